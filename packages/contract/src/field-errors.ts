@@ -1,0 +1,56 @@
+import type * as z from 'zod';
+
+/** One wrong field: where, and what is wrong with it in words of the trade. */
+export interface FieldError {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** `['route', 3, 'running']` as `route[3].running`. */
+export const pathOf = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>((sum, part) => (typeof part === 'number' ? `${sum}[${part}]` : sum === '' ? String(part) : `${sum}.${String(part)}`), '');
+
+/** What the trade calls the fields that are most often wrong. */
+const FIELD_NAMES: Readonly<Record<string, string>> = {
+  running: 'Running spoilage', setup: 'Set-up', quantity: 'Order quantity', plannedOvers: 'Planned overs', yield: 'Yield',
+  widthMm: 'Width', heightMm: 'Height', pages: 'Pages', coverage: 'Ink coverage', samples: 'Samples', folds: 'Folds',
+  perPack: 'Pieces in a pack', hours: 'Drying hours', due: 'Due date', usage: 'Usage', over: 'Overs', under: 'Unders',
+};
+
+const fieldName = (path: readonly PropertyKey[]): string => {
+  const last = [...path].reverse().find((part) => typeof part === 'string') ?? 'value';
+  return FIELD_NAMES[last] ?? last.charAt(0).toUpperCase() + last.slice(1);
+};
+
+const number = (value: unknown): string => (typeof value === 'number' || typeof value === 'bigint' ? value.toLocaleString('en-GB') : String(value));
+
+function wording(issue: z.core.$ZodIssue): string {
+  const name = fieldName(issue.path);
+  const isShare = issue.path.at(-1) === 'running';
+  switch (issue.code) {
+    case 'too_big':
+      if (isShare) return 'Running spoilage is a share below 100 %';
+      if (issue.origin === 'string') return `${name}: at most ${number(issue.maximum)} characters`;
+      if (issue.origin === 'array') return `${name}: at most ${number(issue.maximum)} entries`;
+      return `${name} must be ${issue.inclusive ? 'at most' : 'below'} ${number(issue.maximum)}`;
+    case 'too_small':
+      if (isShare) return 'Running spoilage cannot be negative';
+      if (issue.origin === 'string') return `${name} is empty`;
+      if (issue.origin === 'array') return `${name}: at least ${number(issue.minimum)} wanted`;
+      return `${name} must be ${issue.inclusive ? 'at least' : 'above'} ${number(issue.minimum)}`;
+    case 'invalid_type':
+      return issue.input === undefined ? `${name} is missing` : `${name} must be a ${issue.expected === 'int' ? 'whole number' : issue.expected}`;
+    case 'unrecognized_keys':
+      return `Unknown field ${issue.keys.join(', ')}`;
+    case 'invalid_value':
+      return `${name} must be one of: ${issue.values.map(String).join(', ')}`;
+    case 'invalid_format':
+      return issue.format === 'regex' ? `${name} takes small letters, digits and hyphens, at most 40` : `${name} is not a valid ${issue.format}`;
+    default:
+      return `${name}: ${issue.message}`;
+  }
+}
+
+/** A Zod error as fields with messages that say what is wrong and what the limits are. */
+export const fieldErrors = (error: z.ZodError): FieldError[] =>
+  error.issues.map((issue) => ({ path: pathOf(issue.path), message: wording(issue) }));

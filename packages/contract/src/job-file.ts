@@ -1,0 +1,92 @@
+import * as z from 'zod';
+import { type Job, COMPONENT_KINDS, FAMILIES, MAX_QUANTITY, OPERATIONS, SCHOOLS, WORK_STYLES } from '@druckerei/core';
+
+const text = (max: number) => z.string().trim().max(max);
+const named = (max: number) => text(max).min(1);
+/** Ids appear in file names, figures and addresses. */
+const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
+const material = z.string().regex(/^[a-z0-9][a-z0-9./-]{0,79}$/, { error: 'id' });
+const positiveMm = z.number().positive().max(10_000).describe('millimetres, above 0');
+const count = z.int().min(0).max(MAX_QUANTITY);
+const share = z.number().min(0).lt(1);
+const grain = z.enum(['width', 'height']).describe('side along which the grain runs');
+
+const ink = z.strictObject({
+  name: named(40).describe('K, C, M, Y or a mixed colour'),
+  coverage: z.number().min(0).max(1).optional().describe('share 0..1 of the printed area'),
+});
+const inks = z.array(ink).max(16);
+
+const component = z.strictObject({
+  id,
+  name: named(60),
+  kind: z.enum(COMPONENT_KINDS),
+  widthMm: positiveMm.describe('trimmed width of the flat piece, or of one page, mm'),
+  heightMm: positiveMm.describe('trimmed height of the flat piece, or of one page, mm'),
+  pages: z.int().min(0).max(128).optional().describe('pages of a section or cover, a multiple of 4'),
+  grain: z.enum(['width', 'height', 'any']).optional(),
+  stock: named(60),
+  sheet: z.strictObject({ widthMm: positiveMm, heightMm: positiveMm, grain }),
+  press: named(60),
+  workStyle: z.enum(WORK_STYLES),
+  front: inks,
+  back: inks,
+});
+
+const incident = z.strictObject({
+  name: named(60),
+  rate: z.number().min(0).max(1).describe('times in one process unit'),
+  loss: z.number().min(0).max(MAX_QUANTITY).describe('process units lost each time'),
+});
+
+const step = z.strictObject({
+  id,
+  operation: z.enum(OPERATIONS),
+  component: id.optional(),
+  machine: named(60).optional(),
+  from: z.array(z.strictObject({ material, usage: z.number().positive().max(MAX_QUANTITY).optional() })).max(64).optional(),
+  makes: z
+    .array(z.strictObject({ material, yield: z.number().positive().max(1e6).optional(), share: z.number().min(0).max(1).optional() }))
+    .max(64)
+    .optional(),
+  yield: z.number().positive().max(1e6).optional().describe('good outputs from one good process unit'),
+  samples: count.optional(),
+  setup: count.optional().describe('units used before the first good one'),
+  running: share.optional().describe('running spoilage, a share below 1 of what runs'),
+  incidents: z.array(incident).max(20).optional(),
+  side: z.enum(['front', 'back', 'both']).optional(),
+  folds: z.int().min(0).max(8).optional(),
+  perPack: z.int().min(1).max(1e6).optional(),
+  hours: z.number().min(0).max(1000).optional(),
+  note: text(500).optional(),
+});
+
+const policy = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('exact') }),
+  z.strictObject({ kind: z.literal('percent'), under: z.number().min(0).max(100), over: z.number().min(0).max(100) }),
+  z.strictObject({ kind: z.literal('all-overs') }),
+]);
+
+/** The Druckerei job file, version 1. Published as JSON Schema in docs/job-file.schema.json. */
+export const jobSchema = z
+  .strictObject({
+    format: z.literal('druckerei-job'),
+    version: z.literal(1),
+    number: named(40).describe('job number, printed as Code 128 on the ticket'),
+    title: named(120),
+    customer: text(120),
+    family: z.enum(FAMILIES),
+    due: z.iso.date().optional(),
+    order: z.strictObject({ quantity: z.int().min(1).max(MAX_QUANTITY), plannedOvers: count, policy }),
+    school: z.enum(SCHOOLS),
+    pages: z.int().min(4).max(4096).optional(),
+    components: z.array(component).min(1).max(64),
+    route: z.array(step).min(1).max(500),
+    norms: z.record(z.string().max(120), z.number()),
+  })
+  .meta({ id: 'Job', title: 'Druckerei job file', description: 'A print job as the planner specifies it. Shares are 0..1, lengths millimetres.' });
+
+/** Holds the schema and core's type together: each must be assignable to the other, or this does not compile. */
+type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
+type Mutable<T> = T extends number | string | boolean | null | undefined ? T : { -readonly [K in keyof T]: Mutable<T[K]> };
+export const schemaIsJob: Same<z.output<typeof jobSchema>, Mutable<Job>> = true;

@@ -1,0 +1,48 @@
+import type { Issue, IssueCode } from '@druckerei/core';
+
+/** Words for every issue code; `{name}` stands for a parameter. A test holds these, core's codes and docs/issues.md together. */
+export const MESSAGES: Readonly<Record<IssueCode, string>> = {
+  'flow.cycle': 'The route runs in a circle at step {step}: {steps}. Let one of them take its material from an earlier step.',
+  'flow.duplicate-step': 'Two steps are called {step}. Give one of them another id.',
+  'flow.missing-input': 'Step {step} takes {material}, which no step makes and nobody buys. Choose an earlier step.',
+  'flow.no-end': 'The route ends in several places ({ends}). Join them, or take out what is not delivered.',
+  'flow.unused-step': 'Nobody uses what step {step} makes. Join it to the route or take it out.',
+  'flow.yield-not-positive': 'Step {step}: the yield must be above 0, not {value}.',
+  'flow.usage-not-positive': 'Step {step}: the usage of {material} must be above 0, not {value}.',
+  'flow.spoilage-too-high': 'Step {step}: running spoilage and incidents together are a share below 100 %.',
+  'flow.negative': 'Step {step}: the value cannot be negative ({value}).',
+  'flow.not-a-number': 'Step {step}: a number is wanted here.',
+  'flow.split-not-declared': '{material} is made by several steps. Say at step {step} which share of it each makes.',
+  'flow.split-not-whole': 'The shares of {material} do not add up to 100 %.',
+  'flow.too-large': 'The count at {step} would be {value}, more than {limit}. Look at quantity and spoilage.',
+  'flow.no-demand': 'The order quantity must be at least 1.',
+  'job.duplicate-component': 'Two components are called {component}. Give one of them another id.',
+  'job.unknown-component': 'Step {step} belongs to {component}, which is no component of this job.',
+  'job.unknown-machine': '{step}: the works has no machine {machine}. Choose another.',
+  'job.machine-cannot': '{step}: {machine} cannot do this ({operation}). Choose another machine.',
+  'job.unknown-stock': '{component}: the works has no stock {stock}. Choose another.',
+  'job.unknown-norm': 'The works has no norm {norm}.',
+  'job.norm-out-of-range': '{norm}: {value} lies outside {min} to {max} {unit}.',
+  'job.no-press-step': '{component} is never printed. Add a print step or take the component out.',
+  'job.pages-not-multiple-of-four': '{component}: {value} pages are no multiple of 4.',
+  'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
+  'layout.does-not-fit': '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
+  'layout.section-not-whole': '{component}: {pages} pages do not fold from one sheet. Use 4, 8, 16, 32 or 64.',
+  'layout.turn-needs-even-rows': '{component}: work-and-turn wants at least two pieces side by side. Choose another work style or a wider sheet.',
+  'layout.tumble-needs-even-rows': '{component}: work-and-tumble wants at least two pieces one above the other. Choose another work style or a higher sheet.',
+  'press.sheet-too-large': '{component}: a sheet of {width} x {height} mm is too large for {machine} (at most {maxWidth} x {maxHeight} mm).',
+  'press.sheet-too-small': '{component}: a sheet of {width} x {height} mm is too small for {machine} (at least {minWidth} x {minHeight} mm).',
+  'press.caliper-out-of-range': '{component}: {value} µm lies outside what {machine} takes ({min} to {max} µm).',
+  'press.too-few-units': '{component}: {colours} colours in one pass, but {machine} has {units} units.',
+  'press.cannot-perfect': '{component}: {machine} prints one side a pass. Choose another work style.',
+  'press.back-without-work-style': '{component}: {colours} colours on the back, but the work style prints one side.',
+  'press.passes-do-not-match': '{component}: {style} wants the print passes {wanted}. Choose the work style again to set them.',
+  'bind.too-thick-for-saddle': 'Step {step}: {value} mm thick; saddle stitching goes to about {limit} mm. Think of perfect binding.',
+  'fold.score-first': 'Step {step}: over {limit} g a sheet is scored before it is folded; this one has {gsm} g.',
+  'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
+};
+
+const show = (value: string | number | undefined): string => (typeof value === 'number' ? value.toLocaleString('en-GB') : (value ?? ''));
+
+/** An issue in words. */
+export const issueText = ({ code, params }: Issue): string => MESSAGES[code].replace(/\{(\w+)\}/g, (_, name: string) => show(params[name]));

@@ -1,0 +1,2 @@
+export * from './grid.js';
+export * from './section.js';

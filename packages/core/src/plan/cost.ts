@@ -1,0 +1,48 @@
+import type { FigureBook } from '../kernel/index.js';
+import type { Machine, NormLookup, Works } from '../works/index.js';
+import type { Layouts } from './build-graph.js';
+import type { StepTime } from './hours.js';
+import type { Job } from './job.js';
+import { sumFigure } from './press-totals.js';
+import { giveNorm } from './step-norms.js';
+
+export interface CostTotals {
+  readonly cost: { readonly paper: number; readonly plates: number; readonly ink: number; readonly machines: number; readonly people: number; readonly total: number };
+  readonly currency: string;
+}
+
+interface Context {
+  readonly job: Job;
+  readonly layouts: Layouts;
+  readonly times: { readonly steps: ReadonlyMap<string, StepTime> };
+  readonly machines: ReadonlyMap<string, Machine | undefined>;
+  readonly norms: NormLookup;
+  readonly book: FigureBook;
+  readonly works: Works;
+}
+
+/** Cost = paper + plates + ink + machine hours x rate + people hours x rate, every price a norm. Source: handbook chapter 8. */
+export function costFigures({ job, layouts, machines, norms, book, works }: Context): CostTotals {
+  const { currency } = works;
+  const norm = (id: string) => giveNorm(book, norms, id);
+  const product = (id: string, name: string, formula: string, inputs: Record<string, string>): string => {
+    const value = Object.values(inputs).reduce((total, input) => total * book.value(input), 1);
+    return book.reckon(id, name, value, currency, formula, inputs);
+  };
+  const paper = sumFigure(book, 'cost.paper', 'Paper', currency, [...layouts].map(([id, { stock }]) =>
+    product(`cost.paper.${id}`, `Paper, ${stock.name}`, 'kg * price', { kg: `component.${id}.paperKg`, price: norm(`price.stock.${stock.id}`) })));
+  const plates = book.value(product('cost.plates', 'Plates', 'plates * price', { plates: 'total.plates', price: norm('price.plate') }));
+  const ink = book.value(product('cost.ink', 'Ink', 'kg * price', { kg: 'total.inkKg', price: norm('price.ink') }));
+  const timed = job.route.flatMap(({ id }) => {
+    const machine = machines.get(id);
+    return machine && book.figures[`step.${id}.hours`] ? [{ id, machine }] : [];
+  });
+  const machineCost = sumFigure(book, 'cost.machines', 'Machine hours', currency, timed.map(({ id, machine }) =>
+    product(`cost.machine.${id}`, `${machine.name}, ${id}`, 'hours * rate', { hours: `step.${id}.hours`, rate: norm(`machine.${machine.id}.rate`) })));
+  const people = sumFigure(book, 'cost.people', 'People', currency, timed.map(({ id, machine }) =>
+    product(`cost.people.${id}`, `People at ${machine.name}, ${id}`, 'hours * people * price', {
+      hours: `step.${id}.hours`, people: norm(`machine.${machine.id}.crew`), price: norm('price.people'),
+    })));
+  const total = sumFigure(book, 'total.cost', 'Cost', currency, ['cost.paper', 'cost.plates', 'cost.ink', 'cost.machines', 'cost.people']);
+  return { cost: { paper, plates, ink, machines: machineCost, people, total }, currency };
+}

@@ -1,0 +1,55 @@
+import { STYLE_RULES, type WorkStyle } from '../press/index.js';
+import type { Stock } from '../works/index.js';
+import { type Component, type Job, type Step } from './job.js';
+
+/** The print passes of a component in a work style, dried in between. Ids are stable: `print-map`, `print-map-2`. */
+export function printSteps(component: string, style: WorkStyle): Step[] {
+  const steps: Step[] = [];
+  STYLE_RULES[style].passes.forEach((side, i) => {
+    const before = steps.at(-1);
+    steps.push({
+      id: i === 0 ? `print-${component}` : `print-${component}-${i + 1}`,
+      operation: 'print', component, side,
+      ...(before ? { from: [{ material: before.id }] } : {}),
+    });
+    steps.push({ id: i === 0 ? `dry-${component}` : `dry-${component}-${i + 1}`, operation: 'dry', component, from: [{ material: steps.at(-1)?.id ?? '' }] });
+  });
+  return steps;
+}
+
+const patch = (job: Job, id: string, change: Partial<Component>): readonly Component[] =>
+  job.components.map((component) => (component.id === id ? { ...component, ...change } : component));
+
+/**
+ * Changes a component's work style: its passes, and the drying between them, are set anew, and whatever took the last
+ * sheet before takes it again. Passes that stay keep what was set for them. A style for one side drops the back.
+ */
+export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): Job {
+  const isPress = ({ component, operation }: Step) => component === componentId && (operation === 'print' || operation === 'dry');
+  const old = job.route.filter(isPress);
+  const anew = printSteps(componentId, style).map((step) => {
+    const before = old.find(({ id }) => id === step.id);
+    return before ? { ...before, ...step } : step;
+  });
+  const [oldLast, newLast] = [old.at(-1)?.id, anew.at(-1)?.id];
+  const at = job.route.findIndex(isPress);
+  const rest = job.route
+    .filter((step) => !isPress(step))
+    .map((step) => (newLast && step.from ? { ...step, from: step.from.map((from) => (from.material === oldLast ? { ...from, material: newLast } : from)) } : step));
+  const component = job.components.find(({ id }) => id === componentId);
+  const back = style === 'single' ? [] : component?.back.length ? component.back : (component?.front ?? []);
+  return {
+    ...job,
+    components: patch(job, componentId, { workStyle: style, back }),
+    route: [...rest.slice(0, Math.max(0, at)), ...anew, ...rest.slice(Math.max(0, at))],
+  };
+}
+
+/** Changes a component's paper; a sheet size that the new stock does not come in gives way to the first that it does. */
+export function withStock(job: Job, componentId: string, stock: Stock): Job {
+  const component = job.components.find(({ id }) => id === componentId);
+  const kept = stock.sheets.find(({ widthMm, heightMm, grain }) =>
+    component && widthMm === component.sheet.widthMm && heightMm === component.sheet.heightMm && grain === component.sheet.grain);
+  const sheet = kept ?? stock.sheets[0] ?? component?.sheet;
+  return { ...job, components: patch(job, componentId, { stock: stock.id, ...(sheet ? { sheet } : {}) }) };
+}

@@ -1,0 +1,100 @@
+import type { Incident, School } from '../flow/index.js';
+import type { Mm } from '../kernel/index.js';
+import type { Grain } from '../layout/index.js';
+import type { PrintSide, WorkStyle } from '../press/index.js';
+import type { Operation } from '../route/index.js';
+import type { SheetSize } from '../works/index.js';
+
+export const FAMILIES = ['folded', 'saddle-stitched'] as const;
+export type Family = (typeof FAMILIES)[number];
+
+/** What the order lets us deliver. Percents of the quantity. */
+export type OversPolicy = { readonly kind: 'exact' } | { readonly kind: 'percent'; readonly under: number; readonly over: number } | { readonly kind: 'all-overs' };
+
+export interface Order {
+  readonly quantity: number;
+  /** Pieces planned beyond the order. */
+  readonly plannedOvers: number;
+  readonly policy: OversPolicy;
+}
+
+export interface InkUse {
+  /** Name of the ink: K, C, M, Y or a mixed colour. */
+  readonly name: string;
+  /** Share 0..1 of the printed area; the house's norm where absent. */
+  readonly coverage?: number | undefined;
+}
+
+export const COMPONENT_KINDS = ['sheet', 'section', 'cover'] as const;
+
+/** A part of the product that is printed on its own. */
+export interface Component {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: (typeof COMPONENT_KINDS)[number];
+  /** Trimmed size: of the flat piece for sheets, of one page for sections and covers. */
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  /** Pages of a section (a multiple of 4) or of a cover (4); absent for sheets. */
+  readonly pages?: number | undefined;
+  /** Side of a flat piece that must lie along the grain; sections and covers always take the spine. */
+  readonly grain?: Grain | 'any' | undefined;
+  readonly stock: string;
+  readonly sheet: SheetSize;
+  readonly press: string;
+  readonly workStyle: WorkStyle;
+  readonly front: readonly InkUse[];
+  readonly back: readonly InkUse[];
+}
+
+/** One station of the route. Norms that are absent come from the works. */
+export interface Step {
+  readonly id: string;
+  readonly operation: Operation;
+  /** Component that the step belongs to; absent once components have joined. */
+  readonly component?: string | undefined;
+  readonly machine?: string | undefined;
+  /** Materials taken in: ids of earlier steps (or what these say they make); absent: the component's paper. */
+  readonly from?: readonly { readonly material: string; readonly usage?: number | undefined }[] | undefined;
+  /** Materials made, where it is not one material under the step's own id. */
+  readonly makes?: readonly { readonly material: string; readonly yield?: number | undefined; readonly share?: number | undefined }[] | undefined;
+  /** Good outputs from one good process unit; absent: from the layout at the guillotine, else 1. */
+  readonly yield?: number | undefined;
+  readonly samples?: number | undefined;
+  readonly setup?: number | undefined;
+  readonly running?: number | undefined;
+  readonly incidents?: readonly Incident[] | undefined;
+  /** Print: the side or sides of this pass. */
+  readonly side?: PrintSide | undefined;
+  /** Fold: number of folds; absent: by the pages of the section. */
+  readonly folds?: number | undefined;
+  /** Band and box: pieces in a pack. */
+  readonly perPack?: number | undefined;
+  /** Dry: hours instead of the norm. */
+  readonly hours?: number | undefined;
+  /** Instruction for the station, printed on the ticket. */
+  readonly note?: string | undefined;
+}
+
+/** A job as the planner specifies it. The Druckerei job file is this, as JSON. */
+export interface Job {
+  readonly format: 'druckerei-job';
+  readonly version: 1;
+  readonly number: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly family: Family;
+  /** ISO 8601 date. */
+  readonly due?: string | undefined;
+  readonly order: Order;
+  readonly school: School;
+  /** Text pages of a bound product, cover not counted. */
+  readonly pages?: number | undefined;
+  readonly components: readonly Component[];
+  readonly route: readonly Step[];
+  /** Norms of the works overridden for this job, by norm id. */
+  readonly norms: Readonly<Record<string, number>>;
+}
+
+/** Material id of a component's paper. */
+export const paperOf = (component: string): string => `paper.${component}`;

@@ -1,0 +1,120 @@
+import { mostPages, splitPages } from '../layout/index.js';
+import type { WorkStyle } from '../press/index.js';
+import { SCORE_OVER_GSM } from '../route/index.js';
+import type { SheetSize, Stock, Works } from '../works/index.js';
+import { printSteps } from './edit-job.js';
+import type { Component, Family, InkUse, Job, Step } from './job.js';
+
+/** The few questions of a family. */
+export interface FamilyAnswers {
+  readonly number: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly quantity: number;
+  /** Trimmed size: of the flat piece, or of a page. */
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** Text pages of a stitched booklet, a multiple of 4. */
+  readonly pages: number;
+  readonly stock: string;
+  readonly coverStock: string;
+  readonly press: string;
+  /** Folds of a folded piece. */
+  readonly folds: number;
+}
+
+/** Process colours, black first, as one school of ink order has it (handbook chapter 5). */
+const PROCESS: readonly InkUse[] = [{ name: 'K' }, { name: 'C' }, { name: 'M' }, { name: 'Y' }];
+
+const after = (steps: readonly Step[]): { from: { material: string }[] } => ({ from: [{ material: steps.at(-1)?.id ?? '' }] });
+
+/** First sheet of the stock that the press takes, with the grain asked for. */
+function sheetFor(works: Works, stockId: string, pressId: string, grain: SheetSize['grain']): SheetSize {
+  const sheets = works.stocks.find(({ id }) => id === stockId)?.sheets ?? [];
+  const press = works.machines.find(({ id }) => id === pressId)?.press;
+  const fits = sheets.filter(({ widthMm, heightMm }) => !press || (widthMm <= press.maxSheetMm[0] && heightMm <= press.maxSheetMm[1]));
+  const sheet = fits.find((size) => size.grain === grain) ?? fits[0] ?? sheets[0];
+  return sheet ?? { widthMm: 1020, heightMm: 720, grain };
+}
+
+const styleOf = (works: Works, pressId: string, back: readonly InkUse[], front: readonly InkUse[]): WorkStyle => {
+  const press = works.machines.find(({ id }) => id === pressId)?.press;
+  return press?.perfects && front.length + back.length <= press.units ? 'perfecting' : 'sheetwise';
+};
+
+const gsmOf = (works: Works, id: string): number => works.stocks.find((stock: Stock) => stock.id === id)?.gsm ?? 0;
+
+/** Sections that a booklet's text is split into on a stock: 36 pages on 90 g are 32 + 4. Empty unless a multiple of 4. */
+export const sectionPages = (pages: number, gsm: number): number[] => splitPages(pages, mostPages(gsm));
+
+function foldedJob(answers: FamilyAnswers, works: Works): { components: Component[]; route: Step[] } {
+  const component: Component = {
+    id: 'leaflet', name: 'Leaflet', kind: 'sheet', widthMm: answers.widthMm, heightMm: answers.heightMm, grain: 'any',
+    stock: answers.stock, sheet: sheetFor(works, answers.stock, answers.press, 'width'), press: answers.press,
+    workStyle: styleOf(works, answers.press, PROCESS, PROCESS), front: PROCESS, back: PROCESS,
+  };
+  const route: Step[] = printSteps(component.id, component.workStyle);
+  const add = (step: Omit<Step, 'from'>) => route.push({ ...step, ...after(route) });
+  add({ id: 'cut', operation: 'cut', component: component.id });
+  if (gsmOf(works, answers.stock) > SCORE_OVER_GSM) add({ id: 'score', operation: 'score', component: component.id });
+  add({ id: 'fold', operation: 'fold', component: component.id, folds: answers.folds });
+  add({ id: 'band', operation: 'band', perPack: 50 });
+  add({ id: 'box', operation: 'box', perPack: 500 });
+  return { components: [component], route };
+}
+
+function sectionRoute(component: Component): Step[] {
+  const route = printSteps(component.id, component.workStyle);
+  const add = (step: Omit<Step, 'from' | 'component'>) => route.push({ ...step, component: component.id, ...after(route) });
+  // A section of 8 pages or more is the fold of its sheet; a single spread lies several up and is cut first.
+  if ((component.pages ?? 0) < 8) add({ id: `cut-${component.id}`, operation: 'cut' });
+  add({ id: `fold-${component.id}`, operation: 'fold' });
+  return route;
+}
+
+function coverRoute(component: Component, gsm: number): Step[] {
+  const route = printSteps(component.id, component.workStyle);
+  const add = (id: string, operation: Step['operation']) => route.push({ id: `${id}-cover`, operation, component: component.id, ...after(route) });
+  add('coat', 'coat');
+  add('cut', 'cut');
+  if (gsm > SCORE_OVER_GSM) add('score', 'score');
+  return route;
+}
+
+function stitchedJob(answers: FamilyAnswers, works: Works): { components: Component[]; route: Step[] } {
+  const common = {
+    widthMm: answers.widthMm, heightMm: answers.heightMm, press: answers.press,
+    workStyle: styleOf(works, answers.press, PROCESS, PROCESS), front: PROCESS, back: PROCESS,
+  };
+  const sections = sectionPages(answers.pages, gsmOf(works, answers.stock)).map((pages, i): Component => ({
+    ...common, id: `section-${i + 1}`, name: `Section of ${pages} pages`, kind: 'section', pages,
+    stock: answers.stock, sheet: sheetFor(works, answers.stock, answers.press, 'width'),
+  }));
+  const cover: Component = {
+    ...common, id: 'cover', name: 'Cover', kind: 'cover', pages: 4,
+    stock: answers.coverStock, sheet: sheetFor(works, answers.coverStock, answers.press, 'width'),
+  };
+  const lanes = [...sections.map(sectionRoute), coverRoute(cover, gsmOf(works, answers.coverStock))];
+  const stitch: Step = { id: 'stitch', operation: 'stitch', from: lanes.map((lane) => ({ material: lane.at(-1)?.id ?? '' })) };
+  const route: Step[] = [...lanes.flat(), stitch, { id: 'trim', operation: 'trim', from: [{ material: 'stitch' }] }];
+  route.push({ id: 'box', operation: 'box', perPack: 100, from: [{ material: 'trim' }] });
+  return { components: [...sections, cover], route };
+}
+
+/**
+ * A new job of a family from its few questions, with a sensible press style, sheet and route; everything in it can be
+ * changed afterwards. Pages that are no multiple of 4 give a booklet with a cover alone, which the plan then refuses.
+ * Source: handbook chapter 2, families 2 and 3.
+ */
+export function newJob(family: Family, answers: FamilyAnswers, works: Works): Job {
+  const made = family === 'folded' ? foldedJob(answers, works) : stitchedJob(answers, works);
+  return {
+    format: 'druckerei-job', version: 1,
+    number: answers.number, title: answers.title, customer: answers.customer, family,
+    order: { quantity: answers.quantity, plannedOvers: 0, policy: { kind: 'percent', under: 0, over: 5 } },
+    school: 'step',
+    ...(family === 'saddle-stitched' ? { pages: answers.pages } : {}),
+    ...made,
+    norms: {},
+  };
+}

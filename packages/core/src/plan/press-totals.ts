@@ -1,0 +1,128 @@
+import type { Flow } from '../flow/index.js';
+import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
+import { kgPerThousand } from '../paper/index.js';
+import { countPlates, inkKg } from '../press/index.js';
+import type { NormLookup } from '../works/index.js';
+import type { Layouts } from './build-graph.js';
+import type { ComponentLayout } from './component-layout.js';
+import type { InkUse, Job, Step } from './job.js';
+import { giveNorm } from './step-norms.js';
+
+export interface PressTotals {
+  /** Sheets into the first press pass, by component, under the job's school. */
+  readonly pressSheets: Readonly<Record<string, number>>;
+  readonly plates: number;
+  readonly platesByComponent: Readonly<Record<string, number>>;
+  readonly paperKg: number;
+  readonly paperKgByComponent: Readonly<Record<string, number>>;
+  readonly inkKg: number;
+  /** Kilograms by name of ink, over all components. */
+  readonly inkKgByName: Readonly<Record<string, number>>;
+}
+
+interface Context {
+  readonly job: Job;
+  readonly layouts: Layouts;
+  readonly flow: Flow;
+  readonly norms: NormLookup;
+  readonly book: FigureBook;
+}
+
+/** Adds figures up under a new id. */
+export const sumFigure = (book: FigureBook, id: string, name: string, unit: string, parts: readonly string[]): number => {
+  const inputs = Object.fromEntries(parts.map((part, i) => [`n${i + 1}`, part]));
+  const value = parts.reduce((sum, part) => sum + book.value(part), 0);
+  book.reckon(id, name, value, unit, Object.keys(inputs).join(' + ') || '0', inputs);
+  return value;
+};
+
+function plates({ book, norms }: Context, layout: ComponentLayout, sheets: string): number {
+  const { component } = layout;
+  const id = `component.${component.id}`;
+  const life = giveNorm(book, norms, 'plate.life');
+  const [front, back] = [component.front.length, component.back.length];
+  const count = countPlates(component.workStyle, front, back, book.value(sheets), book.value(life));
+  const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
+  const perSet = book.give(`${id}.platesPerSet`, 'Plates in one set', count.perSet, 'plates', source);
+  const turns = book.give(`${id}.impressionsPerSheet`, 'Impressions of a plate on one sheet', count.impressions / Math.max(1, book.value(sheets)), 'impressions', source);
+  const formula = 'perSet * ceil(sheets * turns / life)';
+  book.reckon(`${id}.plates`, `Plates, ${component.name}`, count.plates, 'plates', formula, { perSet, turns, sheets, life });
+  return count.plates;
+}
+
+function paper({ book }: Context, layout: ComponentLayout, sheets: string): number {
+  const { component, stock } = layout;
+  const { widthMm, heightMm } = component.sheet;
+  const id = `component.${component.id}`;
+  const inputs = {
+    width: book.give(`${id}.sheetWidth`, 'Sheet width', widthMm, 'mm', GIVEN),
+    height: book.give(`${id}.sheetHeight`, 'Sheet height', heightMm, 'mm', GIVEN),
+    grammage: book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN),
+  };
+  const thousand = kgPerThousand(widthMm, heightMm, stock.gsm);
+  const perThousand = book.reckon(`${id}.kgPerThousand`, 'A thousand sheets', thousand, 'kg', 'width / 1000 * height / 1000 * grammage', inputs);
+  const kg = (book.value(sheets) * thousand) / 1000;
+  book.reckon(`${id}.paperKg`, `Paper, ${component.name}`, kg, 'kg', 'sheets * perThousand / 1000', { sheets, perThousand });
+  return kg;
+}
+
+/** Ink of one colour on one side. Every sheet through the pass gets it, those spoiled too. */
+function inkFigure({ book, norms }: Context, layout: ComponentLayout, pass: Step, side: 'front' | 'back', ink: InkUse, i: number): { id: string; kg: number } {
+  const { component, stock } = layout;
+  const id = `component.${component.id}.ink.${side}.${i}`;
+  const coverage = ink.coverage === undefined
+    ? giveNorm(book, norms, 'ink.coverage')
+    : book.give(`${id}.coverage`, `Coverage, ${ink.name} ${side}`, ink.coverage, 'share', GIVEN);
+  const film = giveNorm(book, norms, stock.coated ? 'ink.film.coated' : 'ink.film.uncoated');
+  const area = book.give(`component.${component.id}.printedArea`, 'Printed area of a side', layout.printedAreaM2, 'm2', IDENTITY);
+  const sheets = `step.${pass.id}.processUnits`;
+  const kg = inkKg(book.value(sheets), book.value(area), book.value(coverage), book.value(film));
+  book.reckon(id, `Ink ${ink.name}, ${component.name}, ${side}`, kg, 'kg', 'sheets * area * coverage * film / 1000', { sheets, area, coverage, film });
+  return { id, kg };
+}
+
+function inks(context: Context, layout: ComponentLayout, byName: Record<string, string[]>): void {
+  const passes = context.job.route.filter(({ component, operation }) => component === layout.component.id && operation === 'print');
+  for (const pass of passes) {
+    const sides = pass.side === 'both' ? (['front', 'back'] as const) : ([pass.side ?? 'front'] as const);
+    for (const side of sides) {
+      layout.component[side].forEach((ink, i) => {
+        (byName[ink.name] ??= []).push(inkFigure(context, layout, pass, side, ink, i).id);
+      });
+    }
+  }
+}
+
+/** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
+export function pressFigures(context: Context): PressTotals {
+  const { job, layouts, book } = context;
+  const pressSheets: Record<string, number> = {};
+  const platesBy: Record<string, number> = {};
+  const paperBy: Record<string, number> = {};
+  const byName: Record<string, string[]> = {};
+  for (const [id, layout] of layouts) {
+    const first = job.route.find((step) => step.component === id && step.operation === 'print');
+    if (!first) continue;
+    const figure = `component.${id}.pressSheets`;
+    pressSheets[id] = book.value(`step.${first.id}.processUnits`);
+    book.reckon(figure, `Press sheets, ${layout.component.name}`, pressSheets[id], 'sheets', 'firstPass', { firstPass: `step.${first.id}.processUnits` });
+    platesBy[id] = plates(context, layout, figure);
+    paperBy[id] = paper(context, layout, figure);
+    inks(context, layout, byName);
+  }
+  const ids = Object.keys(pressSheets);
+  sumFigure(book, 'total.pressSheets', 'Press sheets', 'sheets', ids.map((id) => `component.${id}.pressSheets`));
+  const inkKgByName = Object.fromEntries(
+    Object.entries(byName).map(([name, parts]) => [name, sumFigure(book, `ink.${name}.kg`, `Ink ${name}`, 'kg', parts)]),
+  );
+  return {
+    pressSheets,
+    platesByComponent: platesBy,
+    paperKgByComponent: paperBy,
+    inkKgByName,
+    plates: sumFigure(book, 'total.plates', 'Plates', 'plates', ids.map((id) => `component.${id}.plates`)),
+    paperKg: sumFigure(book, 'total.paperKg', 'Paper', 'kg', ids.map((id) => `component.${id}.paperKg`)),
+    inkKg: sumFigure(book, 'total.inkKg', 'Ink', 'kg', Object.keys(byName).map((name) => `ink.${name}.kg`)),
+  };
+}
+

@@ -1,0 +1,83 @@
+import type { FigureBook } from '../kernel/index.js';
+import { STYLE_RULES } from '../press/index.js';
+import { OPERATION_RULES } from '../route/index.js';
+import type { Machine, NormLookup, SpoilageKey, Works } from '../works/index.js';
+import type { ComponentLayout } from './component-layout.js';
+import type { Step } from './job.js';
+import { foldsOf } from './material.js';
+
+/** Colours that a print pass lays down; both sides counted where it perfects. */
+export function passColours(step: Step, { component }: ComponentLayout): number {
+  const [front, back] = [component.front.length, component.back.length];
+  if (step.side === 'both') return front + back;
+  return step.side === 'back' ? back : front;
+}
+
+/** Whether a print pass uses the plates of the pass before it. */
+export const usesSamePlates = (step: Step, { component }: ComponentLayout): boolean =>
+  step.side === 'back' && STYLE_RULES[component.workStyle].samePlates;
+
+/** Plates hung for a print pass. */
+export const platesHung = (step: Step, layout: ComponentLayout): number => (usesSamePlates(step, layout) ? 0 : passColours(step, layout));
+
+function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
+  if (step.operation !== 'print') return step.operation;
+  if (step.side === 'both') return 'print-perfect';
+  return layout && usesSamePlates(step, layout) ? 'print-second' : 'print-side';
+}
+
+/** The machine of a step: its own, the component's press, or the first of the works that can do it. */
+export function machineOf(step: Step, layout: ComponentLayout | undefined, works: Works): Machine | undefined {
+  if (step.machine) return works.machines.find(({ id }) => id === step.machine);
+  if (step.operation === 'print') return layout?.machine;
+  const { process } = OPERATION_RULES[step.operation];
+  return process && works.machines.find((machine) => machine.process === process);
+}
+
+/** Gives a norm to the book under `norm.<id>` and returns the figure's id. */
+export function giveNorm(book: FigureBook, norms: NormLookup, id: string): string {
+  const figure = `norm.${id}`;
+  if (book.figures[figure]) return figure;
+  const { norm, value, source, otherwise } = norms(id);
+  return book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
+}
+
+/** Figure ids of a step's set-up and running spoilage, with what was overridden in the job. */
+export interface SpoilageFigures {
+  readonly setup: string;
+  readonly running: string;
+}
+
+/** Rounds a sum of decimal norms to the nine places that fractions keep, so that 0.8 % + 4 x 0.2 % is 1.6 % to the letter. */
+const asDecimal = (value: number): number => Math.round(value * 1e9) / 1e9;
+
+/** A norm made of a base and so much for each colour or fold. */
+function compound(book: FigureBook, norms: NormLookup, id: string, name: string, unit: string, ids: readonly [string, string], each: number, eachName: string): string {
+  const [base, per] = ids.map((norm) => giveNorm(book, norms, norm)) as [string, string];
+  const count = book.give(`${id}.${eachName}`, `${eachName} of this step`, each, eachName, { label: 'identity', note: 'counted from the job' });
+  return book.reckon(id, name, asDecimal(book.value(base) + book.value(per) * each), unit, `base + each * ${eachName}`, { base, each: per, [eachName]: count });
+}
+
+/**
+ * Set-up and running spoilage of a step from the norms, unless the job sets its own.
+ * Source: handbook chapter 6, "House norms to ship" (practice).
+ */
+export function spoilageFigures(book: FigureBook, norms: NormLookup, step: Step, layout: ComponentLayout | undefined, unit: string): SpoilageFigures {
+  const key = spoilageKey(step, layout);
+  const id = `step.${step.id}`;
+  const each = step.operation === 'fold' ? foldsOf(step, layout) : layout && step.operation === 'print' ? passColours(step, layout) : 0;
+  const eachName = step.operation === 'fold' ? 'folds' : 'colours';
+  const isCompound = step.operation === 'print' || step.operation === 'fold';
+  const figure = (field: 'setup' | 'running', name: string, figureUnit: string, own: number | undefined): string => {
+    const of = (target: string): string => {
+      const perExists = isCompound && (field === 'setup' || step.operation === 'print');
+      if (perExists) return compound(book, norms, target, name, figureUnit, [`spoil.${key}.${field}`, `spoil.${key}.${field}Per`], each, eachName);
+      const norm = giveNorm(book, norms, `spoil.${key}.${field}`);
+      return book.reckon(target, name, book.value(norm), figureUnit, 'norm', { norm });
+    };
+    if (own === undefined) return of(`${id}.${field}`);
+    const house = of(`${id}.${field}.norm`);
+    return book.give(`${id}.${field}`, name, own, figureUnit, { label: 'set by user', note: 'set in this job' }, book.value(house));
+  };
+  return { setup: figure('setup', 'Set-up', unit, step.setup), running: figure('running', 'Running spoilage', 'share', step.running) };
+}

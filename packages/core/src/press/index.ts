@@ -1,0 +1,2 @@
+export * from './work-style.js';
+export * from './ink.js';

@@ -1,0 +1,2 @@
+export * from './operations.js';
+export * from './score.js';

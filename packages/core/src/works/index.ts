@@ -1,0 +1,6 @@
+export * from './works.js';
+export { type Norm, type NormGroup, isWithin, NORM_GROUPS } from './norm.js';
+export { normCatalogue } from './norm-catalogue.js';
+export { type SpoilageKey } from './shipped-norms.js';
+export { SHIPPED_WORKS } from './shipped-works.js';
+export { type NormLookup, type ResolvedNorm, normsOf, spoilageTable } from './resolve.js';

@@ -1,0 +1,46 @@
+import type { Source } from '../kernel/index.js';
+import type { Norm } from './norm.js';
+import type { Machine, Stock, Works } from './works.js';
+import { DRYING_NORMS, MACHINE_NORMS, PRESS_ROOM_NORMS, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
+
+const PRACTICE: Source = { label: 'practice', note: 'house norm as shipped' };
+/** Prices come from nobody's list: the works enters its own. */
+const PRICE: Source = { label: 'practice', note: 'example price, enter your own' };
+const MOST_PRICE = 1_000_000;
+
+const price = (id: string, subject: string, name: string, unit: string, value: number): Norm => ({
+  id, group: 'prices', subject, name, unit, value, min: 0, max: MOST_PRICE, source: PRICE,
+});
+
+const machineNorms = (machine: Machine): Norm[] => {
+  const shipped = MACHINE_NORMS[machine.process];
+  return shipped.map((norm) => ({ ...norm, id: `machine.${machine.id}.${norm.id}`, group: 'machines', subject: machine.name, source: norm.source ?? PRACTICE }));
+};
+
+const stockPrice = (stock: Stock, currency: string): Norm => price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
+
+function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<string, Norm> {
+  const norms = [
+    ...SPOILAGE_NORMS,
+    ...TABLE_NORMS,
+    ...machines.flatMap(machineNorms),
+    ...PRESS_ROOM_NORMS,
+    ...DRYING_NORMS,
+    ...stocks.map((stock) => stockPrice(stock, currency)),
+    price('price.plate', 'Press room', 'Plate, imaged', `${currency}/plate`, 14),
+    price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
+    price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),
+  ];
+  return new Map(norms.map((norm) => [norm.id, norm]));
+}
+
+const catalogues = new WeakMap<Works, ReadonlyMap<string, Norm>>();
+
+/** Every norm that a works has, by id, with shipped values. Cached by works, which is immutable. */
+export function normCatalogue(works: Works): ReadonlyMap<string, Norm> {
+  const known = catalogues.get(works);
+  if (known) return known;
+  const made = makeCatalogue(works);
+  catalogues.set(works, made);
+  return made;
+}

@@ -1,0 +1,25 @@
+import type { Source } from '../kernel/index.js';
+
+export const NORM_GROUPS = ['spoilage', 'table', 'machines', 'press room', 'drying', 'prices'] as const;
+export type NormGroup = (typeof NORM_GROUPS)[number];
+
+/** One editable house value: what it is, its shipped value, its limits, and where it comes from. */
+export interface Norm {
+  readonly id: string;
+  readonly group: NormGroup;
+  /** Heading under which it stands: an operation, a machine, a stock. */
+  readonly subject: string;
+  readonly name: string;
+  readonly unit: string;
+  readonly value: number;
+  readonly min: number;
+  /** Greatest value allowed; `below` where the limit itself is not. */
+  readonly max: number;
+  readonly below?: boolean;
+  readonly whole?: boolean;
+  readonly source: Source;
+}
+
+/** Whether a value lies within a norm's limits. */
+export const isWithin = (norm: Norm, value: number): boolean =>
+  Number.isFinite(value) && value >= norm.min && (norm.below ? value < norm.max : value <= norm.max) && (!norm.whole || Number.isInteger(value));

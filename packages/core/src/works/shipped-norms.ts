@@ -1,0 +1,148 @@
+import type { Source } from '../kernel/index.js';
+import type { MachineProcess } from '../route/index.js';
+import type { Norm } from './norm.js';
+
+/**
+ * House norms as shipped. All are practice, editable by the works. Source: handbook chapters 5, 6 and 8 unless a line
+ * says otherwise.
+ */
+const HANDBOOK: Source = { label: 'practice', note: 'house norm as shipped' };
+/** No table gives these; they are ours. */
+const UNSOURCED: Source = { label: 'practice', note: 'common practice, no source' };
+const MOST_UNITS = 1_000_000;
+
+/** key, subject, set-up, set-up per (colour or fold), running, running per colour. */
+const SPOILAGE = [
+  ['print-side', 'Print, a side', 80, 30, 0.008, 0.002, HANDBOOK],
+  ['print-perfect', 'Print, perfecting', 80, 25, 0.012, 0.001, HANDBOOK],
+  ['print-second', 'Print, second pass with the same plates', 50, 0, 0.01, 0, HANDBOOK],
+  ['dry', 'Dry', 0, 0, 0, 0, UNSOURCED],
+  ['coat', 'Coat', 40, 0, 0.005, 0, HANDBOOK],
+  ['cut', 'Guillotine', 5, 0, 0.002, 0, HANDBOOK],
+  ['score', 'Score', 50, 0, 0.01, 0, HANDBOOK],
+  ['fold', 'Fold', 50, 10, 0.01, 0, HANDBOOK],
+  ['stitch', 'Gather and stitch', 60, 0, 0.015, 0, HANDBOOK],
+  ['trim', 'Trim three sides', 5, 0, 0.002, 0, HANDBOOK],
+  ['band', 'Band', 0, 0, 0.001, 0, HANDBOOK],
+  ['box', 'Box', 0, 0, 0, 0, UNSOURCED],
+] as const;
+
+export type SpoilageKey = (typeof SPOILAGE)[number][0];
+
+export const SPOILAGE_NORMS: readonly Norm[] = SPOILAGE.flatMap(([key, subject, setup, setupPer, running, runningPer, source]) => {
+  const each = key === 'fold' ? 'fold' : 'colour';
+  const setUp = (id: string, name: string, value: number): Norm => ({
+    id: `spoil.${key}.${id}`, group: 'spoilage', subject, name, unit: 'units', value, min: 0, max: MOST_UNITS, whole: true, source,
+  });
+  const share = (id: string, name: string, value: number): Norm => ({
+    id: `spoil.${key}.${id}`, group: 'spoilage', subject, name, unit: 'share', value, min: 0, max: 1, below: true, source,
+  });
+  const per = key.startsWith('print-') || key === 'fold';
+  return [
+    setUp('setup', 'Set-up', setup),
+    ...(per ? [setUp('setupPer', `Set-up, each ${each}`, setupPer)] : []),
+    share('running', 'Running spoilage', running),
+    ...(key.startsWith('print-') ? [share('runningPer', 'Running spoilage, each colour', runningPer)] : []),
+  ];
+});
+
+/** Upper end of the band in net sheets, per cent for 1, 2, 3-4, 5 and more colours, and for each finishing step. */
+export const TABLE_ROWS = [
+  [1_000, 8, 11, 16, 18, 3],
+  [2_500, 6, 8, 11, 13, 2.5],
+  [5_000, 5, 6.5, 8.5, 10, 2],
+  [10_000, 4, 5, 6.5, 7.5, 1.5],
+  [25_000, 3, 4, 5, 6, 1.25],
+  [Infinity, 2.5, 3, 4, 5, 1],
+] as const;
+
+export const TABLE_COLUMNS = [
+  ['c1', '1 colour'],
+  ['c2', '2 colours'],
+  ['c3', '3 to 4 colours'],
+  ['c5', '5 colours and more'],
+  ['finishing', 'each finishing step'],
+] as const;
+
+const thousands = (n: number): string => n.toLocaleString('en-GB');
+export const bandId = (upTo: number): string => (upTo === Infinity ? 'table.over' : `table.${upTo}`);
+const bandName = (upTo: number): string => (upTo === Infinity ? 'Net sheets over the last band' : `Net sheets up to ${thousands(upTo)}`);
+
+export const TABLE_NORMS: readonly Norm[] = [
+  ...TABLE_ROWS.flatMap(([upTo, ...percents]) =>
+    TABLE_COLUMNS.map(([column, name], i): Norm => ({
+      id: `${bandId(upTo)}.${column}`, group: 'table', subject: bandName(upTo), name, unit: 'share',
+      value: Math.round((percents[i] ?? 0) * 1e6) / 1e8, min: 0, max: 1, below: true, source: HANDBOOK,
+    })),
+  ),
+  { id: 'table.floorBase', group: 'table', subject: 'Least spoils of a printed component', name: 'Base', unit: 'sheets', value: 100, min: 0, max: MOST_UNITS, whole: true, source: HANDBOOK },
+  { id: 'table.floorPerColour', group: 'table', subject: 'Least spoils of a printed component', name: 'Each colour', unit: 'sheets', value: 25, min: 0, max: MOST_UNITS, whole: true, source: HANDBOOK },
+];
+
+type MachineNorm = Omit<Norm, 'group' | 'subject' | 'source'> & { readonly source?: Source };
+
+const hours = (id: string, name: string, value: number): MachineNorm => ({ id, name, unit: 'h', value, min: 0, max: 1_000 });
+const above0 = (id: string, name: string, unit: string, value: number, max: number, source?: Source): MachineNorm => ({
+  id, name, unit, value, min: Number.MIN_VALUE, max, ...(source ? { source } : {}),
+});
+const speed = (value: number, unit: string, source?: Source) => above0('speed', 'Rated speed', `${unit}/h`, value, 1_000_000, source);
+/** Running efficiency, hour rate and crew: every machine has them. Rates are examples, the works enters its own. */
+const running = (rate: number, crew: number): MachineNorm[] => [
+  { id: 'efficiency', name: 'Efficiency at usual stock', unit: 'share', value: 1, min: 0.01, max: 1, source: UNSOURCED },
+  { id: 'rate', name: 'Hour rate', unit: 'currency/h', value: rate, min: 0, max: 100_000, source: { label: 'practice', note: 'example price, enter your own' } },
+  { id: 'crew', name: 'People', unit: 'people', value: crew, min: 0, max: 100, source: UNSOURCED },
+];
+
+/** Set-up hours and speeds. Source: handbook chapter 8, "Shipped speeds", unless marked. */
+export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm[]>> = {
+  'sheet-fed': [hours('setup', 'Set-up', 0.25), hours('setupPer', 'Set-up, each plate', 0.04), speed(12_000, 'sheets'), ...running(260, 2)],
+  coater: [hours('setup', 'Set-up', 0.3), speed(8_000, 'sheets'), ...running(95, 1)],
+  guillotine: [
+    { ...hours('setup', 'Set-up', 0.1), source: UNSOURCED },
+    above0('liftHeight', 'Lift height', 'mm', 100, 200),
+    above0('minutesPerLift', 'Jog, load and unload a lift', 'min', 2.5, 60, UNSOURCED),
+    above0('secondsPerCut', 'One cut', 's', 8, 600, UNSOURCED),
+    ...running(70, 1),
+  ],
+  scorer: [{ ...hours('setup', 'Set-up', 0.5), source: UNSOURCED }, speed(5_000, 'units', UNSOURCED), ...running(60, 1)],
+  folder: [
+    hours('setup', 'Set-up', 0.5),
+    hours('setupPer', 'Set-up, each fold', 0.1),
+    above0('beltSpeed', 'Belt speed', 'm/min', 150, 1_000),
+    above0('gap', 'Gap between sheets', 'm', 0.1, 5, UNSOURCED),
+    above0('speed', 'Most sheets an hour', 'units/h', 30_000, 1_000_000, UNSOURCED),
+    ...running(75, 1),
+  ],
+  stitcher: [hours('setup', 'Set-up', 1), speed(8_000, 'sets'), ...running(140, 3)],
+  trimmer: [hours('setup', 'Set-up', 0.3), speed(2_000, 'copies'), ...running(55, 1)],
+  bander: [{ ...hours('setup', 'Set-up', 0.1), source: UNSOURCED }, speed(1_200, 'packs', UNSOURCED), ...running(25, 1)],
+  hand: [{ ...hours('setup', 'Set-up', 0.1), source: UNSOURCED }, speed(60, 'boxes', UNSOURCED), ...running(0, 1)],
+};
+
+const pressRoom = (id: string, name: string, unit: string, value: number, max: number, source: Source = HANDBOOK): Norm => ({
+  id, group: 'press room', subject: 'Press room', name, unit, value, min: Number.MIN_VALUE, max, source,
+});
+
+export const PRESS_ROOM_NORMS: readonly Norm[] = [
+  pressRoom('ink.film.coated', 'Ink film at full coverage, coated', 'g/m2', 1.15, 50),
+  pressRoom('ink.film.uncoated', 'Ink film at full coverage, uncoated', 'g/m2', 1.75, 50),
+  pressRoom('ink.coverage', 'Coverage where none is given', 'share', 0.2, 1, UNSOURCED),
+  pressRoom('plate.life', 'Impressions of a plate', 'impressions', 200_000, 10_000_000),
+  pressRoom('layout.bleed', 'Bleed or trim all round', 'mm', 3, 50),
+  pressRoom('bind.saddleLimit', 'Thickest saddle-stitched copy', 'mm', 4, 30),
+  pressRoom('sample.interval', 'Sheets between two samples', 'sheets', 500, MOST_UNITS, UNSOURCED),
+];
+
+const drying = (paper: string, before: string, name: string, value: number): Norm => ({
+  id: `dry.${paper}.${before}`, group: 'drying', subject: `Drying, ${paper} paper`, name, unit: 'h', value, min: 0, max: 240, source: HANDBOOK,
+});
+
+/** Conventional sheet-fed ink, the middle of the ranges of handbook chapter 5. */
+export const DRYING_NORMS: readonly Norm[] = [
+  drying('coated', 'side', 'Before the second side', 4),
+  drying('coated', 'cut', 'Before cutting or coating', 8),
+  drying('coated', 'fold', 'Before folding', 18),
+  drying('uncoated', 'side', 'Before the second side', 8),
+  drying('uncoated', 'cut', 'Before cutting or coating', 24),
+  drying('uncoated', 'fold', 'Before folding', 24),
+];

@@ -1,0 +1,3 @@
+import { esmConfig } from '../../scripts/jest.esm.mjs';
+
+export default esmConfig(import.meta.dirname);

@@ -1,0 +1,76 @@
+// The steps of a build, each skipped when nothing it reads has changed since it last ran.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const repo = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+const stamps = path.join(repo, '.data', 'stamps');
+
+/** Runs a command to its end; its output goes to standard error, so that a caller's standard output stays its own. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: repo, stdio: ['ignore', 2, 2], ...options });
+  if (result.status !== 0) {
+    process.stderr.write(`${command} ${args.join(' ')} failed (${result.status ?? result.signal ?? result.error?.message})\n`);
+    process.exit(result.status ?? 1);
+  }
+  return result;
+}
+
+function filesBelow(entry) {
+  const at = path.join(repo, entry);
+  if (!fs.existsSync(at)) return [];
+  if (fs.statSync(at).isFile()) return [at];
+  return fs
+    .readdirSync(at, { withFileTypes: true })
+    .filter(({ name }) => !['node_modules', 'dist', '.angular'].includes(name))
+    .flatMap(({ name }) => filesBelow(path.join(entry, name)));
+}
+
+function fingerprint(entries) {
+  const hash = createHash('sha256');
+  for (const file of entries.flatMap(filesBelow).sort()) hash.update(path.relative(repo, file)).update(fs.readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Runs `work` unless the inputs are as they were after it last ran and the output is still there. */
+function unlessFresh(name, inputs, output, work) {
+  const stamp = path.join(stamps, name);
+  const now = fingerprint(inputs);
+  if (fs.existsSync(path.join(repo, output)) && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === now) return;
+  work();
+  fs.mkdirSync(stamps, { recursive: true });
+  fs.writeFileSync(stamp, now);
+}
+
+const tsc = path.join(repo, 'node_modules/typescript/bin/tsc');
+const base = ['tsconfig.base.json', 'package-lock.json'];
+const packages = ['packages/core', 'packages/contract', 'packages/formats'];
+
+/** node_modules as the lock file says. Install scripts are not needed by anything here. */
+export const installPackages = () =>
+  unlessFresh('npm', ['package.json', 'package-lock.json'], 'node_modules/.package-lock.json', () => {
+    run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error']);
+  });
+
+export const buildPackages = () =>
+  unlessFresh('packages', [...base, ...packages.map((p) => `${p}/src`)], 'packages/formats/dist/index.js', () => {
+    run(process.execPath, [tsc, '-b', ...packages]);
+  });
+
+export const buildServer = () =>
+  unlessFresh('server', [...base, 'apps/server/src', ...packages.map((p) => `${p}/src`)], 'apps/server/dist/main.js', () => {
+    run(process.execPath, [tsc, '-b', 'apps/server']);
+  });
+
+export const buildWeb = () =>
+  unlessFresh('web', [...base, 'apps/web', 'packages/core/src', 'packages/contract/src'], 'apps/web/dist/index.html', () => {
+    run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: path.join(repo, 'apps/web') });
+  });
+
+export function buildAll() {
+  buildPackages();
+  buildServer();
+  buildWeb();
+}

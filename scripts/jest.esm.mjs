@@ -1,0 +1,13 @@
+/** Jest configuration of the packages that run as real ES modules on Node, from their sources. */
+export const esmConfig = (rootDir) => ({
+  rootDir,
+  testEnvironment: 'node',
+  testEnvironmentOptions: { customExportConditions: ['@druckerei/source', 'node', 'node-addons'] },
+  testMatch: ['<rootDir>/src/**/*.spec.ts'],
+  // Source says './x.js' (Node ESM); jest must find './x.ts'.
+  moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: {
+    '^.+\\.ts$': ['ts-jest', { useESM: true, tsconfig: '<rootDir>/tsconfig.spec.json', diagnostics: false }],
+  },
+});
