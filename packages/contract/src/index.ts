@@ -5,3 +5,4 @@ export * from './api.js';
 export * from './endpoints.js';
 export * from './parse-job.js';
 export * from './reckon.js';
+export * from './json-schema.js';

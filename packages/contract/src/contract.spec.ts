@@ -1,0 +1,94 @@
+import fs from 'node:fs';
+import { ISSUE_CODES } from '@druckerei/core';
+import { MESSAGES, issueText, parseJobFile, reckon } from './index.js';
+
+const read = (name: string): string => fs.readFileSync(new URL(`../../../${name}`, import.meta.url), 'utf8');
+/* eslint-disable @typescript-eslint/no-explicit-any -- job files are broken on purpose here */
+const trailMap = read('docs/examples/trail-map.json');
+const changed = (patch: (job: any) => void): string => {
+  const job: unknown = JSON.parse(trailMap);
+  patch(job);
+  return JSON.stringify(job);
+};
+const errorsOf = (text: string): string[] => {
+  const parsed = parseJobFile(text);
+  return parsed.ok ? [] : parsed.errors.map(({ path, message }) => `${path}: ${message}`);
+};
+
+describe('issue catalogue', () => {
+  it('has words for every code and a line in docs/issues.md, and nothing else', () => {
+    const codes = [...ISSUE_CODES].sort();
+    const documented = [...read('docs/issues.md').matchAll(/^\| `([\w.-]+)` \|/gm)].map(([, code]) => code);
+    expect(Object.keys(MESSAGES).sort()).toEqual(codes);
+    expect(documented.sort()).toEqual(codes);
+  });
+
+  it('puts values and limits into the words', () => {
+    const text = issueText({ code: 'press.too-few-units', severity: 'error', path: '', params: { component: 'Map', colours: 6, machine: 'B2', units: 4 } });
+    expect(text).toBe('Map: 6 colours in one pass, but B2 has 4 units.');
+  });
+});
+
+describe('job file', () => {
+  it('reads the shipped examples', () => {
+    expect(errorsOf(trailMap)).toEqual([]);
+    expect(errorsOf(read('docs/examples/concert-programme.json'))).toEqual([]);
+  });
+
+  it.each<[string, (job: any) => void, string]>([
+    ['a share of 1', (job) => (job.route[4].running = 1), 'route[4].running: Running spoilage is a share below 100 %'],
+    ['a negative share', (job) => (job.route[4].running = -0.1), 'route[4].running: Running spoilage cannot be negative'],
+    ['a negative set-up', (job) => (job.route[4].setup = -5), 'route[4].setup: Set-up must be at least 0'],
+    ['a broken set-up', (job) => (job.route[4].setup = 1.5), 'route[4].setup: Set-up must be a whole number'],
+    ['yield 0', (job) => (job.route[4].yield = 0), 'route[4].yield: Yield must be above 0'],
+    ['no quantity', (job) => delete job.order.quantity, 'order.quantity: Order quantity is missing'],
+    ['too large a quantity', (job) => (job.order.quantity = 2e9), 'order.quantity: Order quantity must be at most 1,000,000,000'],
+    ['a word for a number', (job) => (job.order.quantity = 'many'), 'order.quantity: Order quantity must be a number'],
+    ['an unknown operation', (job) => (job.route[0].operation = 'fly'), 'route[0].operation: Operation must be one of: print, dry, coat, cut, score, fold, stitch, trim, band, box'],
+    ['an unknown field', (job) => (job.colour = 1), ': Unknown field colour'],
+    ['an id with spaces', (job) => (job.route[0].id = 'Print it'), 'route[0].id: Id takes small letters, digits and hyphens, at most 40'],
+    ['an empty title', (job) => (job.title = ' '), 'title: Title is empty'],
+    ['no components', (job) => (job.components = []), 'components: Components: at least 1 wanted'],
+    ['a date that is none', (job) => (job.due = 'tomorrow'), 'due: Due date is not a valid date'],
+  ])('names the field and the limits: %s', (_, patch, message) => {
+    expect(errorsOf(changed(patch))).toContain(message);
+  });
+
+  it('is not thrown by what is no JSON', () => {
+    expect(errorsOf('{"format":')[0]).toMatch(/^: This is no JSON/);
+    expect(errorsOf('null')).toHaveLength(1);
+  });
+
+  it('is published as it is (run npm run schema after a change)', async () => {
+    const { jobFileSchema } = await import('./json-schema.js');
+    expect(JSON.parse(read('docs/job-file.schema.json'))).toEqual(JSON.parse(JSON.stringify(jobFileSchema())));
+  });
+});
+
+describe('reckon', () => {
+  const sheets = (text: string, school: string) => {
+    const result = reckon(text, { school });
+    return result.ok ? (result.output as { totals: { pressSheets: unknown } }).totals.pressSheets : result.lines;
+  };
+
+  it('prints the worked figures of chapter 6', () => {
+    expect(sheets(trailMap, 'step')).toEqual({ map: 5484 });
+    expect(sheets(trailMap, 'added')).toEqual({ map: 5475 });
+    expect(sheets(trailMap, 'table')).toEqual({ map: 5838 });
+    expect(sheets(read('docs/examples/concert-programme.json'), 'added')).toEqual({ 'section-1': 3526, 'section-2': 653, cover: 683 });
+  });
+
+  it('explains one figure', () => {
+    const result = reckon(trailMap, { explain: 'total.plates' });
+    expect(result).toMatchObject({ ok: true, output: { id: 'total.plates', value: 4 } });
+  });
+
+  it('says in one line each what is wrong, with the path', () => {
+    expect(reckon('[', {})).toMatchObject({ ok: false });
+    expect(reckon(trailMap, { school: 'guess' })).toEqual({ ok: false, lines: ['--school: guess is no school; choose step, added, table'] });
+    expect(reckon(trailMap, { explain: 'nothing' })).toEqual({ ok: false, lines: ['--explain: the plan has no figure nothing'] });
+    expect(reckon(changed((job) => (job.components[0].stock = 'velvet')))).toEqual({
+      ok: false, lines: ['components[0].stock: Map: the works has no stock velvet. Choose another.'],
+    });
+  });
+});
