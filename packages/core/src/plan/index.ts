@@ -6,3 +6,5 @@ export { type FamilyAnswers, newJob, sectionPages } from './new-job.js';
 export { withStock, withWorkStyle } from './edit-job.js';
 export { type FieldChange, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';
+export { type Box, type DrawnPiece, type LayoutDrawing, drawLayout } from './layout-drawing.js';
+export { type Pile, listPiles } from './piles.js';

@@ -59,6 +59,8 @@ function paper({ book }: Context, layout: ComponentLayout, sheets: string): numb
     height: book.give(`${id}.sheetHeight`, 'Sheet height', heightMm, 'mm', GIVEN),
     grammage: book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN),
   };
+  const bulk = book.give(`${id}.bulk`, `Bulk, ${stock.name}`, stock.bulk, 'cm3/g', { label: 'practice', note: 'stock of the works' });
+  book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', { grammage: inputs.grammage, bulk });
   const thousand = kgPerThousand(widthMm, heightMm, stock.gsm);
   const perThousand = book.reckon(`${id}.kgPerThousand`, 'A thousand sheets', thousand, 'kg', 'width / 1000 * height / 1000 * grammage', inputs);
   const kg = (book.value(sheets) * thousand) / 1000;
@@ -95,7 +97,7 @@ function inks(context: Context, layout: ComponentLayout, byName: Record<string, 
 
 /** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
 export function pressFigures(context: Context): PressTotals {
-  const { job, layouts, book } = context;
+  const { job, layouts, book, norms } = context;
   const pressSheets: Record<string, number> = {};
   const platesBy: Record<string, number> = {};
   const paperBy: Record<string, number> = {};
@@ -110,6 +112,7 @@ export function pressFigures(context: Context): PressTotals {
     paperBy[id] = paper(context, layout, figure);
     inks(context, layout, byName);
   }
+  for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
   const ids = Object.keys(pressSheets);
   sumFigure(book, 'total.pressSheets', 'Press sheets', 'sheets', ids.map((id) => `component.${id}.pressSheets`));
   const inkKgByName = Object.fromEntries(

@@ -1,2 +1,3 @@
 export * from './operations.js';
 export * from './score.js';
+export * from './cautions.js';

@@ -1,0 +1,2 @@
+-- Whether demo accounts are loaded. One.
+SELECT EXISTS (SELECT 1 FROM account WHERE demo) AS demo

@@ -1,0 +1,2 @@
+-- Whether the database answers. One.
+SELECT 1 AS alive

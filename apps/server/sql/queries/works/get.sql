@@ -1,0 +1,2 @@
+-- The works without its norms. One or none.
+SELECT body FROM works

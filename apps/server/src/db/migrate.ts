@@ -1,0 +1,46 @@
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import type { Database } from './database.js';
+import { SQL_ROOT } from './sql.js';
+
+/** Any number, the same in every instance: only one migrates at a time. */
+const LOCK = 4_127_001;
+
+/**
+ * Brings the schema up to date: forward-only files in order, each in a transaction, with a checksum so that a file
+ * changed after it ran is noticed. Returns the names of the files that ran.
+ */
+export async function migrate({ pool }: Pick<Database, 'pool'>): Promise<string[]> {
+  const folder = path.join(SQL_ROOT, 'migrations');
+  const files = fs.readdirSync(folder).filter((file) => file.endsWith('.sql')).sort();
+  const client = await pool.connect();
+  const ran: string[] = [];
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
+    await client.query('CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, checksum text NOT NULL, ran_at timestamptz NOT NULL DEFAULT now())');
+    const { rows } = await client.query<{ name: string; checksum: string }>('SELECT name, checksum FROM migration');
+    const known = new Map(rows.map(({ name, checksum }) => [name, checksum]));
+    for (const name of files) {
+      const text = fs.readFileSync(path.join(folder, name), 'utf8');
+      const checksum = createHash('sha256').update(text).digest('hex');
+      const before = known.get(name);
+      if (before === checksum) continue;
+      if (before !== undefined) throw new Error(`migration ${name} was changed after it ran; add a new file instead`);
+      try {
+        await client.query('BEGIN');
+        await client.query(text);
+        await client.query('INSERT INTO migration (name, checksum) VALUES ($1, $2)', [name, checksum]);
+        await client.query('COMMIT');
+      } catch (error) {
+        await client.query('ROLLBACK');
+        throw error;
+      }
+      ran.push(name);
+    }
+  } finally {
+    await client.query('SELECT pg_advisory_unlock($1)', [LOCK]).catch(() => undefined);
+    client.release();
+  }
+  return ran;
+}

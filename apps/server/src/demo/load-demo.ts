@@ -1,0 +1,37 @@
+import fs from 'node:fs';
+import { SHIPPED_WORKS } from '@druckerei/core';
+import { type Role, parseJobFile } from '@druckerei/contract';
+import type { Database } from '../db/database.js';
+import { addAccount } from '../features/accounts/accounts.js';
+import { createJob } from '../features/jobs/write-job.js';
+
+/** Demo sign-ins: roles, not people. They exist only where the demo is loaded. */
+export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; password: string }[] = [
+  { login: 'manager', name: 'Production manager', role: 'manager', password: 'weir-and-wheel' },
+  { login: 'operator', name: 'Press operator, early shift', role: 'operator', password: 'weir-and-wheel' },
+  { login: 'viewer', name: 'Sales desk', role: 'viewer', password: 'weir-and-wheel' },
+];
+
+const EXAMPLES = ['concert-programme', 'trail-map'];
+
+function exampleJob(name: string) {
+  const parsed = parseJobFile(fs.readFileSync(new URL(`../../../../docs/examples/${name}.json`, import.meta.url), 'utf8'));
+  if (!parsed.ok) throw new Error(`example ${name}: ${parsed.errors.map(({ path, message }) => `${path}: ${message}`).join('; ')}`);
+  return parsed.job;
+}
+
+/** Loads the demo works, sign-ins and jobs, once. */
+export async function loadDemo(database: Database): Promise<void> {
+  const row = await database.one<{ demo: boolean }>('accounts/has-demo');
+  if (row?.demo) return;
+  for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
+  const manager = await database.one<{ id: number; login: string; name: string; role: Role }>('accounts/by-login', 'manager');
+  if (!manager) throw new Error('the demo manager was not added');
+  for (const name of EXAMPLES) await createJob(database, manager, exampleJob(name));
+}
+
+/** Every works begins with the shipped machines, stocks and norms. */
+export async function setUpWorks(database: Database): Promise<void> {
+  const { norms: _norms, ...works } = SHIPPED_WORKS;
+  await database.one('works/put', works);
+}

@@ -1,0 +1,41 @@
+import type { Response } from 'express';
+import type { Database } from '../../db/database.js';
+import type { Handlers } from '../../http/register.js';
+import { difference } from './difference.js';
+import { pileTagsOf, ticketOf } from './documents.js';
+import { listJobs, readRevision } from './revisions.js';
+import { copyJob, createJob, release, saveDraft } from './write-job.js';
+
+type Ids = 'jobs' | 'createJob' | 'copyJob' | 'job' | 'revision' | 'saveDraft' | 'release' | 'difference' | 'ticket' | 'pileTags' | 'jobFile';
+
+/** Job numbers go into file names with what file systems take. */
+const name = (response: Response, number: string, ending: string) =>
+  response.setHeader('Content-Disposition', `inline; filename="${number.replace(/[^\w.-]+/g, '-')}-${ending}"`);
+
+export const jobHandlers = (database: Database): Pick<Handlers, Ids> => ({
+  jobs: () => listJobs(database),
+  createJob: ({ account, body }) => createJob(database, account, body),
+  copyJob: ({ account, params, body }) => copyJob(database, account, params.id, body),
+  job: ({ params }) => readRevision(database, params.id),
+  revision: ({ params }) => readRevision(database, params.id, params.revision),
+  saveDraft: ({ account, params, body }) => saveDraft(database, account, params.id, body.version, body.job),
+  release: ({ account, params, body }) => release(database, account, params.id, body.version),
+  difference: async ({ params, query }) => difference(await readRevision(database, params.id, query.from), await readRevision(database, params.id, query.to)),
+  ticket: async ({ params, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const pdf = await ticketOf(revision);
+    name(response, revision.job.number, 'ticket.pdf');
+    return pdf;
+  },
+  pileTags: async ({ params, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const pdf = await pileTagsOf(revision);
+    name(response, revision.job.number, 'pile-tags.pdf');
+    return pdf;
+  },
+  jobFile: async ({ params, response }) => {
+    const { job } = await readRevision(database, params.id, params.revision);
+    name(response, job.number, 'job.json');
+    return job;
+  },
+});

@@ -1,0 +1,54 @@
+import { type Works, isWithin, normCatalogue } from '@druckerei/core';
+import type { NormHistoryEntry } from '@druckerei/contract';
+import type { Database, Queries } from '../../db/database.js';
+import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+
+/** The works with the norms in force now. */
+export async function currentWorks(queries: Queries): Promise<Works> {
+  const row = await queries.one<{ body: Omit<Works, 'norms'> }>('works/get');
+  if (!row) throw new Error('the works has not been set up');
+  const norms = await queries.many<{ id: string; value: number; reason: string; changed_by: string }>('works/norms');
+  return {
+    ...row.body,
+    norms: Object.fromEntries(
+      norms.map(({ id, value, reason, changed_by }) => [id, { value, source: { label: 'set by user', note: reason === '' ? changed_by : `${changed_by}: ${reason}` } }]),
+    ),
+  };
+}
+
+interface HistoryRow {
+  norm: string;
+  value_before: number;
+  value_after: number;
+  reason: string;
+  changed_by: string;
+  changed_at: Date;
+}
+
+const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
+  norm: row.norm, before: row.value_before, after: row.value_after, reason: row.reason, by: row.changed_by, at: row.changed_at.toISOString(),
+});
+
+export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'normHistory' | 'changeNorm'> => ({
+  works: () => currentWorks(database),
+
+  normHistory: async ({ query }) => (await database.many<HistoryRow>('works/norm-history', query.norm ?? null)).map(historyEntry),
+
+  changeNorm: ({ params, body, account }) =>
+    database.transaction(async (queries) => {
+      const norm = normCatalogue(await currentWorks(queries)).get(params.norm);
+      if (!norm) throw notFound('This norm');
+      if (!isWithin(norm, body.value)) {
+        const limits = `${norm.min === Number.MIN_VALUE ? 'above 0' : `from ${norm.min}`} ${norm.below ? 'to below' : 'to'} ${norm.max}${norm.whole ? ', whole' : ''}`;
+        throw invalid([{ path: 'value', message: `${norm.name}: ${limits} (${norm.unit})` }]);
+      }
+      const before = (await queries.one<{ value: number }>('works/lock-norm', norm.id))?.value ?? norm.value;
+      if (before !== body.expected) {
+        throw new ProblemError(409, 'Somebody else has changed this norm', { detail: `It is ${before} now, you saw ${body.expected}.` });
+      }
+      await queries.one('works/set-norm', norm.id, body.value);
+      await queries.one('works/add-norm-change', norm.id, before, body.value, body.reason, account.id);
+      return currentWorks(queries);
+    }),
+});

@@ -1,0 +1,33 @@
+import { type ZodOpenApiPathsObject, createDocument } from 'zod-openapi';
+import { type Endpoint, ENDPOINTS, problemSchema } from '@druckerei/contract';
+
+const problem = (description: string) => ({ description, content: { 'application/problem+json': { schema: problemSchema } } });
+
+function operation(endpoint: Endpoint): object {
+  const { params, query, body, answer, media } = endpoint;
+  const success = answer ? { content: { 'application/json': { schema: answer } } } : media ? { content: { [media]: { schema: { type: 'string', format: 'binary' } } } } : {};
+  return {
+    operationId: endpoint.id,
+    summary: endpoint.summary,
+    ...(params || query ? { requestParams: { ...(params ? { path: params } : {}), ...(query ? { query } : {}) } } : {}),
+    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } } : {}),
+    ...(endpoint.roles === 'public' ? { security: [] } : { description: `For: ${endpoint.roles.join(', ')}.` }),
+    responses: {
+      [endpoint.status]: { description: 'Done', ...success },
+      '4XX': problem('The request cannot be carried out; the problem says why'),
+    },
+  };
+}
+
+/** The OpenAPI document of the whole server, generated from the contract. */
+export function openApiDocument(): unknown {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const endpoint of ENDPOINTS) (paths[endpoint.path] ??= {})[endpoint.method] = operation(endpoint);
+  return createDocument({
+    openapi: '3.1.0',
+    info: { title: 'Druckerei', version: '0.1.0', description: 'Plans print jobs. Writes need the header X-XSRF-TOKEN with the value of the cookie XSRF-TOKEN.' },
+    security: [{ session: [] }],
+    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'druckerei.sid' } } },
+    paths: paths as ZodOpenApiPathsObject,
+  });
+}

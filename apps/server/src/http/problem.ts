@@ -1,0 +1,66 @@
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import type { FieldError, Revision } from '@druckerei/contract';
+import { violated } from '../db/database.js';
+
+interface Details {
+  readonly detail?: string;
+  readonly errors?: readonly FieldError[];
+  /** The version that stands on the server, where a save was refused. */
+  readonly current?: Revision;
+}
+
+/** Anything wrong with a request, answered as RFC 9457 problem details. */
+export class ProblemError extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly details: Details = {},
+  ) {
+    super(title);
+  }
+}
+
+export const notFound = (what: string): ProblemError => new ProblemError(404, `${what} does not exist`);
+export const invalid = (errors: readonly FieldError[]): ProblemError => new ProblemError(422, 'Some values cannot be used', { errors });
+
+/** Constraints that a user can run into, in words. Every other violation is our own bug. */
+const CONSTRAINTS: Readonly<Record<string, ProblemError>> = {
+  job_number_unique: new ProblemError(409, 'This job number is taken', { errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }] }),
+  revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
+  revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
+  revision_frozen: new ProblemError(409, 'This revision is released and stays as it is'),
+};
+
+function send(response: Response, { status, title, details }: ProblemError): void {
+  response.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, ...details }));
+}
+
+/** Errors of express's own body reader: malformed JSON, too large, wrong encoding. */
+function bodyProblem(error: unknown): ProblemError | undefined {
+  if (typeof error !== 'object' || error === null || !('status' in error) || !('type' in error)) return undefined;
+  const { status, type } = error as { status: number; type: string };
+  if (type === 'entity.parse.failed') return new ProblemError(400, 'The body is no JSON');
+  if (type === 'entity.too.large') return new ProblemError(413, 'The body is larger than 2 MB');
+  return status >= 400 && status < 500 ? new ProblemError(status, 'The request cannot be read') : undefined;
+}
+
+/** A path with a broken percent sign. */
+const pathProblem = (error: unknown): ProblemError | undefined => (error instanceof URIError ? new ProblemError(400, 'The address cannot be read') : undefined);
+
+export const unknownRoute: RequestHandler = () => {
+  throw notFound('This address');
+};
+
+export const answerProblems: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const known = error instanceof ProblemError ? error : (CONSTRAINTS[violated(error) ?? ''] ?? bodyProblem(error) ?? pathProblem(error));
+  if (known) {
+    send(response, known);
+    return;
+  }
+  request.log.error({ err: error }, 'unexpected error');
+  send(response, new ProblemError(500, 'Something went wrong on our side. Nothing was saved.'));
+};

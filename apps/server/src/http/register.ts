@@ -1,0 +1,68 @@
+import type { Express, Request, RequestHandler, Response } from 'express';
+import type * as z from 'zod';
+import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
+import type { Database } from '../db/database.js';
+import { ProblemError, invalid } from './problem.js';
+import { accountOf } from './session.js';
+
+type EndpointOf<Id extends EndpointId> = Extract<(typeof ENDPOINTS)[number], { id: Id }>;
+type Parsed<E, Field extends string> = E extends Record<Field, infer S extends z.ZodType> ? z.output<S> : undefined;
+
+/** What a handler gets: its checked input and who asks (undefined on public routes without a session). */
+export interface Call<Id extends EndpointId> {
+  readonly params: Parsed<EndpointOf<Id>, 'params'>;
+  readonly query: Parsed<EndpointOf<Id>, 'query'>;
+  readonly body: Parsed<EndpointOf<Id>, 'body'>;
+  readonly account: EndpointOf<Id>['roles'] extends 'public' ? Account | undefined : Account;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+export type Handlers = { readonly [Id in EndpointId]: (call: Call<Id>) => unknown };
+type AnyHandler = (call: unknown) => unknown;
+
+function parse(schema: z.ZodType | undefined, value: unknown, fail: (error: z.ZodError) => ProblemError): unknown {
+  if (!schema) return undefined;
+  const parsed = schema.safeParse(value, { reportInput: true });
+  if (!parsed.success) throw fail(parsed.error);
+  return parsed.data;
+}
+
+const badAddress = (error: z.ZodError): ProblemError => new ProblemError(400, 'The address cannot be used', { errors: fieldErrors(error) });
+
+function permit(endpoint: Endpoint, account: Account | undefined): void {
+  if (endpoint.roles === 'public') return;
+  if (!account) throw new ProblemError(401, 'Sign in first');
+  if (!endpoint.roles.includes(account.role)) throw new ProblemError(403, `A ${account.role} may not do this`, { detail: `This is for: ${endpoint.roles.join(', ')}` });
+}
+
+function handle(endpoint: Endpoint, handler: AnyHandler, database: Database, checkAnswers: boolean): RequestHandler {
+  return async (request, response) => {
+    const account = await accountOf(database, request);
+    permit(endpoint, account);
+    const params = parse(endpoint.params, request.params, badAddress);
+    const query = parse(endpoint.query, request.query, badAddress);
+    const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
+    const answer: unknown = await handler({ params, query, body, account, request, response });
+    if (response.headersSent) return;
+    // Tests hold every answer to the contract; in production the cost is saved.
+    if (checkAnswers) endpoint.answer?.parse(answer);
+    response.status(endpoint.status);
+    if (answer === undefined) response.end();
+    else if (endpoint.media) response.type(endpoint.media).send(answer);
+    else response.json(answer);
+  };
+}
+
+/** Registers every endpoint of the contract. `before` runs ahead of single ones (rate limits). */
+export function registerEndpoints(
+  app: Express,
+  handlers: Handlers,
+  { database, checkAnswers, before }: { database: Database; checkAnswers: boolean; before: Partial<Record<EndpointId, RequestHandler>> },
+): void {
+  for (const endpoint of ENDPOINTS) {
+    const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1');
+    const first = before[endpoint.id];
+    app[endpoint.method](path, ...(first ? [first] : []), handle(endpoint, handlers[endpoint.id] as AnyHandler, database, checkAnswers));
+  }
+}

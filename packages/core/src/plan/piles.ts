@@ -1,0 +1,45 @@
+import { floorRatio } from '../kernel/index.js';
+import type { Job } from './job.js';
+import type { Plan } from './plan.js';
+
+/** One pile between two stations, as its tag says it. */
+export interface Pile {
+  readonly component: string;
+  /** What was done last. */
+  readonly state: string;
+  /** Where it goes next; undefined at the end of the route. */
+  readonly next: string | undefined;
+  readonly unit: string;
+  readonly count: number;
+  readonly number: number;
+  readonly of: number;
+}
+
+/** Split of a count over piles: full ones, and the rest in the last. */
+function pilesOf(count: number, perPile: number): number[] {
+  const full = Math.floor(count / perPile);
+  const rest = count - full * perPile;
+  return [...Array.from({ length: full }, () => perPile), ...(rest > 0 || full === 0 ? [rest] : [])];
+}
+
+/**
+ * The piles of a job: after every station that works on the material, sheets in piles of the house's height, other
+ * pieces under one tag with their whole count. Sheets a pile = floor(pile height / caliper).
+ * Source: identity, handbook chapter 1 "Piles".
+ */
+export function listPiles(job: Job, plan: Plan): Pile[] {
+  const heightUm = (plan.figures['norm.pile.height']?.value ?? 0) * 1000;
+  const names = new Map(plan.steps.map((step) => [step.id, step.name]));
+  return plan.edges.flatMap((edge) => {
+    const step = plan.steps.find(({ id }) => id === edge.from);
+    if (!step || step.operation === 'dry') return [];
+    const component = job.components.find(({ id }) => id === step.component)?.name ?? job.title;
+    const after = edge.to === null ? undefined : plan.steps.find(({ id }) => id === edge.to);
+    const next = after?.operation === 'dry' ? plan.edges.find(({ from }) => from === after.id)?.to : edge.to;
+    const perPile = edge.state.unit === 'sheet' ? Math.max(1, floorRatio(heightUm, edge.state.caliperUm)) : Infinity;
+    const counts = perPile === Infinity ? [step.needsOut] : pilesOf(step.needsOut, perPile);
+    return counts.map((count, i): Pile => ({
+      component, state: step.name, next: next ? names.get(next) : undefined, unit: edge.state.unit, count, number: i + 1, of: counts.length,
+    }));
+  });
+}

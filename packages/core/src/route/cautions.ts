@@ -1,0 +1,40 @@
+import type { Operation } from './operations.js';
+
+const NIPS = 'Guards closed; inch mode for threading, washing and jams; no loose clothing, rings or gloves at rollers.';
+const LOCK_OUT = 'Jams and changes of blanket, knife or die: stop, isolate and lock out all energy, stored pressure too.';
+const CUTTING = 'Two-hand control and light curtain working; nobody else at the table; blade carried in its holder; never reach under the clamp.';
+const SOLVENTS = 'Solvents and washes: ventilation, gloves, no ignition, closed rag bins; safety data sheet at hand.';
+const DUST = 'Powder and paper dust: extraction and mask; dust is explosive in quantity.';
+const NOISE = 'Hearing protection where required.';
+const LIFTING = 'Hand-lift limits and stacking height by local rules.';
+const REPETITION = 'Repetitive hand work: rotation and breaks.';
+const SHARP = 'Trims and bands have sharp edges: gloves for handling, not at rotating parts.';
+
+/** Usual cautions at a station. Source: handbook chapter 10; EN 1010 and ISO 12643 series (safety of graphic technology equipment). */
+export const CAUTIONS: Readonly<Record<Operation, readonly string[]>> = {
+  print: [NIPS, LOCK_OUT, SOLVENTS, DUST, NOISE],
+  dry: [LIFTING],
+  coat: [NIPS, LOCK_OUT, SOLVENTS],
+  cut: [CUTTING, LOCK_OUT, LIFTING],
+  score: [NIPS, LOCK_OUT],
+  fold: [NIPS, LOCK_OUT, NOISE],
+  stitch: [NIPS, LOCK_OUT, NOISE],
+  trim: [CUTTING, LOCK_OUT, SHARP],
+  band: [SHARP, REPETITION],
+  box: [LIFTING, REPETITION],
+};
+
+/** Always said with the cautions. Source: handbook chapter 10. */
+export const CAUTION_RULE = 'Local law, the machine’s manual and trained people come first.';
+
+/** The cautions of a route, each once: those of a station that an earlier one has not said yet. */
+export function cautionsOnce(operations: readonly Operation[]): ReadonlyMap<Operation, readonly string[]> {
+  const said = new Set<string>();
+  const result = new Map<Operation, readonly string[]>();
+  for (const operation of operations) {
+    if (result.has(operation)) continue;
+    result.set(operation, CAUTIONS[operation].filter((caution) => !said.has(caution)));
+    for (const caution of CAUTIONS[operation]) said.add(caution);
+  }
+  return result;
+}

@@ -1,0 +1,42 @@
+import type { PlanStep } from '@druckerei/core';
+import { type JobDocument, number, percent, plural } from './document.js';
+
+/** Instructions for one station, a line each: what comes in, what must go out, and what the machine is set to. */
+export function stationLines({ job, plan, works }: JobDocument, step: PlanStep): string[] {
+  const figure = (id: string): number | undefined => plan.figures[id]?.value;
+  const source = job.route.find(({ id }) => id === step.id);
+  const component = job.components.find(({ id }) => id === step.component);
+  const machine = works.machines.find(({ id }) => id === step.machine);
+  const incoming = plan.edges.find(({ to }) => to === step.id)?.state;
+  const lines: string[] = [];
+  if (step.operation === 'dry') {
+    lines.push(`Lies ${number(step.lagHours, 1)} h before the next step. ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}.`);
+  } else {
+    lines.push(
+      `${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${plural(step.unitOut, step.needsOut)}.`,
+      `Allowed: set-up ${number(step.setup)}, running ${percent(step.running)}${step.samples > 0 ? `, samples ${number(step.samples)}` : ''}. Planned ${number(step.hours, 2)} h.`,
+    );
+  }
+  if (incoming && step.operation !== 'dry') {
+    lines.push(`Comes as ${number(incoming.widthMm)} x ${number(incoming.heightMm)} mm, ${number(incoming.caliperUm)} µm, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`);
+  }
+  if (step.operation === 'print' && component) {
+    const side = source?.side ?? 'front';
+    const colours = side === 'both' ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}` : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
+    lines.push(
+      `Colours: ${colours}; ${component.workStyle}; plates hung for this pass: ${number(figure(`step.${step.id}.platesHung`) ?? 0)}.`,
+      `Double-sheet detector: sheet caliper ${number(figure(`component.${component.id}.caliper`) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
+      'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
+    );
+  }
+  const extras: readonly [string, string][] = [
+    ['lifts', 'lifts'], ['sheetsPerLift', 'sheets a lift'], ['cuts', 'cuts a lift'], ['foldCount', 'folds'], ['perPack', 'pieces in a pack'], ['packs', 'packs'],
+  ];
+  const known = extras.flatMap(([id, name]) => {
+    const value = figure(`step.${step.id}.${id}`);
+    return value === undefined ? [] : [`${name} ${number(value)}`];
+  });
+  if (known.length > 0) lines.push(`${known.join(', ').replace(/^./, (first) => first.toUpperCase())}.`);
+  if (source?.note) lines.push(`Note: ${source.note}`);
+  return lines;
+}

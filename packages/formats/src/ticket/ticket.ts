@@ -1,0 +1,144 @@
+import type { Content, ContentTable, TableCell } from 'pdfmake/interfaces.js';
+import { type Component, type PlanStep, CAUTION_RULE, OPERATION_RULES, cautionsOnce, drawLayout } from '@druckerei/core';
+import { code128Svg, isCodable } from '../drawing/code128.js';
+import { layoutSvg } from '../drawing/layout-svg.js';
+import { renderPdf } from '../pdf/render.js';
+import { type JobDocument, number, percent, plural, stateText } from './document.js';
+import { stationLines } from './station.js';
+
+const right = (text: string): TableCell => ({ text, alignment: 'right' });
+const heads = (...names: string[]): TableCell[] => names.map((name) => ({ text: name.replace(/^>/, ''), style: 'th', ...(name.startsWith('>') ? { alignment: 'right' as const } : {}) }));
+
+const table = (widths: (string | number)[], head: TableCell[], rows: TableCell[][]): ContentTable => ({
+  table: { headerRows: 1, widths, body: [head, ...rows], dontBreakRows: true },
+  layout: 'lightHorizontalLines',
+});
+
+const overs = ({ job: { order } }: JobDocument): string => {
+  const { policy } = order;
+  if (policy.kind === 'exact') return 'exactly this many';
+  return policy.kind === 'all-overs' ? 'all overs are delivered' : `from -${policy.under} % to +${policy.over} %`;
+};
+
+function header(document: JobDocument): Content {
+  const { job, works } = document;
+  const code: Content[] = isCodable(job.number) ? [{ svg: code128Svg(job.number), width: 150, alignment: 'right' }] : [];
+  return {
+    columns: [
+      {
+        width: '*',
+        stack: [
+          { text: `${works.name}  |  Job ticket`, style: 'quiet' },
+          { text: `${job.number}  ${job.title}`, style: 'title' },
+          { text: job.customer },
+          { text: `${number(job.order.quantity)} copies, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}` },
+          { text: `${job.due === undefined ? 'No due date' : `Due ${job.due}`}  |  ${stateText(document)}` },
+        ],
+      },
+      { width: 160, stack: [...code, { text: job.number, alignment: 'right', margin: [0, 2, 0, 0] }] },
+    ],
+  };
+}
+
+const inkNames = (inks: Component['front']): string => (inks.length === 0 ? 'none' : inks.map(({ name }) => name).join(' '));
+
+function components({ job, plan, works }: JobDocument): Content[] {
+  const rows = job.components.map((component): TableCell[] => {
+    const stock = works.stocks.find(({ id }) => id === component.stock);
+    const press = works.machines.find(({ id }) => id === component.press);
+    const { sheet } = component;
+    return [
+      component.name,
+      `${component.widthMm} x ${component.heightMm} mm${component.pages === undefined ? '' : `, ${component.pages} pages`}`,
+      `${stock?.name ?? component.stock}\n${sheet.widthMm} x ${sheet.heightMm} mm, grain along ${sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm}`,
+      `${press?.name ?? component.press}\n${component.workStyle}`,
+      `${inkNames(component.front)} / ${inkNames(component.back)}`,
+      right(number(plan.totals.platesByComponent[component.id] ?? 0)),
+      right(number(plan.totals.pressSheets[component.id] ?? 0)),
+      right(number(plan.totals.paperKgByComponent[component.id] ?? 0, 1)),
+    ];
+  });
+  return [
+    { text: 'Components', style: 'heading' },
+    table([62, 70, '*', 88, 52, 28, 36, 36], heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Sheets', '>Paper kg'), rows),
+  ];
+}
+
+function stream({ plan, job, works }: JobDocument): Content[] {
+  const componentName = (id: string | null): string => job.components.find((component) => component.id === id)?.name ?? '';
+  const rows = plan.steps.map((step): TableCell[] => [
+    componentName(step.component),
+    step.name,
+    works.machines.find(({ id }) => id === step.machine)?.name ?? '',
+    right(`${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}`),
+    right(number(step.setup)),
+    right(percent(step.running)),
+    right(`${number(step.needsOut)} ${plural(step.unitOut, step.needsOut)}`),
+    right(step.lagHours > 0 ? `${number(step.lagHours, 1)} h lies` : `${number(step.hours, 2)} h`),
+  ]);
+  return [
+    { text: 'Stream', style: 'heading' },
+    table([64, 60, '*', 68, 34, 42, 68, 44], heads('Component', 'Step', 'Machine', '>In', '>Set-up', '>Running', '>Good out', '>Hours'), rows),
+    {
+      text: `Press sheets ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table' }[plan.school]}.`,
+      margin: [0, 6, 0, 0],
+    },
+  ];
+}
+
+function layouts({ plan }: JobDocument): Content[] {
+  return Object.values(plan.layouts).map((layout): Content => {
+    const drawing = drawLayout(layout);
+    const { component, grid } = layout;
+    return {
+      unbreakable: true,
+      stack: [
+        { text: `Layout: ${component.name}`, style: 'heading' },
+        { svg: layoutSvg(drawing), width: 300 },
+        {
+          text: `${grid.count} up (${grid.columns} x ${grid.rows}) on ${component.sheet.widthMm} x ${component.sheet.heightMm} mm; ${percent(Math.round(drawing.usedShare * 1000) / 1000)} of the sheet used. Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${layout.margins.gripperMm} mm; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
+          style: 'quiet',
+          margin: [0, 3, 0, 0],
+        },
+      ],
+    };
+  });
+}
+
+function stations(document: JobDocument): Content[] {
+  const cautions = cautionsOnce(document.plan.steps.map(({ operation }) => operation));
+  const cautioned = new Set<PlanStep['operation']>();
+  return document.plan.steps.map((step): Content => {
+    const own = cautioned.has(step.operation) ? [] : (cautions.get(step.operation) ?? []);
+    cautioned.add(step.operation);
+    const component = document.job.components.find(({ id }) => id === step.component);
+    return {
+      unbreakable: true,
+      stack: [
+        { text: `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`, style: 'heading' },
+        ...stationLines(document, step).map((text): Content => ({ text })),
+        ...(own.length > 0 ? [{ text: `Cautions. ${own.join(' ')} ${CAUTION_RULE}`, style: 'quiet', margin: [0, 3, 0, 0] } satisfies Content] : []),
+      ],
+    };
+  });
+}
+
+/**
+ * The job ticket as PDF: header with the job number as Code 128, components, stream, layouts, and a section a station
+ * with its instructions and cautions. The same document and date give the same bytes.
+ */
+export function ticketPdf(document: JobDocument): Promise<Buffer> {
+  const { job } = document;
+  return renderPdf(
+    {
+      info: { title: `Job ticket ${job.number}` },
+      ...(document.state === 'draft' ? { watermark: { text: 'DRAFT', opacity: 0.06 } } : {}),
+      footer: (page, pages) => ({ text: `${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`, style: 'quiet', margin: [42, 16, 36, 0] }),
+      content: [
+        header(document), ...components(document), ...stream(document), ...layouts(document),
+        { text: 'Stations', style: 'title', margin: [0, 16, 0, 0] }, ...stations(document),
+      ],
+    },
+    document.at,
+  );
+}

@@ -1,0 +1,123 @@
+// A private PostgreSQL cluster on loopback: one that stays for the demo, or a throwaway one for tests.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { repo, run } from './build-steps.mjs';
+
+const isRoot = process.getuid?.() === 0;
+/** PostgreSQL refuses to run as root, so its packaged account runs it then. */
+const ACCOUNT = 'postgres';
+const ROLE = 'druckerei';
+
+function binDir() {
+  const base = '/usr/lib/postgresql'; // Debian keeps initdb and pg_ctl off the PATH
+  const versions = fs.existsSync(base) ? fs.readdirSync(base).filter((name) => /^\d+$/.test(name)).sort((a, b) => b - a) : [];
+  return versions.map((version) => path.join(base, version, 'bin')).find((dir) => fs.existsSync(path.join(dir, 'initdb')));
+}
+
+/** Installs a Debian package when `present` says that it is missing; without root it says what to do. */
+export function needPackage(name, present) {
+  if (present()) return;
+  if (!isRoot) {
+    process.stderr.write(`Debian package ${name} is missing. Install it with: sudo apt-get install ${name}\n`);
+    process.exit(1);
+  }
+  process.stderr.write(`Installing Debian package ${name} ...\n`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-qq'], { env });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { env });
+  if (!present()) {
+    process.stderr.write(`${name} was installed, but what it should bring is not there\n`);
+    process.exit(1);
+  }
+}
+
+/** The server's programs; the package's own cluster is not wanted, ours is private. */
+export function installPostgres() {
+  needPackage('postgresql', () => binDir() !== undefined);
+}
+
+/**
+ * A cluster in `home` on `port`. `durable` keeps what is written through a power cut; only a throwaway one may do without.
+ */
+export function cluster({ home, port, durable }) {
+  const data = path.join(home, 'data');
+  const log = path.join(home, 'server.log');
+  const secret = path.join(home, 'password');
+  const socket = path.join('/tmp', `druckerei-pg-${port}-${isRoot ? ACCOUNT : process.getuid()}`); // a socket's path has 107 bytes at most
+  const inBin = (program) => path.join(binDir(), program);
+
+  function pg(program, args, { check = true } = {}) {
+    const command = [inBin(program), ...args];
+    const [file, argv] = isRoot ? ['runuser', ['-u', ACCOUNT, '--', ...command]] : [command[0], command.slice(1)];
+    // A daemon inherits its parent's streams: with a pipe the call would wait for it for ever.
+    const stdio = program === 'pg_ctl' ? 'ignore' : ['ignore', 'pipe', 'pipe'];
+    const result = spawnSync(file, argv, { cwd: home, stdio, encoding: 'utf8', env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8', TZ: 'UTC' } });
+    if (check && result.status !== 0) {
+      const tail = fs.existsSync(log) ? fs.readFileSync(log, 'utf8').split('\n').slice(-12).join('\n') : '';
+      throw new Error(`${program} failed (${result.status ?? result.signal}): ${result.stderr ?? ''}\n${tail}`);
+    }
+    return result;
+  }
+  const made = () => fs.existsSync(path.join(data, 'PG_VERSION'));
+  const running = () => made() && pg('pg_ctl', ['status', '-D', data], { check: false }).status === 0;
+  const psql = (sql) => pg('psql', ['-X', '-q', '-At', '-v', 'ON_ERROR_STOP=1', '-h', socket, '-p', String(port), '-U', 'postgres', '-d', 'postgres', '-c', sql]).stdout.trim();
+
+  function own(dir) {
+    fs.mkdirSync(dir, { recursive: true, mode: 0o700 });
+    fs.chmodSync(dir, 0o700);
+    if (isRoot) execFileSync('chown', [ACCOUNT, dir]);
+  }
+
+  return {
+    url: (database) => `postgres://${ROLE}:${fs.readFileSync(secret, 'utf8')}@127.0.0.1:${port}/${database}`,
+    /** Returns whether this call started it (and so should stop it). */
+    start() {
+      own(home);
+      own(socket);
+      if (!made()) {
+        fs.rmSync(data, { recursive: true, force: true }); // half made
+        // The socket lies in a folder of the account's own; over the port a password is asked.
+        pg('initdb', ['-D', data, '-U', 'postgres', '--auth-local=trust', '--auth-host=scram-sha-256', '--encoding=UTF8', '--locale=C.UTF-8', '--no-instructions']);
+      }
+      const started = !running();
+      if (started) {
+        const careless = durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
+        pg('pg_ctl', ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', `-p ${port} -k ${socket} -c listen_addresses=127.0.0.1 -c timezone=UTC${careless}`]);
+      }
+      if (psql(`SELECT 1 FROM pg_roles WHERE rolname = '${ROLE}'`) !== '1') {
+        const password = randomBytes(24).toString('hex');
+        fs.writeFileSync(secret, password, { mode: 0o600 });
+        psql(`CREATE ROLE ${ROLE} LOGIN CREATEDB PASSWORD '${password}'`);
+      }
+      return started;
+    },
+    /** Makes a database unless it is there. The name is one of our own. */
+    database(name) {
+      if (psql(`SELECT 1 FROM pg_database WHERE datname = '${name}'`) !== '1') psql(`CREATE DATABASE ${name} OWNER ${ROLE}`);
+      return this.url(name);
+    },
+    stop() {
+      if (running()) pg('pg_ctl', ['stop', '-w', '-t', '30', '-m', 'fast', '-D', data]);
+    },
+    destroy() {
+      this.stop();
+      for (const dir of [home, socket]) fs.rmSync(dir, { recursive: true, force: true });
+    },
+  };
+}
+
+/** The demo's cluster. As root it lies where the postgres account can go; a checkout under /root could not hold it. */
+export const demoCluster = () => {
+  const port = Number(process.env.DRUCKEREI_PG_PORT ?? 54_610);
+  const home = process.env.DRUCKEREI_DATA ?? (isRoot ? '/var/lib/druckerei' : path.join(repo, '.data', 'postgres'));
+  return cluster({ home: path.resolve(home), port, durable: true });
+};
+
+/** A throwaway cluster of this process's own. */
+export const testCluster = () => {
+  const port = 55_000 + (process.pid % 5_000);
+  return cluster({ home: path.join(os.tmpdir(), `druckerei-test-${process.pid}`), port, durable: false });
+};

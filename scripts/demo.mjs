@@ -1,0 +1,55 @@
+#!/usr/bin/env node
+// npm run demo: installs what is missing, builds what changed, starts the database and the server with demo data.
+// PORT (3900) and DATABASE_URL (another PostgreSQL server) may be set. Ctrl-C stops what this started.
+import { spawn } from 'node:child_process';
+import path from 'node:path';
+import { buildAll, installPackages, repo } from './build-steps.mjs';
+import { demoCluster, installPostgres } from './database.mjs';
+
+const port = process.env.PORT ?? '3900';
+const say = (text) => process.stdout.write(`${text}\n`);
+
+installPackages();
+buildAll();
+
+let database = null;
+let url = process.env.DATABASE_URL;
+if (url === undefined) {
+  installPostgres();
+  const cluster = demoCluster();
+  if (cluster.start()) database = cluster;
+  url = cluster.database('druckerei');
+}
+
+const server = spawn(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js'], {
+  cwd: repo,
+  stdio: ['ignore', 'inherit', 'inherit'],
+  env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: port, DEMO: '1', WEB_DIR: path.join(repo, 'apps/web/dist'), LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
+});
+
+let stopping = false;
+function stop() {
+  if (stopping) return;
+  stopping = true;
+  server.kill('SIGTERM');
+}
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);
+server.on('exit', (code) => {
+  database?.stop();
+  process.exit(stopping ? 0 : (code ?? 1));
+});
+
+const address = `http://127.0.0.1:${port}`;
+const until = Date.now() + 60_000;
+while (!stopping && Date.now() < until) {
+  const up = await fetch(`${address}/api/health`).then((r) => r.ok, () => false);
+  if (up) {
+    const { DEMO_ACCOUNTS } = await import('../apps/server/dist/demo/load-demo.js');
+    say(`\nDruckerei is at ${address}\n\nDemo sign-ins:`);
+    for (const { login, password, name } of DEMO_ACCOUNTS) say(`  ${login.padEnd(10)} ${password.padEnd(16)} ${name}`);
+    say('\nCtrl-C stops it.');
+    break;
+  }
+  await new Promise((resolve) => setTimeout(resolve, 100));
+}
