@@ -1,0 +1,30 @@
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
+import { type ApplicationConfig, inject, provideAppInitializer, provideBrowserGlobalErrorListeners } from '@angular/core';
+import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
+import { MatIconRegistry } from '@angular/material/icon';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore } from '@ngrx/store';
+import { provideStoreDevtools } from '@ngrx/store-devtools';
+import { routes } from './app.routes';
+import { NoticeEffects } from './platform/notices';
+import { SessionEffects } from './platform/session.effects';
+import { sessionFeature } from './platform/session.state';
+import { signedOutInterceptor } from './platform/signed-out.interceptor';
+
+declare const ngDevMode: object | boolean | undefined;
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideBrowserGlobalErrorListeners(),
+    provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor])),
+    provideRouter(routes, withComponentInputBinding()),
+    provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+    provideEffects(SessionEffects, NoticeEffects),
+    typeof ngDevMode === 'undefined' || ngDevMode ? provideStoreDevtools({ maxAge: 50 }) : [],
+    { provide: MAT_FORM_FIELD_DEFAULT_OPTIONS, useValue: { appearance: 'outline', subscriptSizing: 'dynamic' } },
+    provideAppInitializer(() => {
+      inject(MatIconRegistry).registerFontClassAlias('outlined', 'icon-outlined mat-ligature-font').setDefaultFontSetClass('icon-outlined', 'mat-ligature-font');
+    }),
+  ],
+};

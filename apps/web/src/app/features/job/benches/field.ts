@@ -1,0 +1,113 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { pathOf } from '@druckerei/contract';
+import type { FieldPath } from '../state/commands';
+import { JobEditor } from '../state/job-editor';
+
+let bursts = 0;
+
+const valueAt = (value: unknown, path: FieldPath): unknown =>
+  path.reduce<unknown>((at, part) => (typeof at === 'object' && at !== null ? (at as Record<string | number, unknown>)[part] : undefined), value);
+
+/**
+ * A field of the job. Numbers that can be used change the plan at every stroke; text that cannot stays in the field with
+ * the reason beside it.
+ */
+@Component({
+  selector: 'dk-field',
+  imports: [MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <mat-form-field [class.wrong]="wrong()">
+      <mat-label>{{ label() }}</mat-label>
+      <input
+        matInput
+        #field
+        [value]="shown()"
+        [type]="kind() === 'date' ? 'date' : 'text'"
+        [attr.inputmode]="isNumber() ? 'decimal' : null"
+        [placeholder]="norm()"
+        [readonly]="!editor.editable()"
+        [attr.aria-invalid]="wrong() ? true : null"
+        [attr.aria-describedby]="wrong() ? id : null"
+        [attr.data-path]="key()"
+        (focus)="begin()"
+        (input)="take(field.value)"
+        (blur)="field.value = shown()"
+      />
+      @if (unit()) {
+        <span matTextSuffix>&nbsp;{{ unit() }}</span>
+      }
+      @if (norm() && shown() === '') {
+        <mat-hint>norm {{ norm() }}</mat-hint>
+      }
+    </mat-form-field>
+    @if (wrong(); as message) {
+      <p role="alert" [id]="id">{{ message }}</p>
+    }
+  `,
+  styles: `
+    :host,
+    mat-form-field {
+      display: block;
+    }
+    p {
+      margin: 2px 0 0;
+      font-size: 12px;
+      color: var(--mat-sys-error);
+    }
+    .wrong {
+      --mat-form-field-outlined-outline-color: var(--mat-sys-error);
+      --mat-form-field-outlined-focus-outline-color: var(--mat-sys-error);
+    }
+  `,
+})
+export class Field {
+  protected readonly editor = inject(JobEditor);
+  readonly label = input.required<string>();
+  readonly path = input.required<FieldPath>();
+  readonly kind = input<'number' | 'percent' | 'text' | 'date'>('number');
+  readonly unit = input('');
+  /** Empty means the norm: what the norm says, to be shown in the empty field. */
+  readonly norm = input('');
+  readonly optional = input(false);
+  protected readonly id = `field-error-${++bursts}`;
+  private burst = 0;
+  protected readonly key = computed(() => pathOf(this.path()));
+  protected readonly isNumber = computed(() => this.kind() === 'number' || this.kind() === 'percent');
+  private readonly pending = computed(() => this.editor.pending()[this.key()]);
+  protected readonly wrong = computed(() => this.pending()?.message);
+  private focused = false;
+  private typed = '';
+  protected readonly shown = computed(() => {
+    const pending = this.pending();
+    if (pending) return pending.text;
+    const value = valueAt(this.editor.job(), this.path());
+    const text = this.write(value);
+    return this.focused && this.same(value) ? this.typed : text;
+  });
+
+  /** Whether the text typed already means this value: then it is left as typed ("10.", "1,2"). */
+  private same(value: unknown): boolean {
+    return this.typed.replace(/[\s,]/g, '') === this.write(value).replace(/,/g, '') || Number(this.typed.replace(/[\s,%]/g, '')) === (this.kind() === 'percent' ? Number(((value as number) * 100).toPrecision(12)) : value);
+  }
+
+  private write(value: unknown): string {
+    if (typeof value === 'string') return value;
+    if (typeof value !== 'number') return '';
+    const number = this.kind() === 'percent' ? Number((value * 100).toPrecision(12)) : value;
+    return number.toLocaleString('en-GB', { maximumFractionDigits: 9 });
+  }
+
+  protected begin(): void {
+    this.burst = ++bursts;
+    this.focused = true;
+  }
+
+  protected take(text: string): void {
+    this.typed = text;
+    if (this.isNumber()) this.editor.type(this.path(), text, { percent: this.kind() === 'percent', optional: this.optional() }, this.burst);
+    else this.editor.write(this.path(), text, this.burst);
+  }
+}

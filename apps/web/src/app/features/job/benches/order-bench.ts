@@ -1,0 +1,54 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import { type OversPolicy, type School } from '@druckerei/core';
+import { JobEditor } from '../state/job-editor';
+import { Field } from './field';
+
+/** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
+@Component({
+  selector: 'dk-order-bench',
+  imports: [Field, MatFormFieldModule, MatSelectModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Order</h2>
+    <div class="fields">
+      <dk-field label="Quantity" [path]="['order', 'quantity']" unit="copies" />
+      <dk-field label="Planned overs" [path]="['order', 'plannedOvers']" unit="copies" />
+      <dk-field label="Due" [path]="['due']" kind="date" />
+      <mat-form-field>
+        <mat-label>May be delivered</mat-label>
+        <mat-select [value]="policy().kind" (selectionChange)="choosePolicy($event.value)" [disabled]="!editor.editable()">
+          <mat-option value="exact">Exactly the order</mat-option>
+          <mat-option value="percent">Within per cents</mat-option>
+          <mat-option value="all-overs">All overs to the customer</mat-option>
+        </mat-select>
+      </mat-form-field>
+      @if (policy().kind === 'percent') {
+        <dk-field label="Under by at most" [path]="['order', 'policy', 'under']" unit="%" />
+        <dk-field label="Over by at most" [path]="['order', 'policy', 'over']" unit="%" />
+      }
+      <mat-form-field>
+        <mat-label>Spoilage reckoned</mat-label>
+        <mat-select [value]="school()" (selectionChange)="editor.set(['school'], $event.value)" [disabled]="!editor.editable()">
+          <mat-option value="step">Step by step</mat-option>
+          <mat-option value="added">Added up</mat-option>
+          <mat-option value="table">By table</mat-option>
+        </mat-select>
+      </mat-form-field>
+      <dk-field label="Number" [path]="['number']" kind="text" />
+      <dk-field class="wide" label="Title" [path]="['title']" kind="text" />
+      <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
+    </div>
+  `,
+  styleUrl: './bench.scss',
+})
+export class OrderBench {
+  protected readonly editor = inject(JobEditor);
+  protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
+  protected readonly school = computed((): School => this.editor.job()?.school ?? 'step');
+
+  protected choosePolicy(kind: OversPolicy['kind']): void {
+    this.editor.set(['order', 'policy'], kind === 'percent' ? { kind, under: 0, over: 5 } : { kind });
+  }
+}

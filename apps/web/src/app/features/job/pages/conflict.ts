@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { diffJobs } from '@druckerei/core';
+import { timeText } from '../../../ui/format';
+import { JobEditor } from '../state/job-editor';
+
+const show = (value: unknown): string => (typeof value === 'string' || typeof value === 'number' ? String(value) : value === undefined ? 'none' : JSON.stringify(value));
+
+/** Two versions in hand: mine on this screen, theirs on the server. Nothing is lost until somebody chooses. */
+@Component({
+  selector: 'dk-conflict',
+  imports: [MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (theirs(); as t) {
+      <section role="alert" aria-label="Two versions">
+        <h2>{{ t.changedBy }} changed this job at {{ time(t.changedAt) }}</h2>
+        <table>
+          <thead>
+            <tr><th scope="col">Field</th><th scope="col">Theirs</th><th scope="col">Yours</th></tr>
+          </thead>
+          <tbody>
+            @for (change of changes(); track change.path) {
+              <tr><th scope="row">{{ change.path }}</th><td>{{ show(change.before) }}</td><td>{{ show(change.after) }}</td></tr>
+            } @empty {
+              <tr><td colspan="3">Both say the same.</td></tr>
+            }
+          </tbody>
+        </table>
+        <button matButton="filled" (click)="editor.keepMine()">Save mine over theirs</button>
+        <button matButton="outlined" (click)="editor.takeTheirs()">Take theirs</button>
+      </section>
+    }
+  `,
+  styles: `
+    section {
+      margin: 12px 20px;
+      padding: 14px 18px;
+      border: 2px solid var(--dk-warn);
+      border-radius: 6px;
+      background: var(--mat-sys-surface-container-lowest);
+    }
+    table {
+      margin: 10px 0;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 4px 24px 4px 0;
+      font-weight: 400;
+      overflow-wrap: anywhere;
+    }
+    thead th {
+      font-weight: 650;
+    }
+    button {
+      margin-right: 8px;
+    }
+  `,
+})
+export class Conflict {
+  protected readonly editor = inject(JobEditor);
+  protected readonly time = timeText;
+  protected readonly show = show;
+  protected readonly theirs = computed(() => {
+    const save = this.editor.save();
+    return save.kind === 'conflict' ? save.theirs : undefined;
+  });
+  protected readonly changes = computed(() => diffJobs(this.theirs()?.job, this.editor.job()));
+}

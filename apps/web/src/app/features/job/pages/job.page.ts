@@ -1,0 +1,142 @@
+import { ChangeDetectionStrategy, Component, type OnDestroy, computed, effect, inject, input, numberAttribute } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatTabsModule } from '@angular/material/tabs';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { Title } from '@angular/platform-browser';
+import { RouterLink } from '@angular/router';
+import { issueText } from '@druckerei/contract';
+import { Commands } from '../../../platform/commands';
+import { count, dateText } from '../../../ui/format';
+import { StatusMark } from '../../../ui/status-mark';
+import { OrderBench } from '../benches/order-bench';
+import { StepBench } from '../benches/step-bench';
+import { JobEditor } from '../state/job-editor';
+import { JobView, type Panel } from '../state/job-view';
+import { Balance } from '../ui/balance';
+import { Schools } from '../ui/schools';
+import { Stream } from '../ui/stream';
+import { streamModel } from '../ui/stream-model';
+import { Working } from '../ui/working';
+import { Conflict } from './conflict';
+import { ReleaseDialog } from './release.dialog';
+import { Revisions } from './revisions';
+import { SaveMark } from './save-mark';
+
+const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
+
+@Component({
+  selector: 'dk-job-page',
+  imports: [
+    Balance, Conflict, MatButtonModule, MatIconModule, MatMenuModule, MatProgressBarModule, MatTabsModule, MatTooltipModule, OrderBench, Revisions,
+    RouterLink, SaveMark, Schools, StatusMark, StepBench, Stream, Working,
+  ],
+  providers: [JobView],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './job.page.html',
+  styleUrl: './job.page.scss',
+})
+export class JobPage implements OnDestroy {
+  protected readonly editor = inject(JobEditor);
+  protected readonly view = inject(JobView);
+  private readonly dialog = inject(MatDialog);
+  readonly id = input.required({ transform: numberAttribute });
+  readonly revision = input<number | undefined, unknown>(undefined, { transform: (value) => (value === undefined ? undefined : numberAttribute(value)) });
+  protected readonly issueText = issueText;
+  protected readonly dateText = dateText;
+  protected readonly count = count;
+
+  protected readonly status = computed(() => {
+    const revision = this.editor.revision();
+    if (!revision) return 'draft';
+    return revision.state === 'released' ? 'released' : revision.revision > 1 ? 'changed' : 'draft';
+  });
+  protected readonly problems = computed(() => {
+    const outcome = this.editor.outcome();
+    return outcome && !outcome.ok ? outcome.issues : [];
+  });
+  protected readonly advice = computed(() => this.editor.plan()?.advice ?? []);
+  protected readonly stream = computed(() => {
+    const [job, plan, works] = [this.editor.job(), this.editor.plan(), this.editor.works()];
+    if (!job || !plan || !works) return undefined;
+    const paper = new Map(
+      job.components.map(({ id, stock, sheet }) => [
+        id,
+        [`${works.stocks.find((s) => s.id === stock)?.name.replace(' coated', '').replace('Uncoated ', '') ?? stock}`, `${sheet.widthMm} × ${sheet.heightMm}`],
+      ]),
+    );
+    const end = plan.edges.find(({ to }) => to === null);
+    return streamModel(plan, job.components, { title: job.title.length > 13 ? 'Product' : job.title, lines: [`${count(end?.count ?? 0)} to deliver`] }, paper);
+  });
+  /** The step chosen, while the route still has it. */
+  protected readonly chosen = computed(() => {
+    const step = this.view.step();
+    return this.editor.job()?.route.some(({ id }) => id === step) ? step : null;
+  });
+  protected readonly panelIndex = computed(() => PANELS.indexOf(this.view.panel()));
+  protected readonly documents = computed(() => {
+    const revision = this.editor.revision();
+    const at = `/api/jobs/${revision?.id}/revisions/${revision?.revision}`;
+    return { ticket: `${at}/ticket.pdf`, pileTags: `${at}/pile-tags.pdf`, jobFile: `${at}/job.json` };
+  });
+
+  private readonly takeBack = inject(Commands).offerPage([
+    { id: 'undo', name: 'Undo', key: '$mod+z', run: () => this.editor.undo() },
+    { id: 'redo', name: 'Redo', key: '$mod+Shift+z', run: () => this.editor.redo() },
+    { id: 'redo-y', name: 'Redo (other key)', key: '$mod+y', run: () => this.editor.redo() },
+    { id: 'save', name: 'Save now', key: '$mod+s', run: () => this.editor.saveNow() },
+    { id: 'next', name: 'Next operation', key: 'ArrowRight', run: () => this.walk(1) },
+    { id: 'previous', name: 'Previous operation', key: 'ArrowLeft', run: () => this.walk(-1) },
+    { id: 'order', name: 'Open the order', key: 'o', run: () => this.view.choose(null) },
+    { id: 'working', name: 'Show the working of the chosen operation', key: 'w', run: () => this.openWorking() },
+    { id: 'schools', name: 'Compare the schools', key: 'c', run: () => this.view.show('schools') },
+    { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
+    { id: 'release', name: 'Release this revision', run: () => this.release() },
+    { id: 'ticket', name: 'Open the job ticket', key: 't', run: () => window.open(this.documents().ticket, '_blank', 'noopener') },
+    { id: 'tags', name: 'Open the pile tags', run: () => window.open(this.documents().pileTags, '_blank', 'noopener') },
+  ]);
+
+  constructor() {
+    const title = inject(Title);
+    effect(() => this.editor.open(this.id(), this.revision()));
+    effect(() => {
+      const job = this.editor.job();
+      if (job) title.setTitle(`${job.number} ${job.title} - Druckerei`);
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.takeBack();
+  }
+
+  protected showPanel(index: number): void {
+    const panel = PANELS[index];
+    if (panel) this.view.show(panel);
+  }
+
+  protected release(): void {
+    if (!this.canRelease()) return;
+    this.dialog.open(ReleaseDialog, { data: this.editor.job(), width: '440px' }).afterClosed().subscribe((yes) => {
+      if (yes === true) this.editor.release();
+    });
+  }
+
+  protected readonly canRelease = computed(
+    () => this.editor.editable() && this.editor.revision()?.state === 'draft' && this.problems().length === 0 && !this.editor.unsaved() && this.editor.save().kind === 'saved' && Object.keys(this.editor.pending()).length === 0,
+  );
+
+  private walk(by: number): void {
+    const steps = this.editor.job()?.route ?? [];
+    const at = steps.findIndex(({ id }) => id === this.chosen());
+    const next = steps[at === -1 && by < 0 ? steps.length - 1 : Math.min(steps.length - 1, Math.max(0, at + by))];
+    if (next) this.view.choose(next.id);
+  }
+
+  private openWorking(): void {
+    const step = this.chosen();
+    this.view.openFigure(step === null ? 'total.pressSheets' : this.editor.plan()?.figures[`step.${step}.lag`] ? `step.${step}.lag` : `step.${step}.processUnits`);
+  }
+}

@@ -1,0 +1,21 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import type { Job } from '@druckerei/core';
+
+@Component({
+  selector: 'dk-release-dialog',
+  imports: [MatButtonModule, MatDialogModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>Release {{ job.number }}?</h2>
+    <mat-dialog-content>The revision is frozen with the norms it was planned with. A later change opens the next revision.</mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button matButton [mat-dialog-close]="false">Leave it a draft</button>
+      <button matButton="filled" [mat-dialog-close]="true" cdkFocusInitial>Release</button>
+    </mat-dialog-actions>
+  `,
+})
+export class ReleaseDialog {
+  protected readonly job = inject<Job>(MAT_DIALOG_DATA);
+}

@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import type { Difference } from '@druckerei/contract';
+import { Api } from '../../../platform/api';
+import { failureOf } from '../../../platform/problem';
+import { count, timeText } from '../../../ui/format';
+import { JobEditor } from '../state/job-editor';
+
+const show = (value: unknown): string => {
+  if (value === undefined) return 'none';
+  if (typeof value === 'number') return count(value, 4);
+  return typeof value === 'string' ? value : JSON.stringify(value);
+};
+
+/** Revisions of the job, and what differs between one and the one before. */
+@Component({
+  selector: 'dk-revisions',
+  imports: [MatButtonModule, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Revisions</h2>
+    <ul class="list">
+      @for (row of editor.revision()?.revisions; track row.revision) {
+        <li>
+          <a [routerLink]="['/jobs', editor.revision()?.id]" [queryParams]="$first ? {} : { revision: row.revision }">Revision {{ row.revision }}</a>
+          {{ row.releasedAt ? 'released ' + time(row.releasedAt) + ', ' + row.releasedBy : 'draft, ' + time(row.changedAt) + ', ' + row.changedBy }}
+          @if (row.revision > 1) {
+            <button matButton (click)="compare(row.revision)">Changes</button>
+          }
+        </li>
+      }
+    </ul>
+    @if (failed(); as message) {
+      <p role="alert">{{ message }}</p>
+    }
+    @if (difference(); as d) {
+      <h3>From revision {{ d.from }} to {{ d.to }}</h3>
+      @for (part of parts(); track part.name) {
+        <table>
+          <caption>{{ part.name }}</caption>
+          <thead>
+            <tr><th scope="col">{{ part.name }}</th><th scope="col" class="number">Before</th><th scope="col" class="number">After</th></tr>
+          </thead>
+          <tbody>
+            @for (change of part.changes; track change.path) {
+              <tr><th scope="row">{{ change.path }}</th><td class="number">{{ show(change.before) }}</td><td class="number">{{ show(change.after) }}</td></tr>
+            } @empty {
+              <tr><td colspan="3" class="quiet">no difference</td></tr>
+            }
+          </tbody>
+        </table>
+      }
+    }
+  `,
+  styles: `
+    .list {
+      list-style: none;
+      margin: 8px 0 12px;
+      padding: 0;
+    }
+    li {
+      padding: 4px 0;
+    }
+    a {
+      color: var(--mat-sys-primary);
+      font-weight: 650;
+      margin-right: 6px;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 8px 0 14px;
+    }
+    caption {
+      display: none;
+    }
+    th,
+    td {
+      text-align: left;
+      font-weight: 400;
+      padding: 4px 8px 4px 0;
+      border-bottom: 1px solid var(--mat-sys-outline-variant);
+      overflow-wrap: anywhere;
+    }
+    thead th {
+      font-weight: 650;
+    }
+    .number {
+      text-align: right;
+    }
+  `,
+})
+export class Revisions {
+  private readonly api = inject(Api);
+  protected readonly editor = inject(JobEditor);
+  protected readonly time = timeText;
+  protected readonly show = show;
+  protected readonly difference = signal<Difference | undefined>(undefined);
+  protected readonly failed = signal<string | undefined>(undefined);
+  protected readonly parts = computed(() => {
+    const difference = this.difference();
+    return difference ? [{ name: 'Fields', changes: difference.fields }, { name: 'Figures', changes: difference.figures }] : [];
+  });
+
+  constructor() {
+    // A newer version makes the comparison on show out of date: it is asked for again.
+    effect(() => {
+      this.editor.revision();
+      const shown = untracked(this.difference);
+      if (shown) this.compare(shown.to);
+    });
+  }
+
+  protected compare(revision: number): void {
+    const id = this.editor.revision()?.id;
+    if (id === undefined) return;
+    this.api.difference(id, revision - 1, revision).subscribe({
+      next: (difference) => this.difference.set(difference),
+      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+}

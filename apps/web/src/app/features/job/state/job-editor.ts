@@ -1,0 +1,117 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { type WorkStyle } from '@druckerei/core';
+import { fieldErrors, jobSchema, pathOf } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { sessionFeature } from '../../../platform/session.state';
+import { type FieldPath, setIn } from './commands';
+import { JobActions, jobFeature } from './job.state';
+
+/** How a field's text stands for a value. */
+export interface FieldKind {
+  readonly percent: boolean;
+  /** Empty text means that the norm of the works stands. */
+  readonly optional: boolean;
+}
+
+/** Reads a number as people type it: thousands may be apart. Undefined where it is none. */
+export function readNumber(text: string): number | undefined {
+  const plain = text.replace(/[\s,]/g, '').replace(/%$/, '');
+  if (plain === '') return undefined;
+  const value = Number(plain);
+  return Number.isFinite(value) ? value : undefined;
+}
+
+/** Per cent as a share, without the noise that a division leaves. */
+const shareOf = (percent: number): number => Number((percent / 100).toPrecision(12));
+
+/** The open job: what it is, what comes of it, and every way to change it. */
+@Injectable({ providedIn: 'root' })
+export class JobEditor {
+  private readonly store = inject(Store);
+  readonly job = this.store.selectSignal(jobFeature.selectJob);
+  readonly works = this.store.selectSignal(jobFeature.selectWorks);
+  readonly revision = this.store.selectSignal(jobFeature.selectRevision);
+  readonly outcome = this.store.selectSignal(jobFeature.selectOutcome);
+  readonly plan = this.store.selectSignal(jobFeature.selectPlan);
+  readonly planBefore = this.store.selectSignal(jobFeature.selectPlanBefore);
+  readonly pending = this.store.selectSignal(jobFeature.selectPending);
+  readonly canUndo = this.store.selectSignal(jobFeature.selectCanUndo);
+  readonly canRedo = this.store.selectSignal(jobFeature.selectCanRedo);
+  readonly save = this.store.selectSignal(jobFeature.selectSave);
+  readonly unsaved = this.store.selectSignal(jobFeature.selectUnsaved);
+  readonly request = this.store.selectSignal(jobFeature.selectRequest);
+  readonly isNewest = this.store.selectSignal(jobFeature.selectIsNewest);
+  private readonly mayEdit = this.store.selectSignal(sessionFeature.selectMayEdit);
+  readonly editable = computed(() => this.mayEdit() && this.isNewest());
+
+  open(id: number, revision?: number): void {
+    this.store.dispatch(JobActions.open(revision === undefined ? { id } : { id, revision }));
+  }
+
+  /** Sets a field to a value that is known to be good (a choice from a list). */
+  set(path: FieldPath, value: unknown): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value } }));
+  }
+
+  /**
+   * Takes text typed into a number field: a usable value changes the job at once, anything else is kept with the reason.
+   * @param burst one number for all strokes of one visit to the field, so that they undo as one.
+   */
+  type(path: FieldPath, text: string, kind: FieldKind, burst: number): void {
+    const job = this.job();
+    if (!job || !this.editable()) return;
+    const key = pathOf(path);
+    const keep = (message: string) => this.store.dispatch(JobActions.type({ path: key, pending: { text, message } }));
+    const read = readNumber(text);
+    const empty = text.trim() === '';
+    if (read === undefined && !(empty && kind.optional)) {
+      keep(empty ? 'A number is wanted here' : `“${text}” is no number; write it like 1,200 or 0.5`);
+      return;
+    }
+    const value = read === undefined ? undefined : kind.percent ? shareOf(read) : read;
+    const parsed = jobSchema.safeParse(setIn(job, path, value), { reportInput: true });
+    const wrong = parsed.success ? undefined : fieldErrors(parsed.error).find((error) => error.path === key);
+    if (wrong) {
+      keep(wrong.message);
+      return;
+    }
+    this.store.dispatch(JobActions.type({ path: key, pending: null }));
+    this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value, burst } }));
+  }
+
+  /** Takes text of a text field; refused text is kept with the reason. */
+  write(path: FieldPath, text: string, burst: number): void {
+    const job = this.job();
+    if (!job || !this.editable()) return;
+    const key = pathOf(path);
+    const parsed = jobSchema.safeParse(setIn(job, path, text === '' ? undefined : text), { reportInput: true });
+    const wrong = parsed.success ? undefined : fieldErrors(parsed.error).find((error) => error.path === key);
+    this.store.dispatch(JobActions.type({ path: key, pending: wrong ? { text, message: wrong.message } : null }));
+    if (!wrong) this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value: text === '' ? undefined : text, burst } }));
+  }
+
+  chooseStyle(component: string, style: WorkStyle): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'style', component, style } }));
+  }
+  chooseStock(component: string, stock: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'stock', component, stock } }));
+  }
+  undo(): void {
+    if (this.editable()) this.store.dispatch(JobActions.undo());
+  }
+  redo(): void {
+    if (this.editable()) this.store.dispatch(JobActions.redo());
+  }
+  saveNow(): void {
+    this.store.dispatch(JobActions.saveNow());
+  }
+  keepMine(): void {
+    this.store.dispatch(JobActions.keepMine());
+  }
+  takeTheirs(): void {
+    this.store.dispatch(JobActions.takeTheirs());
+  }
+  release(): void {
+    this.store.dispatch(JobActions.release());
+  }
+}

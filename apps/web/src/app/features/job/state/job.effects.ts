@@ -1,0 +1,90 @@
+import { Injectable, inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { concatLatestFrom } from '@ngrx/operators';
+import { type Action, Store } from '@ngrx/store';
+import { type Observable, EMPTY, catchError, concat, concatMap, debounceTime, delay, exhaustMap, filter, fromEvent, map, merge, of, switchMap, tap } from 'rxjs';
+import { Api } from '../../../platform/api';
+import { NoticeActions } from '../../../platform/notices';
+import { failureOf } from '../../../platform/problem';
+import { sessionFeature } from '../../../platform/session.state';
+import { JobActions, jobFeature } from './job.state';
+import { LocalDrafts } from './local-drafts';
+
+/** Long enough to let a number be typed to its end. */
+const REST_MS = 600;
+const RETRY_MS = 5_000;
+
+@Injectable()
+export class JobEffects {
+  private readonly actions = inject(Actions);
+  private readonly store = inject(Store);
+  private readonly api = inject(Api);
+  private readonly drafts = inject(LocalDrafts);
+  private readonly state = () => this.store.select(jobFeature.selectJobState);
+
+  readonly load = createEffect(() =>
+    this.actions.pipe(
+      ofType(JobActions.open),
+      switchMap(({ id, revision }) =>
+        this.api.job(id, revision).pipe(
+          map((loaded) => JobActions.loaded({ revision: loaded, local: revision === undefined ? this.drafts.read(id) : null })),
+          catchError((error: unknown) => of(JobActions.notLoaded({ message: failureOf(error).text }))),
+        ),
+      ),
+    ),
+  );
+
+  readonly keepLocal = createEffect(
+    () =>
+      this.actions.pipe(
+        ofType(JobActions.edit, JobActions.type, JobActions.undo, JobActions.redo, JobActions.saved, JobActions.takeTheirs, JobActions.keepMine, JobActions.released),
+        concatLatestFrom(this.state),
+        tap(([, { revision, base, commands, cursor, pending, edit, savedEdit }]) => {
+          if (!revision || !base) return;
+          const unsaved = edit !== savedEdit;
+          if (!unsaved && Object.keys(pending).length === 0) this.drafts.forget(revision.id);
+          else this.drafts.keep(revision.id, { version: revision.version, base, commands, cursor, pending, unsaved });
+        }),
+      ),
+    { dispatch: false },
+  );
+
+  readonly save = createEffect(() =>
+    merge(
+      this.actions.pipe(ofType(JobActions.edit, JobActions.undo, JobActions.redo), debounceTime(REST_MS)),
+      this.actions.pipe(ofType(JobActions.saveNow, JobActions.keepMine, JobActions.loaded, JobActions.saved)),
+      this.actions.pipe(ofType(JobActions.notSaved), filter(({ retry }) => retry), delay(RETRY_MS)),
+      fromEvent(window, 'online'),
+    ).pipe(
+      concatLatestFrom(() => [this.state(), this.store.select(jobFeature.selectJob), this.store.select(sessionFeature.selectMayEdit)]),
+      concatMap(([, { revision, edit, savedEdit, save }, job, mayEdit]): Observable<Action> => {
+        if (!revision || !job || !mayEdit || edit === savedEdit || save.kind === 'conflict' || save.kind === 'saving') return EMPTY;
+        const call = this.api.saveDraft(revision.id, revision.version, job).pipe(
+          map((saved): Action => JobActions.saved({ revision: saved, edit })),
+          catchError((error: unknown): Observable<Action> => {
+            const { status, text, problem } = failureOf(error);
+            return of(problem?.current ? JobActions.refused({ theirs: problem.current }) : JobActions.notSaved({ message: text, retry: status === 0 || status >= 500 }));
+          }),
+        );
+        return concat(of(JobActions.saving()), call);
+      }),
+    ),
+  );
+
+  readonly release = createEffect(() =>
+    this.actions.pipe(
+      ofType(JobActions.release),
+      concatLatestFrom(this.state),
+      exhaustMap(([, { revision }]) => {
+        if (!revision) return EMPTY;
+        return this.api.release(revision.id, revision.version).pipe(
+          concatMap((released) => of(JobActions.released({ revision: released }), NoticeActions.say({ text: `Revision ${released.revision} is released and frozen.` }))),
+          catchError((error: unknown) => {
+            const { text, problem } = failureOf(error);
+            return of(problem?.current ? JobActions.refused({ theirs: problem.current }) : NoticeActions.say({ text }));
+          }),
+        );
+      }),
+    ),
+  );
+}

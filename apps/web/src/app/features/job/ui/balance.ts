@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Plan } from '@druckerei/core';
+import { quantity } from '../../../ui/format';
+import { FigureButton } from './figure-button';
+
+const ITEMS = [
+  ['total.pressSheets', 'Press sheets'],
+  ['total.paperKg', 'Paper'],
+  ['total.plates', 'Plates'],
+  ['total.inkKg', 'Ink'],
+  ['total.hours', 'Machine hours'],
+  ['total.leadHours', 'First sheet to last box'],
+  ['total.cost', 'Cost'],
+] as const;
+
+/** The balance line: what the job comes to, and what the last change did to each. */
+@Component({
+  selector: 'dk-balance',
+  imports: [FigureButton],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (item of items(); track item.id) {
+      <div [attr.data-figure]="item.id">
+        <span class="name">{{ item.name }}</span>
+        <dk-figure [figure]="item.figure" (opened)="figureOpened.emit($event)" />
+        <span class="was">{{ item.was }}</span>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: repeat(7, minmax(0, 1fr));
+      border-block: 1px solid var(--mat-sys-outline-variant);
+      background: var(--mat-sys-surface-container-low);
+    }
+    div {
+      padding: 6px 14px;
+      border-left: 1px solid var(--mat-sys-outline-variant);
+      min-width: 0;
+    }
+    div:first-child {
+      border-left: 0;
+    }
+    .name,
+    .was {
+      display: block;
+      font-size: 11.5px;
+      color: var(--mat-sys-on-surface-variant);
+      white-space: nowrap;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
+    .was {
+      min-height: 16px;
+    }
+    dk-figure {
+      font-size: 16px;
+      font-weight: 650;
+      white-space: nowrap;
+    }
+    @media (max-width: 900px) {
+      :host {
+        grid-template-columns: repeat(4, 1fr);
+      }
+    }
+  `,
+})
+export class Balance {
+  readonly plan = input.required<Plan>();
+  readonly before = input<Plan | null>(null);
+  readonly figureOpened = output<string>();
+  protected readonly items = computed(() => {
+    const [now, before] = [this.plan().figures, this.before()?.figures];
+    return ITEMS.map(([id, name]) => {
+      const [figure, old] = [now[id], before?.[id]];
+      const changed = figure && old && old.value !== figure.value;
+      return { id, name, figure, was: changed ? `was ${quantity(old.value, old.unit)}` : '' };
+    });
+  });
+}

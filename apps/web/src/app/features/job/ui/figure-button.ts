@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Figure } from '@druckerei/core';
+import { quantity } from '../../../ui/format';
+
+/** A figure that opens to its working. One that somebody has overridden is underlined in dots and says what it would be. */
+@Component({
+  selector: 'dk-figure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (figure(); as f) {
+      <button type="button" [class.set]="f.otherwise !== undefined" [title]="hint()" (click)="opened.emit(f.id)">{{ text() }}</button>
+    } @else {
+      <span class="quiet">none</span>
+    }
+  `,
+  styles: `
+    button {
+      font: inherit;
+      font-variant-numeric: tabular-nums;
+      color: inherit;
+      background: none;
+      border: 0;
+      padding: 2px 3px;
+      margin: -2px -3px;
+      min-height: 24px;
+      cursor: pointer;
+      border-radius: 3px;
+    }
+    button:hover {
+      background: color-mix(in srgb, var(--mat-sys-primary) 12%, transparent);
+    }
+    .set {
+      text-decoration: underline dotted;
+      text-underline-offset: 3px;
+    }
+  `,
+})
+export class FigureButton {
+  readonly figure = input.required<Figure | undefined>();
+  readonly opened = output<string>();
+  protected readonly text = computed(() => {
+    const figure = this.figure();
+    return figure ? quantity(figure.value, figure.unit) : '';
+  });
+  protected readonly hint = computed(() => {
+    const figure = this.figure();
+    if (!figure) return '';
+    return figure.otherwise === undefined ? `${figure.name}: show the working` : `${figure.name}: set by hand, would be ${quantity(figure.otherwise, figure.unit)}`;
+  });
+}

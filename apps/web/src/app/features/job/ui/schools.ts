@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { type Plan, type School, SCHOOLS } from '@druckerei/core';
+import { FigureButton } from './figure-button';
+
+const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: 'Added up', table: 'Table' };
+
+/** Press sheets of every component by all schools, side by side. */
+@Component({
+  selector: 'dk-schools',
+  imports: [FigureButton],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Schools of reckoning</h2>
+    <p class="quiet">Press sheets by each. The job is planned by the one marked.</p>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Component</th>
+          @for (school of schools; track school) {
+            <th scope="col" class="number" [class.own]="school === plan().school">{{ names[school] }}{{ school === plan().school ? ' *' : '' }}</th>
+          }
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows(); track row.id) {
+          <tr>
+            <th scope="row">{{ row.name }}</th>
+            @for (cell of row.cells; track cell.school) {
+              <td class="number" [class.own]="cell.school === plan().school" [attr.data-school]="cell.school" [attr.data-component]="row.id">
+                <dk-figure [figure]="cell.figure" (opened)="figureOpened.emit($event)" />
+              </td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
+    <p class="quiet">Step by step compounds every station's spoilage and rounds at each. Added up sums all rates on the net. The table reads the house's per cents by run length and colours.</p>
+  `,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 10px 0;
+    }
+    th,
+    td {
+      padding: 6px 8px 6px 0;
+      text-align: left;
+      font-weight: 400;
+      border-bottom: 1px solid var(--mat-sys-outline-variant);
+    }
+    .number {
+      text-align: right;
+    }
+    .own {
+      font-weight: 650;
+    }
+  `,
+})
+export class Schools {
+  readonly plan = input.required<Plan>();
+  readonly components = input.required<readonly { id: string; name: string }[]>();
+  readonly figureOpened = output<string>();
+  protected readonly schools = SCHOOLS;
+  protected readonly names = NAMES;
+  protected readonly rows = computed(() => {
+    const { steps, figures } = this.plan();
+    return this.components().map(({ id, name }) => {
+      const first = steps.find(({ component, operation }) => component === id && operation === 'print');
+      return { id, name, cells: SCHOOLS.map((school) => ({ school, figure: figures[`step.${first?.id ?? ''}.units.${school}`] })) };
+    });
+  });
+}

@@ -1,0 +1,141 @@
+import type { Plan, PlanStep } from '@druckerei/core';
+
+export interface Station {
+  readonly step: PlanStep;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  /** Thickness of the stream as it comes in and as it leaves. */
+  readonly thickIn: number;
+  readonly thickOut: number;
+  /** Process units spoiled: at set-up, and while running. */
+  readonly setupLost: number;
+  readonly runningLost: number;
+}
+
+export interface StreamBand {
+  readonly id: string;
+  readonly path: string;
+  readonly count: number;
+  readonly unit: string;
+  readonly labelX: number;
+  readonly labelY: number;
+  /** Figure that the count is. */
+  readonly figure: string;
+}
+
+export interface Terminal {
+  readonly id: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly title: string;
+  readonly lines: readonly string[];
+}
+
+/** The stream to draw: stations, the bands between them, paper at the left and the product at the right. */
+export interface StreamModel {
+  readonly width: number;
+  readonly height: number;
+  readonly stations: readonly Station[];
+  readonly bands: readonly StreamBand[];
+  readonly terminals: readonly Terminal[];
+  readonly lanes: readonly { readonly name: string; readonly y: number }[];
+}
+
+const STATION = 94;
+const LAG = 34;
+const END = 96;
+const GAP = 46;
+const LANE = 106;
+const TOP = 62;
+const THIN = 9;
+const THICK = 34;
+const MARGIN = 8;
+
+const widthOf = (step: PlanStep): number => (step.lagHours > 0 || step.operation === 'dry' ? LAG : STATION);
+
+/** A band between two edges of the stream, as a closed path with a smooth run from one height to the other. */
+function bandPath(x1: number, y1: number, thick1: number, x2: number, y2: number, thick2: number): string {
+  const middle = (x1 + x2) / 2;
+  const [a, b, c, d] = [y1 - thick1 / 2, y2 - thick2 / 2, y2 + thick2 / 2, y1 + thick1 / 2];
+  return `M${x1} ${a} C${middle} ${a} ${middle} ${b} ${x2} ${b} L${x2} ${c} C${middle} ${c} ${middle} ${d} ${x1} ${d}Z`;
+}
+
+/** Left edges of the stations: each as far right as what it feeds allows, so that lanes meet where they join. */
+function placeColumns(plan: Plan): { readonly lefts: ReadonlyMap<string, number>; readonly width: number } {
+  const fromRight = new Map<string, number>();
+  const steps = new Map(plan.steps.map((step) => [step.id, step]));
+  const place = (step: PlanStep): number => {
+    const known = fromRight.get(step.id);
+    if (known !== undefined) return known;
+    const after = plan.edges.filter(({ from }) => from === step.id).flatMap(({ to }) => (to === null ? [] : (steps.get(to) ?? [])));
+    const right = Math.max(MARGIN + END + GAP, ...after.map((next) => place(next) + widthOf(next) + GAP));
+    fromRight.set(step.id, right);
+    return right;
+  };
+  plan.steps.forEach(place);
+  const farthest = Math.max(0, ...plan.steps.map((step) => (fromRight.get(step.id) ?? 0) + widthOf(step)));
+  const width = farthest + GAP + END + MARGIN;
+  return { lefts: new Map(plan.steps.map((step) => [step.id, width - (fromRight.get(step.id) ?? 0) - widthOf(step)])), width };
+}
+
+/** Process units spoiled at a step, by kind; rounding is running's. */
+export function lossesOf(step: PlanStep): { setupLost: number; runningLost: number } {
+  if (step.processUnits === 0) return { setupLost: 0, runningLost: 0 };
+  const good = Math.ceil((step.needsOut + step.samples) / step.yield);
+  const setupLost = Math.min(step.setup, Math.max(0, step.processUnits - good));
+  return { setupLost, runningLost: Math.max(0, step.processUnits - good - setupLost) };
+}
+
+/**
+ * Lays the stream out. A band's thickness tells how much more than the net runs in it, enlarged, so that the eye sees
+ * where the paper goes; units change without changing it.
+ */
+export function streamModel(plan: Plan, components: readonly { id: string; name: string }[], product: { title: string; lines: readonly string[] }, paper: ReadonlyMap<string, readonly string[]>): StreamModel {
+  const { lefts, width } = placeColumns(plan);
+  const laneY = new Map(components.map(({ id }, i) => [id, TOP + i * LANE]));
+  const joinY = TOP + ((components.length - 1) * LANE) / 2;
+  const yOf = (component: string | null): number => (component === null ? joinY : (laneY.get(component) ?? joinY));
+  const ratios = new Map(plan.steps.map((step) => [step.id, step.net > 0 ? step.processUnits / step.net : 1]));
+  const most = Math.max(1.0001, ...ratios.values());
+  const thick = (ratio: number): number => THIN + ((THICK - THIN) * Math.max(0, ratio - 1)) / (most - 1);
+  const thickIn = (id: string): number => thick(ratios.get(id) ?? 1);
+  const steps = new Map(plan.steps.map((step) => [step.id, step]));
+  const thickOut = (step: PlanStep): number => {
+    const next = plan.edges.find(({ from }) => from === step.id)?.to;
+    return next ? thickIn(next) : THIN;
+  };
+  const stations = plan.steps.map((step): Station => ({
+    step, x: lefts.get(step.id) ?? 0, y: yOf(step.component), width: widthOf(step), thickIn: thickIn(step.id), thickOut: thickOut(step), ...lossesOf(step),
+  }));
+  const placed = new Map(stations.map((station) => [station.step.id, station]));
+  const endX = width - MARGIN - END;
+  const bands = plan.edges.map((edge): StreamBand => {
+    const [from, to] = [edge.from === null ? undefined : placed.get(edge.from), edge.to === null ? undefined : placed.get(edge.to)];
+    const y1 = from?.y ?? to?.y ?? joinY;
+    const x1 = from ? from.x + from.width : MARGIN + END;
+    const [x2, y2] = [to?.x ?? endX, to?.y ?? y1];
+    const thick2 = to?.thickIn ?? THIN;
+    const thick1 = from?.thickOut ?? thick2;
+    return {
+      id: `${edge.from ?? ''}>${edge.to ?? ''}`,
+      path: bandPath(x1, y1, thick1, x2, y2, thick2),
+      count: edge.count,
+      unit: edge.state.unit,
+      labelX: Math.min((x1 + x2) / 2, x1 + GAP / 2),
+      labelY: y1 - Math.max(thick1, thick2) / 2 - 6,
+      figure: edge.to === null ? 'order.target' : `step.${edge.to}.processUnits`,
+    };
+  });
+  const firstSteps = plan.edges.filter(({ from }) => from === null);
+  const terminals = [
+    ...firstSteps.map(({ to, material }): Terminal => {
+      const step = to === null ? undefined : steps.get(to);
+      return { id: material, x: MARGIN, y: yOf(step?.component ?? null), width: END, title: 'Paper', lines: paper.get(step?.component ?? '') ?? [] };
+    }),
+    { id: 'product', x: endX, y: joinY, width: END, title: product.title, lines: product.lines },
+  ];
+  const height = TOP + (Math.max(1, components.length) - 1) * LANE + 62;
+  return { width, height, stations, bands, terminals, lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: yOf(id) })) : [] };
+}

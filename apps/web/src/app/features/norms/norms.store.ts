@@ -1,0 +1,64 @@
+import { computed, inject } from '@angular/core';
+import { type Norm, type NormGroup, type Works, normCatalogue } from '@druckerei/core';
+import type { NormHistoryEntry } from '@druckerei/contract';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { type Observable, forkJoin, map, tap } from 'rxjs';
+import { Api } from '../../platform/api';
+import { failureOf } from '../../platform/problem';
+
+type Request = { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
+
+interface NormsState {
+  readonly request: Request;
+  readonly works: Works | null;
+  readonly history: readonly NormHistoryEntry[];
+  readonly group: NormGroup;
+  readonly search: string;
+}
+
+const initial: NormsState = { request: { kind: 'loading' }, works: null, history: [], group: 'spoilage', search: '' };
+
+/** One norm as it stands: its value in force, and whether somebody set it. */
+export interface NormRow {
+  readonly norm: Norm;
+  readonly value: number;
+  readonly source: string;
+  readonly changed: boolean;
+}
+
+function rowOf(norm: Norm, works: Works): NormRow {
+  const set = works.norms[norm.id];
+  const source = set?.source ?? norm.source;
+  return { norm, value: set?.value ?? norm.value, source: source.note ? `${source.label}: ${source.note}` : source.label, changed: set !== undefined };
+}
+
+/** The norms of the works, and their history. */
+export const NormsStore = signalStore(
+  withState(initial),
+  withComputed(({ works, group, search }) => ({
+    rows: computed((): NormRow[] => {
+      const now = works();
+      if (!now) return [];
+      const words = search().toLowerCase().split(/\s+/).filter(Boolean);
+      return [...normCatalogue(now).values()]
+        .filter((norm) => (words.length === 0 ? norm.group === group() : words.every((word) => `${norm.subject} ${norm.name}`.toLowerCase().includes(word))))
+        .map((norm) => rowOf(norm, now));
+    }),
+  })),
+  withMethods((store, api = inject(Api)) => ({
+    load(): void {
+      forkJoin({ works: api.works(), history: api.normHistory() }).subscribe({
+        next: (loaded) => patchState(store, { ...loaded, request: { kind: 'loaded' } }),
+        error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
+      });
+    },
+    choose: (group: NormGroup) => patchState(store, { group, search: '' }),
+    find: (search: string) => patchState(store, { search }),
+    change: (id: string, change: { value: number; expected: number; reason: string }): Observable<void> =>
+      api.changeNorm(id, change).pipe(
+        tap((works) => patchState(store, { works })),
+        tap(() => api.normHistory().subscribe((history) => patchState(store, { history }))),
+        map(() => undefined),
+      ),
+  })),
+);

@@ -1,0 +1,51 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { Job, Works } from '@druckerei/core';
+import type { Account, Difference, JobRow, NormHistoryEntry, Revision } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+
+/** The server's calls. The CSRF header is set by Angular from the cookie. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  session(): Observable<{ account: Account | null; demo: boolean }> {
+    return this.http.get<{ account: Account | null; demo: boolean }>('/api/session');
+  }
+  signIn(login: string, password: string): Observable<{ account: Account }> {
+    return this.http.post<{ account: Account }>('/api/session', { login, password });
+  }
+  signOut(): Observable<unknown> {
+    return this.http.delete('/api/session');
+  }
+  works(): Observable<Works> {
+    return this.http.get<Works>('/api/works');
+  }
+  normHistory(): Observable<NormHistoryEntry[]> {
+    return this.http.get<NormHistoryEntry[]>('/api/norms/history');
+  }
+  changeNorm(id: string, change: { value: number; expected: number; reason: string }): Observable<Works> {
+    return this.http.put<Works>(`/api/norms/${encodeURIComponent(id)}`, change);
+  }
+  jobs(): Observable<JobRow[]> {
+    return this.http.get<JobRow[]>('/api/jobs');
+  }
+  createJob(job: Job): Observable<Revision> {
+    return this.http.post<Revision>('/api/jobs', job);
+  }
+  copyJob(id: number, names: { number: string; title: string }): Observable<Revision> {
+    return this.http.post<Revision>(`/api/jobs/${id}/copy`, names);
+  }
+  job(id: number, revision?: number): Observable<Revision> {
+    return this.http.get<Revision>(revision === undefined ? `/api/jobs/${id}` : `/api/jobs/${id}/revisions/${revision}`);
+  }
+  saveDraft(id: number, version: number, job: Job): Observable<Revision> {
+    return this.http.put<Revision>(`/api/jobs/${id}/draft`, { version, job });
+  }
+  release(id: number, version: number): Observable<Revision> {
+    return this.http.post<Revision>(`/api/jobs/${id}/release`, { version });
+  }
+  difference(id: number, from: number, to: number): Observable<Difference> {
+    return this.http.get<Difference>(`/api/jobs/${id}/difference`, { params: { from, to } });
+  }
+}

@@ -1,0 +1,15 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { RouterLink } from '@angular/router';
+
+@Component({
+  selector: 'dk-not-found-page',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<h1>Nothing is here</h1><p>The address leads nowhere. <a routerLink="/jobs">Go to the jobs</a></p>`,
+  styles: `
+    :host {
+      padding: 48px;
+    }
+  `,
+})
+export class NotFoundPage {}

@@ -1,0 +1,53 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { type Command, Commands, keyText } from './commands';
+
+/** Finds a command by a few letters of its name. */
+@Component({
+  selector: 'dk-palette-dialog',
+  imports: [MatAutocompleteModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <mat-dialog-content>
+      <mat-form-field>
+        <mat-label>What do you want to do?</mat-label>
+        <input matInput #field cdkFocusInitial [matAutocomplete]="list" (input)="typed.set(field.value)" />
+        <mat-autocomplete #list autoActiveFirstOption (optionSelected)="run($event.option.value)">
+          @for (command of found(); track command.id) {
+            <mat-option [value]="command">
+              {{ command.name }}
+              @if (command.key; as key) {
+                <span class="quiet">&nbsp; {{ text(key) }}</span>
+              }
+            </mat-option>
+          } @empty {
+            <mat-option disabled>Nothing of that name</mat-option>
+          }
+        </mat-autocomplete>
+      </mat-form-field>
+    </mat-dialog-content>
+  `,
+  styles: `
+    mat-form-field {
+      width: 100%;
+      margin-top: 6px;
+    }
+  `,
+})
+export class PaletteDialog {
+  private readonly dialog = inject<MatDialogRef<PaletteDialog, Command>>(MatDialogRef);
+  private readonly commands = inject(Commands).all();
+  protected readonly typed = signal('');
+  protected readonly text = keyText;
+  protected readonly found = computed(() => {
+    const words = this.typed().toLowerCase().split(/\s+/);
+    return this.commands.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
+  });
+
+  protected run(command: Command): void {
+    this.dialog.close(command);
+  }
+}

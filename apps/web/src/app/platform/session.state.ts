@@ -1,0 +1,41 @@
+import type { Account } from '@druckerei/contract';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+
+/** Who sits in front of it. */
+export type Who = { readonly kind: 'unknown' } | { readonly kind: 'nobody' } | { readonly kind: 'known'; readonly account: Account };
+export type SignInState = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'refused'; readonly message: string };
+
+interface SessionState {
+  readonly who: Who;
+  readonly signIn: SignInState;
+  /** Demo sign-ins exist and may be shown. */
+  readonly demo: boolean;
+}
+
+export const SessionActions = createActionGroup({
+  source: 'Session',
+  events: {
+    Found: props<{ account: Account | null; demo: boolean }>(),
+    'Sign in': props<{ login: string; password: string; to: string }>(),
+    'Signed in': props<{ account: Account; to: string }>(),
+    Refused: props<{ message: string }>(),
+    'Sign out': emptyProps(),
+    'Signed out': emptyProps(),
+  },
+});
+
+export const sessionFeature = createFeature({
+  name: 'session',
+  reducer: createReducer<SessionState>(
+    { who: { kind: 'unknown' }, signIn: { kind: 'idle' }, demo: false },
+    on(SessionActions.found, (state, { account, demo }): SessionState => ({ ...state, demo, who: account ? { kind: 'known', account } : { kind: 'nobody' } })),
+    on(SessionActions.signIn, (state): SessionState => ({ ...state, signIn: { kind: 'asking' } })),
+    on(SessionActions.signedIn, (state, { account }): SessionState => ({ ...state, who: { kind: 'known', account }, signIn: { kind: 'idle' } })),
+    on(SessionActions.refused, (state, { message }): SessionState => ({ ...state, signIn: { kind: 'refused', message } })),
+    on(SessionActions.signedOut, (state): SessionState => ({ ...state, who: { kind: 'nobody' } })),
+  ),
+  extraSelectors: ({ selectWho }) => ({
+    selectAccount: createSelector(selectWho, (who) => (who.kind === 'known' ? who.account : undefined)),
+    selectMayEdit: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role === 'manager'),
+  }),
+});

@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { type Command, Commands } from './commands';
+import { Keys } from './keys';
+import { KeysDialog } from './keys.dialog';
+import { PaletteDialog } from './palette.dialog';
+import { SessionActions, sessionFeature } from './session.state';
+import { Theme } from './theme';
+
+/** The frame of every page: where one can go, what one can do, who is signed in. */
+@Component({
+  selector: 'dk-root',
+  imports: [MatButtonModule, MatIconModule, MatMenuModule, MatTooltipModule, RouterLink, RouterLinkActive, RouterOutlet],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (account(); as account) {
+      <header>
+        <a routerLink="/jobs" class="mark" aria-label="Druckerei, to the jobs"><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a>
+        <nav aria-label="Areas">
+          <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
+          <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
+        </nav>
+        <span class="gap"></span>
+        <button matIconButton (click)="openPalette()" matTooltip="Find a command (Ctrl + K)" aria-label="Find a command"><mat-icon>manage_search</mat-icon></button>
+        <button matIconButton (click)="openKeys()" matTooltip="Keys (?)" aria-label="Keys"><mat-icon>keyboard</mat-icon></button>
+        <button matIconButton (click)="theme.toggle()" [matTooltip]="theme.dark() ? 'Light' : 'Dark'" [attr.aria-label]="theme.dark() ? 'Light colours' : 'Dark colours'">
+          <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>
+        </button>
+        <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
+        <mat-menu #who>
+          <span mat-menu-item disabled>Role: {{ account.role }}</span>
+          <button mat-menu-item (click)="signOut()">Sign out</button>
+        </mat-menu>
+      </header>
+    }
+    <main><router-outlet /></main>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      min-height: 100vh;
+    }
+    header {
+      display: flex;
+      align-items: center;
+      gap: 4px;
+      height: 46px;
+      padding: 0 16px;
+      background: var(--mat-sys-surface-container);
+      border-bottom: 1px solid var(--mat-sys-outline-variant);
+    }
+    .mark {
+      display: flex;
+      align-items: center;
+      gap: 8px;
+      font-weight: 700;
+      font-size: 16px;
+      color: inherit;
+      text-decoration: none;
+      margin-right: 20px;
+    }
+    nav a {
+      display: inline-block;
+      padding: 6px 12px;
+      color: var(--mat-sys-on-surface-variant);
+      text-decoration: none;
+      border-radius: 4px;
+    }
+    nav a.here {
+      color: var(--mat-sys-on-surface);
+      font-weight: 650;
+      box-shadow: inset 0 -2px var(--mat-sys-primary);
+      border-radius: 0;
+    }
+    .gap {
+      flex: 1;
+    }
+    main {
+      flex: 1;
+      display: flex;
+      flex-direction: column;
+      min-width: 0;
+    }
+  `,
+})
+export class Shell {
+  private readonly store = inject(Store);
+  private readonly dialog = inject(MatDialog);
+  private readonly router = inject(Router);
+  protected readonly theme = inject(Theme);
+  protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
+
+  constructor() {
+    inject(Keys);
+    inject(Commands).offerShell([
+      { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
+      { id: 'keys', name: 'Show all keys', key: '?', run: () => this.openKeys() },
+      { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
+      { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
+      { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
+      { id: 'sign-out', name: 'Sign out', run: () => this.signOut() },
+    ]);
+  }
+
+  protected openPalette(): void {
+    const dialog = this.dialog.open<PaletteDialog, void, Command>(PaletteDialog, { width: '520px', ariaLabel: 'Find a command' });
+    dialog.afterClosed().subscribe((command) => command?.run());
+  }
+
+  protected openKeys(): void {
+    this.dialog.open(KeysDialog, { width: '460px' });
+  }
+
+  protected signOut(): void {
+    this.store.dispatch(SessionActions.signOut());
+  }
+}
