@@ -139,8 +139,8 @@ export function countFigures(book: FigureBook, job: Job, flow: Flow, norms: Norm
     const total = units.reduce((sum, part) => sum + toNumber(part), 0);
     const needsOut = stepFlow.downstream.consumers.length === 0 ? book.value('order.target') : share === undefined ? total : ceil(multiply(fraction(total), fraction(share)));
     book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, formula, inputs);
-    book.reckon(`${id}.processUnits`, 'Into the machine', stepFlow.units[job.school], unit, 'chosen', { chosen: `${id}.units.${job.school}` }, {
-      label: 'set by user', note: 'the school chosen for this job',
-    });
+    // The job's own school under one name: the same working, not a step further away.
+    const own = book.figures[`${id}.units.${job.school}`];
+    if (own?.formula !== undefined) book.reckon(`${id}.processUnits`, own.name, own.value, unit, own.formula, own.inputs, own.source);
   }
 }

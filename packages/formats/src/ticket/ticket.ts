@@ -17,7 +17,7 @@ const table = (widths: (string | number)[], head: TableCell[], rows: TableCell[]
 const overs = ({ job: { order } }: JobDocument): string => {
   const { policy } = order;
   if (policy.kind === 'exact') return 'exactly this many';
-  return policy.kind === 'all-overs' ? 'all overs are delivered' : `from -${policy.under} % to +${policy.over} %`;
+  return policy.kind === 'all-overs' ? 'all overs are delivered' : `${policy.under === 0 ? 'no unders' : `at most ${policy.under} % under`}, ${policy.over === 0 ? 'no overs' : `at most ${policy.over} % over`}`;
 };
 
 function header(document: JobDocument): Content {
@@ -60,7 +60,7 @@ function components({ job, plan, works }: JobDocument): Content[] {
   });
   return [
     { text: 'Components', style: 'heading' },
-    table([62, 70, '*', 88, 52, 28, 36, 36], heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Sheets', '>Paper kg'), rows),
+    table([52, 56, '*', 82, 44, 28, 32, 34], heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Sheets', '>Paper kg'), rows),
   ];
 }
 
@@ -78,7 +78,7 @@ function stream({ plan, job, works }: JobDocument): Content[] {
   ]);
   return [
     { text: 'Stream', style: 'heading' },
-    table([64, 60, '*', 68, 34, 42, 68, 44], heads('Component', 'Step', 'Machine', '>In', '>Set-up', '>Running', '>Good out', '>Hours'), rows),
+    table([56, 48, '*', 60, 32, 36, 60, 38], heads('Component', 'Step', 'Machine', '>In', '>Set-up', '>Running', '>Good out', '>Hours'), rows),
     {
       text: `Press sheets ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table' }[plan.school]}.`,
       margin: [0, 6, 0, 0],

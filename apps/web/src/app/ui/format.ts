@@ -1,5 +1,5 @@
 /** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */
-const DIGITS: Readonly<Record<string, number>> = { h: 2, kg: 2, share: 4, m2: 4, m: 3, 'cm3/g': 2 };
+const DIGITS: Readonly<Record<string, number>> = { 'sheets/h': 0, um: 1, h: 2, kg: 2, share: 4, m2: 4, m: 3, 'cm3/g': 2 };
 const CURRENCY = /^[A-Z]{3}$/;
 
 export const count = (value: number, digits = 0): string =>

@@ -1,14 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { type OversPolicy, type School } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
+import { FigureButton } from '../ui/figure-button';
 import { Field } from './field';
 
 /** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
 @Component({
   selector: 'dk-order-bench',
-  imports: [Field, MatFormFieldModule, MatSelectModule],
+  imports: [Field, FigureButton, MatFormFieldModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Order</h2>
@@ -37,9 +38,32 @@ import { Field } from './field';
         </mat-select>
       </mat-form-field>
       <dk-field label="Number" [path]="['number']" kind="text" />
-      <dk-field class="wide" label="Title" [path]="['title']" kind="text" />
+      <dk-field label="Title" [path]="['title']" kind="text" />
       <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
     </div>
+    <h3>Components</h3>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Component</th>
+          <th scope="col">Paper</th>
+          <th scope="col" class="number">Press sheets</th>
+          <th scope="col" class="number">Plates</th>
+          <th scope="col" class="number">Paper</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of components(); track row.id) {
+          <tr>
+            <th scope="row">{{ row.name }}</th>
+            <td>{{ row.stock }}</td>
+            @for (name of columns; track name) {
+              <td class="number"><dk-figure [figure]="figure(row.id, name)" (opened)="figureOpened.emit($event)" /></td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
   `,
   styleUrl: './bench.scss',
 })
@@ -47,6 +71,16 @@ export class OrderBench {
   protected readonly editor = inject(JobEditor);
   protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
   protected readonly school = computed((): School => this.editor.job()?.school ?? 'step');
+
+  readonly figureOpened = output<string>();
+  protected readonly columns = ['pressSheets', 'plates', 'paperKg'] as const;
+  protected readonly components = computed(() =>
+    (this.editor.job()?.components ?? []).map(({ id, name, stock }) => ({ id, name, stock: this.editor.works()?.stocks.find((s) => s.id === stock)?.name ?? stock })),
+  );
+
+  protected figure(component: string, name: string) {
+    return this.editor.plan()?.figures[`component.${component}.${name}`];
+  }
 
   protected choosePolicy(kind: OversPolicy['kind']): void {
     this.editor.set(['order', 'policy'], kind === 'percent' ? { kind, under: 0, over: 5 } : { kind });

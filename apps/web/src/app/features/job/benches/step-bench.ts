@@ -39,6 +39,10 @@ export class StepBench {
     return this.editor.plan()?.figures[`step.${this.stepId()}.${name}`];
   }
 
+  protected folds(): string {
+    return count(this.figure('foldCount')?.value ?? 0);
+  }
+
   /** What the works would allow, to be shown where the job sets nothing. */
   protected norm(name: 'setup' | 'running'): string {
     const figure = this.figure(name);

@@ -69,7 +69,7 @@ export class JobPage implements OnDestroy {
       ]),
     );
     const end = plan.edges.find(({ to }) => to === null);
-    return streamModel(plan, job.components, { title: job.title.length > 13 ? 'Product' : job.title, lines: [`${count(end?.count ?? 0)} to deliver`] }, paper);
+    return streamModel(plan, job.components, { title: job.title.length > 13 ? 'Product' : job.title, lines: [`${count(end?.count ?? 0)} ordered`] }, paper);
   });
   /** The step chosen, while the route still has it. */
   protected readonly chosen = computed(() => {

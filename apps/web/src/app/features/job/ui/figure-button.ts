@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, booleanAttribute, computed, input, output } from '@angular/core';
 import type { Figure } from '@druckerei/core';
-import { quantity } from '../../../ui/format';
+import { count, quantity } from '../../../ui/format';
 
 /** A figure that opens to its working. One that somebody has overridden is underlined in dots and says what it would be. */
 @Component({
@@ -37,10 +37,13 @@ import { quantity } from '../../../ui/format';
 })
 export class FigureButton {
   readonly figure = input.required<Figure | undefined>();
+  /** The number alone, where its column says the unit. */
+  readonly bare = input(false, { transform: booleanAttribute });
   readonly opened = output<string>();
   protected readonly text = computed(() => {
     const figure = this.figure();
-    return figure ? quantity(figure.value, figure.unit) : '';
+    if (!figure) return '';
+    return this.bare() ? count(figure.value) : quantity(figure.value, figure.unit);
   });
   protected readonly hint = computed(() => {
     const figure = this.figure();

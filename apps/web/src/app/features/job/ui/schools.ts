@@ -27,7 +27,7 @@ const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: '
             <th scope="row">{{ row.name }}</th>
             @for (cell of row.cells; track cell.school) {
               <td class="number" [class.own]="cell.school === plan().school" [attr.data-school]="cell.school" [attr.data-component]="row.id">
-                <dk-figure [figure]="cell.figure" (opened)="figureOpened.emit($event)" />
+                <dk-figure bare [figure]="cell.figure" (opened)="figureOpened.emit($event)" />
               </td>
             }
           </tr>

@@ -47,8 +47,8 @@ const STATION = 94;
 const LAG = 34;
 const END = 96;
 const GAP = 46;
-const LANE = 106;
-const TOP = 62;
+const LANE = 112;
+const TOP = 68;
 const THIN = 9;
 const THICK = 34;
 const MARGIN = 8;
@@ -136,6 +136,6 @@ export function streamModel(plan: Plan, components: readonly { id: string; name:
     }),
     { id: 'product', x: endX, y: joinY, width: END, title: product.title, lines: product.lines },
   ];
-  const height = TOP + (Math.max(1, components.length) - 1) * LANE + 62;
+  const height = TOP + (Math.max(1, components.length) - 1) * LANE + 50;
   return { width, height, stations, bands, terminals, lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: yOf(id) })) : [] };
 }
