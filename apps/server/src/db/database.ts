@@ -58,3 +58,6 @@ export function connect(connectionString: string, onError: (error: Error) => voi
 
 /** Name of the constraint that a write ran into; undefined for any other error. */
 export const violated = (error: unknown): string | undefined => (error instanceof pg.DatabaseError ? error.constraint : undefined);
+
+/** Whether PostgreSQL cannot keep a value as it was sent (SQLSTATE class 22): a null character, half a surrogate pair. */
+export const isUnkeepable = (error: unknown): boolean => error instanceof pg.DatabaseError && error.code?.startsWith('22') === true;

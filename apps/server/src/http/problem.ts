@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { FieldError, Revision } from '@druckerei/contract';
-import { violated } from '../db/database.js';
+import { isUnkeepable, violated } from '../db/database.js';
 
 interface Details {
   readonly detail?: string;
@@ -44,6 +44,9 @@ function bodyProblem(error: unknown): ProblemError | undefined {
   return status >= 400 && status < 500 ? new ProblemError(status, 'The request cannot be read') : undefined;
 }
 
+const dataProblem = (error: unknown): ProblemError | undefined =>
+  isUnkeepable(error) ? new ProblemError(400, 'The request holds characters that cannot be kept') : undefined;
+
 /** A path with a broken percent sign. */
 const pathProblem = (error: unknown): ProblemError | undefined => (error instanceof URIError ? new ProblemError(400, 'The address cannot be read') : undefined);
 
@@ -56,7 +59,7 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
     next(error);
     return;
   }
-  const known = error instanceof ProblemError ? error : (CONSTRAINTS[violated(error) ?? ''] ?? bodyProblem(error) ?? pathProblem(error));
+  const known = error instanceof ProblemError ? error : (CONSTRAINTS[violated(error) ?? ''] ?? dataProblem(error) ?? bodyProblem(error) ?? pathProblem(error));
   if (known) {
     send(response, known);
     return;

@@ -1,0 +1,35 @@
+import { type TestServer, startServer } from '../server.fixture.js';
+import { migrate } from './migrate.js';
+import { queryNames, sql } from './sql.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startServer('sql_test');
+});
+afterAll(() => server.stop());
+
+describe('SQL files', () => {
+  it.each(queryNames())('%s says what it is for and fits the schema', async (name) => {
+    const text = sql(name);
+    expect(text).toMatch(/^-- \S.*(One|Many|None)/m);
+    await server.database.pool.query(`PREPARE "${name}" AS ${text}`);
+  });
+});
+
+describe('migrations', () => {
+  it('run once', async () => {
+    await expect(migrate(server.database)).resolves.toEqual([]);
+  });
+
+  it('notice a file that was changed after it ran', async () => {
+    await server.database.pool.query("UPDATE migration SET checksum = 'other'");
+    await expect(migrate(server.database)).rejects.toThrow(/was changed after it ran/);
+  });
+
+  it('keep released revisions frozen, whoever asks', async () => {
+    const { pool } = server.database;
+    await pool.query("UPDATE revision SET state = 'released', works = '{}', released_by = changed_by, released_at = now() WHERE job_id = 1");
+    await expect(pool.query("UPDATE revision SET body = '{}' WHERE job_id = 1")).rejects.toMatchObject({ constraint: 'revision_frozen' });
+    await expect(pool.query('DELETE FROM revision WHERE job_id = 1')).rejects.toMatchObject({ constraint: 'revision_frozen' });
+  });
+});

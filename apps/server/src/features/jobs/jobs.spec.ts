@@ -1,0 +1,135 @@
+import { type Works, plan } from '@druckerei/core';
+import { type Difference, type JobRow, type Problem, type Revision } from '@druckerei/contract';
+import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+
+let server: TestServer;
+let manager: Visitor;
+beforeAll(async () => {
+  server = await startServer('jobs_test');
+  manager = await visitor(server.app, 'manager');
+});
+afterAll(() => server.stop());
+
+let made = 0;
+async function newJob(name = 'trail-map'): Promise<Revision> {
+  const response = await manager.call('post', '/api/jobs', exampleJob(name, { number: `J-${++made}` }));
+  return response.body as Revision;
+}
+const save = (revision: Revision, change: Partial<Revision['job']>) =>
+  manager.call('put', `/api/jobs/${revision.id}/draft`, { version: revision.version, job: { ...revision.job, ...change } });
+const release = (revision: Revision) => manager.call('post', `/api/jobs/${revision.id}/release`, { version: revision.version });
+const quantity = (revision: Revision, copies: number) => ({ order: { ...revision.job.order, quantity: copies } });
+const row = async (id: number) => ((await manager.call('get', '/api/jobs')).body as JobRow[]).find((job) => job.id === id);
+
+describe('jobs', () => {
+  it('come with the demo, in the figures of chapter 6', async () => {
+    const rows = (await manager.call('get', '/api/jobs')).body as JobRow[];
+    expect(rows.map(({ title }) => title).sort()).toEqual(['Concert programme', 'Trail map']);
+    const { job, works } = (await manager.call('get', `/api/jobs/${rows.find(({ title }) => title === 'Trail map')?.id ?? 0}`)).body as Revision;
+    const planned = plan(job, works as Works);
+    expect(planned.ok && planned.plan.totals.pressSheets).toEqual({ map: 5484 });
+  });
+
+  it('are saved as a draft, version by version', async () => {
+    const first = await newJob();
+    const second = (await save(first, quantity(first, 12_000))).body as Revision;
+    expect(second).toMatchObject({ revision: 1, state: 'draft', version: 2 });
+    expect(second.job.order.quantity).toBe(12_000);
+    expect(await row(first.id)).toMatchObject({ status: 'draft', quantity: 12_000 });
+  });
+
+  it('refuse to overwrite what somebody else saved, with both versions in hand', async () => {
+    const first = await newJob();
+    await save(first, quantity(first, 12_000));
+    const refused = await save(first, quantity(first, 15_000));
+    expect(refused.status).toBe(409);
+    const problem = refused.body as Problem;
+    expect(problem.current).toMatchObject({ version: 2, changedBy: 'Production manager' });
+    expect(problem.current?.job.order.quantity).toBe(12_000);
+    // mine goes over theirs once their version is known
+    const knowing = await save({ ...first, version: 2 }, quantity(first, 15_000));
+    expect(knowing.status).toBe(200);
+  });
+
+  it('let only one of two at the same moment through', async () => {
+    const first = await newJob();
+    const answers = await Promise.all([11_000, 12_000, 13_000].map((copies) => save(first, quantity(first, copies))));
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+  });
+
+  it('are frozen once released, with the norms they were planned with', async () => {
+    const first = await newJob();
+    const bare = { route: first.job.route.map(({ setup: _setup, running: _running, ...step }) => step) };
+    const draft = (await save(first, bare)).body as Revision;
+    const released = (await release(draft)).body as Revision;
+    expect(released).toMatchObject({ state: 'released', revision: 1 });
+    const sheets = async (revision: number): Promise<number | undefined> => {
+      const { job, works } = (await manager.call('get', `/api/jobs/${first.id}/revisions/${revision}`)).body as Revision;
+      const planned = plan(job, works as Works);
+      return planned.ok ? planned.plan.totals.pressSheets['map'] : undefined;
+    };
+    const before = await sheets(1);
+    await manager.call('put', '/api/norms/spoil.cut.setup', { value: 105, expected: 5, reason: 'new knife' });
+    expect(await sheets(1)).toBe(before);
+    // a change opens the next revision, planned with the norms of today
+    const next = (await save(released, quantity(released, 10_000))).body as Revision;
+    expect(next).toMatchObject({ revision: 2, state: 'draft' });
+    expect(await sheets(2)).toBeGreaterThan(before ?? Infinity);
+    expect(await row(first.id)).toMatchObject({ status: 'changed', revision: 2 });
+    const difference = (await manager.call('get', `/api/jobs/${first.id}/difference?from=1&to=2`)).body as Difference;
+    expect(difference.fields).toEqual([{ path: 'works.norms.spoil.cut.setup', after: expect.objectContaining({ value: 105 }) as unknown }]);
+    expect(difference.figures.map(({ path }) => path)).toContain('pressSheets.map');
+    await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, reason: 'back' });
+  });
+
+  it('cannot be released twice, nor while they cannot be planned', async () => {
+    const first = await newJob();
+    const released = (await release(first)).body as Revision;
+    expect((await release(released)).status).toBe(409);
+    const second = await newJob();
+    const broken = (await save(second, { components: second.job.components.map((c) => ({ ...c, stock: 'velvet' })) })).body as Revision;
+    const refused = await release(broken);
+    expect(refused.status).toBe(422);
+    expect((refused.body as Problem).errors).toEqual([{ path: 'components[0].stock', message: 'Map: the works has no stock velvet. Choose another.' }]);
+  });
+
+  it('have numbers of their own', async () => {
+    const first = await newJob();
+    const taken = await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: first.job.number }));
+    expect(taken.status).toBe(409);
+    expect((taken.body as Problem).errors?.[0]?.path).toBe('number');
+    const second = await newJob();
+    expect((await save(second, { number: first.job.number })).status).toBe(409);
+    expect((await save(second, { number: `${second.job.number}-b` })).status).toBe(200);
+  });
+
+  it('are copied under a new number', async () => {
+    const first = await newJob('concert-programme');
+    const copy = (await manager.call('post', `/api/jobs/${first.id}/copy`, { number: 'COPY-1', title: 'Spring concert' })).body as Revision;
+    expect(copy.job).toEqual({ ...first.job, number: 'COPY-1', title: 'Spring concert' });
+    expect(copy.id).not.toBe(first.id);
+  });
+
+  it('come back as the job file they were', async () => {
+    const first = await newJob();
+    const file = await manager.call('get', `/api/jobs/${first.id}/revisions/1/job.json`);
+    expect(file.body).toEqual(first.job);
+  });
+});
+
+describe('norms', () => {
+  it('keep their history, and who changed what and why', async () => {
+    const changed = await manager.call('put', '/api/norms/spoil.fold.running', { value: 0.012, expected: 0.01, reason: 'thin stock' });
+    expect((changed.body as Works).norms['spoil.fold.running']).toEqual({ value: 0.012, source: { label: 'set by user', note: 'Production manager: thin stock' } });
+    const history = (await manager.call('get', '/api/norms/history?norm=spoil.fold.running')).body as unknown[];
+    expect(history).toEqual([expect.objectContaining({ before: 0.01, after: 0.012, reason: 'thin stock', by: 'Production manager' })]);
+  });
+
+  it('are not changed over what somebody else set, nor out of their limits', async () => {
+    expect((await manager.call('put', '/api/norms/spoil.band.running', { value: 0.002, expected: 0.5, reason: '' })).status).toBe(409);
+    const refused = await manager.call('put', '/api/norms/spoil.band.running', { value: 1, expected: 0.001, reason: '' });
+    expect(refused.status).toBe(422);
+    expect((refused.body as Problem).errors?.[0]?.message).toBe('Running spoilage: from 0 to below 1 (share)');
+    expect((await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, reason: '' })).status).toBe(404);
+  });
+});

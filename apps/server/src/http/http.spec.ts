@@ -1,0 +1,178 @@
+import { type Endpoint, type Role, ENDPOINTS, ROLES, problemSchema } from '@druckerei/contract';
+import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startServer('http_test');
+});
+afterAll(() => server.stop());
+
+const endpoints: readonly Endpoint[] = ENDPOINTS;
+
+/** A call of every endpoint that would go through for who may make it. */
+function goodCall(endpoint: Endpoint): { path: string; body?: object } {
+  const path = endpoint.path.replace('{id}', '1').replace('{revision}', '1').replace('{norm}', 'spoil.cut.setup');
+  const bodies: Record<string, object> = {
+    signIn: { login: 'viewer', password: 'weir-and-wheel' },
+    changeNorm: { value: 5, expected: 5, reason: '' },
+    createJob: exampleJob('trail-map', { number: `T-${Math.random()}` }),
+    copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
+    saveDraft: { version: 999, job: exampleJob('concert-programme') },
+    release: { version: 999 },
+  };
+  const body = bodies[endpoint.id];
+  return { path: endpoint.id === 'difference' ? `${path}?from=1&to=1` : path, ...(body ? { body } : {}) };
+}
+
+describe('every route for every role', () => {
+  const cases = endpoints.flatMap((endpoint) => ([...ROLES, 'nobody'] as const).map((who) => [endpoint.id, who, endpoint] as const));
+  it.each(cases)('%s as %s', async (_, who, endpoint) => {
+    const someone = await visitor(server.app, who === 'nobody' ? undefined : who);
+    const { path, body } = goodCall(endpoint);
+    const response = await someone.call(endpoint.method, path, body);
+    const allowed = endpoint.roles === 'public' || endpoint.roles.includes(who as Role);
+    if (!allowed) {
+      expect(response.status).toBe(who === 'nobody' ? 401 : 403);
+      expect(problemSchema.parse(response.body).title).not.toBe('');
+    } else if (endpoint.id === 'saveDraft' || endpoint.id === 'release') {
+      expect(response.status).toBe(409); // the version is out of date, but the caller was let in
+    } else {
+      expect(response.status).toBe(endpoint.status);
+    }
+  });
+});
+
+describe('bad input', () => {
+  let manager: Visitor;
+  beforeAll(async () => {
+    manager = await visitor(server.app, 'manager');
+  });
+
+  const writes = endpoints.filter(({ body }) => body !== undefined);
+  const hostile: [string, object | string][] = [
+    ['malformed JSON', '{"title":'],
+    ['null', 'null'],
+    ['a list', []],
+    ['a number', '7'],
+    ['an empty object', {}],
+    ['unknown fields', { __proto__: null, constructor: 1, x: { $ne: 1 } }],
+    ['text where numbers belong', { version: 'one', value: 'two', login: 3, number: {}, job: 'none' }],
+    ['numbers past all sense', { version: 1e400, value: 1e308, expected: -1, reason: 'x'.repeat(5000), login: 'x'.repeat(5000), password: 'y' }],
+    ['deep nesting', `${'['.repeat(5000)}${']'.repeat(5000)}`],
+    ['a null character', { login: '\u0000', password: '\u0000', number: '\u0000', title: '\u0000' }],
+  ];
+  it.each(writes.flatMap((endpoint) => hostile.map(([name, body]) => [endpoint.id, name, endpoint, body] as const)))('%s with %s is a problem, never 5xx', async (_, __, endpoint, body) => {
+    const someone = endpoint.id === 'signIn' ? await visitor(server.app) : manager;
+    const response = await someone.call(endpoint.method, goodCall(endpoint).path, body);
+    expect(response.status).toBeGreaterThanOrEqual(400);
+    expect(response.status).toBeLessThan(500);
+    expect(response.type).toBe('application/problem+json');
+    expect(problemSchema.parse(response.body).status).toBe(response.status);
+  });
+
+  it.each([
+    ['/api/jobs/nonsense', 400],
+    ['/api/jobs/0', 400],
+    ['/api/jobs/99999999999999', 400],
+    ['/api/jobs/4711', 404],
+    ['/api/jobs/1/revisions/77', 404],
+    ['/api/jobs/1/revisions/77/ticket.pdf', 404],
+    ['/api/jobs/1/difference', 400],
+    ['/api/jobs/%E0%A4%A', 400],
+    ['/api/norms/history?norm=%00', 400],
+    ['/api/nowhere', 404],
+  ])('%s answers %i', async (path, status) => {
+    const response = await manager.call('get', path);
+    expect(response.status).toBe(status);
+    expect(response.type).toBe('application/problem+json');
+  });
+
+  it('refuses a body of more than 2 MB', async () => {
+    const response = await manager.call('post', '/api/jobs', { title: 'x'.repeat(2_100_000) });
+    expect(response.status).toBe(413);
+  });
+
+  it('names the field and the limit', async () => {
+    const job = exampleJob('trail-map');
+    const response = await manager.call('post', '/api/jobs', { ...job, route: job.route.map((step) => (step.id === 'cut' ? { ...step, running: 1 } : step)) });
+    expect(response.status).toBe(422);
+    expect(problemSchema.parse(response.body).errors).toEqual([{ path: 'route[4].running', message: 'Running spoilage is a share below 100 %' }]);
+  });
+
+  it.each(['null \u0000', 'half a pair \ud800'])('refuses text that the database cannot keep: %j', async (title) => {
+    const response = await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'T-odd', title }));
+    expect(response.status).toBe(400);
+  });
+
+  it('left nothing unexpected in the log', () => {
+    expect(server.errors).toEqual([]);
+  });
+});
+
+describe('protection', () => {
+  it('asks for the CSRF token on writes', async () => {
+    const manager = await visitor(server.app, 'manager');
+    const response = await manager.forge('put', '/api/norms/spoil.cut.setup', { value: 6, expected: 5, reason: '' });
+    expect(response.status).toBe(403);
+  });
+
+  it('sends a strict content security policy and no powered-by', async () => {
+    const someone = await visitor(server.app);
+    const { headers } = await someone.call('get', '/api/health');
+    expect(headers['content-security-policy']).toContain("script-src 'self'");
+    expect(headers['content-security-policy']).not.toContain('unsafe-eval');
+    expect(headers).not.toHaveProperty('x-powered-by');
+    expect(headers['x-content-type-options']).toBe('nosniff');
+  });
+
+  it('keeps the session in a cookie that no script and no other site gets', async () => {
+    const someone = await visitor(server.app);
+    const response = await someone.signIn('viewer');
+    const cookie = (response.get('Set-Cookie') ?? []).find((text) => text.startsWith('druckerei.sid='));
+    expect(cookie).toMatch(/HttpOnly/);
+    expect(cookie).toMatch(/SameSite=Strict/);
+  });
+
+  it('gives a new session at sign-in', async () => {
+    const someone = await visitor(server.app);
+    const before = await server.database.pool.query<{ sid: string }>('SELECT sid FROM session');
+    await someone.signIn('viewer');
+    const after = await server.database.pool.query<{ sid: string }>("SELECT sid FROM session WHERE sess ->> 'accountId' IS NOT NULL");
+    const known = new Set(before.rows.map(({ sid }) => sid));
+    expect(after.rows.some(({ sid }) => !known.has(sid))).toBe(true);
+  });
+
+  it('stops guessing after a number of tries, counted in the database', async () => {
+    const guarded = await startServer('limit_test', { signInTries: 3 });
+    const statuses: number[] = [];
+    for (let i = 0; i < 5; i++) statuses.push((await (await visitor(guarded.app)).signIn('manager', 'wrong')).status);
+    expect(statuses).toEqual([401, 401, 401, 429, 429]);
+    expect((await (await visitor(guarded.app)).signIn('viewer')).status).toBe(200); // another name is not held up
+    await guarded.stop();
+  });
+
+  it('says the same about an unknown name and a wrong password', async () => {
+    const [unknown, wrong] = [await (await visitor(server.app)).signIn('ghost'), await (await visitor(server.app)).signIn('manager', 'wrong')];
+    expect(unknown.body).toEqual(wrong.body);
+  });
+
+  it('keeps passwords as argon2id', async () => {
+    const { rows } = await server.database.pool.query<{ password_hash: string }>('SELECT password_hash FROM account');
+    expect(rows.every(({ password_hash }) => password_hash.startsWith('$argon2id$'))).toBe(true);
+  });
+
+  it('forgets a session at sign-out', async () => {
+    const someone = await visitor(server.app, 'viewer');
+    expect((await someone.call('delete', '/api/session')).status).toBe(204);
+    expect((await someone.call('get', '/api/jobs')).status).toBe(401);
+  });
+});
+
+describe('OpenAPI', () => {
+  it('documents every endpoint', async () => {
+    const response = await (await visitor(server.app)).call('get', '/api/openapi.json');
+    const { paths } = response.body as { paths: Record<string, Record<string, { operationId: string }>> };
+    const documented = Object.values(paths).flatMap((methods) => Object.values(methods).map(({ operationId }) => operationId));
+    expect(documented.sort()).toEqual(endpoints.map(({ id }) => id).sort());
+  });
+});

@@ -1,0 +1,76 @@
+#!/usr/bin/env node
+// npm test: types, lint, unit tests, server tests on a real PostgreSQL, browser tests. Ends with one closing line.
+// `npm test -- core server` runs some parts only: types lint core contract formats server web e2e.
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { buildAll, buildPackages, installPackages, repo } from './build-steps.mjs';
+import { installPostgres, needPackage, testCluster } from './database.mjs';
+
+const wanted = process.argv.slice(2);
+const wants = (part) => wanted.length === 0 || wanted.includes(part);
+const results = [];
+const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-reports-'));
+
+function execute(name, command, args, env = {}) {
+  process.stdout.write(`\n== ${name}\n`);
+  return spawnSync(command, args, { cwd: repo, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } }).status === 0;
+}
+
+/** A check that passes or fails as a whole. */
+function check(name, command, args) {
+  if (wants(name)) results.push({ name, passed: 0, failed: 0, ok: execute(name, command, args) });
+}
+
+function jest(name, config, env, { esm = true } = {}) {
+  if (!wants(name)) return;
+  const report = path.join(reports, `${name}.json`);
+  const flags = esm ? ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning'] : [];
+  const ok = execute(name, process.execPath, [...flags, 'node_modules/jest/bin/jest.js', '-c', config, '--json', `--outputFile=${report}`, '--reporters=default'], env);
+  const counts = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 0, numFailedTestSuites: 0 };
+  // A suite that does not even start has no failed tests; it counts as one.
+  const failed = counts.numFailedTests + (counts.numFailedTests === 0 ? counts.numFailedTestSuites : 0);
+  results.push({ name, passed: counts.numPassedTests, failed, ok });
+}
+
+function browser(url) {
+  if (!wants('e2e')) return;
+  const report = path.join(reports, 'e2e.json');
+  const env = { TEST_DATABASE_URL: url, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
+  const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
+  const { expected = 0, unexpected = 0, flaky = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
+  results.push({ name: 'e2e', passed: expected, failed: unexpected + flaky, ok });
+}
+
+installPackages();
+if (wants('types') || wants('lint') || wants('e2e')) buildAll();
+else buildPackages();
+check('types', 'npm', ['run', '--silent', 'typecheck']);
+check('lint', 'npm', ['run', '--silent', 'lint']);
+for (const name of ['core', 'contract', 'formats']) jest(name, `packages/${name}/jest.config.mjs`, {});
+jest('web', 'apps/web/jest.config.mjs', {}, { esm: false });
+
+if (wants('server') || wants('e2e')) {
+  installPostgres();
+  const cluster = testCluster();
+  const end = () => cluster.destroy();
+  process.once('exit', end);
+  process.once('SIGINT', () => process.exit(130));
+  process.once('SIGTERM', () => process.exit(143));
+  cluster.start();
+  const url = cluster.database('druckerei_test');
+  jest('server', 'apps/server/jest.config.mjs', { TEST_DATABASE_URL: url });
+  needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
+  browser(url);
+}
+fs.rmSync(reports, { recursive: true, force: true });
+
+process.stdout.write('\n');
+for (const { name, passed, failed, ok } of results) process.stdout.write(`${name.padEnd(10)} ${ok ? 'ok' : 'FAILED'}${passed + failed > 0 ? `, ${passed} of ${passed + failed}` : ''}\n`);
+const sum = (field) => results.reduce((total, result) => total + result[field], 0);
+// A runner that failed without a failed test (types, lint, a crash) counts as one failure.
+const failed = sum('failed') + results.filter(({ ok, failed: n }) => !ok && n === 0).length;
+const passed = sum('passed') + results.filter(({ ok, passed: n }) => ok && n === 0).length;
+process.stdout.write(`${passed} passed, ${failed} failed\n`);
+process.exitCode = failed === 0 ? 0 : 1;
