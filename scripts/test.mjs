@@ -37,7 +37,7 @@ function jest(name, config, env, { esm = true } = {}) {
 function browser(url) {
   if (!wants('e2e')) return;
   const report = path.join(reports, 'e2e.json');
-  const env = { TEST_DATABASE_URL: url, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
+  const env = { E2E_DATABASE_URL: url, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
   const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
   const { expected = 0, unexpected = 0, flaky = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
   results.push({ name: 'e2e', passed: expected, failed: unexpected + flaky, ok });
@@ -62,7 +62,7 @@ if (wants('server') || wants('e2e')) {
   const url = cluster.database('druckerei_test');
   jest('server', 'apps/server/jest.config.mjs', { TEST_DATABASE_URL: url });
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-  browser(url);
+  browser(cluster.database('druckerei_e2e'));
 }
 fs.rmSync(reports, { recursive: true, force: true });
 

@@ -47,7 +47,9 @@ export const checkCsrf: RequestHandler = (request, _response, next) => {
     next();
     return;
   }
-  const { csrf } = request.session;
+  const { csrf, accountId } = request.session;
+  const signingIn = request.method === 'POST' && request.path === '/session';
+  if (accountId === undefined && !signingIn) throw new ProblemError(401, 'Sign in first');
   const sent = request.get(CSRF_HEADER);
   if (csrf === undefined || sent === undefined || !same(csrf, sent)) throw new ProblemError(403, 'The page is out of date. Load it again.', { detail: `${CSRF_HEADER} is missing or wrong` });
   next();

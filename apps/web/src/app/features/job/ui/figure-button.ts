@@ -21,7 +21,7 @@ import { count, quantity } from '../../../ui/format';
       background: none;
       border: 0;
       padding: 2px 3px;
-      margin: -2px -3px;
+      margin: 0 -3px;
       min-height: 24px;
       cursor: pointer;
       border-radius: 3px;

@@ -1,0 +1,150 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Page, expect, test } from '@playwright/test';
+import { balance, field, openExample, saved, signIn, station } from './steps';
+
+test.describe('jobs', () => {
+  test('a leaflet and a booklet are begun from their questions', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
+    await page.getByRole('dialog').getByLabel('Title').fill('Ferry leaflet');
+    await expect(page.getByText(/press sheets, 8 plates/)).toBeVisible();
+    await page.getByRole('button', { name: 'Create job' }).click();
+    await expect(page.getByRole('heading', { name: 'NEW-1 Ferry leaflet' })).toBeVisible();
+    await expect(station(page, 'fold')).toBeVisible();
+
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.getByRole('radio', { name: 'Saddle-stitched booklet' }).click();
+    await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
+    await page.getByRole('dialog').getByLabel('Title').fill('Season booklet');
+    await page.getByLabel('Text pages').fill('30');
+    await expect(page.getByText('The pages must be a multiple of 4.')).toBeVisible();
+    await page.getByLabel('Text pages').fill('24');
+    await page.getByLabel('Page, trimmed').click();
+    await page.getByRole('option', { name: 'A5' }).click();
+    await page.getByRole('button', { name: 'Create job' }).click();
+    await expect(page.getByText('This job number is taken')).toBeVisible();
+    await page.getByRole('dialog').getByLabel('Number').fill('NEW-2');
+    await page.getByRole('button', { name: 'Create job' }).click();
+    await expect(station(page, 'stitch')).toBeVisible();
+  });
+
+  test('are searched, sorted and copied', async ({ page }) => {
+    await signIn(page);
+    await page.getByRole('searchbox').fill('no such job');
+    await expect(page.getByText('No job holds')).toBeVisible();
+    await page.getByRole('button', { name: 'Show all' }).click();
+    await page.getByRole('searchbox').fill('HB-204');
+    await page.getByRole('button', { name: 'Copies' }).click();
+    await expect(page.getByRole('row').nth(1)).toContainText('Concert programme');
+    await page.getByRole('button', { name: 'Copy HB-2042' }).click();
+    await page.getByRole('dialog').getByLabel('Number').fill('COPY-9');
+    await page.getByRole('button', { name: 'Copy', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'COPY-9 Concert programme' })).toBeVisible();
+  });
+});
+
+test('a norm is changed with its reason, and drafts are planned with it', async ({ page }) => {
+  await signIn(page);
+  await openExample(page, 'trail-map', (job) => {
+    job['route'] = (job['route'] as Record<string, unknown>[]).map(({ setup: _setup, ...step }) => step);
+  });
+  const url = page.url();
+  const before = await balance(page, 'total.pressSheets').getByRole('button').textContent();
+  await page.getByRole('link', { name: 'Norms' }).click();
+  const change = async (value: string, reason: string) => {
+    await page.getByRole('button', { name: 'Change Score: Set-up' }).waitFor();
+    await page.getByRole('button', { name: 'Change Guillotine: Set-up' }).click();
+    await page.getByLabel('Value').fill(value);
+    await page.getByLabel('Why').fill(reason);
+    await page.getByRole('button', { name: 'Set the norm' }).click();
+  };
+  await change('-1', 'typing error');
+  await expect(page.getByRole('alert')).toContainText('Set-up: from 0 to 1,000,000, whole');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await change('45', 'new operator');
+  await expect(page.locator('[data-norm="spoil.cut.setup"]')).toContainText('shipped 5');
+  await expect(page.getByRole('complementary')).toContainText('Production manager: new operator');
+  await page.goto(url);
+  await expect(balance(page, 'total.pressSheets').getByRole('button')).not.toHaveText(before ?? '');
+  await page.getByRole('link', { name: 'Norms' }).click();
+  await change('5', 'back');
+  await expect(page.locator('[data-norm="spoil.cut.setup"] .number')).toHaveText('5');
+});
+
+test('who only reads changes nothing', async ({ page }) => {
+  await signIn(page, 'viewer');
+  await expect(page.getByRole('button', { name: 'New job' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'HB-2042' }).click();
+  await expect(page.locator('dk-save-mark')).toHaveText(/Read only/);
+  await expect(field(page, 'order.quantity')).toHaveJSProperty('readOnly', true);
+  await expect(page.getByRole('button', { name: 'Release' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Norms' }).click();
+  await expect(page.getByRole('button', { name: 'Change Guillotine: Set-up' })).toHaveCount(0);
+});
+
+test('all of it goes by keys', async ({ page }) => {
+  await signIn(page);
+  await openExample(page, 'trail-map');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Next operation');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await expect(station(page, 'print-map')).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(station(page, 'print-map-2')).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('w');
+  await expect(page.locator('dk-working .value')).toHaveText('5,204 sheets');
+  await page.keyboard.press('o');
+  await field(page, 'order.quantity').fill('11000');
+  await field(page, 'order.quantity').blur();
+  await expect(balance(page, 'total.pressSheets')).toContainText('was');
+  await page.keyboard.press('Control+z');
+  await expect(field(page, 'order.quantity')).toHaveValue('10,000');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeFocused();
+  await page.keyboard.type('schools');
+  await expect(page.getByRole('option')).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-school=added]')).toBeVisible();
+  await saved(page);
+});
+
+test.describe('accessibility', () => {
+  async function check(page: Page, name: string): Promise<void> {
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(violations.map(({ id, nodes }) => `${name}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual([]);
+  }
+
+  for (const colorScheme of ['light', 'dark'] as const) {
+    test(`every view holds WCAG 2.2 AA as far as a program can tell (${colorScheme})`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme });
+      await page.goto('/sign-in');
+      await expect(page.getByRole('heading', { name: 'Druckerei' })).toBeVisible();
+      await check(page, 'sign-in');
+      await signIn(page);
+      await expect(page.getByRole('link', { name: 'HB-2042' })).toBeVisible();
+      await check(page, 'jobs');
+      await page.getByRole('button', { name: 'New job' }).click();
+      await expect(page.getByText(/press sheets/)).toBeVisible();
+      await check(page, 'new job');
+      await openExample(page, 'concert-programme');
+      await check(page, 'job, order');
+      await station(page, 'print-cover').click();
+      await page.locator('[data-test=in] button').click();
+      await check(page, 'job, press and working');
+      await page.getByRole('tab', { name: 'Schools' }).click();
+      await expect(page.locator('[data-school=added]').first()).toBeVisible();
+      await check(page, 'job, schools');
+      await page.getByRole('tab', { name: 'Revisions' }).click();
+      await expect(page.getByRole('link', { name: 'Revision 1' })).toBeVisible();
+      await check(page, 'job, revisions');
+      await page.getByRole('link', { name: 'Norms' }).click();
+      await expect(page.getByText('Print, perfecting')).toBeVisible();
+      await check(page, 'norms');
+    });
+  }
+});

@@ -1,0 +1,47 @@
+import fs from 'node:fs';
+import { type Locator, type Page, expect } from '@playwright/test';
+
+export type Login = 'manager' | 'operator' | 'viewer';
+
+/** Signs in by hand, as a user does. */
+export async function signIn(page: Page, login: Login = 'manager'): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByLabel('Name').fill(login);
+  await page.getByLabel('Password').fill('weir-and-wheel');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+}
+
+let made = 0;
+
+/** A job of the test's own out of a shipped example, opened. Returns its id. */
+export async function openExample(page: Page, name: 'trail-map' | 'concert-programme', patch: (job: Record<string, unknown>) => void = () => undefined): Promise<number> {
+  const job = JSON.parse(fs.readFileSync(new URL(`../../docs/examples/${name}.json`, import.meta.url), 'utf8')) as Record<string, unknown>;
+  job['number'] = `E2E-${process.pid}-${++made}`;
+  patch(job);
+  const token = (await page.context().cookies()).find((cookie) => cookie.name === 'XSRF-TOKEN')?.value ?? '';
+  const response = await page.request.post('/api/jobs', { data: job, headers: { 'X-XSRF-TOKEN': token } });
+  expect(response.status()).toBe(201);
+  const { id } = (await response.json()) as { id: number };
+  await page.goto(`/jobs/${id}`);
+  await expect(page.locator('dk-stream svg')).toBeVisible();
+  return id;
+}
+
+/** A figure of the balance line. */
+export const balance = (page: Page, id: string): Locator => page.locator(`dk-balance [data-figure="${id}"]`);
+export const station = (page: Page, id: string): Locator => page.locator(`[data-step="${id}"]`);
+export const field = (page: Page, path: string): Locator => page.locator(`[data-path="${path}"]`);
+export const saved = (page: Page): Promise<void> => expect(page.locator('dk-save-mark')).toHaveText(/Saved/);
+
+/** Text of a PDF, page by page joined. */
+export async function pdfText(bytes: Uint8Array): Promise<string> {
+  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  const pages: string[] = [];
+  for (let n = 1; n <= document.numPages; n++) {
+    const content = await (await document.getPage(n)).getTextContent();
+    pages.push(content.items.map((item) => ('str' in item ? item.str : '')).join(' '));
+  }
+  return pages.join('\n').replace(/\s+/g, ' ');
+}
