@@ -12,7 +12,9 @@ const stamps = path.join(repo, '.data', 'stamps');
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: repo, stdio: ['ignore', 2, 2], ...options });
   if (result.status !== 0) {
-    process.stderr.write(`${command} ${args.join(' ')} failed (${result.status ?? result.signal ?? result.error?.message})\n`);
+    process.stderr.write(
+      `${command} ${args.join(' ')} failed (${result.status ?? result.signal ?? result.error?.message})\n`,
+    );
     process.exit(result.status ?? 1);
   }
   return result;
@@ -30,7 +32,8 @@ function filesBelow(entry) {
 
 function fingerprint(entries) {
   const hash = createHash('sha256');
-  for (const file of entries.flatMap(filesBelow).sort()) hash.update(path.relative(repo, file)).update(fs.readFileSync(file));
+  for (const file of entries.flatMap(filesBelow).sort())
+    hash.update(path.relative(repo, file)).update(fs.readFileSync(file));
   return hash.digest('hex');
 }
 
@@ -56,18 +59,30 @@ export const installPackages = () =>
 
 export const buildPackages = () =>
   unlessFresh('packages', [...base, ...packages.map((p) => `${p}/src`)], 'packages/formats/dist/index.js', () => {
-    run(process.execPath, [tsc, '-b', ...packages]);
+    run(process.execPath, [tsc, '-b', ...packages.map((p) => `${p}/tsconfig.build.json`)]);
   });
 
 export const buildServer = () =>
-  unlessFresh('server', [...base, 'apps/server/src', ...packages.map((p) => `${p}/src`)], 'apps/server/dist/main.js', () => {
-    run(process.execPath, [tsc, '-b', 'apps/server']);
-  });
+  unlessFresh(
+    'server',
+    [...base, 'apps/server/src', ...packages.map((p) => `${p}/src`)],
+    'apps/server/dist/main.js',
+    () => {
+      run(process.execPath, [tsc, '-b', 'apps/server/tsconfig.build.json']);
+    },
+  );
 
 export const buildWeb = () =>
-  unlessFresh('web', [...base, 'apps/web', 'packages/core/src', 'packages/contract/src'], 'apps/web/dist/index.html', () => {
-    run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], { cwd: path.join(repo, 'apps/web') });
-  });
+  unlessFresh(
+    'web',
+    [...base, 'apps/web', 'packages/core/src', 'packages/contract/src'],
+    'apps/web/dist/index.html',
+    () => {
+      run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
+        cwd: path.join(repo, 'apps/web'),
+      });
+    },
+  );
 
 export function buildAll() {
   buildPackages();

@@ -13,8 +13,15 @@ const ROLE = 'druckerei';
 
 function binDir() {
   const base = '/usr/lib/postgresql'; // Debian keeps initdb and pg_ctl off the PATH
-  const versions = fs.existsSync(base) ? fs.readdirSync(base).filter((name) => /^\d+$/.test(name)).sort((a, b) => b - a) : [];
-  return versions.map((version) => path.join(base, version, 'bin')).find((dir) => fs.existsSync(path.join(dir, 'initdb')));
+  const versions = fs.existsSync(base)
+    ? fs
+        .readdirSync(base)
+        .filter((name) => /^\d+$/.test(name))
+        .sort((a, b) => b - a)
+    : [];
+  return versions
+    .map((version) => path.join(base, version, 'bin'))
+    .find((dir) => fs.existsSync(path.join(dir, 'initdb')));
 }
 
 /** Installs a Debian package when `present` says that it is missing; without root it says what to do. */
@@ -54,7 +61,12 @@ export function cluster({ home, port, durable }) {
     const [file, argv] = isRoot ? ['runuser', ['-u', ACCOUNT, '--', ...command]] : [command[0], command.slice(1)];
     // A daemon inherits its parent's streams: with a pipe the call would wait for it for ever.
     const stdio = program === 'pg_ctl' ? 'ignore' : ['ignore', 'pipe', 'pipe'];
-    const result = spawnSync(file, argv, { cwd: home, stdio, encoding: 'utf8', env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8', TZ: 'UTC' } });
+    const result = spawnSync(file, argv, {
+      cwd: home,
+      stdio,
+      encoding: 'utf8',
+      env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8', TZ: 'UTC' },
+    });
     if (check && result.status !== 0) {
       const tail = fs.existsSync(log) ? fs.readFileSync(log, 'utf8').split('\n').slice(-12).join('\n') : '';
       throw new Error(`${program} failed (${result.status ?? result.signal}): ${result.stderr ?? ''}\n${tail}`);
@@ -63,7 +75,24 @@ export function cluster({ home, port, durable }) {
   }
   const made = () => fs.existsSync(path.join(data, 'PG_VERSION'));
   const running = () => made() && pg('pg_ctl', ['status', '-D', data], { check: false }).status === 0;
-  const psql = (sql) => pg('psql', ['-X', '-q', '-At', '-v', 'ON_ERROR_STOP=1', '-h', socket, '-p', String(port), '-U', 'postgres', '-d', 'postgres', '-c', sql]).stdout.trim();
+  const psql = (sql) =>
+    pg('psql', [
+      '-X',
+      '-q',
+      '-At',
+      '-v',
+      'ON_ERROR_STOP=1',
+      '-h',
+      socket,
+      '-p',
+      String(port),
+      '-U',
+      'postgres',
+      '-d',
+      'postgres',
+      '-c',
+      sql,
+    ]).stdout.trim();
 
   function own(dir) {
     fs.mkdirSync(dir, { recursive: true, mode: 0o700 });
@@ -80,12 +109,33 @@ export function cluster({ home, port, durable }) {
       if (!made()) {
         fs.rmSync(data, { recursive: true, force: true }); // half made
         // The socket lies in a folder of the account's own; over the port a password is asked.
-        pg('initdb', ['-D', data, '-U', 'postgres', '--auth-local=trust', '--auth-host=scram-sha-256', '--encoding=UTF8', '--locale=C.UTF-8', '--no-instructions']);
+        pg('initdb', [
+          '-D',
+          data,
+          '-U',
+          'postgres',
+          '--auth-local=trust',
+          '--auth-host=scram-sha-256',
+          '--encoding=UTF8',
+          '--locale=C.UTF-8',
+          '--no-instructions',
+        ]);
       }
       const started = !running();
       if (started) {
         const careless = durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
-        pg('pg_ctl', ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', `-p ${port} -k ${socket} -c listen_addresses=127.0.0.1 -c timezone=UTC${careless}`]);
+        pg('pg_ctl', [
+          'start',
+          '-w',
+          '-t',
+          '60',
+          '-D',
+          data,
+          '-l',
+          log,
+          '-o',
+          `-p ${port} -k ${socket} -c listen_addresses=127.0.0.1 -c timezone=UTC${careless}`,
+        ]);
       }
       if (psql(`SELECT 1 FROM pg_roles WHERE rolname = '${ROLE}'`) !== '1') {
         const password = randomBytes(24).toString('hex');
@@ -96,7 +146,8 @@ export function cluster({ home, port, durable }) {
     },
     /** Makes a database unless it is there. The name is one of our own. */
     database(name) {
-      if (psql(`SELECT 1 FROM pg_database WHERE datname = '${name}'`) !== '1') psql(`CREATE DATABASE ${name} OWNER ${ROLE}`);
+      if (psql(`SELECT 1 FROM pg_database WHERE datname = '${name}'`) !== '1')
+        psql(`CREATE DATABASE ${name} OWNER ${ROLE}`);
       return this.url(name);
     },
     stop() {

@@ -24,7 +24,15 @@ if (url === undefined) {
 const server = spawn(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js'], {
   cwd: repo,
   stdio: ['ignore', 'inherit', 'inherit'],
-  env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: port, DEMO: '1', WEB_DIR: path.join(repo, 'apps/web/dist'), LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
+  env: {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: url,
+    PORT: port,
+    DEMO: '1',
+    WEB_DIR: path.join(repo, 'apps/web/dist'),
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+  },
 });
 
 let stopping = false;
@@ -43,7 +51,10 @@ server.on('exit', (code) => {
 const address = `http://127.0.0.1:${port}`;
 const until = Date.now() + 60_000;
 while (!stopping && Date.now() < until) {
-  const up = await fetch(`${address}/api/health`).then((r) => r.ok, () => false);
+  const up = await fetch(`${address}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  );
   if (up) {
     const { DEMO_ACCOUNTS } = await import('../apps/server/dist/demo/load-demo.js');
     say(`\nDruckerei is at ${address}\n\nDemo sign-ins:`);

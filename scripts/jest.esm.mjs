@@ -8,6 +8,6 @@ export const esmConfig = (rootDir) => ({
   moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
-    '^.+\\.ts$': ['ts-jest', { useESM: true, tsconfig: '<rootDir>/tsconfig.spec.json', diagnostics: false }],
+    '^.+\\.ts$': ['ts-jest', { useESM: true, tsconfig: '<rootDir>/tsconfig.json', diagnostics: false }],
   },
 });

@@ -15,7 +15,10 @@ const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-reports-'));
 
 function execute(name, command, args, env = {}) {
   process.stdout.write(`\n== ${name}\n`);
-  return spawnSync(command, args, { cwd: repo, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } }).status === 0;
+  return (
+    spawnSync(command, args, { cwd: repo, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+      .status === 0
+  );
 }
 
 /** A check that passes or fails as a whole. */
@@ -27,8 +30,23 @@ function jest(name, config, env, { esm = true } = {}) {
   if (!wants(name)) return;
   const report = path.join(reports, `${name}.json`);
   const flags = esm ? ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning'] : [];
-  const ok = execute(name, process.execPath, [...flags, 'node_modules/jest/bin/jest.js', '-c', config, '--json', `--outputFile=${report}`, '--reporters=default'], env);
-  const counts = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 0, numFailedTestSuites: 0 };
+  const ok = execute(
+    name,
+    process.execPath,
+    [
+      ...flags,
+      'node_modules/jest/bin/jest.js',
+      '-c',
+      config,
+      '--json',
+      `--outputFile=${report}`,
+      '--reporters=default',
+    ],
+    env,
+  );
+  const counts = fs.existsSync(report)
+    ? JSON.parse(fs.readFileSync(report, 'utf8'))
+    : { numPassedTests: 0, numFailedTests: 0, numFailedTestSuites: 0 };
   // A suite that does not even start has no failed tests; it counts as one.
   const failed = counts.numFailedTests + (counts.numFailedTests === 0 ? counts.numFailedTestSuites : 0);
   results.push({ name, passed: counts.numPassedTests, failed, ok });
@@ -39,7 +57,11 @@ function browser(url) {
   const report = path.join(reports, 'e2e.json');
   const env = { E2E_DATABASE_URL: url, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
   const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
-  const { expected = 0, unexpected = 0, flaky = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
+  const {
+    expected = 0,
+    unexpected = 0,
+    flaky = 0,
+  } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
   results.push({ name: 'e2e', passed: expected, failed: unexpected + flaky, ok });
 }
 
@@ -67,7 +89,10 @@ if (wants('server') || wants('e2e')) {
 fs.rmSync(reports, { recursive: true, force: true });
 
 process.stdout.write('\n');
-for (const { name, passed, failed, ok } of results) process.stdout.write(`${name.padEnd(10)} ${ok ? 'ok' : 'FAILED'}${passed + failed > 0 ? `, ${passed} of ${passed + failed}` : ''}\n`);
+for (const { name, passed, failed, ok } of results)
+  process.stdout.write(
+    `${name.padEnd(10)} ${ok ? 'ok' : 'FAILED'}${passed + failed > 0 ? `, ${passed} of ${passed + failed}` : ''}\n`,
+  );
 const sum = (field) => results.reduce((total, result) => total + result[field], 0);
 // A runner that failed without a failed test (types, lint, a crash) counts as one failure.
 const failed = sum('failed') + results.filter(({ ok, failed: n }) => !ok && n === 0).length;

@@ -48,7 +48,7 @@ test.describe('jobs', () => {
 test('a norm is changed with its reason, and drafts are planned with it', async ({ page }) => {
   await signIn(page);
   await openExample(page, 'trail-map', (job) => {
-    job['route'] = (job['route'] as Record<string, unknown>[]).map(({ setup: _setup, ...step }) => step);
+    job.route = (job.route as Record<string, unknown>[]).map(({ setup: _setup, ...step }) => step);
   });
   const url = page.url();
   const before = await balance(page, 'total.pressSheets').getByRole('button').textContent();
@@ -115,8 +115,12 @@ test('all of it goes by keys', async ({ page }) => {
 
 test.describe('accessibility', () => {
   async function check(page: Page, name: string): Promise<void> {
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-    expect(violations.map(({ id, nodes }) => `${name}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual([]);
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    expect(
+      violations.map(({ id, nodes }) => `${name}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`),
+    ).toEqual([]);
   }
 
   for (const colorScheme of ['light', 'dark'] as const) {

@@ -10,8 +10,14 @@ test.describe('the trail map', () => {
     // the material run, from bought paper to packed maps
     await expect(balance(page, 'total.pressSheets')).toContainText('5,484 sheets');
     await expect(balance(page, 'total.plates')).toContainText('4 plates');
-    await expect(station(page, 'print-map')).toHaveAttribute('aria-label', 'Print: 5,484 sheets in, 5,204 sheets out, 280 spoiled');
-    await expect(station(page, 'fold')).toHaveAttribute('aria-label', 'Fold: 10,173 maps in, 10,011 maps out, 162 spoiled');
+    await expect(station(page, 'print-map')).toHaveAttribute(
+      'aria-label',
+      'Print: 5,484 sheets in, 5,204 sheets out, 280 spoiled',
+    );
+    await expect(station(page, 'fold')).toHaveAttribute(
+      'aria-label',
+      'Fold: 10,173 maps in, 10,011 maps out, 162 spoiled',
+    );
 
     // a change moves every figure at once, and the balance says what it did
     await field(page, 'order.quantity').fill('12,000');
@@ -39,24 +45,40 @@ test.describe('the trail map', () => {
     await page.getByRole('button', { name: 'Documents' }).click();
     const ticket = await page.request.get((await link.getAttribute('href')) ?? '');
     const text = await pdfText(await ticket.body());
-    for (const words of ['HB-2041 Trail map', '5,484 sheets', '10,173 maps', 'Revision 1, released', 'Double-sheet detector: sheet caliper 106', 'Take a sample every 500 sheets', 'never reach under the clamp', 'Four folds']) {
+    for (const words of [
+      'HB-2041 Trail map',
+      '5,484 sheets',
+      '10,173 maps',
+      'Revision 1, released',
+      'Double-sheet detector: sheet caliper 106',
+      'Take a sample every 500 sheets',
+      'never reach under the clamp',
+      'Four folds',
+    ]) {
       expect(text).toContain(words);
     }
     expect(text).not.toContain('DRAFT');
-    const tags = await page.request.get((await page.getByRole('menuitem', { name: 'Pile tags' }).getAttribute('href')) ?? '');
+    const tags = await page.request.get(
+      (await page.getByRole('menuitem', { name: 'Pile tags' }).getAttribute('href')) ?? '',
+    );
     expect(await pdfText(await tags.body())).toContain('pile 1 of');
   });
 
   test('opens a figure down to its norm', async ({ page }) => {
     await signIn(page);
     await openExample(page, 'trail-map', (job) => {
-      job['route'] = (job['route'] as Record<string, unknown>[]).map(({ setup: _setup, running: _running, ...step }) => step);
+      job.route = (job.route as Record<string, unknown>[]).map(
+        ({ setup: _setup, running: _running, ...step }) => step,
+      );
     });
     await station(page, 'cut').click();
     await page.locator('[data-test=in] button').click();
     const working = page.locator('dk-working');
     await expect(working).toContainText('Into the machine, step by step');
-    await working.getByRole('row', { name: /^running/ }).getByRole('button').click();
+    await working
+      .getByRole('row', { name: /^running/ })
+      .getByRole('button')
+      .click();
     await working.getByRole('row', { name: /^norm/ }).getByRole('button').click();
     await expect(working.getByRole('heading')).toHaveText('Guillotine: running spoilage');
     await expect(working).toContainText('0.2 %');
@@ -91,8 +113,13 @@ test('the concert programme joins three lanes at the stitcher', async ({ page })
   await signIn(page);
   await page.getByRole('link', { name: 'HB-2042' }).click();
   await page.getByRole('tab', { name: 'Schools' }).click();
-  const cell = (component: string, school: string) => page.locator(`[data-component=${component}][data-school=${school}]`);
-  for (const [component, step, added] of [['section-1', '3,536', '3,526'], ['section-2', '655', '653'], ['cover', '685', '683']] as const) {
+  const cell = (component: string, school: string) =>
+    page.locator(`[data-component=${component}][data-school=${school}]`);
+  for (const [component, step, added] of [
+    ['section-1', '3,536', '3,526'],
+    ['section-2', '655', '653'],
+    ['cover', '685', '683'],
+  ] as const) {
     await expect(cell(component, 'step')).toHaveText(step);
     await expect(cell(component, 'added')).toHaveText(added);
   }

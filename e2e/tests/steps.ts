@@ -15,9 +15,15 @@ export async function signIn(page: Page, login: Login = 'manager'): Promise<void
 let made = 0;
 
 /** A job of the test's own out of a shipped example, opened. Returns its id. */
-export async function openExample(page: Page, name: 'trail-map' | 'concert-programme', patch: (job: Record<string, unknown>) => void = () => undefined): Promise<number> {
-  const job = JSON.parse(fs.readFileSync(new URL(`../../docs/examples/${name}.json`, import.meta.url), 'utf8')) as Record<string, unknown>;
-  job['number'] = `E2E-${process.pid}-${++made}`;
+export async function openExample(
+  page: Page,
+  name: 'trail-map' | 'concert-programme',
+  patch: (job: Record<string, unknown>) => void = () => undefined,
+): Promise<number> {
+  const job = JSON.parse(
+    fs.readFileSync(new URL(`../../docs/examples/${name}.json`, import.meta.url), 'utf8'),
+  ) as Record<string, unknown>;
+  job.number = `E2E-${process.pid}-${++made}`;
   patch(job);
   const token = (await page.context().cookies()).find((cookie) => cookie.name === 'XSRF-TOKEN')?.value ?? '';
   const response = await page.request.post('/api/jobs', { data: job, headers: { 'X-XSRF-TOKEN': token } });

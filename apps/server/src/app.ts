@@ -50,7 +50,11 @@ function serveWeb(app: Express, webDir: string): void {
   app.use(
     express.static(webDir, {
       index: false,
-      setHeaders: (response, file) => response.setHeader('Cache-Control', /-[A-Z0-9]{8}\./.test(path.basename(file)) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+      setHeaders: (response, file) =>
+        response.setHeader(
+          'Cache-Control',
+          /-[A-Z0-9]{8}\./.test(path.basename(file)) ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
     }),
   );
   app.get('/{*path}', (_request, response) => {
@@ -60,10 +64,22 @@ function serveWeb(app: Express, webDir: string): void {
 }
 
 /** The whole server as an Express application; the caller listens and closes. */
-export async function createApp({ database, log, sessionSecret, webDir, checkAnswers = false, signInTries = 10 }: AppOptions): Promise<Express> {
+export async function createApp({
+  database,
+  log,
+  sessionSecret,
+  webDir,
+  checkAnswers = false,
+  signInTries = 10,
+}: AppOptions): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, redact: ['req.headers.cookie', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'] }));
+  app.use(
+    pinoHttp({
+      logger: log,
+      redact: ['req.headers.cookie', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
+    }),
+  );
   app.use(SECURITY, compression());
   const api = '/api';
   app.use(api, express.json({ limit: '2mb' }), sessions(database, sessionSecret), checkCsrf);
@@ -72,7 +88,12 @@ export async function createApp({ database, log, sessionSecret, webDir, checkAns
     next();
   });
   const document = openApiDocument();
-  const handlers = { ...(await accountHandlers(database)), ...worksHandlers(database), ...jobHandlers(database), openapi: () => document };
+  const handlers = {
+    ...(await accountHandlers(database)),
+    ...worksHandlers(database),
+    ...jobHandlers(database),
+    openapi: () => document,
+  };
   registerEndpoints(app, handlers, { database, checkAnswers, before: { signIn: signInLimit(database, signInTries) } });
   app.use(api, unknownRoute);
   if (webDir !== undefined) serveWeb(app, webDir);

@@ -11,7 +11,17 @@ import { addAccount } from './features/accounts/accounts.js';
  * sessions then end with the process), DEMO=1 (loads the demo), ADMIN_LOGIN and ADMIN_PASSWORD (first manager of a works
  * without the demo), LOG_LEVEL (info), SIGN_IN_TRIES (10).
  */
-const { DATABASE_URL, PORT = '3900', WEB_DIR, SESSION_SECRET, DEMO, ADMIN_LOGIN, ADMIN_PASSWORD, LOG_LEVEL = 'info', SIGN_IN_TRIES = '10' } = process.env;
+const {
+  DATABASE_URL,
+  PORT = '3900',
+  WEB_DIR,
+  SESSION_SECRET,
+  DEMO,
+  ADMIN_LOGIN,
+  ADMIN_PASSWORD,
+  LOG_LEVEL = 'info',
+  SIGN_IN_TRIES = '10',
+} = process.env;
 const log = pino({ level: LOG_LEVEL });
 if (DATABASE_URL === undefined) {
   log.fatal('DATABASE_URL is not set');
@@ -22,7 +32,14 @@ const ran = await migrate(database);
 if (ran.length > 0) log.info({ migrations: ran }, 'schema brought up to date');
 await setUpWorks(database);
 if (DEMO === '1') await loadDemo(database);
-if (ADMIN_LOGIN && ADMIN_PASSWORD) await addAccount(database, { login: ADMIN_LOGIN, name: ADMIN_LOGIN, role: 'manager', password: ADMIN_PASSWORD, demo: false });
+if (ADMIN_LOGIN && ADMIN_PASSWORD)
+  await addAccount(database, {
+    login: ADMIN_LOGIN,
+    name: ADMIN_LOGIN,
+    role: 'manager',
+    password: ADMIN_PASSWORD,
+    demo: false,
+  });
 
 const sessionSecret = SESSION_SECRET ?? randomBytes(32).toString('hex');
 const app = await createApp({ database, log, sessionSecret, webDir: WEB_DIR, signInTries: Number(SIGN_IN_TRIES) });

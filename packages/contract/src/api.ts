@@ -6,17 +6,29 @@ export const ROLES = ['manager', 'operator', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
 export const roleSchema = z.enum(ROLES);
-export const accountSchema = z.strictObject({ id: z.int(), login: z.string(), name: z.string(), role: roleSchema }).meta({ id: 'Account' });
+export const accountSchema = z
+  .strictObject({ id: z.int(), login: z.string(), name: z.string(), role: roleSchema })
+  .meta({ id: 'Account' });
 export type Account = z.output<typeof accountSchema>;
 
-export const signInSchema = z.strictObject({ login: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) }).meta({ id: 'SignIn' });
+export const signInSchema = z
+  .strictObject({ login: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
+  .meta({ id: 'SignIn' });
 
 const sourceSchema = z.strictObject({ label: z.enum(SOURCE_LABELS), note: z.string().optional() });
 const sheetSchema = z.strictObject({ widthMm: z.number(), heightMm: z.number(), grain: z.enum(['width', 'height']) });
 const pair = z.tuple([z.number(), z.number()]);
 const pressSchema = z.strictObject({
-  units: z.int(), perfects: z.boolean(), turnsSheet: z.boolean(), maxSheetMm: pair, minSheetMm: pair,
-  minCaliperUm: z.number(), maxCaliperUm: z.number(), gripperMm: z.number(), tailMm: z.number(), sideMm: z.number(),
+  units: z.int(),
+  perfects: z.boolean(),
+  turnsSheet: z.boolean(),
+  maxSheetMm: pair,
+  minSheetMm: pair,
+  minCaliperUm: z.number(),
+  maxCaliperUm: z.number(),
+  gripperMm: z.number(),
+  tailMm: z.number(),
+  sideMm: z.number(),
 });
 
 /** The works as core plans for it. */
@@ -26,21 +38,50 @@ export const worksSchema = z
     currency: z.string().length(3),
     machines: z.array(
       z.strictObject({
-        id: z.string(), name: z.string(),
-        process: z.enum(['sheet-fed', 'coater', 'guillotine', 'scorer', 'folder', 'stitcher', 'trimmer', 'bander', 'hand']),
+        id: z.string(),
+        name: z.string(),
+        process: z.enum([
+          'sheet-fed',
+          'coater',
+          'guillotine',
+          'scorer',
+          'folder',
+          'stitcher',
+          'trimmer',
+          'bander',
+          'hand',
+        ]),
         press: pressSchema.optional(),
       }),
     ),
-    stocks: z.array(z.strictObject({ id: z.string(), name: z.string(), gsm: z.number(), bulk: z.number(), coated: z.boolean(), sheets: z.array(sheetSchema) })),
+    stocks: z.array(
+      z.strictObject({
+        id: z.string(),
+        name: z.string(),
+        gsm: z.number(),
+        bulk: z.number(),
+        coated: z.boolean(),
+        sheets: z.array(sheetSchema),
+      }),
+    ),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
   .meta({ id: 'Works' });
 
 export const normGroupSchema = z.enum(NORM_GROUPS);
 /** A norm changed by hand; `expected` is the value that the editor saw, so that nobody overwrites another's change unseen. */
-export const normChangeSchema = z.strictObject({ value: z.number(), expected: z.number(), reason: z.string().trim().max(300) }).meta({ id: 'NormChange' });
+export const normChangeSchema = z
+  .strictObject({ value: z.number(), expected: z.number(), reason: z.string().trim().max(300) })
+  .meta({ id: 'NormChange' });
 export const normHistorySchema = z
-  .strictObject({ norm: z.string(), before: z.number(), after: z.number(), reason: z.string(), by: z.string(), at: z.iso.datetime() })
+  .strictObject({
+    norm: z.string(),
+    before: z.number(),
+    after: z.number(),
+    reason: z.string(),
+    by: z.string(),
+    at: z.iso.datetime(),
+  })
   .meta({ id: 'NormHistoryEntry' });
 export type NormHistoryEntry = z.output<typeof normHistorySchema>;
 
@@ -51,16 +92,29 @@ export type JobStatus = z.output<typeof statusSchema>;
 
 export const jobRowSchema = z
   .strictObject({
-    id: z.int(), number: z.string(), title: z.string(), customer: z.string(), family: z.string(), due: z.string().nullable(),
-    quantity: z.number(), status: statusSchema, revision: z.int(), changedAt: z.iso.datetime(), changedBy: z.string(),
+    id: z.int(),
+    number: z.string(),
+    title: z.string(),
+    customer: z.string(),
+    family: z.string(),
+    due: z.string().nullable(),
+    quantity: z.number(),
+    status: statusSchema,
+    revision: z.int(),
+    changedAt: z.iso.datetime(),
+    changedBy: z.string(),
   })
   .meta({ id: 'JobRow' });
 export type JobRow = z.output<typeof jobRowSchema>;
 
 export const revisionRowSchema = z
   .strictObject({
-    revision: z.int(), state: z.enum(['draft', 'released']), changedAt: z.iso.datetime(), changedBy: z.string(),
-    releasedAt: z.iso.datetime().nullable(), releasedBy: z.string().nullable(),
+    revision: z.int(),
+    state: z.enum(['draft', 'released']),
+    changedAt: z.iso.datetime(),
+    changedBy: z.string(),
+    releasedAt: z.iso.datetime().nullable(),
+    releasedBy: z.string().nullable(),
   })
   .meta({ id: 'RevisionRow' });
 export type RevisionRow = z.output<typeof revisionRowSchema>;
@@ -68,8 +122,15 @@ export type RevisionRow = z.output<typeof revisionRowSchema>;
 /** One revision: the job, and the works it is planned with (frozen once released). */
 export const revisionSchema = z
   .strictObject({
-    id: z.int(), revision: z.int(), state: z.enum(['draft', 'released']), version: z.int(), changedAt: z.iso.datetime(), changedBy: z.string(),
-    job: jobSchema, works: worksSchema, revisions: z.array(revisionRowSchema),
+    id: z.int(),
+    revision: z.int(),
+    state: z.enum(['draft', 'released']),
+    version: z.int(),
+    changedAt: z.iso.datetime(),
+    changedBy: z.string(),
+    job: jobSchema,
+    works: worksSchema,
+    revisions: z.array(revisionRowSchema),
   })
   .meta({ id: 'Revision' });
 export type Revision = z.output<typeof revisionSchema>;
@@ -77,16 +138,27 @@ export type Revision = z.output<typeof revisionSchema>;
 /** Saving a draft: `version` is the one that the editor started from. */
 export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSchema }).meta({ id: 'SaveDraft' });
 export const versionSchema = z.strictObject({ version: z.int().min(1) }).meta({ id: 'Version' });
-export const copySchema = z.strictObject({ number: z.string().trim().min(1).max(40), title: z.string().trim().min(1).max(120) }).meta({ id: 'CopyJob' });
+export const copySchema = z
+  .strictObject({ number: z.string().trim().min(1).max(40), title: z.string().trim().min(1).max(120) })
+  .meta({ id: 'CopyJob' });
 
 const fieldError = z.strictObject({ path: z.string(), message: z.string() });
 /** RFC 9457 problem details; `errors` names fields, `current` is the other version of a refused save. */
 export const problemSchema = z
-  .looseObject({ type: z.string(), title: z.string(), status: z.int(), detail: z.string().optional(), errors: z.array(fieldError).optional(), current: revisionSchema.optional() })
+  .looseObject({
+    type: z.string(),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string().optional(),
+    errors: z.array(fieldError).optional(),
+    current: revisionSchema.optional(),
+  })
   .meta({ id: 'Problem' });
 export type Problem = z.output<typeof problemSchema>;
 
 const change = z.strictObject({ path: z.string(), before: z.unknown(), after: z.unknown() });
 /** Fields and resulting figures that differ between two revisions. */
-export const differenceSchema = z.strictObject({ from: z.int(), to: z.int(), fields: z.array(change), figures: z.array(change) }).meta({ id: 'Difference' });
+export const differenceSchema = z
+  .strictObject({ from: z.int(), to: z.int(), fields: z.array(change), figures: z.array(change) })
+  .meta({ id: 'Difference' });
 export type Difference = z.output<typeof differenceSchema>;

@@ -8,13 +8,31 @@ export interface FieldError {
 
 /** `['route', 3, 'running']` as `route[3].running`. */
 export const pathOf = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>((sum, part) => (typeof part === 'number' ? `${sum}[${part}]` : sum === '' ? String(part) : `${sum}.${String(part)}`), '');
+  path.reduce<string>(
+    (sum, part) =>
+      typeof part === 'number' ? `${sum}[${part}]` : sum === '' ? String(part) : `${sum}.${String(part)}`,
+    '',
+  );
 
 /** What the trade calls the fields that are most often wrong. */
 const FIELD_NAMES: Readonly<Record<string, string>> = {
-  running: 'Running spoilage', setup: 'Set-up', quantity: 'Order quantity', plannedOvers: 'Planned overs', yield: 'Yield',
-  widthMm: 'Width', heightMm: 'Height', pages: 'Pages', coverage: 'Ink coverage', samples: 'Samples', folds: 'Folds',
-  perPack: 'Pieces in a pack', hours: 'Drying hours', due: 'Due date', usage: 'Usage', over: 'Overs', under: 'Unders',
+  running: 'Running spoilage',
+  setup: 'Set-up',
+  quantity: 'Order quantity',
+  plannedOvers: 'Planned overs',
+  yield: 'Yield',
+  widthMm: 'Width',
+  heightMm: 'Height',
+  pages: 'Pages',
+  coverage: 'Ink coverage',
+  samples: 'Samples',
+  folds: 'Folds',
+  perPack: 'Pieces in a pack',
+  hours: 'Drying hours',
+  due: 'Due date',
+  usage: 'Usage',
+  over: 'Overs',
+  under: 'Unders',
 };
 
 const fieldName = (path: readonly PropertyKey[]): string => {
@@ -22,7 +40,8 @@ const fieldName = (path: readonly PropertyKey[]): string => {
   return FIELD_NAMES[last] ?? last.charAt(0).toUpperCase() + last.slice(1);
 };
 
-const number = (value: unknown): string => (typeof value === 'number' || typeof value === 'bigint' ? value.toLocaleString('en-GB') : String(value));
+const number = (value: unknown): string =>
+  typeof value === 'number' || typeof value === 'bigint' ? value.toLocaleString('en-GB') : String(value);
 
 function wording(issue: z.core.$ZodIssue): string {
   const name = fieldName(issue.path);
@@ -39,13 +58,17 @@ function wording(issue: z.core.$ZodIssue): string {
       if (issue.origin === 'array') return `${name}: at least ${number(issue.minimum)} wanted`;
       return `${name} must be ${issue.inclusive ? 'at least' : 'above'} ${number(issue.minimum)}`;
     case 'invalid_type':
-      return issue.input === undefined ? `${name} is missing` : `${name} must be a ${issue.expected === 'int' ? 'whole number' : issue.expected}`;
+      return issue.input === undefined
+        ? `${name} is missing`
+        : `${name} must be a ${issue.expected === 'int' ? 'whole number' : issue.expected}`;
     case 'unrecognized_keys':
       return `Unknown field ${issue.keys.join(', ')}`;
     case 'invalid_value':
       return `${name} must be one of: ${issue.values.map(String).join(', ')}`;
     case 'invalid_format':
-      return issue.format === 'regex' ? `${name} takes small letters, digits and hyphens, at most 40` : `${name} is not a valid ${issue.format}`;
+      return issue.format === 'regex'
+        ? `${name} takes small letters, digits and hyphens, at most 40`
+        : `${name} is not a valid ${issue.format}`;
     default:
       return `${name}: ${issue.message}`;
   }

@@ -44,9 +44,18 @@ const step = z.strictObject({
   operation: z.enum(OPERATIONS),
   component: id.optional(),
   machine: named(60).optional(),
-  from: z.array(z.strictObject({ material, usage: z.number().positive().max(MAX_QUANTITY).optional() })).max(64).optional(),
+  from: z
+    .array(z.strictObject({ material, usage: z.number().positive().max(MAX_QUANTITY).optional() }))
+    .max(64)
+    .optional(),
   makes: z
-    .array(z.strictObject({ material, yield: z.number().positive().max(1e6).optional(), share: z.number().min(0).max(1).optional() }))
+    .array(
+      z.strictObject({
+        material,
+        yield: z.number().positive().max(1e6).optional(),
+        share: z.number().min(0).max(1).optional(),
+      }),
+    )
     .max(64)
     .optional(),
   yield: z.number().positive().max(1e6).optional().describe('good outputs from one good process unit'),
@@ -84,9 +93,15 @@ export const jobSchema = z
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),
   })
-  .meta({ id: 'Job', title: 'Druckerei job file', description: 'A print job as the planner specifies it. Shares are 0..1, lengths millimetres.' });
+  .meta({
+    id: 'Job',
+    title: 'Druckerei job file',
+    description: 'A print job as the planner specifies it. Shares are 0..1, lengths millimetres.',
+  });
 
 /** Holds the schema and core's type together: each must be assignable to the other, or this does not compile. */
 type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
-type Mutable<T> = T extends number | string | boolean | null | undefined ? T : { -readonly [K in keyof T]: Mutable<T[K]> };
+type Mutable<T> = T extends number | string | boolean | null | undefined
+  ? T
+  : { -readonly [K in keyof T]: Mutable<T[K]> };
 export const schemaIsJob: Same<z.output<typeof jobSchema>, Mutable<Job>> = true;

@@ -2,7 +2,8 @@ import type { Issue, IssueCode } from '@druckerei/core';
 
 /** Words for every issue code; `{name}` stands for a parameter. A test holds these, core's codes and docs/issues.md together. */
 export const MESSAGES: Readonly<Record<IssueCode, string>> = {
-  'flow.cycle': 'The route runs in a circle at step {step}: {steps}. Let one of them take its material from an earlier step.',
+  'flow.cycle':
+    'The route runs in a circle at step {step}: {steps}. Let one of them take its material from an earlier step.',
   'flow.duplicate-step': 'Two steps are called {step}. Give one of them another id.',
   'flow.missing-input': 'Step {step} takes {material}, which no step makes and nobody buys. Choose an earlier step.',
   'flow.no-end': 'The route ends in several places ({ends}). Join them, or take out what is not delivered.',
@@ -26,23 +27,32 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.no-press-step': '{component} is never printed. Add a print step or take the component out.',
   'job.pages-not-multiple-of-four': '{component}: {value} pages are no multiple of 4.',
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
-  'layout.does-not-fit': '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
+  'layout.does-not-fit':
+    '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
   'layout.section-not-whole': '{component}: {pages} pages do not fold from one sheet. Use 4, 8, 16, 32 or 64.',
-  'layout.turn-needs-even-rows': '{component}: work-and-turn wants at least two pieces side by side. Choose another work style or a wider sheet.',
-  'layout.tumble-needs-even-rows': '{component}: work-and-tumble wants at least two pieces one above the other. Choose another work style or a higher sheet.',
-  'press.sheet-too-large': '{component}: a sheet of {width} x {height} mm is too large for {machine} (at most {maxWidth} x {maxHeight} mm).',
-  'press.sheet-too-small': '{component}: a sheet of {width} x {height} mm is too small for {machine} (at least {minWidth} x {minHeight} mm).',
+  'layout.turn-needs-even-rows':
+    '{component}: work-and-turn wants at least two pieces side by side. Choose another work style or a wider sheet.',
+  'layout.tumble-needs-even-rows':
+    '{component}: work-and-tumble wants at least two pieces one above the other. Choose another work style or a higher sheet.',
+  'press.sheet-too-large':
+    '{component}: a sheet of {width} x {height} mm is too large for {machine} (at most {maxWidth} x {maxHeight} mm).',
+  'press.sheet-too-small':
+    '{component}: a sheet of {width} x {height} mm is too small for {machine} (at least {minWidth} x {minHeight} mm).',
   'press.caliper-out-of-range': '{component}: {value} µm lies outside what {machine} takes ({min} to {max} µm).',
   'press.too-few-units': '{component}: {colours} colours in one pass, but {machine} has {units} units.',
   'press.cannot-perfect': '{component}: {machine} prints one side a pass. Choose another work style.',
   'press.back-without-work-style': '{component}: {colours} colours on the back, but the work style prints one side.',
-  'press.passes-do-not-match': '{component}: {style} wants the print passes {wanted}. Choose the work style again to set them.',
-  'bind.too-thick-for-saddle': 'Step {step}: {value} mm thick; saddle stitching goes to about {limit} mm. Think of perfect binding.',
+  'press.passes-do-not-match':
+    '{component}: {style} wants the print passes {wanted}. Choose the work style again to set them.',
+  'bind.too-thick-for-saddle':
+    'Step {step}: {value} mm thick; saddle stitching goes to about {limit} mm. Think of perfect binding.',
   'fold.score-first': 'Step {step}: over {limit} g a sheet is scored before it is folded; this one has {gsm} g.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
 };
 
-const show = (value: string | number | undefined): string => (typeof value === 'number' ? value.toLocaleString('en-GB') : (value ?? ''));
+const show = (value: string | number | undefined): string =>
+  typeof value === 'number' ? value.toLocaleString('en-GB') : (value ?? '');
 
 /** An issue in words. */
-export const issueText = ({ code, params }: Issue): string => MESSAGES[code].replace(/\{(\w+)\}/g, (_, name: string) => show(params[name]));
+export const issueText = ({ code, params }: Issue): string =>
+  MESSAGES[code].replace(/\{(\w+)\}/g, (_, name: string) => show(params[name]));

@@ -2,7 +2,8 @@ import type { Job } from '@druckerei/core';
 import { type FieldError, fieldErrors } from './field-errors.js';
 import { jobSchema } from './job-file.js';
 
-export type ParsedJob = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly errors: readonly FieldError[] };
+export type ParsedJob =
+  { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly errors: readonly FieldError[] };
 
 /** Reads a job file's text. Anything that is no JSON, or no job, gives fields with messages, never an exception. */
 export function parseJobFile(text: string): ParsedJob {
@@ -10,7 +11,10 @@ export function parseJobFile(text: string): ParsedJob {
   try {
     value = JSON.parse(text);
   } catch (error) {
-    return { ok: false, errors: [{ path: '', message: `This is no JSON: ${error instanceof Error ? error.message : 'unreadable'}` }] };
+    return {
+      ok: false,
+      errors: [{ path: '', message: `This is no JSON: ${error instanceof Error ? error.message : 'unreadable'}` }],
+    };
   }
   const parsed = jobSchema.safeParse(value, { reportInput: true });
   return parsed.success ? { ok: true, job: parsed.data } : { ok: false, errors: fieldErrors(parsed.error) };

@@ -8,7 +8,8 @@ export interface ReckonOptions {
 }
 
 /** What the command line prints: JSON for standard output, or one line an error for standard error. */
-export type Reckoned = { readonly ok: true; readonly output: unknown } | { readonly ok: false; readonly lines: readonly string[] };
+export type Reckoned =
+  { readonly ok: true; readonly output: unknown } | { readonly ok: false; readonly lines: readonly string[] };
 
 const isSchool = (value: string): value is School => SCHOOLS.some((school) => school === value);
 
@@ -16,9 +17,11 @@ const isSchool = (value: string): value is School => SCHOOLS.some((school) => sc
 export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   const fail = (...lines: string[]): Reckoned => ({ ok: false, lines });
   const { school } = options;
-  if (school !== undefined && !isSchool(school)) return fail(`--school: ${school} is no school; choose ${SCHOOLS.join(', ')}`);
+  if (school !== undefined && !isSchool(school))
+    return fail(`--school: ${school} is no school; choose ${SCHOOLS.join(', ')}`);
   const parsed = parseJobFile(text);
-  if (!parsed.ok) return fail(...parsed.errors.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)));
+  if (!parsed.ok)
+    return fail(...parsed.errors.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)));
   const planned = plan(school === undefined ? parsed.job : { ...parsed.job, school }, SHIPPED_WORKS);
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
   if (options.explain === undefined) return { ok: true, output: planned.plan };

@@ -17,7 +17,8 @@ export interface Database extends Queries {
 }
 
 /** Objects for jsonb go as text: pg would turn an array into a PostgreSQL array. */
-const parameter = (value: unknown): unknown => (typeof value === 'object' && value !== null && !(value instanceof Date) ? JSON.stringify(value) : value);
+const parameter = (value: unknown): unknown =>
+  typeof value === 'object' && value !== null && !(value instanceof Date) ? JSON.stringify(value) : value;
 
 function queriesOn(client: pg.Pool | pg.PoolClient): Queries {
   const many = async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {
@@ -57,7 +58,9 @@ export function connect(connectionString: string, onError: (error: Error) => voi
 }
 
 /** Name of the constraint that a write ran into; undefined for any other error. */
-export const violated = (error: unknown): string | undefined => (error instanceof pg.DatabaseError ? error.constraint : undefined);
+export const violated = (error: unknown): string | undefined =>
+  error instanceof pg.DatabaseError ? error.constraint : undefined;
 
 /** Whether PostgreSQL cannot keep a value as it was sent (SQLSTATE class 22): a null character, half a surrogate pair. */
-export const isUnkeepable = (error: unknown): boolean => error instanceof pg.DatabaseError && error.code?.startsWith('22') === true;
+export const isUnkeepable = (error: unknown): boolean =>
+  error instanceof pg.DatabaseError && error.code?.startsWith('22') === true;

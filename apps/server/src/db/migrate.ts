@@ -13,12 +13,17 @@ const LOCK = 4_127_001;
  */
 export async function migrate({ pool }: Pick<Database, 'pool'>): Promise<string[]> {
   const folder = path.join(SQL_ROOT, 'migrations');
-  const files = fs.readdirSync(folder).filter((file) => file.endsWith('.sql')).sort();
+  const files = fs
+    .readdirSync(folder)
+    .filter((file) => file.endsWith('.sql'))
+    .sort();
   const client = await pool.connect();
   const ran: string[] = [];
   try {
     await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
-    await client.query('CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, checksum text NOT NULL, ran_at timestamptz NOT NULL DEFAULT now())');
+    await client.query(
+      'CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, checksum text NOT NULL, ran_at timestamptz NOT NULL DEFAULT now())',
+    );
     const { rows } = await client.query<{ name: string; checksum: string }>('SELECT name, checksum FROM migration');
     const known = new Map(rows.map(({ name, checksum }) => [name, checksum]));
     for (const name of files) {

@@ -28,8 +28,14 @@ describe('migrations', () => {
 
   it('keep released revisions frozen, whoever asks', async () => {
     const { pool } = server.database;
-    await pool.query("UPDATE revision SET state = 'released', works = '{}', released_by = changed_by, released_at = now() WHERE job_id = 1");
-    await expect(pool.query("UPDATE revision SET body = '{}' WHERE job_id = 1")).rejects.toMatchObject({ constraint: 'revision_frozen' });
-    await expect(pool.query('DELETE FROM revision WHERE job_id = 1')).rejects.toMatchObject({ constraint: 'revision_frozen' });
+    await pool.query(
+      "UPDATE revision SET state = 'released', works = '{}', released_by = changed_by, released_at = now() WHERE job_id = 1",
+    );
+    await expect(pool.query("UPDATE revision SET body = '{}' WHERE job_id = 1")).rejects.toMatchObject({
+      constraint: 'revision_frozen',
+    });
+    await expect(pool.query('DELETE FROM revision WHERE job_id = 1')).rejects.toMatchObject({
+      constraint: 'revision_frozen',
+    });
   });
 });

@@ -9,7 +9,11 @@ const texts = new Map<string, string>();
 
 /** Names of all queries, `feature/name`. */
 export const queryNames = (): string[] =>
-  fs.readdirSync(path.join(SQL_ROOT, 'queries'), { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.sql')).map((file) => file.slice(0, -4)).sort();
+  fs
+    .readdirSync(path.join(SQL_ROOT, 'queries'), { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.sql'))
+    .map((file) => file.slice(0, -4))
+    .sort();
 
 /** Text of a query by name; read once. A name that does not exist is our own bug. */
 export function sql(name: string): string {

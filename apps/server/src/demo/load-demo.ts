@@ -15,8 +15,11 @@ export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; 
 const EXAMPLES = ['concert-programme', 'trail-map'];
 
 function exampleJob(name: string) {
-  const parsed = parseJobFile(fs.readFileSync(new URL(`../../../../docs/examples/${name}.json`, import.meta.url), 'utf8'));
-  if (!parsed.ok) throw new Error(`example ${name}: ${parsed.errors.map(({ path, message }) => `${path}: ${message}`).join('; ')}`);
+  const parsed = parseJobFile(
+    fs.readFileSync(new URL(`../../../../docs/examples/${name}.json`, import.meta.url), 'utf8'),
+  );
+  if (!parsed.ok)
+    throw new Error(`example ${name}: ${parsed.errors.map(({ path, message }) => `${path}: ${message}`).join('; ')}`);
   return parsed.job;
 }
 
@@ -25,7 +28,10 @@ export async function loadDemo(database: Database): Promise<void> {
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
   if (row?.demo) return;
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
-  const manager = await database.one<{ id: number; login: string; name: string; role: Role }>('accounts/by-login', 'manager');
+  const manager = await database.one<{ id: number; login: string; name: string; role: Role }>(
+    'accounts/by-login',
+    'manager',
+  );
   if (!manager) throw new Error('the demo manager was not added');
   for (const name of EXAMPLES) await createJob(database, manager, exampleJob(name));
 }

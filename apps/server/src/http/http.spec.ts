@@ -25,7 +25,9 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
 }
 
 describe('every route for every role', () => {
-  const cases = endpoints.flatMap((endpoint) => ([...ROLES, 'nobody'] as const).map((who) => [endpoint.id, who, endpoint] as const));
+  const cases = endpoints.flatMap((endpoint) =>
+    ([...ROLES, 'nobody'] as const).map((who) => [endpoint.id, who, endpoint] as const),
+  );
   it.each(cases)('%s as %s', async (_, who, endpoint) => {
     const someone = await visitor(server.app, who === 'nobody' ? undefined : who);
     const { path, body } = goodCall(endpoint);
@@ -57,18 +59,31 @@ describe('bad input', () => {
     ['an empty object', {}],
     ['unknown fields', { __proto__: null, constructor: 1, x: { $ne: 1 } }],
     ['text where numbers belong', { version: 'one', value: 'two', login: 3, number: {}, job: 'none' }],
-    ['numbers past all sense', { version: 1e400, value: 1e308, expected: -1, reason: 'x'.repeat(5000), login: 'x'.repeat(5000), password: 'y' }],
+    [
+      'numbers past all sense',
+      {
+        version: Number.MAX_VALUE,
+        value: 1e308,
+        expected: -1,
+        reason: 'x'.repeat(5000),
+        login: 'x'.repeat(5000),
+        password: 'y',
+      },
+    ],
     ['deep nesting', `${'['.repeat(5000)}${']'.repeat(5000)}`],
     ['a null character', { login: '\u0000', password: '\u0000', number: '\u0000', title: '\u0000' }],
   ];
-  it.each(writes.flatMap((endpoint) => hostile.map(([name, body]) => [endpoint.id, name, endpoint, body] as const)))('%s with %s is a problem, never 5xx', async (_, __, endpoint, body) => {
-    const someone = endpoint.id === 'signIn' ? await visitor(server.app) : manager;
-    const response = await someone.call(endpoint.method, goodCall(endpoint).path, body);
-    expect(response.status).toBeGreaterThanOrEqual(400);
-    expect(response.status).toBeLessThan(500);
-    expect(response.type).toBe('application/problem+json');
-    expect(problemSchema.parse(response.body).status).toBe(response.status);
-  });
+  it.each(writes.flatMap((endpoint) => hostile.map(([name, body]) => [endpoint.id, name, endpoint, body] as const)))(
+    '%s with %s is a problem, never 5xx',
+    async (_, __, endpoint, body) => {
+      const someone = endpoint.id === 'signIn' ? await visitor(server.app) : manager;
+      const response = await someone.call(endpoint.method, goodCall(endpoint).path, body);
+      expect(response.status).toBeGreaterThanOrEqual(400);
+      expect(response.status).toBeLessThan(500);
+      expect(response.type).toBe('application/problem+json');
+      expect(problemSchema.parse(response.body).status).toBe(response.status);
+    },
+  );
 
   it.each([
     ['/api/jobs/nonsense', 400],
@@ -94,9 +109,14 @@ describe('bad input', () => {
 
   it('names the field and the limit', async () => {
     const job = exampleJob('trail-map');
-    const response = await manager.call('post', '/api/jobs', { ...job, route: job.route.map((step) => (step.id === 'cut' ? { ...step, running: 1 } : step)) });
+    const response = await manager.call('post', '/api/jobs', {
+      ...job,
+      route: job.route.map((step) => (step.id === 'cut' ? { ...step, running: 1 } : step)),
+    });
     expect(response.status).toBe(422);
-    expect(problemSchema.parse(response.body).errors).toEqual([{ path: 'route[4].running', message: 'Running spoilage is a share below 100 %' }]);
+    expect(problemSchema.parse(response.body).errors).toEqual([
+      { path: 'route[4].running', message: 'Running spoilage is a share below 100 %' },
+    ]);
   });
 
   it.each(['null \u0000', 'half a pair \ud800'])('refuses text that the database cannot keep: %j', async (title) => {
@@ -137,7 +157,9 @@ describe('protection', () => {
     const someone = await visitor(server.app);
     const before = await server.database.pool.query<{ sid: string }>('SELECT sid FROM session');
     await someone.signIn('viewer');
-    const after = await server.database.pool.query<{ sid: string }>("SELECT sid FROM session WHERE sess ->> 'accountId' IS NOT NULL");
+    const after = await server.database.pool.query<{ sid: string }>(
+      "SELECT sid FROM session WHERE sess ->> 'accountId' IS NOT NULL",
+    );
     const known = new Set(before.rows.map(({ sid }) => sid));
     expect(after.rows.some(({ sid }) => !known.has(sid))).toBe(true);
   });
@@ -152,7 +174,10 @@ describe('protection', () => {
   });
 
   it('says the same about an unknown name and a wrong password', async () => {
-    const [unknown, wrong] = [await (await visitor(server.app)).signIn('ghost'), await (await visitor(server.app)).signIn('manager', 'wrong')];
+    const [unknown, wrong] = [
+      await (await visitor(server.app)).signIn('ghost'),
+      await (await visitor(server.app)).signIn('manager', 'wrong'),
+    ];
     expect(unknown.body).toEqual(wrong.body);
   });
 
@@ -172,7 +197,9 @@ describe('OpenAPI', () => {
   it('documents every endpoint', async () => {
     const response = await (await visitor(server.app)).call('get', '/api/openapi.json');
     const { paths } = response.body as { paths: Record<string, Record<string, { operationId: string }>> };
-    const documented = Object.values(paths).flatMap((methods) => Object.values(methods).map(({ operationId }) => operationId));
+    const documented = Object.values(paths).flatMap((methods) =>
+      Object.values(methods).map(({ operationId }) => operationId),
+    );
     expect(documented.sort()).toEqual(endpoints.map(({ id }) => id).sort());
   });
 });

@@ -1,11 +1,18 @@
-import { type ZodOpenApiPathsObject, createDocument } from 'zod-openapi';
+import { createDocument } from 'zod-openapi';
 import { type Endpoint, ENDPOINTS, problemSchema } from '@druckerei/contract';
 
-const problem = (description: string) => ({ description, content: { 'application/problem+json': { schema: problemSchema } } });
+const problem = (description: string) => ({
+  description,
+  content: { 'application/problem+json': { schema: problemSchema } },
+});
 
 function operation(endpoint: Endpoint): object {
   const { params, query, body, answer, media } = endpoint;
-  const success = answer ? { content: { 'application/json': { schema: answer } } } : media ? { content: { [media]: { schema: { type: 'string', format: 'binary' } } } } : {};
+  const success = answer
+    ? { content: { 'application/json': { schema: answer } } }
+    : media
+      ? { content: { [media]: { schema: { type: 'string', format: 'binary' } } } }
+      : {};
   return {
     operationId: endpoint.id,
     summary: endpoint.summary,
@@ -25,9 +32,13 @@ export function openApiDocument(): unknown {
   for (const endpoint of ENDPOINTS) (paths[endpoint.path] ??= {})[endpoint.method] = operation(endpoint);
   return createDocument({
     openapi: '3.1.0',
-    info: { title: 'Druckerei', version: '0.1.0', description: 'Plans print jobs. Writes need the header X-XSRF-TOKEN with the value of the cookie XSRF-TOKEN.' },
+    info: {
+      title: 'Druckerei',
+      version: '0.1.0',
+      description: 'Plans print jobs. Writes need the header X-XSRF-TOKEN with the value of the cookie XSRF-TOKEN.',
+    },
     security: [{ session: [] }],
     components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'druckerei.sid' } } },
-    paths: paths as ZodOpenApiPathsObject,
+    paths: paths,
   });
 }

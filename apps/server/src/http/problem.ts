@@ -21,18 +21,24 @@ export class ProblemError extends Error {
 }
 
 export const notFound = (what: string): ProblemError => new ProblemError(404, `${what} does not exist`);
-export const invalid = (errors: readonly FieldError[]): ProblemError => new ProblemError(422, 'Some values cannot be used', { errors });
+export const invalid = (errors: readonly FieldError[]): ProblemError =>
+  new ProblemError(422, 'Some values cannot be used', { errors });
 
 /** Constraints that a user can run into, in words. Every other violation is our own bug. */
 const CONSTRAINTS: Readonly<Record<string, ProblemError>> = {
-  job_number_unique: new ProblemError(409, 'This job number is taken', { errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }] }),
+  job_number_unique: new ProblemError(409, 'This job number is taken', {
+    errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }],
+  }),
   revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
   revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
   revision_frozen: new ProblemError(409, 'This revision is released and stays as it is'),
 };
 
 function send(response: Response, { status, title, details }: ProblemError): void {
-  response.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, ...details }));
+  response
+    .status(status)
+    .type('application/problem+json')
+    .send(JSON.stringify({ type: 'about:blank', title, status, ...details }));
 }
 
 /** Errors of express's own body reader: malformed JSON, too large, wrong encoding. */
@@ -48,7 +54,8 @@ const dataProblem = (error: unknown): ProblemError | undefined =>
   isUnkeepable(error) ? new ProblemError(400, 'The request holds characters that cannot be kept') : undefined;
 
 /** A path with a broken percent sign. */
-const pathProblem = (error: unknown): ProblemError | undefined => (error instanceof URIError ? new ProblemError(400, 'The address cannot be read') : undefined);
+const pathProblem = (error: unknown): ProblemError | undefined =>
+  error instanceof URIError ? new ProblemError(400, 'The address cannot be read') : undefined;
 
 export const unknownRoute: RequestHandler = () => {
   throw notFound('This address');
@@ -59,7 +66,10 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
     next(error);
     return;
   }
-  const known = error instanceof ProblemError ? error : (CONSTRAINTS[violated(error) ?? ''] ?? dataProblem(error) ?? bodyProblem(error) ?? pathProblem(error));
+  const known =
+    error instanceof ProblemError
+      ? error
+      : (CONSTRAINTS[violated(error) ?? ''] ?? dataProblem(error) ?? bodyProblem(error) ?? pathProblem(error));
   if (known) {
     send(response, known);
     return;

@@ -28,12 +28,16 @@ function parse(schema: z.ZodType | undefined, value: unknown, fail: (error: z.Zo
   return parsed.data;
 }
 
-const badAddress = (error: z.ZodError): ProblemError => new ProblemError(400, 'The address cannot be used', { errors: fieldErrors(error) });
+const badAddress = (error: z.ZodError): ProblemError =>
+  new ProblemError(400, 'The address cannot be used', { errors: fieldErrors(error) });
 
 function permit(endpoint: Endpoint, account: Account | undefined): void {
   if (endpoint.roles === 'public') return;
   if (!account) throw new ProblemError(401, 'Sign in first');
-  if (!endpoint.roles.includes(account.role)) throw new ProblemError(403, `A ${account.role} may not do this`, { detail: `This is for: ${endpoint.roles.join(', ')}` });
+  if (!endpoint.roles.includes(account.role))
+    throw new ProblemError(403, `A ${account.role} may not do this`, {
+      detail: `This is for: ${endpoint.roles.join(', ')}`,
+    });
 }
 
 function handle(endpoint: Endpoint, handler: AnyHandler, database: Database, checkAnswers: boolean): RequestHandler {
@@ -58,11 +62,19 @@ function handle(endpoint: Endpoint, handler: AnyHandler, database: Database, che
 export function registerEndpoints(
   app: Express,
   handlers: Handlers,
-  { database, checkAnswers, before }: { database: Database; checkAnswers: boolean; before: Partial<Record<EndpointId, RequestHandler>> },
+  {
+    database,
+    checkAnswers,
+    before,
+  }: { database: Database; checkAnswers: boolean; before: Partial<Record<EndpointId, RequestHandler>> },
 ): void {
   for (const endpoint of ENDPOINTS) {
     const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1');
     const first = before[endpoint.id];
-    app[endpoint.method](path, ...(first ? [first] : []), handle(endpoint, handlers[endpoint.id] as AnyHandler, database, checkAnswers));
+    app[endpoint.method](
+      path,
+      ...(first ? [first] : []),
+      handle(endpoint, handlers[endpoint.id] as AnyHandler, database, checkAnswers),
+    );
   }
 }

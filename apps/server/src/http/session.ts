@@ -39,7 +39,8 @@ export function issueCsrf(request: Parameters<RequestHandler>[0], response: Resp
   response.cookie(CSRF_COOKIE, request.session.csrf, { sameSite: 'strict', secure: request.secure, path: '/' });
 }
 
-const same = (a: string, b: string): boolean => a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
+const same = (a: string, b: string): boolean =>
+  a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
 
 /** Refuses writes that do not carry the session's token. */
 export const checkCsrf: RequestHandler = (request, _response, next) => {
@@ -51,10 +52,18 @@ export const checkCsrf: RequestHandler = (request, _response, next) => {
   const signingIn = request.method === 'POST' && request.path === '/session';
   if (accountId === undefined && !signingIn) throw new ProblemError(401, 'Sign in first');
   const sent = request.get(CSRF_HEADER);
-  if (csrf === undefined || sent === undefined || !same(csrf, sent)) throw new ProblemError(403, 'The page is out of date. Load it again.', { detail: `${CSRF_HEADER} is missing or wrong` });
+  if (csrf === undefined || sent === undefined || !same(csrf, sent))
+    throw new ProblemError(403, 'The page is out of date. Load it again.', {
+      detail: `${CSRF_HEADER} is missing or wrong`,
+    });
   next();
 };
 
 /** The account that is signed in, or undefined. */
-export const accountOf = async (database: Database, request: Parameters<RequestHandler>[0]): Promise<Account | undefined> =>
-  request.session.accountId === undefined ? undefined : database.one<Account>('accounts/by-id', request.session.accountId);
+export const accountOf = async (
+  database: Database,
+  request: Parameters<RequestHandler>[0],
+): Promise<Account | undefined> =>
+  request.session.accountId === undefined
+    ? undefined
+    : database.one<Account>('accounts/by-id', request.session.accountId);

@@ -22,7 +22,9 @@ function store(database: Database): Store {
 }
 
 const loginOf = (body: unknown): string =>
-  typeof body === 'object' && body !== null && 'login' in body && typeof body.login === 'string' ? body.login.trim().slice(0, 80) : '';
+  typeof body === 'object' && body !== null && 'login' in body && typeof body.login === 'string'
+    ? body.login.trim().slice(0, 80)
+    : '';
 
 /** At most `limit` failed sign-ins in five minutes for one address and name. */
 export const signInLimit = (database: Database, limit: number): RateLimitRequestHandler =>

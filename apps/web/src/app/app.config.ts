@@ -1,5 +1,10 @@
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
-import { type ApplicationConfig, inject, provideAppInitializer, provideBrowserGlobalErrorListeners } from '@angular/core';
+import {
+  type ApplicationConfig,
+  inject,
+  provideAppInitializer,
+  provideBrowserGlobalErrorListeners,
+} from '@angular/core';
 import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
 import { MatIconRegistry } from '@angular/material/icon';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
@@ -24,7 +29,9 @@ export const appConfig: ApplicationConfig = {
     typeof ngDevMode === 'undefined' || ngDevMode ? provideStoreDevtools({ maxAge: 50 }) : [],
     { provide: MAT_FORM_FIELD_DEFAULT_OPTIONS, useValue: { appearance: 'outline', subscriptSizing: 'dynamic' } },
     provideAppInitializer(() => {
-      inject(MatIconRegistry).registerFontClassAlias('outlined', 'icon-outlined mat-ligature-font').setDefaultFontSetClass('icon-outlined', 'mat-ligature-font');
+      inject(MatIconRegistry)
+        .registerFontClassAlias('outlined', 'icon-outlined mat-ligature-font')
+        .setDefaultFontSetClass('icon-outlined', 'mat-ligature-font');
     }),
   ],
 };

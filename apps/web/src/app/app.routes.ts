@@ -7,24 +7,46 @@ import { sessionFeature } from './platform/session.state';
 /** Waits until it is known who is signed in; strangers are asked to sign in and come back where they wanted to go. */
 const signedIn: CanActivateFn = (_route, state) => {
   const router = inject(Router);
-  return inject(Store).select(sessionFeature.selectWho).pipe(
-    filter((who) => who.kind !== 'unknown'),
-    take(1),
-    map((who) => who.kind === 'known' || router.createUrlTree(['/sign-in'], { queryParams: { to: state.url } })),
-  );
+  return inject(Store)
+    .select(sessionFeature.selectWho)
+    .pipe(
+      filter((who) => who.kind !== 'unknown'),
+      take(1),
+      map((who) => who.kind === 'known' || router.createUrlTree(['/sign-in'], { queryParams: { to: state.url } })),
+    );
 };
 
 export const routes: Routes = [
-  { path: 'sign-in', title: 'Sign in - Druckerei', loadComponent: () => import('./features/sign-in/sign-in.page').then((m) => m.SignInPage) },
+  {
+    path: 'sign-in',
+    title: 'Sign in - Druckerei',
+    loadComponent: () => import('./features/sign-in/sign-in.page').then((m) => m.SignInPage),
+  },
   {
     path: '',
     canActivateChild: [signedIn],
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'jobs' },
-      { path: 'jobs', title: 'Jobs - Druckerei', loadComponent: () => import('./features/jobs/jobs.page').then((m) => m.JobsPage) },
-      { path: 'jobs/:id', title: 'Job - Druckerei', loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes) },
-      { path: 'norms', title: 'Norms - Druckerei', loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage) },
-      { path: '**', title: 'Not found - Druckerei', loadComponent: () => import('./platform/not-found.page').then((m) => m.NotFoundPage) },
+      {
+        path: 'jobs',
+        title: 'Jobs - Druckerei',
+        loadComponent: () => import('./features/jobs/jobs.page').then((m) => m.JobsPage),
+      },
+      {
+        path: 'jobs/:id',
+        title: 'Job - Druckerei',
+        loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes),
+      },
+      {
+        path: 'norms',
+        title: 'Norms - Druckerei',
+        loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage),
+      },
+      {
+        path: '**',
+        title: 'Not found - Druckerei',
+        loadComponent: () => import('./platform/not-found.page').then((m) => m.NotFoundPage),
+      },
     ],
   },
 ];

@@ -40,7 +40,8 @@ function makerIssues(graph: FlowGraph): Issue[] {
   const issues: Issue[] = [];
   const makers = new Map<string, { step: FlowStep; share: number | undefined }[]>();
   for (const step of graph.steps) {
-    for (const { material, share } of step.outputs) makers.set(material, [...(makers.get(material) ?? []), { step, share }]);
+    for (const { material, share } of step.outputs)
+      makers.set(material, [...(makers.get(material) ?? []), { step, share }]);
   }
   for (const [material, made] of makers) {
     const first = made[0]?.step;
@@ -48,7 +49,12 @@ function makerIssues(graph: FlowGraph): Issue[] {
     const open = made.find(({ share }) => share === undefined || !(share >= 0));
     if (open) {
       issues.push(error('flow.split-not-declared', `${open.step.path}.share`, { material, step: open.step.id }));
-    } else if (compare(made.reduce((sum, { share }) => add(sum, fraction(share ?? 0)), ZERO), ONE) !== 0) {
+    } else if (
+      compare(
+        made.reduce((sum, { share }) => add(sum, fraction(share ?? 0)), ZERO),
+        ONE,
+      ) !== 0
+    ) {
       issues.push(error('flow.split-not-whole', `${first.path}.share`, { material, step: first.id }));
     }
   }
@@ -67,7 +73,8 @@ function demandIssues(graph: FlowGraph): Issue[] {
   return graph.demands.flatMap(({ material, quantity }) => {
     if (!Number.isFinite(quantity)) return [error('flow.not-a-number', 'order.quantity', { step: material })];
     if (!(quantity > 0)) return [error('flow.no-demand', 'order.quantity', { value: quantity })];
-    if (quantity > MAX_QUANTITY) return [error('flow.too-large', 'order.quantity', { value: quantity, limit: MAX_QUANTITY })];
+    if (quantity > MAX_QUANTITY)
+      return [error('flow.too-large', 'order.quantity', { value: quantity, limit: MAX_QUANTITY })];
     return [];
   });
 }

@@ -37,7 +37,12 @@ interface Wanted {
 
 const nothing = (): Wanted => ({ net: ZERO, withSamples: ZERO, lossByNet: ZERO, setups: ZERO, consumers: [] });
 
-function wantedOf(material: string, graph: FlowGraph, consumers: readonly FlowStep[], known: ReadonlyMap<string, Downstream>): Wanted {
+function wantedOf(
+  material: string,
+  graph: FlowGraph,
+  consumers: readonly FlowStep[],
+  known: ReadonlyMap<string, Downstream>,
+): Wanted {
   const wanted = nothing();
   for (const demand of graph.demands) {
     if (demand.material !== material) continue;
@@ -60,7 +65,11 @@ function wantedOf(material: string, graph: FlowGraph, consumers: readonly FlowSt
   return wanted;
 }
 
-function downstreamOf(step: FlowStep, wantedByOutput: readonly { output: FlowOutput; wanted: Wanted }[], known: ReadonlyMap<string, Downstream>): Downstream {
+function downstreamOf(
+  step: FlowStep,
+  wantedByOutput: readonly { output: FlowOutput; wanted: Wanted }[],
+  known: ReadonlyMap<string, Downstream>,
+): Downstream {
   const convert = (value: Fraction, output: FlowOutput) =>
     divide(output.share === undefined ? value : multiply(value, fraction(output.share)), fraction(output.yield));
   const withSamples = ({ output, wanted }: { output: FlowOutput; wanted: Wanted }) =>
@@ -87,7 +96,10 @@ export function lookDownstream(graph: FlowGraph, steps: readonly FlowStep[]): Re
   const consumers = consumersOf(graph);
   const known = new Map<string, Downstream>();
   for (const step of steps) {
-    const wanted = step.outputs.map((output) => ({ output, wanted: wantedOf(output.material, graph, consumers.get(output.material) ?? [], known) }));
+    const wanted = step.outputs.map((output) => ({
+      output,
+      wanted: wantedOf(output.material, graph, consumers.get(output.material) ?? [], known),
+    }));
     known.set(step.id, downstreamOf(step, wanted, known));
   }
   return known;

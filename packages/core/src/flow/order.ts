@@ -18,12 +18,18 @@ export function consumersOf(graph: FlowGraph): Map<string, FlowStep[]> {
  * The steps from the end of the job to its beginning: each after all steps that use what it makes.
  * Issues: `flow.cycle` naming a step on the circle; `flow.unused-step` where nobody wants what a step makes.
  */
-export function orderSteps(graph: FlowGraph): { readonly steps: readonly FlowStep[]; readonly issues: readonly Issue[] } {
+export function orderSteps(graph: FlowGraph): {
+  readonly steps: readonly FlowStep[];
+  readonly issues: readonly Issue[];
+} {
   const consumers = consumersOf(graph);
   const waiting = new Map<FlowStep, number>();
   const makers = new Map<string, FlowStep[]>();
   for (const step of graph.steps) {
-    waiting.set(step, step.outputs.reduce((n, { material }) => n + (consumers.get(material)?.length ?? 0), 0));
+    waiting.set(
+      step,
+      step.outputs.reduce((n, { material }) => n + (consumers.get(material)?.length ?? 0), 0),
+    );
     for (const { material } of step.outputs) makers.set(material, [...(makers.get(material) ?? []), step]);
   }
   const ready = graph.steps.filter((step) => waiting.get(step) === 0);
@@ -41,7 +47,12 @@ export function orderSteps(graph: FlowGraph): { readonly steps: readonly FlowSte
   if (ordered.length < graph.steps.length) {
     const stuck = graph.steps.filter((step) => !ordered.includes(step));
     const first = stuck[0];
-    return { steps: [], issues: first ? [error('flow.cycle', `${first.path}.from`, { step: first.id, steps: stuck.map((s) => s.id).join(', ') })] : [] };
+    return {
+      steps: [],
+      issues: first
+        ? [error('flow.cycle', `${first.path}.from`, { step: first.id, steps: stuck.map((s) => s.id).join(', ') })]
+        : [],
+    };
   }
   const wanted = new Set(graph.demands.map(({ material }) => material));
   const issues = ordered

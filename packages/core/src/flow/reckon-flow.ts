@@ -58,5 +58,8 @@ export function reckonFlow(graph: FlowGraph, table: SpoilageTable): Outcome<Flow
       units: { step: byStep.processUnits, added: countAddedUp(after), table: byTable.units },
     });
   }
-  return { ok: true, value: { steps, byId: new Map(steps.map((flow) => [flow.step.id, flow])), bought: boughtUnits(graph, counts) } };
+  return {
+    ok: true,
+    value: { steps, byId: new Map(steps.map((flow) => [flow.step.id, flow])), bought: boughtUnits(graph, counts) },
+  };
 }

@@ -1,4 +1,17 @@
-import { type Fraction, type Issue, add, ceil, compare, divide, error, floor, fraction, multiply, subtract, ZERO } from '../kernel/index.js';
+import {
+  type Fraction,
+  type Issue,
+  add,
+  ceil,
+  compare,
+  divide,
+  error,
+  floor,
+  fraction,
+  multiply,
+  subtract,
+  ZERO,
+} from '../kernel/index.js';
 import type { FlowGraph, FlowOutput, FlowStep } from './graph.js';
 import { MAX_QUANTITY } from './check.js';
 import { goodShare } from './loss.js';
@@ -48,7 +61,10 @@ function countStep(step: FlowStep, wanted: ReadonlyMap<string, Fraction>): StepC
   }
   const processUnits = ceil(most) + Math.ceil(step.setup);
   const overruns = Object.fromEntries(
-    step.outputs.map((output) => [output.material, Math.max(0, goodOut(step, output, processUnits) - (needsOut[output.material] ?? 0))]),
+    step.outputs.map((output) => [
+      output.material,
+      Math.max(0, goodOut(step, output, processUnits) - (needsOut[output.material] ?? 0)),
+    ]),
   );
   return { id: step.id, needsOut, deciding: deciding?.material ?? '', processUnits, overruns };
 }
@@ -64,16 +80,21 @@ export function countStepByStep(
   steps: readonly FlowStep[],
 ): { readonly counts: ReadonlyMap<string, StepCount>; readonly issues: readonly Issue[] } {
   const wanted = new Map<string, Fraction>();
-  const want = (material: string, quantity: Fraction) => wanted.set(material, add(wanted.get(material) ?? ZERO, quantity));
+  const want = (material: string, quantity: Fraction) =>
+    wanted.set(material, add(wanted.get(material) ?? ZERO, quantity));
   for (const { material, quantity } of graph.demands) want(material, fraction(quantity));
   const counts = new Map<string, StepCount>();
   for (const step of steps) {
     const count = countStep(step, wanted);
     if (count.processUnits > MAX_UNITS) {
-      return { counts, issues: [error('flow.too-large', step.path, { step: step.id, value: count.processUnits, limit: MAX_UNITS })] };
+      return {
+        counts,
+        issues: [error('flow.too-large', step.path, { step: step.id, value: count.processUnits, limit: MAX_UNITS })],
+      };
     }
     counts.set(step.id, count);
-    for (const { material, usage } of step.inputs) want(material, multiply(fraction(count.processUnits), fraction(usage)));
+    for (const { material, usage } of step.inputs)
+      want(material, multiply(fraction(count.processUnits), fraction(usage)));
   }
   return { counts, issues: [] };
 }

@@ -36,7 +36,8 @@ export interface TableCount {
   readonly colours: number;
 }
 
-export const colourColumn = (colours: number): ColourColumn => (colours <= 1 ? 'c1' : colours === 2 ? 'c2' : colours <= 4 ? 'c3' : 'c5');
+export const colourColumn = (colours: number): ColourColumn =>
+  colours <= 1 ? 'c1' : colours === 2 ? 'c2' : colours <= 4 ? 'c3' : 'c5';
 
 /** Share of net that a band allows: the pass with most colours, half of it for every further pass, each finishing step. */
 function shareOf(band: TableBand, column: ColourColumn, passes: number, finishingSteps: number): Fraction {

@@ -35,14 +35,30 @@ export class FigureBook {
   readonly figures: Record<string, Figure> = {};
 
   /** Records a reckoned figure and returns its id, to be named as an input of the next. */
-  reckon(id: string, name: string, value: number, unit: string, formula: string, inputs: Readonly<Record<string, string>>, source: Source = IDENTITY): string {
+  reckon(
+    id: string,
+    name: string,
+    value: number,
+    unit: string,
+    formula: string,
+    inputs: Readonly<Record<string, string>>,
+    source: Source = IDENTITY,
+  ): string {
     this.figures[id] = { id, name, value, unit, formula, inputs, source };
     return id;
   }
 
   /** Records a given figure and returns its id. */
   give(id: string, name: string, value: number, unit: string, source: Source, otherwise?: number): string {
-    this.figures[id] ??= { id, name, value, unit, inputs: {}, source, ...(otherwise === undefined ? {} : { otherwise }) };
+    this.figures[id] ??= {
+      id,
+      name,
+      value,
+      unit,
+      inputs: {},
+      source,
+      ...(otherwise === undefined ? {} : { otherwise }),
+    };
     return id;
   }
 

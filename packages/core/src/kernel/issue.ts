@@ -54,7 +54,18 @@ export interface Issue {
   readonly params: Readonly<Record<string, string | number>>;
 }
 
-export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
+export type Outcome<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
 
-export const error = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({ code, severity: 'error', path, params });
-export const warning = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({ code, severity: 'warning', path, params });
+export const error = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({
+  code,
+  severity: 'error',
+  path,
+  params,
+});
+export const warning = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({
+  code,
+  severity: 'warning',
+  path,
+  params,
+});

@@ -1,5 +1,17 @@
 import fc from 'fast-check';
-import { add, ceil, ceilRatio, compare, divide, floor, floorRatio, fraction, multiply, subtract, toNumber } from './fraction.js';
+import {
+  add,
+  ceil,
+  ceilRatio,
+  compare,
+  divide,
+  floor,
+  floorRatio,
+  fraction,
+  multiply,
+  subtract,
+  toNumber,
+} from './fraction.js';
 import { gsmToPound, inchToMm, kgToPound, mmToInch, pointToUm, poundToGsm, poundToKg, umToPoint } from './units.js';
 
 describe('fractions', () => {
@@ -18,7 +30,9 @@ describe('fractions', () => {
   });
 
   it('rounds both ways on both sides of nought', () => {
-    expect([ceil(fraction(-1.5)), floor(fraction(-1.5)), ceil(fraction(1.5)), floor(fraction(1.5))]).toEqual([-1, -2, 2, 1]);
+    expect([ceil(fraction(-1.5)), floor(fraction(-1.5)), ceil(fraction(1.5)), floor(fraction(1.5))]).toEqual([
+      -1, -2, 2, 1,
+    ]);
     expect(ceilRatio(10, 4)).toBe(3);
   });
 

@@ -69,6 +69,9 @@ function gridOf(request: GridRequest, turned: boolean): Grid {
 export function placeGrid(request: GridRequest): Grid {
   const uprightAllowed = request.pieceGrain === 'any' || request.pieceGrain === request.sheetGrain;
   const turnedAllowed = request.pieceGrain === 'any' || request.pieceGrain !== request.sheetGrain;
-  const grids = [...(uprightAllowed ? [gridOf(request, false)] : []), ...(turnedAllowed ? [gridOf(request, true)] : [])];
+  const grids = [
+    ...(uprightAllowed ? [gridOf(request, false)] : []),
+    ...(turnedAllowed ? [gridOf(request, true)] : []),
+  ];
   return grids.reduce((best, grid) => (grid.count > best.count ? grid : best));
 }

@@ -3,8 +3,14 @@ import { type GridRequest, placeGrid } from './grid.js';
 import { mostPages, pageGrid, sectionSize, splitPages } from './section.js';
 
 const B1: GridRequest = {
-  sheetWidthMm: 1020, sheetHeightMm: 720, margins: { gripperMm: 12, tailMm: 8, sideMm: 5 },
-  pieceWidthMm: 426, pieceHeightMm: 600, sheetGrain: 'width', pieceGrain: 'any', mirror: 'none',
+  sheetWidthMm: 1020,
+  sheetHeightMm: 720,
+  margins: { gripperMm: 12, tailMm: 8, sideMm: 5 },
+  pieceWidthMm: 426,
+  pieceHeightMm: 600,
+  sheetGrain: 'width',
+  pieceGrain: 'any',
+  mirror: 'none',
 };
 
 describe('plain grid', () => {
@@ -19,7 +25,12 @@ describe('plain grid', () => {
   it('lays an A5 spread eight up with the spine along the grain, nine up without', () => {
     const spread = { ...B1, margins: { gripperMm: 12, tailMm: 12, sideMm: 5 }, pieceWidthMm: 302, pieceHeightMm: 216 };
     // 1,010 / 216 = 4 across, 696 / 302 = 2 up; without grain 1,010 / 302 = 3 by 696 / 216 = 3
-    expect(placeGrid({ ...spread, pieceGrain: 'height' })).toMatchObject({ count: 8, columns: 4, rows: 2, turned: true });
+    expect(placeGrid({ ...spread, pieceGrain: 'height' })).toMatchObject({
+      count: 8,
+      columns: 4,
+      rows: 2,
+      turned: true,
+    });
     expect(placeGrid(spread).count).toBe(9);
   });
 
@@ -81,7 +92,10 @@ describe('sections', () => {
       const grid = pageGrid(pages);
       expect((grid?.across ?? 0) * (grid?.down ?? 0)).toBe(pages / 2);
     }
-    expect(sectionSize({ widthMm: 148, heightMm: 210 }, { across: 2, down: 1 }, 3)).toEqual({ widthMm: 302, heightMm: 216 });
+    expect(sectionSize({ widthMm: 148, heightMm: 210 }, { across: 2, down: 1 }, 3)).toEqual({
+      widthMm: 302,
+      heightMm: 216,
+    });
     expect(pageGrid(12)).toBeUndefined();
   });
 });

@@ -9,7 +9,9 @@ function scoreAdvice(job: Job, layouts: Layouts): Issue[] {
     const layout = step.component === undefined ? undefined : layouts.get(step.component);
     const heavy = step.operation === 'fold' && layout && layout.stock.gsm > SCORE_OVER_GSM;
     const scored = job.route.some(({ operation, component }) => operation === 'score' && component === step.component);
-    return heavy && !scored ? [warning('fold.score-first', `route[${i}]`, { step: step.id, gsm: layout.stock.gsm, limit: SCORE_OVER_GSM })] : [];
+    return heavy && !scored
+      ? [warning('fold.score-first', `route[${i}]`, { step: step.id, gsm: layout.stock.gsm, limit: SCORE_OVER_GSM })]
+      : [];
   });
 }
 
@@ -18,11 +20,30 @@ export function adviseJob(job: Job, layouts: Layouts, { materials }: JobFlow, no
   const limit = norms('bind.saddleLimit').value;
   const bound = job.route.flatMap((step, i) => {
     if (step.operation !== 'stitch') return [];
-    const thick = takenBy(step).reduce((sum, { material, usage }) => sum + (materials.get(material)?.caliperUm ?? 0) * usage, 0) / 1000;
-    return thick > limit ? [warning('bind.too-thick-for-saddle', `route[${i}]`, { step: step.id, value: Math.round(thick * 10) / 10, limit })] : [];
+    const thick =
+      takenBy(step).reduce((sum, { material, usage }) => sum + (materials.get(material)?.caliperUm ?? 0) * usage, 0) /
+      1000;
+    return thick > limit
+      ? [
+          warning('bind.too-thick-for-saddle', `route[${i}]`, {
+            step: step.id,
+            value: Math.round(thick * 10) / 10,
+            limit,
+          }),
+        ]
+      : [];
   });
   const { quantity, plannedOvers, policy } = job.order;
-  const most = policy.kind === 'percent' ? quantity * (1 + policy.over / 100) : policy.kind === 'exact' ? quantity : Infinity;
-  const over = quantity + plannedOvers > most ? [warning('order.above-limit', 'order.plannedOvers', { value: quantity + plannedOvers, limit: Math.floor(most) })] : [];
+  const most =
+    policy.kind === 'percent' ? quantity * (1 + policy.over / 100) : policy.kind === 'exact' ? quantity : Infinity;
+  const over =
+    quantity + plannedOvers > most
+      ? [
+          warning('order.above-limit', 'order.plannedOvers', {
+            value: quantity + plannedOvers,
+            limit: Math.floor(most),
+          }),
+        ]
+      : [];
   return [...bound, ...scoreAdvice(job, layouts), ...over];
 }

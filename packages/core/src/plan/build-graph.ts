@@ -24,13 +24,22 @@ export const takenBy = (step: Step): readonly { material: string; usage: number 
   return step.component === undefined ? [] : [{ material: paperOf(step.component), usage: 1 }];
 };
 
-function yieldFigure(book: FigureBook, step: Step, layout: ComponentLayout | undefined, own: number | undefined): number {
+function yieldFigure(
+  book: FigureBook,
+  step: Step,
+  layout: ComponentLayout | undefined,
+  own: number | undefined,
+): number {
   const id = `step.${step.id}.yield`;
   if (own !== undefined) book.give(id, 'Yield', own, 'pieces', GIVEN);
   else if (step.operation === 'cut' && layout) {
     const { columns, rows, count } = layout.grid;
-    const grid = (name: string, value: number) => book.give(`component.${layout.component.id}.${name}`, `${name} on the sheet`, value, 'pieces', IDENTITY);
-    book.reckon(id, 'Yield', count, 'pieces', 'columns * rows', { columns: grid('columns', columns), rows: grid('rows', rows) });
+    const grid = (name: string, value: number) =>
+      book.give(`component.${layout.component.id}.${name}`, `${name} on the sheet`, value, 'pieces', IDENTITY);
+    book.reckon(id, 'Yield', count, 'pieces', 'columns * rows', {
+      columns: grid('columns', columns),
+      rows: grid('rows', rows),
+    });
   } else book.give(id, 'Yield', 1, 'pieces', { label: 'identity', note: 'one out of one' });
   return book.value(id);
 }
@@ -42,13 +51,18 @@ function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Materi
   const page = job.components.find(({ kind }) => kind === 'section');
   const trimmed = page && { widthMm: page.widthMm, heightMm: page.heightMm };
   let open = [...job.route];
-  for (let before = -1; open.length > 0 && open.length !== before; ) {
+  for (let before = -1; open.length > 0 && open.length !== before;) {
     before = open.length;
     open = open.filter((step) => {
       const inputs = takenBy(step).map(({ material, usage }) => ({ material: materials.get(material), usage }));
       if (inputs.some(({ material }) => !material)) return true;
       const known = inputs as { material: Material; usage: number }[];
-      const after = materialAfter(step, known, step.component === undefined ? undefined : layouts.get(step.component), trimmed);
+      const after = materialAfter(
+        step,
+        known,
+        step.component === undefined ? undefined : layouts.get(step.component),
+        trimmed,
+      );
       if (after) for (const { material } of madeBy(step)) materials.set(material, after);
       return false;
     });
@@ -62,18 +76,23 @@ export function processUnit(step: Step, materials: ReadonlyMap<string, Material>
   return materials.get(takenBy(step)[0]?.material ?? '')?.unit ?? 'unit';
 }
 
-function flowStep(step: Step, path: string, layout: ComponentLayout | undefined, unit: string, norms: NormLookup, book: FigureBook): FlowStep {
+function flowStep(
+  step: Step,
+  path: string,
+  layout: ComponentLayout | undefined,
+  unit: string,
+  norms: NormLookup,
+  book: FigureBook,
+): FlowStep {
   const { setup, running } = spoilageFigures(book, norms, step, layout, unit);
   const samples = step.samples ?? 0;
   book.give(`step.${step.id}.samples`, 'Samples taken', samples, unit, GIVEN);
-  const outputs = madeBy(step).map(
-    (made, i): FlowOutput => ({
-      material: made.material,
-      yield: yieldFigure(book, step, layout, made.yield ?? step.yield),
-      samples: i === 0 ? samples : 0,
-      ...(made.share === undefined ? {} : { share: made.share }),
-    }),
-  );
+  const outputs = madeBy(step).map((made, i): FlowOutput => ({
+    material: made.material,
+    yield: yieldFigure(book, step, layout, made.yield ?? step.yield),
+    samples: i === 0 ? samples : 0,
+    ...(made.share === undefined ? {} : { share: made.share }),
+  }));
   return {
     id: step.id,
     path,
@@ -91,13 +110,27 @@ function flowStep(step: Step, path: string, layout: ComponentLayout | undefined,
  * The flow graph of a job, with the figures of its norms in the book.
  * Issues: `flow.no-end` unless exactly one step makes what nobody else takes.
  */
-export function buildGraph(job: Job, layouts: Layouts, norms: NormLookup, book: FigureBook): { flow?: JobFlow; issues: Issue[] } {
+export function buildGraph(
+  job: Job,
+  layouts: Layouts,
+  norms: NormLookup,
+  book: FigureBook,
+): { flow?: JobFlow; issues: Issue[] } {
   const materials = followMaterials(job, layouts);
   const steps = job.route.map((step, i) =>
-    flowStep(step, `route[${i}]`, step.component === undefined ? undefined : layouts.get(step.component), processUnit(step, materials), norms, book),
+    flowStep(
+      step,
+      `route[${i}]`,
+      step.component === undefined ? undefined : layouts.get(step.component),
+      processUnit(step, materials),
+      norms,
+      book,
+    ),
   );
   const taken = new Set(steps.flatMap(({ inputs }) => inputs.map(({ material }) => material)));
-  const ends = [...new Set(steps.flatMap(({ outputs }) => outputs.map(({ material }) => material)))].filter((material) => !taken.has(material));
+  const ends = [...new Set(steps.flatMap(({ outputs }) => outputs.map(({ material }) => material)))].filter(
+    (material) => !taken.has(material),
+  );
   const [end] = ends;
   if (steps.length > 0 && (end === undefined || ends.length > 1)) {
     const cyclic = end === undefined;

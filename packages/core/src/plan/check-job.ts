@@ -10,7 +10,15 @@ function normIssues(job: Job, works: Works): Issue[] {
     const norm = catalogue.get(id);
     if (!norm) return [error('job.unknown-norm', `norms["${id}"]`, { norm: id })];
     if (isWithin(norm, value)) return [];
-    return [error('job.norm-out-of-range', `norms["${id}"]`, { norm: `${norm.subject}: ${norm.name}`, value, min: norm.min, max: norm.max, unit: norm.unit })];
+    return [
+      error('job.norm-out-of-range', `norms["${id}"]`, {
+        norm: `${norm.subject}: ${norm.name}`,
+        value,
+        min: norm.min,
+        max: norm.max,
+        unit: norm.unit,
+      }),
+    ];
   });
 }
 
@@ -22,9 +30,12 @@ function stepIssues(job: Job, works: Works, step: Step, path: string): Issue[] {
   }
   if (step.machine !== undefined) {
     const machine = works.machines.find(({ id }) => id === step.machine);
-    if (!machine) issues.push(error('job.unknown-machine', `${path}.machine`, { step: step.id, machine: step.machine }));
+    if (!machine)
+      issues.push(error('job.unknown-machine', `${path}.machine`, { step: step.id, machine: step.machine }));
     else if (machine.process !== process) {
-      issues.push(error('job.machine-cannot', `${path}.machine`, { step: step.id, machine: machine.name, operation: name }));
+      issues.push(
+        error('job.machine-cannot', `${path}.machine`, { step: step.id, machine: machine.name, operation: name }),
+      );
     }
   }
   return issues;
@@ -32,21 +43,55 @@ function stepIssues(job: Job, works: Works, step: Step, path: string): Issue[] {
 
 function pressIssues(component: Component, machine: Machine, path: string, caliperUm: number): Issue[] {
   const { press } = machine;
-  if (!press) return [error('job.machine-cannot', `${path}.press`, { step: component.name, machine: machine.name, operation: OPERATION_RULES.print.name })];
+  if (!press)
+    return [
+      error('job.machine-cannot', `${path}.press`, {
+        step: component.name,
+        machine: machine.name,
+        operation: OPERATION_RULES.print.name,
+      }),
+    ];
   const issues: Issue[] = [];
   const { widthMm, heightMm } = component.sheet;
   const [maxW, maxH] = press.maxSheetMm;
   const [minW, minH] = press.minSheetMm;
   const named = { component: component.name, machine: machine.name };
-  if (widthMm > maxW || heightMm > maxH) issues.push(error('press.sheet-too-large', `${path}.sheet`, { ...named, width: widthMm, height: heightMm, maxWidth: maxW, maxHeight: maxH }));
-  if (widthMm < minW || heightMm < minH) issues.push(error('press.sheet-too-small', `${path}.sheet`, { ...named, width: widthMm, height: heightMm, minWidth: minW, minHeight: minH }));
+  if (widthMm > maxW || heightMm > maxH)
+    issues.push(
+      error('press.sheet-too-large', `${path}.sheet`, {
+        ...named,
+        width: widthMm,
+        height: heightMm,
+        maxWidth: maxW,
+        maxHeight: maxH,
+      }),
+    );
+  if (widthMm < minW || heightMm < minH)
+    issues.push(
+      error('press.sheet-too-small', `${path}.sheet`, {
+        ...named,
+        width: widthMm,
+        height: heightMm,
+        minWidth: minW,
+        minHeight: minH,
+      }),
+    );
   if (caliperUm < press.minCaliperUm || caliperUm > press.maxCaliperUm) {
-    issues.push(error('press.caliper-out-of-range', `${path}.stock`, { ...named, value: Math.round(caliperUm), min: press.minCaliperUm, max: press.maxCaliperUm }));
+    issues.push(
+      error('press.caliper-out-of-range', `${path}.stock`, {
+        ...named,
+        value: Math.round(caliperUm),
+        min: press.minCaliperUm,
+        max: press.maxCaliperUm,
+      }),
+    );
   }
-  if (component.workStyle === 'perfecting' && !press.perfects) issues.push(error('press.cannot-perfect', `${path}.workStyle`, named));
+  if (component.workStyle === 'perfecting' && !press.perfects)
+    issues.push(error('press.cannot-perfect', `${path}.workStyle`, named));
   const [front, back] = [component.front.length, component.back.length];
   const atOnce = component.workStyle === 'perfecting' ? front + back : Math.max(front, back);
-  if (atOnce > press.units) issues.push(error('press.too-few-units', `${path}.front`, { ...named, colours: atOnce, units: press.units }));
+  if (atOnce > press.units)
+    issues.push(error('press.too-few-units', `${path}.front`, { ...named, colours: atOnce, units: press.units }));
   return issues;
 }
 
@@ -54,20 +99,38 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
   const issues: Issue[] = [];
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
-  if (!stock) issues.push(error('job.unknown-stock', `${path}.stock`, { component: component.name, stock: component.stock }));
-  if (!machine) issues.push(error('job.unknown-machine', `${path}.press`, { step: component.name, machine: component.press }));
+  if (!stock)
+    issues.push(error('job.unknown-stock', `${path}.stock`, { component: component.name, stock: component.stock }));
+  if (!machine)
+    issues.push(error('job.unknown-machine', `${path}.press`, { step: component.name, machine: component.press }));
   if (stock && machine) issues.push(...pressIssues(component, machine, path, stock.gsm * stock.bulk));
   if (component.kind !== 'sheet' && (!component.pages || component.pages % 4 !== 0)) {
-    issues.push(error('job.pages-not-multiple-of-four', `${path}.pages`, { component: component.name, value: component.pages ?? 0 }));
+    issues.push(
+      error('job.pages-not-multiple-of-four', `${path}.pages`, {
+        component: component.name,
+        value: component.pages ?? 0,
+      }),
+    );
   }
   if (component.workStyle === 'single' && component.back.length > 0) {
-    issues.push(error('press.back-without-work-style', `${path}.workStyle`, { component: component.name, colours: component.back.length }));
+    issues.push(
+      error('press.back-without-work-style', `${path}.workStyle`, {
+        component: component.name,
+        colours: component.back.length,
+      }),
+    );
   }
   const prints = job.route.filter((step) => step.component === component.id && step.operation === 'print');
   const { passes } = STYLE_RULES[component.workStyle];
   if (prints.length === 0) issues.push(error('job.no-press-step', path, { component: component.name }));
   else if (prints.map(({ side }) => side ?? 'front').join() !== passes.join()) {
-    issues.push(error('press.passes-do-not-match', `${path}.workStyle`, { component: component.name, style: component.workStyle, wanted: passes.join(', ') }));
+    issues.push(
+      error('press.passes-do-not-match', `${path}.workStyle`, {
+        component: component.name,
+        style: component.workStyle,
+        wanted: passes.join(', '),
+      }),
+    );
   }
   return issues;
 }
@@ -78,13 +141,20 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
  */
 export function checkJob(job: Job, works: Works): Issue[] {
   const ids = job.components.map(({ id }) => id);
-  const doubled = ids.flatMap((id, i) => (ids.indexOf(id) < i ? [error('job.duplicate-component', `components[${i}].id`, { component: id })] : []));
-  const sectionPages = job.components.reduce((sum, { kind, pages }) => sum + (kind === 'section' ? (pages ?? 0) : 0), 0);
+  const doubled = ids.flatMap((id, i) =>
+    ids.indexOf(id) < i ? [error('job.duplicate-component', `components[${i}].id`, { component: id })] : [],
+  );
+  const sectionPages = job.components.reduce(
+    (sum, { kind, pages }) => sum + (kind === 'section' ? (pages ?? 0) : 0),
+    0,
+  );
   return [
     ...doubled,
     ...normIssues(job, works),
     ...job.components.flatMap((component, i) => componentIssues(job, works, component, `components[${i}]`)),
     ...job.route.flatMap((step, i) => stepIssues(job, works, step, `route[${i}]`)),
-    ...(job.pages !== undefined && sectionPages !== job.pages ? [warning('job.page-sum', 'pages', { pages: job.pages, sum: sectionPages })] : []),
+    ...(job.pages !== undefined && sectionPages !== job.pages
+      ? [warning('job.page-sum', 'pages', { pages: job.pages, sum: sectionPages })]
+      : []),
   ];
 }

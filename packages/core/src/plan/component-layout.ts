@@ -23,7 +23,11 @@ export interface ComponentLayout {
   readonly printedAreaM2: number;
 }
 
-function pieceOf(component: Component, bleedMm: number, pages: SectionGrid | undefined): { readonly cell: Size; readonly piece: Size } {
+function pieceOf(
+  component: Component,
+  bleedMm: number,
+  pages: SectionGrid | undefined,
+): { readonly cell: Size; readonly piece: Size } {
   if (pages) {
     const cell = sectionSize(component, pages, bleedMm);
     return { cell, piece: cell };
@@ -42,13 +46,22 @@ const marginsOf = (press: PressLimits, twoGrippers: boolean) => ({
  * Lays a component on its press sheet as a plain grid. The job has been checked against the works before.
  * Issues: `layout.does-not-fit`, `layout.turn-needs-even-rows`, `layout.tumble-needs-even-rows`, `layout.section-not-whole`.
  */
-export function layComponent(component: Component, path: string, works: Works, norms: NormLookup): { layout?: ComponentLayout; issues: Issue[] } {
+export function layComponent(
+  component: Component,
+  path: string,
+  works: Works,
+  norms: NormLookup,
+): { layout?: ComponentLayout; issues: Issue[] } {
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
   if (!stock || !machine?.press) throw new Error(`component ${component.id} was not checked`);
   const pages = component.kind === 'sheet' ? undefined : pageGrid(component.pages ?? 0);
   if (component.kind !== 'sheet' && !pages) {
-    return { issues: [error('layout.section-not-whole', `${path}.pages`, { component: component.name, pages: component.pages ?? 0 })] };
+    return {
+      issues: [
+        error('layout.section-not-whole', `${path}.pages`, { component: component.name, pages: component.pages ?? 0 }),
+      ],
+    };
   }
   const rule = STYLE_RULES[component.workStyle];
   const twoGrippers = rule.twoGrippers || (component.workStyle === 'perfecting' && machine.press.turnsSheet);
@@ -67,18 +80,36 @@ export function layComponent(component: Component, path: string, works: Works, n
   const grid = placeGrid({ ...request, mirror: rule.mirror });
   if (grid.count === 0) {
     const params = {
-      component: component.name, width: cell.widthMm, height: cell.heightMm,
+      component: component.name,
+      width: cell.widthMm,
+      height: cell.heightMm,
       usableWidth: component.sheet.widthMm - 2 * margins.sideMm,
       usableHeight: component.sheet.heightMm - margins.gripperMm - margins.tailMm,
     };
     if (rule.mirror !== 'none' && placeGrid({ ...request, mirror: 'none' }).count > 0) {
-      return { issues: [error(rule.mirror === 'columns' ? 'layout.turn-needs-even-rows' : 'layout.tumble-needs-even-rows', `${path}.workStyle`, params)] };
+      return {
+        issues: [
+          error(
+            rule.mirror === 'columns' ? 'layout.turn-needs-even-rows' : 'layout.tumble-needs-even-rows',
+            `${path}.workStyle`,
+            params,
+          ),
+        ],
+      };
     }
     return { issues: [error('layout.does-not-fit', `${path}.sheet`, params)] };
   }
   return {
     layout: {
-      component, path, stock, machine, margins, bleedMm, grid, pages, piece,
+      component,
+      path,
+      stock,
+      machine,
+      margins,
+      bleedMm,
+      grid,
+      pages,
+      piece,
       caliperUm: caliperUm(stock.gsm, stock.bulk),
       printedAreaM2: (grid.count * cell.widthMm * cell.heightMm) / 1e6,
     },

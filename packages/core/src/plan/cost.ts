@@ -7,7 +7,14 @@ import { sumFigure } from './press-totals.js';
 import { giveNorm } from './step-norms.js';
 
 export interface CostTotals {
-  readonly cost: { readonly paper: number; readonly plates: number; readonly ink: number; readonly machines: number; readonly people: number; readonly total: number };
+  readonly cost: {
+    readonly paper: number;
+    readonly plates: number;
+    readonly ink: number;
+    readonly machines: number;
+    readonly people: number;
+    readonly total: number;
+  };
   readonly currency: string;
 }
 
@@ -29,20 +36,57 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
     const value = Object.values(inputs).reduce((total, input) => total * book.value(input), 1);
     return book.reckon(id, name, value, currency, formula, inputs);
   };
-  const paper = sumFigure(book, 'cost.paper', 'Paper', currency, [...layouts].map(([id, { stock }]) =>
-    product(`cost.paper.${id}`, `Paper, ${stock.name}`, 'kg * price', { kg: `component.${id}.paperKg`, price: norm(`price.stock.${stock.id}`) })));
-  const plates = book.value(product('cost.plates', 'Plates', 'plates * price', { plates: 'total.plates', price: norm('price.plate') }));
+  const paper = sumFigure(
+    book,
+    'cost.paper',
+    'Paper',
+    currency,
+    [...layouts].map(([id, { stock }]) =>
+      product(`cost.paper.${id}`, `Paper, ${stock.name}`, 'kg * price', {
+        kg: `component.${id}.paperKg`,
+        price: norm(`price.stock.${stock.id}`),
+      }),
+    ),
+  );
+  const plates = book.value(
+    product('cost.plates', 'Plates', 'plates * price', { plates: 'total.plates', price: norm('price.plate') }),
+  );
   const ink = book.value(product('cost.ink', 'Ink', 'kg * price', { kg: 'total.inkKg', price: norm('price.ink') }));
   const timed = job.route.flatMap(({ id }) => {
     const machine = machines.get(id);
     return machine && book.figures[`step.${id}.hours`] ? [{ id, machine }] : [];
   });
-  const machineCost = sumFigure(book, 'cost.machines', 'Machine hours', currency, timed.map(({ id, machine }) =>
-    product(`cost.machine.${id}`, `${machine.name}, ${id}`, 'hours * rate', { hours: `step.${id}.hours`, rate: norm(`machine.${machine.id}.rate`) })));
-  const people = sumFigure(book, 'cost.people', 'People', currency, timed.map(({ id, machine }) =>
-    product(`cost.people.${id}`, `People at ${machine.name}, ${id}`, 'hours * people * price', {
-      hours: `step.${id}.hours`, people: norm(`machine.${machine.id}.crew`), price: norm('price.people'),
-    })));
-  const total = sumFigure(book, 'total.cost', 'Cost', currency, ['cost.paper', 'cost.plates', 'cost.ink', 'cost.machines', 'cost.people']);
+  const machineCost = sumFigure(
+    book,
+    'cost.machines',
+    'Machine hours',
+    currency,
+    timed.map(({ id, machine }) =>
+      product(`cost.machine.${id}`, `${machine.name}, ${id}`, 'hours * rate', {
+        hours: `step.${id}.hours`,
+        rate: norm(`machine.${machine.id}.rate`),
+      }),
+    ),
+  );
+  const people = sumFigure(
+    book,
+    'cost.people',
+    'People',
+    currency,
+    timed.map(({ id, machine }) =>
+      product(`cost.people.${id}`, `People at ${machine.name}, ${id}`, 'hours * people * price', {
+        hours: `step.${id}.hours`,
+        people: norm(`machine.${machine.id}.crew`),
+        price: norm('price.people'),
+      }),
+    ),
+  );
+  const total = sumFigure(book, 'total.cost', 'Cost', currency, [
+    'cost.paper',
+    'cost.plates',
+    'cost.ink',
+    'cost.machines',
+    'cost.people',
+  ]);
   return { cost: { paper, plates, ink, machines: machineCost, people, total }, currency };
 }

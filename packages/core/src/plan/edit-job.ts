@@ -9,10 +9,17 @@ export function printSteps(component: string, style: WorkStyle): Step[] {
     const before = steps.at(-1);
     steps.push({
       id: i === 0 ? `print-${component}` : `print-${component}-${i + 1}`,
-      operation: 'print', component, side,
+      operation: 'print',
+      component,
+      side,
       ...(before ? { from: [{ material: before.id }] } : {}),
     });
-    steps.push({ id: i === 0 ? `dry-${component}` : `dry-${component}-${i + 1}`, operation: 'dry', component, from: [{ material: steps.at(-1)?.id ?? '' }] });
+    steps.push({
+      id: i === 0 ? `dry-${component}` : `dry-${component}-${i + 1}`,
+      operation: 'dry',
+      component,
+      from: [{ material: steps.at(-1)?.id ?? '' }],
+    });
   });
   return steps;
 }
@@ -25,7 +32,8 @@ const patch = (job: Job, id: string, change: Partial<Component>): readonly Compo
  * sheet before takes it again. Passes that stay keep what was set for them. A style for one side drops the back.
  */
 export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): Job {
-  const isPress = ({ component, operation }: Step) => component === componentId && (operation === 'print' || operation === 'dry');
+  const isPress = ({ component, operation }: Step) =>
+    component === componentId && (operation === 'print' || operation === 'dry');
   const old = job.route.filter(isPress);
   const anew = printSteps(componentId, style).map((step) => {
     const before = old.find(({ id }) => id === step.id);
@@ -35,7 +43,14 @@ export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): 
   const at = job.route.findIndex(isPress);
   const rest = job.route
     .filter((step) => !isPress(step))
-    .map((step) => (newLast && step.from ? { ...step, from: step.from.map((from) => (from.material === oldLast ? { ...from, material: newLast } : from)) } : step));
+    .map((step) =>
+      newLast && step.from
+        ? {
+            ...step,
+            from: step.from.map((from) => (from.material === oldLast ? { ...from, material: newLast } : from)),
+          }
+        : step,
+    );
   const component = job.components.find(({ id }) => id === componentId);
   const back = style === 'single' ? [] : component?.back.length ? component.back : (component?.front ?? []);
   return {
@@ -48,8 +63,10 @@ export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): 
 /** Changes a component's paper; a sheet size that the new stock does not come in gives way to the first that it does. */
 export function withStock(job: Job, componentId: string, stock: Stock): Job {
   const component = job.components.find(({ id }) => id === componentId);
-  const kept = stock.sheets.find(({ widthMm, heightMm, grain }) =>
-    component && widthMm === component.sheet.widthMm && heightMm === component.sheet.heightMm && grain === component.sheet.grain);
+  const kept = stock.sheets.find(
+    ({ widthMm, heightMm, grain }) =>
+      widthMm === component?.sheet.widthMm && heightMm === component.sheet.heightMm && grain === component.sheet.grain,
+  );
   const sheet = kept ?? stock.sheets[0] ?? component?.sheet;
   return { ...job, components: patch(job, componentId, { stock: stock.id, ...(sheet ? { sheet } : {}) }) };
 }

@@ -41,26 +41,49 @@ const units = (id: string) => `${id}.processUnits`;
 function packFigure({ book }: TimeContext, { step, id }: Station): string {
   const perPack = book.give(`${id}.perPack`, 'Pieces in a pack', step.perPack ?? 1, 'pieces', GIVEN);
   const packs = ceilRatio(book.value(`${id}.needsOut`), step.perPack ?? 1);
-  return book.reckon(`${id}.packs`, step.operation === 'box' ? 'Boxes' : 'Packs', packs, 'packs', 'ceil(pieces / perPack)', { pieces: `${id}.needsOut`, perPack });
+  return book.reckon(
+    `${id}.packs`,
+    step.operation === 'box' ? 'Boxes' : 'Packs',
+    packs,
+    'packs',
+    'ceil(pieces / perPack)',
+    { pieces: `${id}.needsOut`, perPack },
+  );
 }
 
 function pressHours(context: TimeContext, { step, id, layout, norm }: Station): number {
   const { book } = context;
   const plates = layout ? platesHung(step, layout) : 0;
   const inputs = {
-    setup: norm('setup'), each: norm('setupPer'), speed: norm('speed'), efficiency: norm('efficiency'), units: units(id),
+    setup: norm('setup'),
+    each: norm('setupPer'),
+    speed: norm('speed'),
+    efficiency: norm('efficiency'),
+    units: units(id),
     plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
   const hours = v('setup') + v('each') * plates + v('units') / (v('speed') * v('efficiency'));
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + each * plates + units / (speed * efficiency)', inputs);
+  book.reckon(
+    `${id}.hours`,
+    'Machine hours',
+    hours,
+    'h',
+    'setup + each * plates + units / (speed * efficiency)',
+    inputs,
+  );
   return hours;
 }
 
 function rateHours(context: TimeContext, station: Station): number {
   const { book } = context;
   const { step, id, norm } = station;
-  const inputs = { setup: norm('setup'), units: step.perPack === undefined ? units(id) : packFigure(context, station), speed: norm('speed'), efficiency: norm('efficiency') };
+  const inputs = {
+    setup: norm('setup'),
+    units: step.perPack === undefined ? units(id) : packFigure(context, station),
+    speed: norm('speed'),
+    efficiency: norm('efficiency'),
+  };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
   const hours = v('setup') + v('units') / (v('speed') * v('efficiency'));
   book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (speed * efficiency)', inputs);
@@ -72,18 +95,45 @@ function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Statio
   const caliper = book.give(`${id}.caliper`, 'Caliper of what is cut', incoming?.caliperUm ?? 0, 'um', IDENTITY);
   const height = norm('liftHeight');
   const perLift = Math.max(1, floorRatio(book.value(height) * 1000, Math.max(1, book.value(caliper))));
-  const sheets = book.reckon(`${id}.sheetsPerLift`, 'Sheets a lift', perLift, 'sheets', 'max(1, floor(height * 1000 / caliper))', { height, caliper });
+  const sheets = book.reckon(
+    `${id}.sheetsPerLift`,
+    'Sheets a lift',
+    perLift,
+    'sheets',
+    'max(1, floor(height * 1000 / caliper))',
+    { height, caliper },
+  );
   const lifts = ceilRatio(book.value(units(id)), perLift);
-  const liftsId = book.reckon(`${id}.lifts`, 'Lifts', lifts, 'lifts', 'ceil(units / sheets)', { units: units(id), sheets });
+  const liftsId = book.reckon(`${id}.lifts`, 'Lifts', lifts, 'lifts', 'ceil(units / sheets)', {
+    units: units(id),
+    sheets,
+  });
   const grid = layout?.grid ?? { columns: 1, rows: 1 };
   const columns = book.give(`${id}.columns`, 'Columns on the sheet', grid.columns, 'pieces', IDENTITY);
   const rows = book.give(`${id}.rows`, 'Rows on the sheet', grid.rows, 'pieces', IDENTITY);
   const cuts = 4 + 2 * (grid.columns - 1) + 2 * (grid.rows - 1);
-  const cutsId = book.reckon(`${id}.cuts`, 'Cuts a lift', cuts, 'cuts', '4 + 2 * (columns - 1) + 2 * (rows - 1)', { columns, rows });
-  const inputs = { setup: norm('setup'), lifts: liftsId, minutes: norm('minutesPerLift'), cuts: cutsId, seconds: norm('secondsPerCut'), efficiency: norm('efficiency') };
+  const cutsId = book.reckon(`${id}.cuts`, 'Cuts a lift', cuts, 'cuts', '4 + 2 * (columns - 1) + 2 * (rows - 1)', {
+    columns,
+    rows,
+  });
+  const inputs = {
+    setup: norm('setup'),
+    lifts: liftsId,
+    minutes: norm('minutesPerLift'),
+    cuts: cutsId,
+    seconds: norm('secondsPerCut'),
+    efficiency: norm('efficiency'),
+  };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
   const hours = v('setup') + (lifts * (v('minutes') + (cuts * v('seconds')) / 60)) / 60 / v('efficiency');
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + lifts * (minutes + cuts * seconds / 60) / 60 / efficiency', inputs);
+  book.reckon(
+    `${id}.hours`,
+    'Machine hours',
+    hours,
+    'h',
+    'setup + lifts * (minutes + cuts * seconds / 60) / 60 / efficiency',
+    inputs,
+  );
   return hours;
 }
 
@@ -93,9 +143,23 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
   const length = book.give(`${id}.length`, 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
   const belt = { belt: norm('beltSpeed'), gap: norm('gap'), most: norm('speed'), length };
   const rate = Math.min(book.value(belt.most), (60 * book.value(belt.belt)) / (lengthM + book.value(belt.gap)));
-  const rateId = book.reckon(`${id}.rate`, 'Sheets an hour', rate, 'sheets/h', 'min(most, 60 * belt / (length + gap))', belt);
+  const rateId = book.reckon(
+    `${id}.rate`,
+    'Sheets an hour',
+    rate,
+    'sheets/h',
+    'min(most, 60 * belt / (length + gap))',
+    belt,
+  );
   const folds = book.give(`${id}.foldCount`, 'Folds', foldsOf(step, layout), 'folds', IDENTITY);
-  const inputs = { setup: norm('setup'), each: norm('setupPer'), folds, units: units(id), rate: rateId, efficiency: norm('efficiency') };
+  const inputs = {
+    setup: norm('setup'),
+    each: norm('setupPer'),
+    folds,
+    units: units(id),
+    rate: rateId,
+    efficiency: norm('efficiency'),
+  };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
   const hours = v('setup') + v('each') * v('folds') + v('units') / (rate * v('efficiency'));
   book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + each * folds + units / (rate * efficiency)', inputs);
@@ -119,7 +183,9 @@ function stepTime(context: TimeContext, step: Step): StepTime {
   const layout = step.component === undefined ? undefined : context.layouts.get(step.component);
   const machine = context.machines.get(step.id);
   const station: Station = {
-    step, layout, id: `step.${step.id}`,
+    step,
+    layout,
+    id: `step.${step.id}`,
     incoming: context.materials.get(takenBy(step)[0]?.material ?? ''),
     norm: (key) => giveNorm(context.book, context.norms, `machine.${machine?.id ?? ''}.${key}`),
   };
@@ -133,7 +199,9 @@ function stepTime(context: TimeContext, step: Step): StepTime {
 /** Hours of the longest way from paper to the end of each step, as figures; returns the longest of all. */
 function leadFigures({ book, job, flow }: TimeContext, steps: ReadonlyMap<string, StepTime>): number {
   const lead = new Map<string, { hours: number; id: string }>();
-  const makers = new Map(flow.steps.flatMap(({ step }) => step.outputs.map(({ material }) => [material, step.id] as const)));
+  const makers = new Map(
+    flow.steps.flatMap(({ step }) => step.outputs.map(({ material }) => [material, step.id] as const)),
+  );
   for (const { step } of [...flow.steps].reverse()) {
     const before = step.inputs.flatMap(({ material }) => lead.get(makers.get(material) ?? '') ?? []);
     const time = steps.get(step.id) ?? { hours: 0, lagHours: 0 };
@@ -142,22 +210,43 @@ function leadFigures({ book, job, flow }: TimeContext, steps: ReadonlyMap<string
     before.forEach(({ id }, i) => (inputs[`before${i + 1}`] = id));
     const figures = book.figures;
     const ownId = figures[`step.${step.id}.hours`] ? `step.${step.id}.hours` : `step.${step.id}.lag`;
-    if (figures[ownId]) inputs['own'] = ownId;
+    if (figures[ownId]) inputs.own = ownId;
     const names = Object.keys(inputs).filter((name) => name !== 'own');
     const longest = names.length === 0 ? '0' : names.length === 1 ? names.join() : `max(${names.join(', ')})`;
     const hours = Math.max(0, ...before.map((b) => b.hours)) + own;
-    const id = book.reckon(`step.${step.id}.lead`, 'Done after', hours, 'h', figures[ownId] ? `${longest} + own` : longest, inputs);
+    const id = book.reckon(
+      `step.${step.id}.lead`,
+      'Done after',
+      hours,
+      'h',
+      figures[ownId] ? `${longest} + own` : longest,
+      inputs,
+    );
     lead.set(step.id, { hours, id });
   }
-  const ends = flow.steps.filter(({ downstream }) => downstream.consumers.length === 0).map(({ step }) => `step.${step.id}.lead`);
+  const ends = flow.steps
+    .filter(({ downstream }) => downstream.consumers.length === 0)
+    .map(({ step }) => `step.${step.id}.lead`);
   const inputs = Object.fromEntries(ends.map((id, i) => [`end${i + 1}`, id]));
   const hours = Math.max(0, ...ends.map((id) => book.value(id)));
-  if (job.route.length > 0) book.reckon('total.leadHours', 'From first sheet to last box', hours, 'h', ends.length === 1 ? 'end1' : `max(${Object.keys(inputs).join(', ')})`, inputs);
+  if (job.route.length > 0)
+    book.reckon(
+      'total.leadHours',
+      'From first sheet to last box',
+      hours,
+      'h',
+      ends.length === 1 ? 'end1' : `max(${Object.keys(inputs).join(', ')})`,
+      inputs,
+    );
   return hours;
 }
 
 /** Hours of every step and of the job, with their working. Source: handbook chapters 7 and 8. */
-export function timeFigures(context: TimeContext): { steps: ReadonlyMap<string, StepTime>; hours: number; leadHours: number } {
+export function timeFigures(context: TimeContext): {
+  steps: ReadonlyMap<string, StepTime>;
+  hours: number;
+  leadHours: number;
+} {
   const { job, book } = context;
   const steps = new Map(job.route.map((step) => [step.id, stepTime(context, step)]));
   const timed = job.route.filter(({ id }) => book.figures[`step.${id}.hours`]);

@@ -3,6 +3,7 @@ export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals,
 export { type ComponentLayout } from './component-layout.js';
 export { type Material } from './material.js';
 export { type FamilyAnswers, newJob, sectionPages } from './new-job.js';
+export { type FieldPath, setField } from './set-field.js';
 export { withStock, withWorkStyle } from './edit-job.js';
 export { type FieldChange, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';

@@ -9,7 +9,10 @@ export const FAMILIES = ['folded', 'saddle-stitched'] as const;
 export type Family = (typeof FAMILIES)[number];
 
 /** What the order lets us deliver. Percents of the quantity. */
-export type OversPolicy = { readonly kind: 'exact' } | { readonly kind: 'percent'; readonly under: number; readonly over: number } | { readonly kind: 'all-overs' };
+export type OversPolicy =
+  | { readonly kind: 'exact' }
+  | { readonly kind: 'percent'; readonly under: number; readonly over: number }
+  | { readonly kind: 'all-overs' };
 
 export interface Order {
   readonly quantity: number;
@@ -57,7 +60,9 @@ export interface Step {
   /** Materials taken in: ids of earlier steps (or what these say they make); absent: the component's paper. */
   readonly from?: readonly { readonly material: string; readonly usage?: number | undefined }[] | undefined;
   /** Materials made, where it is not one material under the step's own id. */
-  readonly makes?: readonly { readonly material: string; readonly yield?: number | undefined; readonly share?: number | undefined }[] | undefined;
+  readonly makes?:
+    | readonly { readonly material: string; readonly yield?: number | undefined; readonly share?: number | undefined }[]
+    | undefined;
   /** Good outputs from one good process unit; absent: from the layout at the guillotine, else 1. */
   readonly yield?: number | undefined;
   readonly samples?: number | undefined;

@@ -49,7 +49,10 @@ function piece(layout: ComponentLayout, column: number, row: number): DrawnPiece
   const inset = component.kind === 'sheet' ? bleedMm : 0;
   const [across, down] = grid.turned ? [pages?.down ?? 1, pages?.across ?? 1] : [pages?.across ?? 1, pages?.down ?? 1];
   return {
-    x, y, width, height,
+    x,
+    y,
+    width,
+    height,
     trim: { x: x + inset, y: y + inset, width: width - 2 * inset, height: height - 2 * inset },
     pageLinesX: lines(x, width, across),
     pageLinesY: lines(y, height, down),
@@ -59,8 +62,14 @@ function piece(layout: ComponentLayout, column: number, row: number): DrawnPiece
 
 /** The drawing of a component's layout; the same model for the screen and the ticket. */
 export function drawLayout(layout: ComponentLayout): LayoutDrawing {
-  const { component: { sheet }, margins, grid } = layout;
-  const pieces = Array.from({ length: grid.rows }, (_, row) => Array.from({ length: grid.columns }, (__, column) => piece(layout, column, row))).flat();
+  const {
+    component: { sheet },
+    margins,
+    grid,
+  } = layout;
+  const pieces = Array.from({ length: grid.rows }, (_, row) =>
+    Array.from({ length: grid.columns }, (__, column) => piece(layout, column, row)),
+  ).flat();
   return {
     sheet: { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
     usable: {

@@ -46,7 +46,8 @@ function cutMaterial(paper: Material, layout: ComponentLayout): Material {
 function foldMaterial(flat: Material, folds: number): Material {
   let { widthMm, heightMm } = flat;
   // Each fold halves the longer side: right for parallel maps and for the page grids of sections alike.
-  for (let fold = 0; fold < folds; fold++) [widthMm, heightMm] = widthMm >= heightMm ? [widthMm / 2, heightMm] : [widthMm, heightMm / 2];
+  for (let fold = 0; fold < folds; fold++)
+    [widthMm, heightMm] = widthMm >= heightMm ? [widthMm / 2, heightMm] : [widthMm, heightMm / 2];
   return { ...flat, widthMm, heightMm, caliperUm: flat.caliperUm * 2 ** folds };
 }
 
@@ -102,4 +103,3 @@ export function materialAfter(
       return first;
   }
 }
-

@@ -26,13 +26,17 @@ export interface FamilyAnswers {
 /** Process colours, black first, as one school of ink order has it (handbook chapter 5). */
 const PROCESS: readonly InkUse[] = [{ name: 'K' }, { name: 'C' }, { name: 'M' }, { name: 'Y' }];
 
-const after = (steps: readonly Step[]): { from: { material: string }[] } => ({ from: [{ material: steps.at(-1)?.id ?? '' }] });
+const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
+  from: [{ material: steps.at(-1)?.id ?? '' }],
+});
 
 /** First sheet of the stock that the press takes, with the grain asked for. */
 function sheetFor(works: Works, stockId: string, pressId: string, grain: SheetSize['grain']): SheetSize {
   const sheets = works.stocks.find(({ id }) => id === stockId)?.sheets ?? [];
   const press = works.machines.find(({ id }) => id === pressId)?.press;
-  const fits = sheets.filter(({ widthMm, heightMm }) => !press || (widthMm <= press.maxSheetMm[0] && heightMm <= press.maxSheetMm[1]));
+  const fits = sheets.filter(
+    ({ widthMm, heightMm }) => !press || (widthMm <= press.maxSheetMm[0] && heightMm <= press.maxSheetMm[1]),
+  );
   const sheet = fits.find((size) => size.grain === grain) ?? fits[0] ?? sheets[0];
   return sheet ?? { widthMm: 1020, heightMm: 720, grain };
 }
@@ -49,9 +53,18 @@ export const sectionPages = (pages: number, gsm: number): number[] => splitPages
 
 function foldedJob(answers: FamilyAnswers, works: Works): { components: Component[]; route: Step[] } {
   const component: Component = {
-    id: 'leaflet', name: 'Leaflet', kind: 'sheet', widthMm: answers.widthMm, heightMm: answers.heightMm, grain: 'any',
-    stock: answers.stock, sheet: sheetFor(works, answers.stock, answers.press, 'width'), press: answers.press,
-    workStyle: styleOf(works, answers.press, PROCESS, PROCESS), front: PROCESS, back: PROCESS,
+    id: 'leaflet',
+    name: 'Leaflet',
+    kind: 'sheet',
+    widthMm: answers.widthMm,
+    heightMm: answers.heightMm,
+    grain: 'any',
+    stock: answers.stock,
+    sheet: sheetFor(works, answers.stock, answers.press, 'width'),
+    press: answers.press,
+    workStyle: styleOf(works, answers.press, PROCESS, PROCESS),
+    front: PROCESS,
+    back: PROCESS,
   };
   const route: Step[] = printSteps(component.id, component.workStyle);
   const add = (step: Omit<Step, 'from'>) => route.push({ ...step, ...after(route) });
@@ -65,7 +78,8 @@ function foldedJob(answers: FamilyAnswers, works: Works): { components: Componen
 
 function sectionRoute(component: Component): Step[] {
   const route = printSteps(component.id, component.workStyle);
-  const add = (step: Omit<Step, 'from' | 'component'>) => route.push({ ...step, component: component.id, ...after(route) });
+  const add = (step: Omit<Step, 'from' | 'component'>) =>
+    route.push({ ...step, component: component.id, ...after(route) });
   // A section of 8 pages or more is the fold of its sheet; a single spread lies several up and is cut first.
   if ((component.pages ?? 0) < 8) add({ id: `cut-${component.id}`, operation: 'cut' });
   add({ id: `fold-${component.id}`, operation: 'fold' });
@@ -74,7 +88,8 @@ function sectionRoute(component: Component): Step[] {
 
 function coverRoute(component: Component, gsm: number): Step[] {
   const route = printSteps(component.id, component.workStyle);
-  const add = (id: string, operation: Step['operation']) => route.push({ id: `${id}-cover`, operation, component: component.id, ...after(route) });
+  const add = (id: string, operation: Step['operation']) =>
+    route.push({ id: `${id}-cover`, operation, component: component.id, ...after(route) });
   add('coat', 'coat');
   add('cut', 'cut');
   if (gsm > SCORE_OVER_GSM) add('score', 'score');
@@ -83,19 +98,37 @@ function coverRoute(component: Component, gsm: number): Step[] {
 
 function stitchedJob(answers: FamilyAnswers, works: Works): { components: Component[]; route: Step[] } {
   const common = {
-    widthMm: answers.widthMm, heightMm: answers.heightMm, press: answers.press,
-    workStyle: styleOf(works, answers.press, PROCESS, PROCESS), front: PROCESS, back: PROCESS,
+    widthMm: answers.widthMm,
+    heightMm: answers.heightMm,
+    press: answers.press,
+    workStyle: styleOf(works, answers.press, PROCESS, PROCESS),
+    front: PROCESS,
+    back: PROCESS,
   };
   const sections = sectionPages(answers.pages, gsmOf(works, answers.stock)).map((pages, i): Component => ({
-    ...common, id: `section-${i + 1}`, name: `Section of ${pages} pages`, kind: 'section', pages,
-    stock: answers.stock, sheet: sheetFor(works, answers.stock, answers.press, 'width'),
+    ...common,
+    id: `section-${i + 1}`,
+    name: `Section of ${pages} pages`,
+    kind: 'section',
+    pages,
+    stock: answers.stock,
+    sheet: sheetFor(works, answers.stock, answers.press, 'width'),
   }));
   const cover: Component = {
-    ...common, id: 'cover', name: 'Cover', kind: 'cover', pages: 4,
-    stock: answers.coverStock, sheet: sheetFor(works, answers.coverStock, answers.press, 'width'),
+    ...common,
+    id: 'cover',
+    name: 'Cover',
+    kind: 'cover',
+    pages: 4,
+    stock: answers.coverStock,
+    sheet: sheetFor(works, answers.coverStock, answers.press, 'width'),
   };
   const lanes = [...sections.map(sectionRoute), coverRoute(cover, gsmOf(works, answers.coverStock))];
-  const stitch: Step = { id: 'stitch', operation: 'stitch', from: lanes.map((lane) => ({ material: lane.at(-1)?.id ?? '' })) };
+  const stitch: Step = {
+    id: 'stitch',
+    operation: 'stitch',
+    from: lanes.map((lane) => ({ material: lane.at(-1)?.id ?? '' })),
+  };
   const route: Step[] = [...lanes.flat(), stitch, { id: 'trim', operation: 'trim', from: [{ material: 'stitch' }] }];
   route.push({ id: 'box', operation: 'box', perPack: 100, from: [{ material: 'trim' }] });
   return { components: [...sections, cover], route };
@@ -109,8 +142,12 @@ function stitchedJob(answers: FamilyAnswers, works: Works): { components: Compon
 export function newJob(family: Family, answers: FamilyAnswers, works: Works): Job {
   const made = family === 'folded' ? foldedJob(answers, works) : stitchedJob(answers, works);
   return {
-    format: 'druckerei-job', version: 1,
-    number: answers.number, title: answers.title, customer: answers.customer, family,
+    format: 'druckerei-job',
+    version: 1,
+    number: answers.number,
+    title: answers.title,
+    customer: answers.customer,
+    family,
     order: { quantity: answers.quantity, plannedOvers: 0, policy: { kind: 'percent', under: 0, over: 5 } },
     school: 'step',
     ...(family === 'saddle-stitched' ? { pages: answers.pages } : {}),

@@ -39,7 +39,13 @@ export function listPiles(job: Job, plan: Plan): Pile[] {
     const perPile = edge.state.unit === 'sheet' ? Math.max(1, floorRatio(heightUm, edge.state.caliperUm)) : Infinity;
     const counts = perPile === Infinity ? [step.needsOut] : pilesOf(step.needsOut, perPile);
     return counts.map((count, i): Pile => ({
-      component, state: step.name, next: next ? names.get(next) : undefined, unit: edge.state.unit, count, number: i + 1, of: counts.length,
+      component,
+      state: step.name,
+      next: next ? names.get(next) : undefined,
+      unit: edge.state.unit,
+      count,
+      number: i + 1,
+      of: counts.length,
     }));
   });
 }

@@ -10,10 +10,18 @@ const map = example('trail-map');
 const programme = example('concert-programme');
 const codes = (job: Job): string[] => {
   const outcome = plan(job, SHIPPED_WORKS);
-  return outcome.ok ? outcome.plan.advice.map(({ code }) => code) : outcome.issues.map(({ code, path }) => `${code} ${path}`);
+  return outcome.ok
+    ? outcome.plan.advice.map(({ code }) => code)
+    : outcome.issues.map(({ code, path }) => `${code} ${path}`);
 };
-const component = (job: Job, change: Partial<Component>, at = 0): Job => ({ ...job, components: job.components.map((c, i) => (i === at ? { ...c, ...change } : c)) });
-const step = (job: Job, id: string, change: Partial<Step>): Job => ({ ...job, route: job.route.map((s) => (s.id === id ? { ...s, ...change } : s)) });
+const component = (job: Job, change: Partial<Component>, at = 0): Job => ({
+  ...job,
+  components: job.components.map((c, i) => (i === at ? { ...c, ...change } : c)),
+});
+const step = (job: Job, id: string, change: Partial<Step>): Job => ({
+  ...job,
+  route: job.route.map((s) => (s.id === id ? { ...s, ...change } : s)),
+});
 
 describe('what a plan refuses, naming the field', () => {
   it.each<[string, Job, string]>([
@@ -23,21 +31,81 @@ describe('what a plan refuses, naming the field', () => {
     ['unknown machine', step(map, 'fold', { machine: 'loom' }), 'job.unknown-machine route[5].machine'],
     ['a machine for something else', step(map, 'fold', { machine: 'coater' }), 'job.machine-cannot route[5].machine'],
     ['unknown component', step(map, 'fold', { component: 'ghost' }), 'job.unknown-component route[5].component'],
-    ['two components of one name', { ...map, components: [...map.components, ...map.components] }, 'job.duplicate-component components[1].id'],
+    [
+      'two components of one name',
+      { ...map, components: [...map.components, ...map.components] },
+      'job.duplicate-component components[1].id',
+    ],
     ['unknown norm', { ...map, norms: { 'spoil.magic': 1 } }, 'job.unknown-norm norms["spoil.magic"]'],
-    ['a norm out of range', { ...map, norms: { 'spoil.fold.running': 1 } }, 'job.norm-out-of-range norms["spoil.fold.running"]'],
-    ['a sheet too large', component(map, { sheet: { widthMm: 1400, heightMm: 1000, grain: 'width' } }), 'press.sheet-too-large components[0].sheet'],
-    ['a sheet too small', component(map, { sheet: { widthMm: 300, heightMm: 200, grain: 'width' } }), 'press.sheet-too-small components[0].sheet'],
-    ['a piece that does not fit', component(map, { widthMm: 900, heightMm: 1200 }), 'layout.does-not-fit components[0].sheet'],
-    ['one up for work-and-turn', component(map, { widthMm: 680, heightMm: 900 }), 'layout.turn-needs-even-rows components[0].workStyle'],
-    ['one up for work-and-tumble', withWorkStyle(component(map, { widthMm: 680, heightMm: 900 }), 'map', 'work-and-tumble'), 'layout.tumble-needs-even-rows components[0].workStyle'],
-    ['too many colours', component(programme, { front: Array.from({ length: 5 }, (_, i) => ({ name: `spot ${i}` })) }), 'press.too-few-units components[0].front'],
-    ['perfecting on a straight press', component(component(programme, { press: 'b2-four', sheet: { widthMm: 740, heightMm: 520, grain: 'width' } }, 1), { front: [], back: [] }, 1), 'press.cannot-perfect components[1].workStyle'],
-    ['a back on a single-sided style', component(map, { workStyle: 'single' }), 'press.back-without-work-style components[0].workStyle'],
-    ['passes that do not fit the style', component(map, { workStyle: 'perfecting' }), 'press.passes-do-not-match components[0].workStyle'],
-    ['no pass at all', { ...map, route: map.route.filter(({ operation }) => operation !== 'print') }, 'job.no-press-step components[0]'],
-    ['pages that are no multiple of 4', component(programme, { pages: 30 }), 'job.pages-not-multiple-of-four components[0].pages'],
-    ['pages that do not fold from a sheet', component(programme, { pages: 12 }), 'layout.section-not-whole components[0].pages'],
+    [
+      'a norm out of range',
+      { ...map, norms: { 'spoil.fold.running': 1 } },
+      'job.norm-out-of-range norms["spoil.fold.running"]',
+    ],
+    [
+      'a sheet too large',
+      component(map, { sheet: { widthMm: 1400, heightMm: 1000, grain: 'width' } }),
+      'press.sheet-too-large components[0].sheet',
+    ],
+    [
+      'a sheet too small',
+      component(map, { sheet: { widthMm: 300, heightMm: 200, grain: 'width' } }),
+      'press.sheet-too-small components[0].sheet',
+    ],
+    [
+      'a piece that does not fit',
+      component(map, { widthMm: 900, heightMm: 1200 }),
+      'layout.does-not-fit components[0].sheet',
+    ],
+    [
+      'one up for work-and-turn',
+      component(map, { widthMm: 680, heightMm: 900 }),
+      'layout.turn-needs-even-rows components[0].workStyle',
+    ],
+    [
+      'one up for work-and-tumble',
+      withWorkStyle(component(map, { widthMm: 680, heightMm: 900 }), 'map', 'work-and-tumble'),
+      'layout.tumble-needs-even-rows components[0].workStyle',
+    ],
+    [
+      'too many colours',
+      component(programme, { front: Array.from({ length: 5 }, (_, i) => ({ name: `spot ${i}` })) }),
+      'press.too-few-units components[0].front',
+    ],
+    [
+      'perfecting on a straight press',
+      component(
+        component(programme, { press: 'b2-four', sheet: { widthMm: 740, heightMm: 520, grain: 'width' } }, 1),
+        { front: [], back: [] },
+        1,
+      ),
+      'press.cannot-perfect components[1].workStyle',
+    ],
+    [
+      'a back on a single-sided style',
+      component(map, { workStyle: 'single' }),
+      'press.back-without-work-style components[0].workStyle',
+    ],
+    [
+      'passes that do not fit the style',
+      component(map, { workStyle: 'perfecting' }),
+      'press.passes-do-not-match components[0].workStyle',
+    ],
+    [
+      'no pass at all',
+      { ...map, route: map.route.filter(({ operation }) => operation !== 'print') },
+      'job.no-press-step components[0]',
+    ],
+    [
+      'pages that are no multiple of 4',
+      component(programme, { pages: 30 }),
+      'job.pages-not-multiple-of-four components[0].pages',
+    ],
+    [
+      'pages that do not fold from a sheet',
+      component(programme, { pages: 12 }),
+      'layout.section-not-whole components[0].pages',
+    ],
     ['several ends', step(map, 'band', { from: [{ material: 'cut' }] }), 'flow.no-end route'],
     ['a circle', step(map, 'cut', { from: [{ material: 'box' }] }), 'flow.cycle route[4].from'],
     ['w = 1', step(map, 'cut', { running: 1 }), 'flow.spoilage-too-high route[4].running'],
@@ -68,7 +136,9 @@ describe('what a plan advises', () => {
 
   it('warns above what the order takes, and where sections do not hold the pages', () => {
     expect(codes({ ...map, order: { ...map.order, plannedOvers: 600 } })).toEqual(['order.above-limit']);
-    expect(codes({ ...map, order: { ...map.order, plannedOvers: 1, policy: { kind: 'exact' } } })).toEqual(['order.above-limit']);
+    expect(codes({ ...map, order: { ...map.order, plannedOvers: 1, policy: { kind: 'exact' } } })).toEqual([
+      'order.above-limit',
+    ]);
     expect(codes({ ...programme, pages: 40 })).toEqual(['job.page-sum']);
   });
 });
@@ -76,12 +146,18 @@ describe('what a plan advises', () => {
 describe('norms', () => {
   it('resolve in the order step, job, works, shipped', () => {
     const job = withoutNorms(map);
-    const works: Works = { ...SHIPPED_WORKS, norms: { 'spoil.cut.setup': { value: 7, source: { label: 'set by user' } } } };
+    const works: Works = {
+      ...SHIPPED_WORKS,
+      norms: { 'spoil.cut.setup': { value: 7, source: { label: 'set by user' } } },
+    };
     const setup = (j: Job, w: Works) => planned(j, w).figures['step.cut.setup'];
     expect(setup(job, SHIPPED_WORKS)?.value).toBe(5); // practice, handbook chapter 6
     expect(setup(job, works)?.value).toBe(7);
     expect(setup({ ...job, norms: { 'spoil.cut.setup': 9 } }, works)?.value).toBe(9);
-    expect(setup(step({ ...job, norms: { 'spoil.cut.setup': 9 } }, 'cut', { setup: 11 }), works)).toMatchObject({ value: 11, otherwise: 9 });
+    expect(setup(step({ ...job, norms: { 'spoil.cut.setup': 9 } }, 'cut', { setup: 11 }), works)).toMatchObject({
+      value: 11,
+      otherwise: 9,
+    });
   });
 
   it('are shipped within their own limits, each id once', () => {
@@ -91,7 +167,9 @@ describe('norms', () => {
   });
 
   it('reach the sheet count: a floor of the table, a bleed, a plate life', () => {
-    expect(planned({ ...map, school: 'table', norms: { 'table.floorBase': 5000 } }).totals.pressSheets).toEqual({ map: 10_100 });
+    expect(planned({ ...map, school: 'table', norms: { 'table.floorBase': 5000 } }).totals.pressSheets).toEqual({
+      map: 10_100,
+    });
     expect(planned({ ...map, norms: { 'plate.life': 5000 } }).totals.plates).toBe(12);
     expect(codes({ ...map, norms: { 'layout.bleed': 50 } })[0]).toMatch(/^layout\./);
   });
@@ -99,8 +177,17 @@ describe('norms', () => {
 
 describe('families', () => {
   const answers: FamilyAnswers = {
-    number: 'HB-1', title: 'New', customer: 'Greywater Ferry', quantity: 2000, widthMm: 210, heightMm: 297, pages: 36,
-    stock: 'silk-90', coverStock: 'silk-170', press: 'b1-perfector', folds: 2,
+    number: 'HB-1',
+    title: 'New',
+    customer: 'Greywater Ferry',
+    quantity: 2000,
+    widthMm: 210,
+    heightMm: 297,
+    pages: 36,
+    stock: 'silk-90',
+    coverStock: 'silk-170',
+    press: 'b1-perfector',
+    folds: 2,
   };
 
   it('plan from their questions alone', () => {
@@ -113,8 +200,12 @@ describe('families', () => {
   });
 
   it('score what is too heavy to fold as it is', () => {
-    expect(newJob('folded', { ...answers, stock: 'gloss-250' }, SHIPPED_WORKS).route.map(({ operation }) => operation)).toContain('score');
-    expect(newJob('saddle-stitched', { ...answers, coverStock: 'gloss-250' }, SHIPPED_WORKS).route.map(({ id }) => id)).toContain('score-cover');
+    expect(
+      newJob('folded', { ...answers, stock: 'gloss-250' }, SHIPPED_WORKS).route.map(({ operation }) => operation),
+    ).toContain('score');
+    expect(
+      newJob('saddle-stitched', { ...answers, coverStock: 'gloss-250' }, SHIPPED_WORKS).route.map(({ id }) => id),
+    ).toContain('score-cover');
   });
 
   it('choose a style and sheet that the press takes', () => {
@@ -147,7 +238,10 @@ describe('edits', () => {
   it('keep a sheet size that the new stock comes in', () => {
     const stock = SHIPPED_WORKS.stocks.find(({ id }) => id === 'offset-80');
     if (!stock) throw new Error('no stock');
-    expect(withStock(map, 'map', stock).components[0]).toMatchObject({ stock: 'offset-80', sheet: map.components[0]?.sheet });
+    expect(withStock(map, 'map', stock).components[0]).toMatchObject({
+      stock: 'offset-80',
+      sheet: map.components[0]?.sheet,
+    });
     const narrow = { ...stock, sheets: stock.sheets.slice(2, 3) };
     expect(withStock(map, 'map', narrow).components[0]?.sheet).toEqual(narrow.sheets[0]);
   });

@@ -72,7 +72,8 @@ export interface Plan {
   readonly advice: readonly Issue[];
 }
 
-export type PlanOutcome = { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly issues: readonly Issue[] };
+export type PlanOutcome =
+  { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { layouts: Layouts; issues: Issue[] } {
   const layouts = new Map<string, ComponentLayout>();
@@ -85,7 +86,15 @@ function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { la
   return { layouts, issues };
 }
 
-function planStep(job: Job, step: Step, flow: Flow, { materials }: JobFlow, book: FigureBook, time: StepTime, machine: string | null): PlanStep {
+function planStep(
+  job: Job,
+  step: Step,
+  flow: Flow,
+  { materials }: JobFlow,
+  book: FigureBook,
+  time: StepTime,
+  machine: string | null,
+): PlanStep {
   const reckoned = flow.byId.get(step.id);
   if (!reckoned) throw new Error(`step ${step.id} was not reckoned`);
   const value = (field: string) => book.value(`step.${step.id}.${field}`);
@@ -112,13 +121,17 @@ function planStep(job: Job, step: Step, flow: Flow, { materials }: JobFlow, book
 }
 
 function edgesOf(job: Job, { materials, graph, target }: JobFlow, units: ReadonlyMap<string, number>): PlanEdge[] {
-  const makers = new Map(graph.steps.flatMap((step) => step.outputs.map(({ material }) => [material, step.id] as const)));
+  const makers = new Map(
+    graph.steps.flatMap((step) => step.outputs.map(({ material }) => [material, step.id] as const)),
+  );
   const edge = (material: string, to: string | null, count: number): PlanEdge[] => {
     const state = materials.get(material);
     return state ? [{ material, from: makers.get(material) ?? null, to, count, state }] : [];
   };
   return [
-    ...job.route.flatMap((step) => takenBy(step).flatMap(({ material, usage }) => edge(material, step.id, (units.get(step.id) ?? 0) * usage))),
+    ...job.route.flatMap((step) =>
+      takenBy(step).flatMap(({ material, usage }) => edge(material, step.id, (units.get(step.id) ?? 0) * usage)),
+    ),
     ...graph.demands.flatMap(({ material }) => edge(material, null, target)),
   ];
 }
@@ -147,17 +160,32 @@ export function plan(job: Job, works: Works): PlanOutcome {
   if (!reckoned.ok) return { ok: false, issues: reckoned.issues };
   const flow = reckoned.value;
   countFigures(book, job, flow, norms);
-  const machines = new Map(job.route.map((step) => [step.id, machineOf(step, step.component === undefined ? undefined : layouts.get(step.component), works)]));
+  const machines = new Map(
+    job.route.map((step) => [
+      step.id,
+      machineOf(step, step.component === undefined ? undefined : layouts.get(step.component), works),
+    ]),
+  );
   const times = timeFigures({ job, layouts, flow, materials: built.flow.materials, machines, norms, book });
   const press = pressFigures({ job, layouts, flow, norms, book });
   const cost = costFigures({ job, layouts, times, machines, norms, book, works });
   const units = new Map(flow.steps.map(({ step, units: bySchool }) => [step.id, bySchool[job.school]]));
   const jobFlow = built.flow;
   const steps = job.route.map((step) =>
-    planStep(job, step, flow, jobFlow, book, times.steps.get(step.id) ?? { hours: 0, lagHours: 0 }, machines.get(step.id)?.id ?? null),
+    planStep(
+      job,
+      step,
+      flow,
+      jobFlow,
+      book,
+      times.steps.get(step.id) ?? { hours: 0, lagHours: 0 },
+      machines.get(step.id)?.id ?? null,
+    ),
   );
   const sheets = (school: School) =>
-    Object.fromEntries(job.components.map(({ id }) => [id, flow.byId.get(firstPress(job, id)?.id ?? '')?.units[school] ?? 0]));
+    Object.fromEntries(
+      job.components.map(({ id }) => [id, flow.byId.get(firstPress(job, id)?.id ?? '')?.units[school] ?? 0]),
+    );
   return {
     ok: true,
     plan: {

@@ -29,7 +29,13 @@ interface Context {
 }
 
 /** Adds figures up under a new id. */
-export const sumFigure = (book: FigureBook, id: string, name: string, unit: string, parts: readonly string[]): number => {
+export const sumFigure = (
+  book: FigureBook,
+  id: string,
+  name: string,
+  unit: string,
+  parts: readonly string[],
+): number => {
   const inputs = Object.fromEntries(parts.map((part, i) => [`n${i + 1}`, part]));
   const value = parts.reduce((sum, part) => sum + book.value(part), 0);
   book.reckon(id, name, value, unit, Object.keys(inputs).join(' + ') || '0', inputs);
@@ -44,9 +50,20 @@ function plates({ book, norms }: Context, layout: ComponentLayout, sheets: strin
   const count = countPlates(component.workStyle, front, back, book.value(sheets), book.value(life));
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
   const perSet = book.give(`${id}.platesPerSet`, 'Plates in one set', count.perSet, 'plates', source);
-  const turns = book.give(`${id}.impressionsPerSheet`, 'Impressions of a plate on one sheet', count.impressions / Math.max(1, book.value(sheets)), 'impressions', source);
+  const turns = book.give(
+    `${id}.impressionsPerSheet`,
+    'Impressions of a plate on one sheet',
+    count.impressions / Math.max(1, book.value(sheets)),
+    'impressions',
+    source,
+  );
   const formula = 'perSet * ceil(sheets * turns / life)';
-  book.reckon(`${id}.plates`, `Plates, ${component.name}`, count.plates, 'plates', formula, { perSet, turns, sheets, life });
+  book.reckon(`${id}.plates`, `Plates, ${component.name}`, count.plates, 'plates', formula, {
+    perSet,
+    turns,
+    sheets,
+    life,
+  });
   return count.plates;
 }
 
@@ -59,32 +76,69 @@ function paper({ book }: Context, layout: ComponentLayout, sheets: string): numb
     height: book.give(`${id}.sheetHeight`, 'Sheet height', heightMm, 'mm', GIVEN),
     grammage: book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN),
   };
-  const bulk = book.give(`${id}.bulk`, `Bulk, ${stock.name}`, stock.bulk, 'cm3/g', { label: 'practice', note: 'stock of the works' });
-  book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', { grammage: inputs.grammage, bulk });
+  const bulk = book.give(`${id}.bulk`, `Bulk, ${stock.name}`, stock.bulk, 'cm3/g', {
+    label: 'practice',
+    note: 'stock of the works',
+  });
+  book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', {
+    grammage: inputs.grammage,
+    bulk,
+  });
   const thousand = kgPerThousand(widthMm, heightMm, stock.gsm);
-  const perThousand = book.reckon(`${id}.kgPerThousand`, 'A thousand sheets', thousand, 'kg', 'width / 1000 * height / 1000 * grammage', inputs);
+  const perThousand = book.reckon(
+    `${id}.kgPerThousand`,
+    'A thousand sheets',
+    thousand,
+    'kg',
+    'width / 1000 * height / 1000 * grammage',
+    inputs,
+  );
   const kg = (book.value(sheets) * thousand) / 1000;
-  book.reckon(`${id}.paperKg`, `Paper, ${component.name}`, kg, 'kg', 'sheets * perThousand / 1000', { sheets, perThousand });
+  book.reckon(`${id}.paperKg`, `Paper, ${component.name}`, kg, 'kg', 'sheets * perThousand / 1000', {
+    sheets,
+    perThousand,
+  });
   return kg;
 }
 
 /** Ink of one colour on one side. Every sheet through the pass gets it, those spoiled too. */
-function inkFigure({ book, norms }: Context, layout: ComponentLayout, pass: Step, side: 'front' | 'back', ink: InkUse, i: number): { id: string; kg: number } {
+function inkFigure(
+  { book, norms }: Context,
+  layout: ComponentLayout,
+  pass: Step,
+  side: 'front' | 'back',
+  ink: InkUse,
+  i: number,
+): { id: string; kg: number } {
   const { component, stock } = layout;
   const id = `component.${component.id}.ink.${side}.${i}`;
-  const coverage = ink.coverage === undefined
-    ? giveNorm(book, norms, 'ink.coverage')
-    : book.give(`${id}.coverage`, `Coverage, ${ink.name} ${side}`, ink.coverage, 'share', GIVEN);
+  const coverage =
+    ink.coverage === undefined
+      ? giveNorm(book, norms, 'ink.coverage')
+      : book.give(`${id}.coverage`, `Coverage, ${ink.name} ${side}`, ink.coverage, 'share', GIVEN);
   const film = giveNorm(book, norms, stock.coated ? 'ink.film.coated' : 'ink.film.uncoated');
-  const area = book.give(`component.${component.id}.printedArea`, 'Printed area of a side', layout.printedAreaM2, 'm2', IDENTITY);
+  const area = book.give(
+    `component.${component.id}.printedArea`,
+    'Printed area of a side',
+    layout.printedAreaM2,
+    'm2',
+    IDENTITY,
+  );
   const sheets = `step.${pass.id}.processUnits`;
   const kg = inkKg(book.value(sheets), book.value(area), book.value(coverage), book.value(film));
-  book.reckon(id, `Ink ${ink.name}, ${component.name}, ${side}`, kg, 'kg', 'sheets * area * coverage * film / 1000', { sheets, area, coverage, film });
+  book.reckon(id, `Ink ${ink.name}, ${component.name}, ${side}`, kg, 'kg', 'sheets * area * coverage * film / 1000', {
+    sheets,
+    area,
+    coverage,
+    film,
+  });
   return { id, kg };
 }
 
 function inks(context: Context, layout: ComponentLayout, byName: Record<string, string[]>): void {
-  const passes = context.job.route.filter(({ component, operation }) => component === layout.component.id && operation === 'print');
+  const passes = context.job.route.filter(
+    ({ component, operation }) => component === layout.component.id && operation === 'print',
+  );
   for (const pass of passes) {
     const sides = pass.side === 'both' ? (['front', 'back'] as const) : ([pass.side ?? 'front'] as const);
     for (const side of sides) {
@@ -107,25 +161,53 @@ export function pressFigures(context: Context): PressTotals {
     if (!first) continue;
     const figure = `component.${id}.pressSheets`;
     pressSheets[id] = book.value(`step.${first.id}.processUnits`);
-    book.reckon(figure, `Press sheets, ${layout.component.name}`, pressSheets[id], 'sheets', 'firstPass', { firstPass: `step.${first.id}.processUnits` });
+    book.reckon(figure, `Press sheets, ${layout.component.name}`, pressSheets[id], 'sheets', 'firstPass', {
+      firstPass: `step.${first.id}.processUnits`,
+    });
     platesBy[id] = plates(context, layout, figure);
     paperBy[id] = paper(context, layout, figure);
     inks(context, layout, byName);
   }
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
   const ids = Object.keys(pressSheets);
-  sumFigure(book, 'total.pressSheets', 'Press sheets', 'sheets', ids.map((id) => `component.${id}.pressSheets`));
+  sumFigure(
+    book,
+    'total.pressSheets',
+    'Press sheets',
+    'sheets',
+    ids.map((id) => `component.${id}.pressSheets`),
+  );
   const inkKgByName = Object.fromEntries(
-    Object.entries(byName).map(([name, parts]) => [name, sumFigure(book, `ink.${name}.kg`, `Ink ${name}`, 'kg', parts)]),
+    Object.entries(byName).map(([name, parts]) => [
+      name,
+      sumFigure(book, `ink.${name}.kg`, `Ink ${name}`, 'kg', parts),
+    ]),
   );
   return {
     pressSheets,
     platesByComponent: platesBy,
     paperKgByComponent: paperBy,
     inkKgByName,
-    plates: sumFigure(book, 'total.plates', 'Plates', 'plates', ids.map((id) => `component.${id}.plates`)),
-    paperKg: sumFigure(book, 'total.paperKg', 'Paper', 'kg', ids.map((id) => `component.${id}.paperKg`)),
-    inkKg: sumFigure(book, 'total.inkKg', 'Ink', 'kg', Object.keys(byName).map((name) => `ink.${name}.kg`)),
+    plates: sumFigure(
+      book,
+      'total.plates',
+      'Plates',
+      'plates',
+      ids.map((id) => `component.${id}.plates`),
+    ),
+    paperKg: sumFigure(
+      book,
+      'total.paperKg',
+      'Paper',
+      'kg',
+      ids.map((id) => `component.${id}.paperKg`),
+    ),
+    inkKg: sumFigure(
+      book,
+      'total.inkKg',
+      'Ink',
+      'kg',
+      Object.keys(byName).map((name) => `ink.${name}.kg`),
+    ),
   };
 }
-

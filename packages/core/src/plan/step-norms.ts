@@ -18,7 +18,8 @@ export const usesSamePlates = (step: Step, { component }: ComponentLayout): bool
   step.side === 'back' && STYLE_RULES[component.workStyle].samePlates;
 
 /** Plates hung for a print pass. */
-export const platesHung = (step: Step, layout: ComponentLayout): number => (usesSamePlates(step, layout) ? 0 : passColours(step, layout));
+export const platesHung = (step: Step, layout: ComponentLayout): number =>
+  usesSamePlates(step, layout) ? 0 : passColours(step, layout);
 
 function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
   if (step.operation !== 'print') return step.operation;
@@ -52,32 +53,82 @@ export interface SpoilageFigures {
 const asDecimal = (value: number): number => Math.round(value * 1e9) / 1e9;
 
 /** A norm made of a base and so much for each colour or fold. */
-function compound(book: FigureBook, norms: NormLookup, id: string, name: string, unit: string, ids: readonly [string, string], each: number, eachName: string): string {
+function compound(
+  book: FigureBook,
+  norms: NormLookup,
+  id: string,
+  name: string,
+  unit: string,
+  ids: readonly [string, string],
+  each: number,
+  eachName: string,
+): string {
   const [base, per] = ids.map((norm) => giveNorm(book, norms, norm)) as [string, string];
-  const count = book.give(`${id}.${eachName}`, `${eachName} of this step`, each, eachName, { label: 'identity', note: 'counted from the job' });
-  return book.reckon(id, name, asDecimal(book.value(base) + book.value(per) * each), unit, `base + each * ${eachName}`, { base, each: per, [eachName]: count });
+  const count = book.give(`${id}.${eachName}`, `${eachName} of this step`, each, eachName, {
+    label: 'identity',
+    note: 'counted from the job',
+  });
+  return book.reckon(
+    id,
+    name,
+    asDecimal(book.value(base) + book.value(per) * each),
+    unit,
+    `base + each * ${eachName}`,
+    { base, each: per, [eachName]: count },
+  );
 }
 
 /**
  * Set-up and running spoilage of a step from the norms, unless the job sets its own.
  * Source: handbook chapter 6, "House norms to ship" (practice).
  */
-export function spoilageFigures(book: FigureBook, norms: NormLookup, step: Step, layout: ComponentLayout | undefined, unit: string): SpoilageFigures {
+export function spoilageFigures(
+  book: FigureBook,
+  norms: NormLookup,
+  step: Step,
+  layout: ComponentLayout | undefined,
+  unit: string,
+): SpoilageFigures {
   const key = spoilageKey(step, layout);
   const id = `step.${step.id}`;
-  const each = step.operation === 'fold' ? foldsOf(step, layout) : layout && step.operation === 'print' ? passColours(step, layout) : 0;
+  const each =
+    step.operation === 'fold'
+      ? foldsOf(step, layout)
+      : layout && step.operation === 'print'
+        ? passColours(step, layout)
+        : 0;
   const eachName = step.operation === 'fold' ? 'folds' : 'colours';
   const isCompound = step.operation === 'print' || step.operation === 'fold';
   const figure = (field: 'setup' | 'running', name: string, figureUnit: string, own: number | undefined): string => {
     const of = (target: string): string => {
       const perExists = isCompound && (field === 'setup' || step.operation === 'print');
-      if (perExists) return compound(book, norms, target, name, figureUnit, [`spoil.${key}.${field}`, `spoil.${key}.${field}Per`], each, eachName);
+      if (perExists)
+        return compound(
+          book,
+          norms,
+          target,
+          name,
+          figureUnit,
+          [`spoil.${key}.${field}`, `spoil.${key}.${field}Per`],
+          each,
+          eachName,
+        );
       const norm = giveNorm(book, norms, `spoil.${key}.${field}`);
       return book.reckon(target, name, book.value(norm), figureUnit, 'norm', { norm });
     };
     if (own === undefined) return of(`${id}.${field}`);
     const house = of(`${id}.${field}.norm`);
-    return book.give(`${id}.${field}`, name, own, figureUnit, { label: 'set by user', note: 'set in this job' }, book.value(house));
+    return book.give(
+      `${id}.${field}`,
+      name,
+      own,
+      figureUnit,
+      { label: 'set by user', note: 'set in this job' },
+      book.value(house),
+    );
   };
-  return { setup: figure('setup', 'Set-up', unit, step.setup), running: figure('running', 'Running spoilage', 'share', step.running) };
+  return {
+    setup: figure('setup', 'Set-up', unit, step.setup),
+    running: figure('running', 'Running spoilage', 'share', step.running),
+  };
 }

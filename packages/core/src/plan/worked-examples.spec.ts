@@ -10,7 +10,14 @@ describe('trail map', () => {
 
   it('counts backwards through every step', () => {
     expect(units(job)).toEqual({
-      'print-map': 5484, 'dry-map': 5204, 'print-map-2': 5204, 'dry-map-2': 5102, cut: 5102, fold: 10_173, band: 10_011, box: 10_000,
+      'print-map': 5484,
+      'dry-map': 5204,
+      'print-map-2': 5204,
+      'dry-map-2': 5102,
+      cut: 5102,
+      fold: 10_173,
+      band: 10_011,
+      box: 10_000,
     });
   });
 
@@ -35,9 +42,9 @@ describe('trail map', () => {
     expect(hours['print-map']).toBeCloseTo(0.867, 9);
     expect(hours['print-map-2']).toBeCloseTo(0.25 + 5204 / 12_000, 9);
     // belt: 60 x 150 / (0.594 + 0.1) = 12,968 an hour; 0.5 + 4 x 0.1 + 10,173 / 12,968
-    expect(hours['fold']).toBeCloseTo(0.9 + 10_173 / (9000 / 0.694), 9);
+    expect(hours.fold).toBeCloseTo(0.9 + 10_173 / (9000 / 0.694), 9);
     // 105.8 um: 945 a lift, 6 lifts of 2.5 min + 6 cuts x 8 s
-    expect(hours['cut']).toBeCloseTo(0.1 + (6 * (2.5 + 0.8)) / 60, 9);
+    expect(hours.cut).toBeCloseTo(0.1 + (6 * (2.5 + 0.8)) / 60, 9);
   });
 
   it('adds drying to the time that it takes', () => {
@@ -48,10 +55,15 @@ describe('trail map', () => {
 
   it('compares the work styles at the shipped norms (identity, handbook chapter 4)', () => {
     // 5,102 good sheets wanted: the figures of the steps after the press are the example's own
-    const shipped: Job = { ...job, route: job.route.map((step) => (step.operation === 'print' ? withoutNorms({ ...job, route: [step] }).route[0] ?? step : step)) };
+    const shipped: Job = {
+      ...job,
+      route: job.route.map((step) =>
+        step.operation === 'print' ? (withoutNorms({ ...job, route: [step] }).route[0] ?? step) : step,
+      ),
+    };
     const sheets = (style: Parameters<typeof withWorkStyle>[2]) => {
       const plan = planned(withWorkStyle(shipped, 'map', style));
-      return [plan.totals.pressSheets['map'], plan.totals.plates];
+      return [plan.totals.pressSheets.map, plan.totals.plates];
     };
     expect(sheets('work-and-turn')).toEqual([5489, 4]);
     expect(sheets('sheetwise')).toEqual([5673, 8]);
@@ -64,10 +76,17 @@ describe('concert programme', () => {
 
   it('joins three lanes at the stitcher', () => {
     expect(units(job)).toMatchObject({
-      box: 3000, trim: 3012, stitch: 3118,
-      'fold-section-1': 3236, 'print-section-1': 3536,
-      'fold-section-2': 3210, 'cut-section-2': 408, 'print-section-2': 655,
-      'cut-cover': 396, 'coat-cover': 438, 'print-cover': 685,
+      box: 3000,
+      trim: 3012,
+      stitch: 3118,
+      'fold-section-1': 3236,
+      'print-section-1': 3536,
+      'fold-section-2': 3210,
+      'cut-section-2': 408,
+      'print-section-2': 655,
+      'cut-cover': 396,
+      'coat-cover': 438,
+      'print-cover': 685,
     });
   });
 

@@ -17,7 +17,8 @@ function evaluator({ figures }: Plan): (id: string) => unknown {
     const figure = figures[id];
     if (!figure) throw new Error(`no figure ${id}`);
     const scope = Object.fromEntries(Object.entries(figure.inputs).map(([name, input]) => [name, value(input)]));
-    const result: unknown = figure.formula === undefined ? math.fraction(figure.value) : math.evaluate(figure.formula, scope);
+    const result: unknown =
+      figure.formula === undefined ? math.fraction(figure.value) : math.evaluate(figure.formula, scope);
     known.set(id, result);
     return result;
   };
@@ -31,7 +32,13 @@ const split: Job = (() => {
     route: job.route.flatMap((step) =>
       step.id === 'cut'
         ? [
-            { ...step, id: 'cut-a', makes: [{ material: 'maps', share: 0.3 }], samples: 12, incidents: [{ name: 'jam', rate: 0.001, loss: 3 }] },
+            {
+              ...step,
+              id: 'cut-a',
+              makes: [{ material: 'maps', share: 0.3 }],
+              samples: 12,
+              incidents: [{ name: 'jam', rate: 0.001, loss: 3 }],
+            },
             { ...step, id: 'cut-b', makes: [{ material: 'maps', share: 0.7 }] },
           ]
         : [step.id === 'fold' ? { ...step, from: [{ material: 'maps' }] } : step],
@@ -43,7 +50,13 @@ const JOBS: [string, Job][] = [
   ['trail map', example('trail-map')],
   ['concert programme', example('concert-programme')],
   ['trail map at shipped norms', withoutNorms(example('trail-map'))],
-  ['programme at shipped norms, short', { ...withoutNorms(example('concert-programme')), order: { quantity: 7, plannedOvers: 3, policy: { kind: 'all-overs' } } }],
+  [
+    'programme at shipped norms, short',
+    {
+      ...withoutNorms(example('concert-programme')),
+      order: { quantity: 7, plannedOvers: 3, policy: { kind: 'all-overs' } },
+    },
+  ],
   ['a split run', split],
 ];
 
@@ -51,7 +64,9 @@ describe.each(JOBS)('working of the %s', (_, job) => {
   it.each(SCHOOLS)('every formula gives its figure (%s)', (school) => {
     const plan = planned({ ...job, school });
     const value = evaluator(plan);
-    const wrong = Object.values(plan.figures).filter(({ id, value: shown }) => Math.abs(math.number(value(id) as never) - shown) > 1e-9 * Math.max(1, Math.abs(shown)));
+    const wrong = Object.values(plan.figures).filter(
+      ({ id, value: shown }) => Math.abs(math.number(value(id) as never) - shown) > 1e-9 * Math.max(1, Math.abs(shown)),
+    );
     expect(wrong.map(({ id, formula }) => `${id}: ${formula ?? ''}`)).toEqual([]);
   });
 
@@ -60,7 +75,8 @@ describe.each(JOBS)('working of the %s', (_, job) => {
     for (const figure of Object.values(figures)) {
       expect(Number.isFinite(figure.value)).toBe(true);
       expect(SOURCE_LABELS).toContain(figure.source.label);
-      const names = figure.formula?.match(/[a-z]\w*/gi)?.filter((name) => !['ceil', 'floor', 'max', 'min'].includes(name)) ?? [];
+      const names =
+        figure.formula?.match(/[a-z]\w*/gi)?.filter((name) => !['ceil', 'floor', 'max', 'min'].includes(name)) ?? [];
       expect(Object.keys(figure.inputs).sort()).toEqual([...new Set(names)].sort());
       for (const id of Object.values(figure.inputs)) expect(figures).toHaveProperty([id]);
     }
@@ -72,9 +88,9 @@ describe('explain', () => {
 
   it('opens a figure down to the norm and says what was overridden', () => {
     const opened = explain(figures, 'step.fold.units.step');
-    expect(opened?.inputs['running']).toMatchObject({ value: 0.01, source: { label: 'set by user' }, otherwise: 0.01 });
+    expect(opened?.inputs.running).toMatchObject({ value: 0.01, source: { label: 'set by user' }, otherwise: 0.01 });
     // shipped: 50 + 10 a fold, four folds (practice, handbook chapter 6)
-    expect(opened?.inputs['setup']).toMatchObject({ value: 60, otherwise: 90 });
+    expect(opened?.inputs.setup).toMatchObject({ value: 60, otherwise: 90 });
   });
 
   it('does not know other figures', () => {

@@ -7,18 +7,31 @@ import { giveNorm } from './step-norms.js';
 const SCHOOL_SOURCE: Source = { label: 'practice', note: 'handbook chapter 6' };
 
 /** Sum of what the steps after this one take, as formula and inputs: `a1 * u1 + a2 * u2`. */
-function sumOfConsumers(book: FigureBook, { step, downstream }: StepFlow, suffix: string): { formula: string; inputs: Record<string, string> } {
+function sumOfConsumers(
+  book: FigureBook,
+  { step, downstream }: StepFlow,
+  suffix: string,
+): { formula: string; inputs: Record<string, string> } {
   if (downstream.consumers.length === 0) return { formula: 'order', inputs: { order: 'order.target' } };
   const inputs: Record<string, string> = {};
   const terms = downstream.consumers.map(({ step: next, usage }, i) => {
     const n = i + 1;
     inputs[`next${n}`] = `step.${next.id}.${suffix}`;
     if (usage === 1) return `next${n}`;
-    inputs[`usage${n}`] = book.give(`step.${next.id}.usage.${step.id}`, `Pieces of ${step.id} in one`, usage, 'pieces', { label: 'set by user', note: 'given in the job' });
+    inputs[`usage${n}`] = book.give(
+      `step.${next.id}.usage.${step.id}`,
+      `Pieces of ${step.id} in one`,
+      usage,
+      'pieces',
+      { label: 'set by user', note: 'given in the job' },
+    );
     return `next${n} * usage${n}`;
   });
   if (downstream.output.share === undefined) return { formula: terms.join(' + '), inputs };
-  inputs['share'] = book.give(`step.${step.id}.share`, 'Share of the split', downstream.output.share, 'share', { label: 'set by user', note: 'given in the job' });
+  inputs.share = book.give(`step.${step.id}.share`, 'Share of the split', downstream.output.share, 'share', {
+    label: 'set by user',
+    note: 'given in the job',
+  });
   return { formula: `ceil(share * (${terms.join(' + ')}))`, inputs };
 }
 
@@ -41,10 +54,17 @@ function stepByStep(book: FigureBook, flow: StepFlow, unit: string, incidents: s
   const { formula, inputs } = sumOfConsumers(book, flow, 'units.step');
   book.reckon(`${id}.needs.step`, 'Good pieces wanted', need, unit, formula, inputs);
   book.reckon(
-    `${id}.units.step`, 'Into the machine, step by step', flow.units.step, unit,
+    `${id}.units.step`,
+    'Into the machine, step by step',
+    flow.units.step,
+    unit,
     `ceil((needs + samples) / (yield * (1 - running${incidents ? ' - incidents' : ''}))) + setup`,
     {
-      needs: `${id}.needs.step`, samples: `${id}.samples`, yield: `${id}.yield`, running: `${id}.running`, setup: `${id}.setup`,
+      needs: `${id}.needs.step`,
+      samples: `${id}.samples`,
+      yield: `${id}.yield`,
+      running: `${id}.running`,
+      setup: `${id}.setup`,
       ...(incidents ? { incidents } : {}),
     },
     SCHOOL_SOURCE,
@@ -56,9 +76,18 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
   const { downstream } = flow;
   const sum = (suffix: string) => sumOfConsumers(book, flow, suffix);
   const net = sum('netWithSamples');
-  book.reckon(`${id}.netWithSamples`, 'Net, samples counted', toNumber(downstream.netWithSamples), unit, `(${net.formula} + samples) / yield`, {
-    ...net.inputs, samples: `${id}.samples`, yield: `${id}.yield`,
-  });
+  book.reckon(
+    `${id}.netWithSamples`,
+    'Net, samples counted',
+    toNumber(downstream.netWithSamples),
+    unit,
+    `(${net.formula} + samples) / yield`,
+    {
+      ...net.inputs,
+      samples: `${id}.samples`,
+      yield: `${id}.yield`,
+    },
+  );
   const own = `running${incidents ? ' + incidents' : ''}`;
   const ownInputs = { running: `${id}.running`, ...(incidents ? { incidents } : {}) };
   const after = downstream.consumers;
@@ -71,45 +100,99 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
       return { weighed: `loss${i} * net${i} * ${usage}`, net: `net${i} * ${usage}` };
     });
     const formula = `${own} + (${terms.map(({ weighed }) => weighed).join(' + ')}) / (${terms.map((term) => term.net).join(' + ')})`;
-    book.reckon(`${id}.loss`, 'Running spoilage from here on, added', toNumber(downstream.loss), 'share', formula, inputs);
+    book.reckon(
+      `${id}.loss`,
+      'Running spoilage from here on, added',
+      toNumber(downstream.loss),
+      'share',
+      formula,
+      inputs,
+    );
   } else {
     const next = after[0];
-    book.reckon(`${id}.loss`, 'Running spoilage from here on, added', toNumber(downstream.loss), 'share', next ? `${own} + later` : own, {
-      ...ownInputs, ...(next ? { later: `step.${next.step.id}.loss` } : {}),
-    });
+    book.reckon(
+      `${id}.loss`,
+      'Running spoilage from here on, added',
+      toNumber(downstream.loss),
+      'share',
+      next ? `${own} + later` : own,
+      {
+        ...ownInputs,
+        ...(next ? { later: `step.${next.step.id}.loss` } : {}),
+      },
+    );
   }
   const setups = sum('setups');
   book.reckon(
-    `${id}.setups`, 'Set-ups from here on, converted', toNumber(downstream.setups), unit,
+    `${id}.setups`,
+    'Set-ups from here on, converted',
+    toNumber(downstream.setups),
+    unit,
     after.length === 0 ? 'setup' : `setup + (${setups.formula}) / yield`,
     { setup: `${id}.setup`, ...(after.length === 0 ? {} : { ...setups.inputs, yield: `${id}.yield` }) },
   );
-  book.reckon(`${id}.units.added`, 'Into the machine, added up', flow.units.added, unit, 'ceil(net * (1 + loss) + setups)', {
-    net: `${id}.netWithSamples`, loss: `${id}.loss`, setups: `${id}.setups`,
-  }, SCHOOL_SOURCE);
+  book.reckon(
+    `${id}.units.added`,
+    'Into the machine, added up',
+    flow.units.added,
+    unit,
+    'ceil(net * (1 + loss) + setups)',
+    {
+      net: `${id}.netWithSamples`,
+      loss: `${id}.loss`,
+      setups: `${id}.setups`,
+    },
+    SCHOOL_SOURCE,
+  );
 }
 
 function byTable(book: FigureBook, flow: StepFlow, unit: string, norms: NormLookup): void {
   const id = `step.${flow.step.id}`;
   const { table, downstream } = flow;
   const net = sumOfConsumers(book, flow, 'net');
-  book.reckon(`${id}.net`, 'Net', toNumber(downstream.net), unit, `(${net.formula}) / yield`, { ...net.inputs, yield: `${id}.yield` });
+  book.reckon(`${id}.net`, 'Net', toNumber(downstream.net), unit, `(${net.formula}) / yield`, {
+    ...net.inputs,
+    yield: `${id}.yield`,
+  });
   book.reckon(`${id}.netWhole`, 'Net, whole', table.net, unit, 'ceil(net)', { net: `${id}.net` });
   const lowerBand = table.netRead !== table.net;
   const read = lowerBand
-    ? book.give(`${id}.netRead`, 'Net at the upper end of the band below, whose spoils are higher', table.netRead, unit, IDENTITY)
+    ? book.give(
+        `${id}.netRead`,
+        'Net at the upper end of the band below, whose spoils are higher',
+        table.netRead,
+        unit,
+        IDENTITY,
+      )
     : `${id}.netWhole`;
-  const count = (name: string, title: string, value: number) => book.give(`${id}.${name}`, title, value, name, { label: 'identity', note: 'counted along the route' });
-  const finishing = { finishing: giveNorm(book, norms, `${table.band.id}.finishing`), steps: count('finishingSteps', 'Finishing steps from here on', table.finishingSteps) };
+  const count = (name: string, title: string, value: number) =>
+    book.give(`${id}.${name}`, title, value, name, { label: 'identity', note: 'counted along the route' });
+  const finishing = {
+    finishing: giveNorm(book, norms, `${table.band.id}.finishing`),
+    steps: count('finishingSteps', 'Finishing steps from here on', table.finishingSteps),
+  };
   if (downstream.passes.length === 0) {
-    book.reckon(`${id}.units.table`, 'Into the machine, by table', flow.units.table, unit, 'ceil(net + read * finishing * steps)', { net: `${id}.netWhole`, read, ...finishing }, SCHOOL_SOURCE);
+    book.reckon(
+      `${id}.units.table`,
+      'Into the machine, by table',
+      flow.units.table,
+      unit,
+      'ceil(net + read * finishing * steps)',
+      { net: `${id}.netWhole`, read, ...finishing },
+      SCHOOL_SOURCE,
+    );
     return;
   }
   book.reckon(
-    `${id}.units.table`, 'Into the machine, by table', flow.units.table, unit,
+    `${id}.units.table`,
+    'Into the machine, by table',
+    flow.units.table,
+    unit,
     'ceil(net + max(read * (pass + pass / 2 * further + finishing * steps), floorBase + floorPerColour * colours))',
     {
-      net: `${id}.netWhole`, read, ...finishing,
+      net: `${id}.netWhole`,
+      read,
+      ...finishing,
       pass: giveNorm(book, norms, `${table.band.id}.${table.column}`),
       further: count('furtherPasses', 'Further passes from here on', table.furtherPasses),
       floorBase: giveNorm(book, norms, 'table.floorBase'),
@@ -132,15 +215,25 @@ export function countFigures(book: FigureBook, job: Job, flow: Flow, norms: Norm
     stepByStep(book, stepFlow, unit, incidents);
     addedUp(book, stepFlow, unit, incidents);
     byTable(book, stepFlow, unit, norms);
-    for (const school of SCHOOLS) if (!Number.isSafeInteger(stepFlow.units[school])) throw new Error(`count of ${stepFlow.step.id} is no whole number`);
+    for (const school of SCHOOLS)
+      if (!Number.isSafeInteger(stepFlow.units[school]))
+        throw new Error(`count of ${stepFlow.step.id} is no whole number`);
     const { formula, inputs } = sumOfConsumers(book, stepFlow, 'processUnits');
-    const units = stepFlow.downstream.consumers.map(({ step, usage }) => multiply(fraction(flow.byId.get(step.id)?.units[job.school] ?? 0), fraction(usage)));
+    const units = stepFlow.downstream.consumers.map(({ step, usage }) =>
+      multiply(fraction(flow.byId.get(step.id)?.units[job.school] ?? 0), fraction(usage)),
+    );
     const share = stepFlow.downstream.output.share;
     const total = units.reduce((sum, part) => sum + toNumber(part), 0);
-    const needsOut = stepFlow.downstream.consumers.length === 0 ? book.value('order.target') : share === undefined ? total : ceil(multiply(fraction(total), fraction(share)));
+    const needsOut =
+      stepFlow.downstream.consumers.length === 0
+        ? book.value('order.target')
+        : share === undefined
+          ? total
+          : ceil(multiply(fraction(total), fraction(share)));
     book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, formula, inputs);
     // The job's own school under one name: the same working, not a step further away.
     const own = book.figures[`${id}.units.${job.school}`];
-    if (own?.formula !== undefined) book.reckon(`${id}.processUnits`, own.name, own.value, unit, own.formula, own.inputs, own.source);
+    if (own?.formula !== undefined)
+      book.reckon(`${id}.processUnits`, own.name, own.value, unit, own.formula, own.inputs, own.source);
   }
 }

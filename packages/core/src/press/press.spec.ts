@@ -15,7 +15,12 @@ describe('plates', () => {
 
   it('makes new sets as plates wear, twice as soon where a plate prints each sheet twice', () => {
     expect(countPlates('sheetwise', 4, 4, 150_000, 200_000).sets).toBe(1);
-    expect(countPlates('work-and-turn', 4, 4, 150_000, 200_000)).toEqual({ perSet: 4, sets: 2, plates: 8, impressions: 300_000 });
+    expect(countPlates('work-and-turn', 4, 4, 150_000, 200_000)).toEqual({
+      perSet: 4,
+      sets: 2,
+      plates: 8,
+      impressions: 300_000,
+    });
   });
 
   it('needs none for an unprinted side', () => {

@@ -43,7 +43,13 @@ export interface PlateCount {
  * @param sheets sheets through the first pass, @param plateLife impressions, above 0
  * Source: identity, handbook chapter 4 "Offset plate count".
  */
-export function countPlates(style: WorkStyle, front: number, back: number, sheets: number, plateLife: number): PlateCount {
+export function countPlates(
+  style: WorkStyle,
+  front: number,
+  back: number,
+  sheets: number,
+  plateLife: number,
+): PlateCount {
   const { samePlates, passes } = STYLE_RULES[style];
   const perSet = samePlates ? Math.max(front, back) : front + (passes.length > 1 || style === 'perfecting' ? back : 0);
   const impressions = samePlates ? 2 * sheets : sheets;

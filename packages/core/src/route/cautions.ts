@@ -1,8 +1,10 @@
 import type { Operation } from './operations.js';
 
 const NIPS = 'Guards closed; inch mode for threading, washing and jams; no loose clothing, rings or gloves at rollers.';
-const LOCK_OUT = 'Jams and changes of blanket, knife or die: stop, isolate and lock out all energy, stored pressure too.';
-const CUTTING = 'Two-hand control and light curtain working; nobody else at the table; blade carried in its holder; never reach under the clamp.';
+const LOCK_OUT =
+  'Jams and changes of blanket, knife or die: stop, isolate and lock out all energy, stored pressure too.';
+const CUTTING =
+  'Two-hand control and light curtain working; nobody else at the table; blade carried in its holder; never reach under the clamp.';
 const SOLVENTS = 'Solvents and washes: ventilation, gloves, no ignition, closed rag bins; safety data sheet at hand.';
 const DUST = 'Powder and paper dust: extraction and mask; dust is explosive in quantity.';
 const NOISE = 'Hearing protection where required.';
@@ -33,7 +35,10 @@ export function cautionsOnce(operations: readonly Operation[]): ReadonlyMap<Oper
   const result = new Map<Operation, readonly string[]>();
   for (const operation of operations) {
     if (result.has(operation)) continue;
-    result.set(operation, CAUTIONS[operation].filter((caution) => !said.has(caution)));
+    result.set(
+      operation,
+      CAUTIONS[operation].filter((caution) => !said.has(caution)),
+    );
     for (const caution of CAUTIONS[operation]) said.add(caution);
   }
   return result;

@@ -14,7 +14,17 @@ export interface OperationRule {
 }
 
 /** What kinds of machine the works has. */
-export const MACHINE_PROCESSES = ['sheet-fed', 'coater', 'guillotine', 'scorer', 'folder', 'stitcher', 'trimmer', 'bander', 'hand'] as const;
+export const MACHINE_PROCESSES = [
+  'sheet-fed',
+  'coater',
+  'guillotine',
+  'scorer',
+  'folder',
+  'stitcher',
+  'trimmer',
+  'bander',
+  'hand',
+] as const;
 export type MachineProcess = (typeof MACHINE_PROCESSES)[number];
 
 export const OPERATION_RULES: Readonly<Record<Operation, OperationRule>> = {

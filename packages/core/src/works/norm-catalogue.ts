@@ -9,15 +9,30 @@ const PRICE: Source = { label: 'practice', note: 'example price, enter your own'
 const MOST_PRICE = 1_000_000;
 
 const price = (id: string, subject: string, name: string, unit: string, value: number): Norm => ({
-  id, group: 'prices', subject, name, unit, value, min: 0, max: MOST_PRICE, source: PRICE,
+  id,
+  group: 'prices',
+  subject,
+  name,
+  unit,
+  value,
+  min: 0,
+  max: MOST_PRICE,
+  source: PRICE,
 });
 
 const machineNorms = (machine: Machine): Norm[] => {
   const shipped = MACHINE_NORMS[machine.process];
-  return shipped.map((norm) => ({ ...norm, id: `machine.${machine.id}.${norm.id}`, group: 'machines', subject: machine.name, source: norm.source ?? PRACTICE }));
+  return shipped.map((norm) => ({
+    ...norm,
+    id: `machine.${machine.id}.${norm.id}`,
+    group: 'machines',
+    subject: machine.name,
+    source: norm.source ?? PRACTICE,
+  }));
 };
 
-const stockPrice = (stock: Stock, currency: string): Norm => price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
+const stockPrice = (stock: Stock, currency: string): Norm =>
+  price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
 
 function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<string, Norm> {
   const norms = [

@@ -22,4 +22,7 @@ export interface Norm {
 
 /** Whether a value lies within a norm's limits. */
 export const isWithin = (norm: Norm, value: number): boolean =>
-  Number.isFinite(value) && value >= norm.min && (norm.below ? value < norm.max : value <= norm.max) && (!norm.whole || Number.isInteger(value));
+  Number.isFinite(value) &&
+  value >= norm.min &&
+  (norm.below ? value < norm.max : value <= norm.max) &&
+  (!norm.whole || Number.isInteger(value));

@@ -51,4 +51,3 @@ export function spoilageTable(lookup: NormLookup): SpoilageTable {
     floorPerColour: value('table.floorPerColour'),
   };
 }
-

@@ -29,22 +29,42 @@ const SPOILAGE = [
 
 export type SpoilageKey = (typeof SPOILAGE)[number][0];
 
-export const SPOILAGE_NORMS: readonly Norm[] = SPOILAGE.flatMap(([key, subject, setup, setupPer, running, runningPer, source]) => {
-  const each = key === 'fold' ? 'fold' : 'colour';
-  const setUp = (id: string, name: string, value: number): Norm => ({
-    id: `spoil.${key}.${id}`, group: 'spoilage', subject, name, unit: 'units', value, min: 0, max: MOST_UNITS, whole: true, source,
-  });
-  const share = (id: string, name: string, value: number): Norm => ({
-    id: `spoil.${key}.${id}`, group: 'spoilage', subject, name, unit: 'share', value, min: 0, max: 1, below: true, source,
-  });
-  const per = key.startsWith('print-') || key === 'fold';
-  return [
-    setUp('setup', 'Set-up', setup),
-    ...(per ? [setUp('setupPer', `Set-up, each ${each}`, setupPer)] : []),
-    share('running', 'Running spoilage', running),
-    ...(key.startsWith('print-') ? [share('runningPer', 'Running spoilage, each colour', runningPer)] : []),
-  ];
-});
+export const SPOILAGE_NORMS: readonly Norm[] = SPOILAGE.flatMap(
+  ([key, subject, setup, setupPer, running, runningPer, source]) => {
+    const each = key === 'fold' ? 'fold' : 'colour';
+    const setUp = (id: string, name: string, value: number): Norm => ({
+      id: `spoil.${key}.${id}`,
+      group: 'spoilage',
+      subject,
+      name,
+      unit: 'units',
+      value,
+      min: 0,
+      max: MOST_UNITS,
+      whole: true,
+      source,
+    });
+    const share = (id: string, name: string, value: number): Norm => ({
+      id: `spoil.${key}.${id}`,
+      group: 'spoilage',
+      subject,
+      name,
+      unit: 'share',
+      value,
+      min: 0,
+      max: 1,
+      below: true,
+      source,
+    });
+    const per = key.startsWith('print-') || key === 'fold';
+    return [
+      setUp('setup', 'Set-up', setup),
+      ...(per ? [setUp('setupPer', `Set-up, each ${each}`, setupPer)] : []),
+      share('running', 'Running spoilage', running),
+      ...(key.startsWith('print-') ? [share('runningPer', 'Running spoilage, each colour', runningPer)] : []),
+    ];
+  },
+);
 
 /** Upper end of the band in net sheets, per cent for 1, 2, 3-4, 5 and more colours, and for each finishing step. */
 export const TABLE_ROWS = [
@@ -66,36 +86,102 @@ export const TABLE_COLUMNS = [
 
 const thousands = (n: number): string => n.toLocaleString('en-GB');
 export const bandId = (upTo: number): string => (upTo === Infinity ? 'table.over' : `table.${upTo}`);
-const bandName = (upTo: number): string => (upTo === Infinity ? 'Net sheets over the last band' : `Net sheets up to ${thousands(upTo)}`);
+const bandName = (upTo: number): string =>
+  upTo === Infinity ? 'Net sheets over the last band' : `Net sheets up to ${thousands(upTo)}`;
 
 export const TABLE_NORMS: readonly Norm[] = [
   ...TABLE_ROWS.flatMap(([upTo, ...percents]) =>
     TABLE_COLUMNS.map(([column, name], i): Norm => ({
-      id: `${bandId(upTo)}.${column}`, group: 'table', subject: bandName(upTo), name, unit: 'share',
-      value: Math.round((percents[i] ?? 0) * 1e6) / 1e8, min: 0, max: 1, below: true, source: HANDBOOK,
+      id: `${bandId(upTo)}.${column}`,
+      group: 'table',
+      subject: bandName(upTo),
+      name,
+      unit: 'share',
+      value: Math.round((percents[i] ?? 0) * 1e6) / 1e8,
+      min: 0,
+      max: 1,
+      below: true,
+      source: HANDBOOK,
     })),
   ),
-  { id: 'table.floorBase', group: 'table', subject: 'Least spoils of a printed component', name: 'Base', unit: 'sheets', value: 100, min: 0, max: MOST_UNITS, whole: true, source: HANDBOOK },
-  { id: 'table.floorPerColour', group: 'table', subject: 'Least spoils of a printed component', name: 'Each colour', unit: 'sheets', value: 25, min: 0, max: MOST_UNITS, whole: true, source: HANDBOOK },
+  {
+    id: 'table.floorBase',
+    group: 'table',
+    subject: 'Least spoils of a printed component',
+    name: 'Base',
+    unit: 'sheets',
+    value: 100,
+    min: 0,
+    max: MOST_UNITS,
+    whole: true,
+    source: HANDBOOK,
+  },
+  {
+    id: 'table.floorPerColour',
+    group: 'table',
+    subject: 'Least spoils of a printed component',
+    name: 'Each colour',
+    unit: 'sheets',
+    value: 25,
+    min: 0,
+    max: MOST_UNITS,
+    whole: true,
+    source: HANDBOOK,
+  },
 ];
 
 type MachineNorm = Omit<Norm, 'group' | 'subject' | 'source'> & { readonly source?: Source };
 
-const hours = (id: string, name: string, value: number): MachineNorm => ({ id, name, unit: 'h', value, min: 0, max: 1_000 });
-const above0 = (id: string, name: string, unit: string, value: number, max: number, source?: Source): MachineNorm => ({
-  id, name, unit, value, min: Number.MIN_VALUE, max, ...(source ? { source } : {}),
+const hours = (id: string, name: string, value: number): MachineNorm => ({
+  id,
+  name,
+  unit: 'h',
+  value,
+  min: 0,
+  max: 1_000,
 });
-const speed = (value: number, unit: string, source?: Source) => above0('speed', 'Rated speed', `${unit}/h`, value, 1_000_000, source);
+const above0 = (id: string, name: string, unit: string, value: number, max: number, source?: Source): MachineNorm => ({
+  id,
+  name,
+  unit,
+  value,
+  min: Number.MIN_VALUE,
+  max,
+  ...(source ? { source } : {}),
+});
+const speed = (value: number, unit: string, source?: Source) =>
+  above0('speed', 'Rated speed', `${unit}/h`, value, 1_000_000, source);
 /** Running efficiency, hour rate and crew: every machine has them. Rates are examples, the works enters its own. */
 const running = (rate: number, crew: number): MachineNorm[] => [
-  { id: 'efficiency', name: 'Efficiency at usual stock', unit: 'share', value: 1, min: 0.01, max: 1, source: UNSOURCED },
-  { id: 'rate', name: 'Hour rate', unit: 'currency/h', value: rate, min: 0, max: 100_000, source: { label: 'practice', note: 'example price, enter your own' } },
+  {
+    id: 'efficiency',
+    name: 'Efficiency at usual stock',
+    unit: 'share',
+    value: 1,
+    min: 0.01,
+    max: 1,
+    source: UNSOURCED,
+  },
+  {
+    id: 'rate',
+    name: 'Hour rate',
+    unit: 'currency/h',
+    value: rate,
+    min: 0,
+    max: 100_000,
+    source: { label: 'practice', note: 'example price, enter your own' },
+  },
   { id: 'crew', name: 'People', unit: 'people', value: crew, min: 0, max: 100, source: UNSOURCED },
 ];
 
 /** Set-up hours and speeds. Source: handbook chapter 8, "Shipped speeds", unless marked. */
 export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm[]>> = {
-  'sheet-fed': [hours('setup', 'Set-up', 0.25), hours('setupPer', 'Set-up, each plate', 0.04), speed(12_000, 'sheets'), ...running(260, 2)],
+  'sheet-fed': [
+    hours('setup', 'Set-up', 0.25),
+    hours('setupPer', 'Set-up, each plate', 0.04),
+    speed(12_000, 'sheets'),
+    ...running(260, 2),
+  ],
   coater: [hours('setup', 'Set-up', 0.3), speed(8_000, 'sheets'), ...running(95, 1)],
   guillotine: [
     { ...hours('setup', 'Set-up', 0.1), source: UNSOURCED },
@@ -104,7 +190,11 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     above0('secondsPerCut', 'One cut', 's', 8, 600, UNSOURCED),
     ...running(70, 1),
   ],
-  scorer: [{ ...hours('setup', 'Set-up', 0.5), source: UNSOURCED }, speed(5_000, 'units', UNSOURCED), ...running(60, 1)],
+  scorer: [
+    { ...hours('setup', 'Set-up', 0.5), source: UNSOURCED },
+    speed(5_000, 'units', UNSOURCED),
+    ...running(60, 1),
+  ],
   folder: [
     hours('setup', 'Set-up', 0.5),
     hours('setupPer', 'Set-up, each fold', 0.1),
@@ -115,12 +205,31 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
   ],
   stitcher: [hours('setup', 'Set-up', 1), speed(8_000, 'sets'), ...running(140, 3)],
   trimmer: [hours('setup', 'Set-up', 0.3), speed(2_000, 'copies'), ...running(55, 1)],
-  bander: [{ ...hours('setup', 'Set-up', 0.1), source: UNSOURCED }, speed(1_200, 'packs', UNSOURCED), ...running(25, 1)],
+  bander: [
+    { ...hours('setup', 'Set-up', 0.1), source: UNSOURCED },
+    speed(1_200, 'packs', UNSOURCED),
+    ...running(25, 1),
+  ],
   hand: [{ ...hours('setup', 'Set-up', 0.1), source: UNSOURCED }, speed(60, 'boxes', UNSOURCED), ...running(0, 1)],
 };
 
-const pressRoom = (id: string, name: string, unit: string, value: number, max: number, source: Source = HANDBOOK): Norm => ({
-  id, group: 'press room', subject: 'Press room', name, unit, value, min: Number.MIN_VALUE, max, source,
+const pressRoom = (
+  id: string,
+  name: string,
+  unit: string,
+  value: number,
+  max: number,
+  source: Source = HANDBOOK,
+): Norm => ({
+  id,
+  group: 'press room',
+  subject: 'Press room',
+  name,
+  unit,
+  value,
+  min: Number.MIN_VALUE,
+  max,
+  source,
 });
 
 export const PRESS_ROOM_NORMS: readonly Norm[] = [
@@ -135,7 +244,15 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
 ];
 
 const drying = (paper: string, before: string, name: string, value: number): Norm => ({
-  id: `dry.${paper}.${before}`, group: 'drying', subject: `Drying, ${paper} paper`, name, unit: 'h', value, min: 0, max: 240, source: HANDBOOK,
+  id: `dry.${paper}.${before}`,
+  group: 'drying',
+  subject: `Drying, ${paper} paper`,
+  name,
+  unit: 'h',
+  value,
+  min: 0,
+  max: 240,
+  source: HANDBOOK,
 });
 
 /** Conventional sheet-fed ink, the middle of the ranges of handbook chapter 5. */

@@ -3,17 +3,37 @@ import type { Machine, Stock, Works } from './works.js';
 /** Machines of the shipped works: described, not branded. Limits and margins are practice, handbook chapter 4. */
 const MACHINES: readonly Machine[] = [
   {
-    id: 'b1-perfector', name: 'B1 eight-unit perfector 4/4', process: 'sheet-fed',
+    id: 'b1-perfector',
+    name: 'B1 eight-unit perfector 4/4',
+    process: 'sheet-fed',
     press: {
-      units: 8, perfects: true, turnsSheet: true, maxSheetMm: [1020, 720], minSheetMm: [520, 360],
-      minCaliperUm: 40, maxCaliperUm: 600, gripperMm: 12, tailMm: 8, sideMm: 5,
+      units: 8,
+      perfects: true,
+      turnsSheet: true,
+      maxSheetMm: [1020, 720],
+      minSheetMm: [520, 360],
+      minCaliperUm: 40,
+      maxCaliperUm: 600,
+      gripperMm: 12,
+      tailMm: 8,
+      sideMm: 5,
     },
   },
   {
-    id: 'b2-four', name: 'B2 four-colour', process: 'sheet-fed',
+    id: 'b2-four',
+    name: 'B2 four-colour',
+    process: 'sheet-fed',
     press: {
-      units: 4, perfects: false, turnsSheet: false, maxSheetMm: [740, 520], minSheetMm: [400, 280],
-      minCaliperUm: 40, maxCaliperUm: 500, gripperMm: 10, tailMm: 6, sideMm: 5,
+      units: 4,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [740, 520],
+      minSheetMm: [400, 280],
+      minCaliperUm: 40,
+      maxCaliperUm: 500,
+      gripperMm: 10,
+      tailMm: 6,
+      sideMm: 5,
     },
   },
   { id: 'coater', name: 'Coater', process: 'coater' },
@@ -34,7 +54,14 @@ const SHEETS: Stock['sheets'] = [
   { ...B2, grain: 'width' },
   { ...B2, grain: 'height' },
 ];
-const stock = (id: string, name: string, gsm: number, bulk: number, coated: boolean): Stock => ({ id, name, gsm, bulk, coated, sheets: SHEETS });
+const stock = (id: string, name: string, gsm: number, bulk: number, coated: boolean): Stock => ({
+  id,
+  name,
+  gsm,
+  bulk,
+  coated,
+  sheets: SHEETS,
+});
 
 /** Stocks of the shipped works. Bulks are the middle of the ranges of handbook chapter 3 (practice). */
 const STOCKS: readonly Stock[] = [
@@ -50,4 +77,10 @@ const STOCKS: readonly Stock[] = [
 ];
 
 /** The works that Druckerei ships with, before anybody has edited a norm. */
-export const SHIPPED_WORKS: Works = { name: 'Haldenbruck Print Works', currency: 'EUR', machines: MACHINES, stocks: STOCKS, norms: {} };
+export const SHIPPED_WORKS: Works = {
+  name: 'Haldenbruck Print Works',
+  currency: 'EUR',
+  machines: MACHINES,
+  stocks: STOCKS,
+  norms: {},
+};

@@ -1,7 +1,9 @@
 import type { Box, LayoutDrawing } from '@druckerei/core';
 
-const rect = ({ x, y, width, height }: Box, style: string): string => `<rect x="${x}" y="${y}" width="${width}" height="${height}" ${style}/>`;
-const line = (x1: number, y1: number, x2: number, y2: number, style: string): string => `<line x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}" ${style}/>`;
+const rect = ({ x, y, width, height }: Box, style: string): string =>
+  `<rect x="${x}" y="${y}" width="${width}" height="${height}" ${style}/>`;
+const line = (x1: number, y1: number, x2: number, y2: number, style: string): string =>
+  `<line x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}" ${style}/>`;
 
 const text = (x: number, y: number, words: string): string =>
   `<text x="${x}" y="${y}" font-family="Franklin" font-size="34" text-anchor="middle" fill="#333333">${words}</text>`;
@@ -31,8 +33,20 @@ export function layoutSvg(drawing: LayoutDrawing): string {
     text(sheet.width / 2, sheet.height - gripperMm - 12, 'gripper edge'),
     // Grain: a double-headed arrow outside the sheet.
     grain === 'across'
-      ? line(sheet.width * 0.4, sheet.height + margin * 0.55, sheet.width * 0.6, sheet.height + margin * 0.55, 'stroke="#333333" stroke-width="3"')
-      : line(-margin * 0.55, sheet.height * 0.4, -margin * 0.55, sheet.height * 0.6, 'stroke="#333333" stroke-width="3"'),
+      ? line(
+          sheet.width * 0.4,
+          sheet.height + margin * 0.55,
+          sheet.width * 0.6,
+          sheet.height + margin * 0.55,
+          'stroke="#333333" stroke-width="3"',
+        )
+      : line(
+          -margin * 0.55,
+          sheet.height * 0.4,
+          -margin * 0.55,
+          sheet.height * 0.6,
+          'stroke="#333333" stroke-width="3"',
+        ),
   ];
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${-margin} ${-margin / 2} ${sheet.width + 2 * margin} ${sheet.height + 1.5 * margin}">${parts.join('')}</svg>`;
 }

@@ -3,7 +3,10 @@ import path from 'node:path';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
-const fonts = path.join(path.dirname(createRequire(import.meta.url).resolve('@fontsource/libre-franklin/package.json')), 'files');
+const fonts = path.join(
+  path.dirname(createRequire(import.meta.url).resolve('@fontsource/libre-franklin/package.json')),
+  'files',
+);
 const face = (weight: number): string => path.join(fonts, `libre-franklin-latin-${weight}-normal.woff`);
 
 pdfmake.setFonts({ Franklin: { normal: face(400), bold: face(700), italics: face(400), bolditalics: face(700) } });

@@ -11,8 +11,12 @@ export interface JobDocument {
   readonly at: Date;
 }
 
-export const number = (value: number, digits = 0): string => value.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
-export const percent = (share: number): string => `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 3 })} %`;
-export const plural = (unit: string, count: number): string => (count === 1 ? unit : unit === 'copy' ? 'copies' : `${unit}s`);
+export const number = (value: number, digits = 0): string =>
+  value.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+export const percent = (share: number): string =>
+  `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 3 })} %`;
+export const plural = (unit: string, count: number): string =>
+  count === 1 ? unit : unit === 'copy' ? 'copies' : `${unit}s`;
 
-export const stateText = ({ revision, state }: JobDocument): string => `Revision ${revision}, ${state === 'released' ? 'released' : 'draft, not released'}`;
+export const stateText = ({ revision, state }: JobDocument): string =>
+  `Revision ${revision}, ${state === 'released' ? 'released' : 'draft, not released'}`;

@@ -6,7 +6,9 @@ import { type JobDocument, number, plural, stateText } from './document.js';
 
 function tag(document: JobDocument, pile: Pile): Content {
   const { job } = document;
-  const code: Content[] = isCodable(job.number) ? [{ svg: code128Svg(job.number), width: 110, alignment: 'right' }] : [];
+  const code: Content[] = isCodable(job.number)
+    ? [{ svg: code128Svg(job.number), width: 110, alignment: 'right' }]
+    : [];
   return {
     unbreakable: true,
     margin: [0, 0, 0, 12],
@@ -28,13 +30,26 @@ function tag(document: JobDocument, pile: Pile): Content {
             border: [false, true, true, true],
             margin: [0, 4, 6, 4],
             stack: [
-              { text: `${number(pile.count)} ${plural(pile.unit, pile.count)}`, bold: true, fontSize: 14, alignment: 'right' },
+              {
+                text: `${number(pile.count)} ${plural(pile.unit, pile.count)}`,
+                bold: true,
+                fontSize: 14,
+                alignment: 'right',
+              },
               { text: `pile ${pile.number} of ${pile.of}`, alignment: 'right' },
               ...code,
             ],
           },
         ],
-        [{ colSpan: 2, border: [true, false, true, true], margin: [6, 2, 6, 6], text: 'Counted: ____________   by: ____________   date: ____________' }, ''],
+        [
+          {
+            colSpan: 2,
+            border: [true, false, true, true],
+            margin: [6, 2, 6, 6],
+            text: 'Counted: ____________   by: ____________   date: ____________',
+          },
+          '',
+        ],
       ],
     },
   };
@@ -42,4 +57,10 @@ function tag(document: JobDocument, pile: Pile): Content {
 
 /** Tags for the piles between the stations, several to a page, to be cut apart. */
 export const pileTagsPdf = (document: JobDocument): Promise<Buffer> =>
-  renderPdf({ info: { title: `Pile tags ${document.job.number}` }, content: listPiles(document.job, document.plan).map((pile) => tag(document, pile)) }, document.at);
+  renderPdf(
+    {
+      info: { title: `Pile tags ${document.job.number}` },
+      content: listPiles(document.job, document.plan).map((pile) => tag(document, pile)),
+    },
+    document.at,
+  );

@@ -10,7 +10,9 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const incoming = plan.edges.find(({ to }) => to === step.id)?.state;
   const lines: string[] = [];
   if (step.operation === 'dry') {
-    lines.push(`Lies ${number(step.lagHours, 1)} h before the next step. ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}.`);
+    lines.push(
+      `Lies ${number(step.lagHours, 1)} h before the next step. ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}.`,
+    );
   } else {
     lines.push(
       `${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${plural(step.unitOut, step.needsOut)}.`,
@@ -18,11 +20,16 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     );
   }
   if (incoming && step.operation !== 'dry') {
-    lines.push(`Comes as ${number(incoming.widthMm)} x ${number(incoming.heightMm)} mm, ${number(incoming.caliperUm)} µm, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`);
+    lines.push(
+      `Comes as ${number(incoming.widthMm)} x ${number(incoming.heightMm)} mm, ${number(incoming.caliperUm)} µm, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`,
+    );
   }
   if (step.operation === 'print' && component) {
     const side = source?.side ?? 'front';
-    const colours = side === 'both' ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}` : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
+    const colours =
+      side === 'both'
+        ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
+        : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
       `Colours: ${colours}; ${component.workStyle}; plates hung for this pass: ${number(figure(`step.${step.id}.platesHung`) ?? 0)}.`,
       `Double-sheet detector: sheet caliper ${number(figure(`component.${component.id}.caliper`) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
@@ -30,7 +37,12 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     );
   }
   const extras: readonly [string, string][] = [
-    ['lifts', 'lifts'], ['sheetsPerLift', 'sheets a lift'], ['cuts', 'cuts a lift'], ['foldCount', 'folds'], ['perPack', 'pieces in a pack'], ['packs', 'packs'],
+    ['lifts', 'lifts'],
+    ['sheetsPerLift', 'sheets a lift'],
+    ['cuts', 'cuts a lift'],
+    ['foldCount', 'folds'],
+    ['perPack', 'pieces in a pack'],
+    ['packs', 'packs'],
   ];
   const known = extras.flatMap(([id, name]) => {
     const value = figure(`step.${step.id}.${id}`);

@@ -1,5 +1,12 @@
 import type { Content, ContentTable, TableCell } from 'pdfmake/interfaces.js';
-import { type Component, type PlanStep, CAUTION_RULE, OPERATION_RULES, cautionsOnce, drawLayout } from '@druckerei/core';
+import {
+  type Component,
+  type PlanStep,
+  CAUTION_RULE,
+  OPERATION_RULES,
+  cautionsOnce,
+  drawLayout,
+} from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
 import { renderPdf } from '../pdf/render.js';
@@ -7,7 +14,12 @@ import { type JobDocument, number, percent, plural, stateText } from './document
 import { stationLines } from './station.js';
 
 const right = (text: string): TableCell => ({ text, alignment: 'right' });
-const heads = (...names: string[]): TableCell[] => names.map((name) => ({ text: name.replace(/^>/, ''), style: 'th', ...(name.startsWith('>') ? { alignment: 'right' as const } : {}) }));
+const heads = (...names: string[]): TableCell[] =>
+  names.map((name) => ({
+    text: name.replace(/^>/, ''),
+    style: 'th',
+    ...(name.startsWith('>') ? { alignment: 'right' as const } : {}),
+  }));
 
 const table = (widths: (string | number)[], head: TableCell[], rows: TableCell[][]): ContentTable => ({
   table: { headerRows: 1, widths, body: [head, ...rows], dontBreakRows: true },
@@ -17,12 +29,16 @@ const table = (widths: (string | number)[], head: TableCell[], rows: TableCell[]
 const overs = ({ job: { order } }: JobDocument): string => {
   const { policy } = order;
   if (policy.kind === 'exact') return 'exactly this many';
-  return policy.kind === 'all-overs' ? 'all overs are delivered' : `${policy.under === 0 ? 'no unders' : `at most ${policy.under} % under`}, ${policy.over === 0 ? 'no overs' : `at most ${policy.over} % over`}`;
+  return policy.kind === 'all-overs'
+    ? 'all overs are delivered'
+    : `${policy.under === 0 ? 'no unders' : `at most ${policy.under} % under`}, ${policy.over === 0 ? 'no overs' : `at most ${policy.over} % over`}`;
 };
 
 function header(document: JobDocument): Content {
   const { job, works } = document;
-  const code: Content[] = isCodable(job.number) ? [{ svg: code128Svg(job.number), width: 150, alignment: 'right' }] : [];
+  const code: Content[] = isCodable(job.number)
+    ? [{ svg: code128Svg(job.number), width: 150, alignment: 'right' }]
+    : [];
   return {
     columns: [
       {
@@ -31,7 +47,9 @@ function header(document: JobDocument): Content {
           { text: `${works.name}  |  Job ticket`, style: 'quiet' },
           { text: `${job.number}  ${job.title}`, style: 'title' },
           { text: job.customer },
-          { text: `${number(job.order.quantity)} copies, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}` },
+          {
+            text: `${number(job.order.quantity)} copies, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
+          },
           { text: `${job.due === undefined ? 'No due date' : `Due ${job.due}`}  |  ${stateText(document)}` },
         ],
       },
@@ -40,7 +58,8 @@ function header(document: JobDocument): Content {
   };
 }
 
-const inkNames = (inks: Component['front']): string => (inks.length === 0 ? 'none' : inks.map(({ name }) => name).join(' '));
+const inkNames = (inks: Component['front']): string =>
+  inks.length === 0 ? 'none' : inks.map(({ name }) => name).join(' ');
 
 function components({ job, plan, works }: JobDocument): Content[] {
   const rows = job.components.map((component): TableCell[] => {
@@ -60,12 +79,17 @@ function components({ job, plan, works }: JobDocument): Content[] {
   });
   return [
     { text: 'Components', style: 'heading' },
-    table([52, 56, '*', 82, 44, 28, 32, 34], heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Sheets', '>Paper kg'), rows),
+    table(
+      [52, 56, '*', 82, 44, 28, 32, 34],
+      heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Sheets', '>Paper kg'),
+      rows,
+    ),
   ];
 }
 
 function stream({ plan, job, works }: JobDocument): Content[] {
-  const componentName = (id: string | null): string => job.components.find((component) => component.id === id)?.name ?? '';
+  const componentName = (id: string | null): string =>
+    job.components.find((component) => component.id === id)?.name ?? '';
   const rows = plan.steps.map((step): TableCell[] => [
     componentName(step.component),
     step.name,
@@ -78,7 +102,11 @@ function stream({ plan, job, works }: JobDocument): Content[] {
   ]);
   return [
     { text: 'Stream', style: 'heading' },
-    table([56, 48, '*', 60, 32, 36, 60, 38], heads('Component', 'Step', 'Machine', '>In', '>Set-up', '>Running', '>Good out', '>Hours'), rows),
+    table(
+      [56, 48, '*', 60, 32, 36, 60, 38],
+      heads('Component', 'Step', 'Machine', '>In', '>Set-up', '>Running', '>Good out', '>Hours'),
+      rows,
+    ),
     {
       text: `Press sheets ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table' }[plan.school]}.`,
       margin: [0, 6, 0, 0],
@@ -117,7 +145,15 @@ function stations(document: JobDocument): Content[] {
       stack: [
         { text: `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`, style: 'heading' },
         ...stationLines(document, step).map((text): Content => ({ text })),
-        ...(own.length > 0 ? [{ text: `Cautions. ${own.join(' ')} ${CAUTION_RULE}`, style: 'quiet', margin: [0, 3, 0, 0] } satisfies Content] : []),
+        ...(own.length > 0
+          ? [
+              {
+                text: `Cautions. ${own.join(' ')} ${CAUTION_RULE}`,
+                style: 'quiet',
+                margin: [0, 3, 0, 0],
+              } satisfies Content,
+            ]
+          : []),
       ],
     };
   });
@@ -133,10 +169,18 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
     {
       info: { title: `Job ticket ${job.number}` },
       ...(document.state === 'draft' ? { watermark: { text: 'DRAFT', opacity: 0.06 } } : {}),
-      footer: (page, pages) => ({ text: `${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`, style: 'quiet', margin: [42, 16, 36, 0] }),
+      footer: (page, pages) => ({
+        text: `${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`,
+        style: 'quiet',
+        margin: [42, 16, 36, 0],
+      }),
       content: [
-        header(document), ...components(document), ...stream(document), ...layouts(document),
-        { text: 'Stations', style: 'title', margin: [0, 16, 0, 0] }, ...stations(document),
+        header(document),
+        ...components(document),
+        ...stream(document),
+        ...layouts(document),
+        { text: 'Stations', style: 'title', margin: [0, 16, 0, 0] },
+        ...stations(document),
       ],
     },
     document.at,

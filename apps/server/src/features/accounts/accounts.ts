@@ -17,7 +17,14 @@ export interface NewAccount {
 }
 
 export async function addAccount(queries: Queries, account: NewAccount): Promise<void> {
-  await queries.one('accounts/add', account.login, account.name, account.role, await hash(account.password, HASHING), account.demo);
+  await queries.one(
+    'accounts/add',
+    account.login,
+    account.name,
+    account.role,
+    await hash(account.password, HASHING),
+    account.demo,
+  );
 }
 
 const done = (work: (callback: (error?: unknown) => void) => void): Promise<void> =>
@@ -44,7 +51,10 @@ export async function accountHandlers(database: Database): Promise<Pick<Handlers
       return { account: account ?? null, demo: row?.demo ?? false };
     },
     signIn: async ({ body, request, response }) => {
-      const found = await database.one<{ id: number; login: string; name: string; role: Role; password_hash: string }>('accounts/by-login', body.login);
+      const found = await database.one<{ id: number; login: string; name: string; role: Role; password_hash: string }>(
+        'accounts/by-login',
+        body.login,
+      );
       const right = await verify(found?.password_hash ?? nobody, body.password);
       if (!found || !right) throw new ProblemError(401, 'Name or password is wrong');
       // A new id after sign-in: one handed out before is worth nothing.

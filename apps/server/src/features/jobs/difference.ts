@@ -1,4 +1,4 @@
-import { type Plan, type Works, diffJobs, plan } from '@druckerei/core';
+import { type Plan, diffJobs, plan } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
 
 /** The figures that are worth comparing; working and layout follow from the fields. */
@@ -14,12 +14,19 @@ const headline = ({ totals, school }: Plan) => ({
 });
 
 const figuresOf = ({ job, works }: Revision): unknown => {
-  const planned = plan(job, works as Works);
+  const planned = plan(job, works);
   return planned.ok ? headline(planned.plan) : {};
 };
 
 /** What differs between two revisions: the fields, the norms they were planned with, and the resulting figures. */
 export function difference(from: Revision, to: Revision): Difference {
-  const norms = diffJobs(from.works.norms, to.works.norms, 'works.norms').filter(({ path }) => path.endsWith('.value') || !path.includes('.source'));
-  return { from: from.revision, to: to.revision, fields: [...diffJobs(from.job, to.job), ...norms], figures: diffJobs(figuresOf(from), figuresOf(to)) };
+  const norms = diffJobs(from.works.norms, to.works.norms, 'works.norms').filter(
+    ({ path }) => path.endsWith('.value') || !path.includes('.source'),
+  );
+  return {
+    from: from.revision,
+    to: to.revision,
+    fields: [...diffJobs(from.job, to.job), ...norms],
+    figures: diffJobs(figuresOf(from), figuresOf(to)),
+  };
 }

@@ -16,17 +16,24 @@ async function newJob(name = 'trail-map'): Promise<Revision> {
   return response.body as Revision;
 }
 const save = (revision: Revision, change: Partial<Revision['job']>) =>
-  manager.call('put', `/api/jobs/${revision.id}/draft`, { version: revision.version, job: { ...revision.job, ...change } });
-const release = (revision: Revision) => manager.call('post', `/api/jobs/${revision.id}/release`, { version: revision.version });
+  manager.call('put', `/api/jobs/${revision.id}/draft`, {
+    version: revision.version,
+    job: { ...revision.job, ...change },
+  });
+const release = (revision: Revision) =>
+  manager.call('post', `/api/jobs/${revision.id}/release`, { version: revision.version });
 const quantity = (revision: Revision, copies: number) => ({ order: { ...revision.job.order, quantity: copies } });
-const row = async (id: number) => ((await manager.call('get', '/api/jobs')).body as JobRow[]).find((job) => job.id === id);
+const row = async (id: number) =>
+  ((await manager.call('get', '/api/jobs')).body as JobRow[]).find((job) => job.id === id);
 
 describe('jobs', () => {
   it('come with the demo, in the figures of chapter 6', async () => {
     const rows = (await manager.call('get', '/api/jobs')).body as JobRow[];
     expect(rows.map(({ title }) => title).sort()).toEqual(['Concert programme', 'Trail map']);
-    const { job, works } = (await manager.call('get', `/api/jobs/${rows.find(({ title }) => title === 'Trail map')?.id ?? 0}`)).body as Revision;
-    const planned = plan(job, works as Works);
+    const { job, works } = (
+      await manager.call('get', `/api/jobs/${rows.find(({ title }) => title === 'Trail map')?.id ?? 0}`)
+    ).body as Revision;
+    const planned = plan(job, works);
     expect(planned.ok && planned.plan.totals.pressSheets).toEqual({ map: 5484 });
   });
 
@@ -64,9 +71,10 @@ describe('jobs', () => {
     const released = (await release(draft)).body as Revision;
     expect(released).toMatchObject({ state: 'released', revision: 1 });
     const sheets = async (revision: number): Promise<number | undefined> => {
-      const { job, works } = (await manager.call('get', `/api/jobs/${first.id}/revisions/${revision}`)).body as Revision;
-      const planned = plan(job, works as Works);
-      return planned.ok ? planned.plan.totals.pressSheets['map'] : undefined;
+      const { job, works } = (await manager.call('get', `/api/jobs/${first.id}/revisions/${revision}`))
+        .body as Revision;
+      const planned = plan(job, works);
+      return planned.ok ? planned.plan.totals.pressSheets.map : undefined;
     };
     const before = await sheets(1);
     await manager.call('put', '/api/norms/spoil.cut.setup', { value: 105, expected: 5, reason: 'new knife' });
@@ -77,7 +85,9 @@ describe('jobs', () => {
     expect(await sheets(2)).toBeGreaterThan(before ?? Infinity);
     expect(await row(first.id)).toMatchObject({ status: 'changed', revision: 2 });
     const difference = (await manager.call('get', `/api/jobs/${first.id}/difference?from=1&to=2`)).body as Difference;
-    expect(difference.fields).toEqual([{ path: 'works.norms.spoil.cut.setup', after: expect.objectContaining({ value: 105 }) as unknown }]);
+    expect(difference.fields).toEqual([
+      { path: 'works.norms.spoil.cut.setup', after: expect.objectContaining({ value: 105 }) as unknown },
+    ]);
     expect(difference.figures.map(({ path }) => path)).toContain('pressSheets.map');
     await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, reason: 'back' });
   });
@@ -87,10 +97,13 @@ describe('jobs', () => {
     const released = (await release(first)).body as Revision;
     expect((await release(released)).status).toBe(409);
     const second = await newJob();
-    const broken = (await save(second, { components: second.job.components.map((c) => ({ ...c, stock: 'velvet' })) })).body as Revision;
+    const broken = (await save(second, { components: second.job.components.map((c) => ({ ...c, stock: 'velvet' })) }))
+      .body as Revision;
     const refused = await release(broken);
     expect(refused.status).toBe(422);
-    expect((refused.body as Problem).errors).toEqual([{ path: 'components[0].stock', message: 'Map: the works has no stock velvet. Choose another.' }]);
+    expect((refused.body as Problem).errors).toEqual([
+      { path: 'components[0].stock', message: 'Map: the works has no stock velvet. Choose another.' },
+    ]);
   });
 
   it('have numbers of their own', async () => {
@@ -105,7 +118,9 @@ describe('jobs', () => {
 
   it('are copied under a new number', async () => {
     const first = await newJob('concert-programme');
-    const copy = (await manager.call('post', `/api/jobs/${first.id}/copy`, { number: 'COPY-1', title: 'Spring concert' })).body as Revision;
+    const copy = (
+      await manager.call('post', `/api/jobs/${first.id}/copy`, { number: 'COPY-1', title: 'Spring concert' })
+    ).body as Revision;
     expect(copy.job).toEqual({ ...first.job, number: 'COPY-1', title: 'Spring concert' });
     expect(copy.id).not.toBe(first.id);
   });
@@ -119,17 +134,34 @@ describe('jobs', () => {
 
 describe('norms', () => {
   it('keep their history, and who changed what and why', async () => {
-    const changed = await manager.call('put', '/api/norms/spoil.fold.running', { value: 0.012, expected: 0.01, reason: 'thin stock' });
-    expect((changed.body as Works).norms['spoil.fold.running']).toEqual({ value: 0.012, source: { label: 'set by user', note: 'Production manager: thin stock' } });
+    const changed = await manager.call('put', '/api/norms/spoil.fold.running', {
+      value: 0.012,
+      expected: 0.01,
+      reason: 'thin stock',
+    });
+    expect((changed.body as Works).norms['spoil.fold.running']).toEqual({
+      value: 0.012,
+      source: { label: 'set by user', note: 'Production manager: thin stock' },
+    });
     const history = (await manager.call('get', '/api/norms/history?norm=spoil.fold.running')).body as unknown[];
-    expect(history).toEqual([expect.objectContaining({ before: 0.01, after: 0.012, reason: 'thin stock', by: 'Production manager' })]);
+    expect(history).toEqual([
+      expect.objectContaining({ before: 0.01, after: 0.012, reason: 'thin stock', by: 'Production manager' }),
+    ]);
   });
 
   it('are not changed over what somebody else set, nor out of their limits', async () => {
-    expect((await manager.call('put', '/api/norms/spoil.band.running', { value: 0.002, expected: 0.5, reason: '' })).status).toBe(409);
-    const refused = await manager.call('put', '/api/norms/spoil.band.running', { value: 1, expected: 0.001, reason: '' });
+    expect(
+      (await manager.call('put', '/api/norms/spoil.band.running', { value: 0.002, expected: 0.5, reason: '' })).status,
+    ).toBe(409);
+    const refused = await manager.call('put', '/api/norms/spoil.band.running', {
+      value: 1,
+      expected: 0.001,
+      reason: '',
+    });
     expect(refused.status).toBe(422);
     expect((refused.body as Problem).errors?.[0]?.message).toBe('Running spoilage: from 0 to below 1 (share)');
-    expect((await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, reason: '' })).status).toBe(404);
+    expect((await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, reason: '' })).status).toBe(
+      404,
+    );
   });
 });

@@ -6,7 +6,18 @@ import { pileTagsOf, ticketOf } from './documents.js';
 import { listJobs, readRevision } from './revisions.js';
 import { copyJob, createJob, release, saveDraft } from './write-job.js';
 
-type Ids = 'jobs' | 'createJob' | 'copyJob' | 'job' | 'revision' | 'saveDraft' | 'release' | 'difference' | 'ticket' | 'pileTags' | 'jobFile';
+type Ids =
+  | 'jobs'
+  | 'createJob'
+  | 'copyJob'
+  | 'job'
+  | 'revision'
+  | 'saveDraft'
+  | 'release'
+  | 'difference'
+  | 'ticket'
+  | 'pileTags'
+  | 'jobFile';
 
 /** Job numbers go into file names with what file systems take. */
 const name = (response: Response, number: string, ending: string) =>
@@ -20,7 +31,8 @@ export const jobHandlers = (database: Database): Pick<Handlers, Ids> => ({
   revision: ({ params }) => readRevision(database, params.id, params.revision),
   saveDraft: ({ account, params, body }) => saveDraft(database, account, params.id, body.version, body.job),
   release: ({ account, params, body }) => release(database, account, params.id, body.version),
-  difference: async ({ params, query }) => difference(await readRevision(database, params.id, query.from), await readRevision(database, params.id, query.to)),
+  difference: async ({ params, query }) =>
+    difference(await readRevision(database, params.id, query.from), await readRevision(database, params.id, query.to)),
   ticket: async ({ params, response }) => {
     const revision = await readRevision(database, params.id, params.revision);
     const pdf = await ticketOf(revision);

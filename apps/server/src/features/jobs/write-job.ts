@@ -18,7 +18,10 @@ async function lockNewest(queries: Queries, id: number, version: number): Promis
   if (!newest) throw notFound('This job');
   if (newest.version !== version) {
     const current = await readRevision(queries, id);
-    throw new ProblemError(409, 'Somebody else has changed this job', { detail: `${current.changedBy} saved version ${current.version}; yours began at ${version}.`, current });
+    throw new ProblemError(409, 'Somebody else has changed this job', {
+      detail: `${current.changedBy} saved version ${current.version}; yours began at ${version}.`,
+      current,
+    });
   }
   return newest;
 }
@@ -31,7 +34,12 @@ export const createJob = (database: Database, account: Account, job: Job): Promi
     return readRevision(queries, row.id);
   });
 
-export const copyJob = (database: Database, account: Account, id: number, names: { number: string; title: string }): Promise<Revision> =>
+export const copyJob = (
+  database: Database,
+  account: Account,
+  id: number,
+  names: { number: string; title: string },
+): Promise<Revision> =>
   database.transaction(async (queries) => {
     const { job } = await readRevision(queries, id);
     const row = await queries.one<{ id: number }>('jobs/add', names.number);
@@ -41,11 +49,18 @@ export const copyJob = (database: Database, account: Account, id: number, names:
   });
 
 /** Saves a draft; the first change after a release opens the next revision. */
-export const saveDraft = (database: Database, account: Account, id: number, version: number, job: Job): Promise<Revision> =>
+export const saveDraft = (
+  database: Database,
+  account: Account,
+  id: number,
+  version: number,
+  job: Job,
+): Promise<Revision> =>
   database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
     const next = newest.version + 1;
-    if (newest.state === 'released') await queries.one('jobs/add-revision', id, newest.revision + 1, next, job, account.id);
+    if (newest.state === 'released')
+      await queries.one('jobs/add-revision', id, newest.revision + 1, next, job, account.id);
     else await queries.one('jobs/save-draft', id, newest.revision, next, job, account.id);
     await queries.one('jobs/renumber', id, job.number);
     return readRevision(queries, id);

@@ -12,7 +12,10 @@ export async function currentWorks(queries: Queries): Promise<Works> {
   return {
     ...row.body,
     norms: Object.fromEntries(
-      norms.map(({ id, value, reason, changed_by }) => [id, { value, source: { label: 'set by user', note: reason === '' ? changed_by : `${changed_by}: ${reason}` } }]),
+      norms.map(({ id, value, reason, changed_by }) => [
+        id,
+        { value, source: { label: 'set by user', note: reason === '' ? changed_by : `${changed_by}: ${reason}` } },
+      ]),
     ),
   };
 }
@@ -27,13 +30,19 @@ interface HistoryRow {
 }
 
 const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
-  norm: row.norm, before: row.value_before, after: row.value_after, reason: row.reason, by: row.changed_by, at: row.changed_at.toISOString(),
+  norm: row.norm,
+  before: row.value_before,
+  after: row.value_after,
+  reason: row.reason,
+  by: row.changed_by,
+  at: row.changed_at.toISOString(),
 });
 
 export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'normHistory' | 'changeNorm'> => ({
   works: () => currentWorks(database),
 
-  normHistory: async ({ query }) => (await database.many<HistoryRow>('works/norm-history', query.norm ?? null)).map(historyEntry),
+  normHistory: async ({ query }) =>
+    (await database.many<HistoryRow>('works/norm-history', query.norm ?? null)).map(historyEntry),
 
   changeNorm: ({ params, body, account }) =>
     database.transaction(async (queries) => {
@@ -45,7 +54,9 @@ export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'nor
       }
       const before = (await queries.one<{ value: number }>('works/lock-norm', norm.id))?.value ?? norm.value;
       if (before !== body.expected) {
-        throw new ProblemError(409, 'Somebody else has changed this norm', { detail: `It is ${before} now, you saw ${body.expected}.` });
+        throw new ProblemError(409, 'Somebody else has changed this norm', {
+          detail: `It is ${before} now, you saw ${body.expected}.`,
+        });
       }
       await queries.one('works/set-norm', norm.id, body.value);
       await queries.one('works/add-norm-change', norm.id, before, body.value, body.reason, account.id);

@@ -37,7 +37,9 @@ export class Api {
     return this.http.post<Revision>(`/api/jobs/${id}/copy`, names);
   }
   job(id: number, revision?: number): Observable<Revision> {
-    return this.http.get<Revision>(revision === undefined ? `/api/jobs/${id}` : `/api/jobs/${id}/revisions/${revision}`);
+    return this.http.get<Revision>(
+      revision === undefined ? `/api/jobs/${id}` : `/api/jobs/${id}/revisions/${revision}`,
+    );
   }
   saveDraft(id: number, version: number, job: Job): Observable<Revision> {
     return this.http.put<Revision>(`/api/jobs/${id}/draft`, { version, job });

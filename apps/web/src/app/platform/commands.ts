@@ -32,5 +32,9 @@ export class Commands {
 export const keyText = (key: string): string =>
   key
     .split('+')
-    .map((part) => ({ $mod: 'Ctrl', ArrowLeft: 'Left', ArrowRight: 'Right', Escape: 'Esc' })[part] ?? (part.length === 1 ? part.toUpperCase() : part))
+    .map(
+      (part) =>
+        ({ $mod: 'Ctrl', ArrowLeft: 'Left', ArrowRight: 'Right', Escape: 'Esc' })[part] ??
+        (part.length === 1 ? part.toUpperCase() : part),
+    )
     .join(' + ');

@@ -35,6 +35,8 @@ import { Commands, keyText } from './commands';
   `,
 })
 export class KeysDialog {
-  protected readonly commands = inject(Commands).all().filter(({ key }) => key !== undefined);
+  protected readonly commands = inject(Commands)
+    .all()
+    .filter(({ key }) => key !== undefined);
   protected readonly text = keyText;
 }

@@ -2,7 +2,8 @@ import { Injectable, effect, inject } from '@angular/core';
 import { createKeybindingsHandler } from 'tinykeys';
 import { Commands } from './commands';
 
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Listens to keys for the commands on offer. Plain letters are left to whoever types in a field. */
 @Injectable({ providedIn: 'root' })

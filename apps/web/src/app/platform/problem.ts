@@ -14,7 +14,12 @@ export function failureOf(error: unknown): Failure {
   if (!(error instanceof HttpErrorResponse)) throw error;
   const parsed = problemSchema.safeParse(error.error);
   const problem = parsed.success ? parsed.data : undefined;
-  if (error.status === 0) return { status: 0, text: 'The server cannot be reached. What you typed is kept on this computer.', problem };
+  if (error.status === 0)
+    return { status: 0, text: 'The server cannot be reached. What you typed is kept on this computer.', problem };
   const fields = problem?.errors?.map(({ message }) => message).join(' ') ?? '';
-  return { status: error.status, text: [problem?.title ?? 'The server could not do this', fields || problem?.detail].filter(Boolean).join('. '), problem };
+  return {
+    status: error.status,
+    text: [problem?.title ?? 'The server could not do this', fields || problem?.detail].filter(Boolean).join('. '),
+    problem,
+  };
 }

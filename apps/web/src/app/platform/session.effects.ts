@@ -61,7 +61,12 @@ export class SessionEffects {
     () =>
       this.actions.pipe(
         ofType(SessionActions.signedOut),
-        tap(() => void this.router.navigate(['/sign-in'], { queryParams: this.router.url.startsWith('/sign-in') ? {} : { to: this.router.url } })),
+        tap(
+          () =>
+            void this.router.navigate(['/sign-in'], {
+              queryParams: this.router.url.startsWith('/sign-in') ? {} : { to: this.router.url },
+            }),
+        ),
         // The old page's CSRF token ended with its session: ask for a new one.
         exhaustMap(() => this.api.session().pipe(catchError(() => of(null)))),
       ),

@@ -2,8 +2,10 @@ import type { Account } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
 /** Who sits in front of it. */
-export type Who = { readonly kind: 'unknown' } | { readonly kind: 'nobody' } | { readonly kind: 'known'; readonly account: Account };
-export type SignInState = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'refused'; readonly message: string };
+export type Who =
+  { readonly kind: 'unknown' } | { readonly kind: 'nobody' } | { readonly kind: 'known'; readonly account: Account };
+export type SignInState =
+  { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'refused'; readonly message: string };
 
 interface SessionState {
   readonly who: Who;
@@ -28,10 +30,21 @@ export const sessionFeature = createFeature({
   name: 'session',
   reducer: createReducer<SessionState>(
     { who: { kind: 'unknown' }, signIn: { kind: 'idle' }, demo: false },
-    on(SessionActions.found, (state, { account, demo }): SessionState => ({ ...state, demo, who: account ? { kind: 'known', account } : { kind: 'nobody' } })),
+    on(SessionActions.found, (state, { account, demo }): SessionState => ({
+      ...state,
+      demo,
+      who: account ? { kind: 'known', account } : { kind: 'nobody' },
+    })),
     on(SessionActions.signIn, (state): SessionState => ({ ...state, signIn: { kind: 'asking' } })),
-    on(SessionActions.signedIn, (state, { account }): SessionState => ({ ...state, who: { kind: 'known', account }, signIn: { kind: 'idle' } })),
-    on(SessionActions.refused, (state, { message }): SessionState => ({ ...state, signIn: { kind: 'refused', message } })),
+    on(SessionActions.signedIn, (state, { account }): SessionState => ({
+      ...state,
+      who: { kind: 'known', account },
+      signIn: { kind: 'idle' },
+    })),
+    on(SessionActions.refused, (state, { message }): SessionState => ({
+      ...state,
+      signIn: { kind: 'refused', message },
+    })),
     on(SessionActions.signedOut, (state): SessionState => ({ ...state, who: { kind: 'nobody' } })),
   ),
   extraSelectors: ({ selectWho }) => ({

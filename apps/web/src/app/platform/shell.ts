@@ -16,20 +16,44 @@ import { Theme } from './theme';
 /** The frame of every page: where one can go, what one can do, who is signed in. */
 @Component({
   selector: 'dk-root',
-  imports: [MatButtonModule, MatIconModule, MatMenuModule, MatTooltipModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [
+    MatButtonModule,
+    MatIconModule,
+    MatMenuModule,
+    MatTooltipModule,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (account(); as account) {
       <header>
-        <a routerLink="/jobs" class="mark" aria-label="Druckerei, to the jobs"><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a>
+        <a routerLink="/jobs" class="mark" aria-label="Druckerei, to the jobs"
+          ><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a
+        >
         <nav aria-label="Areas">
           <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
           <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
         </nav>
         <span class="gap"></span>
-        <button matIconButton (click)="openPalette()" matTooltip="Find a command (Ctrl + K)" aria-label="Find a command"><mat-icon>manage_search</mat-icon></button>
-        <button matIconButton (click)="openKeys()" matTooltip="Keys (?)" aria-label="Keys"><mat-icon>keyboard</mat-icon></button>
-        <button matIconButton (click)="theme.toggle()" [matTooltip]="theme.dark() ? 'Light' : 'Dark'" [attr.aria-label]="theme.dark() ? 'Light colours' : 'Dark colours'">
+        <button
+          matIconButton
+          (click)="openPalette()"
+          matTooltip="Find a command (Ctrl + K)"
+          aria-label="Find a command"
+        >
+          <mat-icon>manage_search</mat-icon>
+        </button>
+        <button matIconButton (click)="openKeys()" matTooltip="Keys (?)" aria-label="Keys">
+          <mat-icon>keyboard</mat-icon>
+        </button>
+        <button
+          matIconButton
+          (click)="theme.toggle()"
+          [matTooltip]="theme.dark() ? 'Light' : 'Dark'"
+          [attr.aria-label]="theme.dark() ? 'Light colours' : 'Dark colours'"
+        >
           <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>
         </button>
         <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
@@ -110,7 +134,10 @@ export class Shell {
   }
 
   protected openPalette(): void {
-    const dialog = this.dialog.open<PaletteDialog, void, Command>(PaletteDialog, { width: '520px', ariaLabel: 'Find a command' });
+    const dialog = this.dialog.open<PaletteDialog, undefined, Command>(PaletteDialog, {
+      width: '520px',
+      ariaLabel: 'Find a command',
+    });
     dialog.afterClosed().subscribe((command) => command?.run());
   }
 

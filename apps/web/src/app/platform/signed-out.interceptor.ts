@@ -10,7 +10,8 @@ export const signedOutInterceptor: HttpInterceptorFn = (request, next) => {
   return next(request).pipe(
     tap({
       error: (error: unknown) => {
-        if (error instanceof HttpErrorResponse && error.status === 401 && !request.url.endsWith('/api/session')) store.dispatch(SessionActions.signedOut());
+        if (error instanceof HttpErrorResponse && error.status === 401 && !request.url.endsWith('/api/session'))
+          store.dispatch(SessionActions.signedOut());
       },
     }),
   );

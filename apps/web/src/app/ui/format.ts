@@ -1,5 +1,14 @@
 /** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */
-const DIGITS: Readonly<Record<string, number>> = { 'sheets/h': 0, um: 1, h: 2, kg: 2, share: 4, m2: 4, m: 3, 'cm3/g': 2 };
+const DIGITS: Readonly<Record<string, number>> = {
+  'sheets/h': 0,
+  um: 1,
+  h: 2,
+  kg: 2,
+  share: 4,
+  m2: 4,
+  m: 3,
+  'cm3/g': 2,
+};
 const CURRENCY = /^[A-Z]{3}$/;
 
 export const count = (value: number, digits = 0): string =>
@@ -7,7 +16,21 @@ export const count = (value: number, digits = 0): string =>
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 
-const PLURALS: Readonly<Record<string, string>> = { copy: 'copies', people: 'people', share: 'share', h: 'h', kg: 'kg', um: 'µm', mm: 'mm', m: 'm', m2: 'm²', min: 'min', s: 's', 'g/m2': 'g/m²', 'cm3/g': 'cm³/g' };
+const PLURALS: Readonly<Record<string, string>> = {
+  copy: 'copies',
+  people: 'people',
+  share: 'share',
+  h: 'h',
+  kg: 'kg',
+  um: 'µm',
+  mm: 'mm',
+  m: 'm',
+  m2: 'm²',
+  min: 'min',
+  s: 's',
+  'g/m2': 'g/m²',
+  'cm3/g': 'cm³/g',
+};
 const isPlain = (unit: string): boolean => /^[a-z]+$/.test(unit) && !unit.endsWith('s');
 
 /** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */

@@ -13,7 +13,8 @@ const MARKS: Readonly<Record<JobStatus, { icon: string; text: string }>> = {
   selector: 'dk-status-mark',
   imports: [MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<mat-icon aria-hidden="true">{{ mark().icon }}</mat-icon>{{ mark().text }}<span class="quiet">rev. {{ revision() }}</span>`,
+  template: `<mat-icon aria-hidden="true">{{ mark().icon }}</mat-icon
+    >{{ mark().text }}<span class="quiet">rev. {{ revision() }}</span>`,
   styles: `
     :host {
       display: inline-flex;

@@ -6,5 +6,9 @@ import { jobFeature } from './state/job.state';
 
 /** The job page with the state that only it needs. */
 export const jobRoutes: Routes = [
-  { path: '', providers: [provideState(jobFeature), provideEffects(JobEffects)], loadComponent: () => import('./pages/job.page').then((m) => m.JobPage) },
+  {
+    path: '',
+    providers: [provideState(jobFeature), provideEffects(JobEffects)],
+    loadComponent: () => import('./pages/job.page').then((m) => m.JobPage),
+  },
 ];

@@ -14,8 +14,12 @@ import type { JobsStore } from './jobs.store';
   template: `
     <h2 mat-dialog-title>Copy {{ data.row.number }} to a new job</h2>
     <mat-dialog-content>
-      <mat-form-field><mat-label>Number</mat-label><input matInput #number cdkFocusInitial maxlength="40" /></mat-form-field>
-      <mat-form-field><mat-label>Title</mat-label><input matInput #title [value]="data.row.title" maxlength="120" /></mat-form-field>
+      <mat-form-field
+        ><mat-label>Number</mat-label><input matInput #number cdkFocusInitial maxlength="40"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>Title</mat-label><input matInput #title [value]="data.row.title" maxlength="120"
+      /></mat-form-field>
       @if (failed(); as message) {
         <p role="alert">{{ message }}</p>
       }

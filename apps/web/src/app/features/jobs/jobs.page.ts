@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, type ElementRef, type OnDestroy, computed, effect, inject, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  type OnDestroy,
+  computed,
+  effect,
+  inject,
+  viewChild,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -22,7 +31,18 @@ import { NewJobDialog } from './new-job.dialog';
 
 @Component({
   selector: 'dk-jobs-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, MatProgressBarModule, MatSortModule, MatTableModule, MatTooltipModule, RouterLink, StatusMark],
+  imports: [
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatSortModule,
+    MatTableModule,
+    MatTooltipModule,
+    RouterLink,
+    StatusMark,
+  ],
   providers: [JobsStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './jobs.page.html',
@@ -33,7 +53,16 @@ export class JobsPage implements OnDestroy {
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
-  protected readonly columns = computed(() => ['number', 'title', 'customer', 'quantity', 'due', 'status', 'changedAt', ...(this.mayEdit() ? ['copy'] : [])]);
+  protected readonly columns = computed(() => [
+    'number',
+    'title',
+    'customer',
+    'quantity',
+    'due',
+    'status',
+    'changedAt',
+    ...(this.mayEdit() ? ['copy'] : []),
+  ]);
   protected readonly data = new MatTableDataSource<JobRow>([]);
   protected readonly format = { count, dateText, timeText };
   private readonly sort = viewChild(MatSort);
@@ -57,11 +86,20 @@ export class JobsPage implements OnDestroy {
   }
 
   protected newJob(): void {
-    if (this.mayEdit()) this.open(this.dialog.open<NewJobDialog, JobsPage['jobs'], Revision>(NewJobDialog, { data: this.jobs, width: '640px' }).afterClosed());
+    if (this.mayEdit())
+      this.open(
+        this.dialog
+          .open<NewJobDialog, JobsPage['jobs'], Revision>(NewJobDialog, { data: this.jobs, width: '640px' })
+          .afterClosed(),
+      );
   }
 
   protected copy(row: JobRow): void {
-    this.open(this.dialog.open<CopyJobDialog, unknown, Revision>(CopyJobDialog, { data: { row, jobs: this.jobs }, width: '460px' }).afterClosed());
+    this.open(
+      this.dialog
+        .open<CopyJobDialog, unknown, Revision>(CopyJobDialog, { data: { row, jobs: this.jobs }, width: '460px' })
+        .afterClosed(),
+    );
   }
 
   private open(made: Observable<Revision | undefined>): void {

@@ -6,7 +6,8 @@ import { type Observable, tap } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
 
-type Request = { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
+type Request =
+  { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
 
 interface JobsState {
   readonly request: Request;
@@ -39,7 +40,8 @@ export const JobsStore = signalStore(
     find(search: string): void {
       patchState(store, { search });
     },
-    create: (job: Job): Observable<Revision> => api.createJob(job).pipe(tap(() => patchState(store, { request: { kind: 'loading' } }))),
+    create: (job: Job): Observable<Revision> =>
+      api.createJob(job).pipe(tap(() => patchState(store, { request: { kind: 'loading' } }))),
     copy: (id: number, names: { number: string; title: string }): Observable<Revision> => api.copyJob(id, names),
   })),
 );

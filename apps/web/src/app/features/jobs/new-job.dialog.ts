@@ -16,7 +16,15 @@ import type { JobsStore } from './jobs.store';
 /** The few questions of a family, with sensible answers given. */
 @Component({
   selector: 'dk-new-job-dialog',
-  imports: [ReactiveFormsModule, MatButtonModule, MatButtonToggleModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [
+    ReactiveFormsModule,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-job.dialog.html',
   styleUrl: './new-job.dialog.scss',
@@ -57,13 +65,20 @@ export class NewJobDialog {
   protected readonly outlook = computed(() => {
     const made = this.job();
     if (!made || this.form.controls.quantity.invalid) return { ok: false, text: '' };
-    if (made.job.family === 'saddle-stitched' && made.job.components.length === 1) return { ok: false, text: 'The pages must be a multiple of 4.' };
+    if (made.job.family === 'saddle-stitched' && made.job.components.length === 1)
+      return { ok: false, text: 'The pages must be a multiple of 4.' };
     const outcome = plan(made.job, made.works);
     if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
     const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
     const stock = made.works.stocks.find(({ id }) => id === this.form.controls.stock.value);
-    const sections = this.bound() && stock ? `Sections of ${sectionPages(this.form.controls.pages.value, stock.gsm).join(' + ')} pages. ` : '';
-    return { ok: true, text: `${sections}${sheets.toLocaleString('en-GB')} press sheets, ${outcome.plan.totals.plates} plates.` };
+    const sections =
+      this.bound() && stock
+        ? `Sections of ${sectionPages(this.form.controls.pages.value, stock.gsm).join(' + ')} pages. `
+        : '';
+    return {
+      ok: true,
+      text: `${sections}${sheets.toLocaleString('en-GB')} press sheets, ${outcome.plan.totals.plates} plates.`,
+    };
   });
 
   protected create(): void {

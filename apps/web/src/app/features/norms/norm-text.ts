@@ -6,7 +6,8 @@ const shown = (norm: Norm, value: number): number => (isShare(norm) ? Number((va
 
 /** A norm's value in the unit that people read: shares as per cent. */
 export const normValue = (norm: Norm, value: number): string => count(shown(norm, value), 6);
-export const normUnit = (norm: Norm, currency: string): string => (isShare(norm) ? '%' : norm.unit.replace('currency', currency).replace('g/m2', 'g/m²'));
+export const normUnit = (norm: Norm, currency: string): string =>
+  isShare(norm) ? '%' : norm.unit.replace('currency', currency).replace('g/m2', 'g/m²');
 
 /** Reads what somebody typed for a norm; undefined where it is no number. */
 export function readNorm(norm: Norm, text: string): number | undefined {

@@ -57,7 +57,11 @@ export class NormDialog {
   protected change(text: string, reason: string): void {
     const value = readNorm(this.row.norm, text);
     if (value === undefined || !isWithin(this.row.norm, value)) {
-      this.failed.set(value === undefined ? `“${text}” is no number; write it like 1,200 or 0.5` : `${this.row.norm.name}: ${this.limits}`);
+      this.failed.set(
+        value === undefined
+          ? `“${text}” is no number; write it like 1,200 or 0.5`
+          : `${this.row.norm.name}: ${this.limits}`,
+      );
       return;
     }
     this.data.norms.change(this.row.norm.id, { value, expected: this.row.value, reason }).subscribe({

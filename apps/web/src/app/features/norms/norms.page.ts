@@ -15,7 +15,12 @@ import { NormDialog } from './norm.dialog';
 import { type NormRow, NormsStore } from './norms.store';
 
 const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
-  spoilage: 'Spoilage', table: 'Spoilage table', machines: 'Machines', 'press room': 'Press room', drying: 'Drying', prices: 'Prices',
+  spoilage: 'Spoilage',
+  table: 'Spoilage table',
+  machines: 'Machines',
+  'press room': 'Press room',
+  drying: 'Drying',
+  prices: 'Prices',
 };
 
 @Component({
@@ -50,7 +55,17 @@ export class NormsPage {
     const catalogue = normCatalogue(works);
     return this.norms.history().flatMap((entry) => {
       const norm = catalogue.get(entry.norm);
-      return norm ? [{ ...entry, name: `${norm.subject}: ${norm.name.toLowerCase()}`, before: normValue(norm, entry.before), after: normValue(norm, entry.after), unit: normUnit(norm, works.currency) }] : [];
+      return norm
+        ? [
+            {
+              ...entry,
+              name: `${norm.subject}: ${norm.name.toLowerCase()}`,
+              before: normValue(norm, entry.before),
+              after: normValue(norm, entry.after),
+              unit: normUnit(norm, works.currency),
+            },
+          ]
+        : [];
     });
   });
 

@@ -6,7 +6,8 @@ import { type Observable, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
 
-type Request = { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
+type Request =
+  { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
 
 interface NormsState {
   readonly request: Request;
@@ -29,7 +30,12 @@ export interface NormRow {
 function rowOf(norm: Norm, works: Works): NormRow {
   const set = works.norms[norm.id];
   const source = set?.source ?? norm.source;
-  return { norm, value: set?.value ?? norm.value, source: source.note ? `${source.label}: ${source.note}` : source.label, changed: set !== undefined };
+  return {
+    norm,
+    value: set?.value ?? norm.value,
+    source: source.note ? `${source.label}: ${source.note}` : source.label,
+    changed: set !== undefined,
+  };
 }
 
 /** The norms of the works, and their history. */
@@ -41,7 +47,11 @@ export const NormsStore = signalStore(
       if (!now) return [];
       const words = search().toLowerCase().split(/\s+/).filter(Boolean);
       return [...normCatalogue(now).values()]
-        .filter((norm) => (words.length === 0 ? norm.group === group() : words.every((word) => `${norm.subject} ${norm.name}`.toLowerCase().includes(word))))
+        .filter((norm) =>
+          words.length === 0
+            ? norm.group === group()
+            : words.every((word) => `${norm.subject} ${norm.name}`.toLowerCase().includes(word)),
+        )
         .map((norm) => rowOf(norm, now));
     }),
   })),

@@ -13,14 +13,26 @@ import { SessionActions, sessionFeature } from '../../platform/session.state';
   template: `
     <section>
       <svg viewBox="0 0 600 120" aria-hidden="true" preserveAspectRatio="none">
-        <path d="M0 18 C180 18 220 40 330 46 S480 52 600 52 V70 C480 70 430 72 330 78 S180 102 0 102Z" fill="var(--dk-stream)" />
-        <path d="M0 46 C160 46 220 56 330 59 S480 60 600 60 V62 C480 62 430 62 330 64 S160 74 0 74Z" fill="var(--dk-station)" />
+        <path
+          d="M0 18 C180 18 220 40 330 46 S480 52 600 52 V70 C480 70 430 72 330 78 S180 102 0 102Z"
+          fill="var(--dk-stream)"
+        />
+        <path
+          d="M0 46 C160 46 220 56 330 59 S480 60 600 60 V62 C480 62 430 62 330 64 S160 74 0 74Z"
+          fill="var(--dk-station)"
+        />
       </svg>
       <h1>Druckerei</h1>
       <p class="quiet">Plans print jobs from order to ticket.</p>
       <form (ngSubmit)="signIn(login.value, password.value)">
-        <mat-form-field><mat-label>Name</mat-label><input matInput #login name="login" autocomplete="username" required cdkFocusInitial /></mat-form-field>
-        <mat-form-field><mat-label>Password</mat-label><input matInput #password name="password" type="password" autocomplete="current-password" required /></mat-form-field>
+        <mat-form-field
+          ><mat-label>Name</mat-label
+          ><input matInput #login name="login" autocomplete="username" required cdkFocusInitial
+        /></mat-form-field>
+        <mat-form-field
+          ><mat-label>Password</mat-label
+          ><input matInput #password name="password" type="password" autocomplete="current-password" required
+        /></mat-form-field>
         @if (refused(); as message) {
           <p class="error" role="alert">{{ message }}</p>
         }
@@ -106,6 +118,8 @@ export class SignInPage {
 
   protected signIn(login: string, password: string): void {
     const to = this.to();
-    this.store.dispatch(SessionActions.signIn({ login, password, to: to?.startsWith('/') && !to.startsWith('//') ? to : '/jobs' }));
+    this.store.dispatch(
+      SessionActions.signIn({ login, password, to: to?.startsWith('/') && !to.startsWith('//') ? to : '/jobs' }),
+    );
   }
 }

@@ -2,13 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { pathOf } from '@druckerei/contract';
-import type { FieldPath } from '../state/commands';
+import type { FieldPath } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
 
 let bursts = 0;
 
 const valueAt = (value: unknown, path: FieldPath): unknown =>
-  path.reduce<unknown>((at, part) => (typeof at === 'object' && at !== null ? (at as Record<string | number, unknown>)[part] : undefined), value);
+  path.reduce<unknown>(
+    (at, part) => (typeof at === 'object' && at !== null ? (at as Record<string | number, unknown>)[part] : undefined),
+    value,
+  );
 
 /**
  * A field of the job. Numbers that can be used change the plan at every stroke; text that cannot stays in the field with
@@ -90,7 +93,11 @@ export class Field {
 
   /** Whether the text typed already means this value: then it is left as typed ("10.", "1,2"). */
   private same(value: unknown): boolean {
-    return this.typed.replace(/[\s,]/g, '') === this.write(value).replace(/,/g, '') || Number(this.typed.replace(/[\s,%]/g, '')) === (this.kind() === 'percent' ? Number(((value as number) * 100).toPrecision(12)) : value);
+    return (
+      this.typed.replace(/[\s,]/g, '') === this.write(value).replace(/,/g, '') ||
+      Number(this.typed.replace(/[\s,%]/g, '')) ===
+        (this.kind() === 'percent' ? Number(((value as number) * 100).toPrecision(12)) : value)
+    );
   }
 
   private write(value: unknown): string {
@@ -107,7 +114,13 @@ export class Field {
 
   protected take(text: string): void {
     this.typed = text;
-    if (this.isNumber()) this.editor.type(this.path(), text, { percent: this.kind() === 'percent', optional: this.optional() }, this.burst);
+    if (this.isNumber())
+      this.editor.type(
+        this.path(),
+        text,
+        { percent: this.kind() === 'percent', optional: this.optional() },
+        this.burst,
+      );
     else this.editor.write(this.path(), text, this.burst);
   }
 }

@@ -19,7 +19,11 @@ import { Field } from './field';
       <dk-field label="Due" [path]="['due']" kind="date" />
       <mat-form-field>
         <mat-label>May be delivered</mat-label>
-        <mat-select [value]="policy().kind" (selectionChange)="choosePolicy($event.value)" [disabled]="!editor.editable()">
+        <mat-select
+          [value]="policy().kind"
+          (selectionChange)="choosePolicy($event.value)"
+          [disabled]="!editor.editable()"
+        >
           <mat-option value="exact">Exactly the order</mat-option>
           <mat-option value="percent">Within per cents</mat-option>
           <mat-option value="all-overs">All overs to the customer</mat-option>
@@ -31,7 +35,11 @@ import { Field } from './field';
       }
       <mat-form-field>
         <mat-label>Spoilage reckoned</mat-label>
-        <mat-select [value]="school()" (selectionChange)="editor.set(['school'], $event.value)" [disabled]="!editor.editable()">
+        <mat-select
+          [value]="school()"
+          (selectionChange)="editor.set(['school'], $event.value)"
+          [disabled]="!editor.editable()"
+        >
           <mat-option value="step">Step by step</mat-option>
           <mat-option value="added">Added up</mat-option>
           <mat-option value="table">By table</mat-option>
@@ -75,7 +83,11 @@ export class OrderBench {
   readonly figureOpened = output<string>();
   protected readonly columns = ['pressSheets', 'plates', 'paperKg'] as const;
   protected readonly components = computed(() =>
-    (this.editor.job()?.components ?? []).map(({ id, name, stock }) => ({ id, name, stock: this.editor.works()?.stocks.find((s) => s.id === stock)?.name ?? stock })),
+    (this.editor.job()?.components ?? []).map(({ id, name, stock }) => ({
+      id,
+      name,
+      stock: this.editor.works()?.stocks.find((s) => s.id === stock)?.name ?? stock,
+    })),
   );
 
   protected figure(component: string, name: string) {

@@ -11,12 +11,28 @@ import { FigureButton } from '../ui/figure-button';
 import { LayoutView } from '../ui/layout-view';
 import { Field } from './field';
 
-const STYLE_NAMES = { single: 'One side', sheetwise: 'Sheetwise', 'work-and-turn': 'Work and turn', 'work-and-tumble': 'Work and tumble', perfecting: 'Perfecting' } as const;
+const STYLE_NAMES = {
+  single: 'One side',
+  sheetwise: 'Sheetwise',
+  'work-and-turn': 'Work and turn',
+  'work-and-tumble': 'Work and tumble',
+  perfecting: 'Perfecting',
+} as const;
 
 /** The press bench of a component: paper, press, colours and work style beside the layout to scale. */
 @Component({
   selector: 'dk-print-bench',
-  imports: [Field, FigureButton, LayoutView, MatButtonModule, MatChipsModule, MatFormFieldModule, MatIconModule, MatInputModule, MatSelectModule],
+  imports: [
+    Field,
+    FigureButton,
+    LayoutView,
+    MatButtonModule,
+    MatChipsModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './print-bench.html',
   styleUrl: './bench.scss',
@@ -27,13 +43,18 @@ export class PrintBench {
   readonly figureOpened = output<string>();
   protected readonly styles = WORK_STYLES.map((id) => ({ id, name: STYLE_NAMES[id] }));
   protected readonly sides = ['front', 'back'] as const;
-  protected readonly index = computed(() => this.editor.job()?.components.findIndex(({ id }) => id === this.componentId()) ?? -1);
+  protected readonly index = computed(
+    () => this.editor.job()?.components.findIndex(({ id }) => id === this.componentId()) ?? -1,
+  );
   protected readonly component = computed(() => this.editor.job()?.components[this.index()]);
-  protected readonly stock = computed(() => this.editor.works()?.stocks.find(({ id }) => id === this.component()?.stock));
+  protected readonly stock = computed(() =>
+    this.editor.works()?.stocks.find(({ id }) => id === this.component()?.stock),
+  );
   protected readonly presses = computed(() => this.editor.works()?.machines.filter(({ press }) => press) ?? []);
   protected readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
   protected readonly sheetKey = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} ${heightMm} ${grain}`;
-  protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
+  protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string =>
+    `${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
   protected readonly figure = (name: string) => this.editor.plan()?.figures[`component.${this.componentId()}.${name}`];
 
   protected chooseSheet(key: string): void {
@@ -44,11 +65,15 @@ export class PrintBench {
   protected addInk(side: 'front' | 'back', name: string): void {
     const inks = this.component()?.[side] ?? [];
     const trimmed = name.trim().slice(0, 40);
-    if (trimmed !== '' && !inks.some((ink) => ink.name === trimmed)) this.editor.set(['components', this.index(), side], [...inks, { name: trimmed }]);
+    if (trimmed !== '' && !inks.some((ink) => ink.name === trimmed))
+      this.editor.set(['components', this.index(), side], [...inks, { name: trimmed }]);
   }
 
   protected removeInk(side: 'front' | 'back', name: string): void {
     const inks: readonly InkUse[] = this.component()?.[side] ?? [];
-    this.editor.set(['components', this.index(), side], inks.filter((ink) => ink.name !== name));
+    this.editor.set(
+      ['components', this.index(), side],
+      inks.filter((ink) => ink.name !== name),
+    );
   }
 }

@@ -28,12 +28,17 @@ export class StepBench {
   protected readonly step = computed(() => this.editor.job()?.route[this.index()]);
   protected readonly planned = computed(() => this.editor.plan()?.steps.find(({ id }) => id === this.stepId()));
   protected readonly rule = computed(() => OPERATION_RULES[this.step()?.operation ?? 'box']);
-  protected readonly componentName = computed(() => this.editor.job()?.components.find(({ id }) => id === this.step()?.component)?.name);
-  protected readonly machines = computed(() => this.editor.works()?.machines.filter(({ process }) => process === this.rule().process) ?? []);
+  protected readonly componentName = computed(
+    () => this.editor.job()?.components.find(({ id }) => id === this.step()?.component)?.name,
+  );
+  protected readonly machines = computed(
+    () => this.editor.works()?.machines.filter(({ process }) => process === this.rule().process) ?? [],
+  );
   protected readonly cautions = computed(() => CAUTIONS[this.step()?.operation ?? 'box']);
   protected readonly cautionRule = CAUTION_RULE;
   protected readonly extras = computed(() => EXTRAS.flatMap((name) => this.figure(name) ?? []));
-  protected readonly unitText = (unit: string | undefined): string => (unit === undefined ? '' : quantity(2, unit).slice(2));
+  protected readonly unitText = (unit: string | undefined): string =>
+    unit === undefined ? '' : quantity(2, unit).slice(2);
 
   protected figure(name: string) {
     return this.editor.plan()?.figures[`step.${this.stepId()}.${name}`];

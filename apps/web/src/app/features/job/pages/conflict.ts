@@ -4,7 +4,12 @@ import { diffJobs } from '@druckerei/core';
 import { timeText } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 
-const show = (value: unknown): string => (typeof value === 'string' || typeof value === 'number' ? String(value) : value === undefined ? 'none' : JSON.stringify(value));
+const show = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number'
+    ? String(value)
+    : value === undefined
+      ? 'none'
+      : JSON.stringify(value);
 
 /** Two versions in hand: mine on this screen, theirs on the server. Nothing is lost until somebody chooses. */
 @Component({
@@ -17,13 +22,23 @@ const show = (value: unknown): string => (typeof value === 'string' || typeof va
         <h2>{{ t.changedBy }} changed this job at {{ time(t.changedAt) }}</h2>
         <table>
           <thead>
-            <tr><th scope="col">Field</th><th scope="col">Theirs</th><th scope="col">Yours</th></tr>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Theirs</th>
+              <th scope="col">Yours</th>
+            </tr>
           </thead>
           <tbody>
             @for (change of changes(); track change.path) {
-              <tr><th scope="row">{{ change.path }}</th><td>{{ show(change.before) }}</td><td>{{ show(change.after) }}</td></tr>
+              <tr>
+                <th scope="row">{{ change.path }}</th>
+                <td>{{ show(change.before) }}</td>
+                <td>{{ show(change.after) }}</td>
+              </tr>
             } @empty {
-              <tr><td colspan="3">Both say the same.</td></tr>
+              <tr>
+                <td colspan="3">Both say the same.</td>
+              </tr>
             }
           </tbody>
         </table>

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, type OnDestroy, computed, effect, inject, input, numberAttribute } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type OnDestroy,
+  computed,
+  effect,
+  inject,
+  input,
+  numberAttribute,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
@@ -31,8 +40,23 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
 @Component({
   selector: 'dk-job-page',
   imports: [
-    Balance, Conflict, MatButtonModule, MatIconModule, MatMenuModule, MatProgressBarModule, MatTabsModule, MatTooltipModule, OrderBench, Revisions,
-    RouterLink, SaveMark, Schools, StatusMark, StepBench, Stream, Working,
+    Balance,
+    Conflict,
+    MatButtonModule,
+    MatIconModule,
+    MatMenuModule,
+    MatProgressBarModule,
+    MatTabsModule,
+    MatTooltipModule,
+    OrderBench,
+    Revisions,
+    RouterLink,
+    SaveMark,
+    Schools,
+    StatusMark,
+    StepBench,
+    Stream,
+    Working,
   ],
   providers: [JobView],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,7 +68,9 @@ export class JobPage implements OnDestroy {
   protected readonly view = inject(JobView);
   private readonly dialog = inject(MatDialog);
   readonly id = input.required({ transform: numberAttribute });
-  readonly revision = input<number | undefined, unknown>(undefined, { transform: (value) => (value === undefined ? undefined : numberAttribute(value)) });
+  readonly revision = input<number | undefined, unknown>(undefined, {
+    transform: (value) => (value === undefined ? undefined : numberAttribute(value)),
+  });
   protected readonly issueText = issueText;
   protected readonly dateText = dateText;
   protected readonly count = count;
@@ -65,11 +91,22 @@ export class JobPage implements OnDestroy {
     const paper = new Map(
       job.components.map(({ id, stock, sheet }) => [
         id,
-        [`${works.stocks.find((s) => s.id === stock)?.name.replace(' coated', '').replace('Uncoated ', '') ?? stock}`, `${sheet.widthMm} × ${sheet.heightMm}`],
+        [
+          works.stocks
+            .find((s) => s.id === stock)
+            ?.name.replace(' coated', '')
+            .replace('Uncoated ', '') ?? stock,
+          `${sheet.widthMm} × ${sheet.heightMm}`,
+        ],
       ]),
     );
     const end = plan.edges.find(({ to }) => to === null);
-    return streamModel(plan, job.components, { title: job.title.length > 13 ? 'Product' : job.title, lines: [`${count(end?.count ?? 0)} ordered`] }, paper);
+    return streamModel(
+      plan,
+      job.components,
+      { title: job.title.length > 13 ? 'Product' : job.title, lines: [`${count(end?.count ?? 0)} ordered`] },
+      paper,
+    );
   });
   /** The step chosen, while the route still has it. */
   protected readonly chosen = computed(() => {
@@ -95,7 +132,12 @@ export class JobPage implements OnDestroy {
     { id: 'schools', name: 'Compare the schools', key: 'c', run: () => this.view.show('schools') },
     { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
     { id: 'release', name: 'Release this revision', run: () => this.release() },
-    { id: 'ticket', name: 'Open the job ticket', key: 't', run: () => window.open(this.documents().ticket, '_blank', 'noopener') },
+    {
+      id: 'ticket',
+      name: 'Open the job ticket',
+      key: 't',
+      run: () => window.open(this.documents().ticket, '_blank', 'noopener'),
+    },
     { id: 'tags', name: 'Open the pile tags', run: () => window.open(this.documents().pileTags, '_blank', 'noopener') },
   ]);
 
@@ -119,13 +161,22 @@ export class JobPage implements OnDestroy {
 
   protected release(): void {
     if (!this.canRelease()) return;
-    this.dialog.open(ReleaseDialog, { data: this.editor.job(), width: '440px' }).afterClosed().subscribe((yes) => {
-      if (yes === true) this.editor.release();
-    });
+    this.dialog
+      .open(ReleaseDialog, { data: this.editor.job(), width: '440px' })
+      .afterClosed()
+      .subscribe((yes) => {
+        if (yes === true) this.editor.release();
+      });
   }
 
   protected readonly canRelease = computed(
-    () => this.editor.editable() && this.editor.revision()?.state === 'draft' && this.problems().length === 0 && !this.editor.unsaved() && this.editor.save().kind === 'saved' && Object.keys(this.editor.pending()).length === 0,
+    () =>
+      this.editor.editable() &&
+      this.editor.revision()?.state === 'draft' &&
+      this.problems().length === 0 &&
+      !this.editor.unsaved() &&
+      this.editor.save().kind === 'saved' &&
+      Object.keys(this.editor.pending()).length === 0,
   );
 
   private walk(by: number): void {
@@ -137,6 +188,12 @@ export class JobPage implements OnDestroy {
 
   private openWorking(): void {
     const step = this.chosen();
-    this.view.openFigure(step === null ? 'total.pressSheets' : this.editor.plan()?.figures[`step.${step}.lag`] ? `step.${step}.lag` : `step.${step}.processUnits`);
+    this.view.openFigure(
+      step === null
+        ? 'total.pressSheets'
+        : this.editor.plan()?.figures[`step.${step}.lag`]
+          ? `step.${step}.lag`
+          : `step.${step}.processUnits`,
+    );
   }
 }

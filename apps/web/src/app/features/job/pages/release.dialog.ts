@@ -9,7 +9,10 @@ import type { Job } from '@druckerei/core';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>Release {{ job.number }}?</h2>
-    <mat-dialog-content>The revision is frozen with the norms it was planned with. A later change opens the next revision.</mat-dialog-content>
+    <mat-dialog-content
+      >The revision is frozen with the norms it was planned with. A later change opens the next
+      revision.</mat-dialog-content
+    >
     <mat-dialog-actions align="end">
       <button matButton [mat-dialog-close]="false">Leave it a draft</button>
       <button matButton="filled" [mat-dialog-close]="true" cdkFocusInitial>Release</button>

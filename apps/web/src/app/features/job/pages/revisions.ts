@@ -23,8 +23,14 @@ const show = (value: unknown): string => {
     <ul class="list">
       @for (row of editor.revision()?.revisions; track row.revision) {
         <li>
-          <a [routerLink]="['/jobs', editor.revision()?.id]" [queryParams]="$first ? {} : { revision: row.revision }">Revision {{ row.revision }}</a>
-          {{ row.releasedAt ? 'released ' + time(row.releasedAt) + ', ' + row.releasedBy : 'draft, ' + time(row.changedAt) + ', ' + row.changedBy }}
+          <a [routerLink]="['/jobs', editor.revision()?.id]" [queryParams]="$first ? {} : { revision: row.revision }"
+            >Revision {{ row.revision }}</a
+          >
+          {{
+            row.releasedAt
+              ? 'released ' + time(row.releasedAt) + ', ' + row.releasedBy
+              : 'draft, ' + time(row.changedAt) + ', ' + row.changedBy
+          }}
           @if (row.revision > 1) {
             <button matButton (click)="compare(row.revision)">Changes</button>
           }
@@ -38,15 +44,29 @@ const show = (value: unknown): string => {
       <h3>From revision {{ d.from }} to {{ d.to }}</h3>
       @for (part of parts(); track part.name) {
         <table>
-          <caption>{{ part.name }}</caption>
+          <caption>
+            {{
+              part.name
+            }}
+          </caption>
           <thead>
-            <tr><th scope="col">{{ part.name }}</th><th scope="col" class="number">Before</th><th scope="col" class="number">After</th></tr>
+            <tr>
+              <th scope="col">{{ part.name }}</th>
+              <th scope="col" class="number">Before</th>
+              <th scope="col" class="number">After</th>
+            </tr>
           </thead>
           <tbody>
             @for (change of part.changes; track change.path) {
-              <tr><th scope="row">{{ change.path }}</th><td class="number">{{ show(change.before) }}</td><td class="number">{{ show(change.after) }}</td></tr>
+              <tr>
+                <th scope="row">{{ change.path }}</th>
+                <td class="number">{{ show(change.before) }}</td>
+                <td class="number">{{ show(change.after) }}</td>
+              </tr>
             } @empty {
-              <tr><td colspan="3" class="quiet">no difference</td></tr>
+              <tr>
+                <td colspan="3" class="quiet">no difference</td>
+              </tr>
             }
           </tbody>
         </table>
@@ -100,7 +120,12 @@ export class Revisions {
   protected readonly failed = signal<string | undefined>(undefined);
   protected readonly parts = computed(() => {
     const difference = this.difference();
-    return difference ? [{ name: 'Fields', changes: difference.fields }, { name: 'Figures', changes: difference.figures }] : [];
+    return difference
+      ? [
+          { name: 'Fields', changes: difference.fields },
+          { name: 'Figures', changes: difference.figures },
+        ]
+      : [];
   });
 
   constructor() {

@@ -9,7 +9,10 @@ import { JobEditor } from '../state/job-editor';
   imports: [MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <span role="status"><mat-icon aria-hidden="true">{{ mark().icon }}</mat-icon>{{ mark().text }}</span>
+    <span role="status"
+      ><mat-icon aria-hidden="true">{{ mark().icon }}</mat-icon
+      >{{ mark().text }}</span
+    >
     @if (editor.save().kind === 'failed') {
       <button matButton (click)="editor.saveNow()">Try again</button>
     }
@@ -33,7 +36,8 @@ export class SaveMark {
   protected readonly mark = computed(() => {
     if (!this.editor.editable()) return { icon: 'lock', text: 'Read only' };
     const save = this.editor.save();
-    if (Object.keys(this.editor.pending()).length > 0 && save.kind === 'saved') return { icon: 'edit', text: 'Saved, but for a field that cannot be used' };
+    if (Object.keys(this.editor.pending()).length > 0 && save.kind === 'saved')
+      return { icon: 'edit', text: 'Saved, but for a field that cannot be used' };
     switch (save.kind) {
       case 'saved':
         return { icon: 'cloud_done', text: 'Saved' };

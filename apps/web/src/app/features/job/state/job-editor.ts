@@ -1,9 +1,8 @@
 import { Injectable, computed, inject } from '@angular/core';
-import { type WorkStyle } from '@druckerei/core';
+import { type FieldPath, type Job, type WorkStyle, setField } from '@druckerei/core';
 import { fieldErrors, jobSchema, pathOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
-import { type FieldPath, setIn } from './commands';
 import { JobActions, jobFeature } from './job.state';
 
 /** How a field's text stands for a value. */
@@ -68,26 +67,22 @@ export class JobEditor {
       keep(empty ? 'A number is wanted here' : `“${text}” is no number; write it like 1,200 or 0.5`);
       return;
     }
-    const value = read === undefined ? undefined : kind.percent ? shareOf(read) : read;
-    const parsed = jobSchema.safeParse(setIn(job, path, value), { reportInput: true });
-    const wrong = parsed.success ? undefined : fieldErrors(parsed.error).find((error) => error.path === key);
-    if (wrong) {
-      keep(wrong.message);
-      return;
-    }
-    this.store.dispatch(JobActions.type({ path: key, pending: null }));
-    this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value, burst } }));
+    this.take(job, path, text, read === undefined ? undefined : kind.percent ? shareOf(read) : read, burst);
   }
 
   /** Takes text of a text field; refused text is kept with the reason. */
   write(path: FieldPath, text: string, burst: number): void {
     const job = this.job();
-    if (!job || !this.editable()) return;
+    if (job && this.editable()) this.take(job, path, text, text === '' ? undefined : text, burst);
+  }
+
+  /** Changes the job where the schema takes the value, else keeps the text with the reason. */
+  private take(job: Job, path: FieldPath, text: string, value: unknown, burst: number): void {
     const key = pathOf(path);
-    const parsed = jobSchema.safeParse(setIn(job, path, text === '' ? undefined : text), { reportInput: true });
+    const parsed = jobSchema.safeParse(setField(job, path, value), { reportInput: true });
     const wrong = parsed.success ? undefined : fieldErrors(parsed.error).find((error) => error.path === key);
-    this.store.dispatch(JobActions.type({ path: key, pending: wrong ? { text, message: wrong.message } : null }));
-    if (!wrong) this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value: text === '' ? undefined : text, burst } }));
+    if (wrong) this.store.dispatch(JobActions.type({ path: key, pending: { text, message: wrong.message } }));
+    else this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value, burst } }));
   }
 
   chooseStyle(component: string, style: WorkStyle): void {

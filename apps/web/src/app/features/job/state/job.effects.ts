@@ -2,7 +2,23 @@ import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { concatLatestFrom } from '@ngrx/operators';
 import { type Action, Store } from '@ngrx/store';
-import { type Observable, EMPTY, catchError, concat, concatMap, debounceTime, delay, exhaustMap, filter, fromEvent, map, merge, of, switchMap, tap } from 'rxjs';
+import {
+  type Observable,
+  EMPTY,
+  catchError,
+  concat,
+  concatMap,
+  debounceTime,
+  delay,
+  exhaustMap,
+  filter,
+  fromEvent,
+  map,
+  merge,
+  of,
+  switchMap,
+  tap,
+} from 'rxjs';
 import { Api } from '../../../platform/api';
 import { NoticeActions } from '../../../platform/notices';
 import { failureOf } from '../../../platform/problem';
@@ -27,7 +43,9 @@ export class JobEffects {
       ofType(JobActions.open),
       switchMap(({ id, revision }) =>
         this.api.job(id, revision).pipe(
-          map((loaded) => JobActions.loaded({ revision: loaded, local: revision === undefined ? this.drafts.read(id) : null })),
+          map((loaded) =>
+            JobActions.loaded({ revision: loaded, local: revision === undefined ? this.drafts.read(id) : null }),
+          ),
           catchError((error: unknown) => of(JobActions.notLoaded({ message: failureOf(error).text }))),
         ),
       ),
@@ -37,7 +55,16 @@ export class JobEffects {
   readonly keepLocal = createEffect(
     () =>
       this.actions.pipe(
-        ofType(JobActions.edit, JobActions.type, JobActions.undo, JobActions.redo, JobActions.saved, JobActions.takeTheirs, JobActions.keepMine, JobActions.released),
+        ofType(
+          JobActions.edit,
+          JobActions.type,
+          JobActions.undo,
+          JobActions.redo,
+          JobActions.saved,
+          JobActions.takeTheirs,
+          JobActions.keepMine,
+          JobActions.released,
+        ),
         concatLatestFrom(this.state),
         tap(([, { revision, base, commands, cursor, pending, edit, savedEdit }]) => {
           if (!revision || !base) return;
@@ -53,17 +80,30 @@ export class JobEffects {
     merge(
       this.actions.pipe(ofType(JobActions.edit, JobActions.undo, JobActions.redo), debounceTime(REST_MS)),
       this.actions.pipe(ofType(JobActions.saveNow, JobActions.keepMine, JobActions.loaded, JobActions.saved)),
-      this.actions.pipe(ofType(JobActions.notSaved), filter(({ retry }) => retry), delay(RETRY_MS)),
+      this.actions.pipe(
+        ofType(JobActions.notSaved),
+        filter(({ retry }) => retry),
+        delay(RETRY_MS),
+      ),
       fromEvent(window, 'online'),
     ).pipe(
-      concatLatestFrom(() => [this.state(), this.store.select(jobFeature.selectJob), this.store.select(sessionFeature.selectMayEdit)]),
+      concatLatestFrom(() => [
+        this.state(),
+        this.store.select(jobFeature.selectJob),
+        this.store.select(sessionFeature.selectMayEdit),
+      ]),
       concatMap(([, { revision, edit, savedEdit, save }, job, mayEdit]): Observable<Action> => {
-        if (!revision || !job || !mayEdit || edit === savedEdit || save.kind === 'conflict' || save.kind === 'saving') return EMPTY;
+        if (!revision || !job || !mayEdit || edit === savedEdit || save.kind === 'conflict' || save.kind === 'saving')
+          return EMPTY;
         const call = this.api.saveDraft(revision.id, revision.version, job).pipe(
           map((saved): Action => JobActions.saved({ revision: saved, edit })),
           catchError((error: unknown): Observable<Action> => {
             const { status, text, problem } = failureOf(error);
-            return of(problem?.current ? JobActions.refused({ theirs: problem.current }) : JobActions.notSaved({ message: text, retry: status === 0 || status >= 500 }));
+            return of(
+              problem?.current
+                ? JobActions.refused({ theirs: problem.current })
+                : JobActions.notSaved({ message: text, retry: status === 0 || status >= 500 }),
+            );
           }),
         );
         return concat(of(JobActions.saving()), call);
@@ -78,7 +118,12 @@ export class JobEffects {
       exhaustMap(([, { revision }]) => {
         if (!revision) return EMPTY;
         return this.api.release(revision.id, revision.version).pipe(
-          concatMap((released) => of(JobActions.released({ revision: released }), NoticeActions.say({ text: `Revision ${released.revision} is released and frozen.` }))),
+          concatMap((released) =>
+            of(
+              JobActions.released({ revision: released }),
+              NoticeActions.say({ text: `Revision ${released.revision} is released and frozen.` }),
+            ),
+          ),
           catchError((error: unknown) => {
             const { text, problem } = failureOf(error);
             return of(problem?.current ? JobActions.refused({ theirs: problem.current }) : NoticeActions.say({ text }));

@@ -1,5 +1,5 @@
 import { type Job, type Plan, type PlanOutcome, type Works, plan } from '@druckerei/core';
-import type { Revision } from '@druckerei/contract';
+import { type Revision, pathOf } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type JobCommand, applyCommand, isSameEdit } from './commands';
 
@@ -16,7 +16,8 @@ export type SaveState =
   | { readonly kind: 'failed'; readonly message: string }
   | { readonly kind: 'conflict'; readonly theirs: Revision };
 
-export type JobRequest = { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
+export type JobRequest =
+  { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
 
 /** What this computer keeps of a draft until the server has it. */
 export interface LocalDraft {
@@ -46,7 +47,15 @@ export interface OpenJobState {
 }
 
 const initial: OpenJobState = {
-  request: { kind: 'loading' }, revision: null, base: null, commands: [], cursor: 0, edit: 0, savedEdit: 0, pending: {}, save: { kind: 'saved' },
+  request: { kind: 'loading' },
+  revision: null,
+  base: null,
+  commands: [],
+  cursor: 0,
+  edit: 0,
+  savedEdit: 0,
+  pending: {},
+  save: { kind: 'saved' },
 };
 
 export const JobActions = createActionGroup({
@@ -56,7 +65,7 @@ export const JobActions = createActionGroup({
     Loaded: props<{ revision: Revision; local: LocalDraft | null }>(),
     'Not loaded': props<{ message: string }>(),
     Edit: props<{ command: JobCommand }>(),
-    Type: props<{ path: string; pending: PendingText | null }>(),
+    Type: props<{ path: string; pending: PendingText }>(),
     Undo: emptyProps(),
     Redo: emptyProps(),
     'Save now': emptyProps(),
@@ -72,15 +81,38 @@ export const JobActions = createActionGroup({
 });
 
 const edited = (state: OpenJobState, change: Partial<OpenJobState>): OpenJobState => ({
-  ...state, ...change, edit: state.edit + 1, save: state.save.kind === 'conflict' ? state.save : { kind: 'waiting' },
+  ...state,
+  ...change,
+  edit: state.edit + 1,
+  save: state.save.kind === 'conflict' ? state.save : { kind: 'waiting' },
 });
 
-const begin = (revision: Revision): OpenJobState => ({ ...initial, request: { kind: 'loaded' }, revision, base: revision.job as Job });
+/** A field that has been set has no unusable text any more. */
+function withoutField(pending: OpenJobState['pending'], command: JobCommand): OpenJobState['pending'] {
+  if (command.kind !== 'set') return pending;
+  const { [pathOf(command.path)]: _set, ...left } = pending;
+  return left;
+}
+
+const begin = (revision: Revision): OpenJobState => ({
+  ...initial,
+  request: { kind: 'loaded' },
+  revision,
+  base: revision.job,
+});
 
 function restore(revision: Revision, local: LocalDraft): OpenJobState {
   const { base, commands, cursor, pending, unsaved } = local;
   if (!unsaved) return { ...begin(revision), pending };
-  const mine: OpenJobState = { ...begin(revision), base, commands, cursor, pending, edit: 1, save: { kind: 'waiting' } };
+  const mine: OpenJobState = {
+    ...begin(revision),
+    base,
+    commands,
+    cursor,
+    pending,
+    edit: 1,
+    save: { kind: 'waiting' },
+  };
   return local.version === revision.version ? mine : { ...mine, save: { kind: 'conflict', theirs: revision } };
 }
 
@@ -89,63 +121,106 @@ export const jobFeature = createFeature({
   reducer: createReducer<OpenJobState>(
     initial,
     on(JobActions.open, (): OpenJobState => initial),
-    on(JobActions.loaded, (_state, { revision, local }): OpenJobState => (local ? restore(revision, local) : begin(revision))),
-    on(JobActions.notLoaded, (state, { message }): OpenJobState => ({ ...state, request: { kind: 'failed', message } })),
+    on(JobActions.loaded, (_state, { revision, local }): OpenJobState =>
+      local ? restore(revision, local) : begin(revision),
+    ),
+    on(JobActions.notLoaded, (state, { message }): OpenJobState => ({
+      ...state,
+      request: { kind: 'failed', message },
+    })),
     on(JobActions.edit, (state, { command }): OpenJobState => {
       const kept = state.commands.slice(0, state.cursor);
       const commands = isSameEdit(kept.at(-1), command) ? [...kept.slice(0, -1), command] : [...kept, command];
-      return edited(state, { commands, cursor: commands.length });
+      return edited(state, { commands, cursor: commands.length, pending: withoutField(state.pending, command) });
     }),
-    on(JobActions.type, (state, { path, pending }): OpenJobState => {
-      if (pending) return { ...state, pending: { ...state.pending, [path]: pending } };
-      if (!(path in state.pending)) return state;
-      const { [path]: _gone, ...left } = state.pending;
-      return { ...state, pending: left };
-    }),
-    on(JobActions.undo, (state): OpenJobState => (state.cursor === 0 ? state : edited(state, { cursor: state.cursor - 1, pending: {} }))),
-    on(JobActions.redo, (state): OpenJobState => (state.cursor === state.commands.length ? state : edited(state, { cursor: state.cursor + 1, pending: {} }))),
+    on(JobActions.type, (state, { path, pending }): OpenJobState => ({
+      ...state,
+      pending: { ...state.pending, [path]: pending },
+    })),
+    on(JobActions.undo, (state): OpenJobState =>
+      state.cursor === 0 ? state : edited(state, { cursor: state.cursor - 1, pending: {} }),
+    ),
+    on(JobActions.redo, (state): OpenJobState =>
+      state.cursor === state.commands.length ? state : edited(state, { cursor: state.cursor + 1, pending: {} }),
+    ),
     on(JobActions.saving, (state): OpenJobState => ({ ...state, save: { kind: 'saving' } })),
     on(JobActions.saved, (state, { revision, edit }): OpenJobState => ({
-      ...state, revision, savedEdit: edit, save: edit === state.edit ? { kind: 'saved' } : { kind: 'waiting' },
+      ...state,
+      revision,
+      savedEdit: edit,
+      save: edit === state.edit ? { kind: 'saved' } : { kind: 'waiting' },
     })),
     on(JobActions.notSaved, (state, { message }): OpenJobState => ({ ...state, save: { kind: 'failed', message } })),
     on(JobActions.refused, (state, { theirs }): OpenJobState => ({ ...state, save: { kind: 'conflict', theirs } })),
     // Mine is saved over theirs, knowingly: the version is theirs, the content mine.
-    on(JobActions.keepMine, (state): OpenJobState => (state.save.kind === 'conflict' ? { ...state, revision: state.save.theirs, save: { kind: 'waiting' } } : state)),
-    on(JobActions.takeTheirs, (state): OpenJobState => (state.save.kind === 'conflict' ? begin(state.save.theirs) : state)),
+    on(JobActions.keepMine, (state): OpenJobState =>
+      state.save.kind === 'conflict' ? { ...state, revision: state.save.theirs, save: { kind: 'waiting' } } : state,
+    ),
+    on(JobActions.takeTheirs, (state): OpenJobState =>
+      state.save.kind === 'conflict' ? begin(state.save.theirs) : state,
+    ),
     on(JobActions.released, (_state, { revision }): OpenJobState => begin(revision)),
   ),
-  extraSelectors: ({ selectJobState, selectBase, selectCommands, selectCursor, selectRevision, selectEdit, selectSavedEdit }) => {
+  extraSelectors: ({
+    selectJobState,
+    selectBase,
+    selectCommands,
+    selectCursor,
+    selectRevision,
+    selectEdit,
+    selectSavedEdit,
+  }) => {
     const selectWorks = createSelector(selectRevision, (revision) => (revision ? (revision.works as Works) : null));
     /** The job after so many commands, newest first, down to the base. */
-    const selectVersions = createSelector(selectBase, selectCommands, selectCursor, selectWorks, (base, commands, cursor, works): readonly Job[] => {
-      if (!base || !works) return [];
-      const versions = [base];
-      for (const command of commands.slice(0, cursor)) versions.unshift(applyCommand(versions[0] ?? base, command, works));
-      return versions;
-    });
+    const selectVersions = createSelector(
+      selectBase,
+      selectCommands,
+      selectCursor,
+      selectWorks,
+      (base, commands, cursor, works): readonly Job[] => {
+        if (!base || !works) return [];
+        const versions = [base];
+        for (const command of commands.slice(0, cursor))
+          versions.unshift(applyCommand(versions[0] ?? base, command, works));
+        return versions;
+      },
+    );
     const selectJob = createSelector(selectVersions, (versions): Job | null => versions[0] ?? null);
-    const selectOutcome = createSelector(selectJob, selectWorks, (job, works): PlanOutcome | null => (job && works ? plan(job, works) : null));
+    const selectOutcome = createSelector(selectJob, selectWorks, (job, works): PlanOutcome | null =>
+      job && works ? plan(job, works) : null,
+    );
     /** The plan of the job, or of its last version that could be planned. */
-    const selectPlan = createSelector(selectOutcome, selectVersions, selectWorks, (outcome, versions, works): Plan | null => {
-      if (outcome?.ok) return outcome.plan;
-      for (const version of versions.slice(1)) {
-        const before = works ? plan(version, works) : null;
-        if (before?.ok) return before.plan;
-      }
-      return null;
-    });
+    const selectPlan = createSelector(
+      selectOutcome,
+      selectVersions,
+      selectWorks,
+      (outcome, versions, works): Plan | null => {
+        if (outcome?.ok) return outcome.plan;
+        for (const version of versions.slice(1)) {
+          const before = works ? plan(version, works) : null;
+          if (before?.ok) return before.plan;
+        }
+        return null;
+      },
+    );
     /** The plan before the last change, to say what that did. */
     const selectPlanBefore = createSelector(selectVersions, selectWorks, ([, before], works): Plan | null => {
       const outcome = before && works ? plan(before, works) : null;
       return outcome?.ok ? outcome.plan : null;
     });
     return {
-      selectWorks, selectJob, selectOutcome, selectPlan, selectPlanBefore,
+      selectWorks,
+      selectJob,
+      selectOutcome,
+      selectPlan,
+      selectPlanBefore,
       selectUnsaved: createSelector(selectEdit, selectSavedEdit, (edit, savedEdit) => edit !== savedEdit),
       selectCanUndo: createSelector(selectCursor, (cursor) => cursor > 0),
       selectCanRedo: createSelector(selectJobState, ({ cursor, commands }) => cursor < commands.length),
-      selectIsNewest: createSelector(selectRevision, (revision) => revision !== null && revision.revisions[0]?.revision === revision.revision),
+      selectIsNewest: createSelector(
+        selectRevision,
+        (revision) => revision !== null && revision.revisions[0]?.revision === revision.revision,
+      ),
     };
   },
 });

@@ -8,7 +8,9 @@ import { count, quantity } from '../../../ui/format';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (figure(); as f) {
-      <button type="button" [class.set]="f.otherwise !== undefined" [title]="hint()" (click)="opened.emit(f.id)">{{ text() }}</button>
+      <button type="button" [class.set]="f.otherwise !== undefined" [title]="hint()" (click)="opened.emit(f.id)">
+        {{ text() }}
+      </button>
     } @else {
       <span class="quiet">none</span>
     }
@@ -48,6 +50,8 @@ export class FigureButton {
   protected readonly hint = computed(() => {
     const figure = this.figure();
     if (!figure) return '';
-    return figure.otherwise === undefined ? `${figure.name}: show the working` : `${figure.name}: set by hand, would be ${quantity(figure.otherwise, figure.unit)}`;
+    return figure.otherwise === undefined
+      ? `${figure.name}: show the working`
+      : `${figure.name}: set by hand, would be ${quantity(figure.otherwise, figure.unit)}`;
   });
 }

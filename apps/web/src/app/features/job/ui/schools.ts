@@ -17,7 +17,9 @@ const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: '
         <tr>
           <th scope="col">Component</th>
           @for (school of schools; track school) {
-            <th scope="col" class="number" [class.own]="school === plan().school">{{ names[school] }}{{ school === plan().school ? ' *' : '' }}</th>
+            <th scope="col" class="number" [class.own]="school === plan().school">
+              {{ names[school] }}{{ school === plan().school ? ' *' : '' }}
+            </th>
           }
         </tr>
       </thead>
@@ -26,7 +28,12 @@ const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: '
           <tr>
             <th scope="row">{{ row.name }}</th>
             @for (cell of row.cells; track cell.school) {
-              <td class="number" [class.own]="cell.school === plan().school" [attr.data-school]="cell.school" [attr.data-component]="row.id">
+              <td
+                class="number"
+                [class.own]="cell.school === plan().school"
+                [attr.data-school]="cell.school"
+                [attr.data-component]="row.id"
+              >
                 <dk-figure bare [figure]="cell.figure" (opened)="figureOpened.emit($event)" />
               </td>
             }
@@ -34,7 +41,10 @@ const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: '
         }
       </tbody>
     </table>
-    <p class="quiet">Step by step compounds every station's spoilage and rounds at each. Added up sums all rates on the net. The table reads the house's per cents by run length and colours.</p>
+    <p class="quiet">
+      Step by step compounds every station's spoilage and rounds at each. Added up sums all rates on the net. The table
+      reads the house's per cents by run length and colours.
+    </p>
   `,
   styles: `
     table {
@@ -67,7 +77,11 @@ export class Schools {
     const { steps, figures } = this.plan();
     return this.components().map(({ id, name }) => {
       const first = steps.find(({ component, operation }) => component === id && operation === 'print');
-      return { id, name, cells: SCHOOLS.map((school) => ({ school, figure: figures[`step.${first?.id ?? ''}.units.${school}`] })) };
+      return {
+        id,
+        name,
+        cells: SCHOOLS.map((school) => ({ school, figure: figures[`step.${first?.id ?? ''}.units.${school}`] })),
+      };
     });
   });
 }

@@ -69,7 +69,9 @@ function placeColumns(plan: Plan): { readonly lefts: ReadonlyMap<string, number>
   const place = (step: PlanStep): number => {
     const known = fromRight.get(step.id);
     if (known !== undefined) return known;
-    const after = plan.edges.filter(({ from }) => from === step.id).flatMap(({ to }) => (to === null ? [] : (steps.get(to) ?? [])));
+    const after = plan.edges
+      .filter(({ from }) => from === step.id)
+      .flatMap(({ to }) => (to === null ? [] : (steps.get(to) ?? [])));
     const right = Math.max(MARGIN + END + GAP, ...after.map((next) => place(next) + widthOf(next) + GAP));
     fromRight.set(step.id, right);
     return right;
@@ -77,7 +79,10 @@ function placeColumns(plan: Plan): { readonly lefts: ReadonlyMap<string, number>
   plan.steps.forEach(place);
   const farthest = Math.max(0, ...plan.steps.map((step) => (fromRight.get(step.id) ?? 0) + widthOf(step)));
   const width = farthest + GAP + END + MARGIN;
-  return { lefts: new Map(plan.steps.map((step) => [step.id, width - (fromRight.get(step.id) ?? 0) - widthOf(step)])), width };
+  return {
+    lefts: new Map(plan.steps.map((step) => [step.id, width - (fromRight.get(step.id) ?? 0) - widthOf(step)])),
+    width,
+  };
 }
 
 /** Process units spoiled at a step, by kind; rounding is running's. */
@@ -92,7 +97,12 @@ export function lossesOf(step: PlanStep): { setupLost: number; runningLost: numb
  * Lays the stream out. A band's thickness tells how much more than the net runs in it, enlarged, so that the eye sees
  * where the paper goes; units change without changing it.
  */
-export function streamModel(plan: Plan, components: readonly { id: string; name: string }[], product: { title: string; lines: readonly string[] }, paper: ReadonlyMap<string, readonly string[]>): StreamModel {
+export function streamModel(
+  plan: Plan,
+  components: readonly { id: string; name: string }[],
+  product: { title: string; lines: readonly string[] },
+  paper: ReadonlyMap<string, readonly string[]>,
+): StreamModel {
   const { lefts, width } = placeColumns(plan);
   const laneY = new Map(components.map(({ id }, i) => [id, TOP + i * LANE]));
   const joinY = TOP + ((components.length - 1) * LANE) / 2;
@@ -107,12 +117,21 @@ export function streamModel(plan: Plan, components: readonly { id: string; name:
     return next ? thickIn(next) : THIN;
   };
   const stations = plan.steps.map((step): Station => ({
-    step, x: lefts.get(step.id) ?? 0, y: yOf(step.component), width: widthOf(step), thickIn: thickIn(step.id), thickOut: thickOut(step), ...lossesOf(step),
+    step,
+    x: lefts.get(step.id) ?? 0,
+    y: yOf(step.component),
+    width: widthOf(step),
+    thickIn: thickIn(step.id),
+    thickOut: thickOut(step),
+    ...lossesOf(step),
   }));
   const placed = new Map(stations.map((station) => [station.step.id, station]));
   const endX = width - MARGIN - END;
   const bands = plan.edges.map((edge): StreamBand => {
-    const [from, to] = [edge.from === null ? undefined : placed.get(edge.from), edge.to === null ? undefined : placed.get(edge.to)];
+    const [from, to] = [
+      edge.from === null ? undefined : placed.get(edge.from),
+      edge.to === null ? undefined : placed.get(edge.to),
+    ];
     const y1 = from?.y ?? to?.y ?? joinY;
     const x1 = from ? from.x + from.width : MARGIN + END;
     const [x2, y2] = [to?.x ?? endX, to?.y ?? y1];
@@ -132,10 +151,24 @@ export function streamModel(plan: Plan, components: readonly { id: string; name:
   const terminals = [
     ...firstSteps.map(({ to, material }): Terminal => {
       const step = to === null ? undefined : steps.get(to);
-      return { id: material, x: MARGIN, y: yOf(step?.component ?? null), width: END, title: 'Paper', lines: paper.get(step?.component ?? '') ?? [] };
+      return {
+        id: material,
+        x: MARGIN,
+        y: yOf(step?.component ?? null),
+        width: END,
+        title: 'Paper',
+        lines: paper.get(step?.component ?? '') ?? [],
+      };
     }),
     { id: 'product', x: endX, y: joinY, width: END, title: product.title, lines: product.lines },
   ];
   const height = TOP + (Math.max(1, components.length) - 1) * LANE + 50;
-  return { width, height, stations, bands, terminals, lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: yOf(id) })) : [] };
+  return {
+    width,
+    height,
+    stations,
+    bands,
+    terminals,
+    lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: yOf(id) })) : [],
+  };
 }

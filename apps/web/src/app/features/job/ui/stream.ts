@@ -37,7 +37,9 @@ export class Stream {
   protected spoken({ step, setupLost, runningLost }: Station): string {
     const into = `${count(step.processUnits)} ${unitText(step.unitIn, step.processUnits)} in`;
     const out = `${count(step.needsOut)} ${unitText(step.unitOut, step.needsOut)} out`;
-    return step.operation === 'dry' ? `${step.name}, ${count(step.lagHours, 1)} hours` : `${step.name}: ${into}, ${out}, ${count(setupLost + runningLost)} spoiled`;
+    return step.operation === 'dry'
+      ? `${step.name}, ${count(step.lagHours, 1)} hours`
+      : `${step.name}: ${into}, ${out}, ${count(setupLost + runningLost)} spoiled`;
   }
 
   protected onKey(event: KeyboardEvent, station: Station): void {

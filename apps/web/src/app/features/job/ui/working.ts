@@ -15,7 +15,10 @@ const show = (value: number): string => count(value, 4);
 function partsOf(figure: Figure, figures: Figures): Part[] {
   return (figure.formula ?? '').split(/([a-z]\w*)/i).map((text) => {
     const id = FUNCTIONS.has(text) ? undefined : figure.inputs[text];
-    return { text: id ? text : text.replaceAll('*', '×').replaceAll('ceil', 'round up ').replaceAll('floor', 'round down '), figure: id ? figures[id] : undefined };
+    return {
+      text: id ? text : text.replaceAll('*', '×').replaceAll('ceil', 'round up ').replaceAll('floor', 'round down '),
+      figure: id ? figures[id] : undefined,
+    };
   });
 }
 
@@ -36,10 +39,16 @@ export class Working {
   protected readonly show = show;
   protected readonly quantity = quantity;
   protected readonly figure = computed(() => this.figures()[this.trail().at(-1) ?? '']);
-  protected readonly crumbs = computed(() => this.trail().slice(0, -1).map((id) => this.figures()[id]?.name ?? id));
+  protected readonly crumbs = computed(() =>
+    this.trail()
+      .slice(0, -1)
+      .map((id) => this.figures()[id]?.name ?? id),
+  );
   protected readonly parts = computed(() => {
     const figure = this.figure();
     return figure ? partsOf(figure, this.figures()) : [];
   });
-  protected readonly inputs = computed(() => Object.entries(this.figure()?.inputs ?? {}).map(([name, id]) => ({ name, figure: this.figures()[id] })));
+  protected readonly inputs = computed(() =>
+    Object.entries(this.figure()?.inputs ?? {}).map(([name, id]) => ({ name, figure: this.figures()[id] })),
+  );
 }
