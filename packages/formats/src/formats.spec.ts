@@ -1,0 +1,132 @@
+import fs from 'node:fs';
+import { createCanvas, loadImage } from '@napi-rs/canvas';
+import { type Job, CAUTION_RULE, SHIPPED_WORKS, drawLayout, listPiles, plan } from '@druckerei/core';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
+import { type JobDocument, code128Svg, isCodable, layoutSvg, pileTagsPdf, ticketPdf } from './index.js';
+
+const example = (name: string): Job =>
+  JSON.parse(fs.readFileSync(new URL(`../../../docs/examples/${name}.json`, import.meta.url), 'utf8')) as Job;
+
+function documentOf(job: Job, change: Partial<JobDocument> = {}): JobDocument {
+  const outcome = plan(job, SHIPPED_WORKS);
+  if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());
+  return { job, plan: outcome.plan, works: SHIPPED_WORKS, revision: 3, state: 'released', at: new Date('2026-11-23T12:00:00Z'), ...change };
+}
+
+async function textOf(pdf: Buffer): Promise<string> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+  const texts: string[] = [];
+  for (let n = 1; n <= document.numPages; n++) {
+    const { items } = await (await document.getPage(n)).getTextContent();
+    texts.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
+  }
+  return texts.join(' ').replace(/\s+/g, ' ');
+}
+
+describe('job ticket', () => {
+  it('says what every station needs (concert programme)', async () => {
+    const text = await textOf(await ticketPdf(documentOf(example('concert-programme'))));
+    for (const words of [
+      'HB-2042 Concert programme',
+      'Fernhollow Chamber Choir',
+      'Revision 3, released',
+      'Section of 32 pages',
+      '3,536 sheets',
+      'press sheets 4,876'.replace('press', 'Press'),
+      'plates 24',
+      '8 up (4 x 2)',
+      'Gather and stitch',
+      'Take in 3,118 sets; give out at least 3,012 good copies.',
+      'plates hung for this pass: 8',
+      'Double-sheet detector: sheet caliper 83',
+      'Section of 4 pages outermost under the cover; two stitches.',
+      CAUTION_RULE,
+    ]) {
+      expect(text).toContain(words);
+    }
+  });
+
+  it('says each caution once, whatever the number of stations', async () => {
+    const text = await textOf(await ticketPdf(documentOf(example('concert-programme'))));
+    expect(text.split('never reach under the clamp')).toHaveLength(2);
+    expect(text.split('inch mode for threading')).toHaveLength(2);
+  });
+
+  it('is marked as a draft until it is released', async () => {
+    const text = await textOf(await ticketPdf(documentOf(example('trail-map'), { state: 'draft' })));
+    expect(text).toContain('draft, not released');
+  });
+
+  it('is the same file for the same job and date', async () => {
+    const job = documentOf(example('trail-map'));
+    expect((await ticketPdf(job)).equals(await ticketPdf(job))).toBe(true);
+  });
+
+  it('takes titles and numbers that no code or font was made for', async () => {
+    const odd = { ...example('trail-map'), number: 'Nº 7 — läuft', title: '<b>&"\' 100 %' };
+    const text = await textOf(await ticketPdf(documentOf(odd)));
+    expect(text).toContain('<b>&"\' 100 %');
+    expect(isCodable(odd.number)).toBe(false);
+  });
+});
+
+describe('Code 128', () => {
+  beforeAll(() => {
+    const wasm = fs.readFileSync(new URL('../../../node_modules/zxing-wasm/dist/reader/zxing_reader.wasm', import.meta.url));
+    prepareZXingModule({ overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.byteLength) as ArrayBuffer } });
+  });
+
+  it.each(['HB-2041', 'X', 'A job number of forty-eight characters, as long it'.slice(0, 48)])('%s is read back by a reader', async (number) => {
+    const image = await loadImage(Buffer.from(code128Svg(number)));
+    const canvas = createCanvas(image.width * 3 + 80, image.height * 3 + 40);
+    const context = canvas.getContext('2d');
+    context.fillStyle = 'white';
+    context.fillRect(0, 0, canvas.width, canvas.height);
+    context.drawImage(image, 40, 20, image.width * 3, image.height * 3);
+    const [read] = await readBarcodes(new Uint8Array(canvas.toBuffer('image/png')));
+    expect(read).toMatchObject({ format: 'Code128', text: number });
+  });
+});
+
+describe('pile tags', () => {
+  it('bear component, state, next station and count', async () => {
+    const job = documentOf(example('trail-map'));
+    const text = await textOf(await pileTagsPdf(job));
+    expect(text).toContain('Done: Print. Next: Print.');
+    expect(text).toContain('10,011 maps');
+    expect(text).toContain('Next: delivery.');
+  });
+
+  it('hold what the steps give out, no pile above the height', () => {
+    const { job, plan: planned } = documentOf(example('concert-programme'));
+    const piles = listPiles(job, planned);
+    const printed = piles.filter(({ component, state }) => component === 'Section of 32 pages' && state === 'Print');
+    expect(printed.reduce((sum, { count }) => sum + count, 0)).toBe(3236);
+    // identity: floor(1,000 mm / 82.8 um)
+    expect(Math.max(...piles.filter(({ unit }) => unit === 'sheet').map(({ count }) => count))).toBeLessThanOrEqual(12_077);
+    expect(piles.some(({ state }) => state === 'Dry')).toBe(false);
+  });
+});
+
+describe('layout drawing', () => {
+  it.each(['trail-map', 'concert-programme'])('draws every piece of the %s to scale, inside the sheet', (name) => {
+    for (const layout of Object.values(documentOf(example(name)).plan.layouts)) {
+      const drawing = drawLayout(layout);
+      expect(drawing.pieces).toHaveLength(layout.grid.count);
+      for (const { x, y, width, height, trim } of drawing.pieces) {
+        expect(x).toBeGreaterThanOrEqual(drawing.usable.x);
+        expect(y).toBeGreaterThanOrEqual(drawing.usable.y);
+        expect(x + width).toBeLessThanOrEqual(drawing.usable.x + drawing.usable.width + 1e-9);
+        expect(y + height).toBeLessThanOrEqual(drawing.usable.y + drawing.usable.height + 1e-9);
+        expect(trim.width).toBeLessThanOrEqual(width);
+      }
+      expect(layoutSvg(drawing).match(/<rect/g)?.length).toBeGreaterThan(2 * layout.grid.count);
+    }
+  });
+
+  it('tells front from back where one set of plates carries both', () => {
+    const layout = documentOf(example('trail-map')).plan.layouts['map'];
+    expect(layout && drawLayout(layout).pieces.map(({ side }) => side)).toEqual(['front', 'back']);
+  });
+});
