@@ -66,7 +66,7 @@ export default defineConfig(
   {
     files: ['**/*.mjs', '**/*.cjs'],
     extends: [eslint.configs.recommended],
-    languageOptions: { globals: { ...globals.node } },
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
   },
   prettier,
 );

@@ -121,7 +121,7 @@ describe('material flow', () => {
     const flow = reckon({ ...base, steps: [share('day1', 0.4), share('day2', 0.6)] });
     // 4,001 / 0.98 -> 4,083 + 100 and 6,001 / 0.98 -> 6,124 + 100
     expect([flow.byId.get('day1')?.units.step, flow.byId.get('day2')?.units.step]).toEqual([4183, 6224]);
-    expect(flow.bought.paper).toBe(10_407);
+    expect(flow.bought['paper']).toBe(10_407);
     expect(10_407).toBeGreaterThan(unitsOf(base).step);
   });
 

@@ -7,7 +7,7 @@ export interface FieldChange {
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
-const hasId = (value: unknown): value is { id: string } => isObject(value) && typeof value.id === 'string';
+const hasId = (value: unknown): value is { id: string } => isObject(value) && typeof value['id'] === 'string';
 
 /** Lists whose members have ids are compared by id, so that an inserted step does not shift all later ones. */
 const keyed = (list: readonly unknown[]): Record<string, unknown> =>

@@ -210,7 +210,7 @@ function leadFigures({ book, job, flow }: TimeContext, steps: ReadonlyMap<string
     before.forEach(({ id }, i) => (inputs[`before${i + 1}`] = id));
     const figures = book.figures;
     const ownId = figures[`step.${step.id}.hours`] ? `step.${step.id}.hours` : `step.${step.id}.lag`;
-    if (figures[ownId]) inputs.own = ownId;
+    if (figures[ownId]) inputs['own'] = ownId;
     const names = Object.keys(inputs).filter((name) => name !== 'own');
     const longest = names.length === 0 ? '0' : names.length === 1 ? names.join() : `max(${names.join(', ')})`;
     const hours = Math.max(0, ...before.map((b) => b.hours)) + own;

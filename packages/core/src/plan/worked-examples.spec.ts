@@ -42,9 +42,9 @@ describe('trail map', () => {
     expect(hours['print-map']).toBeCloseTo(0.867, 9);
     expect(hours['print-map-2']).toBeCloseTo(0.25 + 5204 / 12_000, 9);
     // belt: 60 x 150 / (0.594 + 0.1) = 12,968 an hour; 0.5 + 4 x 0.1 + 10,173 / 12,968
-    expect(hours.fold).toBeCloseTo(0.9 + 10_173 / (9000 / 0.694), 9);
+    expect(hours['fold']).toBeCloseTo(0.9 + 10_173 / (9000 / 0.694), 9);
     // 105.8 um: 945 a lift, 6 lifts of 2.5 min + 6 cuts x 8 s
-    expect(hours.cut).toBeCloseTo(0.1 + (6 * (2.5 + 0.8)) / 60, 9);
+    expect(hours['cut']).toBeCloseTo(0.1 + (6 * (2.5 + 0.8)) / 60, 9);
   });
 
   it('adds drying to the time that it takes', () => {
@@ -63,7 +63,7 @@ describe('trail map', () => {
     };
     const sheets = (style: Parameters<typeof withWorkStyle>[2]) => {
       const plan = planned(withWorkStyle(shipped, 'map', style));
-      return [plan.totals.pressSheets.map, plan.totals.plates];
+      return [plan.totals.pressSheets['map'], plan.totals.plates];
     };
     expect(sheets('work-and-turn')).toEqual([5489, 4]);
     expect(sheets('sheetwise')).toEqual([5673, 8]);

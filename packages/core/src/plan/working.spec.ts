@@ -88,9 +88,9 @@ describe('explain', () => {
 
   it('opens a figure down to the norm and says what was overridden', () => {
     const opened = explain(figures, 'step.fold.units.step');
-    expect(opened?.inputs.running).toMatchObject({ value: 0.01, source: { label: 'set by user' }, otherwise: 0.01 });
+    expect(opened?.inputs['running']).toMatchObject({ value: 0.01, source: { label: 'set by user' }, otherwise: 0.01 });
     // shipped: 50 + 10 a fold, four folds (practice, handbook chapter 6)
-    expect(opened?.inputs.setup).toMatchObject({ value: 60, otherwise: 90 });
+    expect(opened?.inputs['setup']).toMatchObject({ value: 60, otherwise: 90 });
   });
 
   it('does not know other figures', () => {

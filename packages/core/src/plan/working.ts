@@ -28,7 +28,7 @@ function sumOfConsumers(
     return `next${n} * usage${n}`;
   });
   if (downstream.output.share === undefined) return { formula: terms.join(' + '), inputs };
-  inputs.share = book.give(`step.${step.id}.share`, 'Share of the split', downstream.output.share, 'share', {
+  inputs['share'] = book.give(`step.${step.id}.share`, 'Share of the split', downstream.output.share, 'share', {
     label: 'set by user',
     note: 'given in the job',
   });

@@ -1,0 +1,82 @@
+#!/usr/bin/env node
+// npm run bench: what is measured, as medians and ratios. It never fails for being slow.
+import { spawn } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { buildAll, installPackages, repo } from './build-steps.mjs';
+import { installPostgres, needPackage, testCluster } from './database.mjs';
+
+const PORT = 3959;
+const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+const say = (name, value, target) => process.stdout.write(`${name.padEnd(62)} ${value.padStart(12)}   ${target}\n`);
+const ms = (value) => `${value.toFixed(2)} ms`;
+const ratio = (value, target) => `target ${target} ms, ${(value / target).toFixed(2)} of it`;
+
+installPackages();
+buildAll();
+const core = await import('@druckerei/core');
+const example = (name) => JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples', `${name}.json`), 'utf8'));
+
+/** A booklet of many sections: eight components and sixty steps, as the target has it. */
+function largeJob() {
+  const programme = example('concert-programme');
+  const section = programme.components[1];
+  const components = Array.from({ length: 8 }, (_, i) => ({ ...section, id: `part-${i}`, name: `Part ${i}` }));
+  const lane = (id) => {
+    const operations = ['print', 'dry', 'coat', 'cut', 'score', 'fold', 'band'];
+    return operations.map((operation, i) => ({
+      id: `${operation}-${id}`, operation, component: id, ...(operation === 'print' ? { side: 'both' } : {}), ...(i > 0 ? { from: [{ material: `${operations[i - 1]}-${id}` }] } : {}),
+    }));
+  };
+  const lanes = components.map(({ id }) => lane(id));
+  const joined = [
+    { id: 'stitch', operation: 'stitch', from: lanes.map((steps) => ({ material: steps.at(-1).id })) },
+    { id: 'trim', operation: 'trim', from: [{ material: 'stitch' }] },
+    { id: 'band-all', operation: 'band', from: [{ material: 'trim' }] },
+    { id: 'box', operation: 'box', from: [{ material: 'band-all' }] },
+  ];
+  const { pages: _pages, ...rest } = programme;
+  return { ...rest, components, route: [...lanes.flat(), ...joined] };
+}
+
+function timePlan(job, runs) {
+  const times = [];
+  for (let i = 0; i < runs + 50; i++) {
+    const start = performance.now();
+    const outcome = core.plan(job, core.SHIPPED_WORKS);
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
+    if (i >= 50) times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+const programme = timePlan(example('concert-programme'), 500);
+say('plan() of the concert programme, median of 500', ms(programme), '');
+const large = largeJob();
+const largeMs = timePlan(large, 300);
+say(`plan() of ${large.components.length} components, ${large.route.length} steps, median of 300`, ms(largeMs), ratio(largeMs, 5));
+
+// Everything that the first page asks for before it can run.
+const dist = path.join(repo, 'apps/web/dist');
+const index = fs.readFileSync(path.join(dist, 'index.html'), 'utf8');
+const initial = new Set([...index.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(([, file]) => file));
+const bytes = [...initial].reduce((sum, file) => sum + gzipSync(fs.readFileSync(path.join(dist, file))).length, 0);
+say(`initial JavaScript, ${initial.size} files, gzip`, `${(bytes / 1000).toFixed(0)} kB`, `target 450 kB, ${(bytes / 450_000).toFixed(2)} of it`);
+
+installPostgres();
+needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
+const cluster = testCluster();
+cluster.start();
+const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
+  cwd: repo, stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: cluster.database('bench'), PORT: String(PORT), DEMO: '1', WEB_DIR: dist, LOG_LEVEL: 'error' },
+});
+try {
+  const { measureRepaint } = await import('../e2e/bench/repaint.mjs');
+  for (const { name, value } of await measureRepaint(`http://127.0.0.1:${PORT}`, large)) say(name, ms(value), ratio(value, 50));
+} finally {
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.once('exit', resolve));
+  cluster.destroy();
+}
