@@ -6,20 +6,20 @@ const PORT = 3949;
 
 /** `npm test` gives a fresh database; other folders than tests/ (bench, screenshots) run through their own scripts. */
 export default defineConfig({
-  testDir: `./${process.env.E2E_FOLDER ?? 'tests'}`,
+  testDir: `./${process.env['E2E_FOLDER'] ?? 'tests'}`,
   outputDir: './results',
   timeout: 45_000,
   expect: { timeout: 8_000 },
   workers: 1,
-  forbidOnly: !!process.env.CI,
-  reporter: [['list'], ...(process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? ([['json']] as const) : [])],
+  forbidOnly: !!process.env['CI'],
+  reporter: [['list'], ...(process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? ([['json']] as const) : [])],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
     trace: 'retain-on-failure',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [
         '--disable-gpu',
         '--disable-quic',
@@ -42,7 +42,7 @@ export default defineConfig({
       PORT: String(PORT),
       WEB_DIR: `${repo}apps/web/dist`,
       NODE_ENV: 'production',
-      DATABASE_URL: process.env.E2E_DATABASE_URL ?? '',
+      DATABASE_URL: process.env['E2E_DATABASE_URL'] ?? '',
       DEMO: '1',
       LOG_LEVEL: 'error',
       SIGN_IN_TRIES: '1000',

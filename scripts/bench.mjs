@@ -26,7 +26,11 @@ function largeJob() {
   const lane = (id) => {
     const operations = ['print', 'dry', 'coat', 'cut', 'score', 'fold', 'band'];
     return operations.map((operation, i) => ({
-      id: `${operation}-${id}`, operation, component: id, ...(operation === 'print' ? { side: 'both' } : {}), ...(i > 0 ? { from: [{ material: `${operations[i - 1]}-${id}` }] } : {}),
+      id: `${operation}-${id}`,
+      operation,
+      component: id,
+      ...(operation === 'print' ? { side: 'both' } : {}),
+      ...(i > 0 ? { from: [{ material: `${operations[i - 1]}-${id}` }] } : {}),
     }));
   };
   const lanes = components.map(({ id }) => lane(id));
@@ -36,8 +40,7 @@ function largeJob() {
     { id: 'band-all', operation: 'band', from: [{ material: 'trim' }] },
     { id: 'box', operation: 'box', from: [{ material: 'band-all' }] },
   ];
-  const { pages: _pages, ...rest } = programme;
-  return { ...rest, components, route: [...lanes.flat(), ...joined] };
+  return { ...programme, pages: undefined, components, route: [...lanes.flat(), ...joined] };
 }
 
 function timePlan(job, runs) {
@@ -55,26 +58,44 @@ const programme = timePlan(example('concert-programme'), 500);
 say('plan() of the concert programme, median of 500', ms(programme), '');
 const large = largeJob();
 const largeMs = timePlan(large, 300);
-say(`plan() of ${large.components.length} components, ${large.route.length} steps, median of 300`, ms(largeMs), ratio(largeMs, 5));
+say(
+  `plan() of ${large.components.length} components, ${large.route.length} steps, median of 300`,
+  ms(largeMs),
+  ratio(largeMs, 5),
+);
 
 // Everything that the first page asks for before it can run.
 const dist = path.join(repo, 'apps/web/dist');
 const index = fs.readFileSync(path.join(dist, 'index.html'), 'utf8');
 const initial = new Set([...index.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(([, file]) => file));
 const bytes = [...initial].reduce((sum, file) => sum + gzipSync(fs.readFileSync(path.join(dist, file))).length, 0);
-say(`initial JavaScript, ${initial.size} files, gzip`, `${(bytes / 1000).toFixed(0)} kB`, `target 450 kB, ${(bytes / 450_000).toFixed(2)} of it`);
+say(
+  `initial JavaScript, ${initial.size} files, gzip`,
+  `${(bytes / 1000).toFixed(0)} kB`,
+  `target 450 kB, ${(bytes / 450_000).toFixed(2)} of it`,
+);
 
 installPostgres();
 needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
 const cluster = testCluster();
 cluster.start();
 const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-  cwd: repo, stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: cluster.database('bench'), PORT: String(PORT), DEMO: '1', WEB_DIR: dist, LOG_LEVEL: 'error' },
+  cwd: repo,
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: cluster.database('bench'),
+    PORT: String(PORT),
+    DEMO: '1',
+    WEB_DIR: dist,
+    LOG_LEVEL: 'error',
+  },
 });
 try {
   const { measureRepaint } = await import('../e2e/bench/repaint.mjs');
-  for (const { name, value } of await measureRepaint(`http://127.0.0.1:${PORT}`, large)) say(name, ms(value), ratio(value, 50));
+  for (const { name, value } of await measureRepaint(`http://127.0.0.1:${PORT}`, large))
+    say(name, ms(value), ratio(value, 50));
 } finally {
   server.kill('SIGTERM');
   await new Promise((resolve) => server.once('exit', resolve));

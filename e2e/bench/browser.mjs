@@ -1,11 +1,22 @@
 // A Chromium and a sign-in, for the bench and the pictures.
 import { chromium } from '@playwright/test';
 
-const ARGS = ['--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none'];
+const ARGS = [
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--font-render-hinting=none',
+];
 
 async function untilUp(address) {
   for (let i = 0; i < 300; i++) {
-    const up = await fetch(`${address}/api/health`).then((response) => response.ok, () => false);
+    const up = await fetch(`${address}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    );
     if (up) return;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -17,7 +28,9 @@ export async function withManager(address, options, work) {
   await untilUp(address);
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
   try {
-    const page = await (await browser.newContext({ baseURL: address, viewport: { width: 1280, height: 800 }, ...options })).newPage();
+    const page = await (
+      await browser.newContext({ baseURL: address, viewport: { width: 1280, height: 800 }, ...options })
+    ).newPage();
     await page.goto('/sign-in');
     await page.getByLabel('Name').fill('manager');
     await page.getByLabel('Password').fill('weir-and-wheel');

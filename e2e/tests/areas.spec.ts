@@ -48,7 +48,7 @@ test.describe('jobs', () => {
 test('a norm is changed with its reason, and drafts are planned with it', async ({ page }) => {
   await signIn(page);
   await openExample(page, 'trail-map', (job) => {
-    job.route = (job.route as Record<string, unknown>[]).map(({ setup: _setup, ...step }) => step);
+    job['route'] = (job['route'] as Record<string, unknown>[]).map(({ setup: _setup, ...step }) => step);
   });
   const url = page.url();
   const before = await balance(page, 'total.pressSheets').getByRole('button').textContent();

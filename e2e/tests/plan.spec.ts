@@ -67,9 +67,7 @@ test.describe('the trail map', () => {
   test('opens a figure down to its norm', async ({ page }) => {
     await signIn(page);
     await openExample(page, 'trail-map', (job) => {
-      job.route = (job.route as Record<string, unknown>[]).map(
-        ({ setup: _setup, running: _running, ...step }) => step,
-      );
+      job['route'] = (job['route'] as Record<string, unknown>[]).map(({ setup: _setup, running: _running, ...step }) => step);
     });
     await station(page, 'cut').click();
     await page.locator('[data-test=in] button').click();

@@ -23,7 +23,7 @@ export async function openExample(
   const job = JSON.parse(
     fs.readFileSync(new URL(`../../docs/examples/${name}.json`, import.meta.url), 'utf8'),
   ) as Record<string, unknown>;
-  job.number = `E2E-${process.pid}-${++made}`;
+  job['number'] = `E2E-${process.pid}-${++made}`;
   patch(job);
   const token = (await page.context().cookies()).find((cookie) => cookie.name === 'XSRF-TOKEN')?.value ?? '';
   const response = await page.request.post('/api/jobs', { data: job, headers: { 'X-XSRF-TOKEN': token } });

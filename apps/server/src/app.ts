@@ -46,7 +46,7 @@ const SECURITY = helmet({
 
 /** The web application: hashed files for ever, the page itself never from a cache. */
 function serveWeb(app: Express, webDir: string): void {
-  const index = path.join(webDir, 'index.html');
+  const index = path.resolve(webDir, 'index.html');
   app.use(
     express.static(webDir, {
       index: false,

@@ -18,7 +18,7 @@ export interface TestServer {
 
 /** A server on a database of its own in the cluster that `npm test` starts. */
 export async function startServer(name: string, { signInTries = 1000 } = {}): Promise<TestServer> {
-  const base = process.env.TEST_DATABASE_URL;
+  const base = process.env['TEST_DATABASE_URL'];
   if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run the server tests through npm test');
   const admin = new pg.Client({ connectionString: base });
   await admin.connect();

@@ -8,8 +8,15 @@ const repo = fileURLToPath(new URL('../../../', import.meta.url));
 function violations(folders: readonly string[]): string[] {
   const cruiser = path.join(repo, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs');
   const args = [cruiser, '--config', '.dependency-cruiser.cjs', '--output-type', 'json', ...folders];
-  const { stdout } = spawnSync(process.execPath, args, { cwd: repo, encoding: 'utf8', maxBuffer: 1 << 28, env: { ...process.env, NODE_OPTIONS: '' } });
-  const { summary } = JSON.parse(stdout) as { summary: { violations: { rule: { name: string }; from: string; to: string }[] } };
+  const { stdout } = spawnSync(process.execPath, args, {
+    cwd: repo,
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
+  const { summary } = JSON.parse(stdout) as {
+    summary: { violations: { rule: { name: string }; from: string; to: string }[] };
+  };
   return summary.violations.map(({ rule, from, to }) => `${rule.name}: ${from} -> ${to}`);
 }
 
@@ -20,7 +27,10 @@ describe('imports', () => {
 
   it('are refused where they point the other way', () => {
     const wrong = path.join(repo, 'packages/core/src/kernel/wrong-way.tmp.ts');
-    fs.writeFileSync(wrong, "import { plan } from '../plan/plan.js';\nimport fs from 'node:fs';\nexport const both = [plan, fs];\n");
+    fs.writeFileSync(
+      wrong,
+      "import { plan } from '../plan/plan.js';\nimport fs from 'node:fs';\nexport const both = [plan, fs];\n",
+    );
     try {
       const found = violations(['packages/core/src']).map((text) => text.split(':')[0]);
       expect(found).toEqual(expect.arrayContaining(['core-is-pure', 'core-kernel-looks-down', 'core-areas-by-index']));

@@ -11,7 +11,15 @@ const example = (name: string): Job =>
 function documentOf(job: Job, change: Partial<JobDocument> = {}): JobDocument {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());
-  return { job, plan: outcome.plan, works: SHIPPED_WORKS, revision: 3, state: 'released', at: new Date('2026-11-23T12:00:00Z'), ...change };
+  return {
+    job,
+    plan: outcome.plan,
+    works: SHIPPED_WORKS,
+    revision: 3,
+    state: 'released',
+    at: new Date('2026-11-23T12:00:00Z'),
+    ...change,
+  };
 }
 
 async function textOf(pdf: Buffer): Promise<string> {
@@ -73,20 +81,27 @@ describe('job ticket', () => {
 
 describe('Code 128', () => {
   beforeAll(() => {
-    const wasm = fs.readFileSync(new URL('../../../node_modules/zxing-wasm/dist/reader/zxing_reader.wasm', import.meta.url));
-    prepareZXingModule({ overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.byteLength) as ArrayBuffer } });
+    const wasm = fs.readFileSync(
+      new URL('../../../node_modules/zxing-wasm/dist/reader/zxing_reader.wasm', import.meta.url),
+    );
+    prepareZXingModule({
+      overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.byteLength) },
+    });
   });
 
-  it.each(['HB-2041', 'X', 'A job number of forty-eight characters, as long it'.slice(0, 48)])('%s is read back by a reader', async (number) => {
-    const image = await loadImage(Buffer.from(code128Svg(number)));
-    const canvas = createCanvas(image.width * 3 + 80, image.height * 3 + 40);
-    const context = canvas.getContext('2d');
-    context.fillStyle = 'white';
-    context.fillRect(0, 0, canvas.width, canvas.height);
-    context.drawImage(image, 40, 20, image.width * 3, image.height * 3);
-    const [read] = await readBarcodes(new Uint8Array(canvas.toBuffer('image/png')));
-    expect(read).toMatchObject({ format: 'Code128', text: number });
-  });
+  it.each(['HB-2041', 'X', 'A job number of forty-eight characters, as long it'.slice(0, 48)])(
+    '%s is read back by a reader',
+    async (number) => {
+      const image = await loadImage(Buffer.from(code128Svg(number)));
+      const canvas = createCanvas(image.width * 3 + 80, image.height * 3 + 40);
+      const context = canvas.getContext('2d');
+      context.fillStyle = 'white';
+      context.fillRect(0, 0, canvas.width, canvas.height);
+      context.drawImage(image, 40, 20, image.width * 3, image.height * 3);
+      const [read] = await readBarcodes(new Uint8Array(canvas.toBuffer('image/png')));
+      expect(read).toMatchObject({ format: 'Code128', text: number });
+    },
+  );
 });
 
 describe('pile tags', () => {
@@ -104,7 +119,9 @@ describe('pile tags', () => {
     const printed = piles.filter(({ component, state }) => component === 'Section of 32 pages' && state === 'Print');
     expect(printed.reduce((sum, { count }) => sum + count, 0)).toBe(3236);
     // identity: floor(1,000 mm / 82.8 um)
-    expect(Math.max(...piles.filter(({ unit }) => unit === 'sheet').map(({ count }) => count))).toBeLessThanOrEqual(12_077);
+    expect(Math.max(...piles.filter(({ unit }) => unit === 'sheet').map(({ count }) => count))).toBeLessThanOrEqual(
+      12_077,
+    );
     expect(piles.some(({ state }) => state === 'Dry')).toBe(false);
   });
 });

@@ -101,13 +101,13 @@ export function countStepByStep(
 
 /** What must be bought of each material from outside, rounded up to whole units. */
 export function boughtUnits(graph: FlowGraph, counts: ReadonlyMap<string, StepCount>): Record<string, number> {
-  const total: Record<string, number> = {};
-  for (const material of graph.bought) {
-    const sum = graph.steps.reduce((n, step) => {
-      const usage = step.inputs.find((input) => input.material === material)?.usage ?? 0;
-      return add(n, multiply(fraction(counts.get(step.id)?.processUnits ?? 0), fraction(usage)));
-    }, ZERO);
-    total[material] = ceil(sum);
+  const totals = new Map(graph.bought.map((material) => [material, ZERO]));
+  for (const { id, inputs } of graph.steps) {
+    const units = fraction(counts.get(id)?.processUnits ?? 0);
+    for (const { material, usage } of inputs) {
+      const sum = totals.get(material);
+      if (sum) totals.set(material, add(sum, multiply(units, fraction(usage))));
+    }
   }
-  return total;
+  return Object.fromEntries([...totals].map(([material, sum]) => [material, ceil(sum)]));
 }

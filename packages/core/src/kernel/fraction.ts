@@ -32,6 +32,7 @@ function gcd(a: bigint, b: bigint): bigint {
 }
 
 function reduce(num: bigint, den: bigint): Fraction {
+  if (den === 1n) return { num, den };
   const divisor = gcd(num, den);
   return divisor > 1n ? { num: num / divisor, den: den / divisor } : { num, den };
 }

@@ -74,7 +74,7 @@ describe('jobs', () => {
       const { job, works } = (await manager.call('get', `/api/jobs/${first.id}/revisions/${revision}`))
         .body as Revision;
       const planned = plan(job, works);
-      return planned.ok ? planned.plan.totals.pressSheets.map : undefined;
+      return planned.ok ? planned.plan.totals.pressSheets['map'] : undefined;
     };
     const before = await sheets(1);
     await manager.call('put', '/api/norms/spoil.cut.setup', { value: 105, expected: 5, reason: 'new knife' });

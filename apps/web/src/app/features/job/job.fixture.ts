@@ -4,7 +4,9 @@ import { type Job, type Plan, SHIPPED_WORKS, plan } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 
 export const example = (name: string): Job =>
-  JSON.parse(fs.readFileSync(path.resolve(__dirname, '../../../../../../docs/examples', `${name}.json`), 'utf8')) as Job;
+  JSON.parse(
+    fs.readFileSync(path.resolve(__dirname, '../../../../../../docs/examples', `${name}.json`), 'utf8'),
+  ) as Job;
 
 export function planned(job: Job): Plan {
   const outcome = plan(job, SHIPPED_WORKS);
@@ -14,7 +16,23 @@ export function planned(job: Job): Plan {
 
 export const revisionOf = (job: Job, change: Partial<Revision> = {}): Revision =>
   ({
-    id: 7, revision: 1, state: 'draft', version: 1, changedAt: '2026-11-23T12:00:00.000Z', changedBy: 'Production manager', job, works: SHIPPED_WORKS,
-    revisions: [{ revision: 1, state: 'draft', changedAt: '2026-11-23T12:00:00.000Z', changedBy: 'Production manager', releasedAt: null, releasedBy: null }],
+    id: 7,
+    revision: 1,
+    state: 'draft',
+    version: 1,
+    changedAt: '2026-11-23T12:00:00.000Z',
+    changedBy: 'Production manager',
+    job,
+    works: SHIPPED_WORKS,
+    revisions: [
+      {
+        revision: 1,
+        state: 'draft',
+        changedAt: '2026-11-23T12:00:00.000Z',
+        changedBy: 'Production manager',
+        releasedAt: null,
+        releasedBy: null,
+      },
+    ],
     ...change,
   }) as Revision;

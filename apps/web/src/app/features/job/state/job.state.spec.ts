@@ -5,9 +5,13 @@ import { example, revisionOf } from '../job.fixture';
 import { SHIPPED_WORKS } from '@druckerei/core';
 
 const job = example('trail-map');
-const quantity = (value: number, burst = 1) => JobActions.edit({ command: { kind: 'set', path: ['order', 'quantity'], value, burst } });
+const quantity = (value: number, burst = 1) =>
+  JobActions.edit({ command: { kind: 'set', path: ['order', 'quantity'], value, burst } });
 const reduce = (actions: Parameters<typeof jobFeature.reducer>[1][], from?: OpenJobState): OpenJobState =>
-  actions.reduce<OpenJobState>((state, action) => jobFeature.reducer(state, action), from ?? jobFeature.reducer(undefined, JobActions.loaded({ revision: revisionOf(job), local: null })));
+  actions.reduce<OpenJobState>(
+    (state, action) => jobFeature.reducer(state, action),
+    from ?? jobFeature.reducer(undefined, JobActions.loaded({ revision: revisionOf(job), local: null })),
+  );
 const quantityOf = (state: OpenJobState) => jobFeature.selectJob({ job: state })?.order.quantity;
 const sheetsOf = (state: OpenJobState) => jobFeature.selectPlan({ job: state })?.totals.pressSheets['map'];
 
@@ -34,7 +38,9 @@ describe('the open job', () => {
   });
 
   it('keeps the last figures while a change cannot be planned', () => {
-    const state = reduce([JobActions.edit({ command: { kind: 'set', path: ['components', 0, 'stock'], value: 'velvet' } })]);
+    const state = reduce([
+      JobActions.edit({ command: { kind: 'set', path: ['components', 0, 'stock'], value: 'velvet' } }),
+    ]);
     expect(jobFeature.selectOutcome({ job: state })?.ok).toBe(false);
     expect(sheetsOf(state)).toBe(5484);
   });
@@ -44,20 +50,33 @@ describe('the open job', () => {
     expect(jobFeature.selectUnsaved({ job: edited })).toBe(true);
     const saved = reduce([JobActions.saved({ revision: revisionOf(job, { version: 2 }), edit: edited.edit })], edited);
     expect(saved.save.kind).toBe('saved');
-    const overtaken = reduce([quantity(13_000, 2), JobActions.saved({ revision: revisionOf(job, { version: 2 }), edit: edited.edit })], edited);
+    const overtaken = reduce(
+      [quantity(13_000, 2), JobActions.saved({ revision: revisionOf(job, { version: 2 }), edit: edited.edit })],
+      edited,
+    );
     expect(overtaken.save.kind).toBe('waiting');
     expect(jobFeature.selectUnsaved({ job: overtaken })).toBe(true);
   });
 
   it('keeps unusable text until the field is set', () => {
-    const typed = reduce([JobActions.type({ path: 'order.quantity', pending: { text: 'many', message: 'no number' } })]);
+    const typed = reduce([
+      JobActions.type({ path: 'order.quantity', pending: { text: 'many', message: 'no number' } }),
+    ]);
     expect(typed.pending).toEqual({ 'order.quantity': { text: 'many', message: 'no number' } });
     expect(reduce([quantity(5)], typed).pending).toEqual({});
   });
 
   describe('draft of this computer', () => {
-    const local: LocalDraft = { version: 1, base: job, commands: [{ kind: 'set', path: ['order', 'quantity'], value: 77 }], cursor: 1, pending: {}, unsaved: true };
-    const load = (version: number, draft: LocalDraft) => jobFeature.reducer(undefined, JobActions.loaded({ revision: revisionOf(job, { version }), local: draft }));
+    const local: LocalDraft = {
+      version: 1,
+      base: job,
+      commands: [{ kind: 'set', path: ['order', 'quantity'], value: 77 }],
+      cursor: 1,
+      pending: {},
+      unsaved: true,
+    };
+    const load = (version: number, draft: LocalDraft) =>
+      jobFeature.reducer(undefined, JobActions.loaded({ revision: revisionOf(job, { version }), local: draft }));
 
     it('goes on where it was', () => {
       expect(quantityOf(load(1, local))).toBe(77);
@@ -83,7 +102,9 @@ describe('the open job', () => {
 describe('commands', () => {
   it('leave the job alone where a stock is not known', () => {
     expect(applyCommand(job, { kind: 'stock', component: 'map', stock: 'velvet' }, SHIPPED_WORKS)).toBe(job);
-    expect(applyCommand(job, { kind: 'stock', component: 'map', stock: 'offset-80' }, SHIPPED_WORKS).components[0]?.stock).toBe('offset-80');
+    expect(
+      applyCommand(job, { kind: 'stock', component: 'map', stock: 'offset-80' }, SHIPPED_WORKS).components[0]?.stock,
+    ).toBe('offset-80');
   });
 });
 
