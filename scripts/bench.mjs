@@ -1,13 +1,11 @@
 #!/usr/bin/env node
 // npm run bench: what is measured, as medians and ratios. It never fails for being slow.
-import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { buildAll, installPackages, repo } from './build-steps.mjs';
-import { installPostgres, needPackage, testCluster } from './database.mjs';
+import { webFolder, withDemoServer } from './demo-server.mjs';
 
-const PORT = 3959;
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 const say = (name, value, target) => process.stdout.write(`${name.padEnd(62)} ${value.padStart(12)}   ${target}\n`);
 const ms = (value) => `${value.toFixed(2)} ms`;
@@ -65,39 +63,16 @@ say(
 );
 
 // Everything that the first page asks for before it can run.
-const dist = path.join(repo, 'apps/web/dist');
-const index = fs.readFileSync(path.join(dist, 'index.html'), 'utf8');
+const index = fs.readFileSync(path.join(webFolder, 'index.html'), 'utf8');
 const initial = new Set([...index.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(([, file]) => file));
-const bytes = [...initial].reduce((sum, file) => sum + gzipSync(fs.readFileSync(path.join(dist, file))).length, 0);
+const bytes = [...initial].reduce((sum, file) => sum + gzipSync(fs.readFileSync(path.join(webFolder, file))).length, 0);
 say(
   `initial JavaScript, ${initial.size} files, gzip`,
   `${(bytes / 1000).toFixed(0)} kB`,
   `target 450 kB, ${(bytes / 450_000).toFixed(2)} of it`,
 );
 
-installPostgres();
-needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-const cluster = testCluster();
-cluster.start();
-const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-  cwd: repo,
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: {
-    ...process.env,
-    NODE_ENV: 'production',
-    DATABASE_URL: cluster.database('bench'),
-    PORT: String(PORT),
-    DEMO: '1',
-    WEB_DIR: dist,
-    LOG_LEVEL: 'error',
-  },
+const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
+await withDemoServer(async (address) => {
+  for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 50));
 });
-try {
-  const { measureRepaint } = await import('../e2e/bench/repaint.mjs');
-  for (const { name, value } of await measureRepaint(`http://127.0.0.1:${PORT}`, large))
-    say(name, ms(value), ratio(value, 50));
-} finally {
-  server.kill('SIGTERM');
-  await new Promise((resolve) => server.once('exit', resolve));
-  cluster.destroy();
-}

@@ -61,7 +61,7 @@ test('a norm is changed with its reason, and drafts are planned with it', async 
     await page.getByRole('button', { name: 'Set the norm' }).click();
   };
   await change('-1', 'typing error');
-  await expect(page.getByRole('alert')).toContainText('Set-up: from 0 to 1,000,000, whole');
+  await expect(page.getByRole('alert')).toContainText('Set-up goes from 0 to 1,000,000');
   await page.getByRole('button', { name: 'Leave it' }).click();
   await change('45', 'new operator');
   await expect(page.locator('[data-norm="spoil.cut.setup"]')).toContainText('shipped 5');

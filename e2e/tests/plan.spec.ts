@@ -67,7 +67,9 @@ test.describe('the trail map', () => {
   test('opens a figure down to its norm', async ({ page }) => {
     await signIn(page);
     await openExample(page, 'trail-map', (job) => {
-      job['route'] = (job['route'] as Record<string, unknown>[]).map(({ setup: _setup, running: _running, ...step }) => step);
+      job['route'] = (job['route'] as Record<string, unknown>[]).map(
+        ({ setup: _setup, running: _running, ...step }) => step,
+      );
     });
     await station(page, 'cut').click();
     await page.locator('[data-test=in] button').click();
@@ -81,8 +83,33 @@ test.describe('the trail map', () => {
     await expect(working.getByRole('heading')).toHaveText('Guillotine: running spoilage');
     await expect(working).toContainText('0.2 %');
     await expect(working).toContainText('Source: practice, house norm as shipped');
+    const own = page.getByLabel('In this job, instead of the norm');
+    await own.fill('150');
+    await expect(page.locator('dk-norm-field')).toContainText('goes from 0 to below 100 %, not 150 %');
+    const sheets = await balance(page, 'total.pressSheets').getByRole('button').textContent();
+    await own.fill('3');
+    await expect(balance(page, 'total.pressSheets')).toContainText(`was ${sheets}`);
+    await expect(working).toContainText('set by user, set in this job. Without this it would be 0.2 %');
+    await own.fill('');
+    await expect(balance(page, 'total.pressSheets').getByRole('button')).toHaveText(sheets ?? '');
     await working.getByRole('button', { name: 'Into the machine' }).click();
     await expect(working.getByRole('heading')).toHaveText('Into the machine, step by step');
+  });
+
+  test('is read and typed in inches and pounds by who prefers them', async ({ page }) => {
+    await signIn(page);
+    await openExample(page, 'trail-map');
+    await expect(balance(page, 'total.paperKg').getByRole('button')).toHaveText('463.16 kg');
+    await page.getByRole('button', { name: 'Measures in inch and pound' }).click();
+    await expect(balance(page, 'total.paperKg').getByRole('button')).toHaveText('1,021.09 lb');
+    await station(page, 'print-map').click();
+    await expect(page.getByLabel('Width, trimmed')).toHaveValue('16.535');
+    await page.getByLabel('Width, trimmed').fill('16');
+    await expect(page.getByLabel('Width, trimmed')).toHaveValue('16');
+    await page.getByRole('button', { name: 'Measures in metric' }).click();
+    await expect(page.getByLabel('Width, trimmed')).toHaveValue('406.4'); // 16 x 25.4
+    await page.keyboard.press('Control+z');
+    await expect(page.getByLabel('Width, trimmed')).toHaveValue('420');
   });
 
   test('takes another paper, style and ink', async ({ page }) => {

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { type FieldPath, ISSUE_CODES, setField } from '@druckerei/core';
-import { MESSAGES, issueText, parseJobFile, reckon } from './index.js';
+import { MESSAGES, issueText, parseJobFile, pathOf, reckon } from './index.js';
 
 const read = (name: string): string => fs.readFileSync(new URL(`../../../${name}`, import.meta.url), 'utf8');
 const trailMap = read('docs/examples/trail-map.json');
@@ -10,6 +10,16 @@ const errorsOf = (text: string): string[] => {
   const parsed = parseJobFile(text);
   return parsed.ok ? [] : parsed.errors.map(({ path, message }) => `${path}: ${message}`);
 };
+
+describe('paths of fields', () => {
+  it.each([
+    [['route', 3, 'running'], 'route[3].running'],
+    [['norms', 'spoil.cut.setup'], 'norms["spoil.cut.setup"]'],
+    [['due'], 'due'],
+  ])('%j is %s', (path, text) => {
+    expect(pathOf(path)).toBe(text);
+  });
+});
 
 describe('issue catalogue', () => {
   it('has words for every code and a line in docs/issues.md, and nothing else', () => {

@@ -6,13 +6,15 @@ export interface FieldError {
   readonly message: string;
 }
 
-/** `['route', 3, 'running']` as `route[3].running`. */
-export const pathOf = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>(
-    (sum, part) =>
-      typeof part === 'number' ? `${sum}[${part}]` : sum === '' ? String(part) : `${sum}.${String(part)}`,
-    '',
-  );
+function joined(sum: string, part: PropertyKey): string {
+  if (typeof part === 'number') return `${sum}[${part}]`;
+  const name = String(part);
+  if (!/^[a-z]\w*$/i.test(name)) return `${sum}["${name}"]`;
+  return sum === '' ? name : `${sum}.${name}`;
+}
+
+/** `['route', 3, 'running']` as `route[3].running`; `['norms', 'spoil.cut.setup']` as `norms["spoil.cut.setup"]`. */
+export const pathOf = (path: readonly PropertyKey[]): string => path.reduce<string>(joined, '');
 
 /** What the trade calls the fields that are most often wrong. */
 const FIELD_NAMES: Readonly<Record<string, string>> = {

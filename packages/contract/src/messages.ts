@@ -23,7 +23,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.machine-cannot': '{step}: {machine} cannot do this ({operation}). Choose another machine.',
   'job.unknown-stock': '{component}: the works has no stock {stock}. Choose another.',
   'job.unknown-norm': 'The works has no norm {norm}.',
-  'job.norm-out-of-range': '{norm}: {value} lies outside {min} to {max} {unit}.',
+  'job.norm-out-of-range': '{norm} goes {limits}, not {value}.',
   'job.no-press-step': '{component} is never printed. Add a print step or take the component out.',
   'job.pages-not-multiple-of-four': '{component}: {value} pages are no multiple of 4.',
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',

@@ -12,7 +12,18 @@ import {
   subtract,
   toNumber,
 } from './fraction.js';
-import { gsmToPound, inchToMm, kgToPound, mmToInch, pointToUm, poundToGsm, poundToKg, umToPoint } from './units.js';
+import {
+  footToM,
+  gsmToPound,
+  inchToMm,
+  kgToPound,
+  mmToInch,
+  mToFoot,
+  pointToUm,
+  poundToGsm,
+  poundToKg,
+  umToPoint,
+} from './units.js';
 
 describe('fractions', () => {
   it('reads a number as the decimal that was written', () => {
@@ -67,6 +78,8 @@ describe('units', () => {
   it('converts lengths, masses and calipers both ways', () => {
     expect(inchToMm(1)).toBe(25.4); // standard: international inch
     expect(mmToInch(inchToMm(17))).toBeCloseTo(17, 12);
+    expect(footToM(1)).toBeCloseTo(0.3048, 15); // standard: international foot
+    expect(mToFoot(footToM(5280))).toBeCloseTo(5280, 9);
     expect(poundToKg(1)).toBeCloseTo(0.45359237, 12); // standard: 1959 agreement
     expect(kgToPound(poundToKg(70))).toBeCloseTo(70, 12);
     expect(pointToUm(10)).toBeCloseTo(254, 9); // identity

@@ -13,13 +13,16 @@ export type SquareMetre = In<'m2'>;
 export type Hour = In<'h'>;
 /** Share of a whole, 0 to 1. */
 export type Share = In<'share'>;
+export type Metre = In<'m'>;
 export type Inch = In<'in'>;
+export type Foot = In<'ft'>;
 export type Pound = In<'lb'>;
 /** Thousandths of an inch, the "point" of caliper. */
 export type CaliperPoint = In<'pt'>;
 
 /** Millimetres in an inch, exact. Source: standard, ISO 80000-3 (international inch). */
 const MM_PER_INCH = 25.4;
+const INCHES_PER_FOOT = 12;
 /** Grams in an avoirdupois pound, exact. Source: standard, international yard and pound agreement of 1959. */
 const G_PER_POUND = 453.59237;
 /** Sheets in the ream that US basis weights speak of. Source: handbook chapter 3. */
@@ -29,6 +32,10 @@ const BASIS_REAM = 500;
 export const inchToMm = (inch: Inch): Mm => inch * MM_PER_INCH;
 /** Millimetres to inches. Any finite number. Source: standard, ISO 80000-3. */
 export const mmToInch = (mm: Mm): Inch => mm / MM_PER_INCH;
+/** Metres to feet. Any finite number. Source: standard (1959 agreement, twelve inches). */
+export const mToFoot = (m: Metre): Foot => (m * 1000) / (MM_PER_INCH * INCHES_PER_FOOT);
+/** Feet to metres. Any finite number. Source: standard (1959 agreement). */
+export const footToM = (ft: Foot): Metre => (ft * MM_PER_INCH * INCHES_PER_FOOT) / 1000;
 /** Kilograms to pounds. Any finite number. Source: standard (1959 agreement). */
 export const kgToPound = (kg: Kg): Pound => (kg * 1000) / G_PER_POUND;
 /** Pounds to kilograms. Any finite number. Source: standard (1959 agreement). */

@@ -1,7 +1,7 @@
 import { type Issue, error, warning } from '../kernel/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type Works, isWithin, normCatalogue } from '../works/index.js';
+import { type Machine, type Works, isWithin, limitsInWords, normCatalogue, normInWords } from '../works/index.js';
 import { type Component, type Job, type Step } from './job.js';
 
 function normIssues(job: Job, works: Works): Issue[] {
@@ -13,10 +13,8 @@ function normIssues(job: Job, works: Works): Issue[] {
     return [
       error('job.norm-out-of-range', `norms["${id}"]`, {
         norm: `${norm.subject}: ${norm.name}`,
-        value,
-        min: norm.min,
-        max: norm.max,
-        unit: norm.unit,
+        value: normInWords(norm, value),
+        limits: limitsInWords(norm),
       }),
     ];
   });

@@ -20,13 +20,14 @@ const price = (id: string, subject: string, name: string, unit: string, value: n
   source: PRICE,
 });
 
-const machineNorms = (machine: Machine): Norm[] => {
+const machineNorms = (machine: Machine, currency: string): Norm[] => {
   const shipped = MACHINE_NORMS[machine.process];
   return shipped.map((norm) => ({
     ...norm,
     id: `machine.${machine.id}.${norm.id}`,
     group: 'machines',
     subject: machine.name,
+    unit: norm.unit.replace('currency', currency),
     source: norm.source ?? PRACTICE,
   }));
 };
@@ -38,7 +39,7 @@ function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<strin
   const norms = [
     ...SPOILAGE_NORMS,
     ...TABLE_NORMS,
-    ...machines.flatMap(machineNorms),
+    ...machines.flatMap((machine) => machineNorms(machine, currency)),
     ...PRESS_ROOM_NORMS,
     ...DRYING_NORMS,
     ...stocks.map((stock) => stockPrice(stock, currency)),

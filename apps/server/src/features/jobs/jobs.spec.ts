@@ -159,7 +159,7 @@ describe('norms', () => {
       reason: '',
     });
     expect(refused.status).toBe(422);
-    expect((refused.body as Problem).errors?.[0]?.message).toBe('Running spoilage: from 0 to below 1 (share)');
+    expect((refused.body as Problem).errors?.[0]?.message).toBe('Running spoilage goes from 0 to below 100 %');
     expect((await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, reason: '' })).status).toBe(
       404,
     );

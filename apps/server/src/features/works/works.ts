@@ -1,4 +1,4 @@
-import { type Works, isWithin, normCatalogue } from '@druckerei/core';
+import { type Works, isWithin, limitsInWords, normCatalogue } from '@druckerei/core';
 import type { NormHistoryEntry } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
@@ -49,8 +49,7 @@ export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'nor
       const norm = normCatalogue(await currentWorks(queries)).get(params.norm);
       if (!norm) throw notFound('This norm');
       if (!isWithin(norm, body.value)) {
-        const limits = `${norm.min === Number.MIN_VALUE ? 'above 0' : `from ${norm.min}`} ${norm.below ? 'to below' : 'to'} ${norm.max}${norm.whole ? ', whole' : ''}`;
-        throw invalid([{ path: 'value', message: `${norm.name}: ${limits} (${norm.unit})` }]);
+        throw invalid([{ path: 'value', message: `${norm.name} goes ${limitsInWords(norm)}` }]);
       }
       const before = (await queries.one<{ value: number }>('works/lock-norm', norm.id))?.value ?? norm.value;
       if (before !== body.expected) {

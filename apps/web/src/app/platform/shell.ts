@@ -12,6 +12,7 @@ import { KeysDialog } from './keys.dialog';
 import { PaletteDialog } from './palette.dialog';
 import { SessionActions, sessionFeature } from './session.state';
 import { Theme } from './theme';
+import { Measures } from '../ui/measures';
 
 /** The frame of every page: where one can go, what one can do, who is signed in. */
 @Component({
@@ -55,6 +56,16 @@ import { Theme } from './theme';
           [attr.aria-label]="theme.dark() ? 'Light colours' : 'Dark colours'"
         >
           <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>
+        </button>
+        <button
+          matIconButton
+          (click)="measures.toggle()"
+          [matTooltip]="
+            measures.system() === 'metric' ? 'Metric; switch to inch and pound' : 'Inch and pound; switch to metric'
+          "
+          [attr.aria-label]="measures.system() === 'metric' ? 'Measures in inch and pound' : 'Measures in metric'"
+        >
+          <mat-icon>{{ measures.system() === 'metric' ? 'straighten' : 'square_foot' }}</mat-icon>
         </button>
         <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
         <mat-menu #who>
@@ -119,6 +130,7 @@ export class Shell {
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   protected readonly theme = inject(Theme);
+  protected readonly measures = inject(Measures);
   protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
 
   constructor() {
@@ -128,6 +140,7 @@ export class Shell {
       { id: 'keys', name: 'Show all keys', key: '?', run: () => this.openKeys() },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
+      { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
       { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
       { id: 'sign-out', name: 'Sign out', run: () => this.signOut() },
     ]);

@@ -1,12 +1,15 @@
+import { type MeasureSystem, measureOf } from './measure';
+
 /** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */
 const DIGITS: Readonly<Record<string, number>> = {
   'sheets/h': 0,
   um: 1,
   h: 2,
   kg: 2,
-  share: 4,
   m2: 4,
   m: 3,
+  in: 3,
+  '%': 4,
   'cm3/g': 2,
 };
 const CURRENCY = /^[A-Z]{3}$/;
@@ -16,37 +19,38 @@ export const count = (value: number, digits = 0): string =>
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 
-const PLURALS: Readonly<Record<string, string>> = {
-  copy: 'copies',
-  people: 'people',
-  share: 'share',
-  h: 'h',
-  kg: 'kg',
+const SYMBOLS: Readonly<Record<string, string>> = {
   um: 'µm',
-  mm: 'mm',
-  m: 'm',
   m2: 'm²',
-  min: 'min',
-  s: 's',
   'g/m2': 'g/m²',
   'cm3/g': 'cm³/g',
 };
-const isPlain = (unit: string): boolean => /^[a-z]+$/.test(unit) && !unit.endsWith('s');
+const UNCHANGED = new Set(['people', 'h', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
 
 /** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */
 export const unitText = (unit: string, value: number): string => {
-  const known = PLURALS[unit];
-  if (known !== undefined) return unit === 'copy' && value === 1 ? unit : known;
-  if (!isPlain(unit)) return value === 1 && /^[a-z]+s$/.test(unit) ? unit.slice(0, -1) : unit;
-  return value === 1 ? unit : `${unit}s`;
+  const symbol = SYMBOLS[unit];
+  if (symbol !== undefined) return symbol;
+  if (UNCHANGED.has(unit) || !/^[a-z]+$/.test(unit)) return unit;
+  if (unit === 'copy') return value === 1 ? unit : 'copies';
+  const singular = unit.replace(/s$/, '');
+  return value === 1 ? singular : `${singular}s`;
 };
 
 /** A figure's value with its unit. */
-export function quantity(value: number, unit: string): string {
-  if (unit === 'share') return percent(value);
-  if (CURRENCY.test(unit)) return `${count(value)} ${unit}`;
-  const whole = Number.isInteger(value);
-  return `${count(value, whole ? 0 : (DIGITS[unit] ?? 2))} ${unitText(unit, value)}`;
+export function quantity(value: number, unit: string, system: MeasureSystem): string {
+  const measure = measureOf(unit, system);
+  const shown = measure.show(value);
+  const digits = CURRENCY.test(unit) || Number.isInteger(shown) ? 0 : (DIGITS[measure.unit] ?? 2);
+  return `${count(shown, digits)} ${unitText(measure.unit, shown)}`;
+}
+
+/** Reads a number as people type it: thousands may be apart. Undefined where it is none. */
+export function readNumber(text: string): number | undefined {
+  const plain = text.replace(/[\s,]/g, '').replace(/%$/, '');
+  if (plain === '') return undefined;
+  const value = Number(plain);
+  return Number.isFinite(value) ? value : undefined;
 }
 
 export const dateText = (iso: string | null | undefined): string =>

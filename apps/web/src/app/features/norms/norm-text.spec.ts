@@ -1,5 +1,5 @@
 import { SHIPPED_WORKS, normCatalogue } from '@druckerei/core';
-import { normLimits, normUnit, normValue, readNorm } from './norm-text';
+import { normUnit, normValue, readNorm } from './norm-text';
 
 function norm(id: string) {
   const found = normCatalogue(SHIPPED_WORKS).get(id);
@@ -10,22 +10,22 @@ function norm(id: string) {
 describe('norms in words', () => {
   it('shows shares as per cent and reads them back without noise', () => {
     const running = norm('spoil.fold.running');
-    expect(normValue(running, 0.011)).toBe('1.1');
-    expect(readNorm(running, '1.1 %')).toBe(0.011);
-    expect(normUnit(running, 'EUR')).toBe('%');
-    expect(normLimits(running)).toBe('from 0 to below 100 %');
+    expect(normValue(running, 0.011, 'metric')).toBe('1.1');
+    expect(readNorm(running, '1.1 %', 'metric')).toBe(0.011);
+    expect(normUnit(running, 'metric')).toBe('%');
   });
 
   it('reads thousands and refuses words', () => {
     const setup = norm('spoil.fold.setup');
-    expect(readNorm(setup, '1,200')).toBe(1200);
-    expect(readNorm(setup, 'some')).toBeUndefined();
-    expect(readNorm(setup, '')).toBeUndefined();
-    expect(normLimits(setup)).toBe('from 0 to 1,000,000, whole');
+    expect(readNorm(setup, '1,200', 'metric')).toBe(1200);
+    expect(readNorm(setup, 'some', 'metric')).toBeUndefined();
+    expect(readNorm(setup, '', 'metric')).toBeUndefined();
   });
 
-  it('names the currency of the works', () => {
-    expect(normUnit(norm('machine.coater.rate'), 'EUR')).toBe('EUR/h');
-    expect(normLimits(norm('machine.coater.speed'))).toBe('above 0 to 1,000,000');
+  it('speaks in the currency of the works and in the measures chosen', () => {
+    expect(normUnit(norm('machine.coater.rate'), 'metric')).toBe('EUR/h');
+    const belt = norm('machine.buckle-folder.beltSpeed');
+    expect([normValue(belt, 150, 'inch-pound'), normUnit(belt, 'inch-pound')]).toEqual(['492', 'ft/min']);
+    expect(readNorm(belt, '500', 'inch-pound')).toBe(152.4); // 500 x 0.3048
   });
 });

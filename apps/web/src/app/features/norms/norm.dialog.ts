@@ -3,9 +3,10 @@ import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { isWithin } from '@druckerei/core';
+import { isWithin, limitsInWords } from '@druckerei/core';
 import { failureOf } from '../../platform/problem';
-import { normLimits, normUnit, normValue, readNorm } from './norm-text';
+import { Measures } from '../../ui/measures';
+import { normUnit, normValue, readNorm } from './norm-text';
 import type { NormRow, NormsStore } from './norms.store';
 
 /** Changes one norm, with the reason that goes into its history. */
@@ -19,9 +20,9 @@ import type { NormRow, NormsStore } from './norms.store';
       <mat-dialog-content>
         <mat-form-field>
           <mat-label>Value</mat-label>
-          <input matInput #value inputmode="decimal" cdkFocusInitial [value]="text(row.norm, row.value)" />
+          <input matInput #value inputmode="decimal" cdkFocusInitial [value]="text(row.value)" />
           <span matTextSuffix>&nbsp;{{ unit }}</span>
-          <mat-hint>{{ limits }}; shipped {{ text(row.norm, row.norm.value) }}</mat-hint>
+          <mat-hint>{{ limits }}; shipped {{ text(row.norm.value) }}</mat-hint>
         </mat-form-field>
         <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
         @if (failed(); as message) {
@@ -49,18 +50,20 @@ export class NormDialog {
   private readonly data = inject<{ row: NormRow; norms: InstanceType<typeof NormsStore> }>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<NormDialog>>(MatDialogRef);
   protected readonly row = this.data.row;
-  protected readonly text = normValue;
-  protected readonly unit = normUnit(this.row.norm, this.data.norms.works()?.currency ?? '');
-  protected readonly limits = normLimits(this.row.norm);
+  private readonly system = inject(Measures).system();
+  protected readonly text = (value: number): string => normValue(this.row.norm, value, this.system);
+  protected readonly unit = normUnit(this.row.norm, this.system);
+  protected readonly limits = limitsInWords(this.row.norm);
   protected readonly failed = signal<string | undefined>(undefined);
 
   protected change(text: string, reason: string): void {
-    const value = readNorm(this.row.norm, text);
+    // What was not touched stays to the last digit.
+    const value = text === this.text(this.row.value) ? this.row.value : readNorm(this.row.norm, text, this.system);
     if (value === undefined || !isWithin(this.row.norm, value)) {
       this.failed.set(
         value === undefined
           ? `“${text}” is no number; write it like 1,200 or 0.5`
-          : `${this.row.norm.name}: ${this.limits}`,
+          : `${this.row.norm.name} goes ${this.limits}`,
       );
       return;
     }

@@ -6,10 +6,11 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatListModule } from '@angular/material/list';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type NormGroup, NORM_GROUPS, normCatalogue } from '@druckerei/core';
+import { type Norm, type NormGroup, NORM_GROUPS, normCatalogue } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
 import { timeText } from '../../ui/format';
+import { Measures } from '../../ui/measures';
 import { normUnit, normValue } from './norm-text';
 import { NormDialog } from './norm.dialog';
 import { type NormRow, NormsStore } from './norms.store';
@@ -36,9 +37,10 @@ export class NormsPage {
   private readonly dialog = inject(MatDialog);
   protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
   protected readonly groups = NORM_GROUPS.map((id) => ({ id, name: GROUP_NAMES[id] }));
-  protected readonly text = normValue;
+  private readonly measures = inject(Measures);
+  protected readonly text = (norm: Norm, value: number): string => normValue(norm, value, this.measures.system());
   protected readonly time = timeText;
-  protected readonly unit = (row: NormRow): string => normUnit(row.norm, this.norms.works()?.currency ?? '');
+  protected readonly unit = (row: NormRow): string => normUnit(row.norm, this.measures.system());
   /** Rows under their headings: an operation, a machine, a band. */
   protected readonly sections = computed(() => {
     const sections: { subject: string; rows: NormRow[] }[] = [];
@@ -60,9 +62,9 @@ export class NormsPage {
             {
               ...entry,
               name: `${norm.subject}: ${norm.name.toLowerCase()}`,
-              before: normValue(norm, entry.before),
-              after: normValue(norm, entry.after),
-              unit: normUnit(norm, works.currency),
+              before: this.text(norm, entry.before),
+              after: this.text(norm, entry.after),
+              unit: normUnit(norm, this.measures.system()),
             },
           ]
         : [];

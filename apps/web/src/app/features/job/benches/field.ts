@@ -3,6 +3,8 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { pathOf } from '@druckerei/contract';
 import type { FieldPath } from '@druckerei/core';
+import { count, readNumber, unitText } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 
 let bursts = 0;
@@ -40,7 +42,7 @@ const valueAt = (value: unknown, path: FieldPath): unknown =>
         (blur)="field.value = shown()"
       />
       @if (unit()) {
-        <span matTextSuffix>&nbsp;{{ unit() }}</span>
+        <span matTextSuffix>&nbsp;{{ unitText(measure().unit, 2) }}</span>
       }
       @if (norm() && shown() === '') {
         <mat-hint>norm {{ norm() }}</mat-hint>
@@ -70,17 +72,22 @@ export class Field {
   protected readonly editor = inject(JobEditor);
   readonly label = input.required<string>();
   readonly path = input.required<FieldPath>();
-  readonly kind = input<'number' | 'percent' | 'text' | 'date'>('number');
+  readonly kind = input<'number' | 'text' | 'date'>('number');
+  /** Unit of the stored number; a share is shown as per cent, a length as the reader has chosen. */
   readonly unit = input('');
   /** Empty means the norm: what the norm says, to be shown in the empty field. */
   readonly norm = input('');
   readonly optional = input(false);
+  protected readonly unitText = unitText;
   protected readonly id = `field-error-${++bursts}`;
   private burst = 0;
   protected readonly key = computed(() => pathOf(this.path()));
-  protected readonly isNumber = computed(() => this.kind() === 'number' || this.kind() === 'percent');
+  protected readonly isNumber = computed(() => this.kind() === 'number');
+  private readonly measures = inject(Measures);
+  protected readonly measure = computed(() => this.measures.of(this.unit()));
   private readonly pending = computed(() => this.editor.pending()[this.key()]);
-  protected readonly wrong = computed(() => this.pending()?.message);
+  /** What is wrong with the text, or with the plan because of the value. */
+  protected readonly wrong = computed(() => this.pending()?.message ?? this.editor.issueAt(this.key()));
   private focused = false;
   private typed = '';
   protected readonly shown = computed(() => {
@@ -93,18 +100,15 @@ export class Field {
 
   /** Whether the text typed already means this value: then it is left as typed ("10.", "1,2"). */
   private same(value: unknown): boolean {
-    return (
-      this.typed.replace(/[\s,]/g, '') === this.write(value).replace(/,/g, '') ||
-      Number(this.typed.replace(/[\s,%]/g, '')) ===
-        (this.kind() === 'percent' ? Number(((value as number) * 100).toPrecision(12)) : value)
-    );
+    return typeof value === 'number'
+      ? readNumber(this.typed) === this.measure().show(value)
+      : this.typed === this.write(value);
   }
 
   private write(value: unknown): string {
     if (typeof value === 'string') return value;
     if (typeof value !== 'number') return '';
-    const number = this.kind() === 'percent' ? Number((value * 100).toPrecision(12)) : value;
-    return number.toLocaleString('en-GB', { maximumFractionDigits: 9 });
+    return count(this.measure().show(value), 9);
   }
 
   protected begin(): void {
@@ -115,12 +119,7 @@ export class Field {
   protected take(text: string): void {
     this.typed = text;
     if (this.isNumber())
-      this.editor.type(
-        this.path(),
-        text,
-        { percent: this.kind() === 'percent', optional: this.optional() },
-        this.burst,
-      );
+      this.editor.type(this.path(), text, { store: this.measure().store, optional: this.optional() }, this.burst);
     else this.editor.write(this.path(), text, this.burst);
   }
 }

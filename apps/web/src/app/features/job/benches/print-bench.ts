@@ -6,6 +6,8 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { type InkUse, type SheetSize, WORK_STYLES } from '@druckerei/core';
+import { count } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { LayoutView } from '../ui/layout-view';
@@ -39,6 +41,7 @@ const STYLE_NAMES = {
 })
 export class PrintBench {
   protected readonly editor = inject(JobEditor);
+  private readonly measures = inject(Measures);
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
   protected readonly styles = WORK_STYLES.map((id) => ({ id, name: STYLE_NAMES[id] }));
@@ -54,7 +57,12 @@ export class PrintBench {
   protected readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
   protected readonly sheetKey = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} ${heightMm} ${grain}`;
   protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string =>
-    `${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
+    `${this.measures.size(widthMm, heightMm)} ${this.measures.of('mm').unit}, grain along ${this.measures.of('mm').show(grain === 'width' ? widthMm : heightMm)}`;
+  /** Coverage where the job gives none. */
+  protected readonly coverageNorm = computed(() => {
+    const figure = this.editor.plan()?.figures['norm.ink.coverage'];
+    return figure ? count(this.measures.of(figure.unit).show(figure.value), 4) : '';
+  });
   protected readonly figure = (name: string) => this.editor.plan()?.figures[`component.${this.componentId()}.${name}`];
 
   protected chooseSheet(key: string): void {

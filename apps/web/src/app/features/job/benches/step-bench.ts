@@ -3,7 +3,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
 import { CAUTIONS, CAUTION_RULE, OPERATION_RULES } from '@druckerei/core';
-import { count, quantity } from '../../../ui/format';
+import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { Field } from './field';
@@ -37,8 +37,6 @@ export class StepBench {
   protected readonly cautions = computed(() => CAUTIONS[this.step()?.operation ?? 'box']);
   protected readonly cautionRule = CAUTION_RULE;
   protected readonly extras = computed(() => EXTRAS.flatMap((name) => this.figure(name) ?? []));
-  protected readonly unitText = (unit: string | undefined): string =>
-    unit === undefined ? '' : quantity(2, unit).slice(2);
 
   protected figure(name: string) {
     return this.editor.plan()?.figures[`step.${this.stepId()}.${name}`];

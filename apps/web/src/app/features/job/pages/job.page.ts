@@ -20,7 +20,9 @@ import { RouterLink } from '@angular/router';
 import { issueText } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { StatusMark } from '../../../ui/status-mark';
+import { NormField } from '../benches/norm-field';
 import { OrderBench } from '../benches/order-bench';
 import { StepBench } from '../benches/step-bench';
 import { JobEditor } from '../state/job-editor';
@@ -48,6 +50,7 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
     MatProgressBarModule,
     MatTabsModule,
     MatTooltipModule,
+    NormField,
     OrderBench,
     Revisions,
     RouterLink,
@@ -67,6 +70,7 @@ export class JobPage implements OnDestroy {
   protected readonly editor = inject(JobEditor);
   protected readonly view = inject(JobView);
   private readonly dialog = inject(MatDialog);
+  private readonly measures = inject(Measures);
   readonly id = input.required({ transform: numberAttribute });
   readonly revision = input<number | undefined, unknown>(undefined, {
     transform: (value) => (value === undefined ? undefined : numberAttribute(value)),
@@ -96,7 +100,7 @@ export class JobPage implements OnDestroy {
             .find((s) => s.id === stock)
             ?.name.replace(' coated', '')
             .replace('Uncoated ', '') ?? stock,
-          `${sheet.widthMm} × ${sheet.heightMm}`,
+          this.measures.size(sheet.widthMm, sheet.heightMm),
         ],
       ]),
     );

@@ -1,27 +1,18 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { type FieldPath, type Job, type WorkStyle, setField } from '@druckerei/core';
-import { fieldErrors, jobSchema, pathOf } from '@druckerei/contract';
+import { fieldErrors, issueText, jobSchema, pathOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
+import { readNumber } from '../../../ui/format';
 import { JobActions, jobFeature } from './job.state';
 
 /** How a field's text stands for a value. */
 export interface FieldKind {
-  readonly percent: boolean;
+  /** What is typed, as the number that the job stores. */
+  readonly store: (shown: number) => number;
   /** Empty text means that the norm of the works stands. */
   readonly optional: boolean;
 }
-
-/** Reads a number as people type it: thousands may be apart. Undefined where it is none. */
-export function readNumber(text: string): number | undefined {
-  const plain = text.replace(/[\s,]/g, '').replace(/%$/, '');
-  if (plain === '') return undefined;
-  const value = Number(plain);
-  return Number.isFinite(value) ? value : undefined;
-}
-
-/** Per cent as a share, without the noise that a division leaves. */
-const shareOf = (percent: number): number => Number((percent / 100).toPrecision(12));
 
 /** The open job: what it is, what comes of it, and every way to change it. */
 @Injectable({ providedIn: 'root' })
@@ -42,6 +33,13 @@ export class JobEditor {
   readonly isNewest = this.store.selectSignal(jobFeature.selectIsNewest);
   private readonly mayEdit = this.store.selectSignal(sessionFeature.selectMayEdit);
   readonly editable = computed(() => this.mayEdit() && this.isNewest());
+
+  /** What keeps the job from being planned, in words, where it is a field of this path. */
+  issueAt(path: string): string | undefined {
+    const outcome = this.outcome();
+    const issue = outcome?.ok === false ? outcome.issues.find((found) => found.path === path) : undefined;
+    return issue && issueText(issue);
+  }
 
   open(id: number, revision?: number): void {
     this.store.dispatch(JobActions.open(revision === undefined ? { id } : { id, revision }));
@@ -67,7 +65,7 @@ export class JobEditor {
       keep(empty ? 'A number is wanted here' : `“${text}” is no number; write it like 1,200 or 0.5`);
       return;
     }
-    this.take(job, path, text, read === undefined ? undefined : kind.percent ? shareOf(read) : read, burst);
+    this.take(job, path, text, read === undefined ? undefined : kind.store(read), burst);
   }
 
   /** Takes text of a text field; refused text is kept with the reason. */

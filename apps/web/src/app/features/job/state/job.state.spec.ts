@@ -1,5 +1,4 @@
 import { applyCommand } from './commands';
-import { readNumber } from './job-editor';
 import { JobActions, jobFeature, type LocalDraft, type OpenJobState } from './job.state';
 import { example, revisionOf } from '../job.fixture';
 import { SHIPPED_WORKS } from '@druckerei/core';
@@ -105,19 +104,5 @@ describe('commands', () => {
     expect(
       applyCommand(job, { kind: 'stock', component: 'map', stock: 'offset-80' }, SHIPPED_WORKS).components[0]?.stock,
     ).toBe('offset-80');
-  });
-});
-
-describe('numbers as people type them', () => {
-  it.each([
-    ['1,200', 1200],
-    [' 12 000 ', 12_000],
-    ['0.5 %', 0.5],
-    ['-3', -3],
-    ['', undefined],
-    ['1.2.3', undefined],
-    ['ten', undefined],
-  ])('%j is %p', (text, value) => {
-    expect(readNumber(text)).toBe(value);
   });
 });

@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Plan } from '@druckerei/core';
-import { quantity } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { FigureButton } from './figure-button';
 
 const ITEMS = [
@@ -67,6 +67,7 @@ const ITEMS = [
   `,
 })
 export class Balance {
+  private readonly measures = inject(Measures);
   readonly plan = input.required<Plan>();
   readonly before = input<Plan | null>(null);
   readonly figureOpened = output<string>();
@@ -75,7 +76,7 @@ export class Balance {
     return ITEMS.map(([id, name]) => {
       const [figure, old] = [now[id], before?.[id]];
       const changed = figure && old && old.value !== figure.value;
-      return { id, name, figure, was: changed ? `was ${quantity(old.value, old.unit)}` : '' };
+      return { id, name, figure, was: changed ? `was ${this.measures.quantity(old.value, old.unit)}` : '' };
     });
   });
 }

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, booleanAttribute, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, booleanAttribute, computed, inject, input, output } from '@angular/core';
 import type { Figure } from '@druckerei/core';
-import { count, quantity } from '../../../ui/format';
+import { count } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 
 /** A figure that opens to its working. One that somebody has overridden is underlined in dots and says what it would be. */
 @Component({
@@ -38,6 +39,7 @@ import { count, quantity } from '../../../ui/format';
   `,
 })
 export class FigureButton {
+  private readonly measures = inject(Measures);
   readonly figure = input.required<Figure | undefined>();
   /** The number alone, where its column says the unit. */
   readonly bare = input(false, { transform: booleanAttribute });
@@ -45,13 +47,13 @@ export class FigureButton {
   protected readonly text = computed(() => {
     const figure = this.figure();
     if (!figure) return '';
-    return this.bare() ? count(figure.value) : quantity(figure.value, figure.unit);
+    return this.bare() ? count(figure.value) : this.measures.quantity(figure.value, figure.unit);
   });
   protected readonly hint = computed(() => {
     const figure = this.figure();
     if (!figure) return '';
     return figure.otherwise === undefined
       ? `${figure.name}: show the working`
-      : `${figure.name}: set by hand, would be ${quantity(figure.otherwise, figure.unit)}`;
+      : `${figure.name}: set by hand, would be ${this.measures.quantity(figure.otherwise, figure.unit)}`;
   });
 }

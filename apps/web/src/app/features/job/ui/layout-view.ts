@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { type ComponentLayout, drawLayout } from '@druckerei/core';
 import { count, percent } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 
 /** The press sheet to scale: gripper, margins, pieces with their trim, pages, grain. Printed side up, gripper at the foot. */
 @Component({
@@ -10,6 +11,7 @@ import { count, percent } from '../../../ui/format';
   styleUrl: './layout-view.scss',
 })
 export class LayoutView {
+  protected readonly measures = inject(Measures);
   readonly layout = input.required<ComponentLayout>();
   protected readonly drawing = computed(() => drawLayout(this.layout()));
   protected readonly viewBox = computed(() => {

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Figure, Figures } from '@druckerei/core';
 import { count, quantity } from '../../../ui/format';
+import { measureOf } from '../../../ui/measure';
+import { Measures } from '../../../ui/measures';
 import { FigureButton } from './figure-button';
 
 interface Part {
@@ -37,8 +39,21 @@ export class Working {
   readonly inputOpened = output<string>();
   readonly wentBack = output<number>();
   protected readonly show = show;
-  protected readonly quantity = quantity;
+  protected readonly measures = inject(Measures);
   protected readonly figure = computed(() => this.figures()[this.trail().at(-1) ?? '']);
+  /** The same figure in the other system of measures, where that reads it differently. */
+  protected readonly inOther = computed(() => {
+    const figure = this.figure();
+    if (!figure) return '';
+    const other = quantity(figure.value, figure.unit, this.measures.other());
+    return other === this.measures.quantity(figure.value, figure.unit) ? '' : other;
+  });
+  /** Whether inputs are read in other units than the formula reckons in. */
+  protected readonly mixed = computed(() =>
+    this.inputs().some(
+      ({ figure }) => figure && measureOf(figure.unit, 'metric').unit !== this.measures.of(figure.unit).unit,
+    ),
+  );
   protected readonly crumbs = computed(() =>
     this.trail()
       .slice(0, -1)

@@ -1,0 +1,33 @@
+import { Injectable, computed, signal } from '@angular/core';
+import { count, quantity } from './format';
+import { type Measure, type MeasureSystem, measureOf } from './measure';
+
+const KEY = 'druckerei.measures';
+
+/** The system of measures that the person at this computer reads: metric until somebody chooses. */
+@Injectable({ providedIn: 'root' })
+export class Measures {
+  private readonly chosen = signal<MeasureSystem>(localStorage.getItem(KEY) === 'inch-pound' ? 'inch-pound' : 'metric');
+  readonly system = this.chosen.asReadonly();
+  readonly other = computed((): MeasureSystem => (this.chosen() === 'metric' ? 'inch-pound' : 'metric'));
+
+  toggle(): void {
+    this.chosen.set(this.other());
+    localStorage.setItem(KEY, this.chosen());
+  }
+
+  of(unit: string): Measure {
+    return measureOf(unit, this.system());
+  }
+
+  /** A stored value with its unit, as it is read here. */
+  quantity(value: number, unit: string): string {
+    return quantity(value, unit, this.system());
+  }
+
+  /** Two lengths in millimetres, such as a sheet's width and height. */
+  size(widthMm: number, heightMm: number): string {
+    const text = (mm: number): string => count(this.of('mm').show(mm), 2).replace(/,/g, '');
+    return `${text(widthMm)} × ${text(heightMm)}`;
+  }
+}

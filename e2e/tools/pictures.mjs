@@ -1,0 +1,110 @@
+// The pictures of the README: each main view once, as the demo data make it.
+import fs from 'node:fs';
+import path from 'node:path';
+import { createCanvas } from '@napi-rs/canvas';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { withManager } from './browser.mjs';
+
+const PDF_SCALE = 1.4;
+const station = (page, id) => page.locator(`[data-step="${id}"]`);
+const figure = (page, id) => page.locator(`dk-balance [data-figure="${id}"] button`);
+const tab = (page, name) => page.getByRole('tab', { name });
+
+/** The steps that lead to each view from the page where the one before left off. */
+const views = {
+  jobs: () => undefined,
+  'new-job': async (page) => {
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.getByRole('dialog').waitFor();
+  },
+  order: async (page) => {
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Concert programme' }).click();
+    await page.locator('dk-stream svg').waitFor();
+  },
+  stitching: async (page) => {
+    await station(page, 'stitch').click();
+    await page.locator('[data-test=in] button').click();
+  },
+  schools: (page) => tab(page, 'Schools').click(),
+  press: async (page) => {
+    await page.getByRole('link', { name: 'Jobs' }).click();
+    await page.getByRole('link', { name: 'Trail map' }).click();
+    await station(page, 'print-map').click();
+    await figure(page, 'total.paperKg').click();
+  },
+  'a-change': async (page) => {
+    await page.getByRole('button', { name: 'Order', exact: true }).click();
+    await page.getByLabel('Quantity').fill('12,000');
+    await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
+  },
+  refused: async (page) => {
+    await station(page, 'fold').click();
+    await page.getByLabel('Running spoilage').fill('100');
+  },
+  revisions: async (page) => {
+    await page.getByLabel('Running spoilage').fill('1');
+    await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
+    await page.getByRole('button', { name: 'Release' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Release' }).click();
+    await page.getByText('Released and frozen').waitFor();
+    await page.getByRole('button', { name: 'Order', exact: true }).click();
+    await page.getByLabel('Quantity').fill('15,000');
+    await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
+    await tab(page, 'Revisions').click();
+  },
+  norms: async (page) => {
+    await page.getByRole('link', { name: 'Norms' }).click();
+    await page.getByRole('button', { name: 'Machines' }).click();
+  },
+  palette: async (page) => {
+    await page.keyboard.press('Control+k');
+    await page.getByRole('dialog').waitFor();
+  },
+};
+
+async function renderPdf(bytes, number, file) {
+  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  const page = await document.getPage(number);
+  const viewport = page.getViewport({ scale: PDF_SCALE });
+  const canvas = createCanvas(Math.round(viewport.width), Math.round(viewport.height));
+  await page.render({ canvas, canvasContext: canvas.getContext('2d'), viewport }).promise;
+  fs.writeFileSync(file, await canvas.encode('png'));
+}
+
+/** Takes every picture anew into `folder`. */
+export async function takePictures(address, folder) {
+  fs.rmSync(folder, { recursive: true, force: true });
+  fs.mkdirSync(folder, { recursive: true });
+  const at = (name) => path.join(folder, `${name}.png`);
+  const shoot = async (page, name) => {
+    await page.mouse.move(0, 0);
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(400); // the last ripple
+    await page.screenshot({ path: at(name) });
+    process.stdout.write(`${name}\n`);
+  };
+  await withManager(address, {}, async (page) => {
+    for (const [name, lead] of Object.entries(views)) {
+      await lead(page);
+      await shoot(page, name);
+    }
+    const jobs = await (await page.request.get('/api/jobs')).json();
+    const map = jobs.find(({ title }) => title === 'Trail map');
+    const pdf = async (name) => (await page.request.get(`/api/jobs/${map.id}/revisions/1/${name}.pdf`)).body();
+    const ticket = await pdf('ticket');
+    await renderPdf(ticket, 1, at('ticket'));
+    await renderPdf(ticket, 2, at('ticket-stations'));
+    await renderPdf(await pdf('pile-tags'), 1, at('pile-tags'));
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Production manager' }).click();
+    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Sign in', exact: true }).waitFor();
+    await shoot(page, 'sign-in');
+  });
+  await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {
+    await page.getByRole('link', { name: 'Concert programme' }).click();
+    await station(page, 'fold-text').click();
+    await shoot(page, 'dark-tablet');
+  });
+}
