@@ -1,6 +1,9 @@
+import { fileURLToPath } from 'node:url';
+
 /** Jest configuration of the packages that run as real ES modules on Node, from their sources. */
 export const esmConfig = (rootDir) => ({
   rootDir,
+  setupFiles: [fileURLToPath(new URL('laws.setup.mjs', import.meta.url))],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@druckerei/source', 'node', 'node-addons'] },
   testMatch: ['<rootDir>/src/**/*.spec.ts'],

@@ -13,8 +13,11 @@ export interface Downstream {
   readonly net: Fraction;
   /** Process units with no spoilage, samples of this and all later steps converted. */
   readonly netWithSamples: Fraction;
-  /** Running spoilage and incidents of this and all later steps, added. */
-  readonly loss: Fraction;
+  /**
+   * Process units that running spoilage and incidents of this and all later steps take: each step's share of the net
+   * and the samples that pass through it, converted.
+   */
+  readonly spoiled: Fraction;
   /** Set-ups of this and all later steps, converted. */
   readonly setups: Fraction;
   /** The output that decides, and the steps that take it, the one that takes most first. */
@@ -29,13 +32,12 @@ export interface Downstream {
 interface Wanted {
   net: Fraction;
   withSamples: Fraction;
-  /** Loss weighted by net, so that several consumers average. */
-  lossByNet: Fraction;
+  spoiled: Fraction;
   setups: Fraction;
   consumers: { step: FlowStep; usage: number; net: Fraction }[];
 }
 
-const nothing = (): Wanted => ({ net: ZERO, withSamples: ZERO, lossByNet: ZERO, setups: ZERO, consumers: [] });
+const nothing = (): Wanted => ({ net: ZERO, withSamples: ZERO, spoiled: ZERO, setups: ZERO, consumers: [] });
 
 function wantedOf(
   material: string,
@@ -57,7 +59,7 @@ function wantedOf(
     const net = multiply(after.net, each);
     wanted.net = add(wanted.net, net);
     wanted.withSamples = add(wanted.withSamples, multiply(after.netWithSamples, each));
-    wanted.lossByNet = add(wanted.lossByNet, multiply(after.loss, net));
+    wanted.spoiled = add(wanted.spoiled, multiply(after.spoiled, each));
     wanted.setups = add(wanted.setups, multiply(after.setups, each));
     wanted.consumers.push({ step, usage, net });
   }
@@ -77,12 +79,12 @@ function downstreamOf(
   const deciding = wantedByOutput.reduce((a, b) => (compare(withSamples(b), withSamples(a)) > 0 ? b : a));
   const { output, wanted } = deciding;
   const next = wanted.consumers[0] && known.get(wanted.consumers[0].step.id);
-  const laterLoss = compare(wanted.net, ZERO) > 0 ? divide(wanted.lossByNet, wanted.net) : ZERO;
+  const netWithSamples = withSamples(deciding);
   return {
     step,
     net: convert(wanted.net, output),
-    netWithSamples: withSamples(deciding),
-    loss: add(lossShare(step), laterLoss),
+    netWithSamples,
+    spoiled: add(multiply(lossShare(step), netWithSamples), convert(wanted.spoiled, output)),
     setups: add(fraction(step.setup), convert(wanted.setups, output)),
     output,
     consumers: wanted.consumers,

@@ -191,6 +191,41 @@ describe('material flow', () => {
     );
   });
 
+  it('never adds up to more where two ways come together again', () => {
+    fc.assert(
+      fc.property(stepChain, stepChain, fc.integer({ min: 1, max: 3 }), orders, (left, right, usage, quantity) => {
+        const way = (name: string, steps: Chain): FlowStep[] =>
+          chain(steps, quantity).steps.map((step, i) => ({
+            ...step,
+            id: `${name}${i}`,
+            inputs: [{ material: i === 0 ? 'fork' : `${name}${i - 1}`, usage: 1 }],
+            outputs: step.outputs.map((output) => ({ ...output, material: `${name}${i}` })),
+          }));
+        const [fork] = chain([{ y: 2, w: 0.02, s: 20, q: 3 }], quantity).steps;
+        const [join] = chain([{ y: 1, w: 0.01, s: 5, q: 1 }], quantity).steps;
+        if (!fork || !join) throw new Error('a chain of one step');
+        const inputs = [
+          { material: `a${left.length - 1}`, usage: 1 },
+          { material: `b${right.length - 1}`, usage },
+        ];
+        const units = unitsOf(
+          {
+            steps: [
+              { ...fork, id: 'fork', outputs: [{ material: 'fork', yield: 2, samples: 3 }] },
+              ...way('a', left),
+              ...way('b', right),
+              { ...join, id: 'join', inputs, outputs: [{ material: 'join', yield: 1, samples: 1 }] },
+            ],
+            bought: ['paper'],
+            demands: [{ material: 'join', quantity }],
+          },
+          'fork',
+        );
+        expect(units.added).toBeLessThanOrEqual(units.step);
+      }),
+    );
+  });
+
   it('never needs fewer sheets for more spoilage or a larger order', () => {
     fc.assert(
       fc.property(stepChain, orders, fc.nat(8), fc.integer({ min: 1, max: 100 }), (steps, quantity, at, more) => {

@@ -32,8 +32,12 @@ function sumOfConsumers(
     label: 'set by user',
     note: 'given in the job',
   });
-  return { formula: `ceil(share * (${terms.join(' + ')}))`, inputs };
+  return { formula: `share * (${terms.join(' + ')})`, inputs };
 }
+
+/** A share of a split is rounded up to whole pieces where they are counted. */
+const wholePieces = ({ downstream }: StepFlow, formula: string): string =>
+  downstream.output.share === undefined ? formula : `ceil(${formula})`;
 
 function incidentsFigure(book: FigureBook, { step }: StepFlow): string | undefined {
   if (step.incidents.length === 0) return undefined;
@@ -52,7 +56,7 @@ function stepByStep(book: FigureBook, flow: StepFlow, unit: string, incidents: s
   const id = `step.${flow.step.id}`;
   const need = flow.byStep.needsOut[flow.downstream.output.material] ?? 0;
   const { formula, inputs } = sumOfConsumers(book, flow, 'units.step');
-  book.reckon(`${id}.needs.step`, 'Good pieces wanted', need, unit, formula, inputs);
+  book.reckon(`${id}.needs.step`, 'Good pieces wanted', need, unit, wholePieces(flow, formula), inputs);
   book.reckon(
     `${id}.units.step`,
     'Into the machine, step by step',
@@ -88,58 +92,40 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
       yield: `${id}.yield`,
     },
   );
-  const own = `running${incidents ? ' + incidents' : ''}`;
-  const ownInputs = { running: `${id}.running`, ...(incidents ? { incidents } : {}) };
-  const after = downstream.consumers;
-  if (after.length > 1) {
-    // Several consumers: their losses average by what each takes.
-    const inputs: Record<string, string> = { ...ownInputs };
-    const terms = after.map(({ step, usage }, i) => {
-      inputs[`loss${i}`] = `step.${step.id}.loss`;
-      inputs[`net${i}`] = `step.${step.id}.net`;
-      return { weighed: `loss${i} * net${i} * ${usage}`, net: `net${i} * ${usage}` };
-    });
-    const formula = `${own} + (${terms.map(({ weighed }) => weighed).join(' + ')}) / (${terms.map((term) => term.net).join(' + ')})`;
-    book.reckon(
-      `${id}.loss`,
-      'Running spoilage from here on, added',
-      toNumber(downstream.loss),
-      'share',
-      formula,
-      inputs,
-    );
-  } else {
-    const next = after[0];
-    book.reckon(
-      `${id}.loss`,
-      'Running spoilage from here on, added',
-      toNumber(downstream.loss),
-      'share',
-      next ? `${own} + later` : own,
-      {
-        ...ownInputs,
-        ...(next ? { later: `step.${next.step.id}.loss` } : {}),
-      },
-    );
-  }
+  const isLast = downstream.consumers.length === 0;
+  const later = sum('spoiled');
+  const running = incidents ? '(running + incidents)' : 'running';
+  book.reckon(
+    `${id}.spoiled`,
+    'Spoiled while running, from here on',
+    toNumber(downstream.spoiled),
+    unit,
+    isLast ? `net * ${running}` : `net * ${running} + (${later.formula}) / yield`,
+    {
+      net: `${id}.netWithSamples`,
+      running: `${id}.running`,
+      ...(incidents ? { incidents } : {}),
+      ...(isLast ? {} : { ...later.inputs, yield: `${id}.yield` }),
+    },
+  );
   const setups = sum('setups');
   book.reckon(
     `${id}.setups`,
     'Set-ups from here on, converted',
     toNumber(downstream.setups),
     unit,
-    after.length === 0 ? 'setup' : `setup + (${setups.formula}) / yield`,
-    { setup: `${id}.setup`, ...(after.length === 0 ? {} : { ...setups.inputs, yield: `${id}.yield` }) },
+    isLast ? 'setup' : `setup + (${setups.formula}) / yield`,
+    { setup: `${id}.setup`, ...(isLast ? {} : { ...setups.inputs, yield: `${id}.yield` }) },
   );
   book.reckon(
     `${id}.units.added`,
     'Into the machine, added up',
     flow.units.added,
     unit,
-    'ceil(net * (1 + loss) + setups)',
+    'ceil(net + spoiled + setups)',
     {
       net: `${id}.netWithSamples`,
-      loss: `${id}.loss`,
+      spoiled: `${id}.spoiled`,
       setups: `${id}.setups`,
     },
     SCHOOL_SOURCE,
@@ -230,7 +216,7 @@ export function countFigures(book: FigureBook, job: Job, flow: Flow, norms: Norm
         : share === undefined
           ? total
           : ceil(multiply(fraction(total), fraction(share)));
-    book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, formula, inputs);
+    book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, wholePieces(stepFlow, formula), inputs);
     // The job's own school under one name: the same working, not a step further away.
     const own = book.figures[`${id}.units.${job.school}`];
     if (own?.formula !== undefined)

@@ -1,0 +1,4 @@
+// Laws are tried with the same cases at every run; FC_SEED and FC_RUNS go hunting for others.
+import fc from 'fast-check';
+
+fc.configureGlobal({ seed: Number(process.env.FC_SEED ?? 20261123), numRuns: Number(process.env.FC_RUNS ?? 300) });
