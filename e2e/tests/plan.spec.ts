@@ -174,7 +174,7 @@ test('a change after the release opens the next revision, and the difference is 
   await saved(page);
   await expect(page.locator('dk-status-mark')).toContainText('Released, changed since');
   await page.getByRole('tab', { name: 'Revisions' }).click();
-  await page.getByRole('button', { name: 'Changes' }).click();
+  await page.getByRole('button', { name: 'What changed' }).click();
   await expect(page.getByRole('row', { name: 'order.quantity 10,000 20,000' })).toBeVisible();
   await expect(page.getByRole('row', { name: /^pressSheets.map 5,484/ })).toBeVisible();
   await page.getByRole('link', { name: 'Revision 1' }).click();

@@ -29,7 +29,12 @@ export async function withManager(address, options, work) {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
   try {
     const page = await (
-      await browser.newContext({ baseURL: address, viewport: { width: 1280, height: 800 }, ...options })
+      await browser.newContext({
+        baseURL: address,
+        locale: 'en-GB',
+        viewport: { width: 1280, height: 800 },
+        ...options,
+      })
     ).newPage();
     await page.goto('/sign-in');
     await page.getByLabel('Name').fill('manager');

@@ -28,7 +28,7 @@ const views = {
   },
   schools: (page) => tab(page, 'Schools').click(),
   press: async (page) => {
-    await page.getByRole('link', { name: 'Jobs' }).click();
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('link', { name: 'Trail map' }).click();
     await station(page, 'print-map').click();
     await figure(page, 'total.paperKg').click();
@@ -47,11 +47,13 @@ const views = {
     await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
     await page.getByRole('button', { name: 'Release' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Release' }).click();
-    await page.getByText('Released and frozen').waitFor();
+    await page.locator('.banner', { hasText: 'Released and frozen' }).waitFor();
     await page.getByRole('button', { name: 'Order', exact: true }).click();
     await page.getByLabel('Quantity').fill('15,000');
     await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
     await tab(page, 'Revisions').click();
+    await page.getByRole('button', { name: 'What changed' }).click();
+    await page.getByRole('button', { name: 'Close' }).click();
   },
   norms: async (page) => {
     await page.getByRole('link', { name: 'Norms' }).click();
@@ -104,7 +106,7 @@ export async function takePictures(address, folder) {
   });
   await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {
     await page.getByRole('link', { name: 'Concert programme' }).click();
-    await station(page, 'fold-text').click();
+    await station(page, 'print-section-1').click();
     await shoot(page, 'dark-tablet');
   });
 }

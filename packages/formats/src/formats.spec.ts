@@ -41,12 +41,12 @@ describe('job ticket', () => {
       'Revision 3, released',
       'Section of 32 pages',
       '3,536 sheets',
-      'press sheets 4,876'.replace('press', 'Press'),
+      'Press sheets 4,876',
       'plates 24',
       '8 up (4 x 2)',
       'Gather and stitch',
       'Take in 3,118 sets; give out at least 3,012 good copies.',
-      'plates hung for this pass: 8',
+      'hang 8 plates',
       'Double-sheet detector: sheet caliper 83',
       'Section of 4 pages outermost under the cover; two stitches.',
       CAUTION_RULE,
@@ -55,10 +55,12 @@ describe('job ticket', () => {
     }
   });
 
-  it('says each caution once, whatever the number of stations', async () => {
+  it('says the cautions at the first station of a kind and points back to them at the next', async () => {
     const text = await textOf(await ticketPdf(documentOf(example('concert-programme'))));
-    expect(text.split('never reach under the clamp')).toHaveLength(2);
-    expect(text.split('inch mode for threading')).toHaveLength(2);
+    // Guillotine and three-knife trimmer; press, folder, coater and stitcher.
+    expect(text.split('never reach under the clamp')).toHaveLength(1 + 2);
+    expect(text.split('inch mode for threading')).toHaveLength(1 + 4);
+    expect(text).toContain('Cautions as at Guillotine: Section of 4 pages.');
   });
 
   it('is marked as a draft until it is released', async () => {

@@ -28,18 +28,3 @@ export const CAUTIONS: Readonly<Record<Operation, readonly string[]>> = {
 
 /** Always said with the cautions. Source: handbook chapter 10. */
 export const CAUTION_RULE = 'Local law, the machine’s manual and trained people come first.';
-
-/** The cautions of a route, each once: those of a station that an earlier one has not said yet. */
-export function cautionsOnce(operations: readonly Operation[]): ReadonlyMap<Operation, readonly string[]> {
-  const said = new Set<string>();
-  const result = new Map<Operation, readonly string[]>();
-  for (const operation of operations) {
-    if (result.has(operation)) continue;
-    result.set(
-      operation,
-      CAUTIONS[operation].filter((caution) => !said.has(caution)),
-    );
-    for (const caution of CAUTIONS[operation]) said.add(caution);
-  }
-  return result;
-}

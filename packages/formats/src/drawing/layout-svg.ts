@@ -5,18 +5,32 @@ const rect = ({ x, y, width, height }: Box, style: string): string =>
 const line = (x1: number, y1: number, x2: number, y2: number, style: string): string =>
   `<line x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}" ${style}/>`;
 
-const text = (x: number, y: number, words: string): string =>
-  `<text x="${x}" y="${y}" font-family="Franklin" font-size="34" text-anchor="middle" fill="#333333">${words}</text>`;
+const text = (x: number, y: number, words: string, anchor = 'middle'): string =>
+  `<text x="${x}" y="${y}" font-family="Franklin" font-size="26" text-anchor="${anchor}" fill="#333333">${words}</text>`;
+const path = (d: string): string => `<path d="${d}" fill="none" stroke="#333333" stroke-width="3"/>`;
 
 const THIN = 'fill="none" stroke="#333333" stroke-width="1.5"';
 const FAINT = 'fill="none" stroke="#888888" stroke-width="1" stroke-dasharray="8 6"';
 const CUT = 'fill="#f2f2f2" stroke="#333333" stroke-width="2"';
 const FOLD = 'stroke="#333333" stroke-width="1.2" stroke-dasharray="10 4 2 4"';
 
+/** Room for the words below the sheet and the arrow beside it. */
+const MARGIN = 44;
+
+/** A double-headed arrow outside the sheet, along the grain. */
+function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
+  const [x, y] = [sheet.width, sheet.height];
+  return grain === 'across'
+    ? [path(`M${x - 220} ${y + 22} h130 m-14 -8 l14 8 l-14 8 m-102 -16 l-14 8 l14 8`), text(x, y + 30, 'grain', 'end')]
+    : [
+        path(`M${x + 22} 30 v130 m-8 -14 l8 14 l8 -14 m-16 -102 l8 -14 l8 14`),
+        text(x, y + 30, 'grain as the arrow', 'end'),
+      ];
+}
+
 /** A layout as an SVG picture in millimetres, for print: sheet, usable area, pieces with trim and page edges, gripper. */
 export function layoutSvg(drawing: LayoutDrawing): string {
   const { sheet, usable, pieces, gripperMm, grain, tailGripped } = drawing;
-  const margin = 30;
   const grip = (y: number) => rect({ x: 0, y, width: sheet.width, height: gripperMm }, 'fill="#bbbbbb"');
   const parts = [
     rect(sheet, THIN),
@@ -30,23 +44,8 @@ export function layoutSvg(drawing: LayoutDrawing): string {
       ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + piece.height / 2, piece.side)] : []),
       ...piece.pageLinesY.map((y) => line(piece.x, y, piece.x + piece.width, y, FOLD)),
     ]),
-    text(sheet.width / 2, sheet.height - gripperMm - 12, 'gripper edge'),
-    // Grain: a double-headed arrow outside the sheet.
-    grain === 'across'
-      ? line(
-          sheet.width * 0.4,
-          sheet.height + margin * 0.55,
-          sheet.width * 0.6,
-          sheet.height + margin * 0.55,
-          'stroke="#333333" stroke-width="3"',
-        )
-      : line(
-          -margin * 0.55,
-          sheet.height * 0.4,
-          -margin * 0.55,
-          sheet.height * 0.6,
-          'stroke="#333333" stroke-width="3"',
-        ),
+    text(0, sheet.height + 30, `gripper edge, ${gripperMm} mm`, 'start'),
+    ...grainArrow(sheet, grain),
   ];
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${-margin} ${-margin / 2} ${sheet.width + 2 * margin} ${sheet.height + 1.5 * margin}">${parts.join('')}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-3 -3 ${sheet.width + MARGIN} ${sheet.height + MARGIN}">${parts.join('')}</svg>`;
 }

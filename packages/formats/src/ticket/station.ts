@@ -26,12 +26,13 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   }
   if (step.operation === 'print' && component) {
     const side = source?.side ?? 'front';
+    const plates = figure(`step.${step.id}.platesHung`) ?? 0;
     const colours =
       side === 'both'
         ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
         : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
-      `Colours: ${colours}; ${component.workStyle}; plates hung for this pass: ${number(figure(`step.${step.id}.platesHung`) ?? 0)}.`,
+      `Colours: ${colours}; ${component.workStyle}; ${plates === 0 ? 'the plates of the pass before stay on' : `hang ${number(plates)} plates`}.`,
       `Double-sheet detector: sheet caliper ${number(figure(`component.${component.id}.caliper`) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
       'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
     );

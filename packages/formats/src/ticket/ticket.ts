@@ -1,12 +1,5 @@
 import type { Content, ContentTable, TableCell } from 'pdfmake/interfaces.js';
-import {
-  type Component,
-  type PlanStep,
-  CAUTION_RULE,
-  OPERATION_RULES,
-  cautionsOnce,
-  drawLayout,
-} from '@druckerei/core';
+import { type Component, type PlanStep, CAUTIONS, CAUTION_RULE, OPERATION_RULES, drawLayout } from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
 import { renderPdf } from '../pdf/render.js';
@@ -133,27 +126,31 @@ function layouts({ plan }: JobDocument): Content[] {
   });
 }
 
+/** Cautions of a station: in full at the first of its kind, afterwards where they stand. */
+function cautions(step: PlanStep, name: string, said: Map<PlanStep['operation'], string>): Content {
+  const first = said.get(step.operation);
+  if (first === undefined) said.set(step.operation, name);
+  return {
+    text:
+      first === undefined
+        ? `Cautions. ${CAUTIONS[step.operation].join(' ')} ${CAUTION_RULE}`
+        : `Cautions as at ${first}.`,
+    style: 'quiet',
+    margin: [0, 3, 0, 0],
+  };
+}
+
 function stations(document: JobDocument): Content[] {
-  const cautions = cautionsOnce(document.plan.steps.map(({ operation }) => operation));
-  const cautioned = new Set<PlanStep['operation']>();
+  const said = new Map<PlanStep['operation'], string>();
   return document.plan.steps.map((step): Content => {
-    const own = cautioned.has(step.operation) ? [] : (cautions.get(step.operation) ?? []);
-    cautioned.add(step.operation);
     const component = document.job.components.find(({ id }) => id === step.component);
+    const name = `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`;
     return {
       unbreakable: true,
       stack: [
-        { text: `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`, style: 'heading' },
+        { text: name, style: 'heading' },
         ...stationLines(document, step).map((text): Content => ({ text })),
-        ...(own.length > 0
-          ? [
-              {
-                text: `Cautions. ${own.join(' ')} ${CAUTION_RULE}`,
-                style: 'quiet',
-                margin: [0, 3, 0, 0],
-              } satisfies Content,
-            ]
-          : []),
+        cautions(step, name, said),
       ],
     };
   });
@@ -179,7 +176,7 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
         ...components(document),
         ...stream(document),
         ...layouts(document),
-        { text: 'Stations', style: 'title', margin: [0, 16, 0, 0] },
+        { text: 'Stations', style: 'title', pageBreak: 'before' },
         ...stations(document),
       ],
     },

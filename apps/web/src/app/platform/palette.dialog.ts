@@ -14,7 +14,14 @@ import { type Command, Commands, keyText } from './commands';
     <mat-dialog-content>
       <mat-form-field>
         <mat-label>What do you want to do?</mat-label>
-        <input matInput #field cdkFocusInitial [matAutocomplete]="list" (input)="typed.set(field.value)" />
+        <input
+          matInput
+          #field
+          cdkFocusInitial
+          [matAutocomplete]="list"
+          (input)="typed.set(field.value)"
+          (keydown.escape)="dialog.close()"
+        />
         <mat-autocomplete #list autoActiveFirstOption (optionSelected)="run($event.option.value)">
           @for (command of found(); track command.id) {
             <mat-option [value]="command">
@@ -38,7 +45,7 @@ import { type Command, Commands, keyText } from './commands';
   `,
 })
 export class PaletteDialog {
-  private readonly dialog = inject<MatDialogRef<PaletteDialog, Command>>(MatDialogRef);
+  protected readonly dialog = inject<MatDialogRef<PaletteDialog, Command>>(MatDialogRef);
   private readonly commands = inject(Commands).all();
   protected readonly typed = signal('');
   protected readonly text = keyText;

@@ -20,6 +20,7 @@ const MARKS: Readonly<Record<JobStatus, { icon: string; text: string }>> = {
       display: inline-flex;
       align-items: center;
       gap: 6px;
+      vertical-align: middle;
     }
     mat-icon {
       font-size: 18px;

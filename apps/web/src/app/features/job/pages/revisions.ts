@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Difference } from '@druckerei/contract';
 import { Api } from '../../../platform/api';
@@ -16,7 +15,7 @@ const show = (value: unknown): string => {
 /** Revisions of the job, and what differs between one and the one before. */
 @Component({
   selector: 'dk-revisions',
-  imports: [MatButtonModule, RouterLink],
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Revisions</h2>
@@ -32,7 +31,7 @@ const show = (value: unknown): string => {
               : 'draft, ' + time(row.changedAt) + ', ' + row.changedBy
           }}
           @if (row.revision > 1) {
-            <button matButton (click)="compare(row.revision)">Changes</button>
+            <button type="button" class="link" (click)="compare(row.revision)">What changed</button>
           }
         </li>
       }
@@ -78,6 +77,16 @@ const show = (value: unknown): string => {
       list-style: none;
       margin: 8px 0 12px;
       padding: 0;
+    }
+    .link {
+      font: inherit;
+      color: var(--mat-sys-primary);
+      background: none;
+      border: 0;
+      padding: 0 4px;
+      min-height: 24px;
+      text-decoration: underline;
+      cursor: pointer;
     }
     li {
       padding: 4px 0;

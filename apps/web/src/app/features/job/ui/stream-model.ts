@@ -45,6 +45,7 @@ export interface StreamModel {
 
 const STATION = 94;
 const LAG = 34;
+const LETTER = 6.4;
 const END = 96;
 const GAP = 46;
 const LANE = 112;
@@ -53,7 +54,9 @@ const THIN = 9;
 const THICK = 34;
 const MARGIN = 8;
 
-const widthOf = (step: PlanStep): number => (step.lagHours > 0 || step.operation === 'dry' ? LAG : STATION);
+/** Room for the name too, at the drawing's letter size. */
+const widthOf = ({ operation, name }: PlanStep): number =>
+  operation === 'dry' ? LAG : Math.max(STATION, 12 + LETTER * name.length);
 
 /** A band between two edges of the stream, as a closed path with a smooth run from one height to the other. */
 function bandPath(x1: number, y1: number, thick1: number, x2: number, y2: number, thick2: number): string {

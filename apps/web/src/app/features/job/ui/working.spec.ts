@@ -16,7 +16,7 @@ describe('working panel', () => {
   it('shows the formula in names and in values, and the source', async () => {
     const { text } = await open(['step.fold.units.step']);
     expect(text).toContain('10,173 maps');
-    expect(text).toContain('(10,011 + 0) / (1 × (1 - 0.01))');
+    expect(text).toContain('(10,011 + 0) / (1 × (1 − 0.01))');
     expect(text).toContain('Source: practice, handbook chapter 6');
   });
 

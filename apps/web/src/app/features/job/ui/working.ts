@@ -18,7 +18,13 @@ function partsOf(figure: Figure, figures: Figures): Part[] {
   return (figure.formula ?? '').split(/([a-z]\w*)/i).map((text) => {
     const id = FUNCTIONS.has(text) ? undefined : figure.inputs[text];
     return {
-      text: id ? text : text.replaceAll('*', '×').replaceAll('ceil', 'round up ').replaceAll('floor', 'round down '),
+      text: id
+        ? text
+        : text
+            .replaceAll('*', '×')
+            .replaceAll(' - ', ' − ')
+            .replaceAll('ceil', 'round up ')
+            .replaceAll('floor', 'round down '),
       figure: id ? figures[id] : undefined,
     };
   });
