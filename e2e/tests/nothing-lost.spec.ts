@@ -47,8 +47,8 @@ test('two who change one job are shown both versions', async ({ page, browser })
   await saved(other);
   await field(page, 'order.plannedOvers').fill('200');
   const conflict = page.getByRole('alert', { name: 'Two versions' });
-  await expect(conflict.getByRole('row', { name: 'order.quantity 11000 10000' })).toBeVisible();
-  await expect(conflict.getByRole('row', { name: 'order.plannedOvers 0 200' })).toBeVisible();
+  await expect(conflict.getByRole('row', { name: 'Order quantity 11,000 10,000' })).toBeVisible();
+  await expect(conflict.getByRole('row', { name: 'Planned overs 0 200' })).toBeVisible();
   await conflict.getByRole('button', { name: 'Take theirs' }).click();
   await expect(field(page, 'order.quantity')).toHaveValue('11,000');
   await field(page, 'order.quantity').fill('11500');

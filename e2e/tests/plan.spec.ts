@@ -175,8 +175,8 @@ test('a change after the release opens the next revision, and the difference is 
   await expect(page.locator('dk-status-mark')).toContainText('Released, changed since');
   await page.getByRole('tab', { name: 'Revisions' }).click();
   await page.getByRole('button', { name: 'What changed' }).click();
-  await expect(page.getByRole('row', { name: 'order.quantity 10,000 20,000' })).toBeVisible();
-  await expect(page.getByRole('row', { name: /^pressSheets.map 5,484/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: 'Order quantity 10,000 20,000' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Press sheets, Map 5,484 sheets/ })).toBeVisible();
   await page.getByRole('link', { name: 'Revision 1' }).click();
   await expect(page.getByText('kept as it was')).toBeVisible();
   await expect(balance(page, 'total.pressSheets')).toContainText('5,484');

@@ -2,6 +2,7 @@
 import { chromium } from '@playwright/test';
 
 const ARGS = [
+  '--lang=en-GB',
   '--disable-gpu',
   '--disable-quic',
   '--no-first-run',

@@ -7,7 +7,6 @@ import { withManager } from './browser.mjs';
 
 const PDF_SCALE = 1.4;
 const station = (page, id) => page.locator(`[data-step="${id}"]`);
-const figure = (page, id) => page.locator(`dk-balance [data-figure="${id}"] button`);
 const tab = (page, name) => page.getByRole('tab', { name });
 
 /** The steps that lead to each view from the page where the one before left off. */
@@ -31,7 +30,7 @@ const views = {
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('link', { name: 'Trail map' }).click();
     await station(page, 'print-map').click();
-    await figure(page, 'total.paperKg').click();
+    await page.locator('dk-print-bench dl').getByRole('button').nth(2).click();
   },
   'a-change': async (page) => {
     await page.getByRole('button', { name: 'Order', exact: true }).click();

@@ -157,8 +157,15 @@ export const problemSchema = z
 export type Problem = z.output<typeof problemSchema>;
 
 const change = z.strictObject({ path: z.string(), before: z.unknown(), after: z.unknown() });
+const figureChange = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  unit: z.string(),
+  before: z.number().optional(),
+  after: z.number().optional(),
+});
 /** Fields and resulting figures that differ between two revisions. */
 export const differenceSchema = z
-  .strictObject({ from: z.int(), to: z.int(), fields: z.array(change), figures: z.array(change) })
+  .strictObject({ from: z.int(), to: z.int(), fields: z.array(change), figures: z.array(figureChange) })
   .meta({ id: 'Difference' });
 export type Difference = z.output<typeof differenceSchema>;

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
-import { type FieldPath, ISSUE_CODES, setField } from '@druckerei/core';
-import { MESSAGES, issueText, parseJobFile, pathOf, reckon } from './index.js';
+import { type FieldPath, ISSUE_CODES, SHIPPED_WORKS, setField } from '@druckerei/core';
+import { type ChangeWords, MESSAGES, changeInWords, issueText, parseJobFile, pathOf, reckon } from './index.js';
 
 const read = (name: string): string => fs.readFileSync(new URL(`../../../${name}`, import.meta.url), 'utf8');
 const trailMap = read('docs/examples/trail-map.json');
@@ -18,6 +18,35 @@ describe('paths of fields', () => {
     [['due'], 'due'],
   ])('%j is %s', (path, text) => {
     expect(pathOf(path)).toBe(text);
+  });
+});
+
+describe('changes in words', () => {
+  it.each<[string, unknown, unknown, ChangeWords]>([
+    ['order.quantity', 10_000, 12_000, { name: 'Order quantity', before: '10,000', after: '12,000' }],
+    ['route.fold.running', 0.01, undefined, { name: 'fold, running spoilage', before: '1 %', after: 'none' }],
+    [
+      'components.map.workStyle',
+      'single',
+      'perfecting',
+      { name: 'map, work style', before: 'single', after: 'perfecting' },
+    ],
+    ['components.map.front.4', undefined, { name: 'Silver' }, { name: 'map, front', before: 'none', after: 'Silver' }],
+    [
+      'norms.spoil.cut.running',
+      undefined,
+      0.03,
+      { name: 'Guillotine: running spoilage, in this job', before: 'none', after: '3 %' },
+    ],
+    ['works.norms.spoil.cut.setup.value', 5, 7, { name: 'Guillotine: set-up', before: '5 units', after: '7 units' }],
+    [
+      'works.norms.spoil.cut.setup',
+      undefined,
+      { value: 7 },
+      { name: 'Guillotine: set-up', before: 'none', after: '7 units' },
+    ],
+  ])('%s', (path, before, after, words) => {
+    expect(changeInWords({ path, before, after }, SHIPPED_WORKS)).toEqual(words);
   });
 });
 

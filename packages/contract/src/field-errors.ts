@@ -37,9 +37,11 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   under: 'Unders',
 };
 
-const fieldName = (path: readonly PropertyKey[]): string => {
+/** What the trade calls a field, by the last name of its path: `workStyle` is "Work style". */
+export const fieldName = (path: readonly PropertyKey[]): string => {
   const last = [...path].reverse().find((part) => typeof part === 'string') ?? 'value';
-  return FIELD_NAMES[last] ?? last.charAt(0).toUpperCase() + last.slice(1);
+  const words = last.replace(/([a-z])([A-Z])/g, (_, end: string, start: string) => `${end} ${start.toLowerCase()}`);
+  return FIELD_NAMES[last] ?? words.charAt(0).toUpperCase() + words.slice(1);
 };
 
 const number = (value: unknown): string =>

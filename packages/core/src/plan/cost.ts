@@ -81,12 +81,13 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
       }),
     ),
   );
-  const total = sumFigure(book, 'total.cost', 'Cost', currency, [
-    'cost.paper',
-    'cost.plates',
-    'cost.ink',
-    'cost.machines',
-    'cost.people',
-  ]);
+  const total = paper + plates + ink + machineCost + people;
+  book.reckon('total.cost', 'Cost', total, currency, 'paper + plates + ink + machines + people', {
+    paper: 'cost.paper',
+    plates: 'cost.plates',
+    ink: 'cost.ink',
+    machines: 'cost.machines',
+    people: 'cost.people',
+  });
   return { cost: { paper, plates, ink, machines: machineCost, people, total }, currency };
 }

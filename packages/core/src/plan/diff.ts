@@ -1,3 +1,5 @@
+import type { Figures } from '../kernel/index.js';
+
 /** One field that differs between two versions of a job; `undefined` where the field is absent. */
 export interface FieldChange {
   readonly path: string;
@@ -23,4 +25,28 @@ export function diffJobs(before: unknown, after: unknown, path = ''): FieldChang
   if (!isObject(a) || !isObject(b)) return [{ path, before, after }];
   const names = [...new Set([...Object.keys(a), ...Object.keys(b)])];
   return names.flatMap((name) => diffJobs(a[name], b[name], path === '' ? name : `${path}.${name}`));
+}
+
+/** A figure that differs between two plans; `undefined` where a plan has no such figure. */
+export interface FigureChange {
+  readonly id: string;
+  readonly name: string;
+  readonly unit: string;
+  readonly before: number | undefined;
+  readonly after: number | undefined;
+}
+
+/** What two plans are compared by: the totals, and the press sheets of each component. All else is their working. */
+const HEADLINE = /^total\.|^component\..+\.pressSheets$/;
+
+/** Headline figures that differ between two plans, components before totals. */
+export function diffFigures(before: Figures, after: Figures): FigureChange[] {
+  const ids = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((id) => HEADLINE.test(id));
+  return ids.flatMap((id) => {
+    const [old, now] = [before[id], after[id]];
+    const known = now ?? old;
+    return known === undefined || old?.value === now?.value
+      ? []
+      : [{ id, name: known.name, unit: known.unit, before: old?.value, after: now?.value }];
+  });
 }

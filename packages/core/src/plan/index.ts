@@ -5,7 +5,7 @@ export { type Material } from './material.js';
 export { type FamilyAnswers, newJob, sectionPages } from './new-job.js';
 export { type FieldPath, setField } from './set-field.js';
 export { withStock, withWorkStyle } from './edit-job.js';
-export { type FieldChange, diffJobs } from './diff.js';
+export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';
 export { type Box, type DrawnPiece, type LayoutDrawing, drawLayout } from './layout-drawing.js';
 export { type Pile, listPiles } from './piles.js';

@@ -1,21 +1,9 @@
-import { type Plan, diffJobs, plan } from '@druckerei/core';
+import { type Figures, diffFigures, diffJobs, plan } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
 
-/** The figures that are worth comparing; working and layout follow from the fields. */
-const headline = ({ totals, school }: Plan) => ({
-  school,
-  pressSheets: totals.pressSheets,
-  plates: totals.plates,
-  paperKg: totals.paperKg,
-  inkKg: totals.inkKg,
-  hours: totals.hours,
-  leadHours: totals.leadHours,
-  cost: totals.cost.total,
-});
-
-const figuresOf = ({ job, works }: Revision): unknown => {
+const figuresOf = ({ job, works }: Revision): Figures => {
   const planned = plan(job, works);
-  return planned.ok ? headline(planned.plan) : {};
+  return planned.ok ? planned.plan.figures : {};
 };
 
 /** What differs between two revisions: the fields, the norms they were planned with, and the resulting figures. */
@@ -27,6 +15,6 @@ export function difference(from: Revision, to: Revision): Difference {
     from: from.revision,
     to: to.revision,
     fields: [...diffJobs(from.job, to.job), ...norms],
-    figures: diffJobs(figuresOf(from), figuresOf(to)),
+    figures: diffFigures(figuresOf(from), figuresOf(to)),
   };
 }

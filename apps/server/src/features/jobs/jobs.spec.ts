@@ -88,7 +88,7 @@ describe('jobs', () => {
     expect(difference.fields).toEqual([
       { path: 'works.norms.spoil.cut.setup', after: expect.objectContaining({ value: 105 }) as unknown },
     ]);
-    expect(difference.figures.map(({ path }) => path)).toContain('pressSheets.map');
+    expect(difference.figures.map(({ id }) => id)).toContain('component.map.pressSheets');
     await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, reason: 'back' });
   });
 

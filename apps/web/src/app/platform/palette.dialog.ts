@@ -46,7 +46,9 @@ import { type Command, Commands, keyText } from './commands';
 })
 export class PaletteDialog {
   protected readonly dialog = inject<MatDialogRef<PaletteDialog, Command>>(MatDialogRef);
-  private readonly commands = inject(Commands).all();
+  private readonly commands = inject(Commands)
+    .all()
+    .filter(({ id }) => id !== 'palette');
   protected readonly typed = signal('');
   protected readonly text = keyText;
   protected readonly found = computed(() => {

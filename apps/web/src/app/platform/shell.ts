@@ -149,6 +149,7 @@ export class Shell {
   protected openPalette(): void {
     const dialog = this.dialog.open<PaletteDialog, undefined, Command>(PaletteDialog, {
       width: '520px',
+      position: { top: '72px' },
       ariaLabel: 'Find a command',
     });
     dialog.afterClosed().subscribe((command) => command?.run());

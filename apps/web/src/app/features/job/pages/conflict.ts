@@ -1,15 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { changeInWords } from '@druckerei/contract';
 import { diffJobs } from '@druckerei/core';
 import { timeText } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
-
-const show = (value: unknown): string =>
-  typeof value === 'string' || typeof value === 'number'
-    ? String(value)
-    : value === undefined
-      ? 'none'
-      : JSON.stringify(value);
 
 /** Two versions in hand: mine on this screen, theirs on the server. Nothing is lost until somebody chooses. */
 @Component({
@@ -29,11 +23,11 @@ const show = (value: unknown): string =>
             </tr>
           </thead>
           <tbody>
-            @for (change of changes(); track change.path) {
+            @for (change of changes(); track $index) {
               <tr>
-                <th scope="row">{{ change.path }}</th>
-                <td>{{ show(change.before) }}</td>
-                <td>{{ show(change.after) }}</td>
+                <th scope="row">{{ change.name }}</th>
+                <td>{{ change.before }}</td>
+                <td>{{ change.after }}</td>
               </tr>
             } @empty {
               <tr>
@@ -77,10 +71,12 @@ const show = (value: unknown): string =>
 export class Conflict {
   protected readonly editor = inject(JobEditor);
   protected readonly time = timeText;
-  protected readonly show = show;
   protected readonly theirs = computed(() => {
     const save = this.editor.save();
     return save.kind === 'conflict' ? save.theirs : undefined;
   });
-  protected readonly changes = computed(() => diffJobs(this.theirs()?.job, this.editor.job()));
+  protected readonly changes = computed(() => {
+    const works = this.editor.works();
+    return works ? diffJobs(this.theirs()?.job, this.editor.job()).map((change) => changeInWords(change, works)) : [];
+  });
 }

@@ -1,16 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Difference } from '@druckerei/contract';
+import { type Difference, changeInWords } from '@druckerei/contract';
 import { Api } from '../../../platform/api';
 import { failureOf } from '../../../platform/problem';
-import { count, timeText } from '../../../ui/format';
+import { timeText } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
-
-const show = (value: unknown): string => {
-  if (value === undefined) return 'none';
-  if (typeof value === 'number') return count(value, 4);
-  return typeof value === 'string' ? value : JSON.stringify(value);
-};
 
 /** Revisions of the job, and what differs between one and the one before. */
 @Component({
@@ -56,11 +51,11 @@ const show = (value: unknown): string => {
             </tr>
           </thead>
           <tbody>
-            @for (change of part.changes; track change.path) {
+            @for (change of part.changes; track $index) {
               <tr>
-                <th scope="row">{{ change.path }}</th>
-                <td class="number">{{ show(change.before) }}</td>
-                <td class="number">{{ show(change.after) }}</td>
+                <th scope="row">{{ change.name }}</th>
+                <td class="number">{{ change.before }}</td>
+                <td class="number">{{ change.after }}</td>
               </tr>
             } @empty {
               <tr>
@@ -124,17 +119,25 @@ export class Revisions {
   private readonly api = inject(Api);
   protected readonly editor = inject(JobEditor);
   protected readonly time = timeText;
-  protected readonly show = show;
+  private readonly measures = inject(Measures);
   protected readonly difference = signal<Difference | undefined>(undefined);
   protected readonly failed = signal<string | undefined>(undefined);
   protected readonly parts = computed(() => {
-    const difference = this.difference();
-    return difference
-      ? [
-          { name: 'Fields', changes: difference.fields },
-          { name: 'Figures', changes: difference.figures },
-        ]
-      : [];
+    const [difference, works] = [this.difference(), this.editor.works()];
+    if (!difference || !works) return [];
+    const text = (value: number | undefined, unit: string): string =>
+      value === undefined ? 'none' : this.measures.quantity(value, unit);
+    return [
+      { name: 'Fields', changes: difference.fields.map((change) => changeInWords(change, works)) },
+      {
+        name: 'Figures',
+        changes: difference.figures.map(({ name, unit, before, after }) => ({
+          name,
+          before: text(before, unit),
+          after: text(after, unit),
+        })),
+      },
+    ];
   });
 
   constructor() {

@@ -63,6 +63,15 @@ const ITEMS = [
       :host {
         grid-template-columns: repeat(4, 1fr);
       }
+      div:nth-child(4n + 1) {
+        border-left: 0;
+      }
+      div:nth-child(n + 5) {
+        border-top: 1px solid var(--mat-sys-outline-variant);
+      }
+      div:last-child {
+        grid-column: span 2;
+      }
     }
   `,
 })
