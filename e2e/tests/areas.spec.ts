@@ -109,6 +109,7 @@ test('all of it goes by keys', async ({ page }) => {
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeFocused();
   await page.keyboard.type('schools');
   await expect(page.getByRole('option')).toHaveCount(1);
   await page.keyboard.press('Enter');
