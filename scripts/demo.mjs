@@ -7,7 +7,18 @@ import { buildAll, installPackages, repo } from './build-steps.mjs';
 import { demoCluster, installPostgres } from './database.mjs';
 
 const port = process.env.PORT ?? '3900';
+const address = `http://127.0.0.1:${port}`;
 const say = (text) => process.stdout.write(`${text}\n`);
+const healthy = () =>
+  fetch(`${address}/api/health`).then(
+    (response) => response.ok,
+    () => false,
+  );
+
+if (await healthy()) {
+  process.stderr.write(`Druckerei is already running at ${address}; stop it first, or set PORT to another port.\n`);
+  process.exit(1);
+}
 
 installPackages();
 buildAll();
@@ -48,14 +59,9 @@ server.on('exit', (code) => {
   process.exit(stopping ? 0 : (code ?? 1));
 });
 
-const address = `http://127.0.0.1:${port}`;
 const until = Date.now() + 60_000;
 while (!stopping && Date.now() < until) {
-  const up = await fetch(`${address}/api/health`).then(
-    (r) => r.ok,
-    () => false,
-  );
-  if (up) {
+  if (await healthy()) {
     const { DEMO_ACCOUNTS } = await import('../apps/server/dist/demo/load-demo.js');
     say(`\nDruckerei is at ${address}\n\nDemo sign-ins:`);
     for (const { login, password, name } of DEMO_ACCOUNTS) say(`  ${login.padEnd(10)} ${password.padEnd(16)} ${name}`);

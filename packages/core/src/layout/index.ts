@@ -1,2 +1,4 @@
 export * from './grid.js';
 export * from './section.js';
+export * from './pattern-request.js';
+export * from './pattern.js';

@@ -1,0 +1,6 @@
+export * from './fold-scheme.js';
+export * from './impose.js';
+export * from './page-boxes.js';
+export * from './numbering.js';
+export * from './creep.js';
+export * from './marks.js';

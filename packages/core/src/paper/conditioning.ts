@@ -1,0 +1,36 @@
+import type { Hour } from '../kernel/index.js';
+
+/** Least and most hours that a pile wants in the press room before it is opened. */
+export interface ConditioningHours {
+  readonly from: Hour;
+  readonly to: Hour;
+}
+
+/** Pile volumes and temperature differences of the table's rows and columns. */
+export const CONDITIONING_VOLUMES_M3 = [0.25, 0.5, 1, 2] as const;
+export const CONDITIONING_KELVIN = [5, 10, 15, 20] as const;
+
+/** Longest that practice gives, three days. Source: practice, handbook chapter 3. */
+const MOST_HOURS = 72;
+
+/**
+ * The anchor points of practice: 0.25 m3 and 5 K about 6 h, 1 m3 and 10 K 20 to 24 h. Hours grow with the temperature
+ * difference in proportion and with the volume by the power that joins both points.
+ * Source: practice, handbook chapter 3; the power between the points is ours (identity through both points).
+ */
+const ANCHOR = { volumeM3: 0.25, kelvin: 5, hours: 6 } as const;
+const LOWER_POWER = Math.log(20 / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volumeM3);
+const UPPER_POWER = Math.log(24 / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volumeM3);
+
+/**
+ * Hours that a wrapped pile stands in the press room before it is opened. Paper moves with humidity, across the grain
+ * about three times as much as along (practice); cold paper brought into warm air takes the room's moisture at its edges.
+ * @param volumeM3 pile volume, above 0; @param kelvin difference of temperature, 0 or more.
+ * Source: practice, handbook chapter 3.
+ */
+export function conditioningHours(volumeM3: number, kelvin: number): ConditioningHours {
+  const hours = (power: number): Hour =>
+    Math.min(MOST_HOURS, ANCHOR.hours * (kelvin / ANCHOR.kelvin) * (volumeM3 / ANCHOR.volumeM3) ** power);
+  const [a, b] = [hours(LOWER_POWER), hours(UPPER_POWER)];
+  return { from: Math.min(a, b), to: Math.max(a, b) };
+}
