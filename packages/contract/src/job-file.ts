@@ -1,5 +1,16 @@
 import * as z from 'zod';
-import { type Job, COMPONENT_KINDS, FAMILIES, MAX_QUANTITY, OPERATIONS, SCHOOLS, WORK_STYLES } from '@druckerei/core';
+import {
+  type Job,
+  ARRANGEMENTS,
+  COMPONENT_KINDS,
+  CREEP_SHARES,
+  FAMILIES,
+  MAX_QUANTITY,
+  ODD_PLACES,
+  OPERATIONS,
+  SCHOOLS,
+  WORK_STYLES,
+} from '@druckerei/core';
 
 const text = (max: number) => z.string().trim().max(max);
 const named = (max: number) => text(max).min(1);
@@ -17,6 +28,30 @@ const ink = z.strictObject({
 });
 const inks = z.array(ink).max(16);
 
+const margin = z.number().min(0).max(100);
+const sheet = { widthMm: positiveMm, heightMm: positiveMm, grain };
+const bought = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('sheet'), ...sheet }).describe('larger sheet, cut to the press sheet'),
+  z.strictObject({ kind: z.literal('roll'), widthMm: positiveMm }).describe('roll, through the sheeter'),
+]);
+const lay = z.strictObject({
+  arrangement: z.enum(ARRANGEMENTS).optional().describe('the best one where absent'),
+  bleedMm: margin.optional().describe('bleed of flat work or trim of a section; the norm of the works where absent'),
+  gutterMm: margin.optional().describe('least distance between trimmed pieces'),
+});
+const trims = z.strictObject({
+  headMm: margin.optional(),
+  footMm: margin.optional(),
+  foreMm: margin.optional(),
+  spineMm: margin.optional().describe('milled off each page at the spine of glued work'),
+});
+const binding = z.strictObject({
+  assembly: z.enum(['nested', 'gathered']),
+  odd: z.enum(ODD_PLACES).optional().describe('where the section with fewer pages stands'),
+  creep: z.enum(['thumb', 'round', 'square']).optional(),
+  creepShare: z.enum(CREEP_SHARES).optional(),
+});
+
 const component = z.strictObject({
   id,
   name: named(60),
@@ -26,11 +61,15 @@ const component = z.strictObject({
   pages: z.int().min(0).max(128).optional().describe('pages of a section or cover, a multiple of 4'),
   grain: z.enum(['width', 'height', 'any']).optional(),
   stock: named(60),
-  sheet: z.strictObject({ widthMm: positiveMm, heightMm: positiveMm, grain }),
+  sheet: z.strictObject(sheet).describe('as it goes through the press'),
+  bought: bought.optional(),
   press: named(60),
   workStyle: z.enum(WORK_STYLES),
   front: inks,
   back: inks,
+  lay: lay.optional(),
+  scheme: id.optional().describe('fold scheme of a section, by its id'),
+  trims: trims.optional(),
 });
 
 const incident = z.strictObject({
@@ -89,6 +128,7 @@ export const jobSchema = z
     order: z.strictObject({ quantity: z.int().min(1).max(MAX_QUANTITY), plannedOvers: count, policy }),
     school: z.enum(SCHOOLS),
     pages: z.int().min(4).max(4096).optional(),
+    binding: binding.optional(),
     components: z.array(component).min(1).max(64),
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),

@@ -132,7 +132,7 @@ describe('layout drawing', () => {
   it.each(['trail-map', 'concert-programme'])('draws every piece of the %s to scale, inside the sheet', (name) => {
     for (const layout of Object.values(documentOf(example(name)).plan.layouts)) {
       const drawing = drawLayout(layout);
-      expect(drawing.pieces).toHaveLength(layout.grid.count);
+      expect(drawing.pieces).toHaveLength(layout.pattern.count);
       for (const { x, y, width, height, trim } of drawing.pieces) {
         expect(x).toBeGreaterThanOrEqual(drawing.usable.x);
         expect(y).toBeGreaterThanOrEqual(drawing.usable.y);
@@ -140,7 +140,7 @@ describe('layout drawing', () => {
         expect(y + height).toBeLessThanOrEqual(drawing.usable.y + drawing.usable.height + 1e-9);
         expect(trim.width).toBeLessThanOrEqual(width);
       }
-      expect(layoutSvg(drawing).match(/<rect/g)?.length).toBeGreaterThan(2 * layout.grid.count);
+      expect(layoutSvg(drawing).match(/<rect/g)?.length).toBeGreaterThan(2 * layout.pattern.count);
     }
   });
 

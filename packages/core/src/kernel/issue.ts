@@ -40,6 +40,12 @@ export const ISSUE_CODES = [
   'press.passes-do-not-match',
   'bind.too-thick-for-saddle',
   'fold.score-first',
+  'fold.line-outside',
+  'fold.not-one-packet',
+  'fold.no-spine',
+  'fold.scheme-not-for-pages',
+  'paper.bought-too-small',
+  'paper.roll-too-narrow',
   'order.above-limit',
 ] as const;
 

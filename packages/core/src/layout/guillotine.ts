@@ -9,7 +9,8 @@ export interface PlacedCell {
 }
 
 /** How a rectangle is cut: whole piece, waste, or one cut from edge to edge into two rectangles. */
-type Choice = { readonly kind: 'upright' | 'turned' } | { readonly kind: 'x' | 'y'; readonly at: number };
+type Choice =
+  { readonly kind: 'piece'; readonly turned: boolean } | { readonly kind: 'x' | 'y'; readonly at: number };
 
 /**
  * The most equal cells that edge-to-edge cuts can get out of a rectangle, both orientations mixed: dynamic programming
@@ -88,7 +89,7 @@ export class GuillotineSearch {
     const { cellWidth, cellHeight } = this.problem;
     const [x, y, wanted] = [xs[i] ?? 0, ys[j] ?? 0, this.at(i, j)];
     if (wanted === 0) return undefined;
-    if (wanted === 1) return { kind: x >= cellWidth && y >= cellHeight ? 'upright' : 'turned' };
+    if (wanted === 1) return { kind: 'piece', turned: x < cellWidth || y < cellHeight };
     for (let cut = 1; (xs[cut] ?? Infinity) <= x / 2; cut++)
       if (this.at(cut, j) + this.at(indexBelow(xs, x - (xs[cut] ?? 0)), j) === wanted)
         return { kind: 'x', at: xs[cut] ?? 0 };
@@ -105,7 +106,7 @@ export class GuillotineSearch {
     const walk = (i: number, j: number, x: number, y: number): void => {
       const choice = this.choose(i, j);
       if (!choice) return;
-      if (choice.kind === 'upright' || choice.kind === 'turned') cells.push({ x, y, turned: choice.kind === 'turned' });
+      if (choice.kind === 'piece') cells.push({ x, y, turned: choice.turned });
       else if (choice.kind === 'x') {
         walk(indexBelow(xs, choice.at), j, x, y);
         walk(indexBelow(xs, (xs[i] ?? 0) - choice.at), j, x + choice.at, y);

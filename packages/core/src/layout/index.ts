@@ -1,4 +1,4 @@
-export * from './grid.js';
-export * from './section.js';
+export * from './sheet.js';
 export * from './pattern-request.js';
 export * from './pattern.js';
+export * from './bought-sheet.js';

@@ -1,4 +1,4 @@
-import type { Inch, Kg, Mm, Pound, Um } from '../kernel/index.js';
+import type { Inch, Pound, Um } from '../kernel/index.js';
 
 /** Basis sheet of each US grade, inches. Source: practice, handbook chapter 3. */
 export const BASIS_SHEETS = {

@@ -33,13 +33,15 @@ function yieldFigure(
   const id = `step.${step.id}.yield`;
   if (own !== undefined) book.give(id, 'Yield', own, 'pieces', GIVEN);
   else if (step.operation === 'cut' && layout) {
-    const { columns, rows, count } = layout.grid;
-    const grid = (name: string, value: number) =>
+    const { grid, count } = layout.pattern;
+    const counted = (name: string, value: number) =>
       book.give(`component.${layout.component.id}.${name}`, `${name} on the sheet`, value, 'pieces', IDENTITY);
-    book.reckon(id, 'Yield', count, 'pieces', 'columns * rows', {
-      columns: grid('columns', columns),
-      rows: grid('rows', rows),
-    });
+    if (grid)
+      book.reckon(id, 'Yield', count, 'pieces', 'columns * rows', {
+        columns: counted('columns', grid.columns),
+        rows: counted('rows', grid.rows),
+      });
+    else book.give(id, 'Yield', count, 'pieces', { label: 'identity', note: 'counted on the layout, both ways mixed' });
   } else book.give(id, 'Yield', 1, 'pieces', { label: 'identity', note: 'one out of one' });
   return book.value(id);
 }

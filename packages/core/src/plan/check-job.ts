@@ -1,4 +1,5 @@
 import { type Issue, error, warning } from '../kernel/index.js';
+import { schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, isWithin, limitsInWords, normCatalogue, normInWords } from '../works/index.js';
@@ -107,6 +108,17 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
       error('job.pages-not-multiple-of-four', `${path}.pages`, {
         component: component.name,
         value: component.pages ?? 0,
+      }),
+    );
+  }
+  const offered = schemesFor(component.pages ?? 0).map((scheme) => scheme.id);
+  if (component.scheme !== undefined && !offered.includes(component.scheme)) {
+    issues.push(
+      error('fold.scheme-not-for-pages', `${path}.scheme`, {
+        component: component.name,
+        scheme: component.scheme,
+        pages: component.pages ?? 0,
+        offered: offered.join(', '),
       }),
     );
   }

@@ -1,9 +1,19 @@
 import { type Issue, error } from '../kernel/index.js';
-import { type Grid, type SectionGrid, pageGrid, placeGrid, sectionSize } from '../layout/index.js';
+import {
+  type Grain,
+  type Margins,
+  type Pattern,
+  type PatternRequest,
+  type Patterns,
+  type Turns,
+  layPatterns,
+} from '../layout/index.js';
 import { type Size, caliperUm } from '../paper/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import type { Machine, NormLookup, PressLimits, Stock, Works } from '../works/index.js';
-import type { Component } from './job.js';
+import type { Component, Job } from './job.js';
+import { type Supply, supplyOf } from './supply.js';
+import { type SectionLayout, type SectionPosition, laySection, schemeOf } from './section-layout.js';
 
 /** A component with everything that its layout on the press sheet says. */
 export interface ComponentLayout {
@@ -12,93 +22,137 @@ export interface ComponentLayout {
   readonly stock: Stock;
   readonly machine: Machine;
   readonly caliperUm: number;
-  readonly margins: { readonly gripperMm: number; readonly tailMm: number; readonly sideMm: number };
+  readonly margins: Margins;
   readonly bleedMm: number;
-  readonly grid: Grid;
-  /** Pages across and down on one side of a section or cover. */
-  readonly pages: SectionGrid | undefined;
+  /** The pattern in force; its lower left corner lies at `leftMm`, `bottomMm` from the sheet's gripper and left edge. */
+  readonly pattern: Pattern;
+  readonly leftMm: number;
+  readonly bottomMm: number;
+  /** Every pattern offered, best first. */
+  readonly proposals: readonly Pattern[];
+  /** No pattern holds more. */
+  readonly bound: number;
+  /** What the press sheets are cut from. */
+  readonly supply: Supply;
+  /** Pages on both sides of a section or cover. */
+  readonly section: SectionLayout | undefined;
   /** Piece after cutting, trims still on for sections. */
   readonly piece: Size;
   /** Printed area of one side of one sheet, m2: all pieces with their bleed. */
   readonly printedAreaM2: number;
+  /** Share of the sheet that trimmed pieces with their bleed cover. */
+  readonly usedShare: number;
 }
 
-function pieceOf(
+/** What the press keeps at each edge in a work style. The colour bar lies in the tail. */
+function marginsOf(press: PressLimits, twoGrippers: boolean): Margins {
+  const tailMm = Math.max(press.tailMm, press.colourBarMm ?? 0);
+  return {
+    gripperMm: press.gripperMm,
+    tailMm: twoGrippers ? Math.max(press.gripperMm, tailMm) : tailMm,
+    sideMm: press.sideMm,
+  };
+}
+
+/** How a piece may lie so that its grain side runs along the sheet's grain. Source: identity. */
+export const turnsFor = (pieceGrain: Grain | 'any', sheetGrain: Grain): Turns =>
+  pieceGrain === 'any' ? 'either' : pieceGrain === sheetGrain ? 'upright' : 'turned';
+
+/** Whether both long edges are gripped. Source: handbook chapter 4 "Work styles". */
+export const isGrippedTwice = (component: Component, press: PressLimits): boolean =>
+  STYLE_RULES[component.workStyle].twoGrippers || (component.workStyle === 'perfecting' && press.turnsSheet);
+
+const isTurn = (mirror: PatternRequest['mirror']): boolean => mirror === 'columns';
+
+/** Lays patterns; the ways-to-run list puts a memory of earlier answers in its place. */
+export type LayPatterns = (request: PatternRequest) => Patterns;
+
+export interface LayContext {
+  readonly job: Job;
+  readonly works: Works;
+  readonly norms: NormLookup;
+  readonly positions: ReadonlyMap<string, SectionPosition>;
+  readonly lay?: LayPatterns;
+}
+
+/** The pieces of a component on the usable area of its sheet. */
+function requestOf(
   component: Component,
+  margins: Margins,
+  size: Size,
   bleedMm: number,
-  pages: SectionGrid | undefined,
-): { readonly cell: Size; readonly piece: Size } {
-  if (pages) {
-    const cell = sectionSize(component, pages, bleedMm);
-    return { cell, piece: cell };
-  }
-  const cell = { widthMm: component.widthMm + 2 * bleedMm, heightMm: component.heightMm + 2 * bleedMm };
-  return { cell, piece: { widthMm: component.widthMm, heightMm: component.heightMm } };
+): PatternRequest {
+  const { sheet } = component;
+  return {
+    widthMm: Math.max(0, sheet.widthMm - 2 * margins.sideMm),
+    heightMm: Math.max(0, sheet.heightMm - margins.gripperMm - margins.tailMm),
+    pieceWidthMm: size.widthMm,
+    pieceHeightMm: size.heightMm,
+    bleedMm,
+    gutterMm: component.lay?.gutterMm ?? 0,
+    turns: turnsFor(component.kind === 'sheet' ? (component.grain ?? 'any') : 'height', sheet.grain),
+    mirror: STYLE_RULES[component.workStyle].mirror,
+  };
 }
 
-const marginsOf = (press: PressLimits, twoGrippers: boolean) => ({
-  gripperMm: press.gripperMm,
-  tailMm: twoGrippers ? Math.max(press.gripperMm, press.tailMm) : press.tailMm,
-  sideMm: press.sideMm,
-});
+function whyNothingFits(component: Component, path: string, request: PatternRequest, lay: LayPatterns): Issue {
+  const { mirror, bleedMm } = request;
+  const params = {
+    component: component.name,
+    width: request.pieceWidthMm + 2 * bleedMm,
+    height: request.pieceHeightMm + 2 * bleedMm,
+    usableWidth: request.widthMm,
+    usableHeight: request.heightMm,
+  };
+  if (mirror !== 'none' && lay({ ...request, mirror: 'none' }).proposals[0].count > 0)
+    return error(
+      isTurn(mirror) ? 'layout.turn-needs-even-rows' : 'layout.tumble-needs-even-rows',
+      `${path}.workStyle`,
+      params,
+    );
+  return error('layout.does-not-fit', `${path}.sheet`, params);
+}
 
 /**
- * Lays a component on its press sheet as a plain grid. The job has been checked against the works before.
- * Issues: `layout.does-not-fit`, `layout.turn-needs-even-rows`, `layout.tumble-needs-even-rows`, `layout.section-not-whole`.
+ * Lays a component on its press sheet: the best pattern for edge-to-edge cuts, or the arrangement that the job asks for.
+ * The job has been checked against the works before.
+ * Issues: `layout.does-not-fit`, `layout.turn-needs-even-rows`, `layout.tumble-needs-even-rows`,
+ * `layout.section-not-whole`, `fold.*`, `paper.*`.
  */
 export function layComponent(
   component: Component,
   path: string,
-  works: Works,
-  norms: NormLookup,
+  { job, works, norms, positions, lay = layPatterns }: LayContext,
 ): { layout?: ComponentLayout; issues: Issue[] } {
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
   if (!stock || !machine?.press) throw new Error(`component ${component.id} was not checked`);
-  const pages = component.kind === 'sheet' ? undefined : pageGrid(component.pages ?? 0);
-  if (component.kind !== 'sheet' && !pages) {
-    return {
-      issues: [
-        error('layout.section-not-whole', `${path}.pages`, { component: component.name, pages: component.pages ?? 0 }),
-      ],
-    };
-  }
-  const rule = STYLE_RULES[component.workStyle];
-  const twoGrippers = rule.twoGrippers || (component.workStyle === 'perfecting' && machine.press.turnsSheet);
-  const margins = marginsOf(machine.press, twoGrippers);
-  const bleedMm = norms('layout.bleed').value;
-  const { cell, piece } = pieceOf(component, bleedMm, pages);
-  const request = {
-    sheetWidthMm: component.sheet.widthMm,
-    sheetHeightMm: component.sheet.heightMm,
-    margins,
-    pieceWidthMm: cell.widthMm,
-    pieceHeightMm: cell.heightMm,
-    sheetGrain: component.sheet.grain,
-    pieceGrain: component.kind === 'sheet' ? (component.grain ?? 'any') : 'height',
-  } as const;
-  const grid = placeGrid({ ...request, mirror: rule.mirror });
-  if (grid.count === 0) {
-    const params = {
-      component: component.name,
-      width: cell.widthMm,
-      height: cell.heightMm,
-      usableWidth: component.sheet.widthMm - 2 * margins.sideMm,
-      usableHeight: component.sheet.heightMm - margins.gripperMm - margins.tailMm,
-    };
-    if (rule.mirror !== 'none' && placeGrid({ ...request, mirror: 'none' }).count > 0) {
-      return {
-        issues: [
-          error(
-            rule.mirror === 'columns' ? 'layout.turn-needs-even-rows' : 'layout.tumble-needs-even-rows',
-            `${path}.workStyle`,
-            params,
-          ),
-        ],
-      };
+  const caliper = caliperUm(stock.gsm, stock.bulk);
+  const { supply, issues } = supplyOf(component, path, norms('sheeter.edgeTrim').value);
+  if (!supply) return { issues };
+  const trimMm = component.lay?.bleedMm ?? norms('layout.bleed').value;
+  let section: SectionLayout | undefined;
+  if (component.kind !== 'sheet') {
+    const scheme = schemeOf(component);
+    const position = positions.get(component.id);
+    if (!scheme || !position) {
+      const params = { component: component.name, pages: component.pages ?? 0 };
+      return { issues: [error('layout.section-not-whole', `${path}.pages`, params)] };
     }
-    return { issues: [error('layout.does-not-fit', `${path}.sheet`, params)] };
+    const laid = laySection(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
+    if (!laid.section) return { issues: laid.issues };
+    section = laid.section;
   }
+  // A section brings its trims with it; flat work has its bleed around each piece.
+  const size: Size = section ?? component;
+  const bleedMm = section ? 0 : trimMm;
+  const margins = marginsOf(machine.press, isGrippedTwice(component, machine.press));
+  const request = requestOf(component, margins, size, bleedMm);
+  const { proposals, bound } = lay(request);
+  const pattern = proposals.find(({ arrangement }) => arrangement === component.lay?.arrangement) ?? proposals[0];
+  if (pattern.count === 0) return { issues: [whyNothingFits(component, path, request, lay)] };
+  const covered = (pattern.count * (size.widthMm + 2 * bleedMm) * (size.heightMm + 2 * bleedMm)) / 1e6;
+  const { widthMm, heightMm } = component.sheet;
   return {
     layout: {
       component,
@@ -107,11 +161,17 @@ export function layComponent(
       machine,
       margins,
       bleedMm,
-      grid,
-      pages,
-      piece,
-      caliperUm: caliperUm(stock.gsm, stock.bulk),
-      printedAreaM2: (grid.count * cell.widthMm * cell.heightMm) / 1e6,
+      pattern,
+      leftMm: (widthMm - pattern.widthMm) / 2,
+      bottomMm: margins.gripperMm + (request.heightMm - pattern.heightMm) / 2,
+      proposals,
+      bound,
+      supply,
+      section,
+      piece: { widthMm: size.widthMm, heightMm: size.heightMm },
+      caliperUm: caliper,
+      printedAreaM2: covered,
+      usedShare: covered / ((widthMm * heightMm) / 1e6),
     },
     issues: [],
   };

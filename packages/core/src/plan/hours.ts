@@ -108,14 +108,12 @@ function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Statio
     units: units(id),
     sheets,
   });
-  const grid = layout?.grid ?? { columns: 1, rows: 1 };
-  const columns = book.give(`${id}.columns`, 'Columns on the sheet', grid.columns, 'pieces', IDENTITY);
-  const rows = book.give(`${id}.rows`, 'Rows on the sheet', grid.rows, 'pieces', IDENTITY);
-  const cuts = 4 + 2 * (grid.columns - 1) + 2 * (grid.rows - 1);
-  const cutsId = book.reckon(`${id}.cuts`, 'Cuts a lift', cuts, 'cuts', '4 + 2 * (columns - 1) + 2 * (rows - 1)', {
-    columns,
-    rows,
-  });
+  const { grid, count = 1 } = layout?.pattern ?? {};
+  // Strips are cut together in a plain grid; a mixed pattern is cut apart piece by piece.
+  const between = grid ? grid.columns - 1 + grid.rows - 1 : count - 1;
+  const betweenId = book.give(`${id}.between`, 'Places to cut between pieces', between, 'cuts', IDENTITY);
+  const cuts = 4 + 2 * between;
+  const cutsId = book.reckon(`${id}.cuts`, 'Cuts a lift', cuts, 'cuts', '4 + 2 * between', { between: betweenId });
   const inputs = {
     setup: norm('setup'),
     lifts: liftsId,

@@ -8,4 +8,7 @@ export { withStock, withWorkStyle } from './edit-job.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';
 export { type Box, type DrawnPiece, type LayoutDrawing, drawLayout } from './layout-drawing.js';
+export { type DrawnPage, type SheetSide, SHEET_SIDES } from './layout-drawing.js';
+export { type PlacedPage, type SectionLayout, assemblyOf, oddPlaceOf } from './section-layout.js';
+export { type Supply } from './supply.js';
 export { type Pile, listPiles } from './piles.js';

@@ -1,6 +1,7 @@
 import type { Incident, School } from '../flow/index.js';
 import type { Mm } from '../kernel/index.js';
-import type { Grain } from '../layout/index.js';
+import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
+import type { Arrangement, Grain } from '../layout/index.js';
 import type { PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { SheetSize } from '../works/index.js';
@@ -30,6 +31,36 @@ export interface InkUse {
 
 export const COMPONENT_KINDS = ['sheet', 'section', 'cover'] as const;
 
+/** Trims of a section's pages; the house's trim where absent, nothing at the spine. */
+export interface SectionTrims {
+  readonly headMm?: Mm | undefined;
+  readonly footMm?: Mm | undefined;
+  readonly foreMm?: Mm | undefined;
+  /** Milled off each page at the spine of glued work. */
+  readonly spineMm?: Mm | undefined;
+}
+
+/** How the pieces lie on the sheet, where the planner wants it otherwise than best. */
+export interface Lay {
+  readonly arrangement?: Arrangement | undefined;
+  /** Bleed of flat work, or trim of a section; the house's norm where absent. 0 with no gutter: one-knife butts. */
+  readonly bleedMm?: Mm | undefined;
+  readonly gutterMm?: Mm | undefined;
+}
+
+/** What is bought and cut to the press sheet: a larger sheet, or a roll for the sheeter. */
+export type Bought =
+  | { readonly kind: 'sheet'; readonly widthMm: Mm; readonly heightMm: Mm; readonly grain: Grain }
+  | { readonly kind: 'roll'; readonly widthMm: Mm };
+
+/** How sections come together, where they stand, and what is done about creep. */
+export interface Binding {
+  readonly assembly: Assembly;
+  readonly odd?: OddPlace | undefined;
+  readonly creep?: CreepMethod | undefined;
+  readonly creepShare?: CreepShare | undefined;
+}
+
 /** A part of the product that is printed on its own. */
 export interface Component {
   readonly id: string;
@@ -43,11 +74,18 @@ export interface Component {
   /** Side of a flat piece that must lie along the grain; sections and covers always take the spine. */
   readonly grain?: Grain | 'any' | undefined;
   readonly stock: string;
+  /** Sheet as it goes through the press. */
   readonly sheet: SheetSize;
+  /** Bought larger and cut to the press sheet; absent: the press sheet is bought. */
+  readonly bought?: Bought | undefined;
   readonly press: string;
   readonly workStyle: WorkStyle;
   readonly front: readonly InkUse[];
   readonly back: readonly InkUse[];
+  readonly lay?: Lay | undefined;
+  /** Fold scheme of a section; the usual one for its pages where absent. */
+  readonly scheme?: string | undefined;
+  readonly trims?: SectionTrims | undefined;
 }
 
 /** One station of the route. Norms that are absent come from the works. */
@@ -95,6 +133,8 @@ export interface Job {
   readonly school: School;
   /** Text pages of a bound product, cover not counted. */
   readonly pages?: number | undefined;
+  /** Saddle work where absent. */
+  readonly binding?: Binding | undefined;
   readonly components: readonly Component[];
   readonly route: readonly Step[];
   /** Norms of the works overridden for this job, by norm id. */

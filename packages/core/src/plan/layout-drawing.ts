@@ -1,4 +1,15 @@
-import type { ComponentLayout } from './component-layout.js';
+import type { Edge } from '../imposition/index.js';
+import type { PlacedPiece } from '../layout/index.js';
+import { isGrippedTwice, type ComponentLayout } from './component-layout.js';
+import type { PlacedPage } from './section-layout.js';
+
+/** A rectangle in millimetres from its lower left corner, y up. */
+interface UpBox {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
 
 export interface Box {
   readonly x: number;
@@ -7,20 +18,35 @@ export interface Box {
   readonly height: number;
 }
 
+/** A page inside a piece. */
+export interface DrawnPage extends Box {
+  /** Number in the product. */
+  readonly page: number;
+  /** Where its head points, as drawn. */
+  readonly head: Edge;
+  /** How far creep moves its image towards the spine. */
+  readonly creepMm: number;
+}
+
 export interface DrawnPiece extends Box {
-  /** The piece after cutting, without its bleed; the same as the piece where trims come off later. */
+  /** Trimmed size inside the bleed; the same as the piece where trims come off later. */
   readonly trim: Box;
-  /** Page edges inside a section: positions of lines across and down, relative to the sheet. */
-  readonly pageLinesX: readonly number[];
-  readonly pageLinesY: readonly number[];
+  readonly pages: readonly DrawnPage[];
   /** Work-and-turn and work-and-tumble: which side of the product lies here. */
   readonly side: 'front' | 'back' | undefined;
+  /** The piece lies turned by a quarter. */
+  readonly turned: boolean;
 }
+
+/** Side of the press sheet that is looked at, from its printed side. */
+export const SHEET_SIDES = ['front', 'back'] as const;
+export type SheetSide = (typeof SHEET_SIDES)[number];
 
 /** A layout to scale, in millimetres from the sheet's upper left corner, y down; the gripper edge is at the bottom. */
 export interface LayoutDrawing {
   readonly sheet: Box;
   readonly usable: Box;
+  readonly colourBar: Box | undefined;
   readonly pieces: readonly DrawnPiece[];
   /** Direction of the grain as drawn. */
   readonly grain: 'across' | 'up';
@@ -31,57 +57,104 @@ export interface LayoutDrawing {
   readonly usedShare: number;
 }
 
-const lines = (from: number, length: number, parts: number): number[] =>
-  Array.from({ length: Math.max(0, parts - 1) }, (_, i) => from + ((i + 1) * length) / parts);
+const QUARTER_LEFT: Readonly<Record<Edge, Edge>> = { top: 'left', left: 'bottom', bottom: 'right', right: 'top' };
+const QUARTER_RIGHT: Readonly<Record<Edge, Edge>> = { top: 'right', right: 'bottom', bottom: 'left', left: 'top' };
 
-function sideOf(layout: ComponentLayout, column: number, row: number): DrawnPiece['side'] {
-  const { grid, component } = layout;
-  if (component.workStyle === 'work-and-turn') return column < grid.columns / 2 ? 'front' : 'back';
-  if (component.workStyle === 'work-and-tumble') return row < grid.rows / 2 ? 'front' : 'back';
+function sideOf({ component: { workStyle }, pattern }: ComponentLayout, { xMm, yMm }: PlacedPiece): DrawnPiece['side'] {
+  if (workStyle === 'work-and-turn') return xMm < pattern.widthMm / 2 ? 'front' : 'back';
+  if (workStyle === 'work-and-tumble') return yMm < pattern.heightMm / 2 ? 'front' : 'back';
   return undefined;
 }
 
-function piece(layout: ComponentLayout, column: number, row: number): DrawnPiece {
-  const { grid, component, bleedMm, pages } = layout;
-  const { cellWidthMm: width, cellHeightMm: height } = grid;
-  const x = grid.leftMm + column * width;
-  const y = component.sheet.heightMm - grid.bottomMm - (row + 1) * height;
-  const inset = component.kind === 'sheet' ? bleedMm : 0;
-  const [across, down] = grid.turned ? [pages?.down ?? 1, pages?.across ?? 1] : [pages?.across ?? 1, pages?.down ?? 1];
+/** A page of a piece that lies turned by a quarter: to the left on the front, so to the right on the back. */
+function turnPage(page: PlacedPage, piece: { widthMm: number; heightMm: number }, toLeft: boolean): PlacedPage {
   return {
-    x,
-    y,
-    width,
-    height,
-    trim: { x: x + inset, y: y + inset, width: width - 2 * inset, height: height - 2 * inset },
-    pageLinesX: lines(x, width, across),
-    pageLinesY: lines(y, height, down),
-    side: sideOf(layout, column, row),
+    ...page,
+    xMm: toLeft ? piece.heightMm - page.yMm - page.heightMm : page.yMm,
+    yMm: toLeft ? page.xMm : piece.widthMm - page.xMm - page.widthMm,
+    widthMm: page.heightMm,
+    heightMm: page.widthMm,
+    head: (toLeft ? QUARTER_LEFT : QUARTER_RIGHT)[page.head],
   };
 }
 
-/** The drawing of a component's layout; the same model for the screen and the ticket. */
-export function drawLayout(layout: ComponentLayout): LayoutDrawing {
-  const {
-    component: { sheet },
-    margins,
-    grid,
-  } = layout;
-  const pieces = Array.from({ length: grid.rows }, (_, row) =>
-    Array.from({ length: grid.columns }, (__, column) => piece(layout, column, row)),
-  ).flat();
+/** Drawer of boxes given from the gripper and left edge of the front, for either side of the sheet. */
+function boxDrawer(layout: ComponentLayout, side: SheetSide): (box: UpBox) => Box {
+  const { widthMm: sheetWidth, heightMm: sheetHeight } = layout.component.sheet;
+  const tumbled = layout.component.workStyle === 'work-and-tumble';
+  return ({ xMm, yMm, widthMm: width, heightMm: height }) => ({
+    // The sheet is turned over about the feed direction, in work-and-tumble about the axis across it.
+    x: side === 'back' && !tumbled ? sheetWidth - xMm - width : xMm,
+    y: side === 'back' && tumbled ? yMm : sheetHeight - yMm - height,
+    width,
+    height,
+  });
+}
+
+function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide): DrawnPiece {
+  const { component, bleedMm, section, leftMm, bottomMm } = layout;
+  const draw = boxDrawer(layout, side);
+  const trim = draw({ ...piece, xMm: leftMm + piece.xMm, yMm: bottomMm + piece.yMm });
+  const half = sideOf(layout, piece);
+  // Where one set of plates carries both sides, each half shows its own; the back pass prints the other on each piece.
+  const shown: SheetSide = half === undefined ? side : half;
+  const pages = section
+    ? section[shown === 'front' ? 'outer' : 'inner'].map((page): DrawnPage => {
+        const placed = piece.turned ? turnPage(page, section, shown === 'front') : page;
+        return {
+          x: trim.x + placed.xMm,
+          y: trim.y + trim.height - placed.yMm - placed.heightMm,
+          width: placed.widthMm,
+          height: placed.heightMm,
+          page: placed.productPage,
+          head: placed.head,
+          creepMm: placed.towardsSpineMm,
+        };
+      })
+    : [];
+  const bleed = component.kind === 'sheet' ? bleedMm : 0;
+  return {
+    x: trim.x - bleed,
+    y: trim.y - bleed,
+    width: trim.width + 2 * bleed,
+    height: trim.height + 2 * bleed,
+    trim,
+    pages,
+    side: half,
+    turned: piece.turned,
+  };
+}
+
+/**
+ * The drawing of a component's layout, seen from the printed side of the front or the back; the same model for the
+ * screen, the ticket and every file. Source: identity (a sheet turned over mirrors).
+ */
+export function drawLayout(layout: ComponentLayout, side: SheetSide = 'front'): LayoutDrawing {
+  const { component, margins, pattern, machine } = layout;
+  const { sheet } = component;
+  const draw = boxDrawer(layout, side);
+  const bar = machine.press?.colourBarMm;
   return {
     sheet: { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
-    usable: {
-      x: margins.sideMm,
-      y: margins.tailMm,
-      width: sheet.widthMm - 2 * margins.sideMm,
-      height: sheet.heightMm - margins.gripperMm - margins.tailMm,
-    },
-    pieces,
+    usable: draw({
+      xMm: margins.sideMm,
+      yMm: margins.gripperMm,
+      widthMm: sheet.widthMm - 2 * margins.sideMm,
+      heightMm: sheet.heightMm - margins.gripperMm - margins.tailMm,
+    }),
+    colourBar:
+      bar === undefined
+        ? undefined
+        : {
+            x: margins.sideMm,
+            y: margins.tailMm - bar,
+            width: sheet.widthMm - 2 * margins.sideMm,
+            height: bar,
+          },
+    pieces: pattern.pieces.map((piece) => drawPiece(layout, piece, side)),
     grain: sheet.grain === 'width' ? 'across' : 'up',
     gripperMm: margins.gripperMm,
-    tailGripped: margins.tailMm === margins.gripperMm,
-    usedShare: (grid.count * grid.cellWidthMm * grid.cellHeightMm) / (sheet.widthMm * sheet.heightMm),
+    tailGripped: machine.press !== undefined && isGrippedTwice(component, machine.press),
+    usedShare: layout.usedShare,
   };
 }

@@ -16,9 +16,6 @@ export interface Material {
 
 export const otherSide = (grain: Grain): Grain => (grain === 'width' ? 'height' : 'width');
 
-/** Folds that bring a section's page grid to one page: log2 of pages a side. Source: identity. */
-export const foldsOfSection = (pages: number): number => Math.log2(pages / 2);
-
 /** Paper of a component as it comes to the press. */
 export function paperMaterial({ component: { sheet }, stock, caliperUm }: ComponentLayout): Material {
   return {
@@ -32,13 +29,13 @@ export function paperMaterial({ component: { sheet }, stock, caliperUm }: Compon
 }
 
 function cutMaterial(paper: Material, layout: ComponentLayout): Material {
-  const { piece, grid, component, stock } = layout;
+  const { piece, pattern, component, stock } = layout;
   return {
     ...paper,
     unit: component.kind === 'sheet' ? component.name.toLowerCase() : component.kind,
     widthMm: piece.widthMm,
     heightMm: piece.heightMm,
-    grain: grid.turned ? otherSide(paper.grain) : paper.grain,
+    grain: pattern.pieces[0]?.turned ? otherSide(paper.grain) : paper.grain,
     massG: kgPerThousand(piece.widthMm, piece.heightMm, stock.gsm),
   };
 }
@@ -52,15 +49,15 @@ function foldMaterial(flat: Material, folds: number): Material {
 }
 
 /** A section folded straight from its sheet: the sheet's page grid becomes one page with its trims. */
-function foldSection(sheet: Material, layout: ComponentLayout, folds: number): Material {
-  const { piece, pages, component, stock } = layout;
+function foldSection(sheet: Material, layout: ComponentLayout): Material {
+  const { piece, section, component, stock } = layout;
   return {
     ...sheet,
     unit: component.kind,
-    widthMm: piece.widthMm / (pages?.across ?? 1),
-    heightMm: piece.heightMm / (pages?.down ?? 1),
+    widthMm: piece.widthMm / (section?.columns ?? 1),
+    heightMm: piece.heightMm / (section?.rows ?? 1),
     grain: 'height',
-    caliperUm: sheet.caliperUm * 2 ** folds,
+    caliperUm: sheet.caliperUm * (section?.columns ?? 1) * (section?.rows ?? 1),
     massG: kgPerThousand(piece.widthMm, piece.heightMm, stock.gsm),
   };
 }
@@ -78,7 +75,7 @@ const joined = (inputs: readonly { material: Material; usage: number }[]): Mater
 
 /** Number of folds of a fold step. */
 export const foldsOf = (step: Step, layout: ComponentLayout | undefined): number =>
-  step.folds ?? (layout?.component.pages ? foldsOfSection(layout.component.pages) : 1);
+  step.folds ?? (layout?.section?.scheme.folds.length ?? 1);
 
 /** The material after a step, out of what went in. Undefined where nothing goes in. */
 export function materialAfter(
@@ -93,7 +90,7 @@ export function materialAfter(
     case 'cut':
       return layout ? cutMaterial(first, layout) : first;
     case 'fold':
-      if (layout?.pages && first.unit === 'sheet') return foldSection(first, layout, foldsOf(step, layout));
+      if (layout?.section && first.unit === 'sheet') return foldSection(first, layout);
       return foldMaterial(first, foldsOf(step, layout));
     case 'stitch':
       return joined(inputs);

@@ -1,4 +1,4 @@
-import { mostPages, splitPages } from '../layout/index.js';
+import { mostPages, splitPages } from '../imposition/index.js';
 import type { WorkStyle } from '../press/index.js';
 import { SCORE_OVER_GSM } from '../route/index.js';
 import type { SheetSize, Stock, Works } from '../works/index.js';

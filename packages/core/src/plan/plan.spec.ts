@@ -103,7 +103,7 @@ describe('what a plan refuses, naming the field', () => {
     ],
     [
       'pages that do not fold from a sheet',
-      component(programme, { pages: 12 }),
+      component(programme, { pages: 20 }),
       'layout.section-not-whole components[0].pages',
     ],
     ['several ends', step(map, 'band', { from: [{ material: 'cut' }] }), 'flow.no-end route'],

@@ -13,6 +13,7 @@ import { type PressTotals, pressFigures } from './press-totals.js';
 import { machineOf } from './step-norms.js';
 import { countFigures } from './working.js';
 import { adviseJob } from './advice.js';
+import { sectionPositions } from './section-layout.js';
 
 /** One row of the plan: a station with the counts into and out of it by the job's school. */
 export interface PlanStep {
@@ -78,8 +79,9 @@ export type PlanOutcome =
 function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { layouts: Layouts; issues: Issue[] } {
   const layouts = new Map<string, ComponentLayout>();
   const issues: Issue[] = [];
+  const context = { job, works, norms, positions: sectionPositions(job) };
   job.components.forEach((component, i) => {
-    const laid = layComponent(component, `components[${i}]`, works, norms);
+    const laid = layComponent(component, `components[${i}]`, context);
     issues.push(...laid.issues);
     if (laid.layout) layouts.set(component.id, laid.layout);
   });

@@ -1,7 +1,7 @@
 import type { Flow } from '../flow/index.js';
 import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
-import { kgPerThousand } from '../paper/index.js';
 import { countPlates, inkKg } from '../press/index.js';
+import { buyPaper } from './buy-paper.js';
 import type { NormLookup } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -65,40 +65,6 @@ function plates({ book, norms }: Context, layout: ComponentLayout, sheets: strin
     life,
   });
   return count.plates;
-}
-
-function paper({ book }: Context, layout: ComponentLayout, sheets: string): number {
-  const { component, stock } = layout;
-  const { widthMm, heightMm } = component.sheet;
-  const id = `component.${component.id}`;
-  const inputs = {
-    width: book.give(`${id}.sheetWidth`, 'Sheet width', widthMm, 'mm', GIVEN),
-    height: book.give(`${id}.sheetHeight`, 'Sheet height', heightMm, 'mm', GIVEN),
-    grammage: book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN),
-  };
-  const bulk = book.give(`${id}.bulk`, `Bulk, ${stock.name}`, stock.bulk, 'cm3/g', {
-    label: 'practice',
-    note: 'stock of the works',
-  });
-  book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', {
-    grammage: inputs.grammage,
-    bulk,
-  });
-  const thousand = kgPerThousand(widthMm, heightMm, stock.gsm);
-  const perThousand = book.reckon(
-    `${id}.kgPerThousand`,
-    'A thousand sheets',
-    thousand,
-    'kg',
-    'width / 1000 * height / 1000 * grammage',
-    inputs,
-  );
-  const kg = (book.value(sheets) * thousand) / 1000;
-  book.reckon(`${id}.paperKg`, `Paper, ${component.name}`, kg, 'kg', 'sheets * perThousand / 1000', {
-    sheets,
-    perThousand,
-  });
-  return kg;
 }
 
 /** Ink of one colour on one side. Every sheet through the pass gets it, those spoiled too. */
@@ -165,7 +131,7 @@ export function pressFigures(context: Context): PressTotals {
       firstPass: `step.${first.id}.processUnits`,
     });
     platesBy[id] = plates(context, layout, figure);
-    paperBy[id] = paper(context, layout, figure);
+    paperBy[id] = buyPaper(book, layout, figure);
     inks(context, layout, byName);
   }
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);

@@ -101,7 +101,7 @@ describe('concert programme', () => {
 
   it('lays and plates every form', () => {
     const plan = planned(job);
-    expect(Object.values(plan.layouts).map(({ grid }) => grid.count)).toEqual([1, 8, 8]);
+    expect(Object.values(plan.layouts).map(({ pattern }) => pattern.count)).toEqual([1, 8, 8]);
     expect(plan.totals.platesByComponent).toEqual({ 'section-1': 8, 'section-2': 8, cover: 8 });
     expect(plan.totals.plates).toBe(24);
   });

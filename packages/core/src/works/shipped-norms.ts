@@ -238,6 +238,7 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('ink.coverage', 'Coverage where none is given', 'share', 0.2, 1, UNSOURCED),
   pressRoom('plate.life', 'Impressions of a plate', 'impressions', 200_000, 10_000_000),
   pressRoom('layout.bleed', 'Bleed or trim all round', 'mm', 3, 50),
+  pressRoom('sheeter.edgeTrim', 'Edge trim of a roll at the sheeter, each side', 'mm', 5, 100, UNSOURCED),
   pressRoom('bind.saddleLimit', 'Thickest saddle-stitched copy', 'mm', 4, 30),
   pressRoom('pile.height', 'Pile height', 'mm', 1_000, 3_000, UNSOURCED),
   pressRoom('sample.interval', 'Sheets between two samples', 'sheets', 500, MOST_UNITS, UNSOURCED),

@@ -17,6 +17,7 @@ const MACHINES: readonly Machine[] = [
       gripperMm: 12,
       tailMm: 8,
       sideMm: 5,
+      colourBarMm: 6,
     },
   },
   {
@@ -34,6 +35,7 @@ const MACHINES: readonly Machine[] = [
       gripperMm: 10,
       tailMm: 6,
       sideMm: 5,
+      colourBarMm: 6,
     },
   },
   { id: 'coater', name: 'Coater', process: 'coater' },

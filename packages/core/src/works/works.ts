@@ -24,6 +24,8 @@ export interface PressLimits {
   readonly gripperMm: Mm;
   readonly tailMm: Mm;
   readonly sideMm: Mm;
+  /** Height of the colour bar in the tail. */
+  readonly colourBarMm?: Mm;
 }
 
 export interface SheetSize {
@@ -41,6 +43,8 @@ export interface Stock {
   readonly bulk: number;
   readonly coated: boolean;
   readonly sheets: readonly SheetSize[];
+  /** Widths that it comes in on rolls, for the sheeter. */
+  readonly rollWidthsMm?: readonly Mm[];
 }
 
 export interface NormValue {

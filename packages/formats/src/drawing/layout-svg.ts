@@ -1,9 +1,7 @@
-import type { Box, LayoutDrawing } from '@druckerei/core';
+import type { Box, DrawnPage, LayoutDrawing } from '@druckerei/core';
 
 const rect = ({ x, y, width, height }: Box, style: string): string =>
   `<rect x="${x}" y="${y}" width="${width}" height="${height}" ${style}/>`;
-const line = (x1: number, y1: number, x2: number, y2: number, style: string): string =>
-  `<line x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}" ${style}/>`;
 
 const text = (x: number, y: number, words: string, anchor = 'middle'): string =>
   `<text x="${x}" y="${y}" font-family="Franklin" font-size="26" text-anchor="${anchor}" fill="#333333">${words}</text>`;
@@ -12,7 +10,17 @@ const path = (d: string): string => `<path d="${d}" fill="none" stroke="#333333"
 const THIN = 'fill="none" stroke="#333333" stroke-width="1.5"';
 const FAINT = 'fill="none" stroke="#888888" stroke-width="1" stroke-dasharray="8 6"';
 const CUT = 'fill="#f2f2f2" stroke="#333333" stroke-width="2"';
-const FOLD = 'stroke="#333333" stroke-width="1.2" stroke-dasharray="10 4 2 4"';
+const PAGE = 'fill="none" stroke="#333333" stroke-width="1.2"';
+
+/** Degrees by which a page's number is turned so that it stands towards the head. */
+const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
+
+/** A page with its number, standing as the page stands. */
+function pageMark({ x, y, width, height, page, head }: DrawnPage): string {
+  const [cx, cy] = [x + width / 2, y + height / 2];
+  const size = Math.min(width, height) / 3;
+  return `${rect({ x, y, width, height }, PAGE)}<text x="${cx}" y="${cy}" transform="rotate(${TURN[head]} ${cx} ${cy})" font-family="Franklin" font-size="${size}" text-anchor="middle" fill="#333333">${page}</text>`;
+}
 
 /** Room for the words below the sheet and the arrow beside it. */
 const MARGIN = 44;
@@ -30,19 +38,19 @@ function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
 
 /** A layout as an SVG picture in millimetres, for print: sheet, usable area, pieces with trim and page edges, gripper. */
 export function layoutSvg(drawing: LayoutDrawing): string {
-  const { sheet, usable, pieces, gripperMm, grain, tailGripped } = drawing;
+  const { sheet, usable, pieces, gripperMm, grain, tailGripped, colourBar } = drawing;
   const grip = (y: number) => rect({ x: 0, y, width: sheet.width, height: gripperMm }, 'fill="#bbbbbb"');
   const parts = [
     rect(sheet, THIN),
     grip(sheet.height - gripperMm),
     ...(tailGripped ? [grip(0)] : []),
     rect(usable, FAINT),
+    ...(colourBar ? [rect(colourBar, 'fill="#dddddd"')] : []),
     ...pieces.flatMap((piece) => [
       rect(piece, FAINT),
       rect(piece.trim, CUT),
-      ...piece.pageLinesX.map((x) => line(x, piece.y, x, piece.y + piece.height, FOLD)),
-      ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + piece.height / 2, piece.side)] : []),
-      ...piece.pageLinesY.map((y) => line(piece.x, y, piece.x + piece.width, y, FOLD)),
+      ...piece.pages.map(pageMark),
+      ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
     ]),
     text(0, sheet.height + 30, `gripper edge, ${gripperMm} mm`, 'start'),
     ...grainArrow(sheet, grain),

@@ -110,14 +110,24 @@ function stream({ plan, job, works }: JobDocument): Content[] {
 function layouts({ plan }: JobDocument): Content[] {
   return Object.values(plan.layouts).map((layout): Content => {
     const drawing = drawLayout(layout);
-    const { component, grid } = layout;
+    const { component, pattern, section } = layout;
+    const { grid, count } = pattern;
+    const twoSided = section !== undefined && component.back.length > 0;
     return {
       unbreakable: true,
       stack: [
         { text: `Layout: ${component.name}`, style: 'heading' },
-        { svg: layoutSvg(drawing), width: 300 },
+        twoSided
+          ? {
+              columns: [
+                [{ text: 'Front', style: 'quiet' }, { svg: layoutSvg(drawing), width: 235 }],
+                [{ text: 'Back', style: 'quiet' }, { svg: layoutSvg(drawLayout(layout, 'back')), width: 235 }],
+              ],
+              columnGap: 12,
+            }
+          : { svg: layoutSvg(drawing), width: 300 },
         {
-          text: `${grid.count} up (${grid.columns} x ${grid.rows}) on ${component.sheet.widthMm} x ${component.sheet.heightMm} mm; ${percent(Math.round(drawing.usedShare * 1000) / 1000)} of the sheet used. Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${layout.margins.gripperMm} mm; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
+          text: `${count} up (${grid ? `${grid.columns} x ${grid.rows}` : 'both ways mixed'}) on ${component.sheet.widthMm} x ${component.sheet.heightMm} mm; ${percent(Math.round(drawing.usedShare * 1000) / 1000)} of the sheet used. Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${layout.margins.gripperMm} mm; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
           style: 'quiet',
           margin: [0, 3, 0, 0],
         },

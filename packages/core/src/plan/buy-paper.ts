@@ -1,0 +1,74 @@
+import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
+import { kgPerThousand } from '../paper/index.js';
+import type { ComponentLayout } from './component-layout.js';
+
+/** A sheet size's weight with its working: a thousand of them in kilograms. */
+function thousandSheets(
+  book: FigureBook,
+  id: string,
+  name: string,
+  size: { readonly widthMm: number; readonly heightMm: number },
+  grammage: string,
+): string {
+  const inputs = {
+    width: book.give(`${id}Width`, `${name}, width`, size.widthMm, 'mm', GIVEN),
+    height: book.give(`${id}Height`, `${name}, height`, size.heightMm, 'mm', GIVEN),
+    grammage,
+  };
+  return book.reckon(
+    `${id}KgPerThousand`,
+    `A thousand sheets, ${name.toLowerCase()}`,
+    kgPerThousand(size.widthMm, size.heightMm, book.value(grammage)),
+    'kg',
+    'width / 1000 * height / 1000 * grammage',
+    inputs,
+  );
+}
+
+/**
+ * What a component's press sheets are cut from, in kilograms, with the working: press sheets as bought, bought sheets
+ * with so many out of each, or a length of web through the sheeter.
+ * Source: identity, handbook chapters 3 and 4 (parent sheets = ceil(press sheets / out)).
+ */
+export function buyPaper(book: FigureBook, layout: ComponentLayout, sheets: string): number {
+  const { component, stock, supply } = layout;
+  const id = `component.${component.id}`;
+  const grammage = book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN);
+  const bulk = book.give(`${id}.bulk`, `Bulk, ${stock.name}`, stock.bulk, 'cm3/g', {
+    label: 'practice',
+    note: 'stock of the works',
+  });
+  book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', { grammage, bulk });
+  const name = `Paper, ${component.name}`;
+  const count = book.value(sheets);
+  if (supply.kind === 'roll') {
+    const lanes = book.give(`${id}.lanes`, 'Sheets across the web', supply.lanes, 'sheets', IDENTITY);
+    const length = book.give(`${id}.cutLength`, 'Cut-off at the sheeter', supply.cutLengthMm, 'mm', GIVEN);
+    const width = book.give(`${id}.rollWidth`, 'Roll width', supply.rollWidthMm, 'mm', GIVEN);
+    const metres = (ceilRatio(count, supply.lanes) * supply.cutLengthMm) / 1000;
+    const web = book.reckon(`${id}.webM`, 'Length of web', metres, 'm', 'ceil(sheets / lanes) * length / 1000', {
+      sheets,
+      lanes,
+      length,
+    });
+    const kg = (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000;
+    book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
+    return kg;
+  }
+  if (supply.kind === 'press sheet') {
+    const perThousand = thousandSheets(book, `${id}.sheet`, 'Press sheet', component.sheet, grammage);
+    const kg = (count * book.value(perThousand)) / 1000;
+    book.reckon(`${id}.paperKg`, name, kg, 'kg', 'sheets * perThousand / 1000', { sheets, perThousand });
+    return kg;
+  }
+  const out = book.give(`${id}.out`, 'Press sheets out of a bought sheet', supply.out, 'sheets', IDENTITY);
+  const bought = ceilRatio(count, supply.out);
+  const boughtSheets = book.reckon(`${id}.boughtSheets`, 'Bought sheets', bought, 'sheets', 'ceil(sheets / out)', {
+    sheets,
+    out,
+  });
+  const perThousand = thousandSheets(book, `${id}.bought`, 'Bought sheet', supply.sheet, grammage);
+  const kg = (bought * book.value(perThousand)) / 1000;
+  book.reckon(`${id}.paperKg`, name, kg, 'kg', 'sheets * perThousand / 1000', { sheets: boughtSheets, perThousand });
+  return kg;
+}

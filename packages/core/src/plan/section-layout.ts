@@ -1,0 +1,136 @@
+import type { Issue } from '../kernel/index.js';
+import {
+  type Assembly,
+  type CreepMove,
+  type FlatSection,
+  type FoldScheme,
+  type OddPlace,
+  type PageBox,
+  type SectionPlace,
+  creepMove,
+  firstPages,
+  impose,
+  nestedSheet,
+  orderSections,
+  placePages,
+  productPage,
+  schemeById,
+  schemesFor,
+  usualOddPlace,
+} from '../imposition/index.js';
+import type { Component, Job } from './job.js';
+
+/** A page in place on its side of the section, with its number in the product and how far creep moves it. */
+export interface PlacedPage extends PageBox, CreepMove {
+  readonly productPage: number;
+}
+
+/** What a section's sheet carries, each side seen from its printed side. */
+export interface SectionLayout {
+  readonly scheme: FoldScheme;
+  readonly columns: number;
+  readonly rows: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly outer: readonly PlacedPage[];
+  readonly inner: readonly PlacedPage[];
+  readonly place: SectionPlace;
+  /** Place among the sections along the spine, from 0: the step of its collating mark. */
+  readonly order: number;
+}
+
+/** Where a component's section stands in the product. Covers wrap around all and count for themselves. */
+export interface SectionPosition {
+  readonly place: SectionPlace;
+  readonly order: number;
+}
+
+export const assemblyOf = (job: Job): Assembly => job.binding?.assembly ?? 'nested';
+export const oddPlaceOf = (job: Job): OddPlace => job.binding?.odd ?? usualOddPlace(assemblyOf(job));
+
+/** Where each section of a job stands: the odd one as the job or the house wants it, page numbers running through. */
+export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition> {
+  const assembly = assemblyOf(job);
+  const sections = job.components.filter(({ kind }) => kind === 'section');
+  const order = orderSections(
+    sections.map(({ pages = 0 }) => pages),
+    oddPlaceOf(job),
+  ).flatMap((i) => sections[i] ?? []);
+  const totalPages = order.reduce((sum, { pages = 0 }) => sum + pages, 0);
+  const first = firstPages(
+    order.map(({ pages = 0 }) => pages),
+    assembly,
+  );
+  const positions = order.map(({ id }, i) => [
+    id,
+    { place: { assembly, firstPage: first[i] ?? 1, totalPages }, order: i },
+  ] as const);
+  const covers = job.components
+    .filter(({ kind }) => kind === 'cover')
+    .map(({ id, pages = 0 }) => [
+      id,
+      { place: { assembly: 'nested', firstPage: 1, totalPages: pages }, order: 0 },
+    ] as const);
+  return new Map<string, SectionPosition>([...positions, ...covers]);
+}
+
+/** The scheme that a component asks for, or the usual one for its pages; undefined where none folds to them. */
+export function schemeOf(component: Component): FoldScheme | undefined {
+  const offered = schemesFor(component.pages ?? 0);
+  const wanted = component.scheme === undefined ? undefined : schemeById(component.scheme);
+  return offered.find((scheme) => scheme === wanted) ?? offered[0];
+}
+
+/**
+ * A section's pages in millimetres on both sides, with creep. Trims all round, nothing between pages at the fold unless
+ * the spine is milled off. Issues: `fold.*`. Source: handbook chapter 4 "Folded sections" and "Creep".
+ */
+export function laySection(
+  job: Job,
+  component: Component,
+  scheme: FoldScheme,
+  position: SectionPosition,
+  trimMm: number,
+  caliperUm: number,
+  path: string,
+): { section?: SectionLayout; issues: Issue[] } {
+  const { imposition, issues } = impose(scheme, 1, path);
+  if (!imposition) return { issues };
+  const trims = component.trims;
+  const flat: FlatSection = placePages(imposition, component, {
+    headMm: trims?.headMm ?? trimMm,
+    footMm: trims?.footMm ?? trimMm,
+    foreMm: trims?.foreMm ?? trimMm,
+    spineMm: trims?.spineMm ?? 0,
+  });
+  const pages = imposition.pages;
+  const { place } = position;
+  // Creep adds up over all sheets that lie inside each other: the whole book in saddle work, one section else.
+  const nested = place.assembly === 'nested' && component.kind === 'section';
+  const around = nested ? place.totalPages : pages;
+  const method = job.binding?.creep ?? 'thumb';
+  const placed = (boxes: readonly PageBox[]): PlacedPage[] =>
+    boxes.map((box) => {
+      const number = productPage(box.page, pages, place);
+      const sheet = nestedSheet(nested ? number : box.page, around);
+      return {
+        ...box,
+        productPage: number,
+        ...creepMove(sheet, around / 4, caliperUm, method, job.binding?.creepShare ?? 'inwards'),
+      };
+    });
+  return {
+    section: {
+      scheme,
+      columns: imposition.columns,
+      rows: imposition.rows,
+      widthMm: flat.widthMm,
+      heightMm: flat.heightMm,
+      outer: placed(flat.outer),
+      inner: placed(flat.inner),
+      place,
+      order: position.order,
+    },
+    issues: [],
+  };
+}

@@ -1,0 +1,51 @@
+import { type Issue, error } from '../kernel/index.js';
+import { type GrainedSheet, type OutOfBought, alongTheWeb, outOfBought } from '../layout/index.js';
+import { sheeterLanes } from '../paper/index.js';
+import type { Component } from './job.js';
+
+/** Where a component's press sheets come from. */
+export type Supply =
+  | { readonly kind: 'press sheet' }
+  | ({ readonly kind: 'bought sheet'; readonly sheet: GrainedSheet } & OutOfBought)
+  | {
+      readonly kind: 'roll';
+      readonly rollWidthMm: number;
+      /** Sheets beside each other on the web. */
+      readonly lanes: number;
+      readonly cutLengthMm: number;
+      readonly edgeTrimMm: number;
+    };
+
+/** What a component's press sheets are cut from. Issues: `paper.bought-too-small`, `paper.roll-too-narrow`. */
+export function supplyOf(
+  { bought, sheet, name }: Component,
+  path: string,
+  edgeTrimMm: number,
+): { supply?: Supply; issues: Issue[] } {
+  if (!bought) return { supply: { kind: 'press sheet' }, issues: [] };
+  if (bought.kind === 'roll') {
+    const { acrossMm, lengthMm } = alongTheWeb(sheet);
+    const cut = { webWidthMm: bought.widthMm, edgeTrimMm, sheetAcrossMm: acrossMm, cutLengthMm: lengthMm };
+    const lanes = sheeterLanes(cut);
+    if (lanes === 0) {
+      const params = { component: name, rollWidth: bought.widthMm, across: acrossMm };
+      return { issues: [error('paper.roll-too-narrow', `${path}.bought.widthMm`, params)] };
+    }
+    return {
+      supply: { kind: 'roll', rollWidthMm: bought.widthMm, lanes, cutLengthMm: lengthMm, edgeTrimMm },
+      issues: [],
+    };
+  }
+  const cut = outOfBought(bought, sheet, 0);
+  if (cut.out === 0) {
+    const params = {
+      component: name,
+      width: sheet.widthMm,
+      height: sheet.heightMm,
+      boughtWidth: bought.widthMm,
+      boughtHeight: bought.heightMm,
+    };
+    return { issues: [error('paper.bought-too-small', `${path}.bought`, params)] };
+  }
+  return { supply: { kind: 'bought sheet', sheet: bought, ...cut }, issues: [] };
+}
