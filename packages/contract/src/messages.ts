@@ -29,7 +29,10 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
   'layout.does-not-fit':
     '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
-  'layout.section-not-whole': '{component}: {pages} pages do not fold from one sheet. Use 4, 8, 12, 16, 24, 32, 48, 64 or 128.',
+  'layout.section-not-whole':
+    '{component}: {pages} pages do not fold from one sheet. Use 4, 8, 12, 16, 24, 32, 48, 64 or 128.',
+  'layout.several-up-not-cut':
+    '{component}: {count} lie on the sheet, but no cut stands before the fold, so only one is made of it. Add a cut, or take this layout from the ways to run.',
   'layout.turn-needs-even-rows':
     '{component}: work-and-turn wants at least two pieces side by side. Choose another work style or a wider sheet.',
   'layout.tumble-needs-even-rows':
@@ -51,15 +54,15 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{scheme}: fold {fold} ({direction}) has no line to fold on, or would wrap the smaller part around. Choose another scheme.',
   'fold.not-one-packet':
     '{scheme}: {columns} x {rows} pages still lie beside each other after the last fold. Add a fold or choose another scheme.',
-  'fold.no-spine':
-    '{scheme}: the last station has to be a fold, so that the section has a spine.',
+  'fold.no-spine': '{scheme}: the last station has to be a fold, so that the section has a spine.',
   'fold.scheme-not-for-pages':
     '{component}: the scheme {scheme} does not fold to {pages} pages. Choose one of: {offered}.',
   'paper.bought-too-small':
     '{component}: no press sheet of {width} x {height} mm comes out of {boughtWidth} x {boughtHeight} mm with this grain. Buy a larger sheet or turn the grain.',
-  'paper.roll-too-narrow':
-    '{component}: a roll of {rollWidth} mm has no room across for a sheet of {across} mm.',
+  'paper.roll-too-narrow': '{component}: a roll of {rollWidth} mm has no room across for a sheet of {across} mm.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
+  'ways.no-plain-lane':
+    'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out first.',
 };
 
 const show = (value: string | number | undefined): string =>

@@ -8,3 +8,4 @@ export * from './route/index.js';
 export * from './flow/index.js';
 export * from './works/index.js';
 export * from './plan/index.js';
+export * from './ways/index.js';

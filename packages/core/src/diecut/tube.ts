@@ -79,7 +79,13 @@ export function tidy(points: readonly Point[]): Outline {
 }
 
 /** Ends of two hinged flaps side by side are told apart by a cut between them; creases lie only where flaps hinge. */
-function endCreases(panels: readonly TubePanel[], x: readonly Mm[], y: Mm, which: 'top' | 'bottom', up: 1 | -1): DieLine[] {
+function endCreases(
+  panels: readonly TubePanel[],
+  x: readonly Mm[],
+  y: Mm,
+  which: 'top' | 'bottom',
+  up: 1 | -1,
+): DieLine[] {
   return panels.flatMap((panel, i) => {
     const end = panel[which];
     const left = x[i] ?? 0;
@@ -94,9 +100,10 @@ function endCreases(panels: readonly TubePanel[], x: readonly Mm[], y: Mm, which
           },
         ]
       : [];
-    const inner = end.creases.map(
-      (points): DieLine => ({ kind: 'crease', points: points.map((p) => ({ x: left + p.x, y: y + up * p.y })) }),
-    );
+    const inner = end.creases.map((points): DieLine => ({
+      kind: 'crease',
+      points: points.map((p) => ({ x: left + p.x, y: y + up * p.y })),
+    }));
     return [...hinge, ...inner];
   });
 }
@@ -132,7 +139,13 @@ export function drawTube(name: string, flapMm: Mm, depthMm: Mm, panels: readonly
     const left = xs[panels.length - 1 - k] ?? 0;
     return [{ x: left + width, y: topY }, ...place(top, left, topY, 1).reverse(), { x: left, y: topY }];
   });
-  const upright = (at: Mm): DieLine => ({ kind: 'crease', points: [{ x: at, y: bottomY }, { x: at, y: topY }] });
+  const upright = (at: Mm): DieLine => ({
+    kind: 'crease',
+    points: [
+      { x: at, y: bottomY },
+      { x: at, y: topY },
+    ],
+  });
   const areas: DieArea[] = flapMm > 0 ? [{ kind: 'glue', outline: flap }] : [];
   return {
     name,

@@ -48,6 +48,14 @@ export function goodOut(step: FlowStep, output: FlowOutput, processUnits: number
   return Math.max(0, made - output.samples);
 }
 
+/**
+ * Process units of a plain step (one output) for so many good pieces: {@link countStepByStep} at a single step.
+ * Source: handbook chapter 6, school 1.
+ */
+export function unitsFor(step: FlowStep, output: FlowOutput, wanted: number): number {
+  return ceil(running(step, output, wanted)) + Math.ceil(step.setup);
+}
+
 function countStep(step: FlowStep, wanted: ReadonlyMap<string, Fraction>): StepCount {
   const needsOut: Record<string, number> = {};
   let deciding = step.outputs[0];

@@ -53,12 +53,7 @@ function applyFold(packet: Packet, { kind, direction, at }: Fold): Packet | unde
   const lying = across ? packet : transpose(packet);
   const length = lying[0]?.length ?? 0;
   const line = at ?? length / 2;
-  const moved = moveRight(
-    backwards ? reverseColumns(lying) : lying,
-    backwards ? length - line : line,
-    kind,
-    across,
-  );
+  const moved = moveRight(backwards ? reverseColumns(lying) : lying, backwards ? length - line : line, kind, across);
   if (!moved) return undefined;
   const back = backwards ? reverseColumns(moved) : moved;
   return across ? back : transpose(back);

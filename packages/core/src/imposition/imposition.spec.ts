@@ -90,7 +90,12 @@ describe.each(FOLD_SCHEMES.map((scheme) => [scheme.id, scheme] as const))('schem
   });
 
   it('lays odd pages with the spine at the left of their text, even ones at the right (identity)', () => {
-    const turn = { top: ['left', 'right'], bottom: ['right', 'left'], right: ['top', 'bottom'], left: ['bottom', 'top'] };
+    const turn = {
+      top: ['left', 'right'],
+      bottom: ['right', 'left'],
+      right: ['top', 'bottom'],
+      left: ['bottom', 'top'],
+    };
     for (const { page, head, spine } of [...outer, ...inner]) expect(spine).toBe(turn[head][page % 2 === 1 ? 0 : 1]);
   });
 
@@ -137,7 +142,11 @@ describe('folding that cannot be', () => {
         { kind: 'fold', direction: 'left over right' },
       ],
     });
-    expect(pageRows(form.outer, 2, 2).flat().sort((a, b) => a - b)).toEqual([1, 4, 5, 8]);
+    expect(
+      pageRows(form.outer, 2, 2)
+        .flat()
+        .sort((a, b) => a - b),
+    ).toEqual([1, 4, 5, 8]);
     for (const { page, head, spine } of [...form.outer, ...form.inner]) {
       const left = head === 'top' ? 'left' : 'right';
       expect(spine === left).toBe(page % 2 === 1);
@@ -161,11 +170,14 @@ describe('pages of the product', () => {
         const totalPages = pages.reduce((a, b) => a + b, 0);
         const first = firstPages(pages, 'nested');
         const all = pages.flatMap((n, i) =>
-          Array.from({ length: n }, (_, p) => productPage(p + 1, n, { assembly: 'nested', firstPage: first[i] ?? 0, totalPages })),
+          Array.from({ length: n }, (_, p) =>
+            productPage(p + 1, n, { assembly: 'nested', firstPage: first[i] ?? 0, totalPages }),
+          ),
         );
         expect([...all].sort((a, b) => a - b)).toEqual(Array.from({ length: totalPages }, (_, i) => i + 1));
         pages.forEach((n, i) => {
-          const own = (p: number): number => productPage(p, n, { assembly: 'nested', firstPage: first[i] ?? 0, totalPages });
+          const own = (p: number): number =>
+            productPage(p, n, { assembly: 'nested', firstPage: first[i] ?? 0, totalPages });
           for (let p = 1; p <= n / 2; p++) expect(own(p) + own(n + 1 - p)).toBe(totalPages + 1);
         });
       }),

@@ -15,7 +15,11 @@ export interface SectionPlace {
  * begins and its second half as far from the end, so that pages over the fold add to the product's pages + 1.
  * @param page 1 to sectionPages. Source: identity, handbook chapter 4.
  */
-export function productPage(page: number, sectionPages: number, { assembly, firstPage, totalPages }: SectionPlace): number {
+export function productPage(
+  page: number,
+  sectionPages: number,
+  { assembly, firstPage, totalPages }: SectionPlace,
+): number {
   if (assembly === 'gathered' || page <= sectionPages / 2) return firstPage + page - 1;
   return totalPages - (firstPage - 1) - (sectionPages - page);
 }

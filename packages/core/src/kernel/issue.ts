@@ -29,6 +29,7 @@ export const ISSUE_CODES = [
   'job.page-sum',
   'layout.does-not-fit',
   'layout.section-not-whole',
+  'layout.several-up-not-cut',
   'layout.turn-needs-even-rows',
   'layout.tumble-needs-even-rows',
   'press.sheet-too-large',
@@ -47,6 +48,7 @@ export const ISSUE_CODES = [
   'paper.bought-too-small',
   'paper.roll-too-narrow',
   'order.above-limit',
+  'ways.no-plain-lane',
 ] as const;
 
 export type IssueCode = (typeof ISSUE_CODES)[number];

@@ -46,5 +46,9 @@ export function outOfBought(bought: GrainedSheet, press: GrainedSheet, trimMm: M
  * Press sheet across the web and along it, so that its grain runs along the web.
  * Source: identity (the grain of a roll runs along the web, handbook chapter 3).
  */
-export const alongTheWeb = ({ widthMm, heightMm, grain }: GrainedSheet): { readonly acrossMm: Mm; readonly lengthMm: Mm } =>
+export const alongTheWeb = ({
+  widthMm,
+  heightMm,
+  grain,
+}: GrainedSheet): { readonly acrossMm: Mm; readonly lengthMm: Mm } =>
   grain === 'width' ? { acrossMm: heightMm, lengthMm: widthMm } : { acrossMm: widthMm, lengthMm: heightMm };

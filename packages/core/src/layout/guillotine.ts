@@ -9,8 +9,7 @@ export interface PlacedCell {
 }
 
 /** How a rectangle is cut: whole piece, waste, or one cut from edge to edge into two rectangles. */
-type Choice =
-  { readonly kind: 'piece'; readonly turned: boolean } | { readonly kind: 'x' | 'y'; readonly at: number };
+type Choice = { readonly kind: 'piece'; readonly turned: boolean } | { readonly kind: 'x' | 'y'; readonly at: number };
 
 /**
  * The most equal cells that edge-to-edge cuts can get out of a rectangle, both orientations mixed: dynamic programming

@@ -30,4 +30,3 @@ export const pagesPerInch = (caliperUm: Um): number => (2 * 25_400) / caliperUm;
 
 /** Bulk in cm3/g of a sheet; the inverse of `caliperUm`. @param gsm above 0. Source: identity (ISO 534). */
 export const bulkOf = (caliperUm: Um, gsm: number): number => caliperUm / gsm;
-

@@ -53,4 +53,3 @@ export function sheeterLengthM(cut: SheeterCut, sheets: number): Metre | undefin
   const lanes = sheeterLanes(cut);
   return lanes === 0 ? undefined : (Math.ceil(sheets / lanes) * cut.cutLengthMm) / 1000;
 }
-

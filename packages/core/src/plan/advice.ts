@@ -15,7 +15,16 @@ function scoreAdvice(job: Job, layouts: Layouts): Issue[] {
   });
 }
 
-/** What is printed and joined works out, but wants a look. Issues: `bind.*`, `fold.*`, `order.*`, all warnings. */
+function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
+  return [...layouts.values()].flatMap(({ component, pattern, path }) => {
+    const cut = job.route.some(({ operation, component: id }) => operation === 'cut' && id === component.id);
+    return pattern.count > 1 && !cut
+      ? [warning('layout.several-up-not-cut', path, { component: component.name, count: pattern.count })]
+      : [];
+  });
+}
+
+/** What is printed and joined works out, but wants a look. Issues: `bind.*`, `fold.*`, `layout.*`, `order.*`, all warnings. */
 export function adviseJob(job: Job, layouts: Layouts, { materials }: JobFlow, norms: NormLookup): Issue[] {
   const limit = norms('bind.saddleLimit').value;
   const bound = job.route.flatMap((step, i) => {
@@ -45,5 +54,5 @@ export function adviseJob(job: Job, layouts: Layouts, { materials }: JobFlow, no
           }),
         ]
       : [];
-  return [...bound, ...scoreAdvice(job, layouts), ...over];
+  return [...bound, ...scoreAdvice(job, layouts), ...uncutAdvice(job, layouts), ...over];
 }

@@ -40,7 +40,8 @@ function stepIssues(job: Job, works: Works, step: Step, path: string): Issue[] {
   return issues;
 }
 
-function pressIssues(component: Component, machine: Machine, path: string, caliperUm: number): Issue[] {
+/** What a press does not take of a component: sheet, caliper, sides, colours. Issues: `press.*`. */
+export function pressIssues(component: Component, machine: Machine, path: string, caliperUm: number): Issue[] {
   const { press } = machine;
   if (!press)
     return [

@@ -67,21 +67,20 @@ const isTurn = (mirror: PatternRequest['mirror']): boolean => mirror === 'column
 /** Lays patterns; the ways-to-run list puts a memory of earlier answers in its place. */
 export type LayPatterns = (request: PatternRequest) => Patterns;
 
+/** Lays the pages of a section; the ways-to-run list remembers, since it asks for the same ones many times. */
+export type LaySection = typeof laySection;
+
 export interface LayContext {
   readonly job: Job;
   readonly works: Works;
   readonly norms: NormLookup;
   readonly positions: ReadonlyMap<string, SectionPosition>;
   readonly lay?: LayPatterns;
+  readonly laySection?: LaySection;
 }
 
 /** The pieces of a component on the usable area of its sheet. */
-function requestOf(
-  component: Component,
-  margins: Margins,
-  size: Size,
-  bleedMm: number,
-): PatternRequest {
+function requestOf(component: Component, margins: Margins, size: Size, bleedMm: number): PatternRequest {
   const { sheet } = component;
   return {
     widthMm: Math.max(0, sheet.widthMm - 2 * margins.sideMm),
@@ -122,8 +121,8 @@ function whyNothingFits(component: Component, path: string, request: PatternRequ
 export function layComponent(
   component: Component,
   path: string,
-  { job, works, norms, positions, lay = layPatterns }: LayContext,
-): { layout?: ComponentLayout; issues: Issue[] } {
+  { job, works, norms, positions, lay = layPatterns, laySection: layPages = laySection }: LayContext,
+): { layout?: ComponentLayout; issues: readonly Issue[] } {
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
   if (!stock || !machine?.press) throw new Error(`component ${component.id} was not checked`);
@@ -139,7 +138,7 @@ export function layComponent(
       const params = { component: component.name, pages: component.pages ?? 0 };
       return { issues: [error('layout.section-not-whole', `${path}.pages`, params)] };
     }
-    const laid = laySection(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
+    const laid = layPages(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
     if (!laid.section) return { issues: laid.issues };
     section = laid.section;
   }

@@ -4,13 +4,14 @@ import type { Layouts } from './build-graph.js';
 import type { StepTime } from './hours.js';
 import type { Job } from './job.js';
 import { sumFigure } from './press-totals.js';
-import { giveNorm } from './step-norms.js';
+import { giveNorm, isPlateless } from './step-norms.js';
 
 export interface CostTotals {
   readonly cost: {
     readonly paper: number;
     readonly plates: number;
     readonly ink: number;
+    readonly clicks: number;
     readonly machines: number;
     readonly people: number;
     readonly total: number;
@@ -28,7 +29,7 @@ interface Context {
   readonly works: Works;
 }
 
-/** Cost = paper + plates + ink + machine hours x rate + people hours x rate, every price a norm. Source: handbook chapter 8. */
+/** Cost = paper + plates + ink + digital sides + machine hours x rate + people hours x rate, every price a norm. Source: handbook chapter 8. */
 export function costFigures({ job, layouts, machines, norms, book, works }: Context): CostTotals {
   const { currency } = works;
   const norm = (id: string) => giveNorm(book, norms, id);
@@ -52,6 +53,21 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
     product('cost.plates', 'Plates', 'plates * price', { plates: 'total.plates', price: norm('price.plate') }),
   );
   const ink = book.value(product('cost.ink', 'Ink', 'kg * price', { kg: 'total.inkKg', price: norm('price.ink') }));
+  const clicks = sumFigure(
+    book,
+    'cost.clicks',
+    'Digital sides',
+    currency,
+    job.route.flatMap((step) => {
+      const layout = step.component === undefined ? undefined : layouts.get(step.component);
+      if (step.operation !== 'print' || !layout || !isPlateless(layout)) return [];
+      return product(`cost.clicks.${step.id}`, `Digital sides, ${step.id}`, 'sheets * sides * price', {
+        sheets: `step.${step.id}.processUnits`,
+        sides: `step.${step.id}.sides`,
+        price: norm('price.click'),
+      });
+    }),
+  );
   const timed = job.route.flatMap(({ id }) => {
     const machine = machines.get(id);
     return machine && book.figures[`step.${id}.hours`] ? [{ id, machine }] : [];
@@ -81,13 +97,14 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
       }),
     ),
   );
-  const total = paper + plates + ink + machineCost + people;
-  book.reckon('total.cost', 'Cost', total, currency, 'paper + plates + ink + machines + people', {
+  const total = paper + plates + ink + clicks + machineCost + people;
+  book.reckon('total.cost', 'Cost', total, currency, 'paper + plates + ink + clicks + machines + people', {
     paper: 'cost.paper',
     plates: 'cost.plates',
     ink: 'cost.ink',
+    clicks: 'cost.clicks',
     machines: 'cost.machines',
     people: 'cost.people',
   });
-  return { cost: { paper, plates, ink, machines: machineCost, people, total }, currency };
+  return { cost: { paper, plates, ink, clicks, machines: machineCost, people, total }, currency };
 }

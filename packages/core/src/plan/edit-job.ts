@@ -70,3 +70,44 @@ export function withStock(job: Job, componentId: string, stock: Stock): Job {
   const sheet = kept ?? stock.sheets[0] ?? component?.sheet;
   return { ...job, components: patch(job, componentId, { stock: stock.id, ...(sheet ? { sheet } : {}) }) };
 }
+
+/** A section's way from paper to folded section: printed, cut apart where several lie on a sheet, folded. */
+export function sectionLane(component: Component, severalUp: boolean): Step[] {
+  const steps = printSteps(component.id, component.workStyle);
+  const add = (id: string, operation: Step['operation']) =>
+    steps.push({ id, operation, component: component.id, from: [{ material: steps.at(-1)?.id ?? '' }] });
+  if (severalUp) add(`cut-${component.id}`, 'cut');
+  add(`fold-${component.id}`, 'fold');
+  return steps;
+}
+
+/**
+ * Puts a cut before the fold of a section whose sheet holds several, and takes it out where it holds one. Flat pieces
+ * and covers are always cut. The other steps stay as they are.
+ */
+export function cutSheetFirst(job: Job, componentId: string, severalUp: boolean): Job {
+  const component = job.components.find(({ id }) => id === componentId);
+  const own = job.route.filter((step) => step.component === componentId);
+  const fold = own.find(({ operation }) => operation === 'fold');
+  const cut = own.find(({ operation }) => operation === 'cut');
+  if (component?.kind !== 'section' || !fold || (cut !== undefined) === severalUp) return job;
+  if (cut) {
+    const before = cut.from ?? [];
+    return {
+      ...job,
+      route: job.route
+        .filter((step) => step !== cut)
+        .map((step) => (step.from?.some(({ material }) => material === cut.id) ? { ...step, from: before } : step)),
+    };
+  }
+  const made: Step = {
+    id: `cut-${componentId}`,
+    operation: 'cut',
+    component: componentId,
+    ...(fold.from ? { from: fold.from } : {}),
+  };
+  return {
+    ...job,
+    route: job.route.flatMap((step) => (step === fold ? [made, { ...fold, from: [{ material: made.id }] }] : [step])),
+  };
+}

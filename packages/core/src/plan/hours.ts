@@ -1,12 +1,13 @@
 import type { Flow } from '../flow/index.js';
-import { type FigureBook, GIVEN, IDENTITY, ceilRatio, floorRatio } from '../kernel/index.js';
+import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { Machine, NormLookup } from '../works/index.js';
 import { type Layouts, takenBy } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Job, Step } from './job.js';
+import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
 import { type Material, foldsOf } from './material.js';
-import { giveNorm, platesHung } from './step-norms.js';
+import { giveNorm, isPlateless, platesHung, sidesOf } from './step-norms.js';
 
 export interface StepTime {
   /** Machine hours, set-up and run. */
@@ -51,8 +52,24 @@ function packFigure({ book }: TimeContext, { step, id }: Station): string {
   );
 }
 
+/** A digital press is timed by the side; it hangs no plates. Source: handbook chapter 8. */
+function sideHours({ book }: TimeContext, step: Step, id: string, norm: Station['norm']): number {
+  const inputs = {
+    setup: norm('setup'),
+    speed: norm('speed'),
+    efficiency: norm('efficiency'),
+    units: units(id),
+    sides: book.give(`${id}.sides`, 'Sides of this pass', sidesOf(step), 'sides', IDENTITY),
+  };
+  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
+  const hours = rateTime(v('setup'), v('units') * v('sides'), v('speed'), v('efficiency'));
+  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units * sides / (speed * efficiency)', inputs);
+  return hours;
+}
+
 function pressHours(context: TimeContext, { step, id, layout, norm }: Station): number {
   const { book } = context;
+  if (layout && isPlateless(layout)) return sideHours(context, step, id, norm);
   const plates = layout ? platesHung(step, layout) : 0;
   const inputs = {
     setup: norm('setup'),
@@ -63,7 +80,7 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
     plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = v('setup') + v('each') * plates + v('units') / (v('speed') * v('efficiency'));
+  const hours = rateTime(v('setup') + v('each') * plates, v('units'), v('speed'), v('efficiency'));
   book.reckon(
     `${id}.hours`,
     'Machine hours',
@@ -85,7 +102,7 @@ function rateHours(context: TimeContext, station: Station): number {
     efficiency: norm('efficiency'),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = v('setup') + v('units') / (v('speed') * v('efficiency'));
+  const hours = rateTime(v('setup'), v('units'), v('speed'), v('efficiency'));
   book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (speed * efficiency)', inputs);
   return hours;
 }
@@ -94,7 +111,7 @@ function rateHours(context: TimeContext, station: Station): number {
 function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Station): number {
   const caliper = book.give(`${id}.caliper`, 'Caliper of what is cut', incoming?.caliperUm ?? 0, 'um', IDENTITY);
   const height = norm('liftHeight');
-  const perLift = Math.max(1, floorRatio(book.value(height) * 1000, Math.max(1, book.value(caliper))));
+  const perLift = sheetsPerLift(book.value(height), book.value(caliper));
   const sheets = book.reckon(
     `${id}.sheetsPerLift`,
     'Sheets a lift',
@@ -108,11 +125,9 @@ function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Statio
     units: units(id),
     sheets,
   });
-  const { grid, count = 1 } = layout?.pattern ?? {};
-  // Strips are cut together in a plain grid; a mixed pattern is cut apart piece by piece.
-  const between = grid ? grid.columns - 1 + grid.rows - 1 : count - 1;
+  const between = layout ? placesBetween(layout.pattern) : 0;
   const betweenId = book.give(`${id}.between`, 'Places to cut between pieces', between, 'cuts', IDENTITY);
-  const cuts = 4 + 2 * between;
+  const cuts = cutsPerLift(between);
   const cutsId = book.reckon(`${id}.cuts`, 'Cuts a lift', cuts, 'cuts', '4 + 2 * between', { between: betweenId });
   const inputs = {
     setup: norm('setup'),
@@ -123,7 +138,13 @@ function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Statio
     efficiency: norm('efficiency'),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = v('setup') + (lifts * (v('minutes') + (cuts * v('seconds')) / 60)) / 60 / v('efficiency');
+  const work = {
+    setupHours: v('setup'),
+    minutesPerLift: v('minutes'),
+    secondsPerCut: v('seconds'),
+    efficiency: v('efficiency'),
+  };
+  const hours = liftTime(work, book.value(units(id)), perLift, cuts);
   book.reckon(
     `${id}.hours`,
     'Machine hours',
@@ -140,7 +161,7 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
   const lengthM = Math.max(incoming?.widthMm ?? 0, incoming?.heightMm ?? 0) / 1000;
   const length = book.give(`${id}.length`, 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
   const belt = { belt: norm('beltSpeed'), gap: norm('gap'), most: norm('speed'), length };
-  const rate = Math.min(book.value(belt.most), (60 * book.value(belt.belt)) / (lengthM + book.value(belt.gap)));
+  const rate = beltRate(book.value(belt.most), book.value(belt.belt), lengthM, book.value(belt.gap));
   const rateId = book.reckon(
     `${id}.rate`,
     'Sheets an hour',
@@ -159,7 +180,7 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
     efficiency: norm('efficiency'),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = v('setup') + v('each') * v('folds') + v('units') / (rate * v('efficiency'));
+  const hours = rateTime(v('setup') + v('each') * v('folds'), v('units'), rate, v('efficiency'));
   book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + each * folds + units / (rate * efficiency)', inputs);
   return hours;
 }
@@ -169,6 +190,10 @@ function lag({ book, job, norms }: TimeContext, { step, id, layout }: Station): 
   if (step.hours !== undefined) {
     book.give(`${id}.lag`, 'Drying', step.hours, 'h', { label: 'set by user', note: 'set in this job' });
     return step.hours;
+  }
+  if (layout && isPlateless(layout)) {
+    book.give(`${id}.lag`, 'Drying', 0, 'h', { label: 'practice', note: 'digital prints are dry at the delivery' });
+    return 0;
   }
   const next = job.route.find((other) => takenBy(other).some(({ material }) => material === step.id))?.operation;
   const before = next === 'print' ? 'side' : next === 'fold' ? 'fold' : 'cut';

@@ -75,7 +75,7 @@ const joined = (inputs: readonly { material: Material; usage: number }[]): Mater
 
 /** Number of folds of a fold step. */
 export const foldsOf = (step: Step, layout: ComponentLayout | undefined): number =>
-  step.folds ?? (layout?.section?.scheme.folds.length ?? 1);
+  step.folds ?? layout?.section?.scheme.folds.length ?? 1;
 
 /** The material after a step, out of what went in. Undefined where nothing goes in. */
 export function materialAfter(

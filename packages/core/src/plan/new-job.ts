@@ -1,8 +1,10 @@
 import { mostPages, splitPages } from '../imposition/index.js';
 import type { WorkStyle } from '../press/index.js';
 import { SCORE_OVER_GSM } from '../route/index.js';
-import type { SheetSize, Stock, Works } from '../works/index.js';
-import { printSteps } from './edit-job.js';
+import { type SheetSize, type Stock, type Works, normsOf } from '../works/index.js';
+import { layComponent } from './component-layout.js';
+import { cutSheetFirst, printSteps, sectionLane } from './edit-job.js';
+import { sectionPositions } from './section-layout.js';
 import type { Component, Family, InkUse, Job, Step } from './job.js';
 
 /** The few questions of a family. */
@@ -76,16 +78,6 @@ function foldedJob(answers: FamilyAnswers, works: Works): { components: Componen
   return { components: [component], route };
 }
 
-function sectionRoute(component: Component): Step[] {
-  const route = printSteps(component.id, component.workStyle);
-  const add = (step: Omit<Step, 'from' | 'component'>) =>
-    route.push({ ...step, component: component.id, ...after(route) });
-  // A section of 8 pages or more is the fold of its sheet; a single spread lies several up and is cut first.
-  if ((component.pages ?? 0) < 8) add({ id: `cut-${component.id}`, operation: 'cut' });
-  add({ id: `fold-${component.id}`, operation: 'fold' });
-  return route;
-}
-
 function coverRoute(component: Component, gsm: number): Step[] {
   const route = printSteps(component.id, component.workStyle);
   const add = (id: string, operation: Step['operation']) =>
@@ -123,7 +115,10 @@ function stitchedJob(answers: FamilyAnswers, works: Works): { components: Compon
     stock: answers.coverStock,
     sheet: sheetFor(works, answers.coverStock, answers.press, 'width'),
   };
-  const lanes = [...sections.map(sectionRoute), coverRoute(cover, gsmOf(works, answers.coverStock))];
+  const lanes = [
+    ...sections.map((section) => sectionLane(section, false)),
+    coverRoute(cover, gsmOf(works, answers.coverStock)),
+  ];
   const stitch: Step = {
     id: 'stitch',
     operation: 'stitch',
@@ -141,7 +136,7 @@ function stitchedJob(answers: FamilyAnswers, works: Works): { components: Compon
  */
 export function newJob(family: Family, answers: FamilyAnswers, works: Works): Job {
   const made = family === 'folded' ? foldedJob(answers, works) : stitchedJob(answers, works);
-  return {
+  const job: Job = {
     format: 'druckerei-job',
     version: 1,
     number: answers.number,
@@ -154,4 +149,9 @@ export function newJob(family: Family, answers: FamilyAnswers, works: Works): Jo
     ...made,
     norms: {},
   };
+  const context = { job, works, norms: normsOf(works, {}), positions: sectionPositions(job) };
+  return job.components.reduce((cut, component) => {
+    const { layout } = layComponent(component, '', context);
+    return cutSheetFirst(cut, component.id, (layout?.pattern.count ?? 1) > 1);
+  }, job);
 }

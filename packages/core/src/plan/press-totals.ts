@@ -6,7 +6,7 @@ import type { NormLookup } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { InkUse, Job, Step } from './job.js';
-import { giveNorm } from './step-norms.js';
+import { giveNorm, isPlateless } from './step-norms.js';
 
 export interface PressTotals {
   /** Sheets into the first press pass, by component, under the job's school. */
@@ -47,7 +47,8 @@ function plates({ book, norms }: Context, layout: ComponentLayout, sheets: strin
   const id = `component.${component.id}`;
   const life = giveNorm(book, norms, 'plate.life');
   const [front, back] = [component.front.length, component.back.length];
-  const count = countPlates(component.workStyle, front, back, book.value(sheets), book.value(life));
+  const perSide = isPlateless(layout) ? 0 : 1;
+  const count = countPlates(component.workStyle, front * perSide, back * perSide, book.value(sheets), book.value(life));
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
   const perSet = book.give(`${id}.platesPerSet`, 'Plates in one set', count.perSet, 'plates', source);
   const turns = book.give(
@@ -132,7 +133,7 @@ export function pressFigures(context: Context): PressTotals {
     });
     platesBy[id] = plates(context, layout, figure);
     paperBy[id] = buyPaper(book, layout, figure);
-    inks(context, layout, byName);
+    if (!isPlateless(layout)) inks(context, layout, byName);
   }
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
   const ids = Object.keys(pressSheets);

@@ -61,16 +61,15 @@ export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition>
     order.map(({ pages = 0 }) => pages),
     assembly,
   );
-  const positions = order.map(({ id }, i) => [
-    id,
-    { place: { assembly, firstPage: first[i] ?? 1, totalPages }, order: i },
-  ] as const);
+  const positions = order.map(
+    ({ id }, i) => [id, { place: { assembly, firstPage: first[i] ?? 1, totalPages }, order: i }] as const,
+  );
   const covers = job.components
     .filter(({ kind }) => kind === 'cover')
-    .map(({ id, pages = 0 }) => [
-      id,
-      { place: { assembly: 'nested', firstPage: 1, totalPages: pages }, order: 0 },
-    ] as const);
+    .map(
+      ({ id, pages = 0 }) =>
+        [id, { place: { assembly: 'nested', firstPage: 1, totalPages: pages }, order: 0 }] as const,
+    );
   return new Map<string, SectionPosition>([...positions, ...covers]);
 }
 
@@ -93,7 +92,7 @@ export function laySection(
   trimMm: number,
   caliperUm: number,
   path: string,
-): { section?: SectionLayout; issues: Issue[] } {
+): { section?: SectionLayout; issues: readonly Issue[] } {
   const { imposition, issues } = impose(scheme, 1, path);
   if (!imposition) return { issues };
   const trims = component.trims;

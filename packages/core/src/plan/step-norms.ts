@@ -17,12 +17,19 @@ export function passColours(step: Step, { component }: ComponentLayout): number 
 export const usesSamePlates = (step: Step, { component }: ComponentLayout): boolean =>
   step.side === 'back' && STYLE_RULES[component.workStyle].samePlates;
 
+/** Whether a component is printed without plates. */
+export const isPlateless = ({ machine }: ComponentLayout): boolean => machine.press?.plateless === true;
+
+/** Sides that a print pass prints, for presses that are charged and timed by the side. */
+export const sidesOf = (step: Step): number => (step.side === 'both' ? 2 : 1);
+
 /** Plates hung for a print pass. */
 export const platesHung = (step: Step, layout: ComponentLayout): number =>
-  usesSamePlates(step, layout) ? 0 : passColours(step, layout);
+  usesSamePlates(step, layout) || isPlateless(layout) ? 0 : passColours(step, layout);
 
 function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
   if (step.operation !== 'print') return step.operation;
+  if (layout && isPlateless(layout)) return 'print-digital';
   if (step.side === 'both') return 'print-perfect';
   return layout && usesSamePlates(step, layout) ? 'print-second' : 'print-side';
 }
@@ -78,6 +85,34 @@ function compound(
   );
 }
 
+/** What a step's set-up and running spoilage are told for: each colour of a pass, each fold, or nothing. */
+function eachOf(step: Step, layout: ComponentLayout | undefined): number {
+  if (step.operation === 'fold') return foldsOf(step, layout);
+  return layout && step.operation === 'print' ? passColours(step, layout) : 0;
+}
+
+/** Whether a norm of a step has a part for each colour or fold beside its base. */
+const hasPart = ({ operation }: Step, field: 'setup' | 'running'): boolean =>
+  operation === 'print' || (operation === 'fold' && field === 'setup');
+
+/**
+ * Set-up and running spoilage of a step as plain numbers, without working: what the ways to run compare by. A test holds
+ * it to {@link spoilageFigures}. Source: handbook chapter 6, "House norms to ship" (practice).
+ */
+export function spoilageOf(
+  norms: NormLookup,
+  step: Step,
+  layout: ComponentLayout | undefined,
+): { readonly setup: number; readonly running: number } {
+  const key = spoilageKey(step, layout);
+  const each = eachOf(step, layout);
+  const of = (field: 'setup' | 'running'): number => {
+    const base = norms(`spoil.${key}.${field}`).value;
+    return hasPart(step, field) ? asDecimal(base + norms(`spoil.${key}.${field}Per`).value * each) : base;
+  };
+  return { setup: step.setup ?? of('setup'), running: step.running ?? of('running') };
+}
+
 /**
  * Set-up and running spoilage of a step from the norms, unless the job sets its own.
  * Source: handbook chapter 6, "House norms to ship" (practice).
@@ -91,18 +126,11 @@ export function spoilageFigures(
 ): SpoilageFigures {
   const key = spoilageKey(step, layout);
   const id = `step.${step.id}`;
-  const each =
-    step.operation === 'fold'
-      ? foldsOf(step, layout)
-      : layout && step.operation === 'print'
-        ? passColours(step, layout)
-        : 0;
+  const each = eachOf(step, layout);
   const eachName = step.operation === 'fold' ? 'folds' : 'colours';
-  const isCompound = step.operation === 'print' || step.operation === 'fold';
   const figure = (field: 'setup' | 'running', name: string, figureUnit: string, own: number | undefined): string => {
     const of = (target: string): string => {
-      const perExists = isCompound && (field === 'setup' || step.operation === 'print');
-      if (perExists)
+      if (hasPart(step, field))
         return compound(
           book,
           norms,

@@ -16,6 +16,7 @@ export interface OperationRule {
 /** What kinds of machine the works has. */
 export const MACHINE_PROCESSES = [
   'sheet-fed',
+  'digital',
   'coater',
   'guillotine',
   'scorer',

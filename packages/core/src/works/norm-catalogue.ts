@@ -44,6 +44,7 @@ function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<strin
     ...DRYING_NORMS,
     ...stocks.map((stock) => stockPrice(stock, currency)),
     price('price.plate', 'Press room', 'Plate, imaged', `${currency}/plate`, 14),
+    price('price.click', 'Press room', 'Digital side, printed', `${currency}/side`, 0.05),
     price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
     price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),
   ];

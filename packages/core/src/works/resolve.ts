@@ -24,13 +24,21 @@ const IN_JOB: Source = { label: 'set by user', note: 'set in this job' };
  */
 export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>): NormLookup {
   const catalogue = normCatalogue(works);
-  return (id) => {
+  const known = new Map<string, ResolvedNorm>();
+  const resolve = (id: string): ResolvedNorm => {
     const norm = catalogue.get(id);
     if (!norm) throw new Error(`no norm ${id}`);
     const house = works.norms[id] ?? { value: norm.value, source: norm.source };
     const inJob = jobNorms[id];
     if (inJob !== undefined) return { norm, value: inJob, source: IN_JOB, otherwise: house.value };
     return works.norms[id] ? { norm, ...house, otherwise: norm.value } : { norm, ...house };
+  };
+  return (id) => {
+    const before = known.get(id);
+    if (before) return before;
+    const resolved = resolve(id);
+    known.set(id, resolved);
+    return resolved;
   };
 }
 

@@ -16,6 +16,7 @@ const SPOILAGE = [
   ['print-side', 'Print, a side', 80, 30, 0.008, 0.002, HANDBOOK],
   ['print-perfect', 'Print, perfecting', 80, 25, 0.012, 0.001, HANDBOOK],
   ['print-second', 'Print, second pass with the same plates', 50, 0, 0.01, 0, HANDBOOK],
+  ['print-digital', 'Print, digital', 5, 0, 0.005, 0, HANDBOOK],
   ['dry', 'Dry', 0, 0, 0, 0, UNSOURCED],
   ['coat', 'Coat', 40, 0, 0.005, 0, HANDBOOK],
   ['cut', 'Guillotine', 5, 0, 0.002, 0, HANDBOOK],
@@ -181,6 +182,11 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     hours('setupPer', 'Set-up, each plate', 0.04),
     speed(12_000, 'sheets'),
     ...running(260, 2),
+  ],
+  digital: [
+    hours('setup', 'Set-up', 0.1),
+    above0('speed', 'Rated speed', 'sides/h', 4_000, 1_000_000),
+    ...running(70, 1),
   ],
   coater: [hours('setup', 'Set-up', 0.3), speed(8_000, 'sheets'), ...running(95, 1)],
   guillotine: [

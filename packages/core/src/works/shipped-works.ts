@@ -38,6 +38,24 @@ const MACHINES: readonly Machine[] = [
       colourBarMm: 6,
     },
   },
+  {
+    id: 'digital-cut-sheet',
+    name: 'Cut-sheet digital 4/4',
+    process: 'digital',
+    press: {
+      units: 8,
+      plateless: true,
+      perfects: true,
+      turnsSheet: false,
+      maxSheetMm: [488, 330],
+      minSheetMm: [210, 148],
+      minCaliperUm: 60,
+      maxCaliperUm: 400,
+      gripperMm: 4,
+      tailMm: 4,
+      sideMm: 4,
+    },
+  },
   { id: 'coater', name: 'Coater', process: 'coater' },
   { id: 'guillotine-115', name: 'Guillotine 115', process: 'guillotine' },
   { id: 'scorer', name: 'Scoring machine', process: 'scorer' },
@@ -63,6 +81,7 @@ const stock = (id: string, name: string, gsm: number, bulk: number, coated: bool
   bulk,
   coated,
   sheets: SHEETS,
+  rollWidthsMm: [730, 1030],
 });
 
 /** Stocks of the shipped works. Bulks are the middle of the ranges of handbook chapter 3 (practice). */

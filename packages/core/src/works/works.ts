@@ -13,6 +13,8 @@ export interface Machine {
 /** Limits of a sheet-fed press. Margins are practice, editable by press. */
 export interface PressLimits {
   readonly units: number;
+  /** Prints without plates; sides are charged by the click. */
+  readonly plateless?: boolean;
   /** Prints both sides in one pass. */
   readonly perfects: boolean;
   /** Turns the sheet tail to lead for the second side, so that both edges are gripped. */

@@ -120,8 +120,14 @@ function layouts({ plan }: JobDocument): Content[] {
         twoSided
           ? {
               columns: [
-                [{ text: 'Front', style: 'quiet' }, { svg: layoutSvg(drawing), width: 235 }],
-                [{ text: 'Back', style: 'quiet' }, { svg: layoutSvg(drawLayout(layout, 'back')), width: 235 }],
+                [
+                  { text: 'Front', style: 'quiet' },
+                  { svg: layoutSvg(drawing), width: 235 },
+                ],
+                [
+                  { text: 'Back', style: 'quiet' },
+                  { svg: layoutSvg(drawLayout(layout, 'back')), width: 235 },
+                ],
               ],
               columnGap: 12,
             }

@@ -1,0 +1,81 @@
+import { type Component, type Job, type Step, cutSheetFirst, sectionLane, withWorkStyle } from '../plan/index.js';
+import type { WayChoice } from './way.js';
+
+/** The part of a job that ways are sought for: one component, or the whole text of a bound product. */
+export type WayTarget = { readonly kind: 'component'; readonly id: string } | { readonly kind: 'text' };
+
+/** The components of a target. */
+export const targetComponents = (job: Job, target: WayTarget): readonly Component[] =>
+  job.components.filter((component) =>
+    target.kind === 'text' ? component.kind === 'section' : component.id === target.id,
+  );
+
+/** A component as a choice has it; arrangements and schemes chosen for another sheet fall away. */
+export function choose(component: Component, { press, stock, sheet, bought, workStyle }: WayChoice): Component {
+  const { bought: _bought, lay, ...kept } = component;
+  const { arrangement: _arrangement, ...gaps } = lay ?? {};
+  return {
+    ...kept,
+    press,
+    stock,
+    sheet,
+    workStyle,
+    ...(bought ? { bought } : {}),
+    ...(Object.keys(gaps).length > 0 ? { lay: gaps } : {}),
+  };
+}
+
+/** Sections of a text that is split anew, made after its first section. */
+export function splitText(job: Job, choice: WayChoice): readonly Component[] {
+  const [template] = targetComponents(job, { kind: 'text' });
+  if (!template || !choice.sections) return [];
+  const { scheme: _scheme, ...like } = template;
+  return choice.sections.map((pages, i) => ({
+    ...choose(like, choice),
+    id: `section-${i + 1}`,
+    name: `Section of ${pages} pages`,
+    pages,
+  }));
+}
+
+/** Steps that belong to the sections, and what takes the last of each. */
+function withSections(job: Job, choice: WayChoice, up: ReadonlyMap<string, number>): Job {
+  const old = targetComponents(job, { kind: 'text' });
+  const isOld = (step: Step): boolean => old.some(({ id }) => id === step.component);
+  const made = splitText(job, choice);
+  const lanes = made.map((component) => sectionLane(component, (up.get(component.id) ?? 1) > 1));
+  const oldIds = new Set(job.route.filter(isOld).map(({ id }) => id));
+  let placed = false;
+  const route = job.route
+    .filter((step) => !isOld(step))
+    .map((step): Step => {
+      if (!step.from?.some(({ material }) => oldIds.has(material))) return step;
+      const kept = step.from.filter(({ material }) => !oldIds.has(material));
+      placed = true;
+      return { ...step, from: [...lanes.map((lane) => ({ material: lane.at(-1)?.id ?? '' })), ...kept] };
+    });
+  if (!placed) return job;
+  const at = job.components.findIndex(({ kind }) => kind === 'section');
+  const others = job.components.filter(({ kind }) => kind !== 'section');
+  return {
+    ...job,
+    components: [...others.slice(0, at), ...made, ...others.slice(at)],
+    route: [...lanes.flat(), ...route],
+  };
+}
+
+/**
+ * The job run another way: press, paper, sheet and work style of the target, its passes set anew, sections split anew
+ * where the choice says so, and a cut before the fold where several sections lie on a sheet.
+ * @param up pieces on the press sheet by component id, as the way found them.
+ */
+export function withWay(job: Job, target: WayTarget, choice: WayChoice, up: ReadonlyMap<string, number>): Job {
+  if (target.kind === 'text' && choice.sections) return withSections(job, choice, up);
+  return targetComponents(job, target).reduce((changed, component) => {
+    const styled = withWorkStyle(changed, component.id, choice.workStyle);
+    const components = styled.components.map((other) =>
+      other.id === component.id ? { ...choose(other, choice), back: other.back } : other,
+    );
+    return cutSheetFirst({ ...styled, components }, component.id, (up.get(component.id) ?? 1) > 1);
+  }, job);
+}

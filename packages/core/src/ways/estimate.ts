@@ -1,0 +1,248 @@
+import { type FlowOutput, type FlowStep, unitsFor } from '../flow/index.js';
+import { ceilRatio } from '../kernel/index.js';
+import { type Size, kgPerThousand } from '../paper/index.js';
+import { countPlates, inkKg } from '../press/index.js';
+import {
+  type ComponentLayout,
+  type Step,
+  beltRate,
+  cutsPerLift,
+  foldsOf,
+  isPlateless,
+  liftTime,
+  machineOf,
+  placesBetween,
+  platesHung,
+  rateTime,
+  sheetsPerLift,
+  sidesOf,
+  spoilageOf,
+} from '../plan/index.js';
+import { OPERATION_RULES } from '../route/index.js';
+import { type Machine, type NormLookup, type Works, normCatalogue } from '../works/index.js';
+
+/** What a lane takes when its component is laid in one way: the figures that the ways differ in. */
+export interface LaneEstimate {
+  readonly pressSheets: number;
+  readonly boughtSheets: number;
+  readonly paperKg: number;
+  /** Grams a square metre times trimmed area of what leaves the lane. */
+  readonly productKg: number;
+  readonly plates: number;
+  readonly passes: number;
+  readonly hours: number;
+  /** Paper, plates, ink, digital sides, machine hours and people of the lane. */
+  readonly cost: number;
+}
+
+/** Norms of one machine as numbers; those that its kind does not have are 0. */
+interface MachineNumbers {
+  readonly setup: number;
+  readonly setupPer: number;
+  readonly speed: number;
+  readonly efficiency: number;
+  readonly minutesPerLift: number;
+  readonly secondsPerCut: number;
+  readonly liftHeight: number;
+  readonly beltSpeed: number;
+  readonly gap: number;
+  /** Machine and people, an hour. */
+  readonly costPerHour: number;
+}
+
+/** One step of a lane, ready to be counted for any quantity. */
+interface Station {
+  readonly flow: FlowStep;
+  readonly output: FlowOutput;
+  /** Two stations with the same key count alike. */
+  readonly key: string;
+  readonly hours: (units: number, wanted: number) => number;
+  readonly costPerHour: number;
+  readonly isPass: boolean;
+  /** Sides charged by the click, and grams of ink, for each sheet of a pass. */
+  readonly clicks: number;
+  readonly inkKgPerSheet: number;
+}
+
+/** The works as a lane sees it, with a memory of norms and counts: many ways share the same sums. */
+export class LaneReckoner {
+  private readonly counts = new Map<string, number>();
+  private readonly machines = new Map<string, MachineNumbers>();
+  private readonly prices: {
+    readonly plate: number;
+    readonly ink: number;
+    readonly click: number;
+    readonly people: number;
+    readonly plateLife: number;
+    readonly coverage: number;
+  };
+
+  constructor(
+    private readonly works: Works,
+    private readonly norms: NormLookup,
+  ) {
+    const norm = (id: string): number => norms(id).value;
+    this.prices = {
+      plate: norm('price.plate'),
+      ink: norm('price.ink'),
+      click: norm('price.click'),
+      people: norm('price.people'),
+      plateLife: norm('plate.life'),
+      coverage: norm('ink.coverage'),
+    };
+  }
+
+  private numbersOf({ id }: Machine): MachineNumbers {
+    const before = this.machines.get(id);
+    if (before) return before;
+    const catalogue = normCatalogue(this.works);
+    const of = (key: string): number => {
+      const norm = `machine.${id}.${key}`;
+      return catalogue.has(norm) ? this.norms(norm).value : 0;
+    };
+    const made = {
+      setup: of('setup'),
+      setupPer: of('setupPer'),
+      speed: of('speed'),
+      efficiency: of('efficiency'),
+      minutesPerLift: of('minutesPerLift'),
+      secondsPerCut: of('secondsPerCut'),
+      liftHeight: of('liftHeight'),
+      beltSpeed: of('beltSpeed'),
+      gap: of('gap'),
+      costPerHour: of('rate') + of('crew') * this.prices.people,
+    };
+    this.machines.set(id, made);
+    return made;
+  }
+
+  /** Hours of a step by units through the machine and good pieces out. @param size before it: sheet, or piece once cut. */
+  private hoursOf(step: Step, layout: ComponentLayout, machine: MachineNumbers, size: Size): Station['hours'] {
+    const { setup, setupPer, speed, efficiency } = machine;
+    switch (OPERATION_RULES[step.operation].time) {
+      case 'press': {
+        if (isPlateless(layout)) return (units) => rateTime(setup, units * sidesOf(step), speed, efficiency);
+        const made = setup + setupPer * platesHung(step, layout);
+        return (units) => rateTime(made, units, speed, efficiency);
+      }
+      case 'lifts': {
+        const perLift = sheetsPerLift(machine.liftHeight, layout.caliperUm);
+        const cuts = cutsPerLift(placesBetween(layout.pattern));
+        return (units) => liftTime({ ...machine, setupHours: setup }, units, perLift, cuts);
+      }
+      case 'belt': {
+        const rate = beltRate(speed, machine.beltSpeed, Math.max(size.widthMm, size.heightMm) / 1000, machine.gap);
+        const made = setup + setupPer * foldsOf(step, layout);
+        return (units) => rateTime(made, units, rate, efficiency);
+      }
+      case 'rate': {
+        const { perPack } = step;
+        return (units, wanted) =>
+          rateTime(setup, perPack === undefined ? units : ceilRatio(wanted, perPack), speed, efficiency);
+      }
+      case 'lag':
+        return () => 0;
+    }
+  }
+
+  /** Ink on one sheet of a pass, kilograms. */
+  private inkPerSheet({ component, stock, printedAreaM2 }: ComponentLayout, pass: Step): number {
+    const film = this.norms(stock.coated ? 'ink.film.coated' : 'ink.film.uncoated').value;
+    const sides = pass.side === 'both' ? (['front', 'back'] as const) : ([pass.side ?? 'front'] as const);
+    let kg = 0;
+    for (const side of sides)
+      for (const { coverage } of component[side]) kg += inkKg(1, printedAreaM2, coverage ?? this.prices.coverage, film);
+    return kg;
+  }
+
+  private station(step: Step, layout: ComponentLayout, size: Size): Station {
+    const { setup, running } = spoilageOf(this.norms, step, layout);
+    const out = step.yield ?? (step.operation === 'cut' ? layout.pattern.count : 1);
+    const output = { material: step.id, yield: out, samples: step.samples ?? 0 };
+    const machine = machineOf(step, layout, this.works);
+    const numbers = machine && this.numbersOf(machine);
+    const isPass = step.operation === 'print';
+    const digital = isPlateless(layout);
+    return {
+      flow: {
+        id: step.id,
+        path: '',
+        inputs: [],
+        outputs: [output],
+        setup,
+        running,
+        incidents: step.incidents ?? [],
+        finishing: false,
+      },
+      output,
+      key: `${out} ${output.samples} ${setup} ${running} ${step.incidents ? step.id : ''}`,
+      hours: numbers ? this.hoursOf(step, layout, numbers, size) : () => 0,
+      costPerHour: numbers?.costPerHour ?? 0,
+      isPass,
+      clicks: isPass && digital ? sidesOf(step) : 0,
+      inkKgPerSheet: isPass && !digital ? this.inkPerSheet(layout, step) : 0,
+    };
+  }
+
+  /** Process units of a station for so many good pieces out, exact. */
+  private units({ flow, output, key }: Station, wanted: number): number {
+    const known = `${key} ${wanted}`;
+    const before = this.counts.get(known);
+    if (before !== undefined) return before;
+    const count = unitsFor(flow, output, wanted);
+    this.counts.set(known, count);
+    return count;
+  }
+
+  private static paper({ supply, component, stock }: ComponentLayout, sheets: number): { bought: number; kg: number } {
+    if (supply.kind === 'roll') {
+      const metres = (ceilRatio(sheets, supply.lanes) * supply.cutLengthMm) / 1000;
+      return { bought: 0, kg: (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000 };
+    }
+    const [size, bought] =
+      supply.kind === 'press sheet' ? [component.sheet, sheets] : [supply.sheet, ceilRatio(sheets, supply.out)];
+    return { bought, kg: (bought * kgPerThousand(size.widthMm, size.heightMm, stock.gsm)) / 1000 };
+  }
+
+  /**
+   * Counts and costs a lane backwards, step by step, as the plan would, without its working; for several quantities.
+   * @param steps of the component, first to last; @param wanted good pieces that have to leave the lane.
+   * Source: handbook chapters 4, 6 and 8; a test holds it to `plan`.
+   */
+  reckon(layout: ComponentLayout, steps: readonly Step[], wanted: readonly number[]): LaneEstimate[] {
+    const { component, stock } = layout;
+    const cutAt = steps.findIndex(({ operation }) => operation === 'cut');
+    const stations = steps.map((step, i) =>
+      this.station(step, layout, cutAt >= 0 && i > cutAt ? layout.piece : component.sheet),
+    );
+    const [front, back] = isPlateless(layout) ? [0, 0] : [component.front.length, component.back.length];
+    const paperPrice = this.norms(`price.stock.${stock.id}`).value;
+    const pages = component.kind === 'sheet' ? 1 : (component.pages ?? 0) / 2;
+    const pieceKg = (pages * kgPerThousand(component.widthMm, component.heightMm, stock.gsm)) / 1000;
+    return wanted.map((pieces): LaneEstimate => {
+      let need = pieces;
+      let [hours, cost] = [0, 0];
+      for (let i = stations.length - 1; i >= 0; i--) {
+        const station = stations[i] as Station;
+        const units = this.units(station, need);
+        const time = station.hours(units, need);
+        hours += time;
+        cost += time * station.costPerHour;
+        cost += units * (station.clicks * this.prices.click + station.inkKgPerSheet * this.prices.ink);
+        need = units;
+      }
+      const paper = LaneReckoner.paper(layout, need);
+      const { plates } = countPlates(component.workStyle, front, back, need, this.prices.plateLife);
+      return {
+        pressSheets: need,
+        boughtSheets: paper.bought,
+        paperKg: paper.kg,
+        productKg: pieces * pieceKg,
+        plates,
+        passes: stations.filter(({ isPass }) => isPass).length,
+        hours,
+        cost: cost + paper.kg * paperPrice + plates * this.prices.plate,
+      };
+    });
+  }
+}

@@ -1,0 +1,101 @@
+import { type Issue, error } from '../kernel/index.js';
+import { type Job, type Plan, plan } from '../plan/index.js';
+import type { Works } from '../works/index.js';
+import { type WayTarget, targetComponents } from './apply-way.js';
+import { type Lane, laneOf } from './lane.js';
+import { WaySearch } from './way-search.js';
+import { type Way, type Ways, rankWays, wayId } from './way.js';
+
+/** The quantity at which a way is reckoned a second time, to part what grows with the quantity from what does not. */
+const SECOND_QUANTITY = 2;
+const PROGRESS_EVERY = 200;
+
+export type WaysOutcome =
+  { readonly ok: true; readonly value: Ways } | { readonly ok: false; readonly issues: readonly Issue[] };
+
+const stepSchool = (job: Job, works: Works, quantity: number): Plan | undefined => {
+  const outcome = plan({ ...job, school: 'step', order: { ...job.order, quantity } }, works);
+  return outcome.ok ? outcome.plan : undefined;
+};
+
+/** Good pieces that have to leave each lane of the target; the same for every section of a text. */
+function wantedOf(planned: Plan, lanes: ReadonlyMap<string, Lane>): number {
+  const ends = [...lanes.values()].map(({ end }) => end);
+  return Math.max(0, ...planned.edges.filter(({ from }) => ends.includes(from ?? '')).map(({ count }) => count));
+}
+
+/**
+ * All ways to run a component, or the text of a bound product: every press, stock of the same kind, bought sheet or
+ * roll, work style and split into sections, reckoned step by step, ranked by cost. Nothing is left out silently: what
+ * cannot be is counted with its reason.
+ * @param progress told the share done, 0..1, now and then.
+ * Issues: those of `plan` for the job as it is, and `ways.no-plain-lane` where the component's route has splits of its
+ * own. Cost: some ten microseconds a choice. Source: handbook chapters 4 ("Choosing what to buy") and 8.
+ */
+export function findWays(
+  job: Job,
+  works: Works,
+  target: WayTarget,
+  progress: (share: number) => void = () => undefined,
+): WaysOutcome {
+  const parts = targetComponents(job, target);
+  const { quantity } = job.order;
+  const outcome = plan({ ...job, school: 'step' }, works);
+  if (!outcome.ok) return { ok: false, issues: outcome.issues };
+  const lanes = new Map(
+    parts.flatMap(({ id }) => {
+      const lane = laneOf(job, id);
+      return lane ? [[id, lane] as const] : [];
+    }),
+  );
+  if (parts.length === 0 || lanes.size < parts.length) {
+    const name = parts.find(({ id }) => !lanes.has(id))?.name ?? (target.kind === 'text' ? 'text' : target.id);
+    return { ok: false, issues: [error('ways.no-plain-lane', 'route', { component: name })] };
+  }
+  const doubled = stepSchool(job, works, quantity * SECOND_QUANTITY) ?? outcome.plan;
+  const wanted = { one: wantedOf(outcome.plan, lanes), two: wantedOf(doubled, lanes) };
+  const search = new WaySearch(job, works, parts, lanes, wanted);
+  const current = search.current();
+  // What the rest of the job costs, at both quantities.
+  const rest = {
+    one: outcome.plan.totals.cost.total - current.one.cost,
+    two: doubled.totals.cost.total - current.two.cost,
+  };
+  const [choices, splits] = [search.choices(), search.splits(target)];
+  const found = choices.flatMap((choice, i) => {
+    if (i % PROGRESS_EVERY === 0) progress(i / choices.length);
+    return search.ways(choice, splits);
+  });
+  progress(1);
+  const ways = found.map(({ choice, layout, one, two }): Way => {
+    const cost = rest.one + one.cost;
+    const unitCost = (rest.two + two.cost - cost) / quantity;
+    return {
+      ...choice,
+      id: wayId(choice),
+      up: layout.pattern.count,
+      arrangement: layout.pattern.arrangement,
+      pressSheets: one.pressSheets,
+      boughtSheets: one.boughtSheets,
+      paperKg: one.paperKg,
+      wasteShare: 1 - one.productKg / one.paperKg,
+      plates: one.plates,
+      passes: one.passes,
+      hours: one.hours,
+      cost,
+      unitCost,
+      fixedCost: cost - unitCost * quantity,
+    };
+  });
+  const [first] = parts;
+  const now = first && wayId({ ...first, sections: undefined });
+  return {
+    ok: true,
+    value: {
+      ways: rankWays(ways, 'cost'),
+      considered: choices.length * splits.length,
+      refusals: search.refusals.list(),
+      current: ways.find(({ id }) => id === now)?.id,
+    },
+  };
+}

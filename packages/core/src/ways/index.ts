@@ -1,0 +1,13 @@
+export {
+  type Ranking,
+  type Refusal,
+  type Way,
+  type WayChoice,
+  type Ways,
+  RANKINGS,
+  breakEven,
+  rankWays,
+  wayId,
+} from './way.js';
+export { type WayTarget, targetComponents, withWay } from './apply-way.js';
+export { type WaysOutcome, findWays } from './find-ways.js';

@@ -1,0 +1,219 @@
+import type { Issue } from '../kernel/index.js';
+import { mostPages, splitProposals } from '../imposition/index.js';
+import { type PatternRequest, type Patterns, layPatterns } from '../layout/index.js';
+import { caliperUm } from '../paper/index.js';
+import {
+  type Component,
+  type ComponentLayout,
+  type Job,
+  type LaySection,
+  type Step,
+  assemblyOf,
+  layComponent,
+  laySection,
+  pressIssues,
+  printSteps,
+  sectionLane,
+} from '../plan/index.js';
+import { type NormLookup, type Works, normsOf } from '../works/index.js';
+import { type WayTarget, choose, splitText } from './apply-way.js';
+import { listChoices } from './candidates.js';
+import { type LaneEstimate, LaneReckoner } from './estimate.js';
+import type { Lane } from './lane.js';
+import { RefusalBook } from './refusals.js';
+import type { WayChoice } from './way.js';
+
+/** Remembers patterns by what was asked: many ways lay the same piece on the same area. */
+function rememberPatterns(): (request: PatternRequest) => Patterns {
+  const known = new Map<string, Patterns>();
+  return (request) => {
+    const key = Object.values(request).join(' ');
+    const before = known.get(key);
+    if (before) return before;
+    const patterns = layPatterns(request);
+    known.set(key, patterns);
+    return patterns;
+  };
+}
+
+/** Remembers sections by their scheme, page and trims: where a section stands in the book does not change its sheet. */
+function rememberSections(): LaySection {
+  const known = new Map<string, ReturnType<LaySection>>();
+  return (job, component, scheme, position, trimMm, caliper, path) => {
+    const { widthMm, heightMm } = component;
+    const key = [scheme.id, widthMm, heightMm, trimMm, caliper].join(' ');
+    const before = known.get(key);
+    if (before) return before;
+    const laid = laySection(job, component, scheme, position, trimMm, caliper, path);
+    known.set(key, laid);
+    return laid;
+  };
+}
+
+/** A component laid in one way, counted at the job's quantity and at the second one; or the reason why it cannot be. */
+type Evaluated =
+  | { readonly layout: ComponentLayout; readonly one: LaneEstimate; readonly two: LaneEstimate }
+  | { readonly issue: Issue };
+
+/** Good pieces that have to leave the lanes at the job's quantity and at the second one. */
+export interface Wanted {
+  readonly one: number;
+  readonly two: number;
+}
+
+const NONE: LaneEstimate = {
+  pressSheets: 0,
+  boughtSheets: 0,
+  paperKg: 0,
+  productKg: 0,
+  plates: 0,
+  passes: 0,
+  hours: 0,
+  cost: 0,
+};
+
+const addUp = (estimates: readonly LaneEstimate[]): LaneEstimate =>
+  estimates.reduce(
+    (sum, one) => ({
+      pressSheets: sum.pressSheets + one.pressSheets,
+      boughtSheets: sum.boughtSheets + one.boughtSheets,
+      paperKg: sum.paperKg + one.paperKg,
+      productKg: sum.productKg + one.productKg,
+      plates: sum.plates + one.plates,
+      passes: sum.passes + one.passes,
+      hours: sum.hours + one.hours,
+      cost: sum.cost + one.cost,
+    }),
+    NONE,
+  );
+
+/** Searches the ways of one target; keeps what all of them share. */
+export class WaySearch {
+  private readonly norms: NormLookup;
+  private readonly reckoner: LaneReckoner;
+  private readonly lay = rememberPatterns();
+  private readonly laySection = rememberSections();
+  readonly refusals = new RefusalBook();
+
+  constructor(
+    private readonly job: Job,
+    private readonly works: Works,
+    private readonly parts: readonly Component[],
+    private readonly lanes: ReadonlyMap<string, Lane>,
+    private readonly wanted: Wanted,
+  ) {
+    this.norms = normsOf(works, job.norms);
+    this.reckoner = new LaneReckoner(works, this.norms);
+  }
+
+  /** Steps of a component in a choice: its own lane with the passes of the style, or the usual lane of a new section. */
+  private static stepsOf(component: Component, lane: Lane | undefined, severalUp: boolean): readonly Step[] {
+    if (!lane) return sectionLane(component, severalUp);
+    const isPress = ({ operation }: Step): boolean => operation === 'print' || operation === 'dry';
+    const passes = printSteps(component.id, component.workStyle).map((step) => {
+      const before = lane.steps.find(({ id }) => id === step.id);
+      return before ? { ...before, ...step } : step;
+    });
+    const later = lane.steps.filter((step) => !isPress(step));
+    if (component.kind !== 'section') return [...passes, ...later];
+    const cut = later.find(({ operation }) => operation === 'cut');
+    const made: Step = { id: `cut-${component.id}`, operation: 'cut', component: component.id };
+    if (!severalUp) return [...passes, ...later.filter((step) => step !== cut)];
+    return [...passes, ...(cut ? [] : [made]), ...later];
+  }
+
+  private count(layout: ComponentLayout, steps: readonly Step[]): Evaluated {
+    const [one, two] = this.reckoner.reckon(layout, steps, [this.wanted.one, this.wanted.two]);
+    return { layout, one: one ?? NONE, two: two ?? NONE };
+  }
+
+  /** Where a section stands does not change what it takes, so each is laid as if it were the only one. */
+  private layAlone(component: Component): ReturnType<typeof layComponent> {
+    const { job, works, norms, lay, laySection: pages } = this;
+    const place = { assembly: assemblyOf(job), firstPage: 1, totalPages: component.pages ?? 0 };
+    const positions = new Map([[component.id, { place, order: 0 }]]);
+    return layComponent(component, '', { job, works, norms, positions, lay, laySection: pages });
+  }
+
+  /** A component that has been given its press and sheet. @param lane its own steps, absent for a new section. */
+  private evaluate(component: Component, lane: Lane | undefined): Evaluated {
+    const machine = this.works.machines.find(({ id }) => id === component.press);
+    const stock = this.works.stocks.find(({ id }) => id === component.stock);
+    if (!machine || !stock) throw new Error(`a choice of ${component.press} and ${component.stock}`);
+    const [wrong] = pressIssues(component, machine, '', caliperUm(stock.gsm, stock.bulk));
+    if (wrong) return { issue: wrong };
+    const { layout, issues } = this.layAlone(component);
+    if (layout) return this.count(layout, WaySearch.stepsOf(component, lane, layout.pattern.count > 1));
+    const [issue] = issues;
+    if (!issue) throw new Error('no layout and no reason');
+    return { issue };
+  }
+
+  /** What the target takes as the job has it now. */
+  current(): { one: LaneEstimate; two: LaneEstimate } {
+    const all = this.parts.flatMap((component) => {
+      const { layout } = this.layAlone(component);
+      const lane = this.lanes.get(component.id);
+      const counted = layout && lane ? this.count(layout, lane.steps) : undefined;
+      return counted && 'layout' in counted ? [counted] : [];
+    });
+    return { one: addUp(all.map(({ one }) => one)), two: addUp(all.map(({ two }) => two)) };
+  }
+
+  /** One choice with every split of the text; what cannot be goes into the refusals. */
+  ways(choice: WayChoice, splits: readonly (readonly number[] | undefined)[]): FoundWay[] {
+    const bySize = new Map<number, Evaluated>();
+    const section = (pages: number): Evaluated => {
+      const before = bySize.get(pages);
+      if (before) return before;
+      const [made] = splitText(this.job, { ...choice, sections: [pages] });
+      if (!made) throw new Error('a text without a section');
+      const evaluated = this.evaluate(made, undefined);
+      bySize.set(pages, evaluated);
+      return evaluated;
+    };
+    return splits.flatMap((sections) => {
+      const all = sections
+        ? sections.map(section)
+        : this.parts.map((part) => this.evaluate(choose(part, choice), this.lanes.get(part.id)));
+      const good = all.flatMap((one) => ('layout' in one ? [one] : []));
+      const [first] = good;
+      const refused = all.find((one) => 'issue' in one);
+      if (refused && 'issue' in refused) this.refusals.add(refused.issue);
+      if (refused || !first) return [];
+      return [
+        {
+          choice: sections ? { ...choice, sections } : choice,
+          layout: first.layout,
+          one: addUp(good.map(({ one }) => one)),
+          two: addUp(good.map(({ two }) => two)),
+        },
+      ];
+    });
+  }
+
+  /** Presses, stocks, sheets and styles. */
+  choices(): WayChoice[] {
+    const [first] = this.parts;
+    const stock = this.works.stocks.find(({ id }) => id === first?.stock);
+    return first && stock ? listChoices(first, this.works, stock, this.norms('sheeter.edgeTrim').value) : [];
+  }
+
+  /** Splits of a text: as it is, and every other that is offered for its stock. */
+  splits(target: WayTarget): (readonly number[] | undefined)[] {
+    if (target.kind === 'component') return [undefined];
+    const stock = this.works.stocks.find(({ id }) => id === this.parts[0]?.stock);
+    const pages = this.parts.map((part) => part.pages ?? 0);
+    const total = pages.reduce((sum, n) => sum + n, 0);
+    const others = splitProposals(total, mostPages(stock?.gsm ?? 0)).filter((split) => String(split) !== String(pages));
+    return [undefined, ...others];
+  }
+}
+
+/** A choice that works, with its sums over all sections at both quantities. */
+export interface FoundWay {
+  readonly choice: WayChoice;
+  readonly layout: ComponentLayout;
+  readonly one: LaneEstimate;
+  readonly two: LaneEstimate;
+}

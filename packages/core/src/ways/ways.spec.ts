@@ -1,0 +1,142 @@
+import { example, planned, withoutNorms } from '../plan/examples.fixture.js';
+import { type Job, plan } from '../plan/index.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+import { type WayTarget, withWay } from './apply-way.js';
+import { findWays } from './find-ways.js';
+import { RANKINGS, type Way, type Ways, breakEven, rankWays } from './way.js';
+
+const map = example('trail-map');
+const programme = example('concert-programme');
+
+function found(job: Job, target: WayTarget): Ways {
+  const outcome = findWays(job, SHIPPED_WORKS, target);
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
+  return outcome.value;
+}
+
+/** The job run that way; every section of the way lies as often on its sheet as the plan itself finds. */
+function run(job: Job, target: WayTarget, way: Way): Job {
+  const once = withWay(job, target, way, new Map());
+  const outcome = plan(once, SHIPPED_WORKS);
+  if (!outcome.ok) throw new Error(`${way.id}: ${outcome.issues.map(({ code }) => code).join()}`);
+  const up = new Map(Object.entries(outcome.plan.layouts).map(([id, { pattern }]) => [id, pattern.count]));
+  return { ...withWay(job, target, way, up), school: 'step' };
+}
+
+describe.each<[string, Job, WayTarget]>([
+  ['trail map', map, { kind: 'component', id: 'map' }],
+  ['trail map at shipped norms', withoutNorms(map), { kind: 'component', id: 'map' }],
+  ['cover of the programme', programme, { kind: 'component', id: 'cover' }],
+  ['one section of the programme', programme, { kind: 'component', id: 'section-1' }],
+  ['text of the programme', programme, { kind: 'text' }],
+])('ways of the %s', (_name, job, target) => {
+  const { ways, considered, refusals, current } = found(job, target);
+
+  it('reckons every way as the plan does once it is chosen (differential, against plan)', () => {
+    const every = Math.max(1, Math.floor(ways.length / 40));
+    const tried = ways.filter((_, i) => i % every === 0);
+    expect(tried.length).toBeGreaterThan(3);
+    for (const way of tried) {
+      const { totals, layouts, advice } = planned(run(job, target, way));
+      const own = Object.keys(layouts).filter((id) =>
+        target.kind === 'text' ? id.startsWith('section') : id === target.id,
+      );
+      const sum = (of: Readonly<Record<string, number>>): number => own.reduce((n, id) => n + (of[id] ?? 0), 0);
+      expect({ id: way.id, sheets: sum(totals.pressSheets) }).toEqual({ id: way.id, sheets: way.pressSheets });
+      expect(sum(totals.paperKgByComponent)).toBeCloseTo(way.paperKg, 6);
+      expect(sum(totals.platesByComponent)).toBe(way.plates);
+      expect(totals.cost.total).toBeCloseTo(way.cost, 6);
+      expect(advice.map(({ code }) => code)).not.toContain('layout.several-up-not-cut');
+    }
+  });
+
+  it('counts all that it considered: each is a way or has its reason', () => {
+    const refused = refusals.reduce((sum, { count }) => sum + count, 0);
+    expect(ways.length + refused).toBe(considered);
+    expect(new Set(ways.map(({ id }) => id)).size).toBe(ways.length);
+  });
+
+  it('finds the way that the job is in now, at its own cost', () => {
+    const now = ways.find(({ id }) => id === current);
+    expect(now?.cost).toBeCloseTo(planned({ ...job, school: 'step' }).totals.cost.total, 6);
+  });
+});
+
+describe('work styles of the trail map at shipped norms (identity, handbook chapter 4)', () => {
+  const { ways } = found(withoutNorms(map), { kind: 'component', id: 'map' });
+  it.each([
+    ['work-and-turn', 5489, 4],
+    ['sheetwise', 5673, 8],
+    ['perfecting', 5487, 8],
+  ])('%s: %i sheets, %i plates', (style, sheets, plates) => {
+    // 5,102 good sheets from the guillotine at the worked norms of the finishing steps; here those are the shipped ones.
+    const job = {
+      ...withoutNorms(map),
+      route: map.route.map((step) =>
+        step.operation === 'print' ? { ...step, setup: undefined, running: undefined } : step,
+      ),
+    };
+    const way = found(job, { kind: 'component', id: 'map' }).ways.find(
+      (w) =>
+        w.workStyle === style &&
+        w.press === 'b1-perfector' &&
+        w.sheet.widthMm === 1020 &&
+        w.sheet.grain === 'width' &&
+        !w.bought &&
+        w.stock === 'silk-115',
+    );
+    expect([way?.pressSheets, way?.plates]).toEqual([sheets, plates]);
+    expect(ways.length).toBeGreaterThan(0);
+  });
+});
+
+describe('ranking', () => {
+  const { ways } = found(map, { kind: 'component', id: 'map' });
+  it.each(RANKINGS)('by %s never falls', (ranking) => {
+    const key = { cost: 'cost', paper: 'paperKg', hours: 'hours', plates: 'plates' } as const;
+    const values = rankWays(ways, ranking).map((way) => way[key[ranking]]);
+    expect([...values].sort((a, b) => a - b)).toEqual(values);
+  });
+  it('tells why the others fell out', () => {
+    const { refusals } = found(map, { kind: 'component', id: 'map' });
+    expect(refusals.map(({ issue }) => issue.code)).toEqual(
+      expect.arrayContaining(['press.cannot-perfect', 'layout.does-not-fit']),
+    );
+  });
+});
+
+describe('break-even (identity, handbook chapter 8)', () => {
+  it('is (fixed a - fixed b) / (unit b - unit a)', () => {
+    // 400 + 0.10 n = 40 + 0.50 n at n = 900
+    expect(breakEven({ fixedCost: 400, unitCost: 0.1 }, { fixedCost: 40, unitCost: 0.5 })).toBeCloseTo(900, 9);
+    expect(breakEven({ fixedCost: 400, unitCost: 0.5 }, { fixedCost: 40, unitCost: 0.5 })).toBeUndefined();
+    expect(breakEven({ fixedCost: 400, unitCost: 0.6 }, { fixedCost: 40, unitCost: 0.5 })).toBeUndefined();
+  });
+  it('lies between the two quantities where the cheaper way changes', () => {
+    const flyer = (quantity: number): Job => ({
+      ...withoutNorms(map),
+      order: { ...map.order, quantity },
+      components: map.components.map((c) => ({ ...c, widthMm: 148, heightMm: 210 })),
+    });
+    const best = (quantity: number, digital: boolean): Way | undefined =>
+      found(flyer(quantity), { kind: 'component', id: 'map' }).ways.find(
+        ({ press }) => (press === 'digital-cut-sheet') === digital,
+      );
+    const [offset, digital] = [best(1000, false), best(1000, true)];
+    const quantity = offset && digital ? breakEven(offset, digital) : undefined;
+    expect(quantity).toBeGreaterThan(10);
+    const cheaper = (n: number): boolean => (best(n, true)?.cost ?? Infinity) < (best(n, false)?.cost ?? Infinity);
+    expect([cheaper(Math.round((quantity ?? 0) / 3)), cheaper(Math.round((quantity ?? 0) * 3))]).toEqual([true, false]);
+  });
+});
+
+it('says so where a component has no plain lane', () => {
+  const split = {
+    ...map,
+    route: map.route.map((step) => (step.id === 'cut' ? { ...step, makes: [{ material: 'cut', share: 1 }] } : step)),
+  };
+  const outcome = findWays(split, SHIPPED_WORKS, { kind: 'component', id: 'map' });
+  expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.no-plain-lane']);
+  const none = findWays(map, SHIPPED_WORKS, { kind: 'text' });
+  expect(none.ok ? [] : none.issues.map(({ params }) => params)).toEqual([{ component: 'text' }]);
+});
