@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// reckon FILE.json [--school step|added|table] [--explain FIGURE_ID]: plans a job file and prints the plan as JSON.
+// reckon FILE.json: plans a job file and prints the plan as JSON. --school step|added|table, --explain FIGURE_ID,
+// --ways [--by cost|paper|hours|plates] for the ranked list of ways to run.
 import fs from 'node:fs';
 import { parseArgs } from 'node:util';
 import { buildPackages } from './build-steps.mjs';
@@ -11,12 +12,23 @@ const fail = (...lines) => {
 
 let args;
 try {
-  args = parseArgs({ allowPositionals: true, options: { school: { type: 'string' }, explain: { type: 'string' } } });
+  args = parseArgs({
+    allowPositionals: true,
+    options: {
+      school: { type: 'string' },
+      explain: { type: 'string' },
+      ways: { type: 'boolean' },
+      by: { type: 'string' },
+    },
+  });
 } catch (error) {
   fail(error.message);
 }
 const [file] = args.positionals;
-if (!file) fail('usage: npm run -s reckon -- FILE.json [--school step|added|table] [--explain FIGURE_ID]');
+if (!file)
+  fail(
+    'usage: npm run -s reckon -- FILE.json [--school step|added|table] [--explain FIGURE_ID] [--ways [--by cost|paper|hours|plates]]',
+  );
 let text;
 try {
   text = fs.readFileSync(file, 'utf8');

@@ -13,6 +13,7 @@ import {
   versionSchema,
   worksSchema,
 } from './api.js';
+import { SHEET_SIDES } from '@druckerei/core';
 import { jobSchema } from './job-file.js';
 
 export interface Endpoint {
@@ -37,6 +38,8 @@ const MANAGER: readonly Role[] = ['manager'];
 const whole = z.coerce.number().int().min(1).max(2_147_483_647);
 const job = z.object({ id: whole });
 const revision = z.object({ id: whole, revision: whole });
+const layout = revision.extend({ component: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' }) });
+const side = z.object({ side: z.enum(SHEET_SIDES).optional() });
 
 /** Every route of the server: registered from this table, documented from it, and tested from it. */
 export const ENDPOINTS = [
@@ -210,6 +213,38 @@ export const ENDPOINTS = [
     params: revision,
     status: 200,
     media: 'application/pdf',
+  },
+  {
+    id: 'layoutPdf',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/layouts/{component}.pdf',
+    summary: 'Layout of a component with dimensions, both sides',
+    roles: ALL,
+    params: layout,
+    status: 200,
+    media: 'application/pdf',
+  },
+  {
+    id: 'layoutSvg',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/layouts/{component}.svg',
+    summary: 'Layout of a component with dimensions, one side, in millimetres',
+    roles: ALL,
+    params: layout,
+    query: side,
+    status: 200,
+    media: 'image/svg+xml',
+  },
+  {
+    id: 'layoutDxf',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/layouts/{component}.dxf',
+    summary: 'Layout of a component, one side, in millimetres',
+    roles: ALL,
+    params: layout,
+    query: side,
+    status: 200,
+    media: 'image/vnd.dxf',
   },
   {
     id: 'jobFile',

@@ -60,6 +60,20 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'paper.bought-too-small':
     '{component}: no press sheet of {width} x {height} mm comes out of {boughtWidth} x {boughtHeight} mm with this grain. Buy a larger sheet or turn the grain.',
   'paper.roll-too-narrow': '{component}: a roll of {rollWidth} mm has no room across for a sheet of {across} mm.',
+  'die.measure': 'The {field} has to be above 0 and at most {most} mm, not {value}.',
+  'die.width-over-length':
+    'The length ({length} mm) is the longer side of the opening; a width of {width} mm is more. Change both over.',
+  'die.flap-too-wide': 'A flap of {flap} mm is out of reach; it goes from 0 to {most} mm.',
+  'die.no-outline': "No closed outline of cut lines was found. Draw the blank's edge as cut lines that meet.",
+  'die.open-outline': 'The outline is open by {gap} mm at {x}, {y}. Close it, or allow a larger gap when reading.',
+  'die.self-crossing': 'The outline crosses itself near {x}, {y}.',
+  'die.unknown-units': 'The drawing does not say its units ({units}). Say which when reading it.',
+  'die.too-large': 'The drawing is {value} x {other} mm; at most {most} mm can be laid. Look at its units.',
+  'die.too-many': "The file holds {value} {what}; at most {most} can be read. Take the drawing's other layers out.",
+  'die.unreadable': 'This is no {format} drawing that can be read: {why}',
+  'die.gap-closed': '{count} gaps of up to {gap} mm between lines were closed.',
+  'die.duplicate-lines': '{count} lines lie on others and were left out.',
+  'die.unmapped-layer': 'The layer {layer} ({count} lines) is not used. Say what its lines do.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out first.',

@@ -1,10 +1,26 @@
-import { type School, SCHOOLS, SHIPPED_WORKS, explain, plan } from '@druckerei/core';
+import {
+  type Job,
+  type School,
+  type WayTarget,
+  RANKINGS,
+  SCHOOLS,
+  SHIPPED_WORKS,
+  explain,
+  findWays,
+  plan,
+  rankWays,
+  reportLayout,
+} from '@druckerei/core';
 import { issueText } from './messages.js';
 import { parseJobFile } from './parse-job.js';
 
 export interface ReckonOptions {
   readonly school?: string | undefined;
   readonly explain?: string | undefined;
+  /** Prints the ways to run, each printed part by itself and the text as a whole, instead of the plan. */
+  readonly ways?: boolean | undefined;
+  /** Order of the ways: cost, paper, hours or plates. */
+  readonly by?: string | undefined;
 }
 
 /** What the command line prints: JSON for standard output, or one line an error for standard error. */
@@ -12,6 +28,37 @@ export type Reckoned =
   { readonly ok: true; readonly output: unknown } | { readonly ok: false; readonly lines: readonly string[] };
 
 const isSchool = (value: string): value is School => SCHOOLS.some((school) => school === value);
+
+/** What ways are sought for: the text as a whole where it is bound, and every other printed component. */
+function targetsOf(job: Job): WayTarget[] {
+  const alone = job.components.filter(({ kind }) => kind !== 'section');
+  return [
+    ...(alone.length < job.components.length ? [{ kind: 'text' } as const] : []),
+    ...alone.map(({ id }) => ({ kind: 'component', id }) as const),
+  ];
+}
+
+function reckonWays(job: Job, by: string): Reckoned {
+  const ranking = RANKINGS.find((known) => known === by);
+  if (!ranking) return { ok: false, lines: [`--by: ${by} is no order; choose ${RANKINGS.join(', ')}`] };
+  const lines: string[] = [];
+  const output = targetsOf(job).flatMap((target) => {
+    const found = findWays(job, SHIPPED_WORKS, target);
+    if (!found.ok) {
+      lines.push(...found.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
+      return [];
+    }
+    const { ways, considered, refusals, current } = found.value;
+    return {
+      for: target.kind === 'text' ? 'text' : target.id,
+      considered,
+      current,
+      ways: rankWays(ways, ranking),
+      fellOut: refusals.map(({ issue, count }) => ({ count, reason: issueText(issue) })),
+    };
+  });
+  return lines.length > 0 ? { ok: false, lines } : { ok: true, output };
+}
 
 /** Plans a job file headless, for the works as shipped. Never throws for what is in the file. */
 export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
@@ -22,9 +69,13 @@ export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   const parsed = parseJobFile(text);
   if (!parsed.ok)
     return fail(...parsed.errors.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)));
+  if (options.ways) return reckonWays(parsed.job, options.by ?? 'cost');
   const planned = plan(school === undefined ? parsed.job : { ...parsed.job, school }, SHIPPED_WORKS);
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
-  if (options.explain === undefined) return { ok: true, output: planned.plan };
+  if (options.explain === undefined) {
+    const layouts = Object.values(planned.plan.layouts).map(reportLayout);
+    return { ok: true, output: { ...planned.plan, layouts } };
+  }
   const figure = explain(planned.plan.figures, options.explain);
   return figure ? { ok: true, output: figure } : fail(`--explain: the plan has no figure ${options.explain}`);
 }

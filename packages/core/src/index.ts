@@ -3,6 +3,7 @@ export * from './paper/index.js';
 export * from './layout/index.js';
 export * from './imposition/index.js';
 export * from './geometry/index.js';
+export * from './diecut/index.js';
 export * from './press/index.js';
 export * from './route/index.js';
 export * from './flow/index.js';

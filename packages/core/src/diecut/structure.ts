@@ -15,16 +15,19 @@ export const STRUCTURES = [
 ] as const;
 export type StructureId = (typeof STRUCTURES)[number];
 
-/** Inner size of the product and what the board does to it. */
+/** What a structure is made from. Inner measures of the product, above 0. */
 export interface StructureSize {
-  /** Longer and shorter side of the opening, and the height between; inner measures, above 0. */
+  /** Longer and shorter side of the opening (of a wallet and a packet: panel width, and thickness of what goes in). */
   readonly lengthMm: Mm;
   readonly widthMm: Mm;
+  /** Height between them. */
   readonly depthMm: Mm;
   /** Board caliper, above 0. */
   readonly caliperMm: Mm;
   /** Width of the glue or joint flap; the structure's own where absent. */
   readonly flapMm?: Mm | undefined;
+  /** Allowance for each fold of a panel; one caliper where absent. */
+  readonly foldMm?: Mm | undefined;
 }
 
 /** One blank of a structure. A two-piece box has two. */
@@ -36,7 +39,7 @@ export interface StructurePart {
 export interface Structure {
   readonly id: StructureId;
   readonly parts: readonly StructurePart[];
+  /** Length, width and depth inside, and outside with the board on each side. */
   readonly inner: readonly [Mm, Mm, Mm];
-  /** Inner size and one or two calipers of board on each side, as the structure has them. Source: identity. */
   readonly outer: readonly [Mm, Mm, Mm];
 }

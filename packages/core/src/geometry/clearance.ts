@@ -39,6 +39,9 @@ export function clearance(a: Outline, b: Outline): Mm {
   return least;
 }
 
+/** Distances are told apart down to this. Source: practice, far below what any machine holds. */
+const TOUCH_MM = 1e-9;
+
 /** Rightmost x at height y that is nearer than r to the straight piece a-b; undefined where none is. */
 function rightmostNear(ax: number, ay: number, bx: number, by: number, y: number, r: number): number | undefined {
   let best: number | undefined;
@@ -47,7 +50,8 @@ function rightmostNear(ax: number, ay: number, bx: number, by: number, y: number
   };
   const disc = (cx: number, cy: number): void => {
     const h = y - cy;
-    if (Math.abs(h) <= r) take(cx + Math.sqrt(r * r - h * h));
+    // Just as far as the gap is far enough; without a gap, touching counts.
+    if (Math.abs(h) < r - TOUCH_MM || (r === 0 && h === 0)) take(cx + Math.sqrt(r * r - h * h));
   };
   disc(ax, ay);
   disc(bx, by);

@@ -8,7 +8,7 @@ export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from
 export { type LayContext, type LaySection, layComponent } from './component-layout.js';
 export { pressIssues } from './check-job.js';
 export { foldsOf } from './material.js';
-export { isPlateless, machineOf, platesHung, sidesOf, spoilageOf } from './step-norms.js';
+export { isPlateless, isPlatelessPress, machineOf, platesHung, sidesOf, spoilageOf } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export * from './machine-time.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
@@ -17,4 +17,5 @@ export { type Box, type DrawnPiece, type LayoutDrawing, drawLayout } from './lay
 export { type DrawnPage, type SheetSide, SHEET_SIDES } from './layout-drawing.js';
 export { type PlacedPage, type SectionLayout, assemblyOf, oddPlaceOf } from './section-layout.js';
 export { type Supply } from './supply.js';
+export { type LayoutReport, reportLayout } from './layout-report.js';
 export { type Pile, listPiles } from './piles.js';

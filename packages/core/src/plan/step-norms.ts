@@ -20,6 +20,10 @@ export const usesSamePlates = (step: Step, { component }: ComponentLayout): bool
 /** Whether a component is printed without plates. */
 export const isPlateless = ({ machine }: ComponentLayout): boolean => machine.press?.plateless === true;
 
+/** Whether a press of the works prints without plates. */
+export const isPlatelessPress = (works: Works, pressId: string): boolean =>
+  works.machines.find(({ id }) => id === pressId)?.press?.plateless === true;
+
 /** Sides that a print pass prints, for presses that are charged and timed by the side. */
 export const sidesOf = (step: Step): number => (step.side === 'both' ? 2 : 1);
 

@@ -1,4 +1,14 @@
-import { type Component, type Job, type Step, cutSheetFirst, sectionLane, withWorkStyle } from '../plan/index.js';
+import {
+  type Component,
+  type Job,
+  type Step,
+  cutSheetFirst,
+  layComponent,
+  sectionLane,
+  sectionPositions,
+  withWorkStyle,
+} from '../plan/index.js';
+import { type Works, normsOf } from '../works/index.js';
 import type { WayChoice } from './way.js';
 
 /** The part of a job that ways are sought for: one component, or the whole text of a bound product. */
@@ -65,11 +75,11 @@ function withSections(job: Job, choice: WayChoice, up: ReadonlyMap<string, numbe
 }
 
 /**
- * The job run another way: press, paper, sheet and work style of the target, its passes set anew, sections split anew
+ * The job's components and route for a way: press, paper, sheet and work style of the target, its passes set anew, sections split anew
  * where the choice says so, and a cut before the fold where several sections lie on a sheet.
  * @param up pieces on the press sheet by component id, as the way found them.
  */
-export function withWay(job: Job, target: WayTarget, choice: WayChoice, up: ReadonlyMap<string, number>): Job {
+function withLanes(job: Job, target: WayTarget, choice: WayChoice, up: ReadonlyMap<string, number>): Job {
   if (target.kind === 'text' && choice.sections) return withSections(job, choice, up);
   return targetComponents(job, target).reduce((changed, component) => {
     const styled = withWorkStyle(changed, component.id, choice.workStyle);
@@ -78,4 +88,20 @@ export function withWay(job: Job, target: WayTarget, choice: WayChoice, up: Read
     );
     return cutSheetFirst({ ...styled, components }, component.id, (up.get(component.id) ?? 1) > 1);
   }, job);
+}
+
+/**
+ * The job run another way, laid out anew: what lies on each press sheet decides whether a cut stands before a fold.
+ * Undone like any edit, since it is a new job. Issues are those of planning it.
+ */
+export function withWay(job: Job, target: WayTarget, choice: WayChoice, works: Works): Job {
+  const plain = withLanes(job, target, choice, new Map());
+  const context = { job: plain, works, norms: normsOf(works, plain.norms), positions: sectionPositions(plain) };
+  const up = new Map(
+    plain.components.map((component) => {
+      const { layout } = layComponent(component, '', context);
+      return [component.id, layout?.pattern.count ?? 1] as const;
+    }),
+  );
+  return withLanes(job, target, choice, up);
 }

@@ -22,8 +22,44 @@ function pageMark({ x, y, width, height, page, head }: DrawnPage): string {
   return `${rect({ x, y, width, height }, PAGE)}<text x="${cx}" y="${cy}" transform="rotate(${TURN[head]} ${cx} ${cy})" font-family="Franklin" font-size="${size}" text-anchor="middle" fill="#333333">${page}</text>`;
 }
 
+/** Where trimmed edges lie along one direction, each once, to a hundredth of a millimetre. */
+const stopsOf = (edges: readonly number[]): number[] =>
+  [...new Set(edges.map((edge) => Math.round(edge * 100) / 100))].sort((a, b) => a - b);
+
+/** Distances between stops narrower than this are told by the next one alone, millimetres. */
+const NARROW = 18;
+
+/** Chains of dimensions above and to the left of the sheet: from edge to edge of every trimmed piece. */
+function dimensionChains({ sheet, pieces }: LayoutDrawing): string[] {
+  const across = stopsOf([0, sheet.width, ...pieces.flatMap(({ trim }) => [trim.x, trim.x + trim.width])]);
+  const up = stopsOf([0, sheet.height, ...pieces.flatMap(({ trim }) => [trim.y, trim.y + trim.height])]);
+  const gaps = (stops: readonly number[]): [number, number][] =>
+    stops.slice(1).map((stop, i): [number, number] => [stops[i] ?? 0, stop]);
+  const label = (from: number, to: number): string => String(Math.round((to - from) * 100) / 100);
+  return [
+    path(`M0 -30 H${sheet.width} ${across.map((x) => `M${x} -36 v12`).join(' ')}`),
+    path(`M-30 0 V${sheet.height} ${up.map((y) => `M-36 ${y} h12`).join(' ')}`),
+    ...gaps(across)
+      .filter(([from, to]) => to - from >= NARROW)
+      .map(([from, to]) => text((from + to) / 2, -42, label(from, to))),
+    ...gaps(up)
+      .filter(([from, to]) => to - from >= NARROW)
+      .map(
+        ([from, to]) =>
+          `<g transform="translate(-42 ${(from + to) / 2}) rotate(-90)">${text(0, 0, label(from, to))}</g>`,
+      ),
+  ];
+}
+
+export interface LayoutSvgOptions {
+  /** With dimension chains, and its size in millimetres: a drawing of its own rather than a part of a page. */
+  readonly dimensions?: boolean;
+}
+
 /** Room for the words below the sheet and the arrow beside it. */
 const MARGIN = 44;
+/** Room for the dimensions above the sheet and at its left. */
+const DIMENSION_ROOM = 76;
 
 /** A double-headed arrow outside the sheet, along the grain. */
 function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
@@ -37,7 +73,7 @@ function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
 }
 
 /** A layout as an SVG picture in millimetres, for print: sheet, usable area, pieces with trim and page edges, gripper. */
-export function layoutSvg(drawing: LayoutDrawing): string {
+export function layoutSvg(drawing: LayoutDrawing, { dimensions = false }: LayoutSvgOptions = {}): string {
   const { sheet, usable, pieces, gripperMm, grain, tailGripped, colourBar } = drawing;
   const grip = (y: number) => rect({ x: 0, y, width: sheet.width, height: gripperMm }, 'fill="#bbbbbb"');
   const parts = [
@@ -55,5 +91,9 @@ export function layoutSvg(drawing: LayoutDrawing): string {
     text(0, sheet.height + 30, `gripper edge, ${gripperMm} mm`, 'start'),
     ...grainArrow(sheet, grain),
   ];
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-3 -3 ${sheet.width + MARGIN} ${sheet.height + MARGIN}">${parts.join('')}</svg>`;
+  const before = dimensions ? DIMENSION_ROOM : 3;
+  const [width, height] = [sheet.width + before + MARGIN, sheet.height + before + MARGIN];
+  const size = dimensions ? ` width="${width}mm" height="${height}mm"` : '';
+  const chains = dimensions ? dimensionChains(drawing) : [];
+  return `<svg xmlns="http://www.w3.org/2000/svg"${size} viewBox="${-before} ${-before} ${width} ${height}">${[...parts, ...chains].join('')}</svg>`;
 }

@@ -1,7 +1,15 @@
-import { type Job, type Plan, type Works, plan } from '@druckerei/core';
+import {
+  type ComponentLayout,
+  type Job,
+  type Plan,
+  type SheetSide,
+  type Works,
+  drawLayout,
+  plan,
+} from '@druckerei/core';
 import { type Revision, issueText } from '@druckerei/contract';
-import { pileTagsPdf, ticketPdf } from '@druckerei/formats';
-import { invalid } from '../../http/problem.js';
+import { layoutDxf, layoutPdf, layoutSvg, pileTagsPdf, ticketPdf } from '@druckerei/formats';
+import { ProblemError, invalid } from '../../http/problem.js';
 
 function document(revision: Revision): {
   job: Job;
@@ -27,3 +35,19 @@ function document(revision: Revision): {
 
 export const ticketOf = (revision: Revision): Promise<Buffer> => ticketPdf(document(revision));
 export const pileTagsOf = (revision: Revision): Promise<Buffer> => pileTagsPdf(document(revision));
+
+/** A component's layout in a revision; 404 where the job has no such component. */
+function layoutOf(plan: Plan, component: string): ComponentLayout {
+  const layout = plan.layouts[component];
+  if (!layout) throw new ProblemError(404, `This job has no component ${component}`);
+  return layout;
+}
+
+export function layoutPdfOf(revision: Revision, component: string): Promise<Buffer> {
+  const made = document(revision);
+  return layoutPdf(made, layoutOf(made.plan, component));
+}
+export const layoutSvgOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
+  layoutSvg(drawLayout(layoutOf(document(revision).plan, component), side), { dimensions: true });
+export const layoutDxfOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
+  layoutDxf(drawLayout(layoutOf(document(revision).plan, component), side));

@@ -2,7 +2,7 @@ import type { Response } from 'express';
 import type { Database } from '../../db/database.js';
 import type { Handlers } from '../../http/register.js';
 import { difference } from './difference.js';
-import { pileTagsOf, ticketOf } from './documents.js';
+import { layoutDxfOf, layoutPdfOf, layoutSvgOf, pileTagsOf, ticketOf } from './documents.js';
 import { listJobs, readRevision } from './revisions.js';
 import { copyJob, createJob, release, saveDraft } from './write-job.js';
 
@@ -17,6 +17,9 @@ type Ids =
   | 'difference'
   | 'ticket'
   | 'pileTags'
+  | 'layoutPdf'
+  | 'layoutSvg'
+  | 'layoutDxf'
   | 'jobFile';
 
 /** Job numbers go into file names with what file systems take. */
@@ -44,6 +47,24 @@ export const jobHandlers = (database: Database): Pick<Handlers, Ids> => ({
     const pdf = await pileTagsOf(revision);
     name(response, revision.job.number, 'pile-tags.pdf');
     return pdf;
+  },
+  layoutPdf: async ({ params, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const pdf = await layoutPdfOf(revision, params.component);
+    name(response, revision.job.number, `layout-${params.component}.pdf`);
+    return pdf;
+  },
+  layoutSvg: async ({ params, query, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const svg = layoutSvgOf(revision, params.component, query.side);
+    name(response, revision.job.number, `layout-${params.component}.svg`);
+    return Buffer.from(svg);
+  },
+  layoutDxf: async ({ params, query, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const dxf = layoutDxfOf(revision, params.component, query.side);
+    name(response, revision.job.number, `layout-${params.component}.dxf`);
+    return Buffer.from(dxf);
   },
   jobFile: async ({ params, response }) => {
     const { job } = await readRevision(database, params.id, params.revision);

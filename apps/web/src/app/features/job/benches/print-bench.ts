@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatChipsModule } from '@angular/material/chips';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
@@ -11,29 +12,34 @@ import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { LayoutView } from '../ui/layout-view';
+import { STYLE_NAMES } from '../ui/style-names';
 import { Field } from './field';
+import { LayoutBench } from './layout-bench';
+import { WaysBench } from './ways-bench';
 
-const STYLE_NAMES = {
-  single: 'One side',
-  sheetwise: 'Sheetwise',
-  'work-and-turn': 'Work and turn',
-  'work-and-tumble': 'Work and tumble',
-  perfecting: 'Perfecting',
-} as const;
+const VIEWS = [
+  { id: 'press', name: 'Press' },
+  { id: 'layout', name: 'Layout' },
+  { id: 'ways', name: 'Ways to run' },
+] as const;
+type View = (typeof VIEWS)[number]['id'];
 
-/** The press bench of a component: paper, press, colours and work style beside the layout to scale. */
+/** The press bench of a component: paper, press, colours and work style; its layout, large; and every way to run it. */
 @Component({
   selector: 'dk-print-bench',
   imports: [
     Field,
     FigureButton,
+    LayoutBench,
     LayoutView,
     MatButtonModule,
+    MatButtonToggleModule,
     MatChipsModule,
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
     MatSelectModule,
+    WaysBench,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './print-bench.html',
@@ -44,6 +50,8 @@ export class PrintBench {
   private readonly measures = inject(Measures);
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
+  protected readonly views = VIEWS;
+  protected readonly view = signal<View>('press');
   protected readonly styles = WORK_STYLES.map((id) => ({ id, name: STYLE_NAMES[id] }));
   protected readonly sides = ['front', 'back'] as const;
   protected readonly index = computed(

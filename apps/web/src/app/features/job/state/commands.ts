@@ -1,10 +1,13 @@
 import {
   type FieldPath,
   type Job,
+  type WayChoice,
+  type WayTarget,
   type WorkStyle,
   type Works,
   setField,
   withStock,
+  withWay,
   withWorkStyle,
 } from '@druckerei/core';
 
@@ -12,7 +15,8 @@ import {
 export type JobCommand =
   | { readonly kind: 'set'; readonly path: FieldPath; readonly value: unknown; readonly burst?: number }
   | { readonly kind: 'style'; readonly component: string; readonly style: WorkStyle }
-  | { readonly kind: 'stock'; readonly component: string; readonly stock: string };
+  | { readonly kind: 'stock'; readonly component: string; readonly stock: string }
+  | { readonly kind: 'way'; readonly target: WayTarget; readonly choice: WayChoice };
 
 /** The job after a command. */
 export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
@@ -21,6 +25,8 @@ export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
       return setField(job, command.path, command.value) as Job;
     case 'style':
       return withWorkStyle(job, command.component, command.style);
+    case 'way':
+      return withWay(job, command.target, command.choice, works);
     case 'stock': {
       const stock = works.stocks.find(({ id }) => id === command.stock);
       return stock ? withStock(job, command.component, stock) : job;

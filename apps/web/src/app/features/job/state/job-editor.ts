@@ -1,5 +1,5 @@
 import { Injectable, computed, inject } from '@angular/core';
-import { type FieldPath, type Job, type WorkStyle, setField } from '@druckerei/core';
+import { type FieldPath, type Job, type WayChoice, type WayTarget, type WorkStyle, setField } from '@druckerei/core';
 import { fieldErrors, issueText, jobSchema, pathOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
@@ -88,6 +88,9 @@ export class JobEditor {
   }
   chooseStock(component: string, stock: string): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'stock', component, stock } }));
+  }
+  runWay(target: WayTarget, choice: WayChoice): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'way', target, choice } }));
   }
   undo(): void {
     if (this.editable()) this.store.dispatch(JobActions.undo());

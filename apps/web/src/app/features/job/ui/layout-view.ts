@@ -1,11 +1,43 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type ComponentLayout, drawLayout } from '@druckerei/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatIconModule } from '@angular/material/icon';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { type ComponentLayout, type DrawnPage, type SheetSide, SHEET_SIDES, drawLayout } from '@druckerei/core';
+import { select } from 'd3-selection';
+import { type ZoomBehavior, zoom } from 'd3-zoom';
 import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 
-/** The press sheet to scale: gripper, margins, pieces with their trim, pages, grain. Printed side up, gripper at the foot. */
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
+const MOST_ZOOM = 12;
+const STEP = 1.4;
+/** How far an arrow key moves the drawing, in millimetres of the sheet at full size. */
+const NUDGE = 60;
+
+/**
+ * The press sheet to scale, seen from the printed side, gripper at the foot: margins, pieces with their trim, pages with
+ * their heads, grain, waste hatched. Either side, or both through each other to check how they back up; zoomed, moved
+ * and measured with mouse or keys.
+ */
 @Component({
   selector: 'dk-layout-view',
+  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, MatTooltipModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './layout-view.html',
   styleUrl: './layout-view.scss',
@@ -13,14 +45,119 @@ import { Measures } from '../../../ui/measures';
 export class LayoutView {
   protected readonly measures = inject(Measures);
   readonly layout = input.required<ComponentLayout>();
-  protected readonly drawing = computed(() => drawLayout(this.layout()));
+  /** The drawing alone, small, without words. */
+  readonly plain = input(false);
+  /** With the tools of the layout bench; without them it is a picture. */
+  readonly tools = input(false);
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  private readonly content = viewChild.required<ElementRef<SVGGElement>>('content');
+  private readonly zoomer: ZoomBehavior<SVGSVGElement, unknown> = zoom<SVGSVGElement, unknown>()
+    .scaleExtent([1, MOST_ZOOM])
+    .on('zoom', (event: { transform: { toString(): string } }) => this.transform.set(event.transform.toString()));
+
+  protected readonly sides = SHEET_SIDES;
+  protected readonly side = signal<SheetSide>('front');
+  protected readonly seeThrough = signal(false);
+  protected readonly measuring = signal(false);
+  protected readonly transform = signal('');
+  protected readonly hovered = signal('');
+  /** Ends of the distance that is measured, in millimetres of the sheet. */
+  protected readonly ends = signal<readonly Spot[]>([]);
+  /** Unique in the page, since several layouts may be drawn in it. */
+  protected readonly hatchId = `waste-${Math.random().toString(36).slice(2)}`;
+
+  protected readonly drawing = computed(() => drawLayout(this.layout(), this.tools() ? this.side() : 'front'));
+  /** The other side as it lies behind this one: mirrored about the sheet, faint. */
+  protected readonly behind = computed(() =>
+    this.tools() && this.seeThrough()
+      ? drawLayout(this.layout(), this.side() === 'front' ? 'back' : 'front')
+      : undefined,
+  );
+  protected readonly mirror = computed(() => {
+    const { sheet } = this.drawing();
+    return this.layout().component.workStyle === 'work-and-tumble'
+      ? `translate(0 ${sheet.height}) scale(1 -1)`
+      : `translate(${sheet.width} 0) scale(-1 1)`;
+  });
   protected readonly viewBox = computed(() => {
     const { sheet } = this.drawing();
     return `-46 -34 ${sheet.width + 92} ${sheet.height + 100}`;
   });
   protected readonly caption = computed(() => {
-    const { grid, component } = this.layout();
-    const { usedShare } = this.drawing();
-    return `${count(grid.count)} up, ${grid.columns} across by ${grid.rows}; ${percent(Math.round(usedShare * 1000) / 1000)} of the sheet used${component.pages ? `; ${component.pages} pages each` : ''}`;
+    const { pattern, component, bound, usedShare } = this.layout();
+    const how = pattern.grid ? `${pattern.grid.columns} across by ${pattern.grid.rows}` : 'both ways mixed';
+    const most = bound === pattern.count ? 'no pattern holds more' : `no pattern holds more than ${count(bound)}`;
+    return `${count(pattern.count)} up, ${how}; ${percent(Math.round(usedShare * 1000) / 1000)} of the sheet used; ${most}${component.pages ? `; ${component.pages} pages each` : ''}`;
   });
+  protected readonly hasTwoSides = computed(() => this.layout().component.back.length > 0);
+  /** One set of plates prints both sides: the drawing shows both at once. */
+  protected readonly distance = computed(() => {
+    const [a, b] = this.ends();
+    if (!a || !b) return undefined;
+    const mm = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'mm');
+    return {
+      a,
+      b,
+      text: `${mm(Math.hypot(b.x - a.x, b.y - a.y))} (${mm(Math.abs(b.x - a.x))} across, ${mm(Math.abs(b.y - a.y))} up)`,
+    };
+  });
+
+  constructor() {
+    afterNextRender(() => {
+      if (this.tools()) select(this.svg().nativeElement).call(this.zoomer).on('dblclick.zoom', null);
+    });
+  }
+
+  protected headTurn({ x, y, width, height, head }: DrawnPage): string {
+    return `rotate(${TURN[head]} ${x + width / 2} ${y + height / 2})`;
+  }
+
+  protected describe(piece: { trim: { x: number; y: number; width: number; height: number } }, at: number): string {
+    const { sheet } = this.drawing();
+    const mm = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'mm');
+    const { x, y, width, height } = piece.trim;
+    return `Piece ${at + 1}: ${this.measures.size(width, height)} ${this.measures.of('mm').unit}, ${mm(x)} from the left, ${mm(sheet.height - y - height)} from the gripper edge`;
+  }
+
+  protected zoomBy(factor: number): void {
+    select(this.svg().nativeElement).call(this.zoomer.scaleBy, factor);
+  }
+  protected fit(): void {
+    select(this.svg().nativeElement).call(this.zoomer.scaleTo, 1).call(this.zoomer.translateTo, 0, 0, [0, 0]);
+    this.ends.set([]);
+  }
+
+  /** Keys of the drawing; the page's own arrows go on working outside it. */
+  protected key(event: KeyboardEvent): void {
+    const move = (x: number, y: number): void => {
+      select(this.svg().nativeElement).call(this.zoomer.translateBy, x, y);
+    };
+    const actions: Readonly<Record<string, () => void>> = {
+      '+': () => this.zoomBy(STEP),
+      '-': () => this.zoomBy(1 / STEP),
+      '0': () => this.fit(),
+      ArrowLeft: () => move(NUDGE, 0),
+      ArrowRight: () => move(-NUDGE, 0),
+      ArrowUp: () => move(0, NUDGE),
+      ArrowDown: () => move(0, -NUDGE),
+      f: () => this.side.set(this.side() === 'front' ? 'back' : 'front'),
+      t: () => this.seeThrough.set(!this.seeThrough()),
+      m: () => this.measuring.set(!this.measuring()),
+    };
+    const action = this.tools() && !event.ctrlKey && !event.metaKey ? actions[event.key] : undefined;
+    if (!action) return;
+    event.preventDefault();
+    event.stopPropagation();
+    action();
+  }
+
+  /** Sets an end of the distance where the drawing is clicked. */
+  protected click(event: MouseEvent): void {
+    if (!this.measuring()) return;
+    const matrix = this.content().nativeElement.getScreenCTM();
+    if (!matrix) return;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const ends = this.ends();
+    this.ends.set(ends.length === 1 ? [...ends, { x, y }] : [{ x, y }]);
+  }
 }

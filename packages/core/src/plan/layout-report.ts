@@ -1,0 +1,92 @@
+import type { Box } from './layout-drawing.js';
+import type { ComponentLayout } from './component-layout.js';
+import type { SectionLayout } from './section-layout.js';
+import { STYLE_RULES } from '../press/index.js';
+import { isPlateless } from './step-norms.js';
+
+/** A page's place on one side, as the layout is printed out: seen from the printed side, row 0 at the foot. */
+export interface ReportedPage {
+  readonly page: number;
+  readonly column: number;
+  readonly row: number;
+  readonly head: string;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly creepMm: number;
+}
+
+/** A component's layout in figures, for those who read it without a screen. */
+export interface LayoutReport {
+  readonly component: string;
+  readonly countUp: number;
+  readonly arrangement: string;
+  /** Trimmed pieces from the sheet's gripper and left edge, millimetres. */
+  readonly positions: readonly (Box & { readonly turned: boolean })[];
+  readonly usedShare: number;
+  /** No pattern holds more. */
+  readonly bound: number;
+  readonly workStyle: string;
+  /** Sets of plates: front and back apart, or one that carries both; 0 on presses without plates. */
+  readonly plateSets: number;
+  /** Press sheets out of one bought sheet; 1 where the press sheet is bought. */
+  readonly outOfBought: number;
+  readonly section?: {
+    readonly scheme: string;
+    readonly pages: number;
+    readonly firstPage: number;
+    readonly assembly: string;
+    readonly front: readonly ReportedPage[];
+    readonly back: readonly ReportedPage[];
+  };
+}
+
+function reportSection({ scheme, place, outer, inner }: SectionLayout): LayoutReport['section'] {
+  const pages = (side: SectionLayout['outer']): ReportedPage[] =>
+    side.map(({ productPage, column, row, head, xMm, yMm, towardsSpineMm }) => ({
+      page: productPage,
+      column,
+      row,
+      head,
+      xMm,
+      yMm,
+      creepMm: towardsSpineMm,
+    }));
+  return {
+    scheme: scheme.id,
+    pages: outer.length + inner.length,
+    firstPage: place.firstPage,
+    assembly: place.assembly,
+    front: pages(outer),
+    back: pages(inner),
+  };
+}
+
+const plateSetsOf = (layout: ComponentLayout): number => {
+  const { component } = layout;
+  if (isPlateless(layout)) return 0;
+  if (STYLE_RULES[component.workStyle].samePlates) return 1;
+  return [component.front, component.back].filter((inks) => inks.length > 0).length;
+};
+
+/** What a layout says, without its drawing. */
+export function reportLayout(layout: ComponentLayout): LayoutReport {
+  const { component, pattern, section, supply, leftMm, bottomMm } = layout;
+  return {
+    component: component.id,
+    countUp: pattern.count,
+    arrangement: pattern.arrangement,
+    positions: pattern.pieces.map(({ xMm, yMm, widthMm, heightMm, turned }) => ({
+      x: leftMm + xMm,
+      y: bottomMm + yMm,
+      width: widthMm,
+      height: heightMm,
+      turned,
+    })),
+    usedShare: layout.usedShare,
+    bound: layout.bound,
+    workStyle: component.workStyle,
+    plateSets: plateSetsOf(layout),
+    outOfBought: supply.kind === 'bought sheet' ? supply.out : supply.kind === 'roll' ? 0 : 1,
+    ...(section ? { section: reportSection(section) } : {}),
+  };
+}
