@@ -24,6 +24,8 @@ module.exports = {
     area('layout', ['kernel', 'paper']),
     area('imposition', ['kernel']),
     area('diecut', ['kernel', 'geometry']),
+    area('web', ['kernel']),
+    area('gang', ['kernel']),
     area('press', ['kernel', 'paper']),
     area('route', ['kernel', 'flow']),
     area('works', ['kernel', 'flow', 'layout', 'route']),
@@ -39,13 +41,19 @@ module.exports = {
     ),
     forbid('packages-not-to-apps', { path: '^packages/' }, { path: '^(apps|e2e)/' }),
     forbid('contract-not-to-formats', { path: '^packages/contract/' }, { path: '^packages/formats/' }),
-    forbid('web-not-to-server', { path: '^apps/web/' }, { path: ['^apps/server/', '^packages/formats/'] }),
+    forbid('web-not-to-server', { path: '^apps/web/' }, { path: '^apps/server/' }),
+    // Of the formats the web knows the drawings alone, and those in workers: the rest reads fonts from disk.
+    forbid(
+      'web-to-drawings-only',
+      { path: '^apps/web/' },
+      { path: '^packages/formats/', pathNot: '^packages/formats/src/drawings\\.ts$' },
+    ),
     forbid('server-not-to-web', { path: '^apps/server/' }, { path: '^apps/web/' }),
     forbid('e2e-is-black-box', { path: '^e2e/' }, { path: '^(apps|packages)/' }),
     forbid(
       'apps-reach-packages-by-entry',
       { path: '^apps/' },
-      { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/index\\.ts$' },
+      { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index|drawings)\\.ts$' },
     ),
     forbid(
       'web-feature-not-to-feature',

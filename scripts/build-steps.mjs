@@ -72,10 +72,16 @@ export const buildServer = () =>
     },
   );
 
-export const buildWeb = () =>
+/** The solver's program, which the build takes from the public folder: its assets may not lie outside the web's own. */
+function placeSolver() {
+  fs.copyFileSync(path.join(repo, 'node_modules/highs/build/highs.wasm'), path.join(repo, 'apps/web/public/highs.wasm'));
+}
+
+export const buildWeb = () => {
+  placeSolver();
   unlessFresh(
     'web',
-    [...base, 'apps/web', 'packages/core/src', 'packages/contract/src'],
+    [...base, 'apps/web', ...packages.map((p) => `${p}/src`)],
     'apps/web/dist/index.html',
     () => {
       run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
@@ -83,6 +89,7 @@ export const buildWeb = () =>
       });
     },
   );
+};
 
 export function buildAll() {
   buildPackages();

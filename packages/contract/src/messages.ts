@@ -74,6 +74,17 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'die.gap-closed': '{count} gaps of up to {gap} mm between lines were closed.',
   'die.duplicate-lines': '{count} lines lie on others and were left out.',
   'die.unmapped-layer': 'The layer {layer} ({count} lines) is not used. Say what its lines do.',
+  'gang.no-items': 'A gang sheet wants at least one item.',
+  'gang.item-too-large': '{item}: {width} x {height} mm does not fit a form of {usableWidth} x {usableHeight} mm.',
+  'gang.quantity': '{item}: the quantity is a whole number of at least 1, not {value}.',
+  'gang.forms': 'At least one form is wanted, not {value}.',
+  'gang.too-few-forms': '{items} items do not fit on {forms} forms. Allow another form or take an item out.',
+  'web.page-too-large':
+    'A page of {across} x {around} mm does not fit the web: {width} mm across, cut-off {cutOff} mm.',
+  'web.copy-too-thick':
+    'A copy of {pages} pages is more than the folder brings together ({most}). Collect, or print it in parts.',
+  'web.pages-left-over':
+    'Copies of {pages} pages do not go into the {brought} pages that come together. Choose another page count or folder setting.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out first.',

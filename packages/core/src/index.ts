@@ -4,6 +4,8 @@ export * from './layout/index.js';
 export * from './imposition/index.js';
 export * from './geometry/index.js';
 export * from './diecut/index.js';
+export * from './web/index.js';
+export * from './gang/index.js';
 export * from './press/index.js';
 export * from './route/index.js';
 export * from './flow/index.js';

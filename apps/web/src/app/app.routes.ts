@@ -38,6 +38,11 @@ export const routes: Routes = [
         loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes),
       },
       {
+        path: 'benches',
+        title: 'Benches - Druckerei',
+        loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),
+      },
+      {
         path: 'norms',
         title: 'Norms - Druckerei',
         loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage),

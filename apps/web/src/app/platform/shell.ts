@@ -35,6 +35,7 @@ import { Measures } from '../ui/measures';
         >
         <nav aria-label="Areas">
           <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
+          <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
           <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
         </nav>
         <span class="gap"></span>
@@ -139,6 +140,7 @@ export class Shell {
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => this.openKeys() },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
+      { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
       { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
       { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },

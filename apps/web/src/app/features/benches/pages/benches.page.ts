@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatTabsModule } from '@angular/material/tabs';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+
+/** Benches that work without a job: shared sheets, die-cut blanks, webs. */
+@Component({
+  selector: 'dk-benches-page',
+  imports: [MatTabsModule, RouterLink, RouterLinkActive, RouterOutlet],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h1 class="cdk-visually-hidden">Benches</h1>
+    <nav mat-tab-nav-bar [tabPanel]="panel" mat-stretch-tabs="false" aria-label="Benches">
+      @for (bench of benches; track bench.path) {
+        <a mat-tab-link [routerLink]="bench.path" routerLinkActive #link="routerLinkActive" [active]="link.isActive">{{
+          bench.name
+        }}</a>
+      }
+    </nav>
+    <mat-tab-nav-panel #panel><router-outlet /></mat-tab-nav-panel>
+  `,
+  styles: `
+    nav {
+      padding: 0 12px;
+    }
+    mat-tab-nav-panel {
+      display: block;
+      padding: 16px 20px 32px;
+    }
+  `,
+})
+export class BenchesPage {
+  protected readonly benches = [
+    { path: 'gang', name: 'Gang sheet' },
+    { path: 'die', name: 'Die-cut blank' },
+    { path: 'web', name: 'Web and cylinders' },
+  ];
+}

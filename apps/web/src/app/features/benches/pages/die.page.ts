@@ -1,0 +1,252 @@
+import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatSelectModule } from '@angular/material/select';
+import {
+  type BlankArrangement,
+  type BlankLayouts,
+  type DieDrawing,
+  type Issue,
+  type LineKind,
+  type StructureId,
+  type StructureSize,
+  LINE_KINDS,
+  STRUCTURES,
+  checkStructure,
+  makeStructure,
+  measureDie,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { count, percent } from '../../../ui/format';
+import { kept } from '../../../ui/kept';
+import { Measures } from '../../../ui/measures';
+import { NumberBox } from '../../../ui/number-box';
+import { inject } from '@angular/core';
+import { Run } from '../state/run';
+import { DieView } from '../ui/die-view';
+import { RunBar } from '../ui/run-bar';
+import type { ReadLayer, ReadQuestion, WriteQuestion } from '../workers/messages';
+
+const NAMES: Readonly<Record<StructureId, string>> = {
+  'straight-tuck': 'Straight tuck carton',
+  'reverse-tuck': 'Reverse tuck carton',
+  'self-locking': 'Carton with self-locking base',
+  sleeve: 'Sleeve',
+  tray: 'Tray',
+  wallet: 'Four-panel board wallet',
+  packet: 'Side-seam packet with seal flap',
+  'two-piece': 'Box in two pieces',
+  'slotted-case': 'Slotted case',
+};
+const ARRANGEMENTS: Readonly<Record<BlankArrangement, string>> = {
+  straight: 'Straight rows',
+  'head-to-tail': 'Head to tail',
+  interlocked: 'Interlocked',
+};
+
+interface DieInput extends StructureSize {
+  readonly structure: StructureId;
+  readonly part: number;
+  readonly sheetWidthMm: number;
+  readonly sheetHeightMm: number;
+  readonly gapMm: number;
+  readonly turns: 'upright' | 'turned' | 'either';
+}
+
+/** A tea caddy of the demo works. */
+const START: DieInput = {
+  structure: 'straight-tuck',
+  part: 0,
+  lengthMm: 85,
+  widthMm: 60,
+  depthMm: 130,
+  caliperMm: 0.45,
+  flapMm: 15,
+  sheetWidthMm: 1010,
+  sheetHeightMm: 700,
+  gapMm: 4,
+  turns: 'either',
+};
+
+/** Largest drawing file, read here before it goes to the worker. */
+const MOST_BYTES = 4_000_000;
+
+/** The die bench: a blank from a structure or a drawing, measured, laid on the sheet, written as DXF and SVG. */
+@Component({
+  selector: 'dk-die-page',
+  imports: [
+    DieView,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatSelectModule,
+    NumberBox,
+    RunBar,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './die.page.html',
+  styleUrl: './bench-page.scss',
+})
+export class DiePage {
+  protected readonly measures = inject(Measures);
+  protected readonly form = kept('die', START);
+  protected readonly structures = STRUCTURES.map((id) => ({ id, name: NAMES[id] }));
+  protected readonly kinds = LINE_KINDS;
+  protected readonly arrangements = ARRANGEMENTS;
+  protected readonly count = count;
+  protected readonly percent = percent;
+  protected readonly laying = new Run();
+  protected readonly reading = new Run();
+  private readonly writing = new Run();
+  protected readonly layouts = signal<BlankLayouts | null>(null);
+  private readonly laidFor = signal<string>('');
+  protected readonly arrangement = signal<BlankArrangement | null>(null);
+  /** A drawing that was read stands in for the structure until it is put away. */
+  protected readonly read = signal<DieDrawing | null>(null);
+  protected readonly layers = signal<readonly ReadLayer[]>([]);
+  protected readonly told = signal<readonly Issue[]>([]);
+  protected readonly fileError = signal('');
+  private readonly file = signal<Omit<ReadQuestion, 'mapping'> | null>(null);
+  private readonly mapping = signal<Readonly<Record<string, LineKind | 'leave out'>>>({});
+  protected readonly isReading = computed(() => this.file() !== null);
+
+  protected readonly problems = computed(() => {
+    const { structure, ...size } = this.form();
+    return checkStructure(structure, size, 'structure').map(issueText);
+  });
+  protected readonly structure = computed(() => {
+    const { structure, ...size } = this.form();
+    return this.problems().length === 0 ? makeStructure(structure, size) : undefined;
+  });
+  protected readonly drawing = computed((): DieDrawing | undefined => {
+    if (this.isReading()) return this.read() ?? undefined;
+    const parts = this.structure()?.parts ?? [];
+    return (parts[this.form().part] ?? parts[0])?.drawing;
+  });
+  protected readonly measured = computed(() => {
+    const drawing = this.drawing();
+    return drawing && measureDie(drawing);
+  });
+  private readonly request = computed(() => {
+    const drawing = this.drawing();
+    const { sheetWidthMm: widthMm, sheetHeightMm: heightMm, gapMm, turns } = this.form();
+    return drawing && widthMm > 0 && heightMm > 0 && gapMm >= 0
+      ? { outline: drawing.outline, widthMm, heightMm, gapMm, turns }
+      : undefined;
+  });
+  protected readonly canLay = computed(() => this.request() !== undefined);
+  protected readonly isOld = computed(
+    () => this.layouts() !== null && this.laidFor() !== JSON.stringify(this.request()),
+  );
+  protected readonly shown = computed(() => {
+    const { proposals = [] } = this.layouts() ?? {};
+    return proposals.find(({ arrangement }) => arrangement === this.arrangement()) ?? proposals[0];
+  });
+  protected readonly usedShare = computed(() => {
+    const { sheetWidthMm, sheetHeightMm } = this.form();
+    const share = ((this.shown()?.count ?? 0) * (this.measured()?.areaMm2 ?? 0)) / (sheetWidthMm * sheetHeightMm);
+    return percent(Math.round(share * 1000) / 1000);
+  });
+
+  protected set(change: Partial<DieInput>): void {
+    this.form.update((form) => ({ ...form, ...change }));
+  }
+  protected pathOf(points: readonly { x: number; y: number }[]): string {
+    return `M${points.map(({ x, y }) => `${x} ${this.form().sheetHeightMm - y}`).join('L')}Z`;
+  }
+  /** Areas in square centimetres, as die makers tell them. */
+  protected cm2(mm2: number): string {
+    return `${count(mm2 / 100, 1)} cm²`;
+  }
+
+  protected lay(): void {
+    const request = this.request();
+    if (!request) return;
+    this.layouts.set(null);
+    this.arrangement.set(null);
+    this.laidFor.set(JSON.stringify(request));
+    this.laying.start({ kind: 'blanks', request }, (answer) => {
+      if (answer.kind === 'blanks') this.layouts.set(answer.layouts);
+    });
+  }
+
+  protected async choose(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement;
+    const [file] = input.files ?? [];
+    input.value = '';
+    if (!file) return;
+    this.fileError.set('');
+    const format = /\.svg$/i.test(file.name) ? 'svg' : 'dxf';
+    if (!/\.(dxf|svg)$/i.test(file.name)) {
+      this.fileError.set(`${file.name} is neither DXF nor SVG. Save the drawing as one of both.`);
+      return;
+    }
+    if (file.size > MOST_BYTES) {
+      this.fileError.set(
+        `${file.name} has ${count(file.size / 1e6, 1)} MB; at most ${MOST_BYTES / 1e6} MB can be read. Take the drawing's other layers out.`,
+      );
+      return;
+    }
+    this.mapping.set({});
+    this.file.set({ kind: 'read', format, text: await file.text(), name: file.name, unit: undefined, gapMm: 0.3 });
+    this.readFile();
+  }
+
+  private readFile(): void {
+    const file = this.file();
+    if (!file) return;
+    this.reading.start({ ...file, mapping: this.mapping() }, (answer) => {
+      if (answer.kind !== 'read') return;
+      this.read.set(answer.drawing ?? null);
+      this.layers.set(answer.layers);
+      this.told.set(answer.issues);
+    });
+  }
+  protected mapLayer(layer: string, kind: LineKind | 'leave out'): void {
+    this.mapping.update((now) => ({ ...now, [layer]: kind }));
+    this.readFile();
+  }
+  protected readAs(change: Partial<Pick<ReadQuestion, 'unit' | 'gapMm'>>): void {
+    this.file.update((now) => now && { ...now, ...change });
+    this.readFile();
+  }
+  protected readonly readUnit = computed(() => this.file()?.unit);
+  protected readonly readGap = computed(() => this.file()?.gapMm ?? 0);
+  protected readonly issueText = issueText;
+  protected putAway(): void {
+    this.file.set(null);
+    this.read.set(null);
+    this.told.set([]);
+    this.layers.set([]);
+  }
+
+  /** Writes the blank or the laid sheet as a file of this computer. */
+  protected save(format: 'dxf' | 'svg', what: 'blank' | 'sheet'): void {
+    const drawing = this.drawing();
+    const layouts = this.layouts();
+    if (!drawing) return;
+    const { sheetWidthMm: widthMm, sheetHeightMm: heightMm } = this.form();
+    const question: WriteQuestion = {
+      kind: 'write',
+      format,
+      drawing,
+      ...(what === 'sheet' && layouts
+        ? { laid: { widthMm, heightMm, layouts }, arrangement: this.shown()?.arrangement ?? '' }
+        : {}),
+    };
+    this.writing.start(question, (answer) => {
+      if (answer.kind !== 'written') return;
+      const url = URL.createObjectURL(
+        new Blob([answer.text], { type: format === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf' }),
+      );
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = `${what}.${format}`;
+      link.click();
+      URL.revokeObjectURL(url);
+    });
+  }
+}

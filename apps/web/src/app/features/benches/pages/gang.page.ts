@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import {
+  type GangAnswer,
+  type GangForm,
+  type GangItem,
+  type GangRequest,
+  type Issue,
+  checkGang,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { count, percent } from '../../../ui/format';
+import { kept } from '../../../ui/kept';
+import { NumberBox } from '../../../ui/number-box';
+import { Run } from '../state/run';
+import { RunBar } from '../ui/run-bar';
+
+interface Row {
+  readonly name: string;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly quantity: number;
+  readonly mayTurn: boolean;
+}
+
+interface GangInput {
+  readonly rows: readonly Row[];
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly bleedMm: number;
+  readonly mostForms: number;
+  readonly formCost: number;
+  readonly sheetCost: number;
+}
+
+const row = (name: string, widthMm: number, heightMm: number, quantity: number): Row => ({
+  name,
+  widthMm,
+  heightMm,
+  quantity,
+  mayTurn: true,
+});
+
+/** Made-up items of the demo works; costs are examples, the works enters its own. */
+const START: GangInput = {
+  rows: [
+    row('Orchid card', 148, 105, 2000),
+    row('Lantern card', 148, 105, 500),
+    row('Ferry ticket', 210, 99, 4000),
+    row('Tea label', 70, 50, 6000),
+  ],
+  widthMm: 1010,
+  heightMm: 700,
+  bleedMm: 3,
+  mostForms: 2,
+  formCost: 190,
+  sheetCost: 0.14,
+};
+
+/** The gang bench: items of several jobs on shared sheets at least cost. */
+@Component({
+  selector: 'dk-gang-page',
+  imports: [MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox, RunBar],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './gang.page.html',
+  styleUrl: './bench-page.scss',
+})
+export class GangPage {
+  protected readonly form = kept('gang', START);
+  protected readonly run = new Run();
+  protected readonly answer = signal<GangAnswer | null>(null);
+  /** What the answer was found for; another form makes it old. */
+  private readonly answered = signal<GangRequest | null>(null);
+  private readonly refused = signal<readonly Issue[]>([]);
+  protected readonly count = count;
+  protected readonly percent = percent;
+
+  protected readonly request = computed((): GangRequest => {
+    const { rows, bleedMm, widthMm, heightMm, mostForms, formCost, sheetCost } = this.form();
+    const items = rows.map((item): GangItem => ({
+      id: item.name,
+      widthMm: item.widthMm + 2 * bleedMm,
+      heightMm: item.heightMm + 2 * bleedMm,
+      quantity: item.quantity,
+      mayTurn: item.mayTurn,
+    }));
+    return { items, widthMm, heightMm, mostForms, formCost, sheetCost };
+  });
+  protected readonly problems = computed(() =>
+    [...checkGang(this.request(), 'gang'), ...this.refused()]
+      .map(issueText)
+      .filter((text, i, all) => all.indexOf(text) === i),
+  );
+  protected readonly isOld = computed(
+    () => this.answered() !== null && JSON.stringify(this.answered()) !== JSON.stringify(this.request()),
+  );
+  protected readonly gap = computed(() => {
+    const found = this.answer();
+    return found ? percent(Math.round((found.cost / found.bound - 1) * 1000) / 1000) : '';
+  });
+
+  protected set(change: Partial<GangInput>): void {
+    this.form.update((form) => ({ ...form, ...change }));
+  }
+  protected setRow(at: number, change: Partial<Row>): void {
+    this.set({ rows: this.form().rows.map((one, i) => (i === at ? { ...one, ...change } : one)) });
+  }
+  protected addRow(): void {
+    this.set({ rows: [...this.form().rows, row(`Item ${this.form().rows.length + 1}`, 148, 105, 1000)] });
+  }
+  protected removeRow(at: number): void {
+    this.set({ rows: this.form().rows.filter((_, i) => i !== at) });
+  }
+
+  protected find(): void {
+    const request = this.request();
+    this.refused.set([]);
+    this.answer.set(null);
+    this.answered.set(request);
+    const wasm = new URL('highs.wasm', document.baseURI).href;
+    this.run.start({ kind: 'gang', request, wasm }, (answer) => {
+      if (answer.kind !== 'gang') return;
+      if (answer.answer) this.answer.set(answer.answer);
+      this.refused.set(answer.issues);
+    });
+  }
+
+  protected label(form: GangForm): string {
+    return form.counts.flatMap((n, i) => (n > 0 ? [`${n} × ${this.form().rows[i]?.name ?? ''}`] : [])).join(', ');
+  }
+  protected nameOf(item: number): string {
+    return this.form().rows[item]?.name ?? '';
+  }
+}

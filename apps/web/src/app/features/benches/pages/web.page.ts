@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import {
+  type DeckleChoice,
+  type WebSetting,
+  FLUTES,
+  chooseDeckle,
+  chooseRepeat,
+  flexoShortening,
+  gravureCylinder,
+  impressionsFor,
+  layWeb,
+  mediumMetres,
+  webMetres,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { count, percent, readNumber } from '../../../ui/format';
+import { kept } from '../../../ui/kept';
+import { NumberBox } from '../../../ui/number-box';
+
+interface WebInput extends WebSetting {
+  readonly copies: number;
+  readonly labelWidthMm: number;
+  readonly labelHeightMm: number;
+  readonly labelGapMm: number;
+  readonly sideGapMm: number;
+  readonly narrowWebMm: number;
+  readonly edgeMm: number;
+  /** Teeth of the cylinders in the store, as typed. */
+  readonly cylinders: string;
+  readonly plateMm: number;
+  readonly filmMm: number;
+  readonly blankWidthMm: number;
+  readonly blankLengthMm: number;
+  readonly deckleTrimMm: number;
+  readonly deckles: string;
+  readonly flute: string;
+}
+
+const START: WebInput = {
+  webWidthMm: 880,
+  cutOffMm: 578,
+  edgeTrimMm: 5,
+  pageAcrossMm: 216,
+  pageAroundMm: 289,
+  pagesPerCopy: 16,
+  folder: 'straight',
+  webs: 1,
+  colours: 4,
+  copies: 240_000,
+  labelWidthMm: 70,
+  labelHeightMm: 50,
+  labelGapMm: 3,
+  sideGapMm: 3,
+  narrowWebMm: 330,
+  edgeMm: 8,
+  cylinders: '60, 64, 68, 72, 76, 80, 84, 96, 112, 128',
+  plateMm: 1.7,
+  filmMm: 0.18,
+  blankWidthMm: 562,
+  blankLengthMm: 1447,
+  deckleTrimMm: 15,
+  deckles: '1200, 1400, 1750, 2100, 2500',
+  flute: 'C',
+};
+
+/** Numbers out of a list as people type it; what is none falls away. */
+const listOf = (text: string): number[] =>
+  text
+    .split(/[,;\s]+/)
+    .flatMap((part) => readNumber(part) ?? [])
+    .filter((value) => value > 0);
+
+/** Cylinders and deckles shown before the rest. */
+const SHOWN = 6;
+
+/** The web bench: a commercial web's cut-off, cylinders for a narrow web, paper widths for corrugated board. */
+@Component({
+  selector: 'dk-web-page',
+  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, NumberBox],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './web.page.html',
+  styleUrl: './bench-page.scss',
+})
+export class WebPage {
+  protected readonly form = kept('web', START);
+  protected readonly flutes = FLUTES;
+  protected readonly count = count;
+  protected readonly share = (value: number): string => percent(Math.round(value * 1000) / 1000);
+
+  private readonly laid = computed(() => layWeb(this.form(), 'web'));
+  protected readonly layout = computed(() => this.laid().layout);
+  protected readonly problems = computed(() => this.laid().issues.map(issueText));
+  protected readonly impressions = computed(() => {
+    const layout = this.layout();
+    return layout ? impressionsFor(this.form().copies, layout.copiesPerCutOff) : 0;
+  });
+  protected readonly metres = computed(() => webMetres(this.impressions(), this.form().cutOffMm));
+
+  private readonly allChoices = computed(() => {
+    const { labelWidthMm, labelHeightMm, labelGapMm, sideGapMm, narrowWebMm, edgeMm, cylinders } = this.form();
+    if (!(labelWidthMm > 0) || !(labelHeightMm > 0)) return [];
+    return chooseRepeat({
+      widthMm: labelWidthMm,
+      heightMm: labelHeightMm,
+      gapMm: labelGapMm,
+      sideGapMm,
+      webWidthMm: narrowWebMm,
+      edgeMm,
+      cylinders: listOf(cylinders),
+    });
+  });
+  protected readonly choices = computed(() => this.allChoices().slice(0, SHOWN));
+  protected readonly moreChoices = computed(() => this.allChoices().length - this.choices().length);
+  protected readonly shortening = computed(() => {
+    const [best] = this.choices();
+    const { plateMm, filmMm } = this.form();
+    return best ? flexoShortening(plateMm, filmMm, best.repeatMm) : undefined;
+  });
+  protected readonly gravure = computed(() => {
+    const [best] = this.choices();
+    return best ? gravureCylinder(best.repeatMm, 1, this.form().narrowWebMm, this.form().edgeMm) : undefined;
+  });
+
+  protected readonly deckles = computed(() => {
+    const { blankWidthMm, blankLengthMm, deckleTrimMm, deckles } = this.form();
+    if (!(blankWidthMm > 0)) return [];
+    return chooseDeckle({ blankWidthMm, blankLengthMm, edgeTrimMm: deckleTrimMm, decklesMm: listOf(deckles) });
+  });
+  private readonly takeUp = computed(() => FLUTES.find(({ id }) => id === this.form().flute)?.takeUp ?? 1);
+  protected readonly medium = (choice: DeckleChoice): number => mediumMetres(choice, this.takeUp());
+
+  protected set(change: Partial<WebInput>): void {
+    this.form.update((form) => ({ ...form, ...change }));
+  }
+}

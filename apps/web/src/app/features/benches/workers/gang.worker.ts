@@ -1,0 +1,21 @@
+import { planGang } from '@druckerei/core';
+import highsLoader from 'highs';
+import type { Answer, GangQuestion } from './messages';
+
+/** Seconds for one model: the best found by then is taken. Source: practice, a planner waits no longer. */
+const MODEL_SECONDS = 20;
+
+addEventListener('message', ({ data }: MessageEvent<GangQuestion>) => {
+  const say = (answer: Answer): void => postMessage(answer);
+  const solver = highsLoader({ locateFile: () => data.wasm });
+  const solve = async (lp: string): Promise<Record<string, number> | undefined> => {
+    const { Columns } = (await solver).solve(lp, { random_seed: 1, time_limit: MODEL_SECONDS });
+    const values = Object.entries(Columns).flatMap(([name, column]): [string, number][] =>
+      'Primal' in column && Number.isFinite(column.Primal) ? [[name, column.Primal]] : [],
+    );
+    return values.length > 0 ? Object.fromEntries(values) : undefined;
+  };
+  void planGang(data.request, solve, (answer) => say({ kind: 'gang', answer, issues: [], done: false })).then(
+    ({ answer, issues }) => say({ kind: 'gang', answer, issues, done: true }),
+  );
+});

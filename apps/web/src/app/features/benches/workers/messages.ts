@@ -1,0 +1,56 @@
+import type { BlankLayouts, BlankRequest, DieDrawing, GangAnswer, GangRequest, Issue, LineKind } from '@druckerei/core';
+
+/** Questions to the workers; each worker answers one and is ended to stop it. */
+export interface GangQuestion {
+  readonly kind: 'gang';
+  readonly request: GangRequest;
+  /** Where the solver's program lies. */
+  readonly wasm: string;
+}
+export interface BlanksQuestion {
+  readonly kind: 'blanks';
+  readonly request: BlankRequest;
+}
+export interface ReadQuestion {
+  readonly kind: 'read';
+  readonly format: 'dxf' | 'svg';
+  readonly text: string;
+  readonly name: string;
+  readonly unit: 'mm' | 'cm' | 'm' | 'inch' | undefined;
+  readonly gapMm: number;
+  readonly mapping: Readonly<Record<string, LineKind | 'leave out'>>;
+}
+export interface WriteQuestion {
+  readonly kind: 'write';
+  readonly format: 'dxf' | 'svg';
+  readonly drawing: DieDrawing;
+  /** Laid on a sheet: the sheet's size and the blanks; the one-up where absent. */
+  readonly laid?: { readonly widthMm: number; readonly heightMm: number; readonly layouts: BlankLayouts };
+  readonly arrangement?: string;
+}
+
+export interface ReadLayer {
+  readonly layer: string;
+  readonly count: number;
+  readonly kind: LineKind | 'leave out' | undefined;
+}
+
+export type Answer =
+  | { readonly kind: 'progress'; readonly share: number }
+  | {
+      readonly kind: 'gang';
+      readonly answer: GangAnswer | undefined;
+      readonly issues: readonly Issue[];
+      readonly done: boolean;
+    }
+  | { readonly kind: 'blanks'; readonly layouts: BlankLayouts }
+  | {
+      readonly kind: 'read';
+      readonly drawing: DieDrawing | undefined;
+      readonly layers: readonly ReadLayer[];
+      readonly issues: readonly Issue[];
+    }
+  | { readonly kind: 'written'; readonly text: string };
+
+export const isDone = (answer: Answer): boolean =>
+  answer.kind !== 'progress' && (answer.kind !== 'gang' || answer.done);

@@ -1,0 +1,69 @@
+import { type Gsm, type Kg, type Metre, type Mm, floorRatio } from '../kernel/index.js';
+
+export interface Flute {
+  readonly id: string;
+  /** Length of medium for a length of board. */
+  readonly takeUp: number;
+  readonly heightMm: Mm;
+  readonly boardMm: Mm;
+}
+
+/** Usual flutes. Source: memory (handbook chapter 4); editable where a works knows its own. */
+export const FLUTES: readonly Flute[] = [
+  { id: 'A', takeUp: 1.54, heightMm: 4.7, boardMm: 5.0 },
+  { id: 'B', takeUp: 1.32, heightMm: 2.5, boardMm: 3.0 },
+  { id: 'C', takeUp: 1.43, heightMm: 3.6, boardMm: 4.0 },
+  { id: 'E', takeUp: 1.27, heightMm: 1.2, boardMm: 1.6 },
+];
+
+export interface DeckleRequest {
+  /** Blank across the corrugator and along it. */
+  readonly blankWidthMm: Mm;
+  readonly blankLengthMm: Mm;
+  readonly edgeTrimMm: Mm;
+  /** Paper widths in store. */
+  readonly decklesMm: readonly Mm[];
+}
+
+export interface DeckleChoice {
+  readonly deckleMm: Mm;
+  readonly lanes: number;
+  readonly cutOffMm: Mm;
+  /** Share of the width that falls away at the edges. */
+  readonly trimShare: number;
+}
+
+/**
+ * Paper widths for a blank, least edge trim first; the wider of equals first, since it runs shorter. Widths that hold
+ * no lane are left out. Source: identity, handbook chapter 4 "Corrugated".
+ */
+export function chooseDeckle({ blankWidthMm, blankLengthMm, edgeTrimMm, decklesMm }: DeckleRequest): DeckleChoice[] {
+  return decklesMm
+    .flatMap((deckleMm): DeckleChoice[] => {
+      const lanes = floorRatio(deckleMm - 2 * edgeTrimMm, blankWidthMm);
+      return lanes < 1
+        ? []
+        : [{ deckleMm, lanes, cutOffMm: blankLengthMm, trimShare: 1 - (lanes * blankWidthMm) / deckleMm }];
+    })
+    .sort((a, b) => a.trimShare - b.trimShare || b.deckleMm - a.deckleMm);
+}
+
+/** Length of medium web for one blank, with the flute's take-up. Source: identity, handbook chapter 4. */
+export const mediumMetres = ({ cutOffMm, lanes }: DeckleChoice, takeUp: number): Metre =>
+  ((cutOffMm / 1000) * takeUp) / lanes;
+
+/** Paper for a length of single-wall board: two liners, and the medium with its take-up. Source: identity. */
+export const corrugatedKg = (
+  boardM: number,
+  deckleMm: Mm,
+  linersGsm: readonly [Gsm, Gsm],
+  mediumGsm: Gsm,
+  takeUp: number,
+): Kg => (boardM * (deckleMm / 1000) * (linersGsm[0] + linersGsm[1] + mediumGsm * takeUp)) / 1000;
+
+/**
+ * Box compression, newton. @param ect edge crush, N/mm; @param boardMm caliper; @param perimeterMm of the box.
+ * Source: literature, McKee, Gander and Wachuta 1963: 5.87 x ECT x sqrt(caliper x perimeter).
+ */
+export const boxCompression = (ect: number, boardMm: Mm, perimeterMm: Mm): number =>
+  5.87 * ect * Math.sqrt(boardMm * perimeterMm);

@@ -1,0 +1,3 @@
+export * from './commercial.js';
+export * from './repeat.js';
+export * from './corrugated.js';
