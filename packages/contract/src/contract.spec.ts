@@ -137,6 +137,27 @@ describe('reckon', () => {
     });
   });
 
+  it('prints layouts by component and the ranked ways to run', () => {
+    const planned = reckon(read('docs/examples/concert-programme.json'));
+    const layouts = planned.ok ? (planned.output as { layouts: { component: string; countUp: number }[] }).layouts : [];
+    expect(layouts.map(({ component, countUp }) => [component, countUp])).toEqual([
+      ['section-1', 1],
+      ['section-2', 8],
+      ['cover', 8],
+    ]);
+    const ways = reckon(read('docs/examples/concert-programme.json'), { ways: true, by: 'paper' });
+    const targets = ways.ok ? (ways.output as { for: string; ways: { paperKg: number }[]; fellOut: unknown[] }[]) : [];
+    expect(targets.map((target) => target.for)).toEqual(['text', 'cover']);
+    for (const target of targets) {
+      const kilograms = target.ways.map(({ paperKg }) => paperKg);
+      expect([...kilograms].sort((a, b) => a - b)).toEqual(kilograms);
+    }
+    expect(reckon(trailMap, { ways: true, by: 'luck' })).toEqual({
+      ok: false,
+      lines: ['--by: luck is no order; choose cost, paper, hours, plates'],
+    });
+  });
+
   it('explains one figure', () => {
     const result = reckon(trailMap, { explain: 'total.plates' });
     expect(result).toMatchObject({ ok: true, output: { id: 'total.plates', value: 4 } });

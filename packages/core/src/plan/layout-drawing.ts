@@ -1,7 +1,7 @@
-import type { Edge } from '../imposition/index.js';
+import { type Edge, SECTION_BLOCK, sectionMarks } from '../imposition/index.js';
 import type { PlacedPiece } from '../layout/index.js';
 import { isGrippedTwice, type ComponentLayout } from './component-layout.js';
-import type { PlacedPage } from './section-layout.js';
+import type { PlacedPage, SectionLayout } from './section-layout.js';
 
 /** A rectangle in millimetres from its lower left corner, y up. */
 interface UpBox {
@@ -32,6 +32,8 @@ export interface DrawnPiece extends Box {
   /** Trimmed size inside the bleed; the same as the piece where trims come off later. */
   readonly trim: Box;
   readonly pages: readonly DrawnPage[];
+  /** Collating mark on the spine fold of a gathered section, on its outer side. */
+  readonly mark: Box | undefined;
   /** Work-and-turn and work-and-tumble: which side of the product lies here. */
   readonly side: 'front' | 'back' | undefined;
   /** The piece lies turned by a quarter. */
@@ -66,15 +68,40 @@ function sideOf({ component: { workStyle }, pattern }: ComponentLayout, { xMm, y
   return undefined;
 }
 
-/** A page of a piece that lies turned by a quarter: to the left on the front, so to the right on the back. */
-function turnPage(page: PlacedPage, piece: { widthMm: number; heightMm: number }, toLeft: boolean): PlacedPage {
+/** A box in a piece that lies turned by a quarter: to the left on the front, so to the right on the back. */
+function turnBox(box: UpBox, piece: { widthMm: number; heightMm: number }, toLeft: boolean): UpBox {
   return {
-    ...page,
-    xMm: toLeft ? piece.heightMm - page.yMm - page.heightMm : page.yMm,
-    yMm: toLeft ? page.xMm : piece.widthMm - page.xMm - page.widthMm,
-    widthMm: page.heightMm,
-    heightMm: page.widthMm,
-    head: (toLeft ? QUARTER_LEFT : QUARTER_RIGHT)[page.head],
+    xMm: toLeft ? piece.heightMm - box.yMm - box.heightMm : box.yMm,
+    yMm: toLeft ? box.xMm : piece.widthMm - box.xMm - box.widthMm,
+    widthMm: box.heightMm,
+    heightMm: box.widthMm,
+  };
+}
+
+const turnPage = (page: PlacedPage, piece: SectionLayout, toLeft: boolean): PlacedPage => ({
+  ...page,
+  ...turnBox(page, piece, toLeft),
+  head: (toLeft ? QUARTER_LEFT : QUARTER_RIGHT)[page.head],
+});
+
+/**
+ * Where a gathered section's collating mark lies on its outer side: on the fold between its first and its last page, a
+ * block height lower for each section. Undefined in saddle work, whose folds lie inside each other, and where the spine
+ * runs across the reading direction. Source: handbook chapter 7 "Section marks".
+ */
+function markBox({ outer, place, order }: SectionLayout): UpBox | undefined {
+  const first = outer.find(({ page }) => page === 1);
+  if (!first || place.assembly !== 'gathered' || first.head === 'left' || first.head === 'right') return undefined;
+  const mark = sectionMarks(order + 1, first.heightMm)[order];
+  if (!mark) return undefined;
+  const { widthMm, heightMm } = SECTION_BLOCK;
+  const fold = first.spine === 'left' ? first.xMm : first.xMm + first.widthMm;
+  const beside = (mark.column * widthMm * 3) / 2;
+  return {
+    xMm: fold - widthMm / 2 + (first.spine === 'left' ? beside : -beside),
+    yMm: first.head === 'top' ? first.yMm + first.heightMm - mark.topMm - heightMm : first.yMm + mark.topMm,
+    widthMm,
+    heightMm,
   };
 }
 
@@ -112,6 +139,8 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
         };
       })
     : [];
+  const flat = section && shown === 'front' ? markBox(section) : undefined;
+  const mark = flat && section && piece.turned ? turnBox(flat, section, true) : flat;
   const bleed = component.kind === 'sheet' ? bleedMm : 0;
   return {
     x: trim.x - bleed,
@@ -120,6 +149,12 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
     height: trim.height + 2 * bleed,
     trim,
     pages,
+    mark: mark && {
+      x: trim.x + mark.xMm,
+      y: trim.y + trim.height - mark.yMm - mark.heightMm,
+      width: mark.widthMm,
+      height: mark.heightMm,
+    },
     side: half,
     turned: piece.turned,
   };

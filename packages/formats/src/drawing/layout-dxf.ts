@@ -7,6 +7,7 @@ const LAYERS = {
   BLEED: 'DOTTED',
   TRIM: 'CONTINUOUS',
   PAGE: 'DASHED',
+  MARK: 'CONTINUOUS',
 } as const;
 
 /** Height of page numbers, as a share of the shorter side of the page. */
@@ -38,6 +39,7 @@ export function layoutDxf({ sheet, pieces, gripperMm, tailGripped }: LayoutDrawi
         ...(piece.width > piece.trim.width ? [shape('BLEED', piece)] : []),
         shape('TRIM', piece.trim),
         ...piece.pages.map((page) => shape('PAGE', page)),
+        ...(piece.mark ? [shape('MARK', piece.mark)] : []),
       ]),
     ],
     pieces.flatMap(({ pages }) =>

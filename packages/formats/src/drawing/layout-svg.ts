@@ -86,6 +86,7 @@ export function layoutSvg(drawing: LayoutDrawing, { dimensions = false }: Layout
       rect(piece, FAINT),
       rect(piece.trim, CUT),
       ...piece.pages.map(pageMark),
+      ...(piece.mark ? [rect(piece.mark, 'fill="#222222"')] : []),
       ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
     ]),
     text(0, sheet.height + 30, `gripper edge, ${gripperMm} mm`, 'start'),
