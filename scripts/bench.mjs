@@ -62,6 +62,9 @@ say(
   ratio(largeMs, 5),
 );
 
+const { benchLayout } = await import('./bench-layout.mjs');
+await benchLayout(core, say, ratio, example('concert-programme'));
+
 // Everything that the first page asks for before it can run.
 const index = fs.readFileSync(path.join(webFolder, 'index.html'), 'utf8');
 const initial = new Set([...index.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(([, file]) => file));

@@ -74,21 +74,19 @@ export const buildServer = () =>
 
 /** The solver's program, which the build takes from the public folder: its assets may not lie outside the web's own. */
 function placeSolver() {
-  fs.copyFileSync(path.join(repo, 'node_modules/highs/build/highs.wasm'), path.join(repo, 'apps/web/public/highs.wasm'));
+  fs.copyFileSync(
+    path.join(repo, 'node_modules/highs/build/highs.wasm'),
+    path.join(repo, 'apps/web/public/highs.wasm'),
+  );
 }
 
 export const buildWeb = () => {
   placeSolver();
-  unlessFresh(
-    'web',
-    [...base, 'apps/web', ...packages.map((p) => `${p}/src`)],
-    'apps/web/dist/index.html',
-    () => {
-      run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
-        cwd: path.join(repo, 'apps/web'),
-      });
-    },
-  );
+  unlessFresh('web', [...base, 'apps/web', ...packages.map((p) => `${p}/src`)], 'apps/web/dist/index.html', () => {
+    run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
+      cwd: path.join(repo, 'apps/web'),
+    });
+  });
 };
 
 export function buildAll() {

@@ -1,5 +1,14 @@
 import type { Mm } from '../kernel/index.js';
-import { type Outline, boundsOf, halfTurn, quarterTurn, shift, signedArea, standOff } from '../geometry/index.js';
+import {
+  type Outline,
+  boundsOf,
+  halfTurn,
+  quarterTurn,
+  shift,
+  signedArea,
+  simplify,
+  standOff,
+} from '../geometry/index.js';
 
 /** How blanks lie to each other: in straight rows, every second one turned end for end, or fitted into each other. */
 export const BLANK_ARRANGEMENTS = ['straight', 'head-to-tail', 'interlocked'] as const;
@@ -69,7 +78,7 @@ function rowOf(blank: Outline, gapMm: Mm): Row {
 }
 
 /** Two blanks end for end, the second moved up by dy (down where negative) and as near as the gap lets it. */
-function pairRow(blank: Outline, dy: Mm, gapMm: Mm): Row {
+function pairRow(blank: Outline, dy: number, gapMm: Mm): Row {
   const turned = atOrigin(halfTurn(blank));
   const { right, top } = boundsOf(blank);
   const x = standOff(blank, turned, dy, gapMm) ?? right + gapMm;
@@ -139,6 +148,29 @@ function straight(blank: Outline, { widthMm, heightMm, gapMm }: BlankRequest, he
   });
 }
 
+/** Offset of the second blank of a pair and shift from row to row, as shares of the blank's height and the row's pitch. */
+interface PairChoice {
+  readonly offset: number;
+  readonly shift: number;
+}
+
+function pairsOf(
+  blank: Outline,
+  { widthMm, heightMm, gapMm }: BlankRequest,
+  { offset, shift: share }: PairChoice,
+): PlacedBlank[] {
+  const row = pairRow(blank, offset * boundsOf(blank).top, gapMm);
+  if (row.height > heightMm + GUARD_MM) return [];
+  const by = share * row.pitch;
+  return fill(row, rowStep(row, by, gapMm), by, widthMm, heightMm);
+}
+
+/** How many choices that look best on the simplified blank are reckoned on the blank itself. Source: measured. */
+const FINALISTS = 8;
+/** Blanks of more points are simplified for the search, to this share of their size. */
+const MANY_POINTS = 40;
+const SIMPLER = 0.008;
+
 /** Rows of pairs, each row above the one before without a shift, or with the shift that gains most. */
 function paired(
   blank: Outline,
@@ -146,20 +178,20 @@ function paired(
   shifted: boolean,
   progress: (share: number) => void,
 ): PlacedBlank[] {
-  const { widthMm, heightMm, gapMm } = request;
-  const { top } = boundsOf(blank);
-  const found: PlacedBlank[][] = [];
+  const { right, top } = boundsOf(blank);
+  const rough = blank.length > MANY_POINTS ? atOrigin(simplify(blank, SIMPLER * Math.max(right, top))) : blank;
+  const found: { choice: PairChoice; blanks: PlacedBlank[] }[] = [];
   for (let i = -OFFSET_STEPS; i <= OFFSET_STEPS; i++) {
     progress((i + OFFSET_STEPS) / (2 * OFFSET_STEPS));
-    const row = pairRow(blank, (i / OFFSET_STEPS) * top * 0.9, gapMm);
-    if (row.height > heightMm + GUARD_MM) continue;
     const shifts = shifted ? SHIFT_STEPS : 1;
     for (let s = 0; s < shifts; s++) {
-      const by = (s / shifts) * row.pitch;
-      found.push(fill(row, rowStep(row, by, gapMm), by, widthMm, heightMm));
+      const choice = { offset: (i / OFFSET_STEPS) * 0.9, shift: s / shifts };
+      found.push({ choice, blanks: pairsOf(rough, request, choice) });
     }
   }
-  return bestOf(found);
+  found.sort((a, b) => b.blanks.length - a.blanks.length);
+  if (rough === blank) return found[0]?.blanks ?? [];
+  return bestOf(found.slice(0, FINALISTS).map(({ choice }) => pairsOf(blank, request, choice)));
 }
 
 /** Rows of one blank all the same way, shifted against each other. */
@@ -190,7 +222,8 @@ const turnBack = (blanks: readonly PlacedBlank[]): PlacedBlank[] =>
  * Lays equal blanks on an area: straight rows, head to tail, and interlocked by their own outlines, as drawn and turned
  * by a quarter where the grain allows. Distances are exact for straight pieces; which offsets are tried is a search.
  * Head-to-tail and interlocked are never worse than what is simpler. @param progress told the share done, 0..1.
- * Cost: a blank of 200 points takes some tenths of a second. Source: identity (clearance of outlines); handbook chapter 4.
+ * Blanks of many points are searched in a simpler form and then reckoned by their own outline.
+ * Cost: a blank of 200 points takes about a second. Source: identity (clearance of outlines); handbook chapter 4.
  */
 export function layBlanks(request: BlankRequest, progress: (share: number) => void = () => undefined): BlankLayouts {
   const turned = { upright: [false], turned: [true], either: [false, true] }[request.turns];

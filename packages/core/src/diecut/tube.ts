@@ -72,7 +72,7 @@ const place = ({ edge }: PanelEnd, x: Mm, y: Mm, up: 1 | -1): Point[] =>
 
 /** Drops points that repeat the one before, and the last where it repeats the first. */
 export function tidy(points: readonly Point[]): Outline {
-  const same = (a: Point | undefined, b: Point): boolean => a !== undefined && a.x === b.x && a.y === b.y;
+  const same = (a: Point | undefined, b: Point): boolean => a?.x === b.x && a.y === b.y;
   const kept = points.filter((point, i) => !same(points[i - 1], point));
   const [first] = kept;
   return first && kept.length > 1 && same(kept.at(-1), first) ? kept.slice(0, -1) : kept;

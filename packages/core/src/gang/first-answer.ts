@@ -30,7 +30,10 @@ export function firstAnswer(groups: Groups): readonly GangForm[] | undefined {
   const order = request.items
     .map((_, i) => i)
     .sort((a, b) => (request.items[b]?.quantity ?? 0) - (request.items[a]?.quantity ?? 0));
-  type Best = { readonly cost: number; readonly forms: readonly GangForm[] };
+  interface Best {
+    readonly cost: number;
+    readonly forms: readonly GangForm[];
+  }
   let best: (Best | undefined)[] = order.map(() => undefined);
   const start: Best = { cost: 0, forms: [] };
   let answer: Best | undefined;

@@ -5,13 +5,15 @@ import { type Solve, planGang } from './plan-gang.js';
 
 // Outside reference and the solver that ships: a general-purpose mixed-integer solver.
 // The package's types speak of CommonJS; what is imported here is the loader itself.
-const solver = (highsLoader as unknown as typeof highsLoader.default)();
+const solver = (
+  highsLoader as unknown as () => Promise<{
+    solve(lp: string, options: object): { Status: string; Columns: Record<string, { Primal?: number }> };
+  }>
+)();
 const solve: Solve = async (lp) => {
   const { Status, Columns } = (await solver).solve(lp, { random_seed: 1 });
   if (Status !== 'Optimal') return undefined;
-  return Object.fromEntries(
-    Object.entries(Columns).map(([name, column]) => [name, 'Primal' in column ? column.Primal : 0]),
-  );
+  return Object.fromEntries(Object.entries(Columns).map(([name, { Primal = 0 }]) => [name, Primal]));
 };
 
 const card = (id: string, quantity: number): GangItem => ({ id, widthMm: 100, heightMm: 50, quantity, mayTurn: false });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { clearance, isInside, standOff } from './clearance.js';
+import { clearance, distanceToSegment, isInside, standOff } from './clearance.js';
+import { simplify } from './simplify.js';
 import { selfCrossing } from './check-outline.js';
-import { type Outline, halfTurn, perimeter, quarterTurn, shift, signedArea } from './point.js';
+import { type Outline, edgesOf, halfTurn, perimeter, quarterTurn, shift, signedArea } from './point.js';
 
 const square: Outline = [
   { x: 0, y: 0 },
@@ -24,6 +25,20 @@ describe('outlines (identity)', () => {
       first: 0,
       second: 2,
     });
+  });
+});
+
+describe('simplified outlines', () => {
+  it('leave out no point that stands further away than asked (Douglas and Peucker 1973)', () => {
+    const circle = Array.from({ length: 200 }, (_, i) => ({
+      x: 60 * Math.cos((2 * Math.PI * i) / 200),
+      y: 60 * Math.sin((2 * Math.PI * i) / 200),
+    }));
+    const fewer = simplify(circle, 0.5);
+    expect(fewer.length).toBeLessThan(50);
+    for (const point of circle)
+      expect(Math.min(...edgesOf(fewer).map(([a, b]) => distanceToSegment(point, a, b)))).toBeLessThanOrEqual(0.5);
+    expect(simplify(square, 0.1)).toEqual(square);
   });
 });
 

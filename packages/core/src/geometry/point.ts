@@ -1,19 +1,20 @@
 import type { Mm } from '../kernel/index.js';
 
-/** A point in millimetres, x to the right, y up. */
+/** A point in millimetres, x to the right, y up; plain numbers, since they are turned and mirrored. */
 export interface Point {
-  readonly x: Mm;
-  readonly y: Mm;
+  readonly x: number;
+  readonly y: number;
 }
 
 /** A closed outline without a repeated last point; the order of its points says which way it runs. */
 export type Outline = readonly Point[];
 
+/** Edges of an upright rectangle, millimetres. */
 export interface Bounds {
-  readonly left: Mm;
-  readonly bottom: Mm;
-  readonly right: Mm;
-  readonly top: Mm;
+  readonly left: number;
+  readonly bottom: number;
+  readonly right: number;
+  readonly top: number;
 }
 
 /** Smallest upright rectangle around points; they must not be none. Source: identity. */

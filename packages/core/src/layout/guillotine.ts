@@ -11,6 +11,8 @@ export interface PlacedCell {
 /** How a rectangle is cut: whole piece, waste, or one cut from edge to edge into two rectangles. */
 type Choice = { readonly kind: 'piece'; readonly turned: boolean } | { readonly kind: 'x' | 'y'; readonly at: number };
 
+const NO_CUTS = new Int32Array(0);
+
 /**
  * The most equal cells that edge-to-edge cuts can get out of a rectangle, both orientations mixed: dynamic programming
  * over the normal lengths, best(w, h) = the greatest sum over one cut along either side. Exact for guillotine patterns.
@@ -58,19 +60,19 @@ export class GuillotineSearch {
     const [restX, restY] = [GuillotineSearch.restIndices(xs), GuillotineSearch.restIndices(ys)];
     for (let i = 1; i < xs.length; i++) {
       const x = xs[i] ?? 0;
-      const cutsX = restX[i] as Int32Array;
+      const cutsX = restX[i] ?? NO_CUTS;
       for (let j = 1; j < rows; j++) {
         const y = ys[j] ?? 0;
         const most = Math.floor((x * y) / area);
         if (most === 0) continue;
         let found = (x >= cellWidth && y >= cellHeight) || (x >= cellHeight && y >= cellWidth) ? 1 : 0;
-        const cutsY = restY[j] as Int32Array;
+        const cutsY = restY[j] ?? NO_CUTS;
         for (let cut = 1; cut < cutsX.length && found < most; cut++) {
-          const sum = (best[cut * rows + j] as number) + (best[(cutsX[cut] as number) * rows + j] as number);
+          const sum = (best[cut * rows + j] ?? 0) + (best[(cutsX[cut] ?? 0) * rows + j] ?? 0);
           if (sum > found) found = sum;
         }
         for (let cut = 1; cut < cutsY.length && found < most; cut++) {
-          const sum = (best[i * rows + cut] as number) + (best[i * rows + (cutsY[cut] as number)] as number);
+          const sum = (best[i * rows + cut] ?? 0) + (best[i * rows + (cutsY[cut] ?? 0)] ?? 0);
           if (sum > found) found = sum;
         }
         best[i * rows + j] = found;

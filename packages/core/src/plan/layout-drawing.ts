@@ -124,7 +124,7 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
   const trim = draw({ ...piece, xMm: leftMm + piece.xMm, yMm: bottomMm + piece.yMm });
   const half = sideOf(layout, piece);
   // Where one set of plates carries both sides, each half shows its own; the back pass prints the other on each piece.
-  const shown: SheetSide = half === undefined ? side : half;
+  const shown: SheetSide = half ?? side;
   const pages = section
     ? section[shown === 'front' ? 'outer' : 'inner'].map((page): DrawnPage => {
         const placed = piece.turned ? turnPage(page, section, shown === 'front') : page;

@@ -219,11 +219,11 @@ export class LaneReckoner {
     const paperPrice = this.norms(`price.stock.${stock.id}`).value;
     const pages = component.kind === 'sheet' ? 1 : (component.pages ?? 0) / 2;
     const pieceKg = (pages * kgPerThousand(component.widthMm, component.heightMm, stock.gsm)) / 1000;
+    const backwards = [...stations].reverse();
     return wanted.map((pieces): LaneEstimate => {
       let need = pieces;
       let [hours, cost] = [0, 0];
-      for (let i = stations.length - 1; i >= 0; i--) {
-        const station = stations[i] as Station;
+      for (const station of backwards) {
         const units = this.units(station, need);
         const time = station.hours(units, need);
         hours += time;

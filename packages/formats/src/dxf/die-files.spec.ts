@@ -1,10 +1,16 @@
 import { assembleDie, boundsOf, makeStructure, measureDie, signedArea, STRUCTURES } from '@druckerei/core';
 // @ts-expect-error the other reader brings no types
-import * as otherReader from 'dxf';
+import * as untyped from 'dxf';
 import { dieDxf, dieSvg } from '../drawing/die-files.js';
 import { MOST_BYTES, MOST_ENTITIES, readDxf } from './read-dxf.js';
 import { readSvg } from './read-svg.js';
 import { writeDxf } from './write-dxf.js';
+
+/** The part of the other reader that is used. */
+const otherReader = untyped as {
+  parseString(text: string): unknown;
+  toPolylines(parsed: unknown): { polylines: { vertices: [number, number][] }[] };
+};
 
 const drawing = (id: (typeof STRUCTURES)[number] = 'straight-tuck') => {
   const made = makeStructure(id, { lengthMm: 90, widthMm: 60, depthMm: 120, caliperMm: 0.5 }).parts[0];
@@ -49,9 +55,7 @@ describe('a die written and read again', () => {
 
   it('is read alike by another general-purpose reader (outside reference)', () => {
     const written = drawing();
-    const { polylines } = otherReader.toPolylines(otherReader.parseString(dieDxf(written))) as {
-      polylines: { layer: { name: string } | string; vertices: [number, number][] }[];
-    };
+    const { polylines } = otherReader.toPolylines(otherReader.parseString(dieDxf(written)));
     const points = polylines.flatMap(({ vertices }) => vertices.map(([x, y]) => ({ x, y })));
     const box = (of: typeof points) => Object.values(boundsOf(of)).map(round);
     expect(box(points)).toEqual(box([...written.outline]));

@@ -28,8 +28,19 @@ export interface ReadDrawing {
   readonly issues: readonly Issue[];
 }
 
-/** The package's types speak of a module; what is imported by default is its parser. */
-const Parser = dxfParser as unknown as typeof dxfParser.DxfParser;
+interface ParsedBlock {
+  readonly entities?: readonly IEntity[];
+  readonly position?: Spot;
+}
+
+/** The parser as it is loaded: its own types differ by how a module is found. */
+const Parser = dxfParser as unknown as new () => {
+  parseSync(text: string): {
+    readonly header?: Readonly<Record<string, unknown>>;
+    readonly blocks?: Readonly<Record<string, ParsedBlock>>;
+    readonly entities?: readonly IEntity[];
+  } | null;
+};
 
 /** A place of a block in its parent: turned, scaled and moved. */
 type Place = (spot: Spot) => Spot;
@@ -51,7 +62,7 @@ class Reader {
   readonly runs: Run[] = [];
   entities = 0;
 
-  constructor(private readonly blocks: Readonly<Record<string, { entities?: IEntity[]; position?: Spot }>>) {}
+  constructor(private readonly blocks: Readonly<Record<string, ParsedBlock>>) {}
 
   /** Reads entities, blocks expanded. False where there are too many. */
   read(entities: readonly IEntity[], place: Place, layer: string | undefined, depth: number): boolean {
@@ -180,9 +191,7 @@ export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit |
   const said = Number(parsed.header?.['$INSUNITS'] ?? 0);
   const units = unit ?? INSUNITS[said];
   if (!units) return fail(error('die.unknown-units', 'unit', { units: said === 0 ? 'none' : `code ${said}` }));
-  const reader = new Reader(
-    parsed.blocks as unknown as Readonly<Record<string, { entities?: IEntity[]; position?: Spot }>>,
-  );
+  const reader = new Reader(parsed.blocks ?? {});
   const scale = DRAWING_UNITS[units];
   if (!reader.read(parsed.entities ?? [], ({ x, y }) => ({ x: x * scale, y: y * scale }), undefined, 0))
     return fail(

@@ -9,9 +9,10 @@ addEventListener('message', ({ data }: MessageEvent<GangQuestion>) => {
   const say = (answer: Answer): void => postMessage(answer);
   const solver = highsLoader({ locateFile: () => data.wasm });
   const solve = async (lp: string): Promise<Record<string, number> | undefined> => {
-    const { Columns } = (await solver).solve(lp, { random_seed: 1, time_limit: MODEL_SECONDS });
-    const values = Object.entries(Columns).flatMap(([name, column]): [string, number][] =>
-      'Primal' in column && Number.isFinite(column.Primal) ? [[name, column.Primal]] : [],
+    const solution = (await solver).solve(lp, { random_seed: 1, time_limit: MODEL_SECONDS });
+    const Columns = solution.Columns as Readonly<Record<string, { readonly Primal?: number }>>;
+    const values = Object.entries(Columns).flatMap(([name, { Primal }]): [string, number][] =>
+      Primal !== undefined && Number.isFinite(Primal) ? [[name, Primal]] : [],
     );
     return values.length > 0 ? Object.fromEntries(values) : undefined;
   };

@@ -119,18 +119,23 @@ export class LayoutView {
     return `Piece ${at + 1}: ${this.measures.size(width, height)} ${this.measures.of('mm').unit}, ${mm(x)} from the left, ${mm(sheet.height - y - height)} from the gripper edge`;
   }
 
+  private selected() {
+    return select<SVGSVGElement, unknown>(this.svg().nativeElement);
+  }
+
   protected zoomBy(factor: number): void {
-    select(this.svg().nativeElement).call(this.zoomer.scaleBy, factor);
+    this.zoomer.scaleBy(this.selected(), factor);
   }
   protected fit(): void {
-    select(this.svg().nativeElement).call(this.zoomer.scaleTo, 1).call(this.zoomer.translateTo, 0, 0, [0, 0]);
+    this.zoomer.scaleTo(this.selected(), 1);
+    this.zoomer.translateTo(this.selected(), 0, 0, [0, 0]);
     this.ends.set([]);
   }
 
   /** Keys of the drawing; the page's own arrows go on working outside it. */
   protected key(event: KeyboardEvent): void {
     const move = (x: number, y: number): void => {
-      select(this.svg().nativeElement).call(this.zoomer.translateBy, x, y);
+      this.zoomer.translateBy(this.selected(), x, y);
     };
     const actions: Readonly<Record<string, () => void>> = {
       '+': () => this.zoomBy(STEP),
