@@ -44,7 +44,11 @@ test('two who change one job are shown both versions', async ({ page, browser })
   await signIn(other);
   await other.goto(`/jobs/${id}`);
   await field(other, 'order.quantity').fill('11000');
-  await saved(other);
+  // The mark still says saved until the page has taken the stroke; the server knows.
+  const onServer = async (): Promise<unknown> =>
+    ((await (await other.request.get(`/api/jobs/${id}`)).json()) as { job: { order: { quantity: number } } }).job.order
+      .quantity;
+  await expect.poll(onServer).toBe(11_000);
   await field(page, 'order.plannedOvers').fill('200');
   const conflict = page.getByRole('alert', { name: 'Two versions' });
   await expect(conflict.getByRole('row', { name: 'Order quantity 11,000 10,000' })).toBeVisible();

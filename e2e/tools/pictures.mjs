@@ -32,8 +32,34 @@ const views = {
     await station(page, 'print-map').click();
     await page.locator('dk-print-bench dl').getByRole('button').nth(2).click();
   },
+  layout: async (page) => {
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+    await page.getByRole('link', { name: 'Concert programme' }).click();
+    await station(page, 'print-section-1').click();
+    await page.getByRole('radio', { name: 'Layout', exact: true }).click();
+    await page.getByRole('button', { name: 'See through' }).click();
+    await page.locator('.views').evaluate((element) => element.scrollIntoView());
+  },
+  ways: async (page) => {
+    await page.getByRole('radio', { name: 'Ways to run', exact: true }).click();
+    await page.locator('[data-test=considered]').waitFor();
+    await page.locator('.views').evaluate((element) => element.scrollIntoView());
+  },
+  gang: async (page) => {
+    await page.goto('/benches/gang');
+    await page.getByRole('button', { name: 'Find the forms' }).click();
+    await page.locator('[data-test=cost]').waitFor();
+    await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached' });
+  },
+  die: async (page) => {
+    await page.goto('/benches/die');
+    await page.getByRole('button', { name: 'Lay on the sheet' }).click();
+    await page.locator('[data-test=laid]').waitFor();
+  },
+  cylinders: (page) => page.goto('/benches/web'),
   'a-change': async (page) => {
-    await page.getByRole('button', { name: 'Order', exact: true }).click();
+    await page.goto('/jobs');
+    await page.getByRole('link', { name: 'Trail map' }).click();
     await page.getByLabel('Quantity').fill('12,000');
     await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
   },
@@ -57,10 +83,6 @@ const views = {
   norms: async (page) => {
     await page.getByRole('link', { name: 'Norms' }).click();
     await page.getByRole('button', { name: 'Machines' }).click();
-  },
-  palette: async (page) => {
-    await page.keyboard.press('Control+k');
-    await page.getByRole('dialog').waitFor();
   },
 };
 
@@ -97,11 +119,6 @@ export async function takePictures(address, folder) {
     await renderPdf(ticket, 1, at('ticket'));
     await renderPdf(ticket, 2, at('ticket-stations'));
     await renderPdf(await pdf('pile-tags'), 1, at('pile-tags'));
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Production manager' }).click();
-    await page.getByRole('menuitem', { name: 'Sign out' }).click();
-    await page.getByRole('button', { name: 'Sign in', exact: true }).waitFor();
-    await shoot(page, 'sign-in');
   });
   await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {
     await page.getByRole('link', { name: 'Concert programme' }).click();

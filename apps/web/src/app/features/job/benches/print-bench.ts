@@ -66,6 +66,20 @@ export class PrintBench {
   protected readonly sheetKey = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} ${heightMm} ${grain}`;
   protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string =>
     `${this.measures.size(widthMm, heightMm)} ${this.measures.of('mm').unit}, grain along ${this.measures.of('mm').show(grain === 'width' ? widthMm : heightMm)}`;
+  /** A press sheet that is cut from something larger, in words; undefined where it is bought as it is. */
+  protected readonly cutSheet = computed(() => {
+    const component = this.component();
+    if (!component || this.stock()?.sheets.some((sheet) => this.sheetKey(sheet) === this.sheetKey(component.sheet)))
+      return undefined;
+    const { bought } = component;
+    const from =
+      bought?.kind === 'roll'
+        ? `, from a roll of ${this.measures.quantity(bought.widthMm, 'mm')}`
+        : bought
+          ? `, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
+          : '';
+    return `${this.sheetText(component.sheet)}${from}`;
+  });
   /** Coverage where the job gives none. */
   protected readonly coverageNorm = computed(() => {
     const figure = this.editor.plan()?.figures['norm.ink.coverage'];
@@ -75,7 +89,8 @@ export class PrintBench {
 
   protected chooseSheet(key: string): void {
     const sheet = this.stock()?.sheets.find((size) => this.sheetKey(size) === key);
-    if (sheet) this.editor.set(['components', this.index(), 'sheet'], sheet);
+    const { bought: _bought, ...component } = this.component() ?? {};
+    if (sheet) this.editor.set(['components', this.index()], { ...component, sheet });
   }
 
   protected addInk(side: 'front' | 'back', name: string): void {
