@@ -3,6 +3,7 @@ export { dieDxf, dieSvg, laidDxf, laidSvg } from './drawing/die-files.js';
 export {
   type DrawingUnit,
   type LayerMapping,
+  type LayerUse,
   type ReadDrawing,
   DRAWING_UNITS,
   MOST_BYTES,

@@ -1,6 +1,6 @@
 import { type Issue, type Mm, error, warning } from '../kernel/index.js';
 import { type Outline, type Point, boundsOf, distance, edgesOf, selfCrossing, signedArea } from '../geometry/index.js';
-import type { DieDrawing, DieLine } from './drawing.js';
+import type { DieArea, DieDrawing, DieLine } from './drawing.js';
 import { walkOutline } from './walk-outline.js';
 
 /** Most straight pieces that a drawing may have, and the largest drawing that can be laid. Source: practice. */
@@ -71,7 +71,7 @@ const at = (value: number): number => Math.round(value * 100) / 100;
 /**
  * A blank out of loose lines, such as a drawing file holds: ends that nearly meet are joined, doubled lines left out,
  * the outer boundary of the cut lines found; what lies inside stays as cuts, creases and perforations.
- * @param gapMm ends up to so far apart are joined, 0 or more.
+ * @param areas glue and keep-out areas, taken along as they are. @param gapMm ends up to so far apart are joined, 0 or more.
  * Issues: `die.too-many`, `die.no-outline`, `die.open-outline` with the place of the gap, `die.self-crossing`,
  * `die.too-large`; warnings `die.gap-closed` and `die.duplicate-lines`.
  * Source: identity (the outer boundary is walked by the sharpest turn outwards).
@@ -79,6 +79,7 @@ const at = (value: number): number => Math.round(value * 100) / 100;
 export function assembleDie(
   name: string,
   lines: readonly DieLine[],
+  areas: readonly DieArea[],
   gapMm: Mm,
   path: string,
 ): { drawing?: DieDrawing; issues: Issue[] } {
@@ -115,7 +116,7 @@ export function assembleDie(
       name,
       outline: anticlockwise.map(home),
       lines: insideLines(joined.lines, outline).map(({ kind, points }) => ({ kind, points: points.map(home) })),
-      areas: [],
+      areas: areas.map(({ kind, outline: area }) => ({ kind, outline: area.map(home) })),
     },
     issues: told,
   };

@@ -30,6 +30,7 @@ const [RL, TB] = ['right over left', 'top over bottom'] as const;
 
 /**
  * Fold schemes offered, the first of each page count by default. Page orders are not typed in: they come of folding.
+ * The web's own come of ribbons by the slitter, former (along the web), jaw (across it) and chopper.
  * Source: the 8 and the 16 page form are those of handbook chapter 4; the others go on alternately (practice).
  */
 export const FOLD_SCHEMES: readonly FoldScheme[] = [
@@ -52,10 +53,12 @@ export const FOLD_SCHEMES: readonly FoldScheme[] = [
     rows: 3,
     folds: [fold(RL), fold(TB, 2), fold(TB, 1), fold(RL)],
   },
+  { id: '8-jaw', name: 'Web: former, jaw', columns: 2, rows: 2, folds: [fold(RL), fold(TB)] },
+  { id: '16-jaw', name: 'Web: slit, former, jaw', columns: 4, rows: 2, folds: [slit(RL), fold(RL), fold(TB)] },
   { id: '32', name: 'Four right angle', columns: 4, rows: 4, folds: [fold(TB), fold(RL), fold(TB), fold(RL)] },
   {
     id: '32-slit',
-    name: 'Slit, three right angle',
+    name: 'Web: slit, former, jaw, chopper',
     columns: 8,
     rows: 2,
     folds: [slit(RL), fold(RL), fold(TB), fold(RL)],

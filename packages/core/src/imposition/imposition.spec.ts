@@ -78,9 +78,10 @@ describe.each(FOLD_SCHEMES.map((scheme) => [scheme.id, scheme] as const))('schem
     let pairs = 0;
     for (const side of [outer, inner]) {
       for (const page of side) {
-        if (page.spine !== 'right') continue;
-        const beside = side.find((p) => p.column === page.column + 1 && p.row === page.row);
-        if (beside?.spine !== 'left') continue;
+        if (page.spine !== 'right' && page.spine !== 'top') continue;
+        const [right, up] = page.spine === 'right' ? [1, 0] : [0, 1];
+        const beside = side.find((p) => p.column === page.column + right && p.row === page.row + up);
+        if (beside?.spine !== (page.spine === 'right' ? 'left' : 'bottom')) continue;
         pairs += 1;
         expect(page.page + beside.page).toBe(pages + 1);
         expect(beside.head).toBe(page.head);

@@ -12,7 +12,7 @@ import {
   sheeterOutput,
   shortRolls,
 } from './roll.js';
-import { isoSize } from './sizes.js';
+import { ENVELOPES, US_SHEETS_IN, isoSize } from './sizes.js';
 import { caliperUm, kgPerThousand } from './weight.js';
 
 describe('sizes', () => {
@@ -37,6 +37,13 @@ describe('sizes', () => {
     ['SRA2', 450, 640],
   ])('%s is %i x %i mm', (name, widthMm, heightMm) => {
     expect(isoSize(name)).toEqual({ widthMm, heightMm });
+  });
+
+  it('folds C5 out of C4 and C6 out of C5, as ISO 269 halves them (standard; from memory)', () => {
+    const { C4, C5, C6 } = ENVELOPES;
+    expect([C5?.widthMm, C5?.heightMm]).toEqual([Math.floor((C4?.heightMm ?? 0) / 2), C4?.widthMm]);
+    expect([C6?.widthMm, C6?.heightMm]).toEqual([Math.floor((C5?.heightMm ?? 0) / 2), C5?.widthMm]);
+    expect(US_SHEETS_IN).toContainEqual([25, 38]);
   });
 
   it('does not know other names', () => {

@@ -35,5 +35,24 @@ export function isoSize(name: string): Size | undefined {
   return { widthMm: short, heightMm: long };
 }
 
+/** Envelopes. Source: practice (C and DL sizes as the trade has them), handbook chapter 3. */
+export const ENVELOPES: Readonly<Record<string, Size>> = {
+  C4: { widthMm: 229, heightMm: 324 },
+  C5: { widthMm: 162, heightMm: 229 },
+  C6: { widthMm: 114, heightMm: 162 },
+  DL: { widthMm: 110, heightMm: 220 },
+};
+
+/** Bought sheets of the US trade, inches. Source: practice, handbook chapter 3. */
+export const US_SHEETS_IN = [
+  [17, 22],
+  [19, 25],
+  [20, 26],
+  [23, 35],
+  [25, 38],
+  [26, 40],
+  [28, 40],
+] as const;
+
 /** Names offered where a trimmed size is asked for. */
 export const OFFERED_SIZES = ['A2', 'A3', 'A4', 'A5', 'A6'] as const;

@@ -79,8 +79,21 @@ export interface LayContext {
   readonly laySection?: LaySection;
 }
 
+/** Side of a piece that wants to lie along the grain: as the job says, and along the spine of sections. */
+function grainOf(component: Component, section: SectionLayout | undefined): Grain | 'any' {
+  if (!section) return component.grain ?? 'any';
+  const head = section.outer[0]?.head;
+  return head === 'left' || head === 'right' ? 'width' : 'height';
+}
+
 /** The pieces of a component on the usable area of its sheet. */
-function requestOf(component: Component, margins: Margins, size: Size, bleedMm: number): PatternRequest {
+function requestOf(
+  component: Component,
+  pieceGrain: Grain | 'any',
+  margins: Margins,
+  size: Size,
+  bleedMm: number,
+): PatternRequest {
   const { sheet } = component;
   return {
     widthMm: Math.max(0, sheet.widthMm - 2 * margins.sideMm),
@@ -89,7 +102,7 @@ function requestOf(component: Component, margins: Margins, size: Size, bleedMm: 
     pieceHeightMm: size.heightMm,
     bleedMm,
     gutterMm: component.lay?.gutterMm ?? 0,
-    turns: turnsFor(component.kind === 'sheet' ? (component.grain ?? 'any') : 'height', sheet.grain),
+    turns: turnsFor(pieceGrain, sheet.grain),
     mirror: STYLE_RULES[component.workStyle].mirror,
   };
 }
@@ -146,7 +159,7 @@ export function layComponent(
   const size: Size = section ?? component;
   const bleedMm = section ? 0 : trimMm;
   const margins = marginsOf(machine.press, isGrippedTwice(component, machine.press));
-  const request = requestOf(component, margins, size, bleedMm);
+  const request = requestOf(component, grainOf(component, section), margins, size, bleedMm);
   const { proposals, bound } = lay(request);
   const pattern = proposals.find(({ arrangement }) => arrangement === component.lay?.arrangement) ?? proposals[0];
   if (pattern.count === 0) return { issues: [whyNothingFits(component, path, request, lay)] };

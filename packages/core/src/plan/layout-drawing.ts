@@ -32,8 +32,8 @@ export interface DrawnPiece extends Box {
   /** Trimmed size inside the bleed; the same as the piece where trims come off later. */
   readonly trim: Box;
   readonly pages: readonly DrawnPage[];
-  /** Collating mark on the spine fold of a gathered section, on its outer side. */
-  readonly mark: Box | undefined;
+  /** Collating mark on the spine fold of a gathered section, on its outer side, and its sequence code. */
+  readonly mark: (Box & { readonly code: string }) | undefined;
   /** Work-and-turn and work-and-tumble: which side of the product lies here. */
   readonly side: 'front' | 'back' | undefined;
   /** The piece lies turned by a quarter. */
@@ -154,6 +154,7 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
       y: trim.y + trim.height - mark.yMm - mark.heightMm,
       width: mark.widthMm,
       height: mark.heightMm,
+      code: section?.code ?? '',
     },
     side: half,
     turned: piece.turned,

@@ -16,6 +16,7 @@ import {
   productPage,
   schemeById,
   schemesFor,
+  sectionCode,
   usualOddPlace,
 } from '../imposition/index.js';
 import type { Component, Job } from './job.js';
@@ -37,6 +38,8 @@ export interface SectionLayout {
   readonly place: SectionPlace;
   /** Place among the sections along the spine, from 0: the step of its collating mark. */
   readonly order: number;
+  /** Sequence code that is read at the gatherer: job number and section. */
+  readonly code: string;
 }
 
 /** Where a component's section stands in the product. Covers wrap around all and count for themselves. */
@@ -129,6 +132,7 @@ export function laySection(
       inner: placed(flat.inner),
       place,
       order: position.order,
+      code: sectionCode(job.number, position.order),
     },
     issues: [],
   };

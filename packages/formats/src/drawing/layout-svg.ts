@@ -22,6 +22,13 @@ function pageMark({ x, y, width, height, page, head }: DrawnPage): string {
   return `${rect({ x, y, width, height }, PAGE)}<text x="${cx}" y="${cy}" transform="rotate(${TURN[head]} ${cx} ${cy})" font-family="Franklin" font-size="${size}" text-anchor="middle" fill="#333333">${page}</text>`;
 }
 
+/** Job numbers are free text; in a drawing they must not open tags. */
+const escapeXml = (words: string): string => words.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+
+/** The sequence code in small type beside its mark. */
+const markCode = ({ x, y, width, height, code }: NonNullable<LayoutDrawing['pieces'][number]['mark']>): string =>
+  `<text x="${x + width + 2}" y="${y + height}" font-family="Franklin" font-size="7" fill="#222222">${escapeXml(code)}</text>`;
+
 /** Where trimmed edges lie along one direction, each once, to a hundredth of a millimetre. */
 const stopsOf = (edges: readonly number[]): number[] =>
   [...new Set(edges.map((edge) => Math.round(edge * 100) / 100))].sort((a, b) => a - b);
@@ -86,7 +93,7 @@ export function layoutSvg(drawing: LayoutDrawing, { dimensions = false }: Layout
       rect(piece, FAINT),
       rect(piece.trim, CUT),
       ...piece.pages.map(pageMark),
-      ...(piece.mark ? [rect(piece.mark, 'fill="#222222"')] : []),
+      ...(piece.mark ? [rect(piece.mark, 'fill="#222222"'), markCode(piece.mark)] : []),
       ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
     ]),
     text(0, sheet.height + 30, `gripper edge, ${gripperMm} mm`, 'start'),

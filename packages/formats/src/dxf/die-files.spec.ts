@@ -19,8 +19,8 @@ const drawing = (id: (typeof STRUCTURES)[number] = 'straight-tuck') => {
 };
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 const measured = (of: Parameters<typeof measureDie>[0]) => {
-  const { areaMm2, ruleMm } = measureDie(of);
-  return { area: round(areaMm2), cut: round(ruleMm.cut), crease: round(ruleMm.crease) };
+  const { areaMm2, ruleMm, glueMm2 } = measureDie(of);
+  return { area: round(areaMm2), cut: round(ruleMm.cut), crease: round(ruleMm.crease), glue: round(glueMm2) };
 };
 const codes = (issues: readonly { code: string }[]): string[] => issues.map(({ code }) => code);
 
@@ -31,25 +31,25 @@ const line = (x1: number, y1: number, x2: number, y2: number, layer = 'CUT'): st
   `0\nLINE\n8\n${layer}\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`;
 const square = line(0, 0, 100, 0) + line(100, 0, 100, 50) + line(100, 50, 0, 50) + line(0, 50, 0, 0);
 const assembled = (text: string, gapMm = 0.1) => {
-  const { lines, issues } = readDxf(text, {}, undefined);
-  const made = assembleDie('read', lines, gapMm, 'drawing');
+  const { lines, areas, issues } = readDxf(text, {}, undefined);
+  const made = assembleDie('read', lines, areas, gapMm, 'drawing');
   return { drawing: made.drawing, codes: codes([...issues, ...made.issues]) };
 };
 
 describe('a die written and read again', () => {
   it.each(STRUCTURES)('%s has the same outline, area and rule lengths by DXF (round trip)', (id) => {
     const written = drawing(id);
-    const { lines, issues } = readDxf(dieDxf(written), { GLUE: 'leave out' }, undefined);
-    const read = assembleDie('read', lines, 0.05, 'drawing');
+    const { lines, areas, issues } = readDxf(dieDxf(written), {}, undefined);
+    const read = assembleDie('read', lines, areas, 0.05, 'drawing');
     expect(codes([...issues, ...read.issues])).toEqual([]);
     expect(read.drawing && measured(read.drawing)).toEqual(measured(written));
   });
 
   it('has the same geometry by SVG (round trip)', () => {
     const written = drawing();
-    const { lines, issues } = readSvg(dieSvg(written), { glue: 'leave out' }, 'mm');
+    const { lines, areas, issues } = readSvg(dieSvg(written), {}, 'mm');
     expect(issues).toEqual([]);
-    const read = assembleDie('read', lines, 0.05, 'drawing').drawing;
+    const read = assembleDie('read', lines, areas, 0.05, 'drawing').drawing;
     expect(read && measured(read)).toEqual(measured(written));
   });
 
@@ -66,7 +66,7 @@ describe('drawings of others', () => {
   it('reads lines into an outline, with area (identity)', () => {
     const { drawing: read, codes: found } = assembled(dxf(square + line(50, 0, 50, 50, 'CREASE')));
     expect(found).toEqual([]);
-    expect(read && measured(read)).toEqual({ area: 5000, cut: 300, crease: 50 });
+    expect(read && measured(read)).toEqual({ area: 5000, cut: 300, crease: 50, glue: 0 });
   });
 
   it('reads inches, and asks where nothing is said', () => {
@@ -111,7 +111,7 @@ describe('drawings of others', () => {
     const { drawing: read } = assembled(
       dxf('0\nINSERT\n8\n0\n2\nB\n10\n500\n20\n500\n41\n2\n42\n2\n50\n90\n', 4, blocks),
     );
-    expect(read && measured(read)).toEqual({ area: 20_000, cut: 600, crease: 0 });
+    expect(read && measured(read)).toEqual({ area: 20_000, cut: 600, crease: 0, glue: 0 });
   });
 
   it('closes small gaps and drops doubled lines, and says so', () => {

@@ -1,9 +1,12 @@
-import { type DieLine, type Issue, type LineKind, error, warning } from '@druckerei/core';
+import { type DieArea, type DieLine, type Issue, type LineKind, error, warning } from '@druckerei/core';
 import dxfParser, { type IEntity } from 'dxf-parser';
 import { type Spot, arcPoints, bulgePoints, ellipsePoints, splinePoints } from './flatten.js';
 
-/** What the lines of each layer do; layers that are not named are left out and reported. */
-export type LayerMapping = Readonly<Record<string, LineKind | 'leave out'>>;
+/** What the lines of a layer do, or that they bound an area. */
+export type LayerUse = LineKind | DieArea['kind'] | 'leave out';
+
+/** What each layer is for; layers that are not named go by their names, or are left out and reported. */
+export type LayerMapping = Readonly<Record<string, LayerUse>>;
 
 /** Units that a drawing may be told to be in. */
 export const DRAWING_UNITS = { mm: 1, cm: 10, m: 1000, inch: 25.4 } as const;
@@ -19,11 +22,12 @@ const MOST_NESTING = 8;
 
 export interface ReadDrawing {
   readonly lines: readonly DieLine[];
+  readonly areas: readonly DieArea[];
   /** Layers with how many entities each holds, and what was guessed or told for them. */
   readonly layers: readonly {
     readonly layer: string;
     readonly count: number;
-    readonly kind: LineKind | 'leave out' | undefined;
+    readonly kind: LayerUse | undefined;
   }[];
   readonly issues: readonly Issue[];
 }
@@ -50,7 +54,9 @@ interface Run {
 }
 
 /** What a layer's lines do by its name, where it says so in words of the trade. */
-export function guessKind(layer: string): LineKind | undefined {
+export function guessKind(layer: string): LayerUse | undefined {
+  if (/glue/i.test(layer)) return 'glue';
+  if (/keep/i.test(layer)) return 'keep-out';
   if (/perf/i.test(layer)) return 'perforation';
   if (/creas|score|fold|rill/i.test(layer)) return 'crease';
   return /cut|knife|trim|outline|^0$/i.test(layer) ? 'cut' : undefined;
@@ -173,7 +179,7 @@ function pointsOf(entity: IEntity): Spot[] {
  * Issues: `die.too-many` (bytes, entities), `die.unreadable`, `die.unknown-units`; warning `die.unmapped-layer`.
  */
 export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit | undefined): ReadDrawing {
-  const fail = (issue: Issue): ReadDrawing => ({ lines: [], layers: [], issues: [issue] });
+  const fail = (issue: Issue): ReadDrawing => ({ lines: [], areas: [], layers: [], issues: [issue] });
   if (text.length > MOST_BYTES)
     return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_BYTES }));
   let parsed: ReturnType<InstanceType<typeof Parser>['parseSync']>;
@@ -204,12 +210,16 @@ export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit |
 export function mapRuns(runs: readonly Run[], mapping: LayerMapping): ReadDrawing {
   const counts = new Map<string, number>();
   for (const { layer } of runs) counts.set(layer, (counts.get(layer) ?? 0) + 1);
-  const kindOf = (layer: string): LineKind | 'leave out' | undefined => mapping[layer] ?? guessKind(layer);
+  const kindOf = (layer: string): LayerUse | undefined => mapping[layer] ?? guessKind(layer);
   const layers = [...counts].map(([layer, count]) => ({ layer, count, kind: kindOf(layer) }));
   return {
     lines: runs.flatMap(({ layer, points }) => {
       const kind = kindOf(layer);
-      return kind === undefined || kind === 'leave out' ? [] : [{ kind, points }];
+      return kind === 'cut' || kind === 'crease' || kind === 'perforation' ? [{ kind, points }] : [];
+    }),
+    areas: runs.flatMap(({ layer, points }) => {
+      const kind = kindOf(layer);
+      return (kind === 'glue' || kind === 'keep-out') && points.length > 2 ? [{ kind, outline: points }] : [];
     }),
     layers,
     issues: layers

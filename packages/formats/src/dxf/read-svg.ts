@@ -66,7 +66,12 @@ function runsOf(d: string): Spot[][] {
  * Issues: `die.too-many`, `die.unreadable`; warning `die.unmapped-layer`.
  */
 export function readSvg(text: string, mapping: LayerMapping, unit: DrawingUnit): ReadDrawing {
-  const fail = (issue: ReadDrawing['issues'][number]): ReadDrawing => ({ lines: [], layers: [], issues: [issue] });
+  const fail = (issue: ReadDrawing['issues'][number]): ReadDrawing => ({
+    lines: [],
+    areas: [],
+    layers: [],
+    issues: [issue],
+  });
   if (text.length > MOST_BYTES)
     return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_BYTES }));
   if (/<!(DOCTYPE|ENTITY)/i.test(text))

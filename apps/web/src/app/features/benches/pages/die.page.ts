@@ -9,7 +9,6 @@ import {
   type BlankLayouts,
   type DieDrawing,
   type Issue,
-  type LineKind,
   type StructureId,
   type StructureSize,
   LINE_KINDS,
@@ -27,6 +26,7 @@ import { inject } from '@angular/core';
 import { Run } from '../state/run';
 import { DieView } from '../ui/die-view';
 import { RunBar } from '../ui/run-bar';
+import type { LayerUse } from '@druckerei/formats/drawings';
 import type { ReadLayer, ReadQuestion, WriteQuestion } from '../workers/messages';
 
 const NAMES: Readonly<Record<StructureId, string>> = {
@@ -94,7 +94,7 @@ export class DiePage {
   protected readonly measures = inject(Measures);
   protected readonly form = kept('die', START);
   protected readonly structures = STRUCTURES.map((id) => ({ id, name: NAMES[id] }));
-  protected readonly kinds = LINE_KINDS;
+  protected readonly uses: readonly LayerUse[] = [...LINE_KINDS, 'glue', 'keep-out', 'leave out'];
   protected readonly arrangements = ARRANGEMENTS;
   protected readonly count = count;
   protected readonly percent = percent;
@@ -110,7 +110,7 @@ export class DiePage {
   protected readonly told = signal<readonly Issue[]>([]);
   protected readonly fileError = signal('');
   private readonly file = signal<Omit<ReadQuestion, 'mapping'> | null>(null);
-  private readonly mapping = signal<Readonly<Record<string, LineKind | 'leave out'>>>({});
+  private readonly mapping = signal<Readonly<Record<string, LayerUse>>>({});
   protected readonly isReading = computed(() => this.file() !== null);
 
   protected readonly problems = computed(() => {
@@ -205,7 +205,7 @@ export class DiePage {
       this.told.set(answer.issues);
     });
   }
-  protected mapLayer(layer: string, kind: LineKind | 'leave out'): void {
+  protected mapLayer(layer: string, kind: LayerUse): void {
     this.mapping.update((now) => ({ ...now, [layer]: kind }));
     this.readFile();
   }

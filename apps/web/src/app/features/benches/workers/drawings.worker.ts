@@ -3,10 +3,10 @@ import { dieDxf, dieSvg, laidDxf, laidSvg, readDxf, readSvg } from '@druckerei/f
 import type { Answer, ReadQuestion, WriteQuestion } from './messages';
 
 function read({ format, text, unit, mapping, name, gapMm }: ReadQuestion): Answer {
-  const { lines, layers, issues } =
+  const { lines, areas, layers, issues } =
     format === 'dxf' ? readDxf(text, mapping, unit) : readSvg(text, mapping, unit ?? 'mm');
   if (issues.some(({ severity }) => severity === 'error')) return { kind: 'read', drawing: undefined, layers, issues };
-  const made = assembleDie(name, lines, gapMm, 'drawing');
+  const made = assembleDie(name, lines, areas, gapMm, 'drawing');
   return { kind: 'read', drawing: made.drawing, layers, issues: [...issues, ...made.issues] };
 }
 

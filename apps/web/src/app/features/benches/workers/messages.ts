@@ -1,4 +1,5 @@
-import type { BlankLayouts, BlankRequest, DieDrawing, GangAnswer, GangRequest, Issue, LineKind } from '@druckerei/core';
+import type { LayerUse } from '@druckerei/formats/drawings';
+import type { BlankLayouts, BlankRequest, DieDrawing, GangAnswer, GangRequest, Issue } from '@druckerei/core';
 
 /** Questions to the workers; each worker answers one and is ended to stop it. */
 export interface GangQuestion {
@@ -18,7 +19,7 @@ export interface ReadQuestion {
   readonly name: string;
   readonly unit: 'mm' | 'cm' | 'm' | 'inch' | undefined;
   readonly gapMm: number;
-  readonly mapping: Readonly<Record<string, LineKind | 'leave out'>>;
+  readonly mapping: Readonly<Record<string, LayerUse>>;
 }
 export interface WriteQuestion {
   readonly kind: 'write';
@@ -32,7 +33,7 @@ export interface WriteQuestion {
 export interface ReadLayer {
   readonly layer: string;
   readonly count: number;
-  readonly kind: LineKind | 'leave out' | undefined;
+  readonly kind: LayerUse | undefined;
 }
 
 export type Answer =
