@@ -13,7 +13,7 @@ const DIGITS = 4;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <mat-form-field>
-      <mat-label>{{ label() }}</mat-label>
+      <mat-label>{{ label() }}{{ compact() && unitText() ? ', ' + unitText() : '' }}</mat-label>
       <input
         matInput
         inputmode="decimal"
@@ -23,7 +23,7 @@ const DIGITS = 4;
         (input)="type($any($event.target).value)"
         (blur)="leave()"
       />
-      @if (unitText()) {
+      @if (unitText() && !compact()) {
         <span matTextSuffix>{{ unitText() }}</span>
       }
       @if (wrong()) {
@@ -45,6 +45,8 @@ export class NumberBox {
   readonly label = input.required<string>();
   readonly unit = input('');
   readonly name = input('');
+  /** In narrow places the unit stands in the label. */
+  readonly compact = input(false);
   /** What is wrong with the value, in words, told by who knows. */
   readonly error = input('');
   readonly value = model.required<number>();

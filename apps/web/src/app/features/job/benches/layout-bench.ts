@@ -11,10 +11,12 @@ import {
   CREEP_SHARES,
   ODD_PLACES,
   assemblyOf,
+  normsOf,
   oddPlaceOf,
   schemesFor,
 } from '@druckerei/core';
 import { count, percent } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { LayoutView } from '../ui/layout-view';
 import { Field } from './field';
@@ -37,6 +39,7 @@ const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowe
 })
 export class LayoutBench {
   protected readonly editor = inject(JobEditor);
+  protected readonly measures = inject(Measures);
   readonly componentId = input.required<string>();
   protected readonly count = count;
   protected readonly percent = percent;
@@ -61,6 +64,11 @@ export class LayoutBench {
           creepShare: job.binding?.creepShare ?? 'inwards',
         }
       : undefined;
+  });
+  /** What the works would trim or bleed, shown where the job sets nothing. */
+  protected readonly trimNorm = computed(() => {
+    const [job, works] = [this.editor.job(), this.editor.works()];
+    return job && works ? count(this.measures.of('mm').show(normsOf(works, job.norms)('layout.bleed').value), 3) : '';
   });
   /** Furthest that creep moves an image of this section. */
   protected readonly mostCreep = computed(() => {
