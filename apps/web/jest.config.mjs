@@ -7,5 +7,9 @@ export default {
   testEnvironmentOptions: { customExportConditions: ['@druckerei/source', 'browser'] },
   setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts'],
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
-  moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
+  moduleNameMapper: {
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+    // What is published as modules only is taken in its other form.
+    '^(d3-[a-z]+)$': `${import.meta.dirname}/../../node_modules/$1/dist/$1.js`,
+  },
 };

@@ -26,6 +26,8 @@ export function upperBound({ width, height, cellWidth, cellHeight }: CellProblem
     const [w, h] = turns === 'upright' ? [cellWidth, cellHeight] : [cellHeight, cellWidth];
     return Math.floor(width / w) * Math.floor(height / h);
   }
+  const fits = (w: number, h: number): boolean => w <= width && h <= height;
+  if (!fits(cellWidth, cellHeight) && !fits(cellHeight, cellWidth)) return 0;
   const reach = (limit: number): number => {
     const lengths = normalLengths(cellWidth, cellHeight, limit);
     return lengths[indexBelow(lengths, limit)] ?? 0;

@@ -1,0 +1,115 @@
+import { cutSheetFirst } from './edit-job.js';
+import { example, planned } from './examples.fixture.js';
+import type { Component, Job } from './job.js';
+import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
+import { plan } from './plan.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+
+const map = example('trail-map');
+const programme = example('concert-programme');
+const change = (job: Job, patch: Partial<Component>, at = 0): Job => ({
+  ...job,
+  components: job.components.map((c, i) => (i === at ? { ...c, ...patch } : c)),
+});
+const codes = (job: Job): string[] => {
+  const outcome = plan(job, SHIPPED_WORKS);
+  return outcome.ok
+    ? outcome.plan.advice.map(({ code }) => code)
+    : outcome.issues.map(({ code, path }) => `${code} ${path}`);
+};
+
+describe('what is bought', () => {
+  it('says where no press sheet comes out of it, and where a roll is too narrow', () => {
+    expect(codes(change(map, { bought: { kind: 'sheet', widthMm: 700, heightMm: 700, grain: 'width' } }))).toEqual([
+      'paper.bought-too-small components[0].bought',
+    ]);
+    expect(codes(change(map, { bought: { kind: 'roll', widthMm: 600 } }))).toEqual([
+      'paper.roll-too-narrow components[0].bought.widthMm',
+    ]);
+  });
+  it('keeps the grain: turned the wrong way nothing comes out of the same size', () => {
+    expect(codes(change(map, { bought: { kind: 'sheet', widthMm: 1020, heightMm: 720, grain: 'height' } }))).toEqual([
+      'paper.bought-too-small components[0].bought',
+    ]);
+  });
+});
+
+describe('sections', () => {
+  it('says which schemes fold to the pages where another is asked for', () => {
+    expect(codes(change(programme, { scheme: '16' }))).toEqual(['fold.scheme-not-for-pages components[0].scheme']);
+    expect(codes(change(programme, { scheme: '32-slit' }))).not.toContain(
+      'fold.scheme-not-for-pages components[0].scheme',
+    );
+  });
+  it('warns where several lie on a sheet that is folded uncut, and the cut mends it', () => {
+    const small = change({ ...programme, pages: 12 }, { pages: 8 });
+    expect(codes(small)).toContain('layout.several-up-not-cut');
+    const mended = cutSheetFirst(small, 'section-1', true);
+    expect(codes(mended)).not.toContain('layout.several-up-not-cut');
+    expect(cutSheetFirst(mended, 'section-1', false)).toEqual(small);
+    expect(cutSheetFirst(small, 'cover', false)).toBe(small);
+    // Four of a kind to a sheet: a quarter of the sheets, set-ups apart.
+    expect(planned(mended).schools.step['section-1']).toBeLessThan((planned(small).schools.step['section-1'] ?? 0) / 2);
+  });
+  it('takes trims by edge', () => {
+    const section = (trims: Component['trims']) => planned(change(programme, { trims })).layouts['section-1']?.section;
+    expect(section({ headMm: 5, footMm: 3, foreMm: 4 })?.heightMm).toBe(4 * 210 + 4 * (5 + 3));
+    expect(section({ headMm: 3, footMm: 3, foreMm: 3, spineMm: 1 })?.widthMm).toBe(4 * (148 + 3 + 1));
+  });
+});
+
+describe('digital presses', () => {
+  const flyer = change(
+    { ...map, order: { ...map.order, quantity: 100 } },
+    {
+      widthMm: 105,
+      heightMm: 148,
+      press: 'digital-cut-sheet',
+      workStyle: 'perfecting',
+      sheet: { widthMm: 480, heightMm: 320, grain: 'width' },
+    },
+  );
+  const job: Job = {
+    ...flyer,
+    route: flyer.route.flatMap((step) => {
+      if (step.id === 'print-map-2' || step.id === 'dry-map-2') return [];
+      if (step.id === 'print-map')
+        return [{ id: step.id, operation: 'print', component: 'map', side: 'both' } as const];
+      return [step.id === 'cut' ? { ...step, from: [{ material: 'dry-map' }] } : step];
+    }),
+  };
+  it('take no plates and no ink by weight, charge sides, and dry at once', () => {
+    const { totals, figures } = planned(job);
+    expect([totals.plates, totals.inkKg]).toEqual([0, 0]);
+    const sheets = totals.pressSheets['map'] ?? 0;
+    expect(totals.cost.clicks).toBeCloseTo(sheets * 2 * 0.05, 9);
+    expect(figures['step.dry-map.lag']?.value).toBe(0);
+    // 0.1 h and 4,000 sides an hour (handbook chapter 8)
+    expect(figures['step.print-map.hours']?.value).toBeCloseTo(0.1 + (sheets * 2) / 4000, 9);
+    // 5 sheets and 0.5 % (handbook chapter 6)
+    expect(figures['step.print-map.setup']?.value).toBe(5);
+  });
+});
+
+describe('machine time (identities of handbook chapters 7 and 8)', () => {
+  it('runs units at a speed after set-up', () => {
+    expect(rateTime(0.5, 6000, 12_000, 1)).toBe(1);
+    expect(rateTime(0.5, 6000, 12_000, 0.5)).toBe(1.5);
+  });
+  it('lifts 250 sheets of 0.40 mm in 100 mm, and never none', () => {
+    expect(sheetsPerLift(100, 400)).toBe(250);
+    expect(sheetsPerLift(85, 170)).toBe(500);
+    expect(sheetsPerLift(1, 5000)).toBe(1);
+  });
+  it('cuts a 2 x 2 with trims and gutters in 8 by strips', () => {
+    expect(cutsPerLift(placesBetween({ count: 4, grid: { columns: 2, rows: 2 } }))).toBe(8);
+    expect(placesBetween({ count: 5 })).toBe(4);
+    // three lifts of 250: 0.1 h, and each 2.5 min and 8 cuts of 8 s
+    const work = { setupHours: 0.1, minutesPerLift: 2.5, secondsPerCut: 8, efficiency: 1 };
+    expect(liftTime(work, 501, 250, 8)).toBeCloseTo(0.1 + (3 * (2.5 + 64 / 60)) / 60, 12);
+  });
+  it('folds at 60 x belt speed / (length + gap), within the machine', () => {
+    expect(beltRate(30_000, 150, 0.4, 0.1)).toBeCloseTo(18_000, 9);
+    expect(beltRate(12_000, 150, 0.4, 0.1)).toBe(12_000);
+  });
+});
