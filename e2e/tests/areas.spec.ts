@@ -15,7 +15,12 @@ test.describe('jobs', () => {
 
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('button', { name: 'New job' }).click();
-    await page.getByRole('radio', { name: 'Saddle-stitched booklet' }).click();
+    // The dialog may still be opening on a slow machine: a click that falls beside it is made again.
+    const booklet = page.getByRole('radio', { name: 'Saddle-stitched booklet' });
+    await expect(async () => {
+      await booklet.click();
+      await expect(booklet).toBeChecked({ timeout: 2_000 });
+    }).toPass();
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
     await page.getByRole('dialog').getByLabel('Title').fill('Season booklet');
     await page.getByLabel('Text pages').fill('30');

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { NORM_GROUPS, SOURCE_LABELS } from '@druckerei/core';
+import { MACHINE_PROCESSES, NORM_GROUPS, SOURCE_LABELS } from '@druckerei/core';
 import { jobSchema } from './job-file.js';
 
 export const ROLES = ['manager', 'operator', 'viewer'] as const;
@@ -29,6 +29,8 @@ const pressSchema = z.strictObject({
   gripperMm: z.number(),
   tailMm: z.number(),
   sideMm: z.number(),
+  colourBarMm: z.number().optional(),
+  plateless: z.boolean().optional(),
 });
 
 /** The works as core plans for it. */
@@ -40,17 +42,7 @@ export const worksSchema = z
       z.strictObject({
         id: z.string(),
         name: z.string(),
-        process: z.enum([
-          'sheet-fed',
-          'coater',
-          'guillotine',
-          'scorer',
-          'folder',
-          'stitcher',
-          'trimmer',
-          'bander',
-          'hand',
-        ]),
+        process: z.enum(MACHINE_PROCESSES),
         press: pressSchema.optional(),
       }),
     ),
@@ -62,6 +54,7 @@ export const worksSchema = z
         bulk: z.number(),
         coated: z.boolean(),
         sheets: z.array(sheetSchema),
+        rollWidthsMm: z.array(z.number()).optional(),
       }),
     ),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),

@@ -1,3 +1,6 @@
+import dxfParser from 'dxf-parser';
+import { dimensionsOf, lengthText } from './drawing/dimensions.js';
+import { layoutDxf } from './drawing/layout-dxf.js';
 import fs from 'node:fs';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { type Job, CAUTION_RULE, SHIPPED_WORKS, drawLayout, listPiles, plan } from '@druckerei/core';
@@ -128,6 +131,23 @@ describe('pile tags', () => {
   });
 });
 
+/** Polylines by layer and texts of a DXF, as a general-purpose reader has them. */
+function readRuns(text: string): {
+  runs: { layer: string; points: { x: number; y: number }[] }[];
+  texts: string[];
+} {
+  const Parser = dxfParser as unknown as new () => {
+    parseSync(text: string): {
+      entities: { type: string; layer: string; text?: string; vertices?: { x: number; y: number }[] }[];
+    };
+  };
+  const { entities } = new Parser().parseSync(text);
+  return {
+    runs: entities.map(({ layer, vertices = [] }) => ({ layer, points: vertices.map(({ x, y }) => ({ x, y })) })),
+    texts: entities.flatMap((entity) => entity.text ?? []),
+  };
+}
+
 describe('layout drawing', () => {
   it.each(['trail-map', 'concert-programme'])('draws every piece of the %s to scale, inside the sheet', (name) => {
     for (const layout of Object.values(documentOf(example(name)).plan.layouts)) {
@@ -147,5 +167,23 @@ describe('layout drawing', () => {
   it('tells front from back where one set of plates carries both', () => {
     const layout = documentOf(example('trail-map')).plan.layouts['map'];
     expect(layout && drawLayout(layout).pieces.map(({ side }) => side)).toEqual(['front', 'back']);
+  });
+
+  it('is dimensioned from edge to edge in SVG and DXF (identity)', () => {
+    const layout = documentOf(example('trail-map')).plan.layouts['map'];
+    if (!layout) throw new Error('no layout');
+    const drawing = drawLayout(layout);
+    // 1,020 across: 87, two of 420 with 6 between them, 87; 720 up: 61, 594, 65
+    const { across, up } = dimensionsOf(drawing);
+    expect(across.map(lengthText)).toEqual(['87', '420', '6', '420', '87']);
+    expect(up.map(lengthText)).toEqual(['61', '594', '65']);
+    const svg = layoutSvg(drawing, { dimensions: true });
+    for (const figure of ['87', '420', '61', '594', '65']) expect(svg).toContain(`>${figure}<`);
+    expect(svg).not.toContain('>6<');
+    const { runs, texts } = readRuns(layoutDxf(drawing));
+    expect(texts).toEqual(expect.arrayContaining(['420', '594']));
+    const sheet = runs.find(({ layer }) => layer === 'SHEET');
+    expect(sheet?.points).toContainEqual({ x: 1020, y: 720 });
+    expect(runs.filter(({ layer }) => layer === 'TRIM')).toHaveLength(2);
   });
 });

@@ -11,7 +11,12 @@ const endpoints: readonly Endpoint[] = ENDPOINTS;
 
 /** A call of every endpoint that would go through for who may make it. */
 function goodCall(endpoint: Endpoint): { path: string; body?: object } {
-  const path = endpoint.path.replace('{id}', '1').replace('{revision}', '1').replace('{norm}', 'spoil.cut.setup');
+  // The concert programme is the demo's first job.
+  const path = endpoint.path
+    .replace('{id}', '1')
+    .replace('{revision}', '1')
+    .replace('{norm}', 'spoil.cut.setup')
+    .replace('{component}', 'cover');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
     changeNorm: { value: 5, expected: 5, reason: '' },
@@ -92,6 +97,11 @@ describe('bad input', () => {
     ['/api/jobs/4711', 404],
     ['/api/jobs/1/revisions/77', 404],
     ['/api/jobs/1/revisions/77/ticket.pdf', 404],
+    ['/api/jobs/1/revisions/1/layouts/nothing.pdf', 404],
+    ['/api/jobs/1/revisions/1/layouts/Nothing.svg', 400],
+    ['/api/jobs/1/revisions/1/layouts/cover.svg?side=inside', 400],
+    ['/api/jobs/1/revisions/77/layouts/cover.dxf', 404],
+    ['/api/jobs/1/revisions/1/layouts/cover.cdr', 404],
     ['/api/jobs/1/difference', 400],
     ['/api/jobs/%E0%A4%A', 400],
     ['/api/norms/history?norm=%00', 400],

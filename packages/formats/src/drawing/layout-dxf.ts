@@ -1,5 +1,6 @@
 import type { Box, LayoutDrawing } from '@druckerei/core';
-import { type DxfShape, writeDxf } from '../dxf/write-dxf.js';
+import { type DxfShape, type DxfText, writeDxf } from '../dxf/write-dxf.js';
+import { type Dimension, dimensionsOf, isTold, lengthText, middle } from './dimensions.js';
 
 const LAYERS = {
   SHEET: 'CONTINUOUS',
@@ -8,13 +9,57 @@ const LAYERS = {
   TRIM: 'CONTINUOUS',
   PAGE: 'DASHED',
   MARK: 'CONTINUOUS',
+  DIMENSION: 'CONTINUOUS',
 } as const;
 
 /** Height of page numbers, as a share of the shorter side of the page. */
 const NUMBER_SHARE = 0.2;
 
-/** A layout as DXF, seen from its printed side; the origin is the sheet's lower left corner at the gripper edge. */
-export function layoutDxf({ sheet, pieces, gripperMm, tailGripped }: LayoutDrawing): string {
+/** Distance of a dimension chain from the sheet, half the length of its ticks, and the height of its figures. */
+const CHAIN = { awayMm: 30, tickMm: 6, textMm: 12 } as const;
+
+const lineOf = (x1: number, y1: number, x2: number, y2: number): DxfShape => ({
+  layer: 'DIMENSION',
+  closed: false,
+  points: [
+    { x: x1, y: y1 },
+    { x: x2, y: y2 },
+  ],
+});
+
+/** Chains above the sheet and at its left, as lines and figures that every reader shows. */
+function dimensionShapes(drawing: LayoutDrawing): { shapes: DxfShape[]; texts: DxfText[] } {
+  const { sheet } = drawing;
+  const { across, up } = dimensionsOf(drawing);
+  const [above, left] = [sheet.height + CHAIN.awayMm, -CHAIN.awayMm];
+  const ticks = (chain: readonly Dimension[], end: number): number[] => [...chain.map(({ from }) => from), end];
+  const figure = (x: number, y: number, one: Dimension): DxfText => ({
+    layer: 'DIMENSION',
+    x,
+    y,
+    heightMm: CHAIN.textMm,
+    text: lengthText(one),
+  });
+  return {
+    shapes: [
+      lineOf(0, above, sheet.width, above),
+      lineOf(left, 0, left, sheet.height),
+      ...ticks(across, sheet.width).map((x) => lineOf(x, above - CHAIN.tickMm, x, above + CHAIN.tickMm)),
+      ...ticks(up, sheet.height).map((y) =>
+        lineOf(left - CHAIN.tickMm, sheet.height - y, left + CHAIN.tickMm, sheet.height - y),
+      ),
+    ],
+    texts: [
+      ...across.filter(isTold).map((one) => figure(middle(one), above + CHAIN.tickMm, one)),
+      ...up.filter(isTold).map((one) => figure(left - 4 * CHAIN.textMm, sheet.height - middle(one), one)),
+    ],
+  };
+}
+
+/** A layout as DXF with its dimensions, seen from its printed side; the origin is the sheet's lower left corner at the gripper edge. */
+export function layoutDxf(drawing: LayoutDrawing): string {
+  const { sheet, pieces, gripperMm, tailGripped } = drawing;
+  const dimensions = dimensionShapes(drawing);
   const shape = (layer: keyof typeof LAYERS, { x, y, width, height }: Box): DxfShape => {
     const [bottom, top] = [sheet.height - y - height, sheet.height - y];
     return {
@@ -32,6 +77,7 @@ export function layoutDxf({ sheet, pieces, gripperMm, tailGripped }: LayoutDrawi
   return writeDxf(
     LAYERS,
     [
+      ...dimensions.shapes,
       shape('SHEET', sheet),
       grip(sheet.height - gripperMm),
       ...(tailGripped ? [grip(0)] : []),
@@ -42,14 +88,17 @@ export function layoutDxf({ sheet, pieces, gripperMm, tailGripped }: LayoutDrawi
         ...(piece.mark ? [shape('MARK', piece.mark)] : []),
       ]),
     ],
-    pieces.flatMap(({ pages }) =>
-      pages.map(({ x, y, width, height, page }) => ({
-        layer: 'PAGE',
-        x: x + width / 2,
-        y: sheet.height - y - height / 2,
-        heightMm: Math.min(width, height) * NUMBER_SHARE,
-        text: String(page),
-      })),
-    ),
+    [
+      ...dimensions.texts,
+      ...pieces.flatMap(({ pages }) =>
+        pages.map(({ x, y, width, height, page }) => ({
+          layer: 'PAGE',
+          x: x + width / 2,
+          y: sheet.height - y - height / 2,
+          heightMm: Math.min(width, height) * NUMBER_SHARE,
+          text: String(page),
+        })),
+      ),
+    ],
   );
 }

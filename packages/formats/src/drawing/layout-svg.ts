@@ -1,4 +1,5 @@
 import type { Box, DrawnPage, LayoutDrawing } from '@druckerei/core';
+import { type Dimension, dimensionsOf, isTold, lengthText, middle } from './dimensions.js';
 
 const rect = ({ x, y, width, height }: Box, style: string): string =>
   `<rect x="${x}" y="${y}" width="${width}" height="${height}" ${style}/>`;
@@ -29,32 +30,26 @@ const escapeXml = (words: string): string => words.replace(/[&<>"]/g, (sign) => 
 const markCode = ({ x, y, width, height, code }: NonNullable<LayoutDrawing['pieces'][number]['mark']>): string =>
   `<text x="${x + width + 2}" y="${y + height}" font-family="Franklin" font-size="7" fill="#222222">${escapeXml(code)}</text>`;
 
-/** Where trimmed edges lie along one direction, each once, to a hundredth of a millimetre. */
-const stopsOf = (edges: readonly number[]): number[] =>
-  [...new Set(edges.map((edge) => Math.round(edge * 100) / 100))].sort((a, b) => a - b);
-
-/** Distances between stops narrower than this are told by the next one alone, millimetres. */
-const NARROW = 18;
-
 /** Chains of dimensions above and to the left of the sheet: from edge to edge of every trimmed piece. */
-function dimensionChains({ sheet, pieces }: LayoutDrawing): string[] {
-  const across = stopsOf([0, sheet.width, ...pieces.flatMap(({ trim }) => [trim.x, trim.x + trim.width])]);
-  const up = stopsOf([0, sheet.height, ...pieces.flatMap(({ trim }) => [trim.y, trim.y + trim.height])]);
-  const gaps = (stops: readonly number[]): [number, number][] =>
-    stops.slice(1).map((stop, i): [number, number] => [stops[i] ?? 0, stop]);
-  const label = (from: number, to: number): string => String(Math.round((to - from) * 100) / 100);
+function dimensionChains(drawing: LayoutDrawing): string[] {
+  const { sheet } = drawing;
+  const { across, up } = dimensionsOf(drawing);
+  const stops = (chain: readonly Dimension[], last: number): number[] => [...chain.map(({ from }) => from), last];
   return [
-    path(`M0 -30 H${sheet.width} ${across.map((x) => `M${x} -36 v12`).join(' ')}`),
-    path(`M-30 0 V${sheet.height} ${up.map((y) => `M-36 ${y} h12`).join(' ')}`),
-    ...gaps(across)
-      .filter(([from, to]) => to - from >= NARROW)
-      .map(([from, to]) => text((from + to) / 2, -42, label(from, to))),
-    ...gaps(up)
-      .filter(([from, to]) => to - from >= NARROW)
-      .map(
-        ([from, to]) =>
-          `<g transform="translate(-42 ${(from + to) / 2}) rotate(-90)">${text(0, 0, label(from, to))}</g>`,
-      ),
+    path(
+      `M0 -30 H${sheet.width} ${stops(across, sheet.width)
+        .map((x) => `M${x} -36 v12`)
+        .join(' ')}`,
+    ),
+    path(
+      `M-30 0 V${sheet.height} ${stops(up, sheet.height)
+        .map((y) => `M-36 ${y} h12`)
+        .join(' ')}`,
+    ),
+    ...across.filter(isTold).map((one) => text(middle(one), -42, lengthText(one))),
+    ...up
+      .filter(isTold)
+      .map((one) => `<g transform="translate(-42 ${middle(one)}) rotate(-90)">${text(0, 0, lengthText(one))}</g>`),
   ];
 }
 

@@ -132,6 +132,38 @@ describe('jobs', () => {
   });
 });
 
+describe('layouts', () => {
+  const file = (revision: Revision, name: string) =>
+    manager.call('get', `/api/jobs/${revision.id}/revisions/1/layouts/${name}`);
+  const textOf = (body: unknown): string => (Buffer.isBuffer(body) ? body.toString('utf8') : String(body));
+
+  it('come as PDF, SVG and DXF of either side, named after the job', async () => {
+    const revision = await newJob('concert-programme');
+    const pdf = await file(revision, 'cover.pdf');
+    expect([pdf.status, pdf.type]).toEqual([200, 'application/pdf']);
+    expect(pdf.headers['content-disposition']).toBe(`inline; filename="${revision.job.number}-layout-cover.pdf"`);
+    const [front, back] = await Promise.all(
+      ['front', 'back'].map((side) => file(revision, `section-1.svg?side=${side}`)),
+    );
+    expect(front?.type).toBe('image/svg+xml');
+    const pages = (body: unknown): number[] =>
+      [...textOf(body).matchAll(/transform="rotate[^>]*>(\d+)</g)].map(([, page]) => Number(page));
+    const all = [...pages(front?.body), ...pages(back?.body)].sort((a, b) => a - b);
+    expect(all).toEqual(Array.from({ length: 32 }, (_, i) => i + 3));
+    const dxf = await file(revision, 'section-1.dxf');
+    expect(dxf.type).toBe('image/vnd.dxf');
+  });
+
+  it('follow what is saved', async () => {
+    const revision = await newJob();
+    const before = textOf((await file(revision, 'map.svg')).body);
+    const components = revision.job.components.map((c) => ({ ...c, widthMm: 210, heightMm: 297 }));
+    expect((await save(revision, { components })).status).toBe(200);
+    const after = textOf((await file(revision, 'map.svg')).body);
+    expect(after.split('<rect').length).toBeGreaterThan(before.split('<rect').length);
+  });
+});
+
 describe('norms', () => {
   it('keep their history, and who changed what and why', async () => {
     const changed = await manager.call('put', '/api/norms/spoil.fold.running', {

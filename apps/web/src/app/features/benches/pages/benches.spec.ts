@@ -176,8 +176,11 @@ describe('die bench', () => {
 
 describe('web bench', () => {
   it('counts pages, copies and plates of a cut-off, and says what does not fit', async () => {
-    const { text, type } = await open(WebPage);
+    const { element, text, type } = await open(WebPage);
     expect(text()).toContain('4 across, 2 around');
+    // The folder's own scheme: every page once, on one side or the other.
+    const cells = [...element.querySelectorAll('.pages td')].map((cell) => Number(cell.textContent));
+    expect(cells.sort((a, b) => a - b)).toEqual(Array.from({ length: 16 }, (_, i) => i + 1));
     await type('Pages a copy', '32');
     expect(text()).toContain('is more than the folder brings together (16)');
   });

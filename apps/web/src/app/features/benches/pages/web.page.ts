@@ -10,9 +10,12 @@ import {
   chooseRepeat,
   flexoShortening,
   gravureCylinder,
+  impose,
   impressionsFor,
   layWeb,
   mediumMetres,
+  pageRows,
+  schemesFor,
   webMetres,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
@@ -37,6 +40,8 @@ interface WebInput extends WebSetting {
   readonly deckleTrimMm: number;
   readonly deckles: string;
   readonly flute: string;
+  /** Fold scheme whose pages are shown; the usual one for the pages of a copy where it does not fit. */
+  readonly scheme: string;
 }
 
 const START: WebInput = {
@@ -64,6 +69,7 @@ const START: WebInput = {
   deckleTrimMm: 15,
   deckles: '1200, 1400, 1750, 2100, 2500',
   flute: 'C',
+  scheme: '16-jaw',
 };
 
 /** Numbers out of a list as people type it; what is none falls away. */
@@ -98,6 +104,23 @@ export class WebPage {
     return layout ? impressionsFor(this.form().copies, layout.copiesPerCutOff) : 0;
   });
   protected readonly metres = computed(() => webMetres(this.impressions(), this.form().cutOffMm));
+
+  protected readonly schemes = computed(() => schemesFor(this.form().pagesPerCopy));
+  /** Where the folder wants the pages of a copy, on both sides of the web. */
+  protected readonly placed = computed(() => {
+    const schemes = this.schemes();
+    const scheme = schemes.find(({ id }) => id === this.form().scheme) ?? schemes[0];
+    const { imposition } = scheme ? impose(scheme, 1, 'web') : {};
+    if (!scheme || !imposition) return undefined;
+    const { columns, rows, outer, inner } = imposition;
+    return {
+      scheme: scheme.id,
+      sides: [
+        { name: 'Outer side', rows: pageRows(outer, columns, rows) },
+        { name: 'Inner side', rows: pageRows(inner, columns, rows) },
+      ],
+    };
+  });
 
   private readonly allChoices = computed(() => {
     const { labelWidthMm, labelHeightMm, labelGapMm, sideGapMm, narrowWebMm, edgeMm, cylinders } = this.form();
