@@ -3,6 +3,8 @@ import { fileURLToPath } from 'node:url';
 /** Jest configuration of the packages that run as real ES modules on Node, from their sources. */
 export const esmConfig = (rootDir) => ({
   rootDir,
+  // Patience, not a target: a shared machine may give us a quarter of its time.
+  testTimeout: 60_000,
   setupFiles: [fileURLToPath(new URL('laws.setup.mjs', import.meta.url))],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@druckerei/source', 'node', 'node-addons'] },

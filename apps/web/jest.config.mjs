@@ -4,6 +4,8 @@ import presets from 'jest-preset-angular/presets/index.js';
 export default {
   ...presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' }),
   rootDir: import.meta.dirname,
+  // Patience, not a target: a shared machine may give us a quarter of its time.
+  testTimeout: 60_000,
   testEnvironmentOptions: { customExportConditions: ['@druckerei/source', 'browser'] },
   setupFilesAfterEnv: ['<rootDir>/src/test-setup.ts'],
   testMatch: ['<rootDir>/src/**/*.spec.ts'],

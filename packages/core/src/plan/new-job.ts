@@ -6,6 +6,7 @@ import { layComponent } from './component-layout.js';
 import { cutSheetFirst, printSteps, sectionLane } from './edit-job.js';
 import { sectionPositions } from './section-layout.js';
 import type { Component, Family, InkUse, Job, Step } from './job.js';
+import { type PressSheet, sheetCandidates } from './press-sheet.js';
 
 /** The few questions of a family. */
 export interface FamilyAnswers {
@@ -32,15 +33,21 @@ const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
   from: [{ material: steps.at(-1)?.id ?? '' }],
 });
 
-/** First sheet of the stock that the press takes, with the grain asked for. */
-function sheetFor(works: Works, stockId: string, pressId: string, grain: SheetSize['grain']): SheetSize {
+/** First sheet of the stock that the press takes, whole or cut to fit, with the grain asked for where there is one. */
+function sheetFor(works: Works, stockId: string, pressId: string, grain: SheetSize['grain']): PressSheet {
   const sheets = works.stocks.find(({ id }) => id === stockId)?.sheets ?? [];
   const press = works.machines.find(({ id }) => id === pressId)?.press;
-  const fits = sheets.filter(
-    ({ widthMm, heightMm }) => !press || (widthMm <= press.maxSheetMm[0] && heightMm <= press.maxSheetMm[1]),
+  const offered = sheets.flatMap((sheet) => (press ? sheetCandidates(sheet, press) : [{ sheet }]));
+  const whole = offered.filter(({ bought }) => !bought);
+  const usable = whole.filter(
+    ({ sheet }) => !press || (sheet.widthMm <= press.maxSheetMm[0] && sheet.heightMm <= press.maxSheetMm[1]),
   );
-  const sheet = fits.find((size) => size.grain === grain) ?? fits[0] ?? sheets[0];
-  return sheet ?? { widthMm: 1020, heightMm: 720, grain };
+  const fits = usable.length > 0 ? usable : offered.filter(({ bought }) => bought);
+  return (
+    fits.find(({ sheet }) => sheet.grain === grain) ??
+    fits[0] ??
+    offered[0] ?? { sheet: { widthMm: 1020, heightMm: 720, grain } }
+  );
 }
 
 const styleOf = (works: Works, pressId: string, back: readonly InkUse[], front: readonly InkUse[]): WorkStyle => {
@@ -62,7 +69,7 @@ function foldedJob(answers: FamilyAnswers, works: Works): { components: Componen
     heightMm: answers.heightMm,
     grain: 'any',
     stock: answers.stock,
-    sheet: sheetFor(works, answers.stock, answers.press, 'width'),
+    ...sheetFor(works, answers.stock, answers.press, 'width'),
     press: answers.press,
     workStyle: styleOf(works, answers.press, PROCESS, PROCESS),
     front: PROCESS,
@@ -104,7 +111,7 @@ function stitchedJob(answers: FamilyAnswers, works: Works): { components: Compon
     kind: 'section',
     pages,
     stock: answers.stock,
-    sheet: sheetFor(works, answers.stock, answers.press, 'width'),
+    ...sheetFor(works, answers.stock, answers.press, 'width'),
   }));
   const cover: Component = {
     ...common,
@@ -113,7 +120,7 @@ function stitchedJob(answers: FamilyAnswers, works: Works): { components: Compon
     kind: 'cover',
     pages: 4,
     stock: answers.coverStock,
-    sheet: sheetFor(works, answers.coverStock, answers.press, 'width'),
+    ...sheetFor(works, answers.coverStock, answers.press, 'width'),
   };
   const lanes = [
     ...sections.map((section) => sectionLane(section, false)),

@@ -2,6 +2,7 @@ import { cutSheetFirst } from './edit-job.js';
 import { example, planned } from './examples.fixture.js';
 import type { Component, Job } from './job.js';
 import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
+import { type FamilyAnswers, newJob } from './new-job.js';
 import { plan } from './plan.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 
@@ -88,6 +89,37 @@ describe('digital presses', () => {
     expect(figures['step.print-map.hours']?.value).toBeCloseTo(0.1 + (sheets * 2) / 4000, 9);
     // 5 sheets and 0.5 % (handbook chapter 6)
     expect(figures['step.print-map.setup']?.value).toBe(5);
+  });
+});
+
+describe('a new job', () => {
+  const answers: FamilyAnswers = {
+    number: 'N-1',
+    title: 'Flyer',
+    customer: '',
+    quantity: 200,
+    widthMm: 148,
+    heightMm: 210,
+    pages: 16,
+    stock: 'silk-115',
+    coverStock: 'silk-170',
+    press: 'b1-perfector',
+    folds: 1,
+  };
+  it('is cut to fit a press that takes no whole sheet, and plans', () => {
+    const digital = newJob('folded', { ...answers, press: 'digital-cut-sheet' }, SHIPPED_WORKS);
+    const [component] = digital.components;
+    expect(component?.bought?.kind).toBe('sheet');
+    expect(component?.sheet.widthMm).toBeLessThanOrEqual(488);
+    expect(planned(digital).totals.plates).toBe(0);
+    expect(newJob('folded', answers, SHIPPED_WORKS).components[0]?.bought).toBeUndefined();
+  });
+  it('cuts sections apart where several lie on a sheet, whatever their pages', () => {
+    const booklet = newJob('saddle-stitched', { ...answers, pages: 16 }, SHIPPED_WORKS);
+    // 16 pages of A5 lie twice on B1
+    expect(planned(booklet).layouts['section-1']?.pattern.count).toBe(2);
+    expect(booklet.route.some(({ id }) => id === 'cut-section-1')).toBe(true);
+    expect(codes(booklet)).toEqual([]);
   });
 });
 
