@@ -36,7 +36,7 @@ async function open<T>(bench: Type<T>, job: Job, componentId: string, role: 'man
       typeof find === 'string'
         ? [...element.querySelectorAll('button')].find((one) => one.textContent.includes(find))
         : find;
-    if (!target) throw new Error(`nothing to click: ${String(find)}`);
+    if (!target) throw new Error(`nothing to click${typeof find === 'string' ? `: ${find}` : ''}`);
     (target as HTMLElement).click();
     await fixture.whenStable();
   };
