@@ -29,26 +29,31 @@ function marginTowards(page: ImposedPage, edge: Edge, margins: PageMargins): Mm 
 
 const isUpright = ({ head }: ImposedPage): boolean => head === 'top' || head === 'bottom';
 
-/** The widest margin that any page of a column or row has towards an edge: folds and trims run through the whole sheet. */
-function widest(pages: readonly ImposedPage[], edge: Edge, margins: PageMargins): Mm {
-  return Math.max(0, ...pages.map((page) => marginTowards(page, edge, margins)));
-}
-
-/** Lower or left edges of each cell along one direction, and the whole length. */
+/**
+ * Lower or left edges of each cell along one direction, and the whole length. Folds and trims run through the whole
+ * sheet, so each cell has the widest margin that any page of its column or row asks for.
+ */
 function stops(
   parts: number,
-  pagesOf: (part: number) => readonly ImposedPage[],
+  pages: readonly ImposedPage[],
+  partOf: (page: ImposedPage) => number,
   length: Mm,
   [near, far]: readonly [Edge, Edge],
   margins: PageMargins,
 ): { at: Mm[]; total: Mm } {
-  let total = 0;
-  const at: Mm[] = [];
-  for (let part = 0; part < parts; part++) {
-    total += widest(pagesOf(part), near, margins);
-    at.push(total);
-    total += length + widest(pagesOf(part), far, margins);
+  const before = new Array<Mm>(parts).fill(0);
+  const behind = new Array<Mm>(parts).fill(0);
+  for (const page of pages) {
+    const part = partOf(page);
+    before[part] = Math.max(before[part] ?? 0, marginTowards(page, near, margins));
+    behind[part] = Math.max(behind[part] ?? 0, marginTowards(page, far, margins));
   }
+  let total = 0;
+  const at = before.map((margin, part) => {
+    const edge = total + margin;
+    total = edge + length + (behind[part] ?? 0);
+    return edge;
+  });
   return { at, total };
 }
 
@@ -74,8 +79,8 @@ export function placePages(
   const upright = first === undefined || isUpright(first);
   const [across, up] = upright ? [page.widthMm, page.heightMm] : [page.heightMm, page.widthMm];
   const side = (pages: readonly ImposedPage[]): { boxes: PageBox[]; widthMm: Mm; heightMm: Mm } => {
-    const x = stops(columns, (column) => pages.filter((p) => p.column === column), across, ['left', 'right'], margins);
-    const y = stops(rows, (row) => pages.filter((p) => p.row === row), up, ['bottom', 'top'], margins);
+    const x = stops(columns, pages, ({ column }) => column, across, ['left', 'right'], margins);
+    const y = stops(rows, pages, ({ row }) => row, up, ['bottom', 'top'], margins);
     return {
       boxes: pages.map((p) => ({
         ...p,
