@@ -60,15 +60,23 @@ export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): 
   };
 }
 
-/** Changes a component's paper; a sheet size that the new stock does not come in gives way to the first that it does. */
+/**
+ * Changes a component's paper; a sheet size that the new stock does not come in gives way to the first that it does, and
+ * what the old one was cut from goes with it.
+ */
 export function withStock(job: Job, componentId: string, stock: Stock): Job {
   const component = job.components.find(({ id }) => id === componentId);
-  const kept = stock.sheets.find(
+  const kept = stock.sheets.some(
     ({ widthMm, heightMm, grain }) =>
       widthMm === component?.sheet.widthMm && heightMm === component.sheet.heightMm && grain === component.sheet.grain,
   );
-  const sheet = kept ?? stock.sheets[0] ?? component?.sheet;
-  return { ...job, components: patch(job, componentId, { stock: stock.id, ...(sheet ? { sheet } : {}) }) };
+  const [first] = stock.sheets;
+  const change = (old: Component): Component => {
+    if (kept || !first) return { ...old, stock: stock.id };
+    const { bought: _bought, ...rest } = old;
+    return { ...rest, stock: stock.id, sheet: first };
+  };
+  return { ...job, components: job.components.map((other) => (other.id === componentId ? change(other) : other)) };
 }
 
 /** A section's way from paper to folded section: printed, cut apart where several lie on a sheet, folded. */

@@ -1,4 +1,4 @@
-import { cutSheetFirst } from './edit-job.js';
+import { cutSheetFirst, withStock } from './edit-job.js';
 import { example, planned } from './examples.fixture.js';
 import type { Component, Job } from './job.js';
 import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
@@ -27,6 +27,17 @@ describe('what is bought', () => {
     expect(codes(change(map, { bought: { kind: 'roll', widthMm: 600 } }))).toEqual([
       'paper.roll-too-narrow components[0].bought.widthMm',
     ]);
+  });
+  it('goes when the paper changes and the sheet with it', () => {
+    const cut = change(map, {
+      sheet: { widthMm: 720, heightMm: 510, grain: 'height' },
+      bought: { kind: 'sheet', widthMm: 1020, heightMm: 720, grain: 'width' },
+    });
+    const offset = SHIPPED_WORKS.stocks.find(({ id }) => id === 'offset-120');
+    if (!offset) throw new Error('the shipped works has changed');
+    const [component] = withStock(cut, 'map', offset).components;
+    expect(component).toMatchObject({ stock: 'offset-120', sheet: offset.sheets[0] });
+    expect(component?.bought).toBeUndefined();
   });
   it('keeps the grain: turned the wrong way nothing comes out of the same size', () => {
     expect(codes(change(map, { bought: { kind: 'sheet', widthMm: 1020, heightMm: 720, grain: 'height' } }))).toEqual([
