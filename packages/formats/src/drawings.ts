@@ -6,7 +6,6 @@ export {
   type LayerUse,
   type ReadDrawing,
   DRAWING_UNITS,
-  MOST_BYTES,
   readDxf,
 } from './dxf/read-dxf.js';
 export { readSvg } from './dxf/read-svg.js';

@@ -128,6 +128,11 @@ describe('blanks on the sheet', () => {
     const count = Object.fromEntries(proposals.map((layout) => [layout.arrangement, layout.count]));
     // straight: floor(604 / 104) x floor(404 / 104) = 5 x 3
     expect(count['straight']).toBe(15);
+    // 15 angles of 100 x 40 + 40 x 60 mm on 600 x 400
+    expect(proposals.find(({ arrangement }) => arrangement === 'straight')?.usedShare).toBeCloseTo(
+      (15 * 6400) / 240_000,
+      12,
+    );
     expect(proposals[0]?.count).toBeGreaterThan(15);
     expect(proposals[0]?.count).toBeLessThanOrEqual(bound);
   });

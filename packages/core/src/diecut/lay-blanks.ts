@@ -36,6 +36,8 @@ export interface PlacedBlank {
 export interface BlankLayout {
   readonly arrangement: BlankArrangement;
   readonly count: number;
+  /** Share of the area that blanks cover. */
+  readonly usedShare: number;
   readonly blanks: readonly PlacedBlank[];
 }
 
@@ -49,6 +51,8 @@ export interface BlankLayouts {
 /** Steps of the search along a row's offset and along the shift from row to row. Cost grows with their product. */
 const OFFSET_STEPS = 16;
 const SHIFT_STEPS = 12;
+/** Furthest that the second blank of a pair is moved along the first, as a share of its height: beyond lies the next row. */
+const MOST_OFFSET = 0.9;
 const GUARD_MM = 1e-6;
 
 /** Moved so that its lower left corner is the origin. */
@@ -185,7 +189,7 @@ function paired(
     progress((i + OFFSET_STEPS) / (2 * OFFSET_STEPS));
     const shifts = shifted ? SHIFT_STEPS : 1;
     for (let s = 0; s < shifts; s++) {
-      const choice = { offset: (i / OFFSET_STEPS) * 0.9, shift: s / shifts };
+      const choice = { offset: (i / OFFSET_STEPS) * MOST_OFFSET, shift: s / shifts };
       found.push({ choice, blanks: pairsOf(rough, request, choice) });
     }
   }
@@ -242,9 +246,10 @@ export function layBlanks(request: BlankRequest, progress: (share: number) => vo
     take('interlocked', back(paired(blank, request, true, tell(0.2, 0.8))));
   });
   progress(1);
+  const [blankMm2, areaMm2] = [Math.abs(signedArea(request.outline)), request.widthMm * request.heightMm];
   const layouts = BLANK_ARRANGEMENTS.map((arrangement): BlankLayout => {
     const blanks = best[arrangement];
-    return { arrangement, count: blanks.length, blanks };
+    return { arrangement, count: blanks.length, usedShare: (blanks.length * blankMm2) / areaMm2, blanks };
   });
   const proposals = layouts
     .filter(

@@ -14,6 +14,9 @@ const DUST_TAPER_MM = 3;
 const LID_SHARE = 1 / 3;
 const LID_CLEARANCE_MM = 1;
 const SEAL_SHARE = 1 / 4;
+/** Self-locking base: how far the long flaps reach past the middle, and how much of a short one its diagonal takes. */
+const LOCK_SHARE = 1 / 8;
+const DIAGONAL_SHARE = 0.9;
 
 interface Board {
   readonly l: Mm;
@@ -55,11 +58,15 @@ function selfLocking(board: Board): DieDrawing {
   const reach = board.w / 2;
   const panels = widths.map((width, i): TubePanel => {
     if (i % 2 === 0)
-      return { width, top: i === 2 ? tuck(width, board) : NO_END, bottom: plainFlap(width, reach + board.w / 8, 1) };
+      return {
+        width,
+        top: i === 2 ? tuck(width, board) : NO_END,
+        bottom: plainFlap(width, reach + board.w * LOCK_SHARE, 1),
+      };
     const glued = taperedFlap(width, reach, Math.min(DUST_TAPER_MM, width / 4));
     const diagonal = [
       { x: 0, y: 0 },
-      { x: reach * 0.9, y: reach * 0.9 },
+      { x: reach * DIAGONAL_SHARE, y: reach * DIAGONAL_SHARE },
     ];
     return { width, top: dust(width, board), bottom: { ...glued, creases: [diagonal] } };
   });
@@ -72,8 +79,8 @@ function selfLocking(board: Board): DieDrawing {
       kind: 'glue',
       outline: [
         { x: x + 1, y: lowest - 1 },
-        { x: x + reach * 0.9, y: lowest - reach * 0.9 },
-        { x: x + DUST_TAPER_MM, y: lowest - reach * 0.9 },
+        { x: x + reach * DIAGONAL_SHARE, y: lowest - reach * DIAGONAL_SHARE },
+        { x: x + DUST_TAPER_MM, y: lowest - reach * DIAGONAL_SHARE },
       ],
     };
   });
@@ -106,7 +113,7 @@ function packet({ l, d, w, fold, flap }: Board): DieDrawing {
   };
   const gum: DieArea = {
     kind: 'glue',
-    outline: seal.edge.map(({ x, y }) => ({ x: flap + width + x, y: flap + d + y * (y > 0 ? 1 : 0.6) })),
+    outline: seal.edge.map(({ x, y }) => ({ x: flap + width + x, y: flap + d + y })),
   };
   return { ...drawing, areas: [...drawing.areas, below, gum] };
 }

@@ -89,6 +89,7 @@ describe('gang sheets', () => {
           const answer = await planned(asked);
           expect(answer.cost).toBeCloseTo(least, 6);
           expect(answer.bound).toBeLessThanOrEqual(answer.cost + 1e-9);
+          expect((1 + answer.gap) * answer.bound).toBeCloseTo(answer.cost, 9);
         },
       ),
       { numRuns: 25 },

@@ -50,6 +50,8 @@ export interface GangAnswer {
   readonly overruns: readonly number[];
   /** No answer costs less. */
   readonly bound: number;
+  /** How far the cost lies above the bound, as a share of it. */
+  readonly gap: number;
   /** What running each item by itself would cost. */
   readonly alone: number;
 }

@@ -72,17 +72,19 @@ const aloneCost = (groups: Groups): number =>
 function answerOf(groups: Groups, forms: readonly GangForm[]): GangAnswer {
   const { request } = groups;
   const made = request.items.map((_, i) => forms.reduce((sum, form) => sum + (form.counts[i] ?? 0) * form.sheets, 0));
+  const [cost, bound] = [gangCost(request, forms), gangBound(request)];
   return {
     forms,
-    cost: gangCost(request, forms),
+    cost,
     sheets: forms.reduce((sum, { sheets }) => sum + sheets, 0),
     overruns: made.map((n, i) => n - (request.items[i]?.quantity ?? 0)),
-    bound: gangBound(request),
+    bound,
+    gap: cost / bound - 1,
     alone: aloneCost(groups),
   };
 }
 
-/** Adds forms for groups that differ from the answer's by one item moved or exchanged. */
+/** Adds forms for groups that differ from the answer's by one item moved or added. */
 function vary(groups: Groups, forms: readonly GangForm[]): void {
   const members = forms.map(({ counts }) => counts.flatMap((n, i) => (n > 0 ? [i] : [])));
   members.forEach((own, a) => {
@@ -120,9 +122,9 @@ export async function planGang(
   const first = firstAnswer(groups);
   let answer = first && answerOf(groups, first);
   if (answer) told(answer);
+  const fillings = allFillings(request);
   for (;;) {
-    if (answer) vary(groups, answer.forms);
-    const fillings = allFillings(request);
+    if (answer && !fillings) vary(groups, answer.forms);
     const patterns = fillings ?? unique(groups.patterns).slice(0, MOST_PATTERNS);
     const values = await solve(gangModel(request, patterns));
     const forms = patterns.flatMap((pattern, p): GangForm[] => {

@@ -9,7 +9,6 @@ export const BASIS_SHEETS = {
   tag: [24, 36],
   text: [25, 38],
 } as const satisfies Readonly<Record<string, readonly [Inch, Inch]>>;
-export type Grade = keyof typeof BASIS_SHEETS;
 
 /** Grams a square metre in a pound on a thousand square feet, as liners are told. Source: identity (1959 pound and foot). */
 const SQ_M_PER_SQ_FT = 0.3048 ** 2;

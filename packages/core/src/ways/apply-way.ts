@@ -9,7 +9,7 @@ import {
   withWorkStyle,
 } from '../plan/index.js';
 import { type Works, normsOf } from '../works/index.js';
-import type { WayChoice } from './way.js';
+import { type WayChoice, wayId } from './way.js';
 
 /** The part of a job that ways are sought for: one component, or the whole text of a bound product. */
 export type WayTarget = { readonly kind: 'component'; readonly id: string } | { readonly kind: 'text' };
@@ -20,8 +20,13 @@ export const targetComponents = (job: Job, target: WayTarget): readonly Componen
     target.kind === 'text' ? component.kind === 'section' : component.id === target.id,
   );
 
-/** A component as a choice has it; arrangements and schemes chosen for another sheet fall away. */
-export function choose(component: Component, { press, stock, sheet, bought, workStyle }: WayChoice): Component {
+/**
+ * A component as a choice has it. An arrangement chosen for another sheet falls away; a choice that is how the component
+ * runs already leaves it alone.
+ */
+export function choose(component: Component, choice: WayChoice): Component {
+  if (wayId(component) === wayId({ ...choice, sections: undefined })) return component;
+  const { press, stock, sheet, bought, workStyle } = choice;
   const { bought: _bought, lay, ...kept } = component;
   const { arrangement: _arrangement, ...gaps } = lay ?? {};
   return {

@@ -88,7 +88,7 @@ export function findWays(
     };
   });
   const [first] = parts;
-  const now = first && wayId({ ...first, sections: undefined });
+  const now = first && wayId(first);
   return {
     ok: true,
     value: {

@@ -23,37 +23,42 @@ import type { Lane } from './lane.js';
 import { RefusalBook } from './refusals.js';
 import type { WayChoice } from './way.js';
 
-/** Remembers patterns by what was asked: many ways lay the same piece on the same area. */
-function rememberPatterns(): (request: PatternRequest) => Patterns {
-  const known = new Map<string, Patterns>();
-  return (request) => {
-    const key = Object.values(request).join(' ');
+/** A function that remembers its answers by a key of what was asked. */
+function remember<Asked extends readonly unknown[], Answer>(
+  keyOf: (...asked: Asked) => string,
+  work: (...asked: Asked) => Answer,
+): (...asked: Asked) => Answer {
+  const known = new Map<string, Answer>();
+  return (...asked) => {
+    const key = keyOf(...asked);
     const before = known.get(key);
-    if (before) return before;
-    const patterns = layPatterns(request);
-    known.set(key, patterns);
-    return patterns;
+    if (before !== undefined) return before;
+    const answer = work(...asked);
+    known.set(key, answer);
+    return answer;
   };
 }
 
-/** Remembers sections by their scheme, page and trims: where a section stands in the book does not change its sheet. */
-function rememberSections(): LaySection {
-  const known = new Map<string, ReturnType<LaySection>>();
-  return (job, component, scheme, position, trimMm, caliper, path) => {
-    const { widthMm, heightMm } = component;
-    const key = [scheme.id, widthMm, heightMm, trimMm, caliper].join(' ');
-    const before = known.get(key);
-    if (before) return before;
-    const laid = laySection(job, component, scheme, position, trimMm, caliper, path);
-    known.set(key, laid);
-    return laid;
-  };
-}
+/** Many ways lay the same piece on the same area. */
+const rememberPatterns = (): ((request: PatternRequest) => Patterns) =>
+  remember((request) => Object.values(request).join(' '), layPatterns);
 
-/** A component laid in one way, counted at the job's quantity and at the second one; or the reason why it cannot be. */
-type Evaluated =
-  | { readonly layout: ComponentLayout; readonly one: LaneEstimate; readonly two: LaneEstimate }
-  | { readonly issue: Issue };
+/** Where a section stands in the book does not change its sheet: scheme, page and trims do. */
+const rememberSections = (): LaySection =>
+  remember(
+    (_job, { widthMm, heightMm, trims }, scheme, _position, trimMm, caliper) =>
+      [scheme.id, widthMm, heightMm, trimMm, caliper, JSON.stringify(trims ?? {})].join(' '),
+    laySection,
+  );
+
+/** A component laid in one way, counted at the job's quantity and at the second one. */
+interface Counted {
+  readonly layout: ComponentLayout;
+  readonly one: LaneEstimate;
+  readonly two: LaneEstimate;
+}
+/** That, or the reason why it cannot be. */
+type Evaluated = Counted | { readonly issue: Issue };
 
 /** Good pieces that have to leave the lanes at the job's quantity and at the second one. */
 export interface Wanted {
@@ -122,7 +127,7 @@ export class WaySearch {
     return [...passes, ...(cut ? [] : [made]), ...later];
   }
 
-  private count(layout: ComponentLayout, steps: readonly Step[]): Evaluated {
+  private count(layout: ComponentLayout, steps: readonly Step[]): Counted {
     const [one, two] = this.reckoner.reckon(layout, steps, [this.wanted.one, this.wanted.two]);
     return { layout, one: one ?? NONE, two: two ?? NONE };
   }
@@ -154,8 +159,7 @@ export class WaySearch {
     const all = this.parts.flatMap((component) => {
       const { layout } = this.layAlone(component);
       const lane = this.lanes.get(component.id);
-      const counted = layout && lane ? this.count(layout, lane.steps) : undefined;
-      return counted && 'layout' in counted ? [counted] : [];
+      return layout && lane ? [this.count(layout, lane.steps)] : [];
     });
     return { one: addUp(all.map(({ one }) => one)), two: addUp(all.map(({ two }) => two)) };
   }
@@ -210,10 +214,7 @@ export class WaySearch {
   }
 }
 
-/** A choice that works, with its sums over all sections at both quantities. */
-export interface FoundWay {
+/** A choice that works, with its sums over all sections at both quantities; the layout is the first section's. */
+export interface FoundWay extends Counted {
   readonly choice: WayChoice;
-  readonly layout: ComponentLayout;
-  readonly one: LaneEstimate;
-  readonly two: LaneEstimate;
 }

@@ -1,5 +1,5 @@
 import { example, planned, withoutNorms } from '../plan/examples.fixture.js';
-import type { Job } from '../plan/index.js';
+import { type Job, cutSheetFirst } from '../plan/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { type WayTarget, withWay } from './apply-way.js';
 import { findWays } from './find-ways.js';
@@ -99,6 +99,36 @@ describe('ranking', () => {
       expect.arrayContaining(['press.cannot-perfect', 'layout.does-not-fit']),
     );
   });
+});
+
+it('keeps the arrangement that the job is in, in the list and when it is taken', () => {
+  const cards: Job = {
+    ...withoutNorms(map),
+    components: map.components.map((c) => ({ ...c, widthMm: 148, heightMm: 105, lay: { arrangement: 'turned' } })),
+  };
+  const target: WayTarget = { kind: 'component', id: 'map' };
+  const { ways, current } = found(cards, target);
+  const now = ways.find(({ id }) => id === current);
+  expect(now?.arrangement).toBe('turned');
+  expect(now?.cost).toBeCloseTo(planned(cards).totals.cost.total, 6);
+  expect(now && withWay(cards, target, now, SHIPPED_WORKS).components[0]?.lay).toEqual({ arrangement: 'turned' });
+});
+
+it('tells sections of other trims apart', () => {
+  // Eight pages with usual trims lie four up on B1, 302 x 432; with 45 mm at head and foot two up, 302 x 600.
+  const small: Job = {
+    ...programme,
+    pages: 16,
+    components: programme.components.map((c) => {
+      if (c.kind !== 'section') return c;
+      return { ...c, pages: 8, ...(c.id === 'section-2' ? { trims: { headMm: 45, footMm: 45 } } : {}) };
+    }),
+  };
+  const job = cutSheetFirst(small, 'section-1', true);
+  const { totals, layouts } = planned(job);
+  expect([layouts['section-1']?.pattern.count, layouts['section-2']?.pattern.count]).toEqual([4, 2]);
+  const { ways, current } = found(job, { kind: 'text' });
+  expect(ways.find(({ id }) => id === current)?.cost).toBeCloseTo(totals.cost.total, 6);
 });
 
 describe('break-even (identity, handbook chapter 8)', () => {

@@ -1,8 +1,16 @@
-import { assembleDie, boundsOf, makeStructure, measureDie, signedArea, STRUCTURES } from '@druckerei/core';
+import {
+  MOST_FILE_BYTES,
+  assembleDie,
+  boundsOf,
+  makeStructure,
+  measureDie,
+  signedArea,
+  STRUCTURES,
+} from '@druckerei/core';
 // @ts-expect-error the other reader brings no types
 import * as untyped from 'dxf';
 import { dieDxf, dieSvg } from '../drawing/die-files.js';
-import { MOST_BYTES, MOST_ENTITIES, readDxf } from './read-dxf.js';
+import { MOST_ENTITIES, readDxf } from './read-dxf.js';
 import { readSvg } from './read-svg.js';
 import { writeDxf } from './write-dxf.js';
 
@@ -24,7 +32,7 @@ const measured = (of: Parameters<typeof measureDie>[0]) => {
 };
 const codes = (issues: readonly { code: string }[]): string[] => issues.map(({ code }) => code);
 
-/** A DXF by hand: sections with groups, as any program writes them. */
+/** A DXF by hand: sections with groups, as programs write them. */
 const dxf = (entities: string, units = 4, blocks = ''): string =>
   `0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n${units}\n0\nENDSEC\n${blocks}0\nSECTION\n2\nENTITIES\n${entities}0\nENDSEC\n0\nEOF\n`;
 const line = (x1: number, y1: number, x2: number, y2: number, layer = 'CUT'): string =>
@@ -144,7 +152,7 @@ describe('drawings of others', () => {
   });
 
   it('stops at what is too large or no drawing at all, without hanging', () => {
-    expect(codes(readDxf('x'.repeat(MOST_BYTES + 1), {}, 'mm').issues)).toEqual(['die.too-many']);
+    expect(codes(readDxf('x'.repeat(MOST_FILE_BYTES + 1), {}, 'mm').issues)).toEqual(['die.too-many']);
     const many = dxf(Array.from({ length: MOST_ENTITIES + 1 }, () => '0\nPOINT\n8\n0\n10\n0\n20\n0\n').join(''));
     expect(codes(readDxf(many, {}, undefined).issues)).toEqual(['die.too-many']);
     expect(codes(readDxf('hello', {}, 'mm').issues)).toEqual(['die.unreadable']);

@@ -1,4 +1,12 @@
-import { type DieArea, type DieLine, type Issue, type LineKind, error, warning } from '@druckerei/core';
+import {
+  type DieArea,
+  type DieLine,
+  type Issue,
+  type LineKind,
+  MOST_FILE_BYTES,
+  error,
+  warning,
+} from '@druckerei/core';
 import dxfParser, { type IEntity } from 'dxf-parser';
 import { type Spot, arcPoints, bulgePoints, ellipsePoints, splinePoints } from './flatten.js';
 
@@ -15,8 +23,7 @@ export type DrawingUnit = keyof typeof DRAWING_UNITS;
 /** $INSUNITS of the open DXF reference that lengths can be read in. */
 const INSUNITS: Readonly<Record<number, DrawingUnit>> = { 1: 'inch', 4: 'mm', 5: 'cm', 6: 'm' };
 
-/** Largest file and most entities that are read, blocks expanded. Source: practice, far above any die line. */
-export const MOST_BYTES = 4_000_000;
+/** Most entities that are read, blocks expanded. Source: practice, far above any die line. */
 export const MOST_ENTITIES = 20_000;
 const MOST_NESTING = 8;
 
@@ -180,8 +187,8 @@ function pointsOf(entity: IEntity): Spot[] {
  */
 export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit | undefined): ReadDrawing {
   const fail = (issue: Issue): ReadDrawing => ({ lines: [], areas: [], layers: [], issues: [issue] });
-  if (text.length > MOST_BYTES)
-    return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_BYTES }));
+  if (text.length > MOST_FILE_BYTES)
+    return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_FILE_BYTES }));
   let parsed: ReturnType<InstanceType<typeof Parser>['parseSync']>;
   try {
     parsed = new Parser().parseSync(text);

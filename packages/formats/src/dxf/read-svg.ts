@@ -1,14 +1,7 @@
-import { error } from '@druckerei/core';
+import { MOST_FILE_BYTES, error } from '@druckerei/core';
 import svgpath from 'svgpath';
 import { type Spot, cubicPoints } from './flatten.js';
-import {
-  type DrawingUnit,
-  type LayerMapping,
-  type ReadDrawing,
-  DRAWING_UNITS,
-  MOST_BYTES,
-  mapRuns,
-} from './read-dxf.js';
+import { type DrawingUnit, type LayerMapping, type ReadDrawing, DRAWING_UNITS, mapRuns } from './read-dxf.js';
 
 /** Points of one path, curves flattened; a run for each move. */
 function runsOf(d: string): Spot[][] {
@@ -72,8 +65,8 @@ export function readSvg(text: string, mapping: LayerMapping, unit: DrawingUnit):
     layers: [],
     issues: [issue],
   });
-  if (text.length > MOST_BYTES)
-    return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_BYTES }));
+  if (text.length > MOST_FILE_BYTES)
+    return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_FILE_BYTES }));
   if (/<!(DOCTYPE|ENTITY)/i.test(text))
     return fail(error('die.unreadable', 'text', { format: 'SVG', why: 'it brings definitions of its own' }));
   const scale = DRAWING_UNITS[unit];

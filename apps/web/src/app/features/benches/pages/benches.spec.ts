@@ -64,6 +64,7 @@ describe('gang bench', () => {
     sheets: 1000,
     overruns: [0, 500, 0, 0],
     bound: 300,
+    gap: 0.1,
     alone: 600,
   };
 
@@ -108,8 +109,8 @@ describe('gang bench', () => {
 describe('die bench', () => {
   const layouts: BlankLayouts = {
     proposals: [
-      { arrangement: 'head-to-tail', count: 8, blanks: [] },
-      { arrangement: 'straight', count: 6, blanks: [] },
+      { arrangement: 'head-to-tail', count: 8, usedShare: 0.715, blanks: [] },
+      { arrangement: 'straight', count: 6, usedShare: 0.536, blanks: [] },
     ],
     bound: 10,
   };

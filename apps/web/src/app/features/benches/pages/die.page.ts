@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import {
   type BlankArrangement,
@@ -12,6 +13,7 @@ import {
   type StructureId,
   type StructureSize,
   LINE_KINDS,
+  MOST_FILE_BYTES,
   STRUCTURES,
   checkStructure,
   makeStructure,
@@ -22,7 +24,6 @@ import { count, percent } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
-import { inject } from '@angular/core';
 import { Run } from '../state/run';
 import { DieView } from '../ui/die-view';
 import { RunBar } from '../ui/run-bar';
@@ -70,9 +71,6 @@ const START: DieInput = {
   turns: 'either',
 };
 
-/** Largest drawing file, read here before it goes to the worker. */
-const MOST_BYTES = 4_000_000;
-
 /** The die bench: a blank from a structure or a drawing, measured, laid on the sheet, written as DXF and SVG. */
 @Component({
   selector: 'dk-die-page',
@@ -82,6 +80,7 @@ const MOST_BYTES = 4_000_000;
     MatButtonToggleModule,
     MatFormFieldModule,
     MatIconModule,
+    MatProgressBarModule,
     MatSelectModule,
     NumberBox,
     RunBar,
@@ -145,11 +144,7 @@ export class DiePage {
     const { proposals = [] } = this.layouts() ?? {};
     return proposals.find(({ arrangement }) => arrangement === this.arrangement()) ?? proposals[0];
   });
-  protected readonly usedShare = computed(() => {
-    const { sheetWidthMm, sheetHeightMm } = this.form();
-    const share = ((this.shown()?.count ?? 0) * (this.measured()?.areaMm2 ?? 0)) / (sheetWidthMm * sheetHeightMm);
-    return percent(Math.round(share * 1000) / 1000);
-  });
+  protected readonly usedShare = computed(() => percent(Math.round((this.shown()?.usedShare ?? 0) * 1000) / 1000));
 
   protected set(change: Partial<DieInput>): void {
     this.form.update((form) => ({ ...form, ...change }));
@@ -184,9 +179,9 @@ export class DiePage {
       this.fileError.set(`${file.name} is neither DXF nor SVG. Save the drawing as one of both.`);
       return;
     }
-    if (file.size > MOST_BYTES) {
+    if (file.size > MOST_FILE_BYTES) {
       this.fileError.set(
-        `${file.name} has ${count(file.size / 1e6, 1)} MB; at most ${MOST_BYTES / 1e6} MB can be read. Take the drawing's other layers out.`,
+        `${file.name} has ${count(file.size / 1e6, 1)} MB; at most ${MOST_FILE_BYTES / 1e6} MB can be read. Take the drawing's other layers out.`,
       );
       return;
     }

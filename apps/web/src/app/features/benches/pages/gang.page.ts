@@ -100,7 +100,7 @@ export class GangPage {
   );
   protected readonly gap = computed(() => {
     const found = this.answer();
-    return found ? percent(Math.round((found.cost / found.bound - 1) * 1000) / 1000) : '';
+    return found ? percent(Math.round(found.gap * 1000) / 1000) : '';
   });
 
   protected set(change: Partial<GangInput>): void {
