@@ -31,6 +31,14 @@ const pressSchema = z.strictObject({
   sideMm: z.number(),
   colourBarMm: z.number().optional(),
   plateless: z.boolean().optional(),
+  web: z
+    .strictObject({
+      cutOffMm: z.number().optional(),
+      cylinderTeeth: z.array(z.number()).optional(),
+      platesAcross: z.int(),
+      platesAround: z.int(),
+    })
+    .optional(),
 });
 
 /** The works as core plans for it. */

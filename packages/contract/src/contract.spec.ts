@@ -93,7 +93,7 @@ describe('job file', () => {
       'an unknown operation',
       ['route', 0, 'operation'],
       'fly',
-      'route[0].operation: Operation must be one of: print, dry, coat, cut, score, fold, stitch, trim, band, box',
+      'route[0].operation: Operation must be one of: print, dry, coat, cut, die-cut, score, fold, glue, stitch, trim, band, box',
     ],
     ['an unknown field', ['colour'], 1, ': Unknown field colour'],
     [
@@ -156,6 +156,30 @@ describe('reckon', () => {
       ok: false,
       lines: ['--by: luck is no order; choose cost, paper, hours, plates'],
     });
+  });
+
+  it('prints the layouts of blanks, webs and gangs', () => {
+    const layoutOf = (name: string) => {
+      const planned = reckon(read(`docs/examples/${name}.json`));
+      return planned.ok ? (planned.output as { layouts: Record<string, unknown>[] }).layouts[0] : planned.lines;
+    };
+    expect(layoutOf('tea-caddy')).toMatchObject({
+      countUp: 8,
+      arrangement: 'head-to-tail',
+      plates: 4,
+      die: { gapMm: 4 },
+    });
+    expect(layoutOf('ferry-timetable')).toMatchObject({
+      plates: 8,
+      web: { repeatMm: 578, cutOffs: 1, copiesPerCutOff: 1 },
+      section: { scheme: '16-chopper', pages: 16 },
+    });
+    expect(layoutOf('permit-stickers')).toMatchObject({ countUp: 6, web: { copiesPerCutOff: 6 } });
+    expect(layoutOf('garden-cards')).toMatchObject({
+      countUp: 30,
+      items: [{ item: 'orchids', count: 10 }, {}, {}, {}, {}],
+    });
+    expect(reckon(read('docs/examples/ferry-timetable.json'), { ways: true })).toMatchObject({ ok: false });
   });
 
   it('explains one figure', () => {

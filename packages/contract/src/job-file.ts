@@ -2,13 +2,16 @@ import * as z from 'zod';
 import {
   type Job,
   ARRANGEMENTS,
+  BLANK_ARRANGEMENTS,
   COMPONENT_KINDS,
   CREEP_SHARES,
   FAMILIES,
+  LINE_KINDS,
   MAX_QUANTITY,
   ODD_PLACES,
   OPERATIONS,
   SCHOOLS,
+  STRUCTURES,
   WORK_STYLES,
 } from '@druckerei/core';
 
@@ -17,6 +20,7 @@ const named = (max: number) => text(max).min(1);
 /** Ids appear in file names, figures and addresses. */
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
 const material = z.string().regex(/^[a-z0-9][a-z0-9./-]{0,79}$/, { error: 'id' });
+const MOST_COORDINATE_MM = 100_000;
 const positiveMm = z.number().positive().max(10_000).describe('millimetres, above 0');
 const count = z.int().min(0).max(MAX_QUANTITY);
 const share = z.number().min(0).lt(1);
@@ -37,7 +41,51 @@ const bought = z.discriminatedUnion('kind', [
 const lay = z.strictObject({
   arrangement: z.enum(ARRANGEMENTS).optional().describe('the best one where absent'),
   bleedMm: margin.optional().describe('bleed of flat work or trim of a section; the norm of the works where absent'),
-  gutterMm: margin.optional().describe('least distance between trimmed pieces'),
+  gutterMm: margin.optional().describe('least distance between trimmed pieces; between blanks the stripping gap'),
+  blanks: z
+    .strictObject({
+      arrangement: z.enum(BLANK_ARRANGEMENTS),
+      turned: z.boolean().describe('by a quarter, before it is laid'),
+      offset: z.number().min(-1).max(1).optional().describe('of the second of a pair, as a share of the blank'),
+      shift: share.optional().describe('from row to row, as a share of the row'),
+    })
+    .optional()
+    .describe('how blanks lie; the better of straight rows and head to tail where absent'),
+});
+
+/** Points of a drawing kept in the job: a die drawing has hundreds, seldom thousands. */
+const MOST_POINTS = 2_000;
+const coordinate = z.number().min(-MOST_COORDINATE_MM).max(MOST_COORDINATE_MM);
+const points = z.array(z.strictObject({ x: coordinate, y: coordinate })).max(MOST_POINTS);
+const die = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('structure'),
+    structure: z.enum(STRUCTURES),
+    depthMm: positiveMm.describe('inner height between length and width'),
+    flapMm: margin.optional(),
+    foldMm: margin.optional().describe('allowance for each fold; one caliper where absent'),
+    part: z.int().min(0).max(9).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('drawing'),
+    name: text(60),
+    outline: points.min(3).describe('closed, millimetres, y up'),
+    lines: z.array(z.strictObject({ kind: z.enum(LINE_KINDS), points: points.min(2) })).max(MOST_POINTS),
+    areas: z.array(z.strictObject({ kind: z.enum(['glue', 'keep-out']), outline: points.min(3) })).max(1000),
+  }),
+]);
+const carried = z.strictObject({
+  item: id,
+  count: z.int().min(1).max(10_000).describe('times on the form'),
+  share: z.number().positive().max(1).optional().describe('of the item, where several forms carry it'),
+});
+const item = z.strictObject({
+  id,
+  name: named(60),
+  widthMm: positiveMm,
+  heightMm: positiveMm,
+  quantity: z.int().min(1).max(MAX_QUANTITY),
+  mayTurn: z.boolean().optional().describe('by a quarter; it may where absent'),
 });
 const trims = z.strictObject({
   headMm: margin.optional(),
@@ -50,14 +98,19 @@ const binding = z.strictObject({
   odd: z.enum(ODD_PLACES).optional().describe('where the section with fewer pages stands'),
   creep: z.enum(['thumb', 'round', 'square']).optional(),
   creepShare: z.enum(CREEP_SHARES).optional(),
+  twoUp: z.boolean().optional().describe('two copies bound as one, head to head, split at the trimmer'),
 });
 
 const component = z.strictObject({
   id,
   name: named(60),
   kind: z.enum(COMPONENT_KINDS),
-  widthMm: positiveMm.describe('trimmed width of the flat piece, or of one page, mm'),
-  heightMm: positiveMm.describe('trimmed height of the flat piece, or of one page, mm'),
+  widthMm: positiveMm
+    .optional()
+    .describe('trimmed width of the flat piece or of one page, inner length of a structure, mm; absent for gangs'),
+  heightMm: positiveMm
+    .optional()
+    .describe('trimmed height of the flat piece or of one page, inner width of a structure, mm; absent for gangs'),
   pages: z.int().min(0).max(128).optional().describe('pages of a section or cover, a multiple of 4'),
   grain: z.enum(['width', 'height', 'any']).optional(),
   stock: named(60),
@@ -70,6 +123,8 @@ const component = z.strictObject({
   lay: lay.optional(),
   scheme: id.optional().describe('fold scheme of a section, by its id'),
   trims: trims.optional(),
+  die: die.optional().describe('shape of a blank'),
+  carries: z.array(carried).max(200).optional().describe('items on a form of a gang'),
 });
 
 const incident = z.strictObject({
@@ -130,6 +185,7 @@ export const jobSchema = z
     pages: z.int().min(4).max(4096).optional(),
     binding: binding.optional(),
     components: z.array(component).min(1).max(64),
+    items: z.array(item).max(200).optional().describe('ordered by themselves, sharing press sheets'),
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),
   })

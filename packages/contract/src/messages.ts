@@ -26,6 +26,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.norm-out-of-range': '{norm} goes {limits}, not {value}.',
   'job.no-press-step': '{component} is never printed. Add a print step or take the component out.',
   'job.pages-not-multiple-of-four': '{component}: {value} pages are no multiple of 4.',
+  'job.size-missing': '{component} has no {field}. Give its trimmed size.',
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
   'layout.does-not-fit':
     '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
@@ -37,6 +38,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{component}: work-and-turn wants at least two pieces side by side. Choose another work style or a wider sheet.',
   'layout.tumble-needs-even-rows':
     '{component}: work-and-tumble wants at least two pieces one above the other. Choose another work style or a higher sheet.',
+  'layout.style-needs-equal-rows':
+    '{component}: work-and-turn and work-and-tumble want equal pieces in rows that mirror. Print it sheetwise, perfecting or on one side.',
   'press.sheet-too-large':
     '{component}: a sheet of {width} x {height} mm is too large for {machine} (at most {maxWidth} x {maxHeight} mm).',
   'press.sheet-too-small':
@@ -65,6 +68,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     'The length ({length} mm) is the longer side of the opening; a width of {width} mm is more. Change both over.',
   'die.flap-too-wide': 'A flap of {flap} mm is out of reach; it goes from 0 to {most} mm.',
   'die.no-outline': "No closed outline of cut lines was found. Draw the blank's edge as cut lines that meet.",
+  'die.no-part': 'The structure has {parts} parts; there is no part {part}.',
   'die.open-outline': 'The outline is open by {gap} mm at {x}, {y}. Close it, or allow a larger gap when reading.',
   'die.self-crossing': 'The outline crosses itself near {x}, {y}.',
   'die.unknown-units': 'The drawing does not say its units ({units}). Say which when reading it.',
@@ -79,15 +83,29 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'gang.quantity': '{item}: the quantity is a whole number of at least 1, not {value}.',
   'gang.forms': 'At least one form is wanted, not {value}.',
   'gang.too-few-forms': '{items} items do not fit on {forms} forms. Allow another form or take an item out.',
+  'gang.unknown-item': '{component} carries {item}, which is no item of this job.',
+  'gang.not-carried': '{item} lies on no form. Put it on one or take the item out.',
+  'gang.form-too-full':
+    '{component}: its items do not all fit the usable {usableWidth} x {usableHeight} mm in strips. Take some off or choose a larger sheet.',
+  'gang.sum': 'The items add up to {sum}, the order says {value}. Set the order to {sum}.',
+  'gang.ends': '{item} has to end in one place of the route and by itself, not in: {ends}.',
+  'gang.split': '{item} lies on {forms} forms whose shares do not add up to 100 %.',
   'web.page-too-large':
     'A page of {across} x {around} mm does not fit the web: {width} mm across, cut-off {cutOff} mm.',
   'web.copy-too-thick':
     'A copy of {pages} pages is more than the folder brings together ({most}). Collect, or print it in parts.',
   'web.pages-left-over':
     'Copies of {pages} pages do not go into the {brought} pages that come together. Choose another page count or folder setting.',
+  'web.cut-off': '{component}: {machine} cuts off at {cutOff} mm, not {value} mm.',
+  'web.no-cylinder': '{component}: {machine} has no cylinder with a repeat of {value} mm; the nearest is {nearest} mm.',
+  'web.grain': '{component}: on {machine} the grain runs along the web. Set it along the height.',
+  'web.style': '{component}: {machine} prints one side, or both at once. Choose another work style.',
+  'web.grain-across-spine':
+    '{component}: this folding puts the spine across the web, so across the grain. It opens stiffly; choose another scheme where that matters.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out first.',
+  'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
 };
 
 const show = (value: string | number | undefined): string =>

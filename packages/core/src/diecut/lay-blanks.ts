@@ -33,8 +33,23 @@ export interface PlacedBlank {
   readonly quarters: 0 | 1 | 2 | 3;
 }
 
+/**
+ * One way to lay blanks, in figures that hold for any sheet: what a search found, kept to be laid again exactly.
+ * Without an offset rows are of single blanks, else of pairs of which the second is turned end for end.
+ */
+export interface BlankChoice {
+  readonly arrangement: BlankArrangement;
+  /** Turned by a quarter before it is laid. */
+  readonly turned: boolean;
+  /** How far the second blank of a pair is moved along the first, as a share of its height, -1 to 1. */
+  readonly offset?: number | undefined;
+  /** Shift from row to row, as a share of the row's pitch, 0 to below 1. */
+  readonly shift?: number | undefined;
+}
+
 export interface BlankLayout {
   readonly arrangement: BlankArrangement;
+  readonly choice: BlankChoice;
   readonly count: number;
   /** Share of the area that blanks cover. */
   readonly usedShare: number;
@@ -135,10 +150,6 @@ function fill(row: Row, step: Mm, shiftMm: Mm, width: Mm, height: Mm): PlacedBla
   return blanks;
 }
 
-/** The best of many, by number of blanks; the first of equals. */
-const bestOf = (layouts: readonly PlacedBlank[][]): PlacedBlank[] =>
-  layouts.reduce((best, next) => (next.length > best.length ? next : best), []);
-
 /** Rows and columns of the blank's own box. */
 function straight(blank: Outline, { widthMm, heightMm, gapMm }: BlankRequest, headToTail: boolean): PlacedBlank[] {
   const { right, top } = boundsOf(blank);
@@ -152,22 +163,51 @@ function straight(blank: Outline, { widthMm, heightMm, gapMm }: BlankRequest, he
   });
 }
 
-/** Offset of the second blank of a pair and shift from row to row, as shares of the blank's height and the row's pitch. */
-interface PairChoice {
-  readonly offset: number;
-  readonly shift: number;
-}
-
-function pairsOf(
+/** Rows of pairs, or of single blanks without an offset, each row above the one before with the choice's shift. */
+function rowsOf(
   blank: Outline,
   { widthMm, heightMm, gapMm }: BlankRequest,
-  { offset, shift: share }: PairChoice,
+  { offset, shift: share = 0 }: BlankChoice,
 ): PlacedBlank[] {
-  const row = pairRow(blank, offset * boundsOf(blank).top, gapMm);
+  const row = offset === undefined ? rowOf(blank, gapMm) : pairRow(blank, offset * boundsOf(blank).top, gapMm);
   if (row.height > heightMm + GUARD_MM) return [];
   const by = share * row.pitch;
   return fill(row, rowStep(row, by, gapMm), by, widthMm, heightMm);
 }
+
+const turnBack = (blanks: readonly PlacedBlank[]): PlacedBlank[] =>
+  blanks.map(({ outline, quarters }) => ({ outline, quarters: quarters === 2 ? 3 : 1 }));
+
+/** Whether a choice lays blanks in the grid of their own boxes. */
+const isBoxed = ({ arrangement, offset }: BlankChoice): boolean =>
+  arrangement !== 'interlocked' && offset === undefined;
+
+/** Lays a blank that has been turned as the choice wants it. */
+function layTurned(blank: Outline, request: BlankRequest, choice: BlankChoice): PlacedBlank[] {
+  return isBoxed(choice)
+    ? straight(blank, request, choice.arrangement === 'head-to-tail')
+    : rowsOf(blank, request, choice);
+}
+
+function layoutOf(request: BlankRequest, choice: BlankChoice, blanks: readonly PlacedBlank[]): BlankLayout {
+  const [blankMm2, areaMm2] = [Math.abs(signedArea(request.outline)), request.widthMm * request.heightMm];
+  return {
+    arrangement: choice.arrangement,
+    choice,
+    count: blanks.length,
+    usedShare: (blanks.length * blankMm2) / areaMm2,
+    blanks: choice.turned ? turnBack(blanks) : blanks,
+  };
+}
+
+const turnedBlank = (outline: Outline, turned: boolean): Outline => atOrigin(turned ? quarterTurn(outline) : outline);
+
+/**
+ * Lays blanks in one chosen way, exactly, without a search: distances are the outlines' own. The grain is the caller's.
+ * Cost: a blank of 200 points takes some tens of milliseconds where it is not boxed. Source: identity.
+ */
+export const layBlanksAs = (request: BlankRequest, choice: BlankChoice): BlankLayout =>
+  layoutOf(request, choice, layTurned(turnedBlank(request.outline, choice.turned), request, choice));
 
 /** How many choices that look best on the simplified blank are reckoned on the blank itself. Source: measured. */
 const FINALISTS = 8;
@@ -175,39 +215,49 @@ const FINALISTS = 8;
 const MANY_POINTS = 40;
 const SIMPLER = 0.008;
 
+interface Found {
+  readonly choice: BlankChoice;
+  readonly blanks: readonly PlacedBlank[];
+}
+
+/** The best of many, by number of blanks; the first of equals. */
+const bestOf = (found: readonly Found[]): Found | undefined =>
+  found.reduce<Found | undefined>(
+    (best, next) => (best && next.blanks.length <= best.blanks.length ? best : next),
+    undefined,
+  );
+
 /** Rows of pairs, each row above the one before without a shift, or with the shift that gains most. */
 function paired(
   blank: Outline,
   request: BlankRequest,
-  shifted: boolean,
+  like: BlankChoice,
   progress: (share: number) => void,
-): PlacedBlank[] {
+): Found | undefined {
   const { right, top } = boundsOf(blank);
   const rough = blank.length > MANY_POINTS ? atOrigin(simplify(blank, SIMPLER * Math.max(right, top))) : blank;
-  const found: { choice: PairChoice; blanks: PlacedBlank[] }[] = [];
+  const found: Found[] = [];
   for (let i = -OFFSET_STEPS; i <= OFFSET_STEPS; i++) {
     progress((i + OFFSET_STEPS) / (2 * OFFSET_STEPS));
-    const shifts = shifted ? SHIFT_STEPS : 1;
+    const shifts = like.arrangement === 'interlocked' ? SHIFT_STEPS : 1;
     for (let s = 0; s < shifts; s++) {
-      const choice = { offset: (i / OFFSET_STEPS) * MOST_OFFSET, shift: s / shifts };
-      found.push({ choice, blanks: pairsOf(rough, request, choice) });
+      const choice = { ...like, offset: (i / OFFSET_STEPS) * MOST_OFFSET, shift: s / shifts };
+      found.push({ choice, blanks: rowsOf(rough, request, choice) });
     }
   }
   found.sort((a, b) => b.blanks.length - a.blanks.length);
-  if (rough === blank) return found[0]?.blanks ?? [];
-  return bestOf(found.slice(0, FINALISTS).map(({ choice }) => pairsOf(blank, request, choice)));
+  if (rough === blank) return found[0];
+  return bestOf(found.slice(0, FINALISTS).map(({ choice }) => ({ choice, blanks: rowsOf(blank, request, choice) })));
 }
 
 /** Rows of one blank all the same way, shifted against each other. */
-function staggered(blank: Outline, { widthMm, heightMm, gapMm }: BlankRequest): PlacedBlank[] {
-  const row = rowOf(blank, gapMm);
-  return bestOf(
+const staggered = (blank: Outline, request: BlankRequest, like: BlankChoice): Found | undefined =>
+  bestOf(
     Array.from({ length: SHIFT_STEPS }, (_, s) => {
-      const by = (s / SHIFT_STEPS) * row.pitch;
-      return fill(row, rowStep(row, by, gapMm), by, widthMm, heightMm);
+      const choice = { ...like, shift: s / SHIFT_STEPS };
+      return { choice, blanks: rowsOf(blank, request, choice) };
     }),
   );
-}
 
 /**
  * Most blanks that any layout could hold: each one grown by half the gap has an area of its own, and covers no less than
@@ -219,42 +269,55 @@ export function blankBound({ outline, widthMm, heightMm, gapMm }: BlankRequest):
   return Math.floor(((widthMm + gapMm) * (heightMm + gapMm)) / grown + GUARD_MM);
 }
 
-const turnBack = (blanks: readonly PlacedBlank[]): PlacedBlank[] =>
-  blanks.map(({ outline, quarters }) => ({ outline, quarters: quarters === 2 ? 3 : 1 }));
+const QUARTERS = { upright: [false], turned: [true], either: [false, true] } as const;
+
+/** One proposal for each arrangement, those that a simpler one beats left out; best first, the simpler of equals. */
+function proposalsOf(request: BlankRequest, found: readonly Found[]): BlankLayouts {
+  const layouts = BLANK_ARRANGEMENTS.flatMap((arrangement) => {
+    const best = bestOf(found.filter(({ choice }) => choice.arrangement === arrangement));
+    return best ? [layoutOf(request, best.choice, best.blanks)] : [];
+  });
+  const proposals = layouts
+    .filter(({ count }, i) => i === 0 || layouts.slice(0, i).every((simpler) => simpler.count <= count))
+    .sort((a, b) => b.count - a.count);
+  return { proposals, bound: blankBound(request) };
+}
+
+/** Straight rows and head to tail by the blanks' own boxes, without a search: what is shown while somebody types. */
+export function layBlankRows(request: BlankRequest): BlankLayouts {
+  const found = QUARTERS[request.turns].flatMap((turned) => {
+    const blank = turnedBlank(request.outline, turned);
+    return (['straight', 'head-to-tail'] as const).map((arrangement): Found => {
+      const choice = { arrangement, turned };
+      return { choice, blanks: layTurned(blank, request, choice) };
+    });
+  });
+  return proposalsOf(request, found);
+}
 
 /**
  * Lays equal blanks on an area: straight rows, head to tail, and interlocked by their own outlines, as drawn and turned
  * by a quarter where the grain allows. Distances are exact for straight pieces; which offsets are tried is a search.
- * Head-to-tail and interlocked are never worse than what is simpler. @param progress told the share done, 0..1.
- * Blanks of many points are searched in a simpler form and then reckoned by their own outline.
+ * Head-to-tail and interlocked are never worse than what is simpler. @param progress told the share
+ * done, 0..1. Blanks of many points are searched in a simpler form and then reckoned by their own outline.
  * Cost: a blank of 200 points takes about a second. Source: identity (clearance of outlines); handbook chapter 4.
  */
 export function layBlanks(request: BlankRequest, progress: (share: number) => void = () => undefined): BlankLayouts {
-  const turned = { upright: [false], turned: [true], either: [false, true] }[request.turns];
-  const best: Record<BlankArrangement, PlacedBlank[]> = { straight: [], 'head-to-tail': [], interlocked: [] };
-  const take = (arrangement: BlankArrangement, blanks: PlacedBlank[]): void => {
-    if (blanks.length > best[arrangement].length) best[arrangement] = blanks;
-  };
-  turned.forEach((quarter, i) => {
-    const blank = atOrigin(quarter ? quarterTurn(request.outline) : request.outline);
-    const back = quarter ? turnBack : (blanks: PlacedBlank[]): PlacedBlank[] => blanks;
-    const tell = (from: number, part: number) => (share: number) => progress((i + from + part * share) / turned.length);
-    take('straight', back(straight(blank, request, false)));
-    take('head-to-tail', back(straight(blank, request, true)));
-    take('head-to-tail', back(paired(blank, request, false, tell(0, 0.2))));
-    take('interlocked', back(staggered(blank, request)));
-    take('interlocked', back(paired(blank, request, true, tell(0.2, 0.8))));
+  const ways = QUARTERS[request.turns];
+  const found: Found[] = [];
+  ways.forEach((turned, i) => {
+    const blank = turnedBlank(request.outline, turned);
+    const tell = (from: number, part: number) => (share: number) => progress((i + from + part * share) / ways.length);
+    const take = (one: Found | undefined): void => {
+      if (one) found.push(one);
+    };
+    const as = (arrangement: BlankArrangement): BlankChoice => ({ arrangement, turned });
+    take({ choice: as('straight'), blanks: layTurned(blank, request, as('straight')) });
+    take({ choice: as('head-to-tail'), blanks: layTurned(blank, request, as('head-to-tail')) });
+    take(paired(blank, request, as('head-to-tail'), tell(0, 0.2)));
+    take(staggered(blank, request, as('interlocked')));
+    take(paired(blank, request, as('interlocked'), tell(0.2, 0.8)));
   });
   progress(1);
-  const [blankMm2, areaMm2] = [Math.abs(signedArea(request.outline)), request.widthMm * request.heightMm];
-  const layouts = BLANK_ARRANGEMENTS.map((arrangement): BlankLayout => {
-    const blanks = best[arrangement];
-    return { arrangement, count: blanks.length, usedShare: (blanks.length * blankMm2) / areaMm2, blanks };
-  });
-  const proposals = layouts
-    .filter(
-      ({ arrangement, count }, i) => arrangement === 'straight' || layouts.slice(0, i).every((l) => l.count <= count),
-    )
-    .sort((a, b) => b.count - a.count);
-  return { proposals, bound: blankBound(request) };
+  return proposalsOf(request, found);
 }

@@ -20,6 +20,10 @@ export interface FoldScheme {
   readonly columns: number;
   readonly rows: number;
   readonly folds: readonly Fold[];
+  /** Where it is folded: on a folder from sheets, or in line on a web; on either where absent. */
+  readonly on?: 'sheet' | 'web';
+  /** The folder lays two cut-offs on each other before it folds: the rows run over both. */
+  readonly collects?: boolean;
 }
 
 export const pagesOfScheme = ({ columns, rows }: FoldScheme): number => 2 * columns * rows;
@@ -35,29 +39,80 @@ const [RL, TB] = ['right over left', 'top over bottom'] as const;
  */
 export const FOLD_SCHEMES: readonly FoldScheme[] = [
   { id: '4', name: 'One fold', columns: 2, rows: 1, folds: [fold(RL)] },
-  { id: '8', name: 'Right angle', columns: 2, rows: 2, folds: [fold(TB), fold(RL)] },
-  { id: '8-parallel', name: 'Two parallel', columns: 4, rows: 1, folds: [fold(RL), fold(RL)] },
+  { id: '8', on: 'sheet', name: 'Right angle', columns: 2, rows: 2, folds: [fold(TB), fold(RL)] },
+  { id: '8-parallel', on: 'sheet', name: 'Two parallel', columns: 4, rows: 1, folds: [fold(RL), fold(RL)] },
   {
     id: '12',
+    on: 'sheet',
     name: 'Letter fold at the heads, one right angle',
     columns: 2,
     rows: 3,
     folds: [fold(TB, 2), fold(TB, 1), fold(RL)],
   },
-  { id: '16', name: 'Three right angle', columns: 4, rows: 2, folds: [fold(RL), fold(TB), fold(RL)] },
-  { id: '16-parallel', name: 'Across, then two parallel', columns: 4, rows: 2, folds: [fold(TB), fold(RL), fold(RL)] },
+  { id: '16', on: 'sheet', name: 'Three right angle', columns: 4, rows: 2, folds: [fold(RL), fold(TB), fold(RL)] },
+  {
+    id: '16-parallel',
+    on: 'sheet',
+    name: 'Across, then two parallel',
+    columns: 4,
+    rows: 2,
+    folds: [fold(TB), fold(RL), fold(RL)],
+  },
   {
     id: '24',
+    on: 'sheet',
     name: 'Letter fold at the heads, two right angle',
     columns: 4,
     rows: 3,
     folds: [fold(RL), fold(TB, 2), fold(TB, 1), fold(RL)],
   },
-  { id: '8-jaw', name: 'Web: former, jaw', columns: 2, rows: 2, folds: [fold(RL), fold(TB)] },
-  { id: '16-jaw', name: 'Web: slit, former, jaw', columns: 4, rows: 2, folds: [slit(RL), fold(RL), fold(TB)] },
-  { id: '32', name: 'Four right angle', columns: 4, rows: 4, folds: [fold(TB), fold(RL), fold(TB), fold(RL)] },
+  { id: '8-chopper', on: 'web', name: 'Web: jaw, chopper', columns: 2, rows: 2, folds: [fold(TB), fold(RL)] },
+  { id: '8-jaw', on: 'web', name: 'Web: former, jaw', columns: 2, rows: 2, folds: [fold(RL), fold(TB)] },
+  {
+    id: '16-chopper',
+    on: 'web',
+    name: 'Web: former, jaw, chopper',
+    columns: 4,
+    rows: 2,
+    folds: [fold(RL), fold(TB), fold(RL)],
+  },
+  {
+    id: '16-collect',
+    on: 'web',
+    collects: true,
+    name: 'Web: collect, jaw, chopper',
+    columns: 2,
+    rows: 4,
+    folds: [slit(TB), fold(TB), fold(RL)],
+  },
+  {
+    id: '16-jaw',
+    on: 'web',
+    name: 'Web: slit, former, jaw',
+    columns: 4,
+    rows: 2,
+    folds: [slit(RL), fold(RL), fold(TB)],
+  },
+  {
+    id: '32',
+    on: 'sheet',
+    name: 'Four right angle',
+    columns: 4,
+    rows: 4,
+    folds: [fold(TB), fold(RL), fold(TB), fold(RL)],
+  },
+  {
+    id: '32-collect',
+    on: 'web',
+    collects: true,
+    name: 'Web: former, collect, jaw, chopper',
+    columns: 4,
+    rows: 4,
+    folds: [fold(RL), slit(TB), fold(TB), fold(RL)],
+  },
   {
     id: '32-slit',
+    on: 'web',
     name: 'Web: slit, former, jaw, chopper',
     columns: 8,
     rows: 2,
@@ -65,6 +120,7 @@ export const FOLD_SCHEMES: readonly FoldScheme[] = [
   },
   {
     id: '48',
+    on: 'sheet',
     name: 'Three right angle with a letter fold',
     columns: 4,
     rows: 6,
@@ -72,6 +128,7 @@ export const FOLD_SCHEMES: readonly FoldScheme[] = [
   },
   {
     id: '64',
+    on: 'sheet',
     name: 'Five right angle',
     columns: 8,
     rows: 4,
@@ -79,6 +136,7 @@ export const FOLD_SCHEMES: readonly FoldScheme[] = [
   },
   {
     id: '128',
+    on: 'sheet',
     name: 'Six right angle',
     columns: 8,
     rows: 8,
@@ -86,9 +144,9 @@ export const FOLD_SCHEMES: readonly FoldScheme[] = [
   },
 ];
 
-/** Schemes for a page count, the usual one first. */
-export const schemesFor = (pages: number): readonly FoldScheme[] =>
-  FOLD_SCHEMES.filter((scheme) => pagesOfScheme(scheme) === pages);
+/** Schemes for a page count, folded from sheets or in line on a web, the usual one first. */
+export const schemesFor = (pages: number, on: 'sheet' | 'web'): readonly FoldScheme[] =>
+  FOLD_SCHEMES.filter((scheme) => pagesOfScheme(scheme) === pages && (scheme.on ?? on) === on);
 
 /** A scheme by its id. */
 export const schemeById = (id: string): FoldScheme | undefined => FOLD_SCHEMES.find((scheme) => scheme.id === id);

@@ -113,7 +113,8 @@ describe.each(FOLD_SCHEMES.map((scheme) => [scheme.id, scheme] as const))('schem
 });
 
 it('offers a scheme for every usual page count, whatever the folds', () => {
-  for (const pages of [4, 8, 12, 16, 24, 32, 48, 64, 128]) expect(schemesFor(pages).length).toBeGreaterThan(0);
+  for (const pages of [4, 8, 12, 16, 24, 32, 48, 64, 128]) expect(schemesFor(pages, 'sheet').length).toBeGreaterThan(0);
+  for (const pages of [4, 8, 16, 32]) expect(schemesFor(pages, 'web').length).toBeGreaterThan(0);
 });
 
 describe('folding that cannot be', () => {

@@ -3,6 +3,8 @@ import { SCORE_OVER_GSM } from '../route/index.js';
 import type { NormLookup } from '../works/index.js';
 import { type JobFlow, type Layouts, takenBy } from './build-graph.js';
 import type { Job } from './job.js';
+import { partsSheet } from './material.js';
+import { webOf } from './web-layout.js';
 
 function scoreAdvice(job: Job, layouts: Layouts): Issue[] {
   return job.route.flatMap((step, i) => {
@@ -16,15 +18,26 @@ function scoreAdvice(job: Job, layouts: Layouts): Issue[] {
 }
 
 function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
-  return [...layouts.values()].flatMap(({ component, pattern, path }) => {
-    const cut = job.route.some(({ operation, component: id }) => operation === 'cut' && id === component.id);
+  return [...layouts.values()].flatMap((layout) => {
+    const { component, pattern, path } = layout;
+    const cut = job.route.some((step) => step.component === component.id && partsSheet(step, layout));
     return pattern.count > 1 && !cut
       ? [warning('layout.several-up-not-cut', path, { component: component.name, count: pattern.count })]
       : [];
   });
 }
 
-/** What is printed and joined works out, but wants a look. Issues: `bind.*`, `fold.*`, `layout.*`, `order.*`, all warnings. */
+/** Paper runs along the web: a section whose spine lies across it opens badly and its leaves wave. */
+function spineAdvice(layouts: Layouts): Issue[] {
+  return [...layouts.values()].flatMap(({ component, machine, section, path }) => {
+    const spine = webOf(machine) && section?.outer[0]?.spine;
+    return spine === 'top' || spine === 'bottom'
+      ? [warning('web.grain-across-spine', `${path}.scheme`, { component: component.name })]
+      : [];
+  });
+}
+
+/** What is printed and joined works out, but wants a look. Issues: `bind.*`, `fold.*`, `layout.*`, `web.*`, `order.*`, all warnings. */
 export function adviseJob(job: Job, layouts: Layouts, { materials }: JobFlow, norms: NormLookup): Issue[] {
   const limit = norms('bind.saddleLimit').value;
   const bound = job.route.flatMap((step, i) => {
@@ -54,5 +67,5 @@ export function adviseJob(job: Job, layouts: Layouts, { materials }: JobFlow, no
           }),
         ]
       : [];
-  return [...bound, ...scoreAdvice(job, layouts), ...uncutAdvice(job, layouts), ...over];
+  return [...bound, ...scoreAdvice(job, layouts), ...uncutAdvice(job, layouts), ...spineAdvice(layouts), ...over];
 }

@@ -1,48 +1,96 @@
-import type { FlowGraph, FlowOutput, FlowStep } from '../flow/index.js';
+import type { Demand, FlowGraph, FlowOutput, FlowStep } from '../flow/index.js';
 import { type FigureBook, type Issue, GIVEN, IDENTITY, error } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import { type Job, type Step, paperOf } from './job.js';
-import { type Material, materialAfter, paperMaterial } from './material.js';
+import { type Job, type Step, itemMaterial, paperOf } from './job.js';
+import { type Material, materialsAfter, paperMaterial, partsSheet } from './material.js';
 import { passColours, spoilageFigures } from './step-norms.js';
 
 /** A job as a flow, with the state of every material. */
 export interface JobFlow {
   readonly graph: FlowGraph;
+  readonly demands: readonly JobDemand[];
   readonly materials: ReadonlyMap<string, Material>;
-  readonly target: number;
+}
+
+/** What must be there at the end, with the figure that says so. */
+export interface JobDemand extends Demand {
+  readonly figure: string;
 }
 
 export type Layouts = ReadonlyMap<string, ComponentLayout>;
 
-const madeBy = (step: Step): readonly { material: string; yield?: number | undefined; share?: number | undefined }[] =>
-  step.makes ?? [{ material: step.id }];
+interface Made {
+  readonly material: string;
+  readonly yield?: number | undefined;
+  readonly share?: number | undefined;
+}
+
+/** What a step makes: what the job says, the items of a form that is cut apart, else one material under its own id. */
+function madeBy(step: Step, layout: ComponentLayout | undefined): readonly Made[] {
+  if (step.makes) return step.makes;
+  if (!layout || layout.form.length === 0 || !partsSheet(step, layout)) return [{ material: step.id }];
+  return layout.form.map(({ item, count }) => {
+    const share = layout.component.carries?.find((carried) => carried.item === item.id)?.share;
+    return { material: itemMaterial(item.id), yield: count, share };
+  });
+}
 
 export const takenBy = (step: Step): readonly { material: string; usage: number }[] => {
   if (step.from && step.from.length > 0) return step.from.map(({ material, usage = 1 }) => ({ material, usage }));
   return step.component === undefined ? [] : [{ material: paperOf(step.component), usage: 1 }];
 };
 
+/** Id of the yield of one of a step's outputs. */
+export const yieldId = (
+  { id, outputs }: Pick<FlowStep, 'id'> & { outputs: readonly unknown[] },
+  material: string,
+): string => (outputs.length > 1 ? `step.${id}.yield.${material}` : `step.${id}.yield`);
+
+/** Pieces out of the sheet that a step parts: columns by rows, or counted; of a web, over its cut-offs. */
+function partedFigure(book: FigureBook, id: string, { component, pattern, cutOffs }: ComponentLayout): void {
+  const { grid, count } = pattern;
+  const counted = (name: string, value: number) =>
+    book.give(`component.${component.id}.${name}`, `${name} on the sheet`, value, 'pieces', IDENTITY);
+  const inputs: Record<string, string> = grid
+    ? { columns: counted('columns', grid.columns), rows: counted('rows', grid.rows) }
+    : {
+        count: book.give(
+          `component.${component.id}.count`,
+          'Pieces on the sheet, counted on the layout',
+          count,
+          'pieces',
+          IDENTITY,
+        ),
+      };
+  const pieces = grid ? 'columns * rows' : 'count';
+  if (cutOffs === 1) book.reckon(id, 'Yield', count, 'pieces', pieces, inputs);
+  else {
+    const over = book.give(
+      `component.${component.id}.cutOffs`,
+      'Cut-offs that the folder collects',
+      cutOffs,
+      'cut-offs',
+      IDENTITY,
+    );
+    book.reckon(id, 'Yield', count / cutOffs, 'pieces', `${pieces} / cutOffs`, { ...inputs, cutOffs: over });
+  }
+}
+
 function yieldFigure(
   book: FigureBook,
+  job: Job,
   step: Step,
   layout: ComponentLayout | undefined,
   own: number | undefined,
+  id: string,
 ): number {
-  const id = `step.${step.id}.yield`;
-  if (own !== undefined) book.give(id, 'Yield', own, 'pieces', GIVEN);
-  else if (step.operation === 'cut' && layout) {
-    const { grid, count } = layout.pattern;
-    const counted = (name: string, value: number) =>
-      book.give(`component.${layout.component.id}.${name}`, `${name} on the sheet`, value, 'pieces', IDENTITY);
-    if (grid)
-      book.reckon(id, 'Yield', count, 'pieces', 'columns * rows', {
-        columns: counted('columns', grid.columns),
-        rows: counted('rows', grid.rows),
-      });
-    else book.give(id, 'Yield', count, 'pieces', { label: 'identity', note: 'counted on the layout, both ways mixed' });
-  } else book.give(id, 'Yield', 1, 'pieces', { label: 'identity', note: 'one out of one' });
+  const twoUp = step.operation === 'trim' && job.binding?.twoUp === true;
+  if (own !== undefined) book.give(id, 'Yield', own, 'pieces', (step.makes ?? step.yield) ? GIVEN : IDENTITY);
+  else if (layout && partsSheet(step, layout)) partedFigure(book, id, layout);
+  else if (twoUp) book.give(id, 'Yield', 2, 'pieces', { label: 'identity', note: 'two copies bound as one' });
+  else book.give(id, 'Yield', 1, 'pieces', { label: 'identity', note: 'one out of one' });
   return book.value(id);
 }
 
@@ -51,7 +99,7 @@ function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Materi
   const materials = new Map<string, Material>();
   for (const [id, layout] of layouts) materials.set(paperOf(id), paperMaterial(layout));
   const page = job.components.find(({ kind }) => kind === 'section');
-  const trimmed = page && { widthMm: page.widthMm, heightMm: page.heightMm };
+  const trimmed = page && { widthMm: page.widthMm ?? 0, heightMm: page.heightMm ?? 0 };
   let open = [...job.route];
   for (let before = -1; open.length > 0 && open.length !== before;) {
     before = open.length;
@@ -59,13 +107,9 @@ function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Materi
       const inputs = takenBy(step).map(({ material, usage }) => ({ material: materials.get(material), usage }));
       if (inputs.some(({ material }) => !material)) return true;
       const known = inputs as { material: Material; usage: number }[];
-      const after = materialAfter(
-        step,
-        known,
-        step.component === undefined ? undefined : layouts.get(step.component),
-        trimmed,
-      );
-      if (after) for (const { material } of madeBy(step)) materials.set(material, after);
+      const layout = step.component === undefined ? undefined : layouts.get(step.component);
+      const made = madeBy(step, layout).map(({ material }) => material);
+      for (const [id, after] of materialsAfter(step, known, layout, trimmed, made)) materials.set(id, after);
       return false;
     });
   }
@@ -79,6 +123,7 @@ export function processUnit(step: Step, materials: ReadonlyMap<string, Material>
 }
 
 function flowStep(
+  job: Job,
   step: Step,
   path: string,
   layout: ComponentLayout | undefined,
@@ -89,12 +134,16 @@ function flowStep(
   const { setup, running } = spoilageFigures(book, norms, step, layout, unit);
   const samples = step.samples ?? 0;
   book.give(`step.${step.id}.samples`, 'Samples taken', samples, unit, GIVEN);
-  const outputs = madeBy(step).map((made, i): FlowOutput => ({
-    material: made.material,
-    yield: yieldFigure(book, step, layout, made.yield ?? step.yield),
-    samples: i === 0 ? samples : 0,
-    ...(made.share === undefined ? {} : { share: made.share }),
-  }));
+  const all = madeBy(step, layout);
+  const outputs = all.map((made): FlowOutput => {
+    const id = yieldId({ id: step.id, outputs: all }, made.material);
+    return {
+      material: made.material,
+      yield: yieldFigure(book, job, step, layout, made.yield ?? step.yield, id),
+      samples,
+      ...(made.share === undefined ? {} : { share: made.share }),
+    };
+  });
   return {
     id: step.id,
     path,
@@ -108,9 +157,63 @@ function flowStep(
   };
 }
 
+/** Items that a material comes from, whatever lies between. */
+function itemsBehind(job: Job, steps: readonly FlowStep[]): (material: string) => ReadonlySet<string> {
+  const items = new Map((job.items ?? []).map(({ id }) => [itemMaterial(id), id]));
+  const makers = new Map(steps.flatMap((step) => step.outputs.map(({ material }) => [material, step] as const)));
+  const known = new Map<string, ReadonlySet<string>>();
+  const behind = (material: string): ReadonlySet<string> => {
+    const before = known.get(material);
+    if (before) return before;
+    known.set(material, new Set());
+    const item = items.get(material);
+    const found = new Set(
+      item === undefined
+        ? (makers.get(material)?.inputs ?? []).flatMap((input) => [...behind(input.material)])
+        : [item],
+    );
+    known.set(material, found);
+    return found;
+  };
+  return behind;
+}
+
+/** What must be there at the end: the order, or each item's own quantity. Issues: `flow.no-end`, `gang.ends`. */
+function demandsOf(job: Job, steps: readonly FlowStep[], book: FigureBook): { demands: JobDemand[]; issues: Issue[] } {
+  const taken = new Set(steps.flatMap(({ inputs }) => inputs.map(({ material }) => material)));
+  const made = [...new Set(steps.flatMap(({ outputs }) => outputs.map(({ material }) => material)))];
+  const ends = made.filter((material) => !taken.has(material));
+  const quantity = book.give('order.quantity', 'Order', job.order.quantity, 'copies', GIVEN);
+  const overs = book.give('order.plannedOvers', 'Planned overs', job.order.plannedOvers, 'copies', GIVEN);
+  const target = job.order.quantity + job.order.plannedOvers;
+  book.reckon('order.target', 'To be delivered', target, 'copies', 'quantity + overs', { quantity, overs });
+  // A circular route has no end to ask at; any material will do, the circle is what gets reported.
+  const [end = steps[0]?.outputs[0]?.material ?? ''] = ends;
+  const items = job.items ?? [];
+  if (items.length === 0) {
+    const demands = [{ material: end, quantity: target, figure: 'order.target' }];
+    return { demands, issues: ends.length > 1 ? [error('flow.no-end', 'route', { ends: ends.join(', ') })] : [] };
+  }
+  const behind = itemsBehind(job, steps);
+  const issues: Issue[] = [];
+  const demands = items.flatMap((item, i): JobDemand[] => {
+    const own = ends.filter((material) => behind(material).has(item.id));
+    const [material] = own;
+    if (own.length !== 1 || material === undefined || behind(material).size > 1) {
+      issues.push(error('gang.ends', `items[${i}]`, { item: item.name, ends: own.join(', ') || '0' }));
+      return [];
+    }
+    const figure = book.give(`item.${item.id}.quantity`, `Ordered, ${item.name}`, item.quantity, 'pieces', GIVEN);
+    return [{ material, quantity: item.quantity, figure }];
+  });
+  const strangers = ends.filter((material) => behind(material).size === 0);
+  if (strangers.length > 0) issues.push(error('flow.no-end', 'route', { ends: strangers.join(', ') }));
+  return { demands, issues };
+}
+
 /**
  * The flow graph of a job, with the figures of its norms in the book.
- * Issues: `flow.no-end` unless exactly one step makes what nobody else takes.
+ * Issues: `flow.no-end` unless exactly one step makes what nobody else takes; `gang.ends` unless each item ends once.
  */
 export function buildGraph(
   job: Job,
@@ -121,6 +224,7 @@ export function buildGraph(
   const materials = followMaterials(job, layouts);
   const steps = job.route.map((step, i) =>
     flowStep(
+      job,
       step,
       `route[${i}]`,
       step.component === undefined ? undefined : layouts.get(step.component),
@@ -129,30 +233,7 @@ export function buildGraph(
       book,
     ),
   );
-  const taken = new Set(steps.flatMap(({ inputs }) => inputs.map(({ material }) => material)));
-  const ends = [...new Set(steps.flatMap(({ outputs }) => outputs.map(({ material }) => material)))].filter(
-    (material) => !taken.has(material),
-  );
-  const [end] = ends;
-  if (steps.length > 0 && (end === undefined || ends.length > 1)) {
-    const cyclic = end === undefined;
-    if (!cyclic) return { issues: [error('flow.no-end', 'route', { ends: ends.join(', ') })] };
-  }
-  const quantity = book.give('order.quantity', 'Order', job.order.quantity, 'copies', GIVEN);
-  const overs = book.give('order.plannedOvers', 'Planned overs', job.order.plannedOvers, 'copies', GIVEN);
-  const target = job.order.quantity + job.order.plannedOvers;
-  book.reckon('order.target', 'To be delivered', target, 'copies', 'quantity + overs', { quantity, overs });
-  return {
-    flow: {
-      graph: {
-        steps,
-        bought: [...layouts.keys()].map(paperOf),
-        // A circular route has no end to ask at; any material will do, the circle is what gets reported.
-        demands: [{ material: end ?? steps[0]?.outputs[0]?.material ?? '', quantity: target }],
-      },
-      materials,
-      target,
-    },
-    issues: [],
-  };
+  const { demands, issues } = demandsOf(job, steps, book);
+  if (issues.length > 0) return { issues };
+  return { flow: { graph: { steps, bought: [...layouts.keys()].map(paperOf), demands }, demands, materials }, issues };
 }

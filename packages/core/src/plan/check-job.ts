@@ -4,6 +4,7 @@ import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, isWithin, limitsInWords, normCatalogue, normInWords } from '../works/index.js';
 import { type Component, type Job, type Step } from './job.js';
+import { webIssues, webOf } from './web-layout.js';
 
 function normIssues(job: Job, works: Works): Issue[] {
   const catalogue = normCatalogue(works);
@@ -95,6 +96,38 @@ export function pressIssues(component: Component, machine: Machine, path: string
   return issues;
 }
 
+const PAGED: readonly Component['kind'][] = ['section', 'cover'];
+
+/** Every kind but the forms of a gang, and blanks from a drawing, wants its own size. */
+function sizeIssues({ kind, die, name, widthMm, heightMm }: Component, path: string): Issue[] {
+  if (kind === 'gang' || (kind === 'blank' && die?.kind === 'drawing')) return [];
+  return [
+    ...(widthMm === undefined
+      ? [error('job.size-missing', `${path}.widthMm`, { component: name, field: 'width' })]
+      : []),
+    ...(heightMm === undefined
+      ? [error('job.size-missing', `${path}.heightMm`, { component: name, field: 'height' })]
+      : []),
+  ];
+}
+
+/** Items and the forms that carry them. Issues: `gang.sum`, `gang.not-carried`, `gang.split`. */
+function itemIssues({ items = [], components, order }: Job): Issue[] {
+  if (items.length === 0) return [];
+  const sum = items.reduce((total, { quantity }) => total + quantity, 0);
+  const wrong = sum === order.quantity ? [] : [error('gang.sum', 'order.quantity', { sum, value: order.quantity })];
+  const carried = items.flatMap((item, i): Issue[] => {
+    const on = components.flatMap(({ carries = [] }) => carries.filter(({ item: id }) => id === item.id));
+    if (on.length === 0) return [error('gang.not-carried', `items[${i}]`, { item: item.name })];
+    const shares = on.reduce((total, { share }) => total + (share ?? 1), 0);
+    // Shares are decimals of up to nine places.
+    return Math.abs(shares - 1) < 1e-9
+      ? []
+      : [error('gang.split', `items[${i}]`, { item: item.name, forms: on.length })];
+  });
+  return [...wrong, ...carried];
+}
+
 function componentIssues(job: Job, works: Works, component: Component, path: string): Issue[] {
   const issues: Issue[] = [];
   const stock = works.stocks.find(({ id }) => id === component.stock);
@@ -104,7 +137,9 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
   if (!machine)
     issues.push(error('job.unknown-machine', `${path}.press`, { step: component.name, machine: component.press }));
   if (stock && machine) issues.push(...pressIssues(component, machine, path, stock.gsm * stock.bulk));
-  if (component.kind !== 'sheet' && (!component.pages || component.pages % 4 !== 0)) {
+  if (machine) issues.push(...webIssues(component, machine, path));
+  issues.push(...sizeIssues(component, path));
+  if (PAGED.includes(component.kind) && (!component.pages || component.pages % 4 !== 0)) {
     issues.push(
       error('job.pages-not-multiple-of-four', `${path}.pages`, {
         component: component.name,
@@ -112,7 +147,8 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
       }),
     );
   }
-  const offered = schemesFor(component.pages ?? 0).map((scheme) => scheme.id);
+  const onWeb = machine !== undefined && webOf(machine) !== undefined;
+  const offered = schemesFor(component.pages ?? 0, onWeb ? 'web' : 'sheet').map((scheme) => scheme.id);
   if (component.scheme !== undefined && !offered.includes(component.scheme)) {
     issues.push(
       error('fold.scheme-not-for-pages', `${path}.scheme`, {
@@ -148,7 +184,7 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
 
 /**
  * What is wrong with a job before anything is reckoned: names that the works does not know, sizes that the press does
- * not take, passes that do not fit the work style. Issues: `job.*` and `press.*`.
+ * not take, passes that do not fit the work style. Issues: `job.*`, `press.*`, `web.*` and `gang.*`.
  */
 export function checkJob(job: Job, works: Works): Issue[] {
   const ids = job.components.map(({ id }) => id);
@@ -162,6 +198,7 @@ export function checkJob(job: Job, works: Works): Issue[] {
   return [
     ...doubled,
     ...normIssues(job, works),
+    ...itemIssues(job),
     ...job.components.flatMap((component, i) => componentIssues(job, works, component, `components[${i}]`)),
     ...job.route.flatMap((step, i) => stepIssues(job, works, step, `route[${i}]`)),
     ...(job.pages !== undefined && sectionPages !== job.pages

@@ -1,19 +1,18 @@
+import type { DieDrawing } from '../diecut/index.js';
+import { boundsOf, signedArea } from '../geometry/index.js';
 import { type Issue, error } from '../kernel/index.js';
-import {
-  type Grain,
-  type Margins,
-  type Pattern,
-  type PatternRequest,
-  type Patterns,
-  type Turns,
-  layPatterns,
-} from '../layout/index.js';
+import { type Grain, type Margins, type PatternRequest, type Turns, layPatterns } from '../layout/index.js';
 import { type Size, caliperUm } from '../paper/index.js';
 import { STYLE_RULES } from '../press/index.js';
-import type { Machine, NormLookup, PressLimits, Stock, Works } from '../works/index.js';
+import type { Machine, NormLookup, SheetSize, Stock, Works } from '../works/index.js';
+import { blankRequest, dieOf, layBlankPatterns } from './blank-layout.js';
+import { type FormItem, formItems, layForm } from './form-layout.js';
 import type { Component, Job } from './job.js';
-import { type Supply, supplyOf } from './supply.js';
+import { type PressArea, pressArea } from './press-area.js';
 import { type SectionLayout, type SectionPosition, laySection, schemeOf } from './section-layout.js';
+import type { LayPatterns, SheetPattern, SheetPatterns } from './sheet-pattern.js';
+import { type Supply, supplyOf } from './supply.js';
+import { layAround, webOf } from './web-layout.js';
 
 /** A component with everything that its layout on the press sheet says. */
 export interface ComponentLayout {
@@ -22,50 +21,51 @@ export interface ComponentLayout {
   readonly stock: Stock;
   readonly machine: Machine;
   readonly caliperUm: number;
+  /** What is drawn: the press sheet, or what a web prints before the pattern repeats. */
+  readonly sheet: SheetSize;
+  /** Cut-offs of a web that the pattern runs over: two where the folder collects, else one. */
+  readonly cutOffs: number;
   readonly margins: Margins;
   readonly bleedMm: number;
   /** The pattern in force; its lower left corner lies at `leftMm`, `bottomMm` from the sheet's gripper and left edge. */
-  readonly pattern: Pattern;
+  readonly pattern: SheetPattern;
   readonly leftMm: number;
   readonly bottomMm: number;
-  /** Every pattern offered, best first. */
-  readonly proposals: readonly Pattern[];
+  /** Every pattern offered, best first; a way of laying blanks that the job keeps goes before all. */
+  readonly proposals: readonly SheetPattern[];
   /** No pattern holds more. */
   readonly bound: number;
   /** What the press sheets are cut from. */
   readonly supply: Supply;
   /** Pages on both sides of a section or cover. */
   readonly section: SectionLayout | undefined;
-  /** Piece after cutting, trims still on for sections. */
+  /** One-up drawing of a blank. */
+  readonly die: DieDrawing | undefined;
+  /** Least distance between blanks, and how they may lie: what a search for a better way is asked. */
+  readonly gapMm: number;
+  readonly turns: Turns;
+  /** Items of a gang's form. */
+  readonly form: readonly FormItem[];
+  /** Piece after cutting, trims still on for sections; the box around a blank; the largest item of a form. */
   readonly piece: Size;
-  /** Printed area of one side of one sheet, m2: all pieces with their bleed. */
+  /** Area of that piece: of a blank its own, inside the outline. */
+  readonly pieceAreaMm2: number;
+  /** Printed area of one side of one press sheet or cut-off, m2: all pieces with their bleed. */
   readonly printedAreaM2: number;
   /** Share of the sheet that trimmed pieces with their bleed cover. */
   readonly usedShare: number;
 }
 
-/** What the press keeps at each edge in a work style. The colour bar lies in the tail. */
-function marginsOf(press: PressLimits, twoGrippers: boolean): Margins {
-  const tailMm = Math.max(press.tailMm, press.colourBarMm ?? 0);
-  return {
-    gripperMm: press.gripperMm,
-    tailMm: twoGrippers ? Math.max(press.gripperMm, tailMm) : tailMm,
-    sideMm: press.sideMm,
-  };
+/** Trimmed area of what leaves a component's lane: the piece, a blank inside its outline, or the leaves of a section. */
+export function trimmedAreaMm2({ component, section, pieceAreaMm2 }: ComponentLayout): number {
+  if (!section) return pieceAreaMm2;
+  const { pages = 0, widthMm = 0, heightMm = 0 } = component;
+  return (pages / 2) * widthMm * heightMm * section.books;
 }
 
 /** How a piece may lie so that its grain side runs along the sheet's grain. Source: identity. */
 export const turnsFor = (pieceGrain: Grain | 'any', sheetGrain: Grain): Turns =>
   pieceGrain === 'any' ? 'either' : pieceGrain === sheetGrain ? 'upright' : 'turned';
-
-/** Whether both long edges are gripped. Source: handbook chapter 4 "Work styles". */
-export const isGrippedTwice = (component: Component, press: PressLimits): boolean =>
-  STYLE_RULES[component.workStyle].twoGrippers || (component.workStyle === 'perfecting' && press.turnsSheet);
-
-const isTurn = (mirror: PatternRequest['mirror']): boolean => mirror === 'columns';
-
-/** Lays patterns; the ways-to-run list puts a memory of earlier answers in its place. */
-export type LayPatterns = (request: PatternRequest) => Patterns;
 
 /** Lays the pages of a section; the ways-to-run list remembers, since it asks for the same ones many times. */
 export type LaySection = typeof laySection;
@@ -79,32 +79,40 @@ export interface LayContext {
   readonly laySection?: LaySection;
 }
 
+/** What lies on the sheet, whatever the kind of component. */
+interface Laid {
+  readonly patterns: SheetPatterns;
+  readonly piece: Size;
+  readonly pieceAreaMm2: number;
+  /** Area that all pieces of a pattern cover with their bleeds. */
+  readonly coveredMm2: (pattern: SheetPattern) => number;
+  readonly bleedMm: number;
+  readonly gapMm: number;
+  readonly turns: Turns;
+  readonly section?: SectionLayout;
+  readonly die?: DieDrawing;
+  readonly form?: readonly FormItem[];
+}
+type LaidOr =
+  | { readonly laid: Laid; readonly issues?: undefined }
+  | { readonly laid?: undefined; readonly issues: readonly Issue[] };
+
+/** A component on its machine and stock, with the house's trim and what it is laid on. */
+interface Bench extends LayContext {
+  readonly component: Component;
+  readonly path: string;
+  readonly machine: Machine;
+  readonly caliper: number;
+  readonly cutOffs: number;
+  readonly area: PressArea;
+  readonly trimMm: number;
+}
+
 /** Side of a piece that wants to lie along the grain: as the job says, and along the spine of sections. */
 function grainOf(component: Component, section: SectionLayout | undefined): Grain | 'any' {
   if (!section) return component.grain ?? 'any';
   const head = section.outer[0]?.head;
   return head === 'left' || head === 'right' ? 'width' : 'height';
-}
-
-/** The pieces of a component on the usable area of its sheet. */
-function requestOf(
-  component: Component,
-  pieceGrain: Grain | 'any',
-  margins: Margins,
-  size: Size,
-  bleedMm: number,
-): PatternRequest {
-  const { sheet } = component;
-  return {
-    widthMm: Math.max(0, sheet.widthMm - 2 * margins.sideMm),
-    heightMm: Math.max(0, sheet.heightMm - margins.gripperMm - margins.tailMm),
-    pieceWidthMm: size.widthMm,
-    pieceHeightMm: size.heightMm,
-    bleedMm,
-    gutterMm: component.lay?.gutterMm ?? 0,
-    turns: turnsFor(pieceGrain, sheet.grain),
-    mirror: STYLE_RULES[component.workStyle].mirror,
-  };
 }
 
 function whyNothingFits(component: Component, path: string, request: PatternRequest, lay: LayPatterns): Issue {
@@ -118,72 +126,181 @@ function whyNothingFits(component: Component, path: string, request: PatternRequ
   };
   if (mirror !== 'none' && lay({ ...request, mirror: 'none' }).proposals[0].count > 0)
     return error(
-      isTurn(mirror) ? 'layout.turn-needs-even-rows' : 'layout.tumble-needs-even-rows',
+      mirror === 'columns' ? 'layout.turn-needs-even-rows' : 'layout.tumble-needs-even-rows',
       `${path}.workStyle`,
       params,
     );
   return error('layout.does-not-fit', `${path}.sheet`, params);
 }
 
+/** Equal rectangles: flat work, or the unfolded sections and covers of a bound product. */
+function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
+  const { component, path, machine, area, trimMm, lay = layPatterns } = bench;
+  // A section brings its trims with it; flat work has its bleed around each piece.
+  const { widthMm = 0, heightMm = 0 } = section ?? component;
+  const bleedMm = section ? 0 : trimMm;
+  const web = webOf(machine);
+  // A web folds along and across itself, so a section lies as it is folded.
+  const turns = web && section ? 'upright' : turnsFor(grainOf(component, section), area.sheet.grain);
+  const gapMm = component.lay?.gutterMm ?? 0;
+  const request: PatternRequest = {
+    widthMm: area.widthMm,
+    heightMm: area.heightMm,
+    pieceWidthMm: widthMm,
+    pieceHeightMm: heightMm,
+    bleedMm,
+    gutterMm: gapMm,
+    turns,
+    mirror: STYLE_RULES[component.workStyle].mirror,
+  };
+  const patterns = web?.cylinderTeeth && !section ? layAround(request, lay) : lay(request);
+  if ((patterns.proposals[0]?.count ?? 0) === 0) return { issues: [whyNothingFits(component, path, request, lay)] };
+  const eachMm2 = (widthMm + 2 * bleedMm) * (heightMm + 2 * bleedMm);
+  return {
+    laid: {
+      patterns,
+      piece: { widthMm, heightMm },
+      pieceAreaMm2: widthMm * heightMm,
+      coveredMm2: ({ count }) => count * eachMm2,
+      bleedMm,
+      gapMm,
+      turns,
+      ...(section ? { section } : {}),
+    },
+  };
+}
+
+function layPaged(bench: Bench): LaidOr {
+  const { component, path, positions, job, caliper, trimMm, laySection: layPages = laySection } = bench;
+  const scheme = schemeOf(component, webOf(bench.machine) !== undefined);
+  const position = positions.get(component.id);
+  if (!scheme || !position) {
+    const params = { component: component.name, pages: component.pages ?? 0 };
+    return { issues: [error('layout.section-not-whole', `${path}.pages`, params)] };
+  }
+  const { section, issues } = layPages(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
+  return section ? layEqual(bench, section) : { issues };
+}
+
+function layBlank(bench: Bench): LaidOr {
+  const { component, path, caliper, area, norms } = bench;
+  const { drawing, issues } = dieOf(component, caliper, path);
+  if (!drawing) return { issues };
+  const gapMm = component.lay?.gutterMm ?? norms('layout.strippingGap').value;
+  const turns = turnsFor(component.grain ?? 'any', area.sheet.grain);
+  const patterns = layBlankPatterns(component, blankRequest(drawing.outline, area, gapMm, turns));
+  const { left, bottom, right, top } = boundsOf(drawing.outline);
+  const piece = { widthMm: right - left, heightMm: top - bottom };
+  if ((patterns.proposals[0]?.count ?? 0) === 0) {
+    const params = {
+      component: component.name,
+      width: Math.round(piece.widthMm * 10) / 10,
+      height: Math.round(piece.heightMm * 10) / 10,
+      usableWidth: area.widthMm,
+      usableHeight: area.heightMm,
+    };
+    return { issues: [error('layout.does-not-fit', `${path}.sheet`, params)] };
+  }
+  const pieceAreaMm2 = Math.abs(signedArea(drawing.outline));
+  const coveredMm2 = ({ count }: SheetPattern): number => count * pieceAreaMm2;
+  return { laid: { patterns, piece, pieceAreaMm2, coveredMm2, bleedMm: 0, gapMm, turns, die: drawing } };
+}
+
+function layShared(bench: Bench): LaidOr {
+  const { component, path, job, area, trimMm: bleedMm } = bench;
+  const { items, issues } = formItems(job, component, path);
+  if (issues.length > 0) return { issues };
+  const { pattern, issues: full } = layForm(component, items, area, bleedMm, path);
+  if (!pattern) return { issues: full };
+  const largest = items
+    .map(({ item }) => item)
+    .reduce((a, b) => (b.widthMm * b.heightMm > a.widthMm * a.heightMm ? b : a));
+  const covered = pattern.pieces.reduce(
+    (sum, { widthMm, heightMm }) => sum + (widthMm + 2 * bleedMm) * (heightMm + 2 * bleedMm),
+    0,
+  );
+  return {
+    laid: {
+      patterns: { proposals: [pattern], bound: pattern.count },
+      piece: { widthMm: largest.widthMm, heightMm: largest.heightMm },
+      pieceAreaMm2: largest.widthMm * largest.heightMm,
+      coveredMm2: () => covered,
+      bleedMm,
+      gapMm: 0,
+      turns: 'either',
+      form: items,
+    },
+  };
+}
+
+function layKind(bench: Bench): LaidOr {
+  const { component, path } = bench;
+  const unequal = component.kind === 'blank' || component.kind === 'gang';
+  if (unequal && STYLE_RULES[component.workStyle].mirror !== 'none')
+    return { issues: [error('layout.style-needs-equal-rows', `${path}.workStyle`, { component: component.name })] };
+  if (component.kind === 'blank') return layBlank(bench);
+  if (component.kind === 'gang') return layShared(bench);
+  return component.kind === 'sheet' ? layEqual(bench, undefined) : layPaged(bench);
+}
+
+/** Cut-offs that one pattern runs over. */
+const cutOffsOf = (component: Component, machine: Machine): number =>
+  webOf(machine) && component.kind === 'section' && schemeOf(component, true)?.collects ? 2 : 1;
+
 /**
- * Lays a component on its press sheet: the best pattern for edge-to-edge cuts, or the arrangement that the job asks for.
+ * Lays a component on its press sheet or web: the best pattern of its kind, or the arrangement that the job asks for.
  * The job has been checked against the works before.
- * Issues: `layout.does-not-fit`, `layout.turn-needs-even-rows`, `layout.tumble-needs-even-rows`,
- * `layout.section-not-whole`, `fold.*`, `paper.*`.
+ * Issues: `layout.*`, `fold.*`, `paper.*`, `die.*`, `gang.*`.
  */
 export function layComponent(
   component: Component,
   path: string,
-  { job, works, norms, positions, lay = layPatterns, laySection: layPages = laySection }: LayContext,
+  context: LayContext,
 ): { layout?: ComponentLayout; issues: readonly Issue[] } {
+  const { works, norms } = context;
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
   if (!stock || !machine?.press) throw new Error(`component ${component.id} was not checked`);
   const caliper = caliperUm(stock.gsm, stock.bulk);
-  const { supply, issues } = supplyOf(component, path, norms('sheeter.edgeTrim').value);
+  const web = webOf(machine);
+  const { supply, issues } = supplyOf(component, path, norms('sheeter.edgeTrim').value, web !== undefined);
   if (!supply) return { issues };
+  const cutOffs = cutOffsOf(component, machine);
+  const area = pressArea(component, machine, cutOffs);
   const trimMm = component.lay?.bleedMm ?? norms('layout.bleed').value;
-  let section: SectionLayout | undefined;
-  if (component.kind !== 'sheet') {
-    const scheme = schemeOf(component);
-    const position = positions.get(component.id);
-    if (!scheme || !position) {
-      const params = { component: component.name, pages: component.pages ?? 0 };
-      return { issues: [error('layout.section-not-whole', `${path}.pages`, params)] };
-    }
-    const laid = layPages(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
-    if (!laid.section) return { issues: laid.issues };
-    section = laid.section;
-  }
-  // A section brings its trims with it; flat work has its bleed around each piece.
-  const size: Size = section ?? component;
-  const bleedMm = section ? 0 : trimMm;
-  const margins = marginsOf(machine.press, isGrippedTwice(component, machine.press));
-  const request = requestOf(component, grainOf(component, section), margins, size, bleedMm);
-  const { proposals, bound } = lay(request);
+  const { laid, issues: wrong } = layKind({ ...context, component, path, machine, caliper, cutOffs, area, trimMm });
+  if (!laid) return { issues: wrong };
+  const { proposals, bound } = laid.patterns;
   const pattern = proposals.find(({ arrangement }) => arrangement === component.lay?.arrangement) ?? proposals[0];
-  if (pattern.count === 0) return { issues: [whyNothingFits(component, path, request, lay)] };
-  const covered = (pattern.count * (size.widthMm + 2 * bleedMm) * (size.heightMm + 2 * bleedMm)) / 1e6;
-  const { widthMm, heightMm } = component.sheet;
+  if (!pattern) throw new Error(`no pattern for ${component.id}`);
+  const { sheet, margins } = area;
+  const coveredMm2 = laid.coveredMm2(pattern);
   return {
     layout: {
       component,
       path,
       stock,
       machine,
+      sheet,
+      cutOffs,
       margins,
-      bleedMm,
+      bleedMm: laid.bleedMm,
       pattern,
-      leftMm: (widthMm - pattern.widthMm) / 2,
-      bottomMm: margins.gripperMm + (request.heightMm - pattern.heightMm) / 2,
+      leftMm: (sheet.widthMm - pattern.widthMm) / 2,
+      bottomMm: margins.gripperMm + (area.heightMm - pattern.heightMm) / 2,
       proposals,
       bound,
       supply,
-      section,
-      piece: { widthMm: size.widthMm, heightMm: size.heightMm },
+      section: laid.section,
+      die: laid.die,
+      gapMm: laid.gapMm,
+      turns: laid.turns,
+      form: laid.form ?? [],
+      piece: laid.piece,
+      pieceAreaMm2: laid.pieceAreaMm2,
       caliperUm: caliper,
-      printedAreaM2: covered,
-      usedShare: covered / ((widthMm * heightMm) / 1e6),
+      printedAreaM2: coveredMm2 / 1e6 / cutOffs,
+      usedShare: coveredMm2 / (sheet.widthMm * sheet.heightMm),
     },
     issues: [],
   };

@@ -35,7 +35,10 @@ export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): 
   const isPress = ({ component, operation }: Step) =>
     component === componentId && (operation === 'print' || operation === 'dry');
   const old = job.route.filter(isPress);
-  const anew = printSteps(componentId, style).map((step) => {
+  // A web dries in line: what had no drying before gets none.
+  const dries = old.length === 0 || old.some(({ operation }) => operation === 'dry');
+  const passes = printSteps(componentId, style).filter(({ operation }) => dries || operation === 'print');
+  const anew = passes.map((step) => {
     const before = old.find(({ id }) => id === step.id);
     return before ? { ...before, ...step } : step;
   });

@@ -7,7 +7,7 @@ import type { ComponentLayout } from './component-layout.js';
 import type { Job, Step } from './job.js';
 import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
 import { type Material, foldsOf } from './material.js';
-import { giveNorm, isPlateless, platesHung, sidesOf } from './step-norms.js';
+import { giveNorm, isPlateless, platesHung, runsByMetres, sidesOf } from './step-norms.js';
 
 export interface StepTime {
   /** Machine hours, set-up and run. */
@@ -67,9 +67,36 @@ function sideHours({ book }: TimeContext, step: Step, id: string, norm: Station[
   return hours;
 }
 
+/** A narrow web is timed by its speed. Source: handbook chapter 8. */
+function webHours(
+  { book }: TimeContext,
+  step: Step,
+  id: string,
+  layout: ComponentLayout,
+  norm: Station['norm'],
+): number {
+  const { heightMm } = layout.component.sheet;
+  const inputs = {
+    setup: norm('setup'),
+    each: norm('setupPer'),
+    speed: norm('speed'),
+    efficiency: norm('efficiency'),
+    units: units(id),
+    plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', platesHung(step, layout), 'plates', IDENTITY),
+    repeat: book.give(`component.${layout.component.id}.repeat`, 'Repeat of the cylinder', heightMm, 'mm', IDENTITY),
+  };
+  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
+  const metres = (v('units') * heightMm) / 1000;
+  const hours = rateTime(v('setup') + v('each') * v('plates'), metres, 60 * v('speed'), v('efficiency'));
+  const formula = 'setup + each * plates + units * repeat / 1000 / (60 * speed * efficiency)';
+  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', formula, inputs);
+  return hours;
+}
+
 function pressHours(context: TimeContext, { step, id, layout, norm }: Station): number {
   const { book } = context;
   if (layout && isPlateless(layout)) return sideHours(context, step, id, norm);
+  if (layout && runsByMetres(layout)) return webHours(context, step, id, layout, norm);
   const plates = layout ? platesHung(step, layout) : 0;
   const inputs = {
     setup: norm('setup'),
@@ -156,7 +183,7 @@ function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Statio
   return hours;
 }
 
-/** Folder: sheets an hour by belt speed and sheet length, no more than the machine's limit. Source: handbook chapter 7. */
+/** Folder and folder-gluer: pieces an hour by belt speed and sheet length, no more than the machine's limit. Source: handbook chapter 7. */
 function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: Station): number {
   const lengthM = Math.max(incoming?.widthMm ?? 0, incoming?.heightMm ?? 0) / 1000;
   const length = book.give(`${id}.length`, 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
@@ -170,6 +197,12 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
     'min(most, 60 * belt / (length + gap))',
     belt,
   );
+  if (step.operation === 'glue') {
+    const inputs = { setup: norm('setup'), units: units(id), rate: rateId, efficiency: norm('efficiency') };
+    const hours = rateTime(book.value(inputs.setup), book.value(inputs.units), rate, book.value(inputs.efficiency));
+    book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (rate * efficiency)', inputs);
+    return hours;
+  }
   const folds = book.give(`${id}.foldCount`, 'Folds', foldsOf(step, layout), 'folds', IDENTITY);
   const inputs = {
     setup: norm('setup'),

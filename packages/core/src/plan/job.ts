@@ -1,3 +1,4 @@
+import type { BlankChoice, DieDrawing, StructureId } from '../diecut/index.js';
 import type { Incident, School } from '../flow/index.js';
 import type { Mm } from '../kernel/index.js';
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
@@ -6,7 +7,7 @@ import type { PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { SheetSize } from '../works/index.js';
 
-export const FAMILIES = ['folded', 'saddle-stitched'] as const;
+export const FAMILIES = ['folded', 'saddle-stitched', 'carton', 'web-leaflet', 'labels', 'gang'] as const;
 export type Family = (typeof FAMILIES)[number];
 
 /** What the order lets us deliver. Percents of the quantity. */
@@ -29,7 +30,7 @@ export interface InkUse {
   readonly coverage?: number | undefined;
 }
 
-export const COMPONENT_KINDS = ['sheet', 'section', 'cover'] as const;
+export const COMPONENT_KINDS = ['sheet', 'section', 'cover', 'blank', 'gang'] as const;
 
 /** Trims of a section's pages; the house's trim where absent, nothing at the spine. */
 export interface SectionTrims {
@@ -45,7 +46,45 @@ export interface Lay {
   readonly arrangement?: Arrangement | undefined;
   /** Bleed of flat work, or trim of a section; the house's norm where absent. 0 with no gutter: one-knife butts. */
   readonly bleedMm?: Mm | undefined;
+  /** Least distance between trimmed pieces; between blanks the house's stripping gap where absent, else 0. */
   readonly gutterMm?: Mm | undefined;
+  /** How blanks lie: what a search found, kept in figures; the better of straight rows and head to tail where absent. */
+  readonly blanks?: BlankChoice | undefined;
+}
+
+/** The shape of a die-cut blank: a structure made for the component's inner size and board, or a drawing of its own. */
+export type Die =
+  | {
+      readonly kind: 'structure';
+      readonly structure: StructureId;
+      /** Inner height between length and width. */
+      readonly depthMm: Mm;
+      readonly flapMm?: Mm | undefined;
+      /** Allowance for each fold; one caliper where absent. */
+      readonly foldMm?: Mm | undefined;
+      /** Which of the structure's parts, from 0. */
+      readonly part?: number | undefined;
+    }
+  | ({ readonly kind: 'drawing' } & DieDrawing);
+
+/** An item that shares press sheets with others: a product or a version of its own. */
+export interface Item {
+  readonly id: string;
+  readonly name: string;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  /** Pieces ordered. The order's quantity is the sum over all items. */
+  readonly quantity: number;
+  /** May be turned by a quarter; where absent it may. */
+  readonly mayTurn?: boolean | undefined;
+}
+
+/** How often an item lies on one form. */
+export interface Carried {
+  readonly item: string;
+  readonly count: number;
+  /** Share 0..1 of the item's quantity that this form prints, where several forms carry it. */
+  readonly share?: number | undefined;
 }
 
 /** What is bought and cut to the press sheet: a larger sheet, or a roll for the sheeter. */
@@ -59,6 +98,8 @@ export interface Binding {
   readonly odd?: OddPlace | undefined;
   readonly creep?: CreepMethod | undefined;
   readonly creepShare?: CreepShare | undefined;
+  /** Two copies bound as one, head to head, and split apart at the trimmer. */
+  readonly twoUp?: boolean | undefined;
 }
 
 /** A part of the product that is printed on its own. */
@@ -66,9 +107,12 @@ export interface Component {
   readonly id: string;
   readonly name: string;
   readonly kind: (typeof COMPONENT_KINDS)[number];
-  /** Trimmed size: of the flat piece for sheets, of one page for sections and covers. */
-  readonly widthMm: Mm;
-  readonly heightMm: Mm;
+  /**
+   * Trimmed size: of the flat piece for sheets, of one page for sections and covers, length and width of the opening
+   * inside for blanks of a structure, of the drawing for others. Absent for the forms of a gang, whose items have sizes.
+   */
+  readonly widthMm?: Mm | undefined;
+  readonly heightMm?: Mm | undefined;
   /** Pages of a section (a multiple of 4) or of a cover (4); absent for sheets. */
   readonly pages?: number | undefined;
   /** Side of a flat piece that must lie along the grain; sections and covers always take the spine. */
@@ -86,6 +130,10 @@ export interface Component {
   /** Fold scheme of a section; the usual one for its pages where absent. */
   readonly scheme?: string | undefined;
   readonly trims?: SectionTrims | undefined;
+  /** Shape of a blank. */
+  readonly die?: Die | undefined;
+  /** What a form of a gang carries. */
+  readonly carries?: readonly Carried[] | undefined;
 }
 
 /** One station of the route. Norms that are absent come from the works. */
@@ -136,10 +184,15 @@ export interface Job {
   /** Saddle work where absent. */
   readonly binding?: Binding | undefined;
   readonly components: readonly Component[];
+  /** Items of a gang, each ordered by itself. */
+  readonly items?: readonly Item[] | undefined;
   readonly route: readonly Step[];
   /** Norms of the works overridden for this job, by norm id. */
   readonly norms: Readonly<Record<string, number>>;
 }
+
+/** Material id of an item once the sheet that carries it is cut apart. */
+export const itemMaterial = (item: string): string => `item.${item}`;
 
 /** Material id of a component's paper. */
 export const paperOf = (component: string): string => `paper.${component}`;

@@ -1,7 +1,12 @@
 import { type Edge, SECTION_BLOCK, sectionMarks } from '../imposition/index.js';
+import type { LineKind } from '../diecut/index.js';
+import { boundsOf } from '../geometry/index.js';
 import type { PlacedPiece } from '../layout/index.js';
-import { isGrippedTwice, type ComponentLayout } from './component-layout.js';
+import type { ComponentLayout } from './component-layout.js';
+import { isGrippedTwice } from './press-area.js';
 import type { PlacedPage, SectionLayout } from './section-layout.js';
+import type { LaidPiece } from './sheet-pattern.js';
+import { webOf } from './web-layout.js';
 
 /** A rectangle in millimetres from its lower left corner, y up. */
 interface UpBox {
@@ -38,6 +43,17 @@ export interface DrawnPiece extends Box {
   readonly side: 'front' | 'back' | undefined;
   /** The piece lies turned by a quarter. */
   readonly turned: boolean;
+  /** Outline of a blank as drawn, and what the die does inside it. */
+  readonly outline: readonly Spot[] | undefined;
+  readonly rules: readonly { readonly kind: LineKind; readonly points: readonly Spot[] }[];
+  /** Name of the item that lies here, on the form of a gang. */
+  readonly item: string | undefined;
+}
+
+/** A point as drawn, millimetres. */
+interface Spot {
+  readonly x: number;
+  readonly y: number;
 }
 
 /** Side of the press sheet that is looked at, from its printed side. */
@@ -53,6 +69,8 @@ export interface LayoutDrawing {
   /** Direction of the grain as drawn. */
   readonly grain: 'across' | 'up';
   readonly gripperMm: number;
+  /** Cut-offs of a web that the drawing shows, one above the other; 0 for a sheet. */
+  readonly cutOffs: number;
   /** Second gripped edge at the tail. */
   readonly tailGripped: boolean;
   /** Share of the sheet that pieces cover. */
@@ -107,7 +125,7 @@ function markBox({ outer, place, order }: SectionLayout): UpBox | undefined {
 
 /** Drawer of boxes given from the gripper and left edge of the front, for either side of the sheet. */
 function boxDrawer(layout: ComponentLayout, side: SheetSide): (box: UpBox) => Box {
-  const { widthMm: sheetWidth, heightMm: sheetHeight } = layout.component.sheet;
+  const { widthMm: sheetWidth, heightMm: sheetHeight } = layout.sheet;
   const tumbled = layout.component.workStyle === 'work-and-tumble';
   return ({ xMm, yMm, widthMm: width, heightMm: height }) => ({
     // The sheet is turned over about the feed direction, in work-and-tumble about the axis across it.
@@ -118,8 +136,40 @@ function boxDrawer(layout: ComponentLayout, side: SheetSide): (box: UpBox) => Bo
   });
 }
 
-function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide): DrawnPiece {
-  const { component, bleedMm, section, leftMm, bottomMm } = layout;
+/** Where a point of the one-up drawing comes to lie when its blank has been turned by so many quarters. */
+const QUARTERS: Readonly<Record<number, (point: Spot) => Spot>> = {
+  0: ({ x, y }) => ({ x, y }),
+  1: ({ x, y }) => ({ x: -y, y: x }),
+  2: ({ x, y }) => ({ x: -x, y: -y }),
+  3: ({ x, y }) => ({ x: y, y: -x }),
+};
+
+/** A blank's outline and the rules inside it, brought from the one-up drawing to where the blank lies. */
+function drawBlank(
+  layout: ComponentLayout,
+  { outline, quarters = 0, xMm, yMm }: LaidPiece,
+  draw: (box: UpBox) => Box,
+): Pick<DrawnPiece, 'outline' | 'rules'> {
+  const { die, leftMm, bottomMm } = layout;
+  if (!outline || !die) return { outline: undefined, rules: [] };
+  const onSheet = ({ x, y }: Spot): Spot => {
+    const spot = draw({ xMm: leftMm + x, yMm: bottomMm + y, widthMm: 0, heightMm: 0 });
+    return { x: spot.x, y: spot.y };
+  };
+  const turn = QUARTERS[quarters] ?? ((point: Spot) => point);
+  const { left, bottom } = boundsOf(die.outline.map(turn));
+  const place = (point: Spot): Spot => {
+    const { x, y } = turn(point);
+    return onSheet({ x: x - left + xMm, y: y - bottom + yMm });
+  };
+  return {
+    outline: outline.map(onSheet),
+    rules: die.lines.map(({ kind, points }) => ({ kind, points: points.map(place) })),
+  };
+}
+
+function drawPiece(layout: ComponentLayout, piece: LaidPiece, side: SheetSide): DrawnPiece {
+  const { bleedMm, section, leftMm, bottomMm, form } = layout;
   const draw = boxDrawer(layout, side);
   const trim = draw({ ...piece, xMm: leftMm + piece.xMm, yMm: bottomMm + piece.yMm });
   const half = sideOf(layout, piece);
@@ -141,7 +191,7 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
     : [];
   const flat = section && shown === 'front' ? markBox(section) : undefined;
   const mark = flat && section && piece.turned ? turnBox(flat, section, true) : flat;
-  const bleed = component.kind === 'sheet' ? bleedMm : 0;
+  const bleed = section ? 0 : bleedMm;
   return {
     x: trim.x - bleed,
     y: trim.y - bleed,
@@ -158,6 +208,8 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
     },
     side: half,
     turned: piece.turned,
+    ...drawBlank(layout, piece, draw),
+    item: form.find(({ item }) => item.id === piece.item)?.item.name,
   };
 }
 
@@ -166,8 +218,7 @@ function drawPiece(layout: ComponentLayout, piece: PlacedPiece, side: SheetSide)
  * screen, the ticket and every file. Source: identity (a sheet turned over mirrors).
  */
 export function drawLayout(layout: ComponentLayout, side: SheetSide = 'front'): LayoutDrawing {
-  const { component, margins, pattern, machine } = layout;
-  const { sheet } = component;
+  const { component, margins, pattern, machine, sheet } = layout;
   const draw = boxDrawer(layout, side);
   const bar = machine.press?.colourBarMm;
   return {
@@ -190,6 +241,7 @@ export function drawLayout(layout: ComponentLayout, side: SheetSide = 'front'): 
     pieces: pattern.pieces.map((piece) => drawPiece(layout, piece, side)),
     grain: sheet.grain === 'width' ? 'across' : 'up',
     gripperMm: margins.gripperMm,
+    cutOffs: webOf(machine) ? layout.cutOffs : 0,
     tailGripped: machine.press !== undefined && isGrippedTwice(component, machine.press),
     usedShare: layout.usedShare,
   };

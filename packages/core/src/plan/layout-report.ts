@@ -1,8 +1,10 @@
+import { type BlankChoice, type DieMeasures, measureDie } from '../diecut/index.js';
+import { STYLE_RULES } from '../press/index.js';
 import type { Box } from './layout-drawing.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { SectionLayout } from './section-layout.js';
-import { STYLE_RULES } from '../press/index.js';
-import { isPlateless } from './step-norms.js';
+import { isPlateless, platesPerColour } from './step-norms.js';
+import { webOf } from './web-layout.js';
 
 /** A page's place on one side, as the layout is printed out: seen from the printed side, row 0 at the foot. */
 export interface ReportedPage {
@@ -21,15 +23,27 @@ export interface LayoutReport {
   readonly countUp: number;
   readonly arrangement: string;
   /** Trimmed pieces from the sheet's gripper and left edge, millimetres. */
-  readonly positions: readonly (Box & { readonly turned: boolean })[];
+  readonly positions: readonly (Box & { readonly turned: boolean; readonly item?: string })[];
   readonly usedShare: number;
   /** No pattern holds more. */
   readonly bound: number;
   readonly workStyle: string;
   /** Sets of plates: front and back apart, or one that carries both; 0 on presses without plates. */
   readonly plateSets: number;
-  /** Press sheets out of one bought sheet; 1 where the press sheet is bought. */
+  /** Plates in one set over both sides. */
+  readonly plates: number;
+  /** Press sheets out of one bought sheet; 1 where the press sheet is bought, 0 from a roll. */
   readonly outOfBought: number;
+  /** A web: what it prints at one turn, the cut-offs that the folder collects, and copies from one cut-off. */
+  readonly web?: { readonly repeatMm: number; readonly cutOffs: number; readonly copiesPerCutOff: number };
+  /** A blank: its box, area and rule lengths, and how it is laid. */
+  readonly die?: DieMeasures & {
+    readonly name: string;
+    readonly gapMm: number;
+    readonly blanks: BlankChoice | undefined;
+  };
+  /** Items of a form, with how often each lies there. */
+  readonly items?: readonly { readonly item: string; readonly count: number }[];
   readonly section?: {
     readonly scheme: string;
     readonly pages: number;
@@ -68,6 +82,23 @@ const plateSetsOf = (layout: ComponentLayout): number => {
   return [component.front, component.back].filter((inks) => inks.length > 0).length;
 };
 
+const platesOf = (layout: ComponentLayout): number => {
+  const { front, back, workStyle } = layout.component;
+  const colours = STYLE_RULES[workStyle].samePlates ? Math.max(front.length, back.length) : front.length + back.length;
+  return colours * platesPerColour(layout);
+};
+
+/** What only some kinds of component have. */
+function reportKind({ machine, sheet, cutOffs, pattern, die, gapMm, form }: ComponentLayout): Partial<LayoutReport> {
+  return {
+    ...(webOf(machine)
+      ? { web: { repeatMm: sheet.heightMm / cutOffs, cutOffs, copiesPerCutOff: pattern.count / cutOffs } }
+      : {}),
+    ...(die ? { die: { name: die.name, ...measureDie(die), gapMm, blanks: pattern.blanks } } : {}),
+    ...(form.length > 0 ? { items: form.map(({ item, count }) => ({ item: item.id, count })) } : {}),
+  };
+}
+
 /** What a layout says, without its drawing. */
 export function reportLayout(layout: ComponentLayout): LayoutReport {
   const { component, pattern, section, supply, leftMm, bottomMm } = layout;
@@ -75,18 +106,21 @@ export function reportLayout(layout: ComponentLayout): LayoutReport {
     component: component.id,
     countUp: pattern.count,
     arrangement: pattern.arrangement,
-    positions: pattern.pieces.map(({ xMm, yMm, widthMm, heightMm, turned }) => ({
+    positions: pattern.pieces.map(({ xMm, yMm, widthMm, heightMm, turned, item }) => ({
       x: leftMm + xMm,
       y: bottomMm + yMm,
       width: widthMm,
       height: heightMm,
       turned,
+      ...(item === undefined ? {} : { item }),
     })),
     usedShare: layout.usedShare,
     bound: layout.bound,
     workStyle: component.workStyle,
     plateSets: plateSetsOf(layout),
+    plates: platesOf(layout),
     outOfBought: supply.kind === 'bought sheet' ? supply.out : supply.kind === 'roll' ? 0 : 1,
+    ...reportKind(layout),
     ...(section ? { section: reportSection(section) } : {}),
   };
 }

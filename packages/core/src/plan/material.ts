@@ -1,7 +1,8 @@
 import type { Grain } from '../layout/index.js';
 import { kgPerThousand } from '../paper/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { Step } from './job.js';
+import { type Step, itemMaterial } from './job.js';
+import { webOf } from './web-layout.js';
 
 /** State of a material on an edge of the flow: what the next machine gets. */
 export interface Material {
@@ -16,10 +17,19 @@ export interface Material {
 
 export const otherSide = (grain: Grain): Grain => (grain === 'width' ? 'height' : 'width');
 
-/** Paper of a component as it comes to the press. */
-export function paperMaterial({ component: { sheet }, stock, caliperUm }: ComponentLayout): Material {
+/**
+ * Whether a step parts the press sheet into pieces: the guillotine, the die for blanks, and a web press in line.
+ */
+export function partsSheet({ operation }: Step, { component, machine }: ComponentLayout): boolean {
+  if (webOf(machine)) return operation === 'print';
+  return operation === (component.kind === 'blank' ? 'die-cut' : 'cut');
+}
+
+/** Paper of a component as it comes to the press, what a web prints at one turn counted as one. */
+export function paperMaterial({ component: { sheet }, stock, caliperUm, machine }: ComponentLayout): Material {
+  const web = webOf(machine);
   return {
-    unit: 'sheet',
+    unit: !web ? 'sheet' : web.cutOffMm === undefined ? 'repeat' : 'cut-off',
     widthMm: sheet.widthMm,
     heightMm: sheet.heightMm,
     caliperUm,
@@ -29,15 +39,28 @@ export function paperMaterial({ component: { sheet }, stock, caliperUm }: Compon
 }
 
 function cutMaterial(paper: Material, layout: ComponentLayout): Material {
-  const { piece, pattern, component, stock } = layout;
+  const { piece, pieceAreaMm2, pattern, component, stock } = layout;
   return {
     ...paper,
     unit: component.kind === 'sheet' ? component.name.toLowerCase() : component.kind,
     widthMm: piece.widthMm,
     heightMm: piece.heightMm,
     grain: pattern.pieces[0]?.turned ? otherSide(paper.grain) : paper.grain,
-    massG: kgPerThousand(piece.widthMm, piece.heightMm, stock.gsm),
+    massG: (pieceAreaMm2 * stock.gsm) / 1e6,
   };
+}
+
+/** The items of a form once it is cut apart, by the material that each becomes. */
+function itemMaterials(paper: Material, { form, pattern, stock }: ComponentLayout): Map<string, Material> {
+  return new Map(
+    form.map(({ item }) => {
+      const turned = pattern.pieces.find((piece) => piece.item === item.id)?.turned ?? false;
+      const { widthMm, heightMm } = item;
+      const massG = kgPerThousand(widthMm, heightMm, stock.gsm);
+      const grain = turned ? otherSide(paper.grain) : paper.grain;
+      return [itemMaterial(item.id), { ...paper, unit: item.name.toLowerCase(), widthMm, heightMm, grain, massG }];
+    }),
+  );
 }
 
 function foldMaterial(flat: Material, folds: number): Material {
@@ -55,9 +78,9 @@ function foldSection(sheet: Material, layout: ComponentLayout): Material {
     ...sheet,
     unit: component.kind,
     widthMm: piece.widthMm / (section?.columns ?? 1),
-    heightMm: piece.heightMm / (section?.rows ?? 1),
+    heightMm: (piece.heightMm * (section?.books ?? 1)) / (section?.rows ?? 1),
     grain: 'height',
-    caliperUm: sheet.caliperUm * (section?.columns ?? 1) * (section?.rows ?? 1),
+    caliperUm: (sheet.caliperUm * (section?.columns ?? 1) * (section?.rows ?? 1)) / (section?.books ?? 1),
     massG: kgPerThousand(piece.widthMm, piece.heightMm, stock.gsm),
   };
 }
@@ -77,8 +100,22 @@ const joined = (inputs: readonly { material: Material; usage: number }[]): Mater
 export const foldsOf = (step: Step, layout: ComponentLayout | undefined): number =>
   step.folds ?? layout?.section?.scheme.folds.length ?? 1;
 
-/** The material after a step, out of what went in. Undefined where nothing goes in. */
-export function materialAfter(
+/** Materials after a step by their ids, out of what went in: the items of a form cut apart, else one that is made. */
+export function materialsAfter(
+  step: Step,
+  inputs: readonly { material: Material; usage: number }[],
+  layout: ComponentLayout | undefined,
+  trimmed: { widthMm: number; heightMm: number } | undefined,
+  made: readonly string[],
+): ReadonlyMap<string, Material> {
+  const [first] = inputs;
+  if (first && layout && layout.form.length > 0 && partsSheet(step, layout))
+    return itemMaterials(first.material, layout);
+  const after = materialAfter(step, inputs, layout, trimmed);
+  return new Map(after ? made.map((id) => [id, after]) : []);
+}
+
+function materialAfter(
   step: Step,
   inputs: readonly { material: Material; usage: number }[],
   layout: ComponentLayout | undefined,
@@ -86,9 +123,11 @@ export function materialAfter(
 ): Material | undefined {
   const first = inputs[0]?.material;
   if (!first) return undefined;
+  if (layout && partsSheet(step, layout))
+    return webOf(layout.machine) && layout.section ? foldSection(first, layout) : cutMaterial(first, layout);
   switch (step.operation) {
-    case 'cut':
-      return layout ? cutMaterial(first, layout) : first;
+    case 'glue':
+      return { ...first, unit: 'carton' };
     case 'fold':
       if (layout?.section && first.unit === 'sheet') return foldSection(first, layout);
       return foldMaterial(first, foldsOf(step, layout));

@@ -1,6 +1,8 @@
+import type { StructureId } from '../diecut/index.js';
 import { mostPages, splitPages } from '../imposition/index.js';
 import type { WorkStyle } from '../press/index.js';
 import { SCORE_OVER_GSM } from '../route/index.js';
+import { chooseRepeat } from '../web/index.js';
 import { type SheetSize, type Stock, type Works, normsOf } from '../works/index.js';
 import { layComponent } from './component-layout.js';
 import { cutSheetFirst, printSteps, sectionLane } from './edit-job.js';
@@ -24,6 +26,9 @@ export interface FamilyAnswers {
   readonly press: string;
   /** Folds of a folded piece. */
   readonly folds: number;
+  /** Structure of a carton; width and height are then the length and width of its opening. */
+  readonly structure: StructureId;
+  readonly depthMm: number;
 }
 
 /** Process colours, black first, as one school of ink order has it (handbook chapter 5). */
@@ -136,13 +141,111 @@ function stitchedJob(answers: FamilyAnswers, works: Works): { components: Compon
   return { components: [...sections, cover], route };
 }
 
+/** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
+function cartonJob(answers: FamilyAnswers, works: Works): { components: Component[]; route: Step[] } {
+  const component: Component = {
+    id: 'carton',
+    name: 'Carton',
+    kind: 'blank',
+    widthMm: answers.widthMm,
+    heightMm: answers.heightMm,
+    die: { kind: 'structure', structure: answers.structure, depthMm: answers.depthMm },
+    grain: 'width',
+    stock: answers.stock,
+    ...sheetFor(works, answers.stock, answers.press, 'width'),
+    press: answers.press,
+    workStyle: 'single',
+    front: PROCESS,
+    back: [],
+  };
+  const route: Step[] = printSteps(component.id, component.workStyle);
+  const add = (step: Omit<Step, 'from'>) => route.push({ ...step, ...after(route) });
+  add({ id: 'die-cut', operation: 'die-cut', component: component.id });
+  add({ id: 'glue', operation: 'glue', component: component.id });
+  add({ id: 'box', operation: 'box', perPack: 500 });
+  return { components: [component], route };
+}
+
+/**
+ * What a web prints at one turn: the widest roll of the stock that the press takes by its cut-off, or the roll and the
+ * cylinder of the store that take least web for a thousand pieces. Nothing that fits: the press's own most, for the plan
+ * to say why.
+ */
+function repeatFor(works: Works, answers: FamilyAnswers): SheetSize {
+  const press = works.machines.find(({ id }) => id === answers.press)?.press;
+  const [mostWidth, mostRepeat] = press?.maxSheetMm ?? [1000, 1000];
+  const stock = works.stocks.find(({ id }) => id === answers.stock);
+  const rolls = (stock?.rollWidthsMm ?? []).filter((roll) => roll <= mostWidth);
+  const cutOffMm = press?.web?.cutOffMm;
+  if (cutOffMm !== undefined)
+    return { widthMm: rolls.length > 0 ? Math.max(...rolls) : mostWidth, heightMm: cutOffMm, grain: 'height' };
+  const bleedMm = normsOf(works, {})('layout.bleed').value;
+  const choices = rolls.flatMap((widthMm) =>
+    chooseRepeat({
+      widthMm: answers.widthMm,
+      heightMm: answers.heightMm,
+      gapMm: 2 * bleedMm,
+      sideGapMm: 2 * bleedMm,
+      webWidthMm: widthMm,
+      edgeMm: (press?.sideMm ?? 0) + bleedMm,
+      cylinders: press?.web?.cylinderTeeth ?? [],
+    }).map((choice) => ({ ...choice, widthMm })),
+  );
+  const [best] = choices.sort((a, b) => a.metresPerThousand * a.widthMm - b.metresPerThousand * b.widthMm);
+  return { widthMm: best?.widthMm ?? mostWidth, heightMm: best?.repeatMm ?? mostRepeat, grain: 'height' };
+}
+
+/** On a web: printed and parted in line, so that what leaves the press is the product. */
+function webJob(
+  answers: FamilyAnswers,
+  works: Works,
+  made: Pick<Component, 'id' | 'name' | 'kind' | 'pages' | 'workStyle' | 'back'>,
+): { components: Component[]; route: Step[] } {
+  const component: Component = {
+    ...made,
+    widthMm: answers.widthMm,
+    heightMm: answers.heightMm,
+    stock: answers.stock,
+    sheet: repeatFor(works, answers),
+    press: answers.press,
+    front: PROCESS,
+  };
+  const route = printSteps(component.id, component.workStyle).filter(({ operation }) => operation === 'print');
+  route.push({ id: 'box', operation: 'box', perPack: 1000, ...after(route) });
+  return { components: [component], route };
+}
+
+const makeFamily = (family: Exclude<Family, 'gang'>, answers: FamilyAnswers, works: Works) => {
+  switch (family) {
+    case 'folded':
+      return foldedJob(answers, works);
+    case 'saddle-stitched':
+      return stitchedJob(answers, works);
+    case 'carton':
+      return cartonJob(answers, works);
+    case 'web-leaflet': {
+      const { pages } = answers;
+      return webJob(answers, works, {
+        id: 'leaflet',
+        name: `Leaflet of ${pages} pages`,
+        kind: 'section',
+        pages,
+        workStyle: 'perfecting',
+        back: PROCESS,
+      });
+    }
+    case 'labels':
+      return webJob(answers, works, { id: 'label', name: 'Label', kind: 'sheet', workStyle: 'single', back: [] });
+  }
+};
+
 /**
  * A new job of a family from its few questions, with a sensible press style, sheet and route; everything in it can be
  * changed afterwards. Pages that are no multiple of 4 give a booklet with a cover alone, which the plan then refuses.
- * Source: handbook chapter 2, families 2 and 3.
+ * Shared sheets start at the gang bench, see `gangJob`. Source: handbook chapter 2, families 2, 3, 6 and 12.
  */
-export function newJob(family: Family, answers: FamilyAnswers, works: Works): Job {
-  const made = family === 'folded' ? foldedJob(answers, works) : stitchedJob(answers, works);
+export function newJob(family: Exclude<Family, 'gang'>, answers: FamilyAnswers, works: Works): Job {
+  const made = makeFamily(family, answers, works);
   const job: Job = {
     format: 'druckerei-job',
     version: 1,
@@ -152,7 +255,7 @@ export function newJob(family: Family, answers: FamilyAnswers, works: Works): Jo
     family,
     order: { quantity: answers.quantity, plannedOvers: 0, policy: { kind: 'percent', under: 0, over: 5 } },
     school: 'step',
-    ...(family === 'saddle-stitched' ? { pages: answers.pages } : {}),
+    ...(family === 'saddle-stitched' || family === 'web-leaflet' ? { pages: answers.pages } : {}),
     ...made,
     norms: {},
   };

@@ -122,7 +122,7 @@ function planStep(
   };
 }
 
-function edgesOf(job: Job, { materials, graph, target }: JobFlow, units: ReadonlyMap<string, number>): PlanEdge[] {
+function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: ReadonlyMap<string, number>): PlanEdge[] {
   const makers = new Map(
     graph.steps.flatMap((step) => step.outputs.map(({ material }) => [material, step.id] as const)),
   );
@@ -134,7 +134,7 @@ function edgesOf(job: Job, { materials, graph, target }: JobFlow, units: Readonl
     ...job.route.flatMap((step) =>
       takenBy(step).flatMap(({ material, usage }) => edge(material, step.id, (units.get(step.id) ?? 0) * usage)),
     ),
-    ...graph.demands.flatMap(({ material }) => edge(material, null, target)),
+    ...demands.flatMap(({ material, quantity }) => edge(material, null, quantity)),
   ];
 }
 
@@ -161,7 +161,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
   const reckoned = reckonFlow(built.flow.graph, table);
   if (!reckoned.ok) return { ok: false, issues: reckoned.issues };
   const flow = reckoned.value;
-  countFigures(book, job, flow, norms);
+  countFigures(book, job, flow, built.flow.demands, norms);
   const machines = new Map(
     job.route.map((step) => [
       step.id,

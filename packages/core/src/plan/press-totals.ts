@@ -6,7 +6,7 @@ import type { NormLookup } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { InkUse, Job, Step } from './job.js';
-import { giveNorm, isPlateless } from './step-norms.js';
+import { giveNorm, isPlateless, platesPerColour } from './step-norms.js';
 
 export interface PressTotals {
   /** Sheets into the first press pass, by component, under the job's school. */
@@ -47,7 +47,7 @@ function plates({ book, norms }: Context, layout: ComponentLayout, sheets: strin
   const id = `component.${component.id}`;
   const life = giveNorm(book, norms, 'plate.life');
   const [front, back] = [component.front.length, component.back.length];
-  const perSide = isPlateless(layout) ? 0 : 1;
+  const perSide = platesPerColour(layout);
   const count = countPlates(component.workStyle, front * perSide, back * perSide, book.value(sheets), book.value(life));
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
   const perSet = book.give(`${id}.platesPerSet`, 'Plates in one set', count.perSet, 'plates', source);

@@ -31,6 +31,8 @@ export interface SectionLayout {
   readonly scheme: FoldScheme;
   readonly columns: number;
   readonly rows: number;
+  /** Books bound as one: 2 where the sheet carries two head to head, split apart after binding. */
+  readonly books: 1 | 2;
   readonly widthMm: number;
   readonly heightMm: number;
   readonly outer: readonly PlacedPage[];
@@ -77,8 +79,8 @@ export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition>
 }
 
 /** The scheme that a component asks for, or the usual one for its pages; undefined where none folds to them. */
-export function schemeOf(component: Component): FoldScheme | undefined {
-  const offered = schemesFor(component.pages ?? 0);
+export function schemeOf(component: Component, onWeb: boolean): FoldScheme | undefined {
+  const offered = schemesFor(component.pages ?? 0, onWeb ? 'web' : 'sheet');
   const wanted = component.scheme === undefined ? undefined : schemeById(component.scheme);
   return offered.find((scheme) => scheme === wanted) ?? offered[0];
 }
@@ -96,15 +98,21 @@ export function laySection(
   caliperUm: number,
   path: string,
 ): { section?: SectionLayout; issues: readonly Issue[] } {
-  const { imposition, issues } = impose(scheme, 1, path);
+  const books = job.binding?.twoUp ? 2 : 1;
+  const { imposition, issues } = impose(scheme, books, path);
   if (!imposition) return { issues };
   const trims = component.trims;
-  const flat: FlatSection = placePages(imposition, component, {
-    headMm: trims?.headMm ?? trimMm,
-    footMm: trims?.footMm ?? trimMm,
-    foreMm: trims?.foreMm ?? trimMm,
-    spineMm: trims?.spineMm ?? 0,
-  });
+  const { widthMm = 0, heightMm = 0 } = component;
+  const flat: FlatSection = placePages(
+    imposition,
+    { widthMm, heightMm },
+    {
+      headMm: trims?.headMm ?? trimMm,
+      footMm: trims?.footMm ?? trimMm,
+      foreMm: trims?.foreMm ?? trimMm,
+      spineMm: trims?.spineMm ?? 0,
+    },
+  );
   const pages = imposition.pages;
   const { place } = position;
   // Creep adds up over all sheets that lie inside each other: the whole book in saddle work, one section else.
@@ -126,6 +134,7 @@ export function laySection(
       scheme,
       columns: imposition.columns,
       rows: imposition.rows,
+      books,
       widthMm: flat.widthMm,
       heightMm: flat.heightMm,
       outer: placed(flat.outer),

@@ -1,10 +1,11 @@
-import type { FigureBook } from '../kernel/index.js';
+import { type FigureBook, IDENTITY, ceilRatio } from '../kernel/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { Machine, NormLookup, SpoilageKey, Works } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import { foldsOf } from './material.js';
+import { webOf } from './web-layout.js';
 
 /** Colours that a print pass lays down; both sides counted where it perfects. */
 export function passColours(step: Step, { component }: ComponentLayout): number {
@@ -27,13 +28,23 @@ export const isPlatelessPress = (works: Works, pressId: string): boolean =>
 /** Sides that a print pass prints, for presses that are charged and timed by the side. */
 export const sidesOf = (step: Step): number => (step.side === 'both' ? 2 : 1);
 
+/** Plates that one colour of one side takes: none on digital presses, several where they stand on a web's cylinder. */
+export function platesPerColour(layout: ComponentLayout): number {
+  const web = webOf(layout.machine);
+  return isPlateless(layout) ? 0 : web ? web.platesAcross * web.platesAround : 1;
+}
+
 /** Plates hung for a print pass. */
 export const platesHung = (step: Step, layout: ComponentLayout): number =>
-  usesSamePlates(step, layout) || isPlateless(layout) ? 0 : passColours(step, layout);
+  usesSamePlates(step, layout) ? 0 : passColours(step, layout) * platesPerColour(layout);
+
+/** Whether a machine's set-up is told in metres of web, and its speed in metres a minute. */
+export const runsByMetres = ({ machine }: ComponentLayout): boolean => machine.process === 'narrow-web';
 
 function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
   if (step.operation !== 'print') return step.operation;
   if (layout && isPlateless(layout)) return 'print-digital';
+  if (layout && webOf(layout.machine)) return runsByMetres(layout) ? 'print-narrow' : 'print-web';
   if (step.side === 'both') return 'print-perfect';
   return layout && usesSamePlates(step, layout) ? 'print-second' : 'print-side';
 }
@@ -114,7 +125,49 @@ export function spoilageOf(
     const base = norms(`spoil.${key}.${field}`).value;
     return hasPart(step, field) ? asDecimal(base + norms(`spoil.${key}.${field}Per`).value * each) : base;
   };
-  return { setup: step.setup ?? of('setup'), running: step.running ?? of('running') };
+  const narrow = byMetres(step, layout);
+  const setup = narrow ? repeatsIn(of('setup'), narrow) : of('setup');
+  return { setup: step.setup ?? setup, running: step.running ?? of('running') };
+}
+
+/** The layout of a print step whose set-up is told in metres. */
+const byMetres = (step: Step, layout: ComponentLayout | undefined): ComponentLayout | undefined =>
+  step.operation === 'print' && layout && runsByMetres(layout) ? layout : undefined;
+
+/** Turns of the cylinder in so many metres of web, the last one whole. Source: identity. */
+const repeatsIn = (metres: number, layout: ComponentLayout): number =>
+  ceilRatio(metres * 1000, layout.component.sheet.heightMm);
+
+/** Set-up of a narrow web: metres by colours, then turns of the cylinder. */
+function repeatsFigure(
+  book: FigureBook,
+  norms: NormLookup,
+  step: Step,
+  layout: ComponentLayout,
+  target: string,
+  unit: string,
+): string {
+  const ids = ['spoil.print-narrow.setup', 'spoil.print-narrow.setupPer'] as const;
+  const metres = compound(
+    book,
+    norms,
+    `${target}.metres`,
+    'Set-up, length of web',
+    'm',
+    ids,
+    passColours(step, layout),
+    'colours',
+  );
+  const { heightMm } = layout.component.sheet;
+  const repeat = book.give(
+    `component.${layout.component.id}.repeat`,
+    'Repeat of the cylinder',
+    heightMm,
+    'mm',
+    IDENTITY,
+  );
+  const repeats = repeatsIn(book.value(metres), layout);
+  return book.reckon(target, 'Set-up', repeats, unit, 'ceil(metres * 1000 / repeat)', { metres, repeat });
 }
 
 /**
@@ -132,8 +185,10 @@ export function spoilageFigures(
   const id = `step.${step.id}`;
   const each = eachOf(step, layout);
   const eachName = step.operation === 'fold' ? 'folds' : 'colours';
+  const narrow = byMetres(step, layout);
   const figure = (field: 'setup' | 'running', name: string, figureUnit: string, own: number | undefined): string => {
     const of = (target: string): string => {
+      if (narrow && field === 'setup') return repeatsFigure(book, norms, step, narrow, target, figureUnit);
       if (hasPart(step, field))
         return compound(
           book,

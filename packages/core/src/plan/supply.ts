@@ -16,12 +16,20 @@ export type Supply =
       readonly edgeTrimMm: number;
     };
 
-/** What a component's press sheets are cut from. Issues: `paper.bought-too-small`, `paper.roll-too-narrow`. */
+/** What a component's press sheets are cut from; a web press takes the roll itself. Issues: `paper.bought-too-small`, `paper.roll-too-narrow`. */
 export function supplyOf(
   { bought, sheet, name }: Component,
   path: string,
   edgeTrimMm: number,
+  onWeb: boolean,
 ): { supply?: Supply; issues: Issue[] } {
+  if (onWeb) {
+    const { widthMm, heightMm } = sheet;
+    return {
+      supply: { kind: 'roll', rollWidthMm: widthMm, lanes: 1, cutLengthMm: heightMm, edgeTrimMm: 0 },
+      issues: [],
+    };
+  }
   if (!bought) return { supply: { kind: 'press sheet' }, issues: [] };
   if (bought.kind === 'roll') {
     const { acrossMm, lengthMm } = alongTheWeb(sheet);

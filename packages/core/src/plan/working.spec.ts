@@ -2,7 +2,7 @@ import { all, create } from 'mathjs';
 import { SOURCE_LABELS } from '../kernel/index.js';
 import { SCHOOLS } from '../flow/index.js';
 import { explain } from './explain.js';
-import { example, planned, withoutNorms } from './examples.fixture.js';
+import { example, planned, twoForms, withoutNorms } from './examples.fixture.js';
 import type { Job } from './job.js';
 import type { Plan } from './plan.js';
 
@@ -58,6 +58,11 @@ const JOBS: [string, Job][] = [
     },
   ],
   ['a split run', split],
+  ['tea caddy (blanks)', example('tea-caddy')],
+  ['timetable (web)', example('ferry-timetable')],
+  ['stickers (narrow web)', example('permit-stickers')],
+  ['garden cards (a gang)', example('garden-cards')],
+  ['a gang on two forms', twoForms(example('garden-cards'))],
 ];
 
 describe.each(JOBS)('working of the %s', (_, job) => {

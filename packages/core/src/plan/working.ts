@@ -1,43 +1,64 @@
-import { type Flow, type StepFlow, SCHOOLS } from '../flow/index.js';
+import { type Flow, type FlowOutput, type StepFlow, SCHOOLS } from '../flow/index.js';
 import { type FigureBook, IDENTITY, type Source, ceil, fraction, multiply, toNumber } from '../kernel/index.js';
 import type { NormLookup } from '../works/index.js';
+import { type JobDemand, yieldId } from './build-graph.js';
 import type { Job } from './job.js';
 import { giveNorm } from './step-norms.js';
 
 const SCHOOL_SOURCE: Source = { label: 'practice', note: 'handbook chapter 6' };
 
-/** Sum of what the steps after this one take, as formula and inputs: `a1 * u1 + a2 * u2`. */
+interface Taker {
+  readonly next: string;
+  readonly usage: number;
+}
+
+/** What the working of one step is written from. */
+interface Working {
+  readonly book: FigureBook;
+  readonly flow: StepFlow;
+  /** Steps that take a material, and how much of it in one. */
+  readonly takers: ReadonlyMap<string, readonly Taker[]>;
+  /** Figure of what must be delivered, by material. */
+  readonly demands: ReadonlyMap<string, string>;
+  readonly unit: string;
+  readonly incidents: string | undefined;
+}
+
+/** Sum of what the steps after this one take of an output, as formula and inputs: `a1 * u1 + a2 * u2`. */
 function sumOfConsumers(
-  book: FigureBook,
-  { step, downstream }: StepFlow,
+  { book, flow: { step }, takers, demands }: Working,
+  output: FlowOutput,
   suffix: string,
 ): { formula: string; inputs: Record<string, string> } {
-  if (downstream.consumers.length === 0) return { formula: 'order', inputs: { order: 'order.target' } };
-  const inputs: Record<string, string> = {};
-  const terms = downstream.consumers.map(({ step: next, usage }, i) => {
+  const order = demands.get(output.material);
+  const inputs: Record<string, string> = order === undefined ? {} : { order };
+  const terms = (takers.get(output.material) ?? []).map(({ next, usage }, i) => {
     const n = i + 1;
-    inputs[`next${n}`] = `step.${next.id}.${suffix}`;
+    inputs[`next${n}`] = `step.${next}.${suffix}`;
     if (usage === 1) return `next${n}`;
-    inputs[`usage${n}`] = book.give(
-      `step.${next.id}.usage.${step.id}`,
-      `Pieces of ${step.id} in one`,
-      usage,
-      'pieces',
-      { label: 'set by user', note: 'given in the job' },
-    );
+    inputs[`usage${n}`] = book.give(`step.${next}.usage.${step.id}`, `Pieces of ${step.id} in one`, usage, 'pieces', {
+      label: 'set by user',
+      note: 'given in the job',
+    });
     return `next${n} * usage${n}`;
   });
-  if (downstream.output.share === undefined) return { formula: terms.join(' + '), inputs };
-  inputs['share'] = book.give(`step.${step.id}.share`, 'Share of the split', downstream.output.share, 'share', {
+  const sum = [...(order === undefined ? [] : ['order']), ...terms].join(' + ');
+  if (output.share === undefined) return { formula: sum, inputs };
+  inputs['share'] = book.give(shareId(step.id, output), 'Share of the split', output.share, 'share', {
     label: 'set by user',
     note: 'given in the job',
   });
-  return { formula: `share * (${terms.join(' + ')})`, inputs };
+  return { formula: `share * (${sum})`, inputs };
 }
 
+const shareId = (step: string, { material }: FlowOutput): string => `step.${step}.share.${material}`;
+
 /** A share of a split is rounded up to whole pieces where they are counted. */
-const wholePieces = ({ downstream }: StepFlow, formula: string): string =>
-  downstream.output.share === undefined ? formula : `ceil(${formula})`;
+const wholePieces = ({ share }: FlowOutput, formula: string): string =>
+  share === undefined ? formula : `ceil(${formula})`;
+
+/** Added up and by table there is nothing to take over from steps that do not follow. */
+const isLast = ({ flow: { downstream } }: Working): boolean => downstream.consumers.length === 0;
 
 function incidentsFigure(book: FigureBook, { step }: StepFlow): string | undefined {
   if (step.incidents.length === 0) return undefined;
@@ -52,33 +73,45 @@ function incidentsFigure(book: FigureBook, { step }: StepFlow): string | undefin
   return book.reckon(`step.${step.id}.incidents`, 'Lost to incidents', value, 'share', terms.join(' + '), inputs);
 }
 
-function stepByStep(book: FigureBook, flow: StepFlow, unit: string, incidents: string | undefined): void {
+/** Good pieces of each output, and the process units of the one that wants most. */
+function stepByStep(working: Working): void {
+  const { book, flow, unit, incidents } = working;
   const id = `step.${flow.step.id}`;
-  const need = flow.byStep.needsOut[flow.downstream.output.material] ?? 0;
-  const { formula, inputs } = sumOfConsumers(book, flow, 'units.step');
-  book.reckon(`${id}.needs.step`, 'Good pieces wanted', need, unit, wholePieces(flow, formula), inputs);
+  const { outputs } = flow.step;
+  const inputs: Record<string, string> = {
+    samples: `${id}.samples`,
+    running: `${id}.running`,
+    setup: `${id}.setup`,
+    ...(incidents ? { incidents } : {}),
+  };
+  const runs = outputs.map((output, i) => {
+    const n = outputs.length === 1 ? '' : String(i + 1);
+    const { formula, inputs: takers } = sumOfConsumers(working, output, 'units.step');
+    const need = flow.byStep.needsOut[output.material] ?? 0;
+    const needs = outputs.length === 1 ? `${id}.needs.step` : `${id}.needs.step.${output.material}`;
+    inputs[`needs${n}`] = book.reckon(needs, 'Good pieces wanted', need, unit, wholePieces(output, formula), takers);
+    inputs[`yield${n}`] = yieldId(flow.step, output.material);
+    return `ceil((needs${n} + samples) / (yield${n} * (1 - running${incidents ? ' - incidents' : ''})))`;
+  });
+  const most = runs.length === 1 ? runs.join() : `max(${runs.join(', ')})`;
   book.reckon(
     `${id}.units.step`,
     'Into the machine, step by step',
     flow.units.step,
     unit,
-    `ceil((needs + samples) / (yield * (1 - running${incidents ? ' - incidents' : ''}))) + setup`,
-    {
-      needs: `${id}.needs.step`,
-      samples: `${id}.samples`,
-      yield: `${id}.yield`,
-      running: `${id}.running`,
-      setup: `${id}.setup`,
-      ...(incidents ? { incidents } : {}),
-    },
+    `${most} + setup`,
+    inputs,
     SCHOOL_SOURCE,
   );
 }
 
-function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: string | undefined): void {
+function addedUp(working: Working): void {
+  const { book, flow, unit, incidents } = working;
   const id = `step.${flow.step.id}`;
   const { downstream } = flow;
-  const sum = (suffix: string) => sumOfConsumers(book, flow, suffix);
+  const own = yieldId(flow.step, downstream.output.material);
+  const last = isLast(working);
+  const sum = (suffix: string) => sumOfConsumers(working, downstream.output, suffix);
   const net = sum('netWithSamples');
   book.reckon(
     `${id}.netWithSamples`,
@@ -89,10 +122,9 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
     {
       ...net.inputs,
       samples: `${id}.samples`,
-      yield: `${id}.yield`,
+      yield: own,
     },
   );
-  const isLast = downstream.consumers.length === 0;
   const later = sum('spoiled');
   const running = incidents ? '(running + incidents)' : 'running';
   book.reckon(
@@ -100,12 +132,12 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
     'Spoiled while running, from here on',
     toNumber(downstream.spoiled),
     unit,
-    isLast ? `net * ${running}` : `net * ${running} + (${later.formula}) / yield`,
+    last ? `net * ${running}` : `net * ${running} + (${later.formula}) / yield`,
     {
       net: `${id}.netWithSamples`,
       running: `${id}.running`,
       ...(incidents ? { incidents } : {}),
-      ...(isLast ? {} : { ...later.inputs, yield: `${id}.yield` }),
+      ...(last ? {} : { ...later.inputs, yield: own }),
     },
   );
   const setups = sum('setups');
@@ -114,8 +146,8 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
     'Set-ups from here on, converted',
     toNumber(downstream.setups),
     unit,
-    isLast ? 'setup' : `setup + (${setups.formula}) / yield`,
-    { setup: `${id}.setup`, ...(isLast ? {} : { ...setups.inputs, yield: `${id}.yield` }) },
+    last ? 'setup' : `setup + (${setups.formula}) / yield`,
+    { setup: `${id}.setup`, ...(last ? {} : { ...setups.inputs, yield: own }) },
   );
   book.reckon(
     `${id}.units.added`,
@@ -132,13 +164,14 @@ function addedUp(book: FigureBook, flow: StepFlow, unit: string, incidents: stri
   );
 }
 
-function byTable(book: FigureBook, flow: StepFlow, unit: string, norms: NormLookup): void {
+function byTable(working: Working, norms: NormLookup): void {
+  const { book, flow, unit } = working;
   const id = `step.${flow.step.id}`;
   const { table, downstream } = flow;
-  const net = sumOfConsumers(book, flow, 'net');
+  const net = sumOfConsumers(working, downstream.output, 'net');
   book.reckon(`${id}.net`, 'Net', toNumber(downstream.net), unit, `(${net.formula}) / yield`, {
     ...net.inputs,
-    yield: `${id}.yield`,
+    yield: yieldId(flow.step, downstream.output.material),
   });
   book.reckon(`${id}.netWhole`, 'Net, whole', table.net, unit, 'ceil(net)', { net: `${id}.net` });
   const lowerBand = table.netRead !== table.net;
@@ -189,37 +222,59 @@ function byTable(book: FigureBook, flow: StepFlow, unit: string, norms: NormLook
   );
 }
 
+/** Pieces that the steps after this one want, by the job's own school. */
+function ownNeeds(working: Working, job: Job, flow: Flow, demands: readonly JobDemand[]): void {
+  const { book, flow: own, unit } = working;
+  const { output } = own.downstream;
+  const id = `step.${own.step.id}`;
+  const { formula, inputs } = sumOfConsumers(working, output, 'processUnits');
+  const ordered = demands.find(({ material }) => material === output.material)?.quantity ?? 0;
+  const taken = own.downstream.consumers.map(({ step, usage }) =>
+    multiply(fraction(flow.byId.get(step.id)?.units[job.school] ?? 0), fraction(usage)),
+  );
+  const total = taken.reduce((sum, part) => sum + toNumber(part), ordered);
+  const needsOut = output.share === undefined ? total : ceil(multiply(fraction(total), fraction(output.share)));
+  book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, wholePieces(output, formula), inputs);
+}
+
 /**
  * Records how every count came about, by all three schools, so that each can be opened down to the norms. The figures
- * `step.<id>.processUnits` and `.needsOut` are those of the job's own school.
+ * `step.<id>.processUnits` and `.needsOut` are those of the job's own school; of a step that makes several things, the
+ * one that decides.
  */
-export function countFigures(book: FigureBook, job: Job, flow: Flow, norms: NormLookup): void {
+export function countFigures(
+  book: FigureBook,
+  job: Job,
+  flow: Flow,
+  demands: readonly JobDemand[],
+  norms: NormLookup,
+): void {
+  const takers = new Map<string, Taker[]>();
+  for (const { step } of flow.steps) {
+    for (const { material, usage } of step.inputs)
+      takers.set(material, [...(takers.get(material) ?? []), { next: step.id, usage }]);
+  }
+  const figures = new Map(demands.map(({ material, figure }) => [material, figure]));
   for (const stepFlow of flow.steps) {
     const id = `step.${stepFlow.step.id}`;
-    const unit = book.figures[`${id}.setup`]?.unit ?? 'units';
-    const incidents = incidentsFigure(book, stepFlow);
-    stepByStep(book, stepFlow, unit, incidents);
-    addedUp(book, stepFlow, unit, incidents);
-    byTable(book, stepFlow, unit, norms);
+    const working: Working = {
+      book,
+      flow: stepFlow,
+      takers,
+      demands: figures,
+      unit: book.figures[`${id}.setup`]?.unit ?? 'units',
+      incidents: incidentsFigure(book, stepFlow),
+    };
+    stepByStep(working);
+    addedUp(working);
+    byTable(working, norms);
     for (const school of SCHOOLS)
       if (!Number.isSafeInteger(stepFlow.units[school]))
         throw new Error(`count of ${stepFlow.step.id} is no whole number`);
-    const { formula, inputs } = sumOfConsumers(book, stepFlow, 'processUnits');
-    const units = stepFlow.downstream.consumers.map(({ step, usage }) =>
-      multiply(fraction(flow.byId.get(step.id)?.units[job.school] ?? 0), fraction(usage)),
-    );
-    const share = stepFlow.downstream.output.share;
-    const total = units.reduce((sum, part) => sum + toNumber(part), 0);
-    const needsOut =
-      stepFlow.downstream.consumers.length === 0
-        ? book.value('order.target')
-        : share === undefined
-          ? total
-          : ceil(multiply(fraction(total), fraction(share)));
-    book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, wholePieces(stepFlow, formula), inputs);
+    ownNeeds(working, job, flow, demands);
     // The job's own school under one name: the same working, not a step further away.
     const own = book.figures[`${id}.units.${job.school}`];
     if (own?.formula !== undefined)
-      book.reckon(`${id}.processUnits`, own.name, own.value, unit, own.formula, own.inputs, own.source);
+      book.reckon(`${id}.processUnits`, own.name, own.value, working.unit, own.formula, own.inputs, own.source);
   }
 }

@@ -10,6 +10,7 @@ const DUST = 'Powder and paper dust: extraction and mask; dust is explosive in q
 const NOISE = 'Hearing protection where required.';
 const LIFTING = 'Hand-lift limits and stacking height by local rules.';
 const REPETITION = 'Repetitive hand work: rotation and breaks.';
+const HOT_GLUE = 'Hot-melt glue burns: gloves and eye protection at the tank; ventilation.';
 const SHARP = 'Trims and bands have sharp edges: gloves for handling, not at rotating parts.';
 
 /** Usual cautions at a station. Source: handbook chapter 10; EN 1010 and ISO 12643 series (safety of graphic technology equipment). */
@@ -18,8 +19,10 @@ export const CAUTIONS: Readonly<Record<Operation, readonly string[]>> = {
   dry: [LIFTING],
   coat: [NIPS, LOCK_OUT, SOLVENTS],
   cut: [CUTTING, LOCK_OUT, LIFTING],
+  'die-cut': [NIPS, LOCK_OUT, SHARP, NOISE],
   score: [NIPS, LOCK_OUT],
   fold: [NIPS, LOCK_OUT, NOISE],
+  glue: [NIPS, LOCK_OUT, HOT_GLUE, REPETITION],
   stitch: [NIPS, LOCK_OUT, NOISE],
   trim: [CUTTING, LOCK_OUT, SHARP],
   band: [SHARP, REPETITION],

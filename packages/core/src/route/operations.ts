@@ -1,5 +1,18 @@
 /** Operations of this program's routes. */
-export const OPERATIONS = ['print', 'dry', 'coat', 'cut', 'score', 'fold', 'stitch', 'trim', 'band', 'box'] as const;
+export const OPERATIONS = [
+  'print',
+  'dry',
+  'coat',
+  'cut',
+  'die-cut',
+  'score',
+  'fold',
+  'glue',
+  'stitch',
+  'trim',
+  'band',
+  'box',
+] as const;
 export type Operation = (typeof OPERATIONS)[number];
 
 /** How an operation's hours are reckoned. */
@@ -17,10 +30,14 @@ export interface OperationRule {
 export const MACHINE_PROCESSES = [
   'sheet-fed',
   'digital',
+  'web',
+  'narrow-web',
   'coater',
   'guillotine',
+  'die-cutter',
   'scorer',
   'folder',
+  'folder-gluer',
   'stitcher',
   'trimmer',
   'bander',
@@ -33,8 +50,10 @@ export const OPERATION_RULES: Readonly<Record<Operation, OperationRule>> = {
   dry: { name: 'Dry', process: undefined, time: 'lag', finishing: false },
   coat: { name: 'Coat', process: 'coater', time: 'rate', finishing: true },
   cut: { name: 'Guillotine', process: 'guillotine', time: 'lifts', finishing: true },
+  'die-cut': { name: 'Die cut and strip', process: 'die-cutter', time: 'rate', finishing: true },
   score: { name: 'Score', process: 'scorer', time: 'rate', finishing: true },
   fold: { name: 'Fold', process: 'folder', time: 'belt', finishing: true },
+  glue: { name: 'Fold and glue', process: 'folder-gluer', time: 'belt', finishing: true },
   stitch: { name: 'Gather and stitch', process: 'stitcher', time: 'rate', finishing: true },
   trim: { name: 'Trim three sides', process: 'trimmer', time: 'rate', finishing: true },
   band: { name: 'Band', process: 'bander', time: 'rate', finishing: false },

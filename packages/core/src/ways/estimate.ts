@@ -6,6 +6,8 @@ import {
   type ComponentLayout,
   type Step,
   beltRate,
+  partsSheet,
+  trimmedAreaMm2,
   cutsPerLift,
   foldsOf,
   isPlateless,
@@ -157,7 +159,7 @@ export class LaneReckoner {
 
   private station(step: Step, layout: ComponentLayout, size: Size): Station {
     const { setup, running } = spoilageOf(this.norms, step, layout);
-    const out = step.yield ?? (step.operation === 'cut' ? layout.pattern.count : 1);
+    const out = step.yield ?? (partsSheet(step, layout) ? layout.pattern.count : 1);
     const output = { material: step.id, yield: out, samples: step.samples ?? 0 };
     const machine = machineOf(step, layout, this.works);
     const numbers = machine && this.numbersOf(machine);
@@ -211,14 +213,13 @@ export class LaneReckoner {
    */
   reckon(layout: ComponentLayout, steps: readonly Step[], wanted: readonly number[]): LaneEstimate[] {
     const { component, stock } = layout;
-    const cutAt = steps.findIndex(({ operation }) => operation === 'cut');
+    const cutAt = steps.findIndex((step) => partsSheet(step, layout));
     const stations = steps.map((step, i) =>
       this.station(step, layout, cutAt >= 0 && i > cutAt ? layout.piece : component.sheet),
     );
     const [front, back] = isPlateless(layout) ? [0, 0] : [component.front.length, component.back.length];
     const paperPrice = this.norms(`price.stock.${stock.id}`).value;
-    const pages = component.kind === 'sheet' ? 1 : (component.pages ?? 0) / 2;
-    const pieceKg = (pages * kgPerThousand(component.widthMm, component.heightMm, stock.gsm)) / 1000;
+    const pieceKg = (trimmedAreaMm2(layout) * stock.gsm) / 1e9;
     const backwards = [...stations].reverse();
     return wanted.map((pieces): LaneEstimate => {
       let need = pieces;

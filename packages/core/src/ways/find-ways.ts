@@ -1,5 +1,5 @@
 import { type Issue, error } from '../kernel/index.js';
-import { type Job, type Plan, plan } from '../plan/index.js';
+import { type Job, type Plan, plan, webOf } from '../plan/index.js';
 import type { Works } from '../works/index.js';
 import { type WayTarget, targetComponents } from './apply-way.js';
 import { type Lane, laneOf } from './lane.js';
@@ -29,8 +29,8 @@ function wantedOf(planned: Plan, lanes: ReadonlyMap<string, Lane>): number {
  * roll, work style and split into sections, reckoned step by step, ranked by cost. Nothing is left out silently: what
  * cannot be is counted with its reason.
  * @param progress told the share done, 0..1, now and then.
- * Issues: those of `plan` for the job as it is, and `ways.no-plain-lane` where the component's route has splits of its
- * own. Cost: some ten microseconds a choice. Source: handbook chapters 4 ("Choosing what to buy") and 8.
+ * Issues: those of `plan` for the job as it is, `ways.no-plain-lane` where the component's route has splits of its own,
+ * and `ways.web-apart` where it runs on a web. Cost: some ten microseconds a choice. Source: handbook chapters 4 ("Choosing what to buy") and 8.
  */
 export function findWays(
   job: Job,
@@ -39,6 +39,8 @@ export function findWays(
   progress: (share: number) => void = () => undefined,
 ): WaysOutcome {
   const parts = targetComponents(job, target);
+  const onWeb = works.machines.find((machine) => webOf(machine) && parts.some(({ press }) => press === machine.id));
+  if (onWeb) return { ok: false, issues: [error('ways.web-apart', 'components', { machine: onWeb.name })] };
   const { quantity } = job.order;
   const outcome = plan({ ...job, school: 'step' }, works);
   if (!outcome.ok) return { ok: false, issues: outcome.issues };

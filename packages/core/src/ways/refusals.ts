@@ -8,6 +8,7 @@ const REASON: Readonly<Record<string, readonly string[]>> = {
   'press.caliper-out-of-range': ['machine'],
   'press.too-few-units': ['machine', 'colours'],
   'press.cannot-perfect': ['machine'],
+  'ways.web-apart': ['machine'],
 };
 
 /** Collects why candidates fell out, one entry a reason. */

@@ -1,4 +1,4 @@
-import type { Issue } from '../kernel/index.js';
+import { type Issue, error } from '../kernel/index.js';
 import { mostPages, splitProposals } from '../imposition/index.js';
 import { type PatternRequest, type Patterns, layPatterns } from '../layout/index.js';
 import { caliperUm } from '../paper/index.js';
@@ -14,6 +14,7 @@ import {
   pressIssues,
   printSteps,
   sectionLane,
+  webOf,
 } from '../plan/index.js';
 import { type NormLookup, type Works, normsOf } from '../works/index.js';
 import { type WayTarget, choose, splitText } from './apply-way.js';
@@ -145,6 +146,7 @@ export class WaySearch {
     const machine = this.works.machines.find(({ id }) => id === component.press);
     const stock = this.works.stocks.find(({ id }) => id === component.stock);
     if (!machine || !stock) throw new Error(`a choice of ${component.press} and ${component.stock}`);
+    if (webOf(machine)) return { issue: error('ways.web-apart', '', { machine: machine.name }) };
     const [wrong] = pressIssues(component, machine, '', caliperUm(stock.gsm, stock.bulk));
     if (wrong) return { issue: wrong };
     const { layout, issues } = this.layAlone(component);

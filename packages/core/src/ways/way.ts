@@ -1,8 +1,7 @@
 import type { Issue } from '../kernel/index.js';
-import type { Arrangement } from '../layout/index.js';
 import type { WorkStyle } from '../press/index.js';
 import type { SheetSize } from '../works/index.js';
-import type { Bought } from '../plan/index.js';
+import type { Bought, SheetArrangement } from '../plan/index.js';
 
 /** What the ways differ in: where and on what a part of the job is printed, and how its text is split. */
 export interface WayChoice {
@@ -22,7 +21,7 @@ export interface Way extends WayChoice {
   readonly id: string;
   /** Pieces on the press sheet; of the first section where there are several. */
   readonly up: number;
-  readonly arrangement: Arrangement;
+  readonly arrangement: SheetArrangement;
   readonly pressSheets: number;
   /** Sheets to buy; 0 from a roll. */
   readonly boughtSheets: number;

@@ -25,6 +25,7 @@ describe.each<[string, Job, WayTarget]>([
   ['cover of the programme', programme, { kind: 'component', id: 'cover' }],
   ['one section of the programme', programme, { kind: 'component', id: 'section-1' }],
   ['text of the programme', programme, { kind: 'text' }],
+  ['tea caddy', example('tea-caddy'), { kind: 'component', id: 'carton' }],
 ])('ways of the %s', (_name, job, target) => {
   const { ways, considered, refusals, current } = found(job, target);
 
@@ -99,6 +100,13 @@ describe('ranking', () => {
       expect.arrayContaining(['press.cannot-perfect', 'layout.does-not-fit']),
     );
   });
+});
+
+it('leaves webs to themselves, and counts them among what fell out', () => {
+  const outcome = findWays(example('ferry-timetable'), SHIPPED_WORKS, { kind: 'component', id: 'leaflet' });
+  expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.web-apart']);
+  const { refusals } = found(map, { kind: 'component', id: 'map' });
+  expect(refusals.filter(({ issue }) => issue.code === 'ways.web-apart')).toHaveLength(2);
 });
 
 it('keeps the arrangement that the job is in, in the list and when it is taken', () => {

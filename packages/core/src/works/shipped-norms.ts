@@ -11,17 +11,21 @@ const HANDBOOK: Source = { label: 'practice', note: 'house norm as shipped' };
 const UNSOURCED: Source = { label: 'practice', note: 'common practice, no source' };
 const MOST_UNITS = 1_000_000;
 
-/** key, subject, set-up, set-up per (colour or fold), running, running per colour. */
+/** key, subject, set-up, set-up per (colour or fold), running, running per colour. Set-up of a narrow web is metres. */
 const SPOILAGE = [
   ['print-side', 'Print, a side', 80, 30, 0.008, 0.002, HANDBOOK],
   ['print-perfect', 'Print, perfecting', 80, 25, 0.012, 0.001, HANDBOOK],
   ['print-second', 'Print, second pass with the same plates', 50, 0, 0.01, 0, HANDBOOK],
   ['print-digital', 'Print, digital', 5, 0, 0.005, 0, HANDBOOK],
+  ['print-web', 'Print, heatset web', 2_500, 0, 0.03, 0, HANDBOOK],
+  ['print-narrow', 'Print, narrow web', 100, 40, 0.03, 0, HANDBOOK],
   ['dry', 'Dry', 0, 0, 0, 0, UNSOURCED],
   ['coat', 'Coat', 40, 0, 0.005, 0, HANDBOOK],
   ['cut', 'Guillotine', 5, 0, 0.002, 0, HANDBOOK],
+  ['die-cut', 'Die cut and strip', 80, 0, 0.012, 0, HANDBOOK],
   ['score', 'Score', 50, 0, 0.01, 0, HANDBOOK],
   ['fold', 'Fold', 50, 10, 0.01, 0, HANDBOOK],
+  ['glue', 'Fold and glue', 100, 0, 0.01, 0, HANDBOOK],
   ['stitch', 'Gather and stitch', 60, 0, 0.015, 0, HANDBOOK],
   ['trim', 'Trim three sides', 5, 0, 0.002, 0, HANDBOOK],
   ['band', 'Band', 0, 0, 0.001, 0, HANDBOOK],
@@ -38,7 +42,7 @@ export const SPOILAGE_NORMS: readonly Norm[] = SPOILAGE.flatMap(
       group: 'spoilage',
       subject,
       name,
-      unit: 'units',
+      unit: key === 'print-narrow' ? 'm' : 'units',
       value,
       min: 0,
       max: MOST_UNITS,
@@ -188,6 +192,18 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     above0('speed', 'Rated speed', 'sides/h', 4_000, 1_000_000),
     ...running(70, 1),
   ],
+  web: [
+    hours('setup', 'Set-up', 1),
+    hours('setupPer', 'Set-up, each plate', 0.05),
+    above0('speed', 'Rated speed', 'cut-offs/h', 30_000, 1_000_000),
+    ...running(420, 4),
+  ],
+  'narrow-web': [
+    hours('setup', 'Set-up', 0.5),
+    hours('setupPer', 'Set-up, each colour', 0.2),
+    above0('speed', 'Web speed', 'm/min', 100, 2_000),
+    ...running(140, 2),
+  ],
   coater: [hours('setup', 'Set-up', 0.3), speed(8_000, 'sheets'), ...running(95, 1)],
   guillotine: [
     { ...hours('setup', 'Set-up', 0.1), source: UNSOURCED },
@@ -195,6 +211,14 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     above0('minutesPerLift', 'Jog, load and unload a lift', 'min', 2.5, 60, UNSOURCED),
     above0('secondsPerCut', 'One cut', 's', 8, 600, UNSOURCED),
     ...running(70, 1),
+  ],
+  'die-cutter': [hours('setup', 'Set-up', 1.5), speed(6_000, 'sheets'), ...running(150, 2)],
+  'folder-gluer': [
+    hours('setup', 'Set-up', 1),
+    above0('beltSpeed', 'Belt speed', 'm/min', 150, 1_000),
+    above0('gap', 'Gap between blanks', 'm', 0.1, 5, UNSOURCED),
+    above0('speed', 'Most blanks an hour', 'units/h', 60_000, 1_000_000, UNSOURCED),
+    ...running(110, 2),
   ],
   scorer: [
     { ...hours('setup', 'Set-up', 0.5), source: UNSOURCED },
@@ -244,6 +268,7 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('ink.coverage', 'Coverage where none is given', 'share', 0.2, 1, UNSOURCED),
   pressRoom('plate.life', 'Impressions of a plate', 'impressions', 200_000, 10_000_000),
   pressRoom('layout.bleed', 'Bleed or trim all round', 'mm', 3, 50),
+  pressRoom('layout.strippingGap', 'Stripping gap between blanks', 'mm', 4, 50),
   pressRoom('sheeter.edgeTrim', 'Edge trim of a roll at the sheeter, each side', 'mm', 5, 100, UNSOURCED),
   pressRoom('bind.saddleLimit', 'Thickest saddle-stitched copy', 'mm', 4, 30),
   pressRoom('pile.height', 'Pile height', 'mm', 1_000, 3_000, UNSOURCED),

@@ -56,10 +56,52 @@ const MACHINES: readonly Machine[] = [
       sideMm: 4,
     },
   },
+  {
+    id: 'heatset-web',
+    name: 'Heatset web, 578 mm cut-off',
+    process: 'web',
+    press: {
+      units: 8,
+      perfects: true,
+      turnsSheet: false,
+      maxSheetMm: [965, 578],
+      minSheetMm: [420, 578],
+      minCaliperUm: 35,
+      maxCaliperUm: 150,
+      gripperMm: 0,
+      tailMm: 0,
+      sideMm: 6,
+      web: { cutOffMm: 578, platesAcross: 1, platesAround: 1 },
+    },
+  },
+  {
+    id: 'narrow-web',
+    name: 'Narrow web, eight flexo units',
+    process: 'narrow-web',
+    press: {
+      units: 8,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [330, 508],
+      minSheetMm: [100, 190.5],
+      minCaliperUm: 20,
+      maxCaliperUm: 400,
+      gripperMm: 0,
+      tailMm: 0,
+      sideMm: 8,
+      web: {
+        cylinderTeeth: [64, 72, 76, 80, 82, 88, 96, 104, 112, 120, 128, 144, 160],
+        platesAcross: 1,
+        platesAround: 1,
+      },
+    },
+  },
   { id: 'coater', name: 'Coater', process: 'coater' },
   { id: 'guillotine-115', name: 'Guillotine 115', process: 'guillotine' },
+  { id: 'die-cutter-b1', name: 'Flatbed die cutter B1', process: 'die-cutter' },
   { id: 'scorer', name: 'Scoring machine', process: 'scorer' },
   { id: 'buckle-folder', name: 'Buckle folder', process: 'folder' },
+  { id: 'folder-gluer', name: 'Folder-gluer', process: 'folder-gluer' },
   { id: 'stitcher', name: 'Twelve-station gatherer-stitcher', process: 'stitcher' },
   { id: 'trimmer', name: 'Three-knife trimmer', process: 'trimmer' },
   { id: 'bander', name: 'Bander', process: 'bander' },
@@ -84,6 +126,16 @@ const stock = (id: string, name: string, gsm: number, bulk: number, coated: bool
   rollWidthsMm: [730, 1030],
 });
 
+/** Comes on rolls alone. */
+const webStock = (
+  id: string,
+  name: string,
+  gsm: number,
+  bulk: number,
+  coated: boolean,
+  rollWidthsMm: readonly number[],
+): Stock => ({ id, name, gsm, bulk, coated, sheets: [], rollWidthsMm });
+
 /** Stocks of the shipped works. Bulks are the middle of the ranges of handbook chapter 3 (practice). */
 const STOCKS: readonly Stock[] = [
   stock('silk-90', 'Silk coated 90 g', 90, 0.92, true),
@@ -95,6 +147,9 @@ const STOCKS: readonly Stock[] = [
   stock('offset-80', 'Uncoated offset 80 g', 80, 1.25, false),
   stock('offset-100', 'Uncoated offset 100 g', 100, 1.25, false),
   stock('offset-120', 'Uncoated offset 120 g', 120, 1.25, false),
+  stock('board-300', 'Folding boxboard 300 g', 300, 1.5, true),
+  webStock('web-silk-80', 'Web silk coated 80 g', 80, 0.92, true, [578, 630, 870, 905]),
+  webStock('label-80', 'Label paper coated 80 g, with liner', 145, 1, true, [160, 250, 330]),
 ];
 
 /** The works that Druckerei ships with, before anybody has edited a norm. */

@@ -28,6 +28,22 @@ export interface PressLimits {
   readonly sideMm: Mm;
   /** Height of the colour bar in the tail. */
   readonly colourBarMm?: Mm;
+  /** Prints a web: the largest and smallest sheet above are then web width by length printed at one turn. */
+  readonly web?: WebLimits;
+}
+
+/**
+ * What a web press prints at one turn of its cylinders. Its side margin is the edge trim of the web. Pieces are parted in
+ * line: sections leave the folder folded, flat pieces leave the die station.
+ */
+export interface WebLimits {
+  /** Length that the folder cuts off, where the press fixes it; else the cylinders of the store decide. */
+  readonly cutOffMm?: Mm;
+  /** Teeth of the print cylinders in the store, where the press has changeable ones. */
+  readonly cylinderTeeth?: readonly number[];
+  /** Plates side by side across the web and one behind another around the cylinder. */
+  readonly platesAcross: number;
+  readonly platesAround: number;
 }
 
 export interface SheetSize {

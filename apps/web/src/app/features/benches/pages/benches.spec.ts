@@ -109,8 +109,20 @@ describe('gang bench', () => {
 describe('die bench', () => {
   const layouts: BlankLayouts = {
     proposals: [
-      { arrangement: 'head-to-tail', count: 8, usedShare: 0.715, blanks: [] },
-      { arrangement: 'straight', count: 6, usedShare: 0.536, blanks: [] },
+      {
+        arrangement: 'head-to-tail',
+        choice: { arrangement: 'head-to-tail', turned: false, offset: 0 },
+        count: 8,
+        usedShare: 0.715,
+        blanks: [],
+      },
+      {
+        arrangement: 'straight',
+        choice: { arrangement: 'straight', turned: false },
+        count: 6,
+        usedShare: 0.536,
+        blanks: [],
+      },
     ],
     bound: 10,
   };

@@ -105,7 +105,7 @@ export class WebPage {
   });
   protected readonly metres = computed(() => webMetres(this.impressions(), this.form().cutOffMm));
 
-  protected readonly schemes = computed(() => schemesFor(this.form().pagesPerCopy));
+  protected readonly schemes = computed(() => schemesFor(this.form().pagesPerCopy, 'web'));
   /** Where the folder wants the pages of a copy, on both sides of the web. */
   protected readonly placed = computed(() => {
     const schemes = this.schemes();

@@ -14,6 +14,7 @@ import {
   normsOf,
   oddPlaceOf,
   schemesFor,
+  webOf,
 } from '@druckerei/core';
 import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
@@ -52,7 +53,11 @@ export class LayoutBench {
   );
   protected readonly component = computed((): JobComponent | undefined => this.editor.job()?.components[this.index()]);
   protected readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
-  protected readonly schemes = computed(() => schemesFor(this.component()?.pages ?? 0));
+  protected readonly web = computed(() => {
+    const layout = this.layout();
+    return layout && webOf(layout.machine);
+  });
+  protected readonly schemes = computed(() => schemesFor(this.component()?.pages ?? 0, this.web() ? 'web' : 'sheet'));
   protected readonly grains = ['any', 'width', 'height'] as const;
   protected readonly binding = computed(() => {
     const job = this.editor.job();
