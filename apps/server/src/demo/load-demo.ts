@@ -12,7 +12,7 @@ export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; 
   { login: 'viewer', name: 'Sales desk', role: 'viewer', password: 'weir-and-wheel' },
 ];
 
-const EXAMPLES = ['concert-programme', 'trail-map'];
+const EXAMPLES = ['concert-programme', 'trail-map', 'tea-caddy', 'ferry-timetable', 'permit-stickers', 'garden-cards'];
 
 function exampleJob(name: string) {
   const parsed = parseJobFile(

@@ -71,7 +71,8 @@ export function dieOf(
     : { issues: [error('die.no-part', `${path}.die.part`, { part: part + 1, parts: parts.length })] };
 }
 
-function patternOf({ arrangement, choice, count, blanks }: BlankLayout): SheetPattern {
+/** Laid blanks as a pattern of the sheet. */
+export function blankPattern({ arrangement, choice, count, blanks }: BlankLayout): SheetPattern {
   const around = count === 0 ? { left: 0, bottom: 0, right: 0, top: 0 } : boundsOf(blanks.flatMap((b) => b.outline));
   return {
     arrangement,
@@ -108,5 +109,5 @@ export function layBlankPatterns(component: Component, request: BlankRequest): S
   const kept = component.lay?.blanks;
   const chosen = kept && allows(request.turns, kept.turned) ? [layBlanksAs(request, kept)] : [];
   const others = proposals.filter(({ arrangement }) => chosen.every((one) => one.arrangement !== arrangement));
-  return { proposals: [...chosen, ...others].map(patternOf), bound };
+  return { proposals: [...chosen, ...others].map(blankPattern), bound };
 }

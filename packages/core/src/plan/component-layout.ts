@@ -56,6 +56,18 @@ export interface ComponentLayout {
   readonly usedShare: number;
 }
 
+/** A layout with another of its patterns in force, to be looked at. */
+export function withPattern(layout: ComponentLayout, pattern: SheetPattern): ComponentLayout {
+  const { sheet, margins } = layout;
+  const heightMm = sheet.heightMm - margins.gripperMm - margins.tailMm;
+  return {
+    ...layout,
+    pattern,
+    leftMm: (sheet.widthMm - pattern.widthMm) / 2,
+    bottomMm: margins.gripperMm + (heightMm - pattern.heightMm) / 2,
+  };
+}
+
 /** Trimmed area of what leaves a component's lane: the piece, a blank inside its outline, or the leaves of a section. */
 export function trimmedAreaMm2({ component, section, pieceAreaMm2 }: ComponentLayout): number {
   if (!section) return pieceAreaMm2;

@@ -1,5 +1,6 @@
 import { type GangAnswer } from '../gang/index.js';
-import { type Component, type InkUse, type Item, type Job, type Step, itemMaterial } from './job.js';
+import { type Component, type Item, type Job, type Step, itemMaterial } from './job.js';
+import { PROCESS } from './new-job.js';
 import { printSteps } from './edit-job.js';
 
 /** What all items of a gang share. */
@@ -12,7 +13,6 @@ export interface GangJobLike {
   readonly press: string;
   readonly workStyle: 'single' | 'sheetwise' | 'perfecting';
   readonly bleedMm: number;
-  readonly inks: readonly InkUse[];
 }
 
 /** Decimal places that a share keeps. */
@@ -49,8 +49,8 @@ export function gangJob(like: GangJobLike, items: readonly Item[], { forms }: Ga
     sheet: like.sheet,
     press: like.press,
     workStyle: like.workStyle,
-    front: like.inks,
-    back: like.workStyle === 'single' ? [] : like.inks,
+    front: PROCESS,
+    back: like.workStyle === 'single' ? [] : PROCESS,
     lay: { bleedMm: like.bleedMm },
     carries: items.flatMap(({ id }, i) => {
       const share = shares[i]?.get(form);

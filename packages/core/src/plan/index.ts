@@ -1,8 +1,8 @@
 export * from './job.js';
 export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals, plan } from './plan.js';
-export { type ComponentLayout, trimmedAreaMm2 } from './component-layout.js';
+export { type ComponentLayout, trimmedAreaMm2, withPattern } from './component-layout.js';
 export { type LaidPiece, type SheetArrangement, type SheetPattern } from './sheet-pattern.js';
-export { blankRequest, dieOf } from './blank-layout.js';
+export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
 export { pressArea } from './press-area.js';
 export { webIssues, webOf } from './web-layout.js';
 export { type Material } from './material.js';

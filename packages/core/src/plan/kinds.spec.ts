@@ -283,7 +283,6 @@ describe('gang', () => {
       press: 'b1-perfector',
       workStyle: 'single' as const,
       bleedMm: 3,
-      inks: [{ name: 'K' }],
     };
     const made = gangJob(like, items, answer);
     expect(made.components.map(({ carries }) => carries)).toEqual([
@@ -355,8 +354,7 @@ describe('families', () => {
     coverStock: 'silk-170',
     press: 'b1-perfector',
     folds: 0,
-    structure: 'reverse-tuck',
-    depthMm: 130,
+    die: { kind: 'structure', structure: 'reverse-tuck', depthMm: 130 },
   };
   it.each([
     ['carton', answers],

@@ -1,4 +1,3 @@
-import type { StructureId } from '../diecut/index.js';
 import { mostPages, splitPages } from '../imposition/index.js';
 import type { WorkStyle } from '../press/index.js';
 import { SCORE_OVER_GSM } from '../route/index.js';
@@ -7,7 +6,7 @@ import { type SheetSize, type Stock, type Works, normsOf } from '../works/index.
 import { layComponent } from './component-layout.js';
 import { cutSheetFirst, printSteps, sectionLane } from './edit-job.js';
 import { sectionPositions } from './section-layout.js';
-import type { Component, Family, InkUse, Job, Step } from './job.js';
+import type { Component, Die, Family, InkUse, Job, Step } from './job.js';
 import { type PressSheet, sheetCandidates } from './press-sheet.js';
 
 /** The few questions of a family. */
@@ -26,13 +25,12 @@ export interface FamilyAnswers {
   readonly press: string;
   /** Folds of a folded piece. */
   readonly folds: number;
-  /** Structure of a carton; width and height are then the length and width of its opening. */
-  readonly structure: StructureId;
-  readonly depthMm: number;
+  /** Shape of a carton; width and height are then the length and width of its opening. */
+  readonly die: Die;
 }
 
 /** Process colours, black first, as one school of ink order has it (handbook chapter 5). */
-const PROCESS: readonly InkUse[] = [{ name: 'K' }, { name: 'C' }, { name: 'M' }, { name: 'Y' }];
+export const PROCESS: readonly InkUse[] = [{ name: 'K' }, { name: 'C' }, { name: 'M' }, { name: 'Y' }];
 
 const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
   from: [{ material: steps.at(-1)?.id ?? '' }],
@@ -147,9 +145,8 @@ function cartonJob(answers: FamilyAnswers, works: Works): { components: Componen
     id: 'carton',
     name: 'Carton',
     kind: 'blank',
-    widthMm: answers.widthMm,
-    heightMm: answers.heightMm,
-    die: { kind: 'structure', structure: answers.structure, depthMm: answers.depthMm },
+    ...(answers.die.kind === 'structure' ? { widthMm: answers.widthMm, heightMm: answers.heightMm } : {}),
+    die: answers.die,
     grain: 'width',
     stock: answers.stock,
     ...sheetFor(works, answers.stock, answers.press, 'width'),

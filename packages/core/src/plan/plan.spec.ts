@@ -188,8 +188,7 @@ describe('families', () => {
     coverStock: 'silk-170',
     press: 'b1-perfector',
     folds: 2,
-    structure: 'straight-tuck',
-    depthMm: 130,
+    die: { kind: 'structure', structure: 'straight-tuck', depthMm: 130 },
   };
 
   it('plan from their questions alone', () => {

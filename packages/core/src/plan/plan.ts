@@ -50,6 +50,8 @@ export interface PlanEdge {
   /** Null for the finished product. */
   readonly to: string | null;
   readonly count: number;
+  /** Figure that says the count. */
+  readonly figure: string;
   readonly state: Material;
 }
 
@@ -126,15 +128,17 @@ function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: Readon
   const makers = new Map(
     graph.steps.flatMap((step) => step.outputs.map(({ material }) => [material, step.id] as const)),
   );
-  const edge = (material: string, to: string | null, count: number): PlanEdge[] => {
+  const edge = (material: string, to: string | null, count: number, figure: string): PlanEdge[] => {
     const state = materials.get(material);
-    return state ? [{ material, from: makers.get(material) ?? null, to, count, state }] : [];
+    return state ? [{ material, from: makers.get(material) ?? null, to, count, figure, state }] : [];
   };
   return [
     ...job.route.flatMap((step) =>
-      takenBy(step).flatMap(({ material, usage }) => edge(material, step.id, (units.get(step.id) ?? 0) * usage)),
+      takenBy(step).flatMap(({ material, usage }) =>
+        edge(material, step.id, (units.get(step.id) ?? 0) * usage, `step.${step.id}.processUnits`),
+      ),
     ),
-    ...demands.flatMap(({ material, quantity }) => edge(material, null, quantity)),
+    ...demands.flatMap(({ material, quantity, figure }) => edge(material, null, quantity, figure)),
   ];
 }
 

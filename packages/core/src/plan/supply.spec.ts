@@ -116,8 +116,7 @@ describe('a new job', () => {
     coverStock: 'silk-170',
     press: 'b1-perfector',
     folds: 1,
-    structure: 'straight-tuck',
-    depthMm: 130,
+    die: { kind: 'structure', structure: 'straight-tuck', depthMm: 130 },
   };
   it('is cut to fit a press that takes no whole sheet, and plans', () => {
     const digital = newJob('folded', { ...answers, press: 'digital-cut-sheet' }, SHIPPED_WORKS);

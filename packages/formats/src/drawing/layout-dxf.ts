@@ -1,4 +1,4 @@
-import type { Box, LayoutDrawing } from '@druckerei/core';
+import type { Box, DrawnPiece, LayoutDrawing, LineKind } from '@druckerei/core';
 import { type DxfShape, type DxfText, writeDxf } from '../dxf/write-dxf.js';
 import { type Dimension, dimensionsOf, isTold, lengthText, middle } from './dimensions.js';
 
@@ -7,10 +7,20 @@ const LAYERS = {
   GRIPPER: 'CONTINUOUS',
   BLEED: 'DOTTED',
   TRIM: 'CONTINUOUS',
+  CUT: 'CONTINUOUS',
+  CREASE: 'DASHED',
+  PERFORATION: 'DOTTED',
+  ITEM: 'CONTINUOUS',
   PAGE: 'DASHED',
   MARK: 'CONTINUOUS',
   DIMENSION: 'CONTINUOUS',
 } as const;
+
+const RULE_LAYER: Readonly<Record<LineKind, keyof typeof LAYERS>> = {
+  cut: 'CUT',
+  crease: 'CREASE',
+  perforation: 'PERFORATION',
+};
 
 /** Height of page numbers, as a share of the shorter side of the page. */
 const NUMBER_SHARE = 0.2;
@@ -73,23 +83,47 @@ export function layoutDxf(drawing: LayoutDrawing): string {
       ],
     };
   };
+  const line = (layer: keyof typeof LAYERS, points: NonNullable<DrawnPiece['outline']>, closed: boolean): DxfShape => ({
+    layer,
+    closed,
+    points: points.map(({ x, y }) => ({ x, y: sheet.height - y })),
+  });
+  const pieceShapes = (piece: DrawnPiece): DxfShape[] =>
+    piece.outline
+      ? [
+          line('CUT', piece.outline, true),
+          ...piece.rules.map(({ kind, points }) => line(RULE_LAYER[kind], points, false)),
+        ]
+      : [...(piece.width > piece.trim.width ? [shape('BLEED', piece)] : []), shape('TRIM', piece.trim)];
   const grip = (y: number): DxfShape => shape('GRIPPER', { x: 0, y, width: sheet.width, height: gripperMm });
   return writeDxf(
     LAYERS,
     [
       ...dimensions.shapes,
       shape('SHEET', sheet),
-      grip(sheet.height - gripperMm),
+      ...(gripperMm > 0 ? [grip(sheet.height - gripperMm)] : []),
       ...(tailGripped ? [grip(0)] : []),
       ...pieces.flatMap((piece) => [
-        ...(piece.width > piece.trim.width ? [shape('BLEED', piece)] : []),
-        shape('TRIM', piece.trim),
+        ...pieceShapes(piece),
         ...piece.pages.map((page) => shape('PAGE', page)),
         ...(piece.mark ? [shape('MARK', piece.mark)] : []),
       ]),
     ],
     [
       ...dimensions.texts,
+      ...pieces.flatMap(({ trim, item }): DxfText[] =>
+        item === undefined
+          ? []
+          : [
+              {
+                layer: 'ITEM',
+                x: trim.x,
+                y: sheet.height - trim.y - trim.height / 2,
+                heightMm: CHAIN.textMm,
+                text: item,
+              },
+            ],
+      ),
       ...pieces.flatMap(({ pages }) =>
         pages.map(({ x, y, width, height, page }) => ({
           layer: 'PAGE',

@@ -1,7 +1,8 @@
 import { type ComponentLayout, SHEET_SIDES, drawLayout } from '@druckerei/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { renderPdf } from '../pdf/render.js';
-import { type JobDocument, percent, stateText } from '../ticket/document.js';
+import { layoutWords } from '@druckerei/contract';
+import { type JobDocument, stateText } from '../ticket/document.js';
 import { layoutSvg } from './layout-svg.js';
 
 /** Width and height that a drawing may take on a landscape A4 page, in points. */
@@ -9,7 +10,8 @@ const ROOM: [number, number] = [740, 400];
 
 /** A component's layout with its dimensions, a page for each printed side. */
 export function layoutPdf(document: JobDocument, layout: ComponentLayout): Promise<Buffer> {
-  const { component, pattern, usedShare, bound } = layout;
+  const { component, machine } = layout;
+  const edge = machine.press?.web ? 'the web runs upwards' : 'gripper edge at the bottom';
   const sides = component.back.length > 0 ? SHEET_SIDES : (['front'] as const);
   const content = sides.flatMap((side, i): Content[] => [
     {
@@ -18,7 +20,7 @@ export function layoutPdf(document: JobDocument, layout: ComponentLayout): Promi
       ...(i > 0 ? { pageBreak: 'before' as const } : {}),
     },
     {
-      text: `${stateText(document)}. ${pattern.count} up, at most ${bound} by any pattern; ${percent(Math.round(usedShare * 1000) / 1000)} of the sheet used. Seen from the printed side, gripper edge at the bottom. Millimetres.`,
+      text: `${stateText(document)}. ${layoutWords(layout)}. Seen from the printed side, ${edge}. Millimetres.`,
       style: 'quiet',
       margin: [0, 2, 0, 8],
     },

@@ -1,4 +1,4 @@
-import type { Box, DrawnPage, LayoutDrawing } from '@druckerei/core';
+import type { Box, DrawnPage, DrawnPiece, LayoutDrawing, LineKind } from '@druckerei/core';
 import { type Dimension, dimensionsOf, isTold, lengthText, middle } from './dimensions.js';
 
 const rect = ({ x, y, width, height }: Box, style: string): string =>
@@ -29,6 +29,38 @@ const escapeXml = (words: string): string => words.replace(/[&<>"]/g, (sign) => 
 /** The sequence code in small type beside its mark. */
 const markCode = ({ x, y, width, height, code }: NonNullable<LayoutDrawing['pieces'][number]['mark']>): string =>
   `<text x="${x + width + 2}" y="${y + height}" font-family="Franklin" font-size="7" fill="#222222">${escapeXml(code)}</text>`;
+
+/** What a line of a die does, by its shape: cut solid, crease dashed, perforation dotted. */
+const RULES: Readonly<Record<LineKind, string>> = {
+  cut: '',
+  crease: ' stroke-dasharray="9 5"',
+  perforation: ' stroke-dasharray="2 5"',
+};
+
+const run = (points: readonly { readonly x: number; readonly y: number }[]): string =>
+  `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}`;
+
+/** A piece: a blank by its own outline and rules, else the trimmed rectangle in its bleed. */
+function pieceShapes(piece: DrawnPiece): string[] {
+  if (piece.outline)
+    return [
+      `<path d="${run(piece.outline)}Z" ${CUT}/>`,
+      ...piece.rules.map(
+        ({ kind, points }) => `<path d="${run(points)}" fill="none" stroke="#333333" stroke-width="1"${RULES[kind]}/>`,
+      ),
+    ];
+  return [rect(piece, FAINT), rect(piece.trim, CUT)];
+}
+
+/** The name of an item in its place, as large as it fits. */
+function itemName({ trim, item }: DrawnPiece): string[] {
+  if (item === undefined) return [];
+  const size = Math.min(26, (1.6 * trim.width) / Math.max(1, item.length));
+  const [x, y] = [trim.x + trim.width / 2, trim.y + trim.height / 2];
+  return [
+    `<text x="${x}" y="${y}" font-family="Franklin" font-size="${size}" text-anchor="middle" fill="#333333">${escapeXml(item)}</text>`,
+  ];
+}
 
 /** Chains of dimensions above and to the left of the sheet: from edge to edge of every trimmed piece. */
 function dimensionChains(drawing: LayoutDrawing): string[] {
@@ -74,24 +106,31 @@ function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
       ];
 }
 
+/** Where the folder cuts off between two cut-offs that it collects. */
+const cutOffLines = ({ sheet, cutOffs }: LayoutDrawing): string[] =>
+  Array.from({ length: Math.max(0, cutOffs - 1) }, (_, i) =>
+    path(`M0 ${((i + 1) * sheet.height) / cutOffs} H${sheet.width}`),
+  );
+
 /** A layout as an SVG picture in millimetres, for print: sheet, usable area, pieces with trim and page edges, gripper. */
 export function layoutSvg(drawing: LayoutDrawing, { dimensions = false }: LayoutSvgOptions = {}): string {
-  const { sheet, usable, pieces, gripperMm, grain, tailGripped, colourBar } = drawing;
+  const { sheet, usable, pieces, gripperMm, grain, tailGripped, colourBar, cutOffs } = drawing;
   const grip = (y: number) => rect({ x: 0, y, width: sheet.width, height: gripperMm }, 'fill="#bbbbbb"');
   const parts = [
     rect(sheet, THIN),
-    grip(sheet.height - gripperMm),
+    ...cutOffLines(drawing),
+    ...(gripperMm > 0 ? [grip(sheet.height - gripperMm)] : []),
     ...(tailGripped ? [grip(0)] : []),
     rect(usable, FAINT),
     ...(colourBar ? [rect(colourBar, 'fill="#dddddd"')] : []),
     ...pieces.flatMap((piece) => [
-      rect(piece, FAINT),
-      rect(piece.trim, CUT),
+      ...pieceShapes(piece),
+      ...itemName(piece),
       ...piece.pages.map(pageMark),
       ...(piece.mark ? [rect(piece.mark, 'fill="#222222"'), markCode(piece.mark)] : []),
       ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
     ]),
-    text(0, sheet.height + 30, `gripper edge, ${gripperMm} mm`, 'start'),
+    text(0, sheet.height + 30, cutOffs > 0 ? 'web, printed upwards' : `gripper edge, ${gripperMm} mm`, 'start'),
     ...grainArrow(sheet, grain),
   ];
   const before = dimensions ? DIMENSION_ROOM : 3;

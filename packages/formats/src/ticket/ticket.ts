@@ -3,6 +3,7 @@ import { type Component, type PlanStep, CAUTIONS, CAUTION_RULE, OPERATION_RULES,
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
 import { renderPdf } from '../pdf/render.js';
+import { layoutWords, sizeWords } from '@druckerei/contract';
 import { type JobDocument, number, percent, plural, stateText } from './document.js';
 import { stationLines } from './station.js';
 
@@ -61,7 +62,7 @@ function components({ job, plan, works }: JobDocument): Content[] {
     const { sheet } = component;
     return [
       component.name,
-      `${component.widthMm} x ${component.heightMm} mm${component.pages === undefined ? '' : `, ${component.pages} pages`}`,
+      sizeWords(component),
       `${stock?.name ?? component.stock}\n${sheet.widthMm} x ${sheet.heightMm} mm, grain along ${sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm}`,
       `${press?.name ?? component.press}\n${component.workStyle}`,
       `${inkNames(component.front)} / ${inkNames(component.back)}`,
@@ -110,8 +111,10 @@ function stream({ plan, job, works }: JobDocument): Content[] {
 function layouts({ plan }: JobDocument): Content[] {
   return Object.values(plan.layouts).map((layout): Content => {
     const drawing = drawLayout(layout);
-    const { component, pattern, section } = layout;
-    const { grid, count } = pattern;
+    const { component, section, sheet, machine } = layout;
+    const edge = machine.press?.web
+      ? 'The web runs upwards'
+      : `Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${layout.margins.gripperMm} mm`;
     const twoSided = section !== undefined && component.back.length > 0;
     return {
       unbreakable: true,
@@ -133,7 +136,7 @@ function layouts({ plan }: JobDocument): Content[] {
             }
           : { svg: layoutSvg(drawing), width: 300 },
         {
-          text: `${count} up (${grid ? `${grid.columns} x ${grid.rows}` : 'both ways mixed'}) on ${component.sheet.widthMm} x ${component.sheet.heightMm} mm; ${percent(Math.round(drawing.usedShare * 1000) / 1000)} of the sheet used. Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${layout.margins.gripperMm} mm; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
+          text: `${layoutWords(layout)}; on ${sheet.widthMm} x ${sheet.heightMm} mm. ${edge}; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
           style: 'quiet',
           margin: [0, 3, 0, 0],
         },

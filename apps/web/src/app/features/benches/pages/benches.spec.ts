@@ -1,12 +1,14 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { type BlankLayouts, type GangAnswer, makeStructure } from '@druckerei/core';
-import type { Answer, BlanksQuestion, GangQuestion, ReadQuestion, WriteQuestion } from '../workers/messages';
+import { type BlankLayouts, type GangAnswer, SHIPPED_WORKS, makeStructure, plan } from '@druckerei/core';
+import { MakeJob } from '../state/make-job';
+import type { MakeJobData } from '../ui/make-job.dialog';
+import type { Question } from '../workers/client';
+import type { Answer } from '../workers/messages';
 import { DiePage } from './die.page';
 import { GangPage } from './gang.page';
 import { WebPage } from './web.page';
 
-type Question = BlanksQuestion | GangQuestion | ReadQuestion | WriteQuestion;
 const asked: { question: Question; answered: (answer: Answer) => void; failed: () => void; ended: boolean }[] = [];
 jest.mock('../workers/client', () => ({
   ask: (question: Question, answered: (answer: Answer) => void, failed: () => void) => {
@@ -18,7 +20,27 @@ jest.mock('../workers/client', () => ({
   },
 }));
 
+const made: Omit<MakeJobData, 'works'>[] = [];
+const like = {
+  number: 'B-1',
+  title: 'From the bench',
+  customer: '',
+  quantity: 4000,
+  stock: 'board-300',
+  press: 'b1-perfector',
+  sheet: { widthMm: 1020, heightMm: 720, grain: 'width' as const },
+};
+/** The job that a bench asked to be made, planned. */
+function plannedJob() {
+  const job = made.at(-1)?.make(like, SHIPPED_WORKS);
+  if (!job) throw new Error('no job was asked for');
+  return { job, outcome: plan(job, SHIPPED_WORKS) };
+}
+
 async function open<T>(page: Type<T>) {
+  TestBed.configureTestingModule({
+    providers: [{ provide: MakeJob, useValue: { start: (data: Omit<MakeJobData, 'works'>) => made.push(data) } }],
+  });
   const fixture = TestBed.createComponent(page);
   await fixture.whenStable();
   const element = fixture.nativeElement as HTMLElement;
@@ -55,7 +77,7 @@ describe('gang bench', () => {
   const found: GangAnswer = {
     forms: [
       {
-        counts: [2, 1, 0, 0],
+        counts: [2, 1, 1, 1],
         sheets: 1000,
         pieces: [{ item: 0, xMm: 0, yMm: 0, widthMm: 154, heightMm: 111 }],
       },
@@ -80,6 +102,17 @@ describe('gang bench', () => {
     expect(text()).toContain('330 EUR');
     expect(text()).toContain('300 EUR, 10 % away');
     expect(text()).not.toContain('Stop');
+  });
+
+  it('makes a job of the answer, that plans', async () => {
+    const { click, answer } = await open(GangPage);
+    await click('Find the forms');
+    await answer({ kind: 'gang', answer: found, issues: [], done: true });
+    await click('Make a job of it');
+    const { job, outcome } = plannedJob();
+    expect(outcome.ok ? [] : outcome.issues).toEqual([]);
+    expect(job.components[0]?.carries?.map(({ count }) => count)).toEqual([2, 1, 1, 1]);
+    expect(job.order.quantity).toBe(job.items?.reduce((sum, { quantity }) => sum + quantity, 0));
   });
 
   it('says that an answer is old once the items change, and stops when asked', async () => {
@@ -134,8 +167,16 @@ describe('die bench', () => {
     await answer({ kind: 'progress', share: 0.5 });
     expect(asked.at(-1)?.question).toMatchObject({ kind: 'blanks', request: { gapMm: 4, turns: 'either' } });
     await answer({ kind: 'blanks', layouts });
-    expect(text()).toContain('Straight rows: 6');
+    expect(text()).toContain('6 up, straight rows');
     expect(text()).toMatch(/8 up, 71\.5 % of the usable sheet; no layout holds more than 10/);
+  });
+
+  it('makes a job of the structure, that plans', async () => {
+    const { click } = await open(DiePage);
+    await click('Make a job of it');
+    const { job, outcome } = plannedJob();
+    expect(outcome.ok).toBe(true);
+    expect(job.components[0]).toMatchObject({ kind: 'blank', widthMm: 85, heightMm: 60, die: { depthMm: 130 } });
   });
 
   it('says what makes a structure impossible and mends when it is mended', async () => {

@@ -8,6 +8,7 @@ import { MatSelectModule } from '@angular/material/select';
 import {
   type BlankArrangement,
   type BlankLayouts,
+  type Die,
   type DieDrawing,
   type Issue,
   type StructureId,
@@ -18,34 +19,20 @@ import {
   checkStructure,
   makeStructure,
   measureDie,
+  newJob,
 } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { ARRANGEMENT_WORDS, issueText } from '@druckerei/contract';
 import { count, percent } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
+import { STRUCTURE_NAMES } from '../../../ui/structure-names';
+import { MakeJob } from '../state/make-job';
 import { Run } from '../state/run';
 import { DieView } from '../ui/die-view';
-import { RunBar } from '../ui/run-bar';
+import { RunBar } from '../../../ui/run-bar';
 import type { LayerUse } from '@druckerei/formats/drawings';
 import type { ReadLayer, ReadQuestion, WriteQuestion } from '../workers/messages';
-
-const NAMES: Readonly<Record<StructureId, string>> = {
-  'straight-tuck': 'Straight tuck carton',
-  'reverse-tuck': 'Reverse tuck carton',
-  'self-locking': 'Carton with self-locking base',
-  sleeve: 'Sleeve',
-  tray: 'Tray',
-  wallet: 'Four-panel board wallet',
-  packet: 'Side-seam packet with seal flap',
-  'two-piece': 'Box in two pieces',
-  'slotted-case': 'Slotted case',
-};
-const ARRANGEMENTS: Readonly<Record<BlankArrangement, string>> = {
-  straight: 'Straight rows',
-  'head-to-tail': 'Head to tail',
-  interlocked: 'Interlocked',
-};
 
 interface DieInput extends StructureSize {
   readonly structure: StructureId;
@@ -92,11 +79,12 @@ const START: DieInput = {
 export class DiePage {
   protected readonly measures = inject(Measures);
   protected readonly form = kept('die', START);
-  protected readonly structures = STRUCTURES.map((id) => ({ id, name: NAMES[id] }));
+  protected readonly structures = STRUCTURES.map((id) => ({ id, name: STRUCTURE_NAMES[id] }));
   protected readonly uses: readonly LayerUse[] = [...LINE_KINDS, 'glue', 'keep-out', 'leave out'];
-  protected readonly arrangements = ARRANGEMENTS;
+  protected readonly arrangements = ARRANGEMENT_WORDS;
   protected readonly count = count;
   protected readonly percent = percent;
+  private readonly jobs = inject(MakeJob);
   protected readonly laying = new Run();
   protected readonly reading = new Run();
   private readonly writing = new Run();
@@ -216,6 +204,21 @@ export class DiePage {
     this.read.set(null);
     this.told.set([]);
     this.layers.set([]);
+  }
+
+  /** Makes a job of the blank: its structure or its drawing. */
+  protected makeJob(): void {
+    const drawing = this.drawing();
+    if (!drawing) return;
+    const { structure, lengthMm, widthMm, depthMm, flapMm, part } = this.form();
+    const die: Die = this.isReading()
+      ? { ...drawing, kind: 'drawing', name: drawing.name.slice(0, 60) }
+      : { kind: 'structure', structure, depthMm, flapMm, part };
+    const measures = { widthMm: lengthMm, heightMm: widthMm, pages: 0, folds: 0, coverStock: '' };
+    this.jobs.start({
+      asksQuantity: true,
+      make: ({ sheet: _sheet, ...answers }, works) => newJob('carton', { ...answers, ...measures, die }, works),
+    });
   }
 
   /** Writes the blank or the laid sheet as a file of this computer. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -11,13 +11,15 @@ import {
   type GangRequest,
   type Issue,
   checkGang,
+  gangJob,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count, percent } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
+import { MakeJob } from '../state/make-job';
 import { Run } from '../state/run';
-import { RunBar } from '../ui/run-bar';
+import { RunBar } from '../../../ui/run-bar';
 
 interface Row {
   readonly name: string;
@@ -71,6 +73,7 @@ const START: GangInput = {
 })
 export class GangPage {
   protected readonly form = kept('gang', START);
+  private readonly jobs = inject(MakeJob);
   protected readonly run = new Run();
   protected readonly answer = signal<GangAnswer | null>(null);
   /** What the answer was found for; another form makes it old. */
@@ -126,6 +129,29 @@ export class GangPage {
       if (answer.kind !== 'gang') return;
       if (answer.answer) this.answer.set(answer.answer);
       this.refused.set(answer.issues);
+    });
+  }
+
+  /** Makes a job of the answer; its items keep the sizes that stand at the bench, the bleed is the job's. */
+  protected makeJob(): void {
+    const answer = this.answer();
+    if (!answer) return;
+    const { rows, bleedMm } = this.form();
+    const items = rows.map(({ name, widthMm, heightMm, quantity, mayTurn }, i) => ({
+      id: `item-${i + 1}`,
+      name: name.trim() || `Item ${i + 1}`,
+      widthMm,
+      heightMm,
+      quantity,
+      mayTurn,
+    }));
+    this.jobs.start({
+      asksQuantity: false,
+      make: (answers, works) => {
+        const perfects = works.machines.find(({ id }) => id === answers.press)?.press?.perfects;
+        const workStyle = perfects ? 'perfecting' : 'sheetwise';
+        return gangJob({ ...answers, workStyle, bleedMm }, items, answer);
+      },
     });
   }
 

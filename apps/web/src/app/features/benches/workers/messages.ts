@@ -1,5 +1,6 @@
 import type { LayerUse } from '@druckerei/formats/drawings';
-import type { BlankLayouts, BlankRequest, DieDrawing, GangAnswer, GangRequest, Issue } from '@druckerei/core';
+import type { BlankLayouts, DieDrawing, GangAnswer, GangRequest, Issue } from '@druckerei/core';
+import type { BlanksAnswer } from '../../../platform/blanks-client';
 
 /** Questions to the workers; each worker answers one and is ended to stop it. */
 export interface GangQuestion {
@@ -7,10 +8,6 @@ export interface GangQuestion {
   readonly request: GangRequest;
   /** Where the solver's program lies. */
   readonly wasm: string;
-}
-export interface BlanksQuestion {
-  readonly kind: 'blanks';
-  readonly request: BlankRequest;
 }
 export interface ReadQuestion {
   readonly kind: 'read';
@@ -37,14 +34,13 @@ export interface ReadLayer {
 }
 
 export type Answer =
-  | { readonly kind: 'progress'; readonly share: number }
+  | BlanksAnswer
   | {
       readonly kind: 'gang';
       readonly answer: GangAnswer | undefined;
       readonly issues: readonly Issue[];
       readonly done: boolean;
     }
-  | { readonly kind: 'blanks'; readonly layouts: BlankLayouts }
   | {
       readonly kind: 'read';
       readonly drawing: DieDrawing | undefined;

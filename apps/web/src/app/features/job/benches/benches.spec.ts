@@ -1,7 +1,8 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { type Job, findWays } from '@druckerei/core';
+import { type Job, findWays, layBlanks } from '@druckerei/core';
 import { Store, provideStore } from '@ngrx/store';
+import type { BlanksAnswer, BlanksQuestion } from '../../../platform/blanks-client';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { example, revisionOf } from '../job.fixture';
 import { JobEditor } from '../state/job-editor';
@@ -14,6 +15,15 @@ import { WaysBench } from './ways-bench';
 jest.mock('../workers/ways.client', () => ({
   askWays: (question: WaysQuestion, answered: (answer: WaysAnswer) => void) => {
     answered({ kind: 'done', outcome: findWays(question.job, question.works, question.target) });
+    return () => undefined;
+  },
+}));
+
+// So does the one that lays blanks.
+jest.mock('../../../platform/blanks-client', () => ({
+  askBlanks: ({ request }: BlanksQuestion, answered: (answer: BlanksAnswer) => void) => {
+    answered({ kind: 'progress', share: 0.5 });
+    answered({ kind: 'blanks', layouts: layBlanks(request) });
     return () => undefined;
   },
 }));
@@ -99,14 +109,70 @@ describe('layout bench', () => {
       components: example('trail-map').components.map((c) => ({ ...c, widthMm: 148, heightMm: 105 })),
     };
     const { element, text, click, now } = await open(LayoutBench, card, 'map');
-    const choices = [...element.querySelectorAll<HTMLInputElement>('input[type=radio]')];
-    expect(choices.length).toBeGreaterThan(1);
-    const other = choices.find((choice) => !choice.checked);
+    const choices = () => [...element.querySelectorAll('dk-layout-proposals [role=radio]')];
+    expect(choices().length).toBeGreaterThan(1);
+    const other = choices().find((choice) => choice.getAttribute('aria-checked') === 'false');
+    const words = other?.textContent;
     await click(other);
-    expect(now().components[0]?.lay?.arrangement).toBe(other?.value);
+    expect(words).toContain(now().components[0]?.lay?.arrangement);
+    expect(choices().find((choice) => choice.getAttribute('aria-checked') === 'true')?.textContent).toBe(words);
     await click('Take the best');
     expect(now().components[0]?.lay).toEqual({});
-    expect(text()).toMatch(/At most \d+ by any pattern/);
+    expect(text()).toMatch(/At most \d+ by any layout/);
+  });
+
+  it('goes on to the next way by key, and round', async () => {
+    const card: Job = {
+      ...example('trail-map'),
+      components: example('trail-map').components.map((c) => ({ ...c, widthMm: 148, heightMm: 105 })),
+    };
+    const { element, fixture, now } = await open(LayoutBench, card, 'map');
+    const sheet = element.querySelector('svg.large');
+    const ways = element.querySelectorAll('dk-layout-proposals [role=radio]').length;
+    const seen = new Set<string | undefined>();
+    for (let i = 0; i < ways; i++) {
+      sheet?.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', cancelable: true }));
+      await fixture.whenStable();
+      seen.add(now().components[0]?.lay?.arrangement);
+    }
+    expect(seen.size).toBe(ways);
+  });
+
+  it('looks for a better way to lay blanks, keeps it in the job, and goes back to rows', async () => {
+    const caddy = example('tea-caddy');
+    const rows: Job = { ...caddy, components: caddy.components.map((c) => ({ ...c, lay: undefined })) };
+    const { element, text, click, now } = await open(LayoutBench, rows, 'carton');
+    expect(text()).toContain('6 up, straight rows');
+    await click('Look for better');
+    const better = [...element.querySelectorAll('dk-layout-proposals [role=radio]')].find((one) =>
+      one.textContent.includes('head to tail'),
+    );
+    expect(better?.textContent).toContain('8 up');
+    await click(better);
+    expect(now().components[0]?.lay?.blanks).toMatchObject({ arrangement: 'head-to-tail', turned: true });
+    expect(element.querySelectorAll('svg.large path.trim')).toHaveLength(8);
+    expect(element.querySelectorAll('svg.large path.crease').length).toBeGreaterThan(8);
+    await click('Back to rows');
+    expect(now().components[0]?.lay).toEqual({});
+  });
+
+  it('shows what a form carries and what is over, and mends an order that does not add up', async () => {
+    const cards = example('garden-cards');
+    const { text, click, editor, fixture, now } = await open(LayoutBench, cards, 'form-1');
+    expect(text()).toMatch(/Gate notice ?210 × 297 mm.*468/);
+    editor.set(['items', 4, 'quantity'], 1300);
+    await fixture.whenStable();
+    expect(text()).toContain('The items add up to 23,300');
+    await click('Set the order to 23,300');
+    expect(now().order.quantity).toBe(23_300);
+    expect(editor.outcome()?.ok).toBe(true);
+  });
+
+  it('shows the web and its own fold schemes', async () => {
+    const { text, element } = await open(LayoutBench, example('ferry-timetable'), 'leaflet');
+    expect(text()).toContain('905 mm of web, 578 mm at a turn');
+    expect(text()).toContain('the web runs upwards');
+    expect(element.querySelectorAll('svg.large .number')).toHaveLength(8);
   });
 
   it('shows what creep does and gives the files of the revision', async () => {

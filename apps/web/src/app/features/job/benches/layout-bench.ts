@@ -1,39 +1,56 @@
+import { type CdkDragDrop, CdkDropList } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
-import { MatRadioModule } from '@angular/material/radio';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSelectModule } from '@angular/material/select';
 import {
-  type Arrangement,
+  type BlankRequest,
   type Component as JobComponent,
+  type SheetPattern,
   CREEP_METHODS,
   CREEP_SHARES,
   ODD_PLACES,
   assemblyOf,
+  blankRequest,
   normsOf,
   oddPlaceOf,
+  pressArea,
   schemesFor,
   webOf,
 } from '@druckerei/core';
 import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
+import { RunBar } from '../../../ui/run-bar';
+import { BlanksSearch } from '../state/blanks-search';
+import { LayoutProposals } from '../ui/layout-proposals';
 import { LayoutView } from '../ui/layout-view';
+import { DieFields } from './die-fields';
 import { Field } from './field';
+import { FormFields } from './form-fields';
 
-const ARRANGEMENT_NAMES: Readonly<Record<Arrangement, string>> = {
-  upright: 'Upright',
-  turned: 'Turned by a quarter',
-  mixed: 'Both ways mixed',
-};
 const CREEP_NAMES = { thumb: '1 caliper', round: 'Round', square: 'Square' } as const;
 const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowed' } as const;
 
 /** The layout of a component, large: what lies where on either side, how else it could lie, and its files. */
 @Component({
   selector: 'dk-layout-bench',
-  imports: [Field, LayoutView, MatButtonModule, MatFormFieldModule, MatIconModule, MatRadioModule, MatSelectModule],
+  imports: [
+    CdkDropList,
+    DieFields,
+    Field,
+    FormFields,
+    LayoutProposals,
+    LayoutView,
+    MatButtonModule,
+    MatCheckboxModule,
+    RunBar,
+    MatFormFieldModule,
+    MatIconModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './layout-bench.html',
   styleUrl: './layout-bench.scss',
@@ -44,7 +61,6 @@ export class LayoutBench {
   readonly componentId = input.required<string>();
   protected readonly count = count;
   protected readonly percent = percent;
-  protected readonly names = ARRANGEMENT_NAMES;
   protected readonly oddPlaces = ODD_PLACES;
   protected readonly creeps = CREEP_METHODS.map((id) => ({ id, name: CREEP_NAMES[id] }));
   protected readonly shares = CREEP_SHARES.map((id) => ({ id, name: SHARE_NAMES[id] }));
@@ -53,6 +69,22 @@ export class LayoutBench {
   );
   protected readonly component = computed((): JobComponent | undefined => this.editor.job()?.components[this.index()]);
   protected readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
+  /** What a search for a better way to lay the blanks is asked. */
+  private readonly request = computed((): BlankRequest | undefined => {
+    const layout = this.layout();
+    if (!layout?.die) return undefined;
+    const area = pressArea(layout.component, layout.machine, layout.cutOffs);
+    return blankRequest(layout.die.outline, area, layout.gapMm, layout.turns);
+  });
+  protected readonly search = new BlanksSearch(() => this.request());
+  /** The patterns of the plan, and those that a search has found beside them. */
+  protected readonly patterns = computed((): readonly SheetPattern[] => {
+    const own = this.layout()?.proposals ?? [];
+    const found = this.search.patterns();
+    const isNew = (one: SheetPattern): boolean =>
+      own.every(({ arrangement, count: up }) => arrangement !== one.arrangement || up < one.count);
+    return [...own, ...found.filter(isNew)].sort((a, b) => b.count - a.count);
+  });
   protected readonly web = computed(() => {
     const layout = this.layout();
     return layout && webOf(layout.machine);
@@ -67,8 +99,14 @@ export class LayoutBench {
           odd: oddPlaceOf(job),
           creep: job.binding?.creep ?? 'thumb',
           creepShare: job.binding?.creepShare ?? 'inwards',
+          twoUp: job.binding?.twoUp ?? false,
         }
       : undefined;
+  });
+  protected readonly gapNorm = computed(() => {
+    const [job, works] = [this.editor.job(), this.editor.works()];
+    const gap = job && works ? normsOf(works, job.norms)('layout.strippingGap').value : 0;
+    return this.component()?.kind === 'blank' ? count(this.measures.of('mm').show(gap), 3) : '0';
   });
   /** What the works would trim or bleed, shown where the job sets nothing. */
   protected readonly trimNorm = computed(() => {
@@ -93,7 +131,38 @@ export class LayoutBench {
     this.editor.set(['components', this.index(), ...path], value);
   }
 
-  protected bind(key: 'assembly' | 'odd' | 'creep' | 'creepShare', value: unknown): void {
+  /** Puts a pattern in force. Blanks keep the figures of how they lie, other pieces the name of their arrangement. */
+  protected take(pattern: SheetPattern): void {
+    if (!this.editor.editable()) return;
+    if (pattern.blanks) this.set(['lay', 'blanks'], pattern.blanks);
+    else this.set(['lay', 'arrangement'], pattern.arrangement);
+  }
+  protected drop(event: CdkDragDrop<unknown, unknown, SheetPattern>): void {
+    this.take(event.item.data);
+  }
+  /** The next or the one before among the patterns, by key. */
+  protected step(by: number): void {
+    const patterns = this.patterns();
+    const now = this.layout()?.pattern;
+    const at = patterns.findIndex(({ arrangement, count: up }) => arrangement === now?.arrangement && up === now.count);
+    const next = patterns[(at + by + patterns.length) % patterns.length];
+    if (next) this.take(next);
+  }
+  protected readonly isChosen = computed(() => {
+    const { arrangement, blanks } = this.component()?.lay ?? {};
+    return arrangement !== undefined || blanks !== undefined;
+  });
+  protected takeBest(): void {
+    const { arrangement: _arrangement, blanks: _blanks, ...lay } = this.component()?.lay ?? {};
+    this.set(['lay'], lay);
+  }
+
+  /** Prints the drawing alone; the page around it is left out by the style sheet. */
+  protected print(): void {
+    window.print();
+  }
+
+  protected bind(key: 'assembly' | 'odd' | 'creep' | 'creepShare' | 'twoUp', value: unknown): void {
     const job = this.editor.job();
     const before = job?.binding ?? { assembly: 'nested' as const };
     this.editor.set(['binding'], { ...before, [key]: value });

@@ -6,14 +6,16 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type InkUse, type SheetSize, WORK_STYLES } from '@druckerei/core';
+import { type InkUse, type SheetSize, WORK_STYLES, chooseRepeat, normsOf, webOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { LayoutView } from '../ui/layout-view';
 import { STYLE_NAMES } from '../ui/style-names';
+import { DieFields } from './die-fields';
 import { Field } from './field';
+import { FormFields } from './form-fields';
 import { LayoutBench } from './layout-bench';
 import { WaysBench } from './ways-bench';
 
@@ -28,8 +30,10 @@ type View = (typeof VIEWS)[number]['id'];
 @Component({
   selector: 'dk-print-bench',
   imports: [
+    DieFields,
     Field,
     FigureButton,
+    FormFields,
     LayoutBench,
     LayoutView,
     MatButtonModule,
@@ -66,10 +70,57 @@ export class PrintBench {
   protected readonly sheetKey = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} ${heightMm} ${grain}`;
   protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string =>
     `${this.measures.size(widthMm, heightMm)} ${this.measures.of('mm').unit}, grain along ${this.measures.of('mm').show(grain === 'width' ? widthMm : heightMm)}`;
+  protected readonly webPress = computed(() => {
+    const machine = this.editor.works()?.machines.find(({ id }) => id === this.component()?.press);
+    return machine && webOf(machine) ? machine.press : undefined;
+  });
+  /**
+   * What the press can print on: the sizes of the stock, or on a web its rolls by the cut-off, or by the cylinders of the
+   * store that hold the piece, least web for a thousand first.
+   */
+  protected readonly sheets = computed((): readonly { readonly sheet: SheetSize; readonly text: string }[] => {
+    const press = this.webPress();
+    const stock = this.stock();
+    if (!press?.web) return (stock?.sheets ?? []).map((sheet) => ({ sheet, text: this.sheetText(sheet) }));
+    const rolls = (stock?.rollWidthsMm ?? []).filter((width) => width <= press.maxSheetMm[0]);
+    const { cutOffMm } = press.web;
+    if (cutOffMm === undefined)
+      return rolls.flatMap((width) => this.repeats(width)).sort((a, b) => a.areaM2 - b.areaM2);
+    return rolls.map((widthMm) => {
+      const sheet: SheetSize = { widthMm, heightMm: cutOffMm, grain: 'height' };
+      const text = `${this.measures.quantity(widthMm, 'mm')} roll, cut off at ${this.measures.quantity(cutOffMm, 'mm')}`;
+      return { sheet, text };
+    });
+  });
+
+  /** Cylinders that hold the piece on a roll. */
+  private repeats(widthMm: number): { sheet: SheetSize; text: string; areaM2: number }[] {
+    const [job, works, component, press] = [this.editor.job(), this.editor.works(), this.component(), this.webPress()];
+    if (!job || !works || !component || !press?.web) return [];
+    const bleedMm = component.lay?.bleedMm ?? normsOf(works, job.norms)('layout.bleed').value;
+    const gapMm = Math.max(2 * bleedMm, component.lay?.gutterMm ?? 0);
+    return chooseRepeat({
+      widthMm: component.widthMm ?? 0,
+      heightMm: component.heightMm ?? 0,
+      gapMm,
+      sideGapMm: gapMm,
+      webWidthMm: widthMm,
+      edgeMm: press.sideMm + bleedMm,
+      cylinders: press.web.cylinderTeeth ?? [],
+    }).map(({ teeth, repeatMm, around, across, metresPerThousand }) => {
+      const areaM2 = (metresPerThousand * widthMm) / 1000;
+      const size = `${this.measures.quantity(widthMm, 'mm')} roll, ${count(teeth)} teeth`;
+      return {
+        sheet: { widthMm, heightMm: repeatMm, grain: 'height' },
+        areaM2,
+        text: `${size}: ${count(around * across)} up, ${count(areaM2, 1)} m² a thousand`,
+      };
+    });
+  }
   /** A press sheet that is cut from something larger, in words; undefined where it is bought as it is. */
   protected readonly cutSheet = computed(() => {
     const component = this.component();
-    if (!component || this.stock()?.sheets.some((sheet) => this.sheetKey(sheet) === this.sheetKey(component.sheet)))
+    if (!component || this.sheets().some(({ sheet }) => this.sheetKey(sheet) === this.sheetKey(component.sheet)))
       return undefined;
     const { bought } = component;
     const from =
@@ -88,7 +139,7 @@ export class PrintBench {
   protected readonly figure = (name: string) => this.editor.plan()?.figures[`component.${this.componentId()}.${name}`];
 
   protected chooseSheet(key: string): void {
-    const sheet = this.stock()?.sheets.find((size) => this.sheetKey(size) === key);
+    const sheet = this.sheets().find((one) => this.sheetKey(one.sheet) === key)?.sheet;
     const { bought: _bought, ...component } = this.component() ?? {};
     if (sheet) this.editor.set(['components', this.index()], { ...component, sheet });
   }

@@ -17,6 +17,7 @@ import { MatTabsModule } from '@angular/material/tabs';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
+import type { Job } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
@@ -36,6 +37,16 @@ import { Conflict } from './conflict';
 import { ReleaseDialog } from './release.dialog';
 import { Revisions } from './revisions';
 import { SaveMark } from './save-mark';
+
+/** Letters that an end of the stream has room for. */
+const NAME_ROOM = 13;
+
+/** What an end of the stream is called: the item that it delivers, or the job. */
+function productName({ items = [], title }: Job, figure: string): string {
+  const item = items.find(({ id }) => figure === `item.${id}.quantity`)?.name;
+  if (item !== undefined) return item.length > NAME_ROOM ? `${item.slice(0, NAME_ROOM - 1)}…` : item;
+  return title.length > NAME_ROOM ? 'Product' : title;
+}
 
 const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
 
@@ -104,11 +115,10 @@ export class JobPage implements OnDestroy {
         ],
       ]),
     );
-    const end = plan.edges.find(({ to }) => to === null);
     return streamModel(
       plan,
       job.components,
-      { title: job.title.length > 13 ? 'Product' : job.title, lines: [`${count(end?.count ?? 0)} ordered`] },
+      (end) => ({ title: productName(job, end.figure), lines: [`${count(end.count)} ordered`] }),
       paper,
     );
   });

@@ -24,7 +24,7 @@ describe('layout drawing', () => {
   it('says how much lies on the sheet and the most that could', async () => {
     const { element } = await draw('map');
     expect(element.querySelector('figcaption')?.textContent).toBe(
-      '2 up, 2 across by 1; 69.6 % of the sheet used; no pattern holds more',
+      '2 up, 2 across by 1; 69.6 % of the sheet used; no layout holds more',
     );
     expect(element.querySelectorAll('.trim')).toHaveLength(2);
   });

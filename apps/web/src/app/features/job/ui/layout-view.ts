@@ -6,6 +6,7 @@ import {
   computed,
   inject,
   input,
+  output,
   signal,
   viewChild,
 } from '@angular/core';
@@ -13,10 +14,17 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { type ComponentLayout, type DrawnPage, type SheetSide, SHEET_SIDES, drawLayout } from '@druckerei/core';
+import {
+  type ComponentLayout,
+  type DrawnPage,
+  type DrawnPiece,
+  type SheetSide,
+  SHEET_SIDES,
+  drawLayout,
+} from '@druckerei/core';
+import { layoutWords } from '@druckerei/contract';
 import { select } from 'd3-selection';
 import { type ZoomBehavior, zoom } from 'd3-zoom';
-import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 
 interface Spot {
@@ -26,6 +34,8 @@ interface Spot {
 
 const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
 const MOST_ZOOM = 12;
+/** Height of an item's name, millimetres of the sheet. */
+const MOST_LETTER = 24;
 const STEP = 1.4;
 /** How far an arrow key moves the drawing, in millimetres of the sheet at full size. */
 const NUDGE = 60;
@@ -49,6 +59,8 @@ export class LayoutView {
   readonly plain = input(false);
   /** With the tools of the layout bench; without them it is a picture. */
   readonly tools = input(false);
+  /** The next pattern (1) or the one before (-1) is asked for by key. */
+  readonly stepped = output<number>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   private readonly content = viewChild.required<ElementRef<SVGGElement>>('content');
   private readonly zoomer: ZoomBehavior<SVGSVGElement, unknown> = zoom<SVGSVGElement, unknown>()
@@ -83,12 +95,7 @@ export class LayoutView {
     const { sheet } = this.drawing();
     return `-46 -34 ${sheet.width + 92} ${sheet.height + 100}`;
   });
-  protected readonly caption = computed(() => {
-    const { pattern, component, bound, usedShare } = this.layout();
-    const how = pattern.grid ? `${pattern.grid.columns} across by ${pattern.grid.rows}` : 'both ways mixed';
-    const most = bound === pattern.count ? 'no pattern holds more' : `no pattern holds more than ${count(bound)}`;
-    return `${count(pattern.count)} up, ${how}; ${percent(Math.round(usedShare * 1000) / 1000)} of the sheet used; ${most}${component.pages ? `; ${component.pages} pages each` : ''}`;
-  });
+  protected readonly caption = computed(() => layoutWords(this.layout()));
   protected readonly hasTwoSides = computed(() => this.layout().component.back.length > 0);
   /** One set of plates prints both sides: the drawing shows both at once. */
   protected readonly distance = computed(() => {
@@ -112,12 +119,25 @@ export class LayoutView {
     return `rotate(${TURN[head]} ${x + width / 2} ${y + height / 2})`;
   }
 
-  protected describe(piece: { trim: { x: number; y: number; width: number; height: number } }, at: number): string {
+  protected describe(piece: DrawnPiece, at: number): string {
     const { sheet } = this.drawing();
     const mm = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'mm');
     const { x, y, width, height } = piece.trim;
-    return `Piece ${at + 1}: ${this.measures.size(width, height)} ${this.measures.of('mm').unit}, ${mm(x)} from the left, ${mm(sheet.height - y - height)} from the gripper edge`;
+    return `${piece.item ?? `Piece ${at + 1}`}: ${this.measures.size(width, height)} ${this.measures.of('mm').unit}, ${mm(x)} from the left, ${mm(sheet.height - y - height)} from the ${this.drawing().cutOffs > 0 ? 'foot of the turn' : 'gripper edge'}`;
   }
+
+  protected runOf(points: readonly Spot[], closed = false): string {
+    return `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}${closed ? 'Z' : ''}`;
+  }
+  /** Letters of an item's name, as large as its place has room for. */
+  protected nameSize({ trim, item = '' }: DrawnPiece): number {
+    return Math.min(MOST_LETTER, (1.6 * trim.width) / Math.max(1, item.length));
+  }
+  /** Lines between the cut-offs of a web that are collected. */
+  protected readonly cutOffLines = computed(() => {
+    const { sheet, cutOffs } = this.drawing();
+    return Array.from({ length: Math.max(0, cutOffs - 1) }, (_, i) => ((i + 1) * sheet.height) / cutOffs);
+  });
 
   private selected() {
     return select<SVGSVGElement, unknown>(this.svg().nativeElement);
@@ -145,6 +165,8 @@ export class LayoutView {
       ArrowRight: () => move(-NUDGE, 0),
       ArrowUp: () => move(0, NUDGE),
       ArrowDown: () => move(0, -NUDGE),
+      n: () => this.stepped.emit(1),
+      p: () => this.stepped.emit(-1),
       f: () => this.side.set(this.side() === 'front' ? 'back' : 'front'),
       t: () => this.seeThrough.set(!this.seeThrough()),
       m: () => this.measuring.set(!this.measuring()),

@@ -3,23 +3,28 @@ import { lossesOf, streamModel } from './stream-model';
 
 const model = (name: string) => {
   const job = example(name);
-  return streamModel(planned(job), job.components, { title: job.title, lines: [] }, new Map());
+  return streamModel(planned(job), job.components, ({ material }) => ({ title: material, lines: [] }), new Map());
 };
 
 describe('the stream as drawn', () => {
-  it.each(['trail-map', 'concert-programme'])('runs from left to right without overlap (%s)', (name) => {
-    const { stations, bands, terminals, width, height } = model(name);
-    for (const a of stations) {
-      expect(a.x).toBeGreaterThan(0);
-      expect(a.x + a.width).toBeLessThan(width);
-      expect(a.y).toBeLessThan(height);
-      for (const b of stations) {
-        if (a !== b && a.y === b.y) expect(a.x + a.width <= b.x || b.x + b.width <= a.x).toBe(true);
+  it.each(['trail-map', 'concert-programme', 'tea-caddy', 'ferry-timetable', 'garden-cards'])(
+    'runs from left to right without overlap (%s)',
+    (name) => {
+      const { stations, bands, terminals, width, height } = model(name);
+      for (const a of stations) {
+        expect(a.x).toBeGreaterThan(0);
+        expect(a.x + a.width).toBeLessThan(width);
+        expect(a.y).toBeLessThan(height);
+        for (const b of stations) {
+          if (a !== b && a.y === b.y) expect(a.x + a.width <= b.x || b.x + b.width <= a.x).toBe(true);
+        }
       }
-    }
-    expect(bands).toHaveLength(planned(example(name)).edges.length);
-    expect(terminals.at(-1)?.id).toBe('product');
-  });
+      expect(bands).toHaveLength(planned(example(name)).edges.length);
+      const ends = planned(example(name)).edges.filter(({ to }) => to === null);
+      expect(terminals.slice(-ends.length).map(({ title }) => title)).toEqual(ends.map(({ material }) => material));
+      expect(new Set(terminals.slice(-ends.length).map(({ y }) => y)).size).toBe(ends.length);
+    },
+  );
 
   it('narrows by what is spoiled and never by a change of unit', () => {
     const { stations } = model('trail-map');

@@ -1,4 +1,4 @@
-import type { Plan, PlanStep } from '@druckerei/core';
+import type { Plan, PlanEdge, PlanStep } from '@druckerei/core';
 
 export interface Station {
   readonly step: PlanStep;
@@ -88,6 +88,22 @@ function placeColumns(plan: Plan): { readonly lefts: ReadonlyMap<string, number>
   };
 }
 
+/** Which of several ends a step leads to alone, by step; empty where there is one end. */
+function lanesOfEnds(plan: Plan, ends: readonly PlanEdge[]): ReadonlyMap<string, number> {
+  const lanes = new Map<string, number>();
+  if (ends.length < 2) return lanes;
+  ends.forEach(({ from }, i) => {
+    let at = plan.steps.find(({ id }) => id === from);
+    while (at?.component === null) {
+      const { id } = at;
+      lanes.set(id, i);
+      const before = plan.edges.find(({ to }) => to === id)?.from;
+      at = plan.steps.find((step) => step.id === before);
+    }
+  });
+  return lanes;
+}
+
 /** Process units spoiled at a step, by kind; rounding is running's. */
 export function lossesOf(step: PlanStep): { setupLost: number; runningLost: number } {
   if (step.processUnits === 0) return { setupLost: 0, runningLost: 0 };
@@ -103,13 +119,21 @@ export function lossesOf(step: PlanStep): { setupLost: number; runningLost: numb
 export function streamModel(
   plan: Plan,
   components: readonly { id: string; name: string }[],
-  product: { title: string; lines: readonly string[] },
+  product: (end: PlanEdge) => { title: string; lines: readonly string[] },
   paper: ReadonlyMap<string, readonly string[]>,
 ): StreamModel {
   const { lefts, width } = placeColumns(plan);
-  const laneY = new Map(components.map(({ id }, i) => [id, TOP + i * LANE]));
-  const joinY = TOP + ((components.length - 1) * LANE) / 2;
-  const yOf = (component: string | null): number => (component === null ? joinY : (laneY.get(component) ?? joinY));
+  const ends = plan.edges.filter(({ to }) => to === null);
+  const laneCount = Math.max(components.length, ends.length, 1);
+  const joinY = TOP + ((laneCount - 1) * LANE) / 2;
+  const spread = (i: number, count: number): number => joinY + (i - (count - 1) / 2) * LANE;
+  const laneY = new Map(components.map(({ id }, i) => [id, spread(i, components.length)]));
+  const endY = lanesOfEnds(plan, ends);
+  const yOf = ({ id, component }: Pick<PlanStep, 'id' | 'component'>): number => {
+    const end = endY.get(id);
+    if (component !== null) return laneY.get(component) ?? joinY;
+    return end === undefined ? joinY : spread(end, ends.length);
+  };
   const ratios = new Map(plan.steps.map((step) => [step.id, step.net > 0 ? step.processUnits / step.net : 1]));
   const most = Math.max(1.0001, ...ratios.values());
   const thick = (ratio: number): number => THIN + ((THICK - THIN) * Math.max(0, ratio - 1)) / (most - 1);
@@ -122,7 +146,7 @@ export function streamModel(
   const stations = plan.steps.map((step): Station => ({
     step,
     x: lefts.get(step.id) ?? 0,
-    y: yOf(step.component),
+    y: yOf(step),
     width: widthOf(step),
     thickIn: thickIn(step.id),
     thickOut: thickOut(step),
@@ -141,13 +165,13 @@ export function streamModel(
     const thick2 = to?.thickIn ?? THIN;
     const thick1 = from?.thickOut ?? thick2;
     return {
-      id: `${edge.from ?? ''}>${edge.to ?? ''}`,
+      id: `${edge.from ?? ''}>${edge.to ?? edge.material}`,
       path: bandPath(x1, y1, thick1, x2, y2, thick2),
       count: edge.count,
       unit: edge.state.unit,
       labelX: Math.min((x1 + x2) / 2, x1 + GAP / 2),
       labelY: y1 - Math.max(thick1, thick2) / 2 - 6,
-      figure: edge.to === null ? 'order.target' : `step.${edge.to}.processUnits`,
+      figure: edge.figure,
     };
   });
   const firstSteps = plan.edges.filter(({ from }) => from === null);
@@ -157,21 +181,24 @@ export function streamModel(
       return {
         id: material,
         x: MARGIN,
-        y: yOf(step?.component ?? null),
+        y: step ? yOf(step) : joinY,
         width: END,
         title: 'Paper',
         lines: paper.get(step?.component ?? '') ?? [],
       };
     }),
-    { id: 'product', x: endX, y: joinY, width: END, title: product.title, lines: product.lines },
+    ...ends.map((edge): Terminal => {
+      const step = edge.from === null ? undefined : steps.get(edge.from);
+      return { id: edge.material, x: endX, y: step ? yOf(step) : joinY, width: END, ...product(edge) };
+    }),
   ];
-  const height = TOP + (Math.max(1, components.length) - 1) * LANE + 50;
+  const height = TOP + (laneCount - 1) * LANE + 50;
   return {
     width,
     height,
     stations,
     bands,
     terminals,
-    lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: yOf(id) })) : [],
+    lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: laneY.get(id) ?? joinY })) : [],
   };
 }

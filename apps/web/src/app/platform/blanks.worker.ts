@@ -1,8 +1,8 @@
 import { layBlanks } from '@druckerei/core';
-import type { Answer, BlanksQuestion } from './messages';
+import type { BlanksAnswer, BlanksQuestion } from './blanks-client';
 
 addEventListener('message', ({ data }: MessageEvent<BlanksQuestion>) => {
-  const say = (answer: Answer): void => postMessage(answer);
+  const say = (answer: BlanksAnswer): void => postMessage(answer);
   const layouts = layBlanks(data.request, (share) => say({ kind: 'progress', share }));
   say({ kind: 'blanks', layouts });
 });

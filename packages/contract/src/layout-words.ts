@@ -1,0 +1,53 @@
+import type { ComponentLayout, SheetArrangement, SheetPattern } from '@druckerei/core';
+
+/** How pieces lie, in words. */
+export const ARRANGEMENT_WORDS: Readonly<Record<SheetArrangement, string>> = {
+  upright: 'upright',
+  turned: 'turned by a quarter',
+  mixed: 'both ways mixed',
+  straight: 'straight rows',
+  'head-to-tail': 'head to tail',
+  interlocked: 'interlocked',
+  shared: 'items sharing the form',
+};
+
+const PER_MILLE = 1000;
+const percent = (share: number): string => `${Math.round(share * PER_MILLE) / (PER_MILLE / 100)} %`;
+
+/** A pattern in words: `8 up, head to tail`, `9 up, 3 across by 3`. */
+export const patternWords = ({ count, grid, arrangement }: SheetPattern): string =>
+  `${count.toLocaleString('en-GB')} up, ${grid ? `${grid.columns} across by ${grid.rows}` : ARRANGEMENT_WORDS[arrangement]}`;
+
+/** A layout in a line: how many lie how, what of the sheet is used, and the most that any layout could hold. */
+export function layoutWords({ pattern, component, bound, usedShare, cutOffs, machine }: ComponentLayout): string {
+  const on = machine.press?.web ? 'web' : 'sheet';
+  const most =
+    pattern.arrangement === 'shared'
+      ? []
+      : [
+          bound === pattern.count
+            ? 'no layout holds more'
+            : `no layout holds more than ${bound.toLocaleString('en-GB')}`,
+        ];
+  return [
+    patternWords(pattern),
+    ...(cutOffs > 1 ? [`over ${cutOffs} cut-offs`] : []),
+    `${percent(usedShare)} of the ${on} used`,
+    ...most,
+    ...(component.pages ? [`${component.pages} pages each`] : []),
+  ].join('; ');
+}
+
+/** A component's size in words; empty for the forms of a gang. */
+export function sizeWords({ widthMm, heightMm, pages, die, carries }: ComponentLayout['component']): string {
+  const size = [
+    ...(widthMm !== undefined && heightMm !== undefined ? [`${widthMm} x ${heightMm}`] : []),
+    ...(die?.kind === 'structure' ? [`${die.depthMm}`] : []),
+  ].join(' x ');
+  return [
+    ...(size === '' ? [] : [`${size} mm${die?.kind === 'structure' ? ' inside' : ''}`]),
+    ...(die?.kind === 'drawing' ? [die.name] : []),
+    ...(pages === undefined ? [] : [`${pages} pages`]),
+    ...(carries ? [`${carries.length} items`] : []),
+  ].join(', ');
+}
