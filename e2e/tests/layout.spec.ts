@@ -84,6 +84,68 @@ test('the text of a booklet is split anew by the way that is taken', async ({ pa
   await expect(station(page, 'fold-section-3')).toHaveCount(0);
 });
 
+test('the blanks of a carton are laid better, dragged onto the sheet and written with their creases', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openExample(page, 'tea-caddy', (job) => {
+    for (const component of job['components'] as Record<string, unknown>[]) delete component['lay'];
+  });
+  await station(page, 'print-carton').click();
+  await view(page, 'Layout').click();
+  const proposals = page.locator('dk-layout-proposals [role=radio]');
+  await expect(proposals.first()).toContainText('6 up');
+  await page.getByRole('button', { name: 'Look for better' }).click();
+  const better = proposals.filter({ hasText: '8 up, head to tail' });
+  await expect(better).toBeVisible();
+  await axe(page, 'layout bench of blanks');
+  // Dragged by hand, since a drop is what is tried here.
+  const [from, to] = [await better.boundingBox(), await page.locator('dk-layout-bench svg.large').boundingBox()];
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.x + from.width / 2, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x - 40, from.y + 60, { steps: 5 });
+  await page.mouse.move(to.x + to.width / 2, to.y + 120, { steps: 10 });
+  await page.mouse.up();
+  await expect(balance(page, 'total.pressSheets')).toContainText('2,893');
+  await page.keyboard.press('Control+z');
+  await expect(balance(page, 'total.pressSheets')).toContainText('3,762');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(balance(page, 'total.pressSheets')).toContainText('2,893');
+  await saved(page);
+  const file = await page.request.get(`/api/jobs/${id}/revisions/1/layouts/carton.dxf`);
+  expect(await file.text()).toContain('CREASE');
+  const ticket = await page.request.get(`/api/jobs/${id}/revisions/1/ticket.pdf`);
+  expect(await pdfText(await ticket.body())).toContain('8 up, head to tail');
+});
+
+test('a form of items says what is over, and an order that does not add up is mended', async ({ page }) => {
+  await signIn(page);
+  await openExample(page, 'garden-cards');
+  await expect(page.locator('dk-stream')).toContainText('Gate notice');
+  await station(page, 'print-form-1').click();
+  await view(page, 'Layout').click();
+  await page.locator('[data-path="items.4.quantity"], [data-path="items[4].quantity"]').fill('1,300');
+  await expect(page.getByText('The items add up to 23,300').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Set the order to 23,300' }).click();
+  await expect(balance(page, 'total.pressSheets')).toContainText('1,139');
+  await axe(page, 'layout bench of a form');
+});
+
+test('what the gang bench finds becomes a job', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/benches/gang');
+  await page.getByRole('button', { name: 'Find the forms' }).click();
+  await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Make a job of it' }).click();
+  await page.getByRole('dialog').getByLabel('Number').fill('GANG-1');
+  await page.getByRole('dialog').getByLabel('Title').fill('From the gang bench');
+  await expect(page.getByRole('dialog').getByText(/press sheets, \d+ plates/)).toBeVisible();
+  await page.getByRole('button', { name: 'Create job' }).click();
+  await expect(page.getByRole('heading', { name: 'GANG-1 From the gang bench' })).toBeVisible();
+  await expect(station(page, 'cut-form-1')).toBeVisible();
+});
+
 test('items share sheets on the gang bench, and what cannot be says why', async ({ page }) => {
   await signIn(page);
   await page.getByRole('link', { name: 'Benches' }).click();

@@ -45,6 +45,13 @@ const views = {
     await page.locator('[data-test=considered]').waitFor();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
+  blanks: async (page) => {
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+    await page.getByRole('link', { name: 'Tea caddy carton' }).click();
+    await station(page, 'print-carton').click();
+    await page.getByRole('radio', { name: 'Layout', exact: true }).click();
+    await page.locator('.views').evaluate((element) => element.scrollIntoView());
+  },
   gang: async (page) => {
     await page.goto('/benches/gang');
     await page.getByRole('button', { name: 'Find the forms' }).click();
@@ -115,9 +122,7 @@ export async function takePictures(address, folder) {
     const jobs = await (await page.request.get('/api/jobs')).json();
     const map = jobs.find(({ title }) => title === 'Trail map');
     const pdf = async (name) => (await page.request.get(`/api/jobs/${map.id}/revisions/1/${name}.pdf`)).body();
-    const ticket = await pdf('ticket');
-    await renderPdf(ticket, 1, at('ticket'));
-    await renderPdf(ticket, 2, at('ticket-stations'));
+    await renderPdf(await pdf('ticket'), 1, at('ticket'));
     await renderPdf(await pdf('pile-tags'), 1, at('pile-tags'));
   });
   await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {

@@ -288,7 +288,7 @@ function leadFigures({ book, job, flow }: TimeContext, steps: ReadonlyMap<string
   if (job.route.length > 0)
     book.reckon(
       'total.leadHours',
-      'From first sheet to last box',
+      'First sheet to last box',
       hours,
       'h',
       ends.length === 1 ? 'end1' : `max(${Object.keys(inputs).join(', ')})`,

@@ -25,11 +25,20 @@ export function partsSheet({ operation }: Step, { component, machine }: Componen
   return operation === (component.kind === 'blank' ? 'die-cut' : 'cut');
 }
 
-/** Paper of a component as it comes to the press, what a web prints at one turn counted as one. */
-export function paperMaterial({ component: { sheet }, stock, caliperUm, machine }: ComponentLayout): Material {
+/** What is counted at the press: sheets, or what a web prints at one turn. */
+export type PressUnit = 'sheet' | 'cut-off' | 'repeat';
+export function pressUnit({ machine }: ComponentLayout): PressUnit {
   const web = webOf(machine);
+  if (!web) return 'sheet';
+  return web.cutOffMm === undefined ? 'repeat' : 'cut-off';
+}
+
+/** Paper of a component as it comes to the press. */
+export function paperMaterial(layout: ComponentLayout): Material {
+  const { component, stock, caliperUm } = layout;
+  const { sheet } = component;
   return {
-    unit: !web ? 'sheet' : web.cutOffMm === undefined ? 'repeat' : 'cut-off',
+    unit: pressUnit(layout),
     widthMm: sheet.widthMm,
     heightMm: sheet.heightMm,
     caliperUm,

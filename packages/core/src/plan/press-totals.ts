@@ -6,6 +6,7 @@ import type { NormLookup } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { InkUse, Job, Step } from './job.js';
+import { type PressUnit, pressUnit } from './material.js';
 import { giveNorm, isPlateless, platesPerColour } from './step-norms.js';
 
 export interface PressTotals {
@@ -27,6 +28,13 @@ interface Context {
   readonly norms: NormLookup;
   readonly book: FigureBook;
 }
+
+/** What goes through the press, by its unit. */
+const PRESS_NAMES: Readonly<Record<PressUnit, string>> = {
+  sheet: 'Press sheets',
+  'cut-off': 'Cut-offs',
+  repeat: 'Repeats',
+};
 
 /** Adds figures up under a new id. */
 export const sumFigure = (
@@ -128,7 +136,8 @@ export function pressFigures(context: Context): PressTotals {
     if (!first) continue;
     const figure = `component.${id}.pressSheets`;
     pressSheets[id] = book.value(`step.${first.id}.processUnits`);
-    book.reckon(figure, `Press sheets, ${layout.component.name}`, pressSheets[id], 'sheets', 'firstPass', {
+    const unit = pressUnit(layout);
+    book.reckon(figure, `${PRESS_NAMES[unit]}, ${layout.component.name}`, pressSheets[id], `${unit}s`, 'firstPass', {
       firstPass: `step.${first.id}.processUnits`,
     });
     platesBy[id] = plates(context, layout, figure);
@@ -137,11 +146,13 @@ export function pressFigures(context: Context): PressTotals {
   }
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
   const ids = Object.keys(pressSheets);
+  const kinds = new Set([...layouts.values()].map(pressUnit));
+  const [unit = 'sheet'] = kinds;
   sumFigure(
     book,
     'total.pressSheets',
-    'Press sheets',
-    'sheets',
+    kinds.size > 1 ? 'Press sheets and turns' : PRESS_NAMES[unit],
+    kinds.size > 1 ? 'units' : `${unit}s`,
     ids.map((id) => `component.${id}.pressSheets`),
   );
   const inkKgByName = Object.fromEntries(

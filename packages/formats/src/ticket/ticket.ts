@@ -75,7 +75,7 @@ function components({ job, plan, works }: JobDocument): Content[] {
     { text: 'Components', style: 'heading' },
     table(
       [52, 56, '*', 82, 44, 28, 32, 34],
-      heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Sheets', '>Paper kg'),
+      heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Into press', '>Paper kg'),
       rows,
     ),
   ];
@@ -102,7 +102,7 @@ function stream({ plan, job, works }: JobDocument): Content[] {
       rows,
     ),
     {
-      text: `Press sheets ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table' }[plan.school]}.`,
+      text: `${plan.figures['total.pressSheets']?.name ?? ''} ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table' }[plan.school]}.`,
       margin: [0, 6, 0, 0],
     },
   ];

@@ -31,7 +31,7 @@ const UNCHANGED = new Set(['people', 'h', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft
 export const unitText = (unit: string, value: number): string => {
   const symbol = SYMBOLS[unit];
   if (symbol !== undefined) return symbol;
-  if (UNCHANGED.has(unit) || !/^[a-z]+$/.test(unit)) return unit;
+  if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
   if (unit === 'copy') return value === 1 ? unit : 'copies';
   const singular = unit.replace(/s$/, '');
   return value === 1 ? singular : `${singular}s`;

@@ -42,7 +42,7 @@ const valueAt = (value: unknown, path: FieldPath): unknown =>
         (blur)="field.value = shown()"
       />
       @if (unit()) {
-        <span matTextSuffix>&nbsp;{{ unitText(measure().unit, 2) }}</span>
+        <span matTextSuffix class="unit">{{ unitText(measure().unit, 2) }}</span>
       }
       @if (norm() && shown() === '') {
         <mat-hint>norm {{ norm() }}</mat-hint>
@@ -56,6 +56,10 @@ const valueAt = (value: unknown, path: FieldPath): unknown =>
     :host,
     mat-form-field {
       display: block;
+    }
+    .unit {
+      white-space: nowrap;
+      padding-left: 4px;
     }
     p {
       margin: 2px 0 0;

@@ -55,7 +55,7 @@ import { Field } from './field';
         <tr>
           <th scope="col">Component</th>
           <th scope="col">Paper</th>
-          <th scope="col" class="number">Press sheets</th>
+          <th scope="col" class="number">Into the press</th>
           <th scope="col" class="number">Plates</th>
           <th scope="col" class="number">Paper</th>
         </tr>

@@ -41,10 +41,14 @@ import { SaveMark } from './save-mark';
 /** Letters that an end of the stream has room for. */
 const NAME_ROOM = 13;
 
+/** Letters of a line under a name there. */
+const LINE_ROOM = 16;
+const shorten = (text: string, room: number): string => (text.length > room ? `${text.slice(0, room - 1)}…` : text);
+
 /** What an end of the stream is called: the item that it delivers, or the job. */
 function productName({ items = [], title }: Job, figure: string): string {
   const item = items.find(({ id }) => figure === `item.${id}.quantity`)?.name;
-  if (item !== undefined) return item.length > NAME_ROOM ? `${item.slice(0, NAME_ROOM - 1)}…` : item;
+  if (item !== undefined) return shorten(item, NAME_ROOM);
   return title.length > NAME_ROOM ? 'Product' : title;
 }
 
@@ -107,10 +111,13 @@ export class JobPage implements OnDestroy {
       job.components.map(({ id, stock, sheet }) => [
         id,
         [
-          works.stocks
-            .find((s) => s.id === stock)
-            ?.name.replace(' coated', '')
-            .replace('Uncoated ', '') ?? stock,
+          shorten(
+            works.stocks
+              .find((s) => s.id === stock)
+              ?.name.replace(' coated', '')
+              .replace('Uncoated ', '') ?? stock,
+            LINE_ROOM,
+          ),
           this.measures.size(sheet.widthMm, sheet.heightMm),
         ],
       ]),
@@ -118,7 +125,7 @@ export class JobPage implements OnDestroy {
     return streamModel(
       plan,
       job.components,
-      (end) => ({ title: productName(job, end.figure), lines: [`${count(end.count)} ordered`] }),
+      (end) => ({ title: productName(job, end.figure), lines: [count(end.count), 'ordered'] }),
       paper,
     );
   });

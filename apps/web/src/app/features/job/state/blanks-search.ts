@@ -23,7 +23,7 @@ export class BlanksSearch {
 
   readonly patterns = computed((): readonly SheetPattern[] => {
     const found = this.found();
-    return found && found.request === JSON.stringify(this.request()) ? found.patterns : [];
+    return found?.request === JSON.stringify(this.request()) ? found.patterns : [];
   });
 
   start(): void {

@@ -4,13 +4,13 @@ import { Measures } from '../../../ui/measures';
 import { FigureButton } from './figure-button';
 
 const ITEMS = [
-  ['total.pressSheets', 'Press sheets'],
-  ['total.paperKg', 'Paper'],
-  ['total.plates', 'Plates'],
-  ['total.inkKg', 'Ink'],
-  ['total.hours', 'Machine hours'],
-  ['total.leadHours', 'First sheet to last box'],
-  ['total.cost', 'Cost'],
+  'total.pressSheets',
+  'total.paperKg',
+  'total.plates',
+  'total.inkKg',
+  'total.hours',
+  'total.leadHours',
+  'total.cost',
 ] as const;
 
 /** The balance line: what the job comes to, and what the last change did to each. */
@@ -82,10 +82,15 @@ export class Balance {
   readonly figureOpened = output<string>();
   protected readonly items = computed(() => {
     const [now, before] = [this.plan().figures, this.before()?.figures];
-    return ITEMS.map(([id, name]) => {
+    return ITEMS.map((id) => {
       const [figure, old] = [now[id], before?.[id]];
       const changed = figure && old && old.value !== figure.value;
-      return { id, name, figure, was: changed ? `was ${this.measures.quantity(old.value, old.unit)}` : '' };
+      return {
+        id,
+        name: figure?.name ?? '',
+        figure,
+        was: changed ? `was ${this.measures.quantity(old.value, old.unit)}` : '',
+      };
     });
   });
 }

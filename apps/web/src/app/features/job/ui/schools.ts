@@ -4,14 +4,14 @@ import { FigureButton } from './figure-button';
 
 const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: 'Added up', table: 'Table' };
 
-/** Press sheets of every component by all schools, side by side. */
+/** What goes into the press of every component by all schools, side by side. */
 @Component({
   selector: 'dk-schools',
   imports: [FigureButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Schools of reckoning</h2>
-    <p class="quiet">Press sheets by each. The job is planned by the one marked.</p>
+    <p class="quiet">What goes into the press by each. The job is planned by the one marked.</p>
     <table>
       <thead>
         <tr>

@@ -49,6 +49,9 @@ const LETTER = 6.4;
 const END = 96;
 const GAP = 46;
 const LANE = 112;
+/** Where many products leave, their lanes lie closer: nothing but their last steps stands there. */
+const MANY_ENDS = 3;
+const CLOSE_LANE = 86;
 const TOP = 68;
 const THIN = 9;
 const THICK = 34;
@@ -125,8 +128,9 @@ export function streamModel(
   const { lefts, width } = placeColumns(plan);
   const ends = plan.edges.filter(({ to }) => to === null);
   const laneCount = Math.max(components.length, ends.length, 1);
-  const joinY = TOP + ((laneCount - 1) * LANE) / 2;
-  const spread = (i: number, count: number): number => joinY + (i - (count - 1) / 2) * LANE;
+  const lane = ends.length > MANY_ENDS ? CLOSE_LANE : LANE;
+  const joinY = TOP + ((laneCount - 1) * lane) / 2;
+  const spread = (i: number, count: number): number => joinY + (i - (count - 1) / 2) * lane;
   const laneY = new Map(components.map(({ id }, i) => [id, spread(i, components.length)]));
   const endY = lanesOfEnds(plan, ends);
   const yOf = ({ id, component }: Pick<PlanStep, 'id' | 'component'>): number => {
@@ -152,6 +156,8 @@ export function streamModel(
     thickOut: thickOut(step),
     ...lossesOf(step),
   }));
+  const leaving = plan.edges.map(({ from }) => from);
+  const parts = new Set(leaving.filter((from, i) => from !== null && leaving.indexOf(from) !== i));
   const placed = new Map(stations.map((station) => [station.step.id, station]));
   const endX = width - MARGIN - END;
   const bands = plan.edges.map((edge): StreamBand => {
@@ -169,8 +175,10 @@ export function streamModel(
       path: bandPath(x1, y1, thick1, x2, y2, thick2),
       count: edge.count,
       unit: edge.state.unit,
-      labelX: Math.min((x1 + x2) / 2, x1 + GAP / 2),
-      labelY: y1 - Math.max(thick1, thick2) / 2 - 6,
+      // Where several products part, each count stands before the step that takes it.
+      ...(parts.has(edge.from ?? '')
+        ? { labelX: x2 - GAP / 2, labelY: y2 - thick2 / 2 - 6 }
+        : { labelX: Math.min((x1 + x2) / 2, x1 + GAP / 2), labelY: y1 - Math.max(thick1, thick2) / 2 - 6 }),
       figure: edge.figure,
     };
   });
@@ -192,7 +200,7 @@ export function streamModel(
       return { id: edge.material, x: endX, y: step ? yOf(step) : joinY, width: END, ...product(edge) };
     }),
   ];
-  const height = TOP + (laneCount - 1) * LANE + 50;
+  const height = TOP + (laneCount - 1) * lane + 50;
   return {
     width,
     height,
