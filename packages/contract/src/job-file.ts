@@ -98,6 +98,7 @@ const binding = z.strictObject({
   odd: z.enum(ODD_PLACES).optional().describe('where the section with fewer pages stands'),
   creep: z.enum(['thumb', 'round', 'square']).optional(),
   creepShare: z.enum(CREEP_SHARES).optional(),
+  selfEnds: z.boolean().optional().describe('the outer two leaves of the text serve as endpapers at each end'),
   twoUp: z.boolean().optional().describe('two copies bound as one, head to head, split at the trimmer'),
 });
 
@@ -124,6 +125,7 @@ const component = z.strictObject({
   scheme: id.optional().describe('fold scheme of a section, by its id'),
   trims: trims.optional(),
   die: die.optional().describe('shape of a blank'),
+  on: id.optional().describe('form that a section shares with others'),
   carries: z.array(carried).max(200).optional().describe('items on a form of a gang'),
 });
 

@@ -90,6 +90,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'gang.sum': 'The items add up to {sum}, the order says {value}. Set the order to {sum}.',
   'gang.ends': '{item} has to end in one place of the route and by itself, not in: {ends}.',
   'gang.split': '{item} lies on {forms} forms whose shares do not add up to 100 %.',
+  'gang.section-apart':
+    '{component} shares the form {form}, so it has to be a section that lies there, on the same paper and press.',
   'web.page-too-large':
     'A page of {across} x {around} mm does not fit the web: {width} mm across, cut-off {cutOff} mm.',
   'web.copy-too-thick':

@@ -3,7 +3,7 @@ import { dimensionsOf, lengthText } from './drawing/dimensions.js';
 import { layoutDxf } from './drawing/layout-dxf.js';
 import fs from 'node:fs';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
-import { type Job, CAUTION_RULE, SHIPPED_WORKS, drawLayout, listPiles, plan } from '@druckerei/core';
+import { type Job, CAUTION_RULE, SHIPPED_WORKS, drawLayout, listPiles, plan, signedArea } from '@druckerei/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 import { type JobDocument, code128Svg, isCodable, layoutSvg, pileTagsPdf, ticketPdf } from './index.js';
@@ -46,7 +46,7 @@ describe('job ticket', () => {
       '3,536 sheets',
       'Press sheets 4,876',
       'plates 24',
-      '8 up (4 x 2)',
+      '8 up, 4 across by 2',
       'Gather and stitch',
       'Take in 3,118 sets; give out at least 3,012 good copies.',
       'hang 8 plates',
@@ -64,6 +64,20 @@ describe('job ticket', () => {
     expect(text.split('never reach under the clamp')).toHaveLength(1 + 2);
     expect(text.split('inch mode for threading')).toHaveLength(1 + 4);
     expect(text).toContain('Cautions as at Guillotine: Section of 4 pages.');
+  });
+
+  it.each([
+    [
+      'tea-caddy',
+      ['85 x 60 x 130 mm inside', '8 up, head to tail', 'Die cut and strip', 'Take in 2,649 sheets', 'Fold and glue'],
+    ],
+    ['ferry-timetable', ['Cut-offs 188,068', 'The web runs upwards', '188,068 cut-offs']],
+    ['permit-stickers', ['Repeats 7,872', '6 up, 2 across by 3']],
+    ['garden-cards', ['30 up, items sharing the form', 'Gate notice', 'give out at least 1,200 good gate notices']],
+  ])('tells blanks, webs and forms as what they are (%s)', async (name, wanted) => {
+    const text = await textOf(await ticketPdf(documentOf(example(name))));
+    for (const words of wanted) expect(text).toContain(words);
+    expect(text).not.toContain('undefined');
   });
 
   it('is marked as a draft until it is released', async () => {
@@ -162,6 +176,19 @@ describe('layout drawing', () => {
       }
       expect(layoutSvg(drawing).match(/<rect/g)?.length).toBeGreaterThan(2 * layout.pattern.count);
     }
+  });
+
+  it('draws blanks by their outline with their creases, in SVG and DXF (identity)', () => {
+    const layout = documentOf(example('tea-caddy')).plan.layouts['carton'];
+    if (!layout?.die) throw new Error('no blanks');
+    const drawing = drawLayout(layout);
+    const creases = layout.die.lines.filter(({ kind }) => kind === 'crease').length;
+    expect(layoutSvg(drawing).match(/stroke-dasharray="9 5"/g)).toHaveLength(8 * creases);
+    const { runs } = readRuns(layoutDxf(drawing));
+    expect(runs.filter(({ layer }) => layer === 'CREASE')).toHaveLength(8 * creases);
+    const cuts = runs.filter(({ layer, points }) => layer === 'CUT' && points.length > 4);
+    const area = cuts.reduce((sum, { points }) => sum + Math.abs(signedArea(points)), 0);
+    expect(area).toBeCloseTo(8 * layout.pieceAreaMm2, 1);
   });
 
   it('tells front from back where one set of plates carries both', () => {

@@ -74,6 +74,7 @@ export const ISSUE_CODES = [
   'gang.sum',
   'gang.ends',
   'gang.split',
+  'gang.section-apart',
   'web.page-too-large',
   'web.copy-too-thick',
   'web.pages-left-over',

@@ -21,7 +21,7 @@ function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
   return [...layouts.values()].flatMap((layout) => {
     const { component, pattern, path } = layout;
     const cut = job.route.some((step) => step.component === component.id && partsSheet(step, layout));
-    return pattern.count > 1 && !cut
+    return pattern.count > 1 && !cut && component.on === undefined
       ? [warning('layout.several-up-not-cut', path, { component: component.name, count: pattern.count })]
       : [];
   });

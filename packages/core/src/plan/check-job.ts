@@ -4,6 +4,7 @@ import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, isWithin, limitsInWords, normCatalogue, normInWords } from '../works/index.js';
 import { type Component, type Job, type Step } from './job.js';
+import { endPagesOf } from './section-layout.js';
 import { webIssues, webOf } from './web-layout.js';
 
 function normIssues(job: Job, works: Works): Issue[] {
@@ -128,6 +129,16 @@ function itemIssues({ items = [], components, order }: Job): Issue[] {
   return [...wrong, ...carried];
 }
 
+/** A section that lies on a form is printed there, so on the same paper by the same press. Issues: `gang.section-apart`. */
+function sharingIssues({ components }: Job, component: Component, path: string): Issue[] {
+  const form = components.find(({ id }) => id === component.on);
+  const carried = form?.carries?.some(({ item }) => item === component.id) ?? false;
+  const alike = form?.stock === component.stock && form.press === component.press;
+  return component.kind === 'section' && carried && alike
+    ? []
+    : [error('gang.section-apart', `${path}.on`, { component: component.name, form: component.on ?? '' })];
+}
+
 function componentIssues(job: Job, works: Works, component: Component, path: string): Issue[] {
   const issues: Issue[] = [];
   const stock = works.stocks.find(({ id }) => id === component.stock);
@@ -167,6 +178,7 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
       }),
     );
   }
+  if (component.on !== undefined) return [...issues, ...sharingIssues(job, component, path)];
   const prints = job.route.filter((step) => step.component === component.id && step.operation === 'print');
   const { passes } = STYLE_RULES[component.workStyle];
   if (prints.length === 0) issues.push(error('job.no-press-step', path, { component: component.name }));
@@ -201,8 +213,8 @@ export function checkJob(job: Job, works: Works): Issue[] {
     ...itemIssues(job),
     ...job.components.flatMap((component, i) => componentIssues(job, works, component, `components[${i}]`)),
     ...job.route.flatMap((step, i) => stepIssues(job, works, step, `route[${i}]`)),
-    ...(job.pages !== undefined && sectionPages !== job.pages
-      ? [warning('job.page-sum', 'pages', { pages: job.pages, sum: sectionPages })]
+    ...(job.pages !== undefined && sectionPages - 2 * endPagesOf(job) !== job.pages
+      ? [warning('job.page-sum', 'pages', { pages: job.pages, sum: sectionPages - 2 * endPagesOf(job) })]
       : []),
   ];
 }

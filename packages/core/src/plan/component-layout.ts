@@ -68,6 +68,16 @@ export function withPattern(layout: ComponentLayout, pattern: SheetPattern): Com
   };
 }
 
+/** The layouts of the sections that share a form, as the steps after the cut see them. */
+export function sharingLayouts(layout: ComponentLayout): ComponentLayout[] {
+  return layout.form.flatMap(({ section, component }) => {
+    if (!section || !component) return [];
+    const { widthMm, heightMm } = section;
+    const pieceAreaMm2 = widthMm * heightMm;
+    return [{ ...layout, component, section, form: [], piece: { widthMm, heightMm }, pieceAreaMm2 }];
+  });
+}
+
 /** Trimmed area of what leaves a component's lane: the piece, a blank inside its outline, or the leaves of a section. */
 export function trimmedAreaMm2({ component, section, pieceAreaMm2 }: ComponentLayout): number {
   if (!section) return pieceAreaMm2;
@@ -182,15 +192,24 @@ function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
   };
 }
 
-function layPaged(bench: Bench): LaidOr {
-  const { component, path, positions, job, caliper, trimMm, laySection: layPages = laySection } = bench;
-  const scheme = schemeOf(component, webOf(bench.machine) !== undefined);
+/** The pages of a section or a cover. */
+function pagesOf(
+  { positions, job, caliper, machine, norms, laySection: layPages = laySection }: Bench,
+  component: Component,
+  path: string,
+): { section?: SectionLayout; issues: readonly Issue[] } {
+  const trimMm = component.lay?.bleedMm ?? norms('layout.bleed').value;
+  const scheme = schemeOf(component, webOf(machine) !== undefined);
   const position = positions.get(component.id);
   if (!scheme || !position) {
     const params = { component: component.name, pages: component.pages ?? 0 };
     return { issues: [error('layout.section-not-whole', `${path}.pages`, params)] };
   }
-  const { section, issues } = layPages(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
+  return layPages(job, component, scheme, position, trimMm, caliper, `${path}.scheme`);
+}
+
+function layPaged(bench: Bench): LaidOr {
+  const { section, issues } = pagesOf(bench, bench.component, bench.path);
   return section ? layEqual(bench, section) : { issues };
 }
 
@@ -220,17 +239,17 @@ function layBlank(bench: Bench): LaidOr {
 
 function layShared(bench: Bench): LaidOr {
   const { component, path, job, area, trimMm: bleedMm } = bench;
-  const { items, issues } = formItems(job, component, path);
+  const { items, issues } = formItems(job, component, path, (section, at) => pagesOf(bench, section, at));
   if (issues.length > 0) return { issues };
   const { pattern, issues: full } = layForm(component, items, area, bleedMm, path);
   if (!pattern) return { issues: full };
   const largest = items
     .map(({ item }) => item)
     .reduce((a, b) => (b.widthMm * b.heightMm > a.widthMm * a.heightMm ? b : a));
-  const covered = pattern.pieces.reduce(
-    (sum, { widthMm, heightMm }) => sum + (widthMm + 2 * bleedMm) * (heightMm + 2 * bleedMm),
-    0,
-  );
+  const covered = pattern.pieces.reduce((sum, { widthMm, heightMm, item: id }) => {
+    const bleed = items.some(({ item, section }) => item.id === id && section) ? 0 : bleedMm;
+    return sum + (widthMm + 2 * bleed) * (heightMm + 2 * bleed);
+  }, 0);
   return {
     laid: {
       patterns: { proposals: [pattern], bound: pattern.count },

@@ -8,6 +8,7 @@ export { webIssues, webOf } from './web-layout.js';
 export { type Material } from './material.js';
 export { type FamilyAnswers, newJob, sectionPages } from './new-job.js';
 export { type GangJobLike, gangJob } from './gang-job.js';
+export { shareSheet, sharesWith, withOwnSheets } from './share-sheet.js';
 export { type FieldPath, setField } from './set-field.js';
 export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from './edit-job.js';
 export { type LayContext, type LaySection, layComponent } from './component-layout.js';

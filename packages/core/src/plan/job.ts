@@ -79,7 +79,7 @@ export interface Item {
   readonly mayTurn?: boolean | undefined;
 }
 
-/** How often an item lies on one form. */
+/** How often an item, or a section, lies on one form. */
 export interface Carried {
   readonly item: string;
   readonly count: number;
@@ -98,6 +98,8 @@ export interface Binding {
   readonly odd?: OddPlace | undefined;
   readonly creep?: CreepMethod | undefined;
   readonly creepShare?: CreepShare | undefined;
+  /** The outer two leaves of the text serve as endpapers at each end: pasted down and fly leaf, not numbered. */
+  readonly selfEnds?: boolean | undefined;
   /** Two copies bound as one, head to head, and split apart at the trimmer. */
   readonly twoUp?: boolean | undefined;
 }
@@ -132,7 +134,9 @@ export interface Component {
   readonly trims?: SectionTrims | undefined;
   /** Shape of a blank. */
   readonly die?: Die | undefined;
-  /** What a form of a gang carries. */
+  /** The form that a section shares with others: it is printed there, with that form's paper and press. */
+  readonly on?: string | undefined;
+  /** What a form carries: items of a gang, or sections that share it. */
   readonly carries?: readonly Carried[] | undefined;
 }
 

@@ -8,6 +8,7 @@ import { type FamilyAnswers, newJob } from './new-job.js';
 import type { Component, Job } from './job.js';
 import { plan } from './plan.js';
 import { reportLayout } from './layout-report.js';
+import { shareSheet, withOwnSheets } from './share-sheet.js';
 import { blankRequest } from './blank-layout.js';
 import { pressArea } from './press-area.js';
 
@@ -154,7 +155,7 @@ describe('commercial web', () => {
     expect(web).toEqual({ repeatMm: 578, cutOffs: 1, copiesPerCutOff: 1 });
     expect(section?.scheme).toBe('16-chopper');
     const pages = [...(section?.front ?? []), ...(section?.back ?? [])].map(({ page }) => page);
-    expect(pages.sort((a, b) => a - b)).toEqual(Array.from({ length: 16 }, (_, i) => i + 1));
+    expect(pages.sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual(Array.from({ length: 16 }, (_, i) => i + 1));
   });
 
   it('collects: two cut-offs a copy, half as many copies a cut-off', () => {
@@ -338,6 +339,82 @@ describe('two-up binding', () => {
       expect(layout.section?.books).toBe(2);
       expect(new Set(layout.section?.outer.map(({ book }) => book))).toEqual(new Set([0, 1]));
     }
+  });
+});
+
+describe('sections that share a sheet', () => {
+  const programme = example('concert-programme');
+  const [first, second] = programme.components;
+  const job = shareSheet(
+    change(programme, { pages: 8, name: 'Section of 8 pages' }),
+    first?.id ?? '',
+    second?.id ?? '',
+    SHIPPED_WORKS,
+  );
+  const form = job.components.at(-1);
+
+  it('are printed and cut together and folded apart, every page once', () => {
+    expect(form?.kind).toBe('gang');
+    const steps = planned(job).steps;
+    const cut = steps.find(({ component, operation }) => component === form?.id && operation === 'cut');
+    const each = form?.carries?.[0]?.count ?? 0;
+    expect(each).toBeGreaterThan(0);
+    const folded = ['fold-section-1', 'fold-section-2'].map((id) => steps.find((step) => step.id === id)?.processUnits);
+    // The section that wants more sheets decides (identity, handbook chapter 6).
+    expect(cut?.processUnits).toBe(Math.ceil(Math.max(...folded.map((n) => n ?? 0)) / (each * 0.998)) + 5);
+    expect(
+      steps.filter(({ operation, component }) => operation === 'print' && component?.startsWith('section')),
+    ).toEqual([]);
+    const { layouts } = planned(job);
+    const report = layouts[form?.id ?? ''] && reportLayout(layouts[form?.id ?? ''] as never);
+    const pages = report?.items?.flatMap(({ section }) => [...(section?.front ?? []), ...(section?.back ?? [])]) ?? [];
+    expect(pages.map(({ page }) => page).sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual(
+      Array.from({ length: 12 }, (_, i) => i + 1),
+    );
+  });
+
+  it('get sheets of their own again', () => {
+    const apart = withOwnSheets(job, form?.id ?? '', SHIPPED_WORKS);
+    expect(apart.components.map(({ id }) => id)).toEqual(programme.components.map(({ id }) => id));
+    expect(issues(apart)).toEqual([]);
+    expect(new Set(apart.route.map(({ id }) => id))).toEqual(
+      new Set([...programme.route.map(({ id }) => id), 'cut-section-1']),
+    );
+  });
+
+  it('have to be on one paper and press, and stay where not one of each fits', () => {
+    const other = {
+      ...job,
+      components: job.components.map((c) => (c.id === 'section-2' ? { ...c, stock: 'silk-135' } : c)),
+    };
+    expect(issues(other)).toContain('gang.section-apart components[1].on');
+    expect(shareSheet(programme, 'section-1', 'section-2', SHIPPED_WORKS)).toBe(programme);
+    expect(shareSheet(programme, 'section-1', 'cover', SHIPPED_WORKS)).toBe(programme);
+  });
+});
+
+describe('self-ends', () => {
+  it('take the outer two leaves at each end, numbers begin after them', () => {
+    const programme = example('concert-programme');
+    const ends: Job = { ...programme, pages: 28, binding: { assembly: 'gathered', selfEnds: true } };
+    const { layouts, advice } = planned(ends);
+    const pages = Object.values(layouts).flatMap(({ component, section }) =>
+      component.kind === 'section' ? [...(section?.outer ?? []), ...(section?.inner ?? [])] : [],
+    );
+    expect(
+      pages
+        .filter(({ folio }) => folio === undefined)
+        .map(({ productPage }) => productPage)
+        .sort((a, b) => a - b),
+    ).toEqual([1, 2, 3, 4, 33, 34, 35, 36]);
+    expect(pages.flatMap(({ folio }) => folio ?? []).sort((a, b) => a - b)).toEqual(
+      Array.from({ length: 28 }, (_, i) => i + 1),
+    );
+    expect(advice.map(({ code }) => code)).not.toContain('job.page-sum');
+    const labels = Object.values(layouts).flatMap((layout) =>
+      drawLayout(layout).pieces.flatMap((piece) => piece.pages.map(({ label }) => label)),
+    );
+    expect(labels).toContain('E');
   });
 });
 

@@ -25,8 +25,10 @@ export interface Box {
 
 /** A page inside a piece. */
 export interface DrawnPage extends Box {
-  /** Number in the product. */
+  /** Place in the product, from 1. */
   readonly page: number;
+  /** What is printed there: its number, or E for the end leaves of the text. */
+  readonly label: string;
   /** Where its head points, as drawn. */
   readonly head: Edge;
   /** How far creep moves its image towards the spine. */
@@ -169,7 +171,9 @@ function drawBlank(
 }
 
 function drawPiece(layout: ComponentLayout, piece: LaidPiece, side: SheetSide): DrawnPiece {
-  const { bleedMm, section, leftMm, bottomMm, form } = layout;
+  const { leftMm, bottomMm, form } = layout;
+  const shared = form.find(({ item }) => item.id === piece.item);
+  const section = shared ? shared.section : layout.section;
   const draw = boxDrawer(layout, side);
   const trim = draw({ ...piece, xMm: leftMm + piece.xMm, yMm: bottomMm + piece.yMm });
   const half = sideOf(layout, piece);
@@ -184,6 +188,7 @@ function drawPiece(layout: ComponentLayout, piece: LaidPiece, side: SheetSide): 
           width: placed.widthMm,
           height: placed.heightMm,
           page: placed.productPage,
+          label: placed.folio === undefined ? 'E' : String(placed.folio),
           head: placed.head,
           creepMm: placed.towardsSpineMm,
         };
@@ -191,7 +196,7 @@ function drawPiece(layout: ComponentLayout, piece: LaidPiece, side: SheetSide): 
     : [];
   const flat = section && shown === 'front' ? markBox(section) : undefined;
   const mark = flat && section && piece.turned ? turnBox(flat, section, true) : flat;
-  const bleed = section ? 0 : bleedMm;
+  const bleed = section ? 0 : layout.bleedMm;
   return {
     x: trim.x - bleed,
     y: trim.y - bleed,
@@ -209,7 +214,7 @@ function drawPiece(layout: ComponentLayout, piece: LaidPiece, side: SheetSide): 
     side: half,
     turned: piece.turned,
     ...drawBlank(layout, piece, draw),
-    item: form.find(({ item }) => item.id === piece.item)?.item.name,
+    item: section ? undefined : shared?.item.name,
   };
 }
 

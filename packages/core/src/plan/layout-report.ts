@@ -8,13 +8,24 @@ import { webOf } from './web-layout.js';
 
 /** A page's place on one side, as the layout is printed out: seen from the printed side, row 0 at the foot. */
 export interface ReportedPage {
-  readonly page: number;
+  /** Number printed on it; null for the end leaves of a text with self-ends. */
+  readonly page: number | null;
   readonly column: number;
   readonly row: number;
   readonly head: string;
   readonly xMm: number;
   readonly yMm: number;
   readonly creepMm: number;
+}
+
+/** A section's pages on both sides. */
+export interface SectionReport {
+  readonly scheme: string;
+  readonly pages: number;
+  readonly firstPage: number;
+  readonly assembly: string;
+  readonly front: readonly ReportedPage[];
+  readonly back: readonly ReportedPage[];
 }
 
 /** A component's layout in figures, for those who read it without a screen. */
@@ -43,21 +54,18 @@ export interface LayoutReport {
     readonly blanks: BlankChoice | undefined;
   };
   /** Items of a form, with how often each lies there. */
-  readonly items?: readonly { readonly item: string; readonly count: number }[];
-  readonly section?: {
-    readonly scheme: string;
-    readonly pages: number;
-    readonly firstPage: number;
-    readonly assembly: string;
-    readonly front: readonly ReportedPage[];
-    readonly back: readonly ReportedPage[];
-  };
+  readonly items?: readonly {
+    readonly item: string;
+    readonly count: number;
+    readonly section?: SectionReport;
+  }[];
+  readonly section?: SectionReport;
 }
 
-function reportSection({ scheme, place, outer, inner }: SectionLayout): LayoutReport['section'] {
+function reportSection({ scheme, place, outer, inner }: SectionLayout): SectionReport {
   const pages = (side: SectionLayout['outer']): ReportedPage[] =>
-    side.map(({ productPage, column, row, head, xMm, yMm, towardsSpineMm }) => ({
-      page: productPage,
+    side.map(({ folio, column, row, head, xMm, yMm, towardsSpineMm }) => ({
+      page: folio ?? null,
       column,
       row,
       head,
@@ -95,7 +103,15 @@ function reportKind({ machine, sheet, cutOffs, pattern, die, gapMm, form }: Comp
       ? { web: { repeatMm: sheet.heightMm / cutOffs, cutOffs, copiesPerCutOff: pattern.count / cutOffs } }
       : {}),
     ...(die ? { die: { name: die.name, ...measureDie(die), gapMm, blanks: pattern.blanks } } : {}),
-    ...(form.length > 0 ? { items: form.map(({ item, count }) => ({ item: item.id, count })) } : {}),
+    ...(form.length > 0
+      ? {
+          items: form.map(({ item, count, section }) => ({
+            item: item.id,
+            count,
+            ...(section ? { section: reportSection(section) } : {}),
+          })),
+        }
+      : {}),
   };
 }
 

@@ -62,12 +62,13 @@ function cutMaterial(paper: Material, layout: ComponentLayout): Material {
 /** The items of a form once it is cut apart, by the material that each becomes. */
 function itemMaterials(paper: Material, { form, pattern, stock }: ComponentLayout): Map<string, Material> {
   return new Map(
-    form.map(({ item }) => {
+    form.map(({ item, section }) => {
       const turned = pattern.pieces.find((piece) => piece.item === item.id)?.turned ?? false;
       const { widthMm, heightMm } = item;
       const massG = kgPerThousand(widthMm, heightMm, stock.gsm);
       const grain = turned ? otherSide(paper.grain) : paper.grain;
-      return [itemMaterial(item.id), { ...paper, unit: item.name.toLowerCase(), widthMm, heightMm, grain, massG }];
+      const unit = section ? 'section' : item.name.toLowerCase();
+      return [itemMaterial(item.id), { ...paper, unit, widthMm, heightMm, grain, massG }];
     }),
   );
 }

@@ -4,7 +4,7 @@ import { OPERATION_RULES } from '../route/index.js';
 import { type Works, normsOf, spoilageTable } from '../works/index.js';
 import { type JobFlow, type Layouts, buildGraph, processUnit, takenBy } from './build-graph.js';
 import { checkJob } from './check-job.js';
-import { type ComponentLayout, layComponent } from './component-layout.js';
+import { type ComponentLayout, layComponent, sharingLayouts } from './component-layout.js';
 import { type CostTotals, costFigures } from './cost.js';
 import { type StepTime, timeFigures } from './hours.js';
 import type { Job, Step } from './job.js';
@@ -83,6 +83,8 @@ function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { la
   const issues: Issue[] = [];
   const context = { job, works, norms, positions: sectionPositions(job) };
   job.components.forEach((component, i) => {
+    // What shares a form is laid with it.
+    if (component.on !== undefined) return;
     const laid = layComponent(component, `components[${i}]`, context);
     issues.push(...laid.issues);
     if (laid.layout) layouts.set(component.id, laid.layout);
@@ -159,7 +161,9 @@ export function plan(job: Job, works: Works): PlanOutcome {
   const { layouts, issues } = layAll(job, works, norms);
   if (issues.length > 0) return { ok: false, issues };
   const book = new FigureBook();
-  const built = buildGraph(job, layouts, norms, book);
+  const sharing = [...layouts.values()].flatMap(sharingLayouts);
+  const lanes: Layouts = new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
+  const built = buildGraph(job, lanes, norms, book);
   if (!built.flow) return { ok: false, issues: built.issues };
   const table = spoilageTable(norms);
   const reckoned = reckonFlow(built.flow.graph, table);
@@ -169,10 +173,10 @@ export function plan(job: Job, works: Works): PlanOutcome {
   const machines = new Map(
     job.route.map((step) => [
       step.id,
-      machineOf(step, step.component === undefined ? undefined : layouts.get(step.component), works),
+      machineOf(step, step.component === undefined ? undefined : lanes.get(step.component), works),
     ]),
   );
-  const times = timeFigures({ job, layouts, flow, materials: built.flow.materials, machines, norms, book });
+  const times = timeFigures({ job, layouts: lanes, flow, materials: built.flow.materials, machines, norms, book });
   const press = pressFigures({ job, layouts, flow, norms, book });
   const cost = costFigures({ job, layouts, times, machines, norms, book, works });
   const units = new Map(flow.steps.map(({ step, units: bySchool }) => [step.id, bySchool[job.school]]));
@@ -190,7 +194,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
   );
   const sheets = (school: School) =>
     Object.fromEntries(
-      job.components.map(({ id }) => [id, flow.byId.get(firstPress(job, id)?.id ?? '')?.units[school] ?? 0]),
+      [...layouts.keys()].map((id) => [id, flow.byId.get(firstPress(job, id)?.id ?? '')?.units[school] ?? 0]),
     );
   return {
     ok: true,
@@ -202,7 +206,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
       totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
       schools: Object.fromEntries(SCHOOLS.map((school) => [school, sheets(school)])) as Plan['schools'],
       figures: book.figures,
-      advice: [...checked, ...adviseJob(job, layouts, jobFlow, norms)],
+      advice: [...checked, ...adviseJob(job, lanes, jobFlow, norms)],
     },
   };
 }

@@ -24,6 +24,8 @@ import type { Component, Job } from './job.js';
 /** A page in place on its side of the section, with its number in the product and how far creep moves it. */
 export interface PlacedPage extends PageBox, CreepMove {
   readonly productPage: number;
+  /** What is printed on it: numbered from 1 after self-ends, whose own pages have none. */
+  readonly folio: number | undefined;
 }
 
 /** What a section's sheet carries, each side seen from its printed side. */
@@ -48,6 +50,16 @@ export interface SectionLayout {
 export interface SectionPosition {
   readonly place: SectionPlace;
   readonly order: number;
+  /** Pages at each end of the text that serve as endpapers. */
+  readonly endPages: number;
+}
+
+/** Pages of the two leaves at each end that self-ends take. Source: practice. */
+const SELF_END_PAGES = 4;
+export const endPagesOf = (job: Job): number => (job.binding?.selfEnds ? SELF_END_PAGES : 0);
+
+function folioOf(page: number, total: number, endPages: number): number | undefined {
+  return page > endPages && page <= total - endPages ? page - endPages : undefined;
 }
 
 export const assemblyOf = (job: Job): Assembly => job.binding?.assembly ?? 'nested';
@@ -67,13 +79,14 @@ export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition>
     assembly,
   );
   const positions = order.map(
-    ({ id }, i) => [id, { place: { assembly, firstPage: first[i] ?? 1, totalPages }, order: i }] as const,
+    ({ id }, i) =>
+      [id, { place: { assembly, firstPage: first[i] ?? 1, totalPages }, order: i, endPages: endPagesOf(job) }] as const,
   );
   const covers = job.components
     .filter(({ kind }) => kind === 'cover')
     .map(
       ({ id, pages = 0 }) =>
-        [id, { place: { assembly: 'nested', firstPage: 1, totalPages: pages }, order: 0 }] as const,
+        [id, { place: { assembly: 'nested', firstPage: 1, totalPages: pages }, order: 0, endPages: 0 }] as const,
     );
   return new Map<string, SectionPosition>([...positions, ...covers]);
 }
@@ -126,6 +139,7 @@ export function laySection(
       return {
         ...box,
         productPage: number,
+        folio: folioOf(number, place.totalPages, position.endPages),
         ...creepMove(sheet, around / 4, caliperUm, method, job.binding?.creepShare ?? 'inwards'),
       };
     });

@@ -137,7 +137,7 @@ export class WaySearch {
   private layAlone(component: Component): ReturnType<typeof layComponent> {
     const { job, works, norms, lay, laySection: pages } = this;
     const place = { assembly: assemblyOf(job), firstPage: 1, totalPages: component.pages ?? 0 };
-    const positions = new Map([[component.id, { place, order: 0 }]]);
+    const positions = new Map([[component.id, { place, order: 0, endPages: 0 }]]);
     return layComponent(component, '', { job, works, norms, positions, lay, laySection: pages });
   }
 

@@ -125,12 +125,12 @@ export function layoutDxf(drawing: LayoutDrawing): string {
             ],
       ),
       ...pieces.flatMap(({ pages }) =>
-        pages.map(({ x, y, width, height, page }) => ({
+        pages.map(({ x, y, width, height, label }) => ({
           layer: 'PAGE',
           x: x + width / 2,
           y: sheet.height - y - height / 2,
           heightMm: Math.min(width, height) * NUMBER_SHARE,
-          text: String(page),
+          text: label,
         })),
       ),
     ],

@@ -17,10 +17,10 @@ const PAGE = 'fill="none" stroke="#333333" stroke-width="1.2"';
 const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
 
 /** A page with its number, standing as the page stands. */
-function pageMark({ x, y, width, height, page, head }: DrawnPage): string {
+function pageMark({ x, y, width, height, label, head }: DrawnPage): string {
   const [cx, cy] = [x + width / 2, y + height / 2];
   const size = Math.min(width, height) / 3;
-  return `${rect({ x, y, width, height }, PAGE)}<text x="${cx}" y="${cy}" transform="rotate(${TURN[head]} ${cx} ${cy})" font-family="Franklin" font-size="${size}" text-anchor="middle" fill="#333333">${page}</text>`;
+  return `${rect({ x, y, width, height }, PAGE)}<text x="${cx}" y="${cy}" transform="rotate(${TURN[head]} ${cx} ${cy})" font-family="Franklin" font-size="${size}" text-anchor="middle" fill="#333333">${label}</text>`;
 }
 
 /** Job numbers are free text; in a drawing they must not open tags. */

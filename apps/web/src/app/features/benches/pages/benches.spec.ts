@@ -129,7 +129,7 @@ describe('gang bench', () => {
   it('refuses what cannot be before it asks, and tells a worker that fails', async () => {
     const { text, click, type, fixture } = await open(GangPage);
     await type('Usable width', '50');
-    expect(text()).toContain('does not fit a form of 50 x 700 mm');
+    expect(text()).toContain('does not fit a form of 50 x 696 mm');
     expect(asked).toHaveLength(0);
     await type('Usable width', '1010');
     await click('Find the forms');

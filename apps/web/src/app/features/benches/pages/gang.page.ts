@@ -56,7 +56,8 @@ const START: GangInput = {
     row('Tea label', 70, 50, 6000),
   ],
   widthMm: 1010,
-  heightMm: 700,
+  // What a B1 press leaves that grips the sheet at both edges.
+  heightMm: 696,
   bleedMm: 3,
   mostForms: 2,
   formCost: 190,

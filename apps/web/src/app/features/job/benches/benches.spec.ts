@@ -168,6 +168,22 @@ describe('layout bench', () => {
     expect(editor.outcome()?.ok).toBe(true);
   });
 
+  it('puts two sections on one sheet and apart again', async () => {
+    const small: Job = {
+      ...programme,
+      components: programme.components.map((c, i) => (i === 0 ? { ...c, pages: 8, name: 'Section of 8 pages' } : c)),
+    };
+    const { click, editor, fixture, now } = await open(LayoutBench, small, 'section-1');
+    editor.share('section-1', 'section-2');
+    await fixture.whenStable();
+    const form = now().components.find(({ kind }) => kind === 'gang');
+    expect(editor.outcome()?.ok).toBe(true);
+    fixture.componentRef.setInput('componentId', form?.id);
+    await fixture.whenStable();
+    await click('Give each its own sheet');
+    expect(now().components.map(({ id }) => id)).toEqual(small.components.map(({ id }) => id));
+  });
+
   it('shows the web and its own fold schemes', async () => {
     const { text, element } = await open(LayoutBench, example('ferry-timetable'), 'leaflet');
     expect(text()).toContain('905 mm of web, 578 mm at a turn');

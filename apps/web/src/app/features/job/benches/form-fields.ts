@@ -41,6 +41,10 @@ import { Field } from './field';
     }
   `,
   styles: `
+    :host {
+      display: block;
+      margin-top: 12px;
+    }
     table {
       width: 100%;
       border-collapse: collapse;

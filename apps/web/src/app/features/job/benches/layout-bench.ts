@@ -4,6 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatMenuModule } from '@angular/material/menu';
 import { MatSelectModule } from '@angular/material/select';
 import {
   type BlankRequest,
@@ -18,6 +19,7 @@ import {
   oddPlaceOf,
   pressArea,
   schemesFor,
+  sharesWith,
   webOf,
 } from '@druckerei/core';
 import { count, percent } from '../../../ui/format';
@@ -49,6 +51,7 @@ const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowe
     RunBar,
     MatFormFieldModule,
     MatIconModule,
+    MatMenuModule,
     MatSelectModule,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -100,9 +103,17 @@ export class LayoutBench {
           creep: job.binding?.creep ?? 'thumb',
           creepShare: job.binding?.creepShare ?? 'inwards',
           twoUp: job.binding?.twoUp ?? false,
+          selfEnds: job.binding?.selfEnds ?? false,
         }
       : undefined;
   });
+  /** Sections that could lie on one sheet with this one. */
+  protected readonly partners = computed(() => {
+    const [job, component] = [this.editor.job(), this.component()];
+    return job && component?.kind === 'section' ? sharesWith(job, component) : [];
+  });
+  /** Whether this is a form that sections share. */
+  protected readonly isShared = computed(() => this.layout()?.form.some(({ section }) => section) ?? false);
   protected readonly gapNorm = computed(() => {
     const [job, works] = [this.editor.job(), this.editor.works()];
     const gap = job && works ? normsOf(works, job.norms)('layout.strippingGap').value : 0;
@@ -162,7 +173,7 @@ export class LayoutBench {
     window.print();
   }
 
-  protected bind(key: 'assembly' | 'odd' | 'creep' | 'creepShare' | 'twoUp', value: unknown): void {
+  protected bind(key: 'assembly' | 'odd' | 'creep' | 'creepShare' | 'twoUp' | 'selfEnds', value: unknown): void {
     const job = this.editor.job();
     const before = job?.binding ?? { assembly: 'nested' as const };
     this.editor.set(['binding'], { ...before, [key]: value });

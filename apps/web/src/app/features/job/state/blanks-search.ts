@@ -22,8 +22,8 @@ export class BlanksSearch {
   }
 
   readonly patterns = computed((): readonly SheetPattern[] => {
-    const found = this.found();
-    return found?.request === JSON.stringify(this.request()) ? found.patterns : [];
+    const [found, request] = [this.found(), this.request()];
+    return request && found?.request === JSON.stringify(request) ? found.patterns : [];
   });
 
   start(): void {

@@ -6,6 +6,8 @@ import {
   type WorkStyle,
   type Works,
   setField,
+  shareSheet,
+  withOwnSheets,
   withStock,
   withWay,
   withWorkStyle,
@@ -16,7 +18,9 @@ export type JobCommand =
   | { readonly kind: 'set'; readonly path: FieldPath; readonly value: unknown; readonly burst?: number }
   | { readonly kind: 'style'; readonly component: string; readonly style: WorkStyle }
   | { readonly kind: 'stock'; readonly component: string; readonly stock: string }
-  | { readonly kind: 'way'; readonly target: WayTarget; readonly choice: WayChoice };
+  | { readonly kind: 'way'; readonly target: WayTarget; readonly choice: WayChoice }
+  | { readonly kind: 'share'; readonly section: string; readonly with: string }
+  | { readonly kind: 'apart'; readonly form: string };
 
 /** The job after a command. */
 export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
@@ -27,6 +31,10 @@ export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
       return withWorkStyle(job, command.component, command.style);
     case 'way':
       return withWay(job, command.target, command.choice, works);
+    case 'share':
+      return shareSheet(job, command.section, command.with, works);
+    case 'apart':
+      return withOwnSheets(job, command.form, works);
     case 'stock': {
       const stock = works.stocks.find(({ id }) => id === command.stock);
       return stock ? withStock(job, command.component, stock) : job;

@@ -92,6 +92,14 @@ export class JobEditor {
   runWay(target: WayTarget, choice: WayChoice): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'way', target, choice } }));
   }
+  /** Puts two sections on one press sheet. */
+  share(section: string, other: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'share', section, with: other } }));
+  }
+  /** Gives the sections of a form sheets of their own. */
+  part(form: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'apart', form } }));
+  }
   undo(): void {
     if (this.editable()) this.store.dispatch(JobActions.undo());
   }

@@ -34,6 +34,8 @@ interface Spot {
 
 const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
 const MOST_ZOOM = 12;
+/** Longest side of a sheet whose letters are of full size, millimetres. */
+const FULL_SIZE = 700;
 /** Height of an item's name, millimetres of the sheet. */
 const MOST_LETTER = 24;
 const STEP = 1.4;
@@ -93,7 +95,13 @@ export class LayoutView {
   });
   protected readonly viewBox = computed(() => {
     const { sheet } = this.drawing();
-    return `-46 -34 ${sheet.width + 92} ${sheet.height + 100}`;
+    const k = this.scale();
+    return `${-46 * k} ${-34 * k} ${sheet.width + 92 * k} ${sheet.height + 100 * k}`;
+  });
+  /** Letters and the room around a small sheet, a narrow web above all, are smaller in its millimetres. */
+  protected readonly scale = computed(() => {
+    const { sheet } = this.drawing();
+    return Math.min(1, Math.max(sheet.width, sheet.height) / FULL_SIZE);
   });
   protected readonly caption = computed(() => layoutWords(this.layout()));
   protected readonly hasTwoSides = computed(() => this.layout().component.back.length > 0);
