@@ -106,7 +106,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{component}: this folding puts the spine across the web, so across the grain. It opens stiffly; choose another scheme where that matters.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
-    'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out first.',
+    'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
 };
 

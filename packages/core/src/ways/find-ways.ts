@@ -45,8 +45,9 @@ export function findWays(
   const outcome = plan({ ...job, school: 'step' }, works);
   if (!outcome.ok) return { ok: false, issues: outcome.issues };
   const lanes = new Map(
-    parts.flatMap(({ id }) => {
-      const lane = laneOf(job, id);
+    parts.flatMap(({ id, kind, on }) => {
+      // Items part and sections share: neither is a lane of its own.
+      const lane = kind === 'gang' || on !== undefined ? undefined : laneOf(job, id);
       return lane ? [[id, lane] as const] : [];
     }),
   );

@@ -102,6 +102,11 @@ describe('ranking', () => {
   });
 });
 
+it('leaves shared sheets to themselves', () => {
+  const outcome = findWays(example('garden-cards'), SHIPPED_WORKS, { kind: 'component', id: 'form-1' });
+  expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.no-plain-lane']);
+});
+
 it('leaves webs to themselves, and counts them among what fell out', () => {
   const outcome = findWays(example('ferry-timetable'), SHIPPED_WORKS, { kind: 'component', id: 'leaflet' });
   expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.web-apart']);
