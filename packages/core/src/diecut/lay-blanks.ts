@@ -3,6 +3,7 @@ import {
   type Outline,
   boundsOf,
   halfTurn,
+  once,
   quarterTurn,
   shift,
   signedArea,
@@ -76,7 +77,9 @@ function atOrigin(outline: Outline): Outline {
   return shift(outline, -left, -bottom);
 }
 
-const transpose = (outline: Outline): Outline => outline.map(({ x, y }) => ({ x: y, y: x }));
+const transpose = once((outline): Outline => outline.map(({ x, y }) => ({ x: y, y: x })));
+/** Turned end for end, at the origin. */
+const endForEnd = once((outline): Outline => atOrigin(halfTurn(outline)));
 
 /** How far above `a` an outline `b`, moved right by dx, has to stand. */
 const standAbove = (a: Outline, b: Outline, dx: Mm, gapMm: Mm): Mm | undefined =>
@@ -98,7 +101,7 @@ function rowOf(blank: Outline, gapMm: Mm): Row {
 
 /** Two blanks end for end, the second moved up by dy (down where negative) and as near as the gap lets it. */
 function pairRow(blank: Outline, dy: number, gapMm: Mm): Row {
-  const turned = atOrigin(halfTurn(blank));
+  const turned = endForEnd(blank);
   const { right, top } = boundsOf(blank);
   const x = standOff(blank, turned, dy, gapMm) ?? right + gapMm;
   const back = standOff(turned, blank, -dy, gapMm) ?? right + gapMm;
@@ -153,7 +156,7 @@ function fill(row: Row, step: Mm, shiftMm: Mm, width: Mm, height: Mm): PlacedBla
 /** Rows and columns of the blank's own box. */
 function straight(blank: Outline, { widthMm, heightMm, gapMm }: BlankRequest, headToTail: boolean): PlacedBlank[] {
   const { right, top } = boundsOf(blank);
-  const turned = atOrigin(halfTurn(blank));
+  const turned = endForEnd(blank);
   const columns = Math.floor((widthMm + gapMm + GUARD_MM) / (right + gapMm));
   const rows = Math.floor((heightMm + gapMm + GUARD_MM) / (top + gapMm));
   return Array.from({ length: Math.max(0, columns) * Math.max(0, rows) }, (_, i): PlacedBlank => {

@@ -1,5 +1,5 @@
 import type { Mm } from '../kernel/index.js';
-import { type Outline, type Point, edgesOf } from './point.js';
+import { type Outline, type Point, edgesOf, once } from './point.js';
 
 /** Distance of a point from a straight piece. Source: identity. */
 export function distanceToSegment(p: Point, a: Point, b: Point): Mm {
@@ -66,35 +66,60 @@ function rightmostNear(ax: number, ay: number, bx: number, by: number, y: number
   return best;
 }
 
+/** A straight piece of an outline, with what tells quickly that it cannot matter. */
+interface Edge {
+  readonly a: Point;
+  readonly b: Point;
+  readonly low: number;
+  readonly high: number;
+  readonly right: number;
+}
+
+/** Edges and corners of an outline, those that reach furthest to the right first. */
+interface Facing {
+  readonly edges: readonly Edge[];
+  readonly corners: readonly Point[];
+}
+
+const byReach = (outline: Outline): Facing => ({
+  edges: edgesOf(outline)
+    .map(([a, b]) => ({ a, b, low: Math.min(a.y, b.y), high: Math.max(a.y, b.y), right: Math.max(a.x, b.x) }))
+    .sort((one, other) => other.right - one.right),
+  corners: [...outline].sort((one, other) => other.x - one.x),
+});
+
+/** What faces right of an outline, and what faces left of it, mirrored. Outlines do not change, so once for each. */
+const facingRight = once(byReach);
+const facingLeft = once((outline) => byReach(outline.map(({ x, y }) => ({ x: -x, y }))));
+
+/** How far corners, moved up by dy, have to stand right of edges; both lists by their reach, so that the rest is passed over. */
+function furthest(edges: readonly Edge[], corners: readonly Point[], dy: Mm, gapMm: Mm, from: number): number {
+  let most = from;
+  const reach = (edges[0]?.right ?? -Infinity) + gapMm;
+  for (const p of corners) {
+    // Corners lie mirrored: the leftmost has the greatest x here.
+    if (reach + p.x <= most) break;
+    const y = p.y + dy;
+    for (const { a, b, low, high, right } of edges) {
+      if (right + gapMm + p.x <= most) break;
+      if (low - gapMm > y || high + gapMm < y) continue;
+      const x = rightmostNear(a.x, a.y, b.x, b.y, y, gapMm);
+      if (x !== undefined && x + p.x > most) most = x + p.x;
+    }
+  }
+  return most;
+}
+
 /**
  * How far to the right of `a` an outline `b` has to stand, moved up by dy, so that nothing of it comes nearer than the
  * gap to `a`: the greatest x at which they still would. Undefined where they never meet at that height.
  * Exact for outlines of straight pieces: the last touch is a corner of one against an edge or corner of the other.
- * @param gapMm 0 or more. Cost: twice the product of the points. Source: identity.
+ * @param gapMm 0 or more. Cost: at worst twice the product of the points. Source: identity.
  */
 export function standOff(a: Outline, b: Outline, dy: Mm, gapMm: Mm): Mm | undefined {
-  let most: number | undefined;
-  const take = (x: number | undefined): void => {
-    if (x !== undefined && (most === undefined || x > most)) most = x;
-  };
-  const [edgesA, edgesB] = [edgesOf(a), edgesOf(b)];
-  // A corner of b, moved, against an edge of a.
-  for (const p of b) {
-    const y = p.y + dy;
-    for (const [r, s] of edgesA) {
-      if ((r.y < s.y ? r.y : s.y) - gapMm > y || (r.y > s.y ? r.y : s.y) + gapMm < y) continue;
-      const x = rightmostNear(r.x, r.y, s.x, s.y, y, gapMm);
-      if (x !== undefined) take(x - p.x);
-    }
-  }
-  // A corner of a against a moved edge of b: mirrored, so that "left of the edge" becomes "right of it".
-  for (const p of a) {
-    const y = p.y - dy;
-    for (const [r, s] of edgesB) {
-      if ((r.y < s.y ? r.y : s.y) - gapMm > y || (r.y > s.y ? r.y : s.y) + gapMm < y) continue;
-      const x = rightmostNear(-r.x, r.y, -s.x, s.y, y, gapMm);
-      if (x !== undefined) take(p.x + x);
-    }
-  }
-  return most;
+  const [right, left] = [facingRight(a), facingLeft(b)];
+  // A corner of b, moved, against an edge of a; then a corner of a against a moved edge of b, as a mirror shows it.
+  const first = furthest(right.edges, left.corners, dy, gapMm, -Infinity);
+  const most = furthest(left.edges, right.corners, -dy, gapMm, first);
+  return most === -Infinity ? undefined : most;
 }

@@ -49,3 +49,15 @@ export const signedArea = (outline: Outline): number =>
 
 /** Length around an outline. Source: identity. */
 export const perimeter = (outline: Outline): Mm => edgesOf(outline).reduce((sum, [a, b]) => sum + distance(a, b), 0);
+
+/** Remembers what is made of an outline: outlines do not change. */
+export function once<T>(make: (outline: Outline) => T): (outline: Outline) => T {
+  const known = new WeakMap<Outline, { readonly made: T }>();
+  return (outline) => {
+    const before = known.get(outline);
+    if (before) return before.made;
+    const made = make(outline);
+    known.set(outline, { made });
+    return made;
+  };
+}

@@ -7,7 +7,7 @@ import {
   layBlanksAs,
   makeStructure,
 } from '../diecut/index.js';
-import { type Outline, boundsOf, selfCrossing, shift, signedArea } from '../geometry/index.js';
+import { type Outline, boundsOf, once, selfCrossing, shift, signedArea } from '../geometry/index.js';
 import { type Issue, type Mm, type Um, error } from '../kernel/index.js';
 import type { Turns } from '../layout/index.js';
 import type { Component } from './job.js';
@@ -25,14 +25,8 @@ function atField(issue: Issue, path: string): Issue {
   return { ...issue, path: own === undefined ? `${path}.die.${field}` : `${path}.${own}` };
 }
 
-const crossings = new WeakMap<Outline, ReturnType<typeof selfCrossing> | 'none'>();
-
-/** Outlines do not change, and a plan is made at every keystroke: each is looked through once. */
-function crossingOf(outline: Outline): ReturnType<typeof selfCrossing> {
-  const known = crossings.get(outline) ?? selfCrossing(outline) ?? 'none';
-  crossings.set(outline, known);
-  return known === 'none' ? undefined : known;
-}
+/** A plan is made at every keystroke: each outline is looked through once. */
+const crossingOf = once(selfCrossing);
 
 function checkOutline(outline: Outline, path: string): Issue[] {
   const crossing = crossingOf(outline);
