@@ -120,6 +120,6 @@ export function standOff(a: Outline, b: Outline, dy: Mm, gapMm: Mm): Mm | undefi
   const [right, left] = [facingRight(a), facingLeft(b)];
   // A corner of b, moved, against an edge of a; then a corner of a against a moved edge of b, as a mirror shows it.
   const first = furthest(right.edges, left.corners, dy, gapMm, -Infinity);
-  const most = furthest(left.edges, right.corners, -dy, gapMm, first);
+  const most = furthest(left.edges, right.corners, 0 - dy, gapMm, first);
   return most === -Infinity ? undefined : most;
 }

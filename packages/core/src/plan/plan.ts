@@ -4,11 +4,12 @@ import { OPERATION_RULES } from '../route/index.js';
 import { type Works, normsOf, spoilageTable } from '../works/index.js';
 import { type JobFlow, type Layouts, buildGraph, processUnit, takenBy } from './build-graph.js';
 import { checkJob } from './check-job.js';
-import { type ComponentLayout, layComponent, sharingLayouts } from './component-layout.js';
+import { type ComponentLayout, sharingLayouts } from './component-layout.js';
 import { type CostTotals, costFigures } from './cost.js';
 import { type StepTime, timeFigures } from './hours.js';
 import type { Job, Step } from './job.js';
 import type { Material } from './material.js';
+import { layOnce } from './remember-layout.js';
 import { type PressTotals, pressFigures } from './press-totals.js';
 import { machineOf } from './step-norms.js';
 import { countFigures } from './working.js';
@@ -85,7 +86,7 @@ function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { la
   job.components.forEach((component, i) => {
     // What shares a form is laid with it.
     if (component.on !== undefined) return;
-    const laid = layComponent(component, `components[${i}]`, context);
+    const laid = layOnce(component, `components[${i}]`, context);
     issues.push(...laid.issues);
     if (laid.layout) layouts.set(component.id, laid.layout);
   });
