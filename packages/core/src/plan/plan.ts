@@ -170,7 +170,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
   const reckoned = reckonFlow(built.flow.graph, table);
   if (!reckoned.ok) return { ok: false, issues: reckoned.issues };
   const flow = reckoned.value;
-  countFigures(book, job, flow, built.flow.demands, norms);
+  countFigures(book, job, flow, built.flow, norms);
   const machines = new Map(
     job.route.map((step) => [
       step.id,

@@ -1,7 +1,7 @@
 import { type Flow, type FlowOutput, type StepFlow, SCHOOLS } from '../flow/index.js';
 import { type FigureBook, IDENTITY, type Source, ceil, fraction, multiply, toNumber } from '../kernel/index.js';
 import type { NormLookup } from '../works/index.js';
-import { type JobDemand, yieldId } from './build-graph.js';
+import { type JobDemand, type JobFlow, yieldId } from './build-graph.js';
 import type { Job } from './job.js';
 import { giveNorm } from './step-norms.js';
 
@@ -21,6 +21,8 @@ interface Working {
   /** Figure of what must be delivered, by material. */
   readonly demands: ReadonlyMap<string, string>;
   readonly unit: string;
+  /** Unit of what an output is counted in. */
+  readonly unitOf: (output: FlowOutput) => string;
   readonly incidents: string | undefined;
 }
 
@@ -89,7 +91,14 @@ function stepByStep(working: Working): void {
     const { formula, inputs: takers } = sumOfConsumers(working, output, 'units.step');
     const need = flow.byStep.needsOut[output.material] ?? 0;
     const needs = outputs.length === 1 ? `${id}.needs.step` : `${id}.needs.step.${output.material}`;
-    inputs[`needs${n}`] = book.reckon(needs, 'Good pieces wanted', need, unit, wholePieces(output, formula), takers);
+    inputs[`needs${n}`] = book.reckon(
+      needs,
+      'Good pieces wanted',
+      need,
+      working.unitOf(output),
+      wholePieces(output, formula),
+      takers,
+    );
     inputs[`yield${n}`] = yieldId(flow.step, output.material);
     return `ceil((needs${n} + samples) / (yield${n} * (1 - running${incidents ? ' - incidents' : ''})))`;
   });
@@ -224,8 +233,9 @@ function byTable(working: Working, norms: NormLookup): void {
 
 /** Pieces that the steps after this one want, by the job's own school. */
 function ownNeeds(working: Working, job: Job, flow: Flow, demands: readonly JobDemand[]): void {
-  const { book, flow: own, unit } = working;
+  const { book, flow: own } = working;
   const { output } = own.downstream;
+  const unit = working.unitOf(output);
   const id = `step.${own.step.id}`;
   const { formula, inputs } = sumOfConsumers(working, output, 'processUnits');
   const ordered = demands.find(({ material }) => material === output.material)?.quantity ?? 0;
@@ -246,7 +256,7 @@ export function countFigures(
   book: FigureBook,
   job: Job,
   flow: Flow,
-  demands: readonly JobDemand[],
+  { demands, materials }: JobFlow,
   norms: NormLookup,
 ): void {
   const takers = new Map<string, Taker[]>();
@@ -263,6 +273,7 @@ export function countFigures(
       takers,
       demands: figures,
       unit: book.figures[`${id}.setup`]?.unit ?? 'units',
+      unitOf: ({ material }) => materials.get(material)?.unit ?? 'units',
       incidents: incidentsFigure(book, stepFlow),
     };
     stepByStep(working);

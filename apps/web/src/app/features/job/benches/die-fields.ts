@@ -25,19 +25,26 @@ import { Field } from './field';
         <dk-field label="Length, inside" [path]="['components', index(), 'widthMm']" unit="mm" />
         <dk-field label="Width, inside" [path]="['components', index(), 'heightMm']" unit="mm" />
         <dk-field label="Depth, inside" [path]="['components', index(), 'die', 'depthMm']" unit="mm" />
-        <dk-field
-          label="Glue flap"
-          [path]="['components', index(), 'die', 'flapMm']"
-          unit="mm"
-          [optional]="true"
-          norm="by structure"
-        />
+        <dk-field label="Glue flap" [path]="['components', index(), 'die', 'flapMm']" unit="mm" [optional]="true" />
       </div>
     } @else {
       <p class="quiet">By the drawing {{ drawing() }}. Read another at the die bench.</p>
     }
   `,
-  styleUrl: './bench.scss',
+  styles: `
+    .fields {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(126px, 1fr));
+      gap: 12px;
+      margin-top: 12px;
+    }
+    .wide {
+      grid-column: 1 / -1;
+    }
+    .quiet {
+      color: var(--mat-sys-on-surface-variant);
+    }
+  `,
 })
 export class DieFields {
   protected readonly editor = inject(JobEditor);
