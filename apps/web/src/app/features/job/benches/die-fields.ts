@@ -36,7 +36,7 @@ import { Field } from './field';
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(126px, 1fr));
       gap: 12px;
-      margin-top: 12px;
+      margin-block: 12px;
     }
     .wide {
       grid-column: 1 / -1;

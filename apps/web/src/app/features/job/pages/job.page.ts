@@ -42,7 +42,7 @@ import { SaveMark } from './save-mark';
 const NAME_ROOM = 13;
 
 /** Letters of a line under a name there. */
-const LINE_ROOM = 16;
+const LINE_ROOM = 15;
 const shorten = (text: string, room: number): string => (text.length > room ? `${text.slice(0, room - 1)}…` : text);
 
 /** What an end of the stream is called: the item that it delivers, or the job. */
