@@ -27,6 +27,7 @@ module.exports = {
     area('web', ['kernel']),
     area('gang', ['kernel']),
     area('press', ['kernel', 'paper']),
+    area('register', ['kernel']),
     area('route', ['kernel', 'flow']),
     area('works', ['kernel', 'flow', 'layout', 'route']),
     forbid(

@@ -104,6 +104,12 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'web.style': '{component}: {machine} prints one side, or both at once. Choose another work style.',
   'web.grain-across-spine':
     '{component}: this folding puts the spine across the web, so across the grain. It opens stiffly; choose another scheme where that matters.',
+  'register.too-few-marks':
+    'Register is measured at two marks or more, with a reading at each; there are {marks} marks and {readings} readings.',
+  'register.offset-too-large':
+    'Mark {mark}: {value} mm is no misregister but a slip; at most {most} mm. Look at the unit.',
+  'register.marks-on-a-line':
+    'The {marks} marks stand on one slanting line, which cannot tell turn from stretch. Measure one beside it, or two on a line across.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',

@@ -7,6 +7,7 @@ export * from './diecut/index.js';
 export * from './web/index.js';
 export * from './gang/index.js';
 export * from './press/index.js';
+export * from './register/index.js';
 export * from './route/index.js';
 export * from './flow/index.js';
 export * from './works/index.js';

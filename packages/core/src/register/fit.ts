@@ -1,0 +1,123 @@
+import { type Issue, type Outcome, error } from '../kernel/index.js';
+import type { MarkPlace, Offset } from './reading.js';
+
+/** Found misregister of one colour against the reference, about the middle of the marks. */
+export interface RegisterFit {
+  /** Mean offset across the sheet and around the cylinder, mm. */
+  readonly across: number;
+  readonly around: number;
+  /** Turn against the clock, radians; mm a metre is a thousand times that. */
+  readonly rotation: number;
+  /** Stretch across and around as a share; undefined where the marks cannot tell. */
+  readonly stretchAcross: number | undefined;
+  readonly stretchAround: number | undefined;
+  /** Middle of the marks, about which it turns. */
+  readonly middle: MarkPlace;
+  /** What is left at each mark once the plate has been moved and cocked: what the trap has to cover. */
+  readonly afterMoves: readonly Offset[];
+  /** What none of it explains, root of the mean square of both directions over all marks, mm. */
+  readonly unexplainedMm: number;
+}
+
+/** An offset beyond this is a slip of the unit or of the finger, not register. Source: practice. */
+export const MOST_OFFSET_MM = 5;
+/** Marks nearer to a common line than this share of their spread count as on it. */
+const ON_A_LINE = 1e-9;
+
+/** Offsets that cannot be: none, or in another unit. Issues: `register.too-few-marks`, `register.offset-too-large`. */
+function checkOffsets(marks: readonly MarkPlace[], offsets: readonly Offset[], path: string): Issue[] {
+  if (marks.length < 2 || offsets.length !== marks.length)
+    return [error('register.too-few-marks', path, { marks: marks.length, readings: offsets.length })];
+  return offsets.flatMap(({ dx, dy }, i) => {
+    const worst = Math.max(Math.abs(dx), Math.abs(dy));
+    return Number.isFinite(dx) && Number.isFinite(dy) && worst <= MOST_OFFSET_MM
+      ? []
+      : [error('register.offset-too-large', `${path}[${i}]`, { mark: i + 1, value: worst, most: MOST_OFFSET_MM })];
+  });
+}
+
+interface Sums {
+  readonly uu: number;
+  readonly vv: number;
+  readonly uv: number;
+  readonly udx: number;
+  readonly vdx: number;
+  readonly udy: number;
+  readonly vdy: number;
+}
+
+interface Linear {
+  readonly stretchAcross: number | undefined;
+  readonly rotation: number;
+  readonly stretchAround: number | undefined;
+}
+
+/**
+ * Rotation and stretches by least squares out of the sums over all marks. Marks on a line across tell nothing of the
+ * stretch around, and the other way round; on a slanting line they tell rotation and stretch apart in no way.
+ */
+function solve({ uu, vv, uv, udx, vdx, udy, vdy }: Sums): Linear | undefined {
+  const spread = uu + vv;
+  if (spread === 0) return undefined;
+  if (vv <= ON_A_LINE * spread) return { stretchAcross: udx / uu, rotation: udy / uu, stretchAround: undefined };
+  if (uu <= ON_A_LINE * spread) return { stretchAcross: undefined, rotation: -vdx / vv, stretchAround: vdy / vv };
+  if (uu * vv - uv * uv <= ON_A_LINE * uu * vv) return undefined;
+  // sx = (udx + t uv) / uu and sy = (vdy - t uv) / vv, put into the equation of the turn t.
+  const rotation = (udy - vdx + (uv * udx) / uu - (uv * vdy) / vv) / (spread - (uv * uv) / uu - (uv * uv) / vv);
+  return { stretchAcross: (udx + rotation * uv) / uu, rotation, stretchAround: (vdy - rotation * uv) / vv };
+}
+
+/**
+ * Splits the offsets of a colour into moves (across, around, turn) and stretch, by least squares about the middle of the
+ * marks: dx = across + sx u - t v, dy = around + t u + sy v.
+ * @param offsets colour minus reference at each mark, mm, at most 5.
+ * Issues: `register.too-few-marks`, `register.marks-on-a-line` (a slanting line), `register.offset-too-large`.
+ * Source: identity, handbook chapter 5 "Register".
+ */
+export function fitRegister(
+  marks: readonly MarkPlace[],
+  offsets: readonly Offset[],
+  path: string,
+): Outcome<RegisterFit> {
+  const wrong = checkOffsets(marks, offsets, path);
+  if (wrong.length > 0) return { ok: false, issues: wrong };
+  const n = marks.length;
+  const mean = (of: (i: number) => number): number => marks.reduce((sum, _, i) => sum + of(i), 0) / n;
+  const at = (i: number): { u: number; v: number; dx: number; dy: number } => ({
+    u: (marks[i]?.xMm ?? 0) - middle.xMm,
+    v: (marks[i]?.yMm ?? 0) - middle.yMm,
+    dx: (offsets[i]?.dx ?? 0) - across,
+    dy: (offsets[i]?.dy ?? 0) - around,
+  });
+  const middle = { xMm: mean((i) => marks[i]?.xMm ?? 0), yMm: mean((i) => marks[i]?.yMm ?? 0) };
+  const [across, around] = [mean((i) => offsets[i]?.dx ?? 0), mean((i) => offsets[i]?.dy ?? 0)];
+  const all = marks.map((_, i) => at(i));
+  const total = (of: (one: ReturnType<typeof at>) => number): number => all.reduce((sum, one) => sum + of(one), 0);
+  const linear = solve({
+    uu: total(({ u }) => u * u),
+    vv: total(({ v }) => v * v),
+    uv: total(({ u, v }) => u * v),
+    udx: total(({ u, dx }) => u * dx),
+    vdx: total(({ v, dx }) => v * dx),
+    udy: total(({ u, dy }) => u * dy),
+    vdy: total(({ v, dy }) => v * dy),
+  });
+  if (!linear) return { ok: false, issues: [error('register.marks-on-a-line', path, { marks: n })] };
+  const { rotation, stretchAcross = 0, stretchAround = 0 } = linear;
+  const afterMoves = all.map(({ u, v, dx, dy }) => ({ dx: dx + rotation * v, dy: dy - rotation * u }));
+  const squares = all.reduce((sum, { u, v }, i) => {
+    const { dx, dy } = afterMoves[i] ?? { dx: 0, dy: 0 };
+    return sum + (dx - stretchAcross * u) ** 2 + (dy - stretchAround * v) ** 2;
+  }, 0);
+  return {
+    ok: true,
+    value: {
+      across,
+      around,
+      ...linear,
+      middle,
+      afterMoves,
+      unexplainedMm: Math.sqrt(squares / (2 * n)),
+    },
+  };
+}

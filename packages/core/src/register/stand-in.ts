@@ -1,0 +1,84 @@
+import type { MarkPlace, Offset, RegisterSource } from './reading.js';
+
+/** How a colour really lies, for the stand-in to measure. */
+export interface TrueRegister {
+  readonly across: number;
+  readonly around: number;
+  /** Radians, against the clock. */
+  readonly rotation: number;
+  readonly stretchAcross: number;
+  readonly stretchAround: number;
+  /** Change a thousand sheets, mm. */
+  readonly driftAcross: number;
+  readonly driftAround: number;
+}
+
+export interface StandInSetting {
+  readonly seed: number;
+  readonly marks: readonly MarkPlace[];
+  readonly colours: Readonly<Record<string, TrueRegister>>;
+  /** Scatter between sheets and between marks of one sheet, one standard deviation, mm. */
+  readonly sheetNoiseMm: number;
+  readonly markNoiseMm: number;
+}
+
+/** Numbers 0 to below 1 from a seed and a place in the run, the same whatever was asked before. Source: literature (a 32-bit mix). */
+function uniform(seed: number, place: number): number {
+  let x = (seed ^ Math.imul(place, 0x9e3779b1)) >>> 0;
+  x = Math.imul(x ^ (x >>> 16), 0x85ebca6b);
+  x = Math.imul(x ^ (x >>> 13), 0xc2b2ae35);
+  return ((x ^ (x >>> 16)) >>> 0) / 2 ** 32;
+}
+
+/** A normal number, mean 0 and deviation 1. Source: literature, Box and Muller 1958. */
+function normal(seed: number, place: number): number {
+  const u = Math.max(uniform(seed, 2 * place), Number.MIN_VALUE);
+  return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * uniform(seed, 2 * place + 1));
+}
+
+/** Places in the run are told apart by sheet, colour and mark. */
+const MOST_MARKS = 64;
+const MOST_COLOURS = 32;
+
+/**
+ * Stands in for a register camera: drifting, noisy readings of a register that is known, the same for the same seed, over
+ * the same interface that a device would use. For practice and for trying the screens.
+ */
+export function standInCamera({ seed, marks, colours, sheetNoiseMm, markNoiseMm }: StandInSetting): RegisterSource {
+  const n = marks.length;
+  const middle = {
+    xMm: marks.reduce((sum, { xMm }) => sum + xMm, 0) / Math.max(1, n),
+    yMm: marks.reduce((sum, { yMm }) => sum + yMm, 0) / Math.max(1, n),
+  };
+  const measure = (true_: TrueRegister, sheet: number, colour: number): Offset[] => {
+    const base = (sheet * MOST_COLOURS + colour) * (MOST_MARKS + 1) * 2;
+    const [sx, sy] = [normal(seed, base) * sheetNoiseMm, normal(seed, base + 1) * sheetNoiseMm];
+    return marks.map(({ xMm, yMm }, mark) => {
+      const [u, v] = [xMm - middle.xMm, yMm - middle.yMm];
+      const place = base + 2 * (mark + 1);
+      return {
+        dx:
+          true_.across +
+          true_.stretchAcross * u -
+          true_.rotation * v +
+          (true_.driftAcross * sheet) / 1000 +
+          sx +
+          normal(seed, place) * markNoiseMm,
+        dy:
+          true_.around +
+          true_.rotation * u +
+          true_.stretchAround * v +
+          (true_.driftAround * sheet) / 1000 +
+          sy +
+          normal(seed, place + 1) * markNoiseMm,
+      };
+    });
+  };
+  return {
+    name: 'Stand-in register camera',
+    read: (sheet) => ({
+      sheet,
+      colours: Object.fromEntries(Object.entries(colours).map(([name, of], i) => [name, measure(of, sheet, i)])),
+    }),
+  };
+}
