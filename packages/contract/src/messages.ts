@@ -110,6 +110,10 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     'Mark {mark}: {value} mm is no misregister but a slip; at most {most} mm. Look at the unit.',
   'register.marks-on-a-line':
     'The {marks} marks stand on one slanting line, which cannot tell turn from stretch. Measure one beside it, or two on a line across.',
+  'ink.recipe-empty': 'A mixed colour wants at least one base ink.',
+  'ink.recipe-part': '{ink}: a part is above 0, not {value}.',
+  'ink.recipe-sum': 'The parts add up to {sum}, not 100. Change one of them.',
+  'ink.quantity': 'The quantity to mix is 0 kg or more, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',

@@ -8,6 +8,7 @@ export * from './web/index.js';
 export * from './gang/index.js';
 export * from './press/index.js';
 export * from './register/index.js';
+export * from './colour/index.js';
 export * from './route/index.js';
 export * from './flow/index.js';
 export * from './works/index.js';

@@ -29,7 +29,14 @@ const row = async (id: number) =>
 describe('jobs', () => {
   it('come with the demo, in the figures of chapter 6', async () => {
     const rows = (await manager.call('get', '/api/jobs')).body as JobRow[];
-    expect(rows.map(({ title }) => title).sort()).toEqual(['Concert programme', 'Trail map']);
+    expect(rows.map(({ title }) => title).sort()).toEqual([
+      'Concert programme',
+      'Garden shop cards',
+      'Summer timetable',
+      'Tea caddy carton',
+      'Trail map',
+      'Vehicle permit stickers',
+    ]);
     const { job, works } = (
       await manager.call('get', `/api/jobs/${rows.find(({ title }) => title === 'Trail map')?.id ?? 0}`)
     ).body as Revision;

@@ -17,6 +17,16 @@ export const benchesRoutes: Routes = [
         loadComponent: () => import('./pages/die.page').then((m) => m.DiePage),
       },
       {
+        path: 'ink',
+        title: 'Mixed colour - Druckerei',
+        loadComponent: () => import('./pages/ink.page').then((m) => m.InkPage),
+      },
+      {
+        path: 'register',
+        title: 'Register - Druckerei',
+        loadComponent: () => import('./pages/register.page').then((m) => m.RegisterPage),
+      },
+      {
         path: 'web',
         title: 'Web and cylinders - Druckerei',
         loadComponent: () => import('./pages/web.page').then((m) => m.WebPage),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 
-/** Benches that work without a job: shared sheets, die-cut blanks, webs. */
+/** Benches that work without a job: shared sheets, die-cut blanks, webs, mixed colours, register. */
 @Component({
   selector: 'dk-benches-page',
   imports: [MatTabsModule, RouterLink, RouterLinkActive, RouterOutlet],
@@ -33,5 +33,7 @@ export class BenchesPage {
     { path: 'gang', name: 'Gang sheet' },
     { path: 'die', name: 'Die-cut blank' },
     { path: 'web', name: 'Web and cylinders' },
+    { path: 'ink', name: 'Mixed colour' },
+    { path: 'register', name: 'Register' },
   ];
 }

@@ -105,7 +105,10 @@ export class WebPage {
   });
   protected readonly metres = computed(() => webMetres(this.impressions(), this.form().cutOffMm));
 
-  protected readonly schemes = computed(() => schemesFor(this.form().pagesPerCopy, 'web'));
+  protected readonly schemes = computed(() => {
+    const { pagesPerCopy, folder } = this.form();
+    return schemesFor(pagesPerCopy, 'web').filter(({ collects = false }) => collects === (folder === 'collect'));
+  });
   /** Where the folder wants the pages of a copy, on both sides of the web. */
   protected readonly placed = computed(() => {
     const schemes = this.schemes();

@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { type Lab, type RecipePart, type Rest, ciede2000, mixInk } from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { count } from '../../../ui/format';
+import { kept } from '../../../ui/kept';
+import { Measures } from '../../../ui/measures';
+import { NumberBox } from '../../../ui/number-box';
+
+interface InkInput {
+  readonly recipe: readonly RecipePart[];
+  readonly wantedKg: number;
+  readonly rests: readonly Rest[];
+  readonly aim: Lab;
+  readonly trial: Lab;
+  /** Largest difference, CIEDE2000, at which a trial is accepted. */
+  readonly tolerance: number;
+}
+
+/** A copper of the demo works. The tolerance is practice. */
+const START: InkInput = {
+  recipe: [
+    { ink: 'Warm red', parts: 42 },
+    { ink: 'Yellow', parts: 40 },
+    { ink: 'Black', parts: 8 },
+    { ink: 'Transparent white', parts: 10 },
+  ],
+  wantedKg: 6.5,
+  rests: [{ name: 'Tea caddy, last run', kg: 1.2 }],
+  aim: { l: 46, a: 32, b: 38 },
+  trial: { l: 45.2, a: 31.4, b: 39.6 },
+  tolerance: 2,
+};
+const CHANNELS = [
+  { key: 'l', name: 'L*' },
+  { key: 'a', name: 'a*' },
+  { key: 'b', name: 'b*' },
+] as const;
+
+/** The bench of a mixed colour: its recipe weighed out, rests used up first, and the trial against the aim. */
+@Component({
+  selector: 'dk-ink-page',
+  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './ink.page.html',
+  styleUrl: './bench-page.scss',
+})
+export class InkPage {
+  protected readonly measures = inject(Measures);
+  protected readonly form = kept('ink', START);
+  protected readonly count = count;
+  protected readonly channels = CHANNELS;
+
+  private readonly mixed = computed(() => {
+    const { recipe, wantedKg, rests } = this.form();
+    return mixInk(recipe, wantedKg, rests, 'colour');
+  });
+  protected readonly mixing = computed(() => {
+    const mixed = this.mixed();
+    return mixed.ok ? mixed.value : undefined;
+  });
+  protected readonly problems = computed(() => {
+    const mixed = this.mixed();
+    return mixed.ok ? [] : mixed.issues.map(issueText);
+  });
+  protected readonly sum = computed(() => this.form().recipe.reduce((total, { parts }) => total + parts, 0));
+  protected readonly difference = computed(() => ciede2000(this.form().aim, this.form().trial));
+  protected readonly accepted = computed(() => this.difference() <= this.form().tolerance);
+
+  protected set(change: Partial<InkInput>): void {
+    this.form.update((form) => ({ ...form, ...change }));
+  }
+  protected setPart(at: number, change: Partial<RecipePart>): void {
+    this.set({ recipe: this.form().recipe.map((part, i) => (i === at ? { ...part, ...change } : part)) });
+  }
+  protected addPart(): void {
+    this.set({ recipe: [...this.form().recipe, { ink: `Base ${this.form().recipe.length + 1}`, parts: 1 }] });
+  }
+  protected removePart(at: number): void {
+    this.set({ recipe: this.form().recipe.filter((_, i) => i !== at) });
+  }
+  protected setRest(at: number, change: Partial<Rest>): void {
+    this.set({ rests: this.form().rests.map((rest, i) => (i === at ? { ...rest, ...change } : rest)) });
+  }
+  protected addRest(): void {
+    this.set({ rests: [...this.form().rests, { name: `Rest ${this.form().rests.length + 1}`, kg: 0 }] });
+  }
+  protected removeRest(at: number): void {
+    this.set({ rests: this.form().rests.filter((_, i) => i !== at) });
+  }
+  protected setLab(which: 'aim' | 'trial', channel: keyof Lab, value: number): void {
+    this.set({ [which]: { ...this.form()[which], [channel]: value } });
+  }
+}

@@ -1,0 +1,213 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatIconModule } from '@angular/material/icon';
+import {
+  type ColourOffsets,
+  type MarkPlace,
+  type RegisterAdvice,
+  type SheetReading,
+  fitRegister,
+  judgeColour,
+  movesOf,
+  runOf,
+  standInCamera,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { count } from '../../../ui/format';
+import { kept } from '../../../ui/kept';
+import { Measures } from '../../../ui/measures';
+import { NumberBox } from '../../../ui/number-box';
+import { RegisterView } from '../ui/register-view';
+
+const ADVICE: Readonly<Record<RegisterAdvice, string>> = {
+  'in-tolerance': 'In tolerance; leave it.',
+  'move-plate': 'Move the plate across and around as told.',
+  'cock-plate': 'Cock the plate as told; look at the lays if the sheets differ among each other.',
+  'look-at-lays': 'Sheets differ more than the mean is off: lays, grippers and feeder, not the plate.',
+  stretch:
+    'The sheet has stretched, and no move mends that: condition the paper, look at the grain, run less water, or compensate the next plates.',
+  drift: 'It drifts over the run: measure again soon, look at water and temperature.',
+};
+
+interface Row {
+  readonly colour: string;
+  readonly offsets: ColourOffsets;
+}
+
+interface RegisterInput {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly marks: readonly MarkPlace[];
+  readonly rows: readonly Row[];
+  readonly toleranceMm: number;
+  readonly leastTrapMm: number;
+  readonly stepMm: number;
+  readonly cockStepMmPerM: number;
+  readonly sheets: number;
+  readonly seed: number;
+}
+
+/** Tolerance, trap and steps are practice, handbook chapter 5: sheet-fed. */
+const START: RegisterInput = {
+  widthMm: 1020,
+  heightMm: 720,
+  marks: [
+    { xMm: 60, yMm: 360 },
+    { xMm: 960, yMm: 360 },
+  ],
+  rows: [
+    {
+      colour: 'C',
+      offsets: [
+        { dx: 0.06, dy: 0.1 },
+        { dx: 0.02, dy: 0.16 },
+      ],
+    },
+    {
+      colour: 'M',
+      offsets: [
+        { dx: -0.02, dy: 0.01 },
+        { dx: -0.01, dy: 0.02 },
+      ],
+    },
+    {
+      colour: 'Y',
+      offsets: [
+        { dx: 0.01, dy: -0.14 },
+        { dx: 0.02, dy: 0.03 },
+      ],
+    },
+  ],
+  toleranceMm: 0.1,
+  leastTrapMm: 0.05,
+  stepMm: 0.01,
+  cockStepMmPerM: 0.01,
+  sheets: 40,
+  seed: 7,
+};
+
+/** What the stand-in measures: a register out by about these, from the seed. */
+const STAND_IN = { sheetNoiseMm: 0.012, markNoiseMm: 0.006, shiftMm: 0.15, turn: 2e-4, stretch: 8e-5, driftMm: 0.03 };
+const SHEETS_BETWEEN = 50;
+
+const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({ dx: 0, dy: 0 }));
+
+/** The register bench: offsets at the marks entered or read, what to move, and what moves will not mend. */
+@Component({
+  selector: 'dk-register-page',
+  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, NumberBox, RegisterView],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './register.page.html',
+  styleUrl: './bench-page.scss',
+})
+export class RegisterPage {
+  protected readonly measures = inject(Measures);
+  protected readonly form = kept('register', START);
+  protected readonly count = count;
+  protected readonly after = signal(false);
+  /** Sheets that the stand-in has read; typing a reading puts them away. */
+  private readonly run = signal<readonly SheetReading[]>([]);
+  protected readonly runLength = computed(() => this.run().length);
+
+  /** Every colour: its offsets, the fit, the moves and the verdict, or why it cannot be told. */
+  protected readonly colours = computed(() => {
+    const { marks, rows, toleranceMm, leastTrapMm, stepMm, cockStepMmPerM } = this.form();
+    return rows.map(({ colour, offsets }) => {
+      const run = runOf(colour, this.run(), toleranceMm);
+      const fitted = fitRegister(marks, offsets, colour);
+      if (!fitted.ok) return { colour, offsets, problem: fitted.issues.map(issueText).join(' '), of: undefined };
+      const fit = fitted.value;
+      const { scatterMm, drifts } = run;
+      const verdict = judgeColour({ marks, offsets, fit, toleranceMm, leastTrapMm, scatterMm, drifts });
+      const moves = movesOf(fit, { moveMm: Math.max(1e-4, stepMm), cockMmPerM: Math.max(1e-4, cockStepMmPerM) });
+      const advice = verdict.advice.map((code) => ADVICE[code]).join(' ');
+      return { colour, offsets, problem: '', of: { fit, moves, verdict, advice, run } };
+    });
+  });
+  /** Offsets to draw: as they are, or once the moves are made. */
+  protected readonly drawn = computed(() =>
+    this.colours().map(({ colour, offsets, of }) => ({
+      colour,
+      offsets: this.after() ? (of?.fit.afterMoves ?? offsets) : offsets,
+    })),
+  );
+
+  protected set(change: Partial<RegisterInput>): void {
+    this.form.update((form) => ({ ...form, ...change }));
+  }
+  protected setMark(at: number, change: Partial<MarkPlace>): void {
+    this.set({ marks: this.form().marks.map((mark, i) => (i === at ? { ...mark, ...change } : mark)) });
+  }
+  /** Another mark goes where the sheet has none yet: the four corners in turn. */
+  protected addMark(): void {
+    const { widthMm, heightMm, marks, rows } = this.form();
+    const corner = marks.length % 4;
+    const place = { xMm: corner % 2 === 0 ? 60 : widthMm - 60, yMm: corner < 2 ? 60 : heightMm - 60 };
+    this.run.set([]);
+    this.set({
+      marks: [...marks, place],
+      rows: rows.map((row) => ({ ...row, offsets: [...row.offsets, { dx: 0, dy: 0 }] })),
+    });
+  }
+  protected removeMark(at: number): void {
+    const { marks, rows } = this.form();
+    this.run.set([]);
+    this.set({
+      marks: marks.filter((_, i) => i !== at),
+      rows: rows.map((row) => ({ ...row, offsets: row.offsets.filter((_, i) => i !== at) })),
+    });
+  }
+  protected setOffset(colour: string, at: number, change: Partial<{ dx: number; dy: number }>): void {
+    this.run.set([]);
+    this.set({
+      rows: this.form().rows.map((row) =>
+        row.colour === colour
+          ? { ...row, offsets: row.offsets.map((one, i) => (i === at ? { ...one, ...change } : one)) }
+          : row,
+      ),
+    });
+  }
+  protected clear(): void {
+    this.run.set([]);
+    this.set({ rows: this.form().rows.map((row) => ({ ...row, offsets: zeros(this.form().marks) })) });
+  }
+
+  /** Lets the stand-in read a run: its means become the readings, its scatter and drift go into the advice. */
+  protected read(): void {
+    const { marks, rows, seed, sheets, toleranceMm } = this.form();
+    // How each colour really lies, from the seed by the colour's place: between -1 and 1, the same every time.
+    const draw = (i: number, k: number): number => Math.sin(seed * 12.9898 + i * 78.233 + k * 37.719);
+    const camera = standInCamera({
+      seed,
+      marks,
+      sheetNoiseMm: STAND_IN.sheetNoiseMm,
+      markNoiseMm: STAND_IN.markNoiseMm,
+      colours: Object.fromEntries(
+        rows.map(({ colour }, i) => [
+          colour,
+          {
+            across: draw(i, 1) * STAND_IN.shiftMm,
+            around: draw(i, 2) * STAND_IN.shiftMm,
+            rotation: draw(i, 3) * STAND_IN.turn,
+            stretchAcross: draw(i, 4) * STAND_IN.stretch,
+            stretchAround: draw(i, 5) * STAND_IN.stretch,
+            driftAcross: draw(i, 6) * STAND_IN.driftMm,
+            driftAround: 0,
+          },
+        ]),
+      ),
+    });
+    const readings = Array.from({ length: Math.max(1, Math.min(500, Math.round(sheets))) }, (_, i) =>
+      camera.read(i * SHEETS_BETWEEN),
+    );
+    const round = (value: number): number => Math.round(value * 1000) / 1000;
+    this.run.set(readings);
+    this.set({
+      rows: rows.map(({ colour }) => ({
+        colour,
+        offsets: runOf(colour, readings, toleranceMm).mean.map(({ dx, dy }) => ({ dx: round(dx), dy: round(dy) })),
+      })),
+    });
+  }
+}

@@ -1,0 +1,102 @@
+import { type Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { InkPage } from './ink.page';
+import { RegisterPage } from './register.page';
+
+async function open<T>(page: Type<T>) {
+  const fixture = TestBed.createComponent(page);
+  await fixture.whenStable();
+  const element = fixture.nativeElement as HTMLElement;
+  const text = (find: string) => (element.querySelector(find)?.textContent ?? '').replace(/\s+/g, ' ').trim();
+  const click = async (label: string) => {
+    const button = [...element.querySelectorAll('button')].find((one) => one.textContent.includes(label));
+    if (!button) throw new Error(`no button ${label}`);
+    button.click();
+    await fixture.whenStable();
+  };
+  const type = async (field: string, value: string) => {
+    const input = element.querySelector<HTMLInputElement>(`[data-field="${field}"]`);
+    if (!input) throw new Error(`no field ${field}`);
+    input.value = value;
+    input.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+  };
+  return { element, text, click, type };
+}
+
+beforeEach(() => localStorage.clear());
+
+describe('register bench', () => {
+  it('tells the moves of the example of handbook chapter 5, in millimetres and steps', async () => {
+    const { text } = await open(RegisterPage);
+    const row = text('[data-colour=C]');
+    for (const words of ['-0.04', '-4 steps', '-0.13', '-13 steps', '-0.0667', '-7 steps', 'out'])
+      expect(row).toContain(words);
+    expect(text('[data-colour=C] + tr')).toContain('Move the plate');
+    expect(text('[data-colour=M]')).toContain('in');
+  });
+
+  it('draws what is left once the moves are made', async () => {
+    const { element, click } = await open(RegisterPage);
+    const arrows = () => [...element.querySelectorAll('.arrow')].map((path) => path.getAttribute('d'));
+    expect(arrows()).toHaveLength(6);
+    const before = arrows();
+    await click('After the moves');
+    expect(arrows()).not.toEqual(before);
+  });
+
+  it('says that a reading in another unit is no misregister, and keeps it', async () => {
+    const { element, text, type } = await open(RegisterPage);
+    await type('C-0-dx', '60');
+    expect(text('[role=alert]')).toContain('60 mm is no misregister but a slip; at most 5 mm');
+    expect(element.querySelector<HTMLInputElement>('[data-field="C-0-dx"]')?.value).toBe('60');
+    await type('C-0-dx', '0.06');
+    expect(text('[data-colour=C]')).toContain('-0.04');
+  });
+
+  it('reads a run from the stand-in, the same for the same seed, and more marks give more to fit', async () => {
+    const { element, text, click } = await open(RegisterPage);
+    await click('Read a run');
+    const first = text('[data-colour=M]');
+    expect(text('[data-colour=M] + tr')).toContain('Over 40 sheets: scatter');
+    await click('All to 0');
+    expect(text('[data-colour=M]')).toContain('in');
+    expect(text('[data-colour=M] + tr')).not.toContain('Over 40 sheets');
+    await click('Read a run');
+    expect(text('[data-colour=M]')).toBe(first);
+    await click('Add a mark');
+    expect(element.querySelectorAll('.ring')).toHaveLength(3);
+  });
+});
+
+describe('ink bench', () => {
+  it('weighs the remainder out after the rest, by the parts (identity)', async () => {
+    const { text, type } = await open(InkPage);
+    // 6.5 kg less a rest of 1.2: 42, 40, 8 and 10 of 5.3 kg
+    const list = text('[data-test=mixing]');
+    for (const words of ['1.2', 'Warm red2.226', 'Yellow2.12', 'Black0.424', 'Transparent white0.53', 'Mixed anew5.3'])
+      expect(list).toContain(words);
+    await type('parts-0', '40');
+    expect(text('[role=alert]')).toContain('The parts add up to 98, not 100');
+    await type('parts-3', '12');
+    expect(text('[data-test=mixing]')).toContain('Warm red2.12');
+  });
+
+  it('measures a trial against its aim', async () => {
+    const { text, type } = await open(InkPage);
+    expect(text('[data-test=verdict]')).toContain('within the tolerance');
+    await type('trial-b', '60');
+    expect(text('[data-test=verdict]')).toContain('outside the tolerance');
+    // literature: pair 1 of Sharma, Wu and Dalal
+    for (const [field, value] of Object.entries({
+      'aim-l': 50,
+      'aim-a': 2.6772,
+      'aim-b': -79.7751,
+      'trial-l': 50,
+      'trial-a': 0,
+      'trial-b': -82.7485,
+    }))
+      await type(field, String(value));
+    expect(text('[data-test=verdict]')).toContain('Difference 2.04');
+  });
+});
