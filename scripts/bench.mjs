@@ -64,6 +64,8 @@ say(
 
 const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));
+const { benchPressRoom } = await import('./bench-press-room.mjs');
+benchPressRoom(core, say, ratio);
 
 // Everything that the first page asks for before it can run.
 const index = fs.readFileSync(path.join(webFolder, 'index.html'), 'utf8');

@@ -64,17 +64,16 @@ const views = {
     await page.locator('[data-test=laid]').waitFor();
   },
   cylinders: (page) => page.goto('/benches/web'),
-  'a-change': async (page) => {
+  ink: (page) => page.goto('/benches/ink'),
+  register: async (page) => {
+    await page.goto('/benches/register');
+    await page.getByRole('button', { name: 'Read a run' }).click();
+  },
+  revisions: async (page) => {
     await page.goto('/jobs');
     await page.getByRole('link', { name: 'Trail map' }).click();
     await page.getByLabel('Quantity').fill('12,000');
-    await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
-  },
-  refused: async (page) => {
     await station(page, 'fold').click();
-    await page.getByLabel('Running spoilage').fill('100');
-  },
-  revisions: async (page) => {
     await page.getByLabel('Running spoilage').fill('1');
     await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
     await page.getByRole('button', { name: 'Release' }).click();

@@ -36,6 +36,17 @@ function checkOffsets(marks: readonly MarkPlace[], offsets: readonly Offset[], p
   });
 }
 
+const NONE: Offset = { dx: 0, dy: 0 };
+
+function meanPlace(marks: readonly MarkPlace[]): MarkPlace {
+  let [x, y] = [0, 0];
+  for (const { xMm, yMm } of marks) {
+    x += xMm / marks.length;
+    y += yMm / marks.length;
+  }
+  return { xMm: x, yMm: y };
+}
+
 interface Sums {
   readonly uu: number;
   readonly vv: number;
@@ -82,33 +93,35 @@ export function fitRegister(
   const wrong = checkOffsets(marks, offsets, path);
   if (wrong.length > 0) return { ok: false, issues: wrong };
   const n = marks.length;
-  const mean = (of: (i: number) => number): number => marks.reduce((sum, _, i) => sum + of(i), 0) / n;
-  const at = (i: number): { u: number; v: number; dx: number; dy: number } => ({
-    u: (marks[i]?.xMm ?? 0) - middle.xMm,
-    v: (marks[i]?.yMm ?? 0) - middle.yMm,
-    dx: (offsets[i]?.dx ?? 0) - across,
-    dy: (offsets[i]?.dy ?? 0) - around,
+  const middle = meanPlace(marks);
+  let [across, around] = [0, 0];
+  for (const { dx, dy } of offsets) {
+    across += dx / n;
+    around += dy / n;
+  }
+  const sums = { uu: 0, vv: 0, uv: 0, udx: 0, vdx: 0, udy: 0, vdy: 0 };
+  const all = marks.map(({ xMm, yMm }, i) => {
+    const { dx, dy } = offsets[i] ?? NONE;
+    return { u: xMm - middle.xMm, v: yMm - middle.yMm, dx: dx - across, dy: dy - around };
   });
-  const middle = { xMm: mean((i) => marks[i]?.xMm ?? 0), yMm: mean((i) => marks[i]?.yMm ?? 0) };
-  const [across, around] = [mean((i) => offsets[i]?.dx ?? 0), mean((i) => offsets[i]?.dy ?? 0)];
-  const all = marks.map((_, i) => at(i));
-  const total = (of: (one: ReturnType<typeof at>) => number): number => all.reduce((sum, one) => sum + of(one), 0);
-  const linear = solve({
-    uu: total(({ u }) => u * u),
-    vv: total(({ v }) => v * v),
-    uv: total(({ u, v }) => u * v),
-    udx: total(({ u, dx }) => u * dx),
-    vdx: total(({ v, dx }) => v * dx),
-    udy: total(({ u, dy }) => u * dy),
-    vdy: total(({ v, dy }) => v * dy),
-  });
+  for (const { u, v, dx, dy } of all) {
+    sums.uu += u * u;
+    sums.vv += v * v;
+    sums.uv += u * v;
+    sums.udx += u * dx;
+    sums.vdx += v * dx;
+    sums.udy += u * dy;
+    sums.vdy += v * dy;
+  }
+  const linear = solve(sums);
   if (!linear) return { ok: false, issues: [error('register.marks-on-a-line', path, { marks: n })] };
   const { rotation, stretchAcross = 0, stretchAround = 0 } = linear;
-  const afterMoves = all.map(({ u, v, dx, dy }) => ({ dx: dx + rotation * v, dy: dy - rotation * u }));
-  const squares = all.reduce((sum, { u, v }, i) => {
-    const { dx, dy } = afterMoves[i] ?? { dx: 0, dy: 0 };
-    return sum + (dx - stretchAcross * u) ** 2 + (dy - stretchAround * v) ** 2;
-  }, 0);
+  let squares = 0;
+  const afterMoves = all.map(({ u, v, dx, dy }): Offset => {
+    const left = { dx: dx + rotation * v, dy: dy - rotation * u };
+    squares += (left.dx - stretchAcross * u) ** 2 + (left.dy - stretchAround * v) ** 2;
+    return left;
+  });
   return {
     ok: true,
     value: {
