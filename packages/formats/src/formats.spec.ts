@@ -73,7 +73,15 @@ describe('job ticket', () => {
     ],
     ['ferry-timetable', ['Cut-offs 188,068', 'The web runs upwards', '188,068 cut-offs']],
     ['permit-stickers', ['Repeats 7,872', '6 up, 2 across by 3']],
-    ['garden-cards', ['30 up, items sharing the form', 'Gate notice', 'give out at least 1,200 good gate notices']],
+    [
+      'garden-cards',
+      [
+        '30 up, items sharing the form',
+        'Gate notice',
+        'Parts into 8,000 postcard orchids, 5,000 postcard ferns',
+        'give out at least 1,200 good gate notices',
+      ],
+    ],
   ])('tells blanks, webs and forms as what they are (%s)', async (name, wanted) => {
     const text = await textOf(await ticketPdf(documentOf(example(name))));
     for (const words of wanted) expect(text).toContain(words);

@@ -6,6 +6,7 @@ import { example, planned, twoForms } from './examples.fixture.js';
 import { gangJob } from './gang-job.js';
 import { type FamilyAnswers, newJob } from './new-job.js';
 import type { Component, Job } from './job.js';
+import { listPiles } from './piles.js';
 import { plan } from './plan.js';
 import { reportLayout } from './layout-report.js';
 import { shareSheet, withOwnSheets } from './share-sheet.js';
@@ -229,6 +230,17 @@ describe('gang', () => {
     });
     expect(steps.filter(({ operation }) => operation === 'box').map(({ processUnits }) => processUnits)).toEqual([
       8000, 5000, 3000, 6000, 1200,
+    ]);
+  });
+
+  it('makes a pile of each item once the sheet is cut apart', () => {
+    const piles = listPiles(job, planned(job)).filter(({ state }) => state === 'Guillotine');
+    expect(piles.map(({ unit, count }) => `${unit} ${count}`)).toEqual([
+      'postcard orchids 8000',
+      'postcard ferns 5000',
+      'postcard lily pond 3000',
+      'bookmark 6000',
+      'gate notice 1200',
     ]);
   });
 

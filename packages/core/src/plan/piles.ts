@@ -37,7 +37,9 @@ export function listPiles(job: Job, plan: Plan): Pile[] {
     const after = edge.to === null ? undefined : plan.steps.find(({ id }) => id === edge.to);
     const next = after?.operation === 'dry' ? plan.edges.find(({ from }) => from === after.id)?.to : edge.to;
     const perPile = edge.state.unit === 'sheet' ? Math.max(1, floorRatio(heightUm, edge.state.caliperUm)) : Infinity;
-    const counts = perPile === Infinity ? [step.needsOut] : pilesOf(step.needsOut, perPile);
+    // A sheet that parts into several things makes a pile of each.
+    const good = Object.keys(step.overruns).length > 1 ? edge.count : step.needsOut;
+    const counts = perPile === Infinity ? [good] : pilesOf(good, perPile);
     return counts.map((count, i): Pile => ({
       component,
       state: step.name,

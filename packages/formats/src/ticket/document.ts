@@ -16,7 +16,7 @@ export const number = (value: number, digits = 0): string =>
 export const percent = (share: number): string =>
   `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 3 })} %`;
 export const plural = (unit: string, count: number): string =>
-  count === 1 ? unit : unit === 'copy' ? 'copies' : `${unit}s`;
+  count === 1 || unit.endsWith('s') ? unit : unit === 'copy' ? 'copies' : `${unit}s`;
 
 export const stateText = ({ revision, state }: JobDocument): string =>
   `Revision ${revision}, ${state === 'released' ? 'released' : 'draft, not released'}`;

@@ -1,6 +1,11 @@
 import type { PlanStep } from '@druckerei/core';
 import { type JobDocument, number, percent, plural } from './document.js';
 
+const platesLine = (plates: number, plateless: boolean): string => {
+  if (plateless) return 'no plates';
+  return plates === 0 ? 'the plates of the pass before stay on' : `hang ${number(plates)} plates`;
+};
+
 /** Instructions for one station, a line each: what comes in, what must go out, and what the machine is set to. */
 export function stationLines({ job, plan, works }: JobDocument, step: PlanStep): string[] {
   const figure = (id: string): number | undefined => plan.figures[id]?.value;
@@ -24,6 +29,11 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
       `Comes as ${number(incoming.widthMm)} x ${number(incoming.heightMm)} mm, ${number(incoming.caliperUm)} µm, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`,
     );
   }
+  const parted = plan.edges.filter(({ from }) => from === step.id);
+  if (new Set(parted.map(({ material }) => material)).size > 1)
+    lines.push(
+      `Parts into ${parted.map(({ count, state }) => `${number(count)} ${plural(state.unit, count)}`).join(', ')}.`,
+    );
   if (step.operation === 'print' && component) {
     const side = source?.side ?? 'front';
     const plates = figure(`step.${step.id}.platesHung`) ?? 0;
@@ -32,7 +42,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
         ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
         : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
-      `Colours: ${colours}; ${component.workStyle}; ${plates === 0 ? 'the plates of the pass before stay on' : `hang ${number(plates)} plates`}.`,
+      `Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
       `Double-sheet detector: sheet caliper ${number(figure(`component.${component.id}.caliper`) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
       'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
     );
