@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { boundsOf, clearance, isInside, selfCrossing, signedArea } from '../geometry/index.js';
 import { lengthOf, measureDie } from './drawing.js';
-import { type BlankRequest, layBlanks } from './lay-blanks.js';
+import type { BlankRequest } from './blank-rows.js';
+import { layBlanks } from './lay-blanks.js';
 import { checkStructure } from './check-structure.js';
 import { makeStructure } from './make-structure.js';
 import { type StructureSize, STRUCTURES } from './structure.js';

@@ -1,7 +1,7 @@
 import type { FigureBook } from '../kernel/index.js';
 import type { Machine, NormLookup, Works } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
-import type { StepTime } from './hours.js';
+import type { StepTime } from './step-time.js';
 import type { Job } from './job.js';
 import { sumFigure } from './press-totals.js';
 import { giveNorm, isPlateless } from './step-norms.js';

@@ -6,7 +6,8 @@ import { type JobFlow, type Layouts, buildGraph, processUnit, takenBy } from './
 import { checkJob } from './check-job.js';
 import { type ComponentLayout, sharingLayouts } from './component-layout.js';
 import { type CostTotals, costFigures } from './cost.js';
-import { type StepTime, timeFigures } from './hours.js';
+import { timeFigures } from './hours.js';
+import type { StepTime } from './step-time.js';
 import type { Job, Step } from './job.js';
 import type { Material } from './material.js';
 import { layOnce } from './remember-layout.js';

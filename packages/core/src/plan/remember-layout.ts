@@ -1,5 +1,6 @@
 import type { Works } from '../works/index.js';
-import { type LayContext, layComponent } from './component-layout.js';
+import { layComponent } from './component-layout.js';
+import type { LayContext } from './lay-kinds.js';
 import type { Component } from './job.js';
 
 type Laid = ReturnType<typeof layComponent>;
