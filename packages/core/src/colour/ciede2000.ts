@@ -64,6 +64,12 @@ export function ciede2000(one: Lab, other: Lab): number {
   return Math.sqrt(Math.max(0, l * l + c * c + h * h + rt * c * h));
 }
 
+/** A trial against its aim: the difference, and whether it is no more than the tolerance. Source: handbook chapter 5. */
+export function judgeTrial(aim: Lab, trial: Lab, tolerance: number): { difference: number; accepted: boolean } {
+  const difference = ciede2000(aim, trial);
+  return { difference, accepted: difference <= tolerance };
+}
+
 /** Colour difference CIELAB 1976, which older tolerances are told in. Source: standard, ISO 11664-4. */
 export const cielab1976 = (one: Lab, other: Lab): number =>
   Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b);

@@ -3,7 +3,7 @@ import { schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, isWithin, limitsInWords, normCatalogue, normInWords } from '../works/index.js';
-import { type Component, type Job, type Step } from './job.js';
+import { type Component, type Job, type Step, itemsTotal } from './job.js';
 import { endPagesOf } from './section-layout.js';
 import { webIssues, webOf } from './web-layout.js';
 
@@ -113,9 +113,10 @@ function sizeIssues({ kind, die, name, widthMm, heightMm }: Component, path: str
 }
 
 /** Items and the forms that carry them. Issues: `gang.sum`, `gang.not-carried`, `gang.split`. */
-function itemIssues({ items = [], components, order }: Job): Issue[] {
-  if (items.length === 0) return [];
-  const sum = items.reduce((total, { quantity }) => total + quantity, 0);
+function itemIssues(job: Job): Issue[] {
+  const { items = [], components, order } = job;
+  const sum = itemsTotal(job);
+  if (sum === undefined) return [];
   const wrong = sum === order.quantity ? [] : [error('gang.sum', 'order.quantity', { sum, value: order.quantity })];
   const carried = items.flatMap((item, i): Issue[] => {
     const on = components.flatMap(({ carries = [] }) => carries.filter(({ item: id }) => id === item.id));

@@ -3,7 +3,7 @@ import { type Issue, type Mm, error } from '../kernel/index.js';
 import type { Grain } from '../layout/index.js';
 import type { Component, Item, Job } from './job.js';
 import type { PressArea } from './press-area.js';
-import type { SectionLayout } from './section-layout.js';
+import { type SectionLayout, spineSide } from './section-layout.js';
 import type { SheetPattern } from './sheet-pattern.js';
 
 /** An item on a form, with how often it lies there; a section that shares the form brings its pages. */
@@ -52,11 +52,8 @@ export function formItems(
 }
 
 /** Whether a section has to lie turned by a quarter for its spine to run along the grain of the sheet. */
-function liesTurned({ section }: FormItem, sheetGrain: Grain): boolean {
-  const head = section?.outer[0]?.head;
-  if (head === undefined) return false;
-  return (head === 'left' || head === 'right' ? 'width' : 'height') !== sheetGrain;
-}
+const liesTurned = ({ section }: FormItem, sheetGrain: Grain): boolean =>
+  section !== undefined && spineSide(section) !== sheetGrain;
 
 /**
  * Items on one form in shelves, each with its bleed. Issues: `gang.form-too-full`.

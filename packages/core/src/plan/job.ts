@@ -195,6 +195,10 @@ export interface Job {
   readonly norms: Readonly<Record<string, number>>;
 }
 
+/** Pieces of all items together; undefined where the job has none. */
+export const itemsTotal = ({ items }: Job): number | undefined =>
+  items?.length ? items.reduce((total, { quantity }) => total + quantity, 0) : undefined;
+
 /** Material id of an item once the sheet that carries it is cut apart. */
 export const itemMaterial = (item: string): string => `item.${item}`;
 

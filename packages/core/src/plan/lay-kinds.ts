@@ -9,7 +9,7 @@ import { blankRequest, dieOf, layBlankPatterns } from './blank-layout.js';
 import { type FormItem, formItems, layForm } from './form-layout.js';
 import type { Component, Job } from './job.js';
 import type { PressArea } from './press-area.js';
-import { type SectionLayout, type SectionPosition, laySection, schemeOf } from './section-layout.js';
+import { type SectionLayout, type SectionPosition, laySection, schemeOf, spineSide } from './section-layout.js';
 import type { LayPatterns, SheetPattern, SheetPatterns } from './sheet-pattern.js';
 import { layAround, webOf } from './web-layout.js';
 
@@ -59,11 +59,8 @@ interface Bench extends LayContext {
 }
 
 /** Side of a piece that wants to lie along the grain: as the job says, and along the spine of sections. */
-function grainOf(component: Component, section: SectionLayout | undefined): Grain | 'any' {
-  if (!section) return component.grain ?? 'any';
-  const head = section.outer[0]?.head;
-  return head === 'left' || head === 'right' ? 'width' : 'height';
-}
+const grainOf = (component: Component, section: SectionLayout | undefined): Grain | 'any' =>
+  section ? spineSide(section) : (component.grain ?? 'any');
 
 function whyNothingFits(component: Component, path: string, request: PatternRequest, lay: LayPatterns): Issue {
   const { mirror, bleedMm } = request;

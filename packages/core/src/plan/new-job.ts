@@ -188,7 +188,7 @@ function repeatFor(works: Works, answers: FamilyAnswers): SheetSize {
       cylinders: press?.web?.cylinderTeeth ?? [],
     }).map((choice) => ({ ...choice, widthMm })),
   );
-  const [best] = choices.sort((a, b) => a.metresPerThousand * a.widthMm - b.metresPerThousand * b.widthMm);
+  const [best] = choices.sort((a, b) => a.areaM2PerThousand - b.areaM2PerThousand);
   return { widthMm: best?.widthMm ?? mostWidth, heightMm: best?.repeatMm ?? mostRepeat, grain: 'height' };
 }
 

@@ -1,4 +1,5 @@
 import type { Issue } from '../kernel/index.js';
+import type { Grain } from '../layout/index.js';
 import {
   type Assembly,
   type CreepMove,
@@ -96,6 +97,12 @@ export function schemeOf(component: Component, onWeb: boolean): FoldScheme | und
   const offered = schemesFor(component.pages ?? 0, onWeb ? 'web' : 'sheet');
   const wanted = component.scheme === undefined ? undefined : schemeById(component.scheme);
   return offered.find((scheme) => scheme === wanted) ?? offered[0];
+}
+
+/** Side of the flat section that its spine runs along: the side that wants the grain. */
+export function spineSide({ outer }: SectionLayout): Grain {
+  const head = outer[0]?.head;
+  return head === 'left' || head === 'right' ? 'width' : 'height';
 }
 
 /**

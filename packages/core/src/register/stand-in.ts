@@ -22,6 +22,26 @@ export interface StandInSetting {
   readonly markNoiseMm: number;
 }
 
+/** How far out a colour of the practice run may be: shift and drift in mm, turn in radians, stretch as a share. */
+const PRACTICE = { shiftMm: 0.15, turn: 2e-4, stretch: 8e-5, driftMm: 0.03 };
+/** Scatter of the practice run, mm. Invented, like the run. */
+export const PRACTICE_NOISE = { sheetNoiseMm: 0.012, markNoiseMm: 0.006 };
+
+/** How a colour of the practice run lies, by the seed and the colour's place: the same every time. Invented. */
+export function practiceRegister(seed: number, place: number): TrueRegister {
+  // Between -1 and 1, spread by constants without a meaning.
+  const draw = (k: number): number => Math.sin(seed * 12.9898 + place * 78.233 + k * 37.719);
+  return {
+    across: draw(1) * PRACTICE.shiftMm,
+    around: draw(2) * PRACTICE.shiftMm,
+    rotation: draw(3) * PRACTICE.turn,
+    stretchAcross: draw(4) * PRACTICE.stretch,
+    stretchAround: draw(5) * PRACTICE.stretch,
+    driftAcross: draw(6) * PRACTICE.driftMm,
+    driftAround: 0,
+  };
+}
+
 /** Numbers 0 to below 1 from a seed and a place in the run, the same whatever was asked before. Source: literature (a 32-bit mix). */
 function uniform(seed: number, place: number): number {
   let x = (seed ^ Math.imul(place, 0x9e3779b1)) >>> 0;

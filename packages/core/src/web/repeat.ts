@@ -1,4 +1,4 @@
-import { type Metre, type Mm, floorRatio } from '../kernel/index.js';
+import { type Metre, type Mm, type SquareMetre, floorRatio } from '../kernel/index.js';
 
 /** Circular pitch of gear-driven print cylinders, an eighth of an inch. Source: practice; identity once given. */
 export const CIRCULAR_PITCH_MM = 3.175;
@@ -29,6 +29,8 @@ export interface RepeatChoice {
   readonly gapMm: Mm;
   /** Web for a thousand pieces. */
   readonly metresPerThousand: Metre;
+  /** The same by the width of the web: what webs of unlike width compare by. */
+  readonly areaM2PerThousand: SquareMetre;
   /** Share of the web's area that pieces cover. */
   readonly usedShare: number;
 }
@@ -55,6 +57,7 @@ export function chooseRepeat(request: RepeatRequest): RepeatChoice[] {
           across,
           gapMm: repeat / around - heightMm,
           metresPerThousand: repeat / (around * across),
+          areaM2PerThousand: ((repeat / (around * across)) * webWidthMm) / 1000,
           usedShare: (around * across * widthMm * heightMm) / (repeat * webWidthMm),
         },
       ];

@@ -18,7 +18,7 @@ import { count, percent } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
 import { MakeJob } from '../state/make-job';
-import { Run } from '../state/run';
+import { benchRun } from '../state/run';
 import { RunBar } from '../../../ui/run-bar';
 
 interface Row {
@@ -75,7 +75,7 @@ const START: GangInput = {
 export class GangPage {
   protected readonly form = kept('gang', START);
   private readonly jobs = inject(MakeJob);
-  protected readonly run = new Run();
+  protected readonly run = benchRun();
   protected readonly answer = signal<GangAnswer | null>(null);
   /** What the answer was found for; another form makes it old. */
   private readonly answered = signal<GangRequest | null>(null);

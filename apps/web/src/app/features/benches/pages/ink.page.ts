@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { type Lab, type RecipePart, type Rest, ciede2000, mixInk } from '@druckerei/core';
+import { type Lab, type RecipePart, type Rest, judgeTrial, mixInk } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
@@ -67,8 +67,10 @@ export class InkPage {
     return mixed.ok ? [] : mixed.issues.map(issueText);
   });
   protected readonly sum = computed(() => this.form().recipe.reduce((total, { parts }) => total + parts, 0));
-  protected readonly difference = computed(() => ciede2000(this.form().aim, this.form().trial));
-  protected readonly accepted = computed(() => this.difference() <= this.form().tolerance);
+  protected readonly verdict = computed(() => {
+    const { aim, trial, tolerance } = this.form();
+    return judgeTrial(aim, trial, tolerance);
+  });
 
   protected set(change: Partial<InkInput>): void {
     this.form.update((form) => ({ ...form, ...change }));

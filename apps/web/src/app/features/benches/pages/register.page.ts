@@ -7,9 +7,11 @@ import {
   type MarkPlace,
   type RegisterAdvice,
   type SheetReading,
+  PRACTICE_NOISE,
   fitRegister,
   judgeColour,
   movesOf,
+  practiceRegister,
   runOf,
   standInCamera,
 } from '@druckerei/core';
@@ -87,8 +89,6 @@ const START: RegisterInput = {
   seed: 7,
 };
 
-/** What the stand-in measures: a register out by about these, from the seed. */
-const STAND_IN = { sheetNoiseMm: 0.012, markNoiseMm: 0.006, shiftMm: 0.15, turn: 2e-4, stretch: 8e-5, driftMm: 0.03 };
 const SHEETS_BETWEEN = 50;
 
 const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({ dx: 0, dy: 0 }));
@@ -176,27 +176,11 @@ export class RegisterPage {
   /** Lets the stand-in read a run: its means become the readings, its scatter and drift go into the advice. */
   protected read(): void {
     const { marks, rows, seed, sheets, toleranceMm } = this.form();
-    // How each colour really lies, from the seed by the colour's place: between -1 and 1, the same every time.
-    const draw = (i: number, k: number): number => Math.sin(seed * 12.9898 + i * 78.233 + k * 37.719);
     const camera = standInCamera({
       seed,
       marks,
-      sheetNoiseMm: STAND_IN.sheetNoiseMm,
-      markNoiseMm: STAND_IN.markNoiseMm,
-      colours: Object.fromEntries(
-        rows.map(({ colour }, i) => [
-          colour,
-          {
-            across: draw(i, 1) * STAND_IN.shiftMm,
-            around: draw(i, 2) * STAND_IN.shiftMm,
-            rotation: draw(i, 3) * STAND_IN.turn,
-            stretchAcross: draw(i, 4) * STAND_IN.stretch,
-            stretchAround: draw(i, 5) * STAND_IN.stretch,
-            driftAcross: draw(i, 6) * STAND_IN.driftMm,
-            driftAround: 0,
-          },
-        ]),
-      ),
+      ...PRACTICE_NOISE,
+      colours: Object.fromEntries(rows.map(({ colour }, i) => [colour, practiceRegister(seed, i)])),
     });
     const readings = Array.from({ length: Math.max(1, Math.min(500, Math.round(sheets))) }, (_, i) =>
       camera.read(i * SHEETS_BETWEEN),

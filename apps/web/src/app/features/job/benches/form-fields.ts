@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { itemsTotal } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
@@ -98,8 +99,8 @@ export class FormFields {
   /** What the items add up to, where the order says otherwise. */
   protected readonly sumDiffers = computed(() => {
     const job = this.editor.job();
-    const sum = (job?.items ?? []).reduce((total, { quantity }) => total + quantity, 0);
-    return job && sum !== job.order.quantity ? sum : undefined;
+    const sum = job && itemsTotal(job);
+    return sum === job?.order.quantity ? undefined : sum;
   });
 
   protected takeSum(sum: number): void {

@@ -107,8 +107,7 @@ export class PrintBench {
       webWidthMm: widthMm,
       edgeMm: press.sideMm + bleedMm,
       cylinders: press.web.cylinderTeeth ?? [],
-    }).map(({ teeth, repeatMm, around, across, metresPerThousand }) => {
-      const areaM2 = (metresPerThousand * widthMm) / 1000;
+    }).map(({ teeth, repeatMm, around, across, areaM2PerThousand: areaM2 }) => {
       const size = `${this.measures.quantity(widthMm, 'mm')} roll, ${count(teeth)} teeth`;
       return {
         sheet: { widthMm, heightMm: repeatMm, grain: 'height' },

@@ -1,25 +1,18 @@
-import { DestroyRef, computed, inject, signal } from '@angular/core';
+import { computed, signal } from '@angular/core';
 import { type BlankRequest, type SheetPattern, blankPattern } from '@druckerei/core';
-import { askBlanks } from '../../../platform/blanks-client';
-
-type State =
-  | { readonly kind: 'idle' }
-  | { readonly kind: 'running'; readonly share: number | undefined }
-  | { readonly kind: 'stopped' }
-  | { readonly kind: 'failed' };
+import { type BlanksAnswer, type BlanksQuestion, askBlanks } from '../../../platform/blanks-client';
+import { Run } from '../../../platform/run';
 
 /** The search for a better way to lay a component's blanks, in a worker; ends with the bench that asked. */
 export class BlanksSearch {
-  private stopWorker: () => void = () => undefined;
-  readonly state = signal<State>({ kind: 'idle' });
+  private readonly run = new Run<BlanksQuestion, BlanksAnswer>(askBlanks, ({ kind }) => kind === 'blanks');
+  readonly state = this.run.state;
   private readonly found = signal<{ readonly request: string; readonly patterns: readonly SheetPattern[] } | null>(
     null,
   );
 
   /** @param request what the layout is now; what was found for another is not offered. */
-  constructor(private readonly request: () => BlankRequest | undefined) {
-    inject(DestroyRef).onDestroy(() => this.stopWorker());
-  }
+  constructor(private readonly request: () => BlankRequest | undefined) {}
 
   readonly patterns = computed((): readonly SheetPattern[] => {
     const [found, request] = [this.found(), this.request()];
@@ -29,25 +22,13 @@ export class BlanksSearch {
   start(): void {
     const request = this.request();
     if (!request) return;
-    this.stopWorker();
-    this.state.set({ kind: 'running', share: undefined });
-    this.stopWorker = askBlanks(
-      { kind: 'blanks', request },
-      (answer) => {
-        if (answer.kind === 'progress') {
-          this.state.set({ kind: 'running', share: answer.share });
-          return;
-        }
-        this.state.set({ kind: 'idle' });
-        const patterns = answer.layouts.proposals.map(blankPattern);
-        this.found.set({ request: JSON.stringify(request), patterns });
-      },
-      () => this.state.set({ kind: 'failed' }),
-    );
+    this.run.start({ kind: 'blanks', request }, (answer) => {
+      if (answer.kind === 'blanks')
+        this.found.set({ request: JSON.stringify(request), patterns: answer.layouts.proposals.map(blankPattern) });
+    });
   }
 
   stop(): void {
-    this.stopWorker();
-    this.state.set({ kind: 'stopped' });
+    this.run.stop();
   }
 }
