@@ -30,7 +30,7 @@ module.exports = {
     area('register', ['kernel']),
     area('colour', ['kernel']),
     area('route', ['kernel', 'flow']),
-    area('works', ['kernel', 'flow', 'layout', 'route']),
+    area('works', ['kernel', 'flow', 'layout', 'press', 'route']),
     forbid(
       'core-areas-by-index',
       { path: `${CORE}([^/]+)/`, pathNot: TEST },

@@ -1,5 +1,13 @@
 import * as z from 'zod';
-import { MACHINE_PROCESSES, NORM_GROUPS, SOURCE_LABELS } from '@druckerei/core';
+import {
+  CONTACTS,
+  INK_KINDS,
+  INK_SCHOOLS,
+  MACHINE_PROCESSES,
+  NORM_GROUPS,
+  PRINT_PROCESSES,
+  SOURCE_LABELS,
+} from '@druckerei/core';
 import { jobSchema } from './job-file.js';
 
 export const ROLES = ['manager', 'operator', 'viewer'] as const;
@@ -31,10 +39,33 @@ const pressSchema = z.strictObject({
   sideMm: z.number(),
   colourBarMm: z.number().optional(),
   plateless: z.boolean().optional(),
+  printing: z.enum(PRINT_PROCESSES).optional(),
+  inkSchool: z.enum(INK_SCHOOLS).optional(),
+  coatingUnits: z.int().optional(),
+  zones: z.strictObject({ count: z.int(), widthMm: z.number() }).optional(),
+  plate: z
+    .strictObject({
+      widthMm: z.number(),
+      heightMm: z.number(),
+      gaugeMm: z.number(),
+      pins: z.string().optional(),
+      baseMm: z.number().optional(),
+      inTheRound: z.boolean().optional(),
+    })
+    .optional(),
+  register: z
+    .strictObject({
+      moveMm: z.number(),
+      cockMmPerM: z.number(),
+      packing: z.boolean().optional(),
+      fanOut: z.boolean().optional(),
+    })
+    .optional(),
   web: z
     .strictObject({
       cutOffMm: z.number().optional(),
       cylinderTeeth: z.array(z.number()).optional(),
+      anyRepeat: z.boolean().optional(),
       platesAcross: z.int(),
       platesAround: z.int(),
     })
@@ -63,8 +94,13 @@ export const worksSchema = z
         coated: z.boolean(),
         sheets: z.array(sheetSchema),
         rollWidthsMm: z.array(z.number()).optional(),
+        cleared: z.array(z.enum(CONTACTS)).optional(),
+        paperMark: z.string().optional(),
       }),
     ),
+    inks: z
+      .array(z.strictObject({ name: z.string(), kind: z.enum(INK_KINDS), cleared: z.array(z.enum(CONTACTS)) }))
+      .optional(),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
   .meta({ id: 'Works' });

@@ -4,8 +4,11 @@ import {
   ARRANGEMENTS,
   BLANK_ARRANGEMENTS,
   COMPONENT_KINDS,
+  CONTACTS,
   CREEP_SHARES,
+  ENGRAVINGS,
   FAMILIES,
+  INK_KINDS,
   LINE_KINDS,
   MAX_QUANTITY,
   ODD_PLACES,
@@ -29,9 +32,11 @@ const grain = z.enum(['width', 'height']).describe('side along which the grain r
 const ink = z.strictObject({
   name: named(40).describe('K, C, M, Y or a mixed colour'),
   coverage: z.number().min(0).max(1).optional().describe('share 0..1 of the printed area'),
+  zones: z.array(z.number().min(0).max(1)).max(80).optional().describe('coverage of each ink zone, left first'),
 });
 const inks = z.array(ink).max(16);
 
+const channel = z.number().min(-160).max(160);
 const margin = z.number().min(0).max(100);
 const sheet = { widthMm: positiveMm, heightMm: positiveMm, grain };
 const bought = z.discriminatedUnion('kind', [
@@ -102,6 +107,21 @@ const binding = z.strictObject({
   twoUp: z.boolean().optional().describe('two copies bound as one, head to head, split at the trimmer'),
 });
 
+const owner = z.enum(['house', 'customer']);
+const names = z.array(named(40)).max(16);
+const tool = z.strictObject({
+  id,
+  kind: z.enum(['letterpress-die', 'foil-die', 'embossing-die', 'cutting-die', 'numbering-box']),
+  name: named(60),
+  count: z.int().min(1).max(64).optional(),
+  counter: z.boolean().optional().describe('embossing: with a counter'),
+  owner: owner.optional(),
+  start: z.int().min(0).max(999_999_999).optional(),
+  step: z.int().min(-1000).max(1000).optional(),
+  check: z.boolean().optional().describe('numbering: a check character closes the number'),
+  skips: text(120).optional().describe('numbering: numbers left out'),
+});
+
 const component = z.strictObject({
   id,
   name: named(60),
@@ -127,6 +147,46 @@ const component = z.strictObject({
   die: die.optional().describe('shape of a blank'),
   on: id.optional().describe('form that a section shares with others'),
   carries: z.array(carried).max(200).optional().describe('items on a form of a gang'),
+  versions: z
+    .strictObject({ names: z.array(named(40)).min(1).max(60), inks: z.array(named(40)).max(32) })
+    .optional()
+    .describe('versions, and the inks that change from one to the next'),
+  carriers: z
+    .strictObject({
+      owner: owner.optional(),
+      rulingLpi: z.number().positive().max(1000).optional(),
+      angles: z.record(named(40), z.number().min(0).max(180)).optional(),
+      imagesPerPlate: z.int().min(1).max(64).optional(),
+      engraving: z.enum(ENGRAVINGS).optional(),
+    })
+    .optional(),
+  tools: z.array(tool).max(40).optional().describe('dies and numbering boxes'),
+  inkOrder: z.strictObject({ front: names.optional(), back: names.optional() }).optional(),
+  unitsBefore: z.array(text(40)).max(24).optional().describe('ink now in each unit, empty where clean'),
+  marks: z
+    .array(z.strictObject({ xMm: z.number().min(0).max(10_000), yMm: z.number().min(0).max(10_000) }))
+    .min(2)
+    .max(12)
+    .optional()
+    .describe('register marks, from the left and gripper edge'),
+});
+
+const lab = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
+const cleared = z.array(z.enum(CONTACTS)).max(CONTACTS.length);
+const inkSpec = z.strictObject({
+  name: named(40),
+  kind: z.enum(INK_KINDS),
+  aim: lab.optional().describe('CIELAB D50, 2 degrees, on the stock of the job'),
+  tolerance: z.number().positive().max(50).optional().describe('largest CIEDE2000 of an accepted trial'),
+  recipe: z
+    .array(z.strictObject({ ink: named(40), parts: z.number().min(0).max(100) }))
+    .max(20)
+    .optional()
+    .describe('parts of base inks, adding to 100'),
+  filmGsm: z.number().positive().max(100).optional().describe('at full coverage, g/m2'),
+  solids: z.number().positive().max(1).optional().describe('share of solids, where the film is told dry'),
+  cleared: cleared.optional(),
+  accountable: z.boolean().optional().describe('issued and returned by weight'),
 });
 
 const incident = z.strictObject({
@@ -187,6 +247,8 @@ export const jobSchema = z
     pages: z.int().min(4).max(4096).optional(),
     binding: binding.optional(),
     components: z.array(component).min(1).max(64),
+    inks: z.array(inkSpec).max(40).optional().describe('mixed colours, metallics, varnishes'),
+    contact: z.enum(CONTACTS).optional().describe('what the product touches'),
     items: z.array(item).max(200).optional().describe('ordered by themselves, sharing press sheets'),
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),

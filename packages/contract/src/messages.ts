@@ -114,6 +114,36 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'ink.recipe-part': '{ink}: a part is above 0, not {value}.',
   'ink.recipe-sum': 'The parts add up to {sum}, not 100. Change one of them.',
   'ink.quantity': 'The quantity to mix is 0 kg or more, not {value}.',
+  'press.zones':
+    '{component}: its ink zones were reckoned for {value} zones, {machine} has {count}. Reckon them again from the artwork.',
+  'ink.not-cleared': "{ink} is not cleared for {contact}. Take a cleared ink, or enter the maker's clearance.",
+  'ink.stock-not-cleared':
+    "{stock} is not cleared for {contact}. Choose a cleared stock, or enter the maker's clearance.",
+  'ink.overprint':
+    '{ink} could be had by overprinting {inks} (difference {difference}): that saves a carrier and a unit.',
+  'register.bleed':
+    '{component}: a {what} of {value} mm is less than the register that it has to cover ({needed} mm). Widen it.',
+  'register.mark-on-image':
+    '{component}: register mark {mark} at {x}, {y} mm has no place clear of image and colour bar. Move it, or make room.',
+  'register.mark-in-grips':
+    '{component}: register mark {mark} at {x}, {y} mm lies in the grips. Move it towards the middle.',
+  'register.mark-outside': '{component}: register mark {mark} at {x}, {y} mm is not on the sheet. Move it inwards.',
+  'room.unknown': 'This job has no {what} {id}.',
+  'room.artwork': 'The artwork of {component} is not approved. Approve it first.',
+  'room.order': '{carrier} is {now}; from there it cannot become {wanted}.',
+  'room.not-inspected': '{count} carriers of {step} are not inspected, among them {carrier}. Inspect them first.',
+  'room.trial':
+    'The trial of {ink} is not accepted. Draw it down, measure it and have it accepted before {step} starts.',
+  'room.not-started': '{step} has not been started at the press.',
+  'room.first-sheet':
+    'No good sheet of {step} has been passed. Have the first one passed and kept before the count begins.',
+  'room.short':
+    'The count is {count} ({expected} of {wanted} expected): {carrier} may be needed for the missing copies. Hold it, or say why it can go.',
+  'room.take-back': 'Only the last entry can be taken back. Reload to see what was entered since.',
+  'room.ink-balance': '{value} kg of {ink} cannot come back: only {out} kg are out.',
+  'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
+  'zones.empty': 'The picture has no pixels that can be read.',
+  'zones.no-zones': '{machine} has no ink zones.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',

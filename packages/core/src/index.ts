@@ -14,3 +14,4 @@ export * from './flow/index.js';
 export * from './works/index.js';
 export * from './plan/index.js';
 export * from './ways/index.js';
+export * from './room/index.js';

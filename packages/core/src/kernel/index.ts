@@ -2,3 +2,5 @@ export * from './units.js';
 export * from './fraction.js';
 export * from './issue.js';
 export * from './figure.js';
+export * from './noise.js';
+export * from './trend.js';

@@ -3,3 +3,4 @@ export * from './weight.js';
 export * from './basis.js';
 export * from './roll.js';
 export * from './conditioning.js';
+export * from './fan-out.js';

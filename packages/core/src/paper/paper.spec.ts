@@ -1,6 +1,7 @@
 import { poundToGsm } from '../kernel/index.js';
 import { BASIS_SHEETS, LINER_GSM_PER_POUND, bulkOf, pagesPerInch, poundsPerThousand } from './basis.js';
 import { CONDITIONING_KELVIN, CONDITIONING_VOLUMES_M3, conditioningHours } from './conditioning.js';
+import { fanOut } from './fan-out.js';
 import {
   rollDiameterMm,
   rollHours,
@@ -120,5 +121,15 @@ describe('conditioning (practice, handbook chapter 3)', () => {
         const { from, to } = conditioningHours(volume, kelvin);
         expect(to).toBeGreaterThanOrEqual(from);
       }
+  });
+});
+
+describe('fan-out', () => {
+  it('grows three times as much across the grain as along (practice, handbook chapter 3)', () => {
+    const grown = fanOut(1000, 700, 'width', 10, 0.0001);
+    expect(grown.heightMm).toBeCloseTo(0.7, 12);
+    expect(grown.widthMm).toBeCloseTo(1 / 3, 12);
+    expect(grown.edgeAroundMm).toBeCloseTo(0.35, 12);
+    expect(fanOut(1000, 700, 'height', -10, 0.0001).acrossPpm).toBeCloseTo(-1000, 9);
   });
 });

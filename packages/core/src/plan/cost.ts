@@ -1,9 +1,11 @@
-import type { FigureBook } from '../kernel/index.js';
-import type { Machine, NormLookup, Works } from '../works/index.js';
+import { type FigureBook, IDENTITY } from '../kernel/index.js';
+import { CARRIER_OF } from '../press/index.js';
+import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
+import { TOOL_NAMES, carrierPrice, toolKinds } from './carriers.js';
 import type { StepTime } from './step-time.js';
 import type { Job } from './job.js';
-import { sumFigure } from './press-totals.js';
+import { sumFigure } from './sum-figure.js';
 import { giveNorm, isPlateless } from './step-norms.js';
 
 export interface CostTotals {
@@ -49,9 +51,21 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
       }),
     ),
   );
-  const plates = book.value(
-    product('cost.plates', 'Plates', 'plates * price', { plates: 'total.plates', price: norm('price.plate') }),
-  );
+  const plates = sumFigure(book, 'cost.plates', 'Plates and other carriers', currency, [
+    ...[...layouts].flatMap(([id, layout]) => {
+      const price = norm(carrierPrice(CARRIER_OF[printingOf(layout.machine)]));
+      const count = `component.${id}.plates`;
+      return book.figures[count]
+        ? [product(`cost.plates.${id}`, `Plates, ${layout.component.name}`, 'plates * price', { plates: count, price })]
+        : [];
+    }),
+    ...toolKinds(job).map(([kind, count]) =>
+      product(`cost.tools.${kind}`, TOOL_NAMES[kind], 'count * price', {
+        count: book.give(`tools.${kind}`, TOOL_NAMES[kind], count, 'pieces', IDENTITY),
+        price: norm(carrierPrice(kind)),
+      }),
+    ),
+  ]);
   const ink = book.value(product('cost.ink', 'Ink', 'kg * price', { kg: 'total.inkKg', price: norm('price.ink') }));
   const clicks = sumFigure(
     book,

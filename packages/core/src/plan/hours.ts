@@ -4,6 +4,7 @@ import { takenBy } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
+import { washUpsBefore } from './inks.js';
 import { leadFigures } from './lead-hours.js';
 import type { StepTime, TimeContext } from './step-time.js';
 import { type Material, foldsOf } from './material.js';
@@ -81,6 +82,7 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
   if (layout && isPlateless(layout)) return sideHours(context, step, id, norm);
   if (layout && runsByMetres(layout)) return webHours(context, step, id, layout, norm);
   const plates = layout ? platesHung(step, layout) : 0;
+  const washes = layout ? washUpsBefore(context.job, context.works, step, layout) : 0;
   const inputs = {
     setup: norm('setup'),
     each: norm('setupPer'),
@@ -90,15 +92,17 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
     plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = rateTime(v('setup') + v('each') * plates, v('units'), v('speed'), v('efficiency'));
-  book.reckon(
-    `${id}.hours`,
-    'Machine hours',
-    hours,
-    'h',
-    'setup + each * plates + units / (speed * efficiency)',
-    inputs,
-  );
+  const washing =
+    washes > 0
+      ? {
+          washes: book.give(`${id}.washUps`, 'Units washed before this pass', washes, 'wash-ups', IDENTITY),
+          wash: giveNorm(book, context.norms, 'press.washUp'),
+        }
+      : undefined;
+  const setup = v('setup') + v('each') * plates + (washing ? washes * book.value(washing.wash) : 0);
+  const hours = rateTime(setup, v('units'), v('speed'), v('efficiency'));
+  const formula = `setup + each * plates + ${washing ? 'washes * wash + ' : ''}units / (speed * efficiency)`;
+  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', formula, { ...inputs, ...washing });
   return hours;
 }
 

@@ -16,6 +16,7 @@ export { type LayContext, type LaySection } from './lay-kinds.js';
 export { pressIssues } from './check-job.js';
 export { foldsOf, partsSheet } from './material.js';
 export { isPlateless, isPlatelessPress, machineOf, platesHung, sidesOf, spoilageOf } from './step-norms.js';
+export { carriersPerColour, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export * from './machine-time.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
@@ -27,3 +28,16 @@ export { type Supply } from './supply.js';
 export { type PressSheet, sheetCandidates } from './press-sheet.js';
 export { type LayoutReport, reportLayout } from './layout-report.js';
 export { type Pile, listPiles } from './piles.js';
+export {
+  type PassInks,
+  type UnitInk,
+  filmOf,
+  inkNames,
+  inkOf,
+  notCleared,
+  plateZones,
+  unitsOf,
+  wantsTrial,
+} from './inks.js';
+export * from './register-plan.js';
+export { type Carrier, TOOL_NAMES, carrierPrice, listCarriers } from './carriers.js';

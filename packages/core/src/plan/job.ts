@@ -3,9 +3,10 @@ import type { Incident, School } from '../flow/index.js';
 import type { Mm } from '../kernel/index.js';
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
 import type { Arrangement, Grain } from '../layout/index.js';
-import type { PrintSide, WorkStyle } from '../press/index.js';
+import type { Lab, RecipePart } from '../colour/index.js';
+import type { CarrierKind, Engraving, InkKind, PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
-import type { SheetSize } from '../works/index.js';
+import type { Contact, SheetSize } from '../works/index.js';
 
 export const FAMILIES = ['folded', 'saddle-stitched', 'carton', 'web-leaflet', 'labels', 'gang'] as const;
 export type Family = (typeof FAMILIES)[number];
@@ -28,6 +29,68 @@ export interface InkUse {
   readonly name: string;
   /** Share 0..1 of the printed area; the house's norm where absent. */
   readonly coverage?: number | undefined;
+  /** Coverage of each ink zone of the press, share 0..1 of its strip of the plate, the left of the sheet first. */
+  readonly zones?: readonly number[] | undefined;
+}
+
+/** An ink of the job that is more than its name. */
+export interface InkSpec {
+  readonly name: string;
+  readonly kind: InkKind;
+  /** Colour to be reached, measured on the job's own stock. */
+  readonly aim?: Lab | undefined;
+  /** Largest difference at which a trial is accepted, CIEDE2000; the house's norm where absent. */
+  readonly tolerance?: number | undefined;
+  readonly recipe?: readonly RecipePart[] | undefined;
+  readonly filmGsm?: number | undefined;
+  /** Share 0..1 of solids, where the film is told dry. */
+  readonly solids?: number | undefined;
+  readonly cleared?: readonly Contact[] | undefined;
+  /** Accountable work: issued and returned by weight. */
+  readonly accountable?: boolean | undefined;
+}
+
+/** Versions of a printed component: the inks named change from one to the next, the others stay on. */
+export interface Versions {
+  readonly names: readonly string[];
+  readonly inks: readonly string[];
+}
+
+/** How the carriers of a component are made. */
+export interface CarrierSpec {
+  readonly owner?: 'house' | 'customer' | undefined;
+  /** Lines an inch. */
+  readonly rulingLpi?: number | undefined;
+  /** Screen angle by ink, degrees; the usual set where absent. */
+  readonly angles?: Readonly<Record<string, number>> | undefined;
+  /** Images that one etched plate carries before it is cut apart. */
+  readonly imagesPerPlate?: number | undefined;
+  readonly engraving?: Engraving | undefined;
+}
+
+/** A die or numbering box that a component wants beside its printing carriers. */
+export interface Tool {
+  readonly id: string;
+  readonly kind: Extract<
+    CarrierKind,
+    'letterpress-die' | 'foil-die' | 'embossing-die' | 'cutting-die' | 'numbering-box'
+  >;
+  readonly name: string;
+  readonly count?: number | undefined;
+  /** Embossing: with a counter. */
+  readonly counter?: boolean | undefined;
+  readonly owner?: 'house' | 'customer' | undefined;
+  /** Numbering: first number, step, whether a check character closes it, and numbers left out. */
+  readonly start?: number | undefined;
+  readonly step?: number | undefined;
+  readonly check?: boolean | undefined;
+  readonly skips?: string | undefined;
+}
+
+/** A place on the sheet, from its left and gripper edge, printed side up. */
+export interface SheetPlace {
+  readonly xMm: Mm;
+  readonly yMm: Mm;
 }
 
 export const COMPONENT_KINDS = ['sheet', 'section', 'cover', 'blank', 'gang'] as const;
@@ -138,6 +201,16 @@ export interface Component {
   readonly on?: string | undefined;
   /** What a form carries: items of a gang, or sections that share it. */
   readonly carries?: readonly Carried[] | undefined;
+  readonly versions?: Versions | undefined;
+  readonly carriers?: CarrierSpec | undefined;
+  readonly tools?: readonly Tool[] | undefined;
+  /** Order of the inks by hand; by the press's school and the rules where absent. */
+  readonly inkOrder?:
+    { readonly front?: readonly string[] | undefined; readonly back?: readonly string[] | undefined } | undefined;
+  /** Ink now in each unit of the press, '' where clean; nothing is washed where absent. */
+  readonly unitsBefore?: readonly string[] | undefined;
+  /** Register marks where the planner wants them otherwise than usual. */
+  readonly marks?: readonly SheetPlace[] | undefined;
 }
 
 /** One station of the route. Norms that are absent come from the works. */
@@ -188,6 +261,10 @@ export interface Job {
   /** Saddle work where absent. */
   readonly binding?: Binding | undefined;
   readonly components: readonly Component[];
+  /** Inks that are more than their name: mixed colours, metallics, varnishes. */
+  readonly inks?: readonly InkSpec[] | undefined;
+  /** What the product touches: inks, stocks and glues have to be cleared for it. */
+  readonly contact?: Contact | undefined;
   /** Items of a gang, each ordered by itself. */
   readonly items?: readonly Item[] | undefined;
   readonly route: readonly Step[];

@@ -100,7 +100,7 @@ function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
     turns,
     mirror: STYLE_RULES[component.workStyle].mirror,
   };
-  const patterns = web?.cylinderTeeth && !section ? layAround(request, lay) : lay(request);
+  const patterns = (web?.cylinderTeeth ?? web?.anyRepeat) && !section ? layAround(request, lay) : lay(request);
   if ((patterns.proposals[0]?.count ?? 0) === 0) return { issues: [whyNothingFits(component, path, request, lay)] };
   const eachMm2 = (widthMm + 2 * bleedMm) * (heightMm + 2 * bleedMm);
   return {

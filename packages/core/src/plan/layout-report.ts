@@ -3,7 +3,7 @@ import { STYLE_RULES } from '../press/index.js';
 import type { Box } from './layout-drawing.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { SectionLayout } from './section-layout.js';
-import { isPlateless, platesPerColour } from './step-norms.js';
+import { isPlateless, carriersPerColour } from './step-norms.js';
 import { webOf } from './web-layout.js';
 
 /** A page's place on one side, as the layout is printed out: seen from the printed side, row 0 at the foot. */
@@ -93,7 +93,7 @@ const plateSetsOf = (layout: ComponentLayout): number => {
 const platesOf = (layout: ComponentLayout): number => {
   const { front, back, workStyle } = layout.component;
   const colours = STYLE_RULES[workStyle].samePlates ? Math.max(front.length, back.length) : front.length + back.length;
-  return colours * platesPerColour(layout);
+  return colours * carriersPerColour(layout);
 };
 
 /** What only some kinds of component have. */

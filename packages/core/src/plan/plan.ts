@@ -15,6 +15,8 @@ import { type PressTotals, pressFigures } from './press-totals.js';
 import { machineOf } from './step-norms.js';
 import { countFigures } from './working.js';
 import { adviseJob } from './advice.js';
+import { adviseInks } from './ink-advice.js';
+import { adviseRegister } from './register-plan.js';
 import { sectionPositions } from './section-layout.js';
 
 /** One row of the plan: a station with the counts into and out of it by the job's school. */
@@ -178,8 +180,17 @@ export function plan(job: Job, works: Works): PlanOutcome {
       machineOf(step, step.component === undefined ? undefined : lanes.get(step.component), works),
     ]),
   );
-  const times = timeFigures({ job, layouts: lanes, flow, materials: built.flow.materials, machines, norms, book });
-  const press = pressFigures({ job, layouts, flow, norms, book });
+  const times = timeFigures({
+    job,
+    works,
+    layouts: lanes,
+    flow,
+    materials: built.flow.materials,
+    machines,
+    norms,
+    book,
+  });
+  const press = pressFigures({ job, layouts, flow, works, norms, book });
   const cost = costFigures({ job, layouts, times, machines, norms, book, works });
   const units = new Map(flow.steps.map(({ step, units: bySchool }) => [step.id, bySchool[job.school]]));
   const jobFlow = built.flow;
@@ -208,7 +219,12 @@ export function plan(job: Job, works: Works): PlanOutcome {
       totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
       schools: Object.fromEntries(SCHOOLS.map((school) => [school, sheets(school)])) as Plan['schools'],
       figures: book.figures,
-      advice: [...checked, ...adviseJob(job, lanes, jobFlow, norms)],
+      advice: [
+        ...checked,
+        ...adviseJob(job, lanes, jobFlow, norms),
+        ...adviseInks(job, works, layouts),
+        ...[...layouts.values()].flatMap((layout) => adviseRegister(job, layout, norms)),
+      ],
     },
   };
 }

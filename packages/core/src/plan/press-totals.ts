@@ -1,13 +1,16 @@
 import type { Flow } from '../flow/index.js';
 import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
-import { countPlates, inkKg } from '../press/index.js';
+import { CARRIER_OF, STYLE_RULES, countPlates } from '../press/index.js';
 import { buyPaper } from './buy-paper.js';
-import type { NormLookup } from '../works/index.js';
+import { type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { InkUse, Job, Step } from './job.js';
+import { lifeNorm } from './carriers.js';
+import { drawFigure, inkFigures } from './ink-figures.js';
+import type { Job } from './job.js';
 import { type PressUnit, pressUnit } from './material.js';
-import { giveNorm, isPlateless, platesPerColour } from './step-norms.js';
+import { sumFigure } from './sum-figure.js';
+import { carriersPerColour, giveNorm, isPlateless } from './step-norms.js';
 
 export interface PressTotals {
   /** Sheets into the first press pass, by component, under the job's school. */
@@ -25,6 +28,7 @@ interface Context {
   readonly job: Job;
   readonly layouts: Layouts;
   readonly flow: Flow;
+  readonly works: Works;
   readonly norms: NormLookup;
   readonly book: FigureBook;
 }
@@ -36,26 +40,20 @@ const PRESS_NAMES: Readonly<Record<PressUnit, string>> = {
   repeat: 'Repeats',
 };
 
-/** Adds figures up under a new id. */
-export const sumFigure = (
-  book: FigureBook,
-  id: string,
-  name: string,
-  unit: string,
-  parts: readonly string[],
-): number => {
-  const inputs = Object.fromEntries(parts.map((part, i) => [`n${i + 1}`, part]));
-  const value = parts.reduce((sum, part) => sum + book.value(part), 0);
-  book.reckon(id, name, value, unit, Object.keys(inputs).join(' + ') || '0', inputs);
-  return value;
-};
+/** Colours of a set that change from version to version. */
+function changingColours({ front, back, versions, workStyle }: ComponentLayout['component']): number {
+  const changes = (inks: typeof front): number => inks.filter(({ name }) => versions?.inks.includes(name)).length;
+  const [one, other] = [changes(front), changes(back)];
+  if (STYLE_RULES[workStyle].samePlates) return front.length >= back.length ? one : other;
+  return workStyle === 'single' ? one : one + other;
+}
 
 function plates({ book, norms }: Context, layout: ComponentLayout, sheets: string): number {
   const { component } = layout;
   const id = `component.${component.id}`;
-  const life = giveNorm(book, norms, 'plate.life');
+  const life = giveNorm(book, norms, lifeNorm(CARRIER_OF[printingOf(layout.machine)]));
   const [front, back] = [component.front.length, component.back.length];
-  const perSide = platesPerColour(layout);
+  const perSide = carriersPerColour(layout);
   const count = countPlates(component.workStyle, front * perSide, back * perSide, book.value(sheets), book.value(life));
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
   const perSet = book.give(`${id}.platesPerSet`, 'Plates in one set', count.perSet, 'plates', source);
@@ -66,62 +64,39 @@ function plates({ book, norms }: Context, layout: ComponentLayout, sheets: strin
     'impressions',
     source,
   );
-  const formula = 'perSet * ceil(sheets * turns / life)';
-  book.reckon(`${id}.plates`, `Plates, ${component.name}`, count.plates, 'plates', formula, {
+  const versions = component.versions?.names.length ?? 0;
+  if (versions < 2) {
+    const formula = 'perSet * ceil(sheets * turns / life)';
+    book.reckon(`${id}.plates`, `Plates, ${component.name}`, count.plates, 'plates', formula, {
+      perSet,
+      turns,
+      sheets,
+      life,
+    });
+    return count.plates;
+  }
+  const changing = book.give(
+    `${id}.platesChanging`,
+    'Plates of a set that change with the version',
+    changingColours(component) * perSide,
+    'plates',
+    IDENTITY,
+  );
+  const named = book.give(`${id}.versions`, 'Versions', versions, 'versions', GIVEN);
+  const [perVersion, all] = [count.impressions / versions / book.value(life), count.impressions / book.value(life)];
+  const value =
+    (count.perSet - book.value(changing)) * Math.ceil(all) + book.value(changing) * versions * Math.ceil(perVersion);
+  const formula =
+    '(perSet - changing) * ceil(sheets * turns / life) + changing * versions * ceil(sheets * turns / versions / life)';
+  book.reckon(`${id}.plates`, `Plates, ${component.name}`, value, 'plates', formula, {
     perSet,
+    changing,
+    versions: named,
     turns,
     sheets,
     life,
   });
-  return count.plates;
-}
-
-/** Ink of one colour on one side. Every sheet through the pass gets it, those spoiled too. */
-function inkFigure(
-  { book, norms }: Context,
-  layout: ComponentLayout,
-  pass: Step,
-  side: 'front' | 'back',
-  ink: InkUse,
-  i: number,
-): { id: string; kg: number } {
-  const { component, stock } = layout;
-  const id = `component.${component.id}.ink.${side}.${i}`;
-  const coverage =
-    ink.coverage === undefined
-      ? giveNorm(book, norms, 'ink.coverage')
-      : book.give(`${id}.coverage`, `Coverage, ${ink.name} ${side}`, ink.coverage, 'share', GIVEN);
-  const film = giveNorm(book, norms, stock.coated ? 'ink.film.coated' : 'ink.film.uncoated');
-  const area = book.give(
-    `component.${component.id}.printedArea`,
-    'Printed area of a side',
-    layout.printedAreaM2,
-    'm2',
-    IDENTITY,
-  );
-  const sheets = `step.${pass.id}.processUnits`;
-  const kg = inkKg(book.value(sheets), book.value(area), book.value(coverage), book.value(film));
-  book.reckon(id, `Ink ${ink.name}, ${component.name}, ${side}`, kg, 'kg', 'sheets * area * coverage * film / 1000', {
-    sheets,
-    area,
-    coverage,
-    film,
-  });
-  return { id, kg };
-}
-
-function inks(context: Context, layout: ComponentLayout, byName: Record<string, string[]>): void {
-  const passes = context.job.route.filter(
-    ({ component, operation }) => component === layout.component.id && operation === 'print',
-  );
-  for (const pass of passes) {
-    const sides = pass.side === 'both' ? (['front', 'back'] as const) : ([pass.side ?? 'front'] as const);
-    for (const side of sides) {
-      layout.component[side].forEach((ink, i) => {
-        (byName[ink.name] ??= []).push(inkFigure(context, layout, pass, side, ink, i).id);
-      });
-    }
-  }
+  return value;
 }
 
 /** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
@@ -142,7 +117,7 @@ export function pressFigures(context: Context): PressTotals {
     });
     platesBy[id] = plates(context, layout, figure);
     paperBy[id] = buyPaper(book, layout, figure);
-    if (!isPlateless(layout)) inks(context, layout, byName);
+    if (!isPlateless(layout)) inkFigures(context, layout, byName);
   }
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
   const ids = Object.keys(pressSheets);
@@ -156,10 +131,7 @@ export function pressFigures(context: Context): PressTotals {
     ids.map((id) => `component.${id}.pressSheets`),
   );
   const inkKgByName = Object.fromEntries(
-    Object.entries(byName).map(([name, parts]) => [
-      name,
-      sumFigure(book, `ink.${name}.kg`, `Ink ${name}`, 'kg', parts),
-    ]),
+    Object.entries(byName).map(([name, parts]) => [name, drawFigure(context, name, parts)]),
   );
   return {
     pressSheets,

@@ -1,7 +1,7 @@
 import { type FigureBook, IDENTITY, ceilRatio } from '../kernel/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import type { Machine, NormLookup, SpoilageKey, Works } from '../works/index.js';
+import { type Machine, type NormLookup, type SpoilageKey, type Works, printingOf } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import { foldsOf } from './material.js';
@@ -28,15 +28,25 @@ export const isPlatelessPress = (works: Works, pressId: string): boolean =>
 /** Sides that a print pass prints, for presses that are charged and timed by the side. */
 export const sidesOf = (step: Step): number => (step.side === 'both' ? 2 : 1);
 
-/** Plates that one colour of one side takes: none on digital presses, several where they stand on a web's cylinder. */
-export function platesPerColour(layout: ComponentLayout): number {
-  const web = webOf(layout.machine);
-  return isPlateless(layout) ? 0 : web ? web.platesAcross * web.platesAround : 1;
+/** Most small plates locked up in one form. Source: handbook chapter 4 "page-wise forms". */
+const MOST_POSITIONS = 64;
+
+/**
+ * Carriers that one colour of one side takes: none on digital presses, several where they stand on a web's cylinder, one
+ * for each position of a page-wise form. Source: identity, handbook chapter 4 "Image carriers".
+ */
+export function carriersPerColour(layout: ComponentLayout): number {
+  const { machine, pattern, section } = layout;
+  const web = webOf(machine);
+  const printing = printingOf(machine);
+  if (printing === 'digital') return 0;
+  if (printing === 'letterpress') return Math.min(MOST_POSITIONS, pattern.count * (section?.outer.length ?? 1));
+  return web ? web.platesAcross * web.platesAround : 1;
 }
 
 /** Plates hung for a print pass. */
 export const platesHung = (step: Step, layout: ComponentLayout): number =>
-  usesSamePlates(step, layout) ? 0 : passColours(step, layout) * platesPerColour(layout);
+  usesSamePlates(step, layout) ? 0 : passColours(step, layout) * carriersPerColour(layout);
 
 /** Whether a machine's set-up is told in metres of web, and its speed in metres a minute. */
 export const runsByMetres = ({ machine }: ComponentLayout): boolean => machine.process === 'narrow-web';
@@ -44,6 +54,8 @@ export const runsByMetres = ({ machine }: ComponentLayout): boolean => machine.p
 function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
   if (step.operation !== 'print') return step.operation;
   if (layout && isPlateless(layout)) return 'print-digital';
+  const printing = layout && printingOf(layout.machine);
+  if (printing === 'gravure' || printing === 'screen' || printing === 'recessed') return `print-${printing}`;
   if (layout && webOf(layout.machine)) return runsByMetres(layout) ? 'print-narrow' : 'print-web';
   if (step.side === 'both') return 'print-perfect';
   return layout && usesSamePlates(step, layout) ? 'print-second' : 'print-side';
@@ -147,7 +159,8 @@ function repeatsFigure(
   target: string,
   unit: string,
 ): string {
-  const ids = ['spoil.print-narrow.setup', 'spoil.print-narrow.setupPer'] as const;
+  const key = spoilageKey(step, layout);
+  const ids = [`spoil.${key}.setup`, `spoil.${key}.setupPer`] as const;
   const metres = compound(
     book,
     norms,

@@ -1,6 +1,6 @@
 import type { Flow } from '../flow/index.js';
 import type { FigureBook } from '../kernel/index.js';
-import type { Machine, NormLookup } from '../works/index.js';
+import type { Machine, NormLookup, Works } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { Job } from './job.js';
 import type { Material } from './material.js';
@@ -14,6 +14,7 @@ export interface StepTime {
 
 export interface TimeContext {
   readonly job: Job;
+  readonly works: Works;
   readonly layouts: Layouts;
   readonly flow: Flow;
   readonly materials: ReadonlyMap<string, Material>;

@@ -17,13 +17,17 @@ export const webOf = ({ press }: Machine): WebLimits | undefined => press?.web;
  */
 export function webIssues(component: Component, { name, press }: Machine, path: string): Issue[] {
   if (!press?.web) return [];
-  const { cutOffMm, cylinderTeeth = [] } = press.web;
+  const { cutOffMm, cylinderTeeth = [], anyRepeat = false } = press.web;
   const { heightMm, grain } = component.sheet;
   const issues: Issue[] = [];
   const params = { component: component.name, machine: name, value: heightMm };
   if (cutOffMm !== undefined && heightMm !== cutOffMm)
     issues.push(error('web.cut-off', `${path}.sheet.heightMm`, { ...params, cutOff: cutOffMm }));
-  if (cutOffMm === undefined && !cylinderTeeth.some((teeth) => Math.abs(repeatMm(teeth) - heightMm) < SAME_MM)) {
+  if (
+    cutOffMm === undefined &&
+    !anyRepeat &&
+    !cylinderTeeth.some((teeth) => Math.abs(repeatMm(teeth) - heightMm) < SAME_MM)
+  ) {
     const store = cylinderTeeth.map(repeatMm);
     const away = (repeat: number): number => Math.abs(repeat - heightMm);
     const nearest = store.reduce((a, b) => (away(b) < away(a) ? b : a), store[0] ?? 0);

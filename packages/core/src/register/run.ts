@@ -1,3 +1,4 @@
+import { SIGMAS, slopeOf } from '../kernel/index.js';
 import type { ColourOffsets, Offset, SheetReading } from './reading.js';
 
 /** A colour over the run: means at the marks, scatter between sheets, and where it goes. */
@@ -11,27 +12,8 @@ export interface ColourRun {
   readonly drifts: boolean;
 }
 
-/** How many standard errors a slope has to be from nothing to count. Source: practice (three sigma). */
-const SIGMAS = 3;
 const HALF = 0.5;
 const PER_THOUSAND = 1000;
-
-/** Slope of a straight line and its standard error; 0 where fewer than three points tell nothing. */
-function slopeOf(x: readonly number[], y: readonly number[]): { slope: number; error: number } {
-  const n = x.length;
-  if (n < 3) return { slope: 0, error: Infinity };
-  const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / n;
-  const [mx, my] = [mean(x), mean(y)];
-  let [xx, xy] = [0, 0];
-  x.forEach((value, i) => {
-    xx += (value - mx) ** 2;
-    xy += (value - mx) * ((y[i] ?? 0) - my);
-  });
-  if (xx === 0) return { slope: 0, error: Infinity };
-  const slope = xy / xx;
-  const left = x.reduce((sum, value, i) => sum + ((y[i] ?? 0) - my - slope * (value - mx)) ** 2, 0);
-  return { slope, error: Math.sqrt(left / (n - 2) / xx) };
-}
 
 /**
  * Means, scatter and drift of a colour over the sheets that were measured.

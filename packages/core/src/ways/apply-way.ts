@@ -20,6 +20,9 @@ export const targetComponents = (job: Job, target: WayTarget): readonly Componen
     target.kind === 'text' ? component.kind === 'section' : component.id === target.id,
   );
 
+/** Zones belong to the press and sheet that they were reckoned for. */
+const withoutZones = (inks: Component['front']): Component['front'] => inks.map(({ zones: _zones, ...ink }) => ink);
+
 /**
  * A component as a choice has it. An arrangement chosen for another sheet falls away; a choice that is how the component
  * runs already leaves it alone.
@@ -27,10 +30,12 @@ export const targetComponents = (job: Job, target: WayTarget): readonly Componen
 export function choose(component: Component, choice: WayChoice): Component {
   if (wayId(component) === wayId({ ...choice, sections: undefined })) return component;
   const { press, stock, sheet, bought, workStyle } = choice;
-  const { bought: _bought, lay, ...kept } = component;
+  const { bought: _bought, unitsBefore: _before, marks: _marks, lay, ...kept } = component;
   const { arrangement: _arrangement, ...gaps } = lay ?? {};
   return {
     ...kept,
+    front: withoutZones(kept.front),
+    back: withoutZones(kept.back),
     press,
     stock,
     sheet,

@@ -1,7 +1,7 @@
 import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import { alongTheWeb } from '../layout/index.js';
 import { type Bought, type Component, sheetCandidates } from '../plan/index.js';
-import type { Machine, PressLimits, SheetSize, Stock, Works } from '../works/index.js';
+import { type Machine, type PressLimits, type SheetSize, type Stock, type Works, printingOf } from '../works/index.js';
 import type { WayChoice } from './way.js';
 
 /** The largest sheet that a press takes out of a roll, grain along the web, either way round. */
@@ -36,12 +36,20 @@ function stylesFor(component: Component, { press }: Machine): readonly WorkStyle
   return STYLES.filter((style) => style !== 'single');
 }
 
+/** Processes that print the same job: what is engraved or cut as a stencil is not for another press. */
+const PLAIN = ['offset', 'digital'];
+const alike = (one: Machine, other: Machine): boolean => {
+  const [a, b] = [printingOf(one), printingOf(other)];
+  return a === b || (PLAIN.includes(a) && PLAIN.includes(b));
+};
+
 /** Every choice of press, stock, sheet and work style for a component; nothing is left out yet for not working. */
 export function listChoices(component: Component, works: Works, stock: Stock, edgeTrimMm: number): WayChoice[] {
   const choices: WayChoice[] = [];
+  const now = works.machines.find(({ id }) => id === component.press);
   for (const machine of works.machines) {
     const { press } = machine;
-    if (!press) continue;
+    if (!press || (now && !alike(now, machine))) continue;
     const styles = stylesFor(component, machine);
     for (const { id, sheets, rollWidthsMm = [] } of likeStocks(works, stock)) {
       const candidates = [

@@ -1,15 +1,21 @@
 import { type FlowOutput, type FlowStep, unitsFor } from '../flow/index.js';
 import { ceilRatio } from '../kernel/index.js';
 import { type Size, kgPerThousand } from '../paper/index.js';
-import { countPlates, inkKg } from '../press/index.js';
+import { CARRIER_OF, countPlates, inkKg } from '../press/index.js';
 import {
   type ComponentLayout,
+  type Job,
   type Step,
   beltRate,
+  carrierPrice,
+  carriersPerColour,
   partsSheet,
+  passColours,
   trimmedAreaMm2,
   cutsPerLift,
+  filmOf,
   foldsOf,
+  inkOf,
   isPlateless,
   liftTime,
   machineOf,
@@ -21,7 +27,7 @@ import {
   spoilageOf,
 } from '../plan/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type NormLookup, type Works, normCatalogue } from '../works/index.js';
+import { type Machine, type NormLookup, type Works, normCatalogue, printingOf } from '../works/index.js';
 
 /** What a lane takes when its component is laid in one way: the figures that the ways differ in. */
 export interface LaneEstimate {
@@ -64,6 +70,8 @@ interface Station {
   /** Sides charged by the click, and grams of ink, for each sheet of a pass. */
   readonly clicks: number;
   readonly inkKgPerSheet: number;
+  /** Fill of its units, whatever runs. */
+  readonly inkKgFixed: number;
 }
 
 /** The works as a lane sees it, with a memory of norms and counts: many ways share the same sums. */
@@ -71,7 +79,7 @@ export class LaneReckoner {
   private readonly counts = new Map<string, number>();
   private readonly machines = new Map<string, MachineNumbers>();
   private readonly prices: {
-    readonly plate: number;
+    readonly fill: number;
     readonly ink: number;
     readonly click: number;
     readonly people: number;
@@ -80,12 +88,13 @@ export class LaneReckoner {
   };
 
   constructor(
+    private readonly job: Job,
     private readonly works: Works,
     private readonly norms: NormLookup,
   ) {
     const norm = (id: string): number => norms(id).value;
     this.prices = {
-      plate: norm('price.plate'),
+      fill: norm('ink.fill'),
       ink: norm('price.ink'),
       click: norm('price.click'),
       people: norm('price.people'),
@@ -148,12 +157,15 @@ export class LaneReckoner {
   }
 
   /** Ink on one sheet of a pass, kilograms. */
-  private inkPerSheet({ component, stock, printedAreaM2 }: ComponentLayout, pass: Step): number {
-    const film = this.norms(stock.coated ? 'ink.film.coated' : 'ink.film.uncoated').value;
+  private inkPerSheet(layout: ComponentLayout, pass: Step): number {
+    const { component, printedAreaM2 } = layout;
     const sides = pass.side === 'both' ? (['front', 'back'] as const) : ([pass.side ?? 'front'] as const);
     let kg = 0;
     for (const side of sides)
-      for (const { coverage } of component[side]) kg += inkKg(1, printedAreaM2, coverage ?? this.prices.coverage, film);
+      for (const { name, coverage } of component[side]) {
+        const { film, solids } = filmOf(layout, inkOf(this.job, this.works, name), this.norms);
+        kg += inkKg(1, printedAreaM2, coverage ?? this.prices.coverage, film) / solids;
+      }
     return kg;
   }
 
@@ -183,6 +195,7 @@ export class LaneReckoner {
       isPass,
       clicks: isPass && digital ? sidesOf(step) : 0,
       inkKgPerSheet: isPass && !digital ? this.inkPerSheet(layout, step) : 0,
+      inkKgFixed: isPass && !digital ? passColours(step, layout) * this.prices.fill : 0,
     };
   }
 
@@ -217,7 +230,9 @@ export class LaneReckoner {
     const stations = steps.map((step, i) =>
       this.station(step, layout, cutAt >= 0 && i > cutAt ? layout.piece : component.sheet),
     );
-    const [front, back] = isPlateless(layout) ? [0, 0] : [component.front.length, component.back.length];
+    const perColour = carriersPerColour(layout);
+    const [front, back] = [component.front.length * perColour, component.back.length * perColour];
+    const platePrice = this.norms(carrierPrice(CARRIER_OF[printingOf(layout.machine)])).value;
     const paperPrice = this.norms(`price.stock.${stock.id}`).value;
     const pieceKg = (trimmedAreaMm2(layout) * stock.gsm) / 1e9;
     const backwards = [...stations].reverse();
@@ -229,7 +244,8 @@ export class LaneReckoner {
         const time = station.hours(units, need);
         hours += time;
         cost += time * station.costPerHour;
-        cost += units * (station.clicks * this.prices.click + station.inkKgPerSheet * this.prices.ink);
+        const inkCost = units * station.inkKgPerSheet + station.inkKgFixed;
+        cost += units * station.clicks * this.prices.click + inkCost * this.prices.ink;
         need = units;
       }
       const paper = LaneReckoner.paper(layout, need);
@@ -242,7 +258,7 @@ export class LaneReckoner {
         plates,
         passes: stations.filter(({ isPass }) => isPass).length,
         hours,
-        cost: cost + paper.kg * paperPrice + plates * this.prices.plate,
+        cost: cost + paper.kg * paperPrice + plates * platePrice,
       };
     });
   }

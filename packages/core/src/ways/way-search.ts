@@ -109,7 +109,7 @@ export class WaySearch {
     private readonly wanted: Wanted,
   ) {
     this.norms = normsOf(works, job.norms);
-    this.reckoner = new LaneReckoner(works, this.norms);
+    this.reckoner = new LaneReckoner(job, works, this.norms);
   }
 
   /** Steps of a component in a choice: its own lane with the passes of the style, or the usual lane of a new section. */

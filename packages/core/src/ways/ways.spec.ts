@@ -111,7 +111,8 @@ it('leaves webs to themselves, and counts them among what fell out', () => {
   const outcome = findWays(example('ferry-timetable'), SHIPPED_WORKS, { kind: 'component', id: 'leaflet' });
   expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.web-apart']);
   const { refusals } = found(map, { kind: 'component', id: 'map' });
-  expect(refusals.filter(({ issue }) => issue.code === 'ways.web-apart')).toHaveLength(2);
+  // what prints by another process (flexo, gravure, screen, recessed plate) is no candidate at all
+  expect(refusals.filter(({ issue }) => issue.code === 'ways.web-apart')).toHaveLength(1);
 });
 
 it('keeps the arrangement that the job is in, in the list and when it is taken', () => {

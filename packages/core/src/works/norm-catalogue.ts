@@ -1,7 +1,16 @@
 import type { Source } from '../kernel/index.js';
 import type { Norm } from './norm.js';
-import type { Machine, Stock, Works } from './works.js';
-import { DRYING_NORMS, MACHINE_NORMS, PRESS_ROOM_NORMS, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
+import { type Machine, type Stock, type Works, printingOf } from './works.js';
+import {
+  type MachineNorm,
+  DRYING_NORMS,
+  MACHINE_NORMS,
+  PRESS_ROOM_NORMS,
+  PRINTING_NORMS,
+  SPOILAGE_NORMS,
+  TABLE_NORMS,
+} from './shipped-norms.js';
+import type { CarrierKind } from '../press/index.js';
 
 const PRACTICE: Source = { label: 'practice', note: 'house norm as shipped' };
 /** Prices come from nobody's list: the works enters its own. */
@@ -21,7 +30,10 @@ const price = (id: string, subject: string, name: string, unit: string, value: n
 });
 
 const machineNorms = (machine: Machine, currency: string): Norm[] => {
-  const shipped = MACHINE_NORMS[machine.process];
+  const own = machine.press ? (PRINTING_NORMS[printingOf(machine)] ?? []) : [];
+  const shipped = MACHINE_NORMS[machine.process].map(
+    (norm): MachineNorm => own.find(({ id }) => id === norm.id) ?? norm,
+  );
   return shipped.map((norm) => ({
     ...norm,
     id: `machine.${machine.id}.${norm.id}`,
@@ -35,6 +47,22 @@ const machineNorms = (machine: Machine, currency: string): Norm[] => {
 const stockPrice = (stock: Stock, currency: string): Norm =>
   price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
 
+/** Example prices of carriers other than offset plates. */
+const CARRIER_PRICES: readonly (readonly [CarrierKind, string, number])[] = [
+  ['flexo-plate', 'Flexo plate', 95],
+  ['cylinder', 'Gravure cylinder, engraved', 650],
+  ['recessed-plate', 'Recessed plate', 380],
+  ['counter', 'Counter of a recessed plate', 60],
+  ['form-plate', 'Page plate', 9],
+  ['stencil', 'Stencil', 45],
+  ['letterpress-die', 'Letterpress die', 110],
+  ['foil-die', 'Foil die', 140],
+  ['embossing-die', 'Embossing die', 180],
+  ['embossing-counter', 'Embossing counter', 60],
+  ['cutting-die', 'Cutting die', 260],
+  ['numbering-box', 'Numbering box, prepared', 12],
+];
+
 function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<string, Norm> {
   const norms = [
     ...SPOILAGE_NORMS,
@@ -44,6 +72,9 @@ function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<strin
     ...DRYING_NORMS,
     ...stocks.map((stock) => stockPrice(stock, currency)),
     price('price.plate', 'Press room', 'Plate, imaged', `${currency}/plate`, 14),
+    ...CARRIER_PRICES.map(([kind, name, value]) =>
+      price(`price.carrier.${kind}`, 'Press room', name, `${currency}/piece`, value),
+    ),
     price('price.click', 'Press room', 'Digital side, printed', `${currency}/side`, 0.05),
     price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
     price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),

@@ -1,4 +1,5 @@
 import type { Source } from '../kernel/index.js';
+import type { PrintProcess } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
 import type { Norm } from './norm.js';
 
@@ -19,6 +20,9 @@ const SPOILAGE = [
   ['print-digital', 'Print, digital', 5, 0, 0.005, 0, HANDBOOK],
   ['print-web', 'Print, heatset web', 2_500, 0, 0.03, 0, HANDBOOK],
   ['print-narrow', 'Print, narrow web', 100, 40, 0.03, 0, HANDBOOK],
+  ['print-gravure', 'Print, gravure', 300, 60, 0.025, 0, HANDBOOK],
+  ['print-screen', 'Print, screen', 20, 0, 0.015, 0, HANDBOOK],
+  ['print-recessed', 'Print, recessed plate', 60, 0, 0.03, 0, HANDBOOK],
   ['dry', 'Dry', 0, 0, 0, 0, UNSOURCED],
   ['coat', 'Coat', 40, 0, 0.005, 0, HANDBOOK],
   ['cut', 'Guillotine', 5, 0, 0.002, 0, HANDBOOK],
@@ -42,7 +46,7 @@ export const SPOILAGE_NORMS: readonly Norm[] = SPOILAGE.flatMap(
       group: 'spoilage',
       subject,
       name,
-      unit: key === 'print-narrow' ? 'm' : 'units',
+      unit: key === 'print-narrow' || key === 'print-gravure' ? 'm' : 'units',
       value,
       min: 0,
       max: MOST_UNITS,
@@ -135,7 +139,7 @@ export const TABLE_NORMS: readonly Norm[] = [
   },
 ];
 
-type MachineNorm = Omit<Norm, 'group' | 'subject' | 'source'> & { readonly source?: Source };
+export type MachineNorm = Omit<Norm, 'group' | 'subject' | 'source'> & { readonly source?: Source };
 
 const hours = (id: string, name: string, value: number): MachineNorm => ({
   id,
@@ -243,6 +247,22 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
   hand: [{ ...hours('setup', 'Set-up', 0.1), source: UNSOURCED }, speed(60, 'boxes', UNSOURCED), ...running(0, 1)],
 };
 
+/** Set-up and speed of presses that do not print as the others of their kind. Source: handbook chapter 8, unless marked. */
+export const PRINTING_NORMS: Partial<Readonly<Record<PrintProcess, readonly MachineNorm[]>>> = {
+  gravure: [
+    hours('setup', 'Set-up', 2),
+    hours('setupPer', 'Set-up, each colour', 0.3),
+    above0('speed', 'Web speed', 'm/min', 200, 2_000),
+  ],
+  recessed: [hours('setup', 'Set-up', 2), hours('setupPer', 'Set-up, each plate', 0), speed(600, 'sheets')],
+  screen: [hours('setup', 'Set-up', 0.5), hours('setupPer', 'Set-up, each stencil', 0), speed(1_500, 'sheets')],
+  letterpress: [
+    { ...hours('setup', 'Set-up', 0.75), source: UNSOURCED },
+    { ...hours('setupPer', 'Set-up, each plate', 0.02), source: UNSOURCED },
+    speed(6_000, 'sheets', UNSOURCED),
+  ],
+};
+
 const pressRoom = (
   id: string,
   name: string,
@@ -265,6 +285,85 @@ const pressRoom = (
 export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('ink.film.coated', 'Ink film at full coverage, coated', 'g/m2', 1.15, 50),
   pressRoom('ink.film.uncoated', 'Ink film at full coverage, uncoated', 'g/m2', 1.75, 50),
+  pressRoom('ink.film.flexo', 'Ink film at full coverage, flexo, dry', 'g/m2', 2.25, 50),
+  pressRoom('ink.film.gravure', 'Ink film at full coverage, gravure, dry', 'g/m2', 3, 50),
+  pressRoom('ink.film.screen', 'Ink film at full coverage, screen', 'g/m2', 27, 100),
+  pressRoom('ink.film.recessed', 'Ink film at full coverage, recessed plate', 'g/m2', 15, 100, UNSOURCED),
+  pressRoom('ink.film.letterpress', 'Ink film at full coverage, letterpress', 'g/m2', 2, 50, UNSOURCED),
+  pressRoom('ink.film.varnish', 'Varnish film at full coverage', 'g/m2', 4, 50),
+  pressRoom('ink.film.coating', 'Water-based coating at full coverage, wet', 'g/m2', 4, 50),
+  pressRoom('ink.solids.flexo', 'Solids of flexo ink', 'share', 0.4, 1),
+  pressRoom('ink.solids.gravure', 'Solids of gravure ink', 'share', 0.27, 1),
+  { ...pressRoom('ink.fill', 'Fill of a unit: duct and rollers', 'kg', 0.5, 100, UNSOURCED), min: 0 },
+  { ...pressRoom('ink.washLoss', 'Lost at a wash-up', 'kg', 0.2, 100, UNSOURCED), min: 0 },
+  pressRoom('ink.pail', 'Weight of a pail', 'kg', 2.5, 1_000, UNSOURCED),
+  pressRoom('ink.trialTolerance', 'Largest difference of an accepted trial, CIEDE2000', 'ΔE', 2, 50, UNSOURCED),
+  pressRoom('ink.totalLimit', 'Total coverage above which area is shown', 'share', 3, 4, UNSOURCED),
+  { ...pressRoom('press.washUp', 'Wash-up of a unit', 'h', 0.2, 10, UNSOURCED), min: 0 },
+  pressRoom('carrier.plate.minutes', 'Imaging of an offset plate', 'min', 4, 600),
+  pressRoom('carrier.plate.calibration', 'Calibration plates in an imaging batch', 'plates', 1, 10),
+  pressRoom('carrier.flexo-plate.minutes', 'Making of a flexo plate', 'min', 90, 6_000, UNSOURCED),
+  pressRoom('carrier.cylinder.hours', 'Cylinder route without engraving', 'h', 24, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.lines', 'Gravure screen', 'lines/cm', 60, 400),
+  pressRoom('carrier.cylinder.cells', 'Cells that one stylus engraves', '1/s', 8_000, 100_000),
+  pressRoom('carrier.cylinder.heads', 'Stylus heads at work together', 'heads', 1, 40, UNSOURCED),
+  pressRoom(
+    'carrier.cylinder.life',
+    'Impressions of a gravure cylinder',
+    'impressions',
+    3_000_000,
+    100_000_000,
+    UNSOURCED,
+  ),
+  pressRoom(
+    'carrier.flexo-plate.life',
+    'Impressions of a flexo plate',
+    'impressions',
+    1_000_000,
+    100_000_000,
+    UNSOURCED,
+  ),
+  pressRoom(
+    'carrier.recessed-plate.minutes',
+    'Film, expose, etch and correct a recessed plate',
+    'min',
+    240,
+    6_000,
+    UNSOURCED,
+  ),
+  pressRoom(
+    'carrier.recessed-plate.life',
+    'Impressions of a recessed plate',
+    'impressions',
+    50_000,
+    100_000_000,
+    UNSOURCED,
+  ),
+  pressRoom('carrier.form-plate.minutes', 'Making and locking up of a page plate', 'min', 10, 600, UNSOURCED),
+  pressRoom('carrier.form-plate.life', 'Impressions of a page plate', 'impressions', 300_000, 100_000_000, UNSOURCED),
+  pressRoom('carrier.stencil.minutes', 'Making of a stencil', 'min', 60, 6_000, UNSOURCED),
+  pressRoom('carrier.stencil.life', 'Impressions of a stencil', 'impressions', 20_000, 100_000_000, UNSOURCED),
+  pressRoom('carrier.die.hours', 'Making of a die', 'h', 8, 1_000, UNSOURCED),
+  pressRoom('carrier.die.life', 'Impressions of a die', 'impressions', 1_000_000, 100_000_000, UNSOURCED),
+  pressRoom('register.offset', 'Colour to colour, sheet-fed', 'mm', 0.1, 5),
+  pressRoom('register.accountable', 'Colour to colour, fine or accountable work', 'mm', 0.05, 5),
+  pressRoom('register.web', 'Colour to colour, heatset web', 'mm', 0.125, 5),
+  pressRoom('register.flexo', 'Colour to colour, flexo', 'mm', 0.3, 5),
+  pressRoom('register.gravure', 'Colour to colour, gravure', 'mm', 0.15, 5, UNSOURCED),
+  pressRoom('register.recessed', 'Colour to colour, recessed plate', 'mm', 0.2, 5, UNSOURCED),
+  pressRoom('register.letterpress', 'Colour to colour, letterpress', 'mm', 0.15, 5, UNSOURCED),
+  pressRoom('register.screen', 'Colour to colour, screen', 'mm', 0.2, 5, UNSOURCED),
+  pressRoom('register.digital', 'Colour to colour, digital', 'mm', 0.1, 5, UNSOURCED),
+  pressRoom('register.sides', 'Front to back', 'mm', 0.4, 10),
+  pressRoom('register.fold', 'Print to fold', 'mm', 1, 10),
+  pressRoom('register.cut', 'Print to cut', 'mm', 0.4, 10),
+  pressRoom('register.perforation', 'Print to perforation', 'mm', 0.4, 10),
+  pressRoom('register.die', 'Print to die', 'mm', 0.4, 10),
+  pressRoom('register.foil', 'Print to foil', 'mm', 0.4, 10),
+  pressRoom('register.cutOff', 'Print to cut-off of a web', 'mm', 0.5, 10, UNSOURCED),
+  pressRoom('register.paperMark', 'Print to a mark in the paper', 'mm', 1, 20, UNSOURCED),
+  pressRoom('register.leastTrap', 'Least trap, offset', 'mm', 0.08, 5),
+  pressRoom('register.leastTrapFlexo', 'Least trap, flexo', 'mm', 0.25, 5),
   pressRoom('ink.coverage', 'Coverage where none is given', 'share', 0.2, 1, UNSOURCED),
   pressRoom('plate.life', 'Impressions of a plate', 'impressions', 200_000, 10_000_000),
   pressRoom('layout.bleed', 'Bleed or trim all round', 'mm', 3, 50),

@@ -1,4 +1,4 @@
-import type { Machine, Stock, Works } from './works.js';
+import type { HouseInk, Machine, Stock, Works } from './works.js';
 
 /** Machines of the shipped works: described, not branded. Limits and margins are practice, handbook chapter 4. */
 const MACHINES: readonly Machine[] = [
@@ -18,6 +18,11 @@ const MACHINES: readonly Machine[] = [
       tailMm: 8,
       sideMm: 5,
       colourBarMm: 6,
+      coatingUnits: 1,
+      zones: { count: 32, widthMm: 32.5 },
+      inkSchool: 'black-first',
+      plate: { widthMm: 1030, heightMm: 790, gaugeMm: 0.3, pins: 'three holes, 425 mm and slot' },
+      register: { moveMm: 0.01, cockMmPerM: 0.01, packing: true, fanOut: true },
     },
   },
   {
@@ -36,6 +41,10 @@ const MACHINES: readonly Machine[] = [
       tailMm: 6,
       sideMm: 5,
       colourBarMm: 6,
+      zones: { count: 23, widthMm: 32.5 },
+      inkSchool: 'black-first',
+      plate: { widthMm: 745, heightMm: 615, gaugeMm: 0.3, pins: 'two holes, 310 mm and slot' },
+      register: { moveMm: 0.01, cockMmPerM: 0.01, packing: true },
     },
   },
   {
@@ -72,6 +81,10 @@ const MACHINES: readonly Machine[] = [
       tailMm: 0,
       sideMm: 6,
       web: { cutOffMm: 578, platesAcross: 1, platesAround: 1 },
+      zones: { count: 30, widthMm: 32.5 },
+      inkSchool: 'black-last',
+      plate: { widthMm: 980, heightMm: 590, gaugeMm: 0.3, pins: 'web register notch' },
+      register: { moveMm: 0.01, cockMmPerM: 0.01 },
     },
   },
   {
@@ -94,6 +107,90 @@ const MACHINES: readonly Machine[] = [
         platesAcross: 1,
         platesAround: 1,
       },
+      plate: { widthMm: 330, heightMm: 508, gaugeMm: 1.14, baseMm: 0.18 },
+      register: { moveMm: 0.02, cockMmPerM: 0.02 },
+    },
+  },
+  {
+    id: 'gravure-web',
+    name: 'Gravure web, six units',
+    process: 'narrow-web',
+    press: {
+      printing: 'gravure',
+      units: 6,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [1100, 1000],
+      minSheetMm: [500, 400],
+      minCaliperUm: 20,
+      maxCaliperUm: 300,
+      gripperMm: 0,
+      tailMm: 0,
+      sideMm: 10,
+      inkSchool: 'black-last',
+      plate: { widthMm: 1200, heightMm: 1000, gaugeMm: 0.08 },
+      register: { moveMm: 0.02, cockMmPerM: 0.02 },
+      web: { anyRepeat: true, platesAcross: 1, platesAround: 1 },
+    },
+  },
+  {
+    id: 'recessed-three',
+    name: 'Recessed-plate press, three inks',
+    process: 'sheet-fed',
+    press: {
+      printing: 'recessed',
+      units: 3,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [740, 520],
+      minSheetMm: [400, 280],
+      minCaliperUm: 70,
+      maxCaliperUm: 350,
+      gripperMm: 12,
+      tailMm: 10,
+      sideMm: 8,
+      plate: { widthMm: 760, heightMm: 560, gaugeMm: 0.8, pins: 'four dowels' },
+      register: { moveMm: 0.02, cockMmPerM: 0.02 },
+    },
+  },
+  {
+    id: 'letterpress-forms',
+    name: 'Letterpress, page-wise forms',
+    process: 'sheet-fed',
+    press: {
+      printing: 'letterpress',
+      units: 2,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [740, 520],
+      minSheetMm: [300, 210],
+      minCaliperUm: 40,
+      maxCaliperUm: 400,
+      gripperMm: 12,
+      tailMm: 8,
+      sideMm: 6,
+      plate: { widthMm: 210, heightMm: 297, gaugeMm: 0.95 },
+      register: { moveMm: 0.05, cockMmPerM: 0.05 },
+    },
+  },
+  {
+    id: 'screen-one',
+    name: 'Screen press, one colour',
+    process: 'sheet-fed',
+    press: {
+      printing: 'screen',
+      units: 1,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [1020, 720],
+      minSheetMm: [297, 210],
+      minCaliperUm: 60,
+      maxCaliperUm: 2000,
+      gripperMm: 12,
+      tailMm: 10,
+      sideMm: 10,
+      plate: { widthMm: 1200, heightMm: 900, gaugeMm: 0.1 },
+      register: { moveMm: 0.05, cockMmPerM: 0.05 },
     },
   },
   { id: 'coater', name: 'Coater', process: 'coater' },
@@ -147,10 +244,17 @@ const STOCKS: readonly Stock[] = [
   stock('offset-80', 'Uncoated offset 80 g', 80, 1.25, false),
   stock('offset-100', 'Uncoated offset 100 g', 100, 1.25, false),
   stock('offset-120', 'Uncoated offset 120 g', 120, 1.25, false),
-  stock('board-300', 'Folding boxboard 300 g', 300, 1.5, true),
+  { ...stock('board-300', 'Folding boxboard 300 g', 300, 1.5, true), cleared: ['food', 'toy'] },
   webStock('web-silk-80', 'Web silk coated 80 g', 80, 0.92, true, [578, 630, 870, 905]),
   webStock('label-80', 'Label paper coated 80 g, with liner', 145, 1, true, [160, 250, 330]),
 ];
+
+/** Process inks of the house; whether they are cleared for a contact is the maker's word, to be entered by the works. */
+const INKS: readonly HouseInk[] = ['K', 'C', 'M', 'Y'].map((name) => ({
+  name,
+  kind: 'process',
+  cleared: ['food', 'toy'],
+}));
 
 /** The works that Druckerei ships with, before anybody has edited a norm. */
 export const SHIPPED_WORKS: Works = {
@@ -158,5 +262,6 @@ export const SHIPPED_WORKS: Works = {
   currency: 'EUR',
   machines: MACHINES,
   stocks: STOCKS,
+  inks: INKS,
   norms: {},
 };

@@ -1,5 +1,6 @@
 import type { Gsm, Mm, Source, Um } from '../kernel/index.js';
 import type { Grain } from '../layout/index.js';
+import type { InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
 
 /** A machine of the works: what it can do and what it can take. Its speeds and prices are norms. */
@@ -28,6 +29,15 @@ export interface PressLimits {
   readonly sideMm: Mm;
   /** Height of the colour bar in the tail. */
   readonly colourBarMm?: Mm;
+  /** How its carriers print; offset where absent, flexo on a narrow web, digital where plateless. */
+  readonly printing?: PrintProcess;
+  /** Order of process colours that the press is run in. */
+  readonly inkSchool?: InkSchool;
+  /** Coating units behind the last printing unit. */
+  readonly coatingUnits?: number;
+  readonly zones?: ZoneRow;
+  readonly plate?: PlateSpec;
+  readonly register?: RegisterControls;
   /** Prints a web: the largest and smallest sheet above are then web width by length printed at one turn. */
   readonly web?: WebLimits;
 }
@@ -41,9 +51,45 @@ export interface WebLimits {
   readonly cutOffMm?: Mm;
   /** Teeth of the print cylinders in the store, where the press has changeable ones. */
   readonly cylinderTeeth?: readonly number[];
+  /** Cylinders are made for the job: any repeat within the press's limits. */
+  readonly anyRepeat?: boolean;
   /** Plates side by side across the web and one behind another around the cylinder. */
   readonly platesAcross: number;
   readonly platesAround: number;
+}
+
+/** Plates as a press takes them. */
+export interface PlateSpec {
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly gaugeMm: Mm;
+  /** Punched pin holes that all plates of a form share. */
+  readonly pins?: string;
+  /** Base under the relief of a flexo plate, and whether it is imaged in the round. */
+  readonly baseMm?: Mm;
+  readonly inTheRound?: boolean;
+}
+
+/** How register is corrected at a press. */
+export interface RegisterControls {
+  /** One step across and around. */
+  readonly moveMm: Mm;
+  /** One step of cock, mm a metre. */
+  readonly cockMmPerM: number;
+  /** Printed length can be altered by packing between plate and blanket; the tail can be fanned. */
+  readonly packing?: boolean;
+  readonly fanOut?: boolean;
+}
+
+/** Contacts that inks, stocks and glues have to be cleared for. */
+export const CONTACTS = ['food', 'toy', 'pharmacy'] as const;
+export type Contact = (typeof CONTACTS)[number];
+
+/** An ink that the house keeps. */
+export interface HouseInk {
+  readonly name: string;
+  readonly kind: InkKind;
+  readonly cleared: readonly Contact[];
 }
 
 export interface SheetSize {
@@ -63,6 +109,10 @@ export interface Stock {
   readonly sheets: readonly SheetSize[];
   /** Widths that it comes in on rolls, for the sheeter. */
   readonly rollWidthsMm?: readonly Mm[];
+  /** Contacts that it is cleared for. */
+  readonly cleared?: readonly Contact[];
+  /** What lies in the paper that print has to stand to: a watermark, thread or stripe. */
+  readonly paperMark?: string;
 }
 
 export interface NormValue {
@@ -77,5 +127,13 @@ export interface Works {
   readonly currency: string;
   readonly machines: readonly Machine[];
   readonly stocks: readonly Stock[];
+  readonly inks?: readonly HouseInk[];
   readonly norms: Readonly<Record<string, NormValue>>;
+}
+
+/** How a press prints. Source: identity of the machine's description. */
+export function printingOf({ process, press }: Machine): PrintProcess {
+  if (press?.printing) return press.printing;
+  if (press?.plateless) return 'digital';
+  return process === 'narrow-web' ? 'flexo' : 'offset';
 }

@@ -1,0 +1,302 @@
+import type { Figures } from '../kernel/index.js';
+import { type CarrierKind, CARRIER_OF, STYLE_RULES, distortionPercent, engravingHours } from '../press/index.js';
+import { type NormLookup, type Works, normsOf, printingOf } from '../works/index.js';
+import type { ComponentLayout } from './component-layout.js';
+import { unitsOf } from './inks.js';
+import type { Component, Job, Tool } from './job.js';
+import { carriersPerColour } from './step-norms.js';
+
+/** One plate, cylinder, stencil, die or box that has to be there before the press starts. */
+export interface Carrier {
+  /** Stays the same while the job is edited: component, side, ink, version, set, position. */
+  readonly id: string;
+  readonly kind: CarrierKind;
+  readonly component: string;
+  readonly name: string;
+  readonly side: 'front' | 'back' | 'both' | undefined;
+  readonly ink: string | undefined;
+  readonly version: string | undefined;
+  /** From 1; a further set replaces a worn one. */
+  readonly set: number;
+  /** Place on the form or cylinder, from 1, where a colour has several. */
+  readonly position: number | undefined;
+  /** Unit of the press, from 1. */
+  readonly unit: number | undefined;
+  readonly widthMm: number | undefined;
+  readonly heightMm: number | undefined;
+  readonly gaugeMm: number | undefined;
+  readonly pins: string | undefined;
+  readonly rulingLpi: number | undefined;
+  readonly angle: number | undefined;
+  /** Flexo: shortened in the making by so many per cent. */
+  readonly distortionPercent: number | undefined;
+  readonly note: string | undefined;
+  readonly makingHours: number;
+  /** Impressions that the job asks of it, and that it stands. */
+  readonly impressions: number;
+  readonly life: number;
+  readonly owner: 'house' | 'customer';
+  /** Two carriers of this key carry the same image: a reorder finds them. */
+  readonly key: string;
+}
+
+/** Usual screen angles, degrees; flexo turns the set by 7.5. Source: practice, handbook chapter 4. */
+const ANGLES: Readonly<Record<string, number>> = { C: 15, M: 75, Y: 0, K: 45 };
+const FLEXO_TURN = 7.5;
+/** Middle of the usual rulings, lines an inch. Source: practice, handbook chapter 4. */
+const RULING = { coated: 175, uncoated: 135 } as const;
+/** Face of a gravure cylinder beyond the web at each side, mm. Source: common practice, no source. */
+const FACE_ALLOWANCE_MM = 50;
+
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'x';
+
+/** Norm that says how long a kind of carrier lives. */
+export const lifeNorm = (kind: CarrierKind | undefined): string =>
+  kind === undefined || kind === 'plate'
+    ? 'plate.life'
+    : ['flexo-plate', 'cylinder', 'recessed-plate', 'form-plate', 'stencil'].includes(kind)
+      ? `carrier.${kind}.life`
+      : 'carrier.die.life';
+
+/** Norm that says what a kind of carrier costs. */
+export const carrierPrice = (kind: CarrierKind | undefined): string =>
+  kind === undefined || kind === 'plate' ? 'price.plate' : `price.carrier.${kind}`;
+
+function makingHours(kind: CarrierKind, layout: ComponentLayout | undefined, norms: NormLookup): number {
+  const value = (id: string): number => norms(id).value;
+  if (kind === 'cylinder' && layout) {
+    const { widthMm, heightMm } = layout.component.sheet;
+    const stylus = (layout.component.carriers?.engraving ?? 'stylus') === 'stylus';
+    const [lines, cells, heads] = ['lines', 'cells', 'heads'].map((name) => value(`carrier.cylinder.${name}`));
+    const face = widthMm + 2 * FACE_ALLOWANCE_MM;
+    const engraved = stylus ? engravingHours(face, heightMm, lines ?? 1, cells ?? 1, heads ?? 1) : 0;
+    return value('carrier.cylinder.hours') + engraved;
+  }
+  if (kind === 'numbering-box') return 0;
+  if (kind.endsWith('die') || kind.endsWith('counter')) return value('carrier.die.hours');
+  return value(`carrier.${kind}.minutes`) / 60;
+}
+
+type Named = Pick<Carrier, 'side' | 'version' | 'set' | 'position'>;
+
+/** Size, screen and note of a printing carrier. */
+function made(
+  kind: CarrierKind,
+  layout: ComponentLayout,
+  ink: string,
+): Pick<Carrier, 'widthMm' | 'heightMm' | 'gaugeMm' | 'pins' | 'rulingLpi' | 'angle' | 'distortionPercent' | 'note'> {
+  const { component, machine, stock, piece } = layout;
+  const plate = machine.press?.plate;
+  const { carriers } = component;
+  const repeat = component.sheet.heightMm;
+  const flexo = kind === 'flexo-plate';
+  const screened = kind === 'plate' || flexo || kind === 'form-plate' || kind === 'stencil';
+  const usual = ANGLES[ink];
+  const flat = flexo && plate?.baseMm !== undefined && plate.inTheRound !== true;
+  const size =
+    kind === 'cylinder'
+      ? { widthMm: component.sheet.widthMm + 2 * FACE_ALLOWANCE_MM, heightMm: repeat }
+      : kind === 'form-plate'
+        ? { widthMm: piece.widthMm, heightMm: piece.heightMm }
+        : { widthMm: plate?.widthMm, heightMm: flexo ? repeat : plate?.heightMm };
+  const images = carriers?.imagesPerPlate ?? 1;
+  return {
+    ...size,
+    gaugeMm: plate?.gaugeMm,
+    pins: plate?.pins,
+    rulingLpi: screened ? (carriers?.rulingLpi ?? RULING[stock.coated ? 'coated' : 'uncoated']) : undefined,
+    angle: screened
+      ? (carriers?.angles?.[ink] ?? (usual === undefined ? undefined : usual + (flexo ? FLEXO_TURN : 0)))
+      : undefined,
+    distortionPercent: flat ? distortionPercent(plate.gaugeMm, plate.baseMm ?? 0, repeat) : undefined,
+    note:
+      kind === 'cylinder'
+        ? `engraved by ${carriers?.engraving ?? 'stylus'}`
+        : kind === 'recessed-plate' && images > 1
+          ? `one etched plate cut into ${images} images`
+          : undefined,
+  };
+}
+
+/** Sides that have carriers of their own; one set serves both in work-and-turn and work-and-tumble. */
+function formSides({ workStyle, front, back }: Component): { side: 'front' | 'back' | 'both'; inks: string[] }[] {
+  const [one, other] = [front, back].map((inks) => inks.map(({ name }) => name)) as [string[], string[]];
+  if (STYLE_RULES[workStyle].samePlates) return [{ side: 'both', inks: one.length >= other.length ? one : other }];
+  return [
+    { side: 'front' as const, inks: one },
+    ...(workStyle === 'single' ? [] : [{ side: 'back' as const, inks: other }]),
+  ];
+}
+
+interface Context {
+  readonly job: Job;
+  readonly works: Works;
+  readonly norms: NormLookup;
+  readonly figures: Figures;
+}
+
+function printingCarriers({ job, works, norms, figures }: Context, layout: ComponentLayout): Carrier[] {
+  const { component, machine } = layout;
+  const kind = CARRIER_OF[printingOf(machine)];
+  if (!kind) return [];
+  const value = (id: string): number => figures[`component.${component.id}.${id}`]?.value ?? 0;
+  const life = norms(lifeNorm(kind)).value;
+  const impressions = value('pressSheets') * value('impressionsPerSheet');
+  const names = component.versions?.names ?? [];
+  const units = unitsOf(job, works, component, machine).flatMap(({ inks }) => inks);
+  const positions = carriersPerColour(layout);
+  const one = (ink: string, where: Named, share: number, sets: number): Carrier[] => {
+    const parts = [
+      component.id,
+      where.side ?? 'both',
+      slug(ink),
+      ...(where.version === undefined ? [] : [slug(where.version)]),
+      ...(where.set > 1 ? [`s${where.set}`] : []),
+      ...(where.position === undefined ? [] : [`p${where.position}`]),
+    ];
+    const unit = units.find(({ name, side }) => name === ink && (where.side === 'both' || side === where.side))?.unit;
+    const carrier: Carrier = {
+      id: parts.join('.'),
+      kind,
+      component: component.id,
+      name: component.name,
+      ink,
+      ...where,
+      unit: unit === undefined ? undefined : unit + 1,
+      ...made(kind, layout, ink),
+      makingHours: makingHours(kind, layout, norms) / (component.carriers?.imagesPerPlate ?? 1),
+      impressions: Math.ceil((impressions * share) / sets),
+      life,
+      owner: component.carriers?.owner ?? 'house',
+      key: [job.customer, job.title, ...parts, component.sheet.widthMm, component.sheet.heightMm]
+        .map(String)
+        .map(slug)
+        .join('/'),
+    };
+    if (kind !== 'recessed-plate') return [carrier];
+    return [
+      carrier,
+      {
+        ...carrier,
+        id: `${carrier.id}.counter`,
+        kind: 'counter',
+        key: `${carrier.key}/counter`,
+        note: 'made from the first print',
+      },
+    ];
+  };
+  return formSides(component).flatMap(({ side, inks }) =>
+    inks.flatMap((ink) => {
+      const changes = names.length > 0 && (component.versions?.inks.includes(ink) ?? false);
+      const versions: readonly (string | undefined)[] = changes ? names : [undefined];
+      const share = 1 / versions.length;
+      const sets = Math.max(1, Math.ceil((impressions * share) / life));
+      return versions.flatMap((version) =>
+        Array.from({ length: sets }, (_, set) => set + 1).flatMap((set) =>
+          Array.from({ length: positions }, (_, i) => (positions > 1 ? i + 1 : undefined)).flatMap((position) =>
+            one(ink, { side, version, set, position }, share, sets),
+          ),
+        ),
+      );
+    }),
+  );
+}
+
+/** What a tool is called. */
+export const TOOL_NAMES: Readonly<Record<Tool['kind'], string>> = {
+  'letterpress-die': 'Letterpress dies',
+  'foil-die': 'Foil dies',
+  'embossing-die': 'Embossing dies',
+  'cutting-die': 'Cutting dies',
+  'numbering-box': 'Numbering boxes',
+};
+
+/** Dies and boxes that a component names, and the cutting die that a blank cannot do without. */
+function toolsOf(job: Job, component: Component): readonly Tool[] {
+  const named = component.tools ?? [];
+  const dieCut = job.route.some((step) => step.component === component.id && step.operation === 'die-cut');
+  return dieCut && !named.some(({ kind }) => kind === 'cutting-die')
+    ? [...named, { id: 'cutting-die', kind: 'cutting-die', name: 'Cutting die' }]
+    : named;
+}
+
+/** How many tools of each kind a job wants. */
+export function toolKinds(job: Job): [Tool['kind'], number][] {
+  const counts = new Map<Tool['kind'], number>();
+  for (const { kind, count = 1 } of job.components.flatMap((component) => toolsOf(job, component)))
+    counts.set(kind, (counts.get(kind) ?? 0) + count);
+  return [...counts];
+}
+
+function toolCarriers({ job, norms, figures }: Context, component: Component): Carrier[] {
+  const all = toolsOf(job, component);
+  const impressions = figures[`component.${component.id}.pressSheets`]?.value ?? 0;
+  return all.flatMap((tool) =>
+    Array.from({ length: tool.count ?? 1 }, (_, i): Carrier[] => {
+      const position = (tool.count ?? 1) > 1 ? i + 1 : undefined;
+      const id = [component.id, tool.id, ...(position === undefined ? [] : [`p${position}`])].join('.');
+      const shape =
+        tool.kind === 'cutting-die' ? JSON.stringify(component.die ?? component.tools) : `${job.customer}/${job.title}`;
+      const numbered =
+        tool.kind === 'numbering-box'
+          ? [
+              `from ${tool.start ?? 1}`,
+              `step ${tool.step ?? 1}`,
+              ...(tool.check ? ['check character'] : []),
+              ...(tool.skips ? [`without ${tool.skips}`] : []),
+            ].join(', ')
+          : undefined;
+      const carrier: Carrier = {
+        id,
+        kind: tool.kind,
+        component: component.id,
+        name: tool.name,
+        side: undefined,
+        ink: undefined,
+        version: undefined,
+        set: 1,
+        position,
+        unit: undefined,
+        widthMm: undefined,
+        heightMm: undefined,
+        gaugeMm: undefined,
+        pins: undefined,
+        rulingLpi: undefined,
+        angle: undefined,
+        distortionPercent: undefined,
+        note: tool.kind === 'foil-die' ? 'heated; gloves for heat, cool-down before handling' : numbered,
+        makingHours: makingHours(tool.kind, undefined, norms),
+        impressions,
+        life: norms(lifeNorm(tool.kind)).value,
+        owner: tool.owner ?? 'house',
+        key: [tool.kind, shape, component.widthMm ?? '', component.heightMm ?? '', tool.id, position ?? '']
+          .map(String)
+          .map(slug)
+          .join('/'),
+      };
+      if (tool.kind !== 'embossing-die' || !tool.counter) return [carrier];
+      return [carrier, { ...carrier, id: `${id}.counter`, kind: 'embossing-counter', key: `${carrier.key}/counter` }];
+    }).flat(),
+  );
+}
+
+/**
+ * Every carrier that a planned job wants, in order of components, sides, inks, versions, sets and positions. Its printing
+ * carriers are as many as the plan's plates (identity; counters and dies are beside them).
+ * Source: handbook chapter 4 "Image carriers".
+ */
+export function listCarriers(
+  job: Job,
+  plan: { readonly figures: Figures; readonly layouts: Readonly<Record<string, ComponentLayout>> },
+  works: Works,
+): Carrier[] {
+  const context = { job, works, norms: normsOf(works, job.norms), figures: plan.figures };
+  return job.components.flatMap((component) => {
+    const layout = plan.layouts[component.id];
+    return [...(layout ? printingCarriers(context, layout) : []), ...toolCarriers(context, component)];
+  });
+}

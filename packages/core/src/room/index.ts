@@ -1,0 +1,12 @@
+export * from './record.js';
+export {
+  type CarrierLife,
+  type RoomState,
+  type Standing,
+  NEW_CARRIER,
+  roomState,
+  standing,
+  trialAccepted,
+} from './state.js';
+export { type CountForecast, forecastCount } from './forecast.js';
+export { type RoomContext, pressGate, refuse } from './gates.js';

@@ -1,0 +1,68 @@
+import type { Lab } from '../colour/index.js';
+
+/** Where a carrier is in its life. Source: handbook chapter 4, last paragraph. */
+export const CARRIER_STATES = [
+  'wanted',
+  'made',
+  'inspected',
+  'on-press',
+  'held',
+  'kept',
+  'recycled',
+  'destroyed',
+] as const;
+export type CarrierState = (typeof CARRIER_STATES)[number];
+
+/** States after which a carrier cannot print missing copies at once. */
+export const RELEASED: readonly CarrierState[] = ['kept', 'recycled', 'destroyed'];
+
+/** Something that happened in the plate room, ink room or at the press of a job. */
+export type RoomEvent =
+  | {
+      readonly kind: 'artwork';
+      readonly component: string;
+      readonly approved: boolean;
+      readonly note?: string | undefined;
+    }
+  | {
+      readonly kind: 'carrier';
+      readonly carrier: string;
+      readonly state: Exclude<CarrierState, 'inspected' | 'wanted'>;
+      /** Where it is put. */
+      readonly place?: string | undefined;
+      /** Why it is let go before the count is safe. */
+      readonly reason?: string | undefined;
+      /** Taken out of the store, where an earlier job left it; impressions that it has run. */
+      readonly from?: { readonly job: string; readonly used: number } | undefined;
+    }
+  | {
+      readonly kind: 'inspection';
+      readonly carrier: string;
+      readonly faults: readonly string[];
+      readonly note?: string | undefined;
+    }
+  | {
+      readonly kind: 'trial';
+      readonly ink: string;
+      readonly aim: Lab;
+      readonly measured: Lab;
+      readonly tolerance: number;
+      readonly accepted: boolean;
+      readonly note?: string | undefined;
+    }
+  | { readonly kind: 'ink'; readonly ink: string; readonly move: 'issued' | 'returned'; readonly kg: number }
+  | { readonly kind: 'press-start'; readonly step: string }
+  | { readonly kind: 'first-sheet'; readonly step: string; readonly kept?: string | undefined }
+  | { readonly kind: 'count'; readonly step: string; readonly good: number }
+  | { readonly kind: 'take-back'; readonly record: number };
+
+export type RoomEventKind = RoomEvent['kind'];
+
+/** An event with who entered it and when. Records are only ever added. */
+export interface RoomRecord {
+  readonly id: number;
+  /** ISO 8601. */
+  readonly at: string;
+  readonly by: string;
+  readonly event: RoomEvent;
+}

@@ -1,0 +1,167 @@
+import { example } from '../plan/examples.fixture.js';
+import { type Carrier, type Job, type Plan, listCarriers, plan } from '../plan/index.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+import { type RoomEvent, type RoomRecord, forecastCount, refuse, roomState } from './index.js';
+
+const planned = (job: Job): Plan => {
+  const outcome = plan(job, SHIPPED_WORKS);
+  if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());
+  return outcome.plan;
+};
+const map = example('trail-map');
+/** The trail map with a mixed colour on its front. */
+const mixed: Job = {
+  ...map,
+  inks: [{ name: 'Moss', kind: 'mixed', aim: { l: 40, a: -30, b: 20 } }],
+  components: map.components.map((c) => ({ ...c, front: [{ name: 'Moss' }, { name: 'K' }], back: [{ name: 'K' }] })),
+};
+
+/** A press room that keeps what it takes. */
+class Room {
+  private records: RoomRecord[] = [];
+  constructor(
+    readonly job: Job,
+    readonly plan = planned(job),
+  ) {}
+  get context() {
+    return { job: this.job, plan: this.plan, works: SHIPPED_WORKS, state: roomState(this.records) };
+  }
+  get carriers(): Carrier[] {
+    return listCarriers(this.job, this.plan, SHIPPED_WORKS);
+  }
+  try(event: RoomEvent): string[] {
+    const issues = refuse(this.context, event).map(({ code }) => code);
+    if (issues.length === 0)
+      this.records.push({ id: this.records.length + 1, at: '2026-01-01T08:00:00Z', by: 'Test', event });
+    return issues;
+  }
+  all(make: (carrier: Carrier) => RoomEvent): void {
+    for (const carrier of this.carriers) expect(this.try(make(carrier))).toEqual([]);
+  }
+  state(id: string) {
+    return roomState(this.records).carriers.get(id)?.state;
+  }
+}
+const lab = { l: 40, a: -30, b: 20 };
+const trial = (accepted: boolean): RoomEvent => ({
+  kind: 'trial',
+  ink: 'Moss',
+  aim: lab,
+  measured: { ...lab, l: 41 },
+  tolerance: 2,
+  accepted,
+});
+
+function readyRoom(): Room {
+  const room = new Room(mixed);
+  room.try({ kind: 'artwork', component: 'map', approved: true });
+  room.all(({ id }) => ({ kind: 'carrier', carrier: id, state: 'made' }));
+  room.all(({ id }) => ({ kind: 'inspection', carrier: id, faults: [] }));
+  room.try(trial(true));
+  return room;
+}
+const pass = (room: Room): string => room.plan.steps.find(({ operation }) => operation === 'print')?.id ?? '';
+
+describe('gates', () => {
+  it('make no carrier before the artwork is approved', () => {
+    const room = new Room(mixed);
+    const [first] = room.carriers;
+    const made: RoomEvent = { kind: 'carrier', carrier: first?.id ?? '', state: 'made' };
+    expect(room.try(made)).toEqual(['room.artwork']);
+    expect(room.try({ kind: 'artwork', component: 'map', approved: false })).toEqual([]);
+    expect(room.try(made)).toEqual(['room.artwork']);
+    expect(room.try({ kind: 'artwork', component: 'map', approved: true })).toEqual([]);
+    expect(room.try(made)).toEqual([]);
+    expect(room.try(made)).toEqual(['room.order']);
+  });
+
+  it('start no press before an accepted trial and inspected carriers', () => {
+    const room = new Room(mixed);
+    const start: RoomEvent = { kind: 'press-start', step: pass(room) };
+    expect(room.try(start)).toEqual(['room.artwork', 'room.trial', 'room.not-inspected']);
+    room.try({ kind: 'artwork', component: 'map', approved: true });
+    room.all(({ id }) => ({ kind: 'carrier', carrier: id, state: 'made' }));
+    room.all(({ id }) => ({ kind: 'inspection', carrier: id, faults: [] }));
+    expect(room.try(trial(false))).toEqual([]);
+    expect(room.try(start)).toEqual(['room.trial']);
+    room.try(trial(true));
+    // the last trial counts
+    room.try(trial(false));
+    expect(room.try(start)).toEqual(['room.trial']);
+    room.try(trial(true));
+    expect(room.try(start)).toEqual([]);
+  });
+
+  it('send a faulty carrier back to be made again', () => {
+    const room = readyRoom();
+    const id = room.carriers[0]?.id ?? '';
+    expect(room.try({ kind: 'inspection', carrier: id, faults: ['scratch'] })).toEqual([]);
+    expect(room.state(id)).toBe('wanted');
+    expect(room.try({ kind: 'press-start', step: pass(room) })).toEqual(['room.not-inspected']);
+  });
+
+  it('count nothing before the first good sheet is passed', () => {
+    const room = readyRoom();
+    const step = pass(room);
+    const count: RoomEvent = { kind: 'count', step, good: 1000 };
+    expect(room.try(count)).toEqual(['room.not-started']);
+    room.try({ kind: 'press-start', step });
+    expect(room.try(count)).toEqual(['room.first-sheet']);
+    room.try({ kind: 'first-sheet', step, kept: 'rack 4' });
+    expect(room.try(count)).toEqual([]);
+  });
+
+  it('let no carrier go while the count is short or unfinished, unless somebody says why', () => {
+    const room = readyRoom();
+    const id = room.carriers[0]?.id ?? '';
+    const recycle: RoomEvent = { kind: 'carrier', carrier: id, state: 'recycled' };
+    expect(room.try(recycle)).toEqual(['room.short']);
+    const last = room.plan.steps.at(-1)?.id ?? '';
+    room.try({ kind: 'count', step: last, good: room.job.order.quantity - 1 });
+    const { policy } = room.job.order;
+    const allowed = policy.kind === 'percent' && policy.under > 0;
+    expect(allowed).toBe(false);
+    expect(room.try(recycle)).toEqual(['room.short']);
+    expect(room.try({ ...recycle, reason: '  ' })).toEqual(['room.short']);
+    room.try({ kind: 'count', step: last, good: room.job.order.quantity });
+    expect(room.try(recycle)).toEqual([]);
+    const other = room.carriers[1]?.id ?? '';
+    const short = readyRoom();
+    expect(short.try({ kind: 'carrier', carrier: other, state: 'destroyed', reason: 'customer has asked' })).toEqual(
+      [],
+    );
+  });
+
+  it('take back the last entry and no other', () => {
+    const room = readyRoom();
+    const last = room.context.state.last?.id ?? 0;
+    expect(room.try({ kind: 'take-back', record: last - 1 })).toEqual(['room.take-back']);
+    expect(room.try({ kind: 'take-back', record: last })).toEqual([]);
+    expect(room.context.state.trials.size).toBe(0);
+    expect(room.try({ kind: 'take-back', record: last - 1 })).toEqual([]);
+    expect(room.state(room.carriers.at(-1)?.id ?? '')).toBe('made');
+  });
+
+  it('know the ink that is out, and take no more back', () => {
+    const room = new Room(mixed);
+    room.try({ kind: 'ink', ink: 'Moss', move: 'issued', kg: 5 });
+    expect(room.try({ kind: 'ink', ink: 'Moss', move: 'returned', kg: 6 })).toEqual(['room.ink-balance']);
+    room.try({ kind: 'ink', ink: 'Moss', move: 'returned', kg: 1.5 });
+    expect(room.context.state.inkOut.get('Moss')).toBeCloseTo(3.5, 12);
+    expect(room.try({ kind: 'ink', ink: 'Plum', move: 'issued', kg: 1 })).toEqual(['room.unknown']);
+  });
+});
+
+describe('forecast of the count', () => {
+  it('carries the last count of a lane to the end at the planned spoilage (identity)', () => {
+    const room = readyRoom();
+    const step = room.plan.steps.find(({ id }) => id === pass(room));
+    room.try({ kind: 'press-start', step: pass(room) });
+    room.try({ kind: 'first-sheet', step: pass(room) });
+    room.try({ kind: 'count', step: pass(room), good: Math.floor((step?.needsOut ?? 0) / 2) });
+    const { expected, wanted, safe } = forecastCount(room.job, room.plan, room.context.state);
+    expect(wanted).toBe(map.order.quantity + map.order.plannedOvers);
+    expect(expected).toBe(Math.floor((Math.floor((step?.needsOut ?? 0) / 2) / (step?.needsOut ?? 1)) * wanted));
+    expect(safe).toBe(false);
+  });
+});
