@@ -7,6 +7,7 @@ import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
 import { jobHandlers } from './features/jobs/jobs.js';
+import { roomHandlers } from './features/room/room.js';
 import { worksHandlers } from './features/works/works.js';
 import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
@@ -93,6 +94,7 @@ export async function createApp({
     ...(await accountHandlers(database)),
     ...worksHandlers(database),
     ...jobHandlers(database),
+    ...roomHandlers(database),
     openapi: () => document,
   };
   registerEndpoints(app, handlers, { database, checkAnswers, before: { signIn: signInLimit(database, signInTries) } });

@@ -15,6 +15,7 @@ import {
 } from './api.js';
 import { SHEET_SIDES } from '@druckerei/core';
 import { jobSchema } from './job-file.js';
+import { keptCarrierSchema, roomEventSchema, roomSchema } from './room.js';
 
 export interface Endpoint {
   readonly id: string;
@@ -35,6 +36,7 @@ export interface Endpoint {
 
 const ALL: readonly Role[] = ['manager', 'operator', 'viewer'];
 const MANAGER: readonly Role[] = ['manager'];
+const HANDS: readonly Role[] = ['manager', 'operator'];
 const whole = z.coerce.number().int().min(1).max(2_147_483_647);
 const job = z.object({ id: whole });
 const revision = z.object({ id: whole, revision: whole });
@@ -193,6 +195,36 @@ export const ENDPOINTS = [
     query: z.object({ from: whole, to: whole }),
     status: 200,
     answer: differenceSchema,
+  },
+  {
+    id: 'room',
+    method: 'get',
+    path: '/api/jobs/{id}/room',
+    summary: 'What happened to a job in plate room, ink room and press room, and what the store keeps for it',
+    roles: ALL,
+    params: job,
+    status: 200,
+    answer: roomSchema,
+  },
+  {
+    id: 'enterEvent',
+    method: 'post',
+    path: '/api/jobs/{id}/room',
+    summary: 'Record an event; refused where a gate stands before it',
+    roles: HANDS,
+    params: job,
+    body: z.strictObject({ event: roomEventSchema }),
+    status: 201,
+    answer: roomSchema,
+  },
+  {
+    id: 'keptCarriers',
+    method: 'get',
+    path: '/api/carriers',
+    summary: 'Carriers that the store keeps, last put away first',
+    roles: ALL,
+    status: 200,
+    answer: z.array(keptCarrierSchema),
   },
   {
     id: 'ticket',

@@ -8,3 +8,4 @@ export * from './endpoints.js';
 export * from './parse-job.js';
 export * from './reckon.js';
 export * from './json-schema.js';
+export * from './room.js';

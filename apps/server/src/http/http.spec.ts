@@ -24,6 +24,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
     saveDraft: { version: 999, job: exampleJob('concert-programme') },
     release: { version: 999 },
+    enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true } },
   };
   const body = bodies[endpoint.id];
   return { path: endpoint.id === 'difference' ? `${path}?from=1&to=1` : path, ...(body ? { body } : {}) };

@@ -1,7 +1,15 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Job, Works } from '@druckerei/core';
-import type { Account, Difference, JobRow, NormHistoryEntry, Revision } from '@druckerei/contract';
+import type { Job, RoomEvent, Works } from '@druckerei/core';
+import type {
+  Account,
+  Difference,
+  JobRow,
+  KeptCarrier,
+  NormHistoryEntry,
+  PressRoom,
+  Revision,
+} from '@druckerei/contract';
 import type { Observable } from 'rxjs';
 
 /** The server's calls. The CSRF header is set by Angular from the cookie. */
@@ -46,6 +54,15 @@ export class Api {
   }
   release(id: number, version: number): Observable<Revision> {
     return this.http.post<Revision>(`/api/jobs/${id}/release`, { version });
+  }
+  room(id: number): Observable<PressRoom> {
+    return this.http.get<PressRoom>(`/api/jobs/${id}/room`);
+  }
+  enterEvent(id: number, event: RoomEvent): Observable<PressRoom> {
+    return this.http.post<PressRoom>(`/api/jobs/${id}/room`, { event });
+  }
+  keptCarriers(): Observable<KeptCarrier[]> {
+    return this.http.get<KeptCarrier[]>('/api/carriers');
   }
   difference(id: number, from: number, to: number): Observable<Difference> {
     return this.http.get<Difference>(`/api/jobs/${id}/difference`, { params: { from, to } });

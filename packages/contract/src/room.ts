@@ -1,0 +1,95 @@
+import * as z from 'zod';
+import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES } from '@druckerei/core';
+
+const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
+const carrier = z.string().min(1).max(240);
+const text = (max: number) => z.string().trim().max(max);
+const ink = z.string().trim().min(1).max(40);
+const channel = z.number().min(-160).max(160);
+const lab = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
+const MOST_KG = 100_000;
+const MOST_PIECES = 1_000_000_000;
+
+/** Something that happened to a job in the plate room, ink room or at the press. */
+export const roomEventSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('artwork'),
+      component: id,
+      approved: z.boolean(),
+      note: text(300).optional(),
+    }),
+    z.strictObject({
+      kind: z.literal('carrier'),
+      carrier,
+      state: z.enum(CARRIER_STATES).exclude(['inspected', 'wanted']),
+      place: text(80).optional(),
+      reason: text(300).optional().describe('why it is let go before the count is safe'),
+      from: z
+        .strictObject({ job: z.string().min(1).max(40), used: z.number().min(0) })
+        .optional()
+        .describe('kept by an earlier job; what it has run is filled in by the server'),
+    }),
+    z.strictObject({
+      kind: z.literal('inspection'),
+      carrier,
+      faults: z.array(z.string().trim().min(1).max(60)).max(20),
+      note: text(300).optional(),
+    }),
+    z.strictObject({
+      kind: z.literal('trial'),
+      ink,
+      aim: lab,
+      measured: lab,
+      tolerance: z.number().positive().max(50),
+      accepted: z.boolean(),
+      note: text(300).optional(),
+    }),
+    z.strictObject({
+      kind: z.literal('ink'),
+      ink,
+      move: z.enum(['issued', 'returned']),
+      kg: z.number().positive().max(MOST_KG),
+    }),
+    z.strictObject({ kind: z.literal('press-start'), step: id }),
+    z.strictObject({ kind: z.literal('first-sheet'), step: id, kept: text(80).optional() }),
+    z.strictObject({ kind: z.literal('count'), step: id, good: z.int().min(0).max(MOST_PIECES) }),
+    z.strictObject({ kind: z.literal('take-back'), record: z.int().min(1) }),
+  ])
+  .meta({ id: 'PressRoomEvent' });
+
+/** Holds the schema and core's type together. */
+type Mutable<T> = T extends number | string | boolean | null | undefined
+  ? T
+  : { -readonly [K in keyof T]: Mutable<T[K]> };
+export const schemaIsEvent: (event: z.output<typeof roomEventSchema>) => RoomEvent = (event) => event;
+export const eventIsSchema: (event: Mutable<RoomEvent>) => z.output<typeof roomEventSchema> = (event) => event;
+
+/** A carrier that an earlier job left in the store. */
+export const keptCarrierSchema = z
+  .strictObject({
+    key: z.string(),
+    jobId: z.int(),
+    job: z.string(),
+    title: z.string(),
+    carrier: z.string(),
+    name: z.string(),
+    kind: z.enum(CARRIER_KINDS),
+    ink: z.string().nullable(),
+    owner: z.enum(['house', 'customer']),
+    place: z.string().nullable(),
+    used: z.number(),
+    life: z.number(),
+    since: z.iso.datetime(),
+  })
+  .meta({ id: 'KeptCarrier' });
+export type KeptCarrier = z.output<typeof keptCarrierSchema>;
+
+/** The press room of a job: its records, oldest first, and what the store keeps that the job wants. */
+export const roomSchema = z
+  .strictObject({
+    records: z.array(z.strictObject({ id: z.int(), at: z.iso.datetime(), by: z.string(), event: roomEventSchema })),
+    kept: z.array(keptCarrierSchema),
+  })
+  .meta({ id: 'PressRoom' });
+export type PressRoom = z.output<typeof roomSchema>;
