@@ -44,18 +44,18 @@ module.exports = {
     forbid('packages-not-to-apps', { path: '^packages/' }, { path: '^(apps|e2e)/' }),
     forbid('contract-not-to-formats', { path: '^packages/contract/' }, { path: '^packages/formats/' }),
     forbid('web-not-to-server', { path: '^apps/web/' }, { path: '^apps/server/' }),
-    // Of the formats the web knows the drawings alone, and those in workers: the rest reads fonts from disk.
+    // Of the formats the web knows drawings and artwork alone, and those in workers: the rest reads fonts from disk.
     forbid(
-      'web-to-drawings-only',
+      'web-to-drawings-and-artwork-only',
       { path: '^apps/web/' },
-      { path: '^packages/formats/', pathNot: '^packages/formats/src/drawings\\.ts$' },
+      { path: '^packages/formats/', pathNot: '^packages/formats/src/(artwork|drawings)\\.ts$' },
     ),
     forbid('server-not-to-web', { path: '^apps/server/' }, { path: '^apps/web/' }),
     forbid('e2e-is-black-box', { path: '^e2e/' }, { path: '^(apps|packages)/' }),
     forbid(
       'apps-reach-packages-by-entry',
       { path: '^apps/' },
-      { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index|drawings)\\.ts$' },
+      { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index|artwork|drawings)\\.ts$' },
     ),
     forbid(
       'web-feature-not-to-feature',

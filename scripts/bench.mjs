@@ -66,6 +66,8 @@ const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));
 const { benchPressRoom } = await import('./bench-press-room.mjs');
 benchPressRoom(core, say, ratio);
+const { benchZones } = await import('./bench-zones.mjs');
+await benchZones(await import('@druckerei/formats/artwork'), say, ratio);
 
 // Everything that the first page asks for before it can run.
 const index = fs.readFileSync(path.join(webFolder, 'index.html'), 'utf8');

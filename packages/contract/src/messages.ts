@@ -142,6 +142,18 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'room.take-back': 'Only the last entry can be taken back. Reload to see what was entered since.',
   'room.ink-balance': '{value} kg of {ink} cannot come back: only {out} kg are out.',
   'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
+  'artwork.unreadable': 'This file cannot be read: {why}. Write it anew from the program that it came from.',
+  'artwork.not-cmyk':
+    'The TIFF holds {channels} channels that are no CMYK separations. Convert it to CMYK, 8 bits a channel.',
+  'artwork.bits': 'The TIFF has {bits} bits a channel; 8 are wanted. Write it with 8 bits.',
+  'artwork.compression':
+    'The TIFF is compressed in a way (number {compression}) that is not read. Write it uncompressed or with LZW, Deflate or PackBits.',
+  'artwork.block':
+    'A strip of the TIFF holds {megabytes} MB in one piece; at most {most} MB can be unpacked. Write it uncompressed, or in tiles or smaller strips.',
+  'artwork.too-large': 'The picture has {width} x {height} pixels; at most {most} each way can be read.',
+  'artwork.truncated': 'The file ends before its picture does. Copy it again or write it anew.',
+  'artwork.encrypted': 'The PDF is protected by a password. Take the protection off and choose it again.',
+  'artwork.kind': '{name} is no TIFF, PNG, JPEG or PDF. Choose one of these.',
   'zones.empty': 'The picture has no pixels that can be read.',
   'zones.no-zones': '{machine} has no ink zones.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',

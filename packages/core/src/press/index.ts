@@ -6,3 +6,4 @@ export * from './ink-order.js';
 export * from './ink-units.js';
 export * from './zones.js';
 export * from './tone-counter.js';
+export * from './estimate.js';
