@@ -72,16 +72,18 @@ export const buildServer = () =>
     },
   );
 
-/** The solver's program, which the build takes from the public folder: its assets may not lie outside the web's own. */
-function placeSolver() {
-  fs.copyFileSync(
-    path.join(repo, 'node_modules/highs/build/highs.wasm'),
-    path.join(repo, 'apps/web/public/highs.wasm'),
-  );
+/**
+ * What the build takes from the public folder, since its assets may not lie outside the web's own: the solver's program, and
+ * the fonts that a PDF may leave out.
+ */
+function placeAssets() {
+  const [from, to] = [path.join(repo, 'node_modules'), path.join(repo, 'apps/web/public')];
+  fs.copyFileSync(path.join(from, 'highs/build/highs.wasm'), path.join(to, 'highs.wasm'));
+  fs.cpSync(path.join(from, 'pdfjs-dist/standard_fonts'), path.join(to, 'pdf-fonts'), { recursive: true });
 }
 
 export const buildWeb = () => {
-  placeSolver();
+  placeAssets();
   unlessFresh('web', [...base, 'apps/web', ...packages.map((p) => `${p}/src`)], 'apps/web/dist/index.html', () => {
     run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
       cwd: path.join(repo, 'apps/web'),

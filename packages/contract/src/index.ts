@@ -2,6 +2,7 @@ export * from './job-file.js';
 export * from './field-errors.js';
 export * from './change-words.js';
 export * from './layout-words.js';
+export * from './press-words.js';
 export * from './messages.js';
 export * from './api.js';
 export * from './endpoints.js';

@@ -183,6 +183,11 @@ const inkSpec = z.strictObject({
     .max(20)
     .optional()
     .describe('parts of base inks, adding to 100'),
+  rests: z
+    .array(z.strictObject({ name: named(60), kg: z.number().min(0).max(10_000) }))
+    .max(10)
+    .optional()
+    .describe('rests of the same colour, used up first, kg'),
   filmGsm: z.number().positive().max(100).optional().describe('at full coverage, g/m2'),
   solids: z.number().positive().max(1).optional().describe('share of solids, where the film is told dry'),
   cleared: cleared.optional(),

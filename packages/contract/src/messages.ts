@@ -121,6 +121,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     "{stock} is not cleared for {contact}. Choose a cleared stock, or enter the maker's clearance.",
   'ink.overprint':
     '{ink} could be had by overprinting {inks} (difference {difference}): that saves a carrier and a unit.',
+  'ink.order':
+    '{component}, {side}: {ink} is printed before {before}, which should come first. Move it, or let the rules order the inks.',
   'register.bleed':
     '{component}: a {what} of {value} mm is less than the register that it has to cover ({needed} mm). Widen it.',
   'register.mark-on-image':
@@ -134,6 +136,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'room.not-inspected': '{count} carriers of {step} are not inspected, among them {carrier}. Inspect them first.',
   'room.trial':
     'The trial of {ink} is not accepted. Draw it down, measure it and have it accepted before {step} starts.',
+  'room.trial-off':
+    'The trial of {ink} differs by {difference}, more than {tolerance}. Refuse it, or write who accepts it and why.',
   'room.not-started': '{step} has not been started at the press.',
   'room.first-sheet':
     'No good sheet of {step} has been passed. Have the first one passed and kept before the count begins.',

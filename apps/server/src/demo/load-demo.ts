@@ -4,6 +4,8 @@ import { type Role, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/accounts.js';
 import { createJob } from '../features/jobs/write-job.js';
+import { enterEvent } from '../features/room/room.js';
+import { DEMO_ROOM } from './demo-room.js';
 
 /** Demo sign-ins: roles, not people. They exist only where the demo is loaded. */
 export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; password: string }[] = [
@@ -12,7 +14,15 @@ export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; 
   { login: 'viewer', name: 'Sales desk', role: 'viewer', password: 'weir-and-wheel' },
 ];
 
-const EXAMPLES = ['concert-programme', 'trail-map', 'tea-caddy', 'ferry-timetable', 'permit-stickers', 'garden-cards'];
+const EXAMPLES = [
+  'concert-programme',
+  'trail-map',
+  'tea-caddy',
+  'ferry-timetable',
+  'permit-stickers',
+  'garden-cards',
+  'constellation-cards',
+];
 
 function exampleJob(name: string) {
   const parsed = parseJobFile(
@@ -23,7 +33,7 @@ function exampleJob(name: string) {
   return parsed.job;
 }
 
-/** Loads the demo works, sign-ins and jobs, once. */
+/** Loads the demo works, sign-ins, jobs and what has happened to them, once. */
 export async function loadDemo(database: Database): Promise<void> {
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
   if (row?.demo) return;
@@ -33,7 +43,10 @@ export async function loadDemo(database: Database): Promise<void> {
     'manager',
   );
   if (!manager) throw new Error('the demo manager was not added');
-  for (const name of EXAMPLES) await createJob(database, manager, exampleJob(name));
+  for (const name of EXAMPLES) {
+    const { id } = await createJob(database, manager, exampleJob(name));
+    for (const event of DEMO_ROOM[name] ?? []) await enterEvent(database, manager, id, event);
+  }
 }
 
 /** Every works begins with the shipped machines, stocks and norms. */

@@ -94,6 +94,8 @@ export const ISSUE_CODES = [
   'ink.not-cleared',
   'ink.stock-not-cleared',
   'ink.overprint',
+  'ink.order',
+  'room.trial-off',
   'register.bleed',
   'register.mark-on-image',
   'register.mark-in-grips',

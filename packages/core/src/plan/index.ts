@@ -40,4 +40,5 @@ export {
   wantsTrial,
 } from './inks.js';
 export * from './register-plan.js';
+export * from './place-art.js';
 export { type Carrier, TOOL_NAMES, carrierPrice, listCarriers } from './carriers.js';

@@ -1,6 +1,7 @@
 import { overprintOf } from '../colour/index.js';
 import { type Issue, warning } from '../kernel/index.js';
-import type { Works } from '../works/index.js';
+import { orderBreaks } from '../press/index.js';
+import { type Works, printingOf } from '../works/index.js';
 import { inkOf, notCleared } from './inks.js';
 import type { Job } from './job.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -51,9 +52,25 @@ function zones(layouts: ReadonlyMap<string, ComponentLayout>): Issue[] {
   });
 }
 
+/** Orders by hand that break the rules. Issue: `ink.order`. */
+function orders(job: Job, works: Works, layouts: ReadonlyMap<string, ComponentLayout>): Issue[] {
+  return [...layouts.values()].flatMap(({ component, machine, path }) =>
+    (['front', 'back'] as const).flatMap((side) => {
+      const byHand = component.inkOrder?.[side] ?? [];
+      const printed = byHand.flatMap((name) =>
+        component[side].some((ink) => ink.name === name) ? [{ name, kind: inkOf(job, works, name).kind }] : [],
+      );
+      return orderBreaks(printed, printingOf(machine)).map(({ ink, before }) =>
+        warning('ink.order', `${path}.inkOrder.${side}`, { component: component.name, side, ink, before }),
+      );
+    }),
+  );
+}
+
 /** What the inks of a job want a look at, all warnings. Source: handbook chapter 5. */
 export const adviseInks = (job: Job, works: Works, layouts: ReadonlyMap<string, ComponentLayout>): Issue[] => [
   ...clearance(job, works),
   ...overprints(job, works),
+  ...orders(job, works, layouts),
   ...zones(layouts),
 ];

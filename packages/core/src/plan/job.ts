@@ -3,7 +3,7 @@ import type { Incident, School } from '../flow/index.js';
 import type { Mm } from '../kernel/index.js';
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
 import type { Arrangement, Grain } from '../layout/index.js';
-import type { Lab, RecipePart } from '../colour/index.js';
+import type { Lab, RecipePart, Rest } from '../colour/index.js';
 import type { CarrierKind, Engraving, InkKind, PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { Contact, SheetSize } from '../works/index.js';
@@ -42,6 +42,8 @@ export interface InkSpec {
   /** Largest difference at which a trial is accepted, CIEDE2000; the house's norm where absent. */
   readonly tolerance?: number | undefined;
   readonly recipe?: readonly RecipePart[] | undefined;
+  /** Rests of the same colour, to be used up first. */
+  readonly rests?: readonly Rest[] | undefined;
   readonly filmGsm?: number | undefined;
   /** Share 0..1 of solids, where the film is told dry. */
   readonly solids?: number | undefined;

@@ -90,7 +90,12 @@ export function registerLines(job: Job, layout: ComponentLayout, norms: NormLook
 /** Half of the side of a register target. Source: common practice, no source. */
 export const MARK_REACH_MM = 3;
 
-type Box = { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
 const touches = ({ x, y, width, height }: Box, at: { x: number; y: number }): boolean =>
   at.x > x - MARK_REACH_MM &&
   at.x < x + width + MARK_REACH_MM &&

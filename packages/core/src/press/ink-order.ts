@@ -74,3 +74,28 @@ export function orderInks(
     .sort((one, other) => layer(one) - layer(other) || inSchool(one.name) - inSchool(other.name))
     .map(({ name, kind }) => ({ name, kind, rule: ruleOf(kind, closes(name)) }));
 }
+
+/** An ink that is printed before one that has to come first. */
+export interface OrderBreak {
+  readonly ink: string;
+  readonly before: string;
+}
+
+/**
+ * Where an order by hand breaks the rules of layers; the school of process colours and the place of mixed colours are free.
+ * @param inks in the order they are printed; each is told once, with the first that it should follow.
+ */
+export function orderBreaks(
+  inks: readonly { readonly name: string; readonly kind: InkKind }[],
+  process: PrintProcess,
+): OrderBreak[] {
+  const layer = ({ name, kind }: { name: string; kind: InkKind }): number => {
+    if (process === 'gravure' && name === 'K') return DRAWING_LAYER;
+    const at = LAYER[kind];
+    return at > LAYER.process && at < DRAWING_LAYER ? LAYER.process : at;
+  };
+  return inks.flatMap((ink, i) => {
+    const under = inks.slice(i + 1).find((later) => layer(later) < layer(ink));
+    return under ? [{ ink: ink.name, before: under.name }] : [];
+  });
+}

@@ -180,7 +180,7 @@ describe('zones', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 500, noNaN: true }), fc.constantFrom(0, 1, 2, 3), (x, quarters) => {
         const placed = [
-          { xMm: x, widthMm: 200, heightMm: 300, quarters: quarters as 0 | 1 | 2 | 3 },
+          { xMm: x, widthMm: 200, heightMm: 300, quarters: quarters },
           { xMm: x + 210, widthMm: 200, heightMm: 300, quarters: 0 as const },
         ];
         const found = zoneCoverages(flat(0.5), 0, placed, zones, 1040, 720);

@@ -1,3 +1,4 @@
+import { judgeTrial } from '../colour/index.js';
 import { type Issue, error } from '../kernel/index.js';
 import {
   type Carrier,
@@ -63,6 +64,20 @@ function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'ca
   return event.state === 'made' && fromArtwork(carrier) ? artworkGate(context, carrier.component) : [];
 }
 
+/** A trial out of tolerance is accepted only with a word on who takes it and why. */
+function trialGate({
+  ink,
+  aim,
+  measured,
+  tolerance,
+  accepted,
+  note = '',
+}: Extract<RoomEvent, { kind: 'trial' }>): Issue[] {
+  const { difference, accepted: within } = judgeTrial(aim, measured, tolerance);
+  if (!accepted || within || note.trim() !== '') return [];
+  return [error('room.trial-off', 'note', { ink, difference: Math.round(difference * 100) / 100, tolerance })];
+}
+
 /** Carriers that a press step runs with. */
 const carriersAt = (all: readonly Carrier[], { component, id }: PlanStep, job: Job): Carrier[] => {
   const side = job.route.find((step) => step.id === id)?.side ?? 'front';
@@ -123,10 +138,11 @@ export function refuse(context: RoomContext, event: RoomEvent): Issue[] {
         : [error('room.order', 'carrier', { carrier: event.carrier, now, wanted: 'inspected' })];
     }
     case 'trial':
+      return inkNames(job).includes(event.ink) ? trialGate(event) : unknown('ink', event.ink);
     case 'ink': {
       if (!inkNames(job).includes(event.ink)) return unknown('ink', event.ink);
       const out = state.inkOut.get(event.ink) ?? 0;
-      return event.kind === 'ink' && event.move === 'returned' && event.kg > out + 1e-9
+      return event.move === 'returned' && event.kg > out + 1e-9
         ? [error('room.ink-balance', 'kg', { ink: event.ink, value: event.kg, out })]
         : [];
     }

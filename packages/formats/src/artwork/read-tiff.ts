@@ -63,7 +63,7 @@ function shapeOf(image: GeoTIFFImage): Shape {
   if (photometric !== CMYK || samples < 4) refuse('artwork.not-cmyk', { channels: samples });
   const bits = Array.from(directory.getValue('BitsPerSample') ?? [1], Number);
   if (bits.some((value) => value !== 8)) refuse('artwork.bits', { bits: Math.max(...bits) });
-  const compression = Number(directory.getValue('Compression') ?? NONE);
+  const compression = directory.getValue('Compression') ?? NONE;
   if (!COMPRESSIONS.includes(compression)) refuse('artwork.compression', { compression });
   const planar = image.planarConfiguration === 2;
   const [blockWidth, blockHeight] = [
@@ -117,7 +117,7 @@ async function addBlocks(shape: Shape, counter: ToneCounter, said: () => void): 
   const decoder = await getDecoder(compression, {
     tileWidth: blockWidth,
     tileHeight: blockHeight,
-    predictor: Number((await directory.loadValue('Predictor')) ?? 1),
+    predictor: (await directory.loadValue('Predictor')) ?? 1,
     bitsPerSample: Array.from({ length: samples }, () => 8),
     planarConfiguration: planar ? 2 : 1,
   });
@@ -169,7 +169,7 @@ async function sizeMm({
     const value = (over ?? 0) / (under ?? 1);
     return value > 0 && Number.isFinite(value) ? value : undefined;
   };
-  const mm = Number((await directory.loadValue('ResolutionUnit')) ?? 2) === CENTIMETRE ? 10 : 25.4;
+  const mm = ((await directory.loadValue('ResolutionUnit')) ?? 2) === CENTIMETRE ? 10 : 25.4;
   const [x, y] = [await ratio('XResolution'), await ratio('YResolution')];
   return { widthMm: x && (width / x) * mm, heightMm: y && (height / y) * mm };
 }

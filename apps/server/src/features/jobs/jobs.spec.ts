@@ -31,6 +31,7 @@ describe('jobs', () => {
     const rows = (await manager.call('get', '/api/jobs')).body as JobRow[];
     expect(rows.map(({ title }) => title).sort()).toEqual([
       'Concert programme',
+      'Constellation cards',
       'Garden shop cards',
       'Summer timetable',
       'Tea caddy carton',

@@ -21,12 +21,12 @@ async function newJob(change: Partial<Job> = {}): Promise<Revision> {
   return response.body as Revision;
 }
 const plannedOf = ({ job, works }: Revision) => {
-  const outcome = plan(job as Job, works);
+  const outcome = plan(job, works);
   if (!outcome.ok) throw new Error('not planned');
   return outcome.plan;
 };
 const carriersOf = (revision: Revision): Carrier[] =>
-  listCarriers(revision.job as Job, plannedOf(revision), revision.works);
+  listCarriers(revision.job, plannedOf(revision), revision.works);
 const enter = (revision: Revision, event: RoomEvent, who = operator) =>
   who.call('post', `/api/jobs/${revision.id}/room`, { event });
 async function enterAll(revision: Revision, events: readonly RoomEvent[]): Promise<PressRoom> {

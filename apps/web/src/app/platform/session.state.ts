@@ -50,5 +50,7 @@ export const sessionFeature = createFeature({
   extraSelectors: ({ selectWho }) => ({
     selectAccount: createSelector(selectWho, (who) => (who.kind === 'known' ? who.account : undefined)),
     selectMayEdit: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role === 'manager'),
+    /** Enters what happens in the plate room, ink room and at the press. */
+    selectMayRecord: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role !== 'viewer'),
   }),
 });

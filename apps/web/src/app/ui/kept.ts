@@ -1,8 +1,13 @@
 import { type WritableSignal, effect, signal } from '@angular/core';
 
+const keyOf = (name: string): string => `druckerei.${name}`;
+
+/** Hands a value over to who keeps it under the name. */
+export const keep = (name: string, value: object): void => localStorage.setItem(keyOf(name), JSON.stringify(value));
+
 /** A signal that this computer remembers under a name, so that nothing typed is lost over a reload. */
 export function kept<T extends object>(name: string, initial: T): WritableSignal<T> {
-  const key = `druckerei.${name}`;
+  const key = keyOf(name);
   const read = (): T => {
     try {
       const text = localStorage.getItem(key);
@@ -12,6 +17,6 @@ export function kept<T extends object>(name: string, initial: T): WritableSignal
     }
   };
   const state = signal(read());
-  effect(() => localStorage.setItem(key, JSON.stringify(state())));
+  effect(() => keep(name, state()));
   return state;
 }

@@ -22,6 +22,11 @@ export const benchesRoutes: Routes = [
         loadComponent: () => import('./pages/ink.page').then((m) => m.InkPage),
       },
       {
+        path: 'colour',
+        title: 'Colour on press - Druckerei',
+        loadComponent: () => import('./pages/colour.page').then((m) => m.ColourPage),
+      },
+      {
         path: 'register',
         title: 'Register - Druckerei',
         loadComponent: () => import('./pages/register.page').then((m) => m.RegisterPage),

@@ -35,5 +35,6 @@ export class BenchesPage {
     { path: 'web', name: 'Web and cylinders' },
     { path: 'ink', name: 'Mixed colour' },
     { path: 'register', name: 'Register' },
+    { path: 'colour', name: 'Colour on press' },
   ];
 }

@@ -9,6 +9,8 @@ import { count } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
+import { Undo } from '../../../ui/undo';
+import { UndoBar } from '../../../platform/undo-bar';
 
 interface InkInput {
   readonly recipe: readonly RecipePart[];
@@ -43,7 +45,7 @@ const CHANNELS = [
 /** The bench of a mixed colour: its recipe weighed out, rests used up first, and the trial against the aim. */
 @Component({
   selector: 'dk-ink-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox],
+  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox, UndoBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink.page.html',
   styleUrl: './bench-page.scss',
@@ -51,6 +53,7 @@ const CHANNELS = [
 export class InkPage {
   protected readonly measures = inject(Measures);
   protected readonly form = kept('ink', START);
+  protected readonly undo = new Undo(this.form);
   protected readonly count = count;
   protected readonly channels = CHANNELS;
 

@@ -5,7 +5,6 @@ import { MatIconModule } from '@angular/material/icon';
 import {
   type ColourOffsets,
   type MarkPlace,
-  type RegisterAdvice,
   type SheetReading,
   PRACTICE_NOISE,
   fitRegister,
@@ -15,40 +14,18 @@ import {
   runOf,
   standInCamera,
 } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { REGISTER_ADVICE_WORDS, issueText } from '@druckerei/contract';
+import { Theme } from '../../../platform/theme';
 import { count } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
+import type { RegisterInput } from '../../../ui/register-input';
+import { TrendChart } from '../../../ui/trend-chart';
+import { Undo } from '../../../ui/undo';
+import { UndoBar } from '../../../platform/undo-bar';
+import { FanOutBox } from '../ui/fan-out-box';
 import { RegisterView } from '../ui/register-view';
-
-const ADVICE: Readonly<Record<RegisterAdvice, string>> = {
-  'in-tolerance': 'In tolerance; leave it.',
-  'move-plate': 'Move the plate across and around as told.',
-  'cock-plate': 'Cock the plate as told; look at the lays if the sheets differ among each other.',
-  'look-at-lays': 'Sheets differ more than the mean is off: lays, grippers and feeder, not the plate.',
-  stretch:
-    'The sheet has stretched, and no move mends that: condition the paper, look at the grain, run less water, or compensate the next plates.',
-  drift: 'It drifts over the run: measure again soon, look at water and temperature.',
-};
-
-interface Row {
-  readonly colour: string;
-  readonly offsets: ColourOffsets;
-}
-
-interface RegisterInput {
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly marks: readonly MarkPlace[];
-  readonly rows: readonly Row[];
-  readonly toleranceMm: number;
-  readonly leastTrapMm: number;
-  readonly stepMm: number;
-  readonly cockStepMmPerM: number;
-  readonly sheets: number;
-  readonly seed: number;
-}
 
 /** Tolerance, trap and steps are practice, handbook chapter 5: sheet-fed. */
 const START: RegisterInput = {
@@ -96,19 +73,48 @@ const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({
 /** The register bench: offsets at the marks entered or read, what to move, and what moves will not mend. */
 @Component({
   selector: 'dk-register-page',
-  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, NumberBox, RegisterView],
+  imports: [
+    FanOutBox,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatIconModule,
+    NumberBox,
+    RegisterView,
+    TrendChart,
+    UndoBar,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './register.page.html',
   styleUrl: './bench-page.scss',
 })
 export class RegisterPage {
+  protected readonly theme = inject(Theme);
   protected readonly measures = inject(Measures);
   protected readonly form = kept('register', START);
+  protected readonly undo = new Undo(this.form);
   protected readonly count = count;
   protected readonly after = signal(false);
   /** Sheets that the stand-in has read; typing a reading puts them away. */
   private readonly run = signal<readonly SheetReading[]>([]);
   protected readonly runLength = computed(() => this.run().length);
+  private readonly watched = signal('');
+  /** Colour whose way over the run is drawn. */
+  protected readonly trendColour = computed(
+    () => this.form().rows.find(({ colour }) => colour === this.watched())?.colour ?? this.form().rows[0]?.colour ?? '',
+  );
+  protected readonly trend = computed(() => {
+    const colour = this.trendColour();
+    const mean = (of: (offset: { dx: number; dy: number }) => number): { x: number; y: number }[] =>
+      this.run().map(({ sheet, colours }) => {
+        const offsets = colours[colour] ?? [];
+        const sum = offsets.reduce((total, offset) => total + of(offset), 0);
+        return { x: sheet, y: sum / Math.max(1, offsets.length) };
+      });
+    return [
+      { name: 'Across', points: mean(({ dx }) => dx) },
+      { name: 'Around', points: mean(({ dy }) => dy) },
+    ];
+  });
 
   /** Every colour: its offsets, the fit, the moves and the verdict, or why it cannot be told. */
   protected readonly colours = computed(() => {
@@ -121,7 +127,10 @@ export class RegisterPage {
       const { scatterMm, drifts } = run;
       const verdict = judgeColour({ marks, offsets, fit, toleranceMm, leastTrapMm, scatterMm, drifts });
       const moves = movesOf(fit, { moveMm: Math.max(1e-4, stepMm), cockMmPerM: Math.max(1e-4, cockStepMmPerM) });
-      const advice = verdict.advice.map((code) => ADVICE[code]).join(' ');
+      const advice = [
+        ...verdict.advice.map((code) => REGISTER_ADVICE_WORDS[code]),
+        ...(verdict.advice.includes('stretch') ? this.pressCan() : []),
+      ].join(' ');
       return { colour, offsets, problem: '', of: { fit, moves, verdict, advice, run } };
     });
   });
@@ -133,6 +142,18 @@ export class RegisterPage {
     })),
   );
 
+  /** What the press itself can do about a stretch. */
+  private pressCan(): string[] {
+    const { packing, fanOut } = this.form();
+    return [
+      ...(packing ? ['Packing alters the length around on this press: more under the plate prints shorter.'] : []),
+      ...(fanOut ? ['Its tail can be fanned.'] : []),
+    ];
+  }
+
+  protected watch(colour: string): void {
+    this.watched.set(colour);
+  }
   protected set(change: Partial<RegisterInput>): void {
     this.form.update((form) => ({ ...form, ...change }));
   }

@@ -11,18 +11,27 @@ import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
+import { InkDot } from './ink-dot';
 import { LayoutView } from '../ui/layout-view';
 import { STYLE_NAMES } from '../ui/style-names';
+import { CarriersBench } from './carriers-bench';
 import { DieFields } from './die-fields';
 import { Field } from './field';
 import { FormFields } from './form-fields';
+import { InksBench } from './inks-bench';
 import { LayoutBench } from './layout-bench';
+import { RegisterPlanBench } from './register-plan-bench';
 import { WaysBench } from './ways-bench';
+import { ZonesBench } from './zones-bench';
 
 const VIEWS = [
   { id: 'press', name: 'Press' },
   { id: 'layout', name: 'Layout' },
   { id: 'ways', name: 'Ways to run' },
+  { id: 'carriers', name: 'Carriers' },
+  { id: 'inks', name: 'Inks' },
+  { id: 'zones', name: 'Zones' },
+  { id: 'register', name: 'Register' },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
 
@@ -30,10 +39,13 @@ type View = (typeof VIEWS)[number]['id'];
 @Component({
   selector: 'dk-print-bench',
   imports: [
+    CarriersBench,
     DieFields,
     Field,
     FigureButton,
     FormFields,
+    InksBench,
+    InkDot,
     LayoutBench,
     LayoutView,
     MatButtonModule,
@@ -43,7 +55,9 @@ type View = (typeof VIEWS)[number]['id'];
     MatIconModule,
     MatInputModule,
     MatSelectModule,
+    RegisterPlanBench,
     WaysBench,
+    ZonesBench,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './print-bench.html',

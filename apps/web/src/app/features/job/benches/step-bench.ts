@@ -6,6 +6,7 @@ import { CAUTIONS, CAUTION_RULE, OPERATION_RULES } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
+import { StepRecord } from './step-record';
 import { Field } from './field';
 import { PrintBench } from './print-bench';
 
@@ -15,7 +16,7 @@ const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'rate', 'packs',
 /** The bench of one station: its counts, what may be spoiled, its machine, its instructions and cautions. */
 @Component({
   selector: 'dk-step-bench',
-  imports: [Field, FigureButton, MatFormFieldModule, MatIconModule, MatSelectModule, PrintBench],
+  imports: [Field, FigureButton, MatFormFieldModule, MatIconModule, MatSelectModule, PrintBench, StepRecord],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './step-bench.html',
   styleUrl: './bench.scss',

@@ -7,6 +7,7 @@ import {
   inject,
   input,
   numberAttribute,
+  untracked,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
@@ -28,6 +29,7 @@ import { OrderBench } from '../benches/order-bench';
 import { StepBench } from '../benches/step-bench';
 import { JobEditor } from '../state/job-editor';
 import { JobView, type Panel } from '../state/job-view';
+import { RoomStore } from '../state/room.store';
 import { Balance } from '../ui/balance';
 import { Schools } from '../ui/schools';
 import { Stream } from '../ui/stream';
@@ -76,7 +78,7 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
     Stream,
     Working,
   ],
-  providers: [JobView],
+  providers: [JobView, RoomStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job.page.html',
   styleUrl: './job.page.scss',
@@ -165,6 +167,11 @@ export class JobPage implements OnDestroy {
   constructor() {
     const title = inject(Title);
     effect(() => this.editor.open(this.id(), this.revision()));
+    const room = inject(RoomStore);
+    effect(() => {
+      const id = this.id();
+      untracked(() => room.load(id));
+    });
     effect(() => {
       const job = this.editor.job();
       if (job) title.setTitle(`${job.number} ${job.title} - Druckerei`);

@@ -6,6 +6,7 @@ import {
   computed,
   inject,
   input,
+  model,
   output,
   signal,
   viewChild,
@@ -18,6 +19,7 @@ import {
   type ComponentLayout,
   type DrawnPage,
   type DrawnPiece,
+  type SheetPlace,
   type SheetSide,
   SHEET_SIDES,
   drawLayout,
@@ -61,6 +63,10 @@ export class LayoutView {
   readonly plain = input(false);
   /** With the tools of the layout bench; without them it is a picture. */
   readonly tools = input(false);
+  /** Coverage of the ink zones to draw over the sheet, the left one first, and how wide a zone is. */
+  readonly zones = input<{ readonly shares: readonly number[]; readonly widthMm: number }>();
+  /** Register marks to draw, from the left and the gripper edge of the front. */
+  readonly marks = input<readonly SheetPlace[]>([]);
   /** The next pattern (1) or the one before (-1) is asked for by key. */
   readonly stepped = output<number>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
@@ -70,7 +76,7 @@ export class LayoutView {
     .on('zoom', (event: { transform: { toString(): string } }) => this.transform.set(event.transform.toString()));
 
   protected readonly sides = SHEET_SIDES;
-  protected readonly side = signal<SheetSide>('front');
+  readonly side = model<SheetSide>('front');
   protected readonly seeThrough = signal(false);
   protected readonly measuring = signal(false);
   protected readonly transform = signal('');
@@ -80,7 +86,7 @@ export class LayoutView {
   /** Unique in the page, since several layouts may be drawn in it. */
   protected readonly hatchId = `waste-${Math.random().toString(36).slice(2)}`;
 
-  protected readonly drawing = computed(() => drawLayout(this.layout(), this.tools() ? this.side() : 'front'));
+  protected readonly drawing = computed(() => drawLayout(this.layout(), this.side()));
   /** The other side as it lies behind this one: mirrored about the sheet, faint. */
   protected readonly behind = computed(() =>
     this.tools() && this.seeThrough()
@@ -122,6 +128,20 @@ export class LayoutView {
       if (this.tools()) select(this.svg().nativeElement).call(this.zoomer).on('dblclick.zoom', null);
     });
   }
+
+  /** Bars of the ink zones, standing on the gripper edge about the middle of the sheet. */
+  protected readonly zoneBars = computed(() => {
+    const [zones, { sheet }] = [this.zones(), this.drawing()];
+    if (!zones) return [];
+    const left = (sheet.width - zones.shares.length * zones.widthMm) / 2;
+    return zones.shares.map((share, i) => ({
+      x: left + i * zones.widthMm,
+      width: zones.widthMm,
+      height: share * sheet.height,
+      y: sheet.height * (1 - share),
+      title: `Zone ${i + 1}: ${Math.round(share * 1000) / 10} %`,
+    }));
+  });
 
   protected headTurn({ x, y, width, height, head }: DrawnPage): string {
     return `rotate(${TURN[head]} ${x + width / 2} ${y + height / 2})`;

@@ -1,0 +1,78 @@
+import { computed, inject } from '@angular/core';
+import { type RoomContext, type RoomEvent, forecastCount, listCarriers, refuse, roomState } from '@druckerei/core';
+import { type PressRoom, issueText } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
+import { type Observable, concatMap, from, last } from 'rxjs';
+import { Api } from '../../../platform/api';
+import { failureOf } from '../../../platform/problem';
+import { sessionFeature } from '../../../platform/session.state';
+import { JobEditor } from './job-editor';
+
+interface RoomStoreState {
+  readonly room: PressRoom;
+  readonly busy: boolean;
+  /** Why the last entry was not taken. */
+  readonly problem: string;
+}
+
+const initial: RoomStoreState = { room: { records: [], kept: [] }, busy: false, problem: '' };
+
+/** The press room of the open job: what has been recorded, what it comes to, and every way to add to it. */
+export const RoomStore = signalStore(
+  withState(initial),
+  withProps(() => ({ api: inject(Api), editor: inject(JobEditor), session: inject(Store) })),
+  withComputed(({ room, editor, session }) => {
+    const state = computed(() => roomState(room().records));
+    const context = computed((): RoomContext | undefined => {
+      const [job, plan, works] = [editor.job(), editor.plan(), editor.works()];
+      return job && plan && works ? { job, plan, works, state: state() } : undefined;
+    });
+    return {
+      state,
+      context,
+      mayRecord: session.selectSignal(sessionFeature.selectMayRecord),
+      carriers: computed(() => {
+        const all = context();
+        return all ? listCarriers(all.job, all.plan, all.works) : [];
+      }),
+      forecast: computed(() => {
+        const all = context();
+        return all && forecastCount(all.job, all.plan, all.state);
+      }),
+    };
+  }),
+  withMethods((store) => {
+    const take = (answer: Observable<PressRoom>): void => {
+      patchState(store, { busy: true, problem: '' });
+      answer.subscribe({
+        next: (room) => patchState(store, { room, busy: false }),
+        error: (error: unknown) => patchState(store, { busy: false, problem: failureOf(error).text }),
+      });
+    };
+    const jobId = (): number => store.editor.revision()?.id ?? 0;
+    return {
+      load: (id: number) => take(store.api.room(id)),
+      enter: (event: RoomEvent) => take(store.api.enterEvent(jobId(), event)),
+      /** Enters one after another; the first that is refused stops the rest. */
+      enterAll(events: readonly RoomEvent[]): void {
+        if (events.length === 0) return;
+        take(
+          from(events).pipe(
+            concatMap((event) => store.api.enterEvent(jobId(), event)),
+            last(),
+          ),
+        );
+      },
+      takeBack(): void {
+        const record = store.state().last?.id;
+        if (record !== undefined) take(store.api.enterEvent(jobId(), { kind: 'take-back', record }));
+      },
+      /** What would keep an event from being taken, in words. */
+      gates(event: RoomEvent): string[] {
+        const context = store.context();
+        return context ? refuse(context, event).map(issueText) : [];
+      },
+    };
+  }),
+);
