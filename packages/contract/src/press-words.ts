@@ -3,6 +3,7 @@ import type {
   CarrierKind,
   CarrierState,
   ColourAdvice,
+  Contact,
   InkKind,
   InkSchool,
   OrderRule,
@@ -46,6 +47,13 @@ export const INK_KIND_WORDS: Readonly<Record<InkKind, string>> = {
   special: 'Special',
   varnish: 'Varnish',
   coating: 'Coating',
+};
+
+/** What a product may touch that asks for clearance. */
+export const CONTACT_WORDS: Readonly<Record<Contact, string>> = {
+  food: 'food',
+  toy: 'toys',
+  pharmacy: 'medicines',
 };
 
 export const INK_SCHOOL_WORDS: Readonly<Record<InkSchool, string>> = {

@@ -1,5 +1,6 @@
 import {
   type Job,
+  type Plan,
   type School,
   type WayTarget,
   RANKINGS,
@@ -7,9 +8,14 @@ import {
   SHIPPED_WORKS,
   explain,
   findWays,
+  listCarriers,
+  normsOf,
   plan,
   rankWays,
+  registerLines,
+  registerMarks,
   reportLayout,
+  unitsOf,
 } from '@druckerei/core';
 import { issueText } from './messages.js';
 import { parseJobFile } from './parse-job.js';
@@ -60,6 +66,30 @@ function reckonWays(job: Job, by: string): Reckoned {
   return lines.length > 0 ? { ok: false, lines } : { ok: true, output };
 }
 
+/** Carriers, inks by unit with what is drawn of each, and register of a planned job. */
+function reckonPressRoom(job: Job, { figures, layouts }: Plan) {
+  const norms = normsOf(SHIPPED_WORKS, job.norms);
+  const all = Object.values(layouts);
+  return {
+    carriers: listCarriers(job, { figures, layouts }, SHIPPED_WORKS),
+    inks: all.flatMap(({ component, machine }) =>
+      unitsOf(job, SHIPPED_WORKS, component, machine).flatMap(({ inks }) =>
+        inks.map(({ index, unit, ...ink }) => ({
+          component: component.id,
+          unit: unit === undefined ? null : unit + 1,
+          ...ink,
+          kg: figures[`component.${component.id}.ink.${ink.side}.${index}.drawn`]?.value ?? 0,
+        })),
+      ),
+    ),
+    register: all.map((layout) => ({
+      component: layout.component.id,
+      lines: registerLines(job, layout, norms),
+      marks: registerMarks(layout).places,
+    })),
+  };
+}
+
 /** Plans a job file headless, for the works as shipped. Never throws for what is in the file. */
 export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   const fail = (...lines: string[]): Reckoned => ({ ok: false, lines });
@@ -74,7 +104,7 @@ export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
   if (options.explain === undefined) {
     const layouts = Object.values(planned.plan.layouts).map(reportLayout);
-    return { ok: true, output: { ...planned.plan, layouts } };
+    return { ok: true, output: { ...planned.plan, layouts, ...reckonPressRoom(parsed.job, planned.plan) } };
   }
   const figure = explain(planned.plan.figures, options.explain);
   return figure ? { ok: true, output: figure } : fail(`--explain: the plan has no figure ${options.explain}`);

@@ -1,6 +1,7 @@
 export * from './work-style.js';
 export * from './ink.js';
 export * from './process.js';
+export * from './press-cautions.js';
 export * from './engraving.js';
 export * from './ink-order.js';
 export * from './ink-units.js';

@@ -25,6 +25,14 @@ export interface RoomContext {
 
 const lifeOf = (state: RoomState, id: string) => state.carriers.get(id) ?? NEW_CARRIER;
 
+/** What a carrier is called where it stands in the way. */
+const labelOf = ({ ink, name, side, version }: Carrier): string =>
+  [
+    ink ?? name,
+    ...(ink === undefined || side === undefined ? [] : [side]),
+    ...(version === undefined ? [] : [version]),
+  ].join(' ');
+
 /** States that a carrier may come from, besides being let go, which it may from any but wanted. */
 const BEFORE: Partial<Readonly<Record<CarrierState, readonly CarrierState[]>>> = {
   made: ['wanted'],
@@ -44,7 +52,7 @@ function artworkGate({ state, job }: RoomContext, component: string): Issue[] {
 function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'carrier' }>, carrier: Carrier): Issue[] {
   const { job, plan, state } = context;
   const now = lifeOf(state, carrier.id).state;
-  const wrong = error('room.order', 'state', { carrier: carrier.id, now, wanted: event.state });
+  const wrong = error('room.order', 'state', { carrier: labelOf(carrier), now, wanted: event.state });
   if (RELEASED.includes(event.state)) {
     if (now === 'wanted' || now === 'recycled' || now === 'destroyed' || now === event.state) return [wrong];
     const { safe, expected, wanted, finished } = forecastCount(job, plan, state);
@@ -53,7 +61,7 @@ function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'ca
       ? []
       : [
           error('room.short', 'reason', {
-            carrier: carrier.id,
+            carrier: labelOf(carrier),
             count: finished ? 'finished short' : 'not finished',
             expected: expected ?? 0,
             wanted,
@@ -109,7 +117,7 @@ export function pressGate(context: RoomContext, step: PlanStep): Issue[] {
   );
   const [first] = bad;
   const inspection = first
-    ? [error('room.not-inspected', 'step', { step: step.name, count: bad.length, carrier: first.id })]
+    ? [error('room.not-inspected', 'step', { step: step.name, count: bad.length, carrier: labelOf(first) })]
     : [];
   return [...artworkGate(context, step.component ?? ''), ...trials, ...inspection];
 }

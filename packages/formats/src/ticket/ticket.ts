@@ -1,24 +1,13 @@
-import type { Content, ContentTable, TableCell } from 'pdfmake/interfaces.js';
+import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { type Component, type PlanStep, CAUTIONS, CAUTION_RULE, OPERATION_RULES, drawLayout } from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
 import { renderPdf } from '../pdf/render.js';
 import { layoutWords, sizeWords } from '@druckerei/contract';
 import { type JobDocument, number, percent, plural, stateText } from './document.js';
+import { pressRoom } from './press-room.js';
 import { stationLines } from './station.js';
-
-const right = (text: string): TableCell => ({ text, alignment: 'right' });
-const heads = (...names: string[]): TableCell[] =>
-  names.map((name) => ({
-    text: name.replace(/^>/, ''),
-    style: 'th',
-    ...(name.startsWith('>') ? { alignment: 'right' as const } : {}),
-  }));
-
-const table = (widths: (string | number)[], head: TableCell[], rows: TableCell[][]): ContentTable => ({
-  table: { headerRows: 1, widths, body: [head, ...rows], dontBreakRows: true },
-  layout: 'lightHorizontalLines',
-});
+import { heads, right, table } from './table.js';
 
 const overs = ({ job: { order } }: JobDocument): string => {
   const { policy } = order;
@@ -176,8 +165,8 @@ function stations(document: JobDocument): Content[] {
 }
 
 /**
- * The job ticket as PDF: header with the job number as Code 128, components, stream, layouts, and a section a station
- * with its instructions and cautions. The same document and date give the same bytes.
+ * The job ticket as PDF: header with the job number as Code 128, components, stream, layouts, what the plate room, ink room
+ * and press need, and a section a station with its instructions and cautions. The same document and date give the same bytes.
  */
 export function ticketPdf(document: JobDocument): Promise<Buffer> {
   const { job } = document;
@@ -195,6 +184,8 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
         ...components(document),
         ...stream(document),
         ...layouts(document),
+        { text: 'Plate room, ink room and press', style: 'title', pageBreak: 'before' },
+        ...pressRoom(document),
         { text: 'Stations', style: 'title', pageBreak: 'before' },
         ...stations(document),
       ],

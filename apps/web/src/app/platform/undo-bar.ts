@@ -30,6 +30,11 @@ import type { Undo } from '../ui/undo';
       <mat-icon>redo</mat-icon>
     </button>
   `,
+  styles: `
+    :host {
+      display: flex;
+    }
+  `,
 })
 export class UndoBar implements OnDestroy {
   readonly of = input.required<Undo<unknown>>();

@@ -15,7 +15,7 @@ const DIGITS: Readonly<Record<string, number>> = {
 const CURRENCY = /^[A-Z]{3}$/;
 
 export const count = (value: number, digits = 0): string =>
-  value.toLocaleString('en-GB', { minimumFractionDigits: 0, maximumFractionDigits: digits });
+  value.toLocaleString('en-GB', { minimumFractionDigits: 0, maximumFractionDigits: digits, signDisplay: 'negative' });
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type ApexOptions, ChartComponent } from 'ng-apexcharts';
+import { count } from './format';
 
 export interface TrendLine {
   readonly name: string;
@@ -44,7 +45,7 @@ export class TrendChart {
     const [low, high] = this.band();
     const values = this.lines().flatMap(({ points }) => points.map(({ y }) => y));
     const room = (high - low) / 10;
-    const word = (value: number): string => `${value.toFixed(this.digits())}${this.unit() ? ` ${this.unit()}` : ''}`;
+    const word = (value: number): string => [count(value, this.digits()), this.unit()].join(' ').trim();
     const line = dark ? '#9a958a' : '#7a756a';
     return {
       chart: {
@@ -61,7 +62,7 @@ export class TrendChart {
         type: 'numeric',
         tickAmount: 6,
         title: { text: 'Sheet' },
-        labels: { formatter: (x: string) => Number(x).toFixed(0) },
+        labels: { formatter: (x: string) => count(Number(x)) },
       },
       yaxis: {
         min: Math.min(low, ...values) - room,
@@ -77,7 +78,7 @@ export class TrendChart {
       annotations: {
         yaxis: [low, high].map((y) => ({ y, borderColor: line, strokeDashArray: 4, label: { text: '' } })),
       },
-      tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (sheet: number) => `Sheet ${sheet}` } },
+      tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (sheet: number) => `Sheet ${count(sheet)}` } },
     } satisfies ApexOptions;
   });
 }

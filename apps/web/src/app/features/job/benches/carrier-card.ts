@@ -2,12 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import {
   type Carrier,
   type CarrierLife,
   type CarrierState,
   AGAIN_ON_FAULT,
+  CARRIER_CAUTIONS,
+  CAUTION_RULE,
   CHECKLISTS,
   CYLINDER_ROUTE,
 } from '@druckerei/core';
@@ -37,7 +40,7 @@ const LET_GO: readonly (readonly [Settable, string])[] = [
 /** One carrier in hand: its form as drawn, its checklist, where it can go next, and what the store keeps in its place. */
 @Component({
   selector: 'dk-carrier-card',
-  imports: [LayoutView, MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatInputModule],
+  imports: [LayoutView, MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatIconModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './carrier-card.html',
   styleUrl: './bench.scss',
@@ -54,6 +57,8 @@ export class CarrierCard {
   protected readonly count = count;
   protected readonly time = timeText;
   protected readonly letGo = LET_GO;
+  protected readonly cautionRule = CAUTION_RULE;
+  protected readonly cautions = computed(() => CARRIER_CAUTIONS[this.carrier().kind]);
   protected readonly checks = computed(() => CHECKLISTS[this.carrier().kind]);
   protected readonly next = computed(() => NEXT[this.life().state] ?? []);
   protected readonly canLetGo = computed(

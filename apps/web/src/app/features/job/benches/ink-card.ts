@@ -4,7 +4,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { CONTACTS, INK_KINDS, inkOf, normsOf, wantsTrial } from '@druckerei/core';
-import { INK_KIND_WORDS } from '@druckerei/contract';
+import { CONTACT_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
@@ -36,6 +36,7 @@ export class InkCard {
   protected readonly editor = inject(JobEditor);
   readonly name = input.required<string>();
   protected readonly contacts = CONTACTS;
+  protected readonly words = CONTACT_WORDS;
   protected readonly kinds = INK_KINDS.map((id) => ({ id, name: INK_KIND_WORDS[id] }));
   /** Place in the job's own list; -1 where the job says nothing of this ink. */
   protected readonly at = computed(() => this.editor.job()?.inks?.findIndex(({ name }) => name === this.name()) ?? -1);
@@ -53,6 +54,9 @@ export class InkCard {
     const ink = this.ink();
     return ink ? INK_KIND_WORDS[ink.kind] : '';
   });
+  protected readonly clearedText = computed(() =>
+    (this.ink()?.cleared ?? []).map((contact) => CONTACT_WORDS[contact]).join(', '),
+  );
   protected readonly toleranceNorm = computed(() => {
     const [job, works] = [this.editor.job(), this.editor.works()];
     return job && works ? normsOf(works, job.norms)('ink.trialTolerance').value : 2;

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { CONTACTS, inkOf, notCleared } from '@druckerei/core';
-import { INK_KIND_WORDS } from '@druckerei/contract';
+import { CONTACT_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../state/room.store';
 import { FigureButton } from '../ui/figure-button';
@@ -25,6 +25,7 @@ export class InksBench {
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
   protected readonly contacts = CONTACTS;
+  protected readonly words = CONTACT_WORDS;
   protected readonly kinds = INK_KIND_WORDS;
   private readonly picked = signal('');
   protected readonly rows = computed(() => {
