@@ -11,6 +11,9 @@ export default {
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
+    // The real one kills jsdom.
+    '^apexcharts$': '<rootDir>/src/apexcharts.stub.cjs',
+    '^apexcharts/client$': '<rootDir>/src/apexcharts.stub.cjs',
     // What is published as modules only is taken in its other form.
     '^(d3-[a-z]+)$': `${import.meta.dirname}/../../node_modules/$1/dist/$1.js`,
   },

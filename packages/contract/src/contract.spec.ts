@@ -158,6 +158,36 @@ describe('reckon', () => {
     });
   });
 
+  it('prints carriers, inks by unit with kilograms, and register', () => {
+    const result = reckon(read('docs/examples/constellation-cards.json'));
+    const output = (result.ok ? result.output : {}) as {
+      carriers: { id: string; unit?: number }[];
+      inks: { unit: number; name: string; side: string; kg: number }[];
+      register: { component: string; lines: { kind: string }[]; marks: unknown[] }[];
+      totals: { plates: number; inkKg: number };
+    };
+    expect(output.carriers.map(({ id, unit }) => [id, unit])).toEqual([
+      ['card.front.k', 2],
+      ['card.front.silver', 1],
+      ['card.front.night-blue', 3],
+      ['card.back.k', 5],
+      ['card.back.night-blue', 6],
+      ['card.star-foil', undefined],
+    ]);
+    expect(output.inks.map(({ unit, name, side }) => `${unit} ${name} ${side}`)).toEqual([
+      '1 Silver front',
+      '2 K front',
+      '3 Night blue front',
+      '5 K back',
+      '6 Night blue back',
+    ]);
+    // what is drawn by unit is what the job draws (identity)
+    expect(output.inks.reduce((sum, { kg }) => sum + kg, 0)).toBeCloseTo(output.totals.inkKg, 9);
+    expect(output.register).toHaveLength(1);
+    expect(output.register[0]?.lines.map(({ kind }) => kind)).toEqual(['colours', 'sides', 'cut', 'foil']);
+    expect(output.register[0]?.marks).toHaveLength(2);
+  });
+
   it('prints the layouts of blanks, webs and gangs', () => {
     const layoutOf = (name: string) => {
       const planned = reckon(read(`docs/examples/${name}.json`));

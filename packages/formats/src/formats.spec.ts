@@ -58,6 +58,34 @@ describe('job ticket', () => {
     }
   });
 
+  it('says what plate room, ink room and press need (constellation cards)', async () => {
+    const job = example('constellation-cards');
+    const zones = Array.from({ length: 32 }, (_, i) => i / 100);
+    const [card] = job.components;
+    const front = card?.front.map((ink) => (ink.name === 'K' ? { ...ink, zones } : ink)) ?? [];
+    const document = documentOf({ ...job, components: [{ ...card, front } as Job['components'][number]] });
+    const text = await textOf(await ticketPdf(document));
+    for (const words of [
+      'Night blue, front',
+      '175 lines an inch at 45°',
+      'Star foil die (customer’s property)',
+      'gloves for heat',
+      'under the transparent inks',
+      'Night blue (mixed colour) 1.82 kg in 1 pail',
+      'The product touches toys',
+      'Star atlas jacket, tin 3 (rest) 0.800',
+      // (1.823 - 0.8) x 62 %
+      'Reflex blue 0.634',
+      'accepted up to CIEDE2000 3.0',
+      'Print to foil',
+      'Marks at 4.0 / 360.0, 1,016.0 / 360.0 mm',
+      'Card, unit 2, K 1 to 16 0 1 2 3 4 5 6 7 8 9 10 11 12 13 14 15',
+      '17 to 32 16 17',
+      'closed rag bins',
+    ])
+      expect(text).toContain(words);
+  });
+
   it('says the cautions at the first station of a kind and points back to them at the next', async () => {
     const text = await textOf(await ticketPdf(documentOf(example('concert-programme'))));
     // Guillotine and three-knife trimmer; press, folder, coater and stitcher.

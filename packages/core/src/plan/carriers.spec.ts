@@ -41,15 +41,20 @@ const printing = (job: Job): Carrier[] =>
   listCarriers(job, planned(job), SHIPPED_WORKS).filter(({ ink, kind }) => ink !== undefined && kind !== 'counter');
 
 describe('the list of carriers', () => {
-  it.each(['trail-map', 'concert-programme', 'tea-caddy', 'ferry-timetable', 'permit-stickers', 'garden-cards'])(
-    'of %s holds as many printing carriers as the plan has plates (identity)',
-    (name) => {
-      const job = example(name);
-      const carriers = printing(job);
-      expect(carriers).toHaveLength(planned(job).totals.plates);
-      expect(new Set(carriers.map(({ id }) => id)).size).toBe(carriers.length);
-    },
-  );
+  it.each([
+    'trail-map',
+    'concert-programme',
+    'tea-caddy',
+    'ferry-timetable',
+    'permit-stickers',
+    'garden-cards',
+    'constellation-cards',
+  ])('of %s holds as many printing carriers as the plan has plates (identity)', (name) => {
+    const job = example(name);
+    const carriers = printing(job);
+    expect(carriers).toHaveLength(planned(job).totals.plates);
+    expect(new Set(carriers.map(({ id }) => id)).size).toBe(carriers.length);
+  });
 
   it('adds a plate for each colour that a version changes: 8 + 2 x 1 (identity, handbook chapter 4)', () => {
     const job = withMap({ versions: { names: ['English', 'German', 'French'], inks: ['K'] } });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { distortionPercent, engravingHours } from './engraving.js';
-import { orderInks } from './ink-order.js';
-import { passesFor, placeInks, planUnits } from './ink-units.js';
+import { orderBreaks, orderInks } from './ink-order.js';
+import { passesFor, placeInks } from './ink-units.js';
 import { ToneCounter } from './tone-counter.js';
 import { type ToneProfile, zoneCoverages } from './zones.js';
 
@@ -56,18 +56,28 @@ describe('order of inks (practice, handbook chapter 5)', () => {
     expect(names(ordered)).toBe('Y M C K');
     expect(ordered[0]?.rule).toBe('by-hand');
   });
+
+  it('is told where it breaks the layers by hand, and not where the school or a mixed colour is free', () => {
+    const [silver, gloss, moss] = [
+      { name: 'Silver', kind: 'metallic' as const },
+      { name: 'Gloss', kind: 'varnish' as const },
+      { name: 'Moss', kind: 'mixed' as const },
+    ];
+    expect(orderBreaks([moss, ...PROCESS, gloss], 'offset')).toEqual([]);
+    expect(orderBreaks([...PROCESS.slice(0, 1), silver], 'offset')).toEqual([{ ink: 'Y', before: 'Silver' }]);
+    expect(orderBreaks([gloss, moss, silver], 'offset')).toEqual([
+      { ink: 'Gloss', before: 'Moss' },
+      { ink: 'Moss', before: 'Silver' },
+    ]);
+    // black closes the drawing in gravure
+    expect(orderBreaks(PROCESS, 'gravure')).toEqual([{ ink: 'K', before: 'M' }]);
+  });
 });
 
 describe('units', () => {
   it('keeps inks where they are, so that nothing is washed', () => {
-    const plan = planUnits([{ inks: ['K', 'C', 'M', 'Y'], range: { first: 0, count: 6 } }], 6, [
-      'Moss',
-      'K',
-      'C',
-      'M',
-      'Y',
-    ]);
-    expect(plan).toEqual({ units: [undefined, 'K', 'C', 'M', 'Y', undefined], washUps: 0 });
+    const before = ['Moss', 'K', 'C', 'M', 'Y'];
+    expect(placeInks(['K', 'C', 'M', 'Y'], { first: 0, count: 6 }, before)).toEqual([1, 2, 3, 4]);
   });
 
   it('says when there are too few, and how the inks fall into passes', () => {

@@ -1,11 +1,3 @@
-/** What stands in the units of a press for one pass. */
-export interface UnitPlan {
-  /** Name of the ink by unit, from the feeder; undefined where the unit is off. */
-  readonly units: readonly (string | undefined)[];
-  /** Units whose ink changes against what was in them before. */
-  readonly washUps: number;
-}
-
 /** Units that one side of one pass may use: from `first`, so many. */
 export interface UnitRange {
   readonly first: number;
@@ -40,32 +32,6 @@ export function placeInks(
     if (washes(i, first + u) + at(i + 1, u + 1) === at(i, u)) places.push(first + u);
   }
   return places;
-}
-
-/** Sides of one pass with the units that they may use. */
-export interface PassSide {
-  readonly inks: readonly string[];
-  readonly range: UnitRange;
-}
-
-/**
- * The units of a press for one pass; both sides when it perfects. @param units of the press.
- * @returns undefined where a side has more inks than units.
- */
-export function planUnits(sides: readonly PassSide[], units: number, before: readonly string[]): UnitPlan | undefined {
-  const filled = new Array<string | undefined>(units).fill(undefined);
-  let washUps = 0;
-  for (const { inks, range } of sides) {
-    const places = placeInks(inks, range, before);
-    if (!places) return undefined;
-    inks.forEach((ink, i) => {
-      const unit = places[i] ?? 0;
-      filled[unit] = ink;
-      const now = before[unit] ?? '';
-      if (now !== '' && now !== ink) washUps += 1;
-    });
-  }
-  return { units: filled, washUps };
 }
 
 /** How many inks go into each of the fewest passes that hold them all, in order. @param units above 0. */

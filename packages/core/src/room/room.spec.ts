@@ -142,6 +142,22 @@ describe('gates', () => {
     expect(room.state(room.carriers.at(-1)?.id ?? '')).toBe('made');
   });
 
+  it('accept a trial out of tolerance only with a word on why', () => {
+    const room = new Room(mixed);
+    const off: RoomEvent = {
+      kind: 'trial',
+      ink: 'Moss',
+      aim: lab,
+      measured: { ...lab, l: 52 },
+      tolerance: 2,
+      accepted: true,
+    };
+    expect(room.try(off)).toEqual(['room.trial-off']);
+    expect(room.try({ ...off, note: ' ' })).toEqual(['room.trial-off']);
+    expect(room.try({ ...off, accepted: false })).toEqual([]);
+    expect(room.try({ ...off, note: 'customer at the press' })).toEqual([]);
+  });
+
   it('know the ink that is out, and take no more back', () => {
     const room = new Room(mixed);
     room.try({ kind: 'ink', ink: 'Moss', move: 'issued', kg: 5 });

@@ -66,12 +66,23 @@ export function chooseRepeat(request: RepeatRequest): RepeatChoice[] {
 }
 
 /**
- * How much shorter a flat-made flexo plate is imaged, as a share: it stretches when it is bent around the cylinder.
- * None for plates imaged in the round. @param plateMm, @param filmMm thickness of plate and of its base film.
- * Source: identity, handbook chapter 4: 2 pi (plate - film) / repeat; 1.70 on 0.18 at 400 is 2.388 %.
+ * Repeats of a cylinder that is made for the job: so many pieces around with their gaps, the smallest first.
+ * @param heightMm of a piece around, above 0; @param leastMm and @param mostMm what the press takes. Source: identity.
  */
-export const flexoShortening = (plateMm: Mm, filmMm: Mm, printedRepeatMm: Mm): number =>
-  (2 * Math.PI * (plateMm - filmMm)) / printedRepeatMm;
+export function madeRepeats(
+  heightMm: Mm,
+  gapMm: Mm,
+  leastMm: Mm,
+  mostMm: Mm,
+): { readonly repeatMm: Mm; readonly around: number }[] {
+  const each = heightMm + gapMm;
+  if (!(each > 0)) return [];
+  const [first, last] = [Math.max(1, Math.ceil(leastMm / each)), floorRatio(mostMm, each)];
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => ({
+    repeatMm: (first + i) * each,
+    around: first + i,
+  }));
+}
 
 /** Circumference of a gravure cylinder, and its face: the web and what stands over on each side. Source: identity. */
 export const gravureCylinder = (

@@ -1,7 +1,7 @@
 import { impose, pageRows, schemeById } from '../imposition/index.js';
 import { type WebSetting, impressionsFor, layWeb, webMetres } from './commercial.js';
 import { FLUTES, boxCompression, chooseDeckle, corrugatedKg, mediumMetres } from './corrugated.js';
-import { chooseRepeat, flexoShortening, gravureCylinder, repeatMm } from './repeat.js';
+import { chooseRepeat, gravureCylinder, madeRepeats, repeatMm } from './repeat.js';
 
 const setting: WebSetting = {
   webWidthMm: 880,
@@ -103,13 +103,21 @@ describe('narrow web', () => {
     ).toEqual([]);
   });
 
-  it('shortens a flat plate: 1.70 mm on 0.18 film at 400 mm is 2.388 % (identity, handbook chapter 4)', () => {
-    expect(flexoShortening(1.7, 0.18, 400) * 100).toBeCloseTo(2.388, 3);
+  it('turns teeth into a repeat (identity)', () => {
     expect(repeatMm(126)).toBeCloseTo(400.05, 9);
   });
 
   it('makes a gravure cylinder as large as its pages around', () => {
     expect(gravureCylinder(300, 3, 1000, 20)).toEqual({ circumferenceMm: 900, faceMm: 1040 });
+  });
+
+  it('makes a cylinder for the job as large as its pieces around, within what the press takes (identity)', () => {
+    expect(madeRepeats(297, 3, 400, 1000)).toEqual([
+      { repeatMm: 600, around: 2 },
+      { repeatMm: 900, around: 3 },
+    ]);
+    expect(madeRepeats(1200, 0, 400, 1000)).toEqual([]);
+    expect(madeRepeats(0, 0, 400, 1000)).toEqual([]);
   });
 });
 

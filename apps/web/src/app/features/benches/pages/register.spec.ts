@@ -1,5 +1,6 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { ColourPage } from './colour.page';
 import { InkPage } from './ink.page';
 import { RegisterPage } from './register.page';
 
@@ -24,7 +25,11 @@ async function open<T>(page: Type<T>) {
   return { element, text, click, type };
 }
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  // jsdom does not know what the system likes.
+  localStorage.setItem('druckerei.theme', 'light');
+});
 
 describe('register bench', () => {
   it('tells the moves of the example of handbook chapter 5, in millimetres and steps', async () => {
@@ -98,5 +103,44 @@ describe('ink bench', () => {
     }))
       await type(field, String(value));
     expect(text('[data-test=verdict]')).toContain('Difference 2.04');
+  });
+});
+
+describe('humidity and fan-out', () => {
+  it('reckons the change of the sheet across and along the grain (identity of handbook chapter 3)', async () => {
+    const { text, type } = await open(RegisterPage);
+    await type('delta-rh', '10');
+    // 720 mm across the grain: 720 x 10 x 0.012 %; along it a third: 1,020 x 10 x 0.004 %
+    expect(text('[data-test=fan-out]')).toContain('0.408 mm across and 0.864 mm around');
+    await type('delta-rh', '-10');
+    expect(text('[data-test=fan-out]')).toContain('-0.408 mm across');
+  });
+});
+
+describe('colour on press', () => {
+  it('judges an entered reading against the aims, and refuses what no instrument shows', async () => {
+    const { element, text, click, type } = await open(ColourPage);
+    expect(element.textContent).toContain('No reading yet');
+    await type('density', '17.5');
+    await click('Enter the reading');
+    expect(text('[role=alert]')).toContain('density goes from 0 to 4, not 17.5');
+    await type('density', '1.6');
+    await click('Enter the reading');
+    expect(text('[data-colour=K] + tr')).toContain('Density is low: give more ink');
+    expect(element.querySelector('[role=alert]')).toBeNull();
+  });
+
+  it('reads a run from the stand-in, the same for the same seed, and puts it away', async () => {
+    const { element, text, click, type } = await open(ColourPage);
+    await click('Read a run');
+    const first = text('[data-test=colour]');
+    expect(first).toContain('40');
+    await type('density', '1.7');
+    await click('Enter the reading');
+    expect(text('[data-test=colour]')).not.toBe(first);
+    await click('Read a run');
+    expect(text('[data-test=colour]')).toBe(first);
+    await click('readings away');
+    expect(element.querySelector('[data-test=colour]')).toBeNull();
   });
 });

@@ -8,7 +8,7 @@ import {
   FLUTES,
   chooseDeckle,
   chooseRepeat,
-  flexoShortening,
+  distortionPercent,
   gravureCylinder,
   impose,
   impressionsFor,
@@ -143,7 +143,7 @@ export class WebPage {
   protected readonly shortening = computed(() => {
     const [best] = this.choices();
     const { plateMm, filmMm } = this.form();
-    return best ? flexoShortening(plateMm, filmMm, best.repeatMm) : undefined;
+    return best ? distortionPercent(plateMm, filmMm, best.repeatMm) : undefined;
   });
   protected readonly gravure = computed(() => {
     const [best] = this.choices();

@@ -107,7 +107,12 @@ export class InkUnits {
     moveItemInArray(own, at, at + by);
     this.setOrder(ink.side, own);
     const row = (event.currentTarget as HTMLElement).parentElement;
-    setTimeout(() => row?.querySelector<HTMLElement>(`[data-unit-ink="${CSS.escape(ink.name)}"]`)?.focus());
+    // It is drawn anew in its new place.
+    setTimeout(() =>
+      [...(row?.querySelectorAll<HTMLElement>('[data-unit-ink]') ?? [])]
+        .find((one) => one.dataset['unitInk'] === ink.name && one.dataset['side'] === ink.side)
+        ?.focus(),
+    );
   }
 
   private setOrder(side: 'front' | 'back', boxes: readonly UnitBox[]): void {

@@ -6,7 +6,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type InkUse, type SheetSize, WORK_STYLES, chooseRepeat, normsOf, webOf } from '@druckerei/core';
+import { type InkUse, type SheetSize, WORK_STYLES, chooseRepeat, madeRepeats, normsOf, webOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
@@ -107,15 +107,25 @@ export class PrintBench {
     });
   });
 
-  /** Cylinders that hold the piece on a roll. */
+  /** Cylinders that hold the piece on a roll: of the store, or made for the job. */
   private repeats(widthMm: number): { sheet: SheetSize; text: string; areaM2: number }[] {
     const [job, works, component, press] = [this.editor.job(), this.editor.works(), this.component(), this.webPress()];
     if (!job || !works || !component || !press?.web) return [];
     const bleedMm = component.lay?.bleedMm ?? normsOf(works, job.norms)('layout.bleed').value;
     const gapMm = Math.max(2 * bleedMm, component.lay?.gutterMm ?? 0);
+    const { heightMm = 0 } = component;
+    if (press.web.anyRepeat)
+      return madeRepeats(heightMm, gapMm, press.minSheetMm[1], press.maxSheetMm[1]).map(({ repeatMm, around }) => {
+        const size = `${this.measures.quantity(widthMm, 'mm')} roll, repeat made at ${this.measures.quantity(repeatMm, 'mm')}`;
+        return {
+          sheet: { widthMm, heightMm: repeatMm, grain: 'height' },
+          areaM2: widthMm * repeatMm,
+          text: `${size}, ${count(around)} around`,
+        };
+      });
     return chooseRepeat({
       widthMm: component.widthMm ?? 0,
-      heightMm: component.heightMm ?? 0,
+      heightMm,
       gapMm,
       sideGapMm: gapMm,
       webWidthMm: widthMm,

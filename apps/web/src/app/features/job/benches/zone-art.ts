@@ -86,6 +86,15 @@ export class ZoneArt {
       };
     });
   });
+  protected readonly sizeText = computed(() => {
+    const art = this.art();
+    if (!art) return '';
+    const { widthPx, heightPx, widthMm, heightMm } = art;
+    const pixels = `${count(widthPx)} x ${count(heightPx)} pixels`;
+    return widthMm === undefined || heightMm === undefined
+      ? pixels
+      : `${pixels}, ${count(widthMm, 1)} x ${count(heightMm, 1)} mm by its resolution`;
+  });
   protected readonly overText = computed(() => {
     const art = this.art();
     if (!art) return '';

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { type ComponentLayout, type SheetSide, plateZones, unitsOf } from '@druckerei/core';
-import { zonesCsv } from '@druckerei/formats/artwork';
 import { Theme } from '../../../platform/theme';
 import { percent } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
@@ -63,7 +62,8 @@ export class ZonesBench {
   protected print(): void {
     window.print();
   }
-  protected saveCsv(): void {
+  protected async saveCsv(): Promise<void> {
+    const { zonesCsv } = await import('@druckerei/formats/artwork');
     const link = document.createElement('a');
     link.href = URL.createObjectURL(new Blob([zonesCsv(this.known())], { type: 'text/csv' }));
     link.download = `${this.editor.job()?.number ?? 'job'}-${this.componentId()}-zones.csv`;
