@@ -1,15 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { type Page, expect, test } from '@playwright/test';
-import { balance, openExample, pdfText, saved, signIn, station } from './steps.js';
+import { balance, expectAccessible, openExample, pdfText, saved, signIn, station } from './steps.js';
 
-async function axe(page: Page, name: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  expect(
-    violations.map(({ id, nodes }) => `${name}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`),
-  ).toEqual([]);
-}
 const view = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 
 test('the layout of a section is seen from both sides, measured and written as files', async ({ page }) => {
@@ -32,7 +23,7 @@ test('the layout of a section is seen from both sides, measured and written as f
   await expect(drawing.locator('.behind text')).toHaveCount(16);
   await drawing.press('+');
   await expect(drawing.locator('g').first()).toHaveAttribute('transform', /scale\(1\.4/);
-  await axe(page, 'layout bench');
+  await expectAccessible(page, 'layout bench');
   await page.getByRole('combobox', { name: 'Sections' }).click();
   await page.getByRole('option', { name: 'Gathered' }).click();
   await saved(page);
@@ -57,7 +48,7 @@ test('another way to run is compared, opened to its working, taken and undone', 
   await expect(page.locator('dk-ways-bench dk-working .value')).toContainText('EUR');
   await page.locator('dk-ways-bench dk-working table').getByRole('button').first().click();
   await expect(page.locator('dk-ways-bench dk-working nav')).toBeVisible();
-  await axe(page, 'ways to run');
+  await expectAccessible(page, 'ways to run');
   await page.getByRole('button', { name: 'Run it this way' }).click();
   await expect(balance(page, 'total.plates')).toContainText('8 plates');
   await expect(balance(page, 'total.pressSheets').getByRole('button')).toContainText(sheets);
@@ -98,7 +89,7 @@ test('the blanks of a carton are laid better, dragged onto the sheet and written
   await page.getByRole('button', { name: 'Look for better' }).click();
   const better = proposals.filter({ hasText: '8 up, head to tail' });
   await expect(better).toBeVisible();
-  await axe(page, 'layout bench of blanks');
+  await expectAccessible(page, 'layout bench of blanks');
   // Dragged by hand, since a drop is what is tried here.
   const [from, to] = [await better.boundingBox(), await page.locator('dk-layout-bench svg.large').boundingBox()];
   if (!from || !to) throw new Error('nothing to drag');
@@ -129,7 +120,7 @@ test('a form of items says what is over, and an order that does not add up is me
   await expect(page.getByText('The items add up to 23,300').first()).toBeVisible();
   await page.getByRole('button', { name: 'Set the order to 23,300' }).click();
   await expect(balance(page, 'total.pressSheets')).toContainText('1,139');
-  await axe(page, 'layout bench of a form');
+  await expectAccessible(page, 'layout bench of a form');
 });
 
 test('what the gang bench finds becomes a job', async ({ page }) => {
@@ -152,7 +143,7 @@ test('items share sheets on the gang bench, and what cannot be says why', async 
   await page.getByRole('button', { name: 'Find the forms' }).click();
   await expect(page.locator('[data-test=cost]')).toContainText('EUR');
   await expect(page.locator('figure svg').first()).toBeVisible();
-  await axe(page, 'gang bench');
+  await expectAccessible(page, 'gang bench');
   await page.locator('[data-field=quantity-0]').fill('0');
   await expect(page.getByRole('alert')).toContainText('whole number of at least 1');
   await expect(page.getByRole('button', { name: 'Find the forms' })).toBeDisabled();
@@ -201,7 +192,7 @@ test('a blank is made, laid and read from a drawing', async ({ page }) => {
   await expect(page.getByText('100 × 50 mm')).toBeVisible();
   await page.getByRole('button', { name: 'Lay on the sheet' }).click();
   await expect(page.locator('[data-test=laid]')).toContainText('up');
-  await axe(page, 'die bench');
+  await expectAccessible(page, 'die bench');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Sheet as DXF' }).click(),
@@ -218,5 +209,5 @@ test('a cylinder is chosen from the store', async ({ page }) => {
   await expect(first).toContainText('84');
   await page.locator('[data-field=label-width]').fill('900');
   await expect(page.getByText('No cylinder in the store holds this piece')).toBeVisible();
-  await axe(page, 'web bench');
+  await expectAccessible(page, 'web bench');
 });

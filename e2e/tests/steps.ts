@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
 import { type Locator, type Page, expect } from '@playwright/test';
 
 export type Login = 'manager' | 'operator' | 'viewer';
@@ -17,7 +18,7 @@ let made = 0;
 /** A job of the test's own out of a shipped example, opened. Returns its id. */
 export async function openExample(
   page: Page,
-  name: 'trail-map' | 'concert-programme' | 'tea-caddy' | 'ferry-timetable' | 'garden-cards',
+  name: 'trail-map' | 'concert-programme' | 'tea-caddy' | 'ferry-timetable' | 'garden-cards' | 'constellation-cards',
   patch: (job: Record<string, unknown>) => void = () => undefined,
 ): Promise<number> {
   const job = JSON.parse(
@@ -50,4 +51,14 @@ export async function pdfText(bytes: Uint8Array): Promise<string> {
     pages.push(content.items.map((item) => ('str' in item ? item.str : '')).join(' '));
   }
   return pages.join('\n').replace(/\s+/g, ' ');
+}
+
+/** No breach of WCAG 2.2 AA that a machine can find. */
+export async function expectAccessible(page: Page, name: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${name}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`),
+  ).toEqual([]);
 }

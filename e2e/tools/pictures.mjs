@@ -25,7 +25,6 @@ const views = {
     await station(page, 'stitch').click();
     await page.locator('[data-test=in] button').click();
   },
-  schools: (page) => tab(page, 'Schools').click(),
   press: async (page) => {
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('link', { name: 'Trail map' }).click();
@@ -63,8 +62,35 @@ const views = {
     await page.getByRole('button', { name: 'Lay on the sheet' }).click();
     await page.locator('[data-test=laid]').waitFor();
   },
-  cylinders: (page) => page.goto('/benches/web'),
-  ink: (page) => page.goto('/benches/ink'),
+  carriers: async (page) => {
+    await page.goto('/jobs');
+    await page.getByRole('link', { name: 'Constellation cards' }).click();
+    await station(page, 'print-card').click();
+    await page.getByRole('radio', { name: 'Carriers', exact: true }).click();
+    await page.locator('button.pick', { hasText: 'K, back' }).click();
+    await page.locator('.views').evaluate((element) => element.scrollIntoView());
+  },
+  inks: async (page) => {
+    await page.getByRole('radio', { name: 'Inks', exact: true }).click();
+    await page.locator('dk-inks-bench .pick', { hasText: 'Night blue' }).click();
+    await page.locator('.views').evaluate((element) => element.scrollIntoView());
+  },
+  zones: async (page) => {
+    await page.getByRole('radio', { name: 'Zones', exact: true }).click();
+    await page
+      .getByLabel('Artwork file')
+      .setInputFiles({ name: 'lyra.png', mimeType: 'image/png', buffer: await nightSky() });
+    await page.getByRole('combobox', { name: 'Ink of separation C' }).click();
+    await page.getByRole('option', { name: 'Night blue' }).click();
+    await page.getByRole('button', { name: 'Take zones and coverage' }).click();
+    await page.locator('dk-zone-chart svg').first().waitFor();
+    await page.locator('.views').evaluate((element) => element.scrollIntoView());
+  },
+  colour: async (page) => {
+    await page.goto('/benches/colour');
+    await page.getByRole('button', { name: 'Read a run' }).click();
+    await page.locator('dk-trend-chart svg').first().waitFor();
+  },
   register: async (page) => {
     await page.goto('/benches/register');
     await page.getByRole('button', { name: 'Read a run' }).click();
@@ -91,6 +117,20 @@ const views = {
     await page.getByRole('button', { name: 'Machines' }).click();
   },
 };
+
+/** A made-up artwork: a night sky, lighter towards the horizon. */
+function nightSky() {
+  const canvas = createCanvas(444, 616);
+  const context = canvas.getContext('2d');
+  const sky = context.createLinearGradient(0, 0, 120, 616);
+  sky.addColorStop(0, '#0a1440');
+  sky.addColorStop(1, '#5f7fb8');
+  context.fillStyle = sky;
+  context.fillRect(0, 0, 444, 616);
+  context.fillStyle = '#ffffff';
+  for (let i = 0; i < 60; i++) context.fillRect((i * 97) % 444, (i * 151) % 420, 3, 3);
+  return canvas.encode('png');
+}
 
 async function renderPdf(bytes, number, file) {
   const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
@@ -120,9 +160,8 @@ export async function takePictures(address, folder) {
     }
     const jobs = await (await page.request.get('/api/jobs')).json();
     const map = jobs.find(({ title }) => title === 'Trail map');
-    const pdf = async (name) => (await page.request.get(`/api/jobs/${map.id}/revisions/1/${name}.pdf`)).body();
-    await renderPdf(await pdf('ticket'), 1, at('ticket'));
-    await renderPdf(await pdf('pile-tags'), 1, at('pile-tags'));
+    const ticket = await page.request.get(`/api/jobs/${map.id}/revisions/1/ticket.pdf`);
+    await renderPdf(await ticket.body(), 1, at('ticket'));
   });
   await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {
     await page.getByRole('link', { name: 'Concert programme' }).click();

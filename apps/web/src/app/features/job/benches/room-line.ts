@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { carrierWords } from '@druckerei/contract';
 import { timeText } from '../../../ui/format';
-import { RoomStore } from '../state/room.store';
+import { type EntryPlace, RoomStore, placeOf } from '../state/room.store';
 import { recordWords } from '../ui/record-words';
 
 /** The last entry of the press room with its taking back, and why the newest one was not taken. */
@@ -12,8 +12,8 @@ import { recordWords } from '../ui/record-words';
   imports: [MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (room.problem(); as problem) {
-      <p class="wrong" role="alert"><mat-icon aria-hidden="true">block</mat-icon>{{ problem }}</p>
+    @if (problem(); as text) {
+      <p class="wrong" role="alert"><mat-icon aria-hidden="true">block</mat-icon>{{ text }}</p>
     }
     @if (lastText(); as text) {
       <p class="last" aria-live="polite">
@@ -44,9 +44,13 @@ import { recordWords } from '../ui/record-words';
 })
 export class RoomLine {
   protected readonly room = inject(RoomStore);
+  /** Only what was entered there is shown. */
+  readonly at = input.required<EntryPlace>();
+  protected readonly problem = computed(() => (this.room.problemAt() === this.at() ? this.room.problem() : ''));
   protected readonly lastText = computed(() => {
     const last = this.room.state().last;
-    return last && `${recordWords(last.event, (id) => this.nameOf(id))}, by ${last.by}, ${timeText(last.at)}`;
+    if (!last || placeOf(last.event) !== this.at()) return undefined;
+    return `${recordWords(last.event, (id) => this.nameOf(id))}, by ${last.by}, ${timeText(last.at)}`;
   });
 
   private nameOf(id: string): string {

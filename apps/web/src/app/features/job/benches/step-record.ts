@@ -79,7 +79,7 @@ import { RoomLine } from './room-line';
         }
       }
     </div>
-    <dk-room-line />
+    <dk-room-line at="step" />
   `,
   styles: `
     h3 {

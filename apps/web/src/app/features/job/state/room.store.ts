@@ -9,14 +9,20 @@ import { failureOf } from '../../../platform/problem';
 import { sessionFeature } from '../../../platform/session.state';
 import { JobEditor } from './job-editor';
 
+/** Where an entry is made: at the step itself, or at the bench of carriers or inks. */
+export type EntryPlace = 'step' | 'bench';
+const AT_STEP: readonly RoomEvent['kind'][] = ['press-start', 'first-sheet', 'count'];
+export const placeOf = ({ kind }: RoomEvent): EntryPlace => (AT_STEP.includes(kind) ? 'step' : 'bench');
+
 interface RoomStoreState {
   readonly room: PressRoom;
   readonly busy: boolean;
   /** Why the last entry was not taken. */
   readonly problem: string;
+  readonly problemAt: EntryPlace;
 }
 
-const initial: RoomStoreState = { room: { records: [], kept: [] }, busy: false, problem: '' };
+const initial: RoomStoreState = { room: { records: [], kept: [] }, busy: false, problem: '', problemAt: 'bench' };
 
 /** The press room of the open job: what has been recorded, what it comes to, and every way to add to it. */
 export const RoomStore = signalStore(
@@ -43,8 +49,8 @@ export const RoomStore = signalStore(
     };
   }),
   withMethods((store) => {
-    const take = (answer: Observable<PressRoom>): void => {
-      patchState(store, { busy: true, problem: '' });
+    const take = (answer: Observable<PressRoom>, problemAt: EntryPlace): void => {
+      patchState(store, { busy: true, problem: '', problemAt });
       answer.subscribe({
         next: (room) => patchState(store, { room, busy: false }),
         error: (error: unknown) => patchState(store, { busy: false, problem: failureOf(error).text }),
@@ -52,21 +58,23 @@ export const RoomStore = signalStore(
     };
     const jobId = (): number => store.editor.revision()?.id ?? 0;
     return {
-      load: (id: number) => take(store.api.room(id)),
-      enter: (event: RoomEvent) => take(store.api.enterEvent(jobId(), event)),
+      load: (id: number) => take(store.api.room(id), 'bench'),
+      enter: (event: RoomEvent) => take(store.api.enterEvent(jobId(), event), placeOf(event)),
       /** Enters one after another; the first that is refused stops the rest. */
       enterAll(events: readonly RoomEvent[]): void {
-        if (events.length === 0) return;
+        const [first] = events;
+        if (!first) return;
         take(
           from(events).pipe(
             concatMap((event) => store.api.enterEvent(jobId(), event)),
             last(),
           ),
+          placeOf(first),
         );
       },
       takeBack(): void {
-        const record = store.state().last?.id;
-        if (record !== undefined) take(store.api.enterEvent(jobId(), { kind: 'take-back', record }));
+        const last = store.state().last;
+        if (last) take(store.api.enterEvent(jobId(), { kind: 'take-back', record: last.id }), placeOf(last.event));
       },
       /** What would keep an event from being taken, in words. */
       gates(event: RoomEvent): string[] {
