@@ -1,5 +1,6 @@
 import { SHIPPED_WORKS } from '../works/index.js';
 import { type Carrier, listCarriers } from './carriers.js';
+import { cylinderRoute, hoursAgain } from './cylinder-route.js';
 import { example } from './examples.fixture.js';
 import { unitsOf } from './inks.js';
 import type { Component, Job } from './job.js';
@@ -98,6 +99,37 @@ describe('the list of carriers', () => {
       Y: 0,
       K: 45,
     });
+  });
+
+  it('takes a cylinder through its stations: the sum is its making, and a fault costs all but the base again (identity)', () => {
+    const sheet = { widthMm: 905, heightMm: 600, grain: 'height' as const };
+    const way = (engraving: 'stylus' | 'laser' | 'etch') => {
+      const job = oneSide({
+        press: 'gravure-web',
+        stock: 'web-silk-80',
+        sheet,
+        widthMm: 500,
+        heightMm: 594,
+        front: [{ name: 'K' }],
+        carriers: { engraving },
+      });
+      const made = planned(job);
+      const layout = made.layouts['map'];
+      if (!layout) throw new Error('not laid');
+      const route = cylinderRoute(layout, normsOf(SHIPPED_WORKS, job.norms));
+      const [carrier] = listCarriers(job, made, SHIPPED_WORKS);
+      expect(carrier?.kind).toBe('cylinder');
+      expect(carrier?.makingHours).toBeCloseTo(
+        route.reduce((sum, { hours }) => sum + hours, 0),
+        9,
+      );
+      expect(hoursAgain(route)).toBeCloseTo((carrier?.makingHours ?? 0) - (route[0]?.hours ?? 0), 9);
+      return route.find(({ station }) => station === 'engrave')?.hours;
+    };
+    // face 1,005 mm, 600 mm around, 60 lines, 8,000 cells a second, one head
+    expect(way('stylus')).toBeCloseTo((100.5 * 60 * 3600) / 8000 / 3600, 9);
+    expect(way('laser')).toBe(1.5);
+    expect(way('etch')).toBe(6);
   });
 
   it('makes a counter for each recessed plate, and shares the etching of images cut apart', () => {

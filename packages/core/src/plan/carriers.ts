@@ -1,10 +1,12 @@
 import type { Figures } from '../kernel/index.js';
-import { type CarrierKind, CARRIER_OF, STYLE_RULES, distortionPercent, engravingHours } from '../press/index.js';
+import { type CarrierKind, CARRIER_OF, STYLE_RULES, distortionPercent } from '../press/index.js';
 import { type NormLookup, type Works, normsOf, printingOf } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
+import { FACE_ALLOWANCE_MM, cylinderRoute } from './cylinder-route.js';
 import { unitsOf } from './inks.js';
-import type { Component, Job, Tool } from './job.js';
+import type { Component, Job } from './job.js';
 import { carriersPerColour } from './step-norms.js';
+import { toolsOf } from './tools.js';
 
 /** One plate, cylinder, stencil, die or box that has to be there before the press starts. */
 export interface Carrier {
@@ -45,9 +47,6 @@ const ANGLES: Readonly<Record<string, number>> = { C: 15, M: 75, Y: 0, K: 45 };
 const FLEXO_TURN = 7.5;
 /** Middle of the usual rulings, lines an inch. Source: practice, handbook chapter 4. */
 const RULING = { coated: 175, uncoated: 135 } as const;
-/** Face of a gravure cylinder beyond the web at each side, mm. Source: common practice, no source. */
-const FACE_ALLOWANCE_MM = 50;
-
 const slug = (text: string): string =>
   text
     .toLowerCase()
@@ -68,14 +67,7 @@ export const carrierPrice = (kind: CarrierKind | undefined): string =>
 
 function makingHours(kind: CarrierKind, layout: ComponentLayout | undefined, norms: NormLookup): number {
   const value = (id: string): number => norms(id).value;
-  if (kind === 'cylinder' && layout) {
-    const { widthMm, heightMm } = layout.component.sheet;
-    const stylus = (layout.component.carriers?.engraving ?? 'stylus') === 'stylus';
-    const [lines, cells, heads] = ['lines', 'cells', 'heads'].map((name) => value(`carrier.cylinder.${name}`));
-    const face = widthMm + 2 * FACE_ALLOWANCE_MM;
-    const engraved = stylus ? engravingHours(face, heightMm, lines ?? 1, cells ?? 1, heads ?? 1) : 0;
-    return value('carrier.cylinder.hours') + engraved;
-  }
+  if (kind === 'cylinder' && layout) return cylinderRoute(layout, norms).reduce((sum, { hours }) => sum + hours, 0);
   if (kind === 'numbering-box') return 0;
   if (kind.endsWith('die') || kind.endsWith('counter')) return value('carrier.die.hours');
   return value(`carrier.${kind}.minutes`) / 60;
@@ -204,32 +196,6 @@ function printingCarriers({ job, works, norms, figures }: Context, layout: Compo
       );
     }),
   );
-}
-
-/** What a tool is called. */
-export const TOOL_NAMES: Readonly<Record<Tool['kind'], string>> = {
-  'letterpress-die': 'Letterpress dies',
-  'foil-die': 'Foil dies',
-  'embossing-die': 'Embossing dies',
-  'cutting-die': 'Cutting dies',
-  'numbering-box': 'Numbering boxes',
-};
-
-/** Dies and boxes that a component names, and the cutting die that a blank cannot do without. */
-function toolsOf(job: Job, component: Component): readonly Tool[] {
-  const named = component.tools ?? [];
-  const dieCut = job.route.some((step) => step.component === component.id && step.operation === 'die-cut');
-  return dieCut && !named.some(({ kind }) => kind === 'cutting-die')
-    ? [...named, { id: 'cutting-die', kind: 'cutting-die', name: 'Cutting die' }]
-    : named;
-}
-
-/** How many tools of each kind a job wants. */
-export function toolKinds(job: Job): [Tool['kind'], number][] {
-  const counts = new Map<Tool['kind'], number>();
-  for (const { kind, count = 1 } of job.components.flatMap((component) => toolsOf(job, component)))
-    counts.set(kind, (counts.get(kind) ?? 0) + count);
-  return [...counts];
 }
 
 function toolCarriers({ job, norms, figures }: Context, component: Component): Carrier[] {

@@ -2,11 +2,12 @@ import { type FigureBook, IDENTITY } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
-import { TOOL_NAMES, carrierPrice, toolKinds } from './carriers.js';
+import { carrierPrice } from './carriers.js';
 import type { StepTime } from './step-time.js';
 import type { Job } from './job.js';
 import { sumFigure } from './sum-figure.js';
 import { giveNorm, isPlateless } from './step-norms.js';
+import { TOOL_NAMES, toolKinds } from './tools.js';
 
 export interface CostTotals {
   readonly cost: {

@@ -41,4 +41,6 @@ export {
 } from './inks.js';
 export * from './register-plan.js';
 export * from './place-art.js';
-export { type Carrier, TOOL_NAMES, carrierPrice, listCarriers } from './carriers.js';
+export { type Carrier, carrierPrice, listCarriers } from './carriers.js';
+export { TOOL_NAMES } from './tools.js';
+export { type CylinderStop, cylinderRoute, hoursAgain } from './cylinder-route.js';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type ApexOptions, ChartComponent } from 'ng-apexcharts';
+import { chartColours, plainChart } from './chart-look';
 import { count } from './format';
 
 export interface TrendLine {
@@ -46,17 +47,9 @@ export class TrendChart {
     const values = this.lines().flatMap(({ points }) => points.map(({ y }) => y));
     const room = (high - low) / 10;
     const word = (value: number): string => [count(value, this.digits()), this.unit()].join(' ').trim();
-    const line = dark ? '#9a958a' : '#7a756a';
+    const { grid, limit, series } = chartColours(dark);
     return {
-      chart: {
-        type: 'line',
-        height: 210,
-        animations: { enabled: false },
-        toolbar: { show: false },
-        zoom: { enabled: false },
-        foreColor: dark ? '#d6d3cc' : '#4a463f',
-        fontFamily: 'inherit',
-      },
+      chart: plainChart('line', 210, dark),
       series: this.lines().map(({ name, points }) => ({ name, data: points.map(({ x, y }) => ({ x, y })) })),
       xaxis: {
         type: 'numeric',
@@ -70,13 +63,12 @@ export class TrendChart {
         tickAmount: 4,
         labels: { formatter: word },
       },
-      // Told apart by dash as well as by colour.
       stroke: { width: 2, dashArray: [0, 5] },
-      colors: dark ? ['#ffb68c', '#cfe6f5'] : ['#8f4a10', '#2c5a73'],
-      grid: { borderColor: dark ? '#55524b' : '#d8d3c8' },
+      colors: series,
+      grid: { borderColor: grid },
       legend: { position: 'top', horizontalAlign: 'left' },
       annotations: {
-        yaxis: [low, high].map((y) => ({ y, borderColor: line, strokeDashArray: 4, label: { text: '' } })),
+        yaxis: [low, high].map((y) => ({ y, borderColor: limit, strokeDashArray: 4, label: { text: '' } })),
       },
       tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (sheet: number) => `Sheet ${count(sheet)}` } },
     } satisfies ApexOptions;

@@ -8,11 +8,12 @@ import {
   type Carrier,
   type CarrierLife,
   type CarrierState,
-  AGAIN_ON_FAULT,
   CARRIER_CAUTIONS,
   CAUTION_RULE,
   CHECKLISTS,
-  CYLINDER_ROUTE,
+  cylinderRoute,
+  hoursAgain,
+  normsOf,
 } from '@druckerei/core';
 import type { KeptCarrier } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
@@ -74,12 +75,14 @@ export class CarrierCard {
     const { key } = this.carrier();
     return this.life().state === 'wanted' ? this.room.room().kept.filter((one) => one.key === key) : [];
   });
-  /** Stations of a gravure cylinder, and what a fault at the proof has it pass again. */
-  protected readonly route = computed(() =>
-    this.carrier().kind === 'cylinder'
-      ? `${CYLINDER_ROUTE.join(', ')}; on a fault at the proof again: ${AGAIN_ON_FAULT.join(', ')}`
-      : '',
-  );
+  /** Stations of a gravure cylinder with their hours, and what a fault at the proof costs. */
+  protected readonly route = computed(() => {
+    const [layout, job, works] = [this.layout(), this.editor.job(), this.editor.works()];
+    if (this.carrier().kind !== 'cylinder' || !layout || !job || !works) return '';
+    const stops = cylinderRoute(layout, normsOf(works, job.norms));
+    const said = stops.map(({ station, hours }) => `${station} ${count(hours, 1)} h`).join(', ');
+    return `${said}; engraved again after a fault at the proof, ${count(hoursAgain(stops), 1)} h more`;
+  });
 
   protected to(state: Settable, place: string, reason: string): void {
     const [where, why] = [place.trim(), reason.trim()];

@@ -15,7 +15,6 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import type { Job } from '@druckerei/core';
@@ -24,6 +23,7 @@ import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { StatusMark } from '../../../ui/status-mark';
+import { UndoButtons } from '../../../ui/undo-buttons';
 import { NormField } from '../benches/norm-field';
 import { OrderBench } from '../benches/order-bench';
 import { StepBench } from '../benches/step-bench';
@@ -66,7 +66,6 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
     MatMenuModule,
     MatProgressBarModule,
     MatTabsModule,
-    MatTooltipModule,
     NormField,
     OrderBench,
     Revisions,
@@ -76,6 +75,7 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
     StatusMark,
     StepBench,
     Stream,
+    UndoButtons,
     Working,
   ],
   providers: [JobView, RoomStore],

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type ApexOptions, ChartComponent } from 'ng-apexcharts';
+import { chartColours, plainChart } from '../../../ui/chart-look';
 
 /** Bars over a quarter of a plate are rare; the scale is the same for all units of a press, so that they compare. */
 const FULL = 100;
@@ -37,19 +38,10 @@ export class ZoneChart {
   readonly dark = input(false);
   protected readonly options = computed(() => {
     const dark = this.dark();
-    const ink = dark ? '#d6d3cc' : '#4a463f';
+    const { grid, series } = chartColours(dark);
     const percent = (share: number): number => Math.round(share * FULL * 10) / 10;
     return {
-      chart: {
-        type: 'bar',
-        height: 130,
-        animations: { enabled: false },
-        toolbar: { show: false },
-        zoom: { enabled: false },
-        foreColor: ink,
-        fontFamily: 'inherit',
-        parentHeightOffset: 0,
-      },
+      chart: plainChart('bar', 130, dark),
       series: [{ name: '%', data: this.zones().map(percent) }],
       xaxis: {
         categories: this.zones().map((_, i) => String(i + 1)),
@@ -65,8 +57,8 @@ export class ZoneChart {
       },
       dataLabels: { enabled: false },
       plotOptions: { bar: { columnWidth: '90%' } },
-      grid: { padding: { top: -16, bottom: -8, left: 4, right: 4 }, borderColor: dark ? '#55524b' : '#d8d3c8' },
-      colors: [dark ? '#ffb68c' : '#8f4a10'],
+      grid: { padding: { top: -16, bottom: -8, left: 4, right: 4 }, borderColor: grid },
+      colors: series,
       tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (zone: number) => `Zone ${zone}` } },
     } satisfies ApexOptions;
   });
