@@ -244,6 +244,24 @@ describe('register of a component', () => {
     });
   });
 
+  it('takes the trims of a section for its spare, and leaves a blank to its file', () => {
+    const programme = example('concert-programme');
+    const spares = (job: Job) => {
+      const { layouts } = planned(job);
+      return Object.values(layouts).map((layout) =>
+        registerLines(job, layout, normsOf(SHIPPED_WORKS, {})).flatMap(({ kind, bounds: { haveMm } }) =>
+          haveMm === undefined ? [] : [`${kind} ${haveMm}`],
+        ),
+      );
+    };
+    expect(spares(programme)[0]).toEqual(['fold 3', 'cut 3']);
+    const thin = programme.components.map((one) => (one.kind === 'section' ? { ...one, trims: { foreMm: 0.5 } } : one));
+    const tight: Job = { ...programme, components: thin };
+    expect(spares(tight)[0]).toEqual(['fold 0.5', 'cut 0.5']);
+    expect(planned(tight).advice.map(({ code }) => code)).toContain('register.bleed');
+    expect(spares(example('tea-caddy'))).toEqual([[]]);
+  });
+
   it('tightens for accountable inks and warns of a bleed that is too small', () => {
     const accountable = { ...map, inks: [{ name: 'K', kind: 'process' as const, accountable: true }] };
     expect(registerLines(accountable, layoutOf(accountable), norms)[0]?.norm).toBe('register.accountable');

@@ -41,9 +41,22 @@ const coloursNorm = (job: Job, layout: ComponentLayout): string => {
   return process === 'offset' && webOf(machine) ? 'register.web' : `register.${process}`;
 };
 
+/**
+ * Paper that is printed beyond the trimmed edge and comes off: the bleed of a flat piece, the least trim of a section;
+ * undefined for a blank, whose bleed is drawn in its file.
+ */
+function spareOf({ component, bleedMm, section }: ComponentLayout, norms: NormLookup): number | undefined {
+  if (component.kind === 'blank') return undefined;
+  if (!section) return bleedMm;
+  const usual = component.lay?.bleedMm ?? norms('layout.bleed').value;
+  const { headMm = usual, footMm = usual, foreMm = usual } = component.trims ?? {};
+  return Math.min(headMm, footMm, foreMm);
+}
+
 /** Every register of a component, with its tolerance and what it bounds. Source: practice, handbook chapter 5. */
 export function registerLines(job: Job, layout: ComponentLayout, norms: NormLookup): RegisterLine[] {
-  const { component, bleedMm, die, machine, stock } = layout;
+  const { component, die, machine, stock } = layout;
+  const spareMm = spareOf(layout, norms);
   const value = (id: string): number => norms(id).value;
   const line = (
     kind: RegisterKind,
@@ -74,14 +87,14 @@ export function registerLines(job: Job, layout: ComponentLayout, norms: NormLook
         'fold',
         'register.fold',
         component.kind === 'section' ? 'trim' : 'crossover',
-        component.kind === 'section' ? bleedMm : undefined,
+        component.kind === 'section' ? spareMm : undefined,
       ),
-    component.kind !== 'blank' && trimmed && line('cut', 'register.cut', 'bleed', bleedMm),
+    component.kind !== 'blank' && trimmed && line('cut', 'register.cut', 'bleed', spareMm),
     perforated && line('perforation', 'register.perforation', 'crossover'),
-    has('die-cut') && line('die', 'register.die', 'bleed', bleedMm),
+    has('die-cut') && line('die', 'register.die', 'bleed', spareMm),
     has('glue') && line('die', 'register.die', 'glue clearance'),
     (component.tools ?? []).some(({ kind }) => kind === 'foil-die') && line('foil', 'register.foil', 'trap'),
-    webOf(machine) !== undefined && line('cut-off', 'register.cutOff', 'bleed', bleedMm),
+    webOf(machine) !== undefined && line('cut-off', 'register.cutOff', 'bleed', spareMm),
     stock.paperMark !== undefined && line('paper-mark', 'register.paperMark', 'crossover'),
   ];
   return lines.filter((one) => one !== false);
