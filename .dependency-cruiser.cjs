@@ -28,6 +28,7 @@ module.exports = {
     area('gang', ['kernel']),
     area('press', ['kernel', 'paper']),
     area('register', ['kernel']),
+    area('sure', ['kernel', 'flow']),
     area('colour', ['kernel']),
     area('route', ['kernel', 'flow']),
     area('works', ['kernel', 'flow', 'layout', 'press', 'route']),

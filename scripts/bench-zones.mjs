@@ -15,7 +15,10 @@ function writeTiff(file, width, height) {
   head.write('II*\0', 'latin1');
   head.writeUInt32LE(8 + pixels, 4);
   fs.writeSync(out, head);
-  const row = Buffer.alloc(width * 4, Uint8Array.from({ length: 251 }, (_, i) => (i * 37) % 256));
+  const row = Buffer.alloc(
+    width * 4,
+    Uint8Array.from({ length: 251 }, (_, i) => (i * 37) % 256),
+  );
   for (let y = 0; y < height; y++) fs.writeSync(out, row);
   const tags = { 256: width, 257: height, 258: 8, 259: 1, 262: 5, 273: 8, 277: 4, 278: height, 279: pixels, 284: 1 };
   const entries = Object.entries(tags);

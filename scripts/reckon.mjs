@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 // reckon FILE.json: plans a job file and prints the plan as JSON. --school step|added|table, --explain FIGURE_ID,
+// --school sure [--p 0.95] [--seed 7] [--draws 20000] for quantities that are enough with probability p,
 // --ways [--by cost|paper|hours|plates] for the ranked list of ways to run.
 import fs from 'node:fs';
 import { parseArgs } from 'node:util';
@@ -19,6 +20,9 @@ try {
       explain: { type: 'string' },
       ways: { type: 'boolean' },
       by: { type: 'string' },
+      p: { type: 'string' },
+      seed: { type: 'string' },
+      draws: { type: 'string' },
     },
   });
 } catch (error) {
@@ -27,7 +31,7 @@ try {
 const [file] = args.positionals;
 if (!file)
   fail(
-    'usage: npm run -s reckon -- FILE.json [--school step|added|table] [--explain FIGURE_ID] [--ways [--by cost|paper|hours|plates]]',
+    'usage: npm run -s reckon -- FILE.json [--school step|added|table] [--school sure [--p 0.95] [--seed 7] [--draws 20000]] [--explain FIGURE_ID] [--ways [--by cost|paper|hours|plates]]',
   );
 let text;
 try {

@@ -188,6 +188,28 @@ describe('reckon', () => {
     expect(output.register[0]?.marks).toHaveLength(2);
   });
 
+  it('prints the sureness of a job, the same bytes for the same seed', () => {
+    const ask = (options: object) =>
+      reckon(read('docs/examples/concert-programme.json'), { school: 'sure', ...options });
+    const sure = ask({ p: '0.95', seed: '7', draws: '3000' });
+    const output = (sure.ok ? sure.output : {}) as {
+      quantities: Record<string, number>;
+      joint: number;
+      cheapest: { quantities: Record<string, number>; total: number };
+    };
+    expect(Object.keys(output.quantities)).toEqual(['section-1', 'section-2', 'cover']);
+    expect(output.joint).toBeGreaterThanOrEqual(0.95);
+    expect(output.quantities['section-1']).toBeGreaterThan(3536);
+    expect(Object.keys(output.cheapest.quantities)).toEqual(['section-1', 'section-2', 'cover']);
+    expect(JSON.stringify(ask({ p: '0.95', seed: '7', draws: '3000' }))).toBe(JSON.stringify(sure));
+    expect(ask({ p: '1' })).toEqual({
+      ok: false,
+      lines: ['p: Sureness is a share above 0 and below 1, like 0.95, not 1.'],
+    });
+    expect(ask({ seed: 'many' })).toEqual({ ok: false, lines: ['--seed: many is no number'] });
+    expect(ask({ draws: '0' })).toEqual({ ok: false, lines: ['--draws: a whole number from 1 to 1000000, not 0'] });
+  });
+
   it('prints the layouts of blanks, webs and gangs', () => {
     const layoutOf = (name: string) => {
       const planned = reckon(read(`docs/examples/${name}.json`));
@@ -221,7 +243,7 @@ describe('reckon', () => {
     expect(reckon('[', {})).toMatchObject({ ok: false });
     expect(reckon(trailMap, { school: 'guess' })).toEqual({
       ok: false,
-      lines: ['--school: guess is no school; choose step, added, table'],
+      lines: ['--school: guess is no school; choose step, added, table, sure'],
     });
     expect(reckon(trailMap, { explain: 'nothing' })).toEqual({
       ok: false,

@@ -160,6 +160,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'artwork.kind': '{name} is no TIFF, PNG, JPEG or PDF. Choose one of these.',
   'zones.empty': 'The picture has no pixels that can be read.',
   'zones.no-zones': '{machine} has no ink zones.',
+  'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',

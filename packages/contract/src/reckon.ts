@@ -12,6 +12,7 @@ import {
   normsOf,
   plan,
   rankWays,
+  reckonSure,
   registerLines,
   registerMarks,
   reportLayout,
@@ -27,6 +28,10 @@ export interface ReckonOptions {
   readonly ways?: boolean | undefined;
   /** Order of the ways: cost, paper, hours or plates. */
   readonly by?: string | undefined;
+  /** School `sure`: probability that the order comes out, seed and number of draws. */
+  readonly p?: string | undefined;
+  readonly seed?: string | undefined;
+  readonly draws?: string | undefined;
 }
 
 /** What the command line prints: JSON for standard output, or one line an error for standard error. */
@@ -90,16 +95,39 @@ function reckonPressRoom(job: Job, { figures, layouts }: Plan) {
   };
 }
 
+const DRAWS = 20_000;
+const MOST_DRAWS = 1_000_000;
+
+/** Quantities by component, joint probability and cheapest quantity; the same seed gives the same bytes. */
+function reckonSureness(job: Job, { p, seed = '1', draws = String(DRAWS) }: ReckonOptions): Reckoned {
+  const lines = Object.entries({ p: p ?? '0.5', seed, draws }).flatMap(([name, text]) =>
+    text.trim() === '' || !Number.isFinite(Number(text)) ? [`--${name}: ${text} is no number`] : [],
+  );
+  const many = Number(draws);
+  if (lines.length === 0 && !(Number.isInteger(many) && many >= 1 && many <= MOST_DRAWS))
+    lines.push(`--draws: a whole number from 1 to ${MOST_DRAWS}, not ${draws}`);
+  if (lines.length > 0) return { ok: false, lines };
+  const found = reckonSure(job, SHIPPED_WORKS, {
+    p: p === undefined ? undefined : Number(p),
+    seed: Number(seed),
+    draws: many,
+  });
+  return found.ok
+    ? { ok: true, output: found.value }
+    : { ok: false, lines: found.issues.map((issue) => `${issue.path}: ${issueText(issue)}`) };
+}
+
 /** Plans a job file headless, for the works as shipped. Never throws for what is in the file. */
 export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   const fail = (...lines: string[]): Reckoned => ({ ok: false, lines });
   const { school } = options;
-  if (school !== undefined && !isSchool(school))
-    return fail(`--school: ${school} is no school; choose ${SCHOOLS.join(', ')}`);
+  if (school !== undefined && school !== 'sure' && !isSchool(school))
+    return fail(`--school: ${school} is no school; choose ${[...SCHOOLS, 'sure'].join(', ')}`);
   const parsed = parseJobFile(text);
   if (!parsed.ok)
     return fail(...parsed.errors.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)));
   if (options.ways) return reckonWays(parsed.job, options.by ?? 'cost');
+  if (school === 'sure') return reckonSureness(parsed.job, options);
   const planned = plan(school === undefined ? parsed.job : { ...parsed.job, school }, SHIPPED_WORKS);
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
   if (options.explain === undefined) {

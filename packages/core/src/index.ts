@@ -11,6 +11,7 @@ export * from './register/index.js';
 export * from './colour/index.js';
 export * from './route/index.js';
 export * from './flow/index.js';
+export * from './sure/index.js';
 export * from './works/index.js';
 export * from './plan/index.js';
 export * from './ways/index.js';

@@ -123,6 +123,7 @@ export const ISSUE_CODES = [
   'zones.empty',
   'zones.no-zones',
   'order.above-limit',
+  'sure.p',
   'ways.no-plain-lane',
   'ways.web-apart',
 ] as const;

@@ -1,5 +1,5 @@
-import { type Flow, type School, SCHOOLS, reckonFlow } from '../flow/index.js';
-import { type Figures, type Issue, FigureBook, toNumber } from '../kernel/index.js';
+import { type Flow, type FlowGraph, type School, SCHOOLS, reckonFlow } from '../flow/index.js';
+import { type Figures, type Issue, type Outcome, FigureBook, toNumber } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Works, normsOf, spoilageTable } from '../works/index.js';
 import { type JobFlow, type Layouts, buildGraph, processUnit, takenBy } from './build-graph.js';
@@ -96,6 +96,12 @@ function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { la
   return { layouts, issues };
 }
 
+/** Layouts by lane: components, and the sections that share a form. */
+function lanesOf(layouts: Layouts): Layouts {
+  const sharing = [...layouts.values()].flatMap(sharingLayouts);
+  return new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
+}
+
 function planStep(
   job: Job,
   step: Step,
@@ -151,6 +157,17 @@ function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: Readon
 const firstPress = (job: Job, component: string): Step | undefined =>
   job.route.find((step) => step.component === component && step.operation === 'print');
 
+/** The material flow of a job, as its plan reckons it. Issues: every code of the catalogue. */
+export function graphOf(job: Job, works: Works): Outcome<FlowGraph> {
+  const checked = checkJob(job, works).filter(({ severity }) => severity === 'error');
+  if (checked.length > 0) return { ok: false, issues: checked };
+  const norms = normsOf(works, job.norms);
+  const { layouts, issues } = layAll(job, works, norms);
+  if (issues.length > 0) return { ok: false, issues };
+  const { flow, issues: wrong } = buildGraph(job, lanesOf(layouts), norms, new FigureBook());
+  return flow ? { ok: true, value: flow.graph } : { ok: false, issues: wrong };
+}
+
 /**
  * The plan of a job in a works: counts into and out of every step by every school, plates, paper, ink, hours and cost,
  * each figure with its working. Pure: the same job and works give the same plan, in the browser and on the server.
@@ -165,8 +182,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
   const { layouts, issues } = layAll(job, works, norms);
   if (issues.length > 0) return { ok: false, issues };
   const book = new FigureBook();
-  const sharing = [...layouts.values()].flatMap(sharingLayouts);
-  const lanes: Layouts = new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
+  const lanes = lanesOf(layouts);
   const built = buildGraph(job, lanes, norms, book);
   if (!built.flow) return { ok: false, issues: built.issues };
   const table = spoilageTable(norms);

@@ -263,6 +263,13 @@ export const PRINTING_NORMS: Partial<Readonly<Record<PrintProcess, readonly Mach
   ],
 };
 
+/** Norms of the sureness school. Source: practice, handbook chapter 6. */
+const sureness = (id: string, name: string, unit: string, value: number, max: number): Norm => ({
+  ...pressRoom(id, name, unit, value, max),
+  group: 'spoilage',
+  subject: 'Sureness',
+});
+
 const pressRoom = (
   id: string,
   name: string,
@@ -297,6 +304,10 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   { ...pressRoom('ink.fill', 'Fill of a unit: duct and rollers', 'kg', 0.5, 100, UNSOURCED), min: 0 },
   { ...pressRoom('ink.washLoss', 'Lost at a wash-up', 'kg', 0.2, 100, UNSOURCED), min: 0 },
   pressRoom('ink.pail', 'Weight of a pail', 'kg', 2.5, 1_000, UNSOURCED),
+  sureness('sure.p', 'Sureness that the house plans for', 'share', 0.9, 0.9999),
+  sureness('sure.best', 'Best set-up, of the usual one', 'share', 0.7, 1),
+  { ...sureness('sure.worst', 'Worst set-up, of the usual one', 'share', 1.8, 20), min: 1 },
+  sureness('sure.kappa', 'How alike runs are (kappa of their running spoilage)', 'number', 400, 1_000_000),
   pressRoom('ink.trialTolerance', 'Largest difference of an accepted trial, CIEDE2000', 'ΔE', 2, 50, UNSOURCED),
   pressRoom('ink.totalLimit', 'Total coverage above which area is shown', 'share', 3, 4, UNSOURCED),
   { ...pressRoom('press.washUp', 'Wash-up of a unit', 'h', 0.2, 10, UNSOURCED), min: 0 },

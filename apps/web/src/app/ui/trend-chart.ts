@@ -39,6 +39,7 @@ export class TrendChart {
   /** Lowest and highest that is in tolerance. */
   readonly band = input.required<readonly [number, number]>();
   readonly unit = input('');
+  readonly xTitle = input('Sheet');
   readonly digits = input(3);
   readonly dark = input(false);
   protected readonly options = computed(() => {
@@ -54,7 +55,7 @@ export class TrendChart {
       xaxis: {
         type: 'numeric',
         tickAmount: 6,
-        title: { text: 'Sheet' },
+        title: { text: this.xTitle() },
         labels: { formatter: (x: string) => count(Number(x)) },
       },
       yaxis: {
@@ -70,7 +71,10 @@ export class TrendChart {
       annotations: {
         yaxis: [low, high].map((y) => ({ y, borderColor: limit, strokeDashArray: 4, label: { text: '' } })),
       },
-      tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (sheet: number) => `Sheet ${count(sheet)}` } },
+      tooltip: {
+        theme: dark ? 'dark' : 'light',
+        x: { formatter: (sheet: number) => `${this.xTitle()}: ${count(sheet)}` },
+      },
     } satisfies ApexOptions;
   });
 }

@@ -27,6 +27,7 @@ import { UndoButtons } from '../../../ui/undo-buttons';
 import { NormField } from '../benches/norm-field';
 import { OrderBench } from '../benches/order-bench';
 import { StepBench } from '../benches/step-bench';
+import { Sureness } from '../benches/sureness';
 import { JobEditor } from '../state/job-editor';
 import { JobView, type Panel } from '../state/job-view';
 import { RoomStore } from '../state/room.store';
@@ -54,7 +55,7 @@ function productName({ items = [], title }: Job, figure: string): string {
   return title.length > NAME_ROOM ? 'Product' : title;
 }
 
-const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
+const PANELS: readonly Panel[] = ['working', 'schools', 'sureness', 'revisions'];
 
 @Component({
   selector: 'dk-job-page',
@@ -75,6 +76,7 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
     StatusMark,
     StepBench,
     Stream,
+    Sureness,
     UndoButtons,
     Working,
   ],
@@ -153,6 +155,7 @@ export class JobPage implements OnDestroy {
     { id: 'order', name: 'Open the order', key: 'o', run: () => this.view.choose(null) },
     { id: 'working', name: 'Show the working of the chosen operation', key: 'w', run: () => this.openWorking() },
     { id: 'schools', name: 'Compare the schools', key: 'c', run: () => this.view.show('schools') },
+    { id: 'sureness', name: 'Show how sure it is', key: 's', run: () => this.view.show('sureness') },
     { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
     { id: 'release', name: 'Release this revision', run: () => this.release() },
     {

@@ -1,0 +1,110 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSliderModule } from '@angular/material/slider';
+import { type SureAnswer, normsOf } from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { Run } from '../../../platform/run';
+import { Theme } from '../../../platform/theme';
+import { count, percent } from '../../../ui/format';
+import { NumberBox } from '../../../ui/number-box';
+import { TrendChart } from '../../../ui/trend-chart';
+import { JobEditor } from '../state/job-editor';
+import { askSure } from '../workers/sure.client';
+import type { SureMessage, SureQuestion } from '../workers/sure.messages';
+
+const DRAWS = 20_000;
+const SEED = 7;
+/** Steps that cost less than a sheet by their uncertainty are not worth a line. */
+const WORTH = 1;
+
+/** How sure the planned sheets are, what being surer costs, and which step's uncertainty costs most. */
+@Component({
+  selector: 'dk-sureness',
+  imports: [MatProgressBarModule, MatSliderModule, NumberBox, TrendChart],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sureness.html',
+  styleUrl: './sureness.scss',
+})
+export class Sureness {
+  protected readonly editor = inject(JobEditor);
+  protected readonly theme = inject(Theme);
+  protected readonly count = count;
+  protected readonly percent = percent;
+  protected readonly draws = DRAWS;
+  private readonly run = new Run<SureQuestion, SureMessage>(askSure, ({ kind }) => kind === 'sure');
+  protected readonly progress = computed(() => {
+    const state = this.run.state();
+    return state.kind === 'running' ? state : undefined;
+  });
+  private readonly house = computed(() => {
+    const [job, works] = [this.editor.job(), this.editor.works()];
+    return job && works ? normsOf(works, job.norms)('sure.p').value : 0.9;
+  });
+  /** Sureness asked for, a share; the house's until the handle is moved. */
+  protected readonly p = linkedSignal(() => this.house());
+  protected readonly seed = signal(SEED);
+  protected readonly answer = signal<SureAnswer | null>(null);
+  protected readonly problem = signal('');
+  protected readonly currency = computed(() => this.editor.works()?.currency ?? '');
+
+  protected readonly rows = computed(() => {
+    const [answer, job, plan] = [this.answer(), this.editor.job(), this.editor.plan()];
+    if (!answer || !job || !plan) return [];
+    return job.components.flatMap(({ id, name }) => {
+      const sure = answer.quantities[id];
+      if (sure === undefined) return [];
+      const step = plan.schools.step[id] ?? 0;
+      return [{ id, name, step, sure, more: sure - step, cheapest: answer.cheapest.quantities[id] ?? sure }];
+    });
+  });
+  protected readonly lines = computed(() => [
+    {
+      name: 'Chance of falling short',
+      points: (this.answer()?.curve ?? [])
+        .filter(({ level }) => level >= 0.02 && level < 1)
+        .map(({ total, short }) => ({ x: total, y: short * 100 })),
+    },
+  ]);
+  protected readonly band = computed((): readonly [number, number] => [0, (1 - this.p()) * 100]);
+  protected readonly steps = computed(() => {
+    const plan = this.editor.plan();
+    return (this.answer()?.steps ?? [])
+      .filter(({ saved }) => saved >= WORTH)
+      .map(({ step, saved }) => {
+        const of = plan?.steps.find(({ id }) => id === step);
+        const component = this.editor.job()?.components.find(({ id }) => id === of?.component)?.name;
+        return { step, saved, name: [of?.name ?? step, component].filter(Boolean).join(', ') };
+      });
+  });
+
+  constructor() {
+    effect(() => {
+      const [job, works] = [this.editor.job(), this.editor.works()];
+      const ask = { p: this.p(), seed: this.seed(), draws: DRAWS };
+      if (!job || !works) return;
+      untracked(() =>
+        this.run.start({ job, works, ask }, (answer) => {
+          if (answer.kind !== 'sure') return;
+          this.answer.set(answer.outcome.ok ? answer.outcome.value : null);
+          this.problem.set(answer.outcome.ok ? '' : answer.outcome.issues.map(issueText).join(' '));
+        }),
+      );
+    });
+  }
+
+  protected setP(percentage: number): void {
+    this.p.set(Math.min(0.999, Math.max(0.5, percentage / 100)));
+  }
+  protected setSeed(seed: number): void {
+    this.seed.set(Math.round(seed));
+  }
+}

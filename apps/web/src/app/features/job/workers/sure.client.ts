@@ -1,0 +1,16 @@
+import { askWorker } from '../../../platform/ask-worker';
+import type { SureMessage, SureQuestion } from './sure.messages';
+
+/** Asks a worker how sure the job is; what is returned ends it. */
+export const askSure = (
+  question: SureQuestion,
+  answered: (answer: SureMessage) => void,
+  failed: () => void,
+): (() => void) =>
+  askWorker(
+    new Worker(new URL('./sure.worker', import.meta.url), { type: 'module' }),
+    question,
+    ({ kind }) => kind === 'sure',
+    answered,
+    failed,
+  );
