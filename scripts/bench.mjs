@@ -64,6 +64,8 @@ say(
 
 const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));
+const { benchSure } = await import('./bench-sure.mjs');
+benchSure(core, say, ratio);
 const { benchPressRoom } = await import('./bench-press-room.mjs');
 benchPressRoom(core, say, ratio);
 const { benchZones } = await import('./bench-zones.mjs');

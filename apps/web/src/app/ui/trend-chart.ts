@@ -38,6 +38,8 @@ export class TrendChart {
   readonly lines = input.required<readonly TrendLine[]>();
   /** Lowest and highest that is in tolerance. */
   readonly band = input.required<readonly [number, number]>();
+  /** Ends of the scale; by the readings and the band where absent. */
+  readonly range = input<readonly [number, number]>();
   readonly unit = input('');
   readonly xTitle = input('Sheet');
   readonly digits = input(3);
@@ -59,8 +61,8 @@ export class TrendChart {
         labels: { formatter: (x: string) => count(Number(x)) },
       },
       yaxis: {
-        min: Math.min(low, ...values) - room,
-        max: Math.max(high, ...values) + room,
+        min: this.range()?.[0] ?? Math.min(low, ...values) - room,
+        max: this.range()?.[1] ?? Math.max(high, ...values) + room,
         tickAmount: 4,
         labels: { formatter: word },
       },

@@ -39,6 +39,8 @@ export class Sureness {
   protected readonly theme = inject(Theme);
   protected readonly count = count;
   protected readonly percent = percent;
+  /** To a tenth of a per cent: more would be chance. */
+  protected readonly tenth = (share: number): string => percent(Math.round(share * 1000) / 1000);
   protected readonly draws = DRAWS;
   private readonly run = new Run<SureQuestion, SureMessage>(askSure, ({ kind }) => kind === 'sure');
   protected readonly progress = computed(() => {

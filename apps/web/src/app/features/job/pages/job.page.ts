@@ -55,7 +55,7 @@ function productName({ items = [], title }: Job, figure: string): string {
   return title.length > NAME_ROOM ? 'Product' : title;
 }
 
-const PANELS: readonly Panel[] = ['working', 'schools', 'sureness', 'revisions'];
+const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
 
 @Component({
   selector: 'dk-job-page',
@@ -154,8 +154,12 @@ export class JobPage implements OnDestroy {
     { id: 'previous', name: 'Previous operation', key: 'ArrowLeft', run: () => this.walk(-1) },
     { id: 'order', name: 'Open the order', key: 'o', run: () => this.view.choose(null) },
     { id: 'working', name: 'Show the working of the chosen operation', key: 'w', run: () => this.openWorking() },
-    { id: 'schools', name: 'Compare the schools', key: 'c', run: () => this.view.show('schools') },
-    { id: 'sureness', name: 'Show how sure it is', key: 's', run: () => this.view.show('sureness') },
+    {
+      id: 'schools',
+      name: 'Compare the schools, and see how sure it is',
+      key: 'c',
+      run: () => this.view.show('schools'),
+    },
     { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
     { id: 'release', name: 'Release this revision', run: () => this.release() },
     {
