@@ -210,6 +210,17 @@ describe('reckon', () => {
     expect(ask({ draws: '0' })).toEqual({ ok: false, lines: ['--draws: a whole number from 1 to 1000000, not 0'] });
   });
 
+  it('prints the forecast of a running job, and says what is wrong with a count', () => {
+    const running = reckon(trailMap, { counts: [{ step: 'cut', good: 9_000 }], seed: '3' });
+    expect(running.ok && running.output).toMatchObject({ wanted: 10_000, short: 1, hold: true });
+    expect(reckon(trailMap, { counts: [{ step: 'cut', good: 99_000 }] })).toEqual({
+      ok: false,
+      lines: [
+        'counts[0].good: cut cannot have 99,000 good: at most 10,204 come of what is planned to go in. Look at the count.',
+      ],
+    });
+  });
+
   it('prints the layouts of blanks, webs and gangs', () => {
     const layoutOf = (name: string) => {
       const planned = reckon(read(`docs/examples/${name}.json`));

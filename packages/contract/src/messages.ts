@@ -160,6 +160,11 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'artwork.kind': '{name} is no TIFF, PNG, JPEG or PDF. Choose one of these.',
   'zones.empty': 'The picture has no pixels that can be read.',
   'zones.no-zones': '{machine} has no ink zones.',
+  'count.unknown-step': 'The route has no step {step}.',
+  'count.twice': '{step} is counted twice. Leave one of the counts.',
+  'count.number': 'Good pieces of {step} are a whole number of 0 or more, not {value}.',
+  'count.too-many':
+    '{step} cannot have {value} good: at most {most} come of what is planned to go in. Look at the count.',
   'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'ways.no-plain-lane':

@@ -1,7 +1,9 @@
 import {
   type Job,
+  type Outcome,
   type Plan,
   type School,
+  type StepCounted,
   type WayTarget,
   RANKINGS,
   SCHOOLS,
@@ -12,6 +14,7 @@ import {
   normsOf,
   plan,
   rankWays,
+  reckonForecast,
   reckonSure,
   registerLines,
   registerMarks,
@@ -32,6 +35,8 @@ export interface ReckonOptions {
   readonly p?: string | undefined;
   readonly seed?: string | undefined;
   readonly draws?: string | undefined;
+  /** Counts while it runs: prints the forecast instead of the plan. */
+  readonly counts?: readonly StepCounted[] | undefined;
 }
 
 /** What the command line prints: JSON for standard output, or one line an error for standard error. */
@@ -95,8 +100,19 @@ function reckonPressRoom(job: Job, { figures, layouts }: Plan) {
   };
 }
 
+const printed = (found: Outcome<unknown>): Reckoned =>
+  found.ok
+    ? { ok: true, output: found.value }
+    : { ok: false, lines: found.issues.map((issue) => `${issue.path}: ${issueText(issue)}`) };
+
 const DRAWS = 20_000;
 const MOST_DRAWS = 1_000_000;
+
+/** The forecast of a running job from its counts. */
+function reckonCounts(job: Job, counts: readonly StepCounted[], { seed = '1' }: ReckonOptions): Reckoned {
+  if (!Number.isFinite(Number(seed))) return { ok: false, lines: [`--seed: ${seed} is no number`] };
+  return printed(reckonForecast(job, SHIPPED_WORKS, counts, { seed: Number(seed), draws: DRAWS }));
+}
 
 /** Quantities by component, joint probability and cheapest quantity; the same seed gives the same bytes. */
 function reckonSureness(job: Job, { p, seed = '1', draws = String(DRAWS) }: ReckonOptions): Reckoned {
@@ -107,14 +123,13 @@ function reckonSureness(job: Job, { p, seed = '1', draws = String(DRAWS) }: Reck
   if (lines.length === 0 && !(Number.isInteger(many) && many >= 1 && many <= MOST_DRAWS))
     lines.push(`--draws: a whole number from 1 to ${MOST_DRAWS}, not ${draws}`);
   if (lines.length > 0) return { ok: false, lines };
-  const found = reckonSure(job, SHIPPED_WORKS, {
-    p: p === undefined ? undefined : Number(p),
-    seed: Number(seed),
-    draws: many,
-  });
-  return found.ok
-    ? { ok: true, output: found.value }
-    : { ok: false, lines: found.issues.map((issue) => `${issue.path}: ${issueText(issue)}`) };
+  return printed(
+    reckonSure(job, SHIPPED_WORKS, {
+      p: p === undefined ? undefined : Number(p),
+      seed: Number(seed),
+      draws: many,
+    }),
+  );
 }
 
 /** Plans a job file headless, for the works as shipped. Never throws for what is in the file. */
@@ -127,6 +142,7 @@ export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   if (!parsed.ok)
     return fail(...parsed.errors.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)));
   if (options.ways) return reckonWays(parsed.job, options.by ?? 'cost');
+  if (options.counts) return reckonCounts(parsed.job, options.counts, options);
   if (school === 'sure') return reckonSureness(parsed.job, options);
   const planned = plan(school === undefined ? parsed.job : { ...parsed.job, school }, SHIPPED_WORKS);
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));

@@ -124,6 +124,10 @@ export const ISSUE_CODES = [
   'zones.no-zones',
   'order.above-limit',
   'sure.p',
+  'count.unknown-step',
+  'count.twice',
+  'count.number',
+  'count.too-many',
   'ways.no-plain-lane',
   'ways.web-apart',
 ] as const;

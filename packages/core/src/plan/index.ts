@@ -1,6 +1,7 @@
 export * from './job.js';
 export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals, graphOf, plan } from './plan.js';
 export * from './sure-plan.js';
+export * from './forecast-plan.js';
 export { type ComponentLayout, trimmedAreaMm2, withPattern } from './component-layout.js';
 export { type LaidPiece, type SheetArrangement, type SheetPattern } from './sheet-pattern.js';
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
