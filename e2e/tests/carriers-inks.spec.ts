@@ -62,10 +62,11 @@ test('the gates of the press room hold, and open for who has done the work', asy
   await page.getByLabel('Good out').fill('300');
   await page.getByRole('button', { name: 'Enter the count' }).click();
   await expect(record(page)).toContainText('300 good counted');
+  await expect(page.locator('[data-test=forecast]')).toContainText('more through here now');
 
   // 300 sheets do not make 12,000 cards: no carrier goes without a reason.
   await view(page, 'Carriers');
-  await expect(page.getByText(/expected by the last count: hold the carriers/)).toBeVisible();
+  await expect(page.locator('dk-carriers-bench').getByText(/of 12,000 expected by the last count/)).toBeVisible();
   await card(page).getByRole('button', { name: 'Recycle' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'may be needed for the missing copies' })).toBeVisible();
   await card(page).getByLabel('Why before the count is safe').fill('customer has cancelled');

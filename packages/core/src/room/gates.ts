@@ -50,12 +50,12 @@ function artworkGate({ state, job }: RoomContext, component: string): Issue[] {
 }
 
 function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'carrier' }>, carrier: Carrier): Issue[] {
-  const { job, plan, state } = context;
+  const { job, plan, works, state } = context;
   const now = lifeOf(state, carrier.id).state;
   const wrong = error('room.order', 'state', { carrier: labelOf(carrier), now, wanted: event.state });
   if (RELEASED.includes(event.state)) {
     if (now === 'wanted' || now === 'recycled' || now === 'destroyed' || now === event.state) return [wrong];
-    const { safe, expected, wanted, finished } = forecastCount(job, plan, state);
+    const { safe, run, wanted, finished } = forecastCount(job, plan, works, state);
     const reason = event.reason?.trim() ?? '';
     return safe || reason !== ''
       ? []
@@ -63,7 +63,7 @@ function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'ca
           error('room.short', 'reason', {
             carrier: labelOf(carrier),
             count: finished ? 'finished short' : 'not finished',
-            expected: expected ?? 0,
+            expected: run?.expected ?? 0,
             wanted,
           }),
         ];

@@ -169,15 +169,18 @@ describe('gates', () => {
 });
 
 describe('forecast of the count', () => {
-  it('carries the last count of a lane to the end at the planned spoilage (identity)', () => {
+  it('goes forwards from the last count: half of what a pass needs makes less than half of the order', () => {
     const room = readyRoom();
     const step = room.plan.steps.find(({ id }) => id === pass(room));
     room.try({ kind: 'press-start', step: pass(room) });
     room.try({ kind: 'first-sheet', step: pass(room) });
     room.try({ kind: 'count', step: pass(room), good: Math.floor((step?.needsOut ?? 0) / 2) });
-    const { expected, wanted, safe } = forecastCount(room.job, room.plan, room.context.state);
+    const { run, wanted, safe } = forecastCount(room.job, room.plan, SHIPPED_WORKS, room.context.state);
     expect(wanted).toBe(map.order.quantity + map.order.plannedOvers);
-    expect(expected).toBe(Math.floor((Math.floor((step?.needsOut ?? 0) / 2) / (step?.needsOut ?? 1)) * wanted));
+    expect(run?.expected).toBeLessThanOrEqual(wanted / 2);
+    expect(run?.expected).toBeGreaterThan(wanted * 0.45);
+    expect(run?.more[pass(room)]).toBeGreaterThan((step?.needsOut ?? 0) / 2 - 1);
     expect(safe).toBe(false);
+    expect(forecastCount(room.job, room.plan, SHIPPED_WORKS, roomState([])).run).toBeUndefined();
   });
 });

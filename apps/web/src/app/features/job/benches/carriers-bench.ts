@@ -8,6 +8,7 @@ import { CARRIER_NAMES, carrierWords, makingWords } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
 import { RoomStore } from '../state/room.store';
 import { CarrierMark } from '../ui/carrier-mark';
+import { forecastWords } from '../ui/forecast-words';
 import { InkDot } from './ink-dot';
 import { RoomLine } from './room-line';
 import { CarrierCard } from './carrier-card';
@@ -63,10 +64,11 @@ export class CarriersBench {
   protected readonly forecastText = computed(() => {
     const forecast = this.room.forecast();
     if (!forecast) return '';
-    const { expected, wanted, safe } = forecast;
-    if (safe) return 'The count is complete: carriers may be let go.';
-    if (expected === undefined) return 'Nothing is counted yet: hold the carriers until the count is safe.';
-    return `${count(expected)} of ${count(wanted)} expected by the last count: hold the carriers until it is safe.`;
+    if (forecast.safe) return 'The count is complete: carriers may be let go.';
+    const told = forecastWords(forecast);
+    return told === ''
+      ? 'Nothing is counted yet: hold the carriers until the count is safe.'
+      : `${told} Hold the carriers until it is safe.`;
   });
 
   protected choose(id: string): void {

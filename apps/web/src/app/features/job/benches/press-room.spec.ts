@@ -297,6 +297,9 @@ describe('records at a step', () => {
     if (good) good.value = '503';
     await click('Enter the count');
     expect(text()).toContain('503 good counted by Production manager');
+    expect(text()).toMatch(
+      /of 12,000 expected by the last count \([\d,]+ to [\d,]+ in nine of ten runs\), chance of falling short/,
+    );
   });
 });
 

@@ -6,6 +6,7 @@ import { MatInputModule } from '@angular/material/input';
 import type { RoomRecord } from '@druckerei/core';
 import { count, readNumber, timeText } from '../../../ui/format';
 import { RoomStore } from '../state/room.store';
+import { forecastWords } from '../ui/forecast-words';
 import { RoomLine } from './room-line';
 
 /** What is recorded at a step: the start of a press pass and its first good sheet, each behind its gate, and the count. */
@@ -79,6 +80,14 @@ import { RoomLine } from './room-line';
         }
       }
     </div>
+    @if (forecast(); as text) {
+      <p data-test="forecast" aria-live="polite">
+        {{ text }}
+        @if (more(); as units) {
+          Put {{ number(units) }} more through here now, while the carriers are up.
+        }
+      </p>
+    }
     <dk-room-line at="step" />
   `,
   styles: `
@@ -119,6 +128,12 @@ export class StepRecord {
   );
   protected readonly firstSheet = computed(() => this.room.state().firstSheets.get(this.stepId()));
   protected readonly counted = computed(() => this.room.state().counts.get(this.stepId()));
+  protected readonly forecast = computed(() => {
+    const forecast = this.room.forecast();
+    return forecast ? forecastWords(forecast) : '';
+  });
+  /** Process units to run again at this step, where it is short. */
+  protected readonly more = computed(() => this.room.forecast()?.run?.more[this.stepId()]);
   /** What keeps the press from starting. */
   protected readonly missing = computed(() => this.room.gates({ kind: 'press-start', step: this.stepId() }));
 

@@ -44,7 +44,7 @@ export const RoomStore = signalStore(
       }),
       forecast: computed(() => {
         const all = context();
-        return all && forecastCount(all.job, all.plan, all.state);
+        return all && forecastCount(all.job, all.plan, all.works, all.state);
       }),
     };
   }),
