@@ -24,19 +24,24 @@ export const MOST_OFFSET_MM = 5;
 /** Marks nearer to a common line than this share of their spread count as on it. */
 const ON_A_LINE = 1e-9;
 
+const NONE: Offset = { dx: 0, dy: 0 };
+
 /** Offsets that cannot be: none, or in another unit. Issues: `register.too-few-marks`, `register.offset-too-large`. */
 function checkOffsets(marks: readonly MarkPlace[], offsets: readonly Offset[], path: string): Issue[] {
   if (marks.length < 2 || offsets.length !== marks.length)
     return [error('register.too-few-marks', path, { marks: marks.length, readings: offsets.length })];
-  return offsets.flatMap(({ dx, dy }, i) => {
+  const issues: Issue[] = [];
+  for (let i = 0; i < offsets.length; i++) {
+    const { dx, dy } = offsets[i] ?? NONE;
     const worst = Math.max(Math.abs(dx), Math.abs(dy));
-    return Number.isFinite(dx) && Number.isFinite(dy) && worst <= MOST_OFFSET_MM
-      ? []
-      : [error('register.offset-too-large', `${path}[${i}]`, { mark: i + 1, value: worst, most: MOST_OFFSET_MM })];
-  });
+    // What is no number is not within the limit either.
+    if (!(worst <= MOST_OFFSET_MM))
+      issues.push(
+        error('register.offset-too-large', `${path}[${i}]`, { mark: i + 1, value: worst, most: MOST_OFFSET_MM }),
+      );
+  }
+  return issues;
 }
-
-const NONE: Offset = { dx: 0, dy: 0 };
 
 function meanPlace(marks: readonly MarkPlace[]): MarkPlace {
   let [x, y] = [0, 0];
@@ -100,11 +105,13 @@ export function fitRegister(
     around += dy / n;
   }
   const sums = { uu: 0, vv: 0, uv: 0, udx: 0, vdx: 0, udy: 0, vdy: 0 };
-  const all = marks.map(({ xMm, yMm }, i) => {
-    const { dx, dy } = offsets[i] ?? NONE;
-    return { u: xMm - middle.xMm, v: yMm - middle.yMm, dx: dx - across, dy: dy - around };
-  });
-  for (const { u, v, dx, dy } of all) {
+  for (let i = 0; i < n; i++) {
+    const mark = marks[i] ?? middle;
+    const offset = offsets[i] ?? NONE;
+    const u = mark.xMm - middle.xMm;
+    const v = mark.yMm - middle.yMm;
+    const dx = offset.dx - across;
+    const dy = offset.dy - around;
     sums.uu += u * u;
     sums.vv += v * v;
     sums.uv += u * v;
@@ -117,8 +124,11 @@ export function fitRegister(
   if (!linear) return { ok: false, issues: [error('register.marks-on-a-line', path, { marks: n })] };
   const { rotation, stretchAcross = 0, stretchAround = 0 } = linear;
   let squares = 0;
-  const afterMoves = all.map(({ u, v, dx, dy }): Offset => {
-    const left = { dx: dx + rotation * v, dy: dy - rotation * u };
+  const afterMoves = offsets.map((offset, i): Offset => {
+    const mark = marks[i] ?? middle;
+    const u = mark.xMm - middle.xMm;
+    const v = mark.yMm - middle.yMm;
+    const left = { dx: offset.dx - across + rotation * v, dy: offset.dy - around - rotation * u };
     squares += (left.dx - stretchAcross * u) ** 2 + (left.dy - stretchAround * v) ** 2;
     return left;
   });

@@ -26,43 +26,39 @@ export function runOf(colour: string, sheets: readonly SheetReading[], tolerance
   });
   const n = measured.length;
   const marks = measured[0]?.offsets.length ?? 0;
-  const mean = Array.from({ length: marks }, (_, mark): Offset => {
+  const sums = Array.from({ length: marks }, () => ({ dx: 0, dy: 0 }));
+  const [x, across, around]: [number[], number[], number[]] = [[], [], []];
+  for (const { sheet, offsets } of measured) {
     let [dx, dy] = [0, 0];
-    for (const { offsets } of measured) {
-      dx += offsets[mark]?.dx ?? 0;
-      dy += offsets[mark]?.dy ?? 0;
+    for (let mark = 0; mark < marks; mark++) {
+      const sum = sums[mark];
+      const offset = offsets[mark];
+      if (!sum || !offset) continue;
+      sum.dx += offset.dx;
+      sum.dy += offset.dy;
+      dx += offset.dx;
+      dy += offset.dy;
     }
-    return { dx: dx / n, dy: dy / n };
-  });
-  const x = measured.map(({ sheet }) => sheet);
-  const middle = (of: (offset: Offset) => number): number[] =>
-    measured.map(({ offsets }) => offsets.reduce((sum, one) => sum + of(one), 0) / Math.max(1, marks));
-  const [across, around] = [
-    slopeOf(
-      x,
-      middle(({ dx }) => dx),
-    ),
-    slopeOf(
-      x,
-      middle(({ dy }) => dy),
-    ),
-  ];
-  const squares = measured.reduce(
-    (sum, { offsets }) =>
-      sum +
-      offsets.reduce((all, { dx, dy }, mark) => {
-        const of = mean[mark] ?? { dx: 0, dy: 0 };
-        return all + (dx - of.dx) ** 2 + (dy - of.dy) ** 2;
-      }, 0),
-    0,
-  );
+    x.push(sheet);
+    across.push(dx / Math.max(1, marks));
+    around.push(dy / Math.max(1, marks));
+  }
+  const mean = sums.map(({ dx, dy }): Offset => ({ dx: dx / n, dy: dy / n }));
+  let squares = 0;
+  for (const { offsets } of measured)
+    for (let mark = 0; mark < marks; mark++) {
+      const of = mean[mark];
+      const offset = offsets[mark];
+      if (of && offset) squares += (offset.dx - of.dx) ** 2 + (offset.dy - of.dy) ** 2;
+    }
+  const [driftAcross, driftAround] = [slopeOf(x, across), slopeOf(x, around)];
   const length = n < 2 ? 0 : (x[n - 1] ?? 0) - (x[0] ?? 0);
   const isDrift = ({ slope, error }: { slope: number; error: number }): boolean =>
     Math.abs(slope) > SIGMAS * error && Math.abs(slope * length) > HALF * toleranceMm;
   return {
     mean,
     scatterMm: n < 2 || marks === 0 ? 0 : Math.sqrt(squares / (2 * marks * (n - 1))),
-    driftPerThousand: { dx: across.slope * PER_THOUSAND, dy: around.slope * PER_THOUSAND },
-    drifts: isDrift(across) || isDrift(around),
+    driftPerThousand: { dx: driftAcross.slope * PER_THOUSAND, dy: driftAround.slope * PER_THOUSAND },
+    drifts: isDrift(driftAcross) || isDrift(driftAround),
   };
 }
