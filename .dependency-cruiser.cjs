@@ -24,7 +24,7 @@ module.exports = {
     area('layout', ['kernel', 'paper']),
     area('imposition', ['kernel']),
     area('diecut', ['kernel', 'geometry']),
-    area('web', ['kernel']),
+    area('web', ['kernel', 'paper']),
     area('gang', ['kernel']),
     area('press', ['kernel', 'paper']),
     area('register', ['kernel']),

@@ -16,13 +16,18 @@ buildAll();
 const core = await import('@druckerei/core');
 const example = (name) => JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples', `${name}.json`), 'utf8'));
 
-/** A booklet of many sections: eight components and sixty steps, as the target has it. */
-function largeJob() {
+const exampleNames = fs.readdirSync(path.join(repo, 'docs/examples')).map((file) => path.basename(file, '.json'));
+const OPERATIONS = ['print', 'dry', 'coat', 'cut', 'score', 'fold', 'band'];
+/** A booklet of many sections: so many components, and so many steps in all. */
+function largeJob(parts, steps) {
   const programme = example('concert-programme');
   const section = programme.components[1];
-  const components = Array.from({ length: 8 }, (_, i) => ({ ...section, id: `part-${i}`, name: `Part ${i}` }));
-  const lane = (id) => {
-    const operations = ['print', 'dry', 'coat', 'cut', 'score', 'fold', 'band'];
+  const components = Array.from({ length: parts }, (_, i) => ({ ...section, id: `part-${i}`, name: `Part ${i}` }));
+  const inLanes = steps - 4;
+  const lane = (id, at) => {
+    // The first lanes take what cannot be shared out evenly; every lane prints and cuts.
+    const length = Math.floor(inLanes / parts) + (at < inLanes % parts ? 1 : 0);
+    const operations = ['print', 'dry', 'cut', ...OPERATIONS.slice(4), 'coat'].slice(0, length);
     return operations.map((operation, i) => ({
       id: `${operation}-${id}`,
       operation,
@@ -31,7 +36,7 @@ function largeJob() {
       ...(i > 0 ? { from: [{ material: `${operations[i - 1]}-${id}` }] } : {}),
     }));
   };
-  const lanes = components.map(({ id }) => lane(id));
+  const lanes = components.map(({ id }, i) => lane(id, i));
   const joined = [
     { id: 'stitch', operation: 'stitch', from: lanes.map((steps) => ({ material: steps.at(-1).id })) },
     { id: 'trim', operation: 'trim', from: [{ material: 'stitch' }] },
@@ -54,13 +59,32 @@ function timePlan(job, runs) {
 
 const programme = timePlan(example('concert-programme'), 500);
 say('plan() of the concert programme, median of 500', ms(programme), '');
-const large = largeJob();
-const largeMs = timePlan(large, 300);
-say(
-  `plan() of ${large.components.length} components, ${large.route.length} steps, median of 300`,
-  ms(largeMs),
-  ratio(largeMs, 5),
-);
+const large = largeJob(20, 120);
+for (const job of [largeJob(8, 60), large]) {
+  const time = timePlan(job, 300);
+  say(
+    `plan() of ${job.components.length} components, ${job.route.length} steps, median of 300`,
+    ms(time),
+    ratio(time, 5),
+  );
+}
+const sureMs = timePlan({ ...example('trail-map'), school: 'sure' }, 50);
+say('plan() of the trail map by sureness, median of 50', ms(sureMs), '');
+
+/** Every shipped job again and again, as after a change of norms. */
+function replanAll(count) {
+  const jobs = [...exampleNames].map(example);
+  const start = performance.now();
+  for (let i = 0; i < count; i++) {
+    const job = jobs[i % jobs.length];
+    const quantity = job.items ? job.order.quantity : 100 + i;
+    const outcome = core.plan({ ...job, order: { ...job.order, quantity } }, core.SHIPPED_WORKS);
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
+  }
+  return performance.now() - start;
+}
+const replanned = replanAll(10_000);
+say('10,000 jobs replanned headless', `${(replanned / 1000).toFixed(1)} s`, ratio(replanned, 20_000));
 
 const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));

@@ -12,11 +12,11 @@ test.describe('the trail map', () => {
     await expect(balance(page, 'total.plates')).toContainText('4 plates');
     await expect(station(page, 'print-map')).toHaveAttribute(
       'aria-label',
-      'Print: 5,484 sheets in, 5,204 sheets out, 280 spoiled',
+      'Print: 5,484 sheets in, 5,204 sheets out, 200 spoiled at set-up, 80 while running',
     );
     await expect(station(page, 'fold')).toHaveAttribute(
       'aria-label',
-      'Fold: 10,173 maps in, 10,011 maps out, 162 spoiled',
+      'Fold: 10,173 maps in, 10,011 maps out, 60 spoiled at set-up, 102 while running',
     );
 
     // a change moves every figure at once, and the balance says what it did

@@ -44,13 +44,6 @@ const views = {
     await page.locator('[data-test=considered]').waitFor();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
-  blanks: async (page) => {
-    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
-    await page.getByRole('link', { name: 'Tea caddy carton' }).click();
-    await station(page, 'print-carton').click();
-    await page.getByRole('radio', { name: 'Layout', exact: true }).click();
-    await page.locator('.views').evaluate((element) => element.scrollIntoView());
-  },
   gang: async (page) => {
     await page.goto('/benches/gang');
     await page.getByRole('button', { name: 'Find the forms' }).click();
@@ -112,6 +105,11 @@ const views = {
     await page.getByRole('button', { name: 'What changed' }).click();
     await page.getByRole('button', { name: 'Close' }).click();
   },
+  stores: async (page) => {
+    await page.goto('/stores');
+    await tab(page, 'To buy').click();
+    await page.locator('[data-test=to-buy] tbody tr').nth(3).waitFor();
+  },
   norms: async (page) => {
     await page.getByRole('link', { name: 'Norms' }).click();
     await page.getByRole('button', { name: 'Machines' }).click();
@@ -164,8 +162,10 @@ export async function takePictures(address, folder) {
     await renderPdf(await ticket.body(), 1, at('ticket'));
   });
   await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {
-    await page.getByRole('link', { name: 'Concert programme' }).click();
-    await station(page, 'print-section-1').click();
-    await shoot(page, 'dark-tablet');
+    await page.getByRole('link', { name: 'Summer timetable' }).click();
+    await station(page, 'print-leaflet').click();
+    await page.getByRole('radio', { name: 'Rolls', exact: true }).click();
+    await tab(page, 'Paper').click();
+    await shoot(page, 'rolls');
   });
 }

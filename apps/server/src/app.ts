@@ -8,6 +8,7 @@ import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { roomHandlers } from './features/room/room.js';
+import { storesHandlers } from './features/stores/stores.js';
 import { worksHandlers } from './features/works/works.js';
 import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
@@ -95,6 +96,7 @@ export async function createApp({
     ...worksHandlers(database),
     ...jobHandlers(database),
     ...roomHandlers(database),
+    ...storesHandlers(database),
     openapi: () => document,
   };
   registerEndpoints(app, handlers, { database, checkAnswers, before: { signIn: signInLimit(database, signInTries) } });

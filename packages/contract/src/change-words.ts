@@ -1,4 +1,4 @@
-import { type FieldChange, type Norm, type Works, normCatalogue, normInWords } from '@druckerei/core';
+import { type FieldChange, type Norm, type Works, normById, normInWords } from '@druckerei/core';
 import { fieldName } from './field-errors.js';
 
 /** One field that differs, in words. */
@@ -33,7 +33,7 @@ function normValue(norm: Norm, value: unknown): string {
  */
 export function changeInWords({ path, before, after }: FieldChange, works: Works): ChangeWords {
   const id = /^(?:works\.)?norms\.(.+?)(?:\.value)?$/.exec(path)?.[1];
-  const norm = id === undefined ? undefined : normCatalogue(works).get(id);
+  const norm = id === undefined ? undefined : normById(works, id);
   if (norm)
     return {
       name: `${norm.subject}: ${norm.name.toLowerCase()}${path.startsWith('works.') ? '' : ', in this job'}`,

@@ -10,3 +10,4 @@ export * from './parse-job.js';
 export * from './reckon.js';
 export * from './json-schema.js';
 export * from './room.js';
+export * from './stores.js';

@@ -147,6 +147,7 @@ const component = z.strictObject({
   die: die.optional().describe('shape of a blank'),
   on: id.optional().describe('form that a section shares with others'),
   carries: z.array(carried).max(200).optional().describe('items on a form of a gang'),
+  runOf: id.optional().describe('component that this is a second run of'),
   versions: z
     .strictObject({ names: z.array(named(40)).min(1).max(60), inks: z.array(named(40)).max(32) })
     .optional()
@@ -222,7 +223,10 @@ const step = z.strictObject({
   yield: z.number().positive().max(1e6).optional().describe('good outputs from one good process unit'),
   samples: count.optional(),
   setup: count.optional().describe('units used before the first good one'),
-  running: share.optional().describe('running spoilage, a share below 1 of what runs'),
+  setupFrom: id.optional().describe('earlier step whose spoils serve for the set-up first'),
+  running: share
+    .optional()
+    .describe('running spoilage, a share below 1 of what runs, or of the net where the works tells it so'),
   incidents: z.array(incident).max(20).optional(),
   side: z.enum(['front', 'back', 'both']).optional(),
   folds: z.int().min(0).max(8).optional(),
@@ -247,7 +251,16 @@ export const jobSchema = z
     customer: text(120),
     family: z.enum(FAMILIES),
     due: z.iso.date().optional(),
-    order: z.strictObject({ quantity: z.int().min(1).max(MAX_QUANTITY), plannedOvers: count, policy }),
+    order: z.strictObject({
+      quantity: z.int().min(1).max(MAX_QUANTITY),
+      plannedOvers: count,
+      policy,
+      deliveries: z
+        .array(z.strictObject({ quantity: z.int().min(1).max(MAX_QUANTITY), due: z.iso.date().optional() }))
+        .max(60)
+        .optional()
+        .describe('partial deliveries, adding to the quantity'),
+    }),
     school: z.enum(SCHOOLS),
     pages: z.int().min(4).max(4096).optional(),
     binding: binding.optional(),

@@ -16,9 +16,12 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'flow.split-not-declared': '{material} is made by several steps. Say at step {step} which share of it each makes.',
   'flow.split-not-whole': 'The shares of {material} do not add up to 100 %.',
   'flow.too-large': 'The count at {step} would be {value}, more than {limit}. Look at quantity and spoilage.',
+  'flow.spoils-not-before':
+    'Step {step} is not fed by {from}, whose spoils it is to be set up with. Choose a step before it.',
   'flow.no-demand': 'The order quantity must be at least 1.',
   'job.duplicate-component': 'Two components are called {component}. Give one of them another id.',
   'job.unknown-component': 'Step {step} belongs to {component}, which is no component of this job.',
+  'job.unknown-run': '{component} is a second run of {run}, which is no component of this job.',
   'job.unknown-machine': '{step}: the works has no machine {machine}. Choose another.',
   'job.machine-cannot': '{step}: {machine} cannot do this ({operation}). Choose another machine.',
   'job.unknown-stock': '{component}: the works has no stock {stock}. Choose another.',
@@ -47,6 +50,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'press.caliper-out-of-range': '{component}: {value} µm lies outside what {machine} takes ({min} to {max} µm).',
   'press.too-few-units': '{component}: {colours} colours in one pass, but {machine} has {units} units.',
   'press.cannot-perfect': '{component}: {machine} prints one side a pass. Choose another work style.',
+  'press.carrier-life':
+    '{component}: its carriers wear out before what changing them spoils has run. Look at their life, and at what a change spoils, under Norms.',
   'press.back-without-work-style': '{component}: {colours} colours on the back, but the work style prints one side.',
   'press.passes-do-not-match':
     '{component}: {style} wants the print passes {wanted}. Choose the work style again to set them.',
@@ -102,6 +107,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'web.no-cylinder': '{component}: {machine} has no cylinder with a repeat of {value} mm; the nearest is {nearest} mm.',
   'web.grain': '{component}: on {machine} the grain runs along the web. Set it along the height.',
   'web.style': '{component}: {machine} prints one side, or both at once. Choose another work style.',
+  'web.rolls':
+    '{component}: the rolls are too short for what threading and splices take. Look at their diameters, wraps and core waste under Norms.',
   'web.grain-across-spine':
     '{component}: this folding puts the spine across the web, so across the grain. It opens stiffly; choose another scheme where that matters.',
   'register.too-few-marks':
@@ -167,6 +174,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{step} cannot have {value} good: at most {most} come of what is planned to go in. Look at the count.',
   'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
+  'order.deliveries': 'The deliveries come to {sum}, the order is {value}. Make them the same.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',

@@ -136,8 +136,8 @@ function reckonSureness(job: Job, { p, seed = '1', draws = String(DRAWS) }: Reck
 export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   const fail = (...lines: string[]): Reckoned => ({ ok: false, lines });
   const { school } = options;
-  if (school !== undefined && school !== 'sure' && !isSchool(school))
-    return fail(`--school: ${school} is no school; choose ${[...SCHOOLS, 'sure'].join(', ')}`);
+  if (school !== undefined && !isSchool(school))
+    return fail(`--school: ${school} is no school; choose ${SCHOOLS.join(', ')}`);
   const parsed = parseJobFile(text);
   if (!parsed.ok)
     return fail(...parsed.errors.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)));

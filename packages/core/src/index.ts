@@ -16,3 +16,4 @@ export * from './works/index.js';
 export * from './plan/index.js';
 export * from './ways/index.js';
 export * from './room/index.js';
+export * from './stores/index.js';

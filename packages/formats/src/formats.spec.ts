@@ -3,7 +3,16 @@ import { dimensionsOf, lengthText } from './drawing/dimensions.js';
 import { layoutDxf } from './drawing/layout-dxf.js';
 import fs from 'node:fs';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
-import { type Job, CAUTION_RULE, SHIPPED_WORKS, drawLayout, listPiles, plan, signedArea } from '@druckerei/core';
+import {
+  type Job,
+  CAUTION_RULE,
+  SHIPPED_WORKS,
+  drawLayout,
+  insertAfter,
+  listPiles,
+  plan,
+  signedArea,
+} from '@druckerei/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 import { type JobDocument, code128Svg, isCodable, layoutSvg, pileTagsPdf, ticketPdf } from './index.js';
@@ -99,8 +108,8 @@ describe('job ticket', () => {
       'tea-caddy',
       ['85 x 60 x 130 mm inside', '8 up, head to tail', 'Die cut and strip', 'Take in 2,649 sheets', 'Fold and glue'],
     ],
-    ['ferry-timetable', ['Cut-offs 188,068', 'The web runs upwards', '188,068 cut-offs']],
-    ['permit-stickers', ['Repeats 7,872', '6 up, 2 across by 3']],
+    ['ferry-timetable', ['Cut-offs 188,668', 'The web runs upwards', '188,668 cut-']],
+    ['permit-stickers', ['Repeats 7,892', 'on 250 x 260.35 mm', '6 up, 2 across by 3']],
     [
       'garden-cards',
       [
@@ -114,6 +123,19 @@ describe('job ticket', () => {
     const text = await textOf(await ticketPdf(documentOf(example(name))));
     for (const words of wanted) expect(text).toContain(words);
     expect(text).not.toContain('undefined');
+  });
+
+  it('tells rolls, spoils for a set-up, outside work and partial deliveries', async () => {
+    const web = await textOf(await ticketPdf(documentOf(example('ferry-timetable'))));
+    expect(web).toContain('11 rolls of 10,507 m printable, 10 splices');
+    const map = example('trail-map');
+    const deliveries = [{ quantity: 4000, due: '2026-12-01' }, { quantity: 6000 }];
+    const route = map.route.map((step) => (step.id === 'fold' ? { ...step, setupFrom: 'cut' } : step));
+    const away = insertAfter({ ...map, order: { ...map.order, deliveries }, route }, 'fold', 'outside');
+    const text = await textOf(await ticketPdf(documentOf(away)));
+    expect(text).toContain('Delivery 1: 4,000, due 2026-12-01');
+    expect(text).toContain('set-up 50 good and 10 of spoils');
+    expect(text).toContain('10,011 good have to come back. Away 72.0 h');
   });
 
   it('is marked as a draft until it is released', async () => {

@@ -5,7 +5,9 @@ import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/accounts.js';
 import { createJob } from '../features/jobs/write-job.js';
 import { enterEvent } from '../features/room/room.js';
+import { addHolding } from '../features/stores/stores.js';
 import { DEMO_ROOM } from './demo-room.js';
+import { DEMO_STORES } from './demo-stores.js';
 
 /** Demo sign-ins: roles, not people. They exist only where the demo is loaded. */
 export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; password: string }[] = [
@@ -47,6 +49,7 @@ export async function loadDemo(database: Database): Promise<void> {
     const { id } = await createJob(database, manager, exampleJob(name));
     for (const event of DEMO_ROOM[name] ?? []) await enterEvent(database, manager, id, event);
   }
+  for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });
 }
 
 /** Every works begins with the shipped machines, stocks and norms. */

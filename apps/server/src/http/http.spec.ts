@@ -24,6 +24,9 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
     saveDraft: { version: 999, job: exampleJob('concert-programme') },
     release: { version: 999 },
+    addHolding: { paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2, place: 'Row 1', reason: '' },
+    changeHolding: { quantity: 4200, expected: 4200, place: 'Bay 3, low', reason: 'counted' },
+    reserve: { key: 'sheets/silk-115/1020x720/width', quantity: 0 },
     enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true } },
   };
   const body = bodies[endpoint.id];

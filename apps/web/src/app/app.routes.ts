@@ -43,6 +43,11 @@ export const routes: Routes = [
         loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),
       },
       {
+        path: 'stores',
+        title: 'Stores - Druckerei',
+        loadComponent: () => import('./features/stores/stores.page').then((m) => m.StoresPage),
+      },
+      {
         path: 'norms',
         title: 'Norms - Druckerei',
         loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage),

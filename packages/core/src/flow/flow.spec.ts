@@ -32,14 +32,14 @@ function chain(steps: Chain, quantity: number): FlowGraph {
 }
 
 function reckon(graph: FlowGraph) {
-  const outcome = reckonFlow(graph, TABLE);
+  const outcome = reckonFlow(graph, () => TABLE);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());
   return outcome.value;
 }
 const unitsOf = (graph: FlowGraph, id = 's0') =>
   reckon(graph).byId.get(id)?.units ?? { step: NaN, added: NaN, table: NaN };
 const codesOf = (graph: FlowGraph): string[] => {
-  const outcome = reckonFlow(graph, TABLE);
+  const outcome = reckonFlow(graph, () => TABLE);
   return outcome.ok ? [] : outcome.issues.map(({ code, path }) => `${code} ${path}`);
 };
 

@@ -34,8 +34,10 @@ export interface FlowStep {
   readonly outputs: readonly FlowOutput[];
   /** Process units used before the first good one, 0 or more. */
   readonly setup: number;
-  /** Share of what runs after set-up that is spoiled, 0 to below 1. */
+  /** Share of what runs after set-up that is spoiled, 0 to below 1; of what comes out good where `ofNet`. */
   readonly running: number;
+  /** The house tells running spoilage as a share p of the net: p / (1 + p) of what runs. */
+  readonly ofNet?: boolean;
   readonly incidents: readonly Incident[];
   /** For the table school: colours of a press pass (both sides counted where it perfects), else absent. */
   readonly passColours?: number;

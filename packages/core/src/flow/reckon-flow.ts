@@ -1,4 +1,4 @@
-import type { Issue, Outcome } from '../kernel/index.js';
+import { type Issue, type Outcome, ceil } from '../kernel/index.js';
 import { countAddedUp } from './added-up.js';
 import { checkGraph } from './check.js';
 import { type Downstream, lookDownstream } from './downstream.js';
@@ -8,8 +8,12 @@ import { pressNets } from './press-net.js';
 import { type StepCount, boughtUnits, countStepByStep } from './step-by-step.js';
 import { type SpoilageTable, type TableCount, countByTable } from './table.js';
 
-/** The schools of reckoning spoilage. */
-export const SCHOOLS = ['step', 'added', 'table'] as const;
+/** The schools that count by rule. */
+export const RULE_SCHOOLS = ['step', 'added', 'table'] as const;
+export type RuleSchool = (typeof RULE_SCHOOLS)[number];
+
+/** All schools of reckoning spoilage; the fourth draws runs and takes what is enough for most of them (area `sure`). */
+export const SCHOOLS = [...RULE_SCHOOLS, 'sure'] as const;
 export type School = (typeof SCHOOLS)[number];
 
 /** A reckoned flow: one step by all schools. */
@@ -18,8 +22,8 @@ export interface StepFlow {
   readonly byStep: StepCount;
   readonly downstream: Downstream;
   readonly table: TableCount;
-  /** Process units by each school. */
-  readonly units: Readonly<Record<School, number>>;
+  /** Process units by each school that counts by rule. */
+  readonly units: Readonly<Record<RuleSchool, number>>;
 }
 
 export interface Flow {
@@ -30,12 +34,20 @@ export interface Flow {
   readonly bought: Readonly<Record<string, number>>;
 }
 
+/** Net process units of every step, without any spoilage; empty where the graph cannot be reckoned. */
+export function netUnits(graph: FlowGraph): ReadonlyMap<string, number> {
+  if (checkGraph(graph).length > 0) return new Map();
+  const { steps, issues } = orderSteps(graph);
+  if (issues.length > 0) return new Map();
+  return new Map([...lookDownstream(graph, steps)].map(([id, { net }]) => [id, ceil(net)]));
+}
+
 /**
- * Reckons a material flow by all schools at once.
+ * Reckons a material flow by all schools at once. @param tableOf the house's spoilage table at each step.
  * Issues: every `flow.*` code, each naming the step and field; never NaN or Infinity in an answer.
  * Cost: linear in steps and edges. Source: handbook chapter 6.
  */
-export function reckonFlow(graph: FlowGraph, table: SpoilageTable): Outcome<Flow> {
+export function reckonFlow(graph: FlowGraph, tableOf: (step: string) => SpoilageTable): Outcome<Flow> {
   const fail = (issues: readonly Issue[]): Outcome<Flow> => ({ ok: false, issues });
   const wrong = checkGraph(graph);
   if (wrong.length > 0) return fail(wrong);
@@ -49,7 +61,7 @@ export function reckonFlow(graph: FlowGraph, table: SpoilageTable): Outcome<Flow
   for (const step of order.steps) {
     const [byStep, after] = [counts.get(step.id), downstream.get(step.id)];
     if (!byStep || !after) continue;
-    const byTable = countByTable(after, nets.get(step.id) ?? 0, table);
+    const byTable = countByTable(after, nets.get(step.id) ?? 0, tableOf(step.id));
     steps.push({
       step,
       byStep,

@@ -2,7 +2,7 @@ import { type Issue, warning } from '../kernel/index.js';
 import { SCORE_OVER_GSM } from '../route/index.js';
 import type { NormLookup } from '../works/index.js';
 import { type JobFlow, type Layouts, takenBy } from './build-graph.js';
-import type { Job } from './job.js';
+import { type Job, orderLimits } from './job.js';
 import { partsSheet } from './material.js';
 import { webOf } from './web-layout.js';
 
@@ -21,7 +21,8 @@ function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
   return [...layouts.values()].flatMap((layout) => {
     const { component, pattern, path } = layout;
     const cut = job.route.some((step) => step.component === component.id && partsSheet(step, layout));
-    return pattern.count > 1 && !cut && component.on === undefined
+    // A second run is cut with the first.
+    return pattern.count > 1 && !cut && component.on === undefined && component.runOf === undefined
       ? [warning('layout.several-up-not-cut', path, { component: component.name, count: pattern.count })]
       : [];
   });
@@ -55,15 +56,14 @@ export function adviseJob(job: Job, layouts: Layouts, { materials }: JobFlow, no
         ]
       : [];
   });
-  const { quantity, plannedOvers, policy } = job.order;
-  const most =
-    policy.kind === 'percent' ? quantity * (1 + policy.over / 100) : policy.kind === 'exact' ? quantity : Infinity;
+  const { quantity, plannedOvers } = job.order;
+  const { most } = orderLimits(job.order);
   const over =
     quantity + plannedOvers > most
       ? [
           warning('order.above-limit', 'order.plannedOvers', {
             value: quantity + plannedOvers,
-            limit: Math.floor(most),
+            limit: most,
           }),
         ]
       : [];

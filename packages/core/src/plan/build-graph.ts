@@ -1,11 +1,13 @@
-import type { Demand, FlowGraph, FlowOutput, FlowStep } from '../flow/index.js';
-import { type FigureBook, type Issue, GIVEN, IDENTITY, error } from '../kernel/index.js';
+import { type Demand, type FlowGraph, type FlowOutput, type FlowStep, netUnits } from '../flow/index.js';
+import { type Issue, FigureBook, GIVEN, IDENTITY, error } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import type { NormLookup } from '../works/index.js';
+import type { Machine, NormLookup, NormScope } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
+import { isAssorted, itemsBehind } from './items-behind.js';
 import { type Job, type Step, itemMaterial, paperOf } from './job.js';
 import { type Material, materialsAfter, paperMaterial, partsSheet } from './material.js';
-import { passColours, spoilageFigures } from './step-norms.js';
+import { withSpoils } from './setup-spoils.js';
+import { passColours, scopeOf, spoilageFigures } from './step-norms.js';
 
 /** A job as a flow, with the state of every material. */
 export interface JobFlow {
@@ -130,8 +132,9 @@ function flowStep(
   unit: string,
   norms: NormLookup,
   book: FigureBook,
+  scope: NormScope,
 ): FlowStep {
-  const { setup, running } = spoilageFigures(book, norms, step, layout, unit);
+  const { setup, told, ofNet } = spoilageFigures(book, norms, step, layout, unit, scope);
   const samples = step.samples ?? 0;
   book.give(`step.${step.id}.samples`, 'Samples taken', samples, unit, GIVEN);
   const all = madeBy(step, layout);
@@ -150,32 +153,12 @@ function flowStep(
     inputs: takenBy(step),
     outputs,
     setup: book.value(setup),
-    running: book.value(running),
+    running: book.value(told),
+    ...(ofNet ? { ofNet } : {}),
     incidents: step.incidents ?? [],
     finishing: OPERATION_RULES[step.operation].finishing,
     ...(step.operation === 'print' && layout ? { passColours: passColours(step, layout) } : {}),
   };
-}
-
-/** Items that a material comes from, whatever lies between. */
-function itemsBehind(job: Job, steps: readonly FlowStep[]): (material: string) => ReadonlySet<string> {
-  const items = new Map((job.items ?? []).map(({ id }) => [itemMaterial(id), id]));
-  const makers = new Map(steps.flatMap((step) => step.outputs.map(({ material }) => [material, step] as const)));
-  const known = new Map<string, ReadonlySet<string>>();
-  const behind = (material: string): ReadonlySet<string> => {
-    const before = known.get(material);
-    if (before) return before;
-    known.set(material, new Set());
-    const item = items.get(material);
-    const found = new Set(
-      item === undefined
-        ? (makers.get(material)?.inputs ?? []).flatMap((input) => [...behind(input.material)])
-        : [item],
-    );
-    known.set(material, found);
-    return found;
-  };
-  return behind;
 }
 
 /** What must be there at the end: the order, or each item's own quantity. Issues: `flow.no-end`, `gang.ends`. */
@@ -190,11 +173,11 @@ function demandsOf(job: Job, steps: readonly FlowStep[], book: FigureBook): { de
   // A circular route has no end to ask at; any material will do, the circle is what gets reported.
   const [end = steps[0]?.outputs[0]?.material ?? ''] = ends;
   const items = job.items ?? [];
-  if (items.length === 0) {
+  if (items.length === 0 || (ends.length === 1 && isAssorted(job))) {
     const demands = [{ material: end, quantity: target, figure: 'order.target' }];
     return { demands, issues: ends.length > 1 ? [error('flow.no-end', 'route', { ends: ends.join(', ') })] : [] };
   }
-  const behind = itemsBehind(job, steps);
+  const behind = itemsBehind(job);
   const issues: Issue[] = [];
   const demands = items.flatMap((item, i): JobDemand[] => {
     const own = ends.filter((material) => behind(material).has(item.id));
@@ -218,22 +201,33 @@ function demandsOf(job: Job, steps: readonly FlowStep[], book: FigureBook): { de
 export function buildGraph(
   job: Job,
   layouts: Layouts,
+  machines: ReadonlyMap<string, Machine | undefined>,
   norms: NormLookup,
   book: FigureBook,
+  runNorms: boolean,
 ): { flow?: JobFlow; issues: Issue[] } {
   const materials = followMaterials(job, layouts);
-  const steps = job.route.map((step, i) =>
-    flowStep(
-      job,
-      step,
-      `route[${i}]`,
-      step.component === undefined ? undefined : layouts.get(step.component),
-      processUnit(step, materials),
-      norms,
-      book,
-    ),
-  );
-  const { demands, issues } = demandsOf(job, steps, book);
+  const layoutOf = ({ component }: Step): ComponentLayout | undefined =>
+    component === undefined ? undefined : layouts.get(component);
+  const stepsWith = (into: FigureBook, runs: ReadonlyMap<string, number>): FlowStep[] =>
+    job.route.map((step, i) => {
+      const layout = layoutOf(step);
+      const scope = scopeOf(machines.get(step.id), layout, runs.get(step.id));
+      return flowStep(job, step, `route[${i}]`, layout, processUnit(step, materials), norms, into, scope);
+    });
+  const bought = [...layouts.keys()].map(paperOf);
+  // Norms told by run length want the net runs first; these do not depend on any norm.
+  const runs = runNorms ? netRuns(job, stepsWith(new FigureBook(), new Map()), bought) : new Map<string, number>();
+  const steps = stepsWith(book, runs);
+  const spoils = withSpoils(job, steps, book);
+  const { demands, issues: ends } = demandsOf(job, steps, book);
+  const issues = [...spoils.issues, ...ends];
   if (issues.length > 0) return { issues };
-  return { flow: { graph: { steps, bought: [...layouts.keys()].map(paperOf), demands }, demands, materials }, issues };
+  return { flow: { graph: { steps: spoils.steps, bought, demands }, demands, materials }, issues };
+}
+
+/** Net process units of every step, where the graph can be reckoned. */
+function netRuns(job: Job, steps: readonly FlowStep[], bought: readonly string[]): ReadonlyMap<string, number> {
+  const { demands, issues } = demandsOf(job, steps, new FigureBook());
+  return issues.length > 0 ? new Map() : netUnits({ steps, bought, demands });
 }

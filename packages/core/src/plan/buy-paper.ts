@@ -1,6 +1,8 @@
 import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
 import { kgPerThousand } from '../paper/index.js';
+import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
+import { rollFigures } from './roll-figures.js';
 
 /** A sheet size's weight with its working: a thousand of them in kilograms. */
 function thousandSheets(
@@ -30,7 +32,7 @@ function thousandSheets(
  * with so many out of each, or a length of web through the sheeter.
  * Source: identity, handbook chapters 3 and 4 (parent sheets = ceil(press sheets / out)).
  */
-export function buyPaper(book: FigureBook, layout: ComponentLayout, sheets: string): number {
+export function buyPaper(book: FigureBook, norms: NormLookup, layout: ComponentLayout, sheets: string): number {
   const { component, stock, supply } = layout;
   const id = `component.${component.id}`;
   const grammage = book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN);
@@ -53,6 +55,7 @@ export function buyPaper(book: FigureBook, layout: ComponentLayout, sheets: stri
     });
     const kg = (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000;
     book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
+    rollFigures(book, norms, layout, web);
     return kg;
   }
   if (supply.kind === 'press sheet') {

@@ -6,6 +6,7 @@ import { FACE_ALLOWANCE_MM, cylinderRoute } from './cylinder-route.js';
 import { unitsOf } from './inks.js';
 import type { Component, Job } from './job.js';
 import { carriersPerColour } from './step-norms.js';
+import { usesHeldCarriers } from './split-run.js';
 import { toolsOf } from './tools.js';
 
 /** One plate, cylinder, stencil, die or box that has to be there before the press starts. */
@@ -134,7 +135,7 @@ interface Context {
 function printingCarriers({ job, works, norms, figures }: Context, layout: ComponentLayout): Carrier[] {
   const { component, machine } = layout;
   const kind = CARRIER_OF[printingOf(machine)];
-  if (!kind) return [];
+  if (!kind || usesHeldCarriers(job, component)) return [];
   const value = (id: string): number => figures[`component.${component.id}.${id}`]?.value ?? 0;
   const life = norms(lifeNorm(kind)).value;
   const impressions = value('pressSheets') * value('impressionsPerSheet');

@@ -2,16 +2,17 @@ import { type Issue, error, warning } from '../kernel/index.js';
 import { schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type Works, isWithin, limitsInWords, normCatalogue, normInWords } from '../works/index.js';
+import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, normInWords } from '../works/index.js';
+import { isAssorted } from './items-behind.js';
 import { type Component, type Job, type Step, itemsTotal } from './job.js';
 import { endPagesOf } from './section-layout.js';
 import { webIssues, webOf } from './web-layout.js';
 
 function normIssues(job: Job, works: Works): Issue[] {
-  const catalogue = normCatalogue(works);
   return Object.entries(job.norms).flatMap(([id, value]) => {
-    const norm = catalogue.get(id);
-    if (!norm) return [error('job.unknown-norm', `norms["${id}"]`, { norm: id })];
+    const norm = normById(works, id);
+    // What is told for a machine or a run belongs to the works; a job tells its own value.
+    if (norm?.id !== baseId(id)) return [error('job.unknown-norm', `norms["${id}"]`, { norm: id })];
     if (isWithin(norm, value)) return [];
     return [
       error('job.norm-out-of-range', `norms["${id}"]`, {
@@ -112,12 +113,31 @@ function sizeIssues({ kind, die, name, widthMm, heightMm }: Component, path: str
   ];
 }
 
+/** Partial deliveries are the order, no more and no less. Issues: `order.deliveries`. */
+function deliveryIssues({ order: { deliveries, quantity } }: Job): Issue[] {
+  const sum = deliveries?.reduce((total, part) => total + part.quantity, 0) ?? quantity;
+  return sum === quantity ? [] : [error('order.deliveries', 'order.deliveries', { sum, value: quantity })];
+}
+
+/** A second run is of a component that the job has, and no run itself. Issues: `job.unknown-run`. */
+function runIssues({ components }: Job): Issue[] {
+  return components.flatMap(({ name, runOf }, i) =>
+    runOf === undefined || components.some((other) => other.id === runOf && other.runOf === undefined)
+      ? []
+      : [error('job.unknown-run', `components[${i}].runOf`, { component: name, run: runOf })],
+  );
+}
+
 /** Items and the forms that carry them. Issues: `gang.sum`, `gang.not-carried`, `gang.split`. */
 function itemIssues(job: Job): Issue[] {
   const { items = [], components, order } = job;
   const sum = itemsTotal(job);
   if (sum === undefined) return [];
-  const wrong = sum === order.quantity ? [] : [error('gang.sum', 'order.quantity', { sum, value: order.quantity })];
+  // Packs of several items are ordered by the pack.
+  const wrong =
+    sum === order.quantity || isAssorted(job)
+      ? []
+      : [error('gang.sum', 'order.quantity', { sum, value: order.quantity })];
   const carried = items.flatMap((item, i): Issue[] => {
     const on = components.flatMap(({ carries = [] }) => carries.filter(({ item: id }) => id === item.id));
     if (on.length === 0) return [error('gang.not-carried', `items[${i}]`, { item: item.name })];
@@ -205,13 +225,15 @@ export function checkJob(job: Job, works: Works): Issue[] {
     ids.indexOf(id) < i ? [error('job.duplicate-component', `components[${i}].id`, { component: id })] : [],
   );
   const sectionPages = job.components.reduce(
-    (sum, { kind, pages }) => sum + (kind === 'section' ? (pages ?? 0) : 0),
+    (sum, { kind, pages, runOf }) => sum + (kind === 'section' && runOf === undefined ? (pages ?? 0) : 0),
     0,
   );
   return [
     ...doubled,
     ...normIssues(job, works),
     ...itemIssues(job),
+    ...deliveryIssues(job),
+    ...runIssues(job),
     ...job.components.flatMap((component, i) => componentIssues(job, works, component, `components[${i}]`)),
     ...job.route.flatMap((step, i) => stepIssues(job, works, step, `route[${i}]`)),
     ...(job.pages !== undefined && sectionPages - 2 * endPagesOf(job) !== job.pages

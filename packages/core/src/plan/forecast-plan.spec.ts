@@ -82,6 +82,28 @@ describe('forecast while it runs', () => {
     expect(Object.keys(cover.more)).toEqual(['print-cover']);
   });
 
+  it('takes a count above the plan where less was spoiled before, and not above what can have come (identity)', () => {
+    const cut = needs(map)['cut'] ?? 0;
+    const fold = forecast(map, [
+      { step: 'cut', good: cut + 30 },
+      { step: 'fold', good: cut + 20 },
+      { step: 'box', good: cut + 10 },
+    ]);
+    expect(fold.expected).toBe(cut + 10);
+    const found = reckonForecast(
+      map,
+      SHIPPED_WORKS,
+      [
+        { step: 'cut', good: cut + 30 },
+        { step: 'fold', good: cut + 31 },
+      ],
+      ask,
+    );
+    expect(found.ok ? [] : found.issues.map(({ code, params }) => [code, params['most']])).toEqual([
+      ['count.too-many', cut + 30],
+    ]);
+  });
+
   it('is certain at the end, and lets the carriers go then', () => {
     const done = forecast(map, [{ step: 'box', good: 10_000 }]);
     expect([done.expected, ...done.range, done.short]).toEqual([10_000, 10_000, 10_000, 0]);

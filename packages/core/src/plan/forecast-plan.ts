@@ -1,9 +1,10 @@
-import { type FlowGraph, reckonFlow, unitsFor } from '../flow/index.js';
+import { type FlowGraph, orderSteps, unitsFor } from '../flow/index.js';
 import { type Issue, type Outcome, error } from '../kernel/index.js';
-import { type Chance, CERTAIN, drawForward, quantileOf } from '../sure/index.js';
-import { type Works, normsOf, spoilageTable } from '../works/index.js';
-import type { Job } from './job.js';
-import { graphOf } from './plan.js';
+import { CERTAIN, drawForward, quantileOf } from '../sure/index.js';
+import { type Works, normsOf } from '../works/index.js';
+import { type Job, orderLimits } from './job.js';
+import { chanceOf } from './own-units.js';
+import { flowOf } from './plan.js';
 
 /** Good pieces counted out of a step. */
 export interface StepCounted {
@@ -24,30 +25,57 @@ export interface RunForecast {
   readonly short: number;
   /** Process units to run now at each counted step that is below its need, without another set-up. */
   readonly more: Readonly<Record<string, number>>;
+  /** All that is delivered has been counted. */
+  readonly finished: boolean;
   /** Carriers are held until nothing more can be asked of them. */
   readonly hold: boolean;
 }
 
 const EDGE = 0.05;
 
+/**
+ * Most good pieces that can have come out of each step: nothing spoiled from the last counts on, all of what is bought taken in.
+ * Steps from the beginning of the job.
+ */
+function mostOut(graph: FlowGraph, counts: ReadonlyMap<string, number>, planned: Readonly<Record<string, number>>) {
+  const there = new Map<string, number>();
+  const most = new Map<string, number>();
+  for (const { id, inputs, outputs } of [...orderSteps(graph).steps].reverse()) {
+    const limits = inputs.flatMap(({ material, usage }) => {
+      const available = there.get(material);
+      return available === undefined ? [] : [Math.floor(available / usage)];
+    });
+    const units = limits.length > 0 ? Math.min(...limits) : (planned[id] ?? 0);
+    for (const { material, yield: each } of outputs) {
+      const out = Math.floor(units * each);
+      most.set(id, Math.max(most.get(id) ?? 0, out));
+      there.set(material, (there.get(material) ?? 0) + (counts.get(id) ?? out));
+    }
+  }
+  return most;
+}
+
 /** What is wrong with counts. Issues: `count.unknown-step`, `count.twice`, `count.number`, `count.too-many`. */
 function checkCounts(
   graph: FlowGraph,
-  counts: readonly StepCounted[],
+  counted: readonly StepCounted[],
   planned: Readonly<Record<string, number>>,
 ): Issue[] {
   const seen = new Set<string>();
-  return counts.flatMap(({ step: id, good }, i): Issue[] => {
+  const most = mostOut(graph, countsOf(counted), planned);
+  return counted.flatMap(({ step, good }, i): Issue[] => {
     const path = `counts[${i}]`;
-    const step = graph.steps.find((one) => one.id === id);
-    if (!step) return [error('count.unknown-step', `${path}.step`, { step: id })];
-    if (seen.has(id)) return [error('count.twice', `${path}.step`, { step: id })];
-    seen.add(id);
-    if (!Number.isInteger(good) || good < 0) return [error('count.number', `${path}.good`, { step: id, value: good })];
-    const most = Math.floor((planned[id] ?? 0) * Math.max(...step.outputs.map(({ yield: each }) => each)));
-    return good > most ? [error('count.too-many', `${path}.good`, { step: id, value: good, most })] : [];
+    const could = most.get(step);
+    if (could === undefined) return [error('count.unknown-step', `${path}.step`, { step })];
+    if (seen.has(step)) return [error('count.twice', `${path}.step`, { step })];
+    seen.add(step);
+    if (!Number.isInteger(good) || good < 0) return [error('count.number', `${path}.good`, { step, value: good })];
+    return good > could ? [error('count.too-many', `${path}.good`, { step, value: good, most: could })] : [];
   });
 }
+
+const countsOf = (counted: readonly StepCounted[]): ReadonlyMap<string, number> =>
+  new Map(counted.map(({ step, good }) => [step, good]));
 
 /** Counted steps with no counted step after them: what the rest goes on from. */
 function frontier(graph: FlowGraph, counts: ReadonlyMap<string, number>): string[] {
@@ -69,30 +97,23 @@ export function reckonForecast(
   counted: readonly StepCounted[],
   { seed, draws }: { readonly seed: number; readonly draws: number },
 ): Outcome<RunForecast> {
-  const built = graphOf(job, works);
+  const built = flowOf(job, works);
   if (!built.ok) return built;
-  const graph = built.value;
+  const { graph, flow, units } = built.value;
   const norms = normsOf(works, job.norms);
-  const flow = reckonFlow(graph, spoilageTable(norms));
-  if (!flow.ok) return flow;
-  const planned = Object.fromEntries(flow.value.steps.map(({ step, units }) => [step.id, units[job.school]]));
+  const planned = Object.fromEntries(units);
   const issues = checkCounts(graph, counted, planned);
   if (issues.length > 0) return { ok: false, issues };
-  const counts = new Map(counted.map(({ step, good }) => [step, good]));
-  const chance: Chance = {
-    best: norms('sure.best').value,
-    worst: norms('sure.worst').value,
-    kappa: norms('sure.kappa').value,
-  };
+  const counts = countsOf(counted);
+  const chance = chanceOf(norms);
   const forward = { graph, seed, counts: Object.fromEntries(counts), planned };
   const expected = drawForward({ ...forward, chance: CERTAIN, draws: 1 })[0] ?? 0;
   const drawn = drawForward({ ...forward, chance, draws }).sort();
-  const { policy, quantity } = job.order;
+  const { least } = orderLimits(job.order);
   const wanted = graph.demands.reduce((sum, demand) => sum + demand.quantity, 0);
-  const least = policy.kind === 'percent' ? Math.ceil(quantity * (1 - policy.under / 100)) : quantity;
   const more: Record<string, number> = {};
   for (const id of frontier(graph, counts)) {
-    const of = flow.value.byId.get(id);
+    const of = flow.byId.get(id);
     const need = of ? (of.byStep.needsOut[of.downstream.output.material] ?? 0) : 0;
     const missing = need - (counts.get(id) ?? 0);
     if (of && missing > 0)
@@ -111,6 +132,7 @@ export function reckonForecast(
       range: [quantileOf(drawn, EDGE), quantileOf(drawn, 1 - EDGE)],
       short: drawn.filter((value) => value < least).length / drawn.length,
       more,
+      finished,
       hold: !(finished && expected >= least),
     },
   };

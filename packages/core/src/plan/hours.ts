@@ -211,6 +211,11 @@ function lag({ book, job, norms }: TimeContext, { step, id, layout }: Station): 
     book.give(`${id}.lag`, 'Drying', step.hours, 'h', { label: 'set by user', note: 'set in this job' });
     return step.hours;
   }
+  if (step.operation === 'outside') {
+    const norm = giveNorm(book, norms, 'outside.hours');
+    book.reckon(`${id}.lag`, 'Away from the house', book.value(norm), 'h', 'norm', { norm });
+    return book.value(norm);
+  }
   if (layout && isPlateless(layout)) {
     book.give(`${id}.lag`, 'Drying', 0, 'h', { label: 'practice', note: 'digital prints are dry at the delivery' });
     return 0;

@@ -1,5 +1,11 @@
 export * from './job.js';
-export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals, graphOf, plan } from './plan.js';
+export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals, flowOf, plan } from './plan.js';
+export { type Settled } from './settle.js';
+export { rollSpec, runRolls } from './roll-figures.js';
+export * from './delivery.js';
+export * from './edit-route.js';
+export * from './losses.js';
+export * from './split-run.js';
 export * from './sure-plan.js';
 export * from './forecast-plan.js';
 export { type ComponentLayout, trimmedAreaMm2, withPattern } from './component-layout.js';
@@ -17,7 +23,7 @@ export { layComponent } from './component-layout.js';
 export { type LayContext, type LaySection } from './lay-kinds.js';
 export { pressIssues } from './check-job.js';
 export { foldsOf, partsSheet } from './material.js';
-export { isPlateless, isPlatelessPress, machineOf, platesHung, sidesOf, spoilageOf } from './step-norms.js';
+export { isPlateless, isPlatelessPress, machineOf, platesHung, scopeOf, sidesOf, spoilageOf } from './step-norms.js';
 export { carriersPerColour, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export * from './machine-time.js';
@@ -36,6 +42,7 @@ export {
   filmOf,
   inkNames,
   inkOf,
+  inkSchoolOf,
   notCleared,
   plateZones,
   unitsOf,
@@ -44,5 +51,5 @@ export {
 export * from './register-plan.js';
 export * from './place-art.js';
 export { type Carrier, carrierPrice, listCarriers } from './carriers.js';
-export { TOOL_NAMES } from './tools.js';
+export { TOOL_NAMES, toolKinds } from './tools.js';
 export { type CylinderStop, cylinderRoute, hoursAgain } from './cylinder-route.js';

@@ -1,5 +1,6 @@
 import {
   type InkKind,
+  type InkSchool,
   type OrderedInk,
   type PrintSide,
   STYLE_RULES,
@@ -70,6 +71,10 @@ export interface PassInks {
   readonly proposal: readonly (readonly string[])[];
 }
 
+/** Order of process colours that a press is run in: its own, else black first in offset and last elsewhere. Source: practice. */
+export const inkSchoolOf = (machine: Machine): InkSchool =>
+  machine.press?.inkSchool ?? (printingOf(machine) === 'offset' ? 'black-first' : 'black-last');
+
 const sidesIn = (side: PrintSide): readonly ('front' | 'back')[] => (side === 'both' ? ['front', 'back'] : [side]);
 
 /** Units that a side may use: half of them each where the press prints both sides at once. */
@@ -88,7 +93,7 @@ export function unitsOf(job: Job, works: Works, component: Component, machine: M
   const press = machine.press;
   if (!press) return [];
   const process = printingOf(machine);
-  const school = press.inkSchool ?? (process === 'offset' ? 'black-first' : 'black-last');
+  const school = inkSchoolOf(machine);
   const coatings = press.coatingUnits ?? 0;
   let before = component.unitsBefore;
   const passes = component.back.length === 0 ? (['front'] as const) : STYLE_RULES[component.workStyle].passes;

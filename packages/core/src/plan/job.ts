@@ -17,11 +17,20 @@ export type OversPolicy =
   | { readonly kind: 'percent'; readonly under: number; readonly over: number }
   | { readonly kind: 'all-overs' };
 
+/** Part of an order that is delivered by itself. */
+export interface Delivery {
+  readonly quantity: number;
+  /** ISO 8601 date. */
+  readonly due?: string | undefined;
+}
+
 export interface Order {
   readonly quantity: number;
   /** Pieces planned beyond the order. */
   readonly plannedOvers: number;
   readonly policy: OversPolicy;
+  /** Partial deliveries, which add to the quantity; one of all where absent. */
+  readonly deliveries?: readonly Delivery[] | undefined;
 }
 
 export interface InkUse {
@@ -203,6 +212,8 @@ export interface Component {
   readonly on?: string | undefined;
   /** What a form carries: items of a gang, or sections that share it. */
   readonly carries?: readonly Carried[] | undefined;
+  /** A second run of another component: the same part, printed on another press or another day. */
+  readonly runOf?: string | undefined;
   readonly versions?: Versions | undefined;
   readonly carriers?: CarrierSpec | undefined;
   readonly tools?: readonly Tool[] | undefined;
@@ -232,6 +243,9 @@ export interface Step {
   readonly yield?: number | undefined;
   readonly samples?: number | undefined;
   readonly setup?: number | undefined;
+  /** Earlier step whose spoils serve for the set-up, before good material does. */
+  readonly setupFrom?: string | undefined;
+  /** Running spoilage, told as the works tells it: of what runs or of the net. */
   readonly running?: number | undefined;
   readonly incidents?: readonly Incident[] | undefined;
   /** Print: the side or sides of this pass. */
@@ -272,6 +286,21 @@ export interface Job {
   readonly route: readonly Step[];
   /** Norms of the works overridden for this job, by norm id. */
   readonly norms: Readonly<Record<string, number>>;
+}
+
+/** Fewest and most pieces that an order lets us deliver; no most where all overs go to the customer. */
+export function orderLimits({ policy, quantity }: Order): { readonly least: number; readonly most: number } {
+  switch (policy.kind) {
+    case 'exact':
+      return { least: quantity, most: quantity };
+    case 'all-overs':
+      return { least: quantity, most: Infinity };
+    case 'percent':
+      return {
+        least: Math.ceil(quantity * (1 - policy.under / 100)),
+        most: Math.floor(quantity * (1 + policy.over / 100)),
+      };
+  }
 }
 
 /** Pieces of all items together; undefined where the job has none. */

@@ -139,8 +139,11 @@ describe('blanks', () => {
   });
 });
 
+const withNorms = (job: Job, norms: Job['norms']): Job => ({ ...job, norms: { ...job.norms, ...norms } });
+
 describe('commercial web', () => {
-  const job = example('ferry-timetable');
+  // Splices are looked at in rolls.spec.
+  const job = withNorms(example('ferry-timetable'), { 'spoil.print-web.splice': 0 });
 
   it('counts cut-offs, plates and paper (identity, handbook chapters 4 and 6)', () => {
     // ceil(180,000 / 0.97) + 2,500
@@ -164,8 +167,8 @@ describe('commercial web', () => {
     const { section, web } = reportLayout(layoutOf(collected));
     expect(section?.scheme).toBe('32-collect');
     expect(web).toEqual({ repeatMm: 578, cutOffs: 2, copiesPerCutOff: 0.5 });
-    // ceil(180,000 / (0.5 x 0.97)) + 2,500; the drawing shows both cut-offs
-    expect(units(collected)['print-leaflet']).toBe(373_635);
+    // ceil(180,000 / (0.5 x 0.97)) + 2,500, and 15 for each of 8 plates worn out once at 200,000; the drawing shows both cut-offs
+    expect(units(collected)['print-leaflet']).toBe(373_635 + 8 * 15);
     expect(drawLayout(layoutOf(collected)).sheet.height).toBe(1156);
   });
 
@@ -186,7 +189,7 @@ describe('commercial web', () => {
 });
 
 describe('narrow web', () => {
-  const job = example('permit-stickers');
+  const job = withNorms(example('permit-stickers'), { 'spoil.print-narrow.splice': 0 });
 
   it('counts repeats from metres of set-up (identity, handbook chapters 4 and 6)', () => {
     // 82 teeth x 3.175 mm hold three of 80 + 6 mm around, and 250 - 16 mm two of 100 + 6 mm across

@@ -141,6 +141,8 @@ function materialAfter(
     case 'fold':
       if (layout?.section && first.unit === 'sheet') return foldSection(first, layout);
       return foldMaterial(first, foldsOf(step, layout));
+    case 'rewind':
+      return { ...first, unit: 'roll' };
     case 'stitch':
       return joined(inputs);
     case 'trim':

@@ -3,7 +3,7 @@ import { SHIPPED_WORKS } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { example } from './examples.fixture.js';
 import type { Component, Job } from './job.js';
-import { placeArt, separationInk } from './place-art.js';
+import { overLimitCm2, placeArt, separationInk } from './place-art.js';
 import { plan } from './plan.js';
 
 const layoutOf = (job: Job, change: Partial<Component> = {}): ComponentLayout => {
@@ -34,6 +34,7 @@ describe('an artwork on its plate', () => {
 
   it('lies at every up, turned as the piece is', () => {
     const placed = placeArt(layout, 'front', 'piece');
+    // Counted on the drawing: 2 x 4 and 7 x 3 upright, 5 x 2 turned.
     expect(placed).toHaveLength(39);
     expect(placed.filter(({ quarters }) => quarters === 0)).toHaveLength(29);
     expect(placed.filter(({ quarters }) => quarters === 1)).toHaveLength(10);
@@ -82,6 +83,12 @@ describe('an artwork on its plate', () => {
     const inner = zones.slice(1, -1);
     expect(inner.every((share, i) => i === 0 || share > (inner[i - 1] ?? 1))).toBe(true);
     expect(inner[15]).toBeCloseTo((17 * 32.5 - 32.5 / 2 - 10) / 1020, 3);
+  });
+
+  it('knows the area over the limit: the share of every piece (identity)', () => {
+    const heavy = { ...tint(1), overLimit: 0.1 };
+    expect(overLimitCm2(heavy, placeArt(layout, 'front', 'piece'))).toBeCloseTo(0.1 * 39 * 11.1 * 15.4, 9);
+    expect(overLimitCm2(heavy, placeArt(layout, 'front', 'sheet'))).toBeCloseTo(0.1 * 102 * 72, 9);
   });
 
   it('gives no zones on a press without, but its coverage', () => {

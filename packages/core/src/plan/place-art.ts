@@ -3,8 +3,7 @@ import type { ComponentLayout } from './component-layout.js';
 import { type SheetSide, drawLayout } from './layout-drawing.js';
 
 /** What an artwork is of: the whole form as it is plated, or one piece, which lies at every up. */
-export const ART_SCOPES = ['sheet', 'piece'] as const;
-export type ArtScope = (typeof ART_SCOPES)[number];
+export type ArtScope = 'sheet' | 'piece';
 
 type Quarters = PlacedArt['quarters'];
 
@@ -31,6 +30,14 @@ export function placeArt(layout: ComponentLayout, side: SheetSide, scope: ArtSco
 }
 
 const MM2_PER_M2 = 1e6;
+const MM2_PER_CM2 = 100;
+
+const areaMm2 = (placed: readonly PlacedArt[]): number =>
+  placed.reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0);
+
+/** Area of one side of the sheet whose total coverage is over the limit that the profile was counted with, cm2. Source: identity. */
+export const overLimitCm2 = ({ overLimit }: ToneProfile, placed: readonly PlacedArt[]): number =>
+  (overLimit * areaMm2(placed)) / MM2_PER_CM2;
 
 /** What one separation of an artwork lays on a plate. */
 export interface SeparationInk {
@@ -49,9 +56,7 @@ export function separationInk(
 ): SeparationInk {
   const { sheet } = drawLayout(layout);
   const row = layout.machine.press?.zones;
-  const inkedM2 =
-    placed.reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0) *
-    ((profile.means[channel] ?? 0) / MM2_PER_M2);
+  const inkedM2 = (areaMm2(placed) * (profile.means[channel] ?? 0)) / MM2_PER_M2;
   return {
     zones: row ? zoneCoverages(profile, channel, placed, row, sheet.width, sheet.height) : [],
     coverage: layout.printedAreaM2 > 0 ? Math.min(1, inkedM2 / layout.printedAreaM2) : 0,

@@ -1,7 +1,7 @@
-import { type Flow, type FlowGraph, type School, SCHOOLS, reckonFlow } from '../flow/index.js';
+import type { Flow, School } from '../flow/index.js';
 import { type Figures, type Issue, type Outcome, FigureBook, toNumber } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Works, normsOf, spoilageTable } from '../works/index.js';
+import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf } from '../works/index.js';
 import { type JobFlow, type Layouts, buildGraph, processUnit, takenBy } from './build-graph.js';
 import { checkJob } from './check-job.js';
 import { type ComponentLayout, sharingLayouts } from './component-layout.js';
@@ -11,13 +11,14 @@ import type { StepTime } from './step-time.js';
 import type { Job, Step } from './job.js';
 import type { Material } from './material.js';
 import { layOnce } from './remember-layout.js';
-import { type PressTotals, pressFigures } from './press-totals.js';
+import { type PressTotals, type SheetsBySchool, pressFigures, pressSheetsBySchool } from './press-totals.js';
 import { machineOf } from './step-norms.js';
 import { countFigures } from './working.js';
 import { adviseJob } from './advice.js';
 import { adviseInks } from './ink-advice.js';
 import { adviseRegister } from './register-plan.js';
 import { sectionPositions } from './section-layout.js';
+import { type Settled, settle } from './settle.js';
 
 /** One row of the plan: a station with the counts into and out of it by the job's school. */
 export interface PlanStep {
@@ -29,7 +30,10 @@ export interface PlanStep {
   readonly unitIn: string;
   readonly unitOut: string;
   readonly yield: number;
+  /** Good material used up before the first good piece. */
   readonly setup: number;
+  /** Spoils of an earlier step that serve for the set-up beside it. */
+  readonly setupSpoils: number;
   /** Share of what runs. */
   readonly running: number;
   readonly samples: number;
@@ -54,7 +58,7 @@ export interface PlanEdge {
   /** Null for the finished product. */
   readonly to: string | null;
   readonly count: number;
-  /** Figure that says the count. */
+  /** Figure that says the count; of what several steps make, the count of all. */
   readonly figure: string;
   readonly state: Material;
 }
@@ -72,8 +76,7 @@ export interface Plan {
   readonly edges: readonly PlanEdge[];
   readonly layouts: Readonly<Record<string, ComponentLayout>>;
   readonly totals: Totals;
-  /** Press sheets by component under every school. */
-  readonly schools: Readonly<Record<School, Readonly<Record<string, number>>>>;
+  readonly schools: SheetsBySchool;
   readonly figures: Figures;
   /** What works but wants a look. */
   readonly advice: readonly Issue[];
@@ -82,7 +85,7 @@ export interface Plan {
 export type PlanOutcome =
   { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly issues: readonly Issue[] };
 
-function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { layouts: Layouts; issues: Issue[] } {
+function layAll(job: Job, works: Works, norms: NormLookup): { layouts: Layouts; issues: Issue[] } {
   const layouts = new Map<string, ComponentLayout>();
   const issues: Issue[] = [];
   const context = { job, works, norms, positions: sectionPositions(job) };
@@ -96,12 +99,6 @@ function layAll(job: Job, works: Works, norms: ReturnType<typeof normsOf>): { la
   return { layouts, issues };
 }
 
-/** Layouts by lane: components, and the sections that share a form. */
-function lanesOf(layouts: Layouts): Layouts {
-  const sharing = [...layouts.values()].flatMap(sharingLayouts);
-  return new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
-}
-
 function planStep(
   job: Job,
   step: Step,
@@ -110,6 +107,7 @@ function planStep(
   book: FigureBook,
   time: StepTime,
   machine: string | null,
+  processUnits: number,
 ): PlanStep {
   const reckoned = flow.byId.get(step.id);
   if (!reckoned) throw new Error(`step ${step.id} was not reckoned`);
@@ -125,10 +123,11 @@ function planStep(
     unitOut: materials.get(out)?.unit ?? processUnit(step, materials),
     yield: reckoned.downstream.output.yield,
     setup: value('setup'),
+    setupSpoils: book.figures[`step.${step.id}.setup.all`] ? value('setup.all') - value('setup') : 0,
     running: value('running'),
     samples: value('samples'),
     needsOut: value('needsOut'),
-    processUnits: reckoned.units[job.school],
+    processUnits,
     net: toNumber(reckoned.downstream.net),
     hours: time.hours,
     lagHours: time.lagHours,
@@ -137,12 +136,21 @@ function planStep(
 }
 
 function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: ReadonlyMap<string, number>): PlanEdge[] {
-  const makers = new Map(
-    graph.steps.flatMap((step) => step.outputs.map(({ material }) => [material, step.id] as const)),
-  );
+  const makers = new Map<string, { readonly from: string | null; readonly share: number }[]>();
+  for (const { id, outputs } of graph.steps)
+    for (const { material, share = 1 } of outputs)
+      makers.set(material, [...(makers.get(material) ?? []), { from: id, share }]);
   const edge = (material: string, to: string | null, count: number, figure: string): PlanEdge[] => {
     const state = materials.get(material);
-    return state ? [{ material, from: makers.get(material) ?? null, to, count, figure, state }] : [];
+    if (!state) return [];
+    return (makers.get(material) ?? [{ from: null, share: 1 }]).map(({ from, share }) => ({
+      material,
+      from,
+      to,
+      count: share === 1 ? count : Math.ceil(count * share),
+      figure,
+      state,
+    }));
   };
   return [
     ...job.route.flatMap((step) =>
@@ -154,18 +162,49 @@ function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: Readon
   ];
 }
 
-const firstPress = (job: Job, component: string): Step | undefined =>
-  job.route.find((step) => step.component === component && step.operation === 'print');
+/** A job checked, laid out and told as a flow, before anything is counted. */
+interface Built {
+  /** What the check found to look at; no errors. */
+  readonly checked: readonly Issue[];
+  readonly norms: NormLookup;
+  readonly book: FigureBook;
+  readonly layouts: Layouts;
+  /** Layouts by lane: components, and the sections that share a form. */
+  readonly lanes: Layouts;
+  /** Machine of every step. */
+  readonly machines: ReadonlyMap<string, Machine | undefined>;
+  readonly jobFlow: JobFlow;
+  readonly settled: Settled;
+}
 
-/** The material flow of a job, as its plan reckons it. Issues: every code of the catalogue. */
-export function graphOf(job: Job, works: Works): Outcome<FlowGraph> {
-  const checked = checkJob(job, works).filter(({ severity }) => severity === 'error');
-  if (checked.length > 0) return { ok: false, issues: checked };
+function build(job: Job, works: Works): Outcome<Built> {
+  const checked = checkJob(job, works);
+  const errors = checked.filter(({ severity }) => severity === 'error');
+  if (errors.length > 0) return { ok: false, issues: errors };
   const norms = normsOf(works, job.norms);
   const { layouts, issues } = layAll(job, works, norms);
   if (issues.length > 0) return { ok: false, issues };
-  const { flow, issues: wrong } = buildGraph(job, lanesOf(layouts), norms, new FigureBook());
-  return flow ? { ok: true, value: flow.graph } : { ok: false, issues: wrong };
+  const sharing = [...layouts.values()].flatMap(sharingLayouts);
+  const lanes: Layouts = new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
+  const book = new FigureBook();
+  const machines = new Map(
+    job.route.map((step) => [
+      step.id,
+      machineOf(step, step.component === undefined ? undefined : lanes.get(step.component), works),
+    ]),
+  );
+  const runNorms = hasRunNorms(Object.keys(works.norms));
+  const { flow, issues: wrong } = buildGraph(job, lanes, machines, norms, book, runNorms);
+  if (!flow) return { ok: false, issues: wrong };
+  const settled = settle({ job, layouts: lanes, machines, norms, book }, flow.graph);
+  if (!settled.ok) return settled;
+  return { ok: true, value: { checked, norms, book, layouts, lanes, machines, jobFlow: flow, settled: settled.value } };
+}
+
+/** The material flow of a job, as its plan reckons it. Issues: every code of the catalogue. */
+export function flowOf(job: Job, works: Works): Outcome<Settled> {
+  const built = build(job, works);
+  return built.ok ? { ok: true, value: built.value.settled } : built;
 }
 
 /**
@@ -175,41 +214,23 @@ export function graphOf(job: Job, works: Works): Outcome<FlowGraph> {
  * Source: handbook chapters 4, 5, 6 and 8.
  */
 export function plan(job: Job, works: Works): PlanOutcome {
-  const checked = checkJob(job, works);
-  const errors = checked.filter(({ severity }) => severity === 'error');
-  if (errors.length > 0) return { ok: false, issues: errors };
-  const norms = normsOf(works, job.norms);
-  const { layouts, issues } = layAll(job, works, norms);
-  if (issues.length > 0) return { ok: false, issues };
-  const book = new FigureBook();
-  const lanes = lanesOf(layouts);
-  const built = buildGraph(job, lanes, norms, book);
-  if (!built.flow) return { ok: false, issues: built.issues };
-  const table = spoilageTable(norms);
-  const reckoned = reckonFlow(built.flow.graph, table);
-  if (!reckoned.ok) return { ok: false, issues: reckoned.issues };
-  const flow = reckoned.value;
-  countFigures(book, job, flow, built.flow, norms);
-  const machines = new Map(
-    job.route.map((step) => [
-      step.id,
-      machineOf(step, step.component === undefined ? undefined : lanes.get(step.component), works),
-    ]),
-  );
+  const built = build(job, works);
+  if (!built.ok) return built;
+  const { checked, norms, book, layouts, lanes, machines, jobFlow, settled } = built.value;
+  const { flow, units } = settled;
+  countFigures({ book, job, flow, jobFlow, machines, norms, units });
   const times = timeFigures({
     job,
     works,
     layouts: lanes,
     flow,
-    materials: built.flow.materials,
+    materials: jobFlow.materials,
     machines,
     norms,
     book,
   });
-  const press = pressFigures({ job, layouts, flow, works, norms, book });
+  const press = pressFigures({ job, layouts, works, norms, book });
   const cost = costFigures({ job, layouts, times, machines, norms, book, works });
-  const units = new Map(flow.steps.map(({ step, units: bySchool }) => [step.id, bySchool[job.school]]));
-  const jobFlow = built.flow;
   const steps = job.route.map((step) =>
     planStep(
       job,
@@ -219,12 +240,9 @@ export function plan(job: Job, works: Works): PlanOutcome {
       book,
       times.steps.get(step.id) ?? { hours: 0, lagHours: 0 },
       machines.get(step.id)?.id ?? null,
+      units.get(step.id) ?? 0,
     ),
   );
-  const sheets = (school: School) =>
-    Object.fromEntries(
-      [...layouts.keys()].map((id) => [id, flow.byId.get(firstPress(job, id)?.id ?? '')?.units[school] ?? 0]),
-    );
   return {
     ok: true,
     plan: {
@@ -233,7 +251,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
       edges: edgesOf(job, jobFlow, units),
       layouts: Object.fromEntries(layouts),
       totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
-      schools: Object.fromEntries(SCHOOLS.map((school) => [school, sheets(school)])) as Plan['schools'],
+      schools: pressSheetsBySchool(job, layouts, book),
       figures: book.figures,
       advice: [
         ...checked,

@@ -1,4 +1,4 @@
-import type { Flow } from '../flow/index.js';
+import type { RuleSchool, School } from '../flow/index.js';
 import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, countPlates } from '../press/index.js';
 import { buyPaper } from './buy-paper.js';
@@ -7,8 +7,9 @@ import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import { lifeNorm } from './carriers.js';
 import { drawFigure, inkFigures } from './ink-figures.js';
-import type { Job } from './job.js';
+import type { Job, Step } from './job.js';
 import { type PressUnit, pressUnit } from './material.js';
+import { usesHeldCarriers } from './split-run.js';
 import { sumFigure } from './sum-figure.js';
 import { carriersPerColour, giveNorm, isPlateless } from './step-norms.js';
 
@@ -27,7 +28,6 @@ export interface PressTotals {
 interface Context {
   readonly job: Job;
   readonly layouts: Layouts;
-  readonly flow: Flow;
   readonly works: Works;
   readonly norms: NormLookup;
   readonly book: FigureBook;
@@ -40,6 +40,27 @@ const PRESS_NAMES: Readonly<Record<PressUnit, string>> = {
   repeat: 'Repeats',
 };
 
+type Sheets = Readonly<Record<string, number>>;
+/** Press sheets by component under the schools that count by rule; by sureness where the job is planned by it. */
+export type SheetsBySchool = Readonly<Record<RuleSchool, Sheets>> & { readonly sure?: Sheets };
+
+/** The press pass that takes a component's paper. */
+const firstPass = (job: Job, component: string): Step | undefined =>
+  job.route.find((step) => step.component === component && step.operation === 'print');
+
+/** Press sheets of every component, by the schools that count by rule and by the job's own. */
+export function pressSheetsBySchool(job: Job, layouts: Layouts, book: FigureBook): SheetsBySchool {
+  const sheets = (school: School): Sheets =>
+    Object.fromEntries(
+      [...layouts.keys()].map((id) => [
+        id,
+        book.figures[`step.${firstPass(job, id)?.id ?? ''}.units.${school}`]?.value ?? 0,
+      ]),
+    );
+  const byRule = { step: sheets('step'), added: sheets('added'), table: sheets('table') };
+  return job.school === 'sure' ? { ...byRule, sure: sheets('sure') } : byRule;
+}
+
 /** Colours of a set that change from version to version. */
 function changingColours({ front, back, versions, workStyle }: ComponentLayout['component']): number {
   const changes = (inks: typeof front): number => inks.filter(({ name }) => versions?.inks.includes(name)).length;
@@ -48,7 +69,7 @@ function changingColours({ front, back, versions, workStyle }: ComponentLayout['
   return workStyle === 'single' ? one : one + other;
 }
 
-function plates({ book, norms }: Context, layout: ComponentLayout, sheets: string): number {
+function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: string): number {
   const { component } = layout;
   const id = `component.${component.id}`;
   const life = giveNorm(book, norms, lifeNorm(CARRIER_OF[printingOf(layout.machine)]));
@@ -64,6 +85,11 @@ function plates({ book, norms }: Context, layout: ComponentLayout, sheets: strin
     'impressions',
     source,
   );
+  if (usesHeldCarriers(job, component)) {
+    const held = { label: 'identity', note: 'held from the first run' } as const;
+    book.give(`${id}.plates`, `Plates, ${component.name}`, 0, 'plates', held);
+    return 0;
+  }
   const versions = component.versions?.names.length ?? 0;
   if (versions < 2) {
     const formula = 'perSet * ceil(sheets * turns / life)';
@@ -107,7 +133,7 @@ export function pressFigures(context: Context): PressTotals {
   const paperBy: Record<string, number> = {};
   const byName: Record<string, string[]> = {};
   for (const [id, layout] of layouts) {
-    const first = job.route.find((step) => step.component === id && step.operation === 'print');
+    const first = firstPass(job, id);
     if (!first) continue;
     const figure = `component.${id}.pressSheets`;
     pressSheets[id] = book.value(`step.${first.id}.processUnits`);
@@ -116,7 +142,7 @@ export function pressFigures(context: Context): PressTotals {
       firstPass: `step.${first.id}.processUnits`,
     });
     platesBy[id] = plates(context, layout, figure);
-    paperBy[id] = buyPaper(book, layout, figure);
+    paperBy[id] = buyPaper(book, norms, layout, figure);
     if (!isPlateless(layout)) inkFigures(context, layout, byName);
   }
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);

@@ -69,7 +69,7 @@ export const oddPlaceOf = (job: Job): OddPlace => job.binding?.odd ?? usualOddPl
 /** Where each section of a job stands: the odd one as the job or the house wants it, page numbers running through. */
 export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition> {
   const assembly = assemblyOf(job);
-  const sections = job.components.filter(({ kind }) => kind === 'section');
+  const sections = job.components.filter(({ kind, runOf }) => kind === 'section' && runOf === undefined);
   const order = orderSections(
     sections.map(({ pages = 0 }) => pages),
     oddPlaceOf(job),
@@ -89,7 +89,12 @@ export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition>
       ({ id, pages = 0 }) =>
         [id, { place: { assembly: 'nested', firstPage: 1, totalPages: pages }, order: 0, endPages: 0 }] as const,
     );
-  return new Map<string, SectionPosition>([...positions, ...covers]);
+  const known = new Map<string, SectionPosition>([...positions, ...covers]);
+  for (const { id, runOf } of job.components) {
+    const position = runOf === undefined ? undefined : known.get(runOf);
+    if (position) known.set(id, position);
+  }
+  return known;
 }
 
 /** The scheme that a component asks for, or the usual one for its pages; undefined where none folds to them. */

@@ -1,7 +1,15 @@
 import { type FigureBook, IDENTITY, ceilRatio } from '../kernel/index.js';
+import type { FlowStep } from '../flow/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type NormLookup, type SpoilageKey, type Works, printingOf } from '../works/index.js';
+import {
+  type Machine,
+  type NormLookup,
+  type NormScope,
+  type SpoilageKey,
+  type Works,
+  printingOf,
+} from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import { foldsOf } from './material.js';
@@ -51,7 +59,8 @@ export const platesHung = (step: Step, layout: ComponentLayout): number =>
 /** Whether a machine's set-up is told in metres of web, and its speed in metres a minute. */
 export const runsByMetres = ({ machine }: ComponentLayout): boolean => machine.process === 'narrow-web';
 
-function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
+/** Norms that an operation's spoilage goes by. */
+export function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
   if (step.operation !== 'print') return step.operation;
   if (layout && isPlateless(layout)) return 'print-digital';
   const printing = layout && printingOf(layout.machine);
@@ -69,47 +78,73 @@ export function machineOf(step: Step, layout: ComponentLayout | undefined, works
   return process && works.machines.find((machine) => machine.process === process);
 }
 
-/** Gives a norm to the book under `norm.<id>` and returns the figure's id. */
-export function giveNorm(book: FigureBook, norms: NormLookup, id: string): string {
-  const figure = `norm.${id}`;
+/** What the norms of a step may be told for: its machine and its stock; its run where that is known. */
+export const scopeOf = (
+  machine: Machine | undefined,
+  layout: ComponentLayout | undefined,
+  run?: number,
+): NormScope => ({
+  machine: machine?.id,
+  coated: layout?.stock.coated,
+  run,
+});
+
+/** Gives a norm to the book under `norm.<id>`, told for a scope where the works does so, and returns the figure's id. */
+export function giveNorm(book: FigureBook, norms: NormLookup, id: string, scope?: NormScope): string {
+  const { norm, value, source, otherwise } = norms(id, scope);
+  const figure = `norm.${norm.id}`;
   if (book.figures[figure]) return figure;
-  const { norm, value, source, otherwise } = norms(id);
   return book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
 }
 
 /** Figure ids of a step's set-up and running spoilage, with what was overridden in the job. */
 export interface SpoilageFigures {
   readonly setup: string;
-  readonly running: string;
+  /** Running spoilage as the works tells it; of the net where `ofNet`. */
+  readonly told: string;
+  readonly ofNet: boolean;
 }
+
+/** Whether the works tells running spoilage of the net. Source: handbook chapter 6, a setting of the works. */
+const tellsNet = (norms: NormLookup): boolean => norms('flow.percentOf').value === 1;
 
 /** Rounds a sum of decimal norms to the nine places that fractions keep, so that 0.8 % + 4 x 0.2 % is 1.6 % to the letter. */
 const asDecimal = (value: number): number => Math.round(value * 1e9) / 1e9;
 
-/** A norm made of a base and so much for each colour or fold. */
+/** What a norm has beside its base: so much for each colour, fold or change of version. */
+interface Part {
+  /** Norm of one, and how many there are. */
+  readonly norm: string;
+  readonly count: number;
+  /** Names in the formula: of the norm, and of the count. */
+  readonly each: string;
+  readonly unit: string;
+}
+
+/** A norm made of a base and its parts. */
 function compound(
   book: FigureBook,
   norms: NormLookup,
   id: string,
   name: string,
   unit: string,
-  ids: readonly [string, string],
-  each: number,
-  eachName: string,
+  baseNorm: string,
+  parts: readonly Part[],
+  scope: NormScope,
 ): string {
-  const [base, per] = ids.map((norm) => giveNorm(book, norms, norm)) as [string, string];
-  const count = book.give(`${id}.${eachName}`, `${eachName} of this step`, each, eachName, {
-    label: 'identity',
-    note: 'counted from the job',
+  const base = giveNorm(book, norms, baseNorm, scope);
+  const inputs: Record<string, string> = { base };
+  let value = book.value(base);
+  const terms = parts.map(({ norm, count, each, unit: counted }) => {
+    inputs[each] = giveNorm(book, norms, norm, scope);
+    inputs[counted] = book.give(`${id}.${counted}`, `${counted} of this step`, count, counted, {
+      label: 'identity',
+      note: 'counted from the job',
+    });
+    value += book.value(inputs[each]) * count;
+    return `${each} * ${counted}`;
   });
-  return book.reckon(
-    id,
-    name,
-    asDecimal(book.value(base) + book.value(per) * each),
-    unit,
-    `base + each * ${eachName}`,
-    { base, each: per, [eachName]: count },
-  );
+  return book.reckon(id, name, asDecimal(value), unit, ['base', ...terms].join(' + '), inputs);
 }
 
 /** What a step's set-up and running spoilage are told for: each colour of a pass, each fold, or nothing. */
@@ -118,9 +153,21 @@ function eachOf(step: Step, layout: ComponentLayout | undefined): number {
   return layout && step.operation === 'print' ? passColours(step, layout) : 0;
 }
 
-/** Whether a norm of a step has a part for each colour or fold beside its base. */
-const hasPart = ({ operation }: Step, field: 'setup' | 'running'): boolean =>
-  operation === 'print' || (operation === 'fold' && field === 'setup');
+/** Parts of a step's norm beside its base: colours of a pass, folds, and at a press the changes from version to version. */
+function partsOf(step: Step, layout: ComponentLayout | undefined, field: 'setup' | 'running'): Part[] {
+  const norm = `spoil.${spoilageKey(step, layout)}.${field}`;
+  const count = eachOf(step, layout);
+  if (step.operation === 'fold')
+    return field === 'setup' ? [{ norm: `${norm}Per`, count, each: 'each', unit: 'folds' }] : [];
+  if (step.operation !== 'print') return [];
+  const changes = (layout?.component.versions?.names.length ?? 1) - 1;
+  return [
+    { norm: `${norm}Per`, count, each: 'each', unit: 'colours' },
+    ...(field === 'setup' && changes > 0
+      ? [{ norm: `${norm}Version`, count: changes, each: 'change', unit: 'changes' }]
+      : []),
+  ];
+}
 
 /**
  * Set-up and running spoilage of a step as plain numbers, without working: what the ways to run compare by. A test holds
@@ -130,16 +177,23 @@ export function spoilageOf(
   norms: NormLookup,
   step: Step,
   layout: ComponentLayout | undefined,
-): { readonly setup: number; readonly running: number } {
+  scope: NormScope,
+): Pick<FlowStep, 'setup' | 'running' | 'ofNet'> {
   const key = spoilageKey(step, layout);
-  const each = eachOf(step, layout);
-  const of = (field: 'setup' | 'running'): number => {
-    const base = norms(`spoil.${key}.${field}`).value;
-    return hasPart(step, field) ? asDecimal(base + norms(`spoil.${key}.${field}Per`).value * each) : base;
-  };
+  const of = (field: 'setup' | 'running'): number =>
+    asDecimal(
+      partsOf(step, layout, field).reduce(
+        (sum, { norm, count }) => sum + norms(norm, scope).value * count,
+        norms(`spoil.${key}.${field}`, scope).value,
+      ),
+    );
   const narrow = byMetres(step, layout);
   const setup = narrow ? repeatsIn(of('setup'), narrow) : of('setup');
-  return { setup: step.setup ?? setup, running: step.running ?? of('running') };
+  return {
+    setup: step.setup ?? setup,
+    running: step.running ?? of('running'),
+    ...(tellsNet(norms) ? { ofNet: true } : {}),
+  };
 }
 
 /** The layout of a print step whose set-up is told in metres. */
@@ -158,18 +212,17 @@ function repeatsFigure(
   layout: ComponentLayout,
   target: string,
   unit: string,
+  scope: NormScope,
 ): string {
-  const key = spoilageKey(step, layout);
-  const ids = [`spoil.${key}.setup`, `spoil.${key}.setupPer`] as const;
   const metres = compound(
     book,
     norms,
     `${target}.metres`,
     'Set-up, length of web',
     'm',
-    ids,
-    passColours(step, layout),
-    'colours',
+    `spoil.${spoilageKey(step, layout)}.setup`,
+    partsOf(step, layout, 'setup'),
+    scope,
   );
   const { heightMm } = layout.component.sheet;
   const repeat = book.give(
@@ -193,42 +246,36 @@ export function spoilageFigures(
   step: Step,
   layout: ComponentLayout | undefined,
   unit: string,
+  scope: NormScope,
 ): SpoilageFigures {
   const key = spoilageKey(step, layout);
   const id = `step.${step.id}`;
-  const each = eachOf(step, layout);
-  const eachName = step.operation === 'fold' ? 'folds' : 'colours';
   const narrow = byMetres(step, layout);
-  const figure = (field: 'setup' | 'running', name: string, figureUnit: string, own: number | undefined): string => {
+  const figure = (
+    field: 'setup' | 'running',
+    id: string,
+    name: string,
+    figureUnit: string,
+    own: number | undefined,
+  ): string => {
     const of = (target: string): string => {
-      if (narrow && field === 'setup') return repeatsFigure(book, norms, step, narrow, target, figureUnit);
-      if (hasPart(step, field))
-        return compound(
-          book,
-          norms,
-          target,
-          name,
-          figureUnit,
-          [`spoil.${key}.${field}`, `spoil.${key}.${field}Per`],
-          each,
-          eachName,
-        );
-      const norm = giveNorm(book, norms, `spoil.${key}.${field}`);
+      if (narrow && field === 'setup') return repeatsFigure(book, norms, step, narrow, target, figureUnit, scope);
+      const parts = partsOf(step, layout, field);
+      if (parts.length > 0)
+        return compound(book, norms, target, name, figureUnit, `spoil.${key}.${field}`, parts, scope);
+      const norm = giveNorm(book, norms, `spoil.${key}.${field}`, scope);
       return book.reckon(target, name, book.value(norm), figureUnit, 'norm', { norm });
     };
-    if (own === undefined) return of(`${id}.${field}`);
-    const house = of(`${id}.${field}.norm`);
-    return book.give(
-      `${id}.${field}`,
-      name,
-      own,
-      figureUnit,
-      { label: 'set by user', note: 'set in this job' },
-      book.value(house),
-    );
+    if (own === undefined) return of(id);
+    const house = of(`${id}.norm`);
+    return book.give(id, name, own, figureUnit, { label: 'set by user', note: 'set in this job' }, book.value(house));
   };
-  return {
-    setup: figure('setup', 'Set-up', unit, step.setup),
-    running: figure('running', 'Running spoilage', 'share', step.running),
-  };
+  const ofNet = tellsNet(norms);
+  const setup = figure('setup', `${id}.setup`, 'Set-up', unit, step.setup);
+  if (!ofNet)
+    return { setup, ofNet, told: figure('running', `${id}.running`, 'Running spoilage', 'share', step.running) };
+  const told = figure('running', `${id}.told`, 'Running spoilage, of the net', 'share', step.running);
+  const share = book.value(told) / (1 + book.value(told));
+  book.reckon(`${id}.running`, 'Running spoilage', share, 'share', 'told / (1 + told)', { told });
+  return { setup, told, ofNet };
 }

@@ -1,7 +1,7 @@
 import { SHIPPED_WORKS } from '../works/index.js';
 import { example } from './examples.fixture.js';
 import type { Job } from './job.js';
-import { graphOf, plan } from './plan.js';
+import { flowOf, plan } from './plan.js';
 import { reckonSure } from './sure-plan.js';
 
 const ask = { seed: 7, draws: 2000 };
@@ -54,7 +54,7 @@ describe('sureness of a job', () => {
 
   it('says why a job cannot be planned', () => {
     const broken: Job = { ...map, components: map.components.map((one) => ({ ...one, stock: 'none' })) };
-    expect(graphOf(broken, SHIPPED_WORKS).ok).toBe(false);
+    expect(flowOf(broken, SHIPPED_WORKS).ok).toBe(false);
     expect(reckonSure(broken, SHIPPED_WORKS, { ...ask, p: 0.9 }).ok).toBe(false);
   });
 });

@@ -1,7 +1,6 @@
 import { type FlowGraph } from '../flow/index.js';
 import { type Outcome, error } from '../kernel/index.js';
 import {
-  type Chance,
   type CostPoint,
   type CurvePoint,
   type Required,
@@ -15,8 +14,9 @@ import {
   sureQuantities,
 } from '../sure/index.js';
 import { type Works, normsOf } from '../works/index.js';
-import { type Job, paperOf } from './job.js';
-import { graphOf, plan } from './plan.js';
+import { type Job, itemMaterial, orderLimits, paperOf } from './job.js';
+import { chanceOf } from './own-units.js';
+import { flowOf, plan } from './plan.js';
 
 export interface SureAsk {
   /** Probability that the order comes out, above 0 and below 1; the house's where absent. */
@@ -39,17 +39,16 @@ export interface SureAnswer extends SureQuantities {
 /** Sensitivity looks at differences over the same draws, so that fewer do. */
 const SENSITIVITY_DRAWS = 4000;
 
-const chanceOf = (job: Job, works: Works): Chance => {
-  const norms = normsOf(works, job.norms);
-  return { best: norms('sure.best').value, worst: norms('sure.worst').value, kappa: norms('sure.kappa').value };
-};
-
-/** The graph for another quantity: fewest or most that the order lets us deliver. */
+/** The graph for a share of the order: the fewest or the most that it lets us deliver. */
 function graphFor(graph: FlowGraph, { order, items }: Job, share: number): FlowGraph {
-  const ordered = (i: number): number => items?.[i]?.quantity ?? order.quantity;
+  const ordered = (material: string): number =>
+    items?.find(({ id }) => itemMaterial(id) === material)?.quantity ?? order.quantity;
   return {
     ...graph,
-    demands: graph.demands.map((demand, i) => ({ ...demand, quantity: Math.max(1, Math.round(ordered(i) * share)) })),
+    demands: graph.demands.map(({ material }) => ({
+      material,
+      quantity: Math.max(1, Math.round(ordered(material) * share)),
+    })),
   };
 }
 
@@ -75,35 +74,45 @@ function costsOf(job: Job, works: Works): { unit: number; again: number } {
 /**
  * The sureness school of a whole job: what to put into every component so that all come out together with probability p, how
  * sure any quantity is, the cheapest one, and which step's uncertainty costs most.
- * @param progress is told the share done, and may say to stop. Issues: `sure.p`, and those of the plan.
+ * @param progress is told the share done. Issues: `sure.p`, and those of the plan.
  * Source: handbook chapter 6, school 4.
  */
 export function reckonSure(
   job: Job,
   works: Works,
-  { p = normsOf(works, job.norms)('sure.p').value, seed, draws }: SureAsk,
-  progress: (share: number) => boolean = () => true,
+  { p: asked, seed, draws }: SureAsk,
+  progress: (share: number) => void = () => undefined,
 ): Outcome<SureAnswer> {
+  const norms = normsOf(works, job.norms);
+  const p = asked ?? norms('sure.p').value;
   if (!(p > 0 && p < 1)) return { ok: false, issues: [error('sure.p', 'p', { value: p })] };
-  const built = graphOf(job, works);
+  const built = flowOf(job, works);
   if (!built.ok) return built;
-  const graph = built.value;
-  const chance = chanceOf(job, works);
+  const { graph } = built.value;
+  const chance = chanceOf(norms);
   const names = new Map(job.components.map(({ id }) => [paperOf(id), id]));
   const materials = graph.bought.filter((material) => names.has(material));
-  const part = (from: number, share: number) => (done: number) => progress(from + done * share);
   const draw = (of: FlowGraph, from: number): Required =>
-    drawRequired({ graph: of, chance, seed, draws }, part(from, 0.25));
+    drawRequired({ graph: of, chance, seed, draws }, (done) => {
+      progress(from + done / 4);
+      return true;
+    });
   const needs = needsOf(draw(graph, 0), materials);
-  const { policy } = job.order;
-  const [under, over] = policy.kind === 'percent' ? [policy.under, policy.over] : [0, 0];
-  const least = draw(graphFor(graph, job, 1 - under / 100), 0.25);
-  const most = policy.kind === 'all-overs' ? least : draw(graphFor(graph, job, 1 + over / 100), 0.5);
+  const limits = orderLimits(job.order);
+  const share = (quantity: number): number => quantity / job.order.quantity;
+  const least = draw(graphFor(graph, job, share(limits.least)), 0.25);
+  const putAway = norms('price.over').value;
+  // Overs that the customer takes, or that cost nothing to put away, need no runs of their own.
+  const hasMost = putAway > 0 && limits.most < Infinity;
+  const most = hasMost ? draw(graphFor(graph, job, share(limits.most)), 0.5) : undefined;
   const { unit, again } = costsOf(job, works);
   const each = (value: number): Record<string, number> =>
     Object.fromEntries(materials.map((material) => [material, value]));
-  // What is over cannot be invoiced: it has cost what a sheet costs, which is told already; nothing is added.
-  const [best] = cheapest(needs, least, most, { unit: each(unit), again, over: each(0) });
+  const [best] = cheapest(needs, least, {
+    unit: each(unit),
+    again,
+    ...(most ? { overs: { most, price: putAway } } : {}),
+  });
   const steps = sensitivity(graph, chance, seed, Math.min(draws, SENSITIVITY_DRAWS), materials, p);
   progress(1);
   const named = <T extends SureQuantities>(at: T): T => ({

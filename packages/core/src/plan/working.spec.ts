@@ -58,6 +58,7 @@ const JOBS: [string, Job][] = [
     },
   ],
   ['a split run', split],
+  ['plates worn out', { ...example('trail-map'), norms: { 'plate.life': 4000 } }],
   ['tea caddy (blanks)', example('tea-caddy')],
   ['timetable (web)', example('ferry-timetable')],
   ['stickers (narrow web)', example('permit-stickers')],

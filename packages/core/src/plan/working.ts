@@ -1,6 +1,6 @@
-import { type Flow, type FlowOutput, type StepFlow, SCHOOLS } from '../flow/index.js';
+import type { Flow, FlowOutput, StepFlow } from '../flow/index.js';
 import { type FigureBook, IDENTITY, type Source, ceil, fraction, multiply, toNumber } from '../kernel/index.js';
-import type { NormLookup } from '../works/index.js';
+import type { Machine, NormLookup, NormScope } from '../works/index.js';
 import { type JobDemand, type JobFlow, yieldId } from './build-graph.js';
 import type { Job } from './job.js';
 import { giveNorm } from './step-norms.js';
@@ -173,7 +173,7 @@ function addedUp(working: Working): void {
   );
 }
 
-function byTable(working: Working, norms: NormLookup): void {
+function byTable(working: Working, norms: NormLookup, scope: NormScope): void {
   const { book, flow, unit } = working;
   const id = `step.${flow.step.id}`;
   const { table, downstream } = flow;
@@ -196,7 +196,7 @@ function byTable(working: Working, norms: NormLookup): void {
   const count = (name: string, title: string, value: number) =>
     book.give(`${id}.${name}`, title, value, name, { label: 'identity', note: 'counted along the route' });
   const finishing = {
-    finishing: giveNorm(book, norms, `${table.band.id}.finishing`),
+    finishing: giveNorm(book, norms, `${table.band.id}.finishing`, scope),
     steps: count('finishingSteps', 'Finishing steps from here on', table.finishingSteps),
   };
   if (downstream.passes.length === 0) {
@@ -221,18 +221,41 @@ function byTable(working: Working, norms: NormLookup): void {
       net: `${id}.netWhole`,
       read,
       ...finishing,
-      pass: giveNorm(book, norms, `${table.band.id}.${table.column}`),
+      pass: giveNorm(book, norms, `${table.band.id}.${table.column}`, scope),
       further: count('furtherPasses', 'Further passes from here on', table.furtherPasses),
-      floorBase: giveNorm(book, norms, 'table.floorBase'),
-      floorPerColour: giveNorm(book, norms, 'table.floorPerColour'),
+      floorBase: giveNorm(book, norms, 'table.floorBase', scope),
+      floorPerColour: giveNorm(book, norms, 'table.floorPerColour', scope),
       colours: count('passColours', 'Colours of the pass with most', table.colours),
     },
     SCHOOL_SOURCE,
   );
 }
 
+/**
+ * By sureness: what step by step counts, and as much more or less as makes all components come out together with the
+ * probability of the norms.
+ */
+function bySureness({ book, flow, unit }: Working, units: number, norms: NormLookup): void {
+  const id = `step.${flow.step.id}`;
+  const [p, draws, seed] = ['sure.p', 'sure.draws', 'sure.seed'].map((norm) => norms(norm).value);
+  const margin = book.give(
+    `${id}.sureMargin`,
+    'More than step by step, so that all comes out',
+    units - flow.units.step,
+    unit,
+    {
+      label: 'practice',
+      note: `enough in ${Math.round((p ?? 0) * 1000) / 10} % of ${draws ?? 0} runs drawn from seed ${seed ?? 0}, handbook chapter 6`,
+    },
+  );
+  book.reckon(`${id}.units.sure`, 'Into the machine, by sureness', units, unit, 'steps + margin', {
+    steps: `${id}.units.step`,
+    margin,
+  });
+}
+
 /** Pieces that the steps after this one want, by the job's own school. */
-function ownNeeds(working: Working, job: Job, flow: Flow, demands: readonly JobDemand[]): void {
+function ownNeeds(working: Working, units: ReadonlyMap<string, number>, demands: readonly JobDemand[]): void {
   const { book, flow: own } = working;
   const { output } = own.downstream;
   const unit = working.unitOf(output);
@@ -240,25 +263,33 @@ function ownNeeds(working: Working, job: Job, flow: Flow, demands: readonly JobD
   const { formula, inputs } = sumOfConsumers(working, output, 'processUnits');
   const ordered = demands.find(({ material }) => material === output.material)?.quantity ?? 0;
   const taken = own.downstream.consumers.map(({ step, usage }) =>
-    multiply(fraction(flow.byId.get(step.id)?.units[job.school] ?? 0), fraction(usage)),
+    multiply(fraction(units.get(step.id) ?? 0), fraction(usage)),
   );
   const total = taken.reduce((sum, part) => sum + toNumber(part), ordered);
   const needsOut = output.share === undefined ? total : ceil(multiply(fraction(total), fraction(output.share)));
   book.reckon(`${id}.needsOut`, 'Good pieces wanted', needsOut, unit, wholePieces(output, formula), inputs);
 }
 
+/** What the counts of a job are written from. */
+interface CountContext {
+  readonly book: FigureBook;
+  readonly job: Job;
+  readonly flow: Flow;
+  readonly jobFlow: JobFlow;
+  readonly machines: ReadonlyMap<string, Machine | undefined>;
+  readonly norms: NormLookup;
+  /** Process units of every step by the job's own school. */
+  readonly units: ReadonlyMap<string, number>;
+}
+
 /**
- * Records how every count came about, by all three schools, so that each can be opened down to the norms. The figures
- * `step.<id>.processUnits` and `.needsOut` are those of the job's own school; of a step that makes several things, the
- * one that decides.
+ * Records how every count came about, by all schools that count by rule and by the job's own, so that each can be opened
+ * down to the norms. The figures `step.<id>.processUnits` and `.needsOut` are those of the job's own school; of a step that
+ * makes several things, the one that decides.
  */
-export function countFigures(
-  book: FigureBook,
-  job: Job,
-  flow: Flow,
-  { demands, materials }: JobFlow,
-  norms: NormLookup,
-): void {
+export function countFigures(context: CountContext): void {
+  const { book, job, flow, machines, norms, units } = context;
+  const { demands, materials } = context.jobFlow;
   const takers = new Map<string, Taker[]>();
   for (const { step } of flow.steps) {
     for (const { material, usage } of step.inputs)
@@ -278,11 +309,11 @@ export function countFigures(
     };
     stepByStep(working);
     addedUp(working);
-    byTable(working, norms);
-    for (const school of SCHOOLS)
-      if (!Number.isSafeInteger(stepFlow.units[school]))
-        throw new Error(`count of ${stepFlow.step.id} is no whole number`);
-    ownNeeds(working, job, flow, demands);
+    byTable(working, norms, { machine: machines.get(stepFlow.step.id)?.id });
+    if (job.school === 'sure') bySureness(working, units.get(stepFlow.step.id) ?? 0, norms);
+    for (const count of [...Object.values(stepFlow.units), units.get(stepFlow.step.id) ?? 0])
+      if (!Number.isSafeInteger(count)) throw new Error(`count of ${stepFlow.step.id} is no whole number`);
+    ownNeeds(working, units, demands);
     // The job's own school under one name: the same working, not a step further away.
     const own = book.figures[`${id}.units.${job.school}`];
     if (own?.formula !== undefined)

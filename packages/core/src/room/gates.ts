@@ -55,16 +55,17 @@ function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'ca
   const wrong = error('room.order', 'state', { carrier: labelOf(carrier), now, wanted: event.state });
   if (RELEASED.includes(event.state)) {
     if (now === 'wanted' || now === 'recycled' || now === 'destroyed' || now === event.state) return [wrong];
-    const { safe, run, wanted, finished } = forecastCount(job, plan, works, state);
+    const forecast = forecastCount(job, works, state);
+    const run = forecast?.ok ? forecast.value : undefined;
     const reason = event.reason?.trim() ?? '';
-    return safe || reason !== ''
+    return run?.hold === false || reason !== ''
       ? []
       : [
           error('room.short', 'reason', {
             carrier: labelOf(carrier),
-            count: finished ? 'finished short' : 'not finished',
+            count: run?.finished ? 'finished short' : 'not finished',
             expected: run?.expected ?? 0,
-            wanted,
+            wanted: plan.figures['order.target']?.value ?? job.order.quantity,
           }),
         ];
   }

@@ -8,5 +8,5 @@ export {
   standing,
   trialAccepted,
 } from './state.js';
-export { type CountForecast, forecastCount } from './forecast.js';
+export { forecastCount } from './forecast.js';
 export { type RoomContext, pressGate, refuse } from './gates.js';

@@ -25,7 +25,11 @@ export const CAUTIONS: Readonly<Record<Operation, readonly string[]>> = {
   glue: [NIPS, LOCK_OUT, HOT_GLUE, REPETITION],
   stitch: [NIPS, LOCK_OUT, NOISE],
   trim: [CUTTING, LOCK_OUT, SHARP],
+  rewind: [NIPS, LOCK_OUT, LIFTING],
   band: [SHARP, REPETITION],
+  inspect: [REPETITION],
+  hand: [SHARP, REPETITION],
+  outside: [LIFTING],
   box: [LIFTING, REPETITION],
 };
 

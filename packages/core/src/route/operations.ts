@@ -10,7 +10,11 @@ export const OPERATIONS = [
   'glue',
   'stitch',
   'trim',
+  'rewind',
   'band',
+  'inspect',
+  'hand',
+  'outside',
   'box',
 ] as const;
 export type Operation = (typeof OPERATIONS)[number];
@@ -40,6 +44,7 @@ export const MACHINE_PROCESSES = [
   'folder-gluer',
   'stitcher',
   'trimmer',
+  'rewinder',
   'bander',
   'hand',
 ] as const;
@@ -56,6 +61,10 @@ export const OPERATION_RULES: Readonly<Record<Operation, OperationRule>> = {
   glue: { name: 'Fold and glue', process: 'folder-gluer', time: 'belt', finishing: true },
   stitch: { name: 'Gather and stitch', process: 'stitcher', time: 'rate', finishing: true },
   trim: { name: 'Trim three sides', process: 'trimmer', time: 'rate', finishing: true },
+  rewind: { name: 'Rewind', process: 'rewinder', time: 'rate', finishing: false },
   band: { name: 'Band', process: 'bander', time: 'rate', finishing: false },
+  inspect: { name: 'Inspect', process: 'hand', time: 'rate', finishing: false },
+  hand: { name: 'Hand work', process: 'hand', time: 'rate', finishing: false },
+  outside: { name: 'Outside work', process: undefined, time: 'lag', finishing: false },
   box: { name: 'Box', process: 'hand', time: 'rate', finishing: false },
 };

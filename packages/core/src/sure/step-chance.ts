@@ -1,4 +1,4 @@
-import type { FlowStep } from '../flow/index.js';
+import { type FlowStep, shareOfRun } from '../flow/index.js';
 import { betaTable } from './beta.js';
 
 /** Taken once: a look at the global for each of millions of calls is slow where the code runs in a context of its own. */
@@ -40,7 +40,9 @@ function tableOf(a: number, b: number): (p: number) => number {
 }
 
 /** The chances of a step. Zero spoilage and zero set-up are constant. */
-export function stepChance({ setup, running }: FlowStep, { best, worst, kappa }: Chance): StepChance {
+export function stepChance(step: FlowStep, { best, worst, kappa }: Chance): StepChance {
+  const { setup } = step;
+  const running = shareOfRun(step);
   const [low, high] = [best * setup, worst * setup];
   const width = high - low;
   const turn = width > 0 ? (setup - low) / width : 0;

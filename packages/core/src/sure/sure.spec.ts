@@ -102,7 +102,7 @@ describe('sureness', () => {
       );
     fc.assert(
       fc.property(graphs, (graph) => {
-        const flow = reckonFlow(graph, TABLE);
+        const flow = reckonFlow(graph, () => TABLE);
         const exact = flow.ok ? flow.value.bought['paper'] : undefined;
         expect(needsOf(drawRequired({ graph, chance: CERTAIN, seed: 1, draws: 2 }), ['paper']).sorted[0]?.[0]).toBe(
           exact,
@@ -192,7 +192,7 @@ describe('sureness', () => {
     const all = (quantity: number) => drawRequired({ graph: map(quantity), chance: USUAL, seed: 7, draws: DRAWS });
     const [least, most] = [all(10_000), all(10_500)];
     const at = (again: number) =>
-      cheapest(need(graph), least, most, { unit: { paper: 0.2 }, again, over: { paper: 0.05 } })[0];
+      cheapest(need(graph), least, { unit: { paper: 0.2 }, again, overs: { price: 0.05, most } })[0];
     const [careless, careful] = [at(20), at(2000)];
     expect(careful?.quantities['paper']).toBeGreaterThan(careless?.quantities['paper'] ?? 0);
     for (const point of [careless, careful])

@@ -114,8 +114,8 @@ export interface SureCosts {
   readonly unit: Readonly<Record<string, number>>;
   /** A second make-ready: carriers again unless held, set-up of every step from the press on, least paper. */
   readonly again: number;
-  /** An unwanted unit over what may be delivered, in units of the material. */
-  readonly over: Readonly<Record<string, number>>;
+  /** Putting a unit away that is over what may be delivered, and the runs for the most that may; nothing where absent. */
+  readonly overs?: { readonly price: number; readonly most: Required };
 }
 
 export interface CostPoint extends SureQuantities {
@@ -127,10 +127,9 @@ export interface CostPoint extends SureQuantities {
 
 /**
  * The quantity at which material, the chance of a second make-ready and unwanted overs together cost least.
- * @param needs for what the plan aims at: the scale; @param least for the fewest that may be delivered; @param most for the
- * most. Over the same draws. Source: handbook chapter 6, school 4.
+ * @param needs for what the plan aims at: the scale; @param least for the fewest that may be delivered; over the same draws. Source: handbook chapter 6, school 4.
  */
-export function cheapest(needs: Needs, least: Required, most: Required, costs: SureCosts): CostPoint[] {
+export function cheapest(needs: Needs, least: Required, costs: SureCosts): CostPoint[] {
   const leastLevels = levelsOf(
     needs.materials.map((material) => least.bought[material] ?? new Float64Array(0)),
     needs.sorted,
@@ -142,12 +141,11 @@ export function cheapest(needs: Needs, least: Required, most: Required, costs: S
     const material = sum((name, quantity) => quantity * (costs.unit[name] ?? 0));
     const again = (1 - metAt(leastLevels, level)) * costs.again;
     const overs = sum((name, quantity) => {
-      const price = costs.over[name] ?? 0;
-      if (price === 0) return 0;
-      const need = most.bought[name] ?? new Float64Array(0);
+      const need = costs.overs?.most.bought[name];
+      if (!need) return 0;
       let over = 0;
       for (const value of need) if (quantity > value) over += quantity - value;
-      return (over / Math.max(1, need.length)) * price;
+      return (over / need.length) * (costs.overs?.price ?? 0);
     });
     return { ...at, material, again, overs, total: material + again + overs };
   }).sort((one, other) => one.total - other.total);

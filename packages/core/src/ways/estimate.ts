@@ -23,6 +23,7 @@ import {
   platesHung,
   rateTime,
   sheetsPerLift,
+  scopeOf,
   sidesOf,
   spoilageOf,
 } from '../plan/index.js';
@@ -170,10 +171,10 @@ export class LaneReckoner {
   }
 
   private station(step: Step, layout: ComponentLayout, size: Size): Station {
-    const { setup, running } = spoilageOf(this.norms, step, layout);
+    const machine = machineOf(step, layout, this.works);
+    const spoilage = spoilageOf(this.norms, step, layout, scopeOf(machine, layout));
     const out = step.yield ?? (partsSheet(step, layout) ? layout.pattern.count : 1);
     const output = { material: step.id, yield: out, samples: step.samples ?? 0 };
-    const machine = machineOf(step, layout, this.works);
     const numbers = machine && this.numbersOf(machine);
     const isPass = step.operation === 'print';
     const digital = isPlateless(layout);
@@ -183,13 +184,12 @@ export class LaneReckoner {
         path: '',
         inputs: [],
         outputs: [output],
-        setup,
-        running,
+        ...spoilage,
         incidents: step.incidents ?? [],
         finishing: false,
       },
       output,
-      key: `${out} ${output.samples} ${setup} ${running} ${step.incidents ? step.id : ''}`,
+      key: `${out} ${output.samples} ${spoilage.setup} ${spoilage.running} ${step.incidents ? step.id : ''}`,
       hours: numbers ? this.hoursOf(step, layout, numbers, size) : () => 0,
       costPerHour: numbers?.costPerHour ?? 0,
       isPass,

@@ -9,7 +9,10 @@ export interface Lane {
 
 const takes = (step: Step): readonly string[] => step.from?.map(({ material }) => material) ?? [];
 const isPlain = (step: Step): boolean =>
-  step.makes === undefined && (step.from ?? []).every(({ usage = 1 }) => usage === 1) && takes(step).length <= 1;
+  step.makes === undefined &&
+  step.setupFrom === undefined &&
+  (step.from ?? []).every(({ usage = 1 }) => usage === 1) &&
+  takes(step).length <= 1;
 
 /**
  * The lane of a component: every step of its own, in the order in which material runs. Undefined where it is no plain

@@ -1,6 +1,6 @@
 import { impose, pageRows, schemeById } from '../imposition/index.js';
 import { type WebSetting, impressionsFor, layWeb, webMetres } from './commercial.js';
-import { FLUTES, boxCompression, chooseDeckle, corrugatedKg, mediumMetres } from './corrugated.js';
+import { FLUTES, boxCompression, chooseDeckle, corrugatedKg, mediumMetres, planCorrugator } from './corrugated.js';
 import { chooseRepeat, gravureCylinder, madeRepeats, repeatMm } from './repeat.js';
 
 const setting: WebSetting = {
@@ -143,6 +143,17 @@ describe('corrugated', () => {
   it('weighs liners and medium with its take-up (identity)', () => {
     const c = FLUTES.find(({ id }) => id === 'C');
     expect(corrugatedKg(1000, 2000, [125, 125], 110, c?.takeUp ?? 0)).toBeCloseTo((1000 * 2 * (250 + 157.3)) / 1000, 9);
+  });
+  it('runs 9,000 blanks in three lanes: 3,077 cut-offs at 2.5 %, and 60 m of set-up (identity, handbook chapter 6)', () => {
+    const choice = { deckleMm: 1750, lanes: 3, cutOffMm: 1447, trimShare: 1 - (3 * 562) / 1750 };
+    const run = { blanks: 9000, choice, setupM: 60, running: 0.025, mediumGsm: 110, takeUp: 1.43 } as const;
+    const found = planCorrugator({ ...run, linersGsm: [125, 140] });
+    // ceil(3,000 / 0.975) = 3,077
+    expect(found.boardM).toBeCloseTo(3077 * 1.447 + 60, 9);
+    expect(found.mediumM).toBeCloseTo(found.boardM * 1.43, 9);
+    const kg = found.linerKg[0] + found.linerKg[1] + found.mediumKg;
+    expect(kg).toBeCloseTo(corrugatedKg(found.boardM, 1750, [125, 140], 110, 1.43), 9);
+    expect(found.trimKg).toBeCloseTo((kg * (1750 - 3 * 562)) / 1750, 9);
   });
   it('holds 2,348 N at 5 N/mm, 4.0 mm, 1,600 mm (literature, McKee 1963)', () => {
     expect(boxCompression(5, 4, 1600)).toBeCloseTo(2348, 0);

@@ -1,15 +1,10 @@
 import type { Source } from '../kernel/index.js';
 import type { Norm } from './norm.js';
 import { type Machine, type Stock, type Works, printingOf } from './works.js';
-import {
-  type MachineNorm,
-  DRYING_NORMS,
-  MACHINE_NORMS,
-  PRESS_ROOM_NORMS,
-  PRINTING_NORMS,
-  SPOILAGE_NORMS,
-  TABLE_NORMS,
-} from './shipped-norms.js';
+import { type MachineNorm, MACHINE_NORMS, PRINTING_NORMS } from './machine-norms.js';
+import { DRYING_NORMS, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
+import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm } from './press-room-norms.js';
+import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
 import type { CarrierKind } from '../press/index.js';
 
 const PRACTICE: Source = { label: 'practice', note: 'house norm as shipped' };
@@ -63,12 +58,16 @@ const CARRIER_PRICES: readonly (readonly [CarrierKind, string, number])[] = [
   ['numbering-box', 'Numbering box, prepared', 12],
 ];
 
-function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<string, Norm> {
+function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
+  const { machines, stocks, currency } = works;
   const norms = [
     ...SPOILAGE_NORMS,
     ...TABLE_NORMS,
     ...machines.flatMap((machine) => machineNorms(machine, currency)),
     ...PRESS_ROOM_NORMS,
+    ...SURENESS_NORMS,
+    ...ROLL_NORMS,
+    ...stocks.filter(({ sheets }) => sheets.length > 0).map(packNorm),
     ...DRYING_NORMS,
     ...stocks.map((stock) => stockPrice(stock, currency)),
     price('price.plate', 'Press room', 'Plate, imaged', `${currency}/plate`, 14),
@@ -77,10 +76,21 @@ function makeCatalogue({ machines, stocks, currency }: Works): ReadonlyMap<strin
     ),
     price('price.click', 'Press room', 'Digital side, printed', `${currency}/side`, 0.05),
     price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
+    price('price.over', 'Sureness', 'Press sheet of overs that nobody takes, put away', `${currency}/sheet`, 0),
     price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),
   ];
-  return new Map(norms.map((norm) => [norm.id, norm]));
+  const known = new Map(norms.map((norm) => [norm.id, norm]));
+  return new Map(norms.flatMap((norm) => [norm, ...toldApart(norm, known, works)]).map((norm) => [norm.id, norm]));
 }
+
+/** What the works tells of a norm for single machines, run lengths or surfaces, behind the norm itself. */
+const toldApart = (norm: Norm, known: ReadonlyMap<string, Norm>, works: Works): Norm[] =>
+  mayScope(norm)
+    ? scopesOf(works, norm).flatMap(({ scope }) => {
+        const id = scopedId(norm.id, scope);
+        return works.norms[id] ? (scopedNorm(id, known.get(norm.id), works) ?? []) : [];
+      })
+    : [];
 
 const catalogues = new WeakMap<Works, ReadonlyMap<string, Norm>>();
 
@@ -91,4 +101,10 @@ export function normCatalogue(works: Works): ReadonlyMap<string, Norm> {
   const made = makeCatalogue(works);
   catalogues.set(works, made);
   return made;
+}
+
+/** A norm by its id, told for a machine, a run length or a surface too; undefined where the works has none. */
+export function normById(works: Works, id: string): Norm | undefined {
+  const catalogue = normCatalogue(works);
+  return catalogue.get(id) ?? scopedNorm(id, catalogue.get(baseId(id)), works);
 }

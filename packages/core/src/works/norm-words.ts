@@ -1,19 +1,22 @@
-import type { Norm } from './norm.js';
+import { type Norm, ABOVE_ZERO } from './norm.js';
 
 const PER_CENT = 100;
 
 /** A norm's value as people read it: shares as per cent, thousands apart. */
-function valueInWords({ unit }: Norm, value: number): string {
+function valueInWords({ unit, choices }: Norm, value: number): string {
+  if (choices) return choices[value] ?? String(value);
   const shown = unit === 'share' ? Number((value * PER_CENT).toPrecision(12)) : value;
   return shown.toLocaleString('en-GB', { maximumFractionDigits: 6 });
 }
 const unitInWords = ({ unit }: Norm): string => (unit === 'share' ? '%' : unit);
 
 /** A norm's value with its unit, e.g. `1.5 %`. */
-export const normInWords = (norm: Norm, value: number): string => `${valueInWords(norm, value)} ${unitInWords(norm)}`;
+export const normInWords = (norm: Norm, value: number): string =>
+  `${valueInWords(norm, value)} ${unitInWords(norm)}`.trim();
 
 /** The limits of a norm, e.g. `from 0 to below 100 %` or `above 0 to 1,000,000 sheets/h`. */
 export function limitsInWords(norm: Norm): string {
-  const from = norm.min === Number.MIN_VALUE ? 'above 0' : `from ${valueInWords(norm, norm.min)}`;
+  if (norm.choices) return norm.choices.join(' or ');
+  const from = norm.min === ABOVE_ZERO ? 'above 0' : `from ${valueInWords(norm, norm.min)}`;
   return `${from} ${norm.below ? 'to below' : 'to'} ${normInWords(norm, norm.max)}${norm.whole ? ', whole' : ''}`;
 }

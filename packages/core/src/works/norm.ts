@@ -1,7 +1,10 @@
 import type { Source } from '../kernel/index.js';
 
-export const NORM_GROUPS = ['spoilage', 'table', 'machines', 'press room', 'drying', 'prices'] as const;
+export const NORM_GROUPS = ['spoilage', 'table', 'machines', 'press room', 'paper', 'drying', 'prices'] as const;
 export type NormGroup = (typeof NORM_GROUPS)[number];
+
+/** Smallest value of a norm that has to be above 0: hours and metres by it stay numbers. */
+export const ABOVE_ZERO = 1e-6;
 
 /** One editable house value: what it is, its shipped value, its limits, and where it comes from. */
 export interface Norm {
@@ -17,6 +20,8 @@ export interface Norm {
   readonly max: number;
   readonly below?: boolean;
   readonly whole?: boolean;
+  /** Words for the whole numbers from 0 on, where the value is a choice and no quantity. */
+  readonly choices?: readonly string[];
   readonly source: Source;
 }
 

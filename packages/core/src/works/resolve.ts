@@ -1,6 +1,7 @@
 import type { Source } from '../kernel/index.js';
 import type { Norm } from './norm.js';
-import { normCatalogue } from './norm-catalogue.js';
+import { normById, normCatalogue } from './norm-catalogue.js';
+import { type NormScope, baseId, scopedIds, scopesOf } from './norm-scope.js';
 import { bandId, TABLE_ROWS } from './shipped-norms.js';
 import type { SpoilageTable } from '../flow/index.js';
 import type { Works } from './works.js';
@@ -13,8 +14,8 @@ export interface ResolvedNorm {
   readonly otherwise?: number;
 }
 
-/** Looks norms up in the order: job, works, shipped. */
-export type NormLookup = (id: string) => ResolvedNorm;
+/** Looks norms up in the order: job; machine, run length, surface where the works tells them apart; works; shipped. */
+export type NormLookup = (id: string, scope?: NormScope) => ResolvedNorm;
 
 const IN_JOB: Source = { label: 'set by user', note: 'set in this job' };
 
@@ -33,18 +34,54 @@ export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>
     if (inJob !== undefined) return { norm, value: inJob, source: IN_JOB, otherwise: house.value };
     return works.norms[id] ? { norm, ...house, otherwise: norm.value } : { norm, ...house };
   };
-  return (id) => {
+  const find = (id: string): ResolvedNorm => {
     const before = known.get(id);
     if (before) return before;
     const resolved = resolve(id);
     known.set(id, resolved);
     return resolved;
   };
+  const apart = Object.keys(works.norms).some((id) => id !== baseId(id));
+  return (id, scope) => {
+    if (!apart || !scope || jobNorms[id] !== undefined) return find(id);
+    const near = scopedIds(id, scope).find((one) => works.norms[one] !== undefined);
+    return near === undefined ? find(id) : { ...find(near), otherwise: find(id).value };
+  };
 }
 
-/** The house's spoilage table out of its norms. */
-export function spoilageTable(lookup: NormLookup): SpoilageTable {
-  const value = (id: string) => lookup(id).value;
+/** One level at which a norm may be told, and what is told there. */
+export interface NormLevel {
+  readonly name: string;
+  readonly value: number | undefined;
+  /** This is the one in force. */
+  readonly inForce: boolean;
+}
+
+/** Where a norm's value comes from: every level from the job to what was shipped, nearest first. */
+export function normLevels(
+  works: Works,
+  jobNorms: Readonly<Record<string, number>>,
+  id: string,
+  scope: NormScope,
+): NormLevel[] {
+  const base = normById(works, id);
+  const names = new Map(base ? scopesOf(works, base).map(({ scope: of, name }) => [of, name]) : []);
+  const levels = [
+    { name: 'in this job', value: jobNorms[id] },
+    ...scopedIds(id, scope).flatMap((one) => {
+      const name = names.get(one.slice(id.length + 1));
+      return name === undefined ? [] : [{ name, value: works.norms[one]?.value }];
+    }),
+    { name: 'in the house', value: works.norms[id]?.value },
+    { name: 'as shipped', value: base?.value },
+  ];
+  const first = levels.findIndex(({ value }) => value !== undefined);
+  return levels.map((level, i) => ({ ...level, inForce: i === first }));
+}
+
+/** The house's spoilage table out of its norms, as it is told for a machine. */
+export function spoilageTable(lookup: NormLookup, scope: NormScope): SpoilageTable {
+  const value = (id: string) => lookup(id, scope).value;
   return {
     bands: TABLE_ROWS.map(([upTo]) => {
       const id = bandId(upTo);

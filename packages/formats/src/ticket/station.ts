@@ -14,14 +14,18 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const machine = works.machines.find(({ id }) => id === step.machine);
   const incoming = plan.edges.find(({ to }) => to === step.id)?.state;
   const lines: string[] = [];
-  if (step.operation === 'dry') {
+  if (step.operation === 'outside') {
+    lines.push(
+      `Send out ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}; ${number(step.needsOut)} good have to come back. Away ${number(step.lagHours, 1)} h. Count both.`,
+    );
+  } else if (step.operation === 'dry') {
     lines.push(
       `Lies ${number(step.lagHours, 1)} h before the next step. ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}.`,
     );
   } else {
     lines.push(
       `${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${plural(step.unitOut, step.needsOut)}.`,
-      `Allowed: set-up ${number(step.setup)}, running ${percent(step.running)}${step.samples > 0 ? `, samples ${number(step.samples)}` : ''}. Planned ${number(step.hours, 2)} h.`,
+      `Allowed: set-up ${number(step.setup)}${step.setupSpoils > 0 ? ` good and ${number(step.setupSpoils)} of spoils` : ''}, running ${percent(step.running)}${step.samples > 0 ? `, samples ${number(step.samples)}` : ''}. Planned ${number(step.hours, 2)} h.`,
     );
   }
   if (incoming && step.operation !== 'dry') {
@@ -45,6 +49,14 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
       `Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
       `Double-sheet detector: sheet caliper ${number(figure(`component.${component.id}.caliper`) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
       'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
+    );
+  }
+  const rolls = figure(`component.${step.component ?? ''}.rolls`);
+  if (step.operation === 'print' && machine?.press?.web && rolls !== undefined) {
+    const splices = rolls - 1;
+    const metres = (id: string): string => number(figure(`component.${step.component ?? ''}.${id}`) ?? 0);
+    lines.push(
+      `${number(rolls)} ${plural('roll', rolls)} of ${metres('rollUsable')} m printable, ${number(splices)} ${plural('splice', splices)}; ${metres('rollNeed')} m of web with what threads the press.`,
     );
   }
   const extras: readonly [string, string][] = [

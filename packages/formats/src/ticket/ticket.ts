@@ -9,6 +9,9 @@ import { pressRoom } from './press-room.js';
 import { stationLines } from './station.js';
 import { heads, right, table } from './table.js';
 
+/** A measure of a sheet: a repeat of a cylinder has places that nobody can cut to. */
+const mm = (value: number): string => String(Number(value.toFixed(2)));
+
 const overs = ({ job: { order } }: JobDocument): string => {
   const { policy } = order;
   if (policy.kind === 'exact') return 'exactly this many';
@@ -33,6 +36,9 @@ function header(document: JobDocument): Content {
           {
             text: `${number(job.order.quantity)} copies, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
           },
+          ...(job.order.deliveries ?? []).map(({ quantity, due }, i) => ({
+            text: `Delivery ${i + 1}: ${number(quantity)}${due === undefined ? '' : `, due ${due}`}`,
+          })),
           { text: `${job.due === undefined ? 'No due date' : `Due ${job.due}`}  |  ${stateText(document)}` },
         ],
       },
@@ -52,7 +58,7 @@ function components({ job, plan, works }: JobDocument): Content[] {
     return [
       component.name,
       sizeWords(component),
-      `${stock?.name ?? component.stock}\n${sheet.widthMm} x ${sheet.heightMm} mm, grain along ${sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm}`,
+      `${stock?.name ?? component.stock}\n${mm(sheet.widthMm)} x ${mm(sheet.heightMm)} mm, grain along ${mm(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
       `${press?.name ?? component.press}\n${component.workStyle}`,
       `${inkNames(component.front)} / ${inkNames(component.back)}`,
       right(number(plan.totals.platesByComponent[component.id] ?? 0)),
@@ -91,7 +97,7 @@ function stream({ plan, job, works }: JobDocument): Content[] {
       rows,
     ),
     {
-      text: `${plan.figures['total.pressSheets']?.name ?? ''} ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table' }[plan.school]}.`,
+      text: `${plan.figures['total.pressSheets']?.name ?? ''} ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table', sure: 'by sureness' }[plan.school]}.`,
       margin: [0, 6, 0, 0],
     },
   ];
@@ -125,7 +131,7 @@ function layouts({ plan }: JobDocument): Content[] {
             }
           : { svg: layoutSvg(drawing), width: 300 },
         {
-          text: `${layoutWords(layout)}; on ${sheet.widthMm} x ${sheet.heightMm} mm. ${edge}; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
+          text: `${layoutWords(layout)}; on ${mm(sheet.widthMm)} x ${mm(sheet.heightMm)} mm. ${edge}; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
           style: 'quiet',
           margin: [0, 3, 0, 0],
         },

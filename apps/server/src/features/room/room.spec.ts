@@ -25,8 +25,7 @@ const plannedOf = ({ job, works }: Revision) => {
   if (!outcome.ok) throw new Error('not planned');
   return outcome.plan;
 };
-const carriersOf = (revision: Revision): Carrier[] =>
-  listCarriers(revision.job, plannedOf(revision), revision.works);
+const carriersOf = (revision: Revision): Carrier[] => listCarriers(revision.job, plannedOf(revision), revision.works);
 const enter = (revision: Revision, event: RoomEvent, who = operator) =>
   who.call('post', `/api/jobs/${revision.id}/room`, { event });
 async function enterAll(revision: Revision, events: readonly RoomEvent[]): Promise<PressRoom> {

@@ -7,6 +7,7 @@ import {
   type RoomRecord,
   type Works,
   NEW_CARRIER,
+  isFinished,
   listCarriers,
   plan,
   refuse,
@@ -125,6 +126,12 @@ export const enterEvent = (database: Database, account: Account, id: number, eve
           )
         : null;
     await queries.one('room/add', id, entered, carrier?.key ?? null, note, account.id);
+    if (entered.kind === 'count') {
+      const counts = Object.fromEntries([...state.counts].map(([step, counted]) => [step, counted.event.good]));
+      // What is delivered needs no more paper.
+      if (isFinished(planned.job, { ...counts, [entered.step]: entered.good }))
+        await queries.one('stores/let-go-all', id);
+    }
     return answer(queries, id, planned.carriers);
   });
 

@@ -1,4 +1,4 @@
-import { type Works, isWithin, limitsInWords, normCatalogue } from '@druckerei/core';
+import { type Works, baseId, isWithin, limitsInWords, normById } from '@druckerei/core';
 import type { NormHistoryEntry } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
@@ -46,12 +46,15 @@ export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'nor
 
   changeNorm: ({ params, body, account }) =>
     database.transaction(async (queries) => {
-      const norm = normCatalogue(await currentWorks(queries)).get(params.norm);
+      const works = await currentWorks(queries);
+      const norm = normById(works, params.norm);
       if (!norm) throw notFound('This norm');
+      // What is told for a machine or a run begins at what stands for all.
+      const house = works.norms[baseId(norm.id)]?.value ?? norm.value;
       if (!isWithin(norm, body.value)) {
         throw invalid([{ path: 'value', message: `${norm.name} goes ${limitsInWords(norm)}` }]);
       }
-      const before = (await queries.one<{ value: number }>('works/lock-norm', norm.id))?.value ?? norm.value;
+      const before = (await queries.one<{ value: number }>('works/lock-norm', norm.id))?.value ?? house;
       if (before !== body.expected) {
         throw new ProblemError(409, 'Somebody else has changed this norm', {
           detail: `It is ${before} now, you saw ${body.expected}.`,

@@ -1,14 +1,17 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Job, RoomEvent, Works } from '@druckerei/core';
+import type { Job, PaperItem, RoomEvent, Works } from '@druckerei/core';
 import type {
   Account,
   Difference,
+  HoldingHistoryEntry,
   JobRow,
   KeptCarrier,
+  Needs,
   NormHistoryEntry,
   PressRoom,
   Revision,
+  Stores,
 } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
 
@@ -63,6 +66,27 @@ export class Api {
   }
   keptCarriers(): Observable<KeptCarrier[]> {
     return this.http.get<KeptCarrier[]>('/api/carriers');
+  }
+  stores(): Observable<Stores> {
+    return this.http.get<Stores>('/api/stores');
+  }
+  needs(): Observable<Needs> {
+    return this.http.get<Needs>('/api/needs');
+  }
+  addHolding(lot: { paper: PaperItem; quantity: number; place: string; reason: string }): Observable<Stores> {
+    return this.http.post<Stores>('/api/stores/holdings', lot);
+  }
+  changeHolding(
+    id: number,
+    change: { quantity: number; expected: number; place: string; reason: string },
+  ): Observable<Stores> {
+    return this.http.put<Stores>(`/api/stores/holdings/${id}`, change);
+  }
+  holdingHistory(id: number): Observable<HoldingHistoryEntry[]> {
+    return this.http.get<HoldingHistoryEntry[]>(`/api/stores/holdings/${id}/history`);
+  }
+  reserve(job: number, key: string, quantity: number): Observable<Stores> {
+    return this.http.put<Stores>(`/api/jobs/${job}/reservations`, { key, quantity });
   }
   difference(id: number, from: number, to: number): Observable<Difference> {
     return this.http.get<Difference>(`/api/jobs/${id}/difference`, { params: { from, to } });

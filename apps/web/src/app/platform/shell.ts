@@ -36,6 +36,7 @@ import { Measures } from '../ui/measures';
         <nav aria-label="Areas">
           <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
           <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
+          <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
           <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
         </nav>
         <span class="gap"></span>

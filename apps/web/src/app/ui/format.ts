@@ -12,6 +12,8 @@ const DIGITS: Readonly<Record<string, number>> = {
   '%': 4,
   'cm3/g': 2,
 };
+/** From here on a length of web is told in whole metres. */
+const LONG_M = 1000;
 const CURRENCY = /^[A-Z]{3}$/;
 
 export const count = (value: number, digits = 0): string =>
@@ -41,7 +43,8 @@ export const unitText = (unit: string, value: number): string => {
 export function quantity(value: number, unit: string, system: MeasureSystem): string {
   const measure = measureOf(unit, system);
   const shown = measure.show(value);
-  const digits = CURRENCY.test(unit) || Number.isInteger(shown) ? 0 : (DIGITS[measure.unit] ?? 2);
+  const fine = measure.unit === 'm' && shown >= LONG_M ? 0 : (DIGITS[measure.unit] ?? 2);
+  const digits = CURRENCY.test(unit) || Number.isInteger(shown) ? 0 : fine;
   return `${count(shown, digits)} ${unitText(measure.unit, shown)}`;
 }
 

@@ -4,7 +4,7 @@ import { type MeasureSystem, measureOf } from '../../ui/measure';
 
 /** A norm's value in the unit that people read: shares as per cent, lengths as chosen. */
 export const normValue = (norm: Norm, value: number, system: MeasureSystem): string =>
-  count(measureOf(norm.unit, system).show(value), 6);
+  norm.choices?.[value] ?? count(measureOf(norm.unit, system).show(value), 6);
 
 export const normUnit = (norm: Norm, system: MeasureSystem): string => unitText(measureOf(norm.unit, system).unit, 2);
 

@@ -3,7 +3,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { isWithin, limitsInWords } from '@druckerei/core';
+import { MatSelectModule } from '@angular/material/select';
+import { isWithin, limitsInWords, mayScope, scopedId, scopesOf } from '@druckerei/core';
 import { failureOf } from '../../platform/problem';
 import { Measures } from '../../ui/measures';
 import { normUnit, normValue, readNorm } from './norm-text';
@@ -12,18 +13,48 @@ import type { NormRow, NormsStore } from './norms.store';
 /** Changes one norm, with the reason that goes into its history. */
 @Component({
   selector: 'dk-norm-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ row.norm.subject }}: {{ row.norm.name }}</h2>
-    <form (submit)="$event.preventDefault(); change(value.value, reason.value)">
+    <form (submit)="$event.preventDefault(); change(reason.value)">
       <mat-dialog-content>
-        <mat-form-field>
-          <mat-label>Value</mat-label>
-          <input matInput #value inputmode="decimal" cdkFocusInitial [value]="text(row.value)" />
-          <span matTextSuffix>&nbsp;{{ unit }}</span>
-          <mat-hint>{{ limits }}; shipped {{ text(row.norm.value) }}</mat-hint>
-        </mat-form-field>
+        @if (row.norm.choices; as choices) {
+          <mat-form-field>
+            <mat-label>Value</mat-label>
+            <mat-select [value]="choice()" (selectionChange)="choice.set($event.value)">
+              @for (words of choices; track words; let i = $index) {
+                <mat-option [value]="i">{{ words }}</mat-option>
+              }
+            </mat-select>
+          </mat-form-field>
+        } @else {
+          <mat-form-field>
+            <mat-label>Value</mat-label>
+            <input
+              matInput
+              #value
+              inputmode="decimal"
+              cdkFocusInitial
+              [value]="typed()"
+              (input)="typed.set(value.value)"
+            />
+            <span matTextSuffix>&nbsp;{{ unit }}</span>
+            <mat-hint>{{ limits }}; shipped {{ text(row.norm.value) }}</mat-hint>
+          </mat-form-field>
+        }
+        @if (scopes.length > 0) {
+          <mat-form-field>
+            <mat-label>Told for</mat-label>
+            <mat-select [value]="scope()" (selectionChange)="scope.set($event.value)">
+              <mat-option value="">everything</mat-option>
+              @for (one of scopes; track one.scope) {
+                <mat-option [value]="one.scope">{{ one.name }}</mat-option>
+              }
+            </mat-select>
+            <mat-hint>A machine comes before a run length, that before a surface, all before the house.</mat-hint>
+          </mat-form-field>
+        }
         <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
         @if (failed(); as message) {
           <p role="alert">{{ message }}</p>
@@ -54,20 +85,38 @@ export class NormDialog {
   protected readonly text = (value: number): string => normValue(this.row.norm, value, this.system);
   protected readonly unit = normUnit(this.row.norm, this.system);
   protected readonly limits = limitsInWords(this.row.norm);
+  /** Places that this norm may be told for by itself. */
+  protected readonly scopes = this.placesOf();
+  protected readonly scope = signal('');
+  protected readonly choice = signal(this.row.value);
+  protected readonly typed = signal(this.text(this.row.value));
   protected readonly failed = signal<string | undefined>(undefined);
 
-  protected change(text: string, reason: string): void {
-    // What was not touched stays to the last digit.
-    const value = text === this.text(this.row.value) ? this.row.value : readNorm(this.row.norm, text, this.system);
-    if (value === undefined || !isWithin(this.row.norm, value)) {
+  private placesOf(): ReturnType<typeof scopesOf> {
+    const works = this.data.norms.works();
+    return works && mayScope(this.row.norm) ? scopesOf(works, this.row.norm) : [];
+  }
+
+  /** The value chosen or typed; what was not touched stays to the last digit. Undefined where it is no number. */
+  private read(text: string): number | undefined {
+    const { norm, value } = this.row;
+    if (norm.choices) return this.choice();
+    return text === this.text(value) ? value : readNorm(norm, text, this.system);
+  }
+
+  protected change(reason: string): void {
+    const text = this.typed();
+    const { norm } = this.row;
+    const value = this.read(text);
+    if (value === undefined || !isWithin(norm, value)) {
       this.failed.set(
-        value === undefined
-          ? `“${text}” is no number; write it like 1,200 or 0.5`
-          : `${this.row.norm.name} goes ${this.limits}`,
+        value === undefined ? `“${text}” is no number; write it like 1,200 or 0.5` : `${norm.name} goes ${this.limits}`,
       );
       return;
     }
-    this.data.norms.change(this.row.norm.id, { value, expected: this.row.value, reason }).subscribe({
+    const id = this.scope() === '' ? norm.id : scopedId(norm.id, this.scope());
+    const expected = this.data.norms.works()?.norms[id]?.value ?? this.row.value;
+    this.data.norms.change(id, { value, expected, reason }).subscribe({
       next: () => this.dialog.close(),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });

@@ -20,6 +20,7 @@ const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
   table: 'Spoilage table',
   machines: 'Machines',
   'press room': 'Press room',
+  paper: 'Paper and rolls',
   drying: 'Drying',
   prices: 'Prices',
 };

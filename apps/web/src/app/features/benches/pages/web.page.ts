@@ -3,6 +3,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import {
+  type CorrugatorPlan,
   type DeckleChoice,
   type WebSetting,
   FLUTES,
@@ -14,6 +15,7 @@ import {
   impressionsFor,
   layWeb,
   mediumMetres,
+  planCorrugator,
   pageRows,
   schemesFor,
   webMetres,
@@ -40,6 +42,13 @@ interface WebInput extends WebSetting {
   readonly deckleTrimMm: number;
   readonly deckles: string;
   readonly flute: string;
+  readonly blanks: number;
+  readonly outerGsm: number;
+  readonly innerGsm: number;
+  readonly mediumGsm: number;
+  /** A change of grade, and per cent of what runs: practice, handbook chapter 6. */
+  readonly corrugatorSetupM: number;
+  readonly corrugatorPercent: number;
   /** Fold scheme whose pages are shown; the usual one for the pages of a copy where it does not fit. */
   readonly scheme: string;
 }
@@ -69,6 +78,12 @@ const START: WebInput = {
   deckleTrimMm: 15,
   deckles: '1200, 1400, 1750, 2100, 2500',
   flute: 'C',
+  blanks: 5_000,
+  outerGsm: 125,
+  innerGsm: 125,
+  mediumGsm: 110,
+  corrugatorSetupM: 60,
+  corrugatorPercent: 2.5,
   scheme: '16-jaw',
 };
 
@@ -156,6 +171,15 @@ export class WebPage {
     return chooseDeckle({ blankWidthMm, blankLengthMm, edgeTrimMm: deckleTrimMm, decklesMm: listOf(deckles) });
   });
   private readonly takeUp = computed(() => FLUTES.find(({ id }) => id === this.form().flute)?.takeUp ?? 1);
+  /** Board and papers for the blanks wanted; none while a number cannot be used. */
+  protected readonly run = (choice: DeckleChoice): CorrugatorPlan | undefined => {
+    const { blanks, outerGsm, innerGsm, mediumGsm, corrugatorSetupM: setupM, corrugatorPercent } = this.form();
+    const numbers = [blanks, outerGsm, innerGsm, mediumGsm, setupM, corrugatorPercent];
+    if (numbers.some((n) => n < 0) || corrugatorPercent >= 100) return undefined;
+    const linersGsm = [outerGsm, innerGsm] as const;
+    const running = corrugatorPercent / 100;
+    return planCorrugator({ blanks, choice, setupM, running, linersGsm, mediumGsm, takeUp: this.takeUp() });
+  };
   protected readonly medium = (choice: DeckleChoice): number => mediumMetres(choice, this.takeUp());
 
   protected set(change: Partial<WebInput>): void {

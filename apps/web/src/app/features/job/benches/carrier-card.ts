@@ -57,14 +57,15 @@ export class CarrierCard {
   readonly inspected = output<string>();
   protected readonly count = count;
   protected readonly time = timeText;
-  protected readonly letGo = LET_GO;
   protected readonly cautionRule = CAUTION_RULE;
   protected readonly cautions = computed(() => CARRIER_CAUTIONS[this.carrier().kind]);
   protected readonly checks = computed(() => CHECKLISTS[this.carrier().kind]);
   protected readonly next = computed(() => NEXT[this.life().state] ?? []);
-  protected readonly canLetGo = computed(
-    () => !['wanted', 'kept', 'recycled', 'destroyed'].includes(this.life().state),
-  );
+  /** What is not there, or gone, cannot be let go; what is kept may go later. */
+  protected readonly letGo = computed(() => {
+    const { state } = this.life();
+    return ['wanted', 'recycled', 'destroyed'].includes(state) ? [] : LET_GO.filter(([to]) => to !== state);
+  });
   protected readonly layout = computed(() => {
     const { component, ink } = this.carrier();
     return ink === undefined ? undefined : this.editor.plan()?.layouts[component];

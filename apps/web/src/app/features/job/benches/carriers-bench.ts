@@ -61,11 +61,10 @@ export class CarriersBench {
   protected readonly fromArtwork = computed(() => this.rows().some(({ carrier }) => carrier.ink !== undefined));
   protected readonly inState = (state: string): readonly Carrier[] =>
     this.rows().flatMap(({ carrier, life }) => (life.state === state ? [carrier] : []));
+  protected readonly isSafe = this.room.countIsSafe;
   protected readonly forecastText = computed(() => {
-    const forecast = this.room.forecast();
-    if (!forecast) return '';
-    if (forecast.safe) return 'The count is complete: carriers may be let go.';
-    const told = forecastWords(forecast);
+    if (this.isSafe()) return 'The count is complete: carriers may be let go.';
+    const told = forecastWords(this.room.forecast());
     return told === ''
       ? 'Nothing is counted yet: hold the carriers until the count is safe.'
       : `${told} Hold the carriers until it is safe.`;
@@ -133,7 +132,6 @@ export class CarriersBench {
     if (carrier === undefined) return;
     const text = note.trim();
     const event: RoomEvent = { kind: 'inspection', carrier, faults: this.faults() };
-    this.room.enter(text === '' ? event : { ...event, note: text });
-    this.faults.set([]);
+    this.room.enter(text === '' ? event : { ...event, note: text }, () => this.faults.set([]));
   }
 }

@@ -39,7 +39,6 @@ export class InkAccount {
   protected readonly out = computed(() => this.room.state().inkOut.get(this.name()) ?? 0);
 
   protected enter(move: 'issued' | 'returned'): void {
-    this.room.enter({ kind: 'ink', ink: this.name(), move, kg: this.kg() });
-    this.kg.set(0);
+    this.room.enter({ kind: 'ink', ink: this.name(), move, kg: this.kg() }, () => this.kg.set(0));
   }
 }

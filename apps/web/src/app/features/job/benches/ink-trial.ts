@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { AIM_SETS, type Lab, judgeTrial, standInDensitometer } from '@druckerei/core';
+import { AIM_SETS, type Lab, type RoomEvent, judgeTrial, standInDensitometer } from '@druckerei/core';
 import { count, timeText } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { RoomStore } from '../state/room.store';
@@ -62,11 +62,11 @@ export class InkTrial {
     const rounded = (value: number): number => Math.round(value * 10) / 10;
     if (lab) this.measured.set({ l: rounded(lab.l), a: rounded(lab.a), b: rounded(lab.b) });
   }
-  protected enter(accepted: boolean, note: string): void {
+  protected enter(accepted: boolean, field: HTMLInputElement): void {
     const aim = this.aim();
     if (!aim) return;
-    const text = note.trim();
-    this.room.enter({
+    const text = field.value.trim();
+    const event: RoomEvent = {
       kind: 'trial',
       ink: this.name(),
       aim,
@@ -74,6 +74,7 @@ export class InkTrial {
       tolerance: this.tolerance(),
       accepted,
       ...(text === '' ? {} : { note: text }),
-    });
+    };
+    this.room.enter(event, () => (field.value = ''));
   }
 }

@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { type Machine, type PassInks, type UnitInk, printingOf, unitsOf } from '@druckerei/core';
+import { type Machine, type PassInks, type UnitInk, inkSchoolOf, unitsOf } from '@druckerei/core';
 import { INK_SCHOOL_WORDS, ORDER_RULE_WORDS } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
@@ -68,8 +68,7 @@ export class InkUnits {
   protected readonly schoolText = computed(() => {
     const machine = this.machine();
     if (!machine?.press) return '';
-    const school = machine.press.inkSchool ?? (printingOf(machine) === 'offset' ? 'black-first' : 'black-last');
-    return `${machine.name}: ${INK_SCHOOL_WORDS[school]}`;
+    return `${machine.name}: ${INK_SCHOOL_WORDS[inkSchoolOf(machine)]}`;
   });
   protected readonly byHand = computed(() => this.component()?.inkOrder !== undefined);
 

@@ -4,12 +4,14 @@ import { MatSelectModule } from '@angular/material/select';
 import { type OversPolicy, type School } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
+import { CountTable } from './count-table';
+import { DeliveryFields } from './delivery-fields';
 import { Field } from './field';
 
 /** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
 @Component({
   selector: 'dk-order-bench',
-  imports: [Field, FigureButton, MatFormFieldModule, MatSelectModule],
+  imports: [CountTable, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Order</h2>
@@ -43,12 +45,15 @@ import { Field } from './field';
           <mat-option value="step">Step by step</mat-option>
           <mat-option value="added">Added up</mat-option>
           <mat-option value="table">By table</mat-option>
+          <mat-option value="sure">By sureness</mat-option>
         </mat-select>
       </mat-form-field>
       <dk-field label="Number" [path]="['number']" kind="text" />
       <dk-field label="Title" [path]="['title']" kind="text" />
       <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
     </div>
+    <dk-delivery-fields />
+    <dk-count-table />
     <h3>Components</h3>
     <table>
       <thead>

@@ -133,6 +133,32 @@ describe('carriers bench', () => {
     expect(room.state().carriers.get('card.front.silver')?.state).toBe('made');
   });
 
+  it('shows what was taken before one of several is refused', async () => {
+    const { room, enter } = await open(CarriersBench, inputs);
+    await enter({ kind: 'artwork', component: 'card', approved: true });
+    room.enterAll([
+      { kind: 'carrier', carrier: 'card.front.k', state: 'made' },
+      { kind: 'carrier', carrier: 'card.front.k', state: 'made' },
+      { kind: 'carrier', carrier: 'card.back.k', state: 'made' },
+    ]);
+    expect(room.state().carriers.get('card.front.k')?.state).toBe('made');
+    expect(room.state().carriers.get('card.back.k')).toBeUndefined();
+    expect(room.problem()).toContain('K front is made');
+  });
+
+  it('lets a kept carrier go later', async () => {
+    const { text, button, enter, element } = await open(CarriersBench, inputs);
+    await enter(
+      { kind: 'artwork', component: 'card', approved: true },
+      { kind: 'carrier', carrier: 'card.front.silver', state: 'made' },
+      { kind: 'carrier', carrier: 'card.front.silver', state: 'kept', place: 'rack 4', reason: 'job is over' },
+    );
+    expect(element.querySelector('tr.current')?.textContent).toContain('rack 4');
+    expect(text()).toContain('Let go');
+    expect(button('Keep', true)).toBeUndefined();
+    expect(button('Destroy', true)).toBeDefined();
+  });
+
   it('offers what the store keeps in the place of one that is wanted', async () => {
     const { room, text } = await open(CarriersBench, inputs);
     const silver = room.carriers().find(({ id }) => id === 'card.front.silver');
@@ -253,7 +279,7 @@ describe('ink bench', () => {
 
   it('issues and takes back by weight where the ink is accountable, no more than is out', async () => {
     const job: Job = { ...cards, inks: (cards.inks ?? []).map((ink) => ({ ...ink, accountable: true })) };
-    const { text, click, type } = await open(InksBench, inputs, { job });
+    const { element, text, click, type } = await open(InksBench, inputs, { job });
     await click('Silver');
     await type('[data-field=weighed]', '1.5');
     await click('Issue');
@@ -261,6 +287,8 @@ describe('ink bench', () => {
     await type('[data-field=weighed]', '2');
     await click('Return');
     expect(text()).toContain('only 1.5 kg are out');
+    // what was refused is still there to be mended
+    expect(element.querySelector<HTMLInputElement>('[data-field=weighed]')?.value).toBe('2');
   });
 });
 

@@ -21,12 +21,14 @@ import { FormFields } from './form-fields';
 import { InksBench } from './inks-bench';
 import { LayoutBench } from './layout-bench';
 import { RegisterPlanBench } from './register-plan-bench';
+import { RollsBench } from './rolls-bench';
 import { WaysBench } from './ways-bench';
 import { ZonesBench } from './zones-bench';
 
 const VIEWS = [
   { id: 'press', name: 'Press' },
   { id: 'layout', name: 'Layout' },
+  { id: 'rolls', name: 'Rolls' },
   { id: 'ways', name: 'Ways to run' },
   { id: 'carriers', name: 'Carriers' },
   { id: 'inks', name: 'Inks' },
@@ -56,6 +58,7 @@ type View = (typeof VIEWS)[number]['id'];
     MatInputModule,
     MatSelectModule,
     RegisterPlanBench,
+    RollsBench,
     WaysBench,
     ZonesBench,
   ],
@@ -68,7 +71,6 @@ export class PrintBench {
   private readonly measures = inject(Measures);
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
-  protected readonly views = VIEWS;
   protected readonly view = signal<View>('press');
   protected readonly styles = WORK_STYLES.map((id) => ({ id, name: STYLE_NAMES[id] }));
   protected readonly sides = ['front', 'back'] as const;
@@ -80,6 +82,10 @@ export class PrintBench {
     this.editor.works()?.stocks.find(({ id }) => id === this.component()?.stock),
   );
   protected readonly presses = computed(() => this.editor.works()?.machines.filter(({ press }) => press) ?? []);
+  /** Rolls where it takes rolls: on a web press, or through the sheeter. */
+  protected readonly views = computed(() =>
+    VIEWS.filter(({ id }) => id !== 'rolls' || this.layout()?.supply.kind === 'roll'),
+  );
   protected readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
   protected readonly sheetKey = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} ${heightMm} ${grain}`;
   protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string =>

@@ -2,13 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
-import { CAUTIONS, CAUTION_RULE, OPERATION_RULES } from '@druckerei/core';
+import { CAUTIONS, CAUTION_RULE, OPERATION_RULES, webOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
-import { StepRecord } from './step-record';
 import { Field } from './field';
+import { IncidentFields } from './incident-fields';
 import { PrintBench } from './print-bench';
+import { RouteMenu } from './route-menu';
+import { StepRecord } from './step-record';
 
 /** What each operation's figures are, beside the counts. */
 const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'rate', 'packs', 'hours', 'lag', 'lead'] as const;
@@ -16,7 +18,17 @@ const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'rate', 'packs',
 /** The bench of one station: its counts, what may be spoiled, its machine, its instructions and cautions. */
 @Component({
   selector: 'dk-step-bench',
-  imports: [Field, FigureButton, MatFormFieldModule, MatIconModule, MatSelectModule, PrintBench, StepRecord],
+  imports: [
+    Field,
+    FigureButton,
+    IncidentFields,
+    MatFormFieldModule,
+    MatIconModule,
+    MatSelectModule,
+    PrintBench,
+    RouteMenu,
+    StepRecord,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './step-bench.html',
   styleUrl: './bench.scss',
@@ -39,6 +51,36 @@ export class StepBench {
   protected readonly cautionRule = CAUTION_RULE;
   protected readonly extras = computed(() => EXTRAS.flatMap((name) => this.figure(name) ?? []));
 
+  protected readonly number = count;
+  /** Where incidents happen: at a web, at a sheet press, or elsewhere. */
+  protected readonly place = computed(() => {
+    const layout = this.editor.plan()?.layouts[this.step()?.component ?? ''];
+    if (this.step()?.operation !== 'print' || !layout) return 'anywhere';
+    return webOf(layout.machine) ? 'web' : 'sheet press';
+  });
+  /** Stations before this one, nearest first: whose spoils may serve for its set-up. */
+  protected readonly before = computed(() => {
+    const plan = this.editor.plan();
+    const found: { id: string; name: string }[] = [];
+    for (let at: string | null | undefined = this.stepId(); at;) {
+      const from: string | null | undefined = plan?.edges.find(({ to }) => to === at)?.from;
+      const step = plan?.steps.find(({ id }) => id === from);
+      if (!step || found.some(({ id }) => id === step.id)) break;
+      found.push({ id: step.id, name: step.name });
+      at = from;
+    }
+    return found;
+  });
+  /** Where a run split in two says its share: the last of its press steps. */
+  protected readonly split = computed(() => {
+    const [job, step] = [this.editor.job(), this.step()];
+    if (!job || step?.operation !== 'print') return undefined;
+    const at = job.route.findIndex(
+      ({ component, makes }) => component === step.component && makes?.[0]?.share !== undefined,
+    );
+    return at < 0 ? undefined : { at };
+  });
+
   protected figure(name: string) {
     return this.editor.plan()?.figures[`step.${this.stepId()}.${name}`];
   }
@@ -49,7 +91,10 @@ export class StepBench {
 
   /** What the works would allow, to be shown where the job sets nothing. */
   protected norm(name: 'setup' | 'running'): string {
-    const figure = this.figure(name);
+    // As the works tells it: spoilage of the net where it does, a set-up without spoils and splices.
+    const figure =
+      (name === 'running' ? this.figure('told') : (this.figure('setup.all') ?? this.figure('setup.ready'))) ??
+      this.figure(name);
     if (!figure) return '';
     const value = figure.otherwise ?? figure.value;
     return name === 'running' ? count(value * 100, 4) : count(value);

@@ -128,12 +128,12 @@ export class StepRecord {
   );
   protected readonly firstSheet = computed(() => this.room.state().firstSheets.get(this.stepId()));
   protected readonly counted = computed(() => this.room.state().counts.get(this.stepId()));
-  protected readonly forecast = computed(() => {
-    const forecast = this.room.forecast();
-    return forecast ? forecastWords(forecast) : '';
-  });
+  protected readonly forecast = computed(() => forecastWords(this.room.forecast()));
   /** Process units to run again at this step, where it is short. */
-  protected readonly more = computed(() => this.room.forecast()?.run?.more[this.stepId()]);
+  protected readonly more = computed(() => {
+    const forecast = this.room.forecast();
+    return forecast?.ok ? forecast.value.more[this.stepId()] : undefined;
+  });
   /** What keeps the press from starting. */
   protected readonly missing = computed(() => this.room.gates({ kind: 'press-start', step: this.stepId() }));
 
@@ -150,7 +150,6 @@ export class StepRecord {
     const isCount = good !== undefined && Number.isInteger(good) && good >= 0;
     this.wrong.set(!isCount);
     if (!isCount) return;
-    this.room.enter({ kind: 'count', step: this.stepId(), good });
-    field.value = '';
+    this.room.enter({ kind: 'count', step: this.stepId(), good }, () => (field.value = ''));
   }
 }

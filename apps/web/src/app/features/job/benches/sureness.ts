@@ -8,6 +8,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSliderModule } from '@angular/material/slider';
 import { type SureAnswer, normsOf } from '@druckerei/core';
@@ -18,18 +19,17 @@ import { count, percent } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
 import { JobEditor } from '../state/job-editor';
+import { stepNames } from '../ui/step-names';
 import { askSure } from '../workers/sure.client';
 import type { SureMessage, SureQuestion } from '../workers/sure.messages';
 
-const DRAWS = 20_000;
-const SEED = 7;
 /** Steps that cost less than a sheet by their uncertainty are not worth a line. */
 const WORTH = 1;
 
 /** How sure the planned sheets are, what being surer costs, and which step's uncertainty costs most. */
 @Component({
   selector: 'dk-sureness',
-  imports: [MatProgressBarModule, MatSliderModule, NumberBox, TrendChart],
+  imports: [MatButtonModule, MatProgressBarModule, MatSliderModule, NumberBox, TrendChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sureness.html',
   styleUrl: './sureness.scss',
@@ -41,19 +41,28 @@ export class Sureness {
   protected readonly percent = percent;
   /** To a tenth of a per cent: more would be chance. */
   protected readonly tenth = (share: number): string => percent(Math.round(share * 1000) / 1000);
-  protected readonly draws = DRAWS;
   private readonly run = new Run<SureQuestion, SureMessage>(askSure, ({ kind }) => kind === 'sure');
   protected readonly progress = computed(() => {
     const state = this.run.state();
     return state.kind === 'running' ? state : undefined;
   });
-  private readonly house = computed(() => {
+  private readonly norms = computed(() => {
     const [job, works] = [this.editor.job(), this.editor.works()];
-    return job && works ? normsOf(works, job.norms)('sure.p').value : 0.9;
+    return job && works ? normsOf(works, job.norms) : undefined;
   });
+  private readonly house = computed(() => this.norms()?.('sure.p').value ?? 0.9);
+  /** As many as a plan draws, so that both say the same. */
+  protected readonly draws = computed(() => this.norms()?.('sure.draws').value ?? 1);
   /** Sureness asked for, a share; the house's until the handle is moved. */
   protected readonly p = linkedSignal(() => this.house());
-  protected readonly seed = signal(SEED);
+  protected readonly seed = linkedSignal(() => this.norms()?.('sure.seed').value ?? 1);
+  /** The job is planned by sureness, at what is shown. */
+  protected readonly planned = computed(
+    () =>
+      this.editor.job()?.school === 'sure' &&
+      this.p() === this.house() &&
+      this.seed() === this.norms()?.('sure.seed').value,
+  );
   protected readonly answer = signal<SureAnswer | null>(null);
   protected readonly problem = signal('');
   protected readonly currency = computed(() => this.editor.works()?.currency ?? '');
@@ -78,20 +87,17 @@ export class Sureness {
   ]);
   protected readonly band = computed((): readonly [number, number] => [0, (1 - this.p()) * 100]);
   protected readonly steps = computed(() => {
-    const plan = this.editor.plan();
+    const [plan, job] = [this.editor.plan(), this.editor.job()];
+    const names = plan && job ? stepNames(plan, job.components) : new Map<string, string>();
     return (this.answer()?.steps ?? [])
       .filter(({ saved }) => saved >= WORTH)
-      .map(({ step, saved }) => {
-        const of = plan?.steps.find(({ id }) => id === step);
-        const component = this.editor.job()?.components.find(({ id }) => id === of?.component)?.name;
-        return { step, saved, name: [of?.name ?? step, component].filter(Boolean).join(', ') };
-      });
+      .map(({ step, saved }) => ({ step, saved, name: names.get(step) ?? step }));
   });
 
   constructor() {
     effect(() => {
       const [job, works] = [this.editor.job(), this.editor.works()];
-      const ask = { p: this.p(), seed: this.seed(), draws: DRAWS };
+      const ask = { p: this.p(), seed: this.seed(), draws: this.draws() };
       if (!job || !works) return;
       untracked(() =>
         this.run.start({ job, works, ask }, (answer) => {
@@ -105,6 +111,12 @@ export class Sureness {
 
   protected setP(percentage: number): void {
     this.p.set(Math.min(0.999, Math.max(0.5, percentage / 100)));
+  }
+  /** Makes sureness the school of the job, at the probability and seed on show. */
+  protected planByIt(): void {
+    const norms = { ...this.editor.job()?.norms, 'sure.p': this.p(), 'sure.seed': this.seed() };
+    this.editor.set(['norms'], norms);
+    this.editor.set(['school'], 'sure');
   }
   protected setSeed(seed: number): void {
     this.seed.set(Math.round(seed));

@@ -11,6 +11,7 @@ import {
   type SheetSide,
   STYLE_RULES,
   normsOf,
+  overLimitCm2,
   placeArt,
   separationInk,
 } from '@druckerei/core';
@@ -22,8 +23,6 @@ import { NumberBox } from '../../../ui/number-box';
 import { JobEditor } from '../state/job-editor';
 import { askZones } from '../workers/zones.client';
 import type { ZonesAnswer, ZonesQuestion } from '../workers/zones.messages';
-
-const MM2_PER_CM2 = 100;
 
 /** An artwork for the ink zones: chosen, read in a worker, laid on the plate, and taken into the job as one edit. */
 @Component({
@@ -98,12 +97,10 @@ export class ZoneArt {
   protected readonly overText = computed(() => {
     const art = this.art();
     if (!art) return '';
-    const [first] = this.placed();
     const { overLimit, highestTotal } = art.profile;
     const most = `The heaviest place has ${percent(Math.round(highestTotal * 1000) / 1000)}`;
-    if (overLimit === 0 || !first) return `${most}; none is over ${percent(this.limit())}.`;
-    const area = overLimit * first.widthMm * first.heightMm * this.placed().length;
-    return `${most}; ${count(area / MM2_PER_CM2, 1)} cm² of the sheet (${percent(Math.round(overLimit * 1e4) / 1e4)} of the artwork) are over ${percent(this.limit())}: they set off and dry slowly.`;
+    if (overLimit === 0) return `${most}; none is over ${percent(this.limit())}.`;
+    return `${most}; ${count(overLimitCm2(art.profile, this.placed()), 1)} cm² of the sheet (${percent(Math.round(overLimit * 1e4) / 1e4)} of the artwork) are over ${percent(this.limit())}: they set off and dry slowly.`;
   });
 
   protected choose(files: FileList | null): void {

@@ -17,13 +17,14 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
-import type { Job } from '@druckerei/core';
+import { type Figures, type Job, type Plan, whereItGoes } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { StatusMark } from '../../../ui/status-mark';
 import { UndoButtons } from '../../../ui/undo-buttons';
+import { Buying } from '../benches/buying';
 import { NormField } from '../benches/norm-field';
 import { OrderBench } from '../benches/order-bench';
 import { StepBench } from '../benches/step-bench';
@@ -32,7 +33,9 @@ import { JobEditor } from '../state/job-editor';
 import { JobView, type Panel } from '../state/job-view';
 import { RoomStore } from '../state/room.store';
 import { Balance } from '../ui/balance';
+import { Losses } from '../ui/losses';
 import { Schools } from '../ui/schools';
+import { stepNames } from '../ui/step-names';
 import { Stream } from '../ui/stream';
 import { streamModel } from '../ui/stream-model';
 import { Working } from '../ui/working';
@@ -55,13 +58,15 @@ function productName({ items = [], title }: Job, figure: string): string {
   return title.length > NAME_ROOM ? 'Product' : title;
 }
 
-const PANELS: readonly Panel[] = ['working', 'schools', 'revisions'];
+const PANELS: readonly Panel[] = ['working', 'schools', 'paper', 'buying', 'revisions'];
 
 @Component({
   selector: 'dk-job-page',
   imports: [
     Balance,
+    Buying,
     Conflict,
+    Losses,
     MatButtonModule,
     MatIconModule,
     MatMenuModule,
@@ -129,10 +134,39 @@ export class JobPage implements OnDestroy {
     return streamModel(
       plan,
       job.components,
-      (end) => ({ title: productName(job, end.figure), lines: [count(end.count), 'ordered'] }),
+      (end) => ({ title: productName(job, end.figure), lines: this.endLines(end.count, plan) }),
       paper,
+      this.counts(),
     );
   });
+  private readonly room = inject(RoomStore);
+  /** Last good count of each step. */
+  private readonly counts = computed(
+    () => new Map([...this.room.state().counts].map(([step, { event }]) => [step, event.good])),
+  );
+  protected readonly losses = computed(() => {
+    const plan = this.editor.plan();
+    return plan ? whereItGoes(plan) : { losses: [], boughtKg: 0, figures: {} };
+  });
+  /** Figures of the plan; those of where its paper goes as well while one of them is open. */
+  protected readonly figures = computed((): Figures => {
+    const figures = this.editor.plan()?.figures ?? {};
+    const [first] = this.view.trail();
+    return first === undefined || first in figures ? figures : { ...figures, ...this.losses().figures };
+  });
+  protected readonly stepNames = computed(() => {
+    const [plan, job] = [this.editor.plan(), this.editor.job()];
+    return plan && job ? stepNames(plan, job.components) : new Map<string, string>();
+  });
+
+  /** What an end of the stream says: what is ordered, and what the counts so far promise of it. */
+  private endLines(ordered: number, plan: Plan): string[] {
+    const forecast = this.room.forecast();
+    const ends = plan.edges.filter(({ to }) => to === null).length;
+    return forecast?.ok && ends === 1
+      ? [`${count(ordered)} ordered`, `${count(forecast.value.expected)} expected`]
+      : [count(ordered), 'ordered'];
+  }
   /** The step chosen, while the route still has it. */
   protected readonly chosen = computed(() => {
     const step = this.view.step();
@@ -160,6 +194,8 @@ export class JobPage implements OnDestroy {
       key: 'c',
       run: () => this.view.show('schools'),
     },
+    { id: 'paper', name: 'Show where the paper goes', key: 'p', run: () => this.view.show('paper') },
+    { id: 'buying', name: 'Show what is to be bought', key: 'b', run: () => this.view.show('buying') },
     { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
     { id: 'release', name: 'Release this revision', run: () => this.release() },
     {
@@ -174,10 +210,9 @@ export class JobPage implements OnDestroy {
   constructor() {
     const title = inject(Title);
     effect(() => this.editor.open(this.id(), this.revision()));
-    const room = inject(RoomStore);
     effect(() => {
       const id = this.id();
-      untracked(() => room.load(id));
+      untracked(() => this.room.load(id));
     });
     effect(() => {
       const job = this.editor.job();

@@ -1,12 +1,17 @@
 import {
   type FieldPath,
   type Job,
+  type Operation,
   type WayChoice,
   type WayTarget,
   type WorkStyle,
   type Works,
+  insertAfter,
+  joinRuns,
+  removeStep,
   setField,
   shareSheet,
+  splitRun,
   withOwnSheets,
   withStock,
   withWay,
@@ -20,7 +25,11 @@ export type JobCommand =
   | { readonly kind: 'stock'; readonly component: string; readonly stock: string }
   | { readonly kind: 'way'; readonly target: WayTarget; readonly choice: WayChoice }
   | { readonly kind: 'share'; readonly section: string; readonly with: string }
-  | { readonly kind: 'apart'; readonly form: string };
+  | { readonly kind: 'apart'; readonly form: string }
+  | { readonly kind: 'insert'; readonly after: string; readonly operation: Operation }
+  | { readonly kind: 'remove'; readonly step: string }
+  | { readonly kind: 'split'; readonly component: string; readonly share: number }
+  | { readonly kind: 'join'; readonly component: string };
 
 /** The job after a command. */
 export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
@@ -35,6 +44,14 @@ export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
       return shareSheet(job, command.section, command.with, works);
     case 'apart':
       return withOwnSheets(job, command.form, works);
+    case 'insert':
+      return insertAfter(job, command.after, command.operation);
+    case 'remove':
+      return removeStep(job, command.step);
+    case 'split':
+      return splitRun(job, command.component, command.share);
+    case 'join':
+      return joinRuns(job, command.component);
     case 'stock': {
       const stock = works.stocks.find(({ id }) => id === command.stock);
       return stock ? withStock(job, command.component, stock) : job;

@@ -1,5 +1,13 @@
 import { Injectable, computed, inject } from '@angular/core';
-import { type FieldPath, type Job, type WayChoice, type WayTarget, type WorkStyle, setField } from '@druckerei/core';
+import {
+  type FieldPath,
+  type Job,
+  type Operation,
+  type WayChoice,
+  type WayTarget,
+  type WorkStyle,
+  setField,
+} from '@druckerei/core';
 import { fieldErrors, issueText, jobSchema, pathOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
@@ -99,6 +107,19 @@ export class JobEditor {
   /** Gives the sections of a form sheets of their own. */
   part(form: string): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'apart', form } }));
+  }
+  insertAfter(after: string, operation: Operation): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'insert', after, operation } }));
+  }
+  removeStep(step: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'remove', step } }));
+  }
+  /** @param share of the first run. */
+  splitRun(component: string, share: number): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'split', component, share } }));
+  }
+  joinRuns(component: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'join', component } }));
   }
   undo(): void {
     if (this.editable()) this.store.dispatch(JobActions.undo());

@@ -1,9 +1,10 @@
 import { computed, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type RoomContext, type RoomEvent, forecastCount, listCarriers, refuse, roomState } from '@druckerei/core';
 import { type PressRoom, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
-import { type Observable, concatMap, from, last } from 'rxjs';
+import { EMPTY, type Observable, Subject, catchError, concatMap, defer, finalize, from, tap } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { failureOf } from '../../../platform/problem';
 import { sessionFeature } from '../../../platform/session.state';
@@ -44,37 +45,59 @@ export const RoomStore = signalStore(
       }),
       forecast: computed(() => {
         const all = context();
-        return all && forecastCount(all.job, all.plan, all.works, all.state);
+        return all && forecastCount(all.job, all.works, all.state);
       }),
     };
   }),
+  withComputed(({ forecast }) => ({
+    /** All is counted and enough: carriers may be let go without a reason. */
+    countIsSafe: computed(() => {
+      const found = forecast();
+      return found?.ok === true && !found.value.hold;
+    }),
+  })),
   withMethods((store) => {
-    const take = (answer: Observable<PressRoom>, problemAt: EntryPlace): void => {
-      patchState(store, { busy: true, problem: '', problemAt });
-      answer.subscribe({
-        next: (room) => patchState(store, { room, busy: false }),
-        error: (error: unknown) => patchState(store, { busy: false, problem: failureOf(error).text }),
-      });
-    };
+    /** Calls one after another, however fast they are asked for: an older answer never overwrites a newer one. */
+    const calls = new Subject<Observable<PressRoom>>();
+    calls
+      .pipe(
+        concatMap((call) => call),
+        takeUntilDestroyed(),
+      )
+      .subscribe((room) => patchState(store, { room }));
+    const ask = (calling: () => Observable<PressRoom>, problemAt: EntryPlace, taken: () => void): void =>
+      calls.next(
+        defer(() => {
+          patchState(store, { busy: true, problem: '', problemAt });
+          return calling();
+        }).pipe(
+          tap({ complete: taken }),
+          catchError((error: unknown) => {
+            patchState(store, { problem: failureOf(error).text });
+            return EMPTY;
+          }),
+          finalize(() => patchState(store, { busy: false })),
+        ),
+      );
     const jobId = (): number => store.editor.revision()?.id ?? 0;
+    const none = (): void => undefined;
+    const enterAll = (events: readonly RoomEvent[], taken = none): void => {
+      const [first] = events;
+      const id = jobId();
+      if (first)
+        ask(() => from(events).pipe(concatMap((event) => store.api.enterEvent(id, event))), placeOf(first), taken);
+    };
     return {
-      load: (id: number) => take(store.api.room(id), 'bench'),
-      enter: (event: RoomEvent) => take(store.api.enterEvent(jobId(), event), placeOf(event)),
+      load: (id: number) => ask(() => store.api.room(id), 'bench', none),
       /** Enters one after another; the first that is refused stops the rest. */
-      enterAll(events: readonly RoomEvent[]): void {
-        const [first] = events;
-        if (!first) return;
-        take(
-          from(events).pipe(
-            concatMap((event) => store.api.enterEvent(jobId(), event)),
-            last(),
-          ),
-          placeOf(first),
-        );
-      },
+      enterAll,
+      /** @param taken what to do once it is on record; what was typed stays until then. */
+      enter: (event: RoomEvent, taken = none) => enterAll([event], taken),
       takeBack(): void {
         const last = store.state().last;
-        if (last) take(store.api.enterEvent(jobId(), { kind: 'take-back', record: last.id }), placeOf(last.event));
+        const id = jobId();
+        if (last)
+          ask(() => store.api.enterEvent(id, { kind: 'take-back', record: last.id }), placeOf(last.event), none);
       },
       /** What would keep an event from being taken, in words. */
       gates(event: RoomEvent): string[] {

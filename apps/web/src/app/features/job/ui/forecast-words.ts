@@ -1,11 +1,13 @@
-import type { CountForecast } from '@druckerei/core';
+import type { Outcome, RunForecast } from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
 import { count, percent } from '../../../ui/format';
 
-/** What the counts so far will come to, in a line; empty before anything is counted. */
-export function forecastWords({ run, wanted }: CountForecast): string {
-  if (!run) return '';
-  const [low, high] = run.range;
-  const range = low === high ? '' : ` (${count(low)} to ${count(high)} in nine of ten runs)`;
-  const chance = Math.round(run.short * 100) / 100;
-  return `${count(run.expected)} of ${count(wanted)} expected by the last count${range}, chance of falling short ${percent(chance)}.`;
+/** What the counts so far will come to, in a line, or why they tell nothing; empty before anything is counted. */
+export function forecastWords(forecast: Outcome<RunForecast> | undefined): string {
+  if (!forecast) return '';
+  if (!forecast.ok) return forecast.issues.map(issueText).join(' ');
+  const { expected, wanted, range, short } = forecast.value;
+  const [low, high] = range;
+  const between = low === high ? '' : ` (${count(low)} to ${count(high)} in nine of ten runs)`;
+  return `${count(expected)} of ${count(wanted)} expected by the last count${between}, chance of falling short ${percent(Math.round(short * 100) / 100)}.`;
 }

@@ -1,13 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Plan, type School, SCHOOLS } from '@druckerei/core';
+import { type Plan, type School, RULE_SCHOOLS } from '@druckerei/core';
 import { FigureButton } from './figure-button';
+import { SchoolSteps } from './school-steps';
 
-const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: 'Added up', table: 'Table' };
+const NAMES: Readonly<Record<School, string>> = {
+  step: 'Step by step',
+  added: 'Added up',
+  table: 'Table',
+  sure: 'Sureness',
+};
 
 /** What goes into the press of every component by all schools, side by side. */
 @Component({
   selector: 'dk-schools',
-  imports: [FigureButton],
+  imports: [FigureButton, SchoolSteps],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Schools of reckoning</h2>
@@ -16,7 +22,7 @@ const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: '
       <thead>
         <tr>
           <th scope="col">Component</th>
-          @for (school of schools; track school) {
+          @for (school of schools(); track school) {
             <th scope="col" class="number" [class.own]="school === plan().school">
               {{ names[school] }}{{ school === plan().school ? ' *' : '' }}
             </th>
@@ -45,6 +51,7 @@ const NAMES: Readonly<Record<School, string>> = { step: 'Step by step', added: '
       Step by step compounds every station's spoilage and rounds at each. Added up sums all rates on the net. The table
       reads the house's per cents by run length and colours.
     </p>
+    <dk-school-steps [plan]="plan()" [components]="components()" (figureOpened)="figureOpened.emit($event)" />
   `,
   styles: `
     table {
@@ -71,7 +78,10 @@ export class Schools {
   readonly plan = input.required<Plan>();
   readonly components = input.required<readonly { id: string; name: string }[]>();
   readonly figureOpened = output<string>();
-  protected readonly schools = SCHOOLS;
+  /** Those that count by rule, and sureness where the job is planned by it: below it stands beside them. */
+  protected readonly schools = computed((): readonly School[] =>
+    this.plan().school === 'sure' ? [...RULE_SCHOOLS, 'sure'] : RULE_SCHOOLS,
+  );
   protected readonly names = NAMES;
   protected readonly rows = computed(() => {
     const { steps, figures } = this.plan();
@@ -80,7 +90,7 @@ export class Schools {
       return {
         id,
         name,
-        cells: SCHOOLS.map((school) => ({ school, figure: figures[`step.${first?.id ?? ''}.units.${school}`] })),
+        cells: this.schools().map((school) => ({ school, figure: figures[`step.${first?.id ?? ''}.units.${school}`] })),
       };
     });
   });

@@ -11,6 +11,8 @@ export interface Station {
   /** Process units spoiled: at set-up, and while running. */
   readonly setupLost: number;
   readonly runningLost: number;
+  /** Good pieces counted out of it so far. */
+  readonly counted: number | undefined;
 }
 
 export interface StreamBand {
@@ -124,6 +126,7 @@ export function streamModel(
   components: readonly { id: string; name: string }[],
   product: (end: PlanEdge) => { title: string; lines: readonly string[] },
   paper: ReadonlyMap<string, readonly string[]>,
+  counts: ReadonlyMap<string, number> = new Map(),
 ): StreamModel {
   const { lefts, width } = placeColumns(plan);
   const ends = plan.edges.filter(({ to }) => to === null);
@@ -155,6 +158,7 @@ export function streamModel(
     thickIn: thickIn(step.id),
     thickOut: thickOut(step),
     ...lossesOf(step),
+    counted: counts.get(step.id),
   }));
   const leaving = plan.edges.map(({ from }) => from);
   const parts = new Set(leaving.filter((from, i) => from !== null && leaving.indexOf(from) !== i));
@@ -200,7 +204,7 @@ export function streamModel(
       return { id: edge.material, x: endX, y: step ? yOf(step) : joinY, width: END, ...product(edge) };
     }),
   ];
-  const height = TOP + (laneCount - 1) * lane + 50;
+  const height = TOP + (laneCount - 1) * lane + (counts.size > 0 ? 60 : 50);
   return {
     width,
     height,

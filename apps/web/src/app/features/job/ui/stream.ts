@@ -34,12 +34,12 @@ export class Stream {
     return setupLost + runningLost === 0 ? 0 : setupLost / (setupLost + runningLost);
   }
 
-  protected spoken({ step, setupLost, runningLost }: Station): string {
+  protected spoken({ step, setupLost, runningLost, counted }: Station): string {
     const into = `${count(step.processUnits)} ${unitText(step.unitIn, step.processUnits)} in`;
     const out = `${count(step.needsOut)} ${unitText(step.unitOut, step.needsOut)} out`;
     return step.operation === 'dry'
       ? `${step.name}, ${count(step.lagHours, 1)} hours`
-      : `${step.name}: ${into}, ${out}, ${count(setupLost + runningLost)} spoiled`;
+      : `${step.name}: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : `, ${count(counted)} counted`}`;
   }
 
   protected onKey(event: KeyboardEvent, station: Station): void {

@@ -1,0 +1,146 @@
+import { setImmediate } from 'node:timers/promises';
+import { type Job, type PaperItem, type Works, isFinished, paperKey, plan, purchaseNeeds } from '@druckerei/core';
+import { type Account, type HoldingHistoryEntry, type Needs, type Stores, issueText } from '@druckerei/contract';
+import type { Database, Queries } from '../../db/database.js';
+import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+import { currentWorks } from '../works/works.js';
+
+interface HoldingRow {
+  id: number;
+  paper: PaperItem;
+  quantity: number;
+  place: string;
+  changed_by: string;
+  changed_at: Date;
+}
+
+interface ReservationRow {
+  job: number;
+  number: string;
+  title: string;
+  key: string;
+  quantity: number;
+  by: string;
+}
+
+interface OpenRow {
+  id: number;
+  number: string;
+  revision: number;
+  job: Job;
+  works: Works | null;
+  /** Last good count of each step. */
+  counts: Readonly<Record<string, number>>;
+}
+
+interface HistoryRow {
+  quantity_before: number;
+  quantity_after: number;
+  reason: string;
+  changed_by: string;
+  changed_at: Date;
+}
+
+async function readStores(queries: Queries): Promise<Stores> {
+  const holdings = await queries.many<HoldingRow>('stores/holdings');
+  return {
+    holdings: holdings.map(({ changed_at, changed_by, paper, ...row }) => ({
+      ...row,
+      paper,
+      changedBy: changed_by,
+      changedAt: changed_at.toISOString(),
+    })),
+    reservations: await queries.many<ReservationRow>('stores/reservations'),
+  };
+}
+
+/** Puts a lot of paper into the store. */
+export const addHolding = (
+  database: Database,
+  account: Pick<Account, 'id'>,
+  { paper, quantity, place, reason }: { paper: PaperItem; quantity: number; place: string; reason: string },
+): Promise<Stores> =>
+  database.transaction(async (queries) => {
+    const { stocks } = await currentWorks(queries);
+    if (!stocks.some(({ id }) => id === paper.stock))
+      throw invalid([{ path: 'paper.stock', message: `The works has no stock ${paper.stock}. Choose another.` }]);
+    if (quantity === 0)
+      throw invalid([{ path: 'quantity', message: 'Quantity must be at least 1: an empty lot is no lot.' }]);
+    const added = await queries.one<{ id: number }>('stores/add', paper, paperKey(paper), quantity, place, account.id);
+    await queries.one('stores/add-change', added?.id, 0, quantity, reason, account.id);
+    return readStores(queries);
+  });
+
+/** Reserves stock for a job, no more than others have left; 0 lets it go. */
+const reserve = (
+  database: Database,
+  account: Account,
+  job: number,
+  { key, quantity }: { key: string; quantity: number },
+): Promise<Stores> =>
+  database.transaction(async (queries) => {
+    if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
+    await queries.one('stores/lock-key', key);
+    const { free = 0 } = (await queries.one<{ free: number }>('stores/free', key, job)) ?? {};
+    if (quantity > free)
+      throw invalid([
+        { path: 'quantity', message: `Only ${free} are free: the others are reserved or not on hand. Reserve fewer.` },
+      ]);
+    if (quantity === 0) await queries.one('stores/let-go', job, key);
+    else await queries.one('stores/reserve', job, key, quantity, account.id);
+    return readStores(queries);
+  });
+
+/** What every open job needs; other requests are let in between two jobs. */
+async function readNeeds(queries: Queries): Promise<Needs> {
+  const current = await currentWorks(queries);
+  const rows = await queries.many<OpenRow & Record<string, unknown>>('stores/open-jobs');
+  const jobs: Needs['jobs'] = [];
+  for (const row of rows) {
+    if (isFinished(row.job, row.counts)) continue;
+    const works = row.works ?? current;
+    const outcome = plan(row.job, works);
+    jobs.push({
+      job: row.id,
+      number: row.number,
+      title: row.job.title,
+      due: row.job.due ?? null,
+      needs: outcome.ok ? purchaseNeeds(row.job, outcome.plan, works) : [],
+      problems: outcome.ok ? [] : outcome.issues.map(issueText),
+    });
+    await setImmediate();
+  }
+  return { jobs };
+}
+
+const historyEntry = (row: HistoryRow): HoldingHistoryEntry => ({
+  before: row.quantity_before,
+  after: row.quantity_after,
+  reason: row.reason,
+  by: row.changed_by,
+  at: row.changed_at.toISOString(),
+});
+
+export const storesHandlers = (
+  database: Database,
+): Pick<Handlers, 'stores' | 'addHolding' | 'changeHolding' | 'holdingHistory' | 'reserve' | 'needs'> => ({
+  stores: () => readStores(database),
+  addHolding: ({ body, account }) => addHolding(database, account, body),
+  changeHolding: ({ params, body, account }) =>
+    database.transaction(async (queries) => {
+      const before = await queries.one<{ quantity: number }>('stores/lock', params.id);
+      if (!before) throw notFound('This lot');
+      if (before.quantity !== body.expected)
+        throw new ProblemError(409, 'Somebody else has changed this lot', {
+          detail: `It holds ${before.quantity} now, you saw ${body.expected}.`,
+        });
+      await queries.one('stores/change', params.id, body.quantity, body.place, account.id);
+      await queries.one('stores/add-change', params.id, before.quantity, body.quantity, body.reason, account.id);
+      return readStores(queries);
+    }),
+  holdingHistory: async ({ params }) =>
+    (await database.many<HistoryRow & Record<string, unknown>>('stores/history', params.id)).map(historyEntry),
+  reserve: ({ params, body, account }) => reserve(database, account, params.id, body),
+  needs: () => readNeeds(database),
+});

@@ -1,0 +1,144 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import { type Holding, type PaperItem, paperKey, paperName } from '@druckerei/core';
+import { EMPTY, type Observable } from 'rxjs';
+import { failureOf } from '../../platform/problem';
+import { count, readNumber, timeText } from '../../ui/format';
+import type { StoresStore } from './stores.store';
+
+export interface LotData {
+  readonly stores: InstanceType<typeof StoresStore>;
+  /** The lot to count, move or use; a new one where absent. */
+  readonly lot?: Holding;
+}
+
+/** Puts a lot of paper into the store, or counts, moves and uses one, with the reason that goes into its history. */
+@Component({
+  selector: 'dk-lot-dialog',
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>{{ data.lot ? name : 'Paper into the store' }}</h2>
+    <form (submit)="$event.preventDefault(); keep(quantity.value, place.value, reason.value)">
+      <mat-dialog-content>
+        @if (!data.lot) {
+          <mat-form-field>
+            <mat-label>Stock</mat-label>
+            <mat-select [value]="stock()" (selectionChange)="stock.set($event.value)" cdkFocusInitial>
+              @for (one of stocks; track one.id) {
+                <mat-option [value]="one.id">{{ one.name }}</mat-option>
+              }
+            </mat-select>
+          </mat-form-field>
+          <mat-form-field>
+            <mat-label>Sheet or roll</mat-label>
+            <mat-select [value]="key()" (selectionChange)="chosen.set($event.value)">
+              @for (one of items(); track one.key) {
+                <mat-option [value]="one.key">{{ one.name }}</mat-option>
+              }
+            </mat-select>
+          </mat-form-field>
+        }
+        <mat-form-field>
+          <mat-label>{{ unit() }} on hand</mat-label>
+          <input matInput #quantity inputmode="numeric" [value]="data.lot ? count(data.lot.quantity) : ''" />
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>Where it lies</mat-label><input matInput #place maxlength="80" [value]="data.lot?.place ?? ''" />
+        </mat-form-field>
+        <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
+        @if (failed(); as message) {
+          <p role="alert" class="wrong">{{ message }}</p>
+        }
+        @if (history()?.length) {
+          <h3>How it changed</h3>
+          <ul>
+            @for (entry of history(); track $index) {
+              <li>
+                {{ count(entry.before) }} to {{ count(entry.after) }}
+                <span class="quiet"
+                  >{{ entry.reason }}{{ entry.reason ? ', ' : '' }}{{ entry.by }}, {{ time(entry.at) }}</span
+                >
+              </li>
+            }
+          </ul>
+        }
+      </mat-dialog-content>
+      <mat-dialog-actions align="end">
+        <button matButton type="button" mat-dialog-close>Leave it</button>
+        <button matButton="filled" type="submit">Keep</button>
+      </mat-dialog-actions>
+    </form>
+  `,
+  styles: `
+    mat-form-field {
+      width: 100%;
+      margin: 6px 0;
+    }
+    ul {
+      margin: 4px 0;
+      padding-left: 20px;
+    }
+    .wrong {
+      color: var(--mat-sys-error);
+    }
+  `,
+})
+export class LotDialog {
+  protected readonly data = inject<LotData>(MAT_DIALOG_DATA);
+  private readonly dialog = inject<MatDialogRef<LotDialog>>(MatDialogRef);
+  private readonly works = this.data.stores.works();
+  protected readonly stocks = this.works?.stocks ?? [];
+  protected readonly name = this.data.lot && this.works ? paperName(this.data.lot.paper, this.works) : '';
+  protected readonly stock = signal(this.stocks[0]?.id ?? '');
+  protected readonly chosen = signal('');
+  protected readonly failed = signal('');
+  protected readonly count = count;
+  protected readonly time = timeText;
+  protected readonly history = toSignal(this.data.lot ? this.data.stores.history(this.data.lot.id) : EMPTY);
+  /** Sizes and rolls that the chosen stock comes in. */
+  protected readonly items = computed(() => {
+    const works = this.works;
+    const stock = this.stocks.find(({ id }) => id === this.stock());
+    if (!works || !stock) return [];
+    const papers: PaperItem[] = [
+      ...stock.sheets.map((sheet) => ({ stock: stock.id, ...sheet })),
+      ...(stock.rollWidthsMm ?? []).map((widthMm) => ({ stock: stock.id, widthMm })),
+    ];
+    return papers.map((paper) => ({
+      key: paperKey(paper),
+      paper,
+      name: paperName(paper, works).replace(`${stock.name}, `, ''),
+    }));
+  });
+  protected readonly key = computed(
+    () => this.items().find(({ key }) => key === this.chosen())?.key ?? this.items()[0]?.key,
+  );
+  private readonly paper = computed(
+    () => this.data.lot?.paper ?? this.items().find(({ key }) => key === this.key())?.paper,
+  );
+  protected readonly unit = computed(() => (this.paper()?.heightMm === undefined ? 'Rolls' : 'Sheets'));
+
+  protected keep(text: string, place: string, reason: string): void {
+    this.failed.set('');
+    const quantity = readNumber(text);
+    const paper = this.paper();
+    if (quantity === undefined || !Number.isInteger(quantity) || quantity < 0 || !paper) {
+      this.failed.set('A whole number is wanted, like 2,500.');
+      return;
+    }
+    const { lot, stores } = this.data;
+    const call: Observable<void> = lot
+      ? stores.change(lot.id, { quantity, expected: lot.quantity, place, reason })
+      : stores.add({ paper, quantity, place, reason });
+    call.subscribe({
+      next: () => this.dialog.close(),
+      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+}

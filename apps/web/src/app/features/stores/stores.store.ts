@@ -1,0 +1,92 @@
+import { computed, inject } from '@angular/core';
+import { type JobNeeds, type PaperItem, type Works, buyList, freeOf, paperKey, paperName } from '@druckerei/core';
+import type { Needs, Stores } from '@druckerei/contract';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { type Observable, forkJoin, map, tap } from 'rxjs';
+import { Api } from '../../platform/api';
+import { failureOf } from '../../platform/problem';
+
+type Request =
+  { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
+
+interface StoresState {
+  readonly request: Request;
+  readonly works: Works | null;
+  readonly stores: Stores | null;
+  readonly needs: Needs | null;
+  readonly search: string;
+  /** Jobs due after this are left out of what is to be bought; all where empty. */
+  readonly until: string;
+}
+
+const initial: StoresState = {
+  request: { kind: 'loading' },
+  works: null,
+  stores: null,
+  needs: null,
+  search: '',
+  until: '',
+};
+
+/** Paper on hand, what is reserved of it, and what all open jobs together have to buy. */
+export const StoresStore = signalStore(
+  withState(initial),
+  withComputed(({ works, stores, needs, search, until }) => ({
+    lots: computed(() => {
+      const [now, all] = [works(), stores()];
+      if (!now || !all) return [];
+      const free = freeOf(all.holdings, all.reservations);
+      const words = search().toLowerCase().split(/\s+/).filter(Boolean);
+      return all.holdings
+        .map((holding) => {
+          const key = paperKey(holding.paper);
+          return {
+            holding,
+            name: paperName(holding.paper, now),
+            unit: holding.paper.heightMm === undefined ? 'rolls' : 'sheets',
+            reserved: all.reservations.filter((one) => one.key === key),
+            free: free(key),
+          };
+        })
+        .filter(({ name, holding }) => words.every((word) => `${name} ${holding.place}`.toLowerCase().includes(word)));
+    }),
+    jobs: computed(() => {
+      const last = until();
+      return (needs()?.jobs ?? []).filter(({ due }) => last === '' || due === null || due <= last);
+    }),
+  })),
+  withComputed(({ jobs, stores, works }) => ({
+    lines: computed(() => {
+      const [all, now] = [stores(), works()];
+      if (!all || !now) return [];
+      const wanted: JobNeeds[] = jobs().map(({ job, needs }) => ({ job, needs }));
+      const numbers = new Map(jobs().map(({ job, number }) => [job, number]));
+      return buyList(wanted, all.holdings, all.reservations, now).map((line) => ({
+        ...line,
+        numbers: line.jobs.map((job) => numbers.get(job) ?? String(job)),
+      }));
+    }),
+    unplanned: computed(() => jobs().filter(({ problems }) => problems.length > 0)),
+  })),
+  withMethods((store, api = inject(Api)) => {
+    const taken = (call: Observable<Stores>): Observable<void> =>
+      call.pipe(
+        tap((stores) => patchState(store, { stores })),
+        map(() => undefined),
+      );
+    return {
+      load(): void {
+        forkJoin({ works: api.works(), stores: api.stores(), needs: api.needs() }).subscribe({
+          next: (loaded) => patchState(store, { ...loaded, request: { kind: 'loaded' } }),
+          error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
+        });
+      },
+      find: (search: string) => patchState(store, { search }),
+      buyUntil: (until: string) => patchState(store, { until }),
+      add: (lot: { paper: PaperItem; quantity: number; place: string; reason: string }) => taken(api.addHolding(lot)),
+      change: (id: number, change: { quantity: number; expected: number; place: string; reason: string }) =>
+        taken(api.changeHolding(id, change)),
+      history: (id: number) => api.holdingHistory(id),
+    };
+  }),
+);

@@ -1,0 +1,97 @@
+import * as z from 'zod';
+import { NEED_KINDS } from '@druckerei/core';
+
+const positiveMm = z.number().positive().max(10_000);
+const MOST = 100_000_000;
+const quantity = z.number().min(0).max(MOST);
+const key = z.string().min(1).max(200);
+
+/** Paper as it lies in the store: sheets with the side that the grain runs along, or full rolls. */
+export const paperItemSchema = z
+  .strictObject({
+    stock: z.string().min(1).max(60),
+    widthMm: positiveMm,
+    heightMm: positiveMm.optional().describe('absent for rolls'),
+    grain: z.enum(['width', 'height']).optional().describe('side of a sheet that the grain runs along'),
+  })
+  .refine(({ heightMm, grain }) => (heightMm === undefined) === (grain === undefined), {
+    path: ['grain'],
+    error: 'A sheet has a height and a grain, a roll has neither',
+  });
+
+export const holdingSchema = z
+  .strictObject({
+    id: z.int(),
+    paper: paperItemSchema,
+    quantity: quantity.describe('sheets, or full rolls'),
+    place: z.string(),
+    changedBy: z.string(),
+    changedAt: z.iso.datetime(),
+  })
+  .meta({ id: 'Holding' });
+
+export const storesSchema = z
+  .strictObject({
+    holdings: z.array(holdingSchema),
+    reservations: z.array(
+      z.strictObject({ job: z.int(), number: z.string(), title: z.string(), key, quantity, by: z.string() }),
+    ),
+  })
+  .meta({ id: 'Stores' });
+export type Stores = z.output<typeof storesSchema>;
+
+const whole = z.int().min(0).max(MOST);
+const reason = z.string().trim().max(300);
+const place = z.string().trim().max(80);
+
+export const newHoldingSchema = z
+  .strictObject({ paper: paperItemSchema, quantity: whole, place, reason })
+  .meta({ id: 'NewHolding' });
+
+/** A lot counted, moved or used; `expected` is the quantity that the editor saw. */
+export const holdingChangeSchema = z
+  .strictObject({ quantity: whole, expected: quantity, place, reason })
+  .meta({ id: 'HoldingChange' });
+
+export const holdingHistorySchema = z
+  .strictObject({
+    before: quantity,
+    after: quantity,
+    reason: z.string(),
+    by: z.string(),
+    at: z.iso.datetime(),
+  })
+  .meta({ id: 'HoldingHistoryEntry' });
+export type HoldingHistoryEntry = z.output<typeof holdingHistorySchema>;
+
+/** What a job reserves of one thing; 0 lets it go. */
+export const reserveSchema = z.strictObject({ key, quantity: whole }).meta({ id: 'Reserve' });
+
+const need = z.strictObject({
+  key,
+  kind: z.enum(NEED_KINDS),
+  name: z.string(),
+  quantity: z.number(),
+  unit: z.string(),
+  figure: z.string().optional(),
+  pack: z.number().positive(),
+  paper: paperItemSchema.optional(),
+  perPallet: z.number().optional(),
+});
+
+/** What every open job needs; jobs that cannot be planned with the reasons. */
+export const needsSchema = z
+  .strictObject({
+    jobs: z.array(
+      z.strictObject({
+        job: z.int(),
+        number: z.string(),
+        title: z.string(),
+        due: z.string().nullable(),
+        needs: z.array(need),
+        problems: z.array(z.string()),
+      }),
+    ),
+  })
+  .meta({ id: 'Needs' });
+export type Needs = z.output<typeof needsSchema>;

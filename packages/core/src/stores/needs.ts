@@ -1,0 +1,146 @@
+import type { Grain } from '../layout/index.js';
+import { type ComponentLayout, type Job, type Plan, TOOL_NAMES, toolKinds } from '../plan/index.js';
+import { CARRIER_OF } from '../press/index.js';
+import { type Works, normsOf, printingOf } from '../works/index.js';
+
+export const NEED_KINDS = ['sheets', 'rolls', 'ink', 'carriers', 'tools', 'packing', 'outside'] as const;
+export type NeedKind = (typeof NEED_KINDS)[number];
+
+/** Paper as it lies in the store: sheets of a size and grain, or full rolls of a width. */
+export interface PaperItem {
+  readonly stock: string;
+  readonly widthMm: number;
+  /** Absent for rolls. */
+  readonly heightMm?: number | undefined;
+  readonly grain?: Grain | undefined;
+}
+
+/** What a job needs of one thing. */
+export interface Need {
+  /** The same for the same thing in every job. */
+  readonly key: string;
+  readonly kind: NeedKind;
+  readonly name: string;
+  readonly quantity: number;
+  readonly unit: string;
+  /** Figure of the plan that says the quantity; absent where it is a sum of several. */
+  readonly figure?: string | undefined;
+  /** Smallest quantity that is sold: a pack, a pail; 1 where it comes by the piece. */
+  readonly pack: number;
+  readonly paper?: PaperItem | undefined;
+  /** Sheets that a pallet of the house's pile height holds. */
+  readonly perPallet?: number | undefined;
+}
+
+/** What a paper item is known by. */
+export const paperKey = ({ stock, widthMm, heightMm, grain }: PaperItem): string =>
+  heightMm === undefined ? `rolls/${stock}/${widthMm}` : `sheets/${stock}/${widthMm}x${heightMm}/${grain ?? 'any'}`;
+
+/** A paper item in words, the side along the grain marked. */
+export function paperName({ stock, widthMm, heightMm, grain }: PaperItem, works: Works): string {
+  const name = works.stocks.find(({ id }) => id === stock)?.name ?? stock;
+  if (heightMm === undefined) return `${name}, roll ${widthMm} mm`;
+  return `${name}, ${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
+}
+
+/** Paper that a component's press sheets are cut from, as it is bought. */
+function paperOfLayout({ component, stock, supply }: ComponentLayout): PaperItem {
+  if (supply.kind === 'roll') return { stock: stock.id, widthMm: supply.rollWidthMm };
+  const { widthMm, heightMm, grain } = supply.kind === 'bought sheet' ? supply.sheet : component.sheet;
+  return { stock: stock.id, widthMm, heightMm, grain };
+}
+
+/** Needs of the same thing become one; a sum has no figure of its own. */
+function gather(needs: readonly Need[]): Need[] {
+  const byKey = new Map<string, Need>();
+  for (const need of needs) {
+    const before = byKey.get(need.key);
+    byKey.set(need.key, before ? { ...before, quantity: before.quantity + need.quantity, figure: undefined } : need);
+  }
+  return [...byKey.values()].filter(({ quantity }) => quantity > 0);
+}
+
+/**
+ * Everything that a planned job has to have: paper as it is bought, ink to draw, carriers, dies, bands and boxes, outside
+ * work. Source: handbook chapter 6 "Buying".
+ */
+export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
+  const norms = normsOf(works, job.norms);
+  const value = (id: string): number => plan.figures[id]?.value ?? 0;
+  const layouts = Object.values(plan.layouts);
+  const paper = layouts.map((layout): Need => {
+    const item = paperOfLayout(layout);
+    const id = `component.${layout.component.id}`;
+    const named = { key: paperKey(item), name: paperName(item, works), paper: item };
+    if (layout.supply.kind === 'roll')
+      return { ...named, kind: 'rolls', quantity: value(`${id}.rolls`), unit: 'rolls', figure: `${id}.rolls`, pack: 1 };
+    const figure = layout.supply.kind === 'bought sheet' ? `${id}.boughtSheets` : `${id}.pressSheets`;
+    const pile = Math.floor((norms('pile.height').value * 1000) / Math.max(1, layout.caliperUm));
+    const pack = layout.stock.sheets.length > 0 ? norms(`stock.${layout.stock.id}.pack`).value : 1;
+    return { ...named, kind: 'sheets', quantity: value(figure), unit: 'sheets', figure, pack, perPallet: pile };
+  });
+  const inks = Object.entries(plan.totals.inkKgByName).map(([name, kg]): Need => ({
+    key: `ink/${name}`,
+    kind: 'ink',
+    name: `Ink ${name}`,
+    quantity: kg,
+    unit: 'kg',
+    figure: `ink.${name}.kg`,
+    pack: norms('ink.pail').value,
+  }));
+  const carriers = layouts.flatMap(({ component, machine }): Need[] => {
+    if (!CARRIER_OF[printingOf(machine)]) return [];
+    const figure = `component.${component.id}.plates`;
+    return [
+      {
+        key: `carriers/${machine.id}`,
+        kind: 'carriers',
+        name: `Carriers, ${machine.name}`,
+        quantity: value(figure),
+        unit: 'pieces',
+        figure,
+        pack: 1,
+      },
+    ];
+  });
+  const tools = toolKinds(job).map(([kind, count]): Need => ({
+    key: `tools/${job.number}/${kind}`,
+    kind: 'tools',
+    name: `${TOOL_NAMES[kind]}, ${job.title}`,
+    quantity: count,
+    unit: 'pieces',
+    pack: 1,
+  }));
+  const packing = job.route.flatMap((step): Need[] => {
+    const figure = `step.${step.id}.packs`;
+    if (!plan.figures[figure]) return [];
+    const name = step.operation === 'box' ? 'Boxes' : 'Bands';
+    return [
+      {
+        key: `packing/${step.operation}`,
+        kind: 'packing',
+        name,
+        quantity: value(figure),
+        unit: 'pieces',
+        figure,
+        pack: 1,
+      },
+    ];
+  });
+  const outside = job.route.flatMap((step): Need[] =>
+    step.operation === 'outside'
+      ? [
+          {
+            key: `outside/${job.number}/${step.id}`,
+            kind: 'outside',
+            name: `Outside work, ${step.note ?? step.id}, ${job.title}`,
+            quantity: value(`step.${step.id}.processUnits`),
+            unit: 'units',
+            figure: `step.${step.id}.processUnits`,
+            pack: 1,
+          },
+        ]
+      : [],
+  );
+  return gather([...paper, ...inks, ...carriers, ...tools, ...packing, ...outside]);
+}
