@@ -31,6 +31,7 @@ module.exports = {
     area('sure', ['kernel', 'flow']),
     area('colour', ['kernel']),
     area('route', ['kernel', 'flow']),
+    area('finishing', ['kernel', 'layout']),
     area('works', ['kernel', 'flow', 'layout', 'press', 'route']),
     forbid(
       'core-areas-by-index',

@@ -4,6 +4,7 @@ export * from './change-words.js';
 export * from './layout-words.js';
 export * from './press-words.js';
 export * from './messages.js';
+export * from './rule-words.js';
 export * from './api.js';
 export * from './endpoints.js';
 export * from './parse-job.js';

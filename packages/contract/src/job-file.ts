@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   type Job,
+  ADHESIVES,
   ARRANGEMENTS,
   BLANK_ARRANGEMENTS,
   COMPONENT_KINDS,
@@ -8,6 +9,7 @@ import {
   CREEP_SHARES,
   ENGRAVINGS,
   FAMILIES,
+  FOLD_KINDS,
   INK_KINDS,
   LINE_KINDS,
   MAX_QUANTITY,
@@ -232,7 +234,30 @@ const step = z.strictObject({
   folds: z.int().min(0).max(8).optional(),
   perPack: z.int().min(1).max(1e6).optional(),
   hours: z.number().min(0).max(1000).optional(),
+  perHour: z.number().positive().max(1e6).optional().describe('pieces in an hour, instead of the norm'),
+  powder: z.boolean().optional().describe('print: anti-set-off powder is dusted on'),
   note: text(500).optional(),
+});
+
+const part = z.strictObject({
+  id,
+  name: named(60),
+  widthMm: positiveMm.optional(),
+  heightMm: positiveMm.optional(),
+  caliperUm: z.number().positive().max(100_000).optional(),
+  massG: z.number().positive().max(100_000).optional().describe('grams of one'),
+  price: z.number().min(0).max(1e6).optional().describe('of one'),
+});
+const finish = z.strictObject({
+  fold: z.enum(FOLD_KINDS).optional(),
+  film: z.enum(['matt', 'gloss']).optional(),
+  glueFree: z.boolean().optional().describe('glued areas are kept free of varnish, film and foil'),
+  adhesive: z.enum(ADHESIVES).optional(),
+  glueCleared: cleared.optional(),
+  windowMm: z.strictObject({ widthMm: positiveMm, heightMm: positiveMm }).optional(),
+  beadMm: z.number().min(0).max(10_000).optional().describe('length of glue beads on one piece'),
+  boardMm: z.number().positive().max(20).optional().describe('boards of a case'),
+  rollM: z.number().positive().max(10_000).optional().describe('paper on one consumer roll, m'),
 });
 
 const policy = z.discriminatedUnion('kind', [
@@ -266,6 +291,8 @@ export const jobSchema = z
     binding: binding.optional(),
     components: z.array(component).min(1).max(64),
     inks: z.array(inkSpec).max(40).optional().describe('mixed colours, metallics, varnishes'),
+    parts: z.array(part).max(40).optional().describe('bought ready made, taken in by the route as part.<id>'),
+    finish: finish.optional(),
     contact: z.enum(CONTACTS).optional().describe('what the product touches'),
     items: z.array(item).max(200).optional().describe('ordered by themselves, sharing press sheets'),
     route: z.array(step).min(1).max(500),

@@ -55,9 +55,6 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'press.back-without-work-style': '{component}: {colours} colours on the back, but the work style prints one side.',
   'press.passes-do-not-match':
     '{component}: {style} wants the print passes {wanted}. Choose the work style again to set them.',
-  'bind.too-thick-for-saddle':
-    'Step {step}: {value} mm thick; saddle stitching goes to about {limit} mm. Think of perfect binding.',
-  'fold.score-first': 'Step {step}: over {limit} g a sheet is scored before it is folded; this one has {gsm} g.',
   'fold.line-outside':
     '{scheme}: fold {fold} ({direction}) has no line to fold on, or would wrap the smaller part around. Choose another scheme.',
   'fold.not-one-packet':
@@ -109,8 +106,6 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'web.style': '{component}: {machine} prints one side, or both at once. Choose another work style.',
   'web.rolls':
     '{component}: the rolls are too short for what threading and splices take. Look at their diameters, wraps and core waste under Norms.',
-  'web.grain-across-spine':
-    '{component}: this folding puts the spine across the web, so across the grain. It opens stiffly; choose another scheme where that matters.',
   'register.too-few-marks':
     'Register is measured at two marks or more, with a reading at each; there are {marks} marks and {readings} readings.',
   'register.offset-too-large':

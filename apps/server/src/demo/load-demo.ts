@@ -24,6 +24,16 @@ const EXAMPLES = [
   'permit-stickers',
   'garden-cards',
   'constellation-cards',
+  'orchid-field-guide',
+  'star-atlas',
+  'seed-packets',
+  'season-tickets',
+  'gala-invitations',
+  'puzzle-wallet',
+  'board-game-box',
+  'tea-shipper',
+  'shelf-lining',
+  'walking-guide',
 ];
 
 function exampleJob(name: string) {

@@ -4,8 +4,8 @@ import { OPERATION_RULES } from '../route/index.js';
 import type { Machine, NormLookup, NormScope } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { isAssorted, itemsBehind } from './items-behind.js';
-import { type Job, type Step, itemMaterial, paperOf } from './job.js';
-import { type Material, materialsAfter, paperMaterial, partsSheet } from './material.js';
+import { type Job, type Step, itemMaterial, paperOf, partMaterial } from './job.js';
+import { type Material, materialsAfter, paperMaterial, partAsBought, partsSheet } from './material.js';
 import { withSpoils } from './setup-spoils.js';
 import { passColours, scopeOf, spoilageFigures } from './step-norms.js';
 
@@ -88,7 +88,8 @@ function yieldFigure(
   own: number | undefined,
   id: string,
 ): number {
-  const twoUp = step.operation === 'trim' && job.binding?.twoUp === true;
+  const parts = job.route.some(({ operation }) => operation === 'split') ? 'split' : 'trim';
+  const twoUp = step.operation === parts && job.binding?.twoUp === true;
   if (own !== undefined) book.give(id, 'Yield', own, 'pieces', (step.makes ?? step.yield) ? GIVEN : IDENTITY);
   else if (layout && partsSheet(step, layout)) partedFigure(book, id, layout);
   else if (twoUp) book.give(id, 'Yield', 2, 'pieces', { label: 'identity', note: 'two copies bound as one' });
@@ -100,6 +101,7 @@ function yieldFigure(
 function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Material> {
   const materials = new Map<string, Material>();
   for (const [id, layout] of layouts) materials.set(paperOf(id), paperMaterial(layout));
+  for (const part of job.parts ?? []) materials.set(partMaterial(part.id), partAsBought(part));
   const page = job.components.find(({ kind }) => kind === 'section');
   const trimmed = page && { widthMm: page.widthMm ?? 0, heightMm: page.heightMm ?? 0 };
   let open = [...job.route];
@@ -118,9 +120,12 @@ function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Materi
   return materials;
 }
 
+/** Stations that count what they put together. */
+const SETS: readonly Step['operation'][] = ['gather', 'stitch', 'bind'];
+
 /** Unit of what goes through the machine at a step. */
 export function processUnit(step: Step, materials: ReadonlyMap<string, Material>): string {
-  if (step.operation === 'stitch') return 'set';
+  if (SETS.includes(step.operation)) return 'set';
   return materials.get(takenBy(step)[0]?.material ?? '')?.unit ?? 'unit';
 }
 
@@ -215,7 +220,7 @@ export function buildGraph(
       const scope = scopeOf(machines.get(step.id), layout, runs.get(step.id));
       return flowStep(job, step, `route[${i}]`, layout, processUnit(step, materials), norms, into, scope);
     });
-  const bought = [...layouts.keys()].map(paperOf);
+  const bought = [...[...layouts.keys()].map(paperOf), ...(job.parts ?? []).map(({ id }) => partMaterial(id))];
   // Norms told by run length want the net runs first; these do not depend on any norm.
   const runs = runNorms ? netRuns(job, stepsWith(new FigureBook(), new Map()), bought) : new Map<string, number>();
   const steps = stepsWith(book, runs);

@@ -4,7 +4,7 @@ import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, normInWords } from '../works/index.js';
 import { isAssorted } from './items-behind.js';
-import { type Component, type Job, type Step, itemsTotal } from './job.js';
+import { type Component, type Job, type Step, isUnprinted, itemsTotal } from './job.js';
 import { endPagesOf } from './section-layout.js';
 import { webIssues, webOf } from './web-layout.js';
 
@@ -202,6 +202,7 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
   if (component.on !== undefined) return [...issues, ...sharingIssues(job, component, path)];
   const prints = job.route.filter((step) => step.component === component.id && step.operation === 'print');
   const { passes } = STYLE_RULES[component.workStyle];
+  if (prints.length === 0 && isUnprinted(component)) return issues;
   if (prints.length === 0) issues.push(error('job.no-press-step', path, { component: component.name }));
   else if (prints.map(({ side }) => side ?? 'front').join() !== passes.join()) {
     issues.push(

@@ -1,4 +1,4 @@
-import { type FigureBook, IDENTITY } from '../kernel/index.js';
+import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
@@ -15,6 +15,7 @@ export interface CostTotals {
     readonly plates: number;
     readonly ink: number;
     readonly clicks: number;
+    readonly parts: number;
     readonly machines: number;
     readonly people: number;
     readonly total: number;
@@ -112,14 +113,27 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
       }),
     ),
   );
-  const total = paper + plates + ink + clicks + machineCost + people;
-  book.reckon('total.cost', 'Cost', total, currency, 'paper + plates + ink + clicks + machines + people', {
+  const parts = sumFigure(
+    book,
+    'cost.parts',
+    'Parts bought ready made',
+    currency,
+    (job.parts ?? []).map(({ id, name, price = 0 }) =>
+      product(`cost.part.${id}`, name, 'count * price', {
+        count: `part.${id}.count`,
+        price: book.give(`part.${id}.price`, `Price, ${name}`, price, currency, GIVEN),
+      }),
+    ),
+  );
+  const total = paper + plates + ink + clicks + parts + machineCost + people;
+  book.reckon('total.cost', 'Cost', total, currency, 'paper + plates + ink + clicks + parts + machines + people', {
     paper: 'cost.paper',
     plates: 'cost.plates',
     ink: 'cost.ink',
     clicks: 'cost.clicks',
+    parts: 'cost.parts',
     machines: 'cost.machines',
     people: 'cost.people',
   });
-  return { cost: { paper, plates, ink, clicks, machines: machineCost, people, total }, currency };
+  return { cost: { paper, plates, ink, clicks, parts, machines: machineCost, people, total }, currency };
 }

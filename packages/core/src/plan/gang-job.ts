@@ -1,6 +1,6 @@
 import { type GangAnswer } from '../gang/index.js';
 import { type Component, type Item, type Job, type Step, itemMaterial } from './job.js';
-import { PROCESS } from './new-job.js';
+import { PROCESS } from './families/lane.js';
 import { printSteps } from './edit-job.js';
 
 /** What all items of a gang share. */

@@ -106,13 +106,24 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
   return hours;
 }
 
+/** What one person does in an hour by hand, by operation; boxes go by the hand bench's own speed. */
+const BY_HAND: readonly Step['operation'][] = ['inspect', 'count', 'hand', 'kit', 'pallet'];
+
+/** Pieces an hour: told in the job, by the norm of hand work, or by the machine. */
+function paceFigure({ book, norms }: TimeContext, { step, id, norm }: Station): string {
+  const pace = BY_HAND.includes(step.operation) ? giveNorm(book, norms, `hand.${step.operation}`) : norm('speed');
+  if (step.perHour === undefined) return pace;
+  const told = { label: 'set by user', note: 'set in this job' } as const;
+  return book.give(`${id}.perHour`, 'Pieces in an hour', step.perHour, 'pieces/h', told, book.value(pace));
+}
+
 function rateHours(context: TimeContext, station: Station): number {
   const { book } = context;
   const { step, id, norm } = station;
   const inputs = {
     setup: norm('setup'),
     units: step.perPack === undefined ? units(id) : packFigure(context, station),
-    speed: norm('speed'),
+    speed: paceFigure(context, station),
     efficiency: norm('efficiency'),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
@@ -184,7 +195,7 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
     'min(most, 60 * belt / (length + gap))',
     belt,
   );
-  if (step.operation === 'glue') {
+  if (step.operation !== 'fold') {
     const inputs = { setup: norm('setup'), units: units(id), rate: rateId, efficiency: norm('efficiency') };
     const hours = rateTime(book.value(inputs.setup), book.value(inputs.units), rate, book.value(inputs.efficiency));
     book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (rate * efficiency)', inputs);
@@ -205,16 +216,27 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
   return hours;
 }
 
+/** What lies by a norm of its own. */
+const LAGS: Partial<
+  Record<Step['operation'], { readonly norm: string; readonly name: string; readonly perHour?: 60 }>
+> = {
+  outside: { norm: 'outside.hours', name: 'Away from the house' },
+  cool: { norm: 'bind.coolMinutes', name: 'Cooling', perHour: 60 },
+  press: { norm: 'press.hours', name: 'Under pressure' },
+};
+
 /** Drying before the next step, by paper and by what comes next. Source: handbook chapter 5 (practice). */
 function lag({ book, job, norms }: TimeContext, { step, id, layout }: Station): number {
   if (step.hours !== undefined) {
     book.give(`${id}.lag`, 'Drying', step.hours, 'h', { label: 'set by user', note: 'set in this job' });
     return step.hours;
   }
-  if (step.operation === 'outside') {
-    const norm = giveNorm(book, norms, 'outside.hours');
-    book.reckon(`${id}.lag`, 'Away from the house', book.value(norm), 'h', 'norm', { norm });
-    return book.value(norm);
+  const told = LAGS[step.operation];
+  if (told) {
+    const norm = giveNorm(book, norms, told.norm);
+    const hours = book.value(norm) / (told.perHour ?? 1);
+    book.reckon(`${id}.lag`, told.name, hours, 'h', told.perHour === 60 ? 'norm / 60' : 'norm', { norm });
+    return hours;
   }
   if (layout && isPlateless(layout)) {
     book.give(`${id}.lag`, 'Drying', 0, 'h', { label: 'practice', note: 'digital prints are dry at the delivery' });

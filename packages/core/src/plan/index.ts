@@ -4,6 +4,7 @@ export { type Settled } from './settle.js';
 export { rollSpec, runRolls } from './roll-figures.js';
 export * from './delivery.js';
 export * from './edit-route.js';
+export { takenBy } from './build-graph.js';
 export * from './losses.js';
 export * from './split-run.js';
 export * from './sure-plan.js';
@@ -14,7 +15,9 @@ export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
 export { pressArea } from './press-area.js';
 export { webIssues, webOf } from './web-layout.js';
 export { type Material } from './material.js';
-export { type FamilyAnswers, newJob, sectionPages } from './new-job.js';
+export { type FamilyAnswers } from './families/answers.js';
+export { newJob } from './new-job.js';
+export { sectionPages } from './families/bound.js';
 export { type GangJobLike, gangJob } from './gang-job.js';
 export { shareSheet, sharesWith, withOwnSheets } from './share-sheet.js';
 export { type FieldPath, setField } from './set-field.js';
@@ -53,3 +56,12 @@ export * from './place-art.js';
 export { type Carrier, carrierPrice, listCarriers } from './carriers.js';
 export { TOOL_NAMES, toolKinds } from './tools.js';
 export { type CylinderStop, cylinderRoute, hoursAgain } from './cylinder-route.js';
+export {
+  type AskedFamily,
+  type CoverWork,
+  type FamilyRule,
+  type PressKind,
+  type Question,
+} from './families/answers.js';
+export { COVER_WORKS } from './families/answers.js';
+export { FAMILY_RULES } from './families/family-rules.js';

@@ -8,7 +8,25 @@ import type { CarrierKind, Engraving, InkKind, PrintSide, WorkStyle } from '../p
 import type { Operation } from '../route/index.js';
 import type { Contact, SheetSize } from '../works/index.js';
 
-export const FAMILIES = ['folded', 'saddle-stitched', 'carton', 'web-leaflet', 'labels', 'gang'] as const;
+export const FAMILIES = [
+  'flat',
+  'folded',
+  'web-leaflet',
+  'saddle-stitched',
+  'perfect-bound',
+  'case-bound',
+  'carton',
+  'wallet',
+  'laminated-box',
+  'corrugated-case',
+  'envelope',
+  'paper-roll',
+  'labels',
+  'numbered',
+  'stationery',
+  'on-demand',
+  'gang',
+] as const;
 export type Family = (typeof FAMILIES)[number];
 
 /** What the order lets us deliver. Percents of the quantity. */
@@ -226,6 +244,55 @@ export interface Component {
   readonly marks?: readonly SheetPlace[] | undefined;
 }
 
+/** Something bought ready made that the route takes in: envelopes, endpapers, inserts, windows, cases. */
+export interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly widthMm?: Mm | undefined;
+  readonly heightMm?: Mm | undefined;
+  readonly caliperUm?: number | undefined;
+  /** Grams of one. */
+  readonly massG?: number | undefined;
+  /** Price of one, in the currency of the works. */
+  readonly price?: number | undefined;
+}
+
+/** What the finishing stations are told beside the route. */
+export interface Finish {
+  readonly fold?: FoldKind | undefined;
+  /** Film over the print. */
+  readonly film?: 'matt' | 'gloss' | undefined;
+  /** Glued areas are kept free of varnish, film and foil. */
+  readonly glueFree?: boolean | undefined;
+  readonly adhesive?: Adhesive | undefined;
+  /** Contacts that the glue is cleared for, by its maker's word. */
+  readonly glueCleared?: readonly Contact[] | undefined;
+  /** Window of a blank. */
+  readonly windowMm?: { readonly widthMm: Mm; readonly heightMm: Mm } | undefined;
+  /** Length of glue beads on one piece, mm. */
+  readonly beadMm?: Mm | undefined;
+  /** Boards of a case. */
+  readonly boardMm?: Mm | undefined;
+  /** Length of paper on one consumer roll, m. */
+  readonly rollM?: number | undefined;
+}
+
+export const FOLD_KINDS = ['half', 'letter', 'accordion', 'roll', 'gate', 'parallel', 'right-angle', 'map'] as const;
+export type FoldKind = (typeof FOLD_KINDS)[number];
+/** Folds of each kind. */
+export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
+  half: 1,
+  letter: 2,
+  accordion: 3,
+  roll: 3,
+  gate: 2,
+  parallel: 2,
+  'right-angle': 2,
+  map: 4,
+};
+export const ADHESIVES = ['cold', 'hot-melt', 'pur'] as const;
+export type Adhesive = (typeof ADHESIVES)[number];
+
 /** One station of the route. Norms that are absent come from the works. */
 export interface Step {
   readonly id: string;
@@ -254,8 +321,12 @@ export interface Step {
   readonly folds?: number | undefined;
   /** Band and box: pieces in a pack. */
   readonly perPack?: number | undefined;
+  /** Pieces in an hour, instead of the norm of the machine or of hand work. */
+  readonly perHour?: number | undefined;
   /** Dry: hours instead of the norm. */
   readonly hours?: number | undefined;
+  /** Print: anti-set-off powder is dusted on. */
+  readonly powder?: boolean | undefined;
   /** Instruction for the station, printed on the ticket. */
   readonly note?: string | undefined;
 }
@@ -279,6 +350,9 @@ export interface Job {
   readonly components: readonly Component[];
   /** Inks that are more than their name: mixed colours, metallics, varnishes. */
   readonly inks?: readonly InkSpec[] | undefined;
+  /** Bought ready made, taken in by the route as `part.<id>`. */
+  readonly parts?: readonly Part[] | undefined;
+  readonly finish?: Finish | undefined;
   /** What the product touches: inks, stocks and glues have to be cleared for it. */
   readonly contact?: Contact | undefined;
   /** Items of a gang, each ordered by itself. */
@@ -309,6 +383,12 @@ export const itemsTotal = ({ items }: Job): number | undefined =>
 
 /** Material id of an item once the sheet that carries it is cut apart. */
 export const itemMaterial = (item: string): string => `item.${item}`;
+
+/** Material id of a bought part. */
+export const partMaterial = (part: string): string => `part.${part}`;
+
+/** Whether nobody prints a component: boards, cloth, plain trays. */
+export const isUnprinted = ({ front, back }: Component): boolean => front.length === 0 && back.length === 0;
 
 /** Material id of a component's paper. */
 export const paperOf = (component: string): string => `paper.${component}`;

@@ -4,7 +4,8 @@ import { SHIPPED_WORKS } from '../works/index.js';
 import { drawLayout } from './layout-drawing.js';
 import { example, planned, twoForms } from './examples.fixture.js';
 import { gangJob } from './gang-job.js';
-import { type FamilyAnswers, newJob } from './new-job.js';
+import type { FamilyAnswers } from './families/answers.js';
+import { newJob } from './new-job.js';
 import type { Component, Job } from './job.js';
 import { listPiles } from './piles.js';
 import { plan } from './plan.js';
@@ -172,12 +173,6 @@ describe('commercial web', () => {
     expect(drawLayout(layoutOf(collected)).sheet.height).toBe(1156);
   });
 
-  it('warns of a spine across the web', () => {
-    const half = change(job, { widthMm: 140, heightMm: 200, scheme: '16-jaw' });
-    expect(planned(half).advice.map(({ code }) => code)).toContain('web.grain-across-spine');
-    expect(planned(job).advice).toEqual([]);
-  });
-
   it.each<[string, Partial<Component>]>([
     ['web.cut-off components[0].sheet.heightMm', { sheet: { widthMm: 905, heightMm: 560, grain: 'height' } }],
     ['web.grain components[0].sheet.grain', { sheet: { widthMm: 905, heightMm: 578, grain: 'width' } }],
@@ -196,9 +191,11 @@ describe('narrow web', () => {
     const { sheet, pattern } = layoutOf(job);
     expect(sheet.heightMm).toBeCloseTo(82 * 3.175, 9);
     expect(pattern.grid).toEqual({ columns: 2, rows: 3 });
-    // 100 + 4 x 40 m are ceil(260,000 / 260.35) repeats; ceil(40,000 / (6 x 0.97)) run
-    expect(units(job)['print-label']).toBe(999 + 6873);
-    expect(planned(job).steps[0]?.hours).toBeCloseTo(0.5 + 4 * 0.2 + (7872 * 0.26035) / 6000, 9);
+    // Wrapped 40,000 / 0.999 + 5, seen by the camera / 0.995, kiss-cut / 0.992 + 30.
+    expect(units(job)['convert']).toBe(40_603);
+    // 100 + 4 x 40 m are ceil(260,000 / 260.35) repeats; ceil(40,603 / (6 x 0.97)) run
+    expect(units(job)['print-label']).toBe(999 + 6977);
+    expect(planned(job).steps[0]?.hours).toBeCloseTo(0.5 + 4 * 0.2 + (7976 * 0.26035) / 6000, 9);
   });
 
   it('spreads the rows evenly around the cylinder, the join included', () => {

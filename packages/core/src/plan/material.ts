@@ -1,7 +1,8 @@
 import type { Grain } from '../layout/index.js';
 import { kgPerThousand } from '../paper/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import { type Step, itemMaterial } from './job.js';
+import { OPERATION_RULES } from '../route/index.js';
+import { type Part, type Step, itemMaterial } from './job.js';
 import { webOf } from './web-layout.js';
 
 /** State of a material on an edge of the flow: what the next machine gets. */
@@ -59,6 +60,16 @@ function cutMaterial(paper: Material, layout: ComponentLayout): Material {
   };
 }
 
+/** A part as it is bought. */
+export const partAsBought = ({ name, widthMm = 0, heightMm = 0, caliperUm = 0, massG = 0 }: Part): Material => ({
+  unit: name.toLowerCase(),
+  widthMm,
+  heightMm,
+  caliperUm,
+  grain: 'height',
+  massG,
+});
+
 /** The items of a form once it is cut apart, by the material that each becomes. */
 function itemMaterials(paper: Material, { form, pattern, stock }: ComponentLayout): Map<string, Material> {
   return new Map(
@@ -95,12 +106,12 @@ function foldSection(sheet: Material, layout: ComponentLayout): Material {
   };
 }
 
+/** What comes together: the first by its size, all by thickness and mass. */
 const joined = (inputs: readonly { material: Material; usage: number }[]): Material | undefined => {
   const first = inputs[0]?.material;
   if (!first) return undefined;
   return {
     ...first,
-    unit: 'copy',
     caliperUm: inputs.reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0),
     massG: inputs.reduce((sum, { material, usage }) => sum + material.massG * usage, 0),
   };
@@ -125,6 +136,9 @@ export function materialsAfter(
   return new Map(after ? made.map((id) => [id, after]) : []);
 }
 
+const thickest = (inputs: readonly { material: Material }[]): number =>
+  Math.max(0, ...inputs.map(({ material }) => material.caliperUm));
+
 function materialAfter(
   step: Step,
   inputs: readonly { material: Material; usage: number }[],
@@ -135,19 +149,21 @@ function materialAfter(
   if (!first) return undefined;
   if (layout && partsSheet(step, layout))
     return webOf(layout.machine) && layout.section ? foldSection(first, layout) : cutMaterial(first, layout);
+  const { makes } = OPERATION_RULES[step.operation];
+  const all = inputs.length > 1 || inputs[0]?.usage !== 1 ? (joined(inputs) ?? first) : first;
+  const after = makes === undefined ? all : { ...all, unit: makes };
   switch (step.operation) {
-    case 'glue':
-      return { ...first, unit: 'carton' };
     case 'fold':
       if (layout?.section && first.unit === 'sheet') return foldSection(first, layout);
       return foldMaterial(first, foldsOf(step, layout));
-    case 'rewind':
-      return { ...first, unit: 'roll' };
-    case 'stitch':
-      return joined(inputs);
+    case 'glue':
+      return { ...after, unit: layout?.component.name.toLowerCase() ?? 'glued piece' };
+    case 'case':
+      // Boards lie beside each other under the cloth.
+      return { ...after, caliperUm: first.caliperUm + thickest(inputs.slice(1)) };
     case 'trim':
-      return trimmed ? { ...first, ...trimmed } : first;
+      return trimmed ? { ...after, ...trimmed } : after;
     default:
-      return first;
+      return after;
   }
 }

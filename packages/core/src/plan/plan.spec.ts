@@ -3,7 +3,9 @@ import { diffJobs } from './diff.js';
 import { withStock, withWorkStyle } from './edit-job.js';
 import { example, planned, withoutNorms } from './examples.fixture.js';
 import type { Component, Job, Step } from './job.js';
-import { type FamilyAnswers, newJob, sectionPages } from './new-job.js';
+import type { FamilyAnswers } from './families/answers.js';
+import { sectionPages } from './families/bound.js';
+import { newJob } from './new-job.js';
 import { plan } from './plan.js';
 
 const map = example('trail-map');
@@ -124,14 +126,6 @@ describe('what a plan advises', () => {
   it('is silent about sound jobs', () => {
     expect(codes(map)).toEqual([]);
     expect(codes(programme)).toEqual([]);
-  });
-
-  it('notices a booklet too thick to stitch', () => {
-    expect(codes({ ...programme, norms: { 'bind.saddleLimit': 1 } })).toEqual(['bind.too-thick-for-saddle']);
-  });
-
-  it('asks for a score on heavy stock', () => {
-    expect(codes(component(map, { stock: 'gloss-250' }))).toEqual(['fold.score-first']);
   });
 
   it('warns above what the order takes, and where sections do not hold the pages', () => {

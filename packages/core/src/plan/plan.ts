@@ -10,6 +10,7 @@ import { timeFigures } from './hours.js';
 import type { StepTime } from './step-time.js';
 import type { Job, Step } from './job.js';
 import type { Material } from './material.js';
+import { partFigures } from './part-figures.js';
 import { layOnce } from './remember-layout.js';
 import { type PressTotals, type SheetsBySchool, pressFigures, pressSheetsBySchool } from './press-totals.js';
 import { machineOf } from './step-norms.js';
@@ -219,6 +220,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
   const { checked, norms, book, layouts, lanes, machines, jobFlow, settled } = built.value;
   const { flow, units } = settled;
   countFigures({ book, job, flow, jobFlow, machines, norms, units });
+  partFigures(book, job);
   const times = timeFigures({
     job,
     works,
@@ -255,7 +257,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
       figures: book.figures,
       advice: [
         ...checked,
-        ...adviseJob(job, lanes, jobFlow, norms),
+        ...adviseJob(job, lanes),
         ...adviseInks(job, works, layouts),
         ...[...layouts.values()].flatMap((layout) => adviseRegister(job, layout, norms)),
       ],

@@ -3,11 +3,11 @@ import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, countPlates } from '../press/index.js';
 import { buyPaper } from './buy-paper.js';
 import { type NormLookup, type Works, printingOf } from '../works/index.js';
-import type { Layouts } from './build-graph.js';
+import { type Layouts, takenBy } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import { lifeNorm } from './carriers.js';
 import { drawFigure, inkFigures } from './ink-figures.js';
-import type { Job, Step } from './job.js';
+import { type Job, type Step, paperOf } from './job.js';
 import { type PressUnit, pressUnit } from './material.js';
 import { usesHeldCarriers } from './split-run.js';
 import { sumFigure } from './sum-figure.js';
@@ -44,9 +44,9 @@ type Sheets = Readonly<Record<string, number>>;
 /** Press sheets by component under the schools that count by rule; by sureness where the job is planned by it. */
 export type SheetsBySchool = Readonly<Record<RuleSchool, Sheets>> & { readonly sure?: Sheets };
 
-/** The press pass that takes a component's paper. */
+/** The step that takes a component's paper: its first press pass, for most. */
 const firstPass = (job: Job, component: string): Step | undefined =>
-  job.route.find((step) => step.component === component && step.operation === 'print');
+  job.route.find((step) => takenBy(step).some(({ material }) => material === paperOf(component)));
 
 /** Press sheets of every component, by the schools that count by rule and by the job's own. */
 export function pressSheetsBySchool(job: Job, layouts: Layouts, book: FigureBook): SheetsBySchool {

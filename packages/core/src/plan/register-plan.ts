@@ -1,7 +1,7 @@
 import { type Issue, warning } from '../kernel/index.js';
 import { type NormLookup, printingOf } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { Job, SheetPlace } from './job.js';
+import { type Job, type SheetPlace, isUnprinted } from './job.js';
 import { drawLayout } from './layout-drawing.js';
 import { webOf } from './web-layout.js';
 
@@ -74,6 +74,7 @@ export function registerLines(job: Job, layout: ComponentLayout, norms: NormLook
   const trap = Math.max(value(colours), value(flexo ? 'register.leastTrapFlexo' : 'register.leastTrap'));
   const perforated = die?.lines.some(({ kind }) => kind === 'perforation') ?? false;
   const trimmed = has('cut') || job.route.some(({ operation }) => operation === 'trim');
+  if (isUnprinted(component)) return [];
   const lines: (RegisterLine | false)[] = [
     component.front.length + component.back.length > 1 && {
       kind: 'colours',
@@ -94,7 +95,9 @@ export function registerLines(job: Job, layout: ComponentLayout, norms: NormLook
     has('die-cut') && line('die', 'register.die', 'bleed', spareMm),
     has('glue') && line('die', 'register.die', 'glue clearance'),
     (component.tools ?? []).some(({ kind }) => kind === 'foil-die') && line('foil', 'register.foil', 'trap'),
-    webOf(machine) !== undefined && line('cut-off', 'register.cutOff', 'bleed', spareMm),
+    webOf(machine) !== undefined &&
+      !job.route.some(({ operation }) => operation === 'rewind') &&
+      line('cut-off', 'register.cutOff', 'bleed', spareMm),
     stock.paperMark !== undefined && line('paper-mark', 'register.paperMark', 'crossover'),
   ];
   return lines.filter((one) => one !== false);

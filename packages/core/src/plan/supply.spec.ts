@@ -2,7 +2,8 @@ import { cutSheetFirst, withStock } from './edit-job.js';
 import { example, planned } from './examples.fixture.js';
 import type { Component, Job } from './job.js';
 import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
-import { type FamilyAnswers, newJob } from './new-job.js';
+import type { FamilyAnswers } from './families/answers.js';
+import { newJob } from './new-job.js';
 import { plan } from './plan.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 

@@ -3,7 +3,7 @@ import { type ComponentLayout, type Job, type Plan, TOOL_NAMES, toolKinds } from
 import { CARRIER_OF } from '../press/index.js';
 import { type Works, normsOf, printingOf } from '../works/index.js';
 
-export const NEED_KINDS = ['sheets', 'rolls', 'ink', 'carriers', 'tools', 'packing', 'outside'] as const;
+export const NEED_KINDS = ['sheets', 'rolls', 'ink', 'carriers', 'tools', 'parts', 'packing', 'outside'] as const;
 export type NeedKind = (typeof NEED_KINDS)[number];
 
 /** Paper as it lies in the store: sheets of a size and grain, or full rolls of a width. */
@@ -111,6 +111,15 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
     unit: 'pieces',
     pack: 1,
   }));
+  const parts = (job.parts ?? []).map(({ id, name }): Need => ({
+    key: `parts/${job.number}/${id}`,
+    kind: 'parts',
+    name: `${name}, ${job.title}`,
+    quantity: value(`part.${id}.count`),
+    unit: 'pieces',
+    figure: `part.${id}.count`,
+    pack: 1,
+  }));
   const packing = job.route.flatMap((step): Need[] => {
     const figure = `step.${step.id}.packs`;
     if (!plan.figures[figure]) return [];
@@ -142,5 +151,5 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
         ]
       : [],
   );
-  return gather([...paper, ...inks, ...carriers, ...tools, ...packing, ...outside]);
+  return gather([...paper, ...inks, ...carriers, ...tools, ...parts, ...packing, ...outside]);
 }

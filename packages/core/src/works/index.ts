@@ -5,4 +5,6 @@ export { normById, normCatalogue } from './norm-catalogue.js';
 export { type NormScope, baseId, hasRunNorms, mayScope, scopedId, scopesOf } from './norm-scope.js';
 export { type SpoilageKey } from './shipped-norms.js';
 export { SHIPPED_WORKS } from './shipped-works.js';
+export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
+export { BOARD_CUTTER } from './finishing-machines.js';
 export { type NormLevel, type NormLookup, type ResolvedNorm, normLevels, normsOf, spoilageTable } from './resolve.js';

@@ -122,6 +122,102 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     speed(3_000, 'rolls', UNSOURCED),
     ...running(60, 1),
   ],
+  corrugator: [
+    { ...hours('setup', 'Set-up', 0.5), source: UNSOURCED },
+    speed(6_000, 'sheets', UNSOURCED),
+    ...running(380, 4),
+  ],
+  'powder-melter': [
+    { ...hours('setup', 'Set-up', 0.4), source: UNSOURCED },
+    speed(2_500, 'sheets', UNSOURCED),
+    ...running(60, 1),
+  ],
+  laminator: [
+    { ...hours('setup', 'Set-up', 0.4), source: UNSOURCED },
+    speed(3_000, 'sheets', UNSOURCED),
+    ...running(90, 2),
+  ],
+  'foil-press': [
+    { ...hours('setup', 'Set-up', 2), source: UNSOURCED },
+    speed(3_000, 'sheets', UNSOURCED),
+    ...running(140, 2),
+  ],
+  'board-laminator': [
+    { ...hours('setup', 'Set-up', 0.75), source: UNSOURCED },
+    speed(4_000, 'sheets', UNSOURCED),
+    ...running(140, 3),
+  ],
+  converter: [
+    { ...hours('setup', 'Set-up', 0.75), source: UNSOURCED },
+    speed(4_000, 'units', UNSOURCED),
+    ...running(70, 1),
+  ],
+  'window-patcher': [
+    { ...hours('setup', 'Set-up', 1), source: UNSOURCED },
+    above0('beltSpeed', 'Belt speed', 'm/min', 80, 1_000, UNSOURCED),
+    above0('gap', 'Gap between blanks', 'm', 0.1, 5, UNSOURCED),
+    above0('speed', 'Most blanks an hour', 'units/h', 20_000, 1_000_000, UNSOURCED),
+    ...running(95, 2),
+  ],
+  'envelope-folder': [
+    { ...hours('setup', 'Set-up', 1), source: UNSOURCED },
+    above0('beltSpeed', 'Belt speed', 'm/min', 60, 1_000, UNSOURCED),
+    above0('gap', 'Gap between blanks', 'm', 0.1, 5, UNSOURCED),
+    above0('speed', 'Most blanks an hour', 'units/h', 12_000, 1_000_000, UNSOURCED),
+    ...running(80, 2),
+  ],
+  tipper: [
+    { ...hours('setup', 'Set-up', 0.4), source: UNSOURCED },
+    speed(3_000, 'units', UNSOURCED),
+    ...running(50, 1),
+  ],
+  gatherer: [
+    { ...hours('setup', 'Set-up', 0.8), source: UNSOURCED },
+    speed(5_000, 'sets', UNSOURCED),
+    ...running(110, 3),
+  ],
+  sewer: [
+    { ...hours('setup', 'Set-up', 0.75), source: UNSOURCED },
+    speed(450, 'book blocks', UNSOURCED),
+    ...running(65, 1),
+  ],
+  'spine-gluer': [
+    { ...hours('setup', 'Set-up', 0.5), source: UNSOURCED },
+    speed(1_500, 'book blocks', UNSOURCED),
+    ...running(70, 2),
+  ],
+  binder: [
+    hours('setup', 'Set-up', 1),
+    speed(5_000, 'books'),
+    above0('conveyor', 'Length of the cooling conveyor', 'm', 60, 1_000, UNSOURCED),
+    above0('spacing', 'Distance from book to book on the conveyor', 'm', 0.4, 10, UNSOURCED),
+    ...running(190, 4),
+  ],
+  splitter: [
+    { ...hours('setup', 'Set-up', 0.2), source: UNSOURCED },
+    speed(4_000, 'books', UNSOURCED),
+    ...running(40, 1),
+  ],
+  'case-maker': [
+    { ...hours('setup', 'Set-up', 1.5), source: UNSOURCED },
+    speed(1_800, 'cases', UNSOURCED),
+    ...running(90, 2),
+  ],
+  'caser-in': [
+    { ...hours('setup', 'Set-up', 1.5), source: UNSOURCED },
+    speed(1_800, 'books', UNSOURCED),
+    ...running(150, 3),
+  ],
+  numberer: [
+    { ...hours('setup', 'Set-up', 0.75), source: UNSOURCED },
+    speed(5_000, 'sheets', UNSOURCED),
+    ...running(75, 2),
+  ],
+  'shrink-tunnel': [
+    { ...hours('setup', 'Set-up', 0.2), source: UNSOURCED },
+    speed(900, 'packs', UNSOURCED),
+    ...running(30, 1),
+  ],
   hand: [{ ...hours('setup', 'Set-up', 0.1), source: UNSOURCED }, speed(60, 'boxes', UNSOURCED), ...running(0, 1)],
 };
 

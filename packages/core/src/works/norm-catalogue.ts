@@ -4,6 +4,9 @@ import { type Machine, type Stock, type Works, printingOf } from './works.js';
 import { type MachineNorm, MACHINE_NORMS, PRINTING_NORMS } from './machine-norms.js';
 import { DRYING_NORMS, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
 import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm } from './press-room-norms.js';
+import { houseRuleNorm } from './house-rules.js';
+import { FINISHING_NORMS } from './finishing-norms.js';
+import { RULE_NORMS } from './rule-norms.js';
 import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
 import type { CarrierKind } from '../press/index.js';
 
@@ -65,6 +68,9 @@ function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
     ...TABLE_NORMS,
     ...machines.flatMap((machine) => machineNorms(machine, currency)),
     ...PRESS_ROOM_NORMS,
+    ...FINISHING_NORMS,
+    ...RULE_NORMS,
+    ...Object.keys(works.norms).flatMap((id) => houseRuleNorm(id) ?? []),
     ...SURENESS_NORMS,
     ...ROLL_NORMS,
     ...stocks.filter(({ sheets }) => sheets.length > 0).map(packNorm),
@@ -106,5 +112,5 @@ export function normCatalogue(works: Works): ReadonlyMap<string, Norm> {
 /** A norm by its id, told for a machine, a run length or a surface too; undefined where the works has none. */
 export function normById(works: Works, id: string): Norm | undefined {
   const catalogue = normCatalogue(works);
-  return catalogue.get(id) ?? scopedNorm(id, catalogue.get(baseId(id)), works);
+  return catalogue.get(id) ?? houseRuleNorm(id) ?? scopedNorm(id, catalogue.get(baseId(id)), works);
 }

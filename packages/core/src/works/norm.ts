@@ -1,6 +1,16 @@
 import type { Source } from '../kernel/index.js';
 
-export const NORM_GROUPS = ['spoilage', 'table', 'machines', 'press room', 'paper', 'drying', 'prices'] as const;
+export const NORM_GROUPS = [
+  'spoilage',
+  'table',
+  'machines',
+  'press room',
+  'finishing',
+  'paper',
+  'drying',
+  'rules',
+  'prices',
+] as const;
 export type NormGroup = (typeof NORM_GROUPS)[number];
 
 /** Smallest value of a norm that has to be above 0: hours and metres by it stay numbers. */

@@ -1,3 +1,4 @@
+import { BOARD_CUTTER, FINISHING_MACHINES } from './finishing-machines.js';
 import type { HouseInk, Machine, Stock, Works } from './works.js';
 
 /** Machines of the shipped works: described, not branded. Limits and margins are practice, handbook chapter 4. */
@@ -145,7 +146,7 @@ const MACHINES: readonly Machine[] = [
       maxSheetMm: [740, 520],
       minSheetMm: [400, 280],
       minCaliperUm: 70,
-      maxCaliperUm: 350,
+      maxCaliperUm: 600,
       gripperMm: 12,
       tailMm: 10,
       sideMm: 8,
@@ -193,16 +194,28 @@ const MACHINES: readonly Machine[] = [
       register: { moveMm: 0.05, cockMmPerM: 0.05 },
     },
   },
-  { id: 'coater', name: 'Coater', process: 'coater' },
-  { id: 'guillotine-115', name: 'Guillotine 115', process: 'guillotine' },
-  { id: 'die-cutter-b1', name: 'Flatbed die cutter B1', process: 'die-cutter' },
-  { id: 'scorer', name: 'Scoring machine', process: 'scorer' },
-  { id: 'buckle-folder', name: 'Buckle folder', process: 'folder' },
-  { id: 'folder-gluer', name: 'Folder-gluer', process: 'folder-gluer' },
-  { id: 'stitcher', name: 'Twelve-station gatherer-stitcher', process: 'stitcher' },
-  { id: 'trimmer', name: 'Three-knife trimmer', process: 'trimmer' },
-  { id: 'bander', name: 'Bander', process: 'bander' },
-  { id: 'hand-bench', name: 'Hand bench', process: 'hand' },
+  {
+    id: 'case-flexo',
+    name: 'Case flexo, two colours',
+    process: 'sheet-fed',
+    press: {
+      printing: 'flexo',
+      units: 2,
+      perfects: false,
+      turnsSheet: false,
+      maxSheetMm: [1600, 1200],
+      minSheetMm: [300, 200],
+      minCaliperUm: 1000,
+      maxCaliperUm: 8000,
+      gripperMm: 15,
+      tailMm: 5,
+      sideMm: 5,
+      plate: { widthMm: 1600, heightMm: 1200, gaugeMm: 3.94, baseMm: 0.18 },
+      register: { moveMm: 0.1, cockMmPerM: 0.1 },
+    },
+  },
+  ...FINISHING_MACHINES,
+  BOARD_CUTTER,
 ];
 
 const B1 = { widthMm: 1020, heightMm: 720 } as const;
@@ -233,6 +246,21 @@ const webStock = (
   rollWidthsMm: readonly number[],
 ): Stock => ({ id, name, gsm, bulk, coated, sheets: [], rollWidthsMm });
 
+/** Boards and cloths: large sheets, grain either way, no rolls. */
+const sheetStock = (id: string, name: string, gsm: number, bulk: number, coated: boolean): Stock => ({
+  id,
+  name,
+  gsm,
+  bulk,
+  coated,
+  sheets: [
+    { widthMm: 1000, heightMm: 700, grain: 'width' },
+    { widthMm: 1000, heightMm: 700, grain: 'height' },
+    { widthMm: 1400, heightMm: 1000, grain: 'width' },
+    { widthMm: 1400, heightMm: 1000, grain: 'height' },
+  ],
+});
+
 /** Stocks of the shipped works. Bulks are the middle of the ranges of handbook chapter 3 (practice). */
 const STOCKS: readonly Stock[] = [
   stock('silk-90', 'Silk coated 90 g', 90, 0.92, true),
@@ -245,6 +273,16 @@ const STOCKS: readonly Stock[] = [
   stock('offset-100', 'Uncoated offset 100 g', 100, 1.25, false),
   stock('offset-120', 'Uncoated offset 120 g', 120, 1.25, false),
   { ...stock('board-300', 'Folding boxboard 300 g', 300, 1.5, true), cleared: ['food', 'toy'] },
+  {
+    ...stock('board-400', 'Folding boxboard 400 g', 400, 1.5, true),
+    cleared: ['food', 'toy'],
+  },
+  sheetStock('greyboard-1500', 'Grey board 1,500 g, 2.5 mm', 1500, 1.667, false),
+  sheetStock('cloth-190', 'Book cloth 190 g', 190, 1.4, false),
+  sheetStock('corrugated-b', 'Corrugated board, B flute 430 g', 430, 6.98, false),
+  stock('packet-90', 'Packet paper 90 g', 90, 1.2, false),
+  webStock('shelf-paper-100', 'Decorative paper 100 g', 100, 1.1, false, [530, 1060]),
+  stock('wove-300', 'Cotton wove 300 g', 300, 1.5, false),
   webStock('web-silk-80', 'Web silk coated 80 g', 80, 0.92, true, [578, 630, 870, 905]),
   webStock('label-80', 'Label paper coated 80 g, with liner', 145, 1, true, [160, 250, 330]),
 ];

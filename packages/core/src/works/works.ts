@@ -9,6 +9,20 @@ export interface Machine {
   readonly name: string;
   readonly process: MachineProcess;
   readonly press?: PressLimits;
+  /** What a finishing machine takes; anything where absent. */
+  readonly takes?: MachineTakes;
+}
+
+/** Limits of a finishing machine: a piece of any turn between the least and the most, and its thickness. */
+export interface MachineTakes {
+  readonly maxMm: readonly [Mm, Mm];
+  readonly minMm: readonly [Mm, Mm];
+  readonly minCaliperUm: Um;
+  readonly maxCaliperUm: Um;
+  /** Feeders of a machine that gathers. */
+  readonly stations?: number;
+  /** Most force of a die cutter, kN. */
+  readonly forceKn?: number;
 }
 
 /** Limits of a sheet-fed press. Margins are practice, editable by press. */

@@ -1,5 +1,5 @@
-import { type Job, plan } from '@druckerei/core';
-import { type Account, type Revision, issueText } from '@druckerei/contract';
+import { type Job, checkRoute, plan } from '@druckerei/core';
+import { type Account, type Revision, findingText, issueText } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import { currentWorks } from '../works/works.js';
@@ -66,7 +66,7 @@ export const saveDraft = (
     return readRevision(queries, id);
   });
 
-/** Freezes the draft with the works as it is now. A job that cannot be planned is not released. */
+/** Freezes the draft with the works as it is now. A job that cannot be planned, or breaks a hard rule, is not released. */
 export const release = (database: Database, account: Account, id: number, version: number): Promise<Revision> =>
   database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
@@ -74,6 +74,8 @@ export const release = (database: Database, account: Account, id: number, versio
     const works = await currentWorks(queries);
     const planned = plan(newest.body, works);
     if (!planned.ok) throw invalid(planned.issues.map((issue) => ({ path: issue.path, message: issueText(issue) })));
+    const hard = checkRoute(newest.body, planned.plan, works).filter(({ weight }) => weight === 'hard');
+    if (hard.length > 0) throw invalid(hard.map((finding) => ({ path: finding.path, message: findingText(finding) })));
     await queries.one('jobs/release', id, newest.revision, newest.version + 1, works, account.id);
     return readRevision(queries, id);
   });

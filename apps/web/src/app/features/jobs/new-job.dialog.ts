@@ -2,18 +2,28 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import {
-  type Family,
+  type AskedFamily,
+  type CoverWork,
+  type FoldKind,
+  type PressKind,
+  type Question,
   type StructureId,
+  COVER_WORKS,
+  FAMILY_RULES,
+  FOLDS_OF,
+  FOLD_KINDS,
   OFFERED_SIZES,
   STRUCTURES,
   isoSize,
   newJob,
   plan,
+  printingOf,
   sectionPages,
   webOf,
 } from '@druckerei/core';
@@ -23,37 +33,63 @@ import { STRUCTURE_NAMES } from '../../ui/structure-names';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
 
-/** Families that begin with questions; a gang begins at its bench. */
-type AskedFamily = Exclude<Family, 'gang'>;
-const FAMILY_NAMES: Readonly<Record<AskedFamily, string>> = {
-  folded: 'Folded leaflet or map',
-  'saddle-stitched': 'Saddle-stitched booklet',
-  carton: 'Folding carton',
-  'web-leaflet': 'Leaflet on the web',
-  labels: 'Labels on rolls',
-};
 /** What goes through the press. */
-const UNIT: Readonly<Record<AskedFamily, string>> = {
-  folded: 'press sheets',
-  'saddle-stitched': 'press sheets',
-  carton: 'press sheets',
-  'web-leaflet': 'cut-offs',
-  labels: 'repeats',
+const UNIT: Readonly<Record<PressKind, string>> = {
+  sheet: 'press sheets',
+  'cut-off web': 'cut-offs',
+  'cylinder web': 'repeats',
+  gravure: 'repeats',
+  case: 'sheets',
+  digital: 'press sheets',
+};
+const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
+const FOLD_NAMES: Readonly<Record<FoldKind, string>> = {
+  half: 'Once, in half',
+  letter: 'Letter fold',
+  accordion: 'Accordion fold',
+  roll: 'Roll fold',
+  gate: 'Gate fold',
+  parallel: 'Twice parallel',
+  'right-angle': 'Right angle',
+  map: 'Map: accordion, then right angle',
 };
 const MEASURE = [Validators.min(1), Validators.max(5000)];
-/** Paper, press and measures that a family usually begins with. */
-const USUAL: Readonly<Record<AskedFamily, { stock: string; press: string; size?: 'A4' | 'A5' }>> = {
-  folded: { stock: 'silk-115', press: 'b1-perfector' },
-  'saddle-stitched': { stock: 'silk-115', press: 'b1-perfector' },
-  carton: { stock: 'board-300', press: 'b1-perfector' },
-  'web-leaflet': { stock: 'web-silk-80', press: 'heatset-web', size: 'A5' },
-  labels: { stock: 'label-80', press: 'narrow-web' },
+/** What the two measures of a family are called. */
+const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>> = {
+  labels: ['Width across the web', 'Height along it'],
+  'paper-roll': ['Width of the roll', 'Repeat of the design'],
+  numbered: ['Width', 'Height'],
+  stationery: ['Width', 'Height'],
+  wallet: ['Panel width', 'Thickness inside'],
+  envelope: ['Width', 'Thickness of what goes in'],
 };
+const OPENING = ['Length, inside', 'Width, inside'] as const;
+
+const answersPages = (pages: number): boolean => pages <= 0 || pages % 4 !== 0;
+
+/** The usual answers of a family as the fields of the form. */
+function usualAnswers(family: AskedFamily) {
+  const { widthMm, heightMm, die: _die, ...usual } = FAMILY_RULES[family].usual;
+  const size = OFFERED_SIZES.find((name) => isoSize(name)?.widthMm === widthMm && isoSize(name)?.heightMm === heightMm);
+  return {
+    ...usual,
+    ...(size ? { size } : {}),
+    ...(widthMm === undefined || heightMm === undefined ? {} : { lengthMm: widthMm, breadthMm: heightMm }),
+  };
+}
 
 /** The few questions of a family, with sensible answers given. */
 @Component({
   selector: 'dk-new-job-dialog',
-  imports: [ReactiveFormsModule, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [
+    ReactiveFormsModule,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-job.dialog.html',
   styleUrl: './new-job.dialog.scss',
@@ -62,24 +98,31 @@ export class NewJobDialog {
   private readonly jobs = inject<InstanceType<typeof JobsStore>>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<NewJobDialog, Revision>>(MatDialogRef);
   protected readonly works = toSignal(inject(Api).works());
-  protected readonly families = (Object.keys(FAMILY_NAMES) as AskedFamily[]).map((id) => ({
+  protected readonly families = (Object.keys(FAMILY_RULES) as AskedFamily[]).map((id) => ({
     id,
-    name: FAMILY_NAMES[id],
+    name: FAMILY_RULES[id].name,
   }));
   protected readonly structures = STRUCTURES.map((id) => ({ id, name: STRUCTURE_NAMES[id] }));
-  /** Presses of the family's kind: sheets, cut-offs, or repeats of a cylinder. */
+  protected readonly covers = COVER_WORKS.map((id) => ({ id, name: COVER_NAMES[id] }));
+  protected readonly folds = FOLD_KINDS.map((id) => ({ id, name: FOLD_NAMES[id] }));
+  protected readonly rule = computed(() => FAMILY_RULES[this.family()]);
+  /** Presses of the family's kind: sheets, cut-offs, repeats of a cylinder, cases, or without plates. */
   protected readonly presses = computed(() => {
-    const family = this.family();
+    const kind = this.rule().press;
     return (this.works()?.machines ?? []).filter((machine) => {
-      const web = machine.press && webOf(machine);
-      if (!machine.press) return false;
-      if (family === 'web-leaflet') return web?.cutOffMm !== undefined;
-      return family === 'labels' ? web?.cylinderTeeth !== undefined : !web;
+      const { press } = machine;
+      if (!press || press.units === 0) return false;
+      const web = webOf(machine);
+      if (kind === 'cut-off web') return web?.cutOffMm !== undefined;
+      if (kind === 'cylinder web') return web?.cylinderTeeth !== undefined;
+      if (kind === 'gravure') return web?.anyRepeat === true;
+      if (kind === 'digital') return press.plateless === true;
+      return !web && (printingOf(machine) === 'flexo') === (kind === 'case');
     });
   });
   /** Stocks that come in sheets, or on rolls for the webs. */
   protected readonly stocks = computed(() => {
-    const onRolls = this.family() === 'web-leaflet' || this.family() === 'labels';
+    const onRolls = ['cut-off web', 'cylinder web', 'gravure'].includes(this.rule().press);
     return (this.works()?.stocks ?? []).filter(({ sheets }) => (sheets.length === 0) === onRolls);
   });
   protected readonly sizes = OFFERED_SIZES;
@@ -96,7 +139,13 @@ export class NewJobDialog {
     stock: 'silk-115',
     coverStock: 'silk-170',
     press: 'b1-perfector',
-    folds: [2, [Validators.min(0), Validators.max(8)]],
+    fold: this.fb.control<FoldKind>('letter'),
+    cover: this.fb.control<CoverWork>('none'),
+    foil: false,
+    twoUp: false,
+    perPack: [50, [Validators.min(1), Validators.max(1e6)]],
+    rollM: [5, [Validators.min(0.1), Validators.max(10_000)]],
+    raised: this.fb.control<'plate' | 'powder'>('plate'),
     structure: this.fb.control<StructureId>('straight-tuck'),
     lengthMm: [85, MEASURE],
     breadthMm: [60, MEASURE],
@@ -104,18 +153,20 @@ export class NewJobDialog {
   });
   private readonly answers = toSignal(this.form.valueChanges);
   protected readonly family = computed((): AskedFamily => this.answers()?.family ?? 'folded');
-  protected readonly bound = computed(() => this.family() === 'saddle-stitched');
-  protected readonly paged = computed(() => this.bound() || this.family() === 'web-leaflet');
-  /** Measures are asked for by themselves where no named size stands for them. */
-  protected readonly measured = computed(() => this.family() === 'carton' || this.family() === 'labels');
+  protected readonly bound = computed(() => this.rule().asks.includes('coverStock'));
+  protected readonly measures = computed(() => MEASURES[this.family()] ?? OPENING);
+  protected asks(question: Question): boolean {
+    return this.rule().asks.includes(question);
+  }
 
   private readonly job = computed(() => {
     const works = this.works();
     this.answers();
     const { family, size, structure, lengthMm, breadthMm, depthMm, ...answers } = this.form.getRawValue();
-    const sheet = this.measured() ? { widthMm: lengthMm, heightMm: breadthMm } : isoSize(size);
+    const sheet = this.asks('measures') ? { widthMm: lengthMm, heightMm: breadthMm } : isoSize(size);
     const die = { kind: 'structure', structure, depthMm } as const;
-    return works && sheet ? { works, job: newJob(family, { ...answers, ...sheet, die }, works) } : undefined;
+    const folds = FOLDS_OF[answers.fold];
+    return works && sheet ? { works, job: newJob(family, { ...answers, ...sheet, folds, die }, works) } : undefined;
   });
 
   /** What the plan would come to, or why it cannot be planned, while the questions are answered. */
@@ -124,7 +175,7 @@ export class NewJobDialog {
     const asked = this.form.controls;
     if (!made || [asked.quantity, asked.lengthMm, asked.breadthMm, asked.depthMm].some(({ invalid }) => invalid))
       return { ok: false, text: '' };
-    if (made.job.family === 'saddle-stitched' && made.job.components.length === 1)
+    if (this.asks('pages') && answersPages(this.form.controls.pages.value))
       return { ok: false, text: 'The pages must be a multiple of 4.' };
     const outcome = plan(made.job, made.works);
     if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
@@ -136,14 +187,14 @@ export class NewJobDialog {
         : '';
     return {
       ok: true,
-      text: `${sections}${sheets.toLocaleString('en-GB')} ${UNIT[this.family()]}, ${outcome.plan.totals.plates} plates.`,
+      text: `${sections}${sheets.toLocaleString('en-GB')} ${UNIT[this.rule().press]}, ${outcome.plan.totals.plates} plates, ${made.job.route.length} stations.`,
     };
   });
 
   constructor() {
     this.form.controls.family.valueChanges
       .pipe(takeUntilDestroyed())
-      .subscribe((family) => this.form.patchValue(USUAL[family]));
+      .subscribe((family) => this.form.patchValue(usualAnswers(family)));
   }
 
   protected create(): void {

@@ -20,6 +20,8 @@ const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
   table: 'Spoilage table',
   machines: 'Machines',
   'press room': 'Press room',
+  finishing: 'Finishing',
+  rules: 'Route rules',
   paper: 'Paper and rolls',
   drying: 'Drying',
   prices: 'Prices',

@@ -7,6 +7,7 @@ import {
   inject,
   input,
   numberAttribute,
+  signal,
   untracked,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
@@ -17,7 +18,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
-import { type Figures, type Job, type Plan, whereItGoes } from '@druckerei/core';
+import { type Figures, type Job, type Plan, neighboursOf, partMaterial, whereItGoes } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
@@ -33,6 +34,7 @@ import { JobEditor } from '../state/job-editor';
 import { JobView, type Panel } from '../state/job-view';
 import { RoomStore } from '../state/room.store';
 import { Balance } from '../ui/balance';
+import { Findings } from '../ui/findings';
 import { Losses } from '../ui/losses';
 import { Schools } from '../ui/schools';
 import { stepNames } from '../ui/step-names';
@@ -66,6 +68,7 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'paper', 'buying', 'revi
     Balance,
     Buying,
     Conflict,
+    Findings,
     Losses,
     MatButtonModule,
     MatIconModule,
@@ -137,6 +140,8 @@ export class JobPage implements OnDestroy {
       (end) => ({ title: productName(job, end.figure), lines: this.endLines(end.count, plan) }),
       paper,
       this.counts(),
+      new Map(this.editor.findings().map(({ step, weight }) => [step, weight])),
+      new Map((job.parts ?? []).map(({ id, name }) => [partMaterial(id), name])),
     );
   });
   private readonly room = inject(RoomStore);
@@ -158,6 +163,16 @@ export class JobPage implements OnDestroy {
     const [plan, job] = [this.editor.plan(), this.editor.job()];
     return plan && job ? stepNames(plan, job.components) : new Map<string, string>();
   });
+
+  /** Stations, machines and operations by what a finding or a mend calls them. */
+  protected readonly names = computed(
+    () =>
+      new Map([
+        ...(this.editor.works()?.machines ?? []).map(({ id, name }) => [id, name] as const),
+        ...this.stepNames(),
+      ]),
+  );
+  protected readonly allFindings = signal(false);
 
   /** What an end of the stream says: what is ordered, and what the counts so far promise of it. */
   private endLines(ordered: number, plan: Plan): string[] {
@@ -186,6 +201,8 @@ export class JobPage implements OnDestroy {
     { id: 'save', name: 'Save now', key: '$mod+s', run: () => this.editor.saveNow() },
     { id: 'next', name: 'Next operation', key: 'ArrowRight', run: () => this.walk(1) },
     { id: 'previous', name: 'Previous operation', key: 'ArrowLeft', run: () => this.walk(-1) },
+    { id: 'earlier', name: 'Move the operation one earlier', key: 'Alt+ArrowLeft', run: () => this.move('before') },
+    { id: 'later', name: 'Move the operation one later', key: 'Alt+ArrowRight', run: () => this.move('behind') },
     { id: 'order', name: 'Open the order', key: 'o', run: () => this.view.choose(null) },
     { id: 'working', name: 'Show the working of the chosen operation', key: 'w', run: () => this.openWorking() },
     {
@@ -244,10 +261,20 @@ export class JobPage implements OnDestroy {
       this.editor.editable() &&
       this.editor.revision()?.state === 'draft' &&
       this.problems().length === 0 &&
+      this.editor.findings().every(({ weight }) => weight !== 'hard') &&
       !this.editor.unsaved() &&
       this.editor.save().kind === 'saved' &&
       Object.keys(this.editor.pending()).length === 0,
   );
+
+  /** Changes places with the station before or behind in the lane, where the route lets it. */
+  private move(where: 'before' | 'behind'): void {
+    const [job, step] = [this.editor.job(), this.chosen()];
+    if (!job || step === null) return;
+    const { before, behind } = neighboursOf(job, step);
+    if (where === 'before' && before) this.editor.moveBefore(step, before);
+    if (where === 'behind' && behind) this.editor.moveBefore(behind, step);
+  }
 
   private walk(by: number): void {
     const steps = this.editor.job()?.route ?? [];

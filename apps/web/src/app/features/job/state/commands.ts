@@ -1,13 +1,16 @@
 import {
   type FieldPath,
   type Job,
+  type Mend,
   type Operation,
   type WayChoice,
   type WayTarget,
   type WorkStyle,
   type Works,
+  applyMend,
   insertAfter,
   joinRuns,
+  moveBefore,
   removeStep,
   setField,
   shareSheet,
@@ -28,6 +31,8 @@ export type JobCommand =
   | { readonly kind: 'apart'; readonly form: string }
   | { readonly kind: 'insert'; readonly after: string; readonly operation: Operation }
   | { readonly kind: 'remove'; readonly step: string }
+  | { readonly kind: 'move'; readonly step: string; readonly before: string }
+  | { readonly kind: 'mend'; readonly mend: Mend }
   | { readonly kind: 'split'; readonly component: string; readonly share: number }
   | { readonly kind: 'join'; readonly component: string };
 
@@ -48,6 +53,10 @@ export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
       return insertAfter(job, command.after, command.operation);
     case 'remove':
       return removeStep(job, command.step);
+    case 'move':
+      return moveBefore(job, command.step, command.before);
+    case 'mend':
+      return applyMend(job, command.mend);
     case 'split':
       return splitRun(job, command.component, command.share);
     case 'join':

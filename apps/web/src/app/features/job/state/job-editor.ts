@@ -2,6 +2,7 @@ import { Injectable, computed, inject } from '@angular/core';
 import {
   type FieldPath,
   type Job,
+  type Mend,
   type Operation,
   type WayChoice,
   type WayTarget,
@@ -31,6 +32,7 @@ export class JobEditor {
   readonly revision = this.store.selectSignal(jobFeature.selectRevision);
   readonly outcome = this.store.selectSignal(jobFeature.selectOutcome);
   readonly plan = this.store.selectSignal(jobFeature.selectPlan);
+  readonly findings = this.store.selectSignal(jobFeature.selectFindings);
   readonly planBefore = this.store.selectSignal(jobFeature.selectPlanBefore);
   readonly pending = this.store.selectSignal(jobFeature.selectPending);
   readonly canUndo = this.store.selectSignal(jobFeature.selectCanUndo);
@@ -113,6 +115,14 @@ export class JobEditor {
   }
   removeStep(step: string): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'remove', step } }));
+  }
+  /** Moves a station along its lane. */
+  moveBefore(step: string, before: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'move', step, before } }));
+  }
+  /** Takes the mend that a finding offers. */
+  mend(mend: Mend): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'mend', mend } }));
   }
   /** @param share of the first run. */
   splitRun(component: string, share: number): void {

@@ -1,4 +1,4 @@
-import { type Job, type Plan, type PlanOutcome, type Works, plan } from '@druckerei/core';
+import { type Finding, type Job, type Plan, type PlanOutcome, type Works, checkRoute, plan } from '@druckerei/core';
 import { type Revision, pathOf } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type JobCommand, applyCommand, isSameEdit } from './commands';
@@ -208,7 +208,16 @@ export const jobFeature = createFeature({
       const outcome = before && works ? plan(before, works) : null;
       return outcome?.ok ? outcome.plan : null;
     });
+    /** What the route breaks, of the job as it is planned now. */
+    const selectFindings = createSelector(
+      selectJob,
+      selectOutcome,
+      selectWorks,
+      (job, outcome, works): readonly Finding[] =>
+        job && works && outcome?.ok ? checkRoute(job, outcome.plan, works) : [],
+    );
     return {
+      selectFindings,
       selectWorks,
       selectJob,
       selectOutcome,

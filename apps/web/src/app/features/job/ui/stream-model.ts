@@ -1,4 +1,4 @@
-import type { Plan, PlanEdge, PlanStep } from '@druckerei/core';
+import { type Plan, type PlanEdge, type PlanStep, OPERATION_RULES } from '@druckerei/core';
 
 export interface Station {
   readonly step: PlanStep;
@@ -13,6 +13,10 @@ export interface Station {
   readonly runningLost: number;
   /** Good pieces counted out of it so far. */
   readonly counted: number | undefined;
+  /** The heaviest rule that it breaks. */
+  readonly mark: 'hard' | 'soft' | undefined;
+  /** Bought parts that it takes in. */
+  readonly takes: readonly string[];
 }
 
 export interface StreamBand {
@@ -59,9 +63,13 @@ const THIN = 9;
 const THICK = 34;
 const MARGIN = 8;
 
+/** Whether something only lies there: drawn narrow, with its hours. */
+export const isLag = ({ operation }: Pick<PlanStep, 'operation'>): boolean =>
+  OPERATION_RULES[operation].time === 'lag' && operation !== 'outside';
+
 /** Room for the name too, at the drawing's letter size. */
 const widthOf = ({ operation, name }: PlanStep): number =>
-  operation === 'dry' ? LAG : Math.max(STATION, 12 + LETTER * name.length);
+  isLag({ operation }) ? LAG : Math.max(STATION, 12 + LETTER * name.length);
 
 /** A band between two edges of the stream, as a closed path with a smooth run from one height to the other. */
 function bandPath(x1: number, y1: number, thick1: number, x2: number, y2: number, thick2: number): string {
@@ -117,17 +125,49 @@ export function lossesOf(step: PlanStep): { setupLost: number; runningLost: numb
   return { setupLost, runningLost: Math.max(0, step.processUnits - good - setupLost) };
 }
 
+/** More lanes than this are drawn with those that are alike as one. */
+const MANY_LANES = 5;
+
+/** Lanes of the same stations with the same counts are drawn once, and named with how many there are. */
+function alikeOnce(
+  plan: Plan,
+  components: readonly { id: string; name: string }[],
+): { plan: Plan; components: readonly { id: string; name: string }[] } {
+  if (components.length <= MANY_LANES) return { plan, components };
+  const groups = new Map<string, { id: string; name: string }[]>();
+  for (const component of components) {
+    const lane = plan.steps.filter((step) => step.component === component.id);
+    const key = lane.map(({ operation, processUnits, needsOut }) => `${operation} ${processUnits} ${needsOut}`).join();
+    groups.set(key, [...(groups.get(key) ?? []), component]);
+  }
+  const kept = [...groups.values()].flatMap(([first, ...others]) =>
+    first
+      ? [{ ...first, name: others.length > 0 ? `${first.name}, and ${others.length} more alike` : first.name }]
+      : [],
+  );
+  const shown = new Set(kept.map(({ id }) => id));
+  const steps = plan.steps.filter(({ component }) => component === null || shown.has(component));
+  const ids = new Set(steps.map(({ id }) => id));
+  const edges = plan.edges.filter(({ from, to }) => (from === null || ids.has(from)) && (to === null || ids.has(to)));
+  return { plan: { ...plan, steps, edges }, components: kept };
+}
+
 /**
  * Lays the stream out. A band's thickness tells how much more than the net runs in it, enlarged, so that the eye sees
  * where the paper goes; units change without changing it.
  */
 export function streamModel(
-  plan: Plan,
-  components: readonly { id: string; name: string }[],
+  whole: Plan,
+  all: readonly { id: string; name: string }[],
   product: (end: PlanEdge) => { title: string; lines: readonly string[] },
   paper: ReadonlyMap<string, readonly string[]>,
   counts: ReadonlyMap<string, number> = new Map(),
+  marks: ReadonlyMap<string, 'hard' | 'soft'> = new Map(),
+  partNames: ReadonlyMap<string, string> = new Map(),
 ): StreamModel {
+  const { plan, components } = alikeOnce(whole, all);
+  const taken = (id: string): string[] =>
+    whole.edges.flatMap(({ to, material }) => (to === id ? (partNames.get(material) ?? []) : []));
   const { lefts, width } = placeColumns(plan);
   const ends = plan.edges.filter(({ to }) => to === null);
   const laneCount = Math.max(components.length, ends.length, 1);
@@ -159,12 +199,15 @@ export function streamModel(
     thickOut: thickOut(step),
     ...lossesOf(step),
     counted: counts.get(step.id),
+    mark: marks.get(step.id),
+    takes: taken(step.id),
   }));
   const leaving = plan.edges.map(({ from }) => from);
   const parts = new Set(leaving.filter((from, i) => from !== null && leaving.indexOf(from) !== i));
   const placed = new Map(stations.map((station) => [station.step.id, station]));
   const endX = width - MARGIN - END;
-  const bands = plan.edges.map((edge): StreamBand => {
+  const flowing = plan.edges.filter(({ material }) => !partNames.has(material));
+  const bands = flowing.map((edge): StreamBand => {
     const [from, to] = [
       edge.from === null ? undefined : placed.get(edge.from),
       edge.to === null ? undefined : placed.get(edge.to),
@@ -186,7 +229,7 @@ export function streamModel(
       figure: edge.figure,
     };
   });
-  const firstSteps = plan.edges.filter(({ from }) => from === null);
+  const firstSteps = flowing.filter(({ from }) => from === null);
   const terminals = [
     ...firstSteps.map(({ to, material }): Terminal => {
       const step = to === null ? undefined : steps.get(to);
@@ -204,7 +247,7 @@ export function streamModel(
       return { id: edge.material, x: endX, y: step ? yOf(step) : joinY, width: END, ...product(edge) };
     }),
   ];
-  const height = TOP + (laneCount - 1) * lane + (counts.size > 0 ? 60 : 50);
+  const height = TOP + (laneCount - 1) * lane + (counts.size > 0 || partNames.size > 0 ? 60 : 50);
   return {
     width,
     height,

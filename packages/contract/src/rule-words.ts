@@ -1,0 +1,38 @@
+import { type Finding, type Mend, OPERATION_RULES } from '@druckerei/core';
+
+const number = (value: number, unit: string | undefined): string =>
+  unit === 'share' ? `${Math.round(value * 100)} %` : `${value.toLocaleString('en-GB')} ${unit ?? ''}`.trim();
+
+/** What a route breaks, in a sentence: the rule, the values where there are any, and why. */
+export function findingText({ name, reason, value, limit, unit }: Finding): string {
+  const values =
+    value === undefined
+      ? ''
+      : ` (${number(value, unit)}${limit === undefined ? '' : `, limit ${number(limit, unit)}`})`;
+  return `${name}${values}. ${reason}`;
+}
+
+const SETS: Readonly<Record<string, (value: string) => string>> = {
+  'finish.glueFree': () => 'Keep the glued areas free',
+  'finish.adhesive': () => 'Take hot melt',
+  'finish.glueCleared': () => 'Say that the glue is cleared',
+  perPack: (value) => `Pack ${value} in a box`,
+  machine: (value) => `Take ${value}`,
+  grain: () => 'Lay the grain right',
+  powder: () => 'Print without powder',
+};
+
+/** A mend as the words of its button. @param nameOf a station's name by its id, a machine's name by its id. */
+export function mendText(mend: Mend, nameOf: (id: string) => string): string {
+  switch (mend.kind) {
+    case 'insert':
+      return `Put “${OPERATION_RULES[mend.operation].name}” before ${nameOf(mend.before)}`;
+    case 'move':
+      return `Move ${nameOf(mend.step)} before ${nameOf(mend.before)}`;
+    case 'set': {
+      const path = mend.path.join('.');
+      const words = SETS[path] ?? SETS[String(mend.path.at(-1))];
+      return words ? words(nameOf(String(mend.value))) : 'Put it right';
+    }
+  }
+}

@@ -1,0 +1,174 @@
+import type { StructureId } from '../../diecut/index.js';
+import type { Works } from '../../works/index.js';
+import { BOARD_CUTTER } from '../../works/index.js';
+import type { Component, Part } from '../job.js';
+import type { FamilyAnswers } from './answers.js';
+import { type Made, Lane, PROCESS, joined, sheetFor } from './lane.js';
+
+/** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
+export function carton(answers: FamilyAnswers, works: Works): Made {
+  const component: Component = {
+    id: 'carton',
+    name: 'Carton',
+    kind: 'blank',
+    ...(answers.die.kind === 'structure' ? { widthMm: answers.widthMm, heightMm: answers.heightMm } : {}),
+    die: answers.die,
+    grain: 'width',
+    stock: answers.stock,
+    ...sheetFor(works, answers.stock, answers.press, 'width'),
+    press: answers.press,
+    workStyle: 'single',
+    front: PROCESS,
+    back: [],
+  };
+  const film = answers.cover === 'film';
+  const lane = Lane.printed(component)
+    .addIf(answers.cover === 'varnish', 'coat')
+    .addIf(film, 'laminate')
+    .addIf(answers.foil === true, 'foil')
+    .add('die-cut')
+    .add('glue')
+    .add('box', { perPack: answers.perPack ?? 500 });
+  const tools: Component['tools'] = answers.foil ? [{ id: 'foil-die', kind: 'foil-die', name: 'Foil die' }] : undefined;
+  return {
+    components: [tools ? { ...component, tools } : component],
+    route: lane.steps,
+    finish: { glueFree: true, ...(film ? { film: 'gloss' } : {}) },
+  };
+}
+
+/** A blank of a structure; printed, or plain from the cutter. */
+function blank(
+  answers: FamilyAnswers,
+  works: Works,
+  id: string,
+  name: string,
+  structure: StructureId,
+  change: Partial<Component> = {},
+  depthMm = answers.die.kind === 'structure' ? answers.die.depthMm : 1,
+): Component {
+  return {
+    id,
+    name,
+    kind: 'blank',
+    widthMm: answers.widthMm,
+    heightMm: answers.heightMm,
+    die: { kind: 'structure', structure, depthMm },
+    grain: 'width',
+    stock: answers.stock,
+    ...sheetFor(works, answers.stock, answers.press, 'width'),
+    press: answers.press,
+    workStyle: 'single',
+    front: PROCESS,
+    back: [],
+    ...change,
+  };
+}
+
+/** Plain board goes through the cutter alone. */
+const plain = (works: Works, stock: string): Partial<Component> => ({
+  press: BOARD_CUTTER.id,
+  stock,
+  front: [],
+  back: [],
+  ...sheetFor(works, stock, BOARD_CUTTER.id, 'width'),
+});
+
+/** A board wallet with a glued tray and an insert. Source: handbook chapter 2, family 7. */
+export function wallet(answers: FamilyAnswers, works: Works): Made {
+  const film = answers.cover === 'film';
+  const outer = blank(answers, works, 'wallet', 'Wallet', 'wallet');
+  const room = 4;
+  const tray = blank(
+    {
+      ...answers,
+      widthMm: answers.widthMm - room,
+      heightMm: Math.min(answers.widthMm - room, depthOf(answers) - room),
+    },
+    works,
+    'tray',
+    'Tray',
+    'tray',
+    plain(works, answers.stock),
+    Math.max(1, answers.heightMm - 2),
+  );
+  const cover = Lane.printed(outer, '-wallet')
+    .addIf(answers.cover === 'varnish', 'coat')
+    .addIf(film, 'laminate')
+    .add('die-cut');
+  const trays = new Lane(tray.id, '-tray').add('die-cut').add('glue');
+  const product = new Lane(undefined)
+    .add('hand', { id: 'tray-in', note: 'Tray glued into the wallet.' }, ...joined([cover, trays]))
+    .add('hand', { id: 'insert', note: 'Insert dropped in, wallet closed.' }, { material: 'part.insert' })
+    .add('wrap')
+    .add('box', { perPack: 24 });
+  const insert: Part = { id: 'insert', name: 'Insert', widthMm: answers.widthMm - 8, massG: 40, price: 0.35 };
+  return {
+    components: [outer, tray],
+    parts: [insert],
+    finish: { glueFree: true, ...(film ? { film: 'matt' } : {}) },
+    route: [...cover.steps, ...trays.steps, ...product.steps],
+  };
+}
+
+const depthOf = ({ die }: FamilyAnswers): number => (die.kind === 'structure' ? die.depthMm : 0);
+
+/** A printed sheet laminated to corrugated board, die cut, windowed, glued. Source: handbook chapter 2, family 8. */
+export function laminatedBox(answers: FamilyAnswers, works: Works): Made {
+  const component = blank(answers, works, 'box', 'Box', 'self-locking');
+  const { sheet } = component;
+  const lane = Lane.printed(component)
+    .add('coat')
+    .add('mount', {}, { material: 'part.board' })
+    .add('die-cut')
+    .add('window')
+    .add('glue')
+    .add('band', { perPack: 20, note: 'Bundles.' })
+    .add('pallet', { perPack: 800 });
+  return {
+    components: [component],
+    parts: [
+      {
+        id: 'board',
+        name: 'Corrugated sheet, E flute',
+        widthMm: sheet.widthMm - 10,
+        heightMm: sheet.heightMm - 10,
+        caliperUm: 1500,
+        massG: ((sheet.widthMm - 10) * (sheet.heightMm - 10) * 380) / 1e6,
+        price: 0.32,
+      },
+    ],
+    finish: { windowMm: { widthMm: 90, heightMm: 60 }, glueFree: true },
+    route: lane.steps,
+  };
+}
+
+/** A slotted case from the corrugator: printed, slotted, glued, bundled. Source: handbook chapter 2, family 9. */
+export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
+  const component = blank(answers, works, 'case', 'Case', 'slotted-case', {
+    front: [{ name: 'K', coverage: 0.08 }],
+    grain: 'height',
+  });
+  const lane = new Lane(component.id)
+    .add('corrugate', { note: 'Flute and liners to board, slit, scored, cut off.' })
+    .add('print', { id: 'print-case', side: 'front' })
+    .add('die-cut', { machine: 'slotter', note: 'Slotted and cut in the rotary station.' })
+    .add('glue')
+    .add('band', { perPack: answers.perPack ?? 25, note: 'Bundles.' })
+    .add('pallet', { perPack: 20 * (answers.perPack ?? 25) });
+  return { components: [component], route: lane.steps };
+}
+
+/** Packets and envelopes from sheets: cut by a high die, seams and bottom glued, seal gum dried open. Source: handbook chapter 2, family 10. */
+export function envelope(answers: FamilyAnswers, works: Works): Made {
+  const component = blank(answers, works, 'packet', 'Packet', 'packet');
+  const perPack = answers.perPack ?? 500;
+  const lane = Lane.printed(component)
+    .add('die-cut', { machine: 'high-die', note: 'Through a stack.' })
+    .add('score')
+    .add('envelope')
+    .add('gum')
+    .add('count', { note: 'Stood upright.' })
+    .add('box', { perPack });
+  return { components: [component], route: lane.steps };
+}

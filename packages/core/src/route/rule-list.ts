@@ -1,0 +1,186 @@
+/** How much a rule counts: not at all, as a warning, or so that a job is not released against it. */
+export const RULE_WEIGHTS = ['off', 'soft', 'hard'] as const;
+export type RuleWeight = (typeof RULE_WEIGHTS)[number];
+
+export interface RouteRule {
+  readonly name: string;
+  /** Why, in a sentence for the planner. */
+  readonly reason: string;
+  /** As shipped; a works may set another. */
+  readonly weight: RuleWeight;
+}
+
+/**
+ * What a route has to keep. Source: practice, handbook chapters 5 and 7, unless a reason says otherwise. The predicates
+ * stand in the area rules; a test holds the two lists together.
+ */
+export const ROUTE_RULES = {
+  'dry-before-back-up': {
+    name: 'Drying before the second side',
+    reason: 'Wet ink sets off on the cylinder and on the sheet below.',
+    weight: 'hard',
+  },
+  'dry-before-cut': {
+    name: 'Drying before cutting',
+    reason: 'The clamp presses wet ink onto the sheet above.',
+    weight: 'hard',
+  },
+  'dry-before-die': {
+    name: 'Drying before die cutting',
+    reason: 'Wet ink smears in the feeder and under the stripping tools.',
+    weight: 'hard',
+  },
+  'dry-before-fold': {
+    name: 'Drying before folding',
+    reason: 'Rollers mark ink that has not set through.',
+    weight: 'hard',
+  },
+  'dry-before-film': {
+    name: 'Drying before film, foil and coating',
+    reason: 'What is still wet under film keeps it from sticking, and gases out as bubbles.',
+    weight: 'hard',
+  },
+  'coat-before-die': {
+    name: 'Coating and film before die cutting',
+    reason: 'A die-cut blank can no longer be fed to the coater or the laminator.',
+    weight: 'hard',
+  },
+  'foil-after-film': {
+    name: 'Foil after film',
+    reason: 'Film dulls foil that lies under it. The reverse is practised where the foil is to be protected.',
+    weight: 'soft',
+  },
+  'foil-before-die': {
+    name: 'Foil and embossing before die cutting',
+    reason: 'The foil press registers to the whole sheet.',
+    weight: 'hard',
+  },
+  'emboss-after-foil': {
+    name: 'Embossing after foil',
+    reason: 'The foil die flattens a relief that is there already.',
+    weight: 'hard',
+  },
+  'score-before-fold': {
+    name: 'Score before folding',
+    reason: 'Heavy stock, a fold across the grain, or solid ink over the fold cracks without a score.',
+    weight: 'soft',
+  },
+  'glue-area-free': {
+    name: 'Glued areas free of varnish, film and foil',
+    reason: 'Cold glue does not hold on varnish, film or foil. Keep the flap clear, or take hot melt.',
+    weight: 'hard',
+  },
+  'hot-melt-on-sealed': {
+    name: 'Hot melt on sealed board',
+    reason: 'Waxed, coated and UV-varnished board takes no water: cold glue stays wet on it.',
+    weight: 'soft',
+  },
+  'no-powder-under-film': {
+    name: 'No powder under film or foil',
+    reason: 'Anti-set-off powder shows through film as specks and breaks the foil.',
+    weight: 'soft',
+  },
+  'cut-before-fold': {
+    name: 'Cut before folding',
+    reason:
+      'Several pieces on a sheet have to be parted before each is folded. Sections are folded from the whole sheet.',
+    weight: 'hard',
+  },
+  'die-before-glue': {
+    name: 'Die cut and strip before gluing',
+    reason: 'The folder-gluer takes blanks, free of waste.',
+    weight: 'hard',
+  },
+  'window-before-glue': {
+    name: 'Window before gluing',
+    reason: 'A glued carton is closed: the film cannot be put in.',
+    weight: 'hard',
+  },
+  'cool-before-trim': {
+    name: 'Trim after the glue has cooled',
+    reason: 'Warm hot melt smears on the knife and the spine goes out of square.',
+    weight: 'hard',
+  },
+  'split-before-trim': {
+    name: 'Split before trimming',
+    reason: 'The trimmer takes single books.',
+    weight: 'hard',
+  },
+  'sew-before-case': {
+    name: 'Sew before casing in',
+    reason: 'The block is held by its thread before the case covers the spine.',
+    weight: 'hard',
+  },
+  'number-before-cut': {
+    name: 'Number before cutting',
+    reason: 'The boxes number the whole sheet, so that cut piles are in sequence.',
+    weight: 'soft',
+  },
+  'number-after-inspection': {
+    name: 'Inspect before numbering',
+    reason: 'A number printed on a bad sheet has to be voided and replaced.',
+    weight: 'soft',
+  },
+  'count-accountable': {
+    name: 'Count accountable work',
+    reason: 'Every sheet and every scrap of numbered work is accounted for.',
+    weight: 'hard',
+  },
+  'hand-after-wet': {
+    name: 'Hand work after wet stations',
+    reason: 'Hands and wet ink, glue or gum leave marks.',
+    weight: 'soft',
+  },
+  'machine-size': {
+    name: 'Size that the machine takes',
+    reason: 'What comes is larger or smaller than the machine runs.',
+    weight: 'hard',
+  },
+  'machine-caliper': {
+    name: 'Thickness that the machine takes',
+    reason: 'What comes is thinner or thicker than the machine runs.',
+    weight: 'hard',
+  },
+  'machine-stations': {
+    name: 'Stations of the gatherer',
+    reason: 'More sections than feeders want a second gather.',
+    weight: 'hard',
+  },
+  'hand-lift': {
+    name: 'Boxes that one person lifts',
+    reason: 'Hand-lift limits by local rules prevail.',
+    weight: 'soft',
+  },
+  'least-spine': {
+    name: 'Least spine of glued work',
+    reason: 'A thinner spine holds no glue and takes no title. Stitch it, or take a bulkier paper.',
+    weight: 'hard',
+  },
+  'saddle-thickness': {
+    name: 'Thickest saddle-stitched copy',
+    reason: 'A thicker booklet gapes and creeps. Offer perfect binding.',
+    weight: 'soft',
+  },
+  'grain-along-spine': {
+    name: 'Grain along the spine',
+    reason: 'Leaves with the grain across the spine wave and the book opens badly.',
+    weight: 'soft',
+  },
+  'carton-grain': {
+    name: 'Grain around a carton',
+    reason: 'Walls are stiffer with the grain across the body creases.',
+    weight: 'soft',
+  },
+  'food-glue': {
+    name: 'Glue cleared for the contact',
+    reason: 'What the job says it touches asks for glue, ink and varnish that are cleared for it.',
+    weight: 'soft',
+  },
+  'gang-parts-late': {
+    name: 'Gang items part after what the whole sheet meets',
+    reason: 'What every item gets is done once, before the sheet is cut apart.',
+    weight: 'soft',
+  },
+} as const satisfies Readonly<Record<string, RouteRule>>;
+export type RuleId = keyof typeof ROUTE_RULES;
+export const RULE_IDS = Object.keys(ROUTE_RULES) as readonly RuleId[];

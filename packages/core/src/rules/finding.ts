@@ -1,0 +1,28 @@
+import type { FieldPath } from '../plan/index.js';
+import type { Operation, RuleId, RuleWeight } from '../route/index.js';
+
+/** What puts a finding right, as one action. */
+export type Mend =
+  | { readonly kind: 'insert'; readonly operation: Operation; readonly before: string }
+  | { readonly kind: 'move'; readonly step: string; readonly before: string }
+  | { readonly kind: 'set'; readonly path: FieldPath; readonly value: string | number | boolean | readonly string[] };
+
+/** What a predicate finds: where, with the values that it saw, and what would mend it. */
+export interface Found {
+  readonly step: string;
+  readonly value?: number | undefined;
+  readonly limit?: number | undefined;
+  readonly unit?: string | undefined;
+  readonly mend?: Mend | undefined;
+}
+
+/** A rule that a route breaks. */
+export interface Finding extends Found {
+  /** Of the shipped rules, or `order.<first>.<then>` of a house rule. */
+  readonly rule: RuleId | `order.${string}`;
+  readonly name: string;
+  readonly reason: string;
+  readonly weight: Exclude<RuleWeight, 'off'>;
+  /** Where the step stands in the job file. */
+  readonly path: string;
+}

@@ -1,0 +1,138 @@
+import type { Operation, RuleId } from '../route/index.js';
+import type { Machine, MachineTakes } from '../works/index.js';
+import type { RouteFacts, Station } from './facts.js';
+import type { Found, Mend } from './finding.js';
+
+type Predicate = (facts: RouteFacts) => readonly Found[];
+const is = ({ step }: Station, ...operations: readonly Operation[]): boolean => operations.includes(step.operation);
+const tenth = (value: number): number => Math.round(value * 10) / 10;
+const UM = 1000;
+
+/** Longer and shorter side of what comes. */
+const sides = ({ incoming }: Station): readonly [number, number] => {
+  const { widthMm = 0, heightMm = 0 } = incoming[0]?.material ?? {};
+  return [Math.max(widthMm, heightMm), Math.min(widthMm, heightMm)];
+};
+/** Thickness of everything that comes for one, micrometres. */
+const thickness = ({ incoming, step }: Station): number =>
+  step.operation === 'case'
+    ? // Boards lie beside each other on the cloth.
+      Math.max(0, ...incoming.map(({ material }) => material.caliperUm))
+    : incoming.reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0);
+
+const sizeFits = (station: Station, { maxMm, minMm }: MachineTakes): boolean => {
+  const [long, short] = sides(station);
+  return (
+    long <= Math.max(...maxMm) &&
+    short <= Math.min(...maxMm) &&
+    long >= Math.max(...minMm) &&
+    short >= Math.min(...minMm)
+  );
+};
+const caliperFits = (station: Station, { minCaliperUm, maxCaliperUm }: MachineTakes): boolean => {
+  const um = thickness(station);
+  return um >= minCaliperUm && um <= maxCaliperUm;
+};
+
+/** Another machine of the works that does the same and takes what comes. */
+function otherMachine({ works }: RouteFacts, station: Station, machine: Machine): Mend | undefined {
+  const other = works.machines.find(
+    ({ id, process, takes, press }) =>
+      id !== machine.id &&
+      process === machine.process &&
+      !press &&
+      (!takes || (sizeFits(station, takes) && caliperFits(station, takes))),
+  );
+  return other && { kind: 'set', path: ['route', station.index, 'machine'], value: other.id };
+}
+
+/** What a machine does not take, with the limit that it breaks. */
+const beyond =
+  (
+    fits: (station: Station, takes: MachineTakes) => boolean,
+    said: (station: Station, takes: MachineTakes) => Pick<Found, 'value' | 'limit' | 'unit'>,
+  ): Predicate =>
+  (facts) =>
+    facts.stations.flatMap((station): Found[] => {
+      const { machine, step } = station;
+      if (!machine?.takes || station.incoming.length === 0 || fits(station, machine.takes)) return [];
+      return [{ step: step.id, ...said(station, machine.takes), mend: otherMachine(facts, station, machine) }];
+    });
+
+const size = beyond(sizeFits, (station, { maxMm, minMm }) => {
+  const [long, short] = sides(station);
+  const [most, least] = [
+    [Math.max(...maxMm), Math.min(...maxMm)],
+    [Math.max(...minMm), Math.min(...minMm)],
+  ] as const;
+  if (long > most[0]) return { value: tenth(long), limit: most[0], unit: 'mm' };
+  if (short > most[1]) return { value: tenth(short), limit: most[1], unit: 'mm' };
+  return long < least[0]
+    ? { value: tenth(long), limit: least[0], unit: 'mm' }
+    : { value: tenth(short), limit: least[1], unit: 'mm' };
+});
+const caliper = beyond(caliperFits, (station, { minCaliperUm, maxCaliperUm }) => {
+  const um = thickness(station);
+  return { value: tenth(um / UM), limit: (um > maxCaliperUm ? maxCaliperUm : minCaliperUm) / UM, unit: 'mm' };
+});
+
+const stations: Predicate = ({ stations: all }) =>
+  all.flatMap((station): Found[] => {
+    const limit = station.machine?.takes?.stations;
+    const value = station.incoming.length;
+    return is(station, 'gather', 'stitch', 'bind') && limit !== undefined && value > limit
+      ? [{ step: station.step.id, value, limit, unit: 'sections' }]
+      : [];
+  });
+
+const GRAMS = 1000;
+const lift: Predicate = ({ stations: all, norms }) =>
+  all.flatMap((station): Found[] => {
+    const { step, incoming } = station;
+    const one = incoming[0]?.material.massG ?? 0;
+    const limit = norms('pack.handKg').value;
+    const kg = ((step.perPack ?? 1) * one) / GRAMS;
+    if (!is(station, 'box') || kg <= limit) return [];
+    const fits = Math.floor((limit * GRAMS) / one);
+    return [
+      {
+        step: step.id,
+        value: tenth(kg),
+        limit,
+        unit: 'kg',
+        mend: fits > 0 ? { kind: 'set', path: ['route', station.index, 'perPack'], value: fits } : undefined,
+      },
+    ];
+  });
+
+/** Text that comes to the binder, millimetres: everything but the cover. */
+const spine: Predicate = ({ stations: all, norms }) =>
+  all.flatMap((station): Found[] => {
+    if (!is(station, 'bind')) return [];
+    const covers = new Set(station.makers.filter((one) => is(one, 'score')).map(({ step }) => step.id));
+    const mm =
+      station.incoming
+        .filter(({ from }) => from === null || !covers.has(from))
+        .reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0) / UM;
+    const limit = norms('bind.leastSpine').value;
+    return mm < limit ? [{ step: station.step.id, value: tenth(mm), limit, unit: 'mm' }] : [];
+  });
+
+const saddle: Predicate = ({ stations: all, norms }) =>
+  all.flatMap((station): Found[] => {
+    const value = tenth(thickness(station) / UM);
+    const limit = norms('bind.saddleLimit').value;
+    return is(station, 'stitch') && thickness(station) / UM > limit
+      ? [{ step: station.step.id, value, limit, unit: 'mm' }]
+      : [];
+  });
+
+/** Rules about what a machine, a binding or a person takes. */
+export const LIMIT_PREDICATES = {
+  'machine-size': size,
+  'machine-caliper': caliper,
+  'machine-stations': stations,
+  'hand-lift': lift,
+  'least-spine': spine,
+  'saddle-thickness': saddle,
+} as const satisfies Partial<Record<RuleId, Predicate>>;

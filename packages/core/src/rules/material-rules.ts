@@ -1,0 +1,116 @@
+import type { Operation, RuleId } from '../route/index.js';
+import { webOf } from '../plan/index.js';
+import type { RouteFacts, Station } from './facts.js';
+import type { Found, Mend } from './finding.js';
+
+type Predicate = (facts: RouteFacts) => readonly Found[];
+const is = ({ step }: Station, ...operations: readonly Operation[]): boolean => operations.includes(step.operation);
+const set = (path: readonly (string | number)[], value: Extract<Mend, { kind: 'set' }>['value']): Mend => ({
+  kind: 'set',
+  path,
+  value,
+});
+
+/** Whether the first fold of a flat piece runs across its grain: it halves the longer side. */
+function foldsAcross({ incoming, layout }: Station): boolean {
+  const flat = incoming[0]?.material;
+  if (!flat || layout?.section || flat.widthMm === flat.heightMm) return false;
+  return flat.grain === (flat.widthMm > flat.heightMm ? 'width' : 'height');
+}
+
+const score: Predicate = ({ stations, norms }) =>
+  stations.flatMap((station): Found[] => {
+    const { step, layout, before } = station;
+    if (!is(station, 'fold') || !layout) return [];
+    if (before.some((one) => is(one, 'score') && one.step.component === step.component)) return [];
+    const { gsm } = layout.stock;
+    const solid = Math.max(0, ...[...layout.component.front, ...layout.component.back].map((ink) => ink.coverage ?? 0));
+    const over = norms('fold.scoreOver').value;
+    const acrossOver = norms('fold.scoreAcrossOver').value;
+    const mend: Mend = { kind: 'insert', operation: 'score', before: step.id };
+    if (gsm > over) return [{ step: step.id, value: gsm, limit: over, unit: 'g/m2', mend }];
+    if (gsm > acrossOver && foldsAcross(station))
+      return [{ step: step.id, value: gsm, limit: acrossOver, unit: 'g/m2', mend }];
+    const most = norms('fold.scoreSolid').value;
+    // A web and thin sections fold without a score whatever is printed on them.
+    const flat = !layout.section && !webOf(layout.machine);
+    return flat && solid > most ? [{ step: step.id, value: solid, limit: most, unit: 'share', mend }] : [];
+  });
+
+const SEALS: readonly Operation[] = ['coat', 'laminate', 'foil'];
+const gluesBlank = (station: Station): boolean =>
+  is(station, 'glue', 'envelope') && station.layout?.component.kind === 'blank';
+
+const glueArea: Predicate = ({ stations, job: { finish } }) =>
+  stations.flatMap((station): Found[] => {
+    const sealed = station.before.some((one) => is(one, ...SEALS) && one.step.component === station.step.component);
+    const holds = finish?.glueFree === true || (finish?.adhesive ?? 'cold') !== 'cold';
+    return gluesBlank(station) && sealed && !holds
+      ? [{ step: station.step.id, mend: set(['finish', 'glueFree'], true) }]
+      : [];
+  });
+
+const hotMelt: Predicate = ({ stations, job: { finish } }) =>
+  stations.flatMap((station): Found[] => {
+    const sealed = station.layout?.stock.coated === true && finish?.glueFree !== true;
+    return gluesBlank(station) && sealed && finish?.adhesive === 'cold'
+      ? [{ step: station.step.id, mend: set(['finish', 'adhesive'], 'hot-melt') }]
+      : [];
+  });
+
+const powder: Predicate = ({ stations }) =>
+  stations.flatMap((station): Found[] => {
+    const film = station.behind.some(
+      (one) => is(one, 'laminate', 'foil') && one.step.component === station.step.component,
+    );
+    return is(station, 'print', 'overprint') && station.step.powder === true && film
+      ? [{ step: station.step.id, mend: set(['route', station.index, 'powder'], false) }]
+      : [];
+  });
+
+/** Sections whose spine lies across the web, and parts of a case with the grain across. */
+const spineGrain: Predicate = ({ stations, job }) =>
+  stations.flatMap((station): Found[] => {
+    const { step, layout } = station;
+    if (!layout) return [];
+    const spine = layout.section?.outer[0]?.spine;
+    if (is(station, 'print') && webOf(layout.machine) && (spine === 'top' || spine === 'bottom'))
+      return [{ step: step.id }];
+    const at = job.components.findIndex(({ id }) => id === step.component);
+    const cased = is(station, 'cut') && station.behind.some((one) => is(one, 'case'));
+    return cased && layout.component.grain !== 'height'
+      ? [{ step: step.id, mend: set(['components', at, 'grain'], 'height') }]
+      : [];
+  });
+
+/** Cartons stand with the grain around them; the flutes of corrugated board stand upright instead. */
+const cartonGrain: Predicate = ({ stations, job }) =>
+  stations.flatMap((station): Found[] => {
+    const { step, layout } = station;
+    const die = layout?.component.die;
+    const carton = die?.kind === 'structure' && die.structure !== 'slotted-case' && die.structure !== 'packet';
+    const at = job.components.findIndex(({ id }) => id === step.component);
+    return is(station, 'die-cut') && carton && layout?.component.grain !== 'width'
+      ? [{ step: step.id, mend: set(['components', at, 'grain'], 'width') }]
+      : [];
+  });
+
+const cleared: Predicate = ({ stations, job }) =>
+  stations.flatMap((station): Found[] => {
+    const { contact, finish } = job;
+    const asks = contact !== undefined && finish?.glueCleared?.includes(contact) !== true;
+    return is(station, 'glue', 'envelope', 'gum', 'window') && asks
+      ? [{ step: station.step.id, mend: set(['finish', 'glueCleared'], [contact]) }]
+      : [];
+  });
+
+/** Rules about paper, ink, glue and grain. */
+export const MATERIAL_PREDICATES = {
+  'score-before-fold': score,
+  'glue-area-free': glueArea,
+  'hot-melt-on-sealed': hotMelt,
+  'no-powder-under-film': powder,
+  'grain-along-spine': spineGrain,
+  'carton-grain': cartonGrain,
+  'food-glue': cleared,
+} as const satisfies Partial<Record<RuleId, Predicate>>;

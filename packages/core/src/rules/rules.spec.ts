@@ -1,0 +1,219 @@
+import { ROUTE_RULES, RULE_IDS, type Operation, type RuleId } from '../route/index.js';
+import { type Job, type Step, FAMILY_RULES, newJob, plan } from '../plan/index.js';
+import { example } from '../plan/examples.fixture.js';
+import { answersOf } from '../plan/families.fixture.js';
+import { type Works, SHIPPED_WORKS, houseRuleId } from '../works/index.js';
+import { applyMend, checkRoute } from './check-route.js';
+
+function findings(job: Job, works: Works = SHIPPED_WORKS) {
+  const outcome = plan(job, works);
+  if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));
+  return checkRoute(job, outcome.plan, works);
+}
+const broken = (job: Job, works?: Works): string[] => [...new Set(findings(job, works).map(({ rule }) => rule))];
+
+const family = (name: keyof typeof FAMILY_RULES, change: object = {}): Job =>
+  newJob(name, { ...answersOf(name), ...change }, SHIPPED_WORKS);
+
+/** The job with one step's fields changed, wherever it stands. */
+const step = (job: Job, id: string, change: Partial<Step>): Job => ({
+  ...job,
+  route: job.route.map((one) => (one.id === id ? { ...one, ...change } : one)),
+});
+/** The job with a step's operation gone: what it took goes on. */
+function without(job: Job, id: string): Job {
+  const gone = job.route.find((one) => one.id === id);
+  const material = gone?.from?.[0]?.material ?? '';
+  return {
+    ...job,
+    route: job.route
+      .filter((one) => one !== gone)
+      .map((one) => ({
+        ...one,
+        ...(one.from ? { from: one.from.map((f) => (f.material === id ? { ...f, material } : f)) } : {}),
+      })),
+  };
+}
+/** Two neighbours of a lane change places. */
+function swapped(job: Job, first: string, then: string): Job {
+  const [one, two] = [first, then].map((id) => job.route.find((s) => s.id === id));
+  if (!one || !two) throw new Error(`no ${first}, ${then}`);
+  const moved = without(job, first);
+  const rewired = moved.route.map((s) =>
+    s.from?.some((f) => f.material === then)
+      ? { ...s, from: s.from.map((f) => (f.material === then ? { ...f, material: first } : f)) }
+      : s,
+  );
+  const at = rewired.findIndex((s) => s.id === then);
+  return {
+    ...job,
+    route: [...rewired.slice(0, at + 1), { ...one, from: [{ material: then }] }, ...rewired.slice(at + 1)],
+  };
+}
+const put = (job: Job, before: string, operation: Operation): Job =>
+  applyMend(job, { kind: 'insert', before, operation });
+const withNorms = (job: Job, norms: Record<string, number>): Job => ({ ...job, norms: { ...job.norms, ...norms } });
+
+const card = family('flat', { cover: 'film', foil: true });
+const filmedCarton = family('carton', { cover: 'film', foil: true });
+const book = family('perfect-bound', { twoUp: true, pages: 64 });
+const atlas = family('case-bound', { pages: 64 });
+const tickets = family('numbered');
+const box = family('laminated-box');
+const heavy = family('folded', { stock: 'gloss-250' });
+const thin = family('perfect-bound', { pages: 32, stock: 'silk-90' });
+const bare = without(heavy, 'score');
+
+/** Every rule with a job that breaks it; the families as they come are silent. */
+const CASES: Readonly<Record<RuleId, Job>> = {
+  'dry-before-back-up': without(tickets, 'dry'),
+  'dry-before-cut': without(family('flat'), 'dry-piece'),
+  'dry-before-die': without(family('carton'), 'dry-carton'),
+  'dry-before-fold': without(family('perfect-bound', { pages: 64 }), 'dry-section-1'),
+  'dry-before-film': without(card, 'dry-piece'),
+  'hand-after-wet': without(tickets, 'dry-2'),
+  'coat-before-die': swapped(family('carton', { cover: 'varnish' }), 'coat', 'die-cut'),
+  'foil-after-film': swapped(card, 'laminate', 'foil'),
+  'foil-before-die': swapped(filmedCarton, 'foil', 'die-cut'),
+  'emboss-after-foil': put(card, 'foil', 'emboss'),
+  'score-before-fold': bare,
+  'glue-area-free': { ...filmedCarton, finish: {} },
+  'hot-melt-on-sealed': { ...family('carton'), finish: { adhesive: 'cold' } },
+  'no-powder-under-film': step(card, 'print-piece', { powder: true }),
+  'cut-before-fold': without(family('folded'), 'cut'),
+  'die-before-glue': swapped(family('carton'), 'die-cut', 'glue'),
+  'window-before-glue': swapped(box, 'window', 'glue'),
+  'cool-before-trim': without(book, 'cool'),
+  'split-before-trim': swapped(book, 'split', 'trim'),
+  'sew-before-case': without(atlas, 'sew'),
+  'number-before-cut': swapped(swapped(tickets, 'number', 'inspect-2'), 'number', 'cut'),
+  'number-after-inspection': without(tickets, 'inspect'),
+  'count-accountable': without(tickets, 'count'),
+  'machine-size': step(family('corrugated-case'), 'die-cut', { machine: 'die-cutter-b1' }),
+  'machine-caliper': step(family('envelope'), 'die-cut', { machine: 'slotter' }),
+  'machine-stations': family('case-bound', { pages: 288 }),
+  'hand-lift': step(family('web-leaflet'), 'box', { perPack: 5000 }),
+  'least-spine': thin,
+  'saddle-thickness': withNorms(example('concert-programme'), { 'bind.saddleLimit': 1 }),
+  'grain-along-spine': {
+    ...atlas,
+    components: atlas.components.map((one) => (one.id === 'board' ? { ...one, grain: 'any' } : one)),
+  },
+  'carton-grain': {
+    ...family('carton'),
+    components: family('carton').components.map((one) => ({ ...one, grain: 'any' as const })),
+  },
+  'food-glue': { ...family('carton'), contact: 'food' },
+  'gang-parts-late': (() => {
+    const gang = example('garden-cards');
+    const items = (gang.items ?? []).map(({ id }) => `item.${id}`);
+    return {
+      ...gang,
+      route: [
+        ...gang.route.map((one) => ({
+          ...one,
+          ...(one.from
+            ? {
+                from: one.from.map((f) =>
+                  items.includes(f.material) ? { ...f, material: `coat-${f.material.slice(5)}` } : f,
+                ),
+              }
+            : {}),
+        })),
+        ...items.map((material) => ({
+          id: `coat-${material.slice(5)}`,
+          operation: 'coat' as const,
+          from: [{ material }],
+        })),
+      ],
+    };
+  })(),
+};
+
+describe('rules of the route', () => {
+  it.each(Object.keys(FAMILY_RULES) as (keyof typeof FAMILY_RULES)[])('%s as it comes breaks none', (name) => {
+    expect(broken(family(name))).toEqual([]);
+  });
+
+  it.each(RULE_IDS)('%s fires', (rule) => {
+    const found = findings(CASES[rule]).filter((one) => one.rule === rule);
+    expect(found.length).toBeGreaterThan(0);
+    for (const one of found) {
+      expect(one).toMatchObject({ name: ROUTE_RULES[rule].name, weight: ROUTE_RULES[rule].weight });
+      expect(CASES[rule].route[Number(/\d+/.exec(one.path)?.[0])]?.id).toBe(one.step);
+    }
+  });
+
+  it.each(RULE_IDS.filter((rule) => findings(CASES[rule]).some((one) => one.rule === rule && one.mend)))(
+    '%s is silent once its mend is taken, and nothing new fires',
+    (rule) => {
+      const before = broken(CASES[rule]);
+      let job = CASES[rule];
+      for (let turns = 0; turns < 40; turns++) {
+        const next = findings(job).find((one) => one.rule === rule);
+        if (!next) break;
+        if (!next.mend) throw new Error(`${rule} at ${next.step} has no mend`);
+        job = applyMend(job, next.mend);
+      }
+      expect(broken(job)).not.toContain(rule);
+      for (const one of broken(job)) expect(before).toContain(one);
+    },
+  );
+
+  it('is switched off, made softer or harder by the works, and by a job', () => {
+    const rule = 'rule.score-before-fold';
+    const as = (value: number): Works => ({
+      ...SHIPPED_WORKS,
+      norms: { [rule]: { value, source: { label: 'set by user' } } },
+    });
+    expect(findings(bare, as(2))[0]?.weight).toBe('hard');
+    expect(findings(bare, as(1))[0]?.weight).toBe('soft');
+    expect(findings(bare, as(0))).toEqual([]);
+    expect(findings(withNorms(bare, { [rule]: 0 }))).toEqual([]);
+  });
+
+  it('knows rules that the house has added, with their reason', () => {
+    const works: Works = {
+      ...SHIPPED_WORKS,
+      norms: { [houseRuleId('coat', 'foil')]: { value: 2, source: { label: 'set by user', note: 'foil lifts' } } },
+    };
+    const job = put(family('flat', { foil: true }), 'cut', 'coat');
+    expect(findings(job, works)).toMatchObject([
+      {
+        rule: 'order.coat.foil',
+        name: 'Coat before foil',
+        reason: 'foil lifts',
+        weight: 'hard',
+        mend: { kind: 'move', step: 'coat', before: 'foil' },
+      },
+    ]);
+    expect(broken(family('flat', { foil: true, cover: 'varnish' }), works)).toEqual([]);
+  });
+
+  it('finds a score wanted across the grain and under a solid, on lighter stock too', () => {
+    const map = family('folded', { stock: 'silk-170' });
+    const [component] = map.components;
+    const along = component?.grain;
+    expect(along).toBe('any');
+    const solid = (coverage: number): Job => ({
+      ...map,
+      components: map.components.map((one) => ({
+        ...one,
+        front: [{ name: 'K', coverage }],
+        back: [],
+        workStyle: 'single' as const,
+      })),
+      route: map.route.map((one) => (one.operation === 'print' ? { ...one, side: 'front' as const } : one)),
+      norms: { 'fold.scoreAcrossOver': 999 },
+    });
+    expect(findings(solid(0.9)).map(({ rule, value, limit }) => [rule, value, limit])).toEqual([
+      ['score-before-fold', 0.9, 0.7],
+    ]);
+    expect(findings(solid(0.3))).toEqual([]);
+  });
+
+  it('leaves the job as it was where the route has changed under a mend', () => {
+    expect(applyMend(card, { kind: 'move', step: 'gone', before: 'cut' })).toBe(card);
+    expect(applyMend(card, { kind: 'insert', operation: 'dry', before: 'gone' })).toBe(card);
+  });
+});
