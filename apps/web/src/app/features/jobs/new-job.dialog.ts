@@ -67,6 +67,13 @@ const OPENING = ['Length, inside', 'Width, inside'] as const;
 
 const answersPages = (pages: number): boolean => pages <= 0 || pages % 4 !== 0;
 
+/** Sections by their pages: 12 sections of 16 pages, or 32 + 4 pages. */
+function inSections(pages: readonly number[]): string {
+  const [first] = pages;
+  if (pages.length > 1 && pages.every((one) => one === first)) return `${pages.length} sections of ${first} pages`;
+  return `Sections of ${pages.join(' + ')} pages`;
+}
+
 /** The usual answers of a family as the fields of the form. */
 function usualAnswers(family: AskedFamily) {
   const { widthMm, heightMm, die: _die, ...usual } = FAMILY_RULES[family].usual;
@@ -182,9 +189,7 @@ export class NewJobDialog {
     const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
     const stock = made.works.stocks.find(({ id }) => id === this.form.controls.stock.value);
     const sections =
-      this.bound() && stock
-        ? `Sections of ${sectionPages(this.form.controls.pages.value, stock.gsm).join(' + ')} pages. `
-        : '';
+      this.bound() && stock ? `${inSections(sectionPages(this.form.controls.pages.value, stock.gsm))}. ` : '';
     return {
       ok: true,
       text: `${sections}${sheets.toLocaleString('en-GB')} ${UNIT[this.rule().press]}, ${outcome.plan.totals.plates} plates, ${made.job.route.length} stations.`,

@@ -176,16 +176,28 @@ export function streamModel(
   const spread = (i: number, count: number): number => joinY + (i - (count - 1) / 2) * lane;
   const laneY = new Map(components.map(({ id }, i) => [id, spread(i, components.length)]));
   const endY = lanesOfEnds(plan, ends);
+  const byId = new Map(plan.steps.map((step) => [step.id, step]));
+  const heights = new Map<string, number>();
+  /** Lanes that join go on in the middle of where they came from. */
   const yOf = ({ id, component }: Pick<PlanStep, 'id' | 'component'>): number => {
+    const known = heights.get(id);
+    if (known !== undefined) return known;
+    heights.set(id, joinY);
     const end = endY.get(id);
-    if (component !== null) return laneY.get(component) ?? joinY;
-    return end === undefined ? joinY : spread(end, ends.length);
+    const from = plan.edges.flatMap((edge) =>
+      edge.to === id && edge.from !== null ? (byId.get(edge.from) ?? []) : [],
+    );
+    const feeding = from.map(yOf);
+    const middle = feeding.length > 0 ? (Math.min(...feeding) + Math.max(...feeding)) / 2 : joinY;
+    const y =
+      component !== null ? (laneY.get(component) ?? joinY) : end === undefined ? middle : spread(end, ends.length);
+    heights.set(id, y);
+    return y;
   };
   const ratios = new Map(plan.steps.map((step) => [step.id, step.net > 0 ? step.processUnits / step.net : 1]));
   const most = Math.max(1.0001, ...ratios.values());
   const thick = (ratio: number): number => THIN + ((THICK - THIN) * Math.max(0, ratio - 1)) / (most - 1);
   const thickIn = (id: string): number => thick(ratios.get(id) ?? 1);
-  const steps = new Map(plan.steps.map((step) => [step.id, step]));
   const thickOut = (step: PlanStep): number => {
     const next = plan.edges.find(({ from }) => from === step.id)?.to;
     return next ? thickIn(next) : THIN;
@@ -232,7 +244,7 @@ export function streamModel(
   const firstSteps = flowing.filter(({ from }) => from === null);
   const terminals = [
     ...firstSteps.map(({ to, material }): Terminal => {
-      const step = to === null ? undefined : steps.get(to);
+      const step = to === null ? undefined : byId.get(to);
       return {
         id: material,
         x: MARGIN,
@@ -243,7 +255,7 @@ export function streamModel(
       };
     }),
     ...ends.map((edge): Terminal => {
-      const step = edge.from === null ? undefined : steps.get(edge.from);
+      const step = edge.from === null ? undefined : byId.get(edge.from);
       return { id: edge.material, x: endX, y: step ? yOf(step) : joinY, width: END, ...product(edge) };
     }),
   ];
