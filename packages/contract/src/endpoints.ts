@@ -49,6 +49,7 @@ const whole = z.coerce.number().int().min(1).max(2_147_483_647);
 const job = z.object({ id: whole });
 const revision = z.object({ id: whole, revision: whole });
 const layout = revision.extend({ component: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' }) });
+const station = revision.extend({ step: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' }) });
 const side = z.object({ side: z.enum(SHEET_SIDES).optional() });
 
 /** Every route of the server: registered from this table, documented from it, and tested from it. */
@@ -345,6 +346,37 @@ export const ENDPOINTS = [
     query: side,
     status: 200,
     media: 'image/vnd.dxf',
+  },
+  {
+    id: 'stationPdf',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/stations/{step}.pdf',
+    summary: 'Sheet of a station: figures, lists, drawings',
+    roles: ALL,
+    params: station,
+    status: 200,
+    media: 'application/pdf',
+  },
+  {
+    id: 'stationSvg',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/stations/{step}.svg',
+    summary: 'Drawing of a station, in millimetres',
+    roles: ALL,
+    params: station,
+    query: z.object({ drawing: z.coerce.number().int().min(0).max(9).optional() }),
+    status: 200,
+    media: 'image/svg+xml',
+  },
+  {
+    id: 'numbersCsv',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/stations/{step}.csv',
+    summary: 'List of numbers of a numbering station',
+    roles: ALL,
+    params: station,
+    status: 200,
+    media: 'text/csv',
   },
   {
     id: 'jobFile',

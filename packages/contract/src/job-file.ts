@@ -122,6 +122,8 @@ const tool = z.strictObject({
   step: z.int().min(-1000).max(1000).optional(),
   check: z.boolean().optional().describe('numbering: a check character closes the number'),
   skips: text(120).optional().describe('numbering: numbers left out'),
+  prefix: text(12).optional().describe('numbering: letters before the number'),
+  lowestOnTop: z.boolean().optional().describe('numbering: the lowest number lies on top of a pile'),
 });
 
 const component = z.strictObject({

@@ -6,7 +6,7 @@
 export const CHECK_SYSTEMS = ['none', 'MOD 11-2', 'MOD 97-10', 'GS1 mod 10'] as const;
 export type CheckSystem = (typeof CHECK_SYSTEMS)[number];
 
-const digitsOf = (text: string): number[] => [...text].map((digit) => Number(digit));
+const digitsOf = (text: string): number[] => Array.from(text, Number);
 
 function mod11radix2(text: string): string {
   const sum = digitsOf(text).reduce((p, digit) => ((p + digit) * 2) % 11, 0);

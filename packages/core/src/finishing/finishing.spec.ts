@@ -121,7 +121,7 @@ describe('check characters', () => {
       const digits = String(n);
       expect(Number(`${digits}${checkCharacters(digits, 'MOD 97-10')}`) % 97).toBe(1);
       const check = checkCharacters(digits, 'MOD 11-2');
-      const all = [...digits].map(Number).concat(check === 'X' ? 10 : Number(check));
+      const all = Array.from(digits, Number).concat(check === 'X' ? 10 : Number(check));
       expect(all.reverse().reduce((sum, digit, i) => sum + digit * 2 ** i, 0) % 11).toBe(1);
     }
   });

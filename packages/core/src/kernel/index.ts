@@ -4,3 +4,4 @@ export * from './issue.js';
 export * from './figure.js';
 export * from './noise.js';
 export * from './trend.js';
+export * from './formula.js';

@@ -114,6 +114,9 @@ export interface Tool {
   readonly step?: number | undefined;
   readonly check?: boolean | undefined;
   readonly skips?: string | undefined;
+  /** Numbering: letters before the number, and whether the lowest lies on top of a delivered pile. */
+  readonly prefix?: string | undefined;
+  readonly lowestOnTop?: boolean | undefined;
 }
 
 /** A place on the sheet, from its left and gripper edge, printed side up. */

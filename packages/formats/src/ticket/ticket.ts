@@ -1,11 +1,20 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
-import { type Component, type PlanStep, CAUTIONS, CAUTION_RULE, OPERATION_RULES, drawLayout } from '@druckerei/core';
+import {
+  type Component,
+  type PlanStep,
+  CAUTIONS,
+  CAUTION_RULE,
+  OPERATION_RULES,
+  drawLayout,
+  stationSheet,
+} from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
 import { renderPdf } from '../pdf/render.js';
 import { layoutWords, sizeWords } from '@druckerei/contract';
 import { type JobDocument, number, percent, plural, stateText } from './document.js';
 import { pressRoom } from './press-room.js';
+import { stationCard } from './station-card.js';
 import { stationLines } from './station.js';
 import { heads, right, table } from './table.js';
 
@@ -154,17 +163,23 @@ function cautions(step: PlanStep, name: string, said: Map<PlanStep['operation'],
   };
 }
 
+/** The station's sheet, where it has more than its hours. */
+function card(document: JobDocument, step: PlanStep): Content[] {
+  const sheet = stationSheet(document.job, document.plan, document.works, step.id);
+  return sheet ? stationCard(document, sheet, { width: 250 }) : [];
+}
+
 function stations(document: JobDocument): Content[] {
   const said = new Map<PlanStep['operation'], string>();
   return document.plan.steps.map((step): Content => {
     const component = document.job.components.find(({ id }) => id === step.component);
     const name = `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`;
     return {
-      unbreakable: true,
       stack: [
         { text: name, style: 'heading' },
         ...stationLines(document, step).map((text): Content => ({ text })),
         cautions(step, name, said),
+        ...card(document, step),
       ],
     };
   });

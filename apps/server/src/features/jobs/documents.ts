@@ -4,11 +4,23 @@ import {
   type Plan,
   type SheetSide,
   type Works,
+  OPERATION_RULES,
   drawLayout,
+  numberList,
   plan,
+  stationSheet,
 } from '@druckerei/core';
 import { type Revision, issueText } from '@druckerei/contract';
-import { layoutDxf, layoutPdf, layoutSvg, pileTagsPdf, ticketPdf } from '@druckerei/formats';
+import {
+  layoutDxf,
+  layoutPdf,
+  layoutSvg,
+  numbersCsv,
+  pileTagsPdf,
+  stationPdf,
+  stationSvg,
+  ticketPdf,
+} from '@druckerei/formats';
 import { ProblemError, invalid } from '../../http/problem.js';
 
 function document(revision: Revision): {
@@ -51,3 +63,31 @@ export const layoutSvgOf = (revision: Revision, component: string, side: SheetSi
   layoutSvg(drawLayout(layoutOf(document(revision).plan, component), side), { dimensions: true });
 export const layoutDxfOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
   layoutDxf(drawLayout(layoutOf(document(revision).plan, component), side));
+
+const noStep = (step: string): ProblemError => new ProblemError(404, `This job has no step ${step}`);
+
+/** The sheet of a station with its lists in full. */
+export function stationPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
+  const made = document(revision);
+  const step = made.plan.steps.find(({ id }) => id === stepId);
+  const component = made.job.components.find(({ id }) => id === step?.component)?.name;
+  const name = step ? OPERATION_RULES[step.operation].name : '';
+  const pdf = step && stationPdf(made, step, component === undefined ? name : `${name}: ${component}`);
+  if (!pdf) throw noStep(stepId);
+  return pdf;
+}
+
+/** One of a station's drawings, the first where none is named. */
+export function stationSvgOf(revision: Revision, stepId: string, drawing = 0): string {
+  const made = document(revision);
+  const drawn = stationSheet(made.job, made.plan, made.works, stepId)?.drawings[drawing];
+  if (!drawn) throw new ProblemError(404, `Step ${stepId} has no such drawing`);
+  return stationSvg(drawn);
+}
+
+export function numbersCsvOf(revision: Revision, stepId: string): string {
+  const { job, plan: planned } = document(revision);
+  const lines = numberList(job, planned, stepId);
+  if (!lines) throw new ProblemError(404, `Step ${stepId} has no list of numbers, or one of more than a million`);
+  return numbersCsv(lines);
+}

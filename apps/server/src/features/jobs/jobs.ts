@@ -2,7 +2,16 @@ import type { Response } from 'express';
 import type { Database } from '../../db/database.js';
 import type { Handlers } from '../../http/register.js';
 import { difference } from './difference.js';
-import { layoutDxfOf, layoutPdfOf, layoutSvgOf, pileTagsOf, ticketOf } from './documents.js';
+import {
+  layoutDxfOf,
+  layoutPdfOf,
+  layoutSvgOf,
+  numbersCsvOf,
+  pileTagsOf,
+  stationPdfOf,
+  stationSvgOf,
+  ticketOf,
+} from './documents.js';
 import { listJobs, readRevision } from './revisions.js';
 import { copyJob, createJob, release, saveDraft } from './write-job.js';
 
@@ -18,6 +27,9 @@ type Ids =
   | 'ticket'
   | 'pileTags'
   | 'layoutPdf'
+  | 'stationPdf'
+  | 'stationSvg'
+  | 'numbersCsv'
   | 'layoutSvg'
   | 'layoutDxf'
   | 'jobFile';
@@ -65,6 +77,24 @@ export const jobHandlers = (database: Database): Pick<Handlers, Ids> => ({
     const dxf = layoutDxfOf(revision, params.component, query.side);
     name(response, revision.job.number, `layout-${params.component}.dxf`);
     return Buffer.from(dxf);
+  },
+  stationPdf: async ({ params, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const pdf = await stationPdfOf(revision, params.step);
+    name(response, revision.job.number, `station-${params.step}.pdf`);
+    return pdf;
+  },
+  stationSvg: async ({ params, query, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const svg = stationSvgOf(revision, params.step, query.drawing);
+    name(response, revision.job.number, `station-${params.step}.svg`);
+    return Buffer.from(svg);
+  },
+  numbersCsv: async ({ params, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const csv = numbersCsvOf(revision, params.step);
+    name(response, revision.job.number, `numbers-${params.step}.csv`);
+    return Buffer.from(csv);
   },
   jobFile: async ({ params, response }) => {
     const { job } = await readRevision(database, params.id, params.revision);

@@ -147,6 +147,9 @@ export function perfectBound(answers: FamilyAnswers, works: Works): Made {
   };
 }
 
+/** A folded endpaper of 140 g. Source: common practice, no source. */
+const ENDPAPER_MM = 0.32;
+
 /** Boards, spine strip and cloth of a case: cut, never printed. */
 function caseParts(answers: FamilyAnswers, works: Works): { components: Component[]; boardMm: number } {
   const norm = normsOf(works, {});
@@ -157,7 +160,7 @@ function caseParts(answers: FamilyAnswers, works: Works): { components: Componen
     {
       widthMm: answers.widthMm,
       heightMm: answers.heightMm,
-      thicknessMm: tenth(blockThicknessMm(answers.pages, caliperOf(works, answers.stock)) * swell),
+      thicknessMm: tenth((blockThicknessMm(answers.pages, caliperOf(works, answers.stock)) + 2 * ENDPAPER_MM) * swell),
     },
     {
       squareMm: norm('case.square').value,
@@ -234,7 +237,7 @@ export function caseBound(answers: FamilyAnswers, works: Works): Made {
         name: 'Endpaper, folded',
         widthMm: answers.widthMm,
         heightMm: answers.heightMm,
-        caliperUm: 320,
+        caliperUm: ENDPAPER_MM * 1000,
         massG: (2 * answers.widthMm * answers.heightMm * 140) / 1e6,
         price: 0.06,
       },

@@ -10,10 +10,11 @@ import { Field } from './field';
 import { IncidentFields } from './incident-fields';
 import { PrintBench } from './print-bench';
 import { RouteMenu } from './route-menu';
+import { StationCard } from './station-card';
 import { StepRecord } from './step-record';
 
 /** What each operation's figures are, beside the counts. */
-const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'rate', 'packs', 'hours', 'lag', 'lead'] as const;
+const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'packs', 'hours', 'lag', 'lead'] as const;
 
 /** The bench of one station: its counts, what may be spoiled, its machine, its instructions and cautions. */
 @Component({
@@ -27,6 +28,7 @@ const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'rate', 'packs',
     MatSelectModule,
     PrintBench,
     RouteMenu,
+    StationCard,
     StepRecord,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -33,6 +33,7 @@ import { Sureness } from '../benches/sureness';
 import { JobEditor } from '../state/job-editor';
 import { JobView, type Panel } from '../state/job-view';
 import { RoomStore } from '../state/room.store';
+import { StationSheets } from '../state/station-sheets';
 import { Balance } from '../ui/balance';
 import { Findings } from '../ui/findings';
 import { Losses } from '../ui/losses';
@@ -98,6 +99,7 @@ export class JobPage implements OnDestroy {
   protected readonly view = inject(JobView);
   private readonly dialog = inject(MatDialog);
   private readonly measures = inject(Measures);
+  private readonly sheets = inject(StationSheets);
   readonly id = input.required({ transform: numberAttribute });
   readonly revision = input<number | undefined, unknown>(undefined, {
     transform: (value) => (value === undefined ? undefined : numberAttribute(value)),
@@ -157,7 +159,10 @@ export class JobPage implements OnDestroy {
   protected readonly figures = computed((): Figures => {
     const figures = this.editor.plan()?.figures ?? {};
     const [first] = this.view.trail();
-    return first === undefined || first in figures ? figures : { ...figures, ...this.losses().figures };
+    if (first === undefined || first in figures) return figures;
+    const step = /^station\.([^.]+)\./.exec(first)?.[1];
+    const sheet = step === undefined ? undefined : this.sheets.of(step);
+    return { ...figures, ...(sheet ? sheet.figures : this.losses().figures) };
   });
   protected readonly stepNames = computed(() => {
     const [plan, job] = [this.editor.plan(), this.editor.job()];

@@ -1,0 +1,275 @@
+import { caseFor } from '../finishing/index.js';
+import { type Shape, measure } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+const MM = 1000;
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** Saddle work: wire and what the fold bears; creep is on the layout. Source: handbook chapter 7 "Binding". */
+export function stitchSheet(sheet: SheetBook): void {
+  const thick = sheet.card(sheet.give('thickness', 'Thickness of a copy', sheet.thicknessMm, 'mm'));
+  const stitches = sheet.told('stitches', 'Stitches', 2, 'stitches');
+  const wire = sheet.show('wire', 'Wire of a stitch', 'mm', '2 * thick + legs', {
+    thick,
+    legs: sheet.norm('bind.stitchLegs'),
+  });
+  sheet.show('wireM', 'Wire', 'm', 'units * stitches * wire / 1000', { units: sheet.units, stitches, wire });
+  sheet.card(sheet.give('sections', 'Feeders', sheet.incoming.length, 'feeders'));
+  const creeps = sheet.job.components.flatMap(({ id }) =>
+    (sheet.plan.layouts[id]?.section?.outer ?? []).map(({ towardsSpineMm }) => towardsSpineMm),
+  );
+  const creep = Math.max(0, ...creeps);
+  if (creep > 0) sheet.card(sheet.give('creep', 'Most creep, taken up on the layout', tenth(creep * 10) / 10, 'mm'));
+}
+
+/** Materials that come to the binder, the cover apart. */
+function blockMm(sheet: SheetBook): number {
+  const scored = new Set(sheet.job.route.filter(({ operation }) => operation === 'score').map(({ id }) => id));
+  return (
+    sheet.incoming
+      .filter(({ from }) => from === null || !scored.has(from))
+      .reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0) / MM
+  );
+}
+
+/** Glued work: spine, cover, hot melt, cooling. Source: handbook chapter 7 "Binding". */
+export function bindSheet(sheet: SheetBook): void {
+  const { first, job } = sheet;
+  const block = sheet.card(sheet.give('block', 'Block', blockMm(sheet), 'mm'));
+  const covers = sheet.incoming.at(-1)?.material.caliperUm ?? 0;
+  const spine = sheet.show('spine', 'Spine of the cover', 'mm', 'block + calipers * cover / 1000', {
+    block,
+    calipers: sheet.norm('bind.coverCalipers'),
+    cover: sheet.give('coverCaliper', 'Caliper of the cover', covers, 'um'),
+  });
+  const trim = sheet.norm('bind.trim');
+  const page = job.components.find(({ kind }) => kind === 'section') ?? job.components[0];
+  const width = sheet.told('pageWidth', 'Page, width', page?.widthMm ?? 0, 'mm');
+  const height = sheet.told('pageHeight', 'Page, height', page?.heightMm ?? 0, 'mm');
+  const copies = sheet.give('copies', 'Books bound as one', job.binding?.twoUp ? 2 : 1, 'books');
+  const coverWidth = sheet.show('coverWidth', 'Cover, untrimmed, width', 'mm', '2 * (page + trim) + spine', {
+    page: width,
+    trim,
+    spine,
+  });
+  const coverHeight = sheet.show('coverHeight', 'Cover, untrimmed, height', 'mm', 'copies * (page + 2 * trim)', {
+    page: height,
+    trim,
+    copies,
+  });
+  const laid = job.components.find(({ id }) => id === 'cover');
+  if (laid?.widthMm !== undefined && Math.abs(laid.widthMm - sheet.value(coverWidth)) > 0.5)
+    sheet.remark(
+      `The cover is laid ${tenth(laid.widthMm)} mm wide, the block wants ${tenth(sheet.value(coverWidth))} mm: change the cover's width.`,
+    );
+  sheet.show('mill', 'Block before milling, width', 'mm', 'page + trim + mill', {
+    page: width,
+    trim,
+    mill: sheet.norm('bind.mill'),
+  });
+  const melt = sheet.show('meltG', 'Hot melt on one spine', 'g', 'block * length * thickness * density / 1000', {
+    block,
+    length: coverHeight,
+    thickness: sheet.norm('bind.meltThickness'),
+    density: sheet.norm('bind.meltDensity'),
+  });
+  sheet.show('meltKg', 'Hot melt', 'kg', 'each * units / 1000', { each: melt, units: sheet.units });
+  const speed = sheet.work('conveyorSpeed', 'Speed of the conveyor', 'm/min', 'books * spacing / 60', {
+    books: sheet.machineNorm('speed'),
+    spacing: sheet.machineNorm('spacing'),
+  });
+  sheet.card(speed);
+  const cooling = sheet.show('cooling', 'Cooling on the conveyor', 'min', 'length / speed', {
+    length: sheet.machineNorm('conveyor'),
+    speed,
+  });
+  const wanted = sheet.norm('bind.coolMinutes');
+  sheet.show('fastest', 'Fastest that still cools', 'books/h', '60 * length / wanted / spacing', {
+    length: sheet.machineNorm('conveyor'),
+    wanted,
+    spacing: sheet.machineNorm('spacing'),
+  });
+  if (sheet.value(cooling) < sheet.value(wanted))
+    sheet.remark(
+      `The conveyor is too short for ${tenth(sheet.value(wanted))} min at this speed: run slower, or let the books lie before they are cut.`,
+    );
+  if (first && job.finish?.adhesive !== 'pur' && (sheet.plan.layouts['section-1']?.stock.coated ?? false))
+    sheet.remark('Coated text: PUR holds heavy coated leaves better than hot melt.');
+  if (job.binding?.twoUp)
+    sheet.remark('Two-up, head to head: half the clamps for the same books; split after the conveyor.');
+  drawSpine(sheet, sheet.value(width), sheet.value(height), sheet.value(spine), sheet.value(trim));
+}
+
+/** The cover spread flat around its spine. */
+function drawSpine(sheet: SheetBook, page: number, height: number, spine: number, trim: number): void {
+  const side = page + trim;
+  const all = 2 * side + spine;
+  const tall = height + 2 * trim;
+  const hinge = sheet.value(sheet.norm('bind.hinge'));
+  const lines = [side - hinge, side, side + spine, side + spine + hinge].map((x): Shape => ({
+    kind: 'path',
+    role: 'fold',
+    points: [
+      { x, y: 0 },
+      { x, y: tall },
+    ],
+  }));
+  sheet.draw({
+    title: 'Cover around the block, outside up',
+    widthMm: all,
+    heightMm: tall,
+    shapes: [
+      { kind: 'box', role: 'piece', x: 0, y: 0, width: all, height: tall },
+      { kind: 'box', role: 'block', x: side, y: 0, width: spine, height: tall },
+      { kind: 'box', role: 'edge', x: trim, y: trim, width: all - 2 * trim, height: height },
+      ...lines,
+      measure({ x: 0, y: tall }, { x: side, y: tall }, side),
+      measure({ x: side, y: tall }, { x: side + spine, y: tall }, spine),
+      measure({ x: all, y: 0 }, { x: all, y: tall }, tall),
+    ],
+  });
+}
+
+/** Sections gathered: feeders, marks, codes. */
+export function gatherSheet(sheet: SheetBook): void {
+  const feeders = sheet.incoming.length;
+  sheet.card(sheet.give('sections', 'Sections', feeders, 'sections'));
+  sheet.card(sheet.give('thickness', 'Thickness of the block', sheet.thicknessMm, 'mm'));
+  const stations = sheet.machine?.takes?.stations;
+  if (stations !== undefined) {
+    const sections = `station.${sheet.step.id}.sections`;
+    sheet.show('passes', 'Gathers', 'times', 'ceil(sections / stations)', {
+      sections,
+      stations: sheet.give('stations', 'Feeders of the machine', stations, 'feeders'),
+    });
+  }
+  const codes = Object.values(sheet.plan.layouts).flatMap(({ section, component }) =>
+    section?.code === undefined ? [] : [[section.order + 1, component.name, section.code]],
+  );
+  if (codes.length > 0)
+    sheet.list({
+      title: 'Codes that the reader checks',
+      heads: ['Place', 'Section', 'Code'],
+      rows: codes.sort((a, b) => Number(a[0]) - Number(b[0])),
+    });
+  sheet.remark(
+    'The staircase of spine marks runs down unbroken: a missing, doubled, swapped or turned section breaks it.',
+  );
+}
+
+/** Thread and swell. Source: handbook chapter 7 (practice). */
+export function sewSheet(sheet: SheetBook): void {
+  const sections = sheet.give(
+    'sections',
+    'Sections',
+    sheet.plan.steps.filter(({ operation }) => operation === 'fold').length,
+    'sections',
+  );
+  const thread = sheet.show('threadEach', 'Thread of a book', 'm', 'sections * needles * stitch / 1000', {
+    sections,
+    needles: sheet.norm('sew.needles'),
+    stitch: sheet.norm('sew.stitch'),
+  });
+  sheet.show('threadM', 'Thread', 'm', 'each * units', { each: thread, units: sheet.units });
+  const flat = sheet.give('flat', 'Block before sewing', sheet.thicknessMm, 'mm');
+  sheet.show('sewn', 'Block, sewn', 'mm', 'flat * (1 + swell)', { flat, swell: sheet.norm('sew.swell') });
+}
+
+/** Case from its block: boards, strip, cloth. Source: handbook chapter 7 "Case". */
+export function caseSheet(sheet: SheetBook): void {
+  const { job } = sheet;
+  const text = job.components.find(({ kind }) => kind === 'section');
+  const board = job.components.find(({ id }) => id === 'board');
+  const sew = job.route.find(({ operation }) => operation === 'sew');
+  const flat = sew
+    ? sheet.plan.edges.filter(({ to }) => to === sew.id).reduce((sum, { state }) => sum + state.caliperUm, 0) / MM
+    : 0;
+  const width = sheet.told('blockWidth', 'Block, width', text?.widthMm ?? 0, 'mm');
+  const height = sheet.told('blockHeight', 'Block, height', text?.heightMm ?? 0, 'mm');
+  const thick = sheet.work('blockThick', 'Block, sewn', 'mm', 'flat * (1 + swell)', {
+    flat: sheet.give('flat', 'Block before sewing', flat, 'mm'),
+    swell: sheet.norm('sew.swell'),
+  });
+  const square = sheet.norm('case.square');
+  const joint = sheet.norm('case.joint');
+  const turnIn = sheet.norm('case.turnIn');
+  const boardMm = sheet.told('boardMm', 'Board, thickness', job.finish?.boardMm ?? 2.5, 'mm');
+  const boardWidth = sheet.show('boardWidth', 'Board, width', 'mm', 'width + square - joint', { width, square, joint });
+  const boardHeight = sheet.show('boardHeight', 'Board and strip, height', 'mm', 'height + 2 * square', {
+    height,
+    square,
+  });
+  const strip = sheet.show('strip', 'Spine strip, width', 'mm', 'thick + 2 * board', { thick, board: boardMm });
+  const gap = sheet.show('gap', 'Joint as it is set', 'mm', 'joint + calipers * board', {
+    joint,
+    calipers: sheet.norm('case.jointCalipers'),
+    board: boardMm,
+  });
+  const clothWidth = sheet.show('clothWidth', 'Cloth, width', 'mm', '2 * board + 2 * gap + strip + 2 * turnIn', {
+    board: boardWidth,
+    gap,
+    strip,
+    turnIn,
+  });
+  const clothHeight = sheet.show('clothHeight', 'Cloth, height', 'mm', 'board + 2 * turnIn', {
+    board: boardHeight,
+    turnIn,
+  });
+  const v = (id: string): number => sheet.value(id);
+  // The same rule as the pure function that the family lays its boards by.
+  const made = caseFor(
+    { widthMm: v(width), heightMm: v(height), thicknessMm: v(thick) },
+    {
+      squareMm: v(square),
+      jointMm: v(joint),
+      turnInMm: v(turnIn),
+      boardMm: v(boardMm),
+      jointCalipers: v(sheet.norm('case.jointCalipers')),
+    },
+  );
+  if (board?.widthMm !== undefined && Math.abs(board.widthMm - made.boardWidthMm) > 0.5)
+    sheet.remark(`Boards are laid ${tenth(board.widthMm)} mm wide, this block wants ${tenth(made.boardWidthMm)} mm.`);
+  const [W, H, t, bw, bh] = [v(clothWidth), v(clothHeight), v(turnIn), v(boardWidth), v(boardHeight)];
+  const s = v(strip);
+  const left = t;
+  const mid = t + bw + v(gap);
+  const right = mid + s + v(gap);
+  sheet.draw({
+    title: 'Case, inside up; grain along the spine',
+    widthMm: W,
+    heightMm: H,
+    shapes: [
+      { kind: 'box', role: 'cloth', x: 0, y: 0, width: W, height: H },
+      { kind: 'box', role: 'board', x: left, y: t, width: bw, height: bh, label: 'Board' },
+      { kind: 'box', role: 'board', x: mid, y: t, width: s, height: bh },
+      { kind: 'box', role: 'board', x: right, y: t, width: bw, height: bh, label: 'Board' },
+      measure({ x: left, y: H }, { x: left + bw, y: H }, bw),
+      measure({ x: mid, y: H }, { x: mid + s, y: H }, s),
+      measure({ x: W, y: t }, { x: W, y: t + bh }, bh),
+    ],
+  });
+}
+
+/** Casing-in and pressing. */
+export function caseInSheet(sheet: SheetBook): void {
+  sheet.show('pressed', 'Under pressure afterwards', 'h', 'norm', { norm: sheet.norm('press.hours') });
+  sheet.card(sheet.give('thickness', 'Thickness of the block', (sheet.first?.caliperUm ?? 0) / MM, 'mm'));
+  sheet.remark(
+    'Endpapers are pasted without creases; the book is pressed with brass in the joint before it is opened.',
+  );
+}
+
+/** Three knives. Source: handbook chapter 7 (trims 3-5 mm). */
+export function trimSheet(sheet: SheetBook): void {
+  const text = sheet.job.components.find(({ kind }) => kind === 'section') ?? sheet.job.components[0];
+  const trim = sheet.norm('bind.trim');
+  for (const [name, title] of [
+    ['head', 'Head'],
+    ['foot', 'Foot'],
+    ['fore', 'Fore edge'],
+  ] as const)
+    sheet.show(name, `Trim, ${title.toLowerCase()}`, 'mm', 'trim', { trim });
+  sheet.card(sheet.told('width', 'Trimmed, width', text?.widthMm ?? 0, 'mm'));
+  sheet.card(sheet.told('height', 'Trimmed, height', text?.heightMm ?? 0, 'mm'));
+  sheet.card(sheet.give('thickness', 'Thickness', sheet.thicknessMm, 'mm'));
+}

@@ -1,0 +1,123 @@
+import { type Cut, cuttingProgramme } from '../finishing/index.js';
+import type { ComponentLayout } from '../plan/index.js';
+import { partsSheet } from '../plan/index.js';
+import { type Shape, mmText } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+/** The cutting programme of a layout: trimmed pieces on the press sheet. Undefined where no edge-to-edge cuts part them. */
+export function programmeOf(layout: ComponentLayout, leastMm: number) {
+  const { pattern, sheet, leftMm, bottomMm } = layout;
+  const pieces = pattern.pieces.map(({ xMm, yMm, widthMm, heightMm }) => ({
+    xMm: leftMm + xMm,
+    yMm: bottomMm + yMm,
+    widthMm,
+    heightMm,
+  }));
+  return cuttingProgramme(sheet, pieces, leastMm);
+}
+
+const BACK: Readonly<Record<Cut['back'], string>> = {
+  left: 'left edge',
+  right: 'right edge',
+  gripper: 'gripper edge',
+  tail: 'tail',
+};
+const TURNS = ['as it lies', 'quarter turn', 'half turn'] as const;
+
+/** The guillotine: programme, gauges, turns, lifts and what falls away. Source: handbook chapter 7 "Guillotine". */
+export function cutSheet(sheet: SheetBook): void {
+  const { layout, step } = sheet;
+  const lifts = sheet.plan.figures[`step.${step.id}.lifts`];
+  if (lifts) sheet.card(lifts.id);
+  if (!layout || !partsSheet(step, layout)) return;
+  const least = sheet.norm('cut.leastStrip');
+  const programme = programmeOf(layout, sheet.value(least));
+  if (!programme) {
+    sheet.remark('No full cuts part these pieces. Choose a layout in rows, or die cut it.');
+    return;
+  }
+  const cuts = sheet.card(
+    sheet.give('programmeCuts', 'Cuts of a lift, strips together', programme.cuts.length, 'cuts'),
+  );
+  const turns = sheet.card(sheet.give('turns', 'Quarter turns of a lift', programme.quarterTurns, 'turns'));
+  const seconds = { cut: sheet.machineNorm('secondsPerCut'), turn: sheet.norm('cut.turnSeconds') };
+  const minutes = sheet.show('liftMinutes', 'Minutes a lift', 'min', 'load + (cuts * cut + turns * turn) / 60', {
+    load: sheet.machineNorm('minutesPerLift'),
+    cuts,
+    turns,
+    ...seconds,
+  });
+  if (lifts)
+    sheet.show('cuttingHours', 'Cutting, all lifts', 'h', 'lifts * minutes / 60', { lifts: lifts.id, minutes });
+  const waste = sheet.give('wasteMm2', 'Falls away of a sheet', programme.wasteMm2, 'mm2');
+  const gsm = `component.${layout.component.id}.gsm`;
+  sheet.show('wasteKg', 'Shavings and strips', 'kg', 'waste / 1000000 * gsm / 1000 * units', {
+    waste,
+    gsm,
+    units: sheet.units,
+  });
+  sheet.list({
+    title: 'Cutting programme',
+    heads: ['Cut', 'Gauge mm', 'At the back', 'Turn', 'Falls away', 'Piles together'],
+    rows: programme.cuts.map((cut, i) => [
+      i + 1,
+      mmText(cut.gaugeMm),
+      BACK[cut.back],
+      TURNS[cut.quarterTurns],
+      cut.falls,
+      cut.piles.length,
+    ]),
+  });
+  if (programme.tooShort.length > 0)
+    sheet.remark(
+      `${programme.tooShort.length} cuts have a gauge below ${mmText(sheet.value(least))} mm, which the clamp does not hold: use a backing strip, or lay the pieces otherwise.`,
+    );
+  sheet.draw({
+    title: 'Cuts in order',
+    widthMm: layout.sheet.widthMm,
+    heightMm: layout.sheet.heightMm,
+    shapes: drawCuts(layout, programme.cuts),
+  });
+}
+
+function drawCuts(layout: ComponentLayout, cuts: readonly Cut[]): Shape[] {
+  const { widthMm, heightMm } = layout.sheet;
+  const down = (y: number): number => heightMm - y;
+  const pieces = layout.pattern.pieces.map((piece): Shape => ({
+    kind: 'box',
+    role: 'piece',
+    x: layout.leftMm + piece.xMm,
+    y: down(layout.bottomMm + piece.yMm + piece.heightMm),
+    width: piece.widthMm,
+    height: piece.heightMm,
+  }));
+  const lines = cuts.flatMap((cut, i): Shape[] =>
+    cut.piles.map((pile, j): Shape => {
+      const fromLow = cut.back === 'left' || cut.back === 'gripper';
+      const label = j === 0 ? { label: String(i + 1) } : {};
+      if (cut.back === 'left' || cut.back === 'right') {
+        const x = fromLow ? pile.x[0] + cut.gaugeMm : pile.x[1] - cut.gaugeMm;
+        return {
+          kind: 'path',
+          role: 'cut',
+          points: [
+            { x, y: down(pile.y[1]) },
+            { x, y: down(pile.y[0]) },
+          ],
+          ...label,
+        };
+      }
+      const y = down(fromLow ? pile.y[0] + cut.gaugeMm : pile.y[1] - cut.gaugeMm);
+      return {
+        kind: 'path',
+        role: 'cut',
+        points: [
+          { x: pile.x[0], y },
+          { x: pile.x[1], y },
+        ],
+        ...label,
+      };
+    }),
+  );
+  return [{ kind: 'box', role: 'sheet', x: 0, y: 0, width: widthMm, height: heightMm }, ...pieces, ...lines];
+}

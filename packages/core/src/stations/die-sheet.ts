@@ -1,0 +1,176 @@
+import { boundsOf } from '../geometry/index.js';
+import { measureDie } from '../diecut/index.js';
+import { type Shape, measure } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+const MM = 1000;
+const LINE_ROLES = { cut: 'cut', crease: 'fold', perforation: 'fold' } as const;
+
+/** The die station: rule, creases, force, nicks, stripping, scrap. Source: handbook chapter 7 "Creasing and die cutting". */
+export function dieSheet(sheet: SheetBook): void {
+  const { layout, machine } = sheet;
+  const die = layout?.die;
+  if (!layout || !die) return;
+  const measures = measureDie(die);
+  const caliper = sheet.give('caliperMm', 'Caliper', (sheet.first?.caliperUm ?? layout.caliperUm) / MM, 'mm');
+  const up = sheet.give('up', 'Blanks up', layout.pattern.count, 'blanks');
+  const rule = sheet.norm('die.ruleHeight');
+  const cut = sheet.work('cutRule', 'Cutting rule of the die', 'm', 'each * up', {
+    each: sheet.give('cutRuleEach', 'Cutting rule of a blank', measures.ruleMm.cut / MM, 'm'),
+    up,
+  });
+  const crease = sheet.work('creaseRule', 'Creasing rule of the die', 'm', 'each * up', {
+    each: sheet.give('creaseRuleEach', 'Creasing rule of a blank', measures.ruleMm.crease / MM, 'm'),
+    up,
+  });
+  sheet.card(cut);
+  sheet.card(crease);
+  sheet.show('creaseHeight', 'Height of creasing rule', 'mm', 'rule - caliper - less', {
+    rule,
+    caliper,
+    less: sheet.norm('die.creaseLess'),
+  });
+  const thickness = sheet.norm('die.ruleThickness');
+  for (const [name, title, factor] of [
+    ['channelAcross', 'Channel, crease across the grain', 'die.channelAcross'],
+    ['channelAlong', 'Channel, crease along the grain', 'die.channelAlong'],
+  ] as const)
+    sheet.show(name, title, 'mm', 'factor * caliper + thickness', { factor: sheet.norm(factor), caliper, thickness });
+  sheet.show('channelDepth', 'Depth of the channel', 'mm', 'caliper', { caliper });
+  const force = sheet.show('force', 'Force', 'kN', 'cut * perCut + crease * perCrease', {
+    cut,
+    crease,
+    perCut: sheet.norm('die.cutForce'),
+    perCrease: sheet.norm('die.creaseForce'),
+  });
+  const limit = machine?.takes?.forceKn;
+  if (limit !== undefined && sheet.value(force) > limit)
+    sheet.remark(
+      `The die needs more than the ${limit} kN of ${machine?.name}. Lay fewer blanks up, or take a heavier press.`,
+    );
+  sheet.show('nicks', 'Nicks of a blank', 'nicks', 'ceil(rule * 1000 / every)', {
+    rule: `station.${sheet.step.id}.cutRuleEach`,
+    every: sheet.norm('die.nickEvery'),
+  });
+  const scrapMm2 = sheet.give(
+    'scrapMm2',
+    'Scrap of a sheet',
+    layout.sheet.widthMm * layout.sheet.heightMm - layout.pattern.count * measures.areaMm2,
+    'mm2',
+  );
+  sheet.show('scrapKg', 'Scrap, baled', 'kg', 'scrap / 1000000 * gsm / 1000 * units', {
+    scrap: scrapMm2,
+    gsm: `component.${layout.component.id}.gsm`,
+    units: sheet.units,
+  });
+  sheet.show('renewals', 'Rule renewed', 'times', 'max(0, ceil(units / life) - 1)', {
+    units: sheet.units,
+    life: sheet.norm('die.life'),
+  });
+  const hammer = sheet.value(sheet.norm('die.hammerBelow'));
+  const few = sheet.value(sheet.units) < hammer;
+  sheet.remark(
+    few
+      ? `Strip with the hammer: below ${hammer.toLocaleString('en-GB')} sheets tools do not pay.`
+      : 'Strip in the machine: upper and lower tools, ejection rubber, blanking grid.',
+  );
+  sheet.list({
+    title: 'Make-ready',
+    heads: ['Part', 'For'],
+    rows: [
+      ['Cutting die', 'the sheet, gripper edge marked'],
+      ['Counter plate', 'channels as above'],
+      ['Ejection rubber', 'beside every cutting rule'],
+      ['Patch-up sheet', 'levelling behind the die'],
+      few ? ['Hammer', 'stripping by the pile'] : ['Stripping tools', 'upper, lower'],
+    ],
+  });
+  const { left, bottom, right, top } = boundsOf(die.outline);
+  const flip = ({ x, y }: { x: number; y: number }) => ({ x: x - left, y: top - y });
+  const shapes: Shape[] = [
+    { kind: 'path', role: 'piece', closed: true, points: die.outline.map(flip) },
+    ...die.areas.map((area): Shape => ({ kind: 'path', role: 'glue', closed: true, points: area.outline.map(flip) })),
+    ...die.lines.map((line): Shape => ({ kind: 'path', role: LINE_ROLES[line.kind], points: line.points.map(flip) })),
+    measure({ x: 0, y: top - bottom }, { x: right - left, y: top - bottom }, right - left),
+    measure({ x: right - left, y: 0 }, { x: right - left, y: top - bottom }, top - bottom),
+  ];
+  sheet.draw({ title: 'One blank, printed side up', widthMm: right - left, heightMm: top - bottom, shapes });
+}
+
+/** Foil and embossing: length, steps, registered to print. Source: handbook chapter 7 "Foil, emboss". */
+export function foilSheet(sheet: SheetBook): void {
+  const { layout } = sheet;
+  const up = sheet.give('up', 'Dies on the sheet', layout?.pattern.count ?? 1, 'dies');
+  const height = layout?.piece.heightMm ?? sheet.first?.heightMm ?? 0;
+  const die = sheet.give('dieMm', 'Die, along the foil', height / 3, 'mm', {
+    label: 'practice',
+    note: 'a third of the piece where the artwork says nothing',
+  });
+  const rows = sheet.give('rows', 'Rows along the foil', layout?.pattern.grid?.rows ?? 1, 'rows');
+  const step = sheet.show('foilStep', 'Foil drawn at a pull', 'mm', 'rows * (die + beyond)', {
+    rows,
+    die,
+    beyond: sheet.norm('foil.step'),
+  });
+  sheet.card(up);
+  if (sheet.step.operation === 'foil')
+    sheet.show('foilM', 'Length of foil', 'm', 'units * step / 1000', { units: sheet.units, step });
+  else
+    sheet.remark(
+      'Embossing: die and counter are a pair; register the first sheet to the print, and look at the relief from behind.',
+    );
+  sheet.remark(
+    'Register to the same gripper and side lay as the print. Heat, dwell and pressure are noted with the first good sheet.',
+  );
+}
+
+/** Film over the sheet, by area. Source: handbook chapter 7 "Film, coating, window". */
+export function filmSheet(sheet: SheetBook): void {
+  const size = sheet.first;
+  const length = sheet.give('sheetMm', 'Length of the sheet', size?.heightMm ?? 0, 'mm');
+  const metres = sheet.show('filmM', 'Length of film', 'm', 'units * (length + overlap) / 1000', {
+    units: sheet.units,
+    length,
+    overlap: sheet.norm('film.overlap'),
+  });
+  sheet.show('filmKg', 'Film', 'kg', 'metres * width / 1000 * gsm / 1000', {
+    metres,
+    width: sheet.give('filmWidth', 'Width of film', size?.widthMm ?? 0, 'mm'),
+    gsm: sheet.norm('film.gsm'),
+  });
+  sheet.remark(
+    `Film: ${sheet.job.finish?.film ?? 'gloss'}. Glue flaps and numbering areas stay clear where the drawing says so.`,
+  );
+}
+
+/** Window film. Source: handbook chapter 7 (film piece = window + 2 x glue margin). */
+export function windowSheet(sheet: SheetBook): void {
+  const window = sheet.job.finish?.windowMm;
+  if (!window) {
+    sheet.remark('No window is told: give its width and height in the job.');
+    return;
+  }
+  const margin = sheet.norm('window.glueMargin');
+  const width = sheet.show('filmWidth', 'Film piece, width', 'mm', 'window + 2 * margin', {
+    window: sheet.told('windowWidth', 'Window, width', window.widthMm, 'mm'),
+    margin,
+  });
+  const height = sheet.show('filmHeight', 'Film piece, height', 'mm', 'window + 2 * margin', {
+    window: sheet.told('windowHeight', 'Window, height', window.heightMm, 'mm'),
+    margin,
+  });
+  sheet.show('filmM', 'Length of film', 'm', 'units * height / 1000', { units: sheet.units, height });
+  const m = sheet.value(margin);
+  const [w, h] = [sheet.value(width), sheet.value(height)];
+  sheet.draw({
+    title: 'Window with its film',
+    widthMm: w,
+    heightMm: h,
+    shapes: [
+      { kind: 'box', role: 'glue', x: 0, y: 0, width: w, height: h },
+      { kind: 'box', role: 'window', x: m, y: m, width: window.widthMm, height: window.heightMm },
+      measure({ x: 0, y: h }, { x: w, y: h }, w),
+      measure({ x: w, y: 0 }, { x: w, y: h }, h),
+    ],
+  });
+}

@@ -1,0 +1,44 @@
+import type { Mm } from '../kernel/index.js';
+
+/** What a shape stands for; the face gives each its stroke and fill, never a colour alone. */
+export type ShapeRole =
+  'sheet' | 'piece' | 'waste' | 'glue' | 'board' | 'cloth' | 'window' | 'cut' | 'fold' | 'edge' | 'block' | 'mark';
+
+export interface Spot {
+  readonly x: Mm;
+  readonly y: Mm;
+}
+
+export type Shape =
+  | {
+      readonly kind: 'box';
+      readonly role: ShapeRole;
+      readonly x: Mm;
+      readonly y: Mm;
+      readonly width: Mm;
+      readonly height: Mm;
+      readonly label?: string;
+    }
+  | {
+      readonly kind: 'path';
+      readonly role: ShapeRole;
+      readonly points: readonly Spot[];
+      readonly closed?: boolean;
+      readonly label?: string;
+    }
+  /** A length with its arrows; the text stands in its middle. */
+  | { readonly kind: 'measure'; readonly from: Spot; readonly to: Spot; readonly text: string };
+
+/** A drawing to scale: millimetres from its upper left corner, y down. */
+export interface StationDrawing {
+  readonly title: string;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly shapes: readonly Shape[];
+}
+
+const HUNDREDTH = 100;
+/** A length as it is written on a drawing. */
+export const mmText = (mm: Mm): string => String(Math.round(mm * HUNDREDTH) / HUNDREDTH);
+
+export const measure = (from: Spot, to: Spot, mm: Mm): Shape => ({ kind: 'measure', from, to, text: mmText(mm) });

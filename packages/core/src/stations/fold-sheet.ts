@@ -1,0 +1,168 @@
+import { type Panels, foldPanels } from '../finishing/index.js';
+import { FOLDS_OF, foldsOf } from '../plan/index.js';
+import { type Shape, measure, mmText } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+/** The folder: panels with shortening, lines and ways, the folded piece. Sections are told by their scheme. Source: handbook chapter 7 "Folding". */
+export function foldSheet(sheet: SheetBook): void {
+  const { layout, step, first } = sheet;
+  const rate = sheet.plan.figures[`step.${step.id}.rate`];
+  if (rate) sheet.card(rate.id);
+  if (!first) return;
+  if (layout?.section) {
+    sheet.remark(
+      `Scheme ${layout.section.scheme.id}: ${foldsOf(step, layout)} folds, ${layout.component.pages} pages. The first fold lies at the gripper edge.`,
+    );
+    return;
+  }
+  const kind = sheet.job.finish?.fold ?? 'half';
+  const folds = step.folds ?? FOLDS_OF[kind];
+  const along = first.widthMm >= first.heightMm ? 'width' : 'height';
+  const [lengthMm, otherMm] = along === 'width' ? [first.widthMm, first.heightMm] : [first.heightMm, first.widthMm];
+  const made = foldPanels(kind, { lengthMm, otherMm }, kind === 'map' ? Math.max(1, folds - 1) : folds, {
+    letterShortMm: sheet.value(sheet.norm('fold.letterShort')),
+    rollStepMm: sheet.value(sheet.norm('fold.rollStep')),
+    gateShortMm: sheet.value(sheet.norm('fold.gateShort')),
+    caliperMm: first.caliperUm / 1000,
+  });
+  if (!made.ok) {
+    sheet.remark(
+      `This ${kind} fold makes a panel shorter than a folder takes: ${mmText(made.needsMm)} mm along the fold would do, or fewer folds.`,
+    );
+    return;
+  }
+  const { panels } = made;
+  sheet.card(sheet.give('folded', 'Folded, width', panels.foldedWidthMm, 'mm'));
+  sheet.card(sheet.give('foldedHeight', 'Folded, height', panels.foldedHeightMm, 'mm'));
+  sheet.show('foldedThickness', 'Folded, thickness', 'mm', 'layers * caliper / 1000', {
+    layers: sheet.give('layers', 'Layers', panels.layers, 'layers'),
+    caliper: sheet.give('caliper', 'Caliper', first.caliperUm, 'um'),
+  });
+  const score = sheet.job.route.some(
+    ({ operation, component }) => operation === 'score' && component === step.component,
+  );
+  sheet.list({
+    title: 'Panels',
+    heads: ['Panel', 'mm', 'Fold at mm', 'Way', score ? 'Scored' : 'Plate stop'],
+    rows: panels.panelsMm.map((panel, i) => {
+      const line = panels.lines[i];
+      return [
+        i + 1,
+        mmText(panel),
+        line ? mmText(line.atMm) : '',
+        line?.way ?? '',
+        line ? (score ? 'yes' : mmText(line.atMm)) : '',
+      ];
+    }),
+  });
+  drawPanels(sheet, panels, lengthMm, otherMm);
+}
+
+/** The flat piece with its folds, and its edge as it folds. */
+function drawPanels(sheet: SheetBook, panels: Panels, lengthMm: number, otherMm: number): void {
+  let at = 0;
+  const boxes = panels.panelsMm.map((panel, i): Shape => {
+    const x = at;
+    at += panel;
+    return { kind: 'box', role: 'piece', x, y: 0, width: panel, height: otherMm, label: String(i + 1) };
+  });
+  const lines = panels.lines.map(({ atMm }): Shape => ({
+    kind: 'path',
+    role: 'fold',
+    points: [
+      { x: atMm, y: 0 },
+      { x: atMm, y: otherMm },
+    ],
+  }));
+  const cross = panels.crossMm.map((y): Shape => ({
+    kind: 'path',
+    role: 'fold',
+    points: [
+      { x: 0, y },
+      { x: lengthMm, y },
+    ],
+  }));
+  let from = 0;
+  const measures = panels.panelsMm.map((panel): Shape => {
+    const x = from;
+    from += panel;
+    return measure({ x, y: otherMm }, { x: x + panel, y: otherMm }, panel);
+  });
+  sheet.draw({
+    title: 'Flat, with folds',
+    widthMm: lengthMm,
+    heightMm: otherMm,
+    shapes: [...boxes, ...lines, ...cross, ...measures],
+  });
+  const rise = Math.max(6, lengthMm / 40);
+  let [x, y, way] = [0, 0, 1];
+  const points = [{ x: 0, y: 0 }];
+  panels.panelsMm.forEach((panel, i) => {
+    x += way * panel;
+    points.push({ x, y });
+    way = -way;
+    // Up folds lie above what was there, down folds below.
+    y += (panels.lines[i]?.way === 'down' ? 1 : -1) * rise;
+    if (i < panels.lines.length) points.push({ x, y });
+  });
+  const [left, top] = [Math.min(...points.map((p) => p.x)), Math.min(...points.map((p) => p.y))];
+  const moved = points.map((p) => ({ x: p.x - left, y: p.y - top + rise }));
+  sheet.draw({
+    title: 'Edge on, as it folds',
+    widthMm: Math.max(...moved.map((p) => p.x)),
+    heightMm: Math.max(...moved.map((p) => p.y)) + rise,
+    shapes: [{ kind: 'path', role: 'edge', points: moved }],
+  });
+}
+
+/** Scores: where they stand, why. Source: handbook chapter 7. */
+export function scoreSheet(sheet: SheetBook): void {
+  const { layout, job, first } = sheet;
+  const spine = layout?.component;
+  const glued = job.route.some(
+    ({ operation, from }) => operation === 'bind' && from?.some(({ material }) => material === sheet.step.id),
+  );
+  if (glued && spine?.widthMm !== undefined && first) {
+    const page = job.components.find(({ kind }) => kind === 'section')?.widthMm ?? job.components[0]?.widthMm ?? 0;
+    const trim = sheet.norm('bind.trim');
+    const pageId = sheet.told('pageWidth', 'Page, width', page, 'mm');
+    const width = sheet.told('coverWidth', 'Cover, width', spine.widthMm, 'mm');
+    const spineId = sheet.show('spine', 'Spine of the cover', 'mm', 'cover - 2 * (page + trim)', {
+      cover: width,
+      page: pageId,
+      trim,
+    });
+    const hinge = sheet.norm('bind.hinge');
+    const left = sheet.show('left', 'First spine score, from the left', 'mm', '(cover - spine) / 2', {
+      cover: width,
+      spine: spineId,
+    });
+    const right = sheet.show('right', 'Second spine score', 'mm', '(cover + spine) / 2', {
+      cover: width,
+      spine: spineId,
+    });
+    const first_ = sheet.show('hingeLeft', 'Hinge score, left', 'mm', 'left - hinge', { left, hinge });
+    const last = sheet.show('hingeRight', 'Hinge score, right', 'mm', 'right + hinge', { right, hinge });
+    const height = spine.heightMm ?? 0;
+    const lines = [first_, left, right, last].map((id): Shape => ({
+      kind: 'path',
+      role: 'fold',
+      points: [
+        { x: sheet.value(id), y: 0 },
+        { x: sheet.value(id), y: height },
+      ],
+    }));
+    sheet.draw({
+      title: 'Cover, outside up',
+      widthMm: spine.widthMm,
+      heightMm: height,
+      shapes: [
+        { kind: 'box', role: 'piece', x: 0, y: 0, width: spine.widthMm, height },
+        ...lines,
+        measure({ x: 0, y: height }, { x: sheet.value(left), y: height }, sheet.value(left)),
+        measure({ x: sheet.value(left), y: height }, { x: sheet.value(right), y: height }, sheet.value(spineId)),
+      ],
+    });
+  }
+  sheet.remark('The bead of the score lies inside the fold.');
+}

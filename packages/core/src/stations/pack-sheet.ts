@@ -1,0 +1,206 @@
+import {
+  type CheckSystem,
+  type NumberLine,
+  type NumberPlan,
+  boxFor,
+  numberLines,
+  palletFor,
+  readSkips,
+  transportCode,
+} from '../finishing/index.js';
+import type { Job, Plan } from '../plan/index.js';
+import { type Shape, measure } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+/** Numbers of an accountable job, out of its numbering boxes. */
+export function numberPlanOf({ components }: Job): NumberPlan {
+  const tool = components.flatMap(({ tools = [] }) => tools).find(({ kind }) => kind === 'numbering-box');
+  const check: CheckSystem = tool?.check ? 'MOD 97-10' : 'none';
+  return {
+    first: tool?.start ?? 1,
+    step: tool?.step === undefined || tool.step === 0 ? 1 : tool.step,
+    prefix: tool?.prefix ?? '',
+    digits: 6,
+    check,
+    skips: readSkips(tool?.skips ?? '') ?? [],
+    lowestOnTop: tool?.lowestOnTop ?? false,
+  };
+}
+
+/** Most numbers of a list that is made at once. */
+const MOST_NUMBERS = 1_000_000;
+
+/** Every number of a numbering station, sheet by sheet; undefined where the step numbers nothing or too much for a list. */
+export function numberList(job: Job, plan: Plan, stepId: string): readonly NumberLine[] | undefined {
+  const step = plan.steps.find(({ id }) => id === stepId);
+  const layout = plan.layouts[step?.component ?? ''];
+  if (step?.operation !== 'number' || !layout) return undefined;
+  const { count } = layout.pattern;
+  if (step.needsOut * count > MOST_NUMBERS) return undefined;
+  return numberLines(numberPlanOf(job), step.needsOut, count, 0, step.needsOut);
+}
+
+/** Most sheets of the list that a card shows; the whole list is a file. */
+const LISTED = 3;
+
+/** Numbering: boxes, order over positions and sheets, check characters. Source: handbook chapter 7 "Numbering". */
+export function numberSheet(sheet: SheetBook): void {
+  const { layout, planned } = sheet;
+  const plan = numberPlanOf(sheet.job);
+  const positions = sheet.card(sheet.give('positions', 'Boxes on the sheet', layout?.pattern.count ?? 1, 'boxes'));
+  const sheets = `step.${sheet.step.id}.needsOut`;
+  sheet.show('numbers', 'Numbers of the run', 'numbers', 'sheets * positions', { sheets, positions });
+  sheet.card(sheet.told('first', 'First number', plan.first, ''));
+  sheet.card(sheet.told('step', 'From number to number', plan.step, ''));
+  if (
+    sheet.job.components.every(({ tools = [] }) => tools.every(({ skips }) => readSkips(skips ?? '') !== undefined))
+  ) {
+    const lines = numberLines(plan, planned.needsOut, layout?.pattern.count ?? 1, 0, LISTED);
+    sheet.list({
+      title: 'First sheets',
+      heads: ['Sheet', 'Position', 'Number'],
+      rows: lines.map(({ sheet: at, position, printed }) => [at, position, printed]),
+    });
+  } else sheet.remark('The numbers left out cannot be read: write them like 7, 100-105.');
+  sheet.remark(
+    'Number = first + step x (position x sheets + sheet), counted from 0: each cut pile runs on from the one before, and piles are laid one on another by position. A spoiled sheet is voided with all its numbers, listed and replaced from behind the run.',
+  );
+  if (!layout) return;
+  const { widthMm, heightMm } = layout.sheet;
+  const pieces = layout.pattern.pieces.map((piece, i): Shape => ({
+    kind: 'box',
+    role: 'piece',
+    x: layout.leftMm + piece.xMm,
+    y: heightMm - layout.bottomMm - piece.yMm - piece.heightMm,
+    width: piece.widthMm,
+    height: piece.heightMm,
+    label: String(i + 1),
+  }));
+  sheet.draw({
+    title: 'Positions',
+    widthMm,
+    heightMm,
+    shapes: [{ kind: 'box', role: 'sheet', x: 0, y: 0, width: widthMm, height: heightMm }, ...pieces],
+  });
+}
+
+/** Boxes, pallets, loading. Source: handbook chapter 7 "Packing". */
+export function boxSheet(sheet: SheetBook): void {
+  const { first, step, planned } = sheet;
+  const perPack = step.perPack ?? 1;
+  if (!first || first.widthMm === 0) return;
+  const piece = {
+    widthMm: first.widthMm,
+    heightMm: first.heightMm,
+    thicknessMm: first.caliperUm / 1000,
+    massG: first.massG,
+  };
+  const box = boxFor(piece, perPack, sheet.value(sheet.norm('pack.board')));
+  const [w, h, d] = box.outerMm;
+  const mass = sheet.give('massG', 'Mass of one', first.massG, 'g');
+  const count = sheet.told('perBox', 'In a box', perPack, 'pieces');
+  const kg = sheet.show('kg', 'Mass of a box', 'kg', 'mass * count / 1000', { mass, count });
+  const hand = sheet.norm('pack.handKg');
+  sheet.show('byHand', 'Most that a person lifts', 'pieces', 'floor(limit * 1000 / mass)', { limit: hand, mass });
+  for (const [name, title, mm] of [
+    ['boxWidth', 'Box outside, length', w],
+    ['boxHeight', 'Box outside, width', h],
+    ['boxDepth', 'Box outside, height', d],
+  ] as const)
+    sheet.card(sheet.give(name, title, mm, 'mm'));
+  const boxes = Math.ceil(planned.needsOut / perPack);
+  palletOf(sheet, { outerMm: box.outerMm, kg: sheet.value(kg) }, boxes);
+}
+
+/** Pallets of boxes or bundles that lie as they come. */
+function palletOf(
+  sheet: SheetBook,
+  box: { readonly outerMm: readonly [number, number, number]; readonly kg: number },
+  boxes: number,
+): void {
+  const limits = {
+    lengthMm: sheet.value(sheet.norm('pallet.length')),
+    widthMm: sheet.value(sheet.norm('pallet.width')),
+    ownHeightMm: sheet.value(sheet.norm('pallet.ownHeight')),
+    heightMm: sheet.value(sheet.norm('pallet.height')),
+    kg: sheet.value(sheet.norm('pallet.kg')),
+  };
+  const pallet = palletFor(box, boxes, limits);
+  if (!pallet) {
+    sheet.remark('Not one fits the pallet: pack fewer together, or take a larger pallet.');
+    return;
+  }
+  const perLayer = sheet.card(sheet.give('perLayer', 'In a layer', pallet.perLayer, 'boxes'));
+  const layers = sheet.card(sheet.give('layers', 'Layers', pallet.layers, 'layers'));
+  const pallets = sheet.show('pallets', 'Pallets', 'pallets', 'ceil(boxes / (perLayer * layers))', {
+    boxes: sheet.give('boxes', 'Boxes', boxes, 'boxes'),
+    perLayer,
+    layers,
+  });
+  sheet.card(sheet.give('palletKg', 'Load of a full pallet', pallet.kg, 'kg'));
+  sheet.show('loadingM', 'Loading', 'm', 'pallets * length / 1000 * width / 1000 / 2.4', {
+    pallets,
+    length: sheet.norm('pallet.length'),
+    width: sheet.norm('pallet.width'),
+  });
+  const serial = Number(/\d+/.exec(sheet.job.number.replace(/\D/g, ''))?.[0] ?? 0);
+  sheet.list({
+    title: 'Labels',
+    heads: ['Pallet', 'Code'],
+    rows: Array.from({ length: Math.min(3, pallet.pallets) }, (_, i) => [
+      i + 1,
+      transportCode('0', serial * 1000 + i + 1),
+    ]),
+  });
+  sheet.draw({
+    title: 'One layer on the pallet',
+    widthMm: limits.lengthMm,
+    heightMm: limits.widthMm,
+    shapes: [
+      { kind: 'box', role: 'sheet', x: 0, y: 0, width: limits.lengthMm, height: limits.widthMm },
+      ...pallet.layer.map((one): Shape => ({
+        kind: 'box',
+        role: 'block',
+        x: one.xMm,
+        y: limits.widthMm - one.yMm - one.heightMm,
+        width: one.widthMm,
+        height: one.heightMm,
+      })),
+      measure({ x: 0, y: limits.widthMm }, { x: limits.lengthMm, y: limits.widthMm }, limits.lengthMm),
+      measure({ x: limits.lengthMm, y: 0 }, { x: limits.lengthMm, y: limits.widthMm }, limits.widthMm),
+    ],
+  });
+}
+
+/** Pallets straight from bundles: each lies flat. */
+export function palletSheet(sheet: SheetBook): void {
+  const { first, step, job, planned } = sheet;
+  const band = job.route.find(({ operation }) => operation === 'band');
+  const perBundle = band?.perPack ?? 1;
+  if (!first || first.widthMm === 0) return;
+  const thick = (first.caliperUm / 1000) * perBundle;
+  // Flat glued pieces lie with half their blank on the other half.
+  const kg = sheet.give('kg', 'Mass of a bundle', (first.massG * perBundle) / 1000, 'kg');
+  sheet.card(kg);
+  sheet.card(sheet.told('perPallet', 'On a pallet', step.perPack ?? 1, 'pieces'));
+  palletOf(
+    sheet,
+    { outerMm: [first.widthMm, first.heightMm, thick], kg: sheet.value(kg) },
+    Math.ceil(planned.needsOut / perBundle),
+  );
+}
+
+/** Bands and wraps: film or band by the pack. */
+export function bandSheet(sheet: SheetBook): void {
+  const { first, step } = sheet;
+  const perPack = sheet.told('perPack', 'In a pack', step.perPack ?? 1, 'pieces');
+  if (!first) return;
+  sheet.show('packMm', 'Height of a pack', 'mm', 'count * caliper / 1000', {
+    count: perPack,
+    caliper: sheet.give('caliper', 'Caliper', first.caliperUm, 'um'),
+  });
+  sheet.show('packKg', 'Mass of a pack', 'kg', 'count * mass / 1000', {
+    count: perPack,
+    mass: sheet.give('mass', 'Mass of one', first.massG, 'g'),
+  });
+}

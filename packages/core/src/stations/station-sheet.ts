@@ -1,0 +1,70 @@
+import type { Job, Plan } from '../plan/index.js';
+import type { Operation } from '../route/index.js';
+import type { Works } from '../works/index.js';
+import { bindSheet, caseInSheet, caseSheet, gatherSheet, sewSheet, stitchSheet, trimSheet } from './bind-sheet.js';
+import { cutSheet } from './cut-sheet.js';
+import { dieSheet, filmSheet, foilSheet, windowSheet } from './die-sheet.js';
+import { foldSheet, scoreSheet } from './fold-sheet.js';
+import { corrugateSheet, envelopeSheet, glueSheet, gumSheet, mountSheet, rewindSheet } from './glue-sheet.js';
+import { bandSheet, boxSheet, numberSheet, palletSheet } from './pack-sheet.js';
+import { type StationSheet, SheetBook } from './sheet.js';
+
+const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> = {
+  corrugate: corrugateSheet,
+  laminate: filmSheet,
+  foil: foilSheet,
+  emboss: foilSheet,
+  mount: mountSheet,
+  cut: cutSheet,
+  'die-cut': dieSheet,
+  score: scoreSheet,
+  fold: foldSheet,
+  window: windowSheet,
+  glue: glueSheet,
+  envelope: envelopeSheet,
+  gum: gumSheet,
+  gather: gatherSheet,
+  sew: sewSheet,
+  stitch: stitchSheet,
+  bind: bindSheet,
+  trim: trimSheet,
+  case: caseSheet,
+  'case-in': caseInSheet,
+  rewind: rewindSheet,
+  number: numberSheet,
+  band: bandSheet,
+  wrap: bandSheet,
+  box: boxSheet,
+  pallet: palletSheet,
+};
+
+/** Set-up, run and people of a station. Source: handbook chapter 8. */
+function timeFigures(sheet: SheetBook): void {
+  const { step, machine, planned } = sheet;
+  const hours = `step.${step.id}.hours`;
+  if (!machine || !sheet.plan.figures[hours] || planned.hours === 0) return;
+  const crew = sheet.machineNorm('crew');
+  sheet.show('setupHours', 'Set-up at least', 'h', 'norm', { norm: sheet.machineNorm('setup') });
+  sheet.show('runHours', 'Run, and set-up by colours or folds', 'h', 'hours - setup', {
+    hours,
+    setup: sheet.machineNorm('setup'),
+  });
+  sheet.show('peopleHours', 'People', 'people h', 'hours * people', { hours, people: crew });
+  const lead = sheet.plan.figures[`step.${step.id}.lead`];
+  if (lead) sheet.card(lead.id);
+}
+
+/**
+ * What one station of a planned job needs beside its counts: its figures with their working, its drawings to scale and
+ * its lists. Pure, and reckoned only when a station is looked at. Undefined where the plan has no such step.
+ * Source: handbook chapter 7, figure by figure.
+ */
+export function stationSheet(job: Job, plan: Plan, works: Works, stepId: string): StationSheet | undefined {
+  const step = job.route.find(({ id }) => id === stepId);
+  const planned = plan.steps.find(({ id }) => id === stepId);
+  if (!step || !planned) return undefined;
+  const sheet = new SheetBook(job, plan, works, step, planned);
+  MAKERS[step.operation]?.(sheet);
+  timeFigures(sheet);
+  return sheet.sheet();
+}

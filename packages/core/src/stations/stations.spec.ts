@@ -1,0 +1,180 @@
+import { compile } from 'mathjs';
+import fs from 'node:fs';
+import type { Figures } from '../kernel/index.js';
+import { evaluate } from '../kernel/index.js';
+import { beltRate, sheetsPerLift } from '../plan/index.js';
+import { example, planned } from '../plan/examples.fixture.js';
+import { type Works, SHIPPED_WORKS } from '../works/index.js';
+import { stationSheet } from './station-sheet.js';
+
+const EXAMPLES = fs
+  .readdirSync(new URL('../../../../docs/examples/', import.meta.url))
+  .filter((name) => name.endsWith('.json'))
+  .map((name) => name.replace('.json', ''));
+
+function sheetOf(name: string, step: string, change: object = {}, works: Works = SHIPPED_WORKS) {
+  const job = { ...example(name), ...change };
+  const plan = planned(job, works);
+  const made = stationSheet(job, plan, works, step);
+  if (!made) throw new Error(`no step ${step}`);
+  const figures: Figures = { ...plan.figures, ...made.figures };
+  const value = (id: string): number => figures[`station.${step}.${id}`]?.value ?? NaN;
+  return { ...made, all: figures, value };
+}
+
+describe('station sheets', () => {
+  it.each(EXAMPLES)('%s: every station, every formula by a reference library (identity)', (name) => {
+    const job = example(name);
+    const plan = planned(job);
+    for (const { id } of job.route) {
+      const sheet = stationSheet(job, plan, SHIPPED_WORKS, id);
+      expect(sheet).toBeDefined();
+      if (!sheet) continue;
+      const all: Figures = { ...plan.figures, ...sheet.figures };
+      for (const shown of sheet.shown) expect([shown, Number.isFinite(all[shown]?.value)]).toEqual([shown, true]);
+      for (const figure of Object.values(sheet.figures)) {
+        if (figure.formula === undefined) continue;
+        const scope = Object.fromEntries(Object.entries(figure.inputs).map(([key, input]) => [key, all[input]?.value]));
+        const value: unknown = compile(figure.formula).evaluate(scope);
+        expect([figure.id, Number(value)]).toEqual([figure.id, expect.closeTo(figure.value, 6)]);
+      }
+      for (const drawing of sheet.drawings) {
+        expect(drawing.widthMm * drawing.heightMm).toBeGreaterThan(0);
+        for (const shape of drawing.shapes) {
+          const spots =
+            shape.kind === 'box'
+              ? [shape, { x: shape.x + shape.width, y: shape.y + shape.height }]
+              : shape.kind === 'path'
+                ? shape.points
+                : [shape.from, shape.to];
+          for (const { x, y } of spots) {
+            expect(x).toBeGreaterThanOrEqual(-0.01);
+            expect(x).toBeLessThanOrEqual(drawing.widthMm + 0.01);
+            expect(y).toBeGreaterThanOrEqual(-0.01);
+            expect(y).toBeLessThanOrEqual(drawing.heightMm + 0.01);
+          }
+        }
+      }
+    }
+  });
+
+  it('the guillotine: as many rows as cuts, and hours by them', () => {
+    const { value, tables, remarks } = sheetOf('trail-map', 'cut');
+    expect(tables[0]?.rows).toHaveLength(value('programmeCuts'));
+    expect(value('liftMinutes')).toBeCloseTo(2.5 + (value('programmeCuts') * 8 + value('turns') * 6) / 60, 9);
+    expect(remarks).toEqual([]);
+  });
+
+  it('250 sheets of 0.40 mm are one lift of 100 mm; belts by length and gap (handbook chapter 7)', () => {
+    expect(sheetsPerLift(100, 400)).toBe(250);
+    expect(beltRate(1e9, 150, 0.9, 0.1)).toBeCloseTo(9000, 9);
+    expect(beltRate(30_000, 150, 0.1, 0.1)).toBe(30_000);
+  });
+
+  it('the die: creasing rule lower by the caliper, force by rule and crease, scrap by area', () => {
+    const { value } = sheetOf('tea-caddy', 'die-cut');
+    expect(value('creaseHeight')).toBeCloseTo(23.8 - 0.45 - 0.05, 9);
+    expect(value('channelAcross')).toBeCloseTo(1.5 * 0.45 + 0.71, 9);
+    expect(value('force')).toBeCloseTo(value('cutRule') * 35 + value('creaseRule') * 15, 9);
+    expect(value('scrapKg')).toBeGreaterThan(0);
+  });
+
+  it('says when a die wants more force than the press has', () => {
+    const light: Works = {
+      ...SHIPPED_WORKS,
+      machines: SHIPPED_WORKS.machines.map((one) =>
+        one.takes ? { ...one, takes: { ...one.takes, forceKn: 100 } } : one,
+      ),
+    };
+    expect(sheetOf('tea-caddy', 'die-cut', {}, light).remarks.join(' ')).toContain('more than the 100 kN');
+  });
+
+  it('the binder: spine by block and cover, conveyor length over speed is its cooling time (identity)', () => {
+    const { value } = sheetOf('orchid-field-guide', 'bind');
+    expect(value('block')).toBeCloseTo((192 / 2) * 0.1058, 6);
+    expect(value('spine')).toBeCloseTo(value('block') + 2 * 0.2, 6);
+    expect(value('cooling') * value('conveyorSpeed')).toBeCloseTo(60, 9);
+    // At the fastest speed that still cools, it takes just what the glue wants.
+    expect(60 / ((value('fastest') * 0.4) / 60)).toBeCloseTo(2, 9);
+    expect(value('coverWidth')).toBeCloseTo(2 * (130 + 3) + value('spine'), 9);
+  });
+
+  it('the case: by the rule of chapter 7 from the sewn block', () => {
+    const { value } = sheetOf('star-atlas', 'case');
+    // Two endpapers of 0.32 mm lie around the text.
+    const thick = (96 * 0.1242 + 2 * 0.32) * 1.07;
+    expect(value('boardWidth')).toBe(210 + 3 - 7);
+    expect(value('boardHeight')).toBe(297 + 6);
+    expect(value('strip')).toBeCloseTo(thick + 2 * 2.5, 1);
+    expect(value('clothWidth')).toBeCloseTo(2 * 206 + 2 * 7 + value('strip') + 30, 9);
+    expect(value('clothHeight')).toBe(303 + 30);
+  });
+
+  it('thread = sections x needles x stitch (handbook chapter 7)', () => {
+    const { value } = sheetOf('star-atlas', 'sew');
+    expect(value('threadEach')).toBeCloseTo((12 * 5 * 50) / 1000, 9);
+  });
+
+  it('numbers: as many as sheets by positions, the list in order', () => {
+    const { value, tables, all } = sheetOf('season-tickets', 'number');
+    const sheets = all['step.number.needsOut']?.value ?? 0;
+    expect(value('numbers')).toBe(sheets * value('positions'));
+    expect(tables[0]?.rows[0]).toEqual([1, 1, '00000195']);
+    expect(tables[0]?.rows[1]).toEqual([
+      1,
+      2,
+      expect.stringMatching(new RegExp(`^${String(sheets + 1).padStart(6, '0')}`)),
+    ]);
+  });
+
+  it('folding: panels of the map and its folded thickness', () => {
+    const { tables } = sheetOf('trail-map', 'fold', { finish: { fold: 'accordion' } });
+    expect(tables[0]?.rows.length).toBeGreaterThan(1);
+    const short = sheetOf('trail-map', 'fold', {
+      finish: { fold: 'accordion' },
+      components: example('trail-map').components.map((c) => ({ ...c, widthMm: 60, heightMm: 50 })),
+    });
+    expect(short.remarks.join(' ')).toContain('shorter than a folder takes');
+  });
+
+  it('glue: hot melt on coated board that is not kept free, cold glue where it is', () => {
+    const glue = (finish: object) => sheetOf('tea-caddy', 'glue', { finish }).remarks.join(' ');
+    expect(glue({})).toContain('Hot melt');
+    expect(glue({ glueFree: true })).toContain('Cold glue');
+    expect(glue({ adhesive: 'pur' })).toContain('PUR');
+  });
+
+  it('packing: layers, pallets and metres of loading', () => {
+    const { value, all } = sheetOf('concert-programme', 'box');
+    expect(value('pallets')).toBe(Math.ceil(value('boxes') / (value('perLayer') * value('layers'))));
+    expect(value('loadingM')).toBeCloseTo(value('pallets') * 0.4, 9);
+    expect(all['station.box.kg']?.value).toBeGreaterThan(0);
+  });
+
+  it('people hours are hours by the crew', () => {
+    const { value, all } = sheetOf('concert-programme', 'stitch');
+    expect(value('peopleHours')).toBeCloseTo((all['step.stitch.hours']?.value ?? 0) * 3, 9);
+  });
+});
+
+describe('formulas of the working', () => {
+  const values: Readonly<Record<string, number>> = { a: 7, b: 3, c: 0.5 };
+  it.each([
+    'a + b * c',
+    '(a + b) * c',
+    'ceil(a / b) - 1',
+    'max(a, b, 9) / min(a, c)',
+    '-a + floor(b / c)',
+    'a - b - c',
+    'a / b / c',
+    '2 * (a - (b - c))',
+  ])('%s, as a reference library has it', (formula) => {
+    const wanted: unknown = compile(formula).evaluate({ ...values });
+    expect(evaluate(formula, (name) => values[name] ?? NaN)).toBeCloseTo(Number(wanted), 9);
+  });
+  it('are refused where they cannot be read', () => {
+    expect(() => evaluate('a +', () => 1)).toThrow('ends early');
+    expect(() => evaluate('(a', () => 1)).toThrow('wanted');
+    expect(() => evaluate('a b', () => 1)).toThrow('goes on');
+  });
+});

@@ -1,0 +1,72 @@
+import type { Shape, ShapeRole, Spot, StationDrawing } from '@druckerei/core';
+
+/** Strokes and fills for print: every role is told apart without colour. */
+const STYLES: Readonly<Record<ShapeRole, string>> = {
+  sheet: 'fill="none" stroke="#555555" stroke-dasharray="6 4"',
+  piece: 'fill="#f2f2f2" stroke="#333333"',
+  waste: 'fill="#dddddd" stroke="none"',
+  glue: 'fill="#dddddd" stroke="#333333" stroke-dasharray="1 3"',
+  board: 'fill="#e4e4e4" stroke="#222222"',
+  cloth: 'fill="#f7f7f7" stroke="#222222"',
+  window: 'fill="#ffffff" stroke="#333333"',
+  cut: 'fill="none" stroke="#222222"',
+  fold: 'fill="none" stroke="#222222" stroke-dasharray="9 5"',
+  edge: 'fill="none" stroke="#222222"',
+  block: 'fill="#d4d4d4" stroke="#333333"',
+  mark: 'fill="#222222" stroke="none"',
+};
+const escapeXml = (words: string): string => words.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+const round = (value: number): number => Math.round(value * 100) / 100;
+const run = (points: readonly Spot[], closed: boolean): string =>
+  `M${points.map(({ x, y }) => `${round(x)} ${round(y)}`).join('L')}${closed ? 'Z' : ''}`;
+
+/** Room around the drawing for its measures, as a share of its longer side. */
+const ROOM = 0.09;
+
+/** A station's drawing as an SVG picture in millimetres. */
+export function stationSvg({ widthMm, heightMm, shapes, title }: StationDrawing): string {
+  const long = Math.max(widthMm, heightMm);
+  const room = long * ROOM;
+  const letter = long / 36;
+  const stroke = long / 480;
+  const text = (x: number, y: number, words: string, turned = false): string =>
+    `<text x="${round(x)}" y="${round(y)}" font-family="Franklin" font-size="${round(letter)}" text-anchor="middle" fill="#333333"${turned ? ` transform="rotate(-90 ${round(x)} ${round(y)})"` : ''}>${escapeXml(words)}</text>`;
+  const draw = (shape: Shape): string => {
+    if (shape.kind === 'measure') return measured(shape.from, shape.to, shape.text);
+    const style = `${STYLES[shape.role]} stroke-width="${round(stroke)}"`;
+    if (shape.kind === 'box') {
+      const { x, y, width, height, label } = shape;
+      const words = label === undefined ? '' : text(x + width / 2, y + height / 2 + letter / 3, label);
+      return `<rect x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}" ${style}/>${words}`;
+    }
+    const [first] = shape.points;
+    const label = shape.label !== undefined && first ? text(first.x + letter * 0.7, first.y + letter, shape.label) : '';
+    return `<path d="${run(shape.points, shape.closed ?? false)}" ${style}/>${label}`;
+  };
+  /** Beside the edge that it measures: below what lies, at the right of what stands. */
+  const measured = (from: Spot, to: Spot, words: string): string => {
+    const lies = from.y === to.y;
+    const off = room * 0.35;
+    const [a, b] = lies
+      ? [
+          { x: from.x, y: from.y + off },
+          { x: to.x, y: to.y + off },
+        ]
+      : [
+          { x: from.x + off, y: from.y },
+          { x: to.x + off, y: to.y },
+        ];
+    const tick = letter * 0.3;
+    const ends = [a, b].map(({ x, y }) =>
+      lies
+        ? `M${round(x)} ${round(y - tick)}v${round(2 * tick)}`
+        : `M${round(x - tick)} ${round(y)}h${round(2 * tick)}`,
+    );
+    const words_ = lies
+      ? text((a.x + b.x) / 2, a.y + letter * 1.15, words)
+      : text(a.x + letter * 1.1, (a.y + b.y) / 2, words, true);
+    return `<path d="${run([a, b], false)}${ends.join('')}" fill="none" stroke="#555555" stroke-width="${round(stroke)}"/>${words_}`;
+  };
+  const [width, height] = [widthMm + 2 * room, heightMm + 2 * room];
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}mm" height="${round(height)}mm" viewBox="${round(-room)} ${round(-room)} ${round(width)} ${round(height)}"><title>${escapeXml(title)}</title>${shapes.map(draw).join('')}</svg>`;
+}

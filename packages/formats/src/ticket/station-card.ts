@@ -1,0 +1,67 @@
+import { type PlanStep, type StationSheet, stationSheet } from '@druckerei/core';
+import type { Content } from 'pdfmake/interfaces.js';
+import { stationSvg } from '../drawing/station-svg.js';
+import { renderPdf } from '../pdf/render.js';
+import { type JobDocument, number, stateText } from './document.js';
+import { heads, table } from './table.js';
+
+/** Rows of a list that the ticket prints; the rest is on the screen and in the station's own document. */
+const ROWS = 14;
+
+/** Figures, remarks, lists and drawings of one station. */
+export function stationCard(
+  document: JobDocument,
+  sheet: StationSheet,
+  options: { readonly width: number; readonly rows?: number },
+): Content[] {
+  const figures = { ...document.plan.figures, ...sheet.figures };
+  const words = sheet.shown.flatMap((id) => {
+    const figure = figures[id];
+    return figure ? [`${figure.name} ${number(figure.value, 2)} ${figure.unit}`.trim()] : [];
+  });
+  const { rows = ROWS, width } = options;
+  return [
+    ...(words.length > 0
+      ? [{ text: `${words.join('; ')}.`, margin: [0, 2, 0, 0] as [number, number, number, number] }]
+      : []),
+    ...sheet.remarks.map((text): Content => ({ text, italics: true })),
+    ...sheet.tables.map((list): Content => ({
+      stack: [
+        { text: list.title, style: 'quiet', margin: [0, 4, 0, 0] },
+        table(
+          list.heads.map(() => 'auto'),
+          heads(...list.heads),
+          list.rows.slice(0, rows).map((row) => row.map((cell) => String(cell))),
+        ),
+        ...(list.rows.length > rows
+          ? [{ text: `and ${number(list.rows.length - rows)} more, in the station’s own document`, style: 'quiet' }]
+          : []),
+      ],
+    })),
+    ...sheet.drawings.map((drawing): Content => ({
+      stack: [
+        { text: `${drawing.title}, millimetres`, style: 'quiet', margin: [0, 4, 0, 2] },
+        { svg: stationSvg(drawing), fit: [width, width * 0.75] },
+      ],
+      unbreakable: true,
+    })),
+  ];
+}
+
+/** The sheet of one station as a document of its own; undefined where the plan has no such step. */
+export function stationPdf(document: JobDocument, step: PlanStep, title: string): Promise<Buffer> | undefined {
+  const { job, plan, works } = document;
+  const sheet = stationSheet(job, plan, works, step.id);
+  if (!sheet) return undefined;
+  return renderPdf(
+    {
+      info: { title: `${job.number} ${title}` },
+      content: [
+        { text: `${job.number}  ${title}`, style: 'title' },
+        { text: `${job.title}. ${stateText(document)}.`, style: 'quiet', margin: [0, 2, 0, 8] },
+        ...stationCard(document, sheet, { width: 500, rows: 2_000 }),
+      ],
+    },
+    document.at,
+  );
+}
