@@ -52,7 +52,7 @@ test.describe('jobs', () => {
     await expect(station(page, 'die-cut')).toBeVisible();
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('button', { name: 'New job' }).click();
-    await chooseFamily(page, 'Labels on rolls');
+    await chooseFamily(page, 'Pressure-sensitive labels and sheets');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-4');
     await page.getByRole('dialog').getByLabel('Title').fill('Jar labels');
     await expect(page.getByText(/repeats, 4 plates/)).toBeVisible();

@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import { type FieldPath, ISSUE_CODES, SHIPPED_WORKS, setField } from '@druckerei/core';
+import { type FieldPath, ISSUE_CODES, OPERATIONS, SHIPPED_WORKS, setField } from '@druckerei/core';
 import { type ChangeWords, MESSAGES, changeInWords, issueText, parseJobFile, pathOf, reckon } from './index.js';
 
 const read = (name: string): string => fs.readFileSync(new URL(`../../../${name}`, import.meta.url), 'utf8');
@@ -93,7 +93,7 @@ describe('job file', () => {
       'an unknown operation',
       ['route', 0, 'operation'],
       'fly',
-      'route[0].operation: Operation must be one of: print, dry, coat, cut, die-cut, score, fold, glue, stitch, trim, rewind, band, inspect, hand, outside, box',
+      `route[0].operation: Operation must be one of: ${OPERATIONS.join(', ')}`,
     ],
     ['an unknown field', ['colour'], 1, ': Unknown field colour'],
     [
@@ -244,6 +244,35 @@ describe('reckon', () => {
       items: [{ item: 'orchids', count: 10 }, {}, {}, {}, {}],
     });
     expect(reckon(read('docs/examples/ferry-timetable.json'), { ways: true })).toMatchObject({ ok: false });
+  });
+
+  it('prints the route with what it breaks, and each finishing station under its trade', () => {
+    const output = (name: string) => {
+      const result = reckon(read(`docs/examples/${name}.json`));
+      if (!result.ok) throw new Error(result.lines.join());
+      return result.output as Record<
+        string,
+        { step: string; figures: { id: string; value: number }[]; findings: unknown[] }[]
+      >;
+    };
+    const atlas = output('star-atlas');
+    expect(atlas['route']?.every(({ findings }) => findings.length === 0)).toBe(true);
+    const board = atlas['binding']
+      ?.find(({ step }) => step === 'case')
+      ?.figures.find(({ id }) => id.endsWith('boardWidth'));
+    expect(board?.value).toBe(206);
+    expect(Object.keys(atlas)).toEqual(expect.arrayContaining(['cutting', 'folding', 'binding', 'packing']));
+    expect(atlas).not.toHaveProperty('gluing');
+    expect(output('season-tickets')).toHaveProperty('numbering');
+    const bare = JSON.parse(read('docs/examples/trail-map.json')) as { components: { stock: string }[] };
+    bare.components = bare.components.map((one) => ({ ...one, stock: 'gloss-250' }));
+    const found = reckon(JSON.stringify(bare));
+    const route = found.ok
+      ? (found.output as { route: { step: string; findings: { rule: string; text: string }[] }[] }).route
+      : [];
+    expect(route.find(({ step }) => step === 'fold')?.findings).toMatchObject([
+      { rule: 'score-before-fold', text: expect.stringContaining('250 g/m2, limit 170 g/m2') as string },
+    ]);
   });
 
   it('explains one figure', () => {

@@ -68,6 +68,14 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'die.measure': 'The {field} has to be above 0 and at most {most} mm, not {value}.',
   'die.width-over-length':
     'The length ({length} mm) is the longer side of the opening; a width of {width} mm is more. Change both over.',
+  'die.tuck-over-depth':
+    'The tuck of {tuck} mm goes deeper than the carton ({depth} mm). Make it at least {least} mm deep, or take a tray or a sleeve.',
+  'bind.too-thick-to-stitch':
+    '{pages} pages on {gsm} g are {value} mm thick; stitching goes to {limit} mm. Take at most {most} pages or a thinner paper, or make a perfect-bound book of it.',
+  'bind.spine-too-thin':
+    '{pages} pages make a spine of {value} mm; glue wants {limit} mm. Take at least {least} pages or a bulkier paper, or stitch it.',
+  'fold.panel-too-short':
+    'This fold makes a panel that no folder takes. The piece has to be {needs} mm along the fold at least, or fold it fewer times.',
   'die.flap-too-wide': 'A flap of {flap} mm is out of reach; it goes from 0 to {most} mm.',
   'die.no-outline': "No closed outline of cut lines was found. Draw the blank's edge as cut lines that meet.",
   'die.no-part': 'The structure has {parts} parts; there is no part {part}.',

@@ -1,5 +1,6 @@
 import {
   type Job,
+  type Operation,
   type Outcome,
   type Plan,
   type School,
@@ -8,6 +9,7 @@ import {
   RANKINGS,
   SCHOOLS,
   SHIPPED_WORKS,
+  checkRoute,
   explain,
   findWays,
   listCarriers,
@@ -19,9 +21,11 @@ import {
   registerLines,
   registerMarks,
   reportLayout,
+  stationSheet,
   unitsOf,
 } from '@druckerei/core';
 import { issueText } from './messages.js';
+import { findingText } from './rule-words.js';
 import { parseJobFile } from './parse-job.js';
 
 export interface ReckonOptions {
@@ -100,6 +104,52 @@ function reckonPressRoom(job: Job, { figures, layouts }: Plan) {
   };
 }
 
+/** What finishing stations print under, by operation. */
+const STATIONS: readonly (readonly [string, readonly Operation[]])[] = [
+  ['cutting', ['cut']],
+  ['dieCutting', ['die-cut', 'foil', 'emboss', 'window']],
+  ['folding', ['fold', 'score']],
+  ['gluing', ['glue', 'envelope', 'gum', 'mount']],
+  ['binding', ['stitch', 'gather', 'sew', 'bind', 'trim', 'case', 'case-in']],
+  ['numbering', ['number']],
+  ['packing', ['band', 'wrap', 'box', 'pallet']],
+];
+
+/** The route with what it breaks, and the sheets of its finishing stations, each under its trade where it applies. */
+function reckonStations(job: Job, plan: Plan) {
+  const findings = checkRoute(job, plan, SHIPPED_WORKS);
+  const route = plan.steps.map(({ id, operation, machine }) => ({
+    step: id,
+    operation,
+    machine,
+    findings: findings
+      .filter(({ step }) => step === id)
+      .map((one) => ({ rule: one.rule, weight: one.weight, text: findingText(one) })),
+  }));
+  const sheets = STATIONS.flatMap(([name, operations]) => {
+    const stations = plan.steps
+      .filter(({ operation }) => operations.includes(operation))
+      .flatMap(({ id }) => {
+        const sheet = stationSheet(job, plan, SHIPPED_WORKS, id);
+        if (!sheet) return [];
+        const figures = { ...plan.figures, ...sheet.figures };
+        return [
+          {
+            step: id,
+            figures: sheet.shown.flatMap((figure) => {
+              const known = figures[figure];
+              return known ? [{ id: known.id, name: known.name, value: known.value, unit: known.unit }] : [];
+            }),
+            lists: sheet.tables,
+            remarks: sheet.remarks,
+          },
+        ];
+      });
+    return stations.length > 0 ? [[name, stations] as const] : [];
+  });
+  return { route, ...Object.fromEntries(sheets) };
+}
+
 const printed = (found: Outcome<unknown>): Reckoned =>
   found.ok
     ? { ok: true, output: found.value }
@@ -148,7 +198,15 @@ export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
   if (options.explain === undefined) {
     const layouts = Object.values(planned.plan.layouts).map(reportLayout);
-    return { ok: true, output: { ...planned.plan, layouts, ...reckonPressRoom(parsed.job, planned.plan) } };
+    return {
+      ok: true,
+      output: {
+        ...planned.plan,
+        layouts,
+        ...reckonPressRoom(parsed.job, planned.plan),
+        ...reckonStations(parsed.job, planned.plan),
+      },
+    };
   }
   const figure = explain(planned.plan.figures, options.explain);
   return figure ? { ok: true, output: figure } : fail(`--explain: the plan has no figure ${options.explain}`);

@@ -102,6 +102,7 @@ describe('structures that cannot be', () => {
     ['die.measure x.caliperMm', { caliperMm: -1 }],
     ['die.measure x.widthMm', { widthMm: 6000 }],
     ['die.width-over-length x.widthMm', { widthMm: 100 }],
+    ['die.tuck-over-depth x.depthMm', { depthMm: 12 }],
     ['die.flap-too-wide x.flapMm', { flapMm: 91 }],
   ])('%s', (wanted, change) => {
     expect(

@@ -1,14 +1,12 @@
 import type { Mm } from '../kernel/index.js';
 import type { DieArea, DieDrawing } from './drawing.js';
-import type { Structure, StructureId, StructurePart, StructureSize } from './structure.js';
+import { type Structure, type StructureId, type StructurePart, type StructureSize, tuckMm } from './structure.js';
 import { drawTray } from './tray.js';
 import { type TubePanel, NO_END, drawTube, plainFlap, taperedFlap, tuckFlap } from './tube.js';
 
 /** Usual flaps and clearances; all practice, editable in the size. */
 const GLUE_FLAP_MM = 15;
 const JOINT_FLAP_MM = 35;
-const TUCK_SHARE = 0.5;
-const MOST_TUCK_MM = 20;
 const DUST_SHARE = 0.75;
 const DUST_TAPER_MM = 3;
 const LID_SHARE = 1 / 3;
@@ -41,7 +39,7 @@ const around = ({ l, w, fold }: Board): readonly [Mm, Mm, Mm, Mm] => [l + fold, 
 
 const dust = (width: Mm, { l }: Board) =>
   taperedFlap(width, Math.min(width * DUST_SHARE, l / 2), Math.min(DUST_TAPER_MM, width / 4));
-const tuck = (width: Mm, { w }: Board) => tuckFlap(width, w, Math.min(MOST_TUCK_MM, w * TUCK_SHARE));
+const tuck = (width: Mm, { w }: Board) => tuckFlap(width, w, tuckMm(w));
 
 function tuckCarton(board: Board, name: string, bottomOn: 0 | 2): DieDrawing {
   const widths = around(board);

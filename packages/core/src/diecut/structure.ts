@@ -15,6 +15,9 @@ export const STRUCTURES = [
 ] as const;
 export type StructureId = (typeof STRUCTURES)[number];
 
+/** A tuck is half as long as the carton is wide, 20 mm at most. Source: practice. */
+export const tuckMm = (widthMm: Mm): Mm => Math.min(20, widthMm / 2);
+
 /** What a structure is made from. Inner measures of the product, above 0. */
 export interface StructureSize {
   /** Longer and shorter side of the opening (of a wallet and a packet: panel width, and thickness of what goes in). */

@@ -3,6 +3,7 @@ import { example, planned } from './examples.fixture.js';
 import type { AskedFamily } from './families/answers.js';
 import { answersOf } from './families.fixture.js';
 import { FAMILY_RULES } from './families/family-rules.js';
+import { checkAnswers } from './families/impossible.js';
 import { newJob } from './new-job.js';
 
 const ASKED = Object.keys(FAMILY_RULES) as AskedFamily[];
@@ -24,6 +25,33 @@ describe('the families', () => {
       SHIPPED_WORKS,
     );
     expect(planned(job).layouts['section-1']?.pattern.count).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('impossible products', () => {
+  const wrong = (family: AskedFamily, change: object) =>
+    checkAnswers(family, { ...answersOf(family), ...change }, SHIPPED_WORKS).map(({ code, params }) => [code, params]);
+
+  it('a stitched booklet of 200 pages on 170 g: with the most pages that do', () => {
+    const [[code, params] = []] = wrong('saddle-stitched', { pages: 200, stock: 'silk-170' });
+    expect(code).toBe('bind.too-thick-to-stitch');
+    // 4 mm hold 51.15 leaves of 156.4 um, so 25 sheets of four pages.
+    expect(params).toMatchObject({ value: 15.6, limit: 4, most: 48 * 2 + 4 });
+    expect(wrong('saddle-stitched', { pages: 100, stock: 'silk-170' })).toEqual([]);
+    expect(wrong('saddle-stitched', { pages: 104, stock: 'silk-170' })).toHaveLength(1);
+  });
+  it('a glued spine under 3 mm: with the fewest pages that do', () => {
+    expect(wrong('perfect-bound', { pages: 32, stock: 'silk-90' })).toMatchObject([
+      ['bind.spine-too-thin', { value: 1.3, least: 76 }],
+    ]);
+    expect(wrong('perfect-bound', { pages: 76, stock: 'silk-90' })).toEqual([]);
+    expect(wrong('perfect-bound', { pages: 72, stock: 'silk-90' })).toHaveLength(1);
+  });
+  it('a panel that no folder takes: with the length that would do', () => {
+    expect(wrong('folded', { fold: 'accordion', widthMm: 60, heightMm: 40 })).toEqual([
+      ['fold.panel-too-short', { needs: 80 }],
+    ]);
+    expect(wrong('folded', { fold: 'accordion', widthMm: 80, heightMm: 40 })).toEqual([]);
   });
 });
 

@@ -2,13 +2,14 @@ import { GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { takenBy } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
+import { cutWork } from './cutting.js';
 import type { Step } from './job.js';
-import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
+import { beltRate, liftTime, rateTime, sheetsPerLift } from './machine-time.js';
 import { washUpsBefore } from './inks.js';
 import { leadFigures } from './lead-hours.js';
 import type { StepTime, TimeContext } from './step-time.js';
 import { type Material, foldsOf } from './material.js';
-import { giveNorm, isPlateless, platesHung, runsByMetres, sidesOf } from './step-norms.js';
+import { giveNorm, handNorm, isPlateless, platesHung, runsByMetres, sidesOf } from './step-norms.js';
 
 /** One step with all that its time depends on. */
 interface Station {
@@ -19,6 +20,9 @@ interface Station {
   /** Gives a norm of the step's machine to the book; returns the figure's id. */
   readonly norm: (key: string) => string;
 }
+
+/** Cuts and turns come of the programme that the station shows. */
+const PROGRAMME = { label: 'identity', note: 'counted in the cutting programme' } as const;
 
 const units = (id: string) => `${id}.processUnits`;
 
@@ -106,12 +110,10 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
   return hours;
 }
 
-/** What one person does in an hour by hand, by operation; boxes go by the hand bench's own speed. */
-const BY_HAND: readonly Step['operation'][] = ['inspect', 'count', 'hand', 'kit', 'pallet'];
-
 /** Pieces an hour: told in the job, by the norm of hand work, or by the machine. */
 function paceFigure({ book, norms }: TimeContext, { step, id, norm }: Station): string {
-  const pace = BY_HAND.includes(step.operation) ? giveNorm(book, norms, `hand.${step.operation}`) : norm('speed');
+  const hand = handNorm(step);
+  const pace = hand === undefined ? norm('speed') : giveNorm(book, norms, hand);
   if (step.perHour === undefined) return pace;
   const told = { label: 'set by user', note: 'set in this job' } as const;
   return book.give(`${id}.perHour`, 'Pieces in an hour', step.perHour, 'pieces/h', told, book.value(pace));
@@ -132,8 +134,8 @@ function rateHours(context: TimeContext, station: Station): number {
   return hours;
 }
 
-/** Guillotine: piles of a lift's height, four trims and two cuts a gutter by the plain strip method. Source: handbook chapter 7. */
-function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Station): number {
+/** Guillotine: piles of a lift's height, cut and turned by the programme of the layout. Source: handbook chapter 7. */
+function liftHours({ book, norms }: TimeContext, { step, id, layout, incoming, norm }: Station): number {
   const caliper = book.give(`${id}.caliper`, 'Caliper of what is cut', incoming?.caliperUm ?? 0, 'um', IDENTITY);
   const height = norm('liftHeight');
   const perLift = sheetsPerLift(book.value(height), book.value(caliper));
@@ -150,32 +152,34 @@ function liftHours({ book }: TimeContext, { id, layout, incoming, norm }: Statio
     units: units(id),
     sheets,
   });
-  const between = layout ? placesBetween(layout.pattern) : 0;
-  const betweenId = book.give(`${id}.between`, 'Places to cut between pieces', between, 'cuts', IDENTITY);
-  const cuts = cutsPerLift(between);
-  const cutsId = book.reckon(`${id}.cuts`, 'Cuts a lift', cuts, 'cuts', '4 + 2 * between', { between: betweenId });
+  const work = cutWork(layout, step, norms('cut.leastStrip').value);
+  const cutsId = book.give(`${id}.cuts`, 'Cuts a lift', work.cuts, 'cuts', PROGRAMME);
+  const turnsId = book.give(`${id}.turns`, 'Quarter turns a lift', work.quarterTurns, 'turns', PROGRAMME);
   const inputs = {
     setup: norm('setup'),
     lifts: liftsId,
     minutes: norm('minutesPerLift'),
     cuts: cutsId,
     seconds: norm('secondsPerCut'),
+    turns: turnsId,
+    turn: giveNorm(book, norms, 'cut.turnSeconds'),
     efficiency: norm('efficiency'),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const work = {
+  const lift = {
     setupHours: v('setup'),
     minutesPerLift: v('minutes'),
     secondsPerCut: v('seconds'),
+    secondsPerTurn: v('turn'),
     efficiency: v('efficiency'),
   };
-  const hours = liftTime(work, book.value(units(id)), perLift, cuts);
+  const hours = liftTime(lift, book.value(units(id)), perLift, work.cuts, work.quarterTurns);
   book.reckon(
     `${id}.hours`,
     'Machine hours',
     hours,
     'h',
-    'setup + lifts * (minutes + cuts * seconds / 60) / 60 / efficiency',
+    'setup + lifts * (minutes + (cuts * seconds + turns * turn) / 60) / 60 / efficiency',
     inputs,
   );
   return hours;

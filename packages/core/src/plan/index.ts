@@ -26,10 +26,20 @@ export { layComponent } from './component-layout.js';
 export { type LayContext, type LaySection } from './lay-kinds.js';
 export { pressIssues } from './check-job.js';
 export { foldsOf, partsSheet } from './material.js';
-export { isPlateless, isPlatelessPress, machineOf, platesHung, scopeOf, sidesOf, spoilageOf } from './step-norms.js';
+export {
+  handNorm,
+  isPlateless,
+  isPlatelessPress,
+  machineOf,
+  platesHung,
+  scopeOf,
+  sidesOf,
+  spoilageOf,
+} from './step-norms.js';
 export { carriersPerColour, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export * from './machine-time.js';
+export { type CutWork, cutWork } from './cutting.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';
 export { type Box, type DrawnPiece, type LayoutDrawing, drawLayout } from './layout-drawing.js';
@@ -63,5 +73,6 @@ export {
   type PressKind,
   type Question,
 } from './families/answers.js';
+export { checkAnswers } from './families/impossible.js';
 export { COVER_WORKS } from './families/answers.js';
 export { FAMILY_RULES } from './families/family-rules.js';

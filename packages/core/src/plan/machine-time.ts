@@ -8,31 +8,19 @@ export const rateTime = (setupHours: number, units: number, unitsPerHour: number
 export const sheetsPerLift = (liftHeightMm: number, caliperUm: number): number =>
   Math.max(1, floorRatio(liftHeightMm * 1000, Math.max(1, caliperUm)));
 
-/** Cuts of a lift: four trims, and two at every place between pieces. Source: handbook chapter 7 (by strips). */
-export const cutsPerLift = (placesBetween: number): number => 4 + 2 * placesBetween;
-
-/**
- * Places to cut between pieces: strips of a plain grid are cut together, a mixed pattern piece by piece.
- * Source: identity.
- */
-export function placesBetween(pattern: {
-  readonly count: number;
-  readonly grid?: { readonly columns: number; readonly rows: number };
-}): number {
-  return pattern.grid ? pattern.grid.columns - 1 + pattern.grid.rows - 1 : pattern.count - 1;
-}
-
 export interface LiftWork {
   readonly setupHours: number;
   readonly minutesPerLift: number;
   readonly secondsPerCut: number;
+  readonly secondsPerTurn: number;
   readonly efficiency: number;
 }
 
-/** Guillotine hours: lifts of so many sheets, each jogged, cut and unloaded. Source: handbook chapter 7. */
-export function liftTime(work: LiftWork, sheets: number, perLift: number, cuts: number): number {
+/** Guillotine hours: lifts of so many sheets, each jogged, cut, turned and unloaded. Source: handbook chapter 7. */
+export function liftTime(work: LiftWork, sheets: number, perLift: number, cuts: number, quarterTurns: number): number {
   const lifts = ceilRatio(sheets, perLift);
-  return work.setupHours + (lifts * (work.minutesPerLift + (cuts * work.secondsPerCut) / 60)) / 60 / work.efficiency;
+  const seconds = cuts * work.secondsPerCut + quarterTurns * work.secondsPerTurn;
+  return work.setupHours + (lifts * (work.minutesPerLift + seconds / 60)) / 60 / work.efficiency;
 }
 
 /** Sheets an hour of a folder: belt speed over sheet and gap, no more than the machine's limit. Source: handbook chapter 7. */

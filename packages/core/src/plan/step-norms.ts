@@ -97,6 +97,13 @@ export function giveNorm(book: FigureBook, norms: NormLookup, id: string, scope?
   return book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
 }
 
+/** What one person does in an hour by hand, by operation; boxes go by the hand bench's own speed. */
+const BY_HAND: readonly Step['operation'][] = ['inspect', 'count', 'hand', 'kit', 'pallet'];
+
+/** Norm of hand work that a step is timed by, where it has one. */
+export const handNorm = ({ operation }: Step): string | undefined =>
+  BY_HAND.includes(operation) ? `hand.${operation}` : undefined;
+
 /** Figure ids of a step's set-up and running spoilage, with what was overridden in the job. */
 export interface SpoilageFigures {
   readonly setup: string;

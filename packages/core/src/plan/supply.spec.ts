@@ -1,7 +1,7 @@
 import { cutSheetFirst, withStock } from './edit-job.js';
 import { example, planned } from './examples.fixture.js';
 import type { Component, Job } from './job.js';
-import { beltRate, cutsPerLift, liftTime, placesBetween, rateTime, sheetsPerLift } from './machine-time.js';
+import { beltRate, liftTime, rateTime, sheetsPerLift } from './machine-time.js';
 import type { FamilyAnswers } from './families/answers.js';
 import { newJob } from './new-job.js';
 import { plan } from './plan.js';
@@ -147,11 +147,9 @@ describe('machine time (identities of handbook chapters 7 and 8)', () => {
     expect(sheetsPerLift(1, 5000)).toBe(1);
   });
   it('cuts a 2 x 2 with trims and gutters in 8 by strips', () => {
-    expect(cutsPerLift(placesBetween({ count: 4, grid: { columns: 2, rows: 2 } }))).toBe(8);
-    expect(placesBetween({ count: 5 })).toBe(4);
     // three lifts of 250: 0.1 h, and each 2.5 min and 8 cuts of 8 s
-    const work = { setupHours: 0.1, minutesPerLift: 2.5, secondsPerCut: 8, efficiency: 1 };
-    expect(liftTime(work, 501, 250, 8)).toBeCloseTo(0.1 + (3 * (2.5 + 64 / 60)) / 60, 12);
+    const work = { setupHours: 0.1, minutesPerLift: 2.5, secondsPerCut: 8, secondsPerTurn: 6, efficiency: 1 };
+    expect(liftTime(work, 501, 250, 8, 3)).toBeCloseTo(0.1 + (3 * (2.5 + (64 + 18) / 60)) / 60, 12);
   });
   it('folds at 60 x belt speed / (length + gap), within the machine', () => {
     expect(beltRate(30_000, 150, 0.4, 0.1)).toBeCloseTo(18_000, 9);

@@ -45,8 +45,8 @@ describe('trail map', () => {
     expect(hours['print-map-2']).toBeCloseTo(0.25 + 5204 / 12_000, 9);
     // belt: 60 x 150 / (0.594 + 0.1) = 12,968 an hour; 0.5 + 4 x 0.1 + 10,173 / 12,968
     expect(hours['fold']).toBeCloseTo(0.9 + 10_173 / (9000 / 0.694), 9);
-    // 105.8 um: 945 a lift, 6 lifts of 2.5 min + 6 cuts x 8 s
-    expect(hours['cut']).toBeCloseTo(0.1 + (6 * (2.5 + 0.8)) / 60, 9);
+    // 105.8 um: 945 a lift, 6 lifts of 2.5 min + 6 cuts x 8 s + 5 quarter turns x 6 s
+    expect(hours['cut']).toBeCloseTo(0.1 + (6 * (2.5 + 0.8 + 0.5)) / 60, 9);
   });
 
   it('adds drying to the time that it takes', () => {

@@ -32,9 +32,12 @@ function blockMm(sheet: SheetBook): number {
   );
 }
 
+/** Grammage from which coated leaves want PUR. Source: common practice, no source. */
+const HEAVY_COATED = 130;
+
 /** Glued work: spine, cover, hot melt, cooling. Source: handbook chapter 7 "Binding". */
 export function bindSheet(sheet: SheetBook): void {
-  const { first, job } = sheet;
+  const { job } = sheet;
   const block = sheet.card(sheet.give('block', 'Block', blockMm(sheet), 'mm'));
   const covers = sheet.incoming.at(-1)?.material.caliperUm ?? 0;
   const spine = sheet.show('spine', 'Spine of the cover', 'mm', 'block + calipers * cover / 1000', {
@@ -93,8 +96,9 @@ export function bindSheet(sheet: SheetBook): void {
     sheet.remark(
       `The conveyor is too short for ${tenth(sheet.value(wanted))} min at this speed: run slower, or let the books lie before they are cut.`,
     );
-  if (first && job.finish?.adhesive !== 'pur' && (sheet.plan.layouts['section-1']?.stock.coated ?? false))
-    sheet.remark('Coated text: PUR holds heavy coated leaves better than hot melt.');
+  const text = sheet.plan.layouts['section-1']?.stock;
+  if (text?.coated && text.gsm >= HEAVY_COATED && job.finish?.adhesive !== 'pur')
+    sheet.remark('Heavy coated text: PUR holds its leaves better than hot melt.');
   if (job.binding?.twoUp)
     sheet.remark('Two-up, head to head: half the clamps for the same books; split after the conveyor.');
   drawSpine(sheet, sheet.value(width), sheet.value(height), sheet.value(spine), sheet.value(trim));

@@ -1,20 +1,7 @@
-import { type Cut, cuttingProgramme } from '../finishing/index.js';
-import type { ComponentLayout } from '../plan/index.js';
-import { partsSheet } from '../plan/index.js';
+import type { Cut } from '../finishing/index.js';
+import { type ComponentLayout, cutWork, partsSheet } from '../plan/index.js';
 import { type Shape, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
-
-/** The cutting programme of a layout: trimmed pieces on the press sheet. Undefined where no edge-to-edge cuts part them. */
-export function programmeOf(layout: ComponentLayout, leastMm: number) {
-  const { pattern, sheet, leftMm, bottomMm } = layout;
-  const pieces = pattern.pieces.map(({ xMm, yMm, widthMm, heightMm }) => ({
-    xMm: leftMm + xMm,
-    yMm: bottomMm + yMm,
-    widthMm,
-    heightMm,
-  }));
-  return cuttingProgramme(sheet, pieces, leastMm);
-}
 
 const BACK: Readonly<Record<Cut['back'], string>> = {
   left: 'left edge',
@@ -31,24 +18,20 @@ export function cutSheet(sheet: SheetBook): void {
   if (lifts) sheet.card(lifts.id);
   if (!layout || !partsSheet(step, layout)) return;
   const least = sheet.norm('cut.leastStrip');
-  const programme = programmeOf(layout, sheet.value(least));
+  const { programme } = cutWork(layout, step, sheet.value(least));
   if (!programme) {
     sheet.remark('No full cuts part these pieces. Choose a layout in rows, or die cut it.');
     return;
   }
-  const cuts = sheet.card(
-    sheet.give('programmeCuts', 'Cuts of a lift, strips together', programme.cuts.length, 'cuts'),
-  );
-  const turns = sheet.card(sheet.give('turns', 'Quarter turns of a lift', programme.quarterTurns, 'turns'));
-  const seconds = { cut: sheet.machineNorm('secondsPerCut'), turn: sheet.norm('cut.turnSeconds') };
-  const minutes = sheet.show('liftMinutes', 'Minutes a lift', 'min', 'load + (cuts * cut + turns * turn) / 60', {
+  const cuts = sheet.card(`step.${step.id}.cuts`);
+  const turns = sheet.card(`step.${step.id}.turns`);
+  sheet.show('liftMinutes', 'Minutes a lift', 'min', 'load + (cuts * cut + turns * turn) / 60', {
     load: sheet.machineNorm('minutesPerLift'),
     cuts,
     turns,
-    ...seconds,
+    cut: sheet.machineNorm('secondsPerCut'),
+    turn: sheet.norm('cut.turnSeconds'),
   });
-  if (lifts)
-    sheet.show('cuttingHours', 'Cutting, all lifts', 'h', 'lifts * minutes / 60', { lifts: lifts.id, minutes });
   const waste = sheet.give('wasteMm2', 'Falls away of a sheet', programme.wasteMm2, 'mm2');
   const gsm = `component.${layout.component.id}.gsm`;
   sheet.show('wasteKg', 'Shavings and strips', 'kg', 'waste / 1000000 * gsm / 1000 * units', {

@@ -49,7 +49,7 @@ function timeFigures(sheet: SheetBook): void {
     hours,
     setup: sheet.machineNorm('setup'),
   });
-  sheet.show('peopleHours', 'People', 'people h', 'hours * people', { hours, people: crew });
+  sheet.show('peopleHours', 'Hours of people', 'h', 'hours * people', { hours, people: crew });
   const lead = sheet.plan.figures[`step.${step.id}.lead`];
   if (lead) sheet.card(lead.id);
 }

@@ -12,14 +12,14 @@ import {
   partsSheet,
   passColours,
   trimmedAreaMm2,
-  cutsPerLift,
+  cutWork,
   filmOf,
   foldsOf,
   inkOf,
+  handNorm,
   isPlateless,
   liftTime,
   machineOf,
-  placesBetween,
   platesHung,
   rateTime,
   sheetsPerLift,
@@ -139,8 +139,10 @@ export class LaneReckoner {
       }
       case 'lifts': {
         const perLift = sheetsPerLift(machine.liftHeight, layout.caliperUm);
-        const cuts = cutsPerLift(placesBetween(layout.pattern));
-        return (units) => liftTime({ ...machine, setupHours: setup }, units, perLift, cuts);
+        const { cuts, quarterTurns } = cutWork(layout, step, this.norms('cut.leastStrip').value);
+        const secondsPerTurn = this.norms('cut.turnSeconds').value;
+        return (units) =>
+          liftTime({ ...machine, setupHours: setup, secondsPerTurn }, units, perLift, cuts, quarterTurns);
       }
       case 'belt': {
         const rate = beltRate(speed, machine.beltSpeed, Math.max(size.widthMm, size.heightMm) / 1000, machine.gap);
@@ -149,8 +151,10 @@ export class LaneReckoner {
       }
       case 'rate': {
         const { perPack } = step;
+        const hand = handNorm(step);
+        const pace = step.perHour ?? (hand === undefined ? speed : this.norms(hand).value);
         return (units, wanted) =>
-          rateTime(setup, perPack === undefined ? units : ceilRatio(wanted, perPack), speed, efficiency);
+          rateTime(setup, perPack === undefined ? units : ceilRatio(wanted, perPack), pace, efficiency);
       }
       case 'lag':
         return () => 0;

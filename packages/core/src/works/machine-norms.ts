@@ -189,7 +189,7 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
   binder: [
     hours('setup', 'Set-up', 1),
     speed(5_000, 'books'),
-    above0('conveyor', 'Length of the cooling conveyor', 'm', 60, 1_000, UNSOURCED),
+    above0('conveyor', 'Length of the cooling conveyor', 'm', 72, 1_000, UNSOURCED),
     above0('spacing', 'Distance from book to book on the conveyor', 'm', 0.4, 10, UNSOURCED),
     ...running(190, 4),
   ],

@@ -13,6 +13,8 @@ export interface JobDocument {
 
 export const number = (value: number, digits = 0): string =>
   value.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+/** As many places as there are, two at most. */
+export const plainNumber = (value: number): string => value.toLocaleString('en-GB', { maximumFractionDigits: 2 });
 export const percent = (share: number): string =>
   `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 3 })} %`;
 export const plural = (unit: string, count: number): string =>

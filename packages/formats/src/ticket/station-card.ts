@@ -2,7 +2,7 @@ import { type PlanStep, type StationSheet, stationSheet } from '@druckerei/core'
 import type { Content } from 'pdfmake/interfaces.js';
 import { stationSvg } from '../drawing/station-svg.js';
 import { renderPdf } from '../pdf/render.js';
-import { type JobDocument, number, stateText } from './document.js';
+import { type JobDocument, number, plainNumber, stateText } from './document.js';
 import { heads, table } from './table.js';
 
 /** Rows of a list that the ticket prints; the rest is on the screen and in the station's own document. */
@@ -17,7 +17,7 @@ export function stationCard(
   const figures = { ...document.plan.figures, ...sheet.figures };
   const words = sheet.shown.flatMap((id) => {
     const figure = figures[id];
-    return figure ? [`${figure.name} ${number(figure.value, 2)} ${figure.unit}`.trim()] : [];
+    return figure ? [`${figure.name} ${plainNumber(figure.value)} ${figure.unit}`.trim()] : [];
   });
   const { rows = ROWS, width } = options;
   return [

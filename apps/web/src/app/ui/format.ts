@@ -27,7 +27,7 @@ const SYMBOLS: Readonly<Record<string, string>> = {
   'g/m2': 'g/m²',
   'cm3/g': 'cm³/g',
 };
-const UNCHANGED = new Set(['people', 'h', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
+const UNCHANGED = new Set(['people', 'h', 'g', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
 
 /** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */
 export const unitText = (unit: string, value: number): string => {

@@ -20,6 +20,7 @@ import {
   FOLD_KINDS,
   OFFERED_SIZES,
   STRUCTURES,
+  checkAnswers,
   isoSize,
   newJob,
   plan,
@@ -173,7 +174,14 @@ export class NewJobDialog {
     const sheet = this.asks('measures') ? { widthMm: lengthMm, heightMm: breadthMm } : isoSize(size);
     const die = { kind: 'structure', structure, depthMm } as const;
     const folds = FOLDS_OF[answers.fold];
-    return works && sheet ? { works, job: newJob(family, { ...answers, ...sheet, folds, die }, works) } : undefined;
+    const asked = { ...answers, folds, die };
+    return works && sheet
+      ? {
+          works,
+          job: newJob(family, { ...asked, ...sheet }, works),
+          wrong: checkAnswers(family, { ...asked, ...sheet }, works),
+        }
+      : undefined;
   });
 
   /** What the plan would come to, or why it cannot be planned, while the questions are answered. */
@@ -184,6 +192,7 @@ export class NewJobDialog {
       return { ok: false, text: '' };
     if (this.asks('pages') && answersPages(this.form.controls.pages.value))
       return { ok: false, text: 'The pages must be a multiple of 4.' };
+    if (made.wrong.length > 0) return { ok: false, text: made.wrong.map(issueText).join(' ') };
     const outcome = plan(made.job, made.works);
     if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
     const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);

@@ -42,6 +42,11 @@ export class Stream {
     return step.name.split(' ')[0] ?? step.name;
   }
 
+  /** Minutes where it is less than an hour. */
+  protected lagText({ step: { lagHours } }: Station): string {
+    return lagHours > 0 && lagHours < 1 ? `${count(lagHours * 60)} min` : `${count(lagHours, 1)} h`;
+  }
+
   protected share({ setupLost, runningLost }: Station): number {
     return setupLost + runningLost === 0 ? 0 : setupLost / (setupLost + runningLost);
   }

@@ -1,0 +1,36 @@
+import { type CuttingProgramme, cuttingProgramme } from '../finishing/index.js';
+import type { ComponentLayout } from './component-layout.js';
+import type { Step } from './job.js';
+import { partsSheet } from './material.js';
+
+/** Cuts and quarter turns of a lift, with the programme where one parts the sheet's pieces. */
+export interface CutWork {
+  readonly cuts: number;
+  readonly quarterTurns: number;
+  readonly programme: CuttingProgramme | undefined;
+}
+
+/** A sheet that is squared and nothing more: four trims, the pile turned between them. */
+const SQUARED: CutWork = { cuts: 4, quarterTurns: 3, programme: undefined };
+
+const known = new WeakMap<ComponentLayout, CutWork>();
+
+/** What the guillotine does with a layout; remembered by the layout, which is immutable. Source: handbook chapter 7 "Guillotine". */
+export function cutWork(layout: ComponentLayout | undefined, step: Pick<Step, 'operation'>, leastMm: number): CutWork {
+  if (!layout || !partsSheet({ ...step, id: '' }, layout) || layout.pattern.count === 0) return SQUARED;
+  const before = known.get(layout);
+  if (before) return before;
+  const { pattern, sheet, leftMm, bottomMm } = layout;
+  const pieces = pattern.pieces.map(({ xMm, yMm, widthMm, heightMm }) => ({
+    xMm: leftMm + xMm,
+    yMm: bottomMm + yMm,
+    widthMm,
+    heightMm,
+  }));
+  const programme = cuttingProgramme(sheet, pieces, leastMm);
+  const made: CutWork = programme
+    ? { cuts: programme.cuts.length, quarterTurns: programme.quarterTurns, programme }
+    : { cuts: 4 + 2 * (pattern.count - 1), quarterTurns: SQUARED.quarterTurns, programme };
+  known.set(layout, made);
+  return made;
+}

@@ -1,0 +1,48 @@
+import { blockThicknessMm, foldPanels } from '../../finishing/index.js';
+import { type Issue, error } from '../../kernel/index.js';
+import { type Works, normsOf } from '../../works/index.js';
+import { FOLDS_OF } from '../job.js';
+import type { AskedFamily, FamilyAnswers } from './answers.js';
+
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+const UM = 1000;
+
+/**
+ * What makes a product impossible before a route is thought of, each with the nearest that works: a booklet too thick to
+ * stitch, a spine too thin for glue, a panel that no folder takes. Structures are checked where they are drawn.
+ * Issues: `bind.too-thick-to-stitch`, `bind.spine-too-thin`, `fold.panel-too-short`. Source: handbook chapter 7 (practice).
+ */
+export function checkAnswers(family: AskedFamily, answers: FamilyAnswers, works: Works): Issue[] {
+  const norms = normsOf(works, {});
+  const stock = works.stocks.find(({ id }) => id === answers.stock);
+  if (!stock) return [];
+  const caliperUm = stock.gsm * stock.bulk;
+  const { pages } = answers;
+  const thick = blockThicknessMm(pages, caliperUm);
+  const values = { pages, gsm: stock.gsm, value: tenth(thick) };
+  const fours = (count: number): number => Math.max(4, 4 * count);
+  if (family === 'saddle-stitched') {
+    const limit = norms('bind.saddleLimit').value;
+    const most = fours(Math.floor((limit * UM * 2) / caliperUm / 4));
+    return thick > limit ? [error('bind.too-thick-to-stitch', 'pages', { ...values, limit, most })] : [];
+  }
+  if (family === 'perfect-bound' || family === 'on-demand') {
+    const limit = norms('bind.leastSpine').value;
+    const least = fours(Math.ceil((limit * UM * 2) / caliperUm / 4));
+    return thick < limit ? [error('bind.spine-too-thin', 'pages', { ...values, limit, least })] : [];
+  }
+  if (family !== 'folded') return [];
+  const kind = answers.fold ?? 'half';
+  const [lengthMm, otherMm] = [
+    Math.max(answers.widthMm, answers.heightMm),
+    Math.min(answers.widthMm, answers.heightMm),
+  ];
+  const folds = kind === 'map' ? Math.max(1, FOLDS_OF[kind] - 1) : FOLDS_OF[kind];
+  const made = foldPanels(kind, { lengthMm, otherMm }, folds, {
+    letterShortMm: norms('fold.letterShort').value,
+    rollStepMm: norms('fold.rollStep').value,
+    gateShortMm: norms('fold.gateShort').value,
+    caliperMm: caliperUm / UM,
+  });
+  return made.ok ? [] : [error('fold.panel-too-short', 'fold', { needs: Math.ceil(made.needsMm) })];
+}
