@@ -95,3 +95,22 @@ test('finishing stations show their drawing, their lists and figures that open t
   await expect(card.getByRole('link', { name: 'All numbers (CSV)' })).toBeVisible();
   await expect(card.getByRole('table')).toContainText('00000195');
 });
+
+test('a works adds a rule of its own, softens one that ships, and both are kept in the history', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/norms');
+  await page.getByRole('button', { name: 'Route rules' }).click();
+  await expect(page.locator('[data-norm="rule.dry-before-cut"]')).toContainText('The clamp presses wet ink');
+  await page.getByRole('button', { name: 'Add a rule of this house' }).click();
+  await page.getByRole('button', { name: 'Set the rule' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Say why' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'This comes first' }).click();
+  await page.getByRole('option', { name: 'Shrink wrap' }).click();
+  await page.getByRole('combobox', { name: 'Then this' }).click();
+  await page.getByRole('option', { name: 'Band', exact: true }).click();
+  await page.getByLabel('Why').fill('bands cut the film');
+  await expectAccessible(page, 'a rule of the house');
+  await page.getByRole('button', { name: 'Set the rule' }).click();
+  await expect(page.locator('[data-norm="rule.order.wrap.band"]')).toContainText('soft');
+  await expect(page.getByLabel('History')).toContainText('bands cut the film');
+});

@@ -83,6 +83,16 @@ export const worksSchema = z
         name: z.string(),
         process: z.enum(MACHINE_PROCESSES),
         press: pressSchema.optional(),
+        takes: z
+          .strictObject({
+            maxMm: pair,
+            minMm: pair,
+            minCaliperUm: z.number(),
+            maxCaliperUm: z.number(),
+            stations: z.int().optional(),
+            forceKn: z.number().optional(),
+          })
+          .optional(),
       }),
     ),
     stocks: z.array(

@@ -11,9 +11,10 @@ const endpoints: readonly Endpoint[] = ENDPOINTS;
 
 /** A call of every endpoint that would go through for who may make it. */
 function goodCall(endpoint: Endpoint): { path: string; body?: object } {
-  // The concert programme is the demo's first job.
+  // The concert programme is the demo's first job, the season tickets, which are numbered, its eleventh.
   const path = endpoint.path
-    .replace('{id}', '1')
+    .replace('{id}', endpoint.id === 'numbersCsv' ? '11' : '1')
+    .replace('{step}', endpoint.id === 'numbersCsv' ? 'number' : 'box')
     .replace('{revision}', '1')
     .replace('{norm}', 'spoil.cut.setup')
     .replace('{component}', 'cover');

@@ -30,13 +30,23 @@ describe('jobs', () => {
   it('come with the demo, in the figures of chapter 6', async () => {
     const rows = (await manager.call('get', '/api/jobs')).body as JobRow[];
     expect(rows.map(({ title }) => title).sort()).toEqual([
+      'Board-game box',
       'Concert programme',
       'Constellation cards',
+      'Gala invitations',
       'Garden shop cards',
+      'Orchid field guide',
+      'Puzzle wallet',
+      'Season tickets',
+      'Seed packets',
+      'Shelf-lining paper',
+      'Star atlas',
       'Summer timetable',
       'Tea caddy carton',
+      'Tea shipper',
       'Trail map',
       'Vehicle permit stickers',
+      'Walking guide',
     ]);
     const { job, works } = (
       await manager.call('get', `/api/jobs/${rows.find(({ title }) => title === 'Trail map')?.id ?? 0}`)
@@ -100,6 +110,26 @@ describe('jobs', () => {
     await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, reason: 'back' });
   });
 
+  it('are not released against a hard rule of the route, and the reason is said', async () => {
+    const job = exampleJob('trail-map', { number: 'T-wet' });
+    const wet = job.route.find(({ operation }, i) => operation === 'dry' && job.route[i + 1]?.operation === 'cut');
+    const route = job.route
+      .filter((step) => step !== wet)
+      .map((step) => (step.from?.[0]?.material === wet?.id && wet?.from ? { ...step, from: wet.from } : step));
+    const made = (await manager.call('post', '/api/jobs', { ...job, route })).body as Revision;
+    const refused = await release(made);
+    expect(refused.status).toBe(422);
+    expect(JSON.stringify(refused.body)).toContain('Drying before cutting');
+    // A works that makes the rules soft releases it.
+    const weigh = async (value: number, expected: number): Promise<void> => {
+      for (const rule of ['dry-before-cut', 'dry-before-fold'])
+        await manager.call('put', `/api/norms/rule.${rule}`, { value, expected, reason: 'hot air' });
+    };
+    await weigh(1, 2);
+    expect((await release(made)).status).toBe(200);
+    await weigh(2, 1);
+  });
+
   it('cannot be released twice, nor while they cannot be planned', async () => {
     const first = await newJob();
     const released = (await release(first)).body as Revision;
@@ -137,6 +167,22 @@ describe('jobs', () => {
     const first = await newJob();
     const file = await manager.call('get', `/api/jobs/${first.id}/revisions/1/job.json`);
     expect(file.body).toEqual(first.job);
+  });
+});
+
+describe('station sheets', () => {
+  it('come as PDF and SVG, and the numbers as CSV in the order of the sheets', async () => {
+    const rows = (await manager.call('get', '/api/jobs')).body as JobRow[];
+    const at = (title: string): string =>
+      `/api/jobs/${rows.find((row) => row.title === title)?.id ?? 0}/revisions/1/stations`;
+    const svg = await manager.call('get', `${at('Star atlas')}/case.svg`);
+    expect([svg.status, svg.type]).toEqual([200, 'image/svg+xml']);
+    expect((svg.body as Buffer).toString()).toContain('<title>Case, inside up');
+    expect((await manager.call('get', `${at('Star atlas')}/case.pdf`)).type).toBe('application/pdf');
+    const csv = await manager.call('get', `${at('Season tickets')}/number.csv`);
+    const lines = csv.text.trim().split(/\r?\n/);
+    expect(lines.slice(0, 2)).toEqual(['Sheet,Position,Number', '1,1,00000195']);
+    expect(new Set(lines).size).toBe(lines.length);
   });
 });
 

@@ -6,12 +6,13 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatListModule } from '@angular/material/list';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Norm, type NormGroup, NORM_GROUPS, normCatalogue } from '@druckerei/core';
+import { type Norm, type NormGroup, NORM_GROUPS, ROUTE_RULES, RULE_IDS, normCatalogue } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
 import { timeText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { normUnit, normValue } from './norm-text';
+import { HouseRuleDialog } from './house-rule.dialog';
 import { NormDialog } from './norm.dialog';
 import { type NormRow, NormsStore } from './norms.store';
 
@@ -26,6 +27,8 @@ const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
   drying: 'Drying',
   prices: 'Prices',
 };
+
+const REASONS = new Map(RULE_IDS.map((id) => [`rule.${id}`, ROUTE_RULES[id].reason]));
 
 @Component({
   selector: 'dk-norms-page',
@@ -78,6 +81,12 @@ export class NormsPage {
     this.norms.load();
   }
 
+  /** Why a rule of the route is there. */
+  protected readonly why = ({ norm }: NormRow): string => REASONS.get(norm.id) ?? '';
+
+  protected addRule(): void {
+    this.dialog.open(HouseRuleDialog, { data: this.norms, width: '440px' });
+  }
   protected edit(row: NormRow): void {
     this.dialog.open(NormDialog, { data: { row, norms: this.norms }, width: '440px' });
   }
