@@ -88,6 +88,8 @@ say('10,000 jobs replanned headless', `${(replanned / 1000).toFixed(1)} s`, rati
 
 const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));
+const { benchRoutes } = await import('./bench-routes.mjs');
+await benchRoutes(core, say, ratio, exampleNames.map(example), large);
 const { benchSure } = await import('./bench-sure.mjs');
 benchSure(core, say, ratio);
 const { benchPressRoom } = await import('./bench-press-room.mjs');

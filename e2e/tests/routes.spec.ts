@@ -81,7 +81,7 @@ test('finishing stations show their drawing, their lists and figures that open t
   await expect(card.getByRole('img', { name: /Case, inside up/ })).toBeVisible();
   await expect(card).toContainText('206 mm');
   await card.getByTitle('Board, width: show the working').click();
-  await expect(page.locator('dk-working')).toContainText('width + square - joint');
+  await expect(page.locator('dk-working')).toContainText('= 210 + 3 − 7');
   await expectAccessible(page, 'case');
   await station(page, 'cut-board').click();
   await expect(card.getByRole('table')).toContainText('gripper edge');

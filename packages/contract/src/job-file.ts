@@ -237,6 +237,8 @@ const step = z.strictObject({
   perPack: z.int().min(1).max(1e6).optional(),
   hours: z.number().min(0).max(1000).optional(),
   perHour: z.number().positive().max(1e6).optional().describe('pieces in an hour, instead of the norm'),
+  transitHours: z.number().min(0).max(1000).optional().describe('outside work: on the road each way'),
+  price: z.number().min(0).max(1e6).optional().describe('outside work: of one piece that is sent'),
   powder: z.boolean().optional().describe('print: anti-set-off powder is dusted on'),
   note: text(500).optional(),
 });

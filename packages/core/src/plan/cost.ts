@@ -16,6 +16,7 @@ export interface CostTotals {
     readonly ink: number;
     readonly clicks: number;
     readonly parts: number;
+    readonly outside: number;
     readonly machines: number;
     readonly people: number;
     readonly total: number;
@@ -125,15 +126,39 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
       }),
     ),
   );
-  const total = paper + plates + ink + clicks + parts + machineCost + people;
-  book.reckon('total.cost', 'Cost', total, currency, 'paper + plates + ink + clicks + parts + machines + people', {
-    paper: 'cost.paper',
-    plates: 'cost.plates',
-    ink: 'cost.ink',
-    clicks: 'cost.clicks',
-    parts: 'cost.parts',
-    machines: 'cost.machines',
-    people: 'cost.people',
-  });
-  return { cost: { paper, plates, ink, clicks, parts, machines: machineCost, people, total }, currency };
+  const outside = sumFigure(
+    book,
+    'cost.outside',
+    'Outside work',
+    currency,
+    job.route.flatMap(({ id, operation, price }) =>
+      operation === 'outside' && price !== undefined
+        ? [
+            product(`cost.outside.${id}`, `Outside work, ${id}`, 'sent * price', {
+              sent: `step.${id}.processUnits`,
+              price: book.give(`step.${id}.price`, 'Price of one sent out', price, currency, GIVEN),
+            }),
+          ]
+        : [],
+    ),
+  );
+  const total = paper + plates + ink + clicks + parts + outside + machineCost + people;
+  book.reckon(
+    'total.cost',
+    'Cost',
+    total,
+    currency,
+    'paper + plates + ink + clicks + parts + outside + machines + people',
+    {
+      paper: 'cost.paper',
+      plates: 'cost.plates',
+      ink: 'cost.ink',
+      clicks: 'cost.clicks',
+      parts: 'cost.parts',
+      outside: 'cost.outside',
+      machines: 'cost.machines',
+      people: 'cost.people',
+    },
+  );
+  return { cost: { paper, plates, ink, clicks, parts, outside, machines: machineCost, people, total }, currency };
 }

@@ -230,7 +230,22 @@ const LAGS: Partial<
 };
 
 /** Drying before the next step, by paper and by what comes next. Source: handbook chapter 5 (practice). */
-function lag({ book, job, norms }: TimeContext, { step, id, layout }: Station): number {
+function lag(context: TimeContext, station: Station): number {
+  const { book } = context;
+  const { step, id } = station;
+  const away = lies(context, station);
+  if (step.operation !== 'outside' || !step.transitHours) return away;
+  const inputs = {
+    away: book.give(`${id}.away`, 'At the other house', away, 'h', GIVEN),
+    transit: book.give(`${id}.transit`, 'On the road, each way', step.transitHours, 'h', GIVEN),
+  };
+  const hours = away + 2 * step.transitHours;
+  book.reckon(`${id}.lag`, 'Away from the house', hours, 'h', 'away + 2 * transit', inputs);
+  return hours;
+}
+
+/** Hours that something lies where it is. */
+function lies({ book, job, norms }: TimeContext, { step, id, layout }: Station): number {
   if (step.hours !== undefined) {
     book.give(`${id}.lag`, 'Drying', step.hours, 'h', { label: 'set by user', note: 'set in this job' });
     return step.hours;

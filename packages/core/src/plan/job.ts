@@ -328,6 +328,9 @@ export interface Step {
   readonly perHour?: number | undefined;
   /** Dry: hours instead of the norm. */
   readonly hours?: number | undefined;
+  /** Outside work: hours on the road each way, and the price of one piece that is sent. */
+  readonly transitHours?: number | undefined;
+  readonly price?: number | undefined;
   /** Print: anti-set-off powder is dusted on. */
   readonly powder?: boolean | undefined;
   /** Instruction for the station, printed on the ticket. */

@@ -204,3 +204,14 @@ export function bandSheet(sheet: SheetBook): void {
     mass: sheet.give('mass', 'Mass of one', first.massG, 'g'),
   });
 }
+
+/** Outside work: what goes out and what has to come back. Source: handbook chapter 7; the counts are the flow's. */
+export function outsideSheet(sheet: SheetBook): void {
+  const { step } = sheet;
+  sheet.card(sheet.units);
+  const back = sheet.card(`step.${step.id}.needsOut`);
+  sheet.show('allowance', 'May be lost outside', 'pieces', 'sent - back', { sent: sheet.units, back });
+  const cost = `cost.outside.${step.id}`;
+  if (sheet.plan.figures[cost]) sheet.card(cost);
+  sheet.remark('Count what goes and what comes back, and note both: the difference is theirs to explain.');
+}

@@ -6,7 +6,7 @@ import { cutSheet } from './cut-sheet.js';
 import { dieSheet, filmSheet, foilSheet, windowSheet } from './die-sheet.js';
 import { foldSheet, scoreSheet } from './fold-sheet.js';
 import { corrugateSheet, envelopeSheet, glueSheet, gumSheet, mountSheet, rewindSheet } from './glue-sheet.js';
-import { bandSheet, boxSheet, numberSheet, palletSheet } from './pack-sheet.js';
+import { bandSheet, boxSheet, numberSheet, outsideSheet, palletSheet } from './pack-sheet.js';
 import { type StationSheet, SheetBook } from './sheet.js';
 
 const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> = {
@@ -34,6 +34,7 @@ const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> =
   number: numberSheet,
   band: bandSheet,
   wrap: bandSheet,
+  outside: outsideSheet,
   box: boxSheet,
   pallet: palletSheet,
 };

@@ -2,7 +2,8 @@ import { compile } from 'mathjs';
 import fs from 'node:fs';
 import type { Figures } from '../kernel/index.js';
 import { evaluate } from '../kernel/index.js';
-import { beltRate, sheetsPerLift } from '../plan/index.js';
+import { beltRate, insertAfter, sheetsPerLift } from '../plan/index.js';
+import { purchaseNeeds } from '../stores/index.js';
 import { example, planned } from '../plan/examples.fixture.js';
 import { type Works, SHIPPED_WORKS } from '../works/index.js';
 import { stationSheet } from './station-sheet.js';
@@ -155,6 +156,43 @@ describe('station sheets', () => {
   it('people hours are hours by the crew', () => {
     const { value, all } = sheetOf('concert-programme', 'stitch');
     expect(value('peopleHours')).toBeCloseTo((all['step.stitch.hours']?.value ?? 0) * 3, 9);
+  });
+});
+
+describe('outside work and supplies', () => {
+  const sent = (change: object) => {
+    const job = insertAfter(example('trail-map'), 'cut', 'outside');
+    return { ...job, route: job.route.map((step) => (step.operation === 'outside' ? { ...step, ...change } : step)) };
+  };
+
+  it('says what goes, what comes back, what it costs and how long it is away', () => {
+    const job = sent({ hours: 48, transitHours: 6, price: 0.05 });
+    const plan = planned(job);
+    const step = plan.steps.find(({ operation }) => operation === 'outside');
+    expect(step?.lagHours).toBe(60);
+    expect(plan.totals.cost.outside).toBeCloseTo((step?.processUnits ?? 0) * 0.05, 9);
+    const sheet = stationSheet(job, plan, SHIPPED_WORKS, step?.id ?? '');
+    expect(sheet?.figures[`station.${step?.id}.allowance`]?.value).toBe(
+      (step?.processUnits ?? 0) - (step?.needsOut ?? 0),
+    );
+    expect(planned(sent({})).totals.cost.outside).toBe(0);
+  });
+
+  it('buys thread, hot melt, film and wire as the stations use them', () => {
+    const needs = (name: string) => {
+      const job = example(name);
+      return Object.fromEntries(
+        purchaseNeeds(job, planned(job), SHIPPED_WORKS).map(({ key, quantity }) => [key, quantity]),
+      );
+    };
+    expect(needs('star-atlas')['supplies/thread']).toBeCloseTo(3 * 1598, 6);
+    expect(needs('orchid-field-guide')).toMatchObject({
+      'supplies/hot-melt': expect.any(Number) as number,
+      'supplies/film': expect.any(Number) as number,
+    });
+    expect(needs('concert-programme')['supplies/wire']).toBeGreaterThan(0);
+    expect(needs('puzzle-wallet')[`parts/HB-26-0446/insert`]).toBeGreaterThan(3000);
+    expect(needs('trail-map')).not.toHaveProperty('supplies/glue');
   });
 });
 

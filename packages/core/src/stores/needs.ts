@@ -1,9 +1,21 @@
 import type { Grain } from '../layout/index.js';
 import { type ComponentLayout, type Job, type Plan, TOOL_NAMES, toolKinds } from '../plan/index.js';
 import { CARRIER_OF } from '../press/index.js';
+import type { Operation } from '../route/index.js';
+import { stationSheet } from '../stations/index.js';
 import { type Works, normsOf, printingOf } from '../works/index.js';
 
-export const NEED_KINDS = ['sheets', 'rolls', 'ink', 'carriers', 'tools', 'parts', 'packing', 'outside'] as const;
+export const NEED_KINDS = [
+  'sheets',
+  'rolls',
+  'ink',
+  'carriers',
+  'tools',
+  'parts',
+  'supplies',
+  'packing',
+  'outside',
+] as const;
 export type NeedKind = (typeof NEED_KINDS)[number];
 
 /** Paper as it lies in the store: sheets of a size and grain, or full rolls of a width. */
@@ -58,6 +70,47 @@ function gather(needs: readonly Need[]): Need[] {
     byKey.set(need.key, before ? { ...before, quantity: before.quantity + need.quantity, figure: undefined } : need);
   }
   return [...byKey.values()].filter(({ quantity }) => quantity > 0);
+}
+
+/** What finishing stations use up, by the figure of their sheet: thread, wire and film by the metre, glue by weight. */
+const SUPPLIES: readonly {
+  readonly figure: string;
+  readonly key: string;
+  readonly name: string;
+  readonly unit: 'm' | 'kg';
+}[] = [
+  { figure: 'filmM', key: 'film', name: 'Film', unit: 'm' },
+  { figure: 'foilM', key: 'foil', name: 'Foil', unit: 'm' },
+  { figure: 'threadM', key: 'thread', name: 'Thread', unit: 'm' },
+  { figure: 'wireM', key: 'wire', name: 'Stitching wire', unit: 'm' },
+  { figure: 'glueKg', key: 'glue', name: 'Cold glue or hot melt at the gluer', unit: 'kg' },
+  { figure: 'meltKg', key: 'hot-melt', name: 'Hot melt for spines', unit: 'kg' },
+  { figure: 'gumKg', key: 'gum', name: 'Seal gum', unit: 'kg' },
+];
+const SUPPLIED: readonly Operation[] = [
+  'laminate',
+  'foil',
+  'window',
+  'sew',
+  'stitch',
+  'glue',
+  'mount',
+  'envelope',
+  'bind',
+  'gum',
+];
+
+function suppliesOf(job: Job, plan: Plan, works: Works): Need[] {
+  return job.route.flatMap(({ id, operation }): Need[] => {
+    const sheet = SUPPLIED.includes(operation) ? stationSheet(job, plan, works, id) : undefined;
+    if (!sheet) return [];
+    return SUPPLIES.flatMap(({ figure, key, name, unit }): Need[] => {
+      const quantity = sheet.figures[`station.${id}.${figure}`]?.value;
+      return quantity === undefined
+        ? []
+        : [{ key: `supplies/${key}`, kind: 'supplies', name, quantity, unit, pack: 1 }];
+    });
+  });
 }
 
 /**
@@ -151,5 +204,6 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
         ]
       : [],
   );
-  return gather([...paper, ...inks, ...carriers, ...tools, ...parts, ...packing, ...outside]);
+  const supplies = suppliesOf(job, plan, works);
+  return gather([...paper, ...inks, ...carriers, ...tools, ...parts, ...supplies, ...packing, ...outside]);
 }

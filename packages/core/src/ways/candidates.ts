@@ -1,6 +1,6 @@
 import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import { alongTheWeb } from '../layout/index.js';
-import { type Bought, type Component, sheetCandidates } from '../plan/index.js';
+import { type Bought, type Component, isUnprinted, sheetCandidates } from '../plan/index.js';
 import { type Machine, type PressLimits, type SheetSize, type Stock, type Works, printingOf } from '../works/index.js';
 import type { WayChoice } from './way.js';
 
@@ -49,7 +49,8 @@ export function listChoices(component: Component, works: Works, stock: Stock, ed
   const now = works.machines.find(({ id }) => id === component.press);
   for (const machine of works.machines) {
     const { press } = machine;
-    if (!press || (now && !alike(now, machine))) continue;
+    // Boards and cloth go over the cutter, which prints nothing.
+    if (!press || (press.units === 0) !== isUnprinted(component) || (now && !alike(now, machine))) continue;
     const styles = stylesFor(component, machine);
     for (const { id, sheets, rollWidthsMm = [] } of likeStocks(works, stock)) {
       const candidates = [

@@ -32,6 +32,21 @@ export const benchesRoutes: Routes = [
         loadComponent: () => import('./pages/register.page').then((m) => m.RegisterPage),
       },
       {
+        path: 'numbers',
+        title: 'Numbers - Druckerei',
+        loadComponent: () => import('./pages/numbers.page').then((m) => m.NumbersPage),
+      },
+      {
+        path: 'codes',
+        title: 'Codes at the bindery - Druckerei',
+        loadComponent: () => import('./pages/codes.page').then((m) => m.CodesPage),
+      },
+      {
+        path: 'singles',
+        title: 'Single books - Druckerei',
+        loadComponent: () => import('./pages/singles.page').then((m) => m.SinglesPage),
+      },
+      {
         path: 'web',
         title: 'Web and cylinders - Druckerei',
         loadComponent: () => import('./pages/web.page').then((m) => m.WebPage),

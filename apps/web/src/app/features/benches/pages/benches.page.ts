@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 
-/** Benches that work without a job: shared sheets, die-cut blanks, webs, mixed colours, register. */
+/** Benches that work without a job: shared sheets, die-cut blanks, webs, mixed colours, register, numbers, codes, single books. */
 @Component({
   selector: 'dk-benches-page',
   imports: [MatTabsModule, RouterLink, RouterLinkActive, RouterOutlet],
@@ -36,5 +36,8 @@ export class BenchesPage {
     { path: 'ink', name: 'Mixed colour' },
     { path: 'register', name: 'Register' },
     { path: 'colour', name: 'Colour on press' },
+    { path: 'numbers', name: 'Numbers' },
+    { path: 'codes', name: 'Codes' },
+    { path: 'singles', name: 'Single books' },
   ];
 }

@@ -81,7 +81,9 @@ export class PrintBench {
   protected readonly stock = computed(() =>
     this.editor.works()?.stocks.find(({ id }) => id === this.component()?.stock),
   );
-  protected readonly presses = computed(() => this.editor.works()?.machines.filter(({ press }) => press) ?? []);
+  protected readonly presses = computed(
+    () => this.editor.works()?.machines.filter(({ press }) => press && press.units > 0) ?? [],
+  );
   /** Rolls where it takes rolls: on a web press, or through the sheeter. */
   protected readonly views = computed(() =>
     VIEWS.filter(({ id }) => id !== 'rolls' || this.layout()?.supply.kind === 'roll'),

@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { type ScanFault, type ScanResult, checkKits, checkScans, sectionCode } from '@druckerei/core';
+import { count, readNumber } from '../../../ui/format';
+
+/** What the reader stops for, and what the bindery does then. */
+const FAULTS: Readonly<Record<ScanFault, string>> = {
+  missing: 'A section is missing. Look at the feeder of this place: a double-fed or empty pocket.',
+  doubled: 'A section came twice. Look at the feeder before: two were drawn at once.',
+  wrong: 'A section of another place. The pile in this feeder was loaded wrong.',
+  turned: 'A section lies upside down. Turn the pile in this feeder.',
+  foreign: 'A code that this book does not have. A section of another job is in the feeder.',
+};
+const KITS = {
+  'no cover': 'There is a block, but no cover for it.',
+  'no block': 'There is a cover, but no block for it.',
+  'not the same': 'Cover and block are of different orders. Stop, and sort the stack from here on.',
+} as const;
+
+const lines = (text: string): string[] => text.split(/[\s,;]+/).filter((word) => word !== '');
+
+/** A reader without its machine: section codes at the gatherer, and covers against blocks, stopping at the first error. */
+@Component({
+  selector: 'dk-codes-page',
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './codes.page.html',
+  styleUrl: './bench-page.scss',
+})
+export class CodesPage {
+  protected readonly job = signal('HB-26-0440');
+  protected readonly sections = signal('4');
+  protected readonly read = signal('');
+  protected readonly blocks = signal('');
+  protected readonly covers = signal('');
+  protected readonly count = count;
+  protected readonly codes = computed(() => {
+    const many = readNumber(this.sections());
+    const sound = many !== undefined && Number.isInteger(many) && many >= 1 && many <= 99;
+    return sound ? Array.from({ length: many }, (_, i) => sectionCode(this.job(), i)) : [];
+  });
+  /** Codes as they were read; one that is followed by ! came upside down. */
+  protected readonly result = computed((): ScanResult | undefined => {
+    const scans = lines(this.read()).map((word) => ({ code: word.replace(/!$/, ''), upright: !word.endsWith('!') }));
+    return scans.length === 0 || this.codes().length === 0 ? undefined : checkScans(this.codes(), scans);
+  });
+  protected readonly fault = (fault: ScanFault): string => FAULTS[fault];
+  protected readonly kits = computed(() => {
+    const [blocks, covers] = [lines(this.blocks()), lines(this.covers())];
+    if (blocks.length + covers.length === 0) return undefined;
+    const result = checkKits(blocks, covers);
+    return result.ok
+      ? { ok: true, text: `${count(blocks.length)} kits match.` }
+      : { ok: false, text: `At place ${result.at + 1}: ${KITS[result.fault]}` };
+  });
+
+  /** Two sound blocks, to see how it reads. */
+  protected fill(): void {
+    this.read.set([...this.codes(), ...this.codes()].join(' '));
+  }
+}
