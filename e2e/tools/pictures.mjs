@@ -21,9 +21,11 @@ const views = {
     await page.getByRole('link', { name: 'Concert programme' }).click();
     await page.locator('dk-stream svg').waitFor();
   },
-  stitching: async (page) => {
-    await station(page, 'stitch').click();
-    await page.locator('[data-test=in] button').click();
+  station: async (page) => {
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+    await page.getByRole('link', { name: 'Star atlas' }).click();
+    await station(page, 'case').click();
+    await page.getByTitle('Cloth, width: show the working').click();
   },
   press: async (page) => {
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();

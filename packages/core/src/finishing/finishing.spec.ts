@@ -12,7 +12,7 @@ import {
 } from './numbering.js';
 import { type SingleOrder, batchOrders, checkKits, checkersFor } from './on-demand.js';
 import { boxFor, loadingMetres, palletFor, transportCode } from './packing.js';
-import { type PanelFold, foldPanels, foldsAgainst } from './panels.js';
+import { type PanelFold, alongFirst, foldPanels, foldedPiece, foldsAgainst } from './panels.js';
 import { type Scan, checkScans } from './section-scan.js';
 
 describe('books', () => {
@@ -93,6 +93,28 @@ describe('fold panels', () => {
   it('thick paper shortens by what goes around it', () => {
     const [outer, , inner] = panels('letter', 297, 2, 1.2).panelsMm;
     expect((outer ?? 0) - (inner ?? 0)).toBeCloseTo(2.4, 9);
+  });
+  it('the folded piece is the longest panel, before shortening, and lies on itself as often as it has panels', () => {
+    for (const [kind, folds] of [
+      ['half', 1],
+      ['letter', 2],
+      ['roll', 3],
+      ['accordion', 3],
+      ['gate', 2],
+      ['parallel', 2],
+      ['map', 4],
+    ] as const) {
+      const none = { letterShortMm: 0, rollStepMm: 0, gateShortMm: 0, caliperMm: 0 };
+      const made = foldPanels(kind, { lengthMm: 480, otherMm: 300 }, alongFirst(kind, folds), none);
+      const piece = foldedPiece(kind, { lengthMm: 480, otherMm: 300 }, folds);
+      if (!made.ok) throw new Error(made.reason);
+      expect([kind, piece.lengthMm, piece.otherMm, piece.layers]).toEqual([
+        kind,
+        made.panels.foldedWidthMm,
+        made.panels.foldedHeightMm,
+        made.panels.layers,
+      ]);
+    }
   });
   it('refuses panels that no folder takes, with the length that would do, and a panel against its own', () => {
     const refused = foldPanels('accordion', { lengthMm: 60, otherMm: 100 }, 5, settings);

@@ -129,3 +129,25 @@ export function foldsAgainst(
   }
   return undefined;
 }
+
+/** Folds along the first side, of all the folds of a kind: a map keeps one for the right angle. */
+export const alongFirst = (kind: PanelFold, folds: number): number => (kind === 'map' ? Math.max(1, folds - 1) : folds);
+
+/** Longer and shorter side and layers of a piece once it is folded, before shortening. Source: identity. */
+export function foldedPiece(
+  kind: PanelFold,
+  flat: { readonly lengthMm: Mm; readonly otherMm: Mm },
+  folds: number,
+): { readonly lengthMm: Mm; readonly otherMm: Mm; readonly layers: number } {
+  const across = kind === 'right-angle' || kind === 'map' ? 2 : 1;
+  const panels =
+    kind === 'half' || kind === 'right-angle'
+      ? 2
+      : kind === 'gate'
+        ? 2
+        : kind === 'parallel'
+          ? 4
+          : alongFirst(kind, folds) + 1;
+  const layers = panels * across;
+  return { lengthMm: flat.lengthMm / panels, otherMm: flat.otherMm / across, layers };
+}

@@ -113,7 +113,8 @@ function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Materi
       const known = inputs as { material: Material; usage: number }[];
       const layout = step.component === undefined ? undefined : layouts.get(step.component);
       const made = madeBy(step, layout).map(({ material }) => material);
-      for (const [id, after] of materialsAfter(step, known, layout, trimmed, made)) materials.set(id, after);
+      for (const [id, after] of materialsAfter(step, known, layout, trimmed, made, job.finish?.fold))
+        materials.set(id, after);
       return false;
     });
   }

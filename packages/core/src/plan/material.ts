@@ -1,8 +1,9 @@
+import { foldedPiece } from '../finishing/index.js';
 import type { Grain } from '../layout/index.js';
 import { kgPerThousand } from '../paper/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Part, type Step, itemMaterial } from './job.js';
+import { type FoldKind, type Part, type Step, itemMaterial } from './job.js';
 import { webOf } from './web-layout.js';
 
 /** State of a material on an edge of the flow: what the next machine gets. */
@@ -84,7 +85,14 @@ function itemMaterials(paper: Material, { form, pattern, stock }: ComponentLayou
   );
 }
 
-function foldMaterial(flat: Material, folds: number): Material {
+function foldMaterial(flat: Material, folds: number, kind: FoldKind | undefined): Material {
+  if (kind !== undefined) {
+    const along = flat.widthMm >= flat.heightMm ? 'width' : 'height';
+    const [lengthMm, otherMm] = along === 'width' ? [flat.widthMm, flat.heightMm] : [flat.heightMm, flat.widthMm];
+    const piece = foldedPiece(kind, { lengthMm, otherMm }, folds);
+    const [widthMm, heightMm] = along === 'width' ? [piece.lengthMm, piece.otherMm] : [piece.otherMm, piece.lengthMm];
+    return { ...flat, widthMm, heightMm, caliperUm: flat.caliperUm * piece.layers };
+  }
   let { widthMm, heightMm } = flat;
   // Each fold halves the longer side: right for parallel maps and for the page grids of sections alike.
   for (let fold = 0; fold < folds; fold++)
@@ -128,11 +136,12 @@ export function materialsAfter(
   layout: ComponentLayout | undefined,
   trimmed: { widthMm: number; heightMm: number } | undefined,
   made: readonly string[],
+  fold: FoldKind | undefined,
 ): ReadonlyMap<string, Material> {
   const [first] = inputs;
   if (first && layout && layout.form.length > 0 && partsSheet(step, layout))
     return itemMaterials(first.material, layout);
-  const after = materialAfter(step, inputs, layout, trimmed);
+  const after = materialAfter(step, inputs, layout, trimmed, fold);
   return new Map(after ? made.map((id) => [id, after]) : []);
 }
 
@@ -144,6 +153,7 @@ function materialAfter(
   inputs: readonly { material: Material; usage: number }[],
   layout: ComponentLayout | undefined,
   trimmed: { widthMm: number; heightMm: number } | undefined,
+  fold: FoldKind | undefined,
 ): Material | undefined {
   const first = inputs[0]?.material;
   if (!first) return undefined;
@@ -155,7 +165,7 @@ function materialAfter(
   switch (step.operation) {
     case 'fold':
       if (layout?.section && first.unit === 'sheet') return foldSection(first, layout);
-      return foldMaterial(first, foldsOf(step, layout));
+      return foldMaterial(first, foldsOf(step, layout), fold);
     case 'glue':
       return { ...after, unit: layout?.component.name.toLowerCase() ?? 'glued piece' };
     case 'case':

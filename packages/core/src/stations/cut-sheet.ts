@@ -63,6 +63,10 @@ export function cutSheet(sheet: SheetBook): void {
   });
 }
 
+/** Both cuts of a gutter lie so close that they have one label. */
+const cutLabel = (cuts: readonly Cut[], i: number): string =>
+  cuts[i + 1]?.falls === 'gutter' ? `${i + 1}, ${i + 2}` : String(i + 1);
+
 function drawCuts(layout: ComponentLayout, cuts: readonly Cut[]): Shape[] {
   const { widthMm, heightMm } = layout.sheet;
   const down = (y: number): number => heightMm - y;
@@ -77,7 +81,7 @@ function drawCuts(layout: ComponentLayout, cuts: readonly Cut[]): Shape[] {
   const lines = cuts.flatMap((cut, i): Shape[] =>
     cut.piles.map((pile, j): Shape => {
       const fromLow = cut.back === 'left' || cut.back === 'gripper';
-      const label = j === 0 ? { label: String(i + 1) } : {};
+      const label = j === 0 && cut.falls !== 'gutter' ? { label: cutLabel(cuts, i) } : {};
       if (cut.back === 'left' || cut.back === 'right') {
         const x = fromLow ? pile.x[0] + cut.gaugeMm : pile.x[1] - cut.gaugeMm;
         return {

@@ -1,5 +1,5 @@
-import { type Panels, foldPanels } from '../finishing/index.js';
-import { FOLDS_OF, foldsOf } from '../plan/index.js';
+import { type Panels, alongFirst, foldPanels } from '../finishing/index.js';
+import { foldsOf } from '../plan/index.js';
 import { type Shape, measure, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -15,11 +15,11 @@ export function foldSheet(sheet: SheetBook): void {
     );
     return;
   }
-  const kind = sheet.job.finish?.fold ?? 'half';
-  const folds = step.folds ?? FOLDS_OF[kind];
+  const folds = foldsOf(step, layout);
+  const kind = sheet.job.finish?.fold ?? (folds === 1 ? 'half' : folds === 2 ? 'letter' : 'map');
   const along = first.widthMm >= first.heightMm ? 'width' : 'height';
   const [lengthMm, otherMm] = along === 'width' ? [first.widthMm, first.heightMm] : [first.heightMm, first.widthMm];
-  const made = foldPanels(kind, { lengthMm, otherMm }, kind === 'map' ? Math.max(1, folds - 1) : folds, {
+  const made = foldPanels(kind, { lengthMm, otherMm }, alongFirst(kind, folds), {
     letterShortMm: sheet.value(sheet.norm('fold.letterShort')),
     rollStepMm: sheet.value(sheet.norm('fold.rollStep')),
     gateShortMm: sheet.value(sheet.norm('fold.gateShort')),

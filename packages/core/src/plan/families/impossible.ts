@@ -1,4 +1,4 @@
-import { blockThicknessMm, foldPanels } from '../../finishing/index.js';
+import { alongFirst, blockThicknessMm, foldPanels } from '../../finishing/index.js';
 import { type Issue, error } from '../../kernel/index.js';
 import { type Works, normsOf } from '../../works/index.js';
 import { FOLDS_OF } from '../job.js';
@@ -37,8 +37,7 @@ export function checkAnswers(family: AskedFamily, answers: FamilyAnswers, works:
     Math.max(answers.widthMm, answers.heightMm),
     Math.min(answers.widthMm, answers.heightMm),
   ];
-  const folds = kind === 'map' ? Math.max(1, FOLDS_OF[kind] - 1) : FOLDS_OF[kind];
-  const made = foldPanels(kind, { lengthMm, otherMm }, folds, {
+  const made = foldPanels(kind, { lengthMm, otherMm }, alongFirst(kind, FOLDS_OF[kind]), {
     letterShortMm: norms('fold.letterShort').value,
     rollStepMm: norms('fold.rollStep').value,
     gateShortMm: norms('fold.gateShort').value,

@@ -30,6 +30,7 @@ import {
 } from '@druckerei/core';
 import { type Revision, issueText } from '@druckerei/contract';
 import { Api } from '../../platform/api';
+import { FOLD_NAMES } from '../../ui/fold-names';
 import { STRUCTURE_NAMES } from '../../ui/structure-names';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
@@ -44,16 +45,6 @@ const UNIT: Readonly<Record<PressKind, string>> = {
   digital: 'press sheets',
 };
 const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
-const FOLD_NAMES: Readonly<Record<FoldKind, string>> = {
-  half: 'Once, in half',
-  letter: 'Letter fold',
-  accordion: 'Accordion fold',
-  roll: 'Roll fold',
-  gate: 'Gate fold',
-  parallel: 'Twice parallel',
-  'right-angle': 'Right angle',
-  map: 'Map: accordion, then right angle',
-};
 const MEASURE = [Validators.min(1), Validators.max(5000)];
 /** What the two measures of a family are called. */
 const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>> = {

@@ -7,6 +7,7 @@ import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { Field } from './field';
+import { FinishFields } from './finish-fields';
 import { IncidentFields } from './incident-fields';
 import { PrintBench } from './print-bench';
 import { RouteMenu } from './route-menu';
@@ -14,7 +15,7 @@ import { StationCard } from './station-card';
 import { StepRecord } from './step-record';
 
 /** What each operation's figures are, beside the counts. */
-const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'packs', 'hours', 'lag', 'lead'] as const;
+const EXTRAS = ['platesHung', 'sheetsPerLift', 'packs', 'hours', 'lag', 'lead'] as const;
 
 /** The bench of one station: its counts, what may be spoiled, its machine, its instructions and cautions. */
 @Component({
@@ -22,6 +23,7 @@ const EXTRAS = ['platesHung', 'sheetsPerLift', 'lifts', 'cuts', 'packs', 'hours'
   imports: [
     Field,
     FigureButton,
+    FinishFields,
     IncidentFields,
     MatFormFieldModule,
     MatIconModule,

@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import { ADHESIVES, FOLD_KINDS } from '@druckerei/core';
+import { FOLD_NAMES } from '../../../ui/fold-names';
+import { JobEditor } from '../state/job-editor';
+import { Field } from './field';
+
+const ADHESIVE_NAMES = { cold: 'cold glue', 'hot-melt': 'hot melt', pur: 'PUR' } as const;
+
+/** What a finishing station is told beside its counts: the fold, the film, the glue, the window, the numbers. */
+@Component({
+  selector: 'dk-finish-fields',
+  imports: [Field, MatCheckboxModule, MatFormFieldModule, MatSelectModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './finish-fields.html',
+  styleUrl: './bench.scss',
+})
+export class FinishFields {
+  protected readonly editor = inject(JobEditor);
+  readonly stepId = input.required<string>();
+  protected readonly folds = FOLD_KINDS.map((id) => ({ id, name: FOLD_NAMES[id] }));
+  protected readonly adhesives = ADHESIVES.map((id) => ({ id, name: ADHESIVE_NAMES[id] }));
+  private readonly step = computed(() => this.editor.job()?.route.find(({ id }) => id === this.stepId()));
+  protected readonly operation = computed(() => this.step()?.operation);
+  protected readonly finish = computed(() => this.editor.job()?.finish);
+  /** Sections are folded by their scheme, flat pieces by a kind of fold. */
+  protected readonly isFlat = computed(
+    () => this.editor.job()?.components.find(({ id }) => id === this.step()?.component)?.kind === 'sheet',
+  );
+  protected readonly glues = computed(() => ['glue', 'envelope', 'bind'].includes(this.operation() ?? ''));
+  protected readonly window = computed(() => this.finish()?.windowMm !== undefined);
+  /** Where the numbering boxes of the job stand. */
+  protected readonly boxes = computed(() => {
+    const components = this.editor.job()?.components ?? [];
+    for (const [component, { tools = [] }] of components.entries()) {
+      const tool = tools.findIndex(({ kind }) => kind === 'numbering-box');
+      if (tool >= 0) return { path: ['components', component, 'tools', tool] as (string | number)[], of: tools[tool] };
+    }
+    return undefined;
+  });
+
+  protected tell(field: string, value: unknown): void {
+    this.editor.set(['finish', field], value);
+  }
+}
