@@ -35,10 +35,10 @@ describe('impossible products', () => {
   it('a stitched booklet of 200 pages on 170 g: with the most pages that do', () => {
     const [[code, params] = []] = wrong('saddle-stitched', { pages: 200, stock: 'silk-170' });
     expect(code).toBe('bind.too-thick-to-stitch');
-    // 4 mm hold 51.15 leaves of 156.4 um, so 25 sheets of four pages.
-    expect(params).toMatchObject({ value: 15.6, limit: 4, most: 48 * 2 + 4 });
-    expect(wrong('saddle-stitched', { pages: 100, stock: 'silk-170' })).toEqual([]);
-    expect(wrong('saddle-stitched', { pages: 104, stock: 'silk-170' })).toHaveLength(1);
+    // 4 mm hold 25.6 leaves of 156.4 um: twelve folded sheets of four pages.
+    expect(params).toMatchObject({ value: 15.6, limit: 4, most: 48 });
+    expect(wrong('saddle-stitched', { pages: 48, stock: 'silk-170' })).toEqual([]);
+    expect(wrong('saddle-stitched', { pages: 52, stock: 'silk-170' })).toHaveLength(1);
   });
   it('a glued spine under 3 mm: with the fewest pages that do', () => {
     expect(wrong('perfect-bound', { pages: 32, stock: 'silk-90' })).toMatchObject([

@@ -61,10 +61,16 @@ export function foldSheet(sheet: SheetBook): void {
 /** The flat piece with its folds, and its edge as it folds. */
 function drawPanels(sheet: SheetBook, panels: Panels, lengthMm: number, otherMm: number): void {
   let at = 0;
-  const boxes = panels.panelsMm.map((panel, i): Shape => {
+  // Where a fold crosses, the number stands in the upper half.
+  const tall = panels.crossMm[0] ?? otherMm;
+  const boxes = panels.panelsMm.flatMap((panel, i): Shape[] => {
     const x = at;
     at += panel;
-    return { kind: 'box', role: 'piece', x, y: 0, width: panel, height: otherMm, label: String(i + 1) };
+    const box = { kind: 'box', role: 'piece', x, width: panel } as const;
+    return [
+      { ...box, y: 0, height: tall, label: String(i + 1) },
+      ...panels.crossMm.map((y): Shape => ({ ...box, y, height: otherMm - y })),
+    ];
   });
   const lines = panels.lines.map(({ atMm }): Shape => ({
     kind: 'path',
@@ -101,8 +107,8 @@ function drawPanels(sheet: SheetBook, panels: Panels, lengthMm: number, otherMm:
     x += way * panel;
     points.push({ x, y });
     way = -way;
-    // Up folds lie above what was there, down folds below.
-    y += (panels.lines[i]?.way === 'down' ? 1 : -1) * rise;
+    // Each panel lies on the one before.
+    y -= rise;
     if (i < panels.lines.length) points.push({ x, y });
   });
   const [left, top] = [Math.min(...points.map((p) => p.x)), Math.min(...points.map((p) => p.y))];
