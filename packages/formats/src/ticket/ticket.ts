@@ -163,6 +163,16 @@ function cautions(step: PlanStep, name: string, said: Map<PlanStep['operation'],
   };
 }
 
+/** A station's name, and its code for whoever books time or counts there. */
+const stationHead = (code: string, name: string): Content => ({
+  columns: [
+    { width: '*', text: name, style: 'heading' },
+    isCodable(code)
+      ? { width: 110, svg: code128Svg(code), fit: [110, 22], alignment: 'right', margin: [0, 8, 0, 0] }
+      : { width: 110, text: code, alignment: 'right' },
+  ],
+});
+
 /** The station's sheet, where it has more than its hours. */
 function card(document: JobDocument, step: PlanStep): Content[] {
   const sheet = stationSheet(document.job, document.plan, document.works, step.id);
@@ -176,7 +186,7 @@ function stations(document: JobDocument): Content[] {
     const name = `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`;
     return {
       stack: [
-        { text: name, style: 'heading' },
+        stationHead(`${document.job.number}/${step.id}`, name),
         ...stationLines(document, step).map((text): Content => ({ text })),
         cautions(step, name, said),
         ...card(document, step),
