@@ -156,6 +156,16 @@ export const ROUTE_RULES = {
     reason: 'A thinner spine holds no glue and takes no title. Stitch it, or take a bulkier paper.',
     weight: 'hard',
   },
+  'cover-fits-block': {
+    name: 'Cover as wide as its block wants',
+    reason: 'Pages or paper have changed since the cover was measured: its spine would not meet the block.',
+    weight: 'hard',
+  },
+  'case-fits-block': {
+    name: 'Case as large as its block wants',
+    reason: 'Pages or paper have changed since the case was measured: boards, strip and cloth follow the block.',
+    weight: 'hard',
+  },
   'saddle-thickness': {
     name: 'Thickest saddle-stitched copy',
     reason: 'A thicker booklet gapes and creeps. Offer perfect binding.',

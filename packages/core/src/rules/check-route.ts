@@ -3,12 +3,14 @@ import { OPERATION_RULES, ROUTE_RULES, RULE_IDS, RULE_WEIGHTS, type RuleId } fro
 import { type Works, houseRules } from '../works/index.js';
 import { type RouteFacts, factsOf } from './facts.js';
 import type { Finding, Found, Mend } from './finding.js';
+import { FIT_PREDICATES } from './fit-rules.js';
 import { LIMIT_PREDICATES } from './limit-rules.js';
 import { MATERIAL_PREDICATES } from './material-rules.js';
 import { ORDER_PREDICATES, inOrder } from './order-rules.js';
 
 const PREDICATES: Readonly<Record<RuleId, (facts: RouteFacts) => readonly Found[]>> = {
   ...ORDER_PREDICATES,
+  ...FIT_PREDICATES,
   ...LIMIT_PREDICATES,
   ...MATERIAL_PREDICATES,
 };

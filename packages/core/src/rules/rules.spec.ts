@@ -94,6 +94,14 @@ const CASES: Readonly<Record<RuleId, Job>> = {
   'machine-stations': family('case-bound', { pages: 288 }),
   'hand-lift': step(family('web-leaflet'), 'box', { perPack: 5000 }),
   'least-spine': thin,
+  'cover-fits-block': {
+    ...book,
+    components: book.components.map((one) => (one.kind === 'section' ? { ...one, stock: 'silk-90' } : one)),
+  },
+  'case-fits-block': {
+    ...atlas,
+    components: atlas.components.map((one) => (one.kind === 'section' ? { ...one, stock: 'silk-90' } : one)),
+  },
   'saddle-thickness': withNorms(example('concert-programme'), { 'bind.saddleLimit': 1 }),
   'grain-along-spine': {
     ...atlas,

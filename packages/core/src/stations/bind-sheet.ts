@@ -1,4 +1,4 @@
-import { caseFor } from '../finishing/index.js';
+import { SECTION_BLOCK, sectionMarks } from '../imposition/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -14,12 +14,50 @@ export function stitchSheet(sheet: SheetBook): void {
     legs: sheet.norm('bind.stitchLegs'),
   });
   sheet.show('wireM', 'Wire', 'm', 'units * stitches * wire / 1000', { units: sheet.units, stitches, wire });
+  drawStitches(sheet, sheet.value(stitches));
   sheet.card(sheet.give('sections', 'Feeders', sheet.incoming.length, 'feeders'));
   const creeps = sheet.job.components.flatMap(({ id }) =>
     (sheet.plan.layouts[id]?.section?.outer ?? []).map(({ towardsSpineMm }) => towardsSpineMm),
   );
   const creep = Math.max(0, ...creeps);
   if (creep > 0) sheet.card(sheet.give('creep', 'Most creep, taken up on the layout', tenth(creep * 10) / 10, 'mm'));
+}
+
+/** The spine of a copy with its stitches, spread evenly. */
+function drawStitches(sheet: SheetBook, stitches: number): void {
+  const page = sheet.job.components.find(({ kind }) => kind === 'section') ?? sheet.job.components[0];
+  const [width, height] = [page?.widthMm ?? 0, page?.heightMm ?? 0];
+  if (width * height === 0) return;
+  const wire = 13;
+  const centres = Array.from({ length: stitches }, (_, i) => ((i + 0.5) * height) / stitches);
+  sheet.draw({
+    title: 'Open copy, its spine in the middle',
+    widthMm: 2 * width,
+    heightMm: height,
+    shapes: [
+      { kind: 'box', role: 'piece', x: 0, y: 0, width: 2 * width, height },
+      {
+        kind: 'path',
+        role: 'fold',
+        points: [
+          { x: width, y: 0 },
+          { x: width, y: height },
+        ],
+      },
+      ...centres.map((y): Shape => ({
+        kind: 'path',
+        role: 'edge',
+        points: [
+          { x: width, y: y - wire / 2 },
+          { x: width, y: y + wire / 2 },
+        ],
+      })),
+      ...centres.map((y, i): Shape =>
+        measure({ x: 2 * width, y: centres[i - 1] ?? 0 }, { x: 2 * width, y }, y - (centres[i - 1] ?? 0)),
+      ),
+      measure({ x: 0, y: height }, { x: width, y: height }, width),
+    ],
+  });
 }
 
 /** Materials that come to the binder, the cover apart. */
@@ -50,7 +88,7 @@ export function bindSheet(sheet: SheetBook): void {
   const width = sheet.told('pageWidth', 'Page, width', page?.widthMm ?? 0, 'mm');
   const height = sheet.told('pageHeight', 'Page, height', page?.heightMm ?? 0, 'mm');
   const copies = sheet.give('copies', 'Books bound as one', job.binding?.twoUp ? 2 : 1, 'books');
-  const coverWidth = sheet.show('coverWidth', 'Cover, untrimmed, width', 'mm', '2 * (page + trim) + spine', {
+  sheet.show('coverWidth', 'Cover, untrimmed, width', 'mm', '2 * (page + trim) + spine', {
     page: width,
     trim,
     spine,
@@ -60,11 +98,6 @@ export function bindSheet(sheet: SheetBook): void {
     trim,
     copies,
   });
-  const laid = job.components.find(({ id }) => id === 'cover');
-  if (laid?.widthMm !== undefined && Math.abs(laid.widthMm - sheet.value(coverWidth)) > 0.5)
-    sheet.remark(
-      `The cover is laid ${tenth(laid.widthMm)} mm wide, the block wants ${tenth(sheet.value(coverWidth))} mm: change the cover's width.`,
-    );
   sheet.show('mill', 'Block before milling, width', 'mm', 'page + trim + mill', {
     page: width,
     trim,
@@ -156,9 +189,35 @@ export function gatherSheet(sheet: SheetBook): void {
       heads: ['Place', 'Section', 'Code'],
       rows: codes.sort((a, b) => Number(a[0]) - Number(b[0])),
     });
+  const heightMm = sheet.job.components.find(({ kind }) => kind === 'section')?.heightMm ?? 0;
+  drawStaircase(sheet, heightMm, feeders);
   sheet.remark(
     'The staircase of spine marks runs down unbroken: a missing, doubled, swapped or turned section breaks it.',
   );
+}
+
+/** The gathered block from its spine: each section's mark one block height lower than the one before. */
+function drawStaircase(sheet: SheetBook, heightMm: number, sections: number): void {
+  const marks = sectionMarks(sections, heightMm);
+  if (marks.length === 0) return;
+  // Sections are drawn as wide as a mark, so that the staircase can be read.
+  const each = SECTION_BLOCK.widthMm * 2;
+  sheet.draw({
+    title: 'Spine of a gathered block, sections side by side',
+    widthMm: sections * each,
+    heightMm,
+    shapes: marks.flatMap(({ section, topMm }): Shape[] => [
+      { kind: 'box', role: 'piece', x: section * each, y: 0, width: each, height: heightMm },
+      {
+        kind: 'box',
+        role: 'mark',
+        x: section * each + (each - SECTION_BLOCK.widthMm) / 2,
+        y: topMm,
+        width: SECTION_BLOCK.widthMm,
+        height: SECTION_BLOCK.heightMm,
+      },
+    ]),
+  });
 }
 
 /** Thread and swell. Source: handbook chapter 7 (practice). */
@@ -183,7 +242,6 @@ export function sewSheet(sheet: SheetBook): void {
 export function caseSheet(sheet: SheetBook): void {
   const { job } = sheet;
   const text = job.components.find(({ kind }) => kind === 'section');
-  const board = job.components.find(({ id }) => id === 'board');
   const sew = job.route.find(({ operation }) => operation === 'sew');
   const flat = sew
     ? sheet.plan.edges.filter(({ to }) => to === sew.id).reduce((sum, { state }) => sum + state.caliperUm, 0) / MM
@@ -220,19 +278,6 @@ export function caseSheet(sheet: SheetBook): void {
     turnIn,
   });
   const v = (id: string): number => sheet.value(id);
-  // The same rule as the pure function that the family lays its boards by.
-  const made = caseFor(
-    { widthMm: v(width), heightMm: v(height), thicknessMm: v(thick) },
-    {
-      squareMm: v(square),
-      jointMm: v(joint),
-      turnInMm: v(turnIn),
-      boardMm: v(boardMm),
-      jointCalipers: v(sheet.norm('case.jointCalipers')),
-    },
-  );
-  if (board?.widthMm !== undefined && Math.abs(board.widthMm - made.boardWidthMm) > 0.5)
-    sheet.remark(`Boards are laid ${tenth(board.widthMm)} mm wide, this block wants ${tenth(made.boardWidthMm)} mm.`);
   const [W, H, t, bw, bh] = [v(clothWidth), v(clothHeight), v(turnIn), v(boardWidth), v(boardHeight)];
   const s = v(strip);
   const left = t;
@@ -276,4 +321,44 @@ export function trimSheet(sheet: SheetBook): void {
   sheet.card(sheet.told('width', 'Trimmed, width', text?.widthMm ?? 0, 'mm'));
   sheet.card(sheet.told('height', 'Trimmed, height', text?.heightMm ?? 0, 'mm'));
   sheet.card(sheet.give('thickness', 'Thickness', sheet.thicknessMm, 'mm'));
+  const [w, h, t] = [text?.widthMm ?? 0, text?.heightMm ?? 0, sheet.value(trim)];
+  if (w * h === 0) return;
+  sheet.draw({
+    title: 'Three cuts: fore edge, head, foot; the spine lies at the left',
+    widthMm: w + t,
+    heightMm: h + 2 * t,
+    shapes: [
+      { kind: 'box', role: 'sheet', x: 0, y: 0, width: w + t, height: h + 2 * t },
+      { kind: 'box', role: 'piece', x: 0, y: t, width: w, height: h },
+      {
+        kind: 'path',
+        role: 'cut',
+        points: [
+          { x: w, y: 0 },
+          { x: w, y: h + 2 * t },
+        ],
+        label: '1',
+      },
+      {
+        kind: 'path',
+        role: 'cut',
+        points: [
+          { x: 0, y: t },
+          { x: w, y: t },
+        ],
+        label: '2',
+      },
+      {
+        kind: 'path',
+        role: 'cut',
+        points: [
+          { x: 0, y: t + h },
+          { x: w, y: t + h },
+        ],
+        label: '3',
+      },
+      measure({ x: 0, y: h + 2 * t }, { x: w, y: h + 2 * t }, w),
+      measure({ x: w + t, y: t }, { x: w + t, y: t + h }, h),
+    ],
+  });
 }

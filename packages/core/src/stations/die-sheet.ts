@@ -1,5 +1,5 @@
 import { boundsOf } from '../geometry/index.js';
-import { measureDie } from '../diecut/index.js';
+import { type DieDrawing, measureDie } from '../diecut/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -85,6 +85,11 @@ export function dieSheet(sheet: SheetBook): void {
       few ? ['Hammer', 'stripping by the pile'] : ['Stripping tools', 'upper, lower'],
     ],
   });
+  drawBlank(sheet, die);
+}
+
+/** One blank with its rules and its glued areas. */
+export function drawBlank(sheet: SheetBook, die: DieDrawing): void {
   const { left, bottom, right, top } = boundsOf(die.outline);
   const flip = ({ x, y }: { x: number; y: number }) => ({ x: x - left, y: top - y });
   const shapes: Shape[] = [

@@ -1,4 +1,5 @@
 import { measureDie } from '../diecut/index.js';
+import { drawBlank } from './die-sheet.js';
 import type { SheetBook } from './sheet.js';
 
 const MM = 1000;
@@ -46,6 +47,7 @@ export function glueSheet(sheet: SheetBook): void {
   sheet.show('pressed', 'Under compression', 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
   const { name, why } = adhesiveFor(sheet);
   sheet.remark(`${name}. ${why}`);
+  if (die) drawBlank(sheet, die);
 }
 
 /** Seal gum along the flap, dried open. Source: handbook chapter 7 "Envelopes". */
