@@ -1,5 +1,4 @@
 export * from './operations.js';
-export * from './score.js';
 export * from './cautions.js';
 export * from './incidents.js';
 export * from './rule-list.js';

@@ -2,12 +2,10 @@ import { caseFor, coverSheet, gluedSpineMm } from '../finishing/index.js';
 import type { RuleId } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found } from './finding.js';
+import { type Predicate, UM, tenth } from './predicate.js';
 
-type Predicate = (facts: RouteFacts) => readonly Found[];
-const UM = 1000;
 /** Less than this is within what a knife and a folder hold. Source: common practice, no source. */
 const SLACK_MM = 0.5;
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
 /** Thickness of what comes to a station, without the station that is left out, mm. */
 const blockMm = ({ incoming }: Station, without?: string): number =>

@@ -1,12 +1,8 @@
-import type { Operation, RuleId } from '../route/index.js';
+import type { RuleId } from '../route/index.js';
 import type { Machine, MachineTakes } from '../works/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
-
-type Predicate = (facts: RouteFacts) => readonly Found[];
-const is = ({ step }: Station, ...operations: readonly Operation[]): boolean => operations.includes(step.operation);
-const tenth = (value: number): number => Math.round(value * 10) / 10;
-const UM = 1000;
+import { type Predicate, UM, is, tenth } from './predicate.js';
 
 /** Longer and shorter side of what comes. */
 const sides = ({ incoming }: Station): readonly [number, number] => {

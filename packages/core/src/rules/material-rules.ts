@@ -1,15 +1,8 @@
 import type { Operation, RuleId } from '../route/index.js';
 import { webOf } from '../plan/index.js';
-import type { RouteFacts, Station } from './facts.js';
+import type { Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
-
-type Predicate = (facts: RouteFacts) => readonly Found[];
-const is = ({ step }: Station, ...operations: readonly Operation[]): boolean => operations.includes(step.operation);
-const set = (path: readonly (string | number)[], value: Extract<Mend, { kind: 'set' }>['value']): Mend => ({
-  kind: 'set',
-  path,
-  value,
-});
+import { type Predicate, is, set } from './predicate.js';
 
 /** Whether the first fold of a flat piece runs across its grain: it halves the longer side. */
 function foldsAcross({ incoming, layout }: Station): boolean {

@@ -1,10 +1,9 @@
 import type { Operation, RuleId } from '../route/index.js';
-import type { RouteFacts, Station } from './facts.js';
+import type { Station } from './facts.js';
 import type { Found } from './finding.js';
 import { comesWet } from './wet.js';
+import { type Predicate, is } from './predicate.js';
 
-type Predicate = (facts: RouteFacts) => readonly Found[];
-const is = ({ step }: Station, ...operations: readonly Operation[]): boolean => operations.includes(step.operation);
 const sameLane = (one: Station, other: Station): boolean => one.step.component === other.step.component;
 
 /** What has to be dry when it comes to one of these stations. */

@@ -1,6 +1,5 @@
 import { blockThicknessMm, caseFor, coverSheet, gluedSpineMm } from '../../finishing/index.js';
 import { mostPages, splitPages } from '../../imposition/index.js';
-import { SCORE_OVER_GSM } from '../../route/index.js';
 import { type Works, BOARD_CUTTER, normsOf } from '../../works/index.js';
 import { printSteps, sectionLane } from '../edit-job.js';
 import type { Component, Step } from '../job.js';
@@ -14,13 +13,13 @@ const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
 /** Sections that a booklet's text is split into on a stock: 36 pages on 90 g are 32 + 4. Empty unless a multiple of 4. */
 export const sectionPages = (pages: number, gsm: number): number[] => splitPages(pages, mostPages(gsm));
 
-function coverRoute(component: Component, gsm: number): Step[] {
+function coverRoute(component: Component, scored: boolean): Step[] {
   const route = printSteps(component.id, component.workStyle);
   const add = (id: string, operation: Step['operation']) =>
     route.push({ id: `${id}-cover`, operation, component: component.id, ...after(route) });
   add('coat', 'coat');
   add('cut', 'cut');
-  if (gsm > SCORE_OVER_GSM) add('score', 'score');
+  if (scored) add('score', 'score');
   return route;
 }
 
@@ -54,7 +53,7 @@ export function stitched(answers: FamilyAnswers, works: Works): Made {
   };
   const lanes = [
     ...sections.map((section) => sectionLane(section, false)),
-    coverRoute(cover, gsmOf(works, answers.coverStock)),
+    coverRoute(cover, gsmOf(works, answers.coverStock) > normsOf(works, {})('fold.scoreOver').value),
   ];
   const stitch: Step = {
     id: 'stitch',

@@ -1,5 +1,4 @@
-import { SCORE_OVER_GSM } from '../../route/index.js';
-import type { Works } from '../../works/index.js';
+import { type Works, normsOf } from '../../works/index.js';
 import { printSteps } from '../edit-job.js';
 import type { Component, Step } from '../job.js';
 import type { FamilyAnswers } from './answers.js';
@@ -28,7 +27,8 @@ export function folded(answers: FamilyAnswers, works: Works): Made {
   const route: Step[] = printSteps(component.id, component.workStyle);
   const add = (step: Omit<Step, 'from'>) => route.push({ ...step, ...after(route) });
   add({ id: 'cut', operation: 'cut', component: component.id });
-  if (gsmOf(works, answers.stock) > SCORE_OVER_GSM) add({ id: 'score', operation: 'score', component: component.id });
+  if (gsmOf(works, answers.stock) > normsOf(works, {})('fold.scoreOver').value)
+    add({ id: 'score', operation: 'score', component: component.id });
   add({ id: 'fold', operation: 'fold', component: component.id, folds: answers.folds });
   add({ id: 'band', operation: 'band', perPack: 50 });
   add({ id: 'box', operation: 'box', perPack: 500 });

@@ -1,0 +1,24 @@
+import type { FieldPath } from '../plan/index.js';
+import type { Operation } from '../route/index.js';
+import type { RouteFacts, Station } from './facts.js';
+import type { Found, Mend } from './finding.js';
+
+/** What a rule looks for in a route. */
+export type Predicate = (facts: RouteFacts) => readonly Found[];
+
+/** Whether a station does one of these. */
+export const is = ({ step }: Station, ...operations: readonly Operation[]): boolean =>
+  operations.includes(step.operation);
+
+/** A mend that sets one field. */
+export const set = (path: FieldPath, value: Extract<Mend, { kind: 'set' }>['value']): Mend => ({
+  kind: 'set',
+  path,
+  value,
+});
+
+/** To a tenth, as it is said. */
+export const tenth = (value: number): number => Math.round(value * 10) / 10;
+
+/** Micrometres in a millimetre. */
+export const UM = 1000;
