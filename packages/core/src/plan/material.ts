@@ -148,6 +148,13 @@ export function materialsAfter(
 const thickest = (inputs: readonly { material: Material }[]): number =>
   Math.max(0, ...inputs.map(({ material }) => material.caliperUm));
 
+/** A tube lies flat when it is glued: half as wide, twice as thick. Trays and open structures stay as they are. */
+function gluedFlat(blank: Material, layout: ComponentLayout | undefined): Material {
+  const die = layout?.component.die;
+  const tube = die?.kind === 'structure' && !['tray', 'two-piece', 'wallet'].includes(die.structure);
+  return tube ? { ...blank, widthMm: blank.widthMm / 2, caliperUm: 2 * blank.caliperUm } : blank;
+}
+
 function materialAfter(
   step: Step,
   inputs: readonly { material: Material; usage: number }[],
@@ -167,7 +174,9 @@ function materialAfter(
       if (layout?.section && first.unit === 'sheet') return foldSection(first, layout);
       return foldMaterial(first, foldsOf(step, layout), fold);
     case 'glue':
-      return { ...after, unit: layout?.component.name.toLowerCase() ?? 'glued piece' };
+      return { ...gluedFlat(after, layout), unit: layout?.component.name.toLowerCase() ?? 'glued piece' };
+    case 'envelope':
+      return gluedFlat(after, layout);
     case 'case':
       // Boards lie beside each other under the cloth.
       return { ...after, caliperUm: first.caliperUm + thickest(inputs.slice(1)) };

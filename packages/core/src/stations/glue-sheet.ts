@@ -1,4 +1,5 @@
 import { measureDie } from '../diecut/index.js';
+import { FLUTES } from '../web/index.js';
 import { drawBlank } from './die-sheet.js';
 import type { SheetBook } from './sheet.js';
 
@@ -116,9 +117,11 @@ export function corrugateSheet(sheet: SheetBook): void {
   if (!layout) return;
   const cutOff = sheet.give('cutOff', 'Cut off', layout.component.sheet.heightMm, 'mm');
   const metres = sheet.show('boardM', 'Board', 'm', 'units * cutOff / 1000', { units: sheet.units, cutOff });
-  const takeUp = sheet.give('takeUp', 'Take-up of the flute', 1.32, 'times', {
+  const board = layout.caliperUm / MM;
+  const [flute] = [...FLUTES].sort((a, b) => Math.abs(a.boardMm - board) - Math.abs(b.boardMm - board));
+  const takeUp = sheet.give('takeUp', `Take-up of ${flute?.id ?? ''} flute`, flute?.takeUp ?? 1, 'times', {
     label: 'practice',
-    note: 'B flute, common practice, no source',
+    note: 'the flute nearest to the board’s caliper',
   });
   sheet.show('linerM', 'Liner, both together', 'm', '2 * board', { board: metres });
   sheet.show('fluteM', 'Fluting', 'm', 'board * takeUp', { board: metres, takeUp });

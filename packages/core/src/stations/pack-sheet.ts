@@ -172,14 +172,13 @@ function palletOf(
   });
 }
 
-/** Pallets straight from bundles: each lies flat. */
+/** Pallets straight from bundles of flat pieces. */
 export function palletSheet(sheet: SheetBook): void {
   const { first, step, job, planned } = sheet;
   const band = job.route.find(({ operation }) => operation === 'band');
   const perBundle = band?.perPack ?? 1;
   if (!first || first.widthMm === 0) return;
   const thick = (first.caliperUm / 1000) * perBundle;
-  // Flat glued pieces lie with half their blank on the other half.
   const kg = sheet.give('kg', 'Mass of a bundle', (first.massG * perBundle) / 1000, 'kg');
   sheet.card(kg);
   sheet.card(sheet.told('perPallet', 'On a pallet', step.perPack ?? 1, 'pieces'));

@@ -153,6 +153,17 @@ describe('station sheets', () => {
     expect(all['station.box.kg']?.value).toBeGreaterThan(0);
   });
 
+  it('a glued carton is packed flat: half its blank wide, twice the board thick', () => {
+    const { all, value } = sheetOf('tea-caddy', 'box');
+    const plan = planned(example('tea-caddy'));
+    const [blank, flat] = ['glue', 'box'].map((to) => plan.edges.find((edge) => edge.to === to)?.state);
+    expect(flat?.widthMm).toBeCloseTo((blank?.widthMm ?? 0) / 2, 9);
+    expect(flat?.caliperUm).toBe(2 * (blank?.caliperUm ?? 0));
+    expect(flat?.massG).toBe(blank?.massG);
+    expect(value('boxDepth')).toBeGreaterThan(0);
+    expect(all['station.box.kg']?.value).toBeGreaterThan(0);
+  });
+
   it('people hours are hours by the crew', () => {
     const { value, all } = sheetOf('concert-programme', 'stitch');
     expect(value('peopleHours')).toBeCloseTo((all['step.stitch.hours']?.value ?? 0) * 3, 9);
