@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { balance, expectAccessible, field, openExample, saved, signIn, station } from './steps';
+import { balance, dialogReady, expectAccessible, field, openExample, saved, signIn, station } from './steps';
 
 /** The dialog may still be opening on a slow machine: what falls beside it is done again. */
 async function chooseFamily(page: Page, name: string): Promise<void> {
@@ -15,6 +15,7 @@ test.describe('jobs', () => {
   test('a leaflet and a booklet are begun from their questions', async ({ page }) => {
     await signIn(page);
     await page.getByRole('button', { name: 'New job' }).click();
+    await dialogReady(page);
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
     await page.getByRole('dialog').getByLabel('Title').fill('Ferry leaflet');
     await expect(page.getByText(/press sheets, 8 plates/)).toBeVisible();
@@ -24,6 +25,7 @@ test.describe('jobs', () => {
 
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('button', { name: 'New job' }).click();
+    await dialogReady(page);
     await chooseFamily(page, 'Saddle-stitched booklet');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
     await page.getByRole('dialog').getByLabel('Title').fill('Season booklet');
@@ -42,6 +44,7 @@ test.describe('jobs', () => {
   test('a carton and labels are begun from theirs', async ({ page }) => {
     await signIn(page);
     await page.getByRole('button', { name: 'New job' }).click();
+    await dialogReady(page);
     await chooseFamily(page, 'Folding carton');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-3');
     await page.getByRole('dialog').getByLabel('Title').fill('Tea carton');
@@ -52,6 +55,7 @@ test.describe('jobs', () => {
     await expect(station(page, 'die-cut')).toBeVisible();
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('button', { name: 'New job' }).click();
+    await dialogReady(page);
     await chooseFamily(page, 'Pressure-sensitive labels and sheets');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-4');
     await page.getByRole('dialog').getByLabel('Title').fill('Jar labels');
@@ -163,6 +167,7 @@ test.describe('accessibility', () => {
       await expect(page.getByRole('link', { name: 'HB-2042' })).toBeVisible();
       await expectAccessible(page, 'jobs');
       await page.getByRole('button', { name: 'New job' }).click();
+      await dialogReady(page);
       await expect(page.getByText(/press sheets/)).toBeVisible();
       await expectAccessible(page, 'new job');
       await openExample(page, 'concert-programme');

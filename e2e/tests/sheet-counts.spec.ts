@@ -129,6 +129,7 @@ test('paper is taken in, counted, reserved and bought, once over all jobs', asyn
   await expect(lot).toContainText(number);
   await expectAccessible(page, 'stores');
   await page.getByRole('button', { name: 'Paper in' }).click();
+  await dialogReady(page);
   await page.getByLabel('Sheets on hand').fill('12.5');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'A whole number is wanted' })).toBeVisible();
@@ -138,9 +139,9 @@ test('paper is taken in, counted, reserved and bought, once over all jobs', asyn
   await page.getByRole('button', { name: 'Keep' }).click();
   const added = page.locator('[data-test=lots] tr', { hasText: 'Bay 12' });
   await expect(added).toContainText('750 sheets');
-  // The dialog that closes still has its fields: what is typed next is meant for the one that opens.
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await added.getByRole('button', { name: /^Count/ }).click();
+  await dialogReady(page);
   await page.getByLabel('Sheets on hand').fill('740');
   await page.getByLabel('Why').fill('ten damaged');
   await page.getByRole('button', { name: 'Keep' }).click();

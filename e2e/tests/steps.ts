@@ -41,6 +41,10 @@ export const station = (page: Page, id: string): Locator => page.locator(`[data-
 export const field = (page: Page, path: string): Locator => page.locator(`[data-path="${path}"]`);
 export const saved = (page: Page): Promise<void> => expect(page.locator('dk-save-mark')).toHaveText(/Saved/);
 
+/** A dialog takes the focus when it has opened: what is typed before that lands in its first field. */
+export const dialogReady = (page: Page): Promise<void> =>
+  expect(page.locator('mat-dialog-container :focus')).toHaveCount(1);
+
 /** Text of a PDF, page by page joined. */
 export async function pdfText(bytes: Uint8Array): Promise<string> {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
