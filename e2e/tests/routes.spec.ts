@@ -1,10 +1,11 @@
 import { type Page, expect, test } from '@playwright/test';
-import { expectAccessible, openExample, saved, signIn, station } from './steps';
+import { dialogReady, expectAccessible, openExample, saved, signIn, station } from './steps';
 
 /** Begins a job of a family by its questions alone, with the answers given. */
 async function begin(page: Page, family: string, number: string, title: string): Promise<void> {
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();
   await page.getByRole('button', { name: 'New job' }).click();
+  await dialogReady(page);
   const select = page.getByRole('combobox', { name: 'Family' });
   await expect(async () => {
     await select.click({ timeout: 5_000 });
@@ -102,6 +103,7 @@ test('a works adds a rule of its own, softens one that ships, and both are kept 
   await page.getByRole('button', { name: 'Route rules' }).click();
   await expect(page.locator('[data-norm="rule.dry-before-cut"]')).toContainText('The clamp presses wet ink');
   await page.getByRole('button', { name: 'Add a rule of this house' }).click();
+  await dialogReady(page);
   await page.getByRole('button', { name: 'Set the rule' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Say why' })).toBeVisible();
   await page.getByRole('combobox', { name: 'This comes first' }).click();

@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { balance, expectAccessible, field, openExample, saved, signIn, station } from './steps.js';
+import { balance, dialogReady, expectAccessible, field, openExample, saved, signIn, station } from './steps.js';
 
 const panel = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const undo = (page: Page) => page.getByRole('button', { name: 'Undo' }).click();

@@ -173,14 +173,21 @@ const stationHead = (code: string, name: string): Content => ({
   ],
 });
 
-/** The station's sheet, where it has more than its hours. */
-function card(document: JobDocument, step: PlanStep): Content[] {
+/** The station's sheet; one that says the same as an earlier station's points back to it. */
+function card(document: JobDocument, step: PlanStep, name: string, shown: Map<string, string>): Content[] {
   const sheet = stationSheet(document.job, document.plan, document.works, step.id);
-  return sheet ? stationCard(document, sheet, { width: 250 }) : [];
+  if (!sheet) return [];
+  const content = stationCard(document, sheet, { width: 250 });
+  const key = JSON.stringify(content);
+  const first = shown.get(key);
+  if (first !== undefined && content.length > 1) return [{ text: `Sheet as at ${first}.`, margin: [0, 2, 0, 0] }];
+  shown.set(key, name);
+  return content;
 }
 
 function stations(document: JobDocument): Content[] {
   const said = new Map<PlanStep['operation'], string>();
+  const shown = new Map<string, string>();
   return document.plan.steps.map((step): Content => {
     const component = document.job.components.find(({ id }) => id === step.component);
     const name = `${OPERATION_RULES[step.operation].name}${component ? `: ${component.name}` : ''}`;
@@ -189,7 +196,7 @@ function stations(document: JobDocument): Content[] {
         stationHead(`${document.job.number}/${step.id}`, name),
         ...stationLines(document, step).map((text): Content => ({ text })),
         cautions(step, name, said),
-        ...card(document, step),
+        ...card(document, step, name, shown),
       ],
     };
   });
