@@ -13,8 +13,7 @@ describe('the families', () => {
     const job = newJob(family, answersOf(family), SHIPPED_WORKS);
     const plan = planned(job);
     expect(plan.advice).toEqual([]);
-    for (const { id, hours, lagHours } of plan.steps)
-      expect([id, hours + lagHours >= 0, Number.isFinite(hours)]).toEqual([id, true, true]);
+    expect(plan.steps.filter(({ hours, lagHours }) => !(hours + lagHours > 0)).map(({ id }) => id)).toEqual([]);
     expect(plan.edges.filter(({ to }) => to === null)).toHaveLength(1);
   });
 

@@ -7,6 +7,9 @@ import type { Lab, RecipePart, Rest } from '../colour/index.js';
 import type { CarrierKind, Engraving, InkKind, PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { Contact, SheetSize } from '../works/index.js';
+import type { Finish, Part } from './finish.js';
+
+export * from './finish.js';
 
 export const FAMILIES = [
   'flat',
@@ -247,55 +250,6 @@ export interface Component {
   readonly marks?: readonly SheetPlace[] | undefined;
 }
 
-/** Something bought ready made that the route takes in: envelopes, endpapers, inserts, windows, cases. */
-export interface Part {
-  readonly id: string;
-  readonly name: string;
-  readonly widthMm?: Mm | undefined;
-  readonly heightMm?: Mm | undefined;
-  readonly caliperUm?: number | undefined;
-  /** Grams of one. */
-  readonly massG?: number | undefined;
-  /** Price of one, in the currency of the works. */
-  readonly price?: number | undefined;
-}
-
-/** What the finishing stations are told beside the route. */
-export interface Finish {
-  readonly fold?: FoldKind | undefined;
-  /** Film over the print. */
-  readonly film?: 'matt' | 'gloss' | undefined;
-  /** Glued areas are kept free of varnish, film and foil. */
-  readonly glueFree?: boolean | undefined;
-  readonly adhesive?: Adhesive | undefined;
-  /** Contacts that the glue is cleared for, by its maker's word. */
-  readonly glueCleared?: readonly Contact[] | undefined;
-  /** Window of a blank. */
-  readonly windowMm?: { readonly widthMm: Mm; readonly heightMm: Mm } | undefined;
-  /** Length of glue beads on one piece, mm. */
-  readonly beadMm?: Mm | undefined;
-  /** Boards of a case. */
-  readonly boardMm?: Mm | undefined;
-  /** Length of paper on one consumer roll, m. */
-  readonly rollM?: number | undefined;
-}
-
-export const FOLD_KINDS = ['half', 'letter', 'accordion', 'roll', 'gate', 'parallel', 'right-angle', 'map'] as const;
-export type FoldKind = (typeof FOLD_KINDS)[number];
-/** Folds of each kind. */
-export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
-  half: 1,
-  letter: 2,
-  accordion: 3,
-  roll: 3,
-  gate: 2,
-  parallel: 2,
-  'right-angle': 2,
-  map: 4,
-};
-export const ADHESIVES = ['cold', 'hot-melt', 'pur'] as const;
-export type Adhesive = (typeof ADHESIVES)[number];
-
 /** One station of the route. Norms that are absent come from the works. */
 export interface Step {
   readonly id: string;
@@ -389,9 +343,6 @@ export const itemsTotal = ({ items }: Job): number | undefined =>
 
 /** Material id of an item once the sheet that carries it is cut apart. */
 export const itemMaterial = (item: string): string => `item.${item}`;
-
-/** Material id of a bought part. */
-export const partMaterial = (part: string): string => `part.${part}`;
 
 /** Whether nobody prints a component: boards, cloth, plain trays. */
 export const isUnprinted = ({ front, back }: Component): boolean => front.length === 0 && back.length === 0;

@@ -44,11 +44,6 @@ const between =
 const opensTo = ({ makers }: Station, first: Operation, wanted: Operation): boolean =>
   makers.some((maker) => !is(maker, wanted) && (is(maker, first) || opensTo(maker, first, wanted)));
 
-const backUp: Predicate = ({ stations }) =>
-  stations
-    .filter((station) => is(station, 'print', 'overprint') && comesWet(station))
-    .map(({ step }) => ({ step: step.id, mend: { kind: 'insert', operation: 'dry', before: step.id } }));
-
 /** A fold that takes a whole sheet of several pieces. */
 const cutFirst: Predicate = ({ stations }) =>
   stations.flatMap((station): Found[] => {
@@ -120,7 +115,7 @@ const partLate: Predicate = ({ stations, job }) =>
 
 /** Rules about what comes before what. */
 export const ORDER_PREDICATES = {
-  'dry-before-back-up': backUp,
+  'dry-before-back-up': dryBefore('print', 'overprint'),
   'dry-before-cut': dryBefore('cut'),
   'dry-before-die': dryBefore('die-cut', 'convert'),
   'dry-before-fold': dryBefore('fold', 'score'),

@@ -1,7 +1,9 @@
 import type { Job, Plan } from '../plan/index.js';
 import type { Operation } from '../route/index.js';
 import type { Works } from '../works/index.js';
-import { bindSheet, caseInSheet, caseSheet, gatherSheet, sewSheet, stitchSheet, trimSheet } from './bind-sheet.js';
+import { bindSheet } from './bind-sheet.js';
+import { caseInSheet, caseSheet, sewSheet } from './case-sheet.js';
+import { gatherSheet, stitchSheet, trimSheet } from './gather-sheet.js';
 import { cutSheet } from './cut-sheet.js';
 import { dieSheet, filmSheet, foilSheet, windowSheet } from './die-sheet.js';
 import { foldSheet, scoreSheet } from './fold-sheet.js';

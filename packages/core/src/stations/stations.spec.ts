@@ -121,6 +121,7 @@ describe('station sheets', () => {
     const { value, tables, all } = sheetOf('season-tickets', 'number');
     const sheets = all['step.number.needsOut']?.value ?? 0;
     expect(value('numbers')).toBe(sheets * value('positions'));
+    // 1 and its characters of MOD 97-10: 195 is 1 modulo 97 (identity).
     expect(tables[0]?.rows[0]).toEqual([1, 1, '00000195']);
     expect(tables[0]?.rows[1]).toEqual([
       1,
@@ -130,8 +131,11 @@ describe('station sheets', () => {
   });
 
   it('folding: panels of the map and its folded thickness', () => {
-    const { tables } = sheetOf('trail-map', 'fold', { finish: { fold: 'accordion' } });
-    expect(tables[0]?.rows.length).toBeGreaterThan(1);
+    // 594 mm in four panels, the other side once: eight layers of 105.8 um (identity).
+    const { tables, value } = sheetOf('trail-map', 'fold');
+    expect(tables[0]?.rows.map(([, mm]) => mm)).toEqual(['148.5', '148.5', '148.5', '148.5']);
+    expect([value('folded'), value('foldedHeight')]).toEqual([148.5, 210]);
+    expect(value('foldedThickness')).toBeCloseTo(8 * 0.1058, 9);
     const short = sheetOf('trail-map', 'fold', {
       finish: { fold: 'accordion' },
       components: example('trail-map').components.map((c) => ({ ...c, widthMm: 60, heightMm: 50 })),

@@ -57,7 +57,7 @@ const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>
 };
 const OPENING = ['Length, inside', 'Width, inside'] as const;
 
-const answersPages = (pages: number): boolean => pages <= 0 || pages % 4 !== 0;
+const isNoMultipleOfFour = (pages: number): boolean => pages <= 0 || pages % 4 !== 0;
 
 /** Sections by their pages: 12 sections of 16 pages, or 32 + 4 pages. */
 function inSections(pages: readonly number[]): string {
@@ -181,7 +181,7 @@ export class NewJobDialog {
     const asked = this.form.controls;
     if (!made || [asked.quantity, asked.lengthMm, asked.breadthMm, asked.depthMm].some(({ invalid }) => invalid))
       return { ok: false, text: '' };
-    if (this.asks('pages') && answersPages(this.form.controls.pages.value))
+    if (this.asks('pages') && isNoMultipleOfFour(this.form.controls.pages.value))
       return { ok: false, text: 'The pages must be a multiple of 4.' };
     if (made.wrong.length > 0) return { ok: false, text: made.wrong.map(issueText).join(' ') };
     const outcome = plan(made.job, made.works);

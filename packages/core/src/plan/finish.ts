@@ -1,0 +1,54 @@
+import type { Mm } from '../kernel/index.js';
+import type { Contact } from '../works/index.js';
+
+/** Something bought ready made that the route takes in: envelopes, endpapers, inserts, windows, cases. */
+export interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly widthMm?: Mm | undefined;
+  readonly heightMm?: Mm | undefined;
+  readonly caliperUm?: number | undefined;
+  /** Grams of one. */
+  readonly massG?: number | undefined;
+  /** Price of one, in the currency of the works. */
+  readonly price?: number | undefined;
+}
+
+/** What the finishing stations are told beside the route. */
+export interface Finish {
+  readonly fold?: FoldKind | undefined;
+  /** Film over the print. */
+  readonly film?: 'matt' | 'gloss' | undefined;
+  /** Glued areas are kept free of varnish, film and foil. */
+  readonly glueFree?: boolean | undefined;
+  readonly adhesive?: Adhesive | undefined;
+  /** Contacts that the glue is cleared for, by its maker's word. */
+  readonly glueCleared?: readonly Contact[] | undefined;
+  /** Window of a blank. */
+  readonly windowMm?: { readonly widthMm: Mm; readonly heightMm: Mm } | undefined;
+  /** Length of glue beads on one piece, mm. */
+  readonly beadMm?: Mm | undefined;
+  /** Boards of a case. */
+  readonly boardMm?: Mm | undefined;
+  /** Length of paper on one consumer roll, m. */
+  readonly rollM?: number | undefined;
+}
+
+export const FOLD_KINDS = ['half', 'letter', 'accordion', 'roll', 'gate', 'parallel', 'right-angle', 'map'] as const;
+export type FoldKind = (typeof FOLD_KINDS)[number];
+/** Folds of each kind. */
+export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
+  half: 1,
+  letter: 2,
+  accordion: 3,
+  roll: 3,
+  gate: 2,
+  parallel: 2,
+  'right-angle': 2,
+  map: 4,
+};
+export const ADHESIVES = ['cold', 'hot-melt', 'pur'] as const;
+export type Adhesive = (typeof ADHESIVES)[number];
+
+/** Material id of a bought part. */
+export const partMaterial = (part: string): string => `part.${part}`;

@@ -1,0 +1,92 @@
+import { measure } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+const MM = 1000;
+
+/** Thread and swell. Source: handbook chapter 7 (practice). */
+export function sewSheet(sheet: SheetBook): void {
+  const sections = sheet.give(
+    'sections',
+    'Sections',
+    sheet.plan.steps.filter(({ operation }) => operation === 'fold').length,
+    'sections',
+  );
+  const thread = sheet.show('threadEach', 'Thread of a book', 'm', 'sections * needles * stitch / 1000', {
+    sections,
+    needles: sheet.norm('sew.needles'),
+    stitch: sheet.norm('sew.stitch'),
+  });
+  sheet.show('threadM', 'Thread', 'm', 'each * units', { each: thread, units: sheet.units });
+  const flat = sheet.give('flat', 'Block before sewing', sheet.thicknessMm, 'mm');
+  sheet.show('sewn', 'Block, sewn', 'mm', 'flat * (1 + swell)', { flat, swell: sheet.norm('sew.swell') });
+}
+
+/** Case from its block: boards, strip, cloth. Source: handbook chapter 7 "Case". */
+export function caseSheet(sheet: SheetBook): void {
+  const { job } = sheet;
+  const text = job.components.find(({ kind }) => kind === 'section');
+  const sew = job.route.find(({ operation }) => operation === 'sew');
+  const flat = sew
+    ? sheet.plan.edges.filter(({ to }) => to === sew.id).reduce((sum, { state }) => sum + state.caliperUm, 0) / MM
+    : 0;
+  const width = sheet.told('blockWidth', 'Block, width', text?.widthMm ?? 0, 'mm');
+  const height = sheet.told('blockHeight', 'Block, height', text?.heightMm ?? 0, 'mm');
+  const thick = sheet.work('blockThick', 'Block, sewn', 'mm', 'flat * (1 + swell)', {
+    flat: sheet.give('flat', 'Block before sewing', flat, 'mm'),
+    swell: sheet.norm('sew.swell'),
+  });
+  const square = sheet.norm('case.square');
+  const joint = sheet.norm('case.joint');
+  const turnIn = sheet.norm('case.turnIn');
+  const boardMm = sheet.told('boardMm', 'Board, thickness', job.finish?.boardMm ?? 2.5, 'mm');
+  const boardWidth = sheet.show('boardWidth', 'Board, width', 'mm', 'width + square - joint', { width, square, joint });
+  const boardHeight = sheet.show('boardHeight', 'Board and strip, height', 'mm', 'height + 2 * square', {
+    height,
+    square,
+  });
+  const strip = sheet.show('strip', 'Spine strip, width', 'mm', 'thick + 2 * board', { thick, board: boardMm });
+  const gap = sheet.show('gap', 'Joint as it is set', 'mm', 'joint + calipers * board', {
+    joint,
+    calipers: sheet.norm('case.jointCalipers'),
+    board: boardMm,
+  });
+  const clothWidth = sheet.show('clothWidth', 'Cloth, width', 'mm', '2 * board + 2 * gap + strip + 2 * turnIn', {
+    board: boardWidth,
+    gap,
+    strip,
+    turnIn,
+  });
+  const clothHeight = sheet.show('clothHeight', 'Cloth, height', 'mm', 'board + 2 * turnIn', {
+    board: boardHeight,
+    turnIn,
+  });
+  const v = (id: string): number => sheet.value(id);
+  const [W, H, t, bw, bh] = [v(clothWidth), v(clothHeight), v(turnIn), v(boardWidth), v(boardHeight)];
+  const s = v(strip);
+  const left = t;
+  const mid = t + bw + v(gap);
+  const right = mid + s + v(gap);
+  sheet.draw({
+    title: 'Case, inside up; grain along the spine',
+    widthMm: W,
+    heightMm: H,
+    shapes: [
+      { kind: 'box', role: 'cloth', x: 0, y: 0, width: W, height: H },
+      { kind: 'box', role: 'board', x: left, y: t, width: bw, height: bh, label: 'Board' },
+      { kind: 'box', role: 'board', x: mid, y: t, width: s, height: bh },
+      { kind: 'box', role: 'board', x: right, y: t, width: bw, height: bh, label: 'Board' },
+      measure({ x: left, y: H }, { x: left + bw, y: H }, bw),
+      measure({ x: mid, y: H }, { x: mid + s, y: H }, s),
+      measure({ x: W, y: t }, { x: W, y: t + bh }, bh),
+    ],
+  });
+}
+
+/** Casing-in and pressing. */
+export function caseInSheet(sheet: SheetBook): void {
+  sheet.show('pressed', 'Under pressure afterwards', 'h', 'norm', { norm: sheet.norm('press.hours') });
+  sheet.card(sheet.give('thickness', 'Thickness of the block', (sheet.first?.caliperUm ?? 0) / MM, 'mm'));
+  sheet.remark(
+    'Endpapers are pasted without creases; the book is pressed with brass in the joint before it is opened.',
+  );
+}
