@@ -39,6 +39,7 @@ const pressSchema = z.strictObject({
   sideMm: z.number(),
   colourBarMm: z.number().optional(),
   plateless: z.boolean().optional(),
+  handLaid: z.boolean().optional(),
   printing: z.enum(PRINT_PROCESSES).optional(),
   inkSchool: z.enum(INK_SCHOOLS).optional(),
   coatingUnits: z.int().optional(),
@@ -89,6 +90,7 @@ export const worksSchema = z
             minMm: pair,
             minCaliperUm: z.number(),
             maxCaliperUm: z.number(),
+            maxG: z.number().optional(),
             stations: z.int().optional(),
             forceKn: z.number().optional(),
           })
@@ -102,6 +104,7 @@ export const worksSchema = z
         gsm: z.number(),
         bulk: z.number(),
         coated: z.boolean(),
+        waxed: z.boolean().optional(),
         sheets: z.array(sheetSchema),
         rollWidthsMm: z.array(z.number()).optional(),
         cleared: z.array(z.enum(CONTACTS)).optional(),

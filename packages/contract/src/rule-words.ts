@@ -16,6 +16,7 @@ const SETS: Readonly<Record<string, (value: string) => string>> = {
   'finish.glueFree': () => 'Keep the glued areas free',
   'finish.adhesive': () => 'Take hot melt',
   'finish.glueCleared': () => 'Say that the glue is cleared',
+  'finish.varnishCleared': () => 'Say that the varnish is cleared',
   widthMm: (value) => `Make it ${value} mm wide`,
   perPack: (value) => `Pack ${value} in a box`,
   machine: (value) => `Take ${value}`,

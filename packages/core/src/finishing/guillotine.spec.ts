@@ -96,6 +96,23 @@ describe('cutting programme', () => {
     expect(made.wasteMm2).toBe(200 * 100 - 2 * 20 * 80);
   });
 
+  it('takes the other edge to the back where that spares a strip too short for the clamp', () => {
+    // A narrow piece at the right would be left alone at the back gauge: 20 mm.
+    const pieces: CutPiece[] = [
+      { xMm: 10, yMm: 10, widthMm: 200, heightMm: 100 },
+      { xMm: 220, yMm: 10, widthMm: 20, heightMm: 100 },
+    ];
+    const sheet = { widthMm: 250, heightMm: 120 };
+    const made = programme(sheet, pieces);
+    expect(made.tooShort).toEqual([]);
+    expect(made.cuts).toHaveLength(6);
+    const left = simulate(sheet, made);
+    for (const piece of pieces) expect(left.has(rectOf(piece))).toBe(true);
+    // Mirrored, the usual order does it.
+    const mirrored = pieces.map((piece) => ({ ...piece, xMm: 250 - piece.xMm - piece.widthMm }));
+    expect(programme(sheet, mirrored).tooShort).toEqual([]);
+  });
+
   it('has none for pieces that no full cut parts', () => {
     // Four pieces around a hole: the pinwheel.
     const wheel: CutPiece[] = [

@@ -54,8 +54,14 @@ const spanOf = (piece: CutPiece, axis: Axis): Span =>
     ? [round(piece.xMm), round(piece.xMm + piece.widthMm)]
     : [round(piece.yMm), round(piece.yMm + piece.heightMm)];
 
+/** Pieces that lie together between two full cuts. */
+interface Group {
+  readonly span: Span;
+  readonly pieces: readonly CutPiece[];
+}
+
 /** Groups of pieces that a full cut parts along an axis, in order, with the span that each takes. */
-function groupsAlong(pieces: readonly CutPiece[], axis: Axis): { readonly span: Span; readonly pieces: CutPiece[] }[] {
+function groupsAlong(pieces: readonly CutPiece[], axis: Axis): readonly Group[] {
   const sorted = [...pieces].sort((a, b) => spanOf(a, axis)[0] - spanOf(b, axis)[0]);
   const groups: { span: [Mm, Mm]; pieces: CutPiece[] }[] = [];
   for (const piece of sorted) {
@@ -76,7 +82,7 @@ interface Pile {
 }
 
 interface Staged {
-  readonly cuts: readonly Omit<Cut, 'quarterTurns'>[];
+  readonly cuts: readonly StagedCut[];
   readonly cost: number;
 }
 
@@ -86,41 +92,77 @@ const across = (rect: Rect): string => `${rect.x.join()}|${rect.y.join()}`;
 
 /** A turn costs about a cut's time: what the search weighs by. Source: common practice, no source. */
 const TURN = 0.6;
+/** A gauge that the clamp does not hold is taken only where no other order avoids it. */
+const SHORT = 1000;
+
+/** What a search remembers, and the shortest gauge that the clamp holds. */
+interface Search {
+  readonly leastMm: Mm;
+  readonly memo: Map<string, Staged | undefined>;
+}
+type StagedCut = Omit<Cut, 'quarterTurns'>;
+
+/**
+ * Cuts that part the groups of a pile along one axis: both edges trimmed, the one that stays at the back last, then
+ * pieces off in front.
+ */
+function cutGroups(pile: Pile, axis: Axis, groups: readonly Group[], keep: 'low' | 'high'): StagedCut[] {
+  const [low, high] = pile.rects[0]?.[axis] ?? [0, 0];
+  const begin = groups[0]?.span[0] ?? low;
+  const end = groups.at(-1)?.span[1] ?? high;
+  const [lowSide, highSide] = SIDES[axis];
+  const cuts: StagedCut[] = [];
+  const add = (back: Cut['back'], gaugeMm: Mm, falls: Cut['falls'], span: Span): void => {
+    cuts.push({ back, gaugeMm: round(gaugeMm), falls, piles: pile.rects.map((rect) => withSpan(rect, axis, span)) });
+  };
+  const atHigh = keep === 'high';
+  const trimHigh = (from: Mm): void => {
+    if (high > end) add(lowSide, end - from, 'trim', [from, high]);
+  };
+  const trimLow = (to: Mm): void => {
+    if (begin > low) add(highSide, to - begin, 'trim', [low, to]);
+  };
+  if (atHigh) {
+    trimHigh(low);
+    trimLow(end);
+  } else {
+    trimLow(high);
+    trimHigh(begin);
+  }
+  const ordered = atHigh ? groups : [...groups].reverse();
+  const from = ({ span }: Group): Mm => (atHigh ? end - span[1] : span[0] - begin);
+  const to = ({ span }: Group): Mm => (atHigh ? end - span[0] : span[1] - begin);
+  const back = atHigh ? highSide : lowSide;
+  ordered.slice(0, -1).forEach((group, i) => {
+    const next = ordered[i + 1];
+    if (!next) return;
+    const left: Span = atHigh ? [group.span[0], end] : [begin, group.span[1]];
+    add(back, from(group), group.pieces.length > 1 ? 'strip' : 'piece', left);
+    if (to(next) < from(group)) add(back, to(next), 'gutter', atHigh ? [group.span[1], end] : [begin, group.span[0]]);
+  });
+  return cuts;
+}
+
+/** Cuts, turns between both ends, and gauges that are too short. */
+const costOf = (cuts: readonly StagedCut[], leastMm: Mm): number =>
+  cuts.length +
+  (new Set(cuts.map(({ back }) => back)).size > 1 ? 2 * TURN : 0) +
+  SHORT * cuts.filter(({ gaugeMm }) => gaugeMm < leastMm).length;
 
 /** Cuts of a pile beginning along one axis; undefined where no full cut parts what is in it. */
-function stage(pile: Pile, axis: Axis, memo: Map<string, Staged | undefined>): Staged | undefined {
+function stage(pile: Pile, axis: Axis, search: Search): Staged | undefined {
   const [first] = pile.rects;
   if (!first) return undefined;
+  const { memo, leastMm } = search;
   const key = `${axis}${across(first)}#${pile.pieces.length}@${pile.rects.length}`;
   if (memo.has(key)) return memo.get(key);
   memo.set(key, undefined);
   const groups = groupsAlong(pile.pieces, axis);
-  const [low, high] = first[axis];
-  const begin = groups[0]?.span[0] ?? low;
-  const end = groups.at(-1)?.span[1] ?? high;
-  const [lowSide, highSide] = SIDES[axis];
-  const cuts: Omit<Cut, 'quarterTurns'>[] = [];
-  const add = (back: Cut['back'], gaugeMm: Mm, falls: Cut['falls'], span: Span): void => {
-    cuts.push({ back, gaugeMm: round(gaugeMm), falls, piles: pile.rects.map((rect) => withSpan(rect, axis, span)) });
-  };
-  if (high > end) add(lowSide, end - low, 'trim', [low, high]);
-  if (begin > low) add(highSide, end - begin, 'trim', [low, end]);
-  // From here on what was trimmed lies at the back gauge; pieces come off in front.
-  const turned = begin > low;
-  const ordered = turned ? groups : [...groups].reverse();
-  const from = (group: Span): Mm => (turned ? end - group[1] : group[0] - begin);
-  const to = (group: Span): Mm => (turned ? end - group[0] : group[1] - begin);
-  const back = turned ? highSide : lowSide;
-  ordered.slice(0, -1).forEach((group, i) => {
-    const next = ordered[i + 1];
-    if (!next) return;
-    const left: Span = turned ? [group.span[0], end] : [begin, group.span[1]];
-    add(back, from(group.span), group.pieces.length > 1 ? 'strip' : 'piece', left);
-    if (to(next.span) < from(group.span)) {
-      const rest: Span = turned ? [group.span[1], end] : [begin, group.span[0]];
-      add(back, to(next.span), 'gutter', rest);
-    }
-  });
+  const trimsLow = (groups[0]?.span[0] ?? 0) > first[axis][0];
+  // The reference edge is at the back for the first cut; the other order where it spares a strip that is too short.
+  const [cuts = []] = (trimsLow ? (['high', 'low'] as const) : (['low', 'high'] as const))
+    .map((keep) => cutGroups(pile, axis, groups, keep))
+    .sort((one, other) => costOf(one, leastMm) - costOf(other, leastMm));
   if (cuts.length === 0 && groups.length < 2) {
     const done = pile.pieces.length === 1 ? { cuts: [], cost: 0 } : undefined;
     memo.set(key, done);
@@ -130,17 +172,11 @@ function stage(pile: Pile, axis: Axis, memo: Map<string, Staged | undefined>): S
     rects: pile.rects.map((rect) => withSpan(rect, axis, span)),
     pieces,
   }));
-  const rest = together(strips, OTHER[axis]);
-  let cost =
-    cuts.length +
-    (cuts.some((cut) => cut.back === lowSide) && cuts.some((cut) => cut.back === highSide) ? 2 : 0) * TURN;
-  const all: Omit<Cut, 'quarterTurns'>[] = [...cuts];
-  for (const one of rest) {
-    const next = finish(one, OTHER[axis], memo);
-    if (!next) {
-      memo.set(key, undefined);
-      return undefined;
-    }
+  let cost = costOf(cuts, leastMm);
+  const all: StagedCut[] = [...cuts];
+  for (const one of together(strips, OTHER[axis])) {
+    const next = finish(one, OTHER[axis], search);
+    if (!next) return undefined;
     all.push(...next.cuts);
     cost += next.cost + (next.cuts.length > 0 ? TURN : 0);
   }
@@ -157,8 +193,8 @@ const isDone = ({ rects: [rect], pieces: [piece, ...others] }: Pile): boolean =>
   (['x', 'y'] as const).every((axis) => fills(piece, rect, axis));
 
 /** Goes on with a strip along the given axis. */
-const finish = (pile: Pile, axis: Axis, memo: Map<string, Staged | undefined>): Staged | undefined =>
-  isDone(pile) ? { cuts: [], cost: 0 } : stage(pile, axis, memo);
+const finish = (pile: Pile, axis: Axis, search: Search): Staged | undefined =>
+  isDone(pile) ? { cuts: [], cost: 0 } : stage(pile, axis, search);
 
 /** Whether a piece reaches from end to end of a pile along an axis. */
 const fills = (piece: CutPiece, rect: Rect, axis: Axis): boolean =>
@@ -191,8 +227,9 @@ function turnsBetween(before: Cut['back'] | undefined, now: Cut['back']): 0 | 1 
 
 /**
  * The cutting programme of a sheet: trims against the reference edges, then strips, then pieces; strips that are cut
- * alike lie side by side and count once. Of the two axes to begin with, the one with fewer cuts and turns. Undefined
- * where no edge-to-edge cuts part the pieces.
+ * alike lie side by side and count once. Of the two axes to begin with, and the two edges that may stay at the back, the
+ * ones without strips that the clamp does not hold, then with fewer cuts and turns. Undefined where no edge-to-edge cuts
+ * part the pieces.
  * @param leastMm shortest gauge that the clamp holds. Source: handbook chapter 7 (practice); the search identity.
  */
 export function cuttingProgramme(
@@ -202,9 +239,9 @@ export function cuttingProgramme(
 ): CuttingProgramme | undefined {
   if (pieces.length === 0) return undefined;
   const whole: Pile = { rects: [{ x: [0, round(sheet.widthMm)], y: [0, round(sheet.heightMm)] }], pieces };
-  const memo = new Map<string, Staged | undefined>();
+  const search: Search = { leastMm, memo: new Map() };
   const [best] = (['x', 'y'] as const)
-    .flatMap((axis) => stage(whole, axis, memo) ?? [])
+    .flatMap((axis) => stage(whole, axis, search) ?? [])
     .sort((a, b) => a.cost - b.cost);
   if (!best) return undefined;
   let before: Cut['back'] | undefined;

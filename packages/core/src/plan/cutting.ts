@@ -13,13 +13,13 @@ export interface CutWork {
 /** A sheet that is squared and nothing more: four trims, the pile turned between them. */
 const SQUARED: CutWork = { cuts: 4, quarterTurns: 3, programme: undefined };
 
-const known = new WeakMap<ComponentLayout, CutWork>();
+const known = new WeakMap<ComponentLayout, { readonly leastMm: number; readonly work: CutWork }>();
 
 /** What the guillotine does with a layout; remembered by the layout, which is immutable. Source: handbook chapter 7 "Guillotine". */
 export function cutWork(layout: ComponentLayout | undefined, step: Pick<Step, 'operation'>, leastMm: number): CutWork {
   if (!layout || !partsSheet({ ...step, id: '' }, layout) || layout.pattern.count === 0) return SQUARED;
   const before = known.get(layout);
-  if (before) return before;
+  if (before?.leastMm === leastMm) return before.work;
   const { pattern, sheet, leftMm, bottomMm } = layout;
   const pieces = pattern.pieces.map(({ xMm, yMm, widthMm, heightMm }) => ({
     xMm: leftMm + xMm,
@@ -31,6 +31,6 @@ export function cutWork(layout: ComponentLayout | undefined, step: Pick<Step, 'o
   const made: CutWork = programme
     ? { cuts: programme.cuts.length, quarterTurns: programme.quarterTurns, programme }
     : { cuts: 4 + 2 * (pattern.count - 1), quarterTurns: SQUARED.quarterTurns, programme };
-  known.set(layout, made);
+  known.set(layout, { leastMm, work: made });
   return made;
 }

@@ -24,6 +24,8 @@ export interface Finish {
   readonly adhesive?: Adhesive | undefined;
   /** Contacts that the glue is cleared for, by its maker's word. */
   readonly glueCleared?: readonly Contact[] | undefined;
+  /** Contacts that the varnish is cleared for, by its maker's word. */
+  readonly varnishCleared?: readonly Contact[] | undefined;
   /** Window of a blank. */
   readonly windowMm?: { readonly widthMm: Mm; readonly heightMm: Mm } | undefined;
   /** Length of glue beads on one piece, mm. */

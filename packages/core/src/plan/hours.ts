@@ -1,4 +1,4 @@
-import { GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
+import { GIVEN, IDENTITY, ceilRatio, evaluate } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { takenBy } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -40,10 +40,17 @@ function packFigure({ book }: TimeContext, { step, id }: Station): string {
   );
 }
 
+/** Set-up of a station with all that it depends on: the one part of its hours that the run does not change. */
+function setUp({ book }: TimeContext, id: string, formula: string, inputs: Readonly<Record<string, string>>): string {
+  const value = evaluate(formula, (name) => book.value(inputs[name] ?? ''));
+  return book.reckon(`${id}.setupHours`, 'Set-up', value, 'h', formula, inputs);
+}
+
 /** A digital press is timed by the side; it hangs no plates. Source: handbook chapter 8. */
-function sideHours({ book }: TimeContext, step: Step, id: string, norm: Station['norm']): number {
+function sideHours(context: TimeContext, step: Step, id: string, norm: Station['norm']): number {
+  const { book } = context;
   const inputs = {
-    setup: norm('setup'),
+    setup: setUp(context, id, 'setup', { setup: norm('setup') }),
     speed: norm('speed'),
     efficiency: norm('efficiency'),
     units: units(id),
@@ -57,26 +64,30 @@ function sideHours({ book }: TimeContext, step: Step, id: string, norm: Station[
 
 /** A narrow web is timed by its speed. Source: handbook chapter 8. */
 function webHours(
-  { book }: TimeContext,
+  context: TimeContext,
   step: Step,
   id: string,
   layout: ComponentLayout,
   norm: Station['norm'],
 ): number {
+  const { book } = context;
   const { heightMm } = layout.component.sheet;
+  const plates = platesHung(step, layout);
   const inputs = {
-    setup: norm('setup'),
-    each: norm('setupPer'),
+    setup: setUp(context, id, 'setup + each * plates', {
+      setup: norm('setup'),
+      each: norm('setupPer'),
+      plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
+    }),
     speed: norm('speed'),
     efficiency: norm('efficiency'),
     units: units(id),
-    plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', platesHung(step, layout), 'plates', IDENTITY),
     repeat: book.give(`component.${layout.component.id}.repeat`, 'Repeat of the cylinder', heightMm, 'mm', IDENTITY),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
   const metres = (v('units') * heightMm) / 1000;
-  const hours = rateTime(v('setup') + v('each') * v('plates'), metres, 60 * v('speed'), v('efficiency'));
-  const formula = 'setup + each * plates + units * repeat / 1000 / (60 * speed * efficiency)';
+  const hours = rateTime(v('setup'), metres, 60 * v('speed'), v('efficiency'));
+  const formula = 'setup + units * repeat / 1000 / (60 * speed * efficiency)';
   book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', formula, inputs);
   return hours;
 }
@@ -87,15 +98,6 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
   if (layout && runsByMetres(layout)) return webHours(context, step, id, layout, norm);
   const plates = layout ? platesHung(step, layout) : 0;
   const washes = layout ? washUpsBefore(context.job, context.works, step, layout) : 0;
-  const inputs = {
-    setup: norm('setup'),
-    each: norm('setupPer'),
-    speed: norm('speed'),
-    efficiency: norm('efficiency'),
-    units: units(id),
-    plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
-  };
-  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
   const washing =
     washes > 0
       ? {
@@ -103,10 +105,20 @@ function pressHours(context: TimeContext, { step, id, layout, norm }: Station): 
           wash: giveNorm(book, context.norms, 'press.washUp'),
         }
       : undefined;
-  const setup = v('setup') + v('each') * plates + (washing ? washes * book.value(washing.wash) : 0);
-  const hours = rateTime(setup, v('units'), v('speed'), v('efficiency'));
-  const formula = `setup + each * plates + ${washing ? 'washes * wash + ' : ''}units / (speed * efficiency)`;
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', formula, { ...inputs, ...washing });
+  const inputs = {
+    setup: setUp(context, id, `setup + each * plates${washing ? ' + washes * wash' : ''}`, {
+      setup: norm('setup'),
+      each: norm('setupPer'),
+      plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
+      ...washing,
+    }),
+    speed: norm('speed'),
+    efficiency: norm('efficiency'),
+    units: units(id),
+  };
+  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
+  const hours = rateTime(v('setup'), v('units'), v('speed'), v('efficiency'));
+  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (speed * efficiency)', inputs);
   return hours;
 }
 
@@ -123,7 +135,7 @@ function rateHours(context: TimeContext, station: Station): number {
   const { book } = context;
   const { step, id, norm } = station;
   const inputs = {
-    setup: norm('setup'),
+    setup: setUp(context, id, 'setup', { setup: norm('setup') }),
     units: step.perPack === undefined ? units(id) : packFigure(context, station),
     speed: paceFigure(context, station),
     efficiency: norm('efficiency'),
@@ -135,17 +147,23 @@ function rateHours(context: TimeContext, station: Station): number {
 }
 
 /** Guillotine: piles of a lift's height, cut and turned by the programme of the layout. Source: handbook chapter 7. */
-function liftHours({ book, norms }: TimeContext, { step, id, layout, incoming, norm }: Station): number {
+function liftHours(context: TimeContext, { step, id, layout, incoming, norm }: Station): number {
+  const { book, norms } = context;
   const caliper = book.give(`${id}.caliper`, 'Caliper of what is cut', incoming?.caliperUm ?? 0, 'um', IDENTITY);
   const height = norm('liftHeight');
-  const perLift = sheetsPerLift(book.value(height), book.value(caliper));
+  const perLift = sheetsPerLift(book.value(height), book.value(caliper), step.perLift);
+  const told =
+    step.perLift === undefined
+      ? undefined
+      : { told: book.give(`${id}.perLift`, 'Sheets in a counted pile', step.perLift, 'sheets', GIVEN) };
+  const most = 'max(1, floor(height * 1000 / caliper))';
   const sheets = book.reckon(
     `${id}.sheetsPerLift`,
     'Sheets a lift',
     perLift,
     'sheets',
-    'max(1, floor(height * 1000 / caliper))',
-    { height, caliper },
+    told ? `min(told, ${most})` : most,
+    { height, caliper, ...told },
   );
   const lifts = ceilRatio(book.value(units(id)), perLift);
   const liftsId = book.reckon(`${id}.lifts`, 'Lifts', lifts, 'lifts', 'ceil(units / sheets)', {
@@ -156,7 +174,7 @@ function liftHours({ book, norms }: TimeContext, { step, id, layout, incoming, n
   const cutsId = book.give(`${id}.cuts`, 'Cuts a lift', work.cuts, 'cuts', PROGRAMME);
   const turnsId = book.give(`${id}.turns`, 'Quarter turns a lift', work.quarterTurns, 'turns', PROGRAMME);
   const inputs = {
-    setup: norm('setup'),
+    setup: setUp(context, id, 'setup', { setup: norm('setup') }),
     lifts: liftsId,
     minutes: norm('minutesPerLift'),
     cuts: cutsId,
@@ -186,7 +204,8 @@ function liftHours({ book, norms }: TimeContext, { step, id, layout, incoming, n
 }
 
 /** Folder and folder-gluer: pieces an hour by belt speed and sheet length, no more than the machine's limit. Source: handbook chapter 7. */
-function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: Station): number {
+function beltHours(context: TimeContext, { step, id, layout, incoming, norm }: Station): number {
+  const { book } = context;
   const lengthM = Math.max(incoming?.widthMm ?? 0, incoming?.heightMm ?? 0) / 1000;
   const length = book.give(`${id}.length`, 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
   const belt = { belt: norm('beltSpeed'), gap: norm('gap'), most: norm('speed'), length };
@@ -199,24 +218,17 @@ function beltHours({ book }: TimeContext, { step, id, layout, incoming, norm }: 
     'min(most, 60 * belt / (length + gap))',
     belt,
   );
-  if (step.operation !== 'fold') {
-    const inputs = { setup: norm('setup'), units: units(id), rate: rateId, efficiency: norm('efficiency') };
-    const hours = rateTime(book.value(inputs.setup), book.value(inputs.units), rate, book.value(inputs.efficiency));
-    book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (rate * efficiency)', inputs);
-    return hours;
-  }
-  const folds = book.give(`${id}.foldCount`, 'Folds', foldsOf(step, layout), 'folds', IDENTITY);
-  const inputs = {
-    setup: norm('setup'),
-    each: norm('setupPer'),
-    folds,
-    units: units(id),
-    rate: rateId,
-    efficiency: norm('efficiency'),
-  };
-  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = rateTime(v('setup') + v('each') * v('folds'), v('units'), rate, v('efficiency'));
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + each * folds + units / (rate * efficiency)', inputs);
+  const setup =
+    step.operation === 'fold'
+      ? setUp(context, id, 'setup + each * folds', {
+          setup: norm('setup'),
+          each: norm('setupPer'),
+          folds: book.give(`${id}.foldCount`, 'Folds', foldsOf(step, layout), 'folds', IDENTITY),
+        })
+      : setUp(context, id, 'setup', { setup: norm('setup') });
+  const inputs = { setup, units: units(id), rate: rateId, efficiency: norm('efficiency') };
+  const hours = rateTime(book.value(setup), book.value(inputs.units), rate, book.value(inputs.efficiency));
+  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (rate * efficiency)', inputs);
   return hours;
 }
 

@@ -109,6 +109,9 @@ export interface Tool {
   >;
   readonly name: string;
   readonly count?: number | undefined;
+  /** Foil and embossing: size of one die, its height along the foil. */
+  readonly widthMm?: Mm | undefined;
+  readonly heightMm?: Mm | undefined;
   /** Embossing: with a counter. */
   readonly counter?: boolean | undefined;
   readonly owner?: 'house' | 'customer' | undefined;
@@ -278,6 +281,8 @@ export interface Step {
   readonly folds?: number | undefined;
   /** Band and box: pieces in a pack. */
   readonly perPack?: number | undefined;
+  /** Cut: sheets in a lift, where piles are counted exactly: accountable work. */
+  readonly perLift?: number | undefined;
   /** Pieces in an hour, instead of the norm of the machine or of hand work. */
   readonly perHour?: number | undefined;
   /** Dry: hours instead of the norm. */

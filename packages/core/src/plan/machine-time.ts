@@ -4,9 +4,9 @@ import { ceilRatio, floorRatio } from '../kernel/index.js';
 export const rateTime = (setupHours: number, units: number, unitsPerHour: number, efficiency: number): number =>
   setupHours + units / (unitsPerHour * efficiency);
 
-/** Whole sheets in a lift, at least one. Source: identity, handbook chapter 7. */
-export const sheetsPerLift = (liftHeightMm: number, caliperUm: number): number =>
-  Math.max(1, floorRatio(liftHeightMm * 1000, Math.max(1, caliperUm)));
+/** Whole sheets in a lift, at least one; no more than are told, for piles counted exactly. Source: identity, handbook chapter 7. */
+export const sheetsPerLift = (liftHeightMm: number, caliperUm: number, told = Infinity): number =>
+  Math.min(told, Math.max(1, floorRatio(liftHeightMm * 1000, Math.max(1, caliperUm))));
 
 export interface LiftWork {
   readonly setupHours: number;

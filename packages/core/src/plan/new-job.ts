@@ -38,6 +38,12 @@ const PAGED: readonly AskedFamily[] = ['saddle-stitched', 'web-leaflet', 'perfec
 /** Families of which nothing but the ordered number is delivered. */
 const EXACT: readonly AskedFamily[] = ['numbered', 'on-demand'];
 
+function policyOf(family: AskedFamily): Job['order']['policy'] {
+  if (EXACT.includes(family)) return { kind: 'exact' };
+  // Overs of engraved work go to the customer.
+  return family === 'stationery' ? { kind: 'all-overs' } : { kind: 'percent', under: 0, over: 5 };
+}
+
 /**
  * A new job of a family from its few questions, with a sensible press style, sheet and route; everything in it can be
  * changed afterwards. Pages that are no multiple of 4 give a booklet with a cover alone, which the plan then refuses.
@@ -55,7 +61,7 @@ export function newJob(family: AskedFamily, answers: FamilyAnswers, works: Works
     order: {
       quantity: answers.quantity,
       plannedOvers: 0,
-      policy: EXACT.includes(family) ? { kind: 'exact' } : { kind: 'percent', under: 0, over: 5 },
+      policy: policyOf(family),
     },
     school: 'step',
     ...(PAGED.includes(family) ? { pages: answers.pages } : {}),

@@ -141,6 +141,11 @@ export const ROUTE_RULES = {
     reason: 'What comes is thinner or thicker than the machine runs.',
     weight: 'hard',
   },
+  'machine-mass': {
+    name: 'Mass that the machine takes',
+    reason: 'What comes is heavier than the machine carries.',
+    weight: 'hard',
+  },
   'machine-stations': {
     name: 'Stations of the gatherer',
     reason: 'More sections than feeders want a second gather.',
@@ -184,6 +189,11 @@ export const ROUTE_RULES = {
   'food-glue': {
     name: 'Glue cleared for the contact',
     reason: 'What the job says it touches asks for glue, ink and varnish that are cleared for it.',
+    weight: 'soft',
+  },
+  'food-varnish': {
+    name: 'Varnish cleared for the contact',
+    reason: 'What the job says it touches asks for a varnish or coating that is cleared for it.',
     weight: 'soft',
   },
   'gang-parts-late': {

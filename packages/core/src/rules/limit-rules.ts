@@ -30,6 +30,12 @@ const caliperFits = (station: Station, { minCaliperUm, maxCaliperUm }: MachineTa
   return um >= minCaliperUm && um <= maxCaliperUm;
 };
 
+const GRAMS = 1000;
+/** Everything that comes for one, g. */
+const mass = ({ incoming }: Station): number =>
+  incoming.reduce((sum, { material, usage }) => sum + material.massG * usage, 0);
+const massFits = (station: Station, { maxG = Infinity }: MachineTakes): boolean => mass(station) <= maxG;
+
 /** Another machine of the works that does the same and takes what comes. */
 function otherMachine({ works }: RouteFacts, station: Station, machine: Machine): Mend | undefined {
   const other = works.machines.find(
@@ -37,7 +43,7 @@ function otherMachine({ works }: RouteFacts, station: Station, machine: Machine)
       id !== machine.id &&
       process === machine.process &&
       !press &&
-      (!takes || (sizeFits(station, takes) && caliperFits(station, takes))),
+      (!takes || (sizeFits(station, takes) && caliperFits(station, takes) && massFits(station, takes))),
   );
   return other && { kind: 'set', path: ['route', station.index, 'machine'], value: other.id };
 }
@@ -72,6 +78,12 @@ const caliper = beyond(caliperFits, (station, { minCaliperUm, maxCaliperUm }) =>
   return { value: tenth(um / UM), limit: (um > maxCaliperUm ? maxCaliperUm : minCaliperUm) / UM, unit: 'mm' };
 });
 
+const heavy = beyond(massFits, (station, { maxG = 0 }) => ({
+  value: tenth(mass(station) / GRAMS),
+  limit: maxG / GRAMS,
+  unit: 'kg',
+}));
+
 const stations: Predicate = ({ stations: all }) =>
   all.flatMap((station): Found[] => {
     const limit = station.machine?.takes?.stations;
@@ -81,7 +93,6 @@ const stations: Predicate = ({ stations: all }) =>
       : [];
   });
 
-const GRAMS = 1000;
 const lift: Predicate = ({ stations: all, norms }) =>
   all.flatMap((station): Found[] => {
     const { step, incoming } = station;
@@ -127,6 +138,7 @@ const saddle: Predicate = ({ stations: all, norms }) =>
 export const LIMIT_PREDICATES = {
   'machine-size': size,
   'machine-caliper': caliper,
+  'machine-mass': heavy,
   'machine-stations': stations,
   'hand-lift': lift,
   'least-spine': spine,

@@ -45,8 +45,11 @@ const glueArea: Predicate = ({ stations, job: { finish } }) =>
 
 const hotMelt: Predicate = ({ stations, job: { finish } }) =>
   stations.flatMap((station): Found[] => {
-    const sealed = station.layout?.stock.coated === true && finish?.glueFree !== true;
-    return gluesBlank(station) && sealed && finish?.adhesive === 'cold'
+    const { coated = false, waxed = false } = station.layout?.stock ?? {};
+    const told = finish?.adhesive;
+    // Where nothing is told, coated board gets hot melt by itself; wax is said, for it cannot be kept free.
+    const cold = waxed ? told === undefined || told === 'cold' : coated && told === 'cold' && finish?.glueFree !== true;
+    return gluesBlank(station) && cold
       ? [{ step: station.step.id, mend: set(['finish', 'adhesive'], 'hot-melt') }]
       : [];
   });
@@ -97,6 +100,14 @@ const cleared: Predicate = ({ stations, job }) =>
       : [];
   });
 
+/** Varnish over what the product's contact asks to be cleared. */
+const varnish: Predicate = ({ stations, job: { contact, finish } }) =>
+  stations.flatMap((station): Found[] =>
+    is(station, 'coat') && contact !== undefined && finish?.varnishCleared?.includes(contact) !== true
+      ? [{ step: station.step.id, mend: set(['finish', 'varnishCleared'], [contact]) }]
+      : [],
+  );
+
 /** Rules about paper, ink, glue and grain. */
 export const MATERIAL_PREDICATES = {
   'score-before-fold': score,
@@ -106,4 +117,5 @@ export const MATERIAL_PREDICATES = {
   'grain-along-spine': spineGrain,
   'carton-grain': cartonGrain,
   'food-glue': cleared,
+  'food-varnish': varnish,
 } as const satisfies Partial<Record<RuleId, Predicate>>;

@@ -1,17 +1,17 @@
 import type { Operation, RuleId } from '../route/index.js';
 import type { Station } from './facts.js';
 import type { Found } from './finding.js';
-import { comesWet } from './wet.js';
+import { DRY_BEFORE, comesWet } from './wet.js';
 import { type Predicate, is } from './predicate.js';
 
 const sameLane = (one: Station, other: Station): boolean => one.step.component === other.step.component;
 
-/** What has to be dry when it comes to one of these stations. */
+/** What has to be dry when it comes to a station of the rule. */
 const dryBefore =
-  (...operations: Operation[]): Predicate =>
-  ({ stations }) =>
-    stations
-      .filter((station) => is(station, ...operations) && comesWet(station))
+  (rule: keyof typeof DRY_BEFORE): Predicate =>
+  (facts) =>
+    facts.stations
+      .filter((station) => is(station, ...DRY_BEFORE[rule]) && comesWet(facts, station))
       .map(({ step }) => ({ step: step.id, mend: { kind: 'insert', operation: 'dry', before: step.id } }));
 
 /** In one lane, stations of the first kind stand before those of the second. */
@@ -115,12 +115,12 @@ const partLate: Predicate = ({ stations, job }) =>
 
 /** Rules about what comes before what. */
 export const ORDER_PREDICATES = {
-  'dry-before-back-up': dryBefore('print', 'overprint'),
-  'dry-before-cut': dryBefore('cut'),
-  'dry-before-die': dryBefore('die-cut', 'convert'),
-  'dry-before-fold': dryBefore('fold', 'score'),
-  'dry-before-film': dryBefore('laminate', 'foil', 'emboss', 'coat', 'mount'),
-  'hand-after-wet': dryBefore('hand', 'count', 'inspect', 'kit', 'tip', 'number'),
+  'dry-before-back-up': dryBefore('dry-before-back-up'),
+  'dry-before-cut': dryBefore('dry-before-cut'),
+  'dry-before-die': dryBefore('dry-before-die'),
+  'dry-before-fold': dryBefore('dry-before-fold'),
+  'dry-before-film': dryBefore('dry-before-film'),
+  'hand-after-wet': dryBefore('hand-after-wet'),
   'coat-before-die': inOrder(['coat', 'laminate'], ['die-cut']),
   'foil-after-film': inOrder(['laminate'], ['foil']),
   'foil-before-die': inOrder(['foil', 'emboss'], ['die-cut']),

@@ -69,7 +69,7 @@ const CASES: Readonly<Record<RuleId, Job>> = {
   'dry-before-back-up': without(tickets, 'dry'),
   'dry-before-cut': without(family('flat'), 'dry-piece'),
   'dry-before-die': without(family('carton'), 'dry-carton'),
-  'dry-before-fold': without(family('perfect-bound', { pages: 64 }), 'dry-section-1'),
+  'dry-before-fold': without(family('saddle-stitched'), 'dry-section-1'),
   'dry-before-film': without(card, 'dry-piece'),
   'hand-after-wet': without(tickets, 'dry-2'),
   'coat-before-die': swapped(family('carton', { cover: 'varnish' }), 'coat', 'die-cut'),
@@ -91,6 +91,8 @@ const CASES: Readonly<Record<RuleId, Job>> = {
   'count-accountable': without(tickets, 'count'),
   'machine-size': step(family('corrugated-case'), 'die-cut', { machine: 'die-cutter-b1' }),
   'machine-caliper': step(family('envelope'), 'die-cut', { machine: 'slotter' }),
+  // 360 leaves of A5 on 170 g, two-up: some 4 kg in the clamp.
+  'machine-mass': family('perfect-bound', { twoUp: true, pages: 720, stock: 'silk-170' }),
   'machine-stations': family('case-bound', { pages: 288 }),
   'hand-lift': step(family('web-leaflet'), 'box', { perPack: 5000 }),
   'least-spine': thin,
@@ -112,6 +114,7 @@ const CASES: Readonly<Record<RuleId, Job>> = {
     components: family('carton').components.map((one) => ({ ...one, grain: 'any' as const })),
   },
   'food-glue': { ...family('carton'), contact: 'food' },
+  'food-varnish': { ...family('carton', { cover: 'varnish' }), contact: 'food', finish: { glueFree: true, glueCleared: ['food'] } },
   'gang-parts-late': (() => {
     const gang = example('garden-cards');
     const items = (gang.items ?? []).map(({ id }) => `item.${id}`);
@@ -218,6 +221,19 @@ describe('rules of the route', () => {
       ['score-before-fold', 0.9, 0.7],
     ]);
     expect(findings(solid(0.3))).toEqual([]);
+  });
+
+  it('asks for hot melt on waxed board, glue flaps kept free or not', () => {
+    const waxed = family('carton', { stock: 'waxed-board-320' });
+    expect(findings(waxed).map(({ rule }) => rule)).toEqual(['hot-melt-on-sealed']);
+    expect(broken({ ...waxed, finish: { adhesive: 'hot-melt' } })).toEqual([]);
+  });
+
+  it('tells wet ink once: at the first station that it reaches, or at the next where the works has that rule off', () => {
+    const wet = without(family('folded'), 'dry-leaflet');
+    const told = (job: Job): string[][] => findings(job).map(({ rule, step: at }) => [rule, at]);
+    expect(told(wet)).toEqual([['dry-before-cut', 'cut']]);
+    expect(told(withNorms(wet, { 'rule.dry-before-cut': 0 }))).toEqual([['dry-before-fold', 'fold']]);
   });
 
   it('leaves the job as it was where the route has changed under a mend', () => {

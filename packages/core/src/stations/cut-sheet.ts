@@ -32,6 +32,15 @@ export function cutSheet(sheet: SheetBook): void {
     cut: sheet.machineNorm('secondsPerCut'),
     turn: sheet.norm('cut.turnSeconds'),
   });
+  const blades = sheet.show('blades', 'Blade changes', 'changes', 'lifts * cuts / life', {
+    lifts: `step.${step.id}.lifts`,
+    cuts,
+    life: sheet.norm('cut.bladeCuts'),
+  });
+  sheet.show('bladeMinutes', 'Blade changes, share of this job', 'min', 'blades * minutes', {
+    blades,
+    minutes: sheet.norm('cut.bladeMinutes'),
+  });
   const waste = sheet.give('wasteMm2', 'Falls away of a sheet', programme.wasteMm2, 'mm2');
   const gsm = `component.${layout.component.id}.gsm`;
   sheet.show('wasteKg', 'Shavings and strips', 'kg', 'waste / 1000000 * gsm / 1000 * units', {

@@ -1,5 +1,6 @@
 import { boundsOf } from '../geometry/index.js';
 import { type DieDrawing, measureDie } from '../diecut/index.js';
+import type { Tool } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -102,31 +103,90 @@ export function drawBlank(sheet: SheetBook, die: DieDrawing): void {
   sheet.draw({ title: 'One blank, printed side up', widthMm: right - left, heightMm: top - bottom, shapes });
 }
 
-/** Foil and embossing: length, steps, registered to print. Source: handbook chapter 7 "Foil, emboss". */
+/** Dies that a station of foil or relief strikes with: of its own component, else of the job. */
+function dieOf(sheet: SheetBook, kind: 'foil-die' | 'embossing-die'): Tool | undefined {
+  const own = sheet.job.components.filter(({ id }) => id === sheet.step.component);
+  return [...own, ...sheet.job.components].flatMap(({ tools = [] }) => tools).find((tool) => tool.kind === kind);
+}
+
+/** Foil and embossing: length, strips, steps, registered to print. Source: handbook chapter 7 "Foil, emboss". */
 export function foilSheet(sheet: SheetBook): void {
-  const { layout } = sheet;
-  const up = sheet.give('up', 'Dies on the sheet', layout?.pattern.count ?? 1, 'dies');
-  const height = layout?.piece.heightMm ?? sheet.first?.heightMm ?? 0;
-  const die = sheet.give('dieMm', 'Die, along the foil', height / 3, 'mm', {
-    label: 'practice',
-    note: 'a third of the piece where the artwork says nothing',
-  });
-  const rows = sheet.give('rows', 'Rows along the foil', layout?.pattern.grid?.rows ?? 1, 'rows');
-  const step = sheet.show('foilStep', 'Foil drawn at a pull', 'mm', 'rows * (die + beyond)', {
-    rows,
-    die,
-    beyond: sheet.norm('foil.step'),
-  });
-  sheet.card(up);
-  if (sheet.step.operation === 'foil')
-    sheet.show('foilM', 'Length of foil', 'm', 'units * step / 1000', { units: sheet.units, step });
-  else
+  const { layout, step } = sheet;
+  const foils = step.operation === 'foil';
+  const tool = dieOf(sheet, foils ? 'foil-die' : 'embossing-die');
+  const piece = layout?.piece ?? sheet.first;
+  const size = (side: 'widthMm' | 'heightMm', name: string, title: string): string => {
+    const told = tool?.[side];
+    if (told !== undefined) return sheet.told(name, title, told, 'mm');
+    return sheet.give(name, title, (piece?.[side] ?? 0) / 3, 'mm', {
+      label: 'practice',
+      note: 'a third of the piece until the die is measured',
+    });
+  };
+  const places = layout?.pattern.pieces ?? [{ xMm: 0, yMm: 0, ...sheet.first }];
+  sheet.card(sheet.give('up', 'Dies on the sheet', places.length, 'dies'));
+  const height = sheet.card(size('heightMm', 'dieHeight', 'Die, along the foil'));
+  const width = sheet.card(size('widthMm', 'dieWidth', 'Die, across the foil'));
+  if (foils) {
+    const rows = sheet.give('rows', 'Rows along the foil', new Set(places.map(({ yMm }) => yMm)).size, 'rows');
+    const strips = sheet.show('strips', 'Strips of foil', 'strips', 'ceil(up / rows)', {
+      up: `station.${step.id}.up`,
+      rows,
+    });
+    const pull = sheet.show('foilStep', 'Foil drawn at a pull', 'mm', 'rows * (die + beyond)', {
+      rows,
+      die: height,
+      beyond: sheet.norm('foil.step'),
+    });
+    const across = sheet.show('stripWidth', 'Width of a strip', 'mm', 'die + 2 * side', {
+      die: width,
+      side: sheet.norm('foil.side'),
+    });
+    const length = sheet.show('foilM', 'Length of foil', 'm', 'units * step * strips / 1000', {
+      units: sheet.units,
+      step: pull,
+      strips,
+    });
+    sheet.show('foilM2', 'Foil', 'm2', 'length * width / 1000', { length, width: across });
+  } else {
+    sheet.show('pairs', 'Pairs of die and counter', 'pairs', 'up', { up: `station.${step.id}.up` });
     sheet.remark(
-      'Embossing: die and counter are a pair; register the first sheet to the print, and look at the relief from behind.',
+      `${tool?.counter === false ? 'Blind, against a flat bed.' : 'Die and counter are a pair.'} Register the first sheet to the print, and look at the relief from behind.`,
     );
+  }
   sheet.remark(
     'Register to the same gripper and side lay as the print. Heat, dwell and pressure are noted with the first good sheet.',
   );
+  drawDies(sheet, sheet.value(width), sheet.value(height));
+}
+
+/** Where the dies strike: one in the middle of every piece. */
+function drawDies(sheet: SheetBook, width: number, height: number): void {
+  const { layout } = sheet;
+  if (!layout) return;
+  const { widthMm, heightMm } = layout.sheet;
+  const pieces = layout.pattern.pieces.flatMap((piece): Shape[] => {
+    const x = layout.leftMm + piece.xMm;
+    const y = heightMm - layout.bottomMm - piece.yMm - piece.heightMm;
+    const [w, h] = piece.turned ? [height, width] : [width, height];
+    return [
+      { kind: 'box', role: 'piece', x, y, width: piece.widthMm, height: piece.heightMm },
+      {
+        kind: 'box',
+        role: 'block',
+        x: x + (piece.widthMm - w) / 2,
+        y: y + (piece.heightMm - h) / 2,
+        width: w,
+        height: h,
+      },
+    ];
+  });
+  sheet.draw({
+    title: 'Dies on the sheet, gripper edge below',
+    widthMm,
+    heightMm,
+    shapes: [{ kind: 'box', role: 'sheet', x: 0, y: 0, width: widthMm, height: heightMm }, ...pieces],
+  });
 }
 
 /** Film over the sheet, by area. Source: handbook chapter 7 "Film, coating, window". */

@@ -14,6 +14,7 @@ export function adhesiveFor(sheet: SheetBook): { readonly name: string; readonly
   if (told === 'pur') return { name: 'PUR', why: `Told in the job.${care}` };
   if (told === 'hot-melt') return { name: 'Hot melt', why: `Told in the job.${care}` };
   if (told === 'cold') return { name: 'Cold glue', why: `Told in the job.${care}` };
+  if (sheet.layout?.stock.waxed) return { name: 'Hot melt', why: `Wax takes no water.${care}` };
   if (coated && finish?.glueFree !== true)
     return { name: 'Hot melt', why: `The board is coated and the flap is not kept free.${care}` };
   return { name: 'Cold glue', why: `The glued area is open board.${care}` };

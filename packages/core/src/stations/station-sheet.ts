@@ -47,11 +47,8 @@ function timeFigures(sheet: SheetBook): void {
   const hours = `step.${step.id}.hours`;
   if (!machine || !sheet.plan.figures[hours] || planned.hours === 0) return;
   const crew = sheet.machineNorm('crew');
-  sheet.show('setupHours', 'Set-up at least', 'h', 'norm', { norm: sheet.machineNorm('setup') });
-  sheet.show('runHours', 'Run, and set-up by colours or folds', 'h', 'hours - setup', {
-    hours,
-    setup: sheet.machineNorm('setup'),
-  });
+  const setup = sheet.card(`step.${step.id}.setupHours`);
+  sheet.show('runHours', 'Run', 'h', 'hours - setup', { hours, setup });
   sheet.show('peopleHours', 'Hours of people', 'h', 'hours * people', { hours, people: crew });
   const lead = sheet.plan.figures[`step.${step.id}.lead`];
   if (lead) sheet.card(lead.id);

@@ -138,7 +138,7 @@ export class LaneReckoner {
         return (units) => rateTime(made, units, speed, efficiency);
       }
       case 'lifts': {
-        const perLift = sheetsPerLift(machine.liftHeight, layout.caliperUm);
+        const perLift = sheetsPerLift(machine.liftHeight, layout.caliperUm, step.perLift);
         const { cuts, quarterTurns } = cutWork(layout, step, this.norms('cut.leastStrip').value);
         const secondsPerTurn = this.norms('cut.turnSeconds').value;
         return (units) =>

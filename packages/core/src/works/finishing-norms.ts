@@ -33,6 +33,8 @@ const fromZero = (norm: Norm): Norm => ({ ...norm, min: 0 });
 export const FINISHING_NORMS: readonly Norm[] = [
   cut('cut.leastStrip', 'Least strip that the clamp holds', 'mm', 25, 200),
   fromZero(cut('cut.turnSeconds', 'Turn of the pile', 's', 6, 600, UNSOURCED)),
+  cut('cut.bladeCuts', 'Cuts until the blade is changed', 'cuts', 4_000, 1_000_000, UNSOURCED),
+  cut('cut.bladeMinutes', 'Change of the blade', 'min', 20, 600, UNSOURCED),
   die('die.ruleHeight', 'Height of cutting rule', 'mm', 23.8, 30),
   fromZero(die('die.creaseLess', 'Creasing rule set lower beside the caliper', 'mm', 0.05, 1)),
   die('die.ruleThickness', 'Thickness of creasing rule', 'mm', 0.71, 5, UNSOURCED),
@@ -60,6 +62,7 @@ export const FINISHING_NORMS: readonly Norm[] = [
   film('film.gsm', 'Film with its adhesive', 'g/m2', 30, 300, UNSOURCED),
   film('window.glueMargin', 'Glue margin around a window', 'mm', 6, 50, UNSOURCED),
   film('foil.step', 'Foil drawn beyond the die at a pull', 'mm', 3, 100, UNSOURCED),
+  film('foil.side', 'Foil beyond the die at each side', 'mm', 5, 100, UNSOURCED),
   bind('bind.leastSpine', 'Thinnest spine of glued work', 'mm', 3, 50),
   bind('bind.coverCalipers', 'Calipers of the cover in its spine', 'calipers', 2, 4),
   bind('bind.hinge', 'Hinge score from the spine', 'mm', 6.5, 30),

@@ -222,7 +222,7 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
 };
 
 /** Set-up and speed of presses that do not print as the others of their kind. Source: handbook chapter 8, unless marked. */
-export const PRINTING_NORMS: Partial<Readonly<Record<PrintProcess, readonly MachineNorm[]>>> = {
+export const PRINTING_NORMS: Partial<Readonly<Record<PrintProcess | 'hand-laid', readonly MachineNorm[]>>> = {
   gravure: [
     hours('setup', 'Set-up', 2),
     hours('setupPer', 'Set-up, each colour', 0.3),
@@ -230,6 +230,11 @@ export const PRINTING_NORMS: Partial<Readonly<Record<PrintProcess, readonly Mach
   ],
   recessed: [hours('setup', 'Set-up', 2), hours('setupPer', 'Set-up, each plate', 0), speed(600, 'sheets')],
   screen: [hours('setup', 'Set-up', 0.5), hours('setupPer', 'Set-up, each stencil', 0), speed(1_500, 'sheets')],
+  'hand-laid': [
+    { ...hours('setup', 'Set-up with its counter', 1.5), source: UNSOURCED },
+    hours('setupPer', 'Set-up, each plate', 0),
+    speed(250, 'sheets', UNSOURCED),
+  ],
   letterpress: [
     { ...hours('setup', 'Set-up', 0.75), source: UNSOURCED },
     { ...hours('setupPer', 'Set-up, each plate', 0.02), source: UNSOURCED },

@@ -28,7 +28,7 @@ const price = (id: string, subject: string, name: string, unit: string, value: n
 });
 
 const machineNorms = (machine: Machine, currency: string): Norm[] => {
-  const own = machine.press ? (PRINTING_NORMS[printingOf(machine)] ?? []) : [];
+  const own = machine.press ? (PRINTING_NORMS[machine.press.handLaid ? 'hand-laid' : printingOf(machine)] ?? []) : [];
   const shipped = MACHINE_NORMS[machine.process].map(
     (norm): MachineNorm => own.find(({ id }) => id === norm.id) ?? norm,
   );

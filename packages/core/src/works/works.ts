@@ -19,6 +19,8 @@ export interface MachineTakes {
   readonly minMm: readonly [Mm, Mm];
   readonly minCaliperUm: Um;
   readonly maxCaliperUm: Um;
+  /** Heaviest piece, g. */
+  readonly maxG?: number;
   /** Feeders of a machine that gathers. */
   readonly stations?: number;
   /** Most force of a die cutter, kN. */
@@ -28,6 +30,8 @@ export interface MachineTakes {
 /** Limits of a sheet-fed press. Margins are practice, editable by press. */
 export interface PressLimits {
   readonly units: number;
+  /** Sheets are laid to the guides one by one by hand. */
+  readonly handLaid?: boolean;
   /** Prints without plates; sides are charged by the click. */
   readonly plateless?: boolean;
   /** Prints both sides in one pass. */
@@ -120,6 +124,8 @@ export interface Stock {
   /** cm3/g. */
   readonly bulk: number;
   readonly coated: boolean;
+  /** Takes no water: cold glue does not hold on it, kept free or not. */
+  readonly waxed?: boolean;
   readonly sheets: readonly SheetSize[];
   /** Widths that it comes in on rolls, for the sheeter. */
   readonly rollWidthsMm?: readonly Mm[];

@@ -25,6 +25,7 @@ export interface FamilyAnswers {
   /** What is put over the print. */
   readonly cover?: CoverWork | undefined;
   readonly foil?: boolean | undefined;
+  readonly emboss?: boolean | undefined;
   /** Pieces in a pack. */
   readonly perPack?: number | undefined;
   /** Two books bound as one, head to head. */
@@ -51,6 +52,7 @@ export const QUESTIONS = [
   'fold',
   'cover',
   'foil',
+  'emboss',
   'perPack',
   'twoUp',
   'rollM',

@@ -3,7 +3,7 @@ import type { Works } from '../../works/index.js';
 import { BOARD_CUTTER } from '../../works/index.js';
 import type { Component, Part } from '../job.js';
 import type { FamilyAnswers } from './answers.js';
-import { type Made, Lane, PROCESS, joined, sheetFor } from './lane.js';
+import { type Made, Lane, PROCESS, dieTools, joined, sheetFor } from './lane.js';
 
 /** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
 export function carton(answers: FamilyAnswers, works: Works): Made {
@@ -20,18 +20,19 @@ export function carton(answers: FamilyAnswers, works: Works): Made {
     workStyle: 'single',
     front: PROCESS,
     back: [],
+    ...dieTools(answers),
   };
   const film = answers.cover === 'film';
   const lane = Lane.printed(component)
     .addIf(answers.cover === 'varnish', 'coat')
     .addIf(film, 'laminate')
     .addIf(answers.foil === true, 'foil')
+    .addIf(answers.emboss === true, 'emboss')
     .add('die-cut')
     .add('glue')
     .add('box', { perPack: answers.perPack ?? 500 });
-  const tools: Component['tools'] = answers.foil ? [{ id: 'foil-die', kind: 'foil-die', name: 'Foil die' }] : undefined;
   return {
-    components: [tools ? { ...component, tools } : component],
+    components: [component],
     route: lane.steps,
     finish: { glueFree: true, ...(film ? { film: 'gloss' } : {}) },
   };
@@ -77,7 +78,7 @@ const plain = (works: Works, stock: string): Partial<Component> => ({
 /** A board wallet with a glued tray and an insert. Source: handbook chapter 2, family 7. */
 export function wallet(answers: FamilyAnswers, works: Works): Made {
   const film = answers.cover === 'film';
-  const outer = blank(answers, works, 'wallet', 'Wallet', 'wallet');
+  const outer = blank(answers, works, 'wallet', 'Wallet', 'wallet', dieTools(answers));
   const room = 4;
   const tray = blank(
     {
@@ -95,6 +96,7 @@ export function wallet(answers: FamilyAnswers, works: Works): Made {
   const cover = Lane.printed(outer, '-wallet')
     .addIf(answers.cover === 'varnish', 'coat')
     .addIf(film, 'laminate')
+    .addIf(answers.emboss === true, 'emboss')
     .add('die-cut');
   const trays = new Lane(tray.id, '-tray').add('die-cut').add('glue');
   const product = new Lane(undefined)

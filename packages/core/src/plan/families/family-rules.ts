@@ -8,7 +8,7 @@ const B1 = { press: 'b1-perfector' } as const;
 export const FAMILY_RULES: Readonly<Record<AskedFamily, FamilyRule>> = {
   flat: {
     name: 'Flat sheet work: poster, card',
-    asks: ['size', 'stock', 'press', 'cover', 'foil', 'perPack'],
+    asks: ['size', 'stock', 'press', 'cover', 'foil', 'emboss', 'perPack'],
     press: 'sheet',
     usual: { ...A5, ...B1, quantity: 5000, stock: 'gloss-250', cover: 'none', foil: false, perPack: 50 },
   },
@@ -44,13 +44,13 @@ export const FAMILY_RULES: Readonly<Record<AskedFamily, FamilyRule>> = {
   },
   carton: {
     name: 'Folding carton',
-    asks: ['structure', 'measures', 'depth', 'stock', 'press', 'cover', 'foil'],
+    asks: ['structure', 'measures', 'depth', 'stock', 'press', 'cover', 'foil', 'emboss'],
     press: 'sheet',
     usual: { ...B1, widthMm: 85, heightMm: 60, quantity: 5000, stock: 'board-300', cover: 'none', foil: false },
   },
   wallet: {
     name: 'Board wallet with tray and insert',
-    asks: ['measures', 'depth', 'stock', 'press', 'cover'],
+    asks: ['measures', 'depth', 'stock', 'press', 'cover', 'emboss'],
     press: 'sheet',
     usual: { ...B1, widthMm: 145, heightMm: 12, quantity: 3000, stock: 'board-300', cover: 'film' },
   },

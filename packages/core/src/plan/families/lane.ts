@@ -2,7 +2,8 @@ import type { WorkStyle } from '../../press/index.js';
 import type { Operation } from '../../route/index.js';
 import type { SheetSize, Stock, Works } from '../../works/index.js';
 import { printSteps } from '../edit-job.js';
-import type { Component, Finish, InkUse, Part, Step } from '../job.js';
+import type { Component, Finish, InkUse, Part, Step, Tool } from '../job.js';
+import type { FamilyAnswers } from './answers.js';
 import { type PressSheet, sheetCandidates } from '../press-sheet.js';
 
 /** What a family's answers come to. */
@@ -63,6 +64,23 @@ export class Lane {
   addIf(holds: boolean, operation: Operation, fields: Partial<Step> = {}): this {
     return holds ? this.add(operation, fields) : this;
   }
+}
+
+/** Share of the piece that a die takes until it is measured. Source: common practice, no source. */
+const DIE_SHARE = 3;
+
+/** Dies for foil and relief, where the answers want them: a third of the piece until they are measured. */
+export function dieTools(
+  { foil, emboss, widthMm, heightMm }: Pick<FamilyAnswers, 'foil' | 'emboss' | 'widthMm' | 'heightMm'>,
+): Pick<Component, 'tools'> {
+  const size = { widthMm: Math.round(widthMm / DIE_SHARE), heightMm: Math.round(heightMm / DIE_SHARE) };
+  const tools: Tool[] = [
+    ...(foil ? [{ id: 'foil-die', kind: 'foil-die', name: 'Foil die', ...size } as const] : []),
+    ...(emboss
+      ? [{ id: 'emboss-die', kind: 'embossing-die', name: 'Embossing die', counter: true, ...size } as const]
+      : []),
+  ];
+  return tools.length > 0 ? { tools } : {};
 }
 
 /** Stations that take the ends of several lanes together. */

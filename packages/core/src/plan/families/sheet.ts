@@ -2,7 +2,7 @@ import { type Works, normsOf } from '../../works/index.js';
 import { printSteps } from '../edit-job.js';
 import type { Component, Step } from '../job.js';
 import type { FamilyAnswers } from './answers.js';
-import { type Made, Lane, PROCESS, gsmOf, sheetFor, styleOf } from './lane.js';
+import { type Made, Lane, PROCESS, dieTools, gsmOf, sheetFor, styleOf } from './lane.js';
 
 const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
   from: [{ material: steps.at(-1)?.id ?? '' }],
@@ -58,14 +58,12 @@ function flatPiece(answers: FamilyAnswers, works: Works, id: string, name: strin
 export function flat(answers: FamilyAnswers, works: Works): Made {
   const piece = flatPiece(answers, works, 'piece', 'Piece', PROCESS);
   const film = answers.cover === 'film';
-  const foil = answers.foil === true;
-  const component: Component = foil
-    ? { ...piece, tools: [{ id: 'foil-die', kind: 'foil-die', name: 'Foil die' }] }
-    : piece;
+  const component: Component = { ...piece, ...dieTools(answers) };
   const lane = Lane.printed(component)
     .addIf(answers.cover === 'varnish', 'coat')
     .addIf(film, 'laminate')
-    .addIf(foil, 'foil')
+    .addIf(answers.foil === true, 'foil')
+    .addIf(answers.emboss === true, 'emboss')
     .add('cut')
     .add('band', { perPack: answers.perPack ?? 50 })
     .add('box', { perPack: 20 * (answers.perPack ?? 50) });
@@ -89,7 +87,7 @@ export function numbered(answers: FamilyAnswers, works: Works): Made {
     .add('inspect', { note: 'Every sheet. Spoils are kept, counted and destroyed under witness.' })
     .add('number')
     .add('inspect', { note: 'Every number. A voided one goes into the list and is replaced.' })
-    .add('cut')
+    .add('cut', { perLift: 100, note: 'Piles of exactly a hundred.' })
     .add('count', { note: 'Packs by machine, against the number list.' })
     .add('wrap', { perPack, note: 'Sealed.' })
     .add('box', { perPack: 20 * perPack });
@@ -99,12 +97,14 @@ export function numbered(answers: FamilyAnswers, works: Works): Made {
 /** Engraved cards and sheets, or flat print that is powdered and melted; looked at and counted by hand. */
 export function stationery(answers: FamilyAnswers, works: Works): Made {
   const powder = answers.raised === 'powder';
-  const press = powder ? 'letterpress-forms' : 'recessed-three';
+  const press = powder ? 'letterpress-forms' : 'hand-engraver';
   const component: Component = {
     ...flatPiece({ ...answers, press }, works, 'card', 'Card', []),
     front: [{ name: 'K', coverage: 0.06 }],
   };
-  const begin = printSteps(component.id, 'single');
+  const begin = printSteps(component.id, 'single').map((step): Step =>
+    step.operation === 'print' && !powder ? { ...step, note: 'Laid by hand; plate with its counter.' } : step,
+  );
   const lane = new Lane(component.id, '', powder ? begin.filter(({ operation }) => operation === 'print') : begin)
     .addIf(powder, 'raise')
     .add('cut')
