@@ -16,6 +16,7 @@ import {
   ODD_PLACES,
   OPERATIONS,
   SCHOOLS,
+  SPINE_KINDS,
   STRUCTURES,
   WORK_STYLES,
 } from '@druckerei/core';
@@ -106,6 +107,7 @@ const binding = z.strictObject({
   creep: z.enum(['thumb', 'round', 'square']).optional(),
   creepShare: z.enum(CREEP_SHARES).optional(),
   selfEnds: z.boolean().optional().describe('the outer two leaves of the text serve as endpapers at each end'),
+  spine: z.enum(SPINE_KINDS).optional().describe('glued spines: milled where absent'),
   twoUp: z.boolean().optional().describe('two copies bound as one, head to head, split at the trimmer'),
 });
 

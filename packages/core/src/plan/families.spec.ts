@@ -17,6 +17,22 @@ describe('the families', () => {
     expect(plan.edges.filter(({ to }) => to === null)).toHaveLength(1);
   });
 
+  it('closes an envelope by a string around two buttons, and notches a spine instead of milling it', () => {
+    const envelope = newJob('envelope', { ...answersOf('envelope'), closure: 'string' }, SHIPPED_WORKS);
+    const plan = planned(envelope);
+    const rivet = plan.steps.find(({ operation }) => operation === 'rivet');
+    expect(envelope.route.some(({ operation }) => operation === 'gum')).toBe(false);
+    expect(plan.figures['part.button.count']?.value).toBe(2 * (rivet?.processUnits ?? 0));
+    const spine = (kind: 'milled' | 'notched') =>
+      planned(newJob('perfect-bound', { ...answersOf('perfect-bound'), spine: kind }, SHIPPED_WORKS)).layouts[
+        'section-1'
+      ];
+    const [milled, notched] = [spine('milled'), spine('notched')];
+    // 2.5 mm beside every spine fold: 5 mm for each pair of leaves across the piece.
+    const folds = (milled?.section?.columns ?? 0) / 2;
+    expect((milled?.piece.widthMm ?? 0) - (notched?.piece.widthMm ?? 0)).toBeCloseTo(5 * folds, 6);
+  });
+
   it('takes another sheet where the first does not hold the piece', () => {
     const job = newJob(
       'saddle-stitched',
@@ -87,7 +103,8 @@ describe('shipped jobs of every family, counted again by hand at each change of 
     // Endpapers at the first and the last section.
     const tip = into(c['gather'] ?? 0, 0.005, 10);
     expect([c['tip-section-1'], c['tip-section-12']]).toEqual([tip, tip]);
-    expect(plan.figures['part.endpaper.count']?.value).toBe(2 * tip);
+    expect(c['fold-endpaper']).toBe(into(2 * tip, 0.01, 50 + 10));
+    expect(c['cut-endpaper']).toBe(into(c['fold-endpaper'] ?? 0, 0.002, 5, up('endpaper')));
   });
 
   it('packets (10): through a stack, glued, gummed', () => {

@@ -193,6 +193,9 @@ export type Bought =
   | { readonly kind: 'sheet'; readonly widthMm: Mm; readonly heightMm: Mm; readonly grain: Grain }
   | { readonly kind: 'roll'; readonly widthMm: Mm };
 
+export const SPINE_KINDS = ['milled', 'notched'] as const;
+export type SpineKind = (typeof SPINE_KINDS)[number];
+
 /** How sections come together, where they stand, and what is done about creep. */
 export interface Binding {
   readonly assembly: Assembly;
@@ -201,6 +204,8 @@ export interface Binding {
   readonly creepShare?: CreepShare | undefined;
   /** The outer two leaves of the text serve as endpapers at each end: pasted down and fly leaf, not numbered. */
   readonly selfEnds?: boolean | undefined;
+  /** Glued spines: milled off where absent; notched ones keep their folds. */
+  readonly spine?: SpineKind | undefined;
   /** Two copies bound as one, head to head, and split apart at the trimmer. */
   readonly twoUp?: boolean | undefined;
 }

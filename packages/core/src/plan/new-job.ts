@@ -66,7 +66,13 @@ export function newJob(family: AskedFamily, answers: FamilyAnswers, works: Works
     school: 'step',
     ...(PAGED.includes(family) ? { pages: answers.pages } : {}),
     ...(family === 'perfect-bound' || family === 'case-bound'
-      ? { binding: { assembly: 'gathered', ...(answers.twoUp ? { twoUp: true } : {}) } }
+      ? {
+          binding: {
+            assembly: 'gathered',
+            ...(answers.twoUp ? { twoUp: true } : {}),
+            ...(answers.spine === 'notched' ? { spine: 'notched' } : {}),
+          },
+        }
       : {}),
     ...made,
     norms: {},

@@ -48,6 +48,7 @@ export const CAUTIONS: Readonly<Record<Operation, readonly string[]>> = {
   window: [NIPS, LOCK_OUT],
   envelope: [NIPS, LOCK_OUT, NOISE],
   gum: [NIPS, LOCK_OUT],
+  rivet: [CRUSH, REPETITION],
   tip: [NIPS, REPETITION],
   gather: [NIPS, LOCK_OUT, NOISE],
   sew: [NIPS, LOCK_OUT, NOISE],

@@ -114,7 +114,11 @@ const CASES: Readonly<Record<RuleId, Job>> = {
     components: family('carton').components.map((one) => ({ ...one, grain: 'any' as const })),
   },
   'food-glue': { ...family('carton'), contact: 'food' },
-  'food-varnish': { ...family('carton', { cover: 'varnish' }), contact: 'food', finish: { glueFree: true, glueCleared: ['food'] } },
+  'food-varnish': {
+    ...family('carton', { cover: 'varnish' }),
+    contact: 'food',
+    finish: { glueFree: true, glueCleared: ['food'] },
+  },
   'gang-parts-late': (() => {
     const gang = example('garden-cards');
     const items = (gang.items ?? []).map(({ id }) => `item.${id}`);

@@ -42,11 +42,21 @@ export function bindSheet(sheet: SheetBook): void {
     trim,
     copies,
   });
-  sheet.show('mill', 'Block before milling, width', 'mm', 'page + trim + mill', {
-    page: width,
-    trim,
-    mill: sheet.norm('bind.mill'),
-  });
+  if (job.binding?.spine === 'notched') {
+    const every = sheet.norm('bind.notchEvery');
+    sheet.show('notches', 'Notches of a spine', 'notches', 'floor(copies * page / every)', {
+      copies,
+      page: height,
+      every,
+    });
+    sheet.card(sheet.norm('bind.notchLength'));
+    sheet.remark('Notched: the folder cuts through the spine fold, leaves stay joined; nothing is milled off.');
+  } else
+    sheet.show('mill', 'Block before milling, width', 'mm', 'page + trim + mill', {
+      page: width,
+      trim,
+      mill: sheet.norm('bind.mill'),
+    });
   const melt = sheet.show('meltG', 'Hot melt on one spine', 'g', 'block * length * thickness * density / 1000', {
     block,
     length: coverHeight,

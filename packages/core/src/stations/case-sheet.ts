@@ -8,7 +8,7 @@ export function sewSheet(sheet: SheetBook): void {
   const sections = sheet.give(
     'sections',
     'Sections',
-    sheet.plan.steps.filter(({ operation }) => operation === 'fold').length,
+    sheet.job.components.filter(({ kind }) => kind === 'section').length,
     'sections',
   );
   const thread = sheet.show('threadEach', 'Thread of a book', 'm', 'sections * needles * stitch / 1000', {

@@ -225,6 +225,13 @@ export function windowSheet(sheet: SheetBook): void {
     margin,
   });
   sheet.show('filmM', 'Length of film', 'm', 'units * height / 1000', { units: sheet.units, height });
+  if (sheet.layout)
+    sheet.show('punchedKg', 'Punched out, waste', 'kg', 'units * width * height / 1000000 * gsm / 1000', {
+      units: sheet.units,
+      width: `station.${sheet.step.id}.windowWidth`,
+      height: `station.${sheet.step.id}.windowHeight`,
+      gsm: `component.${sheet.layout.component.id}.gsm`,
+    });
   const m = sheet.value(margin);
   const [w, h] = [sheet.value(width), sheet.value(height)];
   sheet.draw({

@@ -1,6 +1,7 @@
 import { measureDie } from '../diecut/index.js';
 import { FLUTES } from '../web/index.js';
 import { drawBlank } from './die-sheet.js';
+import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 const MM = 1000;
@@ -50,6 +51,30 @@ export function glueSheet(sheet: SheetBook): void {
   const { name, why } = adhesiveFor(sheet);
   sheet.remark(`${name}. ${why}`);
   if (die) drawBlank(sheet, die);
+  drawTray(sheet);
+}
+
+/** A tray put up: its base from above with the walls around it, and their height. */
+function drawTray(sheet: SheetBook): void {
+  const { layout } = sheet;
+  const { die, widthMm = 0, heightMm = 0 } = layout?.component ?? {};
+  if (!layout || die?.kind !== 'structure' || die.structure !== 'tray') return;
+  const wall = layout.caliperUm / MM;
+  const [w, h] = [widthMm + 2 * wall, heightMm + 2 * wall];
+  const below = h + die.depthMm;
+  sheet.draw({
+    title: 'Tray put up, from above and from the side',
+    widthMm: w,
+    heightMm: below + die.depthMm,
+    shapes: [
+      { kind: 'box', role: 'sheet', x: 0, y: 0, width: w, height: h },
+      { kind: 'box', role: 'piece', x: wall, y: wall, width: widthMm, height: heightMm, label: 'inside' },
+      { kind: 'box', role: 'sheet', x: 0, y: below, width: w, height: die.depthMm },
+      measure({ x: wall, y: h }, { x: wall + widthMm, y: h }, widthMm),
+      measure({ x: w, y: wall }, { x: w, y: wall + heightMm }, heightMm),
+      measure({ x: w, y: below }, { x: w, y: below + die.depthMm }, die.depthMm),
+    ],
+  });
 }
 
 /** Seal gum along the flap, dried open. Source: handbook chapter 7 "Envelopes". */

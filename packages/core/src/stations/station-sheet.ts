@@ -8,6 +8,7 @@ import { cutSheet } from './cut-sheet.js';
 import { dieSheet, filmSheet, foilSheet, windowSheet } from './die-sheet.js';
 import { foldSheet, scoreSheet } from './fold-sheet.js';
 import { corrugateSheet, envelopeSheet, glueSheet, gumSheet, mountSheet, rewindSheet } from './glue-sheet.js';
+import { handSheet, rivetSheet } from './hand-sheet.js';
 import { bandSheet, boxSheet, numberSheet, outsideSheet, palletSheet } from './pack-sheet.js';
 import { type StationSheet, SheetBook } from './sheet.js';
 
@@ -25,6 +26,11 @@ const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> =
   glue: glueSheet,
   envelope: envelopeSheet,
   gum: gumSheet,
+  rivet: rivetSheet,
+  hand: handSheet,
+  inspect: handSheet,
+  count: handSheet,
+  kit: handSheet,
   gather: gatherSheet,
   sew: sewSheet,
   stitch: stitchSheet,

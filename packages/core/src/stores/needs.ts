@@ -82,6 +82,7 @@ const SUPPLIES: readonly {
   { figure: 'filmM', key: 'film', name: 'Film', unit: 'm' },
   { figure: 'foilM', key: 'foil', name: 'Foil', unit: 'm' },
   { figure: 'threadM', key: 'thread', name: 'Thread', unit: 'm' },
+  { figure: 'stringM', key: 'string', name: 'String for closures', unit: 'm' },
   { figure: 'wireM', key: 'wire', name: 'Stitching wire', unit: 'm' },
   { figure: 'glueKg', key: 'glue', name: 'Cold glue or hot melt at the gluer', unit: 'kg' },
   { figure: 'meltKg', key: 'hot-melt', name: 'Hot melt for spines', unit: 'kg' },
@@ -98,6 +99,8 @@ const SUPPLIED: readonly Operation[] = [
   'envelope',
   'bind',
   'gum',
+  'rivet',
+  'hand',
 ];
 
 function suppliesOf(job: Job, plan: Plan, works: Works): Need[] {

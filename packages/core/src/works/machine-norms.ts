@@ -166,6 +166,11 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     above0('speed', 'Most blanks an hour', 'units/h', 12_000, 1_000_000, UNSOURCED),
     ...running(80, 2),
   ],
+  riveter: [
+    { ...hours('setup', 'Set-up', 0.3), source: UNSOURCED },
+    speed(1_500, 'units', UNSOURCED),
+    ...running(45, 1),
+  ],
   tipper: [
     { ...hours('setup', 'Set-up', 0.4), source: UNSOURCED },
     speed(3_000, 'units', UNSOURCED),

@@ -46,6 +46,7 @@ const SPOILAGE = [
   ['window', 'Patch windows', 60, 0, 0.008, 0, UNSOURCED],
   ['envelope', 'Fold and glue envelopes', 80, 0, 0.01, 0, UNSOURCED],
   ['gum', 'Seal gum, dried open', 20, 0, 0.003, 0, UNSOURCED],
+  ['rivet', 'Rivet the string closure', 20, 0, 0.005, 0, UNSOURCED],
   ['tip', 'Tip on', 10, 0, 0.005, 0, UNSOURCED],
   ['gather', 'Gather', 30, 0, 0.004, 0, UNSOURCED],
   ['sew', 'Sew', 15, 0, 0.005, 0, UNSOURCED],

@@ -1,4 +1,4 @@
-import type { Die, Family, FoldKind } from '../job.js';
+import type { Die, Family, FoldKind, SpineKind } from '../job.js';
 
 /** Families that begin with questions; a gang begins at its bench. */
 export type AskedFamily = Exclude<Family, 'gang'>;
@@ -30,11 +30,18 @@ export interface FamilyAnswers {
   readonly perPack?: number | undefined;
   /** Two books bound as one, head to head. */
   readonly twoUp?: boolean | undefined;
+  /** Glued spines: leaves milled free at the spine, or held by their folds and notched for the glue. */
+  readonly spine?: SpineKind | undefined;
+  /** Envelopes: gummed flap, or a string around two riveted buttons. */
+  readonly closure?: Closure | undefined;
   /** Length of paper on a consumer roll, m. */
   readonly rollM?: number | undefined;
   /** Raised print: from an engraved plate, or powder that is melted. */
   readonly raised?: 'plate' | 'powder' | undefined;
 }
+
+export const CLOSURES = ['gum', 'string'] as const;
+export type Closure = (typeof CLOSURES)[number];
 
 export const COVER_WORKS = ['none', 'varnish', 'film'] as const;
 export type CoverWork = (typeof COVER_WORKS)[number];
@@ -55,6 +62,8 @@ export const QUESTIONS = [
   'emboss',
   'perPack',
   'twoUp',
+  'spine',
+  'closure',
   'rollM',
   'raised',
 ] as const;

@@ -65,6 +65,8 @@ export function stitched(answers: FamilyAnswers, works: Works): Made {
   return { components: [...sections, cover], route };
 }
 
+/** Micrometres in a millimetre. */
+const UM = 1000;
 /** To a tenth of a millimetre, as knives are set. */
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
@@ -127,9 +129,16 @@ function gluedCoverLane(cover: Component, answers: FamilyAnswers): Lane {
 
 /** A book glued at its spine. Source: handbook chapter 2, family 4. */
 export function perfectBound(answers: FamilyAnswers, works: Works): Made {
-  const sections = gatheredSections(answers, works);
+  const notched = answers.spine === 'notched';
+  // What is milled off is laid on the sheet beside every spine fold.
+  const trims = notched ? {} : { trims: { spineMm: normsOf(works, {})('bind.mill').value } };
+  const sections = gatheredSections(answers, works).map((section): Component => ({ ...section, ...trims }));
   const cover = gluedCover(answers, works);
-  const lanes = sections.map((section) => sectionLane(section, false));
+  const lanes = sections.map((section) =>
+    sectionLane(section, false).map((step): Step =>
+      notched && step.operation === 'fold' ? { ...step, note: 'Notched at the spine fold.' } : step,
+    ),
+  );
   const coverLane = gluedCoverLane(cover, answers);
   const ends = [...lanes.map((lane) => ({ end: lane.at(-1)?.id ?? '' })), coverLane];
   const book = new Lane(undefined)
@@ -146,30 +155,19 @@ export function perfectBound(answers: FamilyAnswers, works: Works): Made {
   };
 }
 
-/** A folded endpaper of 140 g. Source: common practice, no source. */
-const ENDPAPER_MM = 0.32;
+/** Stock of endpapers. Source: common practice, no source. */
+const ENDPAPER = 'endpaper-140';
 
-/** Boards, spine strip and cloth of a case: cut, never printed. */
-function caseParts(answers: FamilyAnswers, works: Works): { components: Component[]; boardMm: number } {
-  const norm = normsOf(works, {});
-  const boardStock = works.stocks.find(({ id }) => id === 'greyboard-1500') ?? works.stocks[0];
-  const boardMm = boardStock ? tenth((boardStock.gsm * boardStock.bulk) / 1000) : 0;
-  const swell = 1 + norm('sew.swell').value;
-  const measures = caseFor(
-    {
-      widthMm: answers.widthMm,
-      heightMm: answers.heightMm,
-      thicknessMm: tenth((blockThicknessMm(answers.pages, caliperOf(works, answers.stock)) + 2 * ENDPAPER_MM) * swell),
-    },
-    {
-      squareMm: norm('case.square').value,
-      jointMm: norm('case.joint').value,
-      turnInMm: norm('case.turnIn').value,
-      jointCalipers: norm('case.jointCalipers').value,
-      boardMm,
-    },
-  );
-  const part = (id: string, name: string, stock: string, widthMm: number, heightMm: number): Component => ({
+/** A part that is cut and never printed, its grain along the spine. */
+function unprinted(
+  works: Works,
+  id: string,
+  name: string,
+  stock: string,
+  widthMm: number,
+  heightMm: number,
+): Component {
+  return {
     id,
     name,
     kind: 'sheet',
@@ -183,14 +181,39 @@ function caseParts(answers: FamilyAnswers, works: Works): { components: Componen
     front: [],
     back: [],
     lay: { bleedMm: 0 },
-  });
+  };
+}
+
+/** Boards, spine strip and cloth of a case: cut, never printed. */
+function caseParts(answers: FamilyAnswers, works: Works): { components: Component[]; boardMm: number } {
+  const norm = normsOf(works, {});
+  const boardStock = works.stocks.find(({ id }) => id === 'greyboard-1500') ?? works.stocks[0];
+  const boardMm = boardStock ? tenth((boardStock.gsm * boardStock.bulk) / UM) : 0;
+  const swell = 1 + norm('sew.swell').value;
+  const measures = caseFor(
+    {
+      widthMm: answers.widthMm,
+      heightMm: answers.heightMm,
+      thicknessMm: tenth(
+        (blockThicknessMm(answers.pages, caliperOf(works, answers.stock)) + 4 * (caliperOf(works, ENDPAPER) / UM)) *
+          swell,
+      ),
+    },
+    {
+      squareMm: norm('case.square').value,
+      jointMm: norm('case.joint').value,
+      turnInMm: norm('case.turnIn').value,
+      jointCalipers: norm('case.jointCalipers').value,
+      boardMm,
+    },
+  );
   const board = boardStock?.id ?? '';
   return {
     boardMm,
     components: [
-      part('board', 'Board', board, measures.boardWidthMm, measures.boardHeightMm),
-      part('strip', 'Spine strip', board, measures.stripWidthMm, measures.boardHeightMm),
-      part('cloth', 'Cloth', 'cloth-190', measures.clothWidthMm, measures.clothHeightMm),
+      unprinted(works, 'board', 'Board', board, measures.boardWidthMm, measures.boardHeightMm),
+      unprinted(works, 'strip', 'Spine strip', board, measures.stripWidthMm, measures.boardHeightMm),
+      unprinted(works, 'cloth', 'Cloth', 'cloth-190', measures.clothWidthMm, measures.clothHeightMm),
     ],
   };
 }
@@ -199,11 +222,22 @@ function caseParts(answers: FamilyAnswers, works: Works): { components: Componen
 export function caseBound(answers: FamilyAnswers, works: Works): Made {
   const sections = gatheredSections(answers, works);
   const { components: cases, boardMm } = caseParts(answers, works);
-  const endpaper = { material: 'part.endpaper' };
+  const trim = normsOf(works, {})('bind.trim').value;
+  const endpaper = unprinted(
+    works,
+    'endpaper',
+    'Endpaper',
+    ENDPAPER,
+    2 * (answers.widthMm + trim),
+    answers.heightMm + 2 * trim,
+  );
+  const ends = new Lane(endpaper.id, '-endpaper').add('cut').add('fold', { folds: 1 });
   const lanes = sections.map((section, i) => {
     const lane = new Lane(section.id, '', sectionLane(section, false));
     const outer = i === 0 || i === sections.length - 1;
-    return outer ? lane.add('tip', { id: `tip-${section.id}`, note: 'Endpaper to the fold.' }, endpaper) : lane;
+    return outer
+      ? lane.add('tip', { id: `tip-${section.id}`, note: 'Endpaper to the fold.' }, { material: ends.end })
+      : lane;
   });
   const block = new Lane(undefined)
     .add('gather', {}, ...joined(lanes))
@@ -229,19 +263,8 @@ export function caseBound(answers: FamilyAnswers, works: Works): Made {
     .add('inspect')
     .add('box', { perPack: 10 });
   return {
-    components: [...sections, ...cases],
-    parts: [
-      {
-        id: 'endpaper',
-        name: 'Endpaper, folded',
-        widthMm: answers.widthMm,
-        heightMm: answers.heightMm,
-        caliperUm: ENDPAPER_MM * 1000,
-        massG: (2 * answers.widthMm * answers.heightMm * 140) / 1e6,
-        price: 0.06,
-      },
-    ],
+    components: [...sections, endpaper, ...cases],
     finish: { boardMm },
-    route: [...lanes, block, ...cut, made, book].flatMap(({ steps }) => steps),
+    route: [ends, ...lanes, block, ...cut, made, book].flatMap(({ steps }) => steps),
   };
 }

@@ -161,16 +161,18 @@ export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
   return { components: [component], route: lane.steps };
 }
 
-/** Packets and envelopes from sheets: cut by a high die, seams and bottom glued, seal gum dried open. Source: handbook chapter 2, family 10. */
+/** Packets and envelopes from sheets: cut by a high die, seams and bottom glued, closed by gum dried open or a string. Source: handbook chapter 2, family 10. */
 export function envelope(answers: FamilyAnswers, works: Works): Made {
   const component = blank(answers, works, 'packet', 'Packet', 'packet');
   const perPack = answers.perPack ?? 500;
+  const string = answers.closure === 'string';
   const lane = Lane.printed(component)
     .add('die-cut', { machine: 'high-die', note: 'Through a stack.' })
     .add('score')
-    .add('envelope')
-    .add('gum')
-    .add('count', { note: 'Stood upright.' })
-    .add('box', { perPack });
-  return { components: [component], route: lane.steps };
+    .add('envelope');
+  if (string) lane.add('rivet', { note: 'On the back and on the flap.' }, { material: 'part.button', usage: 2 });
+  else lane.add('gum');
+  lane.add('count', { note: 'Stood upright.' }).add('box', { perPack });
+  const parts: readonly Part[] = [{ id: 'button', name: 'Button with rivet', massG: 0.4, price: 0.02 }];
+  return { components: [component], route: lane.steps, ...(string ? { parts } : {}) };
 }

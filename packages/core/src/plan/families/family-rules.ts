@@ -32,9 +32,18 @@ export const FAMILY_RULES: Readonly<Record<AskedFamily, FamilyRule>> = {
   },
   'perfect-bound': {
     name: 'Perfect-bound book',
-    asks: ['size', 'pages', 'stock', 'coverStock', 'press', 'cover', 'twoUp'],
+    asks: ['size', 'pages', 'stock', 'coverStock', 'press', 'cover', 'twoUp', 'spine'],
     press: 'sheet',
-    usual: { ...A5, ...B1, quantity: 2000, pages: 192, stock: 'offset-100', coverStock: 'gloss-250', cover: 'film' },
+    usual: {
+      ...A5,
+      ...B1,
+      quantity: 2000,
+      pages: 192,
+      stock: 'offset-100',
+      coverStock: 'gloss-250',
+      cover: 'film',
+      spine: 'milled',
+    },
   },
   'case-bound': {
     name: 'Sewn case-bound book',
@@ -68,9 +77,9 @@ export const FAMILY_RULES: Readonly<Record<AskedFamily, FamilyRule>> = {
   },
   envelope: {
     name: 'Envelope or packet',
-    asks: ['measures', 'depth', 'stock', 'press', 'perPack'],
+    asks: ['measures', 'depth', 'stock', 'press', 'closure', 'perPack'],
     press: 'sheet',
-    usual: { ...B1, widthMm: 82, heightMm: 2, quantity: 40_000, stock: 'packet-90', perPack: 500 },
+    usual: { ...B1, widthMm: 82, heightMm: 2, quantity: 40_000, stock: 'packet-90', closure: 'gum', perPack: 500 },
   },
   'paper-roll': {
     name: 'Decorative paper on rolls',

@@ -70,9 +70,12 @@ export class Lane {
 const DIE_SHARE = 3;
 
 /** Dies for foil and relief, where the answers want them: a third of the piece until they are measured. */
-export function dieTools(
-  { foil, emboss, widthMm, heightMm }: Pick<FamilyAnswers, 'foil' | 'emboss' | 'widthMm' | 'heightMm'>,
-): Pick<Component, 'tools'> {
+export function dieTools({
+  foil,
+  emboss,
+  widthMm,
+  heightMm,
+}: Pick<FamilyAnswers, 'foil' | 'emboss' | 'widthMm' | 'heightMm'>): Pick<Component, 'tools'> {
   const size = { widthMm: Math.round(widthMm / DIE_SHARE), heightMm: Math.round(heightMm / DIE_SHARE) };
   const tools: Tool[] = [
     ...(foil ? [{ id: 'foil-die', kind: 'foil-die', name: 'Foil die', ...size } as const] : []),

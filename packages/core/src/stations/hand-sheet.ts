@@ -1,0 +1,116 @@
+import type { Component } from '../plan/index.js';
+import { type Shape, measure } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+/** Hand work: people-minutes a hundred, and a tray glued into its wallet where one comes. Source: handbook chapter 7 "Hand work". */
+export function handSheet(sheet: SheetBook): void {
+  const { step } = sheet;
+  const pace = step.perHour === undefined ? sheet.norm(`hand.${step.operation}`) : `step.${step.id}.perHour`;
+  sheet.show('minutes', 'Minutes of one person for a hundred', 'min', '100 * 60 / pace', { pace });
+  const [outer, inner] = sheet.incoming.map(({ from }) => componentOf(sheet, from));
+  if (outer && inner) trayIn(sheet, outer, inner);
+  insertIn(sheet);
+}
+
+const componentOf = (sheet: SheetBook, from: string | null): Component | undefined => {
+  const id = sheet.job.route.find((step) => step.id === from)?.component;
+  return sheet.job.components.find((component) => component.id === id);
+};
+
+/** Inner measures of a blank of a structure: what lies in front of the hand. */
+function sizeOf({ die, widthMm = 0, heightMm = 0 }: Component): { w: number; h: number; depth: number } | undefined {
+  if (die?.kind !== 'structure') return undefined;
+  // A wallet is told by its panel and what goes in; a tray by its base and its walls.
+  return die.structure === 'wallet'
+    ? { w: widthMm, h: die.depthMm, depth: heightMm }
+    : { w: widthMm, h: heightMm, depth: die.depthMm };
+}
+
+/** A tray on the panel of its wallet: room around it, glue under it. */
+function trayIn(sheet: SheetBook, outer: Component, inner: Component): void {
+  const [panel, base] = [sizeOf(outer), sizeOf(inner)];
+  if (!panel || !base) return;
+  const told = (name: string, title: string, mm: number): string => sheet.told(name, title, mm, 'mm');
+  const width = told('trayWidth', 'Tray, width', base.w);
+  sheet.show('room', 'Room beside the tray, each side', 'mm', '(panel - tray) / 2', {
+    panel: told('panelWidth', 'Panel of the wallet, width', panel.w),
+    tray: width,
+  });
+  const length = sheet.show('beadMm', 'Beads under the tray, both long sides', 'mm', '2 * tray', { tray: width });
+  const each = sheet.show('glueG', 'Glue on one', 'g', 'length * width * wet * density / 1000', {
+    length,
+    width: sheet.norm('glue.beadWidth'),
+    wet: sheet.norm('glue.beadWet'),
+    density: sheet.norm('glue.density'),
+  });
+  sheet.show('glueKg', 'Glue', 'kg', 'each * units / 1000', { each, units: sheet.units });
+  sheet.show('pressed', 'Under compression', 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
+  const [x, y] = [(panel.w - base.w) / 2, (panel.h - base.h) / 2];
+  const bead = sheet.value(sheet.norm('glue.beadWidth'));
+  const strip = (top: number): Shape => ({ kind: 'box', role: 'glue', x, y: top, width: base.w, height: bead });
+  sheet.draw({
+    title: 'Tray on the panel of the wallet',
+    widthMm: panel.w,
+    heightMm: panel.h,
+    shapes: [
+      { kind: 'box', role: 'sheet', x: 0, y: 0, width: panel.w, height: panel.h },
+      { kind: 'box', role: 'piece', x, y, width: base.w, height: base.h },
+      strip(y + bead),
+      strip(y + base.h - 2 * bead),
+      measure({ x: 0, y: panel.h }, { x: panel.w, y: panel.h }, panel.w),
+      measure({ x, y: y + base.h }, { x: x + base.w, y: y + base.h }, base.w),
+    ],
+  });
+}
+
+/** A bought part dropped into a tray: the room that it has. */
+function insertIn(sheet: SheetBook): void {
+  const part = sheet.job.parts?.find(({ id }) => sheet.incoming.some(({ material }) => material.unit === id));
+  const tray = sheet.job.components.find(({ die }) => die?.kind === 'structure' && die.structure === 'tray');
+  if (part?.widthMm === undefined || tray?.widthMm === undefined) return;
+  const room = sheet.show('insertRoom', 'Room beside the insert, each side', 'mm', '(tray - insert) / 2', {
+    tray: sheet.told('trayInside', 'Tray inside, width', tray.widthMm, 'mm'),
+    insert: sheet.told('insertWidth', `${part.name}, width`, part.widthMm, 'mm'),
+  });
+  if (sheet.value(room) < 0) sheet.remark('The insert is wider than the tray: make one smaller or the other larger.');
+}
+
+/** Two buttons and their string. Source: handbook chapter 7 "Envelopes" (riveted at two places). */
+export function rivetSheet(sheet: SheetBook): void {
+  const buttons = sheet.give('buttons', 'Buttons on one', 2, 'buttons', { label: 'practice', note: 'back and flap' });
+  sheet.show('buttonCount', 'Buttons and rivets', 'buttons', 'units * buttons', { units: sheet.units, buttons });
+  sheet.show('stringM', 'String', 'm', 'units * length / 1000', {
+    units: sheet.units,
+    length: sheet.norm('rivet.string'),
+  });
+  const { component } = sheet.layout ?? {};
+  if (component?.die?.kind !== 'structure' || component.widthMm === undefined) return;
+  const [w, h] = [component.widthMm, component.die.depthMm];
+  const edge = sheet.value(sheet.card(sheet.norm('rivet.edge')));
+  const apart = sheet.value(sheet.card(sheet.norm('rivet.apart')));
+  const flap = Math.min(h / 3, 2 * edge + apart / 2);
+  const size = 8;
+  const button = (y: number, label: string): Shape => ({
+    kind: 'box',
+    role: 'block',
+    x: (w - size) / 2,
+    y: y - size / 2,
+    width: size,
+    height: size,
+    label,
+  });
+  sheet.draw({
+    title: 'Back of the envelope, flap closed',
+    widthMm: w,
+    heightMm: h,
+    shapes: [
+      { kind: 'box', role: 'piece', x: 0, y: 0, width: w, height: h },
+      { kind: 'box', role: 'edge', x: 0, y: 0, width: w, height: flap },
+      button(flap - edge, '1'),
+      button(flap - edge + apart, '2'),
+      measure({ x: 0, y: h }, { x: w, y: h }, w),
+      measure({ x: w, y: flap - edge }, { x: w, y: flap - edge + apart }, apart),
+    ],
+  });
+  sheet.remark('Rivets through one leaf each: the back before the flap is closed, the flap by itself.');
+}
