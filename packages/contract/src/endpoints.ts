@@ -379,6 +379,16 @@ export const ENDPOINTS = [
     media: 'text/csv',
   },
   {
+    id: 'numbersPdf',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/stations/{step}/numbers.pdf',
+    summary: 'List of numbers of a numbering station, to be marked off',
+    roles: ALL,
+    params: station,
+    status: 200,
+    media: 'application/pdf',
+  },
+  {
     id: 'jobFile',
     method: 'get',
     path: '/api/jobs/{id}/revisions/{revision}/job.json',

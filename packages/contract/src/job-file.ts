@@ -126,6 +126,7 @@ const tool = z.strictObject({
   step: z.int().min(-1000).max(1000).optional(),
   check: z.boolean().optional().describe('numbering: a check character closes the number'),
   skips: text(120).optional().describe('numbering: numbers left out'),
+  voids: text(2_000).optional().describe('numbering: numbers that were voided, replaced from behind the run'),
   prefix: text(12).optional().describe('numbering: letters before the number'),
   lowestOnTop: z.boolean().optional().describe('numbering: the lowest number lies on top of a pile'),
 });
@@ -259,6 +260,7 @@ const part = z.strictObject({
 });
 const finish = z.strictObject({
   fold: z.enum(FOLD_KINDS).optional(),
+  panelsMm: z.array(positiveMm).min(2).max(20).optional().describe('panels of the fold by hand, outer one first'),
   film: z.enum(['matt', 'gloss']).optional(),
   glueFree: z.boolean().optional().describe('glued areas are kept free of varnish, film and foil'),
   adhesive: z.enum(ADHESIVES).optional(),

@@ -74,6 +74,10 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{pages} pages on {gsm} g are {value} mm thick; stitching goes to {limit} mm. Take at most {most} pages or a thinner paper, or make a perfect-bound book of it.',
   'bind.spine-too-thin':
     '{pages} pages make a spine of {value} mm; glue wants {limit} mm. Take at least {least} pages or a bulkier paper, or stitch it.',
+  'fold.panel-count': 'This fold has {wanted} panels, {told} are told. Give them all, the outer one first, or none.',
+  'fold.panel-sum': 'The panels add to {sum} mm, the piece is {length} mm along the fold. Change them until they meet.',
+  'fold.against-panel':
+    'Panel {panel} folds in against the one before and is too long for it: at most {most} mm. Shorten it, and give what is cut off to the outer panel.',
   'fold.panel-too-short':
     'This fold makes a panel that no folder takes. The piece has to be {needs} mm along the fold at least, or fold it fewer times.',
   'die.flap-too-wide': 'A flap of {flap} mm is out of reach; it goes from 0 to {most} mm.',

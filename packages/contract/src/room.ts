@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES } from '@druckerei/core';
+import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
 
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
 const carrier = z.string().min(1).max(240);
@@ -54,6 +54,13 @@ export const roomEventSchema = z
     z.strictObject({ kind: z.literal('press-start'), step: id }),
     z.strictObject({ kind: z.literal('first-sheet'), step: id, kept: text(80).optional() }),
     z.strictObject({ kind: z.literal('count'), step: id, good: z.int().min(0).max(MOST_PIECES) }),
+    z.strictObject({
+      kind: z.literal('reader-stop'),
+      step: id,
+      place: z.int().min(1).max(200),
+      fault: z.enum(SCAN_FAULTS),
+      read: text(40),
+    }),
     z.strictObject({ kind: z.literal('take-back'), record: z.int().min(1) }),
   ])
   .meta({ id: 'PressRoomEvent' });

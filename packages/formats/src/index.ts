@@ -4,6 +4,7 @@ export { pileTagsPdf } from './ticket/pile-tags.js';
 export { code128Svg, isCodable } from './drawing/code128.js';
 export { stationSvg } from './drawing/station-svg.js';
 export { stationPdf } from './ticket/station-card.js';
+export { numbersPdf } from './ticket/numbers-pdf.js';
 export { numbersCsv } from './ticket/numbers-csv.js';
 export { layoutSvg } from './drawing/layout-svg.js';
 export { layoutDxf } from './drawing/layout-dxf.js';

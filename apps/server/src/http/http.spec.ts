@@ -13,8 +13,8 @@ const endpoints: readonly Endpoint[] = ENDPOINTS;
 function goodCall(endpoint: Endpoint): { path: string; body?: object } {
   // The concert programme is the demo's first job, the season tickets, which are numbered, its eleventh.
   const path = endpoint.path
-    .replace('{id}', endpoint.id === 'numbersCsv' ? '11' : '1')
-    .replace('{step}', endpoint.id === 'numbersCsv' ? 'number' : 'box')
+    .replace('{id}', endpoint.id.startsWith('numbers') ? '11' : '1')
+    .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
     .replace('{revision}', '1')
     .replace('{norm}', 'spoil.cut.setup')
     .replace('{component}', 'cover');

@@ -12,7 +12,7 @@ import {
 } from './numbering.js';
 import { type SingleOrder, batchOrders, checkKits, checkersFor } from './on-demand.js';
 import { boxFor, loadingMetres, palletFor, transportCode } from './packing.js';
-import { type PanelFold, alongFirst, foldPanels, foldedPiece, foldsAgainst } from './panels.js';
+import { type PanelFold, alongFirst, foldPanels, foldedPiece } from './panels.js';
 import { type Scan, checkScans } from './section-scan.js';
 
 describe('books', () => {
@@ -120,9 +120,22 @@ describe('fold panels', () => {
     const refused = foldPanels('accordion', { lengthMm: 60, otherMm: 100 }, 5, settings);
     expect(refused).toEqual({ ok: false, reason: 'too-short', needsMm: 120 });
     expect(foldPanels('accordion', { lengthMm: 120, otherMm: 100 }, 5, settings).ok).toBe(true);
-    expect(foldsAgainst([100, 100, 101], 0.1)).toEqual({ panel: 2, mostMm: 100 });
-    expect(foldsAgainst([100, 100, 99, 98], 0.1)).toBeUndefined();
-    expect(foldsAgainst([100, 100, 99, 99], 0.1)).toEqual({ panel: 3, mostMm: 98.8 });
+  });
+
+  it('panels by hand: refused where one folds against the one before, misses the piece, or is one too many', () => {
+    const told = (kind: PanelFold, panels: readonly number[], lengthMm = panels.reduce((a, b) => a + b, 0)) =>
+      foldPanels(kind, { lengthMm, otherMm: 100 }, panels.length - 1, { ...settings, caliperMm: 0.1 }, panels);
+    expect(told('letter', [100, 100, 101])).toEqual({ ok: false, reason: 'against-panel', panel: 2, mostMm: 100 });
+    expect(told('roll', [100, 100, 99, 98]).ok).toBe(true);
+    expect(told('roll', [100, 100, 99, 99])).toEqual({ ok: false, reason: 'against-panel', panel: 3, mostMm: 98.8 });
+    // Nothing folds in against anything in an accordion.
+    expect(told('accordion', [100, 100, 101]).ok).toBe(true);
+    expect(told('letter', [100, 100, 99], 297)).toEqual({ ok: false, reason: 'sum', sumMm: 299 });
+    expect(foldPanels('letter', { lengthMm: 297, otherMm: 210 }, 2, settings, [148, 149])).toEqual({
+      ok: false,
+      reason: 'count',
+      wanted: 3,
+    });
   });
 });
 

@@ -81,6 +81,8 @@ export interface NumberLine {
   readonly sheet: number;
   readonly position: number;
   readonly printed: string;
+  /** The number that takes the place of one that was voided. */
+  readonly replacedBy?: string;
 }
 
 /** The numbers of a range of sheets, both counted from 1 in the list. */

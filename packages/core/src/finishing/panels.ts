@@ -30,10 +30,18 @@ export interface Panels {
 
 export type PanelsOr =
   | { readonly ok: true; readonly panels: Panels }
-  | { readonly ok: false; readonly reason: 'too-short' | 'against-panel'; readonly needsMm: Mm };
+  | { readonly ok: false; readonly reason: 'too-short'; readonly needsMm: Mm }
+  /** Panels told by hand: too many or few for the fold, not the length of the piece, or one that goes in too long. */
+  | { readonly ok: false; readonly reason: 'count'; readonly wanted: number }
+  | { readonly ok: false; readonly reason: 'sum'; readonly sumMm: Mm }
+  | { readonly ok: false; readonly reason: 'against-panel'; readonly panel: number; readonly mostMm: Mm };
 
 /** Least panel that a folder takes. Source: common practice, no source. */
 const LEAST_PANEL_MM = 20;
+/** Told panels may miss the piece by this. Source: common practice, no source. */
+const SUM_SLACK_MM = 0.25;
+/** Folds whose panels go one inside the other. */
+const ROLLED: readonly PanelFold[] = ['letter', 'roll'];
 
 /** Panel lengths along the first side. */
 function lengths(kind: PanelFold, lengthMm: Mm, folds: number, settings: FoldSettings): readonly Mm[] {
@@ -83,6 +91,7 @@ function ways(kind: PanelFold, folds: number): readonly FoldLine['way'][] {
  * step shorter than the one before, never less than the paper that goes around. Not to be had where a panel is shorter
  * than a folder takes.
  * @param folds along the first side: 1 or more; letter and gate have 2, parallel 3 lines in 2 folds.
+ * @param told panels by hand, in order, instead of the usual ones.
  * Source: handbook chapter 7 "Folding" (practice); the sums are identity.
  */
 export function foldPanels(
@@ -90,8 +99,12 @@ export function foldPanels(
   flat: { readonly lengthMm: Mm; readonly otherMm: Mm },
   folds: number,
   settings: FoldSettings,
+  told?: readonly Mm[],
 ): PanelsOr {
-  const panelsMm = lengths(kind, flat.lengthMm, folds, settings);
+  const usual = lengths(kind, flat.lengthMm, folds, settings);
+  const panelsMm = told ?? usual;
+  const wrong = told && toldWrong(kind, flat.lengthMm, told, usual.length, settings.caliperMm);
+  if (wrong) return wrong;
   const least = Math.min(...panelsMm);
   if (least < LEAST_PANEL_MM)
     return { ok: false, reason: 'too-short', needsMm: flat.lengthMm + panelsMm.length * (LEAST_PANEL_MM - least) };
@@ -119,7 +132,7 @@ export function foldPanels(
  * Whether panels told by hand can be folded: in a roll or letter fold each panel that goes in is no longer than the one
  * that it lies against. Returns the first that is too long, with the most that it may be.
  */
-export function foldsAgainst(
+function foldsAgainst(
   panelsMm: readonly Mm[],
   caliperMm: Mm,
 ): { readonly panel: number; readonly mostMm: Mm } | undefined {
@@ -128,6 +141,21 @@ export function foldsAgainst(
     if ((panelsMm[i] ?? 0) > mostMm) return { panel: i, mostMm };
   }
   return undefined;
+}
+
+/** What keeps panels that are told by hand from being folded. */
+function toldWrong(
+  kind: PanelFold,
+  lengthMm: Mm,
+  told: readonly Mm[],
+  wanted: number,
+  caliperMm: Mm,
+): PanelsOr | undefined {
+  if (told.length !== wanted) return { ok: false, reason: 'count', wanted };
+  const sumMm = told.reduce((sum, panel) => sum + panel, 0);
+  if (Math.abs(sumMm - lengthMm) > SUM_SLACK_MM) return { ok: false, reason: 'sum', sumMm };
+  const against = ROLLED.includes(kind) ? foldsAgainst(told, caliperMm) : undefined;
+  return against && { ok: false, reason: 'against-panel', ...against };
 }
 
 /** Folds along the first side, of all the folds of a kind: a map keeps one for the right angle. */

@@ -1,5 +1,6 @@
 /** What a reader of section codes can find. */
-export type ScanFault = 'missing' | 'doubled' | 'wrong' | 'turned' | 'foreign';
+export const SCAN_FAULTS = ['missing', 'doubled', 'wrong', 'turned', 'foreign'] as const;
+export type ScanFault = (typeof SCAN_FAULTS)[number];
 
 /** One code as it was read: the text, and whether it came the right way up. */
 export interface Scan {

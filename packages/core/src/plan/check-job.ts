@@ -3,6 +3,7 @@ import { schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, normInWords } from '../works/index.js';
+import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
 import { type Component, type Job, type Step, isUnprinted, itemsTotal } from './job.js';
 import { endPagesOf } from './section-layout.js';
@@ -235,6 +236,7 @@ export function checkJob(job: Job, works: Works): Issue[] {
     ...itemIssues(job),
     ...deliveryIssues(job),
     ...runIssues(job),
+    ...panelIssues(job, works),
     ...job.components.flatMap((component, i) => componentIssues(job, works, component, `components[${i}]`)),
     ...job.route.flatMap((step, i) => stepIssues(job, works, step, `route[${i}]`)),
     ...(job.pages !== undefined && sectionPages - 2 * endPagesOf(job) !== job.pages

@@ -31,7 +31,7 @@ export function mayInsertAfter({ components, route }: Job, stepId: string): bool
 }
 
 /** An id that no step has: the operation's, with a number where it is taken. */
-function freeId({ route }: Job, operation: Operation): string {
+export function freeId({ route }: Job, operation: Operation): string {
   const taken = new Set(route.map(({ id }) => id));
   let id: string = operation;
   for (let n = 2; taken.has(id); n++) id = `${operation}-${n}`;

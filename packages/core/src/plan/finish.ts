@@ -17,6 +17,8 @@ export interface Part {
 /** What the finishing stations are told beside the route. */
 export interface Finish {
   readonly fold?: FoldKind | undefined;
+  /** Panels of the fold by hand, along the longer side, the outer one first; by the kind of fold where absent. */
+  readonly panelsMm?: readonly Mm[] | undefined;
   /** Film over the print. */
   readonly film?: 'matt' | 'gloss' | undefined;
   /** Glued areas are kept free of varnish, film and foil. */

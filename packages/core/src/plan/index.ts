@@ -3,7 +3,18 @@ export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals,
 export { type Settled } from './settle.js';
 export { rollSpec, runRolls } from './roll-figures.js';
 export * from './delivery.js';
-export * from './edit-route.js';
+export {
+  insertAfter,
+  insertBefore,
+  mayInsertAfter,
+  mayMoveBefore,
+  mayRemove,
+  moveBefore,
+  neighboursOf,
+  plainOperations,
+  removeStep,
+} from './edit-route.js';
+export * from './edit-lanes.js';
 export { takenBy } from './build-graph.js';
 export * from './losses.js';
 export * from './split-run.js';
@@ -25,6 +36,7 @@ export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from
 export { layComponent } from './component-layout.js';
 export { type LayContext, type LaySection } from './lay-kinds.js';
 export { pressIssues } from './check-job.js';
+export { foldKindOf, panelsOf } from './fold-panels.js';
 export { foldsOf, partsSheet } from './material.js';
 export {
   handNorm,
@@ -68,6 +80,7 @@ export { TOOL_NAMES, toolKinds } from './tools.js';
 export { type CylinderStop, cylinderRoute, hoursAgain } from './cylinder-route.js';
 export {
   type AskedFamily,
+  type Closure,
   type CoverWork,
   type FamilyRule,
   type PressKind,

@@ -120,6 +120,8 @@ export interface Tool {
   readonly step?: number | undefined;
   readonly check?: boolean | undefined;
   readonly skips?: string | undefined;
+  /** Numbering: numbers that were printed and voided, such as `7, 100-105`. */
+  readonly voids?: string | undefined;
   /** Numbering: letters before the number, and whether the lowest lies on top of a delivered pile. */
   readonly prefix?: string | undefined;
   readonly lowestOnTop?: boolean | undefined;

@@ -162,7 +162,7 @@ export function refuse(context: RoomContext, event: RoomEvent): Issue[] {
       if (!step) return unknown('step', event.step);
       if (event.kind === 'press-start')
         return step.operation === 'print' ? pressGate(context, step) : unknown('press step', event.step);
-      if (step.operation !== 'print') return [];
+      if (event.kind === 'reader-stop' || step.operation !== 'print') return [];
       if (!state.started.has(step.id)) return [error('room.not-started', 'step', { step: step.name })];
       return event.kind === 'count' && !state.firstSheets.has(step.id)
         ? [error('room.first-sheet', 'step', { step: step.name })]

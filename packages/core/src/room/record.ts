@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/index.js';
+import type { ScanFault } from '../finishing/index.js';
 
 /** Where a carrier is in its life. Source: handbook chapter 4, last paragraph. */
 export const CARRIER_STATES = [
@@ -54,6 +55,15 @@ export type RoomEvent =
   | { readonly kind: 'press-start'; readonly step: string }
   | { readonly kind: 'first-sheet'; readonly step: string; readonly kept?: string | undefined }
   | { readonly kind: 'count'; readonly step: string; readonly good: number }
+  | {
+      readonly kind: 'reader-stop';
+      readonly step: string;
+      /** Place of the section in the block, from 1, at which the reader stopped. */
+      readonly place: number;
+      readonly fault: ScanFault;
+      /** Code as it was read. */
+      readonly read: string;
+    }
   | { readonly kind: 'take-back'; readonly record: number };
 
 export type RoomEventKind = RoomEvent['kind'];

@@ -27,6 +27,8 @@ export interface RoomState {
   readonly started: ReadonlyMap<string, Standing<'press-start'>>;
   readonly firstSheets: ReadonlyMap<string, Standing<'first-sheet'>>;
   readonly counts: ReadonlyMap<string, Standing<'count'>>;
+  /** Stops of the section reader, by step. */
+  readonly stops: ReadonlyMap<string, readonly Standing<'reader-stop'>[]>;
   /** Record that a take-back would undo: the last one standing. */
   readonly last: RoomRecord | undefined;
 }
@@ -67,6 +69,7 @@ export function roomState(records: readonly RoomRecord[]): RoomState {
   const started = new Map<string, Standing<'press-start'>>();
   const firstSheets = new Map<string, Standing<'first-sheet'>>();
   const counts = new Map<string, Standing<'count'>>();
+  const stops = new Map<string, Standing<'reader-stop'>[]>();
   const all = standing(records);
   for (const record of all) {
     const { event } = record;
@@ -93,11 +96,14 @@ export function roomState(records: readonly RoomRecord[]): RoomState {
       case 'count':
         counts.set(event.step, { record, event });
         break;
+      case 'reader-stop':
+        stops.set(event.step, [...(stops.get(event.step) ?? []), { record, event }]);
+        break;
       case 'take-back':
         break;
     }
   }
-  return { artwork, carriers, trials, inkOut, started, firstSheets, counts, last: all.at(-1) };
+  return { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, last: all.at(-1) };
 }
 
 /** Whether an ink's last trial was accepted. */

@@ -1,5 +1,5 @@
-import { type Panels, alongFirst, foldPanels } from '../finishing/index.js';
-import { foldsOf } from '../plan/index.js';
+import type { Panels } from '../finishing/index.js';
+import { foldKindOf, foldsOf, panelsOf } from '../plan/index.js';
 import { type Shape, measure, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -16,18 +16,15 @@ export function foldSheet(sheet: SheetBook): void {
     return;
   }
   const folds = foldsOf(step, layout);
-  const kind = sheet.job.finish?.fold ?? (folds === 1 ? 'half' : folds === 2 ? 'letter' : 'map');
+  const kind = foldKindOf(sheet.job.finish, folds);
   const along = first.widthMm >= first.heightMm ? 'width' : 'height';
   const [lengthMm, otherMm] = along === 'width' ? [first.widthMm, first.heightMm] : [first.heightMm, first.widthMm];
-  const made = foldPanels(kind, { lengthMm, otherMm }, alongFirst(kind, folds), {
-    letterShortMm: sheet.value(sheet.norm('fold.letterShort')),
-    rollStepMm: sheet.value(sheet.norm('fold.rollStep')),
-    gateShortMm: sheet.value(sheet.norm('fold.gateShort')),
-    caliperMm: first.caliperUm / 1000,
-  });
+  const made = panelsOf(kind, first, folds, sheet.norms, sheet.job.finish?.panelsMm);
   if (!made.ok) {
     sheet.remark(
-      `This ${kind} fold makes a panel shorter than a folder takes: ${mmText(made.needsMm)} mm along the fold would do, or fewer folds.`,
+      made.reason === 'too-short'
+        ? `This ${kind} fold makes a panel shorter than a folder takes: ${mmText(made.needsMm)} mm along the fold would do, or fewer folds.`
+        : 'The panels told by hand do not fold: see what the job says about them.',
     );
     return;
   }

@@ -1,4 +1,4 @@
-export { numberList } from './pack-sheet.js';
+export { numberList, voidsOf } from './number-sheet.js';
 export { stationSheet } from './station-sheet.js';
 export { type StationSheet, type StationTable } from './sheet.js';
 export { type Shape, type ShapeRole, type Spot, type StationDrawing, mmText } from './drawing.js';

@@ -9,7 +9,8 @@ import { dieSheet, filmSheet, foilSheet, windowSheet } from './die-sheet.js';
 import { foldSheet, scoreSheet } from './fold-sheet.js';
 import { corrugateSheet, envelopeSheet, glueSheet, gumSheet, mountSheet, rewindSheet } from './glue-sheet.js';
 import { handSheet, rivetSheet } from './hand-sheet.js';
-import { bandSheet, boxSheet, numberSheet, outsideSheet, palletSheet } from './pack-sheet.js';
+import { numberSheet } from './number-sheet.js';
+import { bandSheet, boxSheet, outsideSheet, palletSheet } from './pack-sheet.js';
 import { type StationSheet, SheetBook } from './sheet.js';
 
 const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> = {

@@ -6,6 +6,7 @@ import { beltRate, insertAfter, sheetsPerLift } from '../plan/index.js';
 import { purchaseNeeds } from '../stores/index.js';
 import { example, planned } from '../plan/examples.fixture.js';
 import { type Works, SHIPPED_WORKS } from '../works/index.js';
+import { numberList, voidsOf } from './number-sheet.js';
 import { stationSheet } from './station-sheet.js';
 
 const EXAMPLES = fs
@@ -230,5 +231,55 @@ describe('formulas of the working', () => {
     expect(() => evaluate('a +', () => 1)).toThrow('ends early');
     expect(() => evaluate('(a', () => 1)).toThrow('wanted');
     expect(() => evaluate('a b', () => 1)).toThrow('goes on');
+  });
+
+  it('voided numbers go into the list with what replaces them from behind the run', () => {
+    const job = example('season-tickets');
+    const voided = {
+      ...job,
+      components: job.components.map((one) => ({
+        ...one,
+        tools: one.tools?.map((tool) =>
+          tool.kind === 'numbering-box' ? { ...tool, voids: '7, 100-101, 999999' } : tool,
+        ),
+      })),
+    };
+    const plan = planned(voided);
+    const step = plan.steps.find(({ operation }) => operation === 'number');
+    const count = (step?.needsOut ?? 0) * (plan.layouts['document']?.pattern.count ?? 0);
+    const found = voidsOf(voided, count);
+    expect(found?.voids.map(({ number }) => number)).toEqual([7, 100, 101]);
+    expect(found?.strange).toEqual([999_999]);
+    const list = numberList(voided, plan, 'number') ?? [];
+    expect(list).toHaveLength(count);
+    expect(list.flatMap(({ replacedBy }) => replacedBy ?? []).sort()).toEqual(
+      found?.voids.map(({ replacedBy }) => replacedBy).sort(),
+    );
+    const printed = new Set(list.map((line) => line.printed));
+    for (const { replacedBy } of found?.voids ?? []) expect(printed.has(replacedBy)).toBe(false);
+  });
+
+  it('piles of accountable work are counted exactly: a lift for every hundred sheets', () => {
+    const { all, value } = sheetOf('season-tickets', 'cut');
+    expect(all['step.cut.sheetsPerLift']?.value).toBe(100);
+    expect(all['step.cut.lifts']?.value).toBe(Math.ceil((all['step.cut.processUnits']?.value ?? 0) / 100));
+    expect(value('blades')).toBeCloseTo(
+      ((all['step.cut.lifts']?.value ?? 0) * (all['step.cut.cuts']?.value ?? 0)) / 4000,
+      9,
+    );
+  });
+
+  it('a relief in pairs, dies as measured; a tray with room in its wallet; set-up apart from the run', () => {
+    const relief = sheetOf('puzzle-wallet', 'emboss-wallet');
+    expect([relief.value('dieWidth'), relief.value('dieHeight')]).toEqual([90, 40]);
+    expect(relief.value('pairs')).toBe(relief.value('up'));
+    const tray = sheetOf('puzzle-wallet', 'tray-in');
+    expect(tray.value('room')).toBe((145 - 141) / 2);
+    expect(sheetOf('puzzle-wallet', 'insert').value('insertRoom')).toBe((141 - 137) / 2);
+    const { all, value } = sheetOf('trail-map', 'fold');
+    // 0.5 h and 0.1 h a fold (handbook chapter 8).
+    const folds = all['step.fold.foldCount']?.value ?? 0;
+    expect(all['step.fold.setupHours']?.value).toBeCloseTo(0.5 + 0.1 * folds, 9);
+    expect(value('runHours')).toBeCloseTo((all['step.fold.hours']?.value ?? 0) - 0.5 - 0.1 * folds, 9);
   });
 });

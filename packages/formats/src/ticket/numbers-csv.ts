@@ -1,12 +1,12 @@
 import type { NumberLine } from '@druckerei/core';
 import Papa from 'papaparse';
 
-/** The number list: a line a number with its sheet and position. Cells that a spreadsheet would run are escaped. */
+/** The number list: a line a number with its sheet and position, and what replaces it where it was voided. Cells that a spreadsheet would run are escaped. */
 export const numbersCsv = (lines: readonly NumberLine[]): string =>
   Papa.unparse(
     {
-      fields: ['Sheet', 'Position', 'Number'],
-      data: lines.map(({ sheet, position, printed }) => [sheet, position, printed]),
+      fields: ['Sheet', 'Position', 'Number', 'Void, replaced by'],
+      data: lines.map(({ sheet, position, printed, replacedBy = '' }) => [sheet, position, printed, replacedBy]),
     },
     { escapeFormulae: true },
   );

@@ -1,6 +1,7 @@
 import {
   type ComponentLayout,
   type Job,
+  type NumberLine,
   type Plan,
   type SheetSide,
   type Works,
@@ -16,6 +17,7 @@ import {
   layoutPdf,
   layoutSvg,
   numbersCsv,
+  numbersPdf,
   pileTagsPdf,
   stationPdf,
   stationSvg,
@@ -85,9 +87,25 @@ export function stationSvgOf(revision: Revision, stepId: string, drawing = 0): s
   return stationSvg(drawn);
 }
 
-export function numbersCsvOf(revision: Revision, stepId: string): string {
-  const { job, plan: planned } = document(revision);
+/** Longest list that is made into a document. */
+const MOST_IN_PDF = 100_000;
+
+function numbersOf(job: Job, planned: Plan, stepId: string): readonly NumberLine[] {
   const lines = numberList(job, planned, stepId);
   if (!lines) throw new ProblemError(404, `Step ${stepId} has no list of numbers, or one of more than a million`);
-  return numbersCsv(lines);
+  return lines;
+}
+
+export function numbersCsvOf(revision: Revision, stepId: string): string {
+  const { job, plan: planned } = document(revision);
+  return numbersCsv(numbersOf(job, planned, stepId));
+}
+
+export function numbersPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
+  const made = document(revision);
+  const lines = numbersOf(made.job, made.plan, stepId);
+  const step = made.plan.steps.find(({ id }) => id === stepId);
+  if (!step || lines.length > MOST_IN_PDF)
+    throw new ProblemError(404, `The list of ${stepId} has more than 100,000 numbers. Take it as CSV.`);
+  return numbersPdf(made, step, lines);
 }

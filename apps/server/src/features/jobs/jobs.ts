@@ -7,6 +7,7 @@ import {
   layoutPdfOf,
   layoutSvgOf,
   numbersCsvOf,
+  numbersPdfOf,
   pileTagsOf,
   stationPdfOf,
   stationSvgOf,
@@ -30,6 +31,7 @@ type Ids =
   | 'stationPdf'
   | 'stationSvg'
   | 'numbersCsv'
+  | 'numbersPdf'
   | 'layoutSvg'
   | 'layoutDxf'
   | 'jobFile';
@@ -95,6 +97,12 @@ export const jobHandlers = (database: Database): Pick<Handlers, Ids> => ({
     const csv = numbersCsvOf(revision, params.step);
     name(response, revision.job.number, `numbers-${params.step}.csv`);
     return Buffer.from(csv);
+  },
+  numbersPdf: async ({ params, response }) => {
+    const revision = await readRevision(database, params.id, params.revision);
+    const pdf = await numbersPdfOf(revision, params.step);
+    name(response, revision.job.number, `numbers-${params.step}.pdf`);
+    return pdf;
   },
   jobFile: async ({ params, response }) => {
     const { job } = await readRevision(database, params.id, params.revision);

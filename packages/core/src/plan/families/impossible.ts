@@ -1,6 +1,7 @@
-import { alongFirst, blockThicknessMm, foldPanels } from '../../finishing/index.js';
+import { blockThicknessMm } from '../../finishing/index.js';
 import { type Issue, error } from '../../kernel/index.js';
 import { type Works, normsOf } from '../../works/index.js';
+import { panelsOf } from '../fold-panels.js';
 import { FOLDS_OF } from '../job.js';
 import type { AskedFamily, FamilyAnswers } from './answers.js';
 
@@ -33,15 +34,8 @@ export function checkAnswers(family: AskedFamily, answers: FamilyAnswers, works:
   }
   if (family !== 'folded') return [];
   const kind = answers.fold ?? 'half';
-  const [lengthMm, otherMm] = [
-    Math.max(answers.widthMm, answers.heightMm),
-    Math.min(answers.widthMm, answers.heightMm),
-  ];
-  const made = foldPanels(kind, { lengthMm, otherMm }, alongFirst(kind, FOLDS_OF[kind]), {
-    letterShortMm: norms('fold.letterShort').value,
-    rollStepMm: norms('fold.rollStep').value,
-    gateShortMm: norms('fold.gateShort').value,
-    caliperMm: caliperUm / UM,
-  });
-  return made.ok ? [] : [error('fold.panel-too-short', 'fold', { needs: Math.ceil(made.needsMm) })];
+  const made = panelsOf(kind, { ...answers, caliperUm }, FOLDS_OF[kind], norms);
+  return made.ok || made.reason !== 'too-short'
+    ? []
+    : [error('fold.panel-too-short', 'fold', { needs: Math.ceil(made.needsMm) })];
 }

@@ -4,15 +4,8 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type ScanFault, type ScanResult, checkKits, checkScans, sectionCode } from '@druckerei/core';
 import { count, readNumber } from '../../../ui/format';
+import { SCAN_WORDS, readScan } from '../../../ui/scan-words';
 
-/** What the reader stops for, and what the bindery does then. */
-const FAULTS: Readonly<Record<ScanFault, string>> = {
-  missing: 'A section is missing. Look at the feeder of this place: a double-fed or empty pocket.',
-  doubled: 'A section came twice. Look at the feeder before: two were drawn at once.',
-  wrong: 'A section of another place. The pile in this feeder was loaded wrong.',
-  turned: 'A section lies upside down. Turn the pile in this feeder.',
-  foreign: 'A code that this book does not have. A section of another job is in the feeder.',
-};
 const KITS = {
   'no cover': 'There is a block, but no cover for it.',
   'no block': 'There is a cover, but no block for it.',
@@ -43,10 +36,10 @@ export class CodesPage {
   });
   /** Codes as they were read; one that is followed by ! came upside down. */
   protected readonly result = computed((): ScanResult | undefined => {
-    const scans = lines(this.read()).map((word) => ({ code: word.replace(/!$/, ''), upright: !word.endsWith('!') }));
+    const scans = lines(this.read()).map(readScan);
     return scans.length === 0 || this.codes().length === 0 ? undefined : checkScans(this.codes(), scans);
   });
-  protected readonly fault = (fault: ScanFault): string => FAULTS[fault];
+  protected readonly fault = (fault: ScanFault): string => SCAN_WORDS[fault];
   protected readonly kits = computed(() => {
     const [blocks, covers] = [lines(this.blocks()), lines(this.covers())];
     if (blocks.length + covers.length === 0) return undefined;

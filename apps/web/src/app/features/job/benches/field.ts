@@ -76,7 +76,7 @@ export class Field {
   protected readonly editor = inject(JobEditor);
   readonly label = input.required<string>();
   readonly path = input.required<FieldPath>();
-  readonly kind = input<'number' | 'text' | 'date'>('number');
+  readonly kind = input<'number' | 'text' | 'date' | 'list'>('number');
   /** Unit of the stored number; a share is shown as per cent, a length as the reader has chosen. */
   readonly unit = input('');
   /** Empty means the norm: what the norm says, to be shown in the empty field. */
@@ -111,6 +111,7 @@ export class Field {
 
   private write(value: unknown): string {
     if (typeof value === 'string') return value;
+    if (Array.isArray(value)) return value.map((one: number) => count(this.measure().show(one), 9)).join('; ');
     if (typeof value !== 'number') return '';
     return count(this.measure().show(value), 9);
   }
@@ -124,6 +125,7 @@ export class Field {
     this.typed = text;
     if (this.isNumber())
       this.editor.type(this.path(), text, { store: this.measure().store, optional: this.optional() }, this.burst);
+    else if (this.kind() === 'list') this.editor.list(this.path(), text, this.measure().store, this.burst);
     else this.editor.write(this.path(), text, this.burst);
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { ADHESIVES, FOLD_KINDS } from '@druckerei/core';
+import { type Tool, ADHESIVES, FOLD_KINDS } from '@druckerei/core';
 import { FOLD_NAMES } from '../../../ui/fold-names';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
@@ -31,15 +31,26 @@ export class FinishFields {
   );
   protected readonly glues = computed(() => ['glue', 'envelope', 'bind'].includes(this.operation() ?? ''));
   protected readonly window = computed(() => this.finish()?.windowMm !== undefined);
+  protected readonly spine = computed(() => this.editor.job()?.binding?.spine ?? 'milled');
+  protected readonly contact = computed(() => this.editor.job()?.contact);
   /** Where the numbering boxes of the job stand. */
-  protected readonly boxes = computed(() => {
-    const components = this.editor.job()?.components ?? [];
-    for (const [component, { tools = [] }] of components.entries()) {
-      const tool = tools.findIndex(({ kind }) => kind === 'numbering-box');
-      if (tool >= 0) return { path: ['components', component, 'tools', tool] as (string | number)[], of: tools[tool] };
-    }
-    return undefined;
+  protected readonly boxes = computed(() => this.tool('numbering-box'));
+  /** The die that this station strikes with. */
+  protected readonly dies = computed(() => {
+    const operation = this.operation();
+    const kind = operation === 'foil' ? 'foil-die' : operation === 'emboss' ? 'embossing-die' : undefined;
+    return kind && this.tool(kind);
   });
+
+  /** The first tool of a kind with its way in the job file: of the station's own component, else of any. */
+  private tool(kind: Tool['kind']): { path: (string | number)[]; of: Tool } | undefined {
+    const components = [...(this.editor.job()?.components.entries() ?? [])];
+    const own = components.filter(([, { id }]) => id === this.step()?.component);
+    for (const [component, { tools = [] }] of [...own, ...components])
+      for (const [at, of] of tools.entries())
+        if (of.kind === kind) return { path: ['components', component, 'tools', at], of };
+    return undefined;
+  }
 
   protected tell(field: string, value: unknown): void {
     this.editor.set(['finish', field], value);

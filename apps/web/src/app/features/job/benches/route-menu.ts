@@ -3,7 +3,17 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
-import { mayInsertAfter, mayRemove, mayRunTwice, plainOperations } from '@druckerei/core';
+import {
+  OPERATION_RULES,
+  mayInsertAfter,
+  mayRemove,
+  mayRunTwice,
+  maySplit,
+  openEnds,
+  plainOperations,
+  splitOf,
+  takings,
+} from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
 import { ReprintDialog } from './reprint.dialog';
 
@@ -21,6 +31,17 @@ import { ReprintDialog } from './reprint.dialog';
       @if (mayGo()) {
         <button mat-menu-item (click)="editor.removeStep(stepId())">Take this station out</button>
       }
+      @if (split()) {
+        <button mat-menu-item (click)="editor.joinStation(stepId())">Run it on one machine again</button>
+      } @else if (maySplit()) {
+        <button mat-menu-item [matMenuTriggerFor]="machines">Run it on two machines</button>
+      }
+      @if (ends().length > 0) {
+        <button mat-menu-item [matMenuTriggerFor]="open">Join to this station</button>
+      }
+      @if (takings().length > 0) {
+        <button mat-menu-item [matMenuTriggerFor]="taken">Part from this station</button>
+      }
       @if (component(); as c) {
         @if (c.runs) {
           <button mat-menu-item (click)="editor.joinRuns(c.first)">Print it in one run again</button>
@@ -28,6 +49,21 @@ import { ReprintDialog } from './reprint.dialog';
           <button mat-menu-item (click)="editor.splitRun(c.id, 0.5)">Print it in two runs</button>
         }
         <button mat-menu-item (click)="reprint(c.id)">Plan more of this part</button>
+      }
+    </mat-menu>
+    <mat-menu #machines>
+      @for (machine of others(); track machine.id) {
+        <button mat-menu-item (click)="editor.splitStation(stepId(), machine.id)">and on {{ machine.name }}</button>
+      }
+    </mat-menu>
+    <mat-menu #open>
+      @for (end of ends(); track end.material) {
+        <button mat-menu-item (click)="editor.takeIn(stepId(), end.material)">{{ end.name }}</button>
+      }
+    </mat-menu>
+    <mat-menu #taken>
+      @for (one of takings(); track one.material) {
+        <button mat-menu-item (click)="editor.leaveOut(stepId(), one.material)">{{ one.name }}</button>
       }
     </mat-menu>
     <mat-menu #more>
@@ -49,6 +85,29 @@ export class RouteMenu {
   protected readonly mayGo = computed(() => {
     const job = this.editor.job();
     return job !== null && mayRemove(job, this.stepId());
+  });
+  protected readonly split = computed(() => {
+    const job = this.editor.job();
+    return job !== null && splitOf(job, this.stepId()) !== undefined;
+  });
+  protected readonly maySplit = computed(() => {
+    const job = this.editor.job();
+    return job !== null && maySplit(job, this.stepId());
+  });
+  /** Machines that the second half may run on: the same one another day, or another of its kind. */
+  protected readonly others = computed(() => {
+    const step = this.editor.job()?.route.find(({ id }) => id === this.stepId());
+    const process = step && OPERATION_RULES[step.operation].process;
+    return (this.editor.works()?.machines ?? []).filter((machine) => machine.process === process && !machine.press);
+  });
+  /** What nobody takes yet, and what this station takes. */
+  protected readonly ends = computed(() => {
+    const job = this.editor.job();
+    return job ? openEnds(job, this.stepId()) : [];
+  });
+  protected readonly takings = computed(() => {
+    const job = this.editor.job();
+    return job ? takings(job, this.stepId()) : [];
   });
   /** The component printed at this station, and whether it runs in two. */
   protected readonly component = computed(() => {

@@ -30,7 +30,7 @@ export class StationCard {
   protected readonly files = computed(() => {
     const revision = this.editor.revision();
     const at = `/api/jobs/${revision?.id}/revisions/${revision?.revision}/stations/${this.stepId()}`;
-    return { pdf: `${at}.pdf`, svg: `${at}.svg`, csv: `${at}.csv` };
+    return { pdf: `${at}.pdf`, svg: `${at}.svg`, csv: `${at}.csv`, numbers: `${at}/numbers.pdf` };
   });
   protected readonly numbers = computed(
     () => this.editor.job()?.route.find(({ id }) => id === this.stepId())?.operation === 'number',

@@ -121,7 +121,9 @@ describe('station card', () => {
       [...((await show(StationCard, { stepId: step })).nativeElement as HTMLElement).querySelectorAll('a')].map(
         (a) => a.getAttribute('href') ?? '',
       );
-    expect((await links('number')).some((href) => href.endsWith('/stations/number.csv'))).toBe(true);
+    const lists = await links('number');
+    expect(lists.some((href) => href.endsWith('/stations/number.csv'))).toBe(true);
+    expect(lists.some((href) => href.endsWith('/stations/number/numbers.pdf'))).toBe(true);
     expect((await links('cut')).some((href) => href.endsWith('.csv'))).toBe(false);
   });
 
@@ -171,13 +173,14 @@ describe('a stream of many lanes', () => {
     new Map(),
     new Map(),
     new Map([['case', 'hard']]),
-    new Map([['part.endpaper', 'Endpaper']]),
+    new Map(),
   );
 
   it('draws lanes that are alike once, and says how many there are', () => {
     expect(model.lanes.map(({ name }) => name)).toEqual([
       'Section 1, 16 pages, and 1 more alike',
       'Section 2, 16 pages, and 9 more alike',
+      'Endpaper',
       'Board',
       'Spine strip',
       'Cloth',
@@ -191,7 +194,17 @@ describe('a stream of many lanes', () => {
   });
   it('marks what breaks a rule, and names the parts that a station takes', () => {
     expect(model.stations.find(({ step }) => step.id === 'case')?.mark).toBe('hard');
-    expect(model.stations.find(({ step }) => step.id === 'tip-section-1')?.takes).toEqual(['Endpaper']);
-    expect(model.terminals.map(({ id }) => id)).not.toContain('part.endpaper');
+    const wallet = example('puzzle-wallet');
+    const drawn = streamModel(
+      planned(wallet),
+      wallet.components,
+      () => ({ title: 'Wallet', lines: [] }),
+      new Map(),
+      new Map(),
+      new Map(),
+      new Map([['part.insert', 'Insert']]),
+    );
+    expect(drawn.stations.find(({ step }) => step.id === 'insert')?.takes).toEqual(['Insert']);
+    expect(drawn.terminals.map(({ id }) => id)).not.toContain('part.insert');
   });
 });

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
@@ -11,6 +12,7 @@ import { FinishFields } from './finish-fields';
 import { IncidentFields } from './incident-fields';
 import { PrintBench } from './print-bench';
 import { RouteMenu } from './route-menu';
+import { SectionReader } from './section-reader';
 import { StationCard } from './station-card';
 import { StepRecord } from './step-record';
 
@@ -25,11 +27,13 @@ const EXTRAS = ['platesHung', 'sheetsPerLift', 'packs', 'hours', 'lag', 'lead'] 
     FigureButton,
     FinishFields,
     IncidentFields,
+    MatCheckboxModule,
     MatFormFieldModule,
     MatIconModule,
     MatSelectModule,
     PrintBench,
     RouteMenu,
+    SectionReader,
     StationCard,
     StepRecord,
   ],
@@ -75,12 +79,14 @@ export class StepBench {
     }
     return found;
   });
-  /** Where a run split in two says its share: the last of its press steps. */
+  /** Where a run split in two says its share: the last of its press steps, or the station itself. */
   protected readonly split = computed(() => {
     const [job, step] = [this.editor.job(), this.step()];
-    if (!job || step?.operation !== 'print') return undefined;
+    if (!job || !step) return undefined;
     const at = job.route.findIndex(
-      ({ component, makes }) => component === step.component && makes?.[0]?.share !== undefined,
+      (one) =>
+        one.makes?.[0]?.share !== undefined &&
+        (step.operation === 'print' ? one.component === step.component : one.id === step.id),
     );
     return at < 0 ? undefined : { at };
   });

@@ -10,11 +10,16 @@ import {
   applyMend,
   insertAfter,
   joinRuns,
+  joinStation,
+  leaveOut,
   moveBefore,
   removeStep,
   setField,
   shareSheet,
   splitRun,
+  splitStation,
+  takeIn,
+  wholeShares,
   withOwnSheets,
   withStock,
   withWay,
@@ -34,13 +39,17 @@ export type JobCommand =
   | { readonly kind: 'move'; readonly step: string; readonly before: string }
   | { readonly kind: 'mend'; readonly mend: Mend }
   | { readonly kind: 'split'; readonly component: string; readonly share: number }
-  | { readonly kind: 'join'; readonly component: string };
+  | { readonly kind: 'join'; readonly component: string }
+  | { readonly kind: 'split-station'; readonly step: string; readonly machine?: string }
+  | { readonly kind: 'join-station'; readonly step: string }
+  | { readonly kind: 'take-in'; readonly step: string; readonly material: string }
+  | { readonly kind: 'leave-out'; readonly step: string; readonly material: string };
 
 /** The job after a command. */
 export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
   switch (command.kind) {
     case 'set':
-      return setField(job, command.path, command.value) as Job;
+      return wholeShares(setField(job, command.path, command.value) as Job, command.path);
     case 'style':
       return withWorkStyle(job, command.component, command.style);
     case 'way':
@@ -61,6 +70,14 @@ export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
       return splitRun(job, command.component, command.share);
     case 'join':
       return joinRuns(job, command.component);
+    case 'split-station':
+      return splitStation(job, command.step, command.machine);
+    case 'join-station':
+      return joinStation(job, command.step);
+    case 'take-in':
+      return takeIn(job, command.step, command.material);
+    case 'leave-out':
+      return leaveOut(job, command.step, command.material);
     case 'stock': {
       const stock = works.stocks.find(({ id }) => id === command.stock);
       return stock ? withStock(job, command.component, stock) : job;

@@ -84,6 +84,22 @@ export class JobEditor {
     if (job && this.editable()) this.take(job, path, text, text === '' ? undefined : text, burst);
   }
 
+  /** Takes numbers with semicolons between them; none at all takes the field away. */
+  list(path: FieldPath, text: string, store: FieldKind['store'], burst: number): void {
+    const job = this.job();
+    if (!job || !this.editable()) return;
+    const words = text.split(';').filter((word) => word.trim() !== '');
+    const read = words.map(readNumber);
+    const wrong = words.find((_, i) => read[i] === undefined);
+    if (wrong === undefined) {
+      const values = read.flatMap((one) => (one === undefined ? [] : [store(one)]));
+      this.take(job, path, text, values.length === 0 ? undefined : values, burst);
+    } else {
+      const message = `“${wrong.trim()}” is no number; write them like 99.5; 99.5; 98`;
+      this.store.dispatch(JobActions.type({ path: pathOf(path), pending: { text, message } }));
+    }
+  }
+
   /** Changes the job where the schema takes the value, else keeps the text with the reason. */
   private take(job: Job, path: FieldPath, text: string, value: unknown, burst: number): void {
     const key = pathOf(path);
@@ -130,6 +146,21 @@ export class JobEditor {
   }
   joinRuns(component: string): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'join', component } }));
+  }
+  /** Runs a station on two machines. @param machine of the second. */
+  splitStation(step: string, machine?: string): void {
+    const command = { kind: 'split-station', step, ...(machine === undefined ? {} : { machine }) } as const;
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command }));
+  }
+  joinStation(step: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'join-station', step } }));
+  }
+  /** Joins a lane or a bought part to a station. */
+  takeIn(step: string, material: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'take-in', step, material } }));
+  }
+  leaveOut(step: string, material: string): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'leave-out', step, material } }));
   }
   undo(): void {
     if (this.editable()) this.store.dispatch(JobActions.undo());

@@ -12,7 +12,7 @@ import { JobEditor } from './job-editor';
 
 /** Where an entry is made: at the step itself, or at the bench of carriers or inks. */
 export type EntryPlace = 'step' | 'bench';
-const AT_STEP: readonly RoomEvent['kind'][] = ['press-start', 'first-sheet', 'count'];
+const AT_STEP: readonly RoomEvent['kind'][] = ['press-start', 'first-sheet', 'count', 'reader-stop'];
 export const placeOf = ({ kind }: RoomEvent): EntryPlace => (AT_STEP.includes(kind) ? 'step' : 'bench');
 
 interface RoomStoreState {

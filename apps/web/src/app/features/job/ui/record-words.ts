@@ -21,6 +21,8 @@ export function recordWords(event: RoomEvent, name: (id: string) => string): str
       return `First good sheet of ${name(event.step)} passed${event.kept ? `, kept: ${event.kept}` : ''}`;
     case 'count':
       return `${count(event.good)} good counted at ${name(event.step)}`;
+    case 'reader-stop':
+      return `Reader at ${name(event.step)} stopped at section ${event.place}: ${event.fault}`;
     case 'take-back':
       return 'An entry taken back';
   }

@@ -1,0 +1,132 @@
+import {
+  type CheckSystem,
+  type NumberLine,
+  type NumberPlan,
+  type Voided,
+  numberLines,
+  readSkips,
+  replaceVoids,
+  runNumber,
+} from '../finishing/index.js';
+import type { Job, Plan, Tool } from '../plan/index.js';
+import type { Shape } from './drawing.js';
+import type { SheetBook } from './sheet.js';
+
+/** Numbers of an accountable job, out of its numbering boxes. */
+export function numberPlanOf(job: Job): NumberPlan {
+  const tool = boxesOf(job);
+  const check: CheckSystem = tool?.check ? 'MOD 97-10' : 'none';
+  return {
+    first: tool?.start ?? 1,
+    step: tool?.step === undefined || tool.step === 0 ? 1 : tool.step,
+    prefix: tool?.prefix ?? '',
+    digits: 6,
+    check,
+    skips: readSkips(tool?.skips ?? '') ?? [],
+    lowestOnTop: tool?.lowestOnTop ?? false,
+  };
+}
+
+/** Most numbers of a list that is made at once. */
+const MOST_NUMBERS = 1_000_000;
+
+const boxesOf = ({ components }: Job): Tool | undefined =>
+  components.flatMap(({ tools = [] }) => tools).find(({ kind }) => kind === 'numbering-box');
+
+/** Whether a number is one that the run prints. */
+const isInRun = (number: number, count: number, plan: NumberPlan): boolean => {
+  const [low, high] = [plan.first, runNumber(count - 1, plan)].sort((a, b) => a - b);
+  const steps = (number - plan.first) / plan.step;
+  return Number.isInteger(steps) && number >= (low ?? 0) && number <= (high ?? 0) && !plan.skips.includes(number);
+};
+
+/**
+ * Voided numbers of a run of so many, each with the one from behind the run that takes its place, and those that the run
+ * never had; undefined where the list cannot be read.
+ */
+export function voidsOf(
+  job: Job,
+  count: number,
+): { readonly voids: readonly Voided[]; readonly strange: readonly number[] } | undefined {
+  const told = readSkips(boxesOf(job)?.voids ?? '');
+  if (!told) return undefined;
+  const plan = numberPlanOf(job);
+  const [own, strange] = [true, false].map((wanted) => told.filter((one) => isInRun(one, count, plan) === wanted));
+  return { voids: replaceVoids(own ?? [], count, plan), strange: strange ?? [] };
+}
+
+/** Every number of a numbering station, sheet by sheet; undefined where the step numbers nothing or too much for a list. */
+export function numberList(job: Job, plan: Plan, stepId: string): readonly NumberLine[] | undefined {
+  const step = plan.steps.find(({ id }) => id === stepId);
+  const layout = plan.layouts[step?.component ?? ''];
+  if (step?.operation !== 'number' || !layout) return undefined;
+  const { count } = layout.pattern;
+  if (step.needsOut * count > MOST_NUMBERS) return undefined;
+  const voids = new Map(
+    voidsOf(job, step.needsOut * count)?.voids.map(({ printed, replacedBy }) => [printed, replacedBy]),
+  );
+  return numberLines(numberPlanOf(job), step.needsOut, count, 0, step.needsOut).map((line) => {
+    const replacedBy = voids.get(line.printed);
+    return replacedBy === undefined ? line : { ...line, replacedBy };
+  });
+}
+
+/** Most sheets of the list that a card shows; the whole list is a file. */
+const LISTED = 3;
+
+/** Numbering: boxes, order over positions and sheets, check characters. Source: handbook chapter 7 "Numbering". */
+export function numberSheet(sheet: SheetBook): void {
+  const { layout, planned } = sheet;
+  const plan = numberPlanOf(sheet.job);
+  const positions = sheet.card(sheet.give('positions', 'Boxes on the sheet', layout?.pattern.count ?? 1, 'boxes'));
+  const sheets = `step.${sheet.step.id}.needsOut`;
+  sheet.show('numbers', 'Numbers of the run', 'numbers', 'sheets * positions', { sheets, positions });
+  sheet.card(sheet.told('first', 'First number', plan.first, ''));
+  sheet.card(sheet.told('step', 'From number to number', plan.step, ''));
+  if (
+    sheet.job.components.every(({ tools = [] }) => tools.every(({ skips }) => readSkips(skips ?? '') !== undefined))
+  ) {
+    const lines = numberLines(plan, planned.needsOut, layout?.pattern.count ?? 1, 0, LISTED);
+    sheet.list({
+      title: 'First sheets',
+      heads: ['Sheet', 'Position', 'Number'],
+      rows: lines.map(({ sheet: at, position, printed }) => [at, position, printed]),
+    });
+  } else sheet.remark('The numbers left out cannot be read: write them like 7, 100-105.');
+  const count = planned.needsOut * (layout?.pattern.count ?? 1);
+  const voided = voidsOf(sheet.job, count);
+  if (!voided) sheet.remark('The voided numbers cannot be read: write them like 7, 100-105.');
+  else {
+    const { voids, strange } = voided;
+    if (voids.length > 0) {
+      sheet.card(sheet.give('voided', 'Voided numbers', voids.length, 'numbers'));
+      sheet.list({
+        title: 'Voided and replaced',
+        heads: ['Void', 'Replaced by'],
+        rows: voids.map(({ printed, replacedBy }) => [printed, replacedBy]),
+      });
+    }
+    if (strange.length > 0)
+      sheet.remark(`Not of this run, so nothing replaces them: ${strange.slice(0, 5).join(', ')}. Look at the list.`);
+  }
+  sheet.remark(
+    'Number = first + step x (position x sheets + sheet), counted from 0: each cut pile runs on from the one before, and piles are laid one on another by position. A spoiled sheet is voided with all its numbers, listed and replaced from behind the run.',
+  );
+  if (!layout) return;
+  const { widthMm, heightMm } = layout.sheet;
+  const pieces = layout.pattern.pieces.map((piece, i): Shape => ({
+    kind: 'box',
+    role: 'piece',
+    x: layout.leftMm + piece.xMm,
+    y: heightMm - layout.bottomMm - piece.yMm - piece.heightMm,
+    width: piece.widthMm,
+    height: piece.heightMm,
+    label: String(i + 1),
+  }));
+  sheet.draw({
+    title: 'Positions',
+    widthMm,
+    heightMm,
+    shapes: [{ kind: 'box', role: 'sheet', x: 0, y: 0, width: widthMm, height: heightMm }, ...pieces],
+  });
+}

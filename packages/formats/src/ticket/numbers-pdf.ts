@@ -1,0 +1,54 @@
+import type { NumberLine, PlanStep } from '@druckerei/core';
+import type { Content } from 'pdfmake/interfaces.js';
+import { renderPdf } from '../pdf/render.js';
+import { type JobDocument, number, stateText } from './document.js';
+
+const COLUMNS = 5;
+const ROWS = 58;
+
+/** Lines of one column: sheet, position, number; a voided one with what replaces it. */
+const column = (lines: readonly NumberLine[]): Content => ({
+  stack: lines.map(({ sheet, position, printed, replacedBy }) => ({
+    text: [
+      { text: `${sheet}.${position} `, color: '#555555' },
+      { text: printed, ...(replacedBy === undefined ? {} : { decoration: 'lineThrough' as const }) },
+      replacedBy === undefined ? '' : ` ${replacedBy}`,
+    ],
+  })),
+  fontSize: 8,
+});
+
+/** The number list in columns, a mark against each: sheet and position, number, and what replaces a voided one. */
+export function numbersPdf(document: JobDocument, step: PlanStep, lines: readonly NumberLine[]): Promise<Buffer> {
+  const { job } = document;
+  const voided = lines.filter(({ replacedBy }) => replacedBy !== undefined);
+  const pages: Content[] = [];
+  for (let from = 0; from < lines.length; from += COLUMNS * ROWS)
+    pages.push({
+      columns: Array.from({ length: COLUMNS }, (_, i) =>
+        column(lines.slice(from + i * ROWS, Math.min(from + (i + 1) * ROWS, from + COLUMNS * ROWS))),
+      ),
+      columnGap: 8,
+      pageBreak: 'before',
+    });
+  return renderPdf(
+    {
+      info: { title: `${job.number} numbers` },
+      footer: (page, count) => ({ text: `${job.number}  ${page} of ${count}`, margin: [42, 12], style: 'quiet' }),
+      content: [
+        { text: `${job.number}  Numbers`, style: 'title' },
+        {
+          text: `${job.title}. ${number(lines.length)} numbers at ${step.name.toLowerCase()}, ${number(voided.length)} voided. ${stateText(document)}.`,
+          style: 'quiet',
+        },
+        {
+          text: 'Sheet.position and number; struck through where voided, with what replaces it.',
+          margin: [0, 0, 0, 8],
+        },
+        ...voided.map(({ printed, replacedBy }) => `${printed} is void, replaced by ${replacedBy}`),
+        ...pages,
+      ],
+    },
+    document.at,
+  );
+}
