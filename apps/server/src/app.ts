@@ -6,8 +6,10 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
+import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { roomHandlers } from './features/room/room.js';
+import { singlesHandlers } from './features/singles/singles.js';
 import { storesHandlers } from './features/stores/stores.js';
 import { worksHandlers } from './features/works/works.js';
 import { openApiDocument } from './http/openapi.js';
@@ -97,6 +99,8 @@ export async function createApp({
     ...jobHandlers(database),
     ...roomHandlers(database),
     ...storesHandlers(database),
+    ...finishedHandlers(database),
+    ...singlesHandlers(database),
     openapi: () => document,
   };
   registerEndpoints(app, handlers, { database, checkAnswers, before: { signIn: signInLimit(database, signInTries) } });

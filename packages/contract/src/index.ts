@@ -12,3 +12,5 @@ export * from './reckon.js';
 export * from './json-schema.js';
 export * from './room.js';
 export * from './stores.js';
+export * from './finished.js';
+export * from './singles.js';

@@ -3,9 +3,12 @@ import { SHIPPED_WORKS } from '@druckerei/core';
 import { type Role, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/accounts.js';
+import { addFinished } from '../features/finished/finished.js';
 import { createJob } from '../features/jobs/write-job.js';
 import { enterEvent } from '../features/room/room.js';
+import { addSingles } from '../features/singles/singles.js';
 import { addHolding } from '../features/stores/stores.js';
+import { DEMO_FINISHED, DEMO_SINGLES } from './demo-finished.js';
 import { DEMO_ROOM } from './demo-room.js';
 import { DEMO_STORES } from './demo-stores.js';
 
@@ -58,7 +61,10 @@ export async function loadDemo(database: Database): Promise<void> {
   for (const name of EXAMPLES) {
     const { id } = await createJob(database, manager, exampleJob(name));
     for (const event of DEMO_ROOM[name] ?? []) await enterEvent(database, manager, id, event);
+    for (const { example, ...lot } of DEMO_FINISHED)
+      if (example === name) await addFinished(database, manager, { job: id, ...lot });
   }
+  await addSingles(database, manager, DEMO_SINGLES);
   for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });
 }
 

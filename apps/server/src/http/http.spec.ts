@@ -9,6 +9,25 @@ afterAll(() => server.stop());
 
 const endpoints: readonly Endpoint[] = ENDPOINTS;
 
+/** Calls that are let in and then refused: out of date, or of a book that is not there. */
+const REFUSED: Readonly<Record<string, number>> = {
+  saveDraft: 409,
+  release: 409,
+  callOff: 409,
+  moveSingles: 422,
+  kitSingle: 422,
+};
+
+const SINGLE = {
+  title: 'Guide',
+  widthMm: 148,
+  heightMm: 210,
+  pages: 64,
+  stock: 'cream 90 g',
+  film: 'matt',
+  due: '2026-12-09',
+};
+
 /** A call of every endpoint that would go through for who may make it. */
 function goodCall(endpoint: Endpoint): { path: string; body?: object } {
   // The concert programme is the demo's first job, the season tickets, which are numbered, its eleventh.
@@ -28,6 +47,11 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     addHolding: { paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2, place: 'Row 1', reason: '' },
     changeHolding: { quantity: 4200, expected: 4200, place: 'Bay 3, low', reason: 'counted' },
     reserve: { key: 'sheets/silk-115/1020x720/width', quantity: 0 },
+    addFinished: { job: 1, pieces: 100, place: 'Hall B' },
+    callOff: { pieces: 1, expected: 999_999, destination: 'Tea house', transitDays: 2 },
+    addSingles: { orders: [{ ...SINGLE, id: `T-${Math.floor(Math.random() * 1e9)}` }] },
+    moveSingles: { codes: ['NONE-1'], state: 'printed' },
+    kitSingle: { cover: 'NONE-1', block: 'NONE-1' },
     enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true } },
   };
   const body = bodies[endpoint.id];
@@ -46,10 +70,8 @@ describe('every route for every role', () => {
     if (!allowed) {
       expect(response.status).toBe(who === 'nobody' ? 401 : 403);
       expect(problemSchema.parse(response.body).title).not.toBe('');
-    } else if (endpoint.id === 'saveDraft' || endpoint.id === 'release') {
-      expect(response.status).toBe(409); // the version is out of date, but the caller was let in
     } else {
-      expect(response.status).toBe(endpoint.status);
+      expect(response.status).toBe(REFUSED[endpoint.id] ?? endpoint.status);
     }
   });
 });

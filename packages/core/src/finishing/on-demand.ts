@@ -1,5 +1,8 @@
 import type { Mm } from '../kernel/index.js';
 
+export const SINGLE_FILMS = ['matt', 'gloss', 'none'] as const;
+export type SingleFilm = (typeof SINGLE_FILMS)[number];
+
 /** One order of one book, printed singly. */
 export interface SingleOrder {
   readonly id: string;
@@ -8,21 +11,29 @@ export interface SingleOrder {
   readonly heightMm: Mm;
   readonly pages: number;
   readonly stock: string;
-  readonly film: 'matt' | 'gloss' | 'none';
+  readonly film: SingleFilm;
   /** ISO 8601 date. */
   readonly due: string;
 }
 
+/** Where a single book is: ordered, its cover and block printed, both matched, looked over. */
+export const SINGLE_STATES = ['open', 'printed', 'kitted', 'checked'] as const;
+export type SingleState = (typeof SINGLE_STATES)[number];
+
+/** Whether a book goes from one state to another: one step on, or back to be made again. */
+export const mayBecome = (now: SingleState, next: SingleState): boolean =>
+  next === 'open' ? now !== 'open' : SINGLE_STATES.indexOf(next) === SINGLE_STATES.indexOf(now) + 1;
+
 /** Orders that run one after another without a change at the machines. */
-export interface Batch {
+export interface Batch<T extends SingleOrder = SingleOrder> {
   readonly key: string;
-  readonly orders: readonly SingleOrder[];
+  readonly orders: readonly T[];
   readonly leaves: number;
 }
 
 /** Batches by format, paper and film, each by due date; the batch with the earliest due date first. Source: handbook chapter 2, family 15. */
-export function batchOrders(orders: readonly SingleOrder[]): readonly Batch[] {
-  const groups = new Map<string, SingleOrder[]>();
+export function batchOrders<T extends SingleOrder>(orders: readonly T[]): readonly Batch<T>[] {
+  const groups = new Map<string, T[]>();
   for (const order of orders) {
     const key = `${order.widthMm} × ${order.heightMm} mm, ${order.stock}, ${order.film}`;
     groups.set(key, [...(groups.get(key) ?? []), order]);

@@ -27,13 +27,16 @@ export function boxSheet(sheet: SheetBook): void {
   ] as const)
     sheet.card(sheet.give(name, title, mm, 'mm'));
   const boxes = Math.ceil(planned.needsOut / perPack);
-  palletOf(sheet, { outerMm: box.outerMm, kg: sheet.value(kg) }, boxes);
+  palletOf(sheet, { outerMm: box.outerMm, kg: sheet.value(kg), pieces: count }, boxes);
 }
+
+/** Most labels of a list. */
+const MOST_LABELS = 2_000;
 
 /** Pallets of boxes or bundles that lie as they come. */
 function palletOf(
   sheet: SheetBook,
-  box: { readonly outerMm: readonly [number, number, number]; readonly kg: number },
+  box: { readonly outerMm: readonly [number, number, number]; readonly kg: number; readonly pieces: string },
   boxes: number,
 ): void {
   const limits = {
@@ -55,6 +58,11 @@ function palletOf(
     perLayer,
     layers,
   });
+  sheet.show('fullPallet', 'On a full pallet', 'pieces', 'perLayer * layers * each', {
+    perLayer,
+    layers,
+    each: box.pieces,
+  });
   sheet.card(sheet.give('palletKg', 'Load of a full pallet', pallet.kg, 'kg'));
   sheet.show('loadingM', 'Loading', 'm', 'pallets * length / 1000 * width / 1000 / 2.4', {
     pallets,
@@ -65,7 +73,7 @@ function palletOf(
   sheet.list({
     title: 'Labels',
     heads: ['Pallet', 'Code'],
-    rows: Array.from({ length: Math.min(3, pallet.pallets) }, (_, i) => [
+    rows: Array.from({ length: Math.min(MOST_LABELS, pallet.pallets) }, (_, i) => [
       i + 1,
       transportCode('0', serial * 1000 + i + 1),
     ]),
@@ -102,7 +110,11 @@ export function palletSheet(sheet: SheetBook): void {
   sheet.card(sheet.told('perPallet', 'On a pallet', step.perPack ?? 1, 'pieces'));
   palletOf(
     sheet,
-    { outerMm: [first.widthMm, first.heightMm, thick], kg: sheet.value(kg) },
+    {
+      outerMm: [first.widthMm, first.heightMm, thick],
+      kg: sheet.value(kg),
+      pieces: sheet.give('perBundle', 'In a bundle', perBundle, 'pieces'),
+    },
     Math.ceil(planned.needsOut / perBundle),
   );
 }

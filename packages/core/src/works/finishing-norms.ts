@@ -97,5 +97,10 @@ export const FINISHING_NORMS: readonly Norm[] = [
   pack('pallet.height', 'Pallet, height with its load', 'mm', 1_500, 3_000, UNSOURCED),
   pack('pallet.ownHeight', 'Pallet, height of its own', 'mm', 144, 300, { label: 'memory', note: 'EN 13698-1' }),
   pack('pallet.kg', 'Heaviest load of a pallet', 'kg', 900, 5_000, UNSOURCED),
+  pack('truck.length', 'Truck or container, metres of loading', 'm', 13.6, 30, {
+    label: 'memory',
+    note: 'a usual trailer; a container has less',
+  }),
+  pack('truck.kg', 'Truck or container, heaviest load', 'kg', 24_000, 60_000, UNSOURCED),
   pack('check.seconds', 'Final check of a book', 's', 11, 600),
 ];

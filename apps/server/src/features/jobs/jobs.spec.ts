@@ -181,7 +181,10 @@ describe('station sheets', () => {
     expect((await manager.call('get', `${at('Star atlas')}/case.pdf`)).type).toBe('application/pdf');
     const csv = await manager.call('get', `${at('Season tickets')}/number.csv`);
     const lines = csv.text.trim().split(/\r?\n/);
-    expect(lines.slice(0, 2)).toEqual(['Sheet,Position,Number', '1,1,00000195']);
+    expect(lines.slice(0, 2)).toEqual(['Sheet,Position,Number,"Void, replaced by"', '1,1,00000195,']);
+    const pdf = await manager.call('get', `${at('Season tickets')}/number/numbers.pdf`);
+    expect([pdf.status, pdf.type]).toEqual([200, 'application/pdf']);
+    expect((await manager.call('get', `${at('Season tickets')}/cut/numbers.pdf`)).status).toBe(404);
     expect(new Set(lines).size).toBe(lines.length);
   });
 });

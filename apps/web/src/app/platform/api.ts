@@ -1,9 +1,10 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Job, PaperItem, RoomEvent, Works } from '@druckerei/core';
+import type { Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
 import type {
   Account,
   Difference,
+  Finished,
   HoldingHistoryEntry,
   JobRow,
   KeptCarrier,
@@ -11,6 +12,7 @@ import type {
   NormHistoryEntry,
   PressRoom,
   Revision,
+  SingleBook,
   Stores,
 } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
@@ -87,6 +89,30 @@ export class Api {
   }
   reserve(job: number, key: string, quantity: number): Observable<Stores> {
     return this.http.put<Stores>(`/api/jobs/${job}/reservations`, { key, quantity });
+  }
+  finished(): Observable<Finished> {
+    return this.http.get<Finished>('/api/finished');
+  }
+  addFinished(lot: { job: number; pieces: number; place: string }): Observable<Finished> {
+    return this.http.post<Finished>('/api/finished/lots', lot);
+  }
+  callOff(
+    lot: number,
+    call: { pieces: number; expected: number; destination: string; transitDays: number; due?: string },
+  ): Observable<Finished> {
+    return this.http.post<Finished>(`/api/finished/lots/${lot}/call-offs`, call);
+  }
+  singles(): Observable<SingleBook[]> {
+    return this.http.get<SingleBook[]>('/api/singles');
+  }
+  addSingles(orders: readonly SingleOrder[]): Observable<SingleBook[]> {
+    return this.http.post<SingleBook[]>('/api/singles', { orders });
+  }
+  moveSingles(codes: readonly string[], state: Exclude<SingleState, 'kitted'>): Observable<SingleBook[]> {
+    return this.http.put<SingleBook[]>('/api/singles/state', { codes, state });
+  }
+  kitSingle(cover: string, block: string): Observable<SingleBook[]> {
+    return this.http.post<SingleBook[]>('/api/singles/kits', { cover, block });
   }
   difference(id: number, from: number, to: number): Observable<Difference> {
     return this.http.get<Difference>(`/api/jobs/${id}/difference`, { params: { from, to } });

@@ -12,6 +12,7 @@ import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
 import { count, dateText, timeText, unitText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
+import { FinishedPanel } from './finished.panel';
 import { LotDialog } from './lot.dialog';
 import { StoresStore } from './stores.store';
 
@@ -21,6 +22,7 @@ const MOST_NUMBERS = 2;
 @Component({
   selector: 'dk-stores-page',
   imports: [
+    FinishedPanel,
     MatButtonModule,
     MatFormFieldModule,
     MatIconModule,

@@ -1,5 +1,12 @@
+import { HttpErrorResponse } from '@angular/common/http';
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import type { SingleOrder } from '@druckerei/core';
+import type { SingleBook } from '@druckerei/contract';
+import { Store, provideStore } from '@ngrx/store';
+import { type Observable, of, throwError } from 'rxjs';
+import { Api } from '../../../platform/api';
+import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { CodesPage } from './codes.page';
 import { NumbersPage } from './numbers.page';
 import { SinglesPage } from './singles.page';
@@ -79,26 +86,111 @@ describe('codes', () => {
   });
 });
 
+/** An order book that does what the server would. */
+class FakeBook {
+  books: SingleBook[] = ['W-101', 'W-102', 'W-103'].map((id, i) => ({
+    id,
+    title: 'Guide',
+    widthMm: i === 2 ? 130 : 148,
+    heightMm: 210,
+    pages: 64,
+    stock: 'cream 90 g',
+    film: 'matt',
+    due: `2026-12-0${i + 3}`,
+    state: 'open',
+    changedBy: 'm',
+    changedAt: '2026-11-25T08:00:00.000Z',
+  }));
+  singles(): Observable<SingleBook[]> {
+    return of(this.books);
+  }
+  addSingles(orders: readonly SingleOrder[]): Observable<SingleBook[]> {
+    const added = orders.map((order): SingleBook => ({
+      ...order,
+      state: 'open',
+      changedBy: 'm',
+      changedAt: '2026-11-25T08:00:00.000Z',
+    }));
+    return of((this.books = [...this.books, ...added]));
+  }
+  moveSingles(codes: readonly string[], state: SingleBook['state']): Observable<SingleBook[]> {
+    this.books = this.books.map((book) => (codes.includes(book.id) ? { ...book, state } : book));
+    return of(this.books);
+  }
+  kitSingle(cover: string, block: string): Observable<SingleBook[]> {
+    if (cover !== block) {
+      const error = {
+        type: 'about:blank',
+        title: 'Not taken',
+        status: 422,
+        errors: [{ path: 'cover', message: 'Stop' }],
+      };
+      return throwError(() => new HttpErrorResponse({ status: 422, error }));
+    }
+    return this.moveSingles([block], 'kitted');
+  }
+}
+
 describe('single books', () => {
+  const open = async (): Promise<{ fixture: ComponentFixture<SinglesPage>; book: FakeBook }> => {
+    const book = new FakeBook();
+    TestBed.configureTestingModule({
+      providers: [provideStore({ [sessionFeature.name]: sessionFeature.reducer }), { provide: Api, useValue: book }],
+    });
+    const account = { id: 1, login: 'm', name: 'm', role: 'operator' } as const;
+    TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false }));
+    return { fixture: await show(SinglesPage), book };
+  };
+  const press = async (fixture: ComponentFixture<unknown>, label: string): Promise<void> => {
+    [...elementOf(fixture).querySelectorAll('button')].find((one) => one.textContent?.includes(label))?.click();
+    await fixture.whenStable();
+  };
+
   it('are batched, earliest due first, with the people at the final check', async () => {
-    const fixture = await show(SinglesPage);
+    const { fixture } = await open();
     const rows = [...elementOf(fixture).querySelectorAll('[data-test=batches] tbody tr')].map((row) =>
       (row.textContent ?? '').replace(/\s+/g, ' '),
     );
     expect(rows).toHaveLength(2);
-    expect(rows[0]).toContain('W-102 W-101 W-104');
+    expect(rows[0]).toContain('W-101 W-102');
     expect(textOf(fixture, '[data-test=people]')).toContain('1 person keeps up');
-  });
-  it('say which line cannot be read, and keep the others', async () => {
-    const fixture = await show(SinglesPage);
-    await type(
-      fixture,
-      'Order book',
-      'A; Guide; 148; 210; 160; cream; shiny; 2026-12-04\nB; Guide; 148; 210; 160; cream; matt; 2026-12-04',
-    );
-    expect(textOf(fixture)).toContain('Line 1: film is matt, gloss or none, not “shiny”.');
-    expect(elementOf(fixture).querySelectorAll('[data-test=batches] tbody tr')).toHaveLength(1);
     await type(fixture, 'Books an hour', '0');
     expect(textOf(fixture)).toContain('both above 0');
+  });
+
+  it('say which line cannot be read, and take none until all can', async () => {
+    const { fixture, book } = await open();
+    const good = 'B; Guide; 148; 210; 160; cream; matt; 2026-12-04';
+    await type(fixture, 'New orders', `A; Guide; 148; 210; 160; cream; shiny; 2026-12-04\n${good}`);
+    expect(textOf(fixture)).toContain('Line 1: film is matt, gloss or none, not “shiny”.');
+    await press(fixture, 'into the book');
+    expect(book.books).toHaveLength(3);
+    await type(fixture, 'New orders', good);
+    await press(fixture, 'into the book');
+    expect(book.books.map(({ id }) => id)).toContain('B');
+    expect(elementOf(fixture).querySelector('textarea')?.value).toBe('');
+  });
+
+  it('go from printed to matched to looked over; codes that differ are refused and stay', async () => {
+    const { fixture, book } = await open();
+    await press(fixture, 'Printed');
+    expect(book.books.map(({ state }) => state)).toEqual(['printed', 'printed', 'open']);
+    const read = async (cover: string, block: string): Promise<void> => {
+      for (const [field, code] of [
+        ['cover', cover],
+        ['block', block],
+      ]) {
+        const input = elementOf(fixture).querySelector<HTMLInputElement>(`[data-test=${field}]`);
+        if (input) input.value = code ?? '';
+      }
+      await press(fixture, 'Match');
+    };
+    await read('W-101', 'W-102');
+    expect(textOf(fixture, '[data-test=problem]')).toContain('Stop');
+    expect(elementOf(fixture).querySelector<HTMLInputElement>('[data-test=cover]')?.value).toBe('W-101');
+    await read('W-101', 'W-101');
+    expect(book.books[0]?.state).toBe('kitted');
+    await press(fixture, 'Looked over, good');
+    expect(book.books[0]?.state).toBe('checked');
   });
 });

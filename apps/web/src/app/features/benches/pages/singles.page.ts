@@ -1,15 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { type SingleOrder, batchOrders, checkersFor } from '@druckerei/core';
+import { type SingleOrder, type SingleState, SINGLE_FILMS, checkersFor } from '@druckerei/core';
+import { Store } from '@ngrx/store';
+import { sessionFeature } from '../../../platform/session.state';
 import { count, dateText, readNumber } from '../../../ui/format';
-
-/** A few made-up orders to begin with. */
-const BEGIN = `W-101; Walking guide, east; 148; 210; 160; cream 90 g; matt; 2026-12-04
-W-102; Walking guide, west; 148; 210; 144; cream 90 g; matt; 2026-12-03
-W-103; Hut book; 130; 200; 96; white 80 g; gloss; 2026-12-04
-W-104; Walking guide, north; 148; 210; 176; cream 90 g; matt; 2026-12-04`;
-const FILMS = ['matt', 'gloss', 'none'] as const;
+import { SinglesStore } from '../state/singles.store';
 
 /** An order out of one line; the reason where it is none. */
 function readOrder(line: string, at: number): SingleOrder | string {
@@ -17,7 +14,7 @@ function readOrder(line: string, at: number): SingleOrder | string {
     .split(';')
     .map((part) => part.trim());
   const [widthMm, heightMm, many] = [width, height, pages].map(readNumber);
-  const finish = FILMS.find((one) => one === film);
+  const finish = SINGLE_FILMS.find((one) => one === film);
   const where = `Line ${at + 1}: `;
   if (id === '' || title === '') return `${where}a number and a title are wanted first.`;
   if (!widthMm || !heightMm || widthMm < 0 || heightMm < 0) return `${where}width and height are millimetres above 0.`;
@@ -27,32 +24,62 @@ function readOrder(line: string, at: number): SingleOrder | string {
   return { id, title, widthMm, heightMm, pages: many, stock, film: finish, due };
 }
 
-/** The order book of single books: batched by format, paper and film, with the people that the final check wants. */
+const STATE_NAMES: Readonly<Record<SingleState, string>> = {
+  open: 'to be printed',
+  printed: 'printed',
+  kitted: 'matched',
+  checked: 'checked',
+};
+
+/** The order book of single books: batched by format, paper and film, matched by code, looked over, with the people that it wants. */
 @Component({
   selector: 'dk-singles-page',
-  imports: [MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
+  providers: [SinglesStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './singles.page.html',
   styleUrl: './bench-page.scss',
 })
 export class SinglesPage {
-  protected readonly book = signal(BEGIN);
+  protected readonly singles = inject(SinglesStore);
+  protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
+  protected readonly text = signal('');
   protected readonly booksPerHour = signal('300');
   protected readonly seconds = signal('11');
   protected readonly count = count;
   protected readonly dateText = dateText;
+  protected readonly stateName = (state: SingleState): string => STATE_NAMES[state];
   private readonly read = computed(() =>
-    this.book()
+    this.text()
       .split('\n')
       .filter((line) => line.trim() !== '')
       .map(readOrder),
   );
   protected readonly wrong = computed(() => this.read().filter((one) => typeof one === 'string'));
-  protected readonly batches = computed(() =>
-    batchOrders(this.read().flatMap((one) => (typeof one === 'string' ? [] : [one]))),
-  );
+  protected readonly orders = computed(() => this.read().flatMap((one) => (typeof one === 'string' ? [] : [one])));
   protected readonly people = computed(() => {
     const [rate, seconds] = [readNumber(this.booksPerHour()), readNumber(this.seconds())];
     return rate && seconds && rate > 0 && seconds > 0 ? checkersFor(rate, seconds) : undefined;
   });
+
+  constructor() {
+    this.singles.load();
+  }
+
+  protected codes(orders: readonly SingleOrder[]): string[] {
+    return orders.map(({ id }) => id);
+  }
+
+  protected enter(): void {
+    if (this.orders().length > 0 && this.wrong().length === 0) this.singles.add(this.orders(), () => this.text.set(''));
+  }
+
+  /** Cover and block are matched as they are read; both stay where they do not belong together. */
+  protected kit(cover: HTMLInputElement, block: HTMLInputElement): void {
+    this.singles.kit(cover.value, block.value, () => {
+      cover.value = '';
+      block.value = '';
+      cover.focus();
+    });
+  }
 }

@@ -1,0 +1,91 @@
+import { type SingleOrder, type SingleState, mayBecome } from '@druckerei/core';
+import type { Account, SingleBook } from '@druckerei/contract';
+import type { Database, Queries } from '../../db/database.js';
+import { invalid } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+
+interface BookRow {
+  code: string;
+  body: Omit<SingleOrder, 'id'>;
+  state: SingleState;
+  changed_by: string;
+  changed_at: Date;
+}
+
+const STATE_WORDS: Readonly<Record<SingleState, string>> = {
+  open: 'not printed yet',
+  printed: 'printed',
+  kitted: 'matched already',
+  checked: 'checked already',
+};
+
+const readBook = async (queries: Queries): Promise<SingleBook[]> =>
+  (await queries.many<BookRow & Record<string, unknown>>('singles/all')).map(
+    ({ code, body, state, changed_by, changed_at }) => ({
+      id: code,
+      ...body,
+      state,
+      changedBy: changed_by,
+      changedAt: changed_at.toISOString(),
+    }),
+  );
+
+/** Puts orders into the book, all or none. */
+export const addSingles = (
+  database: Database,
+  account: Pick<Account, 'id'>,
+  orders: readonly SingleOrder[],
+): Promise<SingleBook[]> =>
+  database.transaction(async (queries) => {
+    const wrong: { path: string; message: string }[] = [];
+    for (const [i, { id, ...body }] of orders.entries())
+      if (!(await queries.one('singles/add', id, body, body.due, account.id)))
+        wrong.push({ path: `orders[${i}].id`, message: `${id} is in the book already. Give it a code of its own.` });
+    if (wrong.length > 0) throw invalid(wrong);
+    return readBook(queries);
+  });
+
+/** Books go on to a state where each of them may. */
+const move = (
+  database: Database,
+  account: Pick<Account, 'id'>,
+  codes: readonly string[],
+  state: SingleState,
+  path: string,
+): Promise<SingleBook[]> =>
+  database.transaction(async (queries) => {
+    const now = new Map(
+      (await queries.many<{ code: string; state: SingleState }>('singles/lock', codes)).map((row) => [
+        row.code,
+        row.state,
+      ]),
+    );
+    const wrong = [...new Set(codes)].flatMap((code) => {
+      const before = now.get(code);
+      if (before === undefined) return [{ path, message: `The book has no order ${code}. Look at the code again.` }];
+      if (mayBecome(before, state)) return [];
+      return [{ path, message: `${code} is ${STATE_WORDS[before]}: it cannot become ${state} now.` }];
+    });
+    if (wrong.length > 0) throw invalid(wrong);
+    await queries.one('singles/move', codes, state, account.id);
+    return readBook(queries);
+  });
+
+export const singlesHandlers = (
+  database: Database,
+): Pick<Handlers, 'singles' | 'addSingles' | 'moveSingles' | 'kitSingle'> => ({
+  singles: () => readBook(database),
+  addSingles: ({ body, account }) => addSingles(database, account, body.orders),
+  moveSingles: ({ body, account }) => move(database, account, body.codes, body.state, 'codes'),
+  kitSingle: ({ body, account }) => {
+    const [cover, block] = [body.cover.trim(), body.block.trim()];
+    if (cover === '' || cover !== block)
+      throw invalid([
+        {
+          path: 'cover',
+          message: `Cover ${cover || 'without a code'} and block ${block || 'without a code'} are not of one order. Stop, and sort the stack from here on.`,
+        },
+      ]);
+    return move(database, account, [block], 'kitted', 'block');
+  },
+});

@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { leavesBy } from '@druckerei/core';
+import type { Finished } from '@druckerei/contract';
+import { failureOf } from '../../platform/problem';
+import { count, dateText, readNumber } from '../../ui/format';
+import type { FinishedStore } from './finished.store';
+import { loadWords } from './load-words';
+
+export interface CallOffData {
+  readonly stock: InstanceType<typeof FinishedStore>;
+  readonly lot: Finished['lots'][number];
+}
+
+const whole = (text: string, least: number): number | undefined => {
+  const value = readNumber(text);
+  return value !== undefined && Number.isInteger(value) && value >= least ? value : undefined;
+};
+
+/** Sends pieces of a lot to a destination: what they load, and by when they leave so that they arrive in time. */
+@Component({
+  selector: 'dk-call-off-dialog',
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>Call off {{ data.lot.title }}</h2>
+    <form (submit)="$event.preventDefault(); call()">
+      <mat-dialog-content>
+        <p class="quiet">{{ count(data.lot.pieces) }} on hand, {{ data.lot.place }}.</p>
+        <mat-form-field>
+          <mat-label>Pieces</mat-label>
+          <input matInput #p inputmode="numeric" [value]="pieces()" (input)="pieces.set(p.value)" cdkFocusInitial />
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>To</mat-label>
+          <input matInput #d maxlength="80" list="dk-destinations" [value]="destination()" (input)="choose(d.value)" />
+        </mat-form-field>
+        <datalist id="dk-destinations">
+          @for (one of data.stock.finished()?.destinations; track one.name) {
+            <option [value]="one.name"></option>
+          }
+        </datalist>
+        <mat-form-field>
+          <mat-label>Days on the road</mat-label>
+          <input matInput #t inputmode="numeric" [value]="days()" (input)="days.set(t.value)" />
+          <mat-hint>kept for this destination</mat-hint>
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>Due there</mat-label>
+          <input matInput #u type="date" [value]="due()" (change)="due.set(u.value)" />
+        </mat-form-field>
+        <p aria-live="polite" data-test="load">{{ outlook() }}</p>
+        @if (failed(); as message) {
+          <p role="alert" class="wrong">{{ message }}</p>
+        }
+      </mat-dialog-content>
+      <mat-dialog-actions align="end">
+        <button matButton type="button" mat-dialog-close>Leave it</button>
+        <button matButton="filled" type="submit">Call off</button>
+      </mat-dialog-actions>
+    </form>
+  `,
+  styles: `
+    mat-form-field {
+      width: 100%;
+      margin: 6px 0;
+    }
+    .wrong {
+      color: var(--mat-sys-error);
+    }
+  `,
+})
+export class CallOffDialog {
+  protected readonly data = inject<CallOffData>(MAT_DIALOG_DATA);
+  private readonly dialog = inject<MatDialogRef<CallOffDialog>>(MatDialogRef);
+  protected readonly pieces = signal(String(Math.min(this.data.lot.perPallet ?? 1, this.data.lot.pieces)));
+  protected readonly destination = signal('');
+  protected readonly days = signal('');
+  protected readonly due = signal('');
+  protected readonly failed = signal('');
+  protected readonly count = count;
+  protected readonly outlook = computed(() => {
+    const [pieces, days] = [whole(this.pieces(), 1), whole(this.days(), 0)];
+    const load = pieces === undefined ? undefined : this.data.stock.loadOf(this.data.lot, pieces);
+    if (load === undefined) return '';
+    const leaves = this.due() === '' || days === undefined ? '' : ` Leaves by ${dateText(leavesBy(this.due(), days))}.`;
+    return `${loadWords(load)}.${leaves}`;
+  });
+
+  /** A destination that is known brings its days. */
+  protected choose(name: string): void {
+    this.destination.set(name);
+    const known = this.data.stock.finished()?.destinations.find((one) => one.name === name.trim());
+    if (known) this.days.set(String(known.days));
+  }
+
+  protected call(): void {
+    const { lot, stock } = this.data;
+    const [pieces, days, destination] = [whole(this.pieces(), 1), whole(this.days(), 0), this.destination().trim()];
+    const wrong =
+      pieces === undefined
+        ? 'A whole number of pieces is wanted, like 2,500.'
+        : destination === ''
+          ? 'Say where the pieces go.'
+          : 'Days on the road are a whole number, 0 where they arrive the same day.';
+    if (pieces === undefined || destination === '' || days === undefined) {
+      this.failed.set(wrong);
+      return;
+    }
+    const due = this.due() === '' ? {} : { due: this.due() };
+    stock.callOff(lot.id, { pieces, expected: lot.pieces, destination, transitDays: days, ...due }).subscribe({
+      next: () => this.dialog.close(),
+      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+}

@@ -1,0 +1,49 @@
+import { example, planned } from '../plan/examples.fixture.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+import { callOff, leavesBy, packedAs } from './finished.js';
+
+describe('finished stock', () => {
+  const job = example('tea-shipper');
+  const packed = packedAs(job, planned(job), SHIPPED_WORKS);
+
+  it('remembers mass and pallet of the product that its job made', () => {
+    const plan = planned(job);
+    const end = plan.edges.find(({ to }) => to === null);
+    expect(packed.pieceG).toBe(end?.state.massG);
+    // Bundles of 25 on the pallet, so many to a layer and so many layers.
+    expect((packed.perPallet ?? 0) % 25).toBe(0);
+    expect(packed.perPallet).toBeGreaterThan(0);
+  });
+
+  it('is called off from one pallet to several trucks: 0.4 m a pallet of 800 x 1200 (handbook chapter 7)', () => {
+    const packing = { pieceG: 500, perPallet: 400 };
+    expect(callOff(400, packing, SHIPPED_WORKS)).toEqual({
+      pallets: 1,
+      partly: 0,
+      kg: 200,
+      loadingM: expect.closeTo(0.4, 9) as number,
+      vehicles: 1,
+    });
+    // 34 pallets fill a trailer of 13.6 m; one piece more begins the 35th pallet and a second trailer.
+    expect(callOff(34 * 400, packing, SHIPPED_WORKS)).toMatchObject({ pallets: 34, partly: 0, vehicles: 1 });
+    expect(callOff(34 * 400 + 1, packing, SHIPPED_WORKS)).toMatchObject({ pallets: 34, partly: 1, vehicles: 2 });
+    // Heavy goods fill it by mass: 60 t in three trailers of 24 t.
+    expect(callOff(60_000, { pieceG: 1000, perPallet: 2000 }, SHIPPED_WORKS).vehicles).toBe(3);
+  });
+
+  it('tells pieces and kilograms alone where nothing is palletised', () => {
+    expect(callOff(10, { pieceG: 50 }, SHIPPED_WORKS)).toEqual({
+      pallets: 0,
+      partly: 10,
+      kg: 0.5,
+      loadingM: undefined,
+      vehicles: undefined,
+    });
+  });
+
+  it('leaves so many days before it is due, over the end of a month and a year', () => {
+    expect(leavesBy('2027-03-02', 4)).toBe('2027-02-26');
+    expect(leavesBy('2027-01-01', 1)).toBe('2026-12-31');
+    expect(leavesBy('2027-01-01', 0)).toBe('2027-01-01');
+  });
+});

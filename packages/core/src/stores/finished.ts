@@ -1,0 +1,62 @@
+import { loadingMetres } from '../finishing/index.js';
+import type { Job, Plan } from '../plan/index.js';
+import { stationSheet } from '../stations/index.js';
+import { type Works, normsOf } from '../works/index.js';
+
+/** How a finished product is packed: what a lot remembers of the job that made it. */
+export interface PackedAs {
+  /** Grams of one piece. */
+  readonly pieceG: number;
+  /** Pieces on a full pallet; absent where the route ends without pallets. */
+  readonly perPallet?: number | undefined;
+}
+
+/** Packing of a planned job's product, from its last station for boxes or pallets. Source: the station's own figures. */
+export function packedAs(job: Job, plan: Plan, works: Works): PackedAs {
+  const last = [...plan.edges].reverse().find(({ to }) => to === null);
+  const pieceG = last?.state.massG ?? 0;
+  const packs = [...job.route].reverse().find(({ operation }) => operation === 'box' || operation === 'pallet');
+  const perPallet = packs && stationSheet(job, plan, works, packs.id)?.figures[`station.${packs.id}.fullPallet`]?.value;
+  return { pieceG, ...(perPallet === undefined ? {} : { perPallet }) };
+}
+
+/** What is loaded when a customer calls pieces off the stock. */
+export interface CallOff {
+  /** Whole pallets, and pieces on one that is part filled. */
+  readonly pallets: number;
+  readonly partly: number;
+  readonly kg: number;
+  /** Metres of loading; undefined where the product is not palletised. */
+  readonly loadingM: number | undefined;
+  /** Trucks or containers, the last one part filled. */
+  readonly vehicles: number | undefined;
+}
+
+const GRAMS = 1000;
+
+/**
+ * Pallets, kilograms and loading of so many pieces, from one pallet to full trucks.
+ * @param pieces 1 or more. Source: handbook chapter 7 "Packing" (loading metres: identity; limits of a truck: norms).
+ */
+export function callOff(pieces: number, { pieceG, perPallet }: PackedAs, works: Works): CallOff {
+  const norms = normsOf(works, {});
+  const kg = (pieces * pieceG) / GRAMS;
+  if (perPallet === undefined || perPallet < 1)
+    return { pallets: 0, partly: pieces, kg, loadingM: undefined, vehicles: undefined };
+  const all = Math.ceil(pieces / perPallet);
+  const size = { lengthMm: norms('pallet.length').value, widthMm: norms('pallet.width').value };
+  const loadingM = loadingMetres(all, size);
+  return {
+    pallets: Math.floor(pieces / perPallet),
+    partly: pieces % perPallet,
+    kg,
+    loadingM,
+    vehicles: Math.max(Math.ceil(loadingM / norms('truck.length').value), Math.ceil(kg / norms('truck.kg').value)),
+  };
+}
+
+const DAY_MS = 86_400_000;
+
+/** Day on which goods leave so that they arrive when they are due. ISO 8601 dates; whole calendar days. Source: identity. */
+export const leavesBy = (due: string, transitDays: number): string =>
+  new Date(Date.parse(`${due}T00:00:00Z`) - transitDays * DAY_MS).toISOString().slice(0, 10);
