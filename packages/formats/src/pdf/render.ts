@@ -1,18 +1,29 @@
+import fs from 'node:fs';
 import { createRequire } from 'node:module';
+import os from 'node:os';
 import path from 'node:path';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { unpackWoff } from './unpack-woff.js';
 
 const fonts = path.join(
   path.dirname(createRequire(import.meta.url).resolve('@fontsource/libre-franklin/package.json')),
   'files',
 );
-const face = (weight: number): string => path.join(fonts, `libre-franklin-latin-${weight}-normal.woff`);
+// Drawings open their fonts by file: the unpacked ones lie in a folder of this process.
+const unpacked = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-fonts-'));
+process.once('exit', () => fs.rmSync(unpacked, { recursive: true, force: true }));
+function face(weight: number): string {
+  const file = path.join(unpacked, `libre-franklin-${weight}.ttf`);
+  fs.writeFileSync(file, unpackWoff(fs.readFileSync(path.join(fonts, `libre-franklin-latin-${weight}-normal.woff`))));
+  return file;
+}
+const [normal, bold] = [face(400), face(700)];
 
-pdfmake.setFonts({ Franklin: { normal: face(400), bold: face(700), italics: face(400), bolditalics: face(700) } });
+pdfmake.setFonts({ Franklin: { normal, bold, italics: normal, bolditalics: bold } });
 // Documents are made of our own parts only: nothing is fetched, and no file but the fonts is read.
 pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
+pdfmake.setLocalAccessPolicy((file) => file.startsWith(unpacked));
 
 /** A4 with margins that a hole punch and a clip can have, in points. */
 const MARGINS: [number, number, number, number] = [42, 54, 36, 48];

@@ -11,12 +11,21 @@ export interface JobDocument {
   readonly at: Date;
 }
 
-export const number = (value: number, digits = 0): string =>
-  value.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+/** Formats are dear to make: one for each number of places. */
+const FORMATS = new Map<string, Intl.NumberFormat>();
+function formatOf(least: number, most: number): Intl.NumberFormat {
+  const key = `${least}-${most}`;
+  const known = FORMATS.get(key);
+  if (known) return known;
+  const made = new Intl.NumberFormat('en-GB', { minimumFractionDigits: least, maximumFractionDigits: most });
+  FORMATS.set(key, made);
+  return made;
+}
+
+export const number = (value: number, digits = 0): string => formatOf(digits, digits).format(value);
 /** As many places as there are, two at most. */
-export const plainNumber = (value: number): string => value.toLocaleString('en-GB', { maximumFractionDigits: 2 });
-export const percent = (share: number): string =>
-  `${(share * 100).toLocaleString('en-GB', { maximumFractionDigits: 3 })} %`;
+export const plainNumber = (value: number): string => formatOf(0, 2).format(value);
+export const percent = (share: number): string => `${formatOf(0, 3).format(share * 100)} %`;
 export const plural = (unit: string, count: number): string =>
   count === 1 || unit.endsWith('s') ? unit : unit === 'copy' ? 'copies' : `${unit}s`;
 

@@ -110,7 +110,7 @@ describe('section reader at the gatherer', () => {
       await fixture.whenStable();
     };
     for (const code of codes) await scan(code);
-    expect(textOf(fixture)).toContain('1 books right.');
+    expect(textOf(fixture)).toContain('1 book right.');
     await scan(codes[0] ?? '');
     await scan(codes[2] ?? '');
     expect(textOf(fixture)).toContain('Stopped at section 2');
@@ -121,6 +121,6 @@ describe('section reader at the gatherer', () => {
     await fixture.whenStable();
     await scan(codes[1] ?? '');
     expect(textOf(fixture)).toContain(`2 of ${sections}`);
-    expect(textOf(fixture)).toContain('1 stops on record.');
+    expect(textOf(fixture)).toContain('1 stop on record.');
   });
 });

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type Scan, checkScans } from '@druckerei/core';
-import { count } from '../../../ui/format';
+import { count, unitText } from '../../../ui/format';
 import { SCAN_WORDS, readScan } from '../../../ui/scan-words';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../state/room.store';
@@ -29,7 +29,7 @@ import { RoomStore } from '../state/room.store';
           />
         </mat-form-field>
         <span role="status" data-test="scanned">
-          {{ count(books()) }} books right{{ inBook() > 0 ? ', ' + count(inBook()) + ' of ' + codes().length : '' }}.
+          {{ count(books()) }} {{ unitText('books', books()) }} right{{ inBook() > 0 ? ', ' + count(inBook()) + ' of ' + codes().length : '' }}.
           Next: {{ codes()[inBook()] }}
         </span>
       </div>
@@ -41,7 +41,7 @@ import { RoomStore } from '../state/room.store';
         </p>
       }
       @if (stops().length > 0) {
-        <p class="quiet">{{ count(stops().length) }} stops on record.</p>
+        <p class="quiet">{{ count(stops().length) }} {{ unitText('stops', stops().length) }} on record.</p>
       }
     }
   `,
@@ -65,6 +65,7 @@ export class SectionReader {
   protected readonly room = inject(RoomStore);
   readonly stepId = input.required<string>();
   protected readonly count = count;
+  protected readonly unitText = unitText;
   protected readonly words = SCAN_WORDS;
   protected readonly codes = computed(() =>
     Object.values(this.editor.plan()?.layouts ?? {})
