@@ -244,6 +244,10 @@ const step = z.strictObject({
   perHour: z.number().positive().max(1e6).optional().describe('pieces in an hour, instead of the norm'),
   transitHours: z.number().min(0).max(1000).optional().describe('outside work: on the road each way'),
   price: z.number().min(0).max(1e6).optional().describe('outside work: of one piece that is sent'),
+  leavesMm: z
+    .strictObject({ widthMm: positiveMm, heightMm: positiveMm, thicknessMm: positiveMm })
+    .optional()
+    .describe('hand work: size of what leaves, where it is closed or put up'),
   perLift: z.int().min(1).max(100_000).optional().describe('cut: sheets in a lift, counted exactly'),
   powder: z.boolean().optional().describe('print: anti-set-off powder is dusted on'),
   note: text(500).optional(),

@@ -294,6 +294,8 @@ export interface Step {
   readonly perHour?: number | undefined;
   /** Dry: hours instead of the norm. */
   readonly hours?: number | undefined;
+  /** Hand work: size of what leaves, where it is closed or put up. */
+  readonly leavesMm?: { readonly widthMm: Mm; readonly heightMm: Mm; readonly thicknessMm: Mm } | undefined;
   /** Outside work: hours on the road each way, and the price of one piece that is sent. */
   readonly transitHours?: number | undefined;
   readonly price?: number | undefined;

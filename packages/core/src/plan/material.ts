@@ -6,6 +6,8 @@ import { OPERATION_RULES } from '../route/index.js';
 import { type FoldKind, type Part, type Step, itemMaterial } from './job.js';
 import { webOf } from './web-layout.js';
 
+const UM = 1000;
+
 /** State of a material on an edge of the flow: what the next machine gets. */
 export interface Material {
   readonly unit: string;
@@ -50,14 +52,15 @@ export function paperMaterial(layout: ComponentLayout): Material {
 }
 
 function cutMaterial(paper: Material, layout: ComponentLayout): Material {
-  const { piece, pieceAreaMm2, pattern, component, stock } = layout;
+  const { piece, pieceAreaMm2, pattern, component } = layout;
   return {
     ...paper,
     unit: component.kind === 'sheet' ? component.name.toLowerCase() : component.kind,
     widthMm: piece.widthMm,
     heightMm: piece.heightMm,
     grain: pattern.pieces[0]?.turned ? otherSide(paper.grain) : paper.grain,
-    massG: (pieceAreaMm2 * stock.gsm) / 1e6,
+    // What was laminated to the sheet goes with the piece.
+    massG: (paper.massG * pieceAreaMm2) / (paper.widthMm * paper.heightMm),
   };
 }
 
@@ -180,6 +183,11 @@ function materialAfter(
     case 'case':
       // Boards lie beside each other under the cloth.
       return { ...after, caliperUm: first.caliperUm + thickest(inputs.slice(1)) };
+    case 'hand': {
+      if (!step.leavesMm) return after;
+      const { widthMm, heightMm, thicknessMm } = step.leavesMm;
+      return { ...after, widthMm, heightMm, caliperUm: thicknessMm * UM };
+    }
     case 'trim':
       return trimmed ? { ...after, ...trimmed } : after;
     default:

@@ -33,6 +33,9 @@ export interface CallOff {
 }
 
 const GRAMS = 1000;
+/** Sums of decimals may miss a full truck by their last place. */
+const ROUNDING = 1e-9;
+const vehiclesFor = (load: number, most: number): number => Math.ceil(load / most - ROUNDING);
 
 /**
  * Pallets, kilograms and loading of so many pieces, from one pallet to full trucks.
@@ -51,7 +54,7 @@ export function callOff(pieces: number, { pieceG, perPallet }: PackedAs, works: 
     partly: pieces % perPallet,
     kg,
     loadingM,
-    vehicles: Math.max(Math.ceil(loadingM / norms('truck.length').value), Math.ceil(kg / norms('truck.kg').value)),
+    vehicles: Math.max(vehiclesFor(loadingM, norms('truck.length').value), vehiclesFor(kg, norms('truck.kg').value)),
   };
 }
 

@@ -93,6 +93,8 @@ export function wallet(answers: FamilyAnswers, works: Works): Made {
     plain(works, answers.stock),
     Math.max(1, answers.heightMm - 2),
   );
+  // Closed: as wide and high as its panel, as thick as what goes in with board on both sides.
+  const closed = { widthMm: answers.widthMm, heightMm: depthOf(answers), thicknessMm: answers.heightMm + 1 };
   const cover = Lane.printed(outer, '-wallet')
     .addIf(answers.cover === 'varnish', 'coat')
     .addIf(film, 'laminate')
@@ -101,7 +103,11 @@ export function wallet(answers: FamilyAnswers, works: Works): Made {
   const trays = new Lane(tray.id, '-tray').add('die-cut').add('glue');
   const product = new Lane(undefined)
     .add('hand', { id: 'tray-in', note: 'Tray glued into the wallet.' }, ...joined([cover, trays]))
-    .add('hand', { id: 'insert', note: 'Insert dropped in, wallet closed.' }, { material: 'part.insert' })
+    .add(
+      'hand',
+      { id: 'insert', note: 'Insert dropped in, wallet closed.', leavesMm: closed },
+      { material: 'part.insert' },
+    )
     .add('wrap')
     .add('box', { perPack: 24 });
   const insert: Part = { id: 'insert', name: 'Insert', widthMm: answers.widthMm - 8, massG: 40, price: 0.35 };

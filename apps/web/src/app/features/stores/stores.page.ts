@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -41,6 +41,8 @@ export class StoresPage {
   private readonly dialog = inject(MatDialog);
   private readonly measures = inject(Measures);
   protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
+  /** Which tab is open: paper is taken in at the first two. */
+  protected readonly tab = signal(0);
   protected readonly count = count;
   protected readonly dateText = dateText;
   protected readonly timeText = timeText;

@@ -29,8 +29,9 @@ import { RoomStore } from '../state/room.store';
           />
         </mat-form-field>
         <span role="status" data-test="scanned">
-          {{ count(books()) }} {{ unitText('books', books()) }} right{{ inBook() > 0 ? ', ' + count(inBook()) + ' of ' + codes().length : '' }}.
-          Next: {{ codes()[inBook()] }}
+          {{ count(books()) }} {{ unitText('books', books()) }} right{{
+            inBook() > 0 ? ', ' + count(inBook()) + ' of ' + codes().length : ''
+          }}. Next: {{ codes()[inBook()] }}
         </span>
       </div>
       @if (stop(); as s) {
