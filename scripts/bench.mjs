@@ -108,6 +108,8 @@ say(
 );
 
 const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
+const { measureOpening } = await import('../e2e/tools/opening.mjs');
 await withDemoServer(async (address) => {
   for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 50));
+  for (const { name, value, target } of await measureOpening(address)) say(name, ms(value), ratio(value, target));
 });

@@ -125,8 +125,8 @@ export function foilSheet(sheet: SheetBook): void {
   };
   const places = layout?.pattern.pieces ?? [{ xMm: 0, yMm: 0, ...sheet.first }];
   sheet.card(sheet.give('up', 'Dies on the sheet', places.length, 'dies'));
-  const height = sheet.card(size('heightMm', 'dieHeight', 'Die, along the foil'));
-  const width = sheet.card(size('widthMm', 'dieWidth', 'Die, across the foil'));
+  const height = sheet.card(size('heightMm', 'dieHeight', foils ? 'Die, along the foil' : 'Die, height'));
+  const width = sheet.card(size('widthMm', 'dieWidth', foils ? 'Die, across the foil' : 'Die, width'));
   if (foils) {
     const rows = sheet.give('rows', 'Rows along the foil', new Set(places.map(({ yMm }) => yMm)).size, 'rows');
     const strips = sheet.show('strips', 'Strips of foil', 'strips', 'ceil(up / rows)', {
@@ -182,7 +182,7 @@ function drawDies(sheet: SheetBook, width: number, height: number): void {
     ];
   });
   sheet.draw({
-    title: 'Dies on the sheet, gripper edge below',
+    title: 'Dies on the sheet, each in the middle of its piece until the artwork places it; gripper edge below',
     widthMm,
     heightMm,
     shapes: [{ kind: 'box', role: 'sheet', x: 0, y: 0, width: widthMm, height: heightMm }, ...pieces],

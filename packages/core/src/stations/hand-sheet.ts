@@ -58,7 +58,7 @@ function trayIn(sheet: SheetBook, outer: Component, inner: Component): void {
       strip(y + bead),
       strip(y + base.h - 2 * bead),
       measure({ x: 0, y: panel.h }, { x: panel.w, y: panel.h }, panel.w),
-      measure({ x, y: y + base.h }, { x: x + base.w, y: y + base.h }, base.w),
+      measure({ x: panel.w, y }, { x: panel.w, y: y + base.h }, base.h),
     ],
   });
 }

@@ -83,16 +83,6 @@ export function numberSheet(sheet: SheetBook): void {
   sheet.show('numbers', 'Numbers of the run', 'numbers', 'sheets * positions', { sheets, positions });
   sheet.card(sheet.told('first', 'First number', plan.first, ''));
   sheet.card(sheet.told('step', 'From number to number', plan.step, ''));
-  if (
-    sheet.job.components.every(({ tools = [] }) => tools.every(({ skips }) => readSkips(skips ?? '') !== undefined))
-  ) {
-    const lines = numberLines(plan, planned.needsOut, layout?.pattern.count ?? 1, 0, LISTED);
-    sheet.list({
-      title: 'First sheets',
-      heads: ['Sheet', 'Position', 'Number'],
-      rows: lines.map(({ sheet: at, position, printed }) => [at, position, printed]),
-    });
-  } else sheet.remark('The numbers left out cannot be read: write them like 7, 100-105.');
   const count = planned.needsOut * (layout?.pattern.count ?? 1);
   const voided = voidsOf(sheet.job, count);
   if (!voided) sheet.remark('The voided numbers cannot be read: write them like 7, 100-105.');
@@ -109,6 +99,16 @@ export function numberSheet(sheet: SheetBook): void {
     if (strange.length > 0)
       sheet.remark(`Not of this run, so nothing replaces them: ${strange.slice(0, 5).join(', ')}. Look at the list.`);
   }
+  if (
+    sheet.job.components.every(({ tools = [] }) => tools.every(({ skips }) => readSkips(skips ?? '') !== undefined))
+  ) {
+    const lines = numberLines(plan, planned.needsOut, layout?.pattern.count ?? 1, 0, LISTED);
+    sheet.list({
+      title: 'First sheets',
+      heads: ['Sheet', 'Position', 'Number'],
+      rows: lines.map(({ sheet: at, position, printed }) => [at, position, printed]),
+    });
+  } else sheet.remark('The numbers left out cannot be read: write them like 7, 100-105.');
   sheet.remark(
     'Number = first + step x (position x sheets + sheet), counted from 0: each cut pile runs on from the one before, and piles are laid one on another by position. A spoiled sheet is voided with all its numbers, listed and replaced from behind the run.',
   );

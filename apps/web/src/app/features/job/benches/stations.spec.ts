@@ -1,6 +1,14 @@
 import { type ComponentRef, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { type Finding, type Job, type Mend, type StationDrawing, checkRoute, SHIPPED_WORKS } from '@druckerei/core';
+import {
+  type Finding,
+  type Job,
+  type Mend,
+  type StationDrawing,
+  SHIPPED_WORKS,
+  checkRoute,
+  splitStation,
+} from '@druckerei/core';
 import { Store, provideStore } from '@ngrx/store';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { example, planned, revisionOf } from '../job.fixture';
@@ -206,5 +214,15 @@ describe('a stream of many lanes', () => {
     );
     expect(drawn.stations.find(({ step }) => step.id === 'insert')?.takes).toEqual(['Insert']);
     expect(drawn.terminals.map(({ id }) => id)).not.toContain('part.insert');
+  });
+
+  it('draws a station on two machines as two, one above the other, and its lane goes on between them', () => {
+    const map = splitStation(example('trail-map'), 'fold');
+    const drawn = streamModel(planned(map), map.components, () => ({ title: 'Map', lines: [] }), new Map());
+    const y = (id: string): number => drawn.stations.find(({ step }) => step.id === id)?.y ?? NaN;
+    expect(y('fold-2') - y('fold')).toBeGreaterThanOrEqual(92);
+    expect(y('cut')).toBe((y('fold') + y('fold-2')) / 2);
+    expect(y('band')).toBe(y('cut'));
+    expect(drawn.height).toBeGreaterThan(y('fold-2') + 44);
   });
 });

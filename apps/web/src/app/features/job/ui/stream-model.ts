@@ -117,6 +117,20 @@ function lanesOfEnds(plan: Plan, ends: readonly PlanEdge[]): ReadonlyMap<string,
   return lanes;
 }
 
+/** Stations of one lane that make the same thing on two machines: the first above its lane, the second below. */
+function twinsOf({ edges, steps }: Plan): ReadonlyMap<string, -1 | 1> {
+  const component = new Map(steps.map((step) => [step.id, step.component]));
+  const makers = new Map<string, string[]>();
+  for (const { material, from } of edges)
+    if (from !== null && !makers.get(material)?.includes(from))
+      makers.set(material, [...(makers.get(material) ?? []), from]);
+  const sides = new Map<string, -1 | 1>();
+  for (const [first, second] of makers.values())
+    if (first !== undefined && second !== undefined && component.get(first) === component.get(second))
+      sides.set(first, -1).set(second, 1);
+  return sides;
+}
+
 /** Process units spoiled at a step, by kind; rounding is running's. */
 export function lossesOf(step: PlanStep): { setupLost: number; runningLost: number } {
   if (step.processUnits === 0) return { setupLost: 0, runningLost: 0 };
@@ -170,11 +184,22 @@ export function streamModel(
     whole.edges.flatMap(({ to, material }) => (to === id ? (partNames.get(material) ?? []) : []));
   const { lefts, width } = placeColumns(plan);
   const ends = plan.edges.filter(({ to }) => to === null);
-  const laneCount = Math.max(components.length, ends.length, 1);
+  const twins = twinsOf(plan);
+  // A lane that runs on two machines somewhere takes two rows.
+  const rows = components.map(({ id }) =>
+    plan.steps.some((step) => step.component === id && twins.has(step.id)) ? 2 : 1,
+  );
+  const rowCount = rows.reduce((sum, row) => sum + row, 0);
+  const laneCount = Math.max(rowCount, ends.length, twins.size > 0 ? 2 : 1);
   const lane = ends.length > MANY_ENDS ? CLOSE_LANE : LANE;
   const joinY = TOP + ((laneCount - 1) * lane) / 2;
   const spread = (i: number, count: number): number => joinY + (i - (count - 1) / 2) * lane;
-  const laneY = new Map(components.map(({ id }, i) => [id, spread(i, components.length)]));
+  const laneY = new Map(
+    components.map(({ id }, i) => {
+      const above = rows.slice(0, i).reduce((sum, row) => sum + row, 0);
+      return [id, spread(above + ((rows[i] ?? 1) - 1) / 2, rowCount)];
+    }),
+  );
   const endY = lanesOfEnds(plan, ends);
   const byId = new Map(plan.steps.map((step) => [step.id, step]));
   const heights = new Map<string, number>();
@@ -189,8 +214,9 @@ export function streamModel(
     );
     const feeding = from.map(yOf);
     const middle = feeding.length > 0 ? (Math.min(...feeding) + Math.max(...feeding)) / 2 : joinY;
-    const y =
+    const own =
       component !== null ? (laneY.get(component) ?? joinY) : end === undefined ? middle : spread(end, ends.length);
+    const y = own + ((twins.get(id) ?? 0) * lane) / 2;
     heights.set(id, y);
     return y;
   };
@@ -229,15 +255,19 @@ export function streamModel(
     const [x2, y2] = [to?.x ?? endX, to?.y ?? y1];
     const thick2 = to?.thickIn ?? THIN;
     const thick1 = from?.thickOut ?? thick2;
+    // The lower of two machines has its counts below its band, where nothing crosses them.
+    const below = twins.get(edge.to ?? '') === 1 || twins.get(edge.from ?? '') === 1;
+    const label = parts.has(edge.from ?? '')
+      ? // Where several products part, each count stands before the step that takes it.
+        { labelX: x2 - GAP / 2, y: y2, thick: thick2 }
+      : { labelX: Math.min((x1 + x2) / 2, x1 + GAP / 2), y: y1, thick: Math.max(thick1, thick2) };
     return {
       id: `${edge.from ?? ''}>${edge.to ?? edge.material}`,
       path: bandPath(x1, y1, thick1, x2, y2, thick2),
       count: edge.count,
       unit: edge.state.unit,
-      // Where several products part, each count stands before the step that takes it.
-      ...(parts.has(edge.from ?? '')
-        ? { labelX: x2 - GAP / 2, labelY: y2 - thick2 / 2 - 6 }
-        : { labelX: Math.min((x1 + x2) / 2, x1 + GAP / 2), labelY: y1 - Math.max(thick1, thick2) / 2 - 6 }),
+      labelX: label.labelX,
+      labelY: label.y + (below ? label.thick / 2 + 14 : -label.thick / 2 - 6),
       figure: edge.figure,
     };
   });
