@@ -2,6 +2,7 @@ import dxfParser from 'dxf-parser';
 import { dimensionsOf, lengthText } from './drawing/dimensions.js';
 import { layoutDxf } from './drawing/layout-dxf.js';
 import fs from 'node:fs';
+import { createRequire } from 'node:module';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import {
   type Job,
@@ -15,7 +16,8 @@ import {
 } from '@druckerei/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
-import { type JobDocument, code128Svg, isCodable, layoutSvg, pileTagsPdf, ticketPdf } from './index.js';
+import { type JobDocument, code128Svg, isCodable, layoutSvg, numbersPdf, pileTagsPdf, ticketPdf } from './index.js';
+import { unpackWoff } from './pdf/unpack-woff.js';
 
 const example = (name: string): Job =>
   JSON.parse(fs.readFileSync(new URL(`../../../docs/examples/${name}.json`, import.meta.url), 'utf8')) as Job;
@@ -270,5 +272,56 @@ describe('layout drawing', () => {
     const sheet = runs.find(({ layer }) => layer === 'SHEET');
     expect(sheet?.points).toContainEqual({ x: 1020, y: 720 });
     expect(runs.filter(({ layer }) => layer === 'TRIM')).toHaveLength(2);
+  });
+});
+
+describe('the number list', () => {
+  it('marks voided numbers with what replaces them, in columns over its pages', async () => {
+    const job = example('season-tickets');
+    const document = documentOf(job);
+    const step = document.plan.steps.find(({ operation }) => operation === 'number');
+    if (!step) throw new Error('no numbering');
+    const lines = Array.from({ length: 600 }, (_, i) => ({
+      sheet: i + 1,
+      position: 1,
+      printed: `N${String(i).padStart(4, '0')}`,
+      ...(i === 7 ? { replacedBy: 'N0600' } : {}),
+    }));
+    const pdf = await numbersPdf(document, step, lines);
+    const text = await textOf(pdf);
+    expect(text).toContain('600 numbers at number, 1 voided.');
+    expect(text).toContain('N0007 is void, replaced by N0600');
+    for (const { printed } of lines) expect(text).toContain(printed);
+    // Five columns of 58 lines: three pages behind the first.
+    const { numPages } = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+    expect(numPages).toBe(4);
+  });
+});
+
+describe('fonts', () => {
+  it('are unpacked to the size that their WOFF file tells, table by table (standard: W3C WOFF 1.0)', () => {
+    const file = createRequire(import.meta.url).resolve(
+      '@fontsource/libre-franklin/files/libre-franklin-latin-400-normal.woff',
+    );
+    const woff = fs.readFileSync(file);
+    const font = unpackWoff(woff);
+    expect(font.length).toBe(woff.readUInt32BE(16));
+    expect(font.readUInt32BE(0)).toBe(0x00010000);
+    const tables = font.readUInt16BE(4);
+    const sums = Array.from({ length: tables }, (_, i) => {
+      const at = 12 + 16 * i;
+      const [sum, offset, length] = [4, 8, 12].map((field) => font.readUInt32BE(at + field)) as [
+        number,
+        number,
+        number,
+      ];
+      let found = 0;
+      for (let word = 0; word < Math.ceil(length / 4); word++)
+        found = (found + font.readUInt32BE(offset + 4 * word)) >>> 0;
+      // The sum of the head table leaves its own adjustment out.
+      return font.toString('latin1', at, at + 4) === 'head' ? true : found === sum;
+    });
+    expect(sums).toEqual(sums.map(() => true));
+    expect(() => unpackWoff(Buffer.from('OTTO'))).toThrow('no WOFF');
   });
 });

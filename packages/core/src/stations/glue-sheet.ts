@@ -164,7 +164,7 @@ export function rewindSheet(sheet: SheetBook): void {
   const rolls = `step.${sheet.step.id}.needsOut`;
   sheet.show('totalM', 'Paper in all rolls', 'm', 'rolls * length', { rolls, length });
   const caliper = sheet.give('caliper', 'Caliper', sheet.first?.caliperUm ?? 0, 'um');
-  const core = sheet.give('core', 'Core', 38, 'mm', { label: 'practice', note: 'common practice, no source' });
+  const core = sheet.norm('rewind.core');
   // Area of the ring is length x caliper; the root is taken outside the working.
   const outer = Math.sqrt(sheet.value(core) ** 2 + (4 * rollM * MM * sheet.value(caliper)) / MM / Math.PI);
   sheet.card(

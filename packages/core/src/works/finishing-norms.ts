@@ -97,6 +97,7 @@ export const FINISHING_NORMS: readonly Norm[] = [
   pack('pallet.height', 'Pallet, height with its load', 'mm', 1_500, 3_000, UNSOURCED),
   pack('pallet.ownHeight', 'Pallet, height of its own', 'mm', 144, 300, { label: 'memory', note: 'EN 13698-1' }),
   pack('pallet.kg', 'Heaviest load of a pallet', 'kg', 900, 5_000, UNSOURCED),
+  pack('rewind.core', 'Core of a consumer roll, outside diameter', 'mm', 38, 500, UNSOURCED),
   pack('truck.length', 'Truck or container, metres of loading', 'm', 13.6, 30, {
     label: 'memory',
     note: 'a usual trailer; a container has less',
