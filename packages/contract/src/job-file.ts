@@ -249,6 +249,7 @@ const step = z.strictObject({
     .optional()
     .describe('hand work: size of what leaves, where it is closed or put up'),
   perLift: z.int().min(1).max(100_000).optional().describe('cut: sheets in a lift, counted exactly'),
+  inks: inks.optional().describe('printed again on another press: the inks of this pass'),
   powder: z.boolean().optional().describe('print: anti-set-off powder is dusted on'),
   note: text(500).optional(),
 });

@@ -290,3 +290,39 @@ describe('register of a component', () => {
     ]);
   });
 });
+
+describe('a sheet printed again on another press', () => {
+  const job = example('season-tickets');
+  const plan = planned(job);
+  const made = listCarriers(job, plan, SHIPPED_WORKS);
+  const of = (step: string) => made.filter((carrier) => carrier.step === step);
+
+  it('has a stencil for the screen ink, and a recessed plate with its counter', () => {
+    expect(of('screen').map(({ kind, ink }) => [kind, ink])).toEqual([['stencil', 'Ferry silver']]);
+    expect(of('recessed').map(({ kind }) => kind)).toEqual(['recessed-plate', 'counter']);
+    // Plates on both sides at once, a stencil and a recessed plate: counters and boxes are beside them.
+    const own = plan.totals.platesByComponent['document'] ?? 0;
+    expect(plan.totals.plates).toBe(own + 2);
+    expect(plan.figures['step.screen.carriers']?.value).toBe(1);
+  });
+
+  it('draws its ink by area, coverage and the film of its process, with the fill of the unit', () => {
+    const at = (id: string): number => plan.figures[id]?.value ?? NaN;
+    const area = at('component.document.printedArea');
+    const laid = (step: string, coverage: number, film: string): number =>
+      (at(`step.${step}.processUnits`) * area * coverage * at(film)) / 1000;
+    expect(at('step.screen.ink.0')).toBeCloseTo(laid('screen', 0.06, 'norm.ink.film.screen') + at('norm.ink.fill'), 9);
+    expect(at('step.recessed.ink.0')).toBeCloseTo(
+      laid('recessed', 0.08, 'norm.ink.film.recessed') + at('norm.ink.fill'),
+      9,
+    );
+    expect(plan.totals.inkKgByName['Ferry silver']).toBeCloseTo(at('step.screen.ink.0'), 9);
+  });
+
+  it('prints nothing where no ink is told', () => {
+    const bare = { ...job, route: job.route.map(({ inks: _inks, ...step }) => step) };
+    const without = planned(bare);
+    expect(listCarriers(bare, without, SHIPPED_WORKS).some(({ step }) => step !== undefined)).toBe(false);
+    expect(without.totals.plates).toBe(plan.totals.plates - 2);
+  });
+});

@@ -1,11 +1,13 @@
 import type { Figures } from '../kernel/index.js';
 import { type CarrierKind, CARRIER_OF, STYLE_RULES, distortionPercent } from '../press/index.js';
 import { type NormLookup, type Works, normsOf, printingOf } from '../works/index.js';
+import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
 import { FACE_ALLOWANCE_MM, cylinderRoute } from './cylinder-route.js';
 import { unitsOf } from './inks.js';
 import type { Component, Job } from './job.js';
 import { carriersPerColour } from './step-norms.js';
+import { overprintsOf } from './overprint.js';
 import { usesHeldCarriers } from './split-run.js';
 import { toolsOf } from './tools.js';
 
@@ -15,6 +17,8 @@ export interface Carrier {
   readonly id: string;
   readonly kind: CarrierKind;
   readonly component: string;
+  /** Pass on another press that it is for; undefined at the component's own. */
+  readonly step: string | undefined;
   readonly name: string;
   readonly side: 'front' | 'back' | 'both' | undefined;
   readonly ink: string | undefined;
@@ -53,18 +57,6 @@ const slug = (text: string): string =>
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '') || 'x';
-
-/** Norm that says how long a kind of carrier lives. */
-export const lifeNorm = (kind: CarrierKind | undefined): string =>
-  kind === undefined || kind === 'plate'
-    ? 'plate.life'
-    : ['flexo-plate', 'cylinder', 'recessed-plate', 'form-plate', 'stencil'].includes(kind)
-      ? `carrier.${kind}.life`
-      : 'carrier.die.life';
-
-/** Norm that says what a kind of carrier costs. */
-export const carrierPrice = (kind: CarrierKind | undefined): string =>
-  kind === undefined || kind === 'plate' ? 'price.plate' : `price.carrier.${kind}`;
 
 function makingHours(kind: CarrierKind, layout: ComponentLayout | undefined, norms: NormLookup): number {
   const value = (id: string): number => norms(id).value;
@@ -132,6 +124,57 @@ interface Context {
   readonly figures: Figures;
 }
 
+/** A recessed plate prints against a counter of its own. */
+function withCounter(carrier: Carrier): Carrier[] {
+  if (carrier.kind !== 'recessed-plate') return [carrier];
+  const { id, key } = carrier;
+  return [
+    carrier,
+    { ...carrier, id: `${id}.counter`, kind: 'counter', key: `${key}/counter`, note: 'made from the first print' },
+  ];
+}
+
+/** Carriers of passes on other presses: one an ink, as many sets as wear out. */
+function overprintCarriers(
+  { job, works, norms, figures }: Context,
+  layouts: Readonly<Record<string, ComponentLayout>>,
+): Carrier[] {
+  return overprintsOf(job, works, (id) => layouts[id]).flatMap(({ step, inks, layout, kind }) => {
+    if (!kind) return [];
+    const { component } = layout;
+    const impressions = figures[`step.${step.id}.processUnits`]?.value ?? 0;
+    const life = norms(lifeNorm(kind)).value;
+    const sets = Math.max(1, Math.ceil(impressions / life));
+    return inks.flatMap(({ name: ink }) =>
+      Array.from({ length: sets }, (_, i) => i + 1).flatMap((set) => {
+        const parts = [component.id, step.id, slug(ink), ...(set > 1 ? [`s${set}`] : [])];
+        return withCounter({
+          id: parts.join('.'),
+          kind,
+          component: component.id,
+          step: step.id,
+          name: component.name,
+          ink,
+          side: 'front',
+          version: undefined,
+          set,
+          position: undefined,
+          unit: undefined,
+          ...made(kind, layout, ink),
+          makingHours: makingHours(kind, layout, norms),
+          impressions: Math.ceil(impressions / sets),
+          life,
+          owner: component.carriers?.owner ?? 'house',
+          key: [job.customer, job.title, ...parts, component.sheet.widthMm, component.sheet.heightMm]
+            .map(String)
+            .map(slug)
+            .join('/'),
+        });
+      }),
+    );
+  });
+}
+
 function printingCarriers({ job, works, norms, figures }: Context, layout: ComponentLayout): Carrier[] {
   const { component, machine } = layout;
   const kind = CARRIER_OF[printingOf(machine)];
@@ -156,6 +199,7 @@ function printingCarriers({ job, works, norms, figures }: Context, layout: Compo
       id: parts.join('.'),
       kind,
       component: component.id,
+      step: undefined,
       name: component.name,
       ink,
       ...where,
@@ -170,17 +214,7 @@ function printingCarriers({ job, works, norms, figures }: Context, layout: Compo
         .map(slug)
         .join('/'),
     };
-    if (kind !== 'recessed-plate') return [carrier];
-    return [
-      carrier,
-      {
-        ...carrier,
-        id: `${carrier.id}.counter`,
-        kind: 'counter',
-        key: `${carrier.key}/counter`,
-        note: 'made from the first print',
-      },
-    ];
+    return withCounter(carrier);
   };
   return formSides(component).flatMap(({ side, inks }) =>
     inks.flatMap((ink) => {
@@ -221,6 +255,7 @@ function toolCarriers({ job, norms, figures }: Context, component: Component): C
         id,
         kind: tool.kind,
         component: component.id,
+        step: undefined,
         name: tool.name,
         side: undefined,
         ink: undefined,
@@ -262,8 +297,9 @@ export function listCarriers(
   works: Works,
 ): Carrier[] {
   const context = { job, works, norms: normsOf(works, job.norms), figures: plan.figures };
-  return job.components.flatMap((component) => {
+  const own = job.components.flatMap((component) => {
     const layout = plan.layouts[component.id];
     return [...(layout ? printingCarriers(context, layout) : []), ...toolCarriers(context, component)];
   });
+  return [...own, ...overprintCarriers(context, plan.layouts)];
 }

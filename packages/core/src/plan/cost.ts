@@ -2,7 +2,8 @@ import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
-import { carrierPrice } from './carriers.js';
+import { carrierPrice } from './carrier-norms.js';
+import { overprintsOf } from './overprint.js';
 import type { StepTime } from './step-time.js';
 import type { Job } from './job.js';
 import { sumFigure } from './sum-figure.js';
@@ -62,6 +63,16 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
         ? [product(`cost.plates.${id}`, `Plates, ${layout.component.name}`, 'plates * price', { plates: count, price })]
         : [];
     }),
+    ...overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ step, kind }) =>
+      kind === undefined
+        ? []
+        : [
+            product(`cost.plates.${step.id}`, `Carriers, ${step.id}`, 'carriers * price', {
+              carriers: `step.${step.id}.carriers`,
+              price: norm(carrierPrice(kind)),
+            }),
+          ],
+    ),
     ...toolKinds(job).map(([kind, count]) =>
       product(`cost.tools.${kind}`, TOOL_NAMES[kind], 'count * price', {
         count: book.give(`tools.${kind}`, TOOL_NAMES[kind], count, 'pieces', IDENTITY),

@@ -28,7 +28,10 @@ export const wantsTrial = ({ kind }: InkSpec): boolean => TRIAL_KINDS.includes(k
 
 /** Names of all inks that a job prints, each once. */
 export const inkNames = (job: Job): string[] => [
-  ...new Set(job.components.flatMap(({ front, back }) => [...front, ...back].map(({ name }) => name))),
+  ...new Set([
+    ...job.components.flatMap(({ front, back }) => [...front, ...back].map(({ name }) => name)),
+    ...job.route.flatMap(({ inks = [] }) => inks.map(({ name }) => name)),
+  ]),
 ];
 
 /** Norms that a film and its solids come from, where the ink has no film of its own. Source: handbook chapter 5. */

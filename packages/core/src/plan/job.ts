@@ -299,6 +299,8 @@ export interface Step {
   /** Outside work: hours on the road each way, and the price of one piece that is sent. */
   readonly transitHours?: number | undefined;
   readonly price?: number | undefined;
+  /** Printed again on another press: the inks of this pass, one carrier each. */
+  readonly inks?: readonly InkUse[] | undefined;
   /** Print: anti-set-off powder is dusted on. */
   readonly powder?: boolean | undefined;
   /** Instruction for the station, printed on the ticket. */

@@ -5,7 +5,8 @@ import { buyPaper } from './buy-paper.js';
 import { type NormLookup, type Works, printingOf } from '../works/index.js';
 import { type Layouts, takenBy } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
-import { lifeNorm } from './carriers.js';
+import { lifeNorm } from './carrier-norms.js';
+import { overprintFigures } from './overprint.js';
 import { drawFigure, inkFigures } from './ink-figures.js';
 import { type Job, type Step, paperOf } from './job.js';
 import { type PressUnit, pressUnit } from './material.js';
@@ -145,6 +146,7 @@ export function pressFigures(context: Context): PressTotals {
     paperBy[id] = buyPaper(book, norms, layout, figure);
     if (!isPlateless(layout)) inkFigures(context, layout, byName);
   }
+  const again = overprintFigures(context, byName);
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
   const ids = Object.keys(pressSheets);
   const kinds = new Set([...layouts.values()].map(pressUnit));
@@ -164,13 +166,10 @@ export function pressFigures(context: Context): PressTotals {
     platesByComponent: platesBy,
     paperKgByComponent: paperBy,
     inkKgByName,
-    plates: sumFigure(
-      book,
-      'total.plates',
-      'Plates',
-      'plates',
-      ids.map((id) => `component.${id}.plates`),
-    ),
+    plates: sumFigure(book, 'total.plates', 'Plates', 'plates', [
+      ...ids.map((id) => `component.${id}.plates`),
+      ...again,
+    ]),
     paperKg: sumFigure(
       book,
       'total.paperKg',

@@ -2,7 +2,7 @@ import { type FigureBook, type Outcome, IDENTITY, error } from '../kernel/index.
 import { CARRIER_OF, countPlates } from '../press/index.js';
 import { rollsThatStand, usableLengthM } from '../web/index.js';
 import { type NormLookup, printingOf } from '../works/index.js';
-import { lifeNorm } from './carriers.js';
+import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import { rollSpec, spliceNorm, spliceUnits, threadM } from './roll-figures.js';

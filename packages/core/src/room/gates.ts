@@ -88,11 +88,12 @@ function trialGate({
 }
 
 /** Carriers that a press step runs with. */
-const carriersAt = (all: readonly Carrier[], { component, id }: PlanStep, job: Job): Carrier[] => {
+const carriersAt = (all: readonly Carrier[], { component, id, operation }: PlanStep, job: Job): Carrier[] => {
   const side = job.route.find((step) => step.id === id)?.side ?? 'front';
   return all.filter(
     (carrier) =>
       carrier.component === component &&
+      carrier.step === (operation === 'overprint' ? id : undefined) &&
       carrier.ink !== undefined &&
       carrier.set === 1 &&
       (side === 'both' || carrier.side === 'both' || carrier.side === side),
@@ -101,11 +102,16 @@ const carriersAt = (all: readonly Carrier[], { component, id }: PlanStep, job: J
 
 /** Inks of a press step that want an accepted trial. */
 function inksAt({ job, works }: RoomContext, { component, id }: PlanStep): string[] {
+  const pass = job.route.find((step) => step.id === id);
   const of = job.components.find((one) => one.id === component);
-  const side = job.route.find((step) => step.id === id)?.side ?? 'front';
-  const uses = side === 'both' ? [...(of?.front ?? []), ...(of?.back ?? [])] : (of?.[side] ?? []);
+  const side = pass?.side ?? 'front';
+  const uses = pass?.inks ?? (side === 'both' ? [...(of?.front ?? []), ...(of?.back ?? [])] : (of?.[side] ?? []));
   return [...new Set(uses.map(({ name }) => name))].filter((name) => wantsTrial(inkOf(job, works, name)));
 }
+
+/** Whether a step is a pass through a press, which starts behind its gate: another press's where its inks are told. */
+const isPass = (job: Job, { id, operation }: PlanStep): boolean =>
+  operation === 'print' || (operation === 'overprint' && job.route.some((step) => step.id === id && step.inks?.length));
 
 /** What still stands before a press step may start: artwork, trials, inspected carriers. Source: handbook chapters 4 and 5. */
 export function pressGate(context: RoomContext, step: PlanStep): Issue[] {
@@ -161,8 +167,8 @@ export function refuse(context: RoomContext, event: RoomEvent): Issue[] {
       const step = plan.steps.find(({ id }) => id === event.step);
       if (!step) return unknown('step', event.step);
       if (event.kind === 'press-start')
-        return step.operation === 'print' ? pressGate(context, step) : unknown('press step', event.step);
-      if (event.kind === 'reader-stop' || step.operation !== 'print') return [];
+        return isPass(job, step) ? pressGate(context, step) : unknown('press step', event.step);
+      if (event.kind === 'reader-stop' || !isPass(job, step)) return [];
       if (!state.started.has(step.id)) return [error('room.not-started', 'step', { step: step.name })];
       return event.kind === 'count' && !state.firstSheets.has(step.id)
         ? [error('room.first-sheet', 'step', { step: step.name })]

@@ -92,6 +92,27 @@ describe('gates', () => {
     expect(room.try(start)).toEqual([]);
   });
 
+  it('stand at a pass on another press too, each for its own carriers', () => {
+    const room = new Room(example('season-tickets'));
+    room.try({ kind: 'artwork', component: 'document', approved: true });
+    const ready = (own: boolean): void => {
+      for (const { id } of room.carriers.filter(({ step, ink }) => ink !== undefined && (step === 'screen') === own)) {
+        expect(room.try({ kind: 'carrier', carrier: id, state: 'made' })).toEqual([]);
+        expect(room.try({ kind: 'inspection', carrier: id, faults: [] })).toEqual([]);
+      }
+    };
+    const screen: RoomEvent = { kind: 'press-start', step: 'screen' };
+    ready(false);
+    // The first press has its plates; the screen press waits for its stencil, and for the trial of its mixed ink.
+    expect(room.try({ kind: 'press-start', step: 'print-document' })).toEqual([]);
+    expect(room.try(screen)).toEqual(['room.trial', 'room.not-inspected']);
+    expect(room.try({ kind: 'count', step: 'screen', good: 10 })).toEqual(['room.not-started']);
+    ready(true);
+    expect(room.try(screen)).toEqual(['room.trial']);
+    expect(room.try({ ...trial(true), ink: 'Ferry silver' } as RoomEvent)).toEqual([]);
+    expect(room.try(screen)).toEqual([]);
+  });
+
   it('send a faulty carrier back to be made again', () => {
     const room = readyRoom();
     const id = room.carriers[0]?.id ?? '';

@@ -51,6 +51,12 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
       'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
     );
   }
+  if (step.operation === 'overprint' && source?.inks?.length) {
+    const carriers = figure(`step.${step.id}.carriers`) ?? 0;
+    lines.push(
+      `Inks: ${source.inks.map(({ name }) => name).join(', ')}; ${number(carriers)} ${plural('carrier', carriers)}. Have the first good sheet passed.`,
+    );
+  }
   const rolls = figure(`component.${step.component ?? ''}.rolls`);
   if (step.operation === 'print' && machine?.press?.web && rolls !== undefined) {
     const splices = rolls - 1;

@@ -80,9 +80,19 @@ export function numbered(answers: FamilyAnswers, works: Works): Made {
   const { bought: _bought, ...fits } = component;
   const perPack = answers.perPack ?? 100;
   const lane = Lane.printed(fits)
-    .add('overprint', { id: 'screen', machine: 'screen-one', note: 'Screen colour.' })
+    .add('overprint', {
+      id: 'screen',
+      machine: 'screen-one',
+      note: 'Screen colour.',
+      inks: [{ name: 'Screen colour', coverage: 0.06 }],
+    })
     .add('dry')
-    .add('overprint', { id: 'recessed', machine: 'recessed-three', note: 'Recessed plate, face only.' })
+    .add('overprint', {
+      id: 'recessed',
+      machine: 'recessed-three',
+      note: 'Recessed plate, face only.',
+      inks: [{ name: 'Recessed ink', coverage: 0.08 }],
+    })
     .add('dry')
     .add('inspect', { note: 'Every sheet. Spoils are kept, counted and destroyed under witness.' })
     .add('number')

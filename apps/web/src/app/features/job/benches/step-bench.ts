@@ -10,6 +10,7 @@ import { FigureButton } from '../ui/figure-button';
 import { Field } from './field';
 import { FinishFields } from './finish-fields';
 import { IncidentFields } from './incident-fields';
+import { PassInks } from './pass-inks';
 import { PrintBench } from './print-bench';
 import { RouteMenu } from './route-menu';
 import { SectionReader } from './section-reader';
@@ -17,7 +18,7 @@ import { StationCard } from './station-card';
 import { StepRecord } from './step-record';
 
 /** What each operation's figures are, beside the counts. */
-const EXTRAS = ['platesHung', 'sheetsPerLift', 'packs', 'hours', 'lag', 'lead'] as const;
+const EXTRAS = ['platesHung', 'carriers', 'sheetsPerLift', 'packs', 'hours', 'lag', 'lead'] as const;
 
 /** The bench of one station: its counts, what may be spoiled, its machine, its instructions and cautions. */
 @Component({
@@ -31,6 +32,7 @@ const EXTRAS = ['platesHung', 'sheetsPerLift', 'packs', 'hours', 'lag', 'lead'] 
     MatFormFieldModule,
     MatIconModule,
     MatSelectModule,
+    PassInks,
     PrintBench,
     RouteMenu,
     SectionReader,
