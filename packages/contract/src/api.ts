@@ -90,6 +90,7 @@ export const worksSchema = z
             minMm: pair,
             minCaliperUm: z.number(),
             maxCaliperUm: z.number(),
+            grain: z.enum(['long', 'short']).optional(),
             maxG: z.number().optional(),
             stations: z.int().optional(),
             forceKn: z.number().optional(),

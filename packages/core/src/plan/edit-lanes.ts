@@ -1,6 +1,6 @@
 import { OPERATION_RULES } from '../route/index.js';
 import { takenBy } from './build-graph.js';
-import { freeId } from './edit-route.js';
+import { freeId, retake } from './edit-route.js';
 import { type Job, type Step, partMaterial } from './job.js';
 import type { FieldPath } from './set-field.js';
 
@@ -27,17 +27,12 @@ export function splitStation(job: Job, stepId: string, machine?: string): Job {
   return {
     ...job,
     route: job.route.flatMap((step): Step[] => {
-      if (step.id !== stepId) return [retaken(step, stepId, together)];
+      if (step.id !== stepId) return [retake(step, stepId, together)];
       const second: Step = { ...step, id: freeId(job, step.operation), makes: half };
       return [{ ...step, makes: half }, machine === undefined ? second : { ...second, machine }];
     }),
   };
 }
-
-const retaken = (step: Step, old: string, next: string): Step =>
-  step.from?.some(({ material }) => material === old)
-    ? { ...step, from: step.from.map((from) => (from.material === old ? { ...from, material: next } : from)) }
-    : step;
 
 /** Id of the first of two machines that a station runs on; undefined where it runs on one. */
 export function splitOf(job: Job, stepId: string): string | undefined {
@@ -55,7 +50,7 @@ export function joinStation(job: Job, stepId: string): Job {
     route: job.route
       .filter(({ id, makes }) => id === first || makes?.[0]?.material !== together)
       .map((step): Step => {
-        if (step.id !== first) return retaken(step, together, first);
+        if (step.id !== first) return retake(step, together, first);
         const { makes: _makes, ...whole } = step;
         return whole;
       }),

@@ -38,7 +38,8 @@ export function freeId({ route }: Job, operation: Operation): string {
   return id;
 }
 
-const retake = (step: Step, old: string, next: string): Step =>
+/** The step with one of its materials changed for another. */
+export const retake = (step: Step, old: string, next: string): Step =>
   step.from?.some(({ material }) => material === old)
     ? { ...step, from: step.from.map((from) => (from.material === old ? { ...from, material: next } : from)) }
     : step;

@@ -146,6 +146,11 @@ export const ROUTE_RULES = {
     reason: 'What comes is heavier than the machine carries.',
     weight: 'hard',
   },
+  'machine-grain': {
+    name: 'Grain that the machine takes',
+    reason: 'What comes has its grain along the other side: it curls in this machine. Lay it turned by a quarter.',
+    weight: 'soft',
+  },
   'machine-stations': {
     name: 'Stations of the gatherer',
     reason: 'More sections than feeders want a second gather.',

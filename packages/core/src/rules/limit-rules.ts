@@ -36,6 +36,14 @@ const mass = ({ incoming }: Station): number =>
   incoming.reduce((sum, { material, usage }) => sum + material.massG * usage, 0);
 const massFits = (station: Station, { maxG = Infinity }: MachineTakes): boolean => mass(station) <= maxG;
 
+/** Whether the grain runs along the side that the machine wants; a square takes either. */
+function grainFits({ incoming }: Station, { grain }: MachineTakes): boolean {
+  const piece = incoming[0]?.material;
+  if (grain === undefined || !piece || piece.widthMm === piece.heightMm) return true;
+  const long = piece.widthMm > piece.heightMm ? 'width' : 'height';
+  return (piece.grain === long) === (grain === 'long');
+}
+
 /** Another machine of the works that does the same and takes what comes. */
 function otherMachine({ works }: RouteFacts, station: Station, machine: Machine): Mend | undefined {
   const other = works.machines.find(
@@ -43,7 +51,11 @@ function otherMachine({ works }: RouteFacts, station: Station, machine: Machine)
       id !== machine.id &&
       process === machine.process &&
       !press &&
-      (!takes || (sizeFits(station, takes) && caliperFits(station, takes) && massFits(station, takes))),
+      (!takes ||
+        (sizeFits(station, takes) &&
+          caliperFits(station, takes) &&
+          massFits(station, takes) &&
+          grainFits(station, takes))),
   );
   return other && { kind: 'set', path: ['route', station.index, 'machine'], value: other.id };
 }
@@ -83,6 +95,8 @@ const heavy = beyond(massFits, (station, { maxG = 0 }) => ({
   limit: maxG / GRAMS,
   unit: 'kg',
 }));
+
+const grain = beyond(grainFits, () => ({}));
 
 const stations: Predicate = ({ stations: all }) =>
   all.flatMap((station): Found[] => {
@@ -139,6 +153,7 @@ export const LIMIT_PREDICATES = {
   'machine-size': size,
   'machine-caliper': caliper,
   'machine-mass': heavy,
+  'machine-grain': grain,
   'machine-stations': stations,
   'hand-lift': lift,
   'least-spine': spine,

@@ -93,6 +93,11 @@ const CASES: Readonly<Record<RuleId, Job>> = {
   'machine-caliper': step(family('envelope'), 'die-cut', { machine: 'slotter' }),
   // 360 leaves of A5 on 170 g, two-up: some 4 kg in the clamp.
   'machine-mass': family('perfect-bound', { twoUp: true, pages: 720, stock: 'silk-170' }),
+  // Cloth with its grain along the longer side, across the spine.
+  'machine-grain': {
+    ...atlas,
+    components: atlas.components.map((one) => (one.id === 'cloth' ? { ...one, grain: 'width' as const } : one)),
+  },
   'machine-stations': family('case-bound', { pages: 288 }),
   'hand-lift': step(family('web-leaflet'), 'box', { perPack: 5000 }),
   'least-spine': thin,

@@ -123,12 +123,17 @@ export function foilSheet(sheet: SheetBook): void {
       note: 'a third of the piece until the die is measured',
     });
   };
-  const places = layout?.pattern.pieces ?? [{ xMm: 0, yMm: 0, ...sheet.first }];
-  sheet.card(sheet.give('up', 'Dies on the sheet', places.length, 'dies'));
+  const pieces = layout?.pattern.pieces ?? [];
+  sheet.card(sheet.give('up', 'Dies on the sheet', Math.max(1, pieces.length), 'dies'));
   const height = sheet.card(size('heightMm', 'dieHeight', foils ? 'Die, along the foil' : 'Die, height'));
   const width = sheet.card(size('widthMm', 'dieWidth', foils ? 'Die, across the foil' : 'Die, width'));
   if (foils) {
-    const rows = sheet.give('rows', 'Rows along the foil', new Set(places.map(({ yMm }) => yMm)).size, 'rows');
+    const rows = sheet.give(
+      'rows',
+      'Rows along the foil',
+      Math.max(1, new Set(pieces.map(({ yMm }) => yMm)).size),
+      'rows',
+    );
     const strips = sheet.show('strips', 'Strips of foil', 'strips', 'ceil(up / rows)', {
       up: `station.${step.id}.up`,
       rows,

@@ -1,4 +1,4 @@
-import type { Component } from '../plan/index.js';
+import { type Component, partMaterial, takenBy } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -65,7 +65,8 @@ function trayIn(sheet: SheetBook, outer: Component, inner: Component): void {
 
 /** A bought part dropped into a tray: the room that it has. */
 function insertIn(sheet: SheetBook): void {
-  const part = sheet.job.parts?.find(({ id }) => sheet.incoming.some(({ material }) => material.unit === id));
+  const taken = new Set(takenBy(sheet.step).map(({ material }) => material));
+  const part = sheet.job.parts?.find(({ id }) => taken.has(partMaterial(id)));
   const tray = sheet.job.components.find(({ die }) => die?.kind === 'structure' && die.structure === 'tray');
   if (part?.widthMm === undefined || tray?.widthMm === undefined) return;
   const room = sheet.show('insertRoom', 'Room beside the insert, each side', 'mm', '(tray - insert) / 2', {

@@ -136,7 +136,12 @@ export const FINISHING_MACHINES: readonly Machine[] = [
     process: 'trimmer',
     ...takes([320, 460], [90, 120], [80, 80000], { maxG: 3000 }),
   },
-  { id: 'case-maker', name: 'Case maker', process: 'case-maker', ...takes([400, 700], [100, 140], [1000, 5000]) },
+  {
+    id: 'case-maker',
+    name: 'Case maker',
+    process: 'case-maker',
+    ...takes([400, 700], [100, 140], [1000, 5000], { grain: 'short' }),
+  },
   {
     id: 'casing-in-line',
     name: 'Casing-in line',

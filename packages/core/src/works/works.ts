@@ -19,6 +19,8 @@ export interface MachineTakes {
   readonly minMm: readonly [Mm, Mm];
   readonly minCaliperUm: Um;
   readonly maxCaliperUm: Um;
+  /** Side of what comes that its grain has to run along; either where absent. */
+  readonly grain?: 'long' | 'short';
   /** Heaviest piece, g. */
   readonly maxG?: number;
   /** Feeders of a machine that gathers. */
