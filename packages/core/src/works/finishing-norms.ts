@@ -21,6 +21,7 @@ const cut = under('Guillotine');
 const die = under('Creasing and die cutting');
 const fold = under('Folding');
 const glue = under('Gluing');
+const string = under('String closure');
 const film = under('Film and window');
 const bind = under('Binding');
 const sew = under('Sewing');
@@ -58,9 +59,9 @@ export const FINISHING_NORMS: readonly Norm[] = [
   glue('glue.dryHours', 'Under compression before it is handled', 'h', 1, 100, UNSOURCED),
   glue('gum.dryHours', 'Seal gum, flap open', 'h', 0.25, 100, UNSOURCED),
   glue('gum.width', 'Width of seal gum', 'mm', 12, 100, UNSOURCED),
-  glue('rivet.string', 'String of a closure', 'mm', 180, 2_000, UNSOURCED),
-  glue('rivet.edge', 'Button from the edge of the flap', 'mm', 14, 200, UNSOURCED),
-  glue('rivet.apart', 'From button to button, flap closed', 'mm', 32, 500, UNSOURCED),
+  string('rivet.string', 'String of a closure', 'mm', 180, 2_000, UNSOURCED),
+  string('rivet.edge', 'Button from the edge of the flap', 'mm', 14, 200, UNSOURCED),
+  string('rivet.apart', 'From button to button, flap closed', 'mm', 32, 500, UNSOURCED),
   fromZero(film('film.overlap', 'Film between two sheets', 'mm', 8, 200, UNSOURCED)),
   film('film.gsm', 'Film with its adhesive', 'g/m2', 30, 300, UNSOURCED),
   film('window.glueMargin', 'Glue margin around a window', 'mm', 6, 50, UNSOURCED),

@@ -34,7 +34,9 @@ export class InksBench {
     if (!job || !works || !component) return [];
     const open = new Set(job.contact ? notCleared(job, works, job.contact).inks : []);
     const figures = this.editor.plan()?.figures ?? {};
-    return [...new Set([...component.front, ...component.back].map(({ name }) => name))].map((name) => ({
+    // What this press prints, and what its sheets get on another one.
+    const again = job.route.flatMap((step) => (step.component === component.id ? (step.inks ?? []) : []));
+    return [...new Set([...component.front, ...component.back, ...again].map(({ name }) => name))].map((name) => ({
       name,
       kind: inkOf(job, works, name).kind,
       kg: figures[`ink.${name}.kg`],

@@ -27,6 +27,11 @@ import { Field } from './field';
         }
       }
     </div>
+    @if (inks().length > 0) {
+      <p class="quiet">
+        Aim, recipe and trial stand with the inks of the first press, its carriers among its carriers.
+      </p>
+    }
     @if (editor.editable()) {
       <button matButton (click)="add()"><mat-icon>add</mat-icon>Ink of this pass</button>
     }
