@@ -1,5 +1,6 @@
 import { SHIPPED_WORKS } from '../works/index.js';
-import { type Carrier, listCarriers } from './carriers.js';
+import type { Carrier } from './carrier.js';
+import { listCarriers } from './carriers.js';
 import { cylinderRoute, hoursAgain } from './cylinder-route.js';
 import { example } from './examples.fixture.js';
 import { unitsOf } from './inks.js';

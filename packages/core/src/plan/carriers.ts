@@ -1,111 +1,17 @@
 import type { Figures } from '../kernel/index.js';
-import { type CarrierKind, CARRIER_OF, STYLE_RULES, distortionPercent } from '../press/index.js';
+import { CARRIER_OF, STYLE_RULES } from '../press/index.js';
 import { type NormLookup, type Works, normsOf, printingOf } from '../works/index.js';
+import { type Carrier, imageKey, made, makingHours, slug, withCounter } from './carrier.js';
 import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
-import { FACE_ALLOWANCE_MM, cylinderRoute } from './cylinder-route.js';
 import { unitsOf } from './inks.js';
 import type { Component, Job } from './job.js';
-import { carriersPerColour } from './step-norms.js';
 import { overprintsOf } from './overprint.js';
 import { usesHeldCarriers } from './split-run.js';
+import { carriersPerColour } from './step-norms.js';
 import { toolsOf } from './tools.js';
 
-/** One plate, cylinder, stencil, die or box that has to be there before the press starts. */
-export interface Carrier {
-  /** Stays the same while the job is edited: component, side, ink, version, set, position. */
-  readonly id: string;
-  readonly kind: CarrierKind;
-  readonly component: string;
-  /** Pass on another press that it is for; undefined at the component's own. */
-  readonly step: string | undefined;
-  readonly name: string;
-  readonly side: 'front' | 'back' | 'both' | undefined;
-  readonly ink: string | undefined;
-  readonly version: string | undefined;
-  /** From 1; a further set replaces a worn one. */
-  readonly set: number;
-  /** Place on the form or cylinder, from 1, where a colour has several. */
-  readonly position: number | undefined;
-  /** Unit of the press, from 1. */
-  readonly unit: number | undefined;
-  readonly widthMm: number | undefined;
-  readonly heightMm: number | undefined;
-  readonly gaugeMm: number | undefined;
-  readonly pins: string | undefined;
-  readonly rulingLpi: number | undefined;
-  readonly angle: number | undefined;
-  /** Flexo: shortened in the making by so many per cent. */
-  readonly distortionPercent: number | undefined;
-  readonly note: string | undefined;
-  readonly makingHours: number;
-  /** Impressions that the job asks of it, and that it stands. */
-  readonly impressions: number;
-  readonly life: number;
-  readonly owner: 'house' | 'customer';
-  /** Two carriers of this key carry the same image: a reorder finds them. */
-  readonly key: string;
-}
-
-/** Usual screen angles, degrees; flexo turns the set by 7.5. Source: practice, handbook chapter 4. */
-const ANGLES: Readonly<Record<string, number>> = { C: 15, M: 75, Y: 0, K: 45 };
-const FLEXO_TURN = 7.5;
-/** Middle of the usual rulings, lines an inch. Source: practice, handbook chapter 4. */
-const RULING = { coated: 175, uncoated: 135 } as const;
-const slug = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'x';
-
-function makingHours(kind: CarrierKind, layout: ComponentLayout | undefined, norms: NormLookup): number {
-  const value = (id: string): number => norms(id).value;
-  if (kind === 'cylinder' && layout) return cylinderRoute(layout, norms).reduce((sum, { hours }) => sum + hours, 0);
-  if (kind === 'numbering-box') return 0;
-  if (kind.endsWith('die') || kind.endsWith('counter')) return value('carrier.die.hours');
-  return value(`carrier.${kind}.minutes`) / 60;
-}
-
 type Named = Pick<Carrier, 'side' | 'version' | 'set' | 'position'>;
-
-/** Size, screen and note of a printing carrier. */
-function made(
-  kind: CarrierKind,
-  layout: ComponentLayout,
-  ink: string,
-): Pick<Carrier, 'widthMm' | 'heightMm' | 'gaugeMm' | 'pins' | 'rulingLpi' | 'angle' | 'distortionPercent' | 'note'> {
-  const { component, machine, stock, piece } = layout;
-  const plate = machine.press?.plate;
-  const { carriers } = component;
-  const repeat = component.sheet.heightMm;
-  const flexo = kind === 'flexo-plate';
-  const screened = kind === 'plate' || flexo || kind === 'form-plate' || kind === 'stencil';
-  const usual = ANGLES[ink];
-  const flat = flexo && plate?.baseMm !== undefined && plate.inTheRound !== true;
-  const size =
-    kind === 'cylinder'
-      ? { widthMm: component.sheet.widthMm + 2 * FACE_ALLOWANCE_MM, heightMm: repeat }
-      : kind === 'form-plate'
-        ? { widthMm: piece.widthMm, heightMm: piece.heightMm }
-        : { widthMm: plate?.widthMm, heightMm: flexo ? repeat : plate?.heightMm };
-  const images = carriers?.imagesPerPlate ?? 1;
-  return {
-    ...size,
-    gaugeMm: plate?.gaugeMm,
-    pins: plate?.pins,
-    rulingLpi: screened ? (carriers?.rulingLpi ?? RULING[stock.coated ? 'coated' : 'uncoated']) : undefined,
-    angle: screened
-      ? (carriers?.angles?.[ink] ?? (usual === undefined ? undefined : usual + (flexo ? FLEXO_TURN : 0)))
-      : undefined,
-    distortionPercent: flat ? distortionPercent(plate.gaugeMm, plate.baseMm ?? 0, repeat) : undefined,
-    note:
-      kind === 'cylinder'
-        ? `engraved by ${carriers?.engraving ?? 'stylus'}`
-        : kind === 'recessed-plate' && images > 1
-          ? `one etched plate cut into ${images} images`
-          : undefined,
-  };
-}
 
 /** Sides that have carriers of their own; one set serves both in work-and-turn and work-and-tumble. */
 function formSides({ workStyle, front, back }: Component): { side: 'front' | 'back' | 'both'; inks: string[] }[] {
@@ -122,16 +28,6 @@ interface Context {
   readonly works: Works;
   readonly norms: NormLookup;
   readonly figures: Figures;
-}
-
-/** A recessed plate prints against a counter of its own. */
-function withCounter(carrier: Carrier): Carrier[] {
-  if (carrier.kind !== 'recessed-plate') return [carrier];
-  const { id, key } = carrier;
-  return [
-    carrier,
-    { ...carrier, id: `${id}.counter`, kind: 'counter', key: `${key}/counter`, note: 'made from the first print' },
-  ];
 }
 
 /** Carriers of passes on other presses: one an ink, as many sets as wear out. */
@@ -165,10 +61,7 @@ function overprintCarriers(
           impressions: Math.ceil(impressions / sets),
           life,
           owner: component.carriers?.owner ?? 'house',
-          key: [job.customer, job.title, ...parts, component.sheet.widthMm, component.sheet.heightMm]
-            .map(String)
-            .map(slug)
-            .join('/'),
+          key: imageKey(job, component, parts),
         });
       }),
     );
@@ -209,10 +102,7 @@ function printingCarriers({ job, works, norms, figures }: Context, layout: Compo
       impressions: Math.ceil((impressions * share) / sets),
       life,
       owner: component.carriers?.owner ?? 'house',
-      key: [job.customer, job.title, ...parts, component.sheet.widthMm, component.sheet.heightMm]
-        .map(String)
-        .map(slug)
-        .join('/'),
+      key: imageKey(job, component, parts),
     };
     return withCounter(carrier);
   };

@@ -75,7 +75,8 @@ export {
 } from './inks.js';
 export * from './register-plan.js';
 export * from './place-art.js';
-export { type Carrier, listCarriers } from './carriers.js';
+export { type Carrier } from './carrier.js';
+export { listCarriers } from './carriers.js';
 export { carrierPrice } from './carrier-norms.js';
 export { TOOL_NAMES, toolKinds } from './tools.js';
 export { type CylinderStop, cylinderRoute, hoursAgain } from './cylinder-route.js';

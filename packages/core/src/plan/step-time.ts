@@ -2,7 +2,8 @@ import type { Flow } from '../flow/index.js';
 import type { FigureBook } from '../kernel/index.js';
 import type { Machine, NormLookup, Works } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
-import type { Job } from './job.js';
+import type { ComponentLayout } from './component-layout.js';
+import type { Job, Step } from './job.js';
 import type { Material } from './material.js';
 
 export interface StepTime {
@@ -21,4 +22,14 @@ export interface TimeContext {
   readonly machines: ReadonlyMap<string, Machine | undefined>;
   readonly norms: NormLookup;
   readonly book: FigureBook;
+}
+
+/** One step with all that its time depends on. */
+export interface Station {
+  readonly step: Step;
+  readonly id: string;
+  readonly layout: ComponentLayout | undefined;
+  readonly incoming: Material | undefined;
+  /** Gives a norm of the step's machine to the book; returns the figure's id. */
+  readonly norm: (key: string) => string;
 }

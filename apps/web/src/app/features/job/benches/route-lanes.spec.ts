@@ -9,6 +9,8 @@ import { JobEditor } from '../state/job-editor';
 import { JobActions, jobFeature } from '../state/job.state';
 import { RoomStore } from '../state/room.store';
 import { Field } from './field';
+import { FinishFields } from './finish-fields';
+import { PassInks } from './pass-inks';
 import { SectionReader } from './section-reader';
 
 function open(job: Job): { editor: JobEditor; room: FakeRoom } {
@@ -122,5 +124,56 @@ describe('section reader at the gatherer', () => {
     await scan(codes[1] ?? '');
     expect(textOf(fixture)).toContain(`2 of ${sections}`);
     expect(textOf(fixture)).toContain('1 stop on record.');
+  });
+});
+
+describe('a pass on another press', () => {
+  const buttons = (fixture: ComponentFixture<unknown>): HTMLButtonElement[] => [
+    ...(fixture.nativeElement as HTMLElement).querySelectorAll('button'),
+  ];
+
+  it('takes an ink more with its carrier, and none where all are taken out', async () => {
+    const { editor } = open(example('season-tickets'));
+    const before = editor.plan()?.totals.plates ?? 0;
+    const fixture = TestBed.createComponent(PassInks);
+    fixture.componentRef.setInput(
+      'index',
+      editor.job()?.route.findIndex(({ id }) => id === 'screen'),
+    );
+    await fixture.whenStable();
+    const press = async (label: string): Promise<void> => {
+      buttons(fixture)
+        .find((one) => (one.getAttribute('aria-label') ?? one.textContent ?? '').includes(label))
+        ?.click();
+      await fixture.whenStable();
+    };
+    await press('Ink of this pass');
+    expect(editor.plan()?.totals.plates).toBe(before + 1);
+    await press('Take out Ferry silver');
+    await press('Take out Ink 2');
+    expect(editor.job()?.route.find(({ id }) => id === 'screen')?.inks).toBeUndefined();
+    expect(editor.plan()?.totals.plates).toBe(before - 1);
+  });
+});
+
+describe('what a station is told', () => {
+  it('the size of its die, the spine of its books, the clearance of its glue', async () => {
+    const { editor } = open({ ...example('puzzle-wallet'), contact: 'toy' });
+    const show = async (step: string): Promise<ComponentFixture<FinishFields>> => {
+      const fixture = TestBed.createComponent(FinishFields);
+      fixture.componentRef.setInput('stepId', step);
+      await fixture.whenStable();
+      return fixture;
+    };
+    const labels = (fixture: ComponentFixture<unknown>): string[] =>
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('mat-label')].map((one) => one.textContent ?? '');
+    expect(labels(await show('emboss-wallet'))).toEqual(['Die, width', 'Die, height, along the foil']);
+    const glue = await show('glue-tray');
+    const box = [...(glue.nativeElement as HTMLElement).querySelectorAll('mat-checkbox')].find((one) =>
+      one.textContent?.includes('cleared for toy'),
+    );
+    box?.querySelector('input')?.click();
+    await glue.whenStable();
+    expect(editor.job()?.finish?.glueCleared).toEqual(['toy']);
   });
 });
