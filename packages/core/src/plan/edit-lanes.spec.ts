@@ -10,6 +10,7 @@ import {
   takings,
   wholeShares,
 } from './edit-lanes.js';
+import { insertBefore, removeStep } from './edit-route.js';
 import { example, planned } from './examples.fixture.js';
 import type { Job } from './job.js';
 import { plan } from './plan.js';
@@ -43,6 +44,16 @@ describe('a station on two machines', () => {
     expect(codes(uneven)).toEqual([]);
     expect(splitOf(uneven, 'fold-2')).toBe('fold');
     expect(joinStation(uneven, 'fold-2')).toEqual(map);
+  });
+
+  it('has what is put before one of its machines before the other too', () => {
+    const book = example('orchid-field-guide');
+    const wet = removeStep(splitStation(book, 'trim'), 'cool');
+    const mended = insertBefore(wet, 'trim-2', 'cool');
+    expect(mended.route.filter(({ operation }) => operation === 'cool')).toHaveLength(1);
+    for (const id of ['trim', 'trim-2'])
+      expect(mended.route.find((step) => step.id === id)?.from).toEqual([{ material: 'cool' }]);
+    expect(codes(mended)).toEqual([]);
   });
 
   it('is not for presses, for drying, or for a station that runs on two already', () => {

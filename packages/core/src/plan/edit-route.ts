@@ -61,7 +61,7 @@ export function insertAfter(job: Job, stepId: string, operation: Operation): Job
   return { ...job, route: [...rerouted.slice(0, at + 1), added, ...rerouted.slice(at + 1)] };
 }
 
-/** Puts a station on a step's first way in, in that step's lane. */
+/** Puts a station on a step's first way in, in that step's lane; before both machines of a station that runs on two. */
 export function insertBefore(job: Job, stepId: string, operation: Operation): Job {
   const at = job.route.findIndex(({ id }) => id === stepId);
   const step = job.route[at];
@@ -75,7 +75,12 @@ export function insertBefore(job: Job, stepId: string, operation: Operation): Jo
     ...(first ? { from: [{ material: first.material }] } : {}),
   };
   const taking: Step = { ...step, from: [{ ...first, material: id }, ...others] };
-  return { ...job, route: [...job.route.slice(0, at), added, taking, ...job.route.slice(at + 1)] };
+  // The other machine of a station that runs on two takes what the first takes.
+  const together = step.makes?.[0]?.material;
+  const also = (one: Step): Step =>
+    first && together !== undefined && one.makes?.[0]?.material === together ? retake(one, first.material, id) : one;
+  const [before, behind] = [job.route.slice(0, at), job.route.slice(at + 1)];
+  return { ...job, route: [...before.map(also), added, taking, ...behind.map(also)] };
 }
 
 /** Whether a station can be taken out without parting the route. */
