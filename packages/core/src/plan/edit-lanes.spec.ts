@@ -37,6 +37,17 @@ describe('a station on two machines', () => {
     expect(at('band')?.processUnits).toBe(whole.steps.find(({ id }) => id === 'band')?.processUnits);
   });
 
+  it('is through when the later of both machines is', () => {
+    const path = ['route', split.route.findIndex(({ id }) => id === 'fold'), 'makes', 0, 'share'];
+    for (const share of [0.9, 0.1]) {
+      const { figures } = planned(wholeShares(setField(split, path, share) as Job, path));
+      const at = (id: string): number => figures[id]?.value ?? NaN;
+      const later = Math.max(at('step.fold.lead'), at('step.fold-2.lead'));
+      expect(at('step.fold.lead')).not.toBe(at('step.fold-2.lead'));
+      expect(at('step.band.lead')).toBeCloseTo(later + at('step.band.hours'), 9);
+    }
+  });
+
   it('shares what is left where the share of one is set, and is put back as it was', () => {
     const path = ['route', split.route.findIndex(({ id }) => id === 'fold'), 'makes', 0, 'share'];
     const uneven = wholeShares(setField(split, path, 0.7) as Job, path);

@@ -1,8 +1,6 @@
 import { type PanelsOr, alongFirst, foldPanels } from '../finishing/index.js';
-import type { NormLookup } from '../works/index.js';
 import { type Issue, error } from '../kernel/index.js';
-import type { Works } from '../works/index.js';
-import { normsOf } from '../works/index.js';
+import { type NormLookup, type Works, normsOf } from '../works/index.js';
 import type { Finish, FoldKind, Job } from './job.js';
 
 const UM = 1000;

@@ -3,11 +3,14 @@ import type { StepTime, TimeContext } from './step-time.js';
 /** Hours of the longest way from paper to the end of each step, as figures; returns the longest of all. */
 export function leadFigures({ book, job, flow }: TimeContext, steps: ReadonlyMap<string, StepTime>): number {
   const lead = new Map<string, { hours: number; id: string }>();
-  const makers = new Map(
-    flow.steps.flatMap(({ step }) => step.outputs.map(({ material }) => [material, step.id] as const)),
-  );
+  // What two runs or two machines make together is there when the later one is through.
+  const makers = new Map<string, string[]>();
+  for (const { step } of flow.steps)
+    for (const { material } of step.outputs) makers.set(material, [...(makers.get(material) ?? []), step.id]);
   for (const { step } of [...flow.steps].reverse()) {
-    const before = step.inputs.flatMap(({ material }) => lead.get(makers.get(material) ?? '') ?? []);
+    const before = step.inputs.flatMap(({ material }) =>
+      (makers.get(material) ?? []).flatMap((id) => lead.get(id) ?? []),
+    );
     const time = steps.get(step.id) ?? { hours: 0, lagHours: 0 };
     const own = time.hours + time.lagHours;
     const inputs: Record<string, string> = {};

@@ -1,6 +1,6 @@
 import type { Cut } from '../finishing/index.js';
 import { type ComponentLayout, cutWork, partsSheet } from '../plan/index.js';
-import { type Shape, mmText } from './drawing.js';
+import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 const BACK: Readonly<Record<Cut['back'], string>> = {
@@ -79,14 +79,7 @@ const cutLabel = (cuts: readonly Cut[], i: number): string =>
 function drawCuts(layout: ComponentLayout, cuts: readonly Cut[]): Shape[] {
   const { widthMm, heightMm } = layout.sheet;
   const down = (y: number): number => heightMm - y;
-  const pieces = layout.pattern.pieces.map((piece): Shape => ({
-    kind: 'box',
-    role: 'piece',
-    x: layout.leftMm + piece.xMm,
-    y: down(layout.bottomMm + piece.yMm + piece.heightMm),
-    width: piece.widthMm,
-    height: piece.heightMm,
-  }));
+  const pieces = piecesOn(layout).map((box): Shape => ({ kind: 'box', role: 'piece', ...box }));
   const lines = cuts.flatMap((cut, i): Shape[] =>
     cut.piles.map((pile, j): Shape => {
       const fromLow = cut.back === 'left' || cut.back === 'gripper';

@@ -1,7 +1,7 @@
 import { boundsOf } from '../geometry/index.js';
 import { type DieDrawing, measureDie } from '../diecut/index.js';
 import type { Tool } from '../plan/index.js';
-import { type Shape, measure } from './drawing.js';
+import { type Shape, measure, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 const MM = 1000;
@@ -170,20 +170,12 @@ function drawDies(sheet: SheetBook, width: number, height: number): void {
   const { layout } = sheet;
   if (!layout) return;
   const { widthMm, heightMm } = layout.sheet;
-  const pieces = layout.pattern.pieces.flatMap((piece): Shape[] => {
-    const x = layout.leftMm + piece.xMm;
-    const y = heightMm - layout.bottomMm - piece.yMm - piece.heightMm;
-    const [w, h] = piece.turned ? [height, width] : [width, height];
+  const pieces = piecesOn(layout).flatMap((box, i): Shape[] => {
+    const [w, h] = layout.pattern.pieces[i]?.turned ? [height, width] : [width, height];
+    const [x, y] = [box.x + (box.width - w) / 2, box.y + (box.height - h) / 2];
     return [
-      { kind: 'box', role: 'piece', x, y, width: piece.widthMm, height: piece.heightMm },
-      {
-        kind: 'box',
-        role: 'block',
-        x: x + (piece.widthMm - w) / 2,
-        y: y + (piece.heightMm - h) / 2,
-        width: w,
-        height: h,
-      },
+      { kind: 'box', role: 'piece', ...box },
+      { kind: 'box', role: 'block', x, y, width: w, height: h },
     ];
   });
   sheet.draw({

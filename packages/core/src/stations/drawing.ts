@@ -1,3 +1,4 @@
+import type { ComponentLayout } from '../plan/index.js';
 import type { Mm } from '../kernel/index.js';
 
 /** What a shape stands for; the face gives each its stroke and fill, never a colour alone. */
@@ -42,3 +43,17 @@ const HUNDREDTH = 100;
 export const mmText = (mm: Mm): string => String(Math.round(mm * HUNDREDTH) / HUNDREDTH);
 
 export const measure = (from: Spot, to: Spot, mm: Mm): Shape => ({ kind: 'measure', from, to, text: mmText(mm) });
+
+/** Pieces of a layout where they lie on the sheet, millimetres from its upper left corner. */
+export const piecesOn = ({
+  pattern,
+  sheet,
+  leftMm,
+  bottomMm,
+}: ComponentLayout): { x: number; y: number; width: number; height: number }[] =>
+  pattern.pieces.map(({ xMm, yMm, widthMm, heightMm }) => ({
+    x: leftMm + xMm,
+    y: sheet.heightMm - bottomMm - yMm - heightMm,
+    width: widthMm,
+    height: heightMm,
+  }));

@@ -18,12 +18,10 @@ const componentOf = (sheet: SheetBook, from: string | null): Component | undefin
 };
 
 /** Inner measures of a blank of a structure: what lies in front of the hand. */
-function sizeOf({ die, widthMm = 0, heightMm = 0 }: Component): { w: number; h: number; depth: number } | undefined {
+function sizeOf({ die, widthMm = 0, heightMm = 0 }: Component): { w: number; h: number } | undefined {
   if (die?.kind !== 'structure') return undefined;
   // A wallet is told by its panel and what goes in; a tray by its base and its walls.
-  return die.structure === 'wallet'
-    ? { w: widthMm, h: die.depthMm, depth: heightMm }
-    : { w: widthMm, h: heightMm, depth: die.depthMm };
+  return { w: widthMm, h: die.structure === 'wallet' ? die.depthMm : heightMm };
 }
 
 /** A tray on the panel of its wallet: room around it, glue under it. */

@@ -9,7 +9,7 @@ import {
   runNumber,
 } from '../finishing/index.js';
 import type { Job, Plan, Tool } from '../plan/index.js';
-import type { Shape } from './drawing.js';
+import { type Shape, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 /** Numbers of an accountable job, out of its numbering boxes. */
@@ -51,8 +51,8 @@ export function voidsOf(
   const told = readSkips(boxesOf(job)?.voids ?? '');
   if (!told) return undefined;
   const plan = numberPlanOf(job);
-  const [own, strange] = [true, false].map((wanted) => told.filter((one) => isInRun(one, count, plan) === wanted));
-  return { voids: replaceVoids(own ?? [], count, plan), strange: strange ?? [] };
+  const own = told.filter((one) => isInRun(one, count, plan));
+  return { voids: replaceVoids(own, count, plan), strange: told.filter((one) => !own.includes(one)) };
 }
 
 /** Every number of a numbering station, sheet by sheet; undefined where the step numbers nothing or too much for a list. */
@@ -114,13 +114,10 @@ export function numberSheet(sheet: SheetBook): void {
   );
   if (!layout) return;
   const { widthMm, heightMm } = layout.sheet;
-  const pieces = layout.pattern.pieces.map((piece, i): Shape => ({
+  const pieces = piecesOn(layout).map((box, i): Shape => ({
     kind: 'box',
     role: 'piece',
-    x: layout.leftMm + piece.xMm,
-    y: heightMm - layout.bottomMm - piece.yMm - piece.heightMm,
-    width: piece.widthMm,
-    height: piece.heightMm,
+    ...box,
     label: String(i + 1),
   }));
   sheet.draw({
