@@ -33,6 +33,12 @@ describe('the families', () => {
     expect((milled?.piece.widthMm ?? 0) - (notched?.piece.widthMm ?? 0)).toBeCloseTo(5 * folds, 6);
   });
 
+  it('begins dies with a third of the panel that they stand on', () => {
+    const wallet = newJob('wallet', { ...answersOf('wallet'), emboss: true }, SHIPPED_WORKS);
+    // Panel of 145 mm, 130 mm high; what goes in is 12 mm thick.
+    expect(wallet.components[0]?.tools).toMatchObject([{ kind: 'embossing-die', widthMm: 48, heightMm: 43 }]);
+  });
+
   it('takes another sheet where the first does not hold the piece', () => {
     const job = newJob(
       'saddle-stitched',

@@ -20,7 +20,7 @@ export function carton(answers: FamilyAnswers, works: Works): Made {
     workStyle: 'single',
     front: PROCESS,
     back: [],
-    ...dieTools(answers),
+    ...dieTools(frontOf(answers)),
   };
   const film = answers.cover === 'film';
   const lane = Lane.printed(component)
@@ -78,7 +78,7 @@ const plain = (works: Works, stock: string): Partial<Component> => ({
 /** A board wallet with a glued tray and an insert. Source: handbook chapter 2, family 7. */
 export function wallet(answers: FamilyAnswers, works: Works): Made {
   const film = answers.cover === 'film';
-  const outer = blank(answers, works, 'wallet', 'Wallet', 'wallet', dieTools(answers));
+  const outer = blank(answers, works, 'wallet', 'Wallet', 'wallet', dieTools(frontOf(answers)));
   const room = 4;
   const tray = blank(
     {
@@ -118,6 +118,12 @@ export function wallet(answers: FamilyAnswers, works: Works): Made {
     route: [...cover.steps, ...trays.steps, ...product.steps],
   };
 }
+
+/** The panel that foil and relief stand on: as long as the opening, as high as the box. */
+const frontOf = (answers: FamilyAnswers): FamilyAnswers => ({
+  ...answers,
+  heightMm: depthOf(answers) || answers.heightMm,
+});
 
 const depthOf = ({ die }: FamilyAnswers): number => (die.kind === 'structure' ? die.depthMm : 0);
 
