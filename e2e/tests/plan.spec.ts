@@ -82,7 +82,7 @@ test.describe('the trail map', () => {
     await working.getByRole('row', { name: /^norm/ }).getByRole('button').click();
     await expect(working.getByRole('heading')).toHaveText('Guillotine: running spoilage');
     await expect(working).toContainText('0.2 %');
-    await expect(working).toContainText('Source: practice, house norm as shipped');
+    await expect(working).toContainText('Source: practice, handbook');
     const own = page.getByLabel('In this job, instead of the norm');
     await own.fill('150');
     await expect(page.locator('dk-norm-field')).toContainText('goes from 0 to below 100 %, not 150 %');

@@ -1,5 +1,5 @@
 import { type PlacedPiece, layPatterns } from '../layout/index.js';
-import type { Mm } from '../kernel/index.js';
+import { GRAMS, type Mm } from '../kernel/index.js';
 import { checkCharacters } from './check-characters.js';
 
 /** A piece that is packed, as it lies. */
@@ -19,7 +19,6 @@ export interface BoxPlan {
 
 /** Room around a stack in its box. Source: common practice, no source. */
 const ROOM_MM = 5;
-const GRAMS = 1000;
 /** Tallest stack in a box. Source: common practice, no source. */
 const STACK_MM = 250;
 

@@ -57,3 +57,10 @@ export function poundToGsm(lb: Pound, basis: readonly [Inch, Inch]): Gsm {
 
 /** Basis weight in pounds of a grammage; the inverse of {@link poundToGsm}. Source: identity. */
 export const gsmToPound = (gsm: Gsm, basis: readonly [Inch, Inch]): Pound => gsm / poundToGsm(1, basis);
+
+/** Micrometres in a millimetre, millimetres in a metre. */
+export const UM = 1000;
+/** Grams in a kilogram. */
+export const GRAMS = 1000;
+/** To a tenth, as knives are set and measures are said. */
+export const tenth = (value: number): number => Math.round(value * 10) / 10;

@@ -1,7 +1,7 @@
 import { type Issue, warning } from '../kernel/index.js';
 import type { Layouts } from './build-graph.js';
 import { type Job, orderLimits } from './job.js';
-import { partsSheet } from './material.js';
+import { partsSheet } from './material/index.js';
 
 function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
   return [...layouts.values()].flatMap((layout) => {

@@ -1,19 +1,19 @@
 import { type Demand, type FlowGraph, type FlowOutput, type FlowStep, netUnits } from '../flow/index.js';
 import { type Issue, FigureBook, GIVEN, IDENTITY, error } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import type { Machine, NormLookup, NormScope } from '../works/index.js';
+import type { Machine, NormLookup, NormScope, Works } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
+import { madeBy } from './made-by.js';
 import { isAssorted, itemsBehind } from './items-behind.js';
-import { type Job, type Step, itemMaterial, paperOf, partMaterial } from './job.js';
-import { type Material, materialsAfter, paperMaterial, partAsBought, partsSheet } from './material.js';
+import { type Job, type Step, paperOf, partMaterial } from './job.js';
+import { type Followed, type Material, followMaterials, partsSheet, takenBy } from './material/index.js';
 import { withSpoils } from './setup-spoils.js';
-import { passColours, scopeOf, spoilageFigures } from './step-norms.js';
+import { incidentsOf, isPass, layoutAt, passColours, scopeOf, spoilageFigures } from './step-norms.js';
 
 /** A job as a flow, with the state of every material. */
-export interface JobFlow {
+export interface JobFlow extends Followed {
   readonly graph: FlowGraph;
   readonly demands: readonly JobDemand[];
-  readonly materials: ReadonlyMap<string, Material>;
 }
 
 /** What must be there at the end, with the figure that says so. */
@@ -23,26 +23,13 @@ export interface JobDemand extends Demand {
 
 export type Layouts = ReadonlyMap<string, ComponentLayout>;
 
-interface Made {
-  readonly material: string;
-  readonly yield?: number | undefined;
-  readonly share?: number | undefined;
+interface GraphContext {
+  readonly job: Job;
+  readonly works: Works;
+  readonly layouts: Layouts;
+  readonly machines: ReadonlyMap<string, Machine | undefined>;
+  readonly norms: NormLookup;
 }
-
-/** What a step makes: what the job says, the items of a form that is cut apart, else one material under its own id. */
-function madeBy(step: Step, layout: ComponentLayout | undefined): readonly Made[] {
-  if (step.makes) return step.makes;
-  if (!layout || layout.form.length === 0 || !partsSheet(step, layout)) return [{ material: step.id }];
-  return layout.form.map(({ item, count }) => {
-    const share = layout.component.carries?.find((carried) => carried.item === item.id)?.share;
-    return { material: itemMaterial(item.id), yield: count, share };
-  });
-}
-
-export const takenBy = (step: Step): readonly { material: string; usage: number }[] => {
-  if (step.from && step.from.length > 0) return step.from.map(({ material, usage = 1 }) => ({ material, usage }));
-  return step.component === undefined ? [] : [{ material: paperOf(step.component), usage: 1 }];
-};
 
 /** Id of the yield of one of a step's outputs. */
 export const yieldId = (
@@ -97,30 +84,6 @@ function yieldFigure(
   return book.value(id);
 }
 
-/** Walks the route from paper to product, whatever the order in the file, and works out the state of every material. */
-function followMaterials(job: Job, layouts: Layouts): ReadonlyMap<string, Material> {
-  const materials = new Map<string, Material>();
-  for (const [id, layout] of layouts) materials.set(paperOf(id), paperMaterial(layout));
-  for (const part of job.parts ?? []) materials.set(partMaterial(part.id), partAsBought(part));
-  const page = job.components.find(({ kind }) => kind === 'section');
-  const trimmed = page && { widthMm: page.widthMm ?? 0, heightMm: page.heightMm ?? 0 };
-  let open = [...job.route];
-  for (let before = -1; open.length > 0 && open.length !== before;) {
-    before = open.length;
-    open = open.filter((step) => {
-      const inputs = takenBy(step).map(({ material, usage }) => ({ material: materials.get(material), usage }));
-      if (inputs.some(({ material }) => !material)) return true;
-      const known = inputs as { material: Material; usage: number }[];
-      const layout = step.component === undefined ? undefined : layouts.get(step.component);
-      const made = madeBy(step, layout).map(({ material }) => material);
-      for (const [id, after] of materialsAfter(step, known, layout, trimmed, made, job.finish?.fold))
-        materials.set(id, after);
-      return false;
-    });
-  }
-  return materials;
-}
-
 /** Stations that count what they put together. */
 const SETS: readonly Step['operation'][] = ['gather', 'stitch', 'bind'];
 
@@ -161,9 +124,9 @@ function flowStep(
     setup: book.value(setup),
     running: book.value(told),
     ...(ofNet ? { ofNet } : {}),
-    incidents: step.incidents ?? [],
+    incidents: incidentsOf(norms, step, layout),
     finishing: OPERATION_RULES[step.operation].finishing,
-    ...(step.operation === 'print' && layout ? { passColours: passColours(step, layout) } : {}),
+    ...(isPass(step) && layout ? { passColours: passColours(step, layout) } : {}),
   };
 }
 
@@ -205,16 +168,20 @@ function demandsOf(job: Job, steps: readonly FlowStep[], book: FigureBook): { de
  * Issues: `flow.no-end` unless exactly one step makes what nobody else takes; `gang.ends` unless each item ends once.
  */
 export function buildGraph(
-  job: Job,
-  layouts: Layouts,
-  machines: ReadonlyMap<string, Machine | undefined>,
-  norms: NormLookup,
+  { job, works, layouts, machines, norms }: GraphContext,
   book: FigureBook,
   runNorms: boolean,
 ): { flow?: JobFlow; issues: Issue[] } {
-  const materials = followMaterials(job, layouts);
-  const layoutOf = ({ component }: Step): ComponentLayout | undefined =>
-    component === undefined ? undefined : layouts.get(component);
+  const layoutOf = (step: Step): ComponentLayout | undefined =>
+    layoutAt(step, step.component === undefined ? undefined : layouts.get(step.component), machines.get(step.id));
+  const { materials, lying } = followMaterials({
+    job,
+    works,
+    norms,
+    layouts,
+    layoutAt: layoutOf,
+    made: (step) => madeBy(step, layoutOf(step)).map(({ material }) => material),
+  });
   const stepsWith = (into: FigureBook, runs: ReadonlyMap<string, number>): FlowStep[] =>
     job.route.map((step, i) => {
       const layout = layoutOf(step);
@@ -229,7 +196,7 @@ export function buildGraph(
   const { demands, issues: ends } = demandsOf(job, steps, book);
   const issues = [...spoils.issues, ...ends];
   if (issues.length > 0) return { issues };
-  return { flow: { graph: { steps: spoils.steps, bought, demands }, demands, materials }, issues };
+  return { flow: { graph: { steps: spoils.steps, bought, demands }, demands, materials, lying }, issues };
 }
 
 /** Net process units of every step, where the graph can be reckoned. */

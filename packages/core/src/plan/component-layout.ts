@@ -1,4 +1,5 @@
 import type { DieDrawing } from '../diecut/index.js';
+import type { PageMargins } from '../imposition/index.js';
 import type { Issue } from '../kernel/index.js';
 import type { Margins, Turns } from '../layout/index.js';
 import { type Size, caliperUm } from '../paper/index.js';
@@ -39,6 +40,8 @@ export interface ComponentLayout {
   readonly section: SectionLayout | undefined;
   /** One-up drawing of a blank. */
   readonly die: DieDrawing | undefined;
+  /** What is trimmed and milled off each page later; undefined for what leaves the sheet in its own size. */
+  readonly trims: PageMargins | undefined;
   /** Least distance between blanks, and how they may lie: what a search for a better way is asked. */
   readonly gapMm: number;
   readonly turns: Turns;
@@ -72,14 +75,15 @@ export function sharingLayouts(layout: ComponentLayout): ComponentLayout[] {
     if (!section || !component) return [];
     const { widthMm, heightMm } = section;
     const pieceAreaMm2 = widthMm * heightMm;
-    return [{ ...layout, component, section, form: [], piece: { widthMm, heightMm }, pieceAreaMm2 }];
+    const { trims } = section;
+    return [{ ...layout, component, section, trims, form: [], piece: { widthMm, heightMm }, pieceAreaMm2 }];
   });
 }
 
 /** Trimmed area of what leaves a component's lane: the piece, a blank inside its outline, or the leaves of a section. */
-export function trimmedAreaMm2({ component, section, pieceAreaMm2 }: ComponentLayout): number {
-  if (!section) return pieceAreaMm2;
+export function trimmedAreaMm2({ component, section, trims, pieceAreaMm2 }: ComponentLayout): number {
   const { pages = 0, widthMm = 0, heightMm = 0 } = component;
+  if (!section) return trims ? widthMm * heightMm : pieceAreaMm2;
   return (pages / 2) * widthMm * heightMm * section.books;
 }
 
@@ -133,6 +137,7 @@ export function layComponent(
       supply,
       section: laid.section,
       die: laid.die,
+      trims: laid.trims,
       gapMm: laid.gapMm,
       turns: laid.turns,
       form: laid.form ?? [],

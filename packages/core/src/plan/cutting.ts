@@ -1,7 +1,7 @@
 import { type CuttingProgramme, cuttingProgramme } from '../finishing/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
-import { partsSheet } from './material.js';
+import { partsSheet } from './material/index.js';
 
 /** Cuts and quarter turns of a lift, with the programme where one parts the sheet's pieces. */
 export interface CutWork {

@@ -1,5 +1,5 @@
 import { OPERATION_RULES } from '../route/index.js';
-import { takenBy } from './build-graph.js';
+import { takenBy } from './material/index.js';
 import { freeId, retake } from './edit-route.js';
 import { type Job, type Step, partMaterial } from './job.js';
 import type { FieldPath } from './set-field.js';

@@ -89,7 +89,7 @@ describe('shipped jobs of every family, counted again by hand at each change of 
     const c = counts('orchid-field-guide');
     const inspect = into(3000, 0.005, 0);
     const trim = into(inspect, 0.002, 5);
-    const bind = into(trim, 0.012, 40);
+    const bind = into(trim, 0.015, 80);
     expect([c['inspect'], c['trim'], c['cool'], c['bind']]).toEqual([inspect, trim, trim, bind]);
     // Twelve sections of 16 pages: each folded once for a set.
     expect(c['fold-section-7']).toBe(into(bind, 0.01, 50 + 10 * 3));
@@ -97,9 +97,9 @@ describe('shipped jobs of every family, counted again by hand at each change of 
 
   it('book, sewn and cased (5): two boards, a strip and a cloth to a case', () => {
     const c = counts('star-atlas');
-    const cased = into(into(1500, 0.005, 0), 0.008, 15);
-    const stamp = into(cased, 0.01, 60);
-    const made = into(stamp, 0.012, 25);
+    const cased = into(into(1500, 0.005, 0), 0.01, 10);
+    const stamp = into(cased, 0.01, 50);
+    const made = into(stamp, 0.01, 10);
     expect([c['case-in'], c['stamp'], c['case']]).toEqual([cased, stamp, made]);
     const plan = planned(example('star-atlas'));
     const up = (id: string) => plan.layouts[id]?.pattern.count ?? 0;
@@ -126,7 +126,7 @@ describe('shipped jobs of every family, counted again by hand at each change of 
   it('rolls (11): metres of print to rolls of five metres', () => {
     const c = counts('shelf-lining');
     const hand = into(8000, 0.005, 0);
-    const rolls = into(hand, 0.001, 5);
+    const rolls = into(hand, 0.001, 0);
     // Ten pieces of 640 mm make 6.4 m: five metres want 7.8125 of them.
     expect([c['hand'], c['wrap']]).toEqual([hand, rolls]);
     expect(c['rewind']).toBe(into(rolls, 0.005, 10, 0.64 / 5));
@@ -134,20 +134,20 @@ describe('shipped jobs of every family, counted again by hand at each change of 
 
   it('numbered documents (13): sheets inspected twice, parted into documents', () => {
     const c = counts('season-tickets');
-    const wrap = into(12_000, 0.001, 5);
+    const wrap = into(12_000, 0.001, 0);
     const up = planned(example('season-tickets')).layouts['document']?.pattern.count ?? 0;
     const cut = into(wrap, 0.002, 5, up);
     const again = into(cut, 0.005, 0);
-    const number = into(again, 0.003, 20);
+    const number = into(again, 0.007, 30);
     expect([c['count'], c['cut'], c['inspect-2'], c['number']]).toEqual([wrap, cut, again, number]);
-    expect(c['recessed']).toBe(into(into(number, 0.005, 0), 0.01, 60));
-    expect(c['screen']).toBe(into(c['recessed'] ?? 0, 0.01, 60));
+    expect(c['recessed']).toBe(into(into(number, 0.005, 0), 0.03, 60));
+    expect(c['screen']).toBe(into(c['recessed'] ?? 0, 0.015, 20));
   });
 
   it('a wallet (7): tray and insert join it one to one', () => {
     const plan = planned(example('puzzle-wallet'));
     const c = counts('puzzle-wallet');
-    const wrap = into(3000, 0.001, 5);
+    const wrap = into(3000, 0.001, 0);
     const insert = into(wrap, 0.005, 0);
     expect([c['wrap'], c['insert'], c['tray-in']]).toEqual([wrap, insert, into(insert, 0.005, 0)]);
     expect(c['glue-tray']).toBe(into(c['tray-in'] ?? 0, 0.01, 100));
@@ -159,7 +159,7 @@ describe('shipped jobs of every family, counted again by hand at each change of 
     expect(planned(example('board-game-box')).figures['part.board.count']?.value).toBe(box['mount']);
     expect(box['glue']).toBe(into(into(4000, 0.001, 0), 0.01, 100));
     const shipper = counts('tea-shipper');
-    expect(shipper['corrugate']).toBe(into(shipper['print-case'] ?? 0, 0.02, 60));
+    expect(shipper['corrugate']).toBe(into(shipper['print-case'] ?? 0, 0.025, 60));
   });
 
   it('engraved cards (14) and a book on demand (15)', () => {
@@ -178,7 +178,7 @@ describe('shipped jobs of every family, counted again by hand at each change of 
       into(into(12_000, 0.001, 0), 0.002, 5, planned(example('constellation-cards')).layouts['card']?.pattern.count),
     );
     const c = counts('permit-stickers');
-    const wrap = into(example('permit-stickers').order.quantity, 0.001, 5);
+    const wrap = into(example('permit-stickers').order.quantity, 0.001, 0);
     expect([c['wrap'], c['inspect'], c['convert']]).toEqual([
       wrap,
       into(wrap, 0.005, 0),

@@ -21,6 +21,8 @@ export interface Finish {
   readonly panelsMm?: readonly Mm[] | undefined;
   /** Film over the print. */
   readonly film?: 'matt' | 'gloss' | undefined;
+  /** How the film is bonded: a wet adhesive wants its time, a thermal film none. Dispersion where absent. */
+  readonly filmBond?: FilmBond | undefined;
   /** Glued areas are kept free of varnish, film and foil. */
   readonly glueFree?: boolean | undefined;
   readonly adhesive?: Adhesive | undefined;
@@ -51,6 +53,8 @@ export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
   'right-angle': 2,
   map: 4,
 };
+export const FILM_BONDS = ['dispersion', 'thermal'] as const;
+export type FilmBond = (typeof FILM_BONDS)[number];
 export const ADHESIVES = ['cold', 'hot-melt', 'pur'] as const;
 export type Adhesive = (typeof ADHESIVES)[number];
 

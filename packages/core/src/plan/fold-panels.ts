@@ -1,9 +1,7 @@
 import { type PanelsOr, alongFirst, foldPanels } from '../finishing/index.js';
-import { type Issue, error } from '../kernel/index.js';
+import { type Issue, UM, error } from '../kernel/index.js';
 import { type NormLookup, type Works, normsOf } from '../works/index.js';
 import type { Finish, FoldKind, Job } from './job.js';
-
-const UM = 1000;
 
 /** The fold of a piece: told, else the usual one for its number of folds. */
 export const foldKindOf = (finish: Finish | undefined, folds: number): FoldKind =>

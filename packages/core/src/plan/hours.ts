@@ -1,35 +1,23 @@
 import { GIVEN, IDENTITY, ceilRatio, evaluate } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { takenBy } from './build-graph.js';
-import type { ComponentLayout } from './component-layout.js';
+import { type Counted, type Machine, MACHINE_COUNTS } from '../works/index.js';
 import { cutWork } from './cutting.js';
-import type { Step } from './job.js';
-import { beltRate, liftTime, rateTime, sheetsPerLift } from './machine-time.js';
 import { washUpsBefore } from './inks.js';
+import type { Step } from './job.js';
+import { lagFigure, waitFigure } from './lag-hours.js';
 import { leadFigures } from './lead-hours.js';
-import { lag } from './lag-hours.js';
-import type { Station, StepTime, TimeContext } from './step-time.js';
-import { foldsOf } from './material.js';
-import { giveNorm, handNorm, isPlateless, platesHung, runsByMetres, sidesOf } from './step-norms.js';
+import { beltRate, liftTime, sheetsPerLift } from './machine-time.js';
+import { foldsOf, takenBy } from './material/index.js';
+import { curveFigures } from './speed-curve.js';
+import { checkNorm, giveNorm, handNorm, isPlateless, layoutAt, platesHung } from './step-norms.js';
+import { type Station, type StepTime, type TimeContext, NO_TIME } from './step-time.js';
+import { countThrough, countsOf, hourly, runHours } from './throughput.js';
 
 /** Cuts and turns come of the programme that the station shows. */
 const PROGRAMME = { label: 'identity', note: 'counted in the cutting programme' } as const;
+const SECONDS = 3600;
 
 const units = (id: string) => `${id}.processUnits`;
-
-/** Counts packs: the last one may be part filled. */
-function packFigure({ book }: TimeContext, { step, id }: Station): string {
-  const perPack = book.give(`${id}.perPack`, 'Pieces in a pack', step.perPack ?? 1, 'pieces', GIVEN);
-  const packs = ceilRatio(book.value(`${id}.needsOut`), step.perPack ?? 1);
-  return book.reckon(
-    `${id}.packs`,
-    step.operation === 'box' ? 'Boxes' : 'Packs',
-    packs,
-    'packs',
-    'ceil(pieces / perPack)',
-    { pieces: `${id}.needsOut`, perPack },
-  );
-}
 
 /** Set-up of a station with all that it depends on: the one part of its hours that the run does not change. */
 function setUp({ book }: TimeContext, id: string, formula: string, inputs: Readonly<Record<string, string>>): string {
@@ -37,104 +25,101 @@ function setUp({ book }: TimeContext, id: string, formula: string, inputs: Reado
   return book.reckon(`${id}.setupHours`, 'Set-up', value, 'h', formula, inputs);
 }
 
-/** A digital press is timed by the side; it hangs no plates. Source: handbook chapter 8. */
-function sideHours(context: TimeContext, step: Step, id: string, norm: Station['norm']): number {
+/** How much of what a rate counts runs through a station, as a figure. */
+function countFigure(context: TimeContext, { step, id, layout, incoming, machine }: Station, counts: Counted) {
+  const { book, norms } = context;
+  const counting = countThrough(counts, {
+    step,
+    layout,
+    incoming,
+    units: book.value(units(id)),
+    wanted: book.value(`${id}.needsOut`),
+    yielded: outputYield(context, step),
+    stackMm: machine?.cutsStacks ? norms('die.stackHeight').value : undefined,
+  });
+  const inputs: Record<string, string> = { units: units(id), pieces: `${id}.needsOut` };
+  for (const [name, given] of Object.entries(counting.values))
+    inputs[name] = book.give(`${id}.${name}`, given.name, given.value, given.unit, IDENTITY);
+  const used = Object.fromEntries(
+    Object.entries(inputs).filter(([name]) => new RegExp(`\\b${name}\\b`).test(counting.formula)),
+  );
+  const figure = book.reckon(
+    counts === 'packs' ? `${id}.packs` : `${id}.through`,
+    counts === 'packs' && step.operation === 'box' ? 'Boxes' : counting.name,
+    counting.count,
+    counts,
+    counting.formula,
+    used,
+  );
+  return { counting, figure };
+}
+
+/** Good outputs of one process unit of a step. */
+const outputYield = ({ flow }: TimeContext, step: Step): number => flow.byId.get(step.id)?.downstream.output.yield ?? 1;
+
+/** What runs in an hour by a machine's own speed, slowed where its curve says so. */
+function ratedHours(context: TimeContext, station: Station, setup: string, counts: Counted, speed: string): number {
   const { book } = context;
-  const inputs = {
-    setup: setUp(context, id, 'setup', { setup: norm('setup') }),
-    speed: norm('speed'),
-    efficiency: norm('efficiency'),
-    units: units(id),
-    sides: book.give(`${id}.sides`, 'Sides of this pass', sidesOf(step), 'sides', IDENTITY),
-  };
-  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = rateTime(v('setup'), v('units') * v('sides'), v('speed'), v('efficiency'));
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units * sides / (speed * efficiency)', inputs);
+  const { id, machine, norm } = station;
+  const { counting, figure } = countFigure(context, station, counts);
+  const efficiency = norm('efficiency');
+  const shares = machine ? curveFigures(context, station, machine) : [];
+  const slowed = shares.reduce((share, one) => share * book.value(one), book.value(efficiency));
+  const run = runHours(counting.through, hourly(counts, book.value(speed)), slowed);
+  const hours = book.value(setup) + run;
+  const inputs: Record<string, string> = { setup, through: figure, speed, efficiency };
+  shares.forEach((one, i) => (inputs[`share${i + 1}`] = one));
+  const rate = [counts === 'metres' ? '60 * speed' : 'speed', 'efficiency', ...shares.map((_, i) => `share${i + 1}`)];
+  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', `setup + through / (${rate.join(' * ')})`, inputs);
   return hours;
 }
 
-/** A narrow web is timed by its speed. Source: handbook chapter 8. */
-function webHours(
-  context: TimeContext,
-  step: Step,
-  id: string,
-  layout: ComponentLayout,
-  norm: Station['norm'],
-): number {
-  const { book } = context;
-  const { heightMm } = layout.component.sheet;
-  const plates = platesHung(step, layout);
-  const inputs = {
-    setup: setUp(context, id, 'setup + each * plates', {
-      setup: norm('setup'),
-      each: norm('setupPer'),
-      plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
-    }),
-    speed: norm('speed'),
-    efficiency: norm('efficiency'),
-    units: units(id),
-    repeat: book.give(`component.${layout.component.id}.repeat`, 'Repeat of the cylinder', heightMm, 'mm', IDENTITY),
-  };
-  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const metres = (v('units') * heightMm) / 1000;
-  const hours = rateTime(v('setup'), metres, 60 * v('speed'), v('efficiency'));
-  const formula = 'setup + units * repeat / 1000 / (60 * speed * efficiency)';
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', formula, inputs);
-  return hours;
-}
-
-function pressHours(context: TimeContext, { step, id, layout, norm }: Station): number {
-  const { book } = context;
-  if (layout && isPlateless(layout)) return sideHours(context, step, id, norm);
-  if (layout && runsByMetres(layout)) return webHours(context, step, id, layout, norm);
-  const plates = layout ? platesHung(step, layout) : 0;
-  const washes = layout ? washUpsBefore(context.job, context.works, step, layout) : 0;
+/** A press: set up by the plates that it hangs and the units that it washes. Source: handbook chapter 8. */
+function pressHours(context: TimeContext, station: Station): number {
+  const { book, norms, job, works } = context;
+  const { step, id, layout, machine, norm } = station;
+  const counts = machine ? MACHINE_COUNTS[machine.process] : 'sheets';
+  if (!layout || isPlateless(layout))
+    return ratedHours(context, station, setUp(context, id, 'setup', { setup: norm('setup') }), counts, norm('speed'));
+  const washes = step.operation === 'print' ? washUpsBefore(job, works, step, layout) : 0;
   const washing =
     washes > 0
       ? {
           washes: book.give(`${id}.washUps`, 'Units washed before this pass', washes, 'wash-ups', IDENTITY),
-          wash: giveNorm(book, context.norms, 'press.washUp'),
+          wash: giveNorm(book, norms, 'press.washUp'),
         }
       : undefined;
-  const inputs = {
-    setup: setUp(context, id, `setup + each * plates${washing ? ' + washes * wash' : ''}`, {
-      setup: norm('setup'),
-      each: norm('setupPer'),
-      plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', plates, 'plates', IDENTITY),
-      ...washing,
-    }),
-    speed: norm('speed'),
-    efficiency: norm('efficiency'),
-    units: units(id),
-  };
-  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = rateTime(v('setup'), v('units'), v('speed'), v('efficiency'));
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (speed * efficiency)', inputs);
-  return hours;
+  const setup = setUp(context, id, `setup + each * plates${washing ? ' + washes * wash' : ''}`, {
+    setup: norm('setup'),
+    each: norm('setupPer'),
+    plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', platesHung(step, layout), 'plates', IDENTITY),
+    ...washing,
+  });
+  return ratedHours(context, station, setup, counts, norm('speed'));
 }
 
 /** Pieces an hour: told in the job, by the norm of hand work, or by the machine. */
-function paceFigure({ book, norms }: TimeContext, { step, id, norm }: Station): string {
-  const hand = handNorm(step);
-  const pace = hand === undefined ? norm('speed') : giveNorm(book, norms, hand);
+function paceFigure({ book, norms }: TimeContext, { step, id, incoming, norm }: Station): string {
+  const [hand, check] = [handNorm(step), checkNorm(step, incoming)];
+  const bySeconds = (seconds: string): string =>
+    book.reckon(`${id}.pace`, 'Books in an hour', SECONDS / book.value(seconds), 'pieces/h', '3600 / seconds', {
+      seconds,
+    });
+  const pace = check
+    ? bySeconds(giveNorm(book, norms, check))
+    : hand === undefined
+      ? norm('speed')
+      : giveNorm(book, norms, hand);
   if (step.perHour === undefined) return pace;
   const told = { label: 'set by user', note: 'set in this job' } as const;
   return book.give(`${id}.perHour`, 'Pieces in an hour', step.perHour, 'pieces/h', told, book.value(pace));
 }
 
 function rateHours(context: TimeContext, station: Station): number {
-  const { book } = context;
-  const { step, id, norm } = station;
-  const inputs = {
-    setup: setUp(context, id, 'setup', { setup: norm('setup') }),
-    units: step.perPack === undefined ? units(id) : packFigure(context, station),
-    speed: paceFigure(context, station),
-    efficiency: norm('efficiency'),
-  };
-  const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const hours = rateTime(v('setup'), v('units'), v('speed'), v('efficiency'));
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (speed * efficiency)', inputs);
-  return hours;
+  const { step, id, machine, norm } = station;
+  const setup = setUp(context, id, 'setup', { setup: norm('setup') });
+  const counts = machine ? countsOf(machine, step) : 'pieces';
+  return ratedHours(context, station, setup, counts, paceFigure(context, station));
 }
 
 /** Guillotine: piles of a lift's height, cut and turned by the programme of the layout. Source: handbook chapter 7. */
@@ -195,20 +180,16 @@ function liftHours(context: TimeContext, { step, id, layout, incoming, norm }: S
 }
 
 /** Folder and folder-gluer: pieces an hour by belt speed and sheet length, no more than the machine's limit. Source: handbook chapter 7. */
-function beltHours(context: TimeContext, { step, id, layout, incoming, norm }: Station): number {
+function beltHours(context: TimeContext, station: Station): number {
   const { book } = context;
+  const { step, id, layout, incoming, machine, norm } = station;
   const lengthM = Math.max(incoming?.widthMm ?? 0, incoming?.heightMm ?? 0) / 1000;
   const length = book.give(`${id}.length`, 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
   const belt = { belt: norm('beltSpeed'), gap: norm('gap'), most: norm('speed'), length };
   const rate = beltRate(book.value(belt.most), book.value(belt.belt), lengthM, book.value(belt.gap));
-  const rateId = book.reckon(
-    `${id}.rate`,
-    'Sheets an hour',
-    rate,
-    'sheets/h',
-    'min(most, 60 * belt / (length + gap))',
-    belt,
-  );
+  const counts = machine ? MACHINE_COUNTS[machine.process] : 'pieces';
+  const name = counts === 'blanks' ? 'Blanks an hour' : 'Sheets an hour';
+  const rateId = book.reckon(`${id}.rate`, name, rate, `${counts}/h`, 'min(most, 60 * belt / (length + gap))', belt);
   const setup =
     step.operation === 'fold'
       ? setUp(context, id, 'setup + each * folds', {
@@ -217,27 +198,26 @@ function beltHours(context: TimeContext, { step, id, layout, incoming, norm }: S
           folds: book.give(`${id}.foldCount`, 'Folds', foldsOf(step, layout), 'folds', IDENTITY),
         })
       : setUp(context, id, 'setup', { setup: norm('setup') });
-  const inputs = { setup, units: units(id), rate: rateId, efficiency: norm('efficiency') };
-  const hours = rateTime(book.value(setup), book.value(inputs.units), rate, book.value(inputs.efficiency));
-  book.reckon(`${id}.hours`, 'Machine hours', hours, 'h', 'setup + units / (rate * efficiency)', inputs);
-  return hours;
+  return ratedHours(context, station, setup, counts, rateId);
 }
 
+const BY_MODEL = { press: pressHours, rate: rateHours, lifts: liftHours, belt: beltHours };
+
 function stepTime(context: TimeContext, step: Step): StepTime {
+  const machine: Machine | undefined = context.machines.get(step.id);
   const layout = step.component === undefined ? undefined : context.layouts.get(step.component);
-  const machine = context.machines.get(step.id);
   const station: Station = {
     step,
-    layout,
+    machine,
+    layout: layoutAt(step, layout, machine),
     id: `step.${step.id}`,
-    incoming: context.materials.get(takenBy(step)[0]?.material ?? ''),
+    incoming: context.jobFlow.materials.get(takenBy(step)[0]?.material ?? ''),
     norm: (key) => giveNorm(context.book, context.norms, `machine.${machine?.id ?? ''}.${key}`),
   };
   const { time } = OPERATION_RULES[step.operation];
-  if (time === 'lag') return { hours: 0, lagHours: lag(context, station) };
-  if (!machine) return { hours: 0, lagHours: 0 };
-  const byModel = { press: pressHours, rate: rateHours, lifts: liftHours, belt: beltHours };
-  return { hours: byModel[time](context, station), lagHours: 0 };
+  if (time === 'lag') return { ...NO_TIME, lagHours: lagFigure(context, station) };
+  const waitHours = waitFigure(context, station);
+  return { ...NO_TIME, waitHours, hours: machine ? BY_MODEL[time](context, station) : 0 };
 }
 
 /** Hours of every step and of the job, with their working. Source: handbook chapters 7 and 8. */

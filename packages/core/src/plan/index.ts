@@ -15,7 +15,6 @@ export {
   removeStep,
 } from './edit-route.js';
 export * from './edit-lanes.js';
-export { takenBy } from './build-graph.js';
 export * from './losses.js';
 export * from './split-run.js';
 export * from './sure-plan.js';
@@ -25,7 +24,19 @@ export { type LaidPiece, type SheetArrangement, type SheetPattern } from './shee
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
 export { pressArea } from './press-area.js';
 export { webIssues, webOf } from './web-layout.js';
-export { type Material } from './material.js';
+export {
+  type LooseCover,
+  type Material,
+  type Shell,
+  type Taken,
+  type Wet,
+  blockAndCover,
+  coverageOf,
+  gramsOf,
+  stacked,
+  takenBy,
+  wantedHours,
+} from './material/index.js';
 export { type FamilyAnswers } from './families/answers.js';
 export { newJob } from './new-job.js';
 export { sectionPages } from './families/bound.js';
@@ -36,14 +47,19 @@ export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from
 export { layComponent } from './component-layout.js';
 export { type LayContext, type LaySection } from './lay-kinds.js';
 export { pressIssues } from './check-job.js';
+export { type WantedSize, spineOf, wantedSizes } from './fit-parts.js';
+export { isLeaf } from './leaf.js';
 export { foldKindOf, panelsOf } from './fold-panels.js';
-export { foldsOf, partsSheet } from './material.js';
+export { foldsOf, partsSheet } from './material/index.js';
 export {
   handNorm,
   isPlateless,
   isPlatelessPress,
   machineOf,
   platesHung,
+  incidentsOf,
+  isPass,
+  layoutAt,
   scopeOf,
   sidesOf,
   spoilageOf,
@@ -51,6 +67,7 @@ export {
 export { carriersPerColour, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export * from './machine-time.js';
+export { type Through, countThrough, countsOf, hourly, runHours } from './throughput.js';
 export { type CutWork, cutWork } from './cutting.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';

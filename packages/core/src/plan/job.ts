@@ -4,7 +4,7 @@ import type { Mm } from '../kernel/index.js';
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
 import type { Arrangement, Grain } from '../layout/index.js';
 import type { Lab, RecipePart, Rest } from '../colour/index.js';
-import type { CarrierKind, Engraving, InkKind, PrintSide, WorkStyle } from '../press/index.js';
+import type { CarrierKind, Drying, Engraving, InkKind, PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { Contact, SheetSize } from '../works/index.js';
 import type { Finish, Part } from './finish.js';
@@ -67,6 +67,8 @@ export interface InkUse {
 export interface InkSpec {
   readonly name: string;
   readonly kind: InkKind;
+  /** How it dries; as the house has it, else as is usual for the process. */
+  readonly drying?: Drying | undefined;
   /** Colour to be reached, measured on the job's own stock. */
   readonly aim?: Lab | undefined;
   /** Largest difference at which a trial is accepted, CIEDE2000; the house's norm where absent. */

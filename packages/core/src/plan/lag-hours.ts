@@ -1,53 +1,63 @@
-import { GIVEN } from '../kernel/index.js';
-import { takenBy } from './build-graph.js';
-import type { Step } from './job.js';
-import { giveNorm, isPlateless } from './step-norms.js';
+import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
+import type { NormLookup } from '../works/index.js';
+import { LYING_NORMS, type Waiting, wantedNorm } from './material/index.js';
+import { giveNorm } from './step-norms.js';
 import type { Station, TimeContext } from './step-time.js';
 
-/** What lies by a norm of its own. */
-const LAGS: Partial<
-  Record<Step['operation'], { readonly norm: string; readonly name: string; readonly perHour?: 60 }>
-> = {
-  outside: { norm: 'outside.hours', name: 'Away from the house' },
-  cool: { norm: 'bind.coolMinutes', name: 'Cooling', perHour: 60 },
-  press: { norm: 'press.hours', name: 'Under pressure' },
-};
+const IN_JOB = { label: 'set by user', note: 'set in this job' } as const;
 
-/** Drying before the next step, by paper and by what comes next. Source: handbook chapter 5 (practice). */
-export function lag(context: TimeContext, station: Station): number {
-  const { book } = context;
-  const { step, id } = station;
-  const away = lies(context, station);
-  if (step.operation !== 'outside' || !step.transitHours) return away;
-  const inputs = {
-    away: book.give(`${id}.away`, 'At the other house', away, 'h', GIVEN),
-    transit: book.give(`${id}.transit`, 'On the road, each way', step.transitHours, 'h', GIVEN),
-  };
-  const hours = away + 2 * step.transitHours;
-  book.reckon(`${id}.lag`, 'Away from the house', hours, 'h', 'away + 2 * transit', inputs);
-  return hours;
+/** What is left of the time that a station wants: its norm, less what the thing has lain since. */
+function leftFigure(
+  book: FigureBook,
+  norms: NormLookup,
+  figure: string,
+  name: string,
+  { wet, before, hours }: Waiting,
+): string | undefined {
+  const wanted = wantedNorm(wet, before.operation);
+  if (!wanted) return undefined;
+  const norm = giveNorm(book, norms, wanted.norm);
+  const whole = wanted.perHour === 60 ? 'norm / 60' : 'norm';
+  if (wet.lainHours === 0) return book.reckon(figure, name, hours, 'h', whole, { norm });
+  const lain = book.give(`${figure}.lain`, `Has lain since ${wet.since}`, wet.lainHours, 'h', IDENTITY);
+  return book.reckon(figure, name, hours, 'h', `max(0, ${whole} - lain)`, { norm, lain });
 }
 
-/** Hours that something lies where it is. */
-function lies({ book, job, norms }: TimeContext, { step, id, layout }: Station): number {
-  if (step.hours !== undefined) {
-    book.give(`${id}.lag`, 'Drying', step.hours, 'h', { label: 'set by user', note: 'set in this job' });
-    return step.hours;
+const LYING_NAMES = { outside: 'Away from the house', cool: 'Cooling', press: 'Under pressure' } as const;
+
+/** Hours that something lies at a station that lets it lie. Source: handbook chapter 5 (practice). */
+export function lagFigure({ book, norms, jobFlow }: TimeContext, { step, id }: Station): number {
+  const { lag, lagHours = 0 } = jobFlow.lying.get(step.id) ?? {};
+  const own = LYING_NORMS[step.operation];
+  const figure = `${id}.lag`;
+  if (!own) {
+    if (step.hours !== undefined) book.give(figure, 'Drying', step.hours, 'h', IN_JOB, lag?.hours ?? 0);
+    else if (!lag || leftFigure(book, norms, figure, 'Drying', lag) === undefined)
+      book.give(figure, 'Drying', 0, 'h', { label: 'practice', note: 'nothing on it is wet' });
+    return lagHours;
   }
-  const told = LAGS[step.operation];
-  if (told) {
-    const norm = giveNorm(book, norms, told.norm);
-    const hours = book.value(norm) / (told.perHour ?? 1);
-    book.reckon(`${id}.lag`, told.name, hours, 'h', told.perHour === 60 ? 'norm / 60' : 'norm', { norm });
-    return hours;
-  }
-  if (layout && isPlateless(layout)) {
-    book.give(`${id}.lag`, 'Drying', 0, 'h', { label: 'practice', note: 'digital prints are dry at the delivery' });
-    return 0;
-  }
-  const next = job.route.find((other) => takenBy(other).some(({ material }) => material === step.id))?.operation;
-  const before = next === 'print' ? 'side' : next === 'fold' ? 'fold' : 'cut';
-  const norm = giveNorm(book, norms, `dry.${layout?.stock.coated ? 'coated' : 'uncoated'}.${before}`);
-  book.reckon(`${id}.lag`, 'Drying', book.value(norm), 'h', 'norm', { norm });
-  return book.value(norm);
+  const name = LYING_NAMES[step.operation as keyof typeof LYING_NAMES];
+  const travels = step.operation === 'outside' && (step.transitHours ?? 0) > 0;
+  const away = travels ? `${id}.away` : figure;
+  if (step.hours === undefined) {
+    const norm = giveNorm(book, norms, own.norm);
+    const hours = book.value(norm) / own.perHour;
+    book.reckon(away, travels ? 'At the other house' : name, hours, 'h', own.perHour === 60 ? 'norm / 60' : 'norm', {
+      norm,
+    });
+  } else book.give(away, travels ? 'At the other house' : name, step.hours, 'h', IN_JOB);
+  if (travels)
+    book.reckon(figure, name, lagHours, 'h', 'away + 2 * transit', {
+      away,
+      transit: book.give(`${id}.transit`, 'On the road, each way', step.transitHours ?? 0, 'h', GIVEN),
+    });
+  return lagHours;
+}
+
+/** Hours that something lies before a station, since what is wet on it wants them still. Source: handbook chapter 5. */
+export function waitFigure({ book, norms, jobFlow }: TimeContext, { step, id }: Station): number {
+  const { wait } = jobFlow.lying.get(step.id) ?? {};
+  if (!wait) return 0;
+  leftFigure(book, norms, `${id}.wait`, 'Lies before it', wait);
+  return wait.hours;
 }

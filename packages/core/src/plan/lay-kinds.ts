@@ -1,6 +1,7 @@
 import type { DieDrawing } from '../diecut/index.js';
 import { boundsOf, signedArea } from '../geometry/index.js';
 import { type Issue, error } from '../kernel/index.js';
+import type { PageMargins } from '../imposition/index.js';
 import { type Grain, type PatternRequest, type Turns, layPatterns } from '../layout/index.js';
 import type { Size } from '../paper/index.js';
 import { STYLE_RULES } from '../press/index.js';
@@ -9,6 +10,7 @@ import { blankRequest, dieOf, layBlankPatterns } from './blank-layout.js';
 import { type FormItem, formItems, layForm } from './form-layout.js';
 import type { Component, Job } from './job.js';
 import type { PressArea } from './press-area.js';
+import { leafTrims } from './leaf.js';
 import { type SectionLayout, type SectionPosition, laySection, schemeOf, spineSide } from './section-layout.js';
 import type { LayPatterns, SheetPattern, SheetPatterns } from './sheet-pattern.js';
 import { layAround, webOf } from './web-layout.js';
@@ -40,6 +42,7 @@ interface Laid {
   readonly gapMm: number;
   readonly turns: Turns;
   readonly section?: SectionLayout;
+  readonly trims?: PageMargins;
   readonly die?: DieDrawing;
   readonly form?: readonly FormItem[];
 }
@@ -80,12 +83,22 @@ function whyNothingFits(component: Component, path: string, request: PatternRequ
   return error('layout.does-not-fit', `${path}.sheet`, params);
 }
 
+/** Size of a flat piece as it is cut: of a loose leaf with what trimming and milling take. */
+const untrimmed = ({ widthMm = 0, heightMm = 0 }: Component, trims: PageMargins | undefined): Size =>
+  trims
+    ? {
+        widthMm: widthMm + trims.foreMm + trims.spineMm,
+        heightMm: heightMm + trims.headMm + trims.footMm,
+      }
+    : { widthMm, heightMm };
+
 /** Equal rectangles: flat work, or the unfolded sections and covers of a bound product. */
 function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
-  const { component, path, machine, area, trimMm, lay = layPatterns } = bench;
-  // A section brings its trims with it; flat work has its bleed around each piece.
-  const { widthMm = 0, heightMm = 0 } = section ?? component;
-  const bleedMm = section ? 0 : trimMm;
+  const { component, path, machine, area, trimMm, job, norms, lay = layPatterns } = bench;
+  // Sections and loose leaves bring their trims with them; flat work has its bleed around each piece.
+  const trims = section ? section.trims : leafTrims(job, component, norms);
+  const { widthMm, heightMm } = section ?? untrimmed(component, trims);
+  const bleedMm = trims ? 0 : trimMm;
   const web = webOf(machine);
   // A web folds along and across itself, so a section lies as it is folded.
   const turns = web && section ? 'upright' : turnsFor(grainOf(component, section), area.sheet.grain);
@@ -113,6 +126,7 @@ function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
       gapMm,
       turns,
       ...(section ? { section } : {}),
+      ...(trims ? { trims } : {}),
     },
   };
 }

@@ -1,6 +1,8 @@
 import { type Works, normsOf } from '../works/index.js';
 import { type ComponentLayout, layComponent } from './component-layout.js';
 import { cutSheetFirst } from './edit-job.js';
+import { withPartsFitted } from './fit-parts.js';
+import { incomingOf } from './job-materials.js';
 import type { AskedFamily, FamilyAnswers } from './families/answers.js';
 import { caseBound, perfectBound, stitched } from './families/bound.js';
 import { carton, corrugatedCase, envelope, laminatedBox, wallet } from './families/box.js';
@@ -77,13 +79,21 @@ export function newJob(family: AskedFamily, answers: FamilyAnswers, works: Works
     ...made,
     norms: {},
   };
-  const context = { job, works, norms: normsOf(works, {}), positions: sectionPositions(job) };
-  const components = job.components.map((component) => fitting(component, context));
-  const fitted: Job = { ...job, components };
-  return components.reduce((cut, component) => {
-    const { layout } = layComponent(component, '', { ...context, job: fitted });
+  const norms = normsOf(works, job.norms);
+  const laid = onFittingSheets(job, works);
+  const sized = withPartsFitted(laid, incomingOf(laid, works), norms);
+  const fitted = onFittingSheets(sized, works);
+  const context = { job: fitted, works, norms, positions: sectionPositions(fitted) };
+  return fitted.components.reduce((cut, component) => {
+    const { layout } = layComponent(component, '', context);
     return cutSheetFirst(cut, component.id, (layout?.pattern.count ?? 1) > 1);
   }, fitted);
+}
+
+/** Every component on a sheet that holds it well. */
+function onFittingSheets(job: Job, works: Works): Job {
+  const context = { job, works, norms: normsOf(works, job.norms), positions: sectionPositions(job) };
+  return { ...job, components: job.components.map((component) => fitting(component, context)) };
 }
 
 /** Share of a sheet from which no other is looked for. Source: common practice, no source. */

@@ -1,5 +1,5 @@
 import { type FigureBook, GIVEN } from '../kernel/index.js';
-import { takenBy } from './build-graph.js';
+import { takenBy } from './material/index.js';
 import { type Job, partMaterial } from './job.js';
 
 /** How many of each bought part the stations that take it use up. Source: identity. */

@@ -2,14 +2,14 @@ import type { Flow, School } from '../flow/index.js';
 import { type Figures, type Issue, type Outcome, FigureBook, toNumber } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf } from '../works/index.js';
-import { type JobFlow, type Layouts, buildGraph, processUnit, takenBy } from './build-graph.js';
+import { type JobFlow, type Layouts, buildGraph, processUnit } from './build-graph.js';
 import { checkJob } from './check-job.js';
 import { type ComponentLayout, sharingLayouts } from './component-layout.js';
 import { type CostTotals, costFigures } from './cost.js';
 import { timeFigures } from './hours.js';
-import type { StepTime } from './step-time.js';
+import { type StepTime, NO_TIME } from './step-time.js';
 import type { Job, Step } from './job.js';
-import type { Material } from './material.js';
+import { type Material, takenBy } from './material/index.js';
 import { partFigures } from './part-figures.js';
 import { layOnce } from './remember-layout.js';
 import { type PressTotals, type SheetsBySchool, pressFigures, pressSheetsBySchool } from './press-totals.js';
@@ -46,8 +46,10 @@ export interface PlanStep {
   readonly net: number;
   /** Machine hours, set-up and run. */
   readonly hours: number;
-  /** Hours that the material lies (drying). */
+  /** Hours that the material lies here (drying, cooling, outside). */
   readonly lagHours: number;
+  /** Hours that it lies before this station, since what is wet on it wants them still. */
+  readonly waitHours: number;
   /** Where several products come from one process unit: what the others get too many, by material. */
   readonly overruns: Readonly<Record<string, number>>;
 }
@@ -132,6 +134,7 @@ function planStep(
     net: toNumber(reckoned.downstream.net),
     hours: time.hours,
     lagHours: time.lagHours,
+    waitHours: time.waitHours,
     overruns: reckoned.byStep.overruns,
   };
 }
@@ -195,7 +198,7 @@ function build(job: Job, works: Works): Outcome<Built> {
     ]),
   );
   const runNorms = hasRunNorms(Object.keys(works.norms));
-  const { flow, issues: wrong } = buildGraph(job, lanes, machines, norms, book, runNorms);
+  const { flow, issues: wrong } = buildGraph({ job, works, layouts: lanes, machines, norms }, book, runNorms);
   if (!flow) return { ok: false, issues: wrong };
   const settled = settle({ job, layouts: lanes, machines, norms, book }, flow.graph);
   if (!settled.ok) return settled;
@@ -226,7 +229,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
     works,
     layouts: lanes,
     flow,
-    materials: jobFlow.materials,
+    jobFlow,
     machines,
     norms,
     book,
@@ -240,7 +243,7 @@ export function plan(job: Job, works: Works): PlanOutcome {
       flow,
       jobFlow,
       book,
-      times.steps.get(step.id) ?? { hours: 0, lagHours: 0 },
+      times.steps.get(step.id) ?? NO_TIME,
       machines.get(step.id)?.id ?? null,
       units.get(step.id) ?? 0,
     ),

@@ -42,21 +42,18 @@ const coloursNorm = (job: Job, layout: ComponentLayout): string => {
 };
 
 /**
- * Paper that is printed beyond the trimmed edge and comes off: the bleed of a flat piece, the least trim of a section;
+ * Paper that is printed beyond the trimmed edge and comes off: the bleed of a flat piece, the least trim of a section or a leaf;
  * undefined for a blank, whose bleed is drawn in its file.
  */
-function spareOf({ component, bleedMm, section }: ComponentLayout, norms: NormLookup): number | undefined {
+function spareOf({ component, bleedMm, trims }: ComponentLayout): number | undefined {
   if (component.kind === 'blank') return undefined;
-  if (!section) return bleedMm;
-  const usual = component.lay?.bleedMm ?? norms('layout.bleed').value;
-  const { headMm = usual, footMm = usual, foreMm = usual } = component.trims ?? {};
-  return Math.min(headMm, footMm, foreMm);
+  return trims ? Math.min(trims.headMm, trims.footMm, trims.foreMm) : bleedMm;
 }
 
 /** Every register of a component, with its tolerance and what it bounds. Source: practice, handbook chapter 5. */
 export function registerLines(job: Job, layout: ComponentLayout, norms: NormLookup): RegisterLine[] {
   const { component, die, machine, stock } = layout;
-  const spareMm = spareOf(layout, norms);
+  const spareMm = spareOf(layout);
   const value = (id: string): number => norms(id).value;
   const line = (
     kind: RegisterKind,

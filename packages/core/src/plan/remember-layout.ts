@@ -1,6 +1,7 @@
 import type { Works } from '../works/index.js';
 import { layComponent } from './component-layout.js';
 import type { LayContext } from './lay-kinds.js';
+import { isLeaf } from './leaf.js';
 import type { Component } from './job.js';
 
 type Laid = ReturnType<typeof layComponent>;
@@ -8,7 +9,7 @@ type Laid = ReturnType<typeof layComponent>;
 const known = new WeakMap<Component, { readonly asked: string; readonly works: Works; readonly laid: Laid }>();
 
 /** Norms that a layout reads. */
-const NORMS = ['layout.bleed', 'layout.strippingGap', 'sheeter.edgeTrim'] as const;
+const NORMS = ['layout.bleed', 'layout.strippingGap', 'sheeter.edgeTrim', 'bind.trim', 'bind.mill'] as const;
 
 /**
  * {@link layComponent}, remembered as long as the component and all that its layout reads stay the same: a plan is made at
@@ -18,7 +19,14 @@ export function layOnce(component: Component, path: string, context: LayContext)
   if (component.kind === 'gang') return layComponent(component, path, context);
   const { job, works, norms, positions } = context;
   const read = NORMS.map((id) => norms(id).value);
-  const asked = JSON.stringify([path, job.number, job.binding, positions.get(component.id), read]);
+  const asked = JSON.stringify([
+    path,
+    job.number,
+    job.binding,
+    isLeaf(job, component),
+    positions.get(component.id),
+    read,
+  ]);
   const before = known.get(component);
   if (before?.asked === asked && before.works === works) return before.laid;
   const laid = layComponent(component, path, context);

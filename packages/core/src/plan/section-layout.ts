@@ -7,6 +7,7 @@ import {
   type FoldScheme,
   type OddPlace,
   type PageBox,
+  type PageMargins,
   type SectionPlace,
   creepMove,
   firstPages,
@@ -36,6 +37,8 @@ export interface SectionLayout {
   readonly rows: number;
   /** Books bound as one: 2 where the sheet carries two head to head, split apart after binding. */
   readonly books: 1 | 2;
+  /** What stands around each trimmed page. */
+  readonly trims: PageMargins;
   readonly widthMm: number;
   readonly heightMm: number;
   readonly outer: readonly PlacedPage[];
@@ -97,6 +100,14 @@ export function sectionPositions(job: Job): ReadonlyMap<string, SectionPosition>
   return known;
 }
 
+/** Margins of a component's pages: told, else the usual trim all round and nothing at the spine. */
+export const marginsOf = ({ trims }: Component, trimMm: number, spineMm = 0): PageMargins => ({
+  headMm: trims?.headMm ?? trimMm,
+  footMm: trims?.footMm ?? trimMm,
+  foreMm: trims?.foreMm ?? trimMm,
+  spineMm: trims?.spineMm ?? spineMm,
+});
+
 /** The scheme that a component asks for, or the usual one for its pages; undefined where none folds to them. */
 export function schemeOf(component: Component, onWeb: boolean): FoldScheme | undefined {
   const offered = schemesFor(component.pages ?? 0, onWeb ? 'web' : 'sheet');
@@ -126,18 +137,9 @@ export function laySection(
   const books = job.binding?.twoUp ? 2 : 1;
   const { imposition, issues } = impose(scheme, books, path);
   if (!imposition) return { issues };
-  const trims = component.trims;
   const { widthMm = 0, heightMm = 0 } = component;
-  const flat: FlatSection = placePages(
-    imposition,
-    { widthMm, heightMm },
-    {
-      headMm: trims?.headMm ?? trimMm,
-      footMm: trims?.footMm ?? trimMm,
-      foreMm: trims?.foreMm ?? trimMm,
-      spineMm: trims?.spineMm ?? 0,
-    },
-  );
+  const trims = marginsOf(component, trimMm);
+  const flat: FlatSection = placePages(imposition, { widthMm, heightMm }, trims);
   const pages = imposition.pages;
   const { place } = position;
   // Creep adds up over all sheets that lie inside each other: the whole book in saddle work, one section else.
@@ -161,6 +163,7 @@ export function laySection(
       columns: imposition.columns,
       rows: imposition.rows,
       books,
+      trims,
       widthMm: flat.widthMm,
       heightMm: flat.heightMm,
       outer: placed(flat.outer),

@@ -1,5 +1,5 @@
 import { type FigureBook, IDENTITY, ceilRatio } from '../kernel/index.js';
-import type { FlowStep } from '../flow/index.js';
+import type { FlowStep, Incident } from '../flow/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import {
@@ -8,15 +8,30 @@ import {
   type NormScope,
   type SpoilageKey,
   type Works,
+  WEB_INCIDENTS,
   printingOf,
+  setUpInMetres,
 } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
-import { foldsOf } from './material.js';
+import { type Material, foldsOf } from './material/index.js';
 import { webOf } from './web-layout.js';
 
-/** Colours that a print pass lays down; both sides counted where it perfects. */
+/** Passes through a press: printed, or printed again on another press. */
+export const isPass = ({ operation }: Pick<Step, 'operation'>): boolean =>
+  operation === 'print' || operation === 'overprint';
+
+/** The layout that a step works by: on the machine of the step where a sheet is printed again on another press. */
+export const layoutAt = (
+  step: Step,
+  layout: ComponentLayout | undefined,
+  machine: Machine | undefined,
+): ComponentLayout | undefined =>
+  layout && machine && step.operation === 'overprint' ? { ...layout, machine } : layout;
+
+/** Colours that a pass lays down; both sides counted where it perfects. */
 export function passColours(step: Step, { component }: ComponentLayout): number {
+  if (step.operation === 'overprint') return step.inks?.length ?? 1;
   const [front, back] = [component.front.length, component.back.length];
   if (step.side === 'both') return front + back;
   return step.side === 'back' ? back : front;
@@ -24,7 +39,7 @@ export function passColours(step: Step, { component }: ComponentLayout): number 
 
 /** Whether a print pass uses the plates of the pass before it. */
 export const usesSamePlates = (step: Step, { component }: ComponentLayout): boolean =>
-  step.side === 'back' && STYLE_RULES[component.workStyle].samePlates;
+  step.operation === 'print' && step.side === 'back' && STYLE_RULES[component.workStyle].samePlates;
 
 /** Whether a component is printed without plates. */
 export const isPlateless = ({ machine }: ComponentLayout): boolean => machine.press?.plateless === true;
@@ -56,16 +71,19 @@ export function carriersPerColour(layout: ComponentLayout): number {
 export const platesHung = (step: Step, layout: ComponentLayout): number =>
   usesSamePlates(step, layout) ? 0 : passColours(step, layout) * carriersPerColour(layout);
 
-/** Whether a machine's set-up is told in metres of web, and its speed in metres a minute. */
-export const runsByMetres = ({ machine }: ComponentLayout): boolean => machine.process === 'narrow-web';
+/** Whether a press's speed is told in metres a minute, and what it loses at a splice in metres. */
+export const runsByMetres = ({ machine }: ComponentLayout): boolean =>
+  machine.process === 'narrow-web' || machine.process === 'inkjet-web';
 
 /** Norms that an operation's spoilage goes by. */
 export function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
-  if (step.operation !== 'print') return step.operation;
+  const { operation } = step;
+  if (operation !== 'print' && operation !== 'overprint') return operation;
   if (layout && isPlateless(layout)) return 'print-digital';
   const printing = layout && printingOf(layout.machine);
   if (printing === 'gravure' || printing === 'screen' || printing === 'recessed') return `print-${printing}`;
-  if (layout && webOf(layout.machine)) return runsByMetres(layout) ? 'print-narrow' : 'print-web';
+  if (printing === 'flexo') return 'print-narrow';
+  if (layout && webOf(layout.machine)) return 'print-web';
   if (step.side === 'both') return 'print-perfect';
   return layout && usesSamePlates(step, layout) ? 'print-second' : 'print-side';
 }
@@ -97,12 +115,28 @@ export function giveNorm(book: FigureBook, norms: NormLookup, id: string, scope?
   return book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
 }
 
+/**
+ * What happens now and then at a station: as the job says, even that nothing does, else by the norms of a heatset web.
+ * Source: handbook chapter 6 (web break once in 100,000 that loses 800).
+ */
+export function incidentsOf(norms: NormLookup, step: Step, layout: ComponentLayout | undefined): readonly Incident[] {
+  if (step.incidents || !layout || spoilageKey(step, layout) !== 'print-web') return step.incidents ?? [];
+  return WEB_INCIDENTS.flatMap(([key, name]): Incident[] => {
+    const loss = norms(`spoil.print-web.${key}Loss`).value;
+    return loss > 0 ? [{ name, rate: asDecimal(1 / norms(`spoil.print-web.${key}Every`).value), loss }] : [];
+  });
+}
+
 /** What one person does in an hour by hand, by operation; boxes go by the hand bench's own speed. */
 const BY_HAND: readonly Step['operation'][] = ['inspect', 'count', 'hand', 'kit', 'pallet'];
 
 /** Norm of hand work that a step is timed by, where it has one. */
 export const handNorm = ({ operation }: Step): string | undefined =>
   BY_HAND.includes(operation) ? `hand.${operation}` : undefined;
+
+/** Seconds that the final check of a bound book takes, where a step is one. Source: handbook chapter 7 "Hand work". */
+export const checkNorm = ({ operation }: Step, incoming: Material | undefined): string | undefined =>
+  operation === 'inspect' && incoming?.unit === 'book' ? 'check.seconds' : undefined;
 
 /** Figure ids of a step's set-up and running spoilage, with what was overridden in the job. */
 export interface SpoilageFigures {
@@ -157,7 +191,7 @@ function compound(
 /** What a step's set-up and running spoilage are told for: each colour of a pass, each fold, or nothing. */
 function eachOf(step: Step, layout: ComponentLayout | undefined): number {
   if (step.operation === 'fold') return foldsOf(step, layout);
-  return layout && step.operation === 'print' ? passColours(step, layout) : 0;
+  return layout && isPass(step) ? passColours(step, layout) : 0;
 }
 
 /** Parts of a step's norm beside its base: colours of a pass, folds, and at a press the changes from version to version. */
@@ -166,7 +200,7 @@ function partsOf(step: Step, layout: ComponentLayout | undefined, field: 'setup'
   const count = eachOf(step, layout);
   if (step.operation === 'fold')
     return field === 'setup' ? [{ norm: `${norm}Per`, count, each: 'each', unit: 'folds' }] : [];
-  if (step.operation !== 'print') return [];
+  if (!isPass(step)) return [];
   const changes = (layout?.component.versions?.names.length ?? 1) - 1;
   return [
     { norm: `${norm}Per`, count, each: 'each', unit: 'colours' },
@@ -203,15 +237,15 @@ export function spoilageOf(
   };
 }
 
-/** The layout of a print step whose set-up is told in metres. */
+/** The layout of a step whose set-up is told in metres. */
 const byMetres = (step: Step, layout: ComponentLayout | undefined): ComponentLayout | undefined =>
-  step.operation === 'print' && layout && runsByMetres(layout) ? layout : undefined;
+  layout && setUpInMetres(spoilageKey(step, layout)) ? layout : undefined;
 
-/** Turns of the cylinder in so many metres of web, the last one whole. Source: identity. */
+/** Turns of the cylinder, or sheets cut off, in so many metres of web, the last one whole. Source: identity. */
 const repeatsIn = (metres: number, layout: ComponentLayout): number =>
   ceilRatio(metres * 1000, layout.component.sheet.heightMm);
 
-/** Set-up of a narrow web: metres by colours, then turns of the cylinder. */
+/** Set-up told in metres of web, then turns of the cylinder or sheets cut off. */
 function repeatsFigure(
   book: FigureBook,
   norms: NormLookup,

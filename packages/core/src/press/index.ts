@@ -8,3 +8,4 @@ export * from './ink-units.js';
 export * from './zones.js';
 export * from './tone-counter.js';
 export * from './estimate.js';
+export * from './drying.js';

@@ -14,6 +14,8 @@ export interface Station {
   readonly behind: readonly Station[];
   /** Materials that come to it, with how many of each make one. */
   readonly incoming: readonly { readonly material: Material; readonly usage: number; readonly from: string | null }[];
+  /** What leaves it; of several materials the first. */
+  readonly made: Material | undefined;
 }
 
 /** A planned job as the rules see it. */
@@ -34,6 +36,7 @@ export function factsOf(job: Job, plan: Plan, works: Works): RouteFacts {
   const lanes = new Map(Object.entries(plan.layouts));
   const edgesTo = new Map<string, Plan['edges'][number][]>();
   for (const edge of plan.edges) if (edge.to !== null) edgesTo.set(edge.to, [...(edgesTo.get(edge.to) ?? []), edge]);
+  const leaving = new Map([...plan.edges].reverse().map(({ from, state }) => [from, state]));
   const machines = new Map(plan.steps.map(({ id, machine }) => [id, works.machines.find((one) => one.id === machine)]));
   type Growing = { -readonly [K in keyof Station]: Station[K] };
   const stations = job.route.map((step, index): Growing => {
@@ -43,6 +46,7 @@ export function factsOf(job: Job, plan: Plan, works: Works): RouteFacts {
       index,
       layout: step.component === undefined ? undefined : lanes.get(step.component),
       machine: machines.get(step.id),
+      made: leaving.get(step.id),
       makers: [],
       before: [],
       behind: [],

@@ -1,8 +1,10 @@
+import { GRAMS, UM, tenth } from '../kernel/index.js';
+import { blockAndCover, stacked } from '../plan/index.js';
 import type { RuleId } from '../route/index.js';
 import type { Machine, MachineTakes } from '../works/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
-import { type Predicate, UM, is, tenth } from './predicate.js';
+import { type Predicate, is } from './predicate.js';
 
 /** Longer and shorter side of what comes. */
 const sides = ({ incoming }: Station): readonly [number, number] => {
@@ -10,11 +12,12 @@ const sides = ({ incoming }: Station): readonly [number, number] => {
   return [Math.max(widthMm, heightMm), Math.min(widthMm, heightMm)];
 };
 /** Thickness of everything that comes for one, micrometres. */
-const thickness = ({ incoming, step }: Station): number =>
-  step.operation === 'case'
-    ? // Boards lie beside each other on the cloth.
-      Math.max(0, ...incoming.map(({ material }) => material.caliperUm))
-    : incoming.reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0);
+function thickness(station: Station): number {
+  const { incoming, made } = station;
+  // What is put together is held as it leaves; boards lie beside each other on their cloth.
+  if (is(station, 'gather', 'stitch', 'bind', 'kit', 'case', 'case-in')) return made?.caliperUm ?? 0;
+  return incoming.reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0);
+}
 
 const sizeFits = (station: Station, { maxMm, minMm }: MachineTakes): boolean => {
   const [long, short] = sides(station);
@@ -30,7 +33,6 @@ const caliperFits = (station: Station, { minCaliperUm, maxCaliperUm }: MachineTa
   return um >= minCaliperUm && um <= maxCaliperUm;
 };
 
-const GRAMS = 1000;
 /** Everything that comes for one, g. */
 const mass = ({ incoming }: Station): number =>
   incoming.reduce((sum, { material, usage }) => sum + material.massG * usage, 0);
@@ -130,11 +132,7 @@ const lift: Predicate = ({ stations: all, norms }) =>
 const spine: Predicate = ({ stations: all, norms }) =>
   all.flatMap((station): Found[] => {
     if (!is(station, 'bind')) return [];
-    const covers = new Set(station.makers.filter((one) => is(one, 'score')).map(({ step }) => step.id));
-    const mm =
-      station.incoming
-        .filter(({ from }) => from === null || !covers.has(from))
-        .reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0) / UM;
+    const mm = (stacked(blockAndCover(station.incoming).block)?.caliperUm ?? 0) / UM;
     const limit = norms('bind.leastSpine').value;
     return mm < limit ? [{ step: station.step.id, value: tenth(mm), limit, unit: 'mm' }] : [];
   });

@@ -16,9 +16,3 @@ export const set = (path: FieldPath, value: Extract<Mend, { kind: 'set' }>['valu
   path,
   value,
 });
-
-/** To a tenth, as it is said. */
-export const tenth = (value: number): number => Math.round(value * 10) / 10;
-
-/** Micrometres in a millimetre. */
-export const UM = 1000;

@@ -1,15 +1,6 @@
+import { wantedHours } from '../plan/index.js';
 import type { Operation, RuleId } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
-
-/** Whether ink comes wet off a station. Digital prints and webs are dry at the delivery. Source: handbook chapter 5. */
-function laysWetInk({ step, layout, machine }: Station): boolean {
-  if (step.operation === 'overprint') return true;
-  if (step.operation !== 'print' || !layout) return false;
-  const { press } = machine ?? {};
-  return press !== undefined && press.plateless !== true && press.web === undefined && press.printing !== 'flexo';
-}
-
-const DRIES = ['dry', 'raise', 'outside', 'press'];
 
 /** What has to be dry when it comes to a station, by rule. */
 export const DRY_BEFORE = {
@@ -21,7 +12,7 @@ export const DRY_BEFORE = {
   'hand-after-wet': ['hand', 'count', 'inspect', 'kit', 'tip', 'number'],
 } as const satisfies Partial<Record<RuleId, readonly Operation[]>>;
 
-/** Whether a rule in force tells of wet ink at this station already. */
+/** Whether a rule in force tells of wet ink at this station. */
 const isTold = ({ norms }: RouteFacts, { step }: Station): boolean =>
   Object.entries(DRY_BEFORE).some(
     ([rule, operations]) =>
@@ -29,12 +20,22 @@ const isTold = ({ norms }: RouteFacts, { step }: Station): boolean =>
   );
 
 /**
- * Whether something wet comes to a station: printed before it, with no drying in between, and nothing in between that
- * would have been told of it.
+ * Whether ink that nothing has let lie comes to a station that wants it dry, and no rule in force has told of it at a station
+ * before: what is wet is the state of the material. Where it has lain too short a time the plan waits for the rest.
  */
 export function comesWet(facts: RouteFacts, station: Station): boolean {
-  return station.makers.some((maker) => {
-    if (DRIES.includes(maker.step.operation)) return false;
-    return laysWetInk(maker) || (!isTold(facts, maker) && comesWet(facts, maker));
-  });
+  return station.incoming.some(({ material }) =>
+    material.wet.some(
+      (wet) =>
+        wet.kind === 'ink' &&
+        !wet.stood &&
+        wantedHours(wet, station.step.operation, facts.norms) > 0 &&
+        !station.before.some(
+          (one) =>
+            isTold(facts, one) &&
+            one.incoming.some((taken) => taken.material.wet.some(({ since }) => since === wet.since)) &&
+            comesWet(facts, one),
+        ),
+    ),
+  );
 }

@@ -1,18 +1,7 @@
+import { UM, tenth } from '../kernel/index.js';
+import { blockAndCover, stacked } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
-
-const MM = 1000;
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
-
-/** Materials that come to the binder, the cover apart. */
-function blockMm(sheet: SheetBook): number {
-  const scored = new Set(sheet.job.route.filter(({ operation }) => operation === 'score').map(({ id }) => id));
-  return (
-    sheet.incoming
-      .filter(({ from }) => from === null || !scored.has(from))
-      .reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0) / MM
-  );
-}
 
 /** Grammage from which coated leaves want PUR. Source: common practice, no source. */
 const HEAVY_COATED = 130;
@@ -20,26 +9,34 @@ const HEAVY_COATED = 130;
 /** Glued work: spine, cover, hot melt, cooling. Source: handbook chapter 7 "Binding". */
 export function bindSheet(sheet: SheetBook): void {
   const { job } = sheet;
-  const block = sheet.card(sheet.give('block', 'Block', blockMm(sheet), 'mm'));
-  const covers = sheet.incoming.at(-1)?.material.caliperUm ?? 0;
+  const parted = blockAndCover(sheet.incoming);
+  const made = stacked(parted.block);
+  const trims = made?.trims;
+  const block = sheet.card(sheet.give('block', 'Block', (made?.caliperUm ?? 0) / UM, 'mm'));
   const spine = sheet.show('spine', 'Spine of the cover', 'mm', 'block + calipers * cover / 1000', {
     block,
     calipers: sheet.norm('bind.coverCalipers'),
-    cover: sheet.give('coverCaliper', 'Caliper of the cover', covers, 'um'),
+    cover: sheet.give('coverCaliper', 'Caliper of the cover', parted.cover?.caliperUm ?? 0, 'um'),
   });
-  const trim = sheet.norm('bind.trim');
-  const page = job.components.find(({ kind }) => kind === 'section') ?? job.components[0];
-  const width = sheet.told('pageWidth', 'Page, width', page?.widthMm ?? 0, 'mm');
-  const height = sheet.told('pageHeight', 'Page, height', page?.heightMm ?? 0, 'mm');
-  const copies = sheet.give('copies', 'Books bound as one', job.binding?.twoUp ? 2 : 1, 'books');
+  const given = (name: string, title: string, mm = 0): string => sheet.give(name, title, mm, 'mm');
+  const books = made?.books ?? 1;
+  const fore = given('trimFore', 'Trim at the fore edge', trims?.foreMm);
+  const head = given('trimHead', 'Trim at head and foot, both together', (trims?.headMm ?? 0) + (trims?.footMm ?? 0));
+  const width = given('pageWidth', 'Page, width', (made?.widthMm ?? 0) - (trims?.foreMm ?? 0) - (trims?.spineMm ?? 0));
+  const height = given(
+    'pageHeight',
+    'Page, height',
+    (made?.heightMm ?? 0) / books - (trims?.headMm ?? 0) - (trims?.footMm ?? 0),
+  );
+  const copies = sheet.give('copies', 'Books bound as one', books, 'books');
   sheet.show('coverWidth', 'Cover, untrimmed, width', 'mm', '2 * (page + trim) + spine', {
     page: width,
-    trim,
+    trim: fore,
     spine,
   });
-  const coverHeight = sheet.show('coverHeight', 'Cover, untrimmed, height', 'mm', 'copies * (page + 2 * trim)', {
+  const coverHeight = sheet.show('coverHeight', 'Cover, untrimmed, height', 'mm', 'copies * (page + trim)', {
     page: height,
-    trim,
+    trim: head,
     copies,
   });
   if (job.binding?.spine === 'notched') {
@@ -54,8 +51,8 @@ export function bindSheet(sheet: SheetBook): void {
   } else
     sheet.show('mill', 'Block before milling, width', 'mm', 'page + trim + mill', {
       page: width,
-      trim,
-      mill: sheet.norm('bind.mill'),
+      trim: fore,
+      mill: given('milled', 'Milled off the spine', trims?.spineMm),
     });
   const melt = sheet.show('meltG', 'Hot melt on one spine', 'g', 'block * length * thickness * density / 1000', {
     block,
@@ -83,12 +80,13 @@ export function bindSheet(sheet: SheetBook): void {
     sheet.remark(
       `The conveyor is too short for ${tenth(sheet.value(wanted))} min at this speed: run slower, or let the books lie before they are cut.`,
     );
-  const text = sheet.plan.layouts['section-1']?.stock;
-  if (text?.coated && text.gsm >= HEAVY_COATED && job.finish?.adhesive !== 'pur')
+  const text = sheet.job.components.find(({ kind }) => kind === 'section');
+  const stock = text && sheet.works.stocks.find(({ id }) => id === text.stock);
+  if (stock?.coated && stock.gsm >= HEAVY_COATED && job.finish?.adhesive !== 'pur')
     sheet.remark('Heavy coated text: PUR holds its leaves better than hot melt.');
   if (job.binding?.twoUp)
     sheet.remark('Two-up, head to head: half the clamps for the same books; split after the conveyor.');
-  drawSpine(sheet, sheet.value(width), sheet.value(height), sheet.value(spine), sheet.value(trim));
+  drawSpine(sheet, sheet.value(width), sheet.value(height), sheet.value(spine), sheet.value(fore));
 }
 
 /** The cover spread flat around its spine. */

@@ -1,44 +1,43 @@
+import { UM } from '../kernel/index.js';
+import type { Material } from '../plan/index.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-const MM = 1000;
-
 /** Thread and swell. Source: handbook chapter 7 (practice). */
 export function sewSheet(sheet: SheetBook): void {
-  const sections = sheet.give(
-    'sections',
-    'Sections',
-    sheet.job.components.filter(({ kind }) => kind === 'section').length,
-    'sections',
-  );
+  const sections = sheet.give('sections', 'Sections', sheet.first?.sections ?? 0, 'sections');
   const thread = sheet.show('threadEach', 'Thread of a book', 'm', 'sections * needles * stitch / 1000', {
     sections,
     needles: sheet.norm('sew.needles'),
     stitch: sheet.norm('sew.stitch'),
   });
   sheet.show('threadM', 'Thread', 'm', 'each * units', { each: thread, units: sheet.units });
-  const flat = sheet.give('flat', 'Block before sewing', sheet.thicknessMm, 'mm');
+  const flat = sheet.give('flat', 'Block before sewing', (sheet.first?.caliperUm ?? 0) / UM, 'mm');
   sheet.show('sewn', 'Block, sewn', 'mm', 'flat * (1 + swell)', { flat, swell: sheet.norm('sew.swell') });
+}
+
+/** The block that a case is made for: what meets it where it is cased in. */
+function blockOfCase({ plan }: SheetBook): Material | undefined {
+  const caseIn = plan.steps.find(({ operation }) => operation === 'case-in');
+  return plan.edges.find(({ to, state }) => to === caseIn?.id && !state.shell)?.state;
 }
 
 /** Case from its block: boards, strip, cloth. Source: handbook chapter 7 "Case". */
 export function caseSheet(sheet: SheetBook): void {
   const { job } = sheet;
-  const text = job.components.find(({ kind }) => kind === 'section');
-  const sew = job.route.find(({ operation }) => operation === 'sew');
-  const flat = sew
-    ? sheet.plan.edges.filter(({ to }) => to === sew.id).reduce((sum, { state }) => sum + state.caliperUm, 0) / MM
-    : 0;
-  const width = sheet.told('blockWidth', 'Block, width', text?.widthMm ?? 0, 'mm');
-  const height = sheet.told('blockHeight', 'Block, height', text?.heightMm ?? 0, 'mm');
-  const thick = sheet.work('blockThick', 'Block, sewn', 'mm', 'flat * (1 + swell)', {
-    flat: sheet.give('flat', 'Block before sewing', flat, 'mm'),
-    swell: sheet.norm('sew.swell'),
-  });
+  const block = blockOfCase(sheet);
+  const width = sheet.give('blockWidth', 'Block, width', block?.widthMm ?? 0, 'mm');
+  const height = sheet.give('blockHeight', 'Block, height', block?.heightMm ?? 0, 'mm');
+  const thick = sheet.give('blockThick', 'Block, sewn', (block?.caliperUm ?? 0) / UM, 'mm');
   const square = sheet.norm('case.square');
   const joint = sheet.norm('case.joint');
   const turnIn = sheet.norm('case.turnIn');
-  const boardMm = sheet.told('boardMm', 'Board, thickness', job.finish?.boardMm ?? 2.5, 'mm');
+  const boardMm = sheet.told(
+    'boardMm',
+    'Board, thickness',
+    job.finish?.boardMm ?? Math.max(0, ...sheet.incoming.map(({ material }) => material.caliperUm)) / UM,
+    'mm',
+  );
   const boardWidth = sheet.show('boardWidth', 'Board, width', 'mm', 'width + square - joint', { width, square, joint });
   const boardHeight = sheet.show('boardHeight', 'Board and strip, height', 'mm', 'height + 2 * square', {
     height,
@@ -85,7 +84,12 @@ export function caseSheet(sheet: SheetBook): void {
 /** Casing-in and pressing. */
 export function caseInSheet(sheet: SheetBook): void {
   sheet.show('pressed', 'Under pressure afterwards', 'h', 'norm', { norm: sheet.norm('press.hours') });
-  sheet.card(sheet.give('thickness', 'Thickness of the block', (sheet.first?.caliperUm ?? 0) / MM, 'mm'));
+  const { made } = sheet;
+  sheet.card(sheet.give('block', 'Thickness of the block', (sheet.first?.caliperUm ?? 0) / UM, 'mm'));
+  sheet.card(sheet.give('thickness', 'Thickness of the book, boards and cloth counted', sheet.thicknessMm, 'mm'));
+  sheet.card(sheet.give('width', 'Book, width', made?.widthMm ?? 0, 'mm'));
+  sheet.card(sheet.give('height', 'Book, height', made?.heightMm ?? 0, 'mm'));
+  sheet.card(sheet.give('massG', 'Mass of one', made?.massG ?? 0, 'g'));
   sheet.remark(
     'Endpapers are pasted without creases; the book is pressed with brass in the joint before it is opened.',
   );

@@ -1,8 +1,7 @@
+import { tenth } from '../kernel/index.js';
 import { SECTION_BLOCK, sectionMarks } from '../imposition/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
-
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
 /** Saddle work: wire and what the fold bears; creep is on the layout. Source: handbook chapter 7 "Binding". */
 export function stitchSheet(sheet: SheetBook): void {
@@ -114,18 +113,18 @@ function drawStaircase(sheet: SheetBook, heightMm: number, sections: number): vo
 
 /** Three knives. Source: handbook chapter 7 (trims 3-5 mm). */
 export function trimSheet(sheet: SheetBook): void {
-  const text = sheet.job.components.find(({ kind }) => kind === 'section') ?? sheet.job.components[0];
-  const trim = sheet.norm('bind.trim');
-  for (const [name, title] of [
-    ['head', 'Head'],
-    ['foot', 'Foot'],
-    ['fore', 'Fore edge'],
+  const { made, first } = sheet;
+  const trims = first?.trims;
+  for (const [name, title, mm] of [
+    ['head', 'head', trims?.headMm],
+    ['foot', 'foot', trims?.footMm],
+    ['fore', 'fore edge', trims?.foreMm],
   ] as const)
-    sheet.show(name, `Trim, ${title.toLowerCase()}`, 'mm', 'trim', { trim });
-  sheet.card(sheet.told('width', 'Trimmed, width', text?.widthMm ?? 0, 'mm'));
-  sheet.card(sheet.told('height', 'Trimmed, height', text?.heightMm ?? 0, 'mm'));
+    sheet.card(sheet.give(name, `Trim, ${title}`, mm ?? 0, 'mm'));
+  sheet.card(sheet.give('width', 'Trimmed, width', made?.widthMm ?? 0, 'mm'));
+  sheet.card(sheet.give('height', 'Trimmed, height', made?.heightMm ?? 0, 'mm'));
   sheet.card(sheet.give('thickness', 'Thickness', sheet.thicknessMm, 'mm'));
-  const [w, h, t] = [text?.widthMm ?? 0, text?.heightMm ?? 0, sheet.value(trim)];
+  const [w, h, t] = [made?.widthMm ?? 0, made?.heightMm ?? 0, trims?.foreMm ?? 0];
   if (w * h === 0) return;
   sheet.draw({
     title: 'Three cuts: fore edge, head, foot; the spine lies at the left',

@@ -1,4 +1,4 @@
-import { type Figure, type Figures, type Source, FigureBook, GIVEN, IDENTITY, evaluate } from '../kernel/index.js';
+import { type Figure, type Figures, type Source, UM, FigureBook, GIVEN, IDENTITY, evaluate } from '../kernel/index.js';
 import {
   type ComponentLayout,
   type Job,
@@ -63,9 +63,14 @@ export class SheetBook {
     return this.incoming[0]?.material;
   }
 
-  /** Thickness of everything that comes for one, mm. */
+  /** What leaves the station, as the stream has it; of several materials the first. */
+  get made(): Material | undefined {
+    return this.plan.edges.find(({ from }) => from === this.step.id)?.state;
+  }
+
+  /** Thickness of one as it leaves, mm. */
   get thicknessMm(): number {
-    return this.incoming.reduce((sum, { material, usage }) => sum + material.caliperUm * usage, 0) / 1000;
+    return (this.made?.caliperUm ?? 0) / UM;
   }
 
   value(id: string): number {

@@ -1,4 +1,5 @@
 import { loadingMetres } from '../finishing/index.js';
+import { GRAMS } from '../kernel/index.js';
 import type { Job, Plan } from '../plan/index.js';
 import { stationSheet } from '../stations/index.js';
 import { type Works, normsOf } from '../works/index.js';
@@ -32,7 +33,6 @@ export interface CallOff {
   readonly vehicles: number | undefined;
 }
 
-const GRAMS = 1000;
 /** Sums of decimals may miss a full truck by their last place. */
 const ROUNDING = 1e-9;
 const vehiclesFor = (load: number, most: number): number => Math.ceil(load / most - ROUNDING);

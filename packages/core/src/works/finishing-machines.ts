@@ -58,6 +58,7 @@ export const FINISHING_MACHINES: readonly Machine[] = [
     id: 'high-die',
     name: 'High die, cuts through a stack',
     process: 'die-cutter',
+    cutsStacks: true,
     ...takes([1040, 740], [100, 100], [40, 300], { forceKn: 600 }),
   },
   {

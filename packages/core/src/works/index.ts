@@ -1,9 +1,10 @@
 export * from './works.js';
-export { type Norm, type NormGroup, isWithin, NORM_GROUPS } from './norm.js';
+export { COUNTED, type Counted, type Norm, type NormGroup, isWithin, NORM_GROUPS } from './norm.js';
 export { limitsInWords, normInWords } from './norm-words.js';
 export { normById, normCatalogue } from './norm-catalogue.js';
 export { type NormScope, baseId, hasRunNorms, mayScope, scopedId, scopesOf } from './norm-scope.js';
-export { type SpoilageKey } from './shipped-norms.js';
+export { type SpoilageKey, WEB_INCIDENTS, setUpInMetres } from './shipped-norms.js';
+export { MACHINE_COUNTS, SPEED_CURVES, type SpeedCurve, hasSpeedCurves } from './machine-norms.js';
 export { SHIPPED_WORKS } from './shipped-works.js';
 export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
 export { BOARD_CUTTER } from './finishing-machines.js';

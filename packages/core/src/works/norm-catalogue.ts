@@ -1,8 +1,8 @@
 import type { Source } from '../kernel/index.js';
 import type { Norm } from './norm.js';
 import { type Machine, type Stock, type Works, printingOf } from './works.js';
-import { type MachineNorm, MACHINE_NORMS, PRINTING_NORMS } from './machine-norms.js';
-import { DRYING_NORMS, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
+import { type MachineNorm, MACHINE_NORMS, MACHINE_RATES, PRINTING_NORMS, SHEET_FLEXO_NORMS } from './machine-norms.js';
+import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
 import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm } from './press-room-norms.js';
 import { houseRuleNorm } from './house-rules.js';
 import { FINISHING_NORMS } from './finishing-norms.js';
@@ -10,7 +10,6 @@ import { RULE_NORMS } from './rule-norms.js';
 import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
 import type { CarrierKind } from '../press/index.js';
 
-const PRACTICE: Source = { label: 'practice', note: 'house norm as shipped' };
 /** Prices come from nobody's list: the works enters its own. */
 const PRICE: Source = { label: 'practice', note: 'example price, enter your own' };
 const MOST_PRICE = 1_000_000;
@@ -27,20 +26,29 @@ const price = (id: string, subject: string, name: string, unit: string, value: n
   source: PRICE,
 });
 
-const machineNorms = (machine: Machine, currency: string): Norm[] => {
-  const own = machine.press ? (PRINTING_NORMS[machine.press.handLaid ? 'hand-laid' : printingOf(machine)] ?? []) : [];
-  const shipped = MACHINE_NORMS[machine.process].map(
-    (norm): MachineNorm => own.find(({ id }) => id === norm.id) ?? norm,
-  );
-  return shipped.map((norm) => ({
-    ...norm,
-    id: `machine.${machine.id}.${norm.id}`,
-    group: 'machines',
-    subject: machine.name,
-    unit: norm.unit.replace('currency', currency),
-    source: norm.source ?? PRACTICE,
-  }));
-};
+/** Norms that a press has of its own: by how it prints, and whether sheets are laid by hand. */
+function ownNorms(machine: Machine): readonly MachineNorm[] {
+  const { press, process } = machine;
+  if (!press) return [];
+  const printing = printingOf(machine);
+  if (printing === 'flexo' && process === 'sheet-fed') return SHEET_FLEXO_NORMS;
+  return PRINTING_NORMS[press.handLaid ? 'hand-laid' : printing] ?? [];
+}
+
+function machineNorms(machine: Machine, currency: string): Norm[] {
+  const own = ownNorms(machine);
+  return MACHINE_NORMS[machine.process]
+    .map((norm): MachineNorm => own.find(({ id }) => id === norm.id) ?? norm)
+    .map((norm) => ({
+      ...norm,
+      ...(norm.id === 'rate' ? { value: MACHINE_RATES[machine.id] ?? norm.value } : {}),
+      id: `machine.${machine.id}.${norm.id}`,
+      group: 'machines',
+      subject: machine.name,
+      unit: norm.unit.replace('currency', currency),
+      source: norm.source ?? HANDBOOK,
+    }));
+}
 
 const stockPrice = (stock: Stock, currency: string): Norm =>
   price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);

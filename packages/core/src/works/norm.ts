@@ -16,6 +16,25 @@ export type NormGroup = (typeof NORM_GROUPS)[number];
 /** Smallest value of a norm that has to be above 0: hours and metres by it stay numbers. */
 export const ABOVE_ZERO = 1e-6;
 
+/** What a machine's rate counts: that much goes through it in an hour, or in a minute where it is metres. */
+export const COUNTED = [
+  'sheets',
+  'sides',
+  'cut-offs',
+  'repeats',
+  'metres',
+  'strokes',
+  'blanks',
+  'sections',
+  'sets',
+  'books',
+  'cases',
+  'rolls',
+  'packs',
+  'pieces',
+] as const;
+export type Counted = (typeof COUNTED)[number];
+
 /** One editable house value: what it is, its shipped value, its limits, and where it comes from. */
 export interface Norm {
   readonly id: string;
@@ -32,6 +51,8 @@ export interface Norm {
   readonly whole?: boolean;
   /** Words for the whole numbers from 0 on, where the value is a choice and no quantity. */
   readonly choices?: readonly string[];
+  /** Of a machine's rate: what it counts. */
+  readonly counts?: Counted;
   readonly source: Source;
 }
 

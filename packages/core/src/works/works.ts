@@ -1,6 +1,6 @@
 import type { Gsm, Mm, Source, Um } from '../kernel/index.js';
 import type { Grain } from '../layout/index.js';
-import type { InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
+import type { Drying, InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
 
 /** A machine of the works: what it can do and what it can take. Its speeds and prices are norms. */
@@ -11,6 +11,8 @@ export interface Machine {
   readonly press?: PressLimits;
   /** What a finishing machine takes; anything where absent. */
   readonly takes?: MachineTakes;
+  /** A die that cuts through a stack at one stroke. */
+  readonly cutsStacks?: boolean;
 }
 
 /** Limits of a finishing machine: a piece of any turn between the least and the most, and its thickness. */
@@ -109,6 +111,8 @@ export type Contact = (typeof CONTACTS)[number];
 export interface HouseInk {
   readonly name: string;
   readonly kind: InkKind;
+  /** How it dries; as is usual for the process where absent. */
+  readonly drying?: Drying;
   readonly cleared: readonly Contact[];
 }
 

@@ -1,5 +1,6 @@
-import { blockThicknessMm, caseFor, coverSheet, gluedSpineMm } from '../../finishing/index.js';
+import { coverSheet } from '../../finishing/index.js';
 import { mostPages, splitPages } from '../../imposition/index.js';
+import { UM, tenth } from '../../kernel/index.js';
 import { type Works, BOARD_CUTTER, normsOf } from '../../works/index.js';
 import { printSteps, sectionLane } from '../edit-job.js';
 import type { Component, Step } from '../job.js';
@@ -65,17 +66,6 @@ export function stitched(answers: FamilyAnswers, works: Works): Made {
   return { components: [...sections, cover], route };
 }
 
-/** Micrometres in a millimetre. */
-const UM = 1000;
-/** To a tenth of a millimetre, as knives are set. */
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
-
-/** Caliper of a stock, micrometres. */
-function caliperOf(works: Works, id: string): number {
-  const stock = works.stocks.find((one) => one.id === id);
-  return stock ? stock.gsm * stock.bulk : 0;
-}
-
 /** Sections of a gathered book, each on its own sheet. */
 function gatheredSections(answers: FamilyAnswers, works: Works): Component[] {
   return sectionPages(answers.pages, gsmOf(works, answers.stock)).map((pages, i): Component => ({
@@ -94,20 +84,13 @@ function gatheredSections(answers: FamilyAnswers, works: Works): Component[] {
   }));
 }
 
-/** The one-piece cover of a glued book, its spine as thick as the block and the cover make it. */
+/** The one-piece cover of a glued book; how wide its spine is, its block says once it is known. */
 export function gluedCover(answers: FamilyAnswers, works: Works): Component {
-  const norm = normsOf(works, {});
-  const spine = gluedSpineMm(
-    blockThicknessMm(answers.pages, caliperOf(works, answers.stock)),
-    caliperOf(works, answers.coverStock),
-    norm('bind.coverCalipers').value,
-  );
-  const size = coverSheet(answers, norm('bind.trim').value, tenth(spine), answers.twoUp ? 2 : 1);
   return {
     id: 'cover',
     name: 'Cover',
     kind: 'sheet',
-    ...size,
+    ...coverSheet(answers, normsOf(works, {})('bind.trim').value, 0, answers.twoUp ? 2 : 1),
     grain: 'height',
     stock: answers.coverStock,
     ...sheetFor(works, answers.coverStock, answers.press, 'width'),
@@ -184,39 +167,23 @@ function unprinted(
   };
 }
 
-/** Boards, spine strip and cloth of a case: cut, never printed. */
+/** Boards, spine strip and cloth of a case: cut, never printed, as large as the block wants once it is known. */
 function caseParts(answers: FamilyAnswers, works: Works): { components: Component[]; boardMm: number } {
-  const norm = normsOf(works, {});
   const boardStock = works.stocks.find(({ id }) => id === 'greyboard-1500') ?? works.stocks[0];
-  const boardMm = boardStock ? tenth((boardStock.gsm * boardStock.bulk) / UM) : 0;
-  const swell = 1 + norm('sew.swell').value;
-  const measures = caseFor(
-    {
-      widthMm: answers.widthMm,
-      heightMm: answers.heightMm,
-      thicknessMm: tenth(
-        (blockThicknessMm(answers.pages, caliperOf(works, answers.stock)) + 4 * (caliperOf(works, ENDPAPER) / UM)) *
-          swell,
-      ),
-    },
-    {
-      squareMm: norm('case.square').value,
-      jointMm: norm('case.joint').value,
-      turnInMm: norm('case.turnIn').value,
-      jointCalipers: norm('case.jointCalipers').value,
-      boardMm,
-    },
-  );
   const board = boardStock?.id ?? '';
+  const { widthMm, heightMm } = answers;
   return {
-    boardMm,
+    boardMm: boardStock ? tenth((boardStock.gsm * boardStock.bulk) / UM) : 0,
     components: [
-      unprinted(works, 'board', 'Board', board, measures.boardWidthMm, measures.boardHeightMm),
-      unprinted(works, 'strip', 'Spine strip', board, measures.stripWidthMm, measures.boardHeightMm),
-      unprinted(works, 'cloth', 'Cloth', 'cloth-190', measures.clothWidthMm, measures.clothHeightMm),
+      unprinted(works, 'board', 'Board', board, widthMm, heightMm),
+      unprinted(works, 'strip', 'Spine strip', board, STRIP_MM, heightMm),
+      unprinted(works, 'cloth', 'Cloth', 'cloth-190', 2 * widthMm, heightMm),
     ],
   };
 }
+
+/** Any strip narrower than a board will do until the block is known. */
+const STRIP_MM = 10;
 
 /** A sewn book in a case. Source: handbook chapter 2, family 5. */
 export function caseBound(answers: FamilyAnswers, works: Works): Made {

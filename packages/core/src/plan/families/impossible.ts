@@ -1,12 +1,9 @@
 import { blockThicknessMm } from '../../finishing/index.js';
-import { type Issue, error } from '../../kernel/index.js';
+import { type Issue, UM, error, tenth } from '../../kernel/index.js';
 import { type Works, normsOf } from '../../works/index.js';
 import { panelsOf } from '../fold-panels.js';
 import { FOLDS_OF } from '../job.js';
 import type { AskedFamily, FamilyAnswers } from './answers.js';
-
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
-const UM = 1000;
 
 /**
  * What makes a product impossible before a route is thought of, each with the nearest that works: a booklet too thick to

@@ -1,0 +1,60 @@
+import { IDENTITY } from '../kernel/index.js';
+import { type Machine, type SpeedCurve, SPEED_CURVES, hasSpeedCurves } from '../works/index.js';
+import { giveNorm } from './step-norms.js';
+import type { Station, TimeContext } from './step-time.js';
+
+interface Between {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The points that a value lies between; the same one twice beyond the ends. */
+function between(points: readonly number[], at: number): Between {
+  const to = points.find((point) => at <= point) ?? points.at(-1) ?? at;
+  const from = [...points].reverse().find((point) => at >= point) ?? points[0] ?? at;
+  return at > to ? { from: to, to } : { from, to };
+}
+
+/** Share of its rated speed that a machine runs at, along a line from point to point. @returns 1 where it has no curve. */
+export function curveShare(norm: (id: string) => number, machine: Machine, curve: SpeedCurve, at: number): number {
+  if (!hasSpeedCurves(machine) || at <= 0) return 1;
+  const { from, to } = between(SPEED_CURVES[curve].points, at);
+  const [low, high] = [from, to].map((point) => norm(`machine.${machine.id}.${curve}.${point}`)) as [number, number];
+  return from === to ? low : low + ((high - low) * (at - from)) / (to - from);
+}
+
+/** Share of the rated speed at the stock that comes, as figures where the works tells any other than 1. */
+export function curveFigures(context: TimeContext, { id, incoming }: Station, machine: Machine): readonly string[] {
+  const { book, norms } = context;
+  if (!incoming) return [];
+  const values = { caliper: incoming.caliperUm, format: Math.max(incoming.widthMm, incoming.heightMm) };
+  return (Object.keys(SPEED_CURVES) as SpeedCurve[]).flatMap((curve) => {
+    const { points, name, unit } = SPEED_CURVES[curve];
+    const at = values[curve];
+    const share = curveShare((norm) => norms(norm).value, machine, curve, at);
+    if (share === 1) return [];
+    const { from, to } = between(points, at);
+    const point = (mm: number): string => giveNorm(book, norms, `machine.${machine.id}.${curve}.${mm}`);
+    const given = (key: string, value: number): string =>
+      book.give(`${id}.${curve}.${key}`, `${name} …: ${key}`, value, unit, IDENTITY);
+    const figure = `${id}.${curve}Share`;
+    if (from === to)
+      return [book.reckon(figure, 'Share of the rated speed', share, 'share', 'point', { point: point(to) })];
+    return [
+      book.reckon(
+        figure,
+        'Share of the rated speed',
+        share,
+        'share',
+        'low + (high - low) * (at - from) / (to - from)',
+        {
+          low: point(from),
+          high: point(to),
+          at: given('at', at),
+          from: given('from', from),
+          to: given('to', to),
+        },
+      ),
+    ];
+  });
+}
