@@ -6,9 +6,12 @@ import {
   BLANK_ARRANGEMENTS,
   COMPONENT_KINDS,
   CONTACTS,
+  CHECK_SYSTEMS,
   CREEP_SHARES,
+  DRYINGS,
   ENGRAVINGS,
   FAMILIES,
+  FILM_BONDS,
   FOLD_KINDS,
   INK_KINDS,
   LINE_KINDS,
@@ -115,16 +118,19 @@ const owner = z.enum(['house', 'customer']);
 const names = z.array(named(40)).max(16);
 const tool = z.strictObject({
   id,
-  kind: z.enum(['letterpress-die', 'foil-die', 'embossing-die', 'cutting-die', 'numbering-box']),
+  kind: z.enum(['letterpress-die', 'foil-die', 'embossing-die', 'embossing-roller', 'cutting-die', 'numbering-box']),
   name: named(60),
   count: z.int().min(1).max(64).optional(),
   widthMm: positiveMm.optional().describe('foil and embossing: one die, across the foil'),
   heightMm: positiveMm.optional().describe('foil and embossing: one die, along the foil'),
   counter: z.boolean().optional().describe('embossing: with a counter'),
   owner: owner.optional(),
-  start: z.int().min(0).max(999_999_999).optional(),
-  step: z.int().min(-1000).max(1000).optional(),
+  start: z.int().min(0).max(999_999_999_999_999).optional(),
+  step: z.int().min(-1_000_000).max(1_000_000).optional(),
   check: z.boolean().optional().describe('numbering: a check character closes the number'),
+  checkSystem: z.enum(CHECK_SYSTEMS).optional().describe('numbering: how the check character is made'),
+  digits: z.int().min(1).max(15).optional().describe('numbering: digits, filled with zeros; 6 where absent'),
+  places: z.int().min(1).max(8).optional().describe('numbering: how often the number stands on one piece'),
   skips: text(120).optional().describe('numbering: numbers left out'),
   voids: text(2_000).optional().describe('numbering: numbers that were voided, replaced from behind the run'),
   prefix: text(12).optional().describe('numbering: letters before the number'),
@@ -144,6 +150,7 @@ const component = z.strictObject({
   pages: z.int().min(0).max(128).optional().describe('pages of a section or cover, a multiple of 4'),
   grain: z.enum(['width', 'height', 'any']).optional(),
   stock: named(60),
+  paperOwner: owner.optional().describe('the customer’s own paper is not bought nor charged'),
   sheet: z.strictObject(sheet).describe('as it goes through the press'),
   bought: bought.optional(),
   press: named(60),
@@ -168,6 +175,16 @@ const component = z.strictObject({
       angles: z.record(named(40), z.number().min(0).max(180)).optional(),
       imagesPerPlate: z.int().min(1).max(64).optional(),
       engraving: z.enum(ENGRAVINGS).optional(),
+      motif: z
+        .strictObject({
+          smallestPt: z.number().positive().max(200).optional().describe('smallest type, points'),
+          finestMm: z.number().positive().max(50).optional().describe('thinnest line, mm'),
+          vignettes: z.boolean().optional(),
+          securityLines: z.boolean().optional(),
+          foil: z.boolean().optional(),
+        })
+        .optional()
+        .describe('gravure: what the artwork holds'),
     })
     .optional(),
   tools: z.array(tool).max(40).optional().describe('dies and numbering boxes'),
@@ -186,6 +203,7 @@ const cleared = z.array(z.enum(CONTACTS)).max(CONTACTS.length);
 const inkSpec = z.strictObject({
   name: named(40),
   kind: z.enum(INK_KINDS),
+  drying: z.enum(DRYINGS).optional().describe('how it dries; as is usual for the process where absent'),
   aim: lab.optional().describe('CIELAB D50, 2 degrees, on the stock of the job'),
   tolerance: z.number().positive().max(50).optional().describe('largest CIEDE2000 of an accepted trial'),
   recipe: z
@@ -261,12 +279,14 @@ const part = z.strictObject({
   heightMm: positiveMm.optional(),
   caliperUm: z.number().positive().max(100_000).optional(),
   massG: z.number().positive().max(100_000).optional().describe('grams of one'),
+  owner: owner.optional().describe('the customer sends it: not charged'),
   price: z.number().min(0).max(1e6).optional().describe('of one'),
 });
 const finish = z.strictObject({
   fold: z.enum(FOLD_KINDS).optional(),
   panelsMm: z.array(positiveMm).min(2).max(20).optional().describe('panels of the fold by hand, outer one first'),
   film: z.enum(['matt', 'gloss']).optional(),
+  filmBond: z.enum(FILM_BONDS).optional().describe('dispersion where absent'),
   glueFree: z.boolean().optional().describe('glued areas are kept free of varnish, film and foil'),
   adhesive: z.enum(ADHESIVES).optional(),
   glueCleared: cleared.optional(),

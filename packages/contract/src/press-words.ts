@@ -23,6 +23,7 @@ export const CARRIER_NAMES: Readonly<Record<CarrierKind, string>> = {
   'foil-die': 'Foil die',
   'embossing-die': 'Embossing die',
   'embossing-counter': 'Embossing counter',
+  'embossing-roller': 'Embossing roller',
   'cutting-die': 'Cutting die',
   'numbering-box': 'Numbering box',
 };

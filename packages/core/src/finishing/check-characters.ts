@@ -15,9 +15,9 @@ function mod11radix2(text: string): string {
 }
 
 function mod97radix10(text: string): string {
-  // Appending the two characters makes the whole 1 modulo 97.
+  // Appending the two characters makes the whole 1 modulo 97; the standard's procedure gives 02 to 98.
   const rest = digitsOf(text).reduce((p, digit) => (p * 10 + digit) % 97, 0);
-  const check = (98 - ((rest * 100) % 97)) % 97;
+  const check = 98 - ((rest * 100) % 97);
   return String(check).padStart(2, '0');
 }
 

@@ -32,8 +32,9 @@ export function readSkips(text: string): readonly number[] | undefined {
   return [...new Set(numbers)].sort((a, b) => a - b);
 }
 
-/** A number as it is printed: prefix, digits, check characters. */
+/** A number as it is printed: prefix, digits, check characters. Below nil there are none to reckon. */
 export const printedNumber = (value: number, { prefix, digits, check }: NumberPlan): string => {
+  if (!Number.isSafeInteger(value) || value < 0) return `${prefix}${value}`;
   const body = String(value).padStart(digits, '0');
   return `${prefix}${body}${checkCharacters(body, check)}`;
 };

@@ -21,20 +21,35 @@ export interface BoxPlan {
 const ROOM_MM = 5;
 /** Tallest stack in a box. Source: common practice, no source. */
 const STACK_MM = 250;
+/** More stacks than any box holds. */
+const MOST_STACKS = 500;
+
+/** Ways to stand so many stacks beside each other in rows, none left empty. */
+function standings(stacks: number): (readonly [number, number])[] {
+  return Array.from({ length: stacks }, (_, i) => i + 1).flatMap((across) =>
+    stacks % across === 0 || across * Math.ceil(stacks / across) - stacks < across
+      ? [[across, Math.ceil(stacks / across)] as const]
+      : [],
+  );
+}
+
+const surface = ([a, b, c]: readonly [Mm, Mm, Mm]): number => a * b + b * c + a * c;
 
 /**
- * A box for so many pieces in one or more stacks: as many stacks beside each other as keep it no taller than a stack is
- * high. Source: identity; heights practice.
+ * A box for so many pieces in one or more stacks: as few stacks as keep it no taller than a stack is high, standing beside
+ * each other so that the box is made of least board. Source: identity; heights practice.
  */
 export function boxFor(piece: PackedPiece, pieces: number, wallMm: Mm): BoxPlan {
-  const total = pieces * piece.thicknessMm;
-  const stacks = Math.max(1, Math.ceil(total / STACK_MM));
-  const perStack = Math.ceil(pieces / stacks);
-  const inner: [Mm, Mm, Mm] = [
-    stacks * piece.widthMm + ROOM_MM,
-    piece.heightMm + ROOM_MM,
-    perStack * piece.thicknessMm + ROOM_MM,
-  ];
+  const perStackMost = Math.max(1, Math.floor(STACK_MM / Math.max(piece.thicknessMm, Number.MIN_VALUE) + 1e-9));
+  const stacks = Math.min(MOST_STACKS, Math.max(1, Math.ceil(pieces / perStackMost)));
+  const [inner = [0, 0, 0]] = standings(stacks)
+    .sort(([a, b], [c, d]) => a * b - c * d)
+    .map(([across, along]): [Mm, Mm, Mm] => [
+      across * piece.widthMm + ROOM_MM,
+      along * piece.heightMm + ROOM_MM,
+      Math.ceil(pieces / (across * along)) * piece.thicknessMm + ROOM_MM,
+    ])
+    .sort((one, other) => Math.round(surface(one) - surface(other)));
   return {
     pieces,
     innerMm: inner,
@@ -75,13 +90,14 @@ export const loadingMetres = (
 ): number => (pallets * (lengthMm / MM) * (widthMm / MM)) / TRUCK_M;
 
 /**
- * Boxes on pallets: a layer by the layout engine, as many layers as height and mass let. Undefined where not one box
- * fits. Source: handbook chapter 7 "Packing".
+ * Boxes on pallets: a layer by the layout engine, as many layers as height and mass let, and no more boxes than are told.
+ * Undefined where not one box fits. Source: handbook chapter 7 "Packing".
  */
 export function palletFor(
   box: { readonly outerMm: readonly [Mm, Mm, Mm]; readonly kg: number },
   boxes: number,
   limits: PalletLimits,
+  most = Infinity,
 ): PalletPlan | undefined {
   const [widthMm, heightMm, tall] = box.outerMm;
   const [pattern] = layPatterns({
@@ -98,16 +114,16 @@ export function palletFor(
   const byMass = box.kg > 0 ? Math.floor(limits.kg / box.kg / Math.max(1, pattern.count)) : byHeight;
   const layers = Math.min(byHeight, byMass);
   if (pattern.count === 0 || layers < 1) return undefined;
-  const perPallet = pattern.count * layers;
+  const perPallet = Math.max(1, Math.min(most, pattern.count * layers));
   const pallets = Math.ceil(boxes / perPallet);
   return {
     layer: pattern.pieces,
     perLayer: pattern.count,
-    layers,
+    layers: Math.ceil(perPallet / pattern.count),
     perPallet,
     pallets,
     kg: perPallet * box.kg,
-    heightMm: limits.ownHeightMm + layers * tall,
+    heightMm: limits.ownHeightMm + Math.ceil(perPallet / pattern.count) * tall,
     loadingM: loadingMetres(pallets, limits),
   };
 }
@@ -120,3 +136,20 @@ export function transportCode(prefix: string, serial: number): string {
   const body = `${prefix}${String(serial).padStart(SERIAL - prefix.length, '0')}`.slice(0, SERIAL);
   return `${body}${checkCharacters(body, 'GS1 mod 10')}`;
 }
+
+/** Labels of one job: six digits behind ten of its number. */
+const LABEL_DIGITS = 6;
+const JOB_DIGITS = 10;
+
+/** Ten digits that stand for a job number: its own, the last of them, else a hash of its letters. */
+function jobDigits(number: string): string {
+  const digits = number.replace(/\D/g, '').slice(-JOB_DIGITS);
+  if (digits !== '') return digits.padStart(JOB_DIGITS, '0');
+  let hash = 7;
+  for (let i = 0; i < number.length; i++) hash = (hash * 31 + number.charCodeAt(i)) % 10 ** JOB_DIGITS;
+  return String(hash).padStart(JOB_DIGITS, '0');
+}
+
+/** Code of the n-th transport label of a job, from 1: each label of a job has its own. @param n 1 to 999,999. */
+export const labelCode = (jobNumber: string, n: number): string =>
+  transportCode(`0${jobDigits(jobNumber)}${String(n).padStart(LABEL_DIGITS, '0')}`, 0);

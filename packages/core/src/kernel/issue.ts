@@ -112,6 +112,7 @@ export const ISSUE_CODES = [
   'room.artwork',
   'room.order',
   'room.not-inspected',
+  'room.test-plate',
   'room.trial',
   'room.not-started',
   'room.first-sheet',
@@ -137,6 +138,9 @@ export const ISSUE_CODES = [
   'count.twice',
   'count.number',
   'count.too-many',
+  'number.digits',
+  'number.below-nil',
+  'bind.pages-not-fours',
   'ways.no-plain-lane',
   'ways.web-apart',
 ] as const;

@@ -174,7 +174,7 @@ export function buildGraph(
 ): { flow?: JobFlow; issues: Issue[] } {
   const layoutOf = (step: Step): ComponentLayout | undefined =>
     layoutAt(step, step.component === undefined ? undefined : layouts.get(step.component), machines.get(step.id));
-  const { materials, lying } = followMaterials({
+  const followed = followMaterials({
     job,
     works,
     norms,
@@ -182,6 +182,7 @@ export function buildGraph(
     layoutAt: layoutOf,
     made: (step) => madeBy(step, layoutOf(step)).map(({ material }) => material),
   });
+  const { materials } = followed;
   const stepsWith = (into: FigureBook, runs: ReadonlyMap<string, number>): FlowStep[] =>
     job.route.map((step, i) => {
       const layout = layoutOf(step);
@@ -196,7 +197,7 @@ export function buildGraph(
   const { demands, issues: ends } = demandsOf(job, steps, book);
   const issues = [...spoils.issues, ...ends];
   if (issues.length > 0) return { issues };
-  return { flow: { graph: { steps: spoils.steps, bought, demands }, demands, materials, lying }, issues };
+  return { flow: { graph: { steps: spoils.steps, bought, demands }, demands, ...followed }, issues };
 }
 
 /** Net process units of every step, where the graph can be reckoned. */

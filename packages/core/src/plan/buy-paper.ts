@@ -2,6 +2,7 @@ import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js'
 import { kgPerThousand } from '../paper/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
+import { giveNorm } from './step-norms.js';
 import { rollFigures } from './roll-figures.js';
 
 /** A sheet size's weight with its working: a thousand of them in kilograms. */
@@ -35,11 +36,12 @@ function thousandSheets(
 export function buyPaper(book: FigureBook, norms: NormLookup, layout: ComponentLayout, sheets: string): number {
   const { component, stock, supply } = layout;
   const id = `component.${component.id}`;
-  const grammage = book.give(`${id}.gsm`, `Grammage, ${stock.name}`, stock.gsm, 'g/m2', GIVEN);
-  const bulk = book.give(`${id}.bulk`, `Bulk, ${stock.name}`, stock.bulk, 'cm3/g', {
-    label: 'practice',
-    note: 'stock of the works',
-  });
+  const own = (name: string, title: string, value: number, unit: string): string =>
+    book.reckon(`${id}.${name}`, `${title}, ${stock.name}`, value, unit, 'norm', {
+      norm: giveNorm(book, norms, `stock.${stock.id}.${name}`),
+    });
+  const grammage = own('gsm', 'Grammage', stock.gsm, 'g/m2');
+  const bulk = own('bulk', 'Bulk', stock.bulk, 'cm3/g');
   book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', { grammage, bulk });
   const name = `Paper, ${component.name}`;
   const count = book.value(sheets);

@@ -5,11 +5,11 @@ import { type Carrier, imageKey, made, makingHours, slug, withCounter } from './
 import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
 import { unitsOf } from './inks.js';
-import type { Component, Job } from './job.js';
+import type { Component, Job, Tool } from './job.js';
 import { overprintsOf } from './overprint.js';
 import { usesHeldCarriers } from './split-run.js';
 import { carriersPerColour } from './step-norms.js';
-import { toolsOf } from './tools.js';
+import { type ToolSet, toolSets } from './tools.js';
 
 type Named = Pick<Carrier, 'side' | 'version' | 'set' | 'position'>;
 
@@ -123,57 +123,89 @@ function printingCarriers({ job, works, norms, figures }: Context, layout: Compo
   );
 }
 
-function toolCarriers({ job, norms, figures }: Context, component: Component): Carrier[] {
-  const all = toolsOf(job, component);
-  const impressions = figures[`component.${component.id}.pressSheets`]?.value ?? 0;
-  return all.flatMap((tool) =>
-    Array.from({ length: tool.count ?? 1 }, (_, i): Carrier[] => {
-      const position = (tool.count ?? 1) > 1 ? i + 1 : undefined;
-      const id = [component.id, tool.id, ...(position === undefined ? [] : [`p${position}`])].join('.');
-      const shape =
-        tool.kind === 'cutting-die' ? JSON.stringify(component.die ?? component.tools) : `${job.customer}/${job.title}`;
-      const numbered =
-        tool.kind === 'numbering-box'
-          ? [
-              `from ${tool.start ?? 1}`,
-              `step ${tool.step ?? 1}`,
-              ...(tool.check ? ['check character'] : []),
-              ...(tool.skips ? [`without ${tool.skips}`] : []),
-            ].join(', ')
-          : undefined;
-      const carrier: Carrier = {
-        id,
-        kind: tool.kind,
-        component: component.id,
-        step: undefined,
-        name: tool.name,
-        side: undefined,
-        ink: undefined,
-        version: undefined,
-        set: 1,
-        position,
-        unit: undefined,
-        widthMm: undefined,
-        heightMm: undefined,
-        gaugeMm: undefined,
-        pins: undefined,
-        rulingLpi: undefined,
-        angle: undefined,
-        distortionPercent: undefined,
-        note: tool.kind === 'foil-die' ? 'heated; gloves for heat, cool-down before handling' : numbered,
-        makingHours: makingHours(tool.kind, undefined, norms),
-        impressions,
-        life: norms(lifeNorm(tool.kind)).value,
-        owner: tool.owner ?? 'house',
-        key: [tool.kind, shape, component.widthMm ?? '', component.heightMm ?? '', tool.id, position ?? '']
-          .map(String)
-          .map(slug)
-          .join('/'),
-      };
-      if (tool.kind !== 'embossing-die' || !tool.counter) return [carrier];
-      return [carrier, { ...carrier, id: `${id}.counter`, kind: 'embossing-counter', key: `${carrier.key}/counter` }];
-    }).flat(),
-  );
+/** What has no side, ink, version, size or screen. */
+const PLAIN = {
+  step: undefined,
+  side: undefined,
+  ink: undefined,
+  version: undefined,
+  set: 1,
+  unit: undefined,
+  widthMm: undefined,
+  heightMm: undefined,
+  gaugeMm: undefined,
+  pins: undefined,
+  rulingLpi: undefined,
+  angle: undefined,
+  distortionPercent: undefined,
+} as const;
+
+const TOOL_NOTES: Partial<Readonly<Record<Tool['kind'], string>>> = {
+  'foil-die': 'heated; gloves for heat, cool-down before handling',
+  'embossing-roller': 'one of a pair, tried on the stock of the job',
+};
+
+/** How a numbering box is set, in words. */
+const numberNote = (tool: Tool): string =>
+  [
+    `from ${tool.start ?? 1}`,
+    `step ${tool.step ?? 1}`,
+    ...((tool.checkSystem ?? (tool.check ? 'MOD 97-10' : 'none')) === 'none' ? [] : ['check character']),
+    ...(tool.skips ? [`without ${tool.skips}`] : []),
+  ].join(', ');
+
+/** Dies, rollers and numbering boxes, one for each position, each embossing die with its counter. */
+function toolCarriers({ job, norms, figures }: Context, { component, tool, count }: ToolSet): Carrier[] {
+  const shape =
+    tool.kind === 'cutting-die' ? JSON.stringify(component.die ?? component.tools) : `${job.customer}/${job.title}`;
+  return Array.from({ length: count }, (_, i) => (count > 1 ? i + 1 : undefined)).flatMap((position) => {
+    const carrier: Carrier = {
+      ...PLAIN,
+      id: [component.id, tool.id, ...(position === undefined ? [] : [`p${position}`])].join('.'),
+      kind: tool.kind,
+      component: component.id,
+      name: tool.name,
+      position,
+      note: tool.kind === 'numbering-box' ? numberNote(tool) : TOOL_NOTES[tool.kind],
+      makingHours: makingHours(tool.kind, undefined, norms),
+      impressions: figures[`component.${component.id}.pressSheets`]?.value ?? 0,
+      life: norms(lifeNorm(tool.kind)).value,
+      owner: tool.owner ?? 'house',
+      key: [tool.kind, shape, component.widthMm ?? '', component.heightMm ?? '', tool.id, position ?? '']
+        .map(String)
+        .map(slug)
+        .join('/'),
+    };
+    if (tool.kind !== 'embossing-die' || !tool.counter) return [carrier];
+    return [
+      carrier,
+      { ...carrier, id: `${carrier.id}.counter`, kind: 'embossing-counter' as const, key: `${carrier.key}/counter` },
+    ];
+  });
+}
+
+/** Id of the plate that the imager is tried with, where the works asks for one. */
+export const TEST_PLATE = 'imager.test';
+
+/** The plate that shows that the imager is in order, before any other is made. */
+function testPlate({ norms }: Context, carriers: readonly Carrier[]): Carrier[] {
+  const plate = carriers.find(({ kind }) => kind === 'plate');
+  if (!plate || norms('carrier.testPlate').value !== 1) return [];
+  const { ink: _ink, side: _side, unit: _unit, ...like } = plate;
+  return [
+    {
+      ...like,
+      side: undefined,
+      ink: undefined,
+      unit: undefined,
+      version: undefined,
+      id: TEST_PLATE,
+      name: 'Test plate of the imager',
+      impressions: 0,
+      note: 'looked at before the others are made',
+      key: TEST_PLATE,
+    },
+  ];
 }
 
 /**
@@ -187,9 +219,11 @@ export function listCarriers(
   works: Works,
 ): Carrier[] {
   const context = { job, works, norms: normsOf(works, job.norms), figures: plan.figures };
+  const sets = toolSets(job, (id) => plan.layouts[id]);
   const own = job.components.flatMap((component) => {
     const layout = plan.layouts[component.id];
-    return [...(layout ? printingCarriers(context, layout) : []), ...toolCarriers(context, component)];
+    const tools = sets.filter((set) => set.component === component).flatMap((set) => toolCarriers(context, set));
+    return [...(layout ? printingCarriers(context, layout) : []), ...tools];
   });
-  return [...own, ...overprintCarriers(context, plan.layouts)];
+  return [...testPlate(context, own), ...own, ...overprintCarriers(context, plan.layouts)];
 }

@@ -1,14 +1,16 @@
 import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
-import { CARRIER_OF } from '../press/index.js';
-import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
+import { type CarrierKind, CARRIER_OF } from '../press/index.js';
+import { type Machine, type NormLookup, PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import { carrierPrice } from './carrier-norms.js';
 import { overprintsOf } from './overprint.js';
 import type { StepTime } from './step-time.js';
 import type { Job } from './job.js';
+import type { Packing } from './packing.js';
 import { sumFigure } from './sum-figure.js';
+import type { PlannedUse } from './uses/use-figures.js';
 import { giveNorm, isPlateless } from './step-norms.js';
-import { TOOL_NAMES, toolKinds } from './tools.js';
+import { type ToolSet, toolSets } from './tools.js';
 
 export interface CostTotals {
   readonly cost: {
@@ -16,8 +18,12 @@ export interface CostTotals {
     readonly plates: number;
     readonly ink: number;
     readonly clicks: number;
+    readonly supplies: number;
+    readonly packing: number;
     readonly parts: number;
     readonly outside: number;
+    readonly waste: number;
+    readonly carriage: number;
     readonly machines: number;
     readonly people: number;
     readonly total: number;
@@ -33,31 +39,69 @@ interface Context {
   readonly norms: NormLookup;
   readonly book: FigureBook;
   readonly works: Works;
+  readonly uses: readonly PlannedUse[];
+  readonly packings: ReadonlyMap<string, Packing>;
 }
 
-/** Cost = paper + plates + ink + digital sides + machine hours x rate + people hours x rate, every price a norm. Source: handbook chapter 8. */
-export function costFigures({ job, layouts, machines, norms, book, works }: Context): CostTotals {
+const CUSTOMERS = { label: 'set by user', note: 'the customer’s' } as const;
+
+/**
+ * Cost = paper + carriers + ink + digital sides + supplies + packing + parts + outside work + waste + carriage + machine hours x
+ * rate + people hours x rate, every price a norm. Source: handbook chapter 8.
+ */
+export function costFigures({ job, layouts, machines, norms, book, works, uses, packings }: Context): CostTotals {
   const { currency } = works;
   const norm = (id: string) => giveNorm(book, norms, id);
   const product = (id: string, name: string, formula: string, inputs: Record<string, string>): string => {
     const value = Object.values(inputs).reduce((total, input) => total * book.value(input), 1);
     return book.reckon(id, name, value, currency, formula, inputs);
   };
+  /** A price that the customer's own things do not have. */
+  const charged = (id: string, owner: 'house' | 'customer' | undefined, priced: string): string =>
+    owner === 'customer' ? book.give(id, 'The customer’s own, not charged', 0, currency, CUSTOMERS) : norm(priced);
+  /** Dies and boxes by position, each with its counter. */
+  const toolLines = ({ component, tool, count, counters }: ToolSet): string[] => {
+    const id = `${component.id}.${tool.id}`;
+    const line = (what: string, name: string, number: number, kind: CarrierKind): string =>
+      product(`cost.${what}.${id}`, `${name}, ${component.name}`, 'count * price', {
+        count: book.give(`${what}s.${id}`, name, number, 'pieces', tool.count === undefined ? IDENTITY : GIVEN),
+        price: charged(`${what}.${id}.price`, tool.owner, carrierPrice(kind)),
+      });
+    return [
+      line('tool', tool.name, count, tool.kind),
+      ...(counters > 0 ? [line('counter', `Counters, ${tool.name.toLowerCase()}`, counters, 'embossing-counter')] : []),
+    ];
+  };
+  /** Counters of recessed plates: one a plate, of a component's own press or of another that prints it again. */
+  const counterLines = (): string[] => {
+    const plates = [...layouts].flatMap(([id, layout]) =>
+      CARRIER_OF[printingOf(layout.machine)] === 'recessed-plate' ? [[id, `component.${id}.plates`] as const] : [],
+    );
+    const again = overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ step, kind }) =>
+      kind === 'recessed-plate' ? [[step.id, `step.${step.id}.carriers`] as const] : [],
+    );
+    return [...plates, ...again].flatMap(([id, count]) =>
+      book.figures[count]
+        ? [product(`cost.counters.${id}`, `Counters, ${id}`, 'plates * price', { plates: count, price: norm(carrierPrice('counter')) })]
+        : [],
+    );
+  };
   const paper = sumFigure(
     book,
     'cost.paper',
     'Paper',
     currency,
-    [...layouts].map(([id, { stock }]) =>
+    [...layouts].map(([id, { stock, component }]) =>
       product(`cost.paper.${id}`, `Paper, ${stock.name}`, 'kg * price', {
         kg: `component.${id}.paperKg`,
-        price: norm(`price.stock.${stock.id}`),
+        price: charged(`component.${id}.paperPrice`, component.paperOwner, `price.stock.${stock.id}`),
       }),
     ),
   );
   const plates = sumFigure(book, 'cost.plates', 'Plates and other carriers', currency, [
     ...[...layouts].flatMap(([id, layout]) => {
-      const price = norm(carrierPrice(CARRIER_OF[printingOf(layout.machine)]));
+      const kind = CARRIER_OF[printingOf(layout.machine)];
+      const price = charged(`component.${id}.carrierPrice`, layout.component.carriers?.owner, carrierPrice(kind));
       const count = `component.${id}.plates`;
       return book.figures[count]
         ? [product(`cost.plates.${id}`, `Plates, ${layout.component.name}`, 'plates * price', { plates: count, price })]
@@ -73,12 +117,8 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
             }),
           ],
     ),
-    ...toolKinds(job).map(([kind, count]) =>
-      product(`cost.tools.${kind}`, TOOL_NAMES[kind], 'count * price', {
-        count: book.give(`tools.${kind}`, TOOL_NAMES[kind], count, 'pieces', IDENTITY),
-        price: norm(carrierPrice(kind)),
-      }),
-    ),
+    ...counterLines(),
+    ...toolSets(job, (id) => layouts.get(id)).flatMap((set) => toolLines(set)),
   ]);
   const ink = book.value(product('cost.ink', 'Ink', 'kg * price', { kg: 'total.inkKg', price: norm('price.ink') }));
   const clicks = sumFigure(
@@ -130,12 +170,41 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
     'cost.parts',
     'Parts bought ready made',
     currency,
-    (job.parts ?? []).map(({ id, name, price = 0 }) =>
+    (job.parts ?? []).map(({ id, name, price = 0, owner }) =>
       product(`cost.part.${id}`, name, 'count * price', {
         count: `part.${id}.count`,
-        price: book.give(`part.${id}.price`, `Price, ${name}`, price, currency, GIVEN),
+        price:
+          owner === 'customer'
+            ? book.give(`part.${id}.price`, `Price, ${name}`, 0, currency, CUSTOMERS)
+            : book.give(`part.${id}.price`, `Price, ${name}`, price, currency, GIVEN),
       }),
     ),
+  );
+  const usedUp = (which: (use: PlannedUse) => boolean): string[] =>
+    uses.filter(which).map(({ step, supply, figure }) =>
+      product(`cost.use.${step}.${supply}`, `${SUPPLIES[supply].name}, ${step}`, 'quantity * price', {
+        quantity: figure,
+        price: norm(`price.supply.${supply}`),
+      }),
+    );
+  const packs = ({ supply }: PlannedUse): boolean => PACKING.includes(supply);
+  const supplies = sumFigure(book, 'cost.supplies', 'Coating, film, foil, glue, thread', currency, usedUp((use) => !packs(use)));
+  const packing = sumFigure(book, 'cost.packing', 'Bands, boxes, pallets', currency, usedUp(packs));
+  const waste = book.value(
+    product('cost.waste', 'Waste taken away', 'kg * price', { kg: 'total.wasteKg', price: norm('price.waste') }),
+  );
+  const carriage = book.value(
+    product('cost.carriage', 'Carriage', 'metres * price', {
+      metres: book.reckon(
+        'total.loadingM',
+        'Loading',
+        loadingOf(packings),
+        'm',
+        terms(packings).formula,
+        terms(packings).inputs,
+      ),
+      price: norm('price.carriage'),
+    }),
   );
   const outside = sumFigure(
     book,
@@ -153,23 +222,36 @@ export function costFigures({ job, layouts, machines, norms, book, works }: Cont
         : [],
     ),
   );
-  const total = paper + plates + ink + clicks + parts + outside + machineCost + people;
-  book.reckon(
-    'total.cost',
-    'Cost',
-    total,
-    currency,
-    'paper + plates + ink + clicks + parts + outside + machines + people',
-    {
-      paper: 'cost.paper',
-      plates: 'cost.plates',
-      ink: 'cost.ink',
-      clicks: 'cost.clicks',
-      parts: 'cost.parts',
-      outside: 'cost.outside',
-      machines: 'cost.machines',
-      people: 'cost.people',
-    },
-  );
-  return { cost: { paper, plates, ink, clicks, parts, outside, machines: machineCost, people, total }, currency };
+  const cost = {
+    paper,
+    plates,
+    ink,
+    clicks,
+    supplies,
+    packing,
+    parts,
+    outside,
+    waste,
+    carriage,
+    machines: machineCost,
+    people,
+  };
+  const kinds = Object.keys(cost) as (keyof typeof cost)[];
+  const total = kinds.reduce((sum, kind) => sum + cost[kind], 0);
+  const inputs = Object.fromEntries(kinds.map((kind) => [kind, `cost.${kind}`]));
+  book.reckon('total.cost', 'Cost', total, currency, kinds.join(' + '), inputs);
+  book.reckon('total.unitCost', 'Cost of one', total / job.order.quantity, currency, 'cost / quantity', {
+    cost: 'total.cost',
+    quantity: 'order.quantity',
+  });
+  return { cost: { ...cost, total }, currency };
 }
+
+/** Steps whose pallets are loaded, as a sum of their figures. */
+function terms(packings: ReadonlyMap<string, Packing>): { formula: string; inputs: Record<string, string> } {
+  const loaded = [...packings.values()].filter(({ pallet }) => pallet);
+  const inputs = Object.fromEntries(loaded.map(({ step }, i) => [`m${i + 1}`, `step.${step}.loadingM`]));
+  return { formula: Object.keys(inputs).join(' + ') || '0', inputs };
+}
+const loadingOf = (packings: ReadonlyMap<string, Packing>): number =>
+  [...packings.values()].reduce((sum, { pallet }) => sum + (pallet?.loadingM ?? 0), 0);

@@ -10,6 +10,8 @@ export interface Part {
   readonly caliperUm?: number | undefined;
   /** Grams of one. */
   readonly massG?: number | undefined;
+  /** The customer sends it: it is not charged. */
+  readonly owner?: 'house' | 'customer' | undefined;
   /** Price of one, in the currency of the works. */
   readonly price?: number | undefined;
 }

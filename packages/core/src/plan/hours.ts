@@ -11,7 +11,7 @@ import { foldsOf, takenBy } from './material/index.js';
 import { curveFigures } from './speed-curve.js';
 import { checkNorm, giveNorm, handNorm, isPlateless, layoutAt, platesHung } from './step-norms.js';
 import { type Station, type StepTime, type TimeContext, NO_TIME } from './step-time.js';
-import { countThrough, countsOf, hourly, runHours } from './throughput.js';
+import { type Count, countThrough, countsOf, hourly, runHours } from './throughput.js';
 
 /** Cuts and turns come of the programme that the station shows. */
 const PROGRAMME = { label: 'identity', note: 'counted in the cutting programme' } as const;
@@ -28,6 +28,9 @@ function setUp({ book }: TimeContext, id: string, formula: string, inputs: Reado
 /** How much of what a rate counts runs through a station, as a figure. */
 function countFigure(context: TimeContext, { step, id, layout, incoming, machine }: Station, counts: Counted) {
   const { book, norms } = context;
+  const packing = context.packings.get(step.id);
+  if (counts === 'packs' && packing)
+    return { through: packing.packs as Count<Counted>, figure: `${id}.packs` };
   const counting = countThrough(counts, {
     step,
     layout,
@@ -35,6 +38,7 @@ function countFigure(context: TimeContext, { step, id, layout, incoming, machine
     units: book.value(units(id)),
     wanted: book.value(`${id}.needsOut`),
     yielded: outputYield(context, step),
+    perPack: step.perPack ?? 1,
     stackMm: machine?.cutsStacks ? norms('die.stackHeight').value : undefined,
   });
   const inputs: Record<string, string> = { units: units(id), pieces: `${id}.needsOut` };
@@ -44,14 +48,14 @@ function countFigure(context: TimeContext, { step, id, layout, incoming, machine
     Object.entries(inputs).filter(([name]) => new RegExp(`\\b${name}\\b`).test(counting.formula)),
   );
   const figure = book.reckon(
-    counts === 'packs' ? `${id}.packs` : `${id}.through`,
-    counts === 'packs' && step.operation === 'box' ? 'Boxes' : counting.name,
+    `${id}.through`,
+    counting.name,
     counting.count,
     counts,
     counting.formula,
     used,
   );
-  return { counting, figure };
+  return { through: counting.through, figure };
 }
 
 /** Good outputs of one process unit of a step. */
@@ -61,11 +65,11 @@ const outputYield = ({ flow }: TimeContext, step: Step): number => flow.byId.get
 function ratedHours(context: TimeContext, station: Station, setup: string, counts: Counted, speed: string): number {
   const { book } = context;
   const { id, machine, norm } = station;
-  const { counting, figure } = countFigure(context, station, counts);
+  const { through, figure } = countFigure(context, station, counts);
   const efficiency = norm('efficiency');
   const shares = machine ? curveFigures(context, station, machine) : [];
   const slowed = shares.reduce((share, one) => share * book.value(one), book.value(efficiency));
-  const run = runHours(counting.through, hourly(counts, book.value(speed)), slowed);
+  const run = runHours(through, hourly(counts, book.value(speed)), slowed);
   const hours = book.value(setup) + run;
   const inputs: Record<string, string> = { setup, through: figure, speed, efficiency };
   shares.forEach((one, i) => (inputs[`share${i + 1}`] = one));

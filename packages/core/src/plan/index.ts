@@ -33,6 +33,7 @@ export {
   blockAndCover,
   coverageOf,
   gramsOf,
+  paperMaterial,
   stacked,
   takenBy,
   wantedHours,
@@ -66,7 +67,12 @@ export {
 } from './step-norms.js';
 export { carriersPerColour, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
+export { type Packing } from './packing.js';
+export { type PlannedUse, useId } from './uses/use-figures.js';
+export { type Use, type UseAt, STITCHES, dieSide, quantityOf, strikingDie, usesOf } from './uses/use.js';
+export { adhesiveAt } from './adhesive.js';
 export * from './machine-time.js';
+export { curveShare } from './speed-curve.js';
 export { type Through, countThrough, countsOf, hourly, runHours } from './throughput.js';
 export { type CutWork, cutWork } from './cutting.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
@@ -90,12 +96,14 @@ export {
   unitsOf,
   wantsTrial,
 } from './inks.js';
+export { fillKey, inkPlaces } from './fills.js';
 export * from './register-plan.js';
 export * from './place-art.js';
 export { type Carrier } from './carrier.js';
-export { listCarriers } from './carriers.js';
+export { TEST_PLATE, listCarriers } from './carriers.js';
 export { carrierPrice } from './carrier-norms.js';
-export { TOOL_NAMES, toolKinds } from './tools.js';
+export { TOOL_NAMES, type ToolSet, toolSets } from './tools.js';
+export { numberPlanOf, numberingOf } from './number-plan.js';
 export { type CylinderStop, cylinderRoute, hoursAgain } from './cylinder-route.js';
 export {
   type AskedFamily,

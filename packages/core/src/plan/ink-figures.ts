@@ -2,6 +2,7 @@ import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js'
 import { inkKg } from '../press/index.js';
 import type { NormLookup, Works } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
+import { filledId } from './fills.js';
 import { type UnitInk, filmNorms, inkOf, unitsOf } from './inks.js';
 import type { Job, Step } from './job.js';
 import { giveNorm } from './step-norms.js';
@@ -12,13 +13,15 @@ interface Context {
   readonly works: Works;
   readonly norms: NormLookup;
   readonly book: FigureBook;
+  /** Inks whose unit is filled for their pass. */
+  readonly fills: ReadonlySet<string>;
 }
 
 /**
  * Ink of one unit: what is laid on the paper, every sheet through the pass, those spoiled too; and what has to be drawn:
  * as supplied, with the fill of the unit and the loss of its wash-up. Source: identity, handbook chapter 5.
  */
-function unitFigure({ job, works, book, norms }: Context, layout: ComponentLayout, pass: Step, at: UnitInk): string {
+function unitFigure({ job, works, book, norms, fills }: Context, layout: ComponentLayout, pass: Step, at: UnitInk): string {
   const { component } = layout;
   const { side, index, name } = at;
   const id = `component.${component.id}.ink.${side}.${index}`;
@@ -58,18 +61,25 @@ function unitFigure({ job, works, book, norms }: Context, layout: ComponentLayou
   const inputs = {
     laid: id,
     solids,
+    fills: book.give(
+      `${id}.fills`,
+      'Fills of its unit: once for all forms that run on it',
+      fills.has(filledId(pass.id, side, name)) ? 1 : 0,
+      'fills',
+      IDENTITY,
+    ),
     fill: giveNorm(book, norms, 'ink.fill'),
     washes: book.give(`${id}.washes`, 'Wash-ups of its unit', at.washed ? 1 : 0, 'wash-ups', IDENTITY),
     loss: giveNorm(book, norms, 'ink.washLoss'),
   };
   const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-  const drawn = kg / v('solids') + v('fill') + v('washes') * v('loss');
+  const drawn = kg / v('solids') + v('fills') * v('fill') + v('washes') * v('loss');
   return book.reckon(
     `${id}.drawn`,
     `Ink ${name} to draw, ${component.name}, ${side}`,
     drawn,
     'kg',
-    'laid / solids + fill + washes * loss',
+    'laid / solids + fills * fill + washes * loss',
     inputs,
   );
 }

@@ -2,9 +2,10 @@ import type { BlankChoice, DieDrawing, StructureId } from '../diecut/index.js';
 import type { Incident, School } from '../flow/index.js';
 import type { Mm } from '../kernel/index.js';
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
+import type { CheckSystem } from '../finishing/index.js';
 import type { Arrangement, Grain } from '../layout/index.js';
 import type { Lab, RecipePart, Rest } from '../colour/index.js';
-import type { CarrierKind, Drying, Engraving, InkKind, PrintSide, WorkStyle } from '../press/index.js';
+import type { CarrierKind, Drying, Engraving, InkKind, Motif, PrintSide, WorkStyle } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { Contact, SheetSize } from '../works/index.js';
 import type { Finish, Part } from './finish.js';
@@ -100,6 +101,8 @@ export interface CarrierSpec {
   /** Images that one etched plate carries before it is cut apart. */
   readonly imagesPerPlate?: number | undefined;
   readonly engraving?: Engraving | undefined;
+  /** Gravure: what the artwork holds, for the advice how to engrave it. */
+  readonly motif?: Motif | undefined;
 }
 
 /** A die or numbering box that a component wants beside its printing carriers. */
@@ -107,7 +110,7 @@ export interface Tool {
   readonly id: string;
   readonly kind: Extract<
     CarrierKind,
-    'letterpress-die' | 'foil-die' | 'embossing-die' | 'cutting-die' | 'numbering-box'
+    'letterpress-die' | 'foil-die' | 'embossing-die' | 'embossing-roller' | 'cutting-die' | 'numbering-box'
   >;
   readonly name: string;
   readonly count?: number | undefined;
@@ -121,6 +124,11 @@ export interface Tool {
   readonly start?: number | undefined;
   readonly step?: number | undefined;
   readonly check?: boolean | undefined;
+  /** Numbering: how the check character is made; MOD 97-10 where one is asked for and nothing is told. */
+  readonly checkSystem?: CheckSystem | undefined;
+  /** Numbering: digits of the number, filled with zeros; and how often it stands on one piece. */
+  readonly digits?: number | undefined;
+  readonly places?: number | undefined;
   readonly skips?: string | undefined;
   /** Numbering: numbers that were printed and voided, such as `7, 100-105`. */
   readonly voids?: string | undefined;
@@ -230,6 +238,8 @@ export interface Component {
   /** Side of a flat piece that must lie along the grain; sections and covers always take the spine. */
   readonly grain?: Grain | 'any' | undefined;
   readonly stock: string;
+  /** Whose paper it is: the customer's own is not bought nor charged. */
+  readonly paperOwner?: 'house' | 'customer' | undefined;
   /** Sheet as it goes through the press. */
   readonly sheet: SheetSize;
   /** Bought larger and cut to the press sheet; absent: the press sheet is bought. */

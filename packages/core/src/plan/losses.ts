@@ -22,8 +22,8 @@ const kgOf = (edges: readonly PlanEdge[]): number =>
 const WORTH_KG = 1e-4;
 
 /**
- * Where the paper goes, most first: what comes into every step less what leaves it, by reason. All together, and what is
- * delivered, are what is bought (identity; a test holds it).
+ * Where the paper goes, most first: what comes into every step, and what it puts on, less what leaves it, by reason. All
+ * together, and what is delivered, are what is bought and put on (identity; a test holds it).
  */
 export function whereItGoes({ steps, edges, figures }: Plan): {
   readonly losses: readonly Loss[];
@@ -35,7 +35,8 @@ export function whereItGoes({ steps, edges, figures }: Plan): {
   const losses = steps.flatMap((step): Loss[] => {
     const [into, out] = [edges.filter(({ to }) => to === step.id), edges.filter(({ from }) => from === step.id)];
     const id = `step.${step.id}.lost`;
-    const each = step.processUnits > 0 ? kgOf(into) / step.processUnits : 0;
+    const gain = step.gainG / 1000;
+    const each = step.processUnits > 0 ? kgOf(into) / step.processUnits + gain : 0;
     const runs = Math.max(0, step.processUnits - step.setup);
     const incidents = (figures[`step.${step.id}.incidents`]?.value ?? 0) * runs;
     const running = step.running * runs;
@@ -64,7 +65,7 @@ export function whereItGoes({ steps, edges, figures }: Plan): {
     const cutAway = parts ? good * (each - made) : 0;
     const samples = step.samples * massOut;
     const spoiled = (step.setup + incidents + running) * each;
-    const over = kgOf(into) - kgOf(out) - spoiled - samples - cutAway;
+    const over = kgOf(into) + gain * step.processUnits - kgOf(out) - spoiled - samples - cutAway;
     return [
       ...part('set-up', step.setup, step.unitIn, step.setup * each, 'Set-up'),
       ...part('running', running, step.unitIn, running * each, 'Spoiled while running'),

@@ -1,4 +1,4 @@
-import { type Works, normsOf } from '../works/index.js';
+import { type Works, normsOf, withStockNorms } from '../works/index.js';
 import { type ComponentLayout, layComponent } from './component-layout.js';
 import { cutSheetFirst } from './edit-job.js';
 import { withPartsFitted } from './fit-parts.js';
@@ -51,7 +51,8 @@ function policyOf(family: AskedFamily): Job['order']['policy'] {
  * changed afterwards. Pages that are no multiple of 4 give a booklet with a cover alone, which the plan then refuses.
  * Shared sheets start at the gang bench, see `gangJob`. Source: handbook chapter 2.
  */
-export function newJob(family: AskedFamily, answers: FamilyAnswers, works: Works): Job {
+export function newJob(family: AskedFamily, answers: FamilyAnswers, asked: Works): Job {
+  const works = withStockNorms(asked, {});
   const made = MAKERS[family](answers, works);
   const job: Job = {
     format: 'druckerei-job',

@@ -4,6 +4,7 @@ import { type Machine, type NormLookup, type Works, printingOf } from '../works/
 import type { Layouts } from './build-graph.js';
 import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
+import { filledId } from './fills.js';
 import { filmNorms, inkOf } from './inks.js';
 import type { InkUse, Job, Step } from './job.js';
 import { giveNorm, machineOf } from './step-norms.js';
@@ -38,6 +39,7 @@ interface Context {
   readonly layouts: Layouts;
   readonly norms: NormLookup;
   readonly book: FigureBook;
+  readonly fills: ReadonlySet<string>;
 }
 
 /**
@@ -46,7 +48,7 @@ interface Context {
  * Source: identity, handbook chapters 4 and 5.
  */
 export function overprintFigures(context: Context, byName: Record<string, string[]>): string[] {
-  const { job, works, layouts, norms, book } = context;
+  const { job, works, layouts, norms, book, fills } = context;
   return overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ step, inks, layout, kind }) => {
     const id = `step.${step.id}`;
     const sheets = `${id}.processUnits`;
@@ -70,11 +72,18 @@ export function overprintFigures(context: Context, byName: Record<string, string
           spec.filmGsm === undefined
             ? giveNorm(book, norms, filmNorms(layout, spec.kind).film)
             : book.give(`ink.${name}.film`, `Film of ${name}`, spec.filmGsm, 'g/m2', GIVEN),
+        fills: book.give(
+          `${id}.ink.${i}.fills`,
+          'Fills of its unit',
+          fills.has(filledId(step.id, '', name)) ? 1 : 0,
+          'fills',
+          IDENTITY,
+        ),
         fill: giveNorm(book, norms, 'ink.fill'),
       };
       const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-      const kg = inkKg(v('sheets'), v('area'), v('coverage'), v('film')) + v('fill');
-      const formula = 'sheets * area * coverage * film / 1000 + fill';
+      const kg = inkKg(v('sheets'), v('area'), v('coverage'), v('film')) + v('fills') * v('fill');
+      const formula = 'sheets * area * coverage * film / 1000 + fills * fill';
       const figure = book.reckon(`${id}.ink.${i}`, `Ink ${name}, ${step.id}`, kg, 'kg', formula, inputs);
       (byName[name] ??= []).push(figure);
     }

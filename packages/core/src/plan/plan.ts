@@ -1,7 +1,7 @@
 import type { Flow, School } from '../flow/index.js';
 import { type Figures, type Issue, type Outcome, FigureBook, toNumber } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf } from '../works/index.js';
+import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
 import { type JobFlow, type Layouts, buildGraph, processUnit } from './build-graph.js';
 import { checkJob } from './check-job.js';
 import { type ComponentLayout, sharingLayouts } from './component-layout.js';
@@ -10,7 +10,10 @@ import { timeFigures } from './hours.js';
 import { type StepTime, NO_TIME } from './step-time.js';
 import type { Job, Step } from './job.js';
 import { type Material, takenBy } from './material/index.js';
+import { numberIssues } from './number-plan.js';
+import { type Packing, packingFigures, packingUses } from './packing.js';
 import { partFigures } from './part-figures.js';
+import { type PlannedUse, useFigures } from './uses/use-figures.js';
 import { layOnce } from './remember-layout.js';
 import { type PressTotals, type SheetsBySchool, pressFigures, pressSheetsBySchool } from './press-totals.js';
 import { machineOf } from './step-norms.js';
@@ -18,6 +21,7 @@ import { countFigures } from './working.js';
 import { adviseJob } from './advice.js';
 import { adviseInks } from './ink-advice.js';
 import { adviseRegister } from './register-plan.js';
+import { wasteFigure } from './waste.js';
 import { sectionPositions } from './section-layout.js';
 import { type Settled, settle } from './settle.js';
 
@@ -48,6 +52,8 @@ export interface PlanStep {
   readonly hours: number;
   /** Hours that the material lies here (drying, cooling, outside). */
   readonly lagHours: number;
+  /** Grams that the station puts onto one that goes through it. */
+  readonly gainG: number;
   /** Hours that it lies before this station, since what is wet on it wants them still. */
   readonly waitHours: number;
   /** Where several products come from one process unit: what the others get too many, by material. */
@@ -78,6 +84,10 @@ export interface Plan {
   readonly steps: readonly PlanStep[];
   readonly edges: readonly PlanEdge[];
   readonly layouts: Readonly<Record<string, ComponentLayout>>;
+  /** What the packing stations pack, by step. */
+  readonly packings: Readonly<Record<string, Packing>>;
+  /** What the stations use up beside paper, ink and parts. */
+  readonly uses: readonly PlannedUse[];
   readonly totals: Totals;
   readonly schools: SheetsBySchool;
   readonly figures: Figures;
@@ -106,7 +116,7 @@ function planStep(
   job: Job,
   step: Step,
   flow: Flow,
-  { materials }: JobFlow,
+  { materials, gains }: JobFlow,
   book: FigureBook,
   time: StepTime,
   machine: string | null,
@@ -135,6 +145,7 @@ function planStep(
     hours: time.hours,
     lagHours: time.lagHours,
     waitHours: time.waitHours,
+    gainG: gains.get(step.id) ?? 0,
     overruns: reckoned.byStep.overruns,
   };
 }
@@ -181,7 +192,8 @@ interface Built {
   readonly settled: Settled;
 }
 
-function build(job: Job, works: Works): Outcome<Built> {
+function build(job: Job, asked: Works): Outcome<Built> {
+  const works = withStockNorms(asked, job.norms);
   const checked = checkJob(job, works);
   const errors = checked.filter(({ severity }) => severity === 'error');
   if (errors.length > 0) return { ok: false, issues: errors };
@@ -217,14 +229,21 @@ export function flowOf(job: Job, works: Works): Outcome<Settled> {
  * Issues: every code of the catalogue; a plan never holds NaN or Infinity.
  * Source: handbook chapters 4, 5, 6 and 8.
  */
-export function plan(job: Job, works: Works): PlanOutcome {
+export function plan(job: Job, asked: Works): PlanOutcome {
+  const works = withStockNorms(asked, job.norms);
   const built = build(job, works);
   if (!built.ok) return built;
   const { checked, norms, book, layouts, lanes, machines, jobFlow, settled } = built.value;
   const { flow, units } = settled;
+  const numbered = job.route.find(({ operation }) => operation === 'number');
+  const numbers = lanes.get(numbered?.component ?? '')?.pattern.count ?? 1;
+  const impossible = numbered ? numberIssues(job, (flow.byId.get(numbered.id)?.byStep.needsOut[numbered.id] ?? 0) * numbers) : [];
+  if (impossible.length > 0) return { ok: false, issues: impossible };
   countFigures({ book, job, flow, jobFlow, machines, norms, units });
   partFigures(book, job);
+  const packings = packingFigures({ job, jobFlow, norms, book });
   const times = timeFigures({
+    packings,
     job,
     works,
     layouts: lanes,
@@ -235,7 +254,12 @@ export function plan(job: Job, works: Works): PlanOutcome {
     book,
   });
   const press = pressFigures({ job, layouts, works, norms, book });
-  const cost = costFigures({ job, layouts, times, machines, norms, book, works });
+  const uses = [
+    ...useFigures({ job, layouts: lanes, machines, jobFlow, norms, book }),
+    ...packingUses({ job, jobFlow, norms, book }, packings),
+  ];
+  wasteFigure({ job, jobFlow, book });
+  const cost = costFigures({ job, layouts, times, machines, norms, book, works, uses, packings });
   const steps = job.route.map((step) =>
     planStep(
       job,
@@ -255,6 +279,8 @@ export function plan(job: Job, works: Works): PlanOutcome {
       steps,
       edges: edgesOf(job, jobFlow, units),
       layouts: Object.fromEntries(layouts),
+      packings: Object.fromEntries(packings),
+      uses,
       totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
       schools: pressSheetsBySchool(job, layouts, book),
       figures: book.figures,

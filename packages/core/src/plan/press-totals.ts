@@ -7,6 +7,7 @@ import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import { lifeNorm } from './carrier-norms.js';
 import { overprintFigures } from './overprint.js';
+import { fillsOf } from './fills.js';
 import { drawFigure, inkFigures } from './ink-figures.js';
 import { type Job, type Step, paperOf } from './job.js';
 import { type PressUnit, pressUnit, takenBy } from './material/index.js';
@@ -32,6 +33,7 @@ interface Context {
   readonly works: Works;
   readonly norms: NormLookup;
   readonly book: FigureBook;
+  readonly fills: ReadonlySet<string>;
 }
 
 /** What goes through the press, by its unit. */
@@ -127,8 +129,9 @@ function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: 
 }
 
 /** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
-export function pressFigures(context: Context): PressTotals {
-  const { job, layouts, book, norms } = context;
+export function pressFigures(asked: Omit<Context, 'fills'>): PressTotals {
+  const { job, layouts, book, norms, works } = asked;
+  const context = { ...asked, fills: fillsOf(job, works, (id) => layouts.get(id)) };
   const pressSheets: Record<string, number> = {};
   const platesBy: Record<string, number> = {};
   const paperBy: Record<string, number> = {};

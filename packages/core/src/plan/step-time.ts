@@ -2,6 +2,7 @@ import type { Flow } from '../flow/index.js';
 import type { FigureBook } from '../kernel/index.js';
 import type { Machine, NormLookup, Works } from '../works/index.js';
 import type { JobFlow, Layouts } from './build-graph.js';
+import type { Packing } from './packing.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Job, Step } from './job.js';
 import type { Material } from './material/index.js';
@@ -25,6 +26,7 @@ export interface TimeContext {
   readonly machines: ReadonlyMap<string, Machine | undefined>;
   readonly norms: NormLookup;
   readonly book: FigureBook;
+  readonly packings: ReadonlyMap<string, Packing>;
 }
 
 /** One step with all that its time depends on. */

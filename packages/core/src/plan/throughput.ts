@@ -21,6 +21,8 @@ export interface Through {
   readonly wanted: number;
   /** Good outputs of one process unit. */
   readonly yielded: number;
+  /** Pieces in a pack. */
+  readonly perPack: number;
   /** Height of the stack that a high die cuts through; one sheet at a stroke where absent. */
   readonly stackMm: number | undefined;
 }
@@ -96,8 +98,7 @@ const rolls = ({ units, yielded }: Through): Counting => ({
   count: Math.ceil(units * yielded - 1e-9),
 });
 
-const packs = ({ step, wanted }: Through): Counting => {
-  const perPack = step.perPack ?? 1;
+const packs = ({ perPack, wanted }: Through): Counting => {
   return {
     name: 'Packs',
     formula: 'ceil(pieces / perPack)',
@@ -107,7 +108,7 @@ const packs = ({ step, wanted }: Through): Counting => {
 };
 
 /** How each thing that a rate counts comes of what runs through a station. Total: a new one has to say it. */
-const COUNTINGS: { readonly [C in Counted]: (through: Through) => Counting } = {
+const COUNTINGS: Readonly<Record<Counted, (through: Through) => Counting>> = {
   sheets: asTheyCome('Sheets'),
   sides: ({ step, units }) => ({
     name: 'Sides',

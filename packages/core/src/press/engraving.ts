@@ -4,6 +4,43 @@ import type { Hour, Mm } from '../kernel/index.js';
 export const ENGRAVINGS = ['stylus', 'laser', 'etch'] as const;
 export type Engraving = (typeof ENGRAVINGS)[number];
 
+/** What decides how a cylinder is engraved. */
+export interface Motif {
+  /** Smallest type, points. */
+  readonly smallestPt?: number | undefined;
+  /** Thinnest line, millimetres. */
+  readonly finestMm?: number | undefined;
+  readonly vignettes?: boolean | undefined;
+  readonly securityLines?: boolean | undefined;
+  /** Printed on foil or film, not on paper. */
+  readonly foil?: boolean | undefined;
+}
+
+/** Below these a stylus shows its cells at the edge. Source: common practice, no source. */
+const SMALL_PT = 6;
+const FINE_MM = 0.15;
+const FINEST_MM = 0.08;
+
+/**
+ * The method that a motif asks for, with the reason: etched through a resist for the finest edges, by laser for soft
+ * vignettes, small type and foil, by stylus for all else. Source: handbook chapter 4 (practice).
+ */
+export function adviseEngraving({ smallestPt, finestMm, vignettes, securityLines, foil }: Motif): {
+  readonly engraving: Engraving;
+  readonly why: string;
+} {
+  if (securityLines) return { engraving: 'etch', why: 'Security lines want the finest edges: etched through a resist.' };
+  if (finestMm !== undefined && finestMm < FINEST_MM)
+    return { engraving: 'etch', why: `Lines of ${finestMm} mm want the finest edges: etched through a resist.` };
+  if (smallestPt !== undefined && smallestPt < SMALL_PT)
+    return { engraving: 'laser', why: `Type of ${smallestPt} pt: a stylus shows its cells at such edges.` };
+  if (finestMm !== undefined && finestMm < FINE_MM)
+    return { engraving: 'laser', why: `Lines of ${finestMm} mm: a stylus shows its cells at such edges.` };
+  if (vignettes) return { engraving: 'laser', why: 'Soft vignettes run out more smoothly by laser on zinc.' };
+  if (foil) return { engraving: 'laser', why: 'Foil takes no ink in: shallow cells by laser lay down less.' };
+  return { engraving: 'stylus', why: 'Nothing in the motif asks for more: most work is cut by stylus.' };
+}
+
 /**
  * Hours that a stylus engraves a cylinder: area x cells a square centimetre / (cells a second x heads) / 3600.
  * @param faceMm and @param circumferenceMm of the cylinder, above 0; @param linesPerCm screen, above 0;

@@ -22,6 +22,7 @@ export const CARRIER_CAUTIONS: Readonly<Record<CarrierKind, readonly string[]>> 
   'foil-die': [HEATED],
   'embossing-die': [HEATED],
   'embossing-counter': [HEATED],
+  'embossing-roller': [HOIST],
   'cutting-die': ['Rule dies are sharp: gloves for handling, not at rotating parts.', HOIST],
   'numbering-box': ['Numbering boxes: stop and lock out the press before a hand goes to the wheels.'],
 };

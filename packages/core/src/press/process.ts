@@ -15,6 +15,7 @@ export const CARRIER_KINDS = [
   'foil-die',
   'embossing-die',
   'embossing-counter',
+  'embossing-roller',
   'cutting-die',
   'numbering-box',
 ] as const;
@@ -46,6 +47,7 @@ export const CHECKLISTS: Readonly<Record<CarrierKind, readonly string[]>> = {
   'foil-die': DIE,
   'embossing-die': DIE,
   'embossing-counter': ['not in register with its die', 'worn', 'wrong depth'],
+  'embossing-roller': ['not in register with its pair', 'worn', 'wrong depth', 'not tried on the stock of the job'],
   'cutting-die': ['rule nicked', 'rule height uneven', 'rubber loose', 'crease matrix wrong', 'nicks missing'],
   'numbering-box': ['wheel sticks', 'wrong start', 'wrong step', 'figure worn'],
 };

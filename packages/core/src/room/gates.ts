@@ -7,6 +7,7 @@ import {
   type PlanStep,
   inkNames,
   inkOf,
+  TEST_PLATE,
   listCarriers,
   wantsTrial,
 } from '../plan/index.js';
@@ -49,6 +50,14 @@ function artworkGate({ state, job }: RoomContext, component: string): Issue[] {
   return [error('room.artwork', 'component', { component: name })];
 }
 
+/** Where the works asks for a test plate, no other plate is made before it has been looked at. */
+function testPlateGate({ job, plan, works, state }: RoomContext, { kind }: Carrier): Issue[] {
+  const wanted = kind === 'plate' && listCarriers(job, plan, works).some(({ id }) => id === TEST_PLATE);
+  return wanted && !['inspected', 'on-press', 'held'].includes(lifeOf(state, TEST_PLATE).state)
+    ? [error('room.test-plate', 'state', {})]
+    : [];
+}
+
 function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'carrier' }>, carrier: Carrier): Issue[] {
   const { job, plan, works, state } = context;
   const now = lifeOf(state, carrier.id).state;
@@ -70,7 +79,8 @@ function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'ca
         ];
   }
   if (!BEFORE[event.state]?.includes(now)) return [wrong];
-  return event.state === 'made' && fromArtwork(carrier) ? artworkGate(context, carrier.component) : [];
+  if (event.state !== 'made' || !fromArtwork(carrier)) return [];
+  return [...testPlateGate(context, carrier), ...artworkGate(context, carrier.component)];
 }
 
 /** A trial out of tolerance is accepted only with a word on who takes it and why. */

@@ -34,7 +34,7 @@ export function bindSheet(sheet: SheetBook): void {
     trim: fore,
     spine,
   });
-  const coverHeight = sheet.show('coverHeight', 'Cover, untrimmed, height', 'mm', 'copies * (page + trim)', {
+  sheet.show('coverHeight', 'Cover, untrimmed, height', 'mm', 'copies * (page + trim)', {
     page: height,
     trim: head,
     copies,
@@ -54,13 +54,8 @@ export function bindSheet(sheet: SheetBook): void {
       trim: fore,
       mill: given('milled', 'Milled off the spine', trims?.spineMm),
     });
-  const melt = sheet.show('meltG', 'Hot melt on one spine', 'g', 'block * length * thickness * density / 1000', {
-    block,
-    length: coverHeight,
-    thickness: sheet.norm('bind.meltThickness'),
-    density: sheet.norm('bind.meltDensity'),
-  });
-  sheet.show('meltKg', 'Hot melt', 'kg', 'each * units / 1000', { each: melt, units: sheet.units });
+  sheet.used('hot-melt');
+  sheet.used('pur');
   const speed = sheet.work('conveyorSpeed', 'Speed of the conveyor', 'm/min', 'books * spacing / 60', {
     books: sheet.machineNorm('speed'),
     spacing: sheet.machineNorm('spacing'),

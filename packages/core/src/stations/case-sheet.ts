@@ -5,13 +5,8 @@ import type { SheetBook } from './sheet.js';
 
 /** Thread and swell. Source: handbook chapter 7 (practice). */
 export function sewSheet(sheet: SheetBook): void {
-  const sections = sheet.give('sections', 'Sections', sheet.first?.sections ?? 0, 'sections');
-  const thread = sheet.show('threadEach', 'Thread of a book', 'm', 'sections * needles * stitch / 1000', {
-    sections,
-    needles: sheet.norm('sew.needles'),
-    stitch: sheet.norm('sew.stitch'),
-  });
-  sheet.show('threadM', 'Thread', 'm', 'each * units', { each: thread, units: sheet.units });
+  sheet.card(sheet.give('sections', 'Sections', sheet.first?.sections ?? 0, 'sections'));
+  sheet.used('thread');
   const flat = sheet.give('flat', 'Block before sewing', (sheet.first?.caliperUm ?? 0) / UM, 'mm');
   sheet.show('sewn', 'Block, sewn', 'mm', 'flat * (1 + swell)', { flat, swell: sheet.norm('sew.swell') });
 }
@@ -59,6 +54,7 @@ export function caseSheet(sheet: SheetBook): void {
     board: boardHeight,
     turnIn,
   });
+  sheet.used('paste');
   const v = (id: string): number => sheet.value(id);
   const [W, H, t, bw, bh] = [v(clothWidth), v(clothHeight), v(turnIn), v(boardWidth), v(boardHeight)];
   const s = v(strip);
@@ -85,6 +81,7 @@ export function caseSheet(sheet: SheetBook): void {
 export function caseInSheet(sheet: SheetBook): void {
   sheet.show('pressed', 'Under pressure afterwards', 'h', 'norm', { norm: sheet.norm('press.hours') });
   const { made } = sheet;
+  sheet.used('paste');
   sheet.card(sheet.give('block', 'Thickness of the block', (sheet.first?.caliperUm ?? 0) / UM, 'mm'));
   sheet.card(sheet.give('thickness', 'Thickness of the book, boards and cloth counted', sheet.thicknessMm, 'mm'));
   sheet.card(sheet.give('width', 'Book, width', made?.widthMm ?? 0, 'mm'));

@@ -42,7 +42,7 @@ export function cutSheet(sheet: SheetBook): void {
     minutes: sheet.norm('cut.bladeMinutes'),
   });
   const waste = sheet.give('wasteMm2', 'Falls away of a sheet', programme.wasteMm2, 'mm2');
-  const gsm = `component.${layout.component.id}.gsm`;
+  const gsm = sheet.give('through', 'Grammage of all that is cut through', sheet.first?.throughGsm ?? 0, 'g/m2');
   sheet.show('wasteKg', 'Shavings and strips', 'kg', 'waste / 1000000 * gsm / 1000 * units', {
     waste,
     gsm,

@@ -1,6 +1,6 @@
 import { boundsOf } from '../geometry/index.js';
 import { type DieDrawing, measureDie } from '../diecut/index.js';
-import type { Tool } from '../plan/index.js';
+import { dieSide, strikingDie } from '../plan/index.js';
 import { type Shape, measure, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -61,7 +61,7 @@ export function dieSheet(sheet: SheetBook): void {
   );
   sheet.show('scrapKg', 'Scrap, baled', 'kg', 'scrap / 1000000 * gsm / 1000 * units', {
     scrap: scrapMm2,
-    gsm: `component.${layout.component.id}.gsm`,
+    gsm: sheet.give('through', 'Grammage of all that is cut through', sheet.first?.throughGsm ?? 0, 'g/m2'),
     units: sheet.units,
   });
   sheet.show('renewals', 'Rule renewed', 'times', 'max(0, ceil(units / life) - 1)', {
@@ -103,22 +103,16 @@ export function drawBlank(sheet: SheetBook, die: DieDrawing): void {
   sheet.draw({ title: 'One blank, printed side up', widthMm: right - left, heightMm: top - bottom, shapes });
 }
 
-/** Dies that a station of foil or relief strikes with: of its own component, else of the job. */
-function dieOf(sheet: SheetBook, kind: 'foil-die' | 'embossing-die'): Tool | undefined {
-  const own = sheet.job.components.filter(({ id }) => id === sheet.step.component);
-  return [...own, ...sheet.job.components].flatMap(({ tools = [] }) => tools).find((tool) => tool.kind === kind);
-}
-
 /** Foil and embossing: length, strips, steps, registered to print. Source: handbook chapter 7 "Foil, emboss". */
 export function foilSheet(sheet: SheetBook): void {
   const { layout, step } = sheet;
   const foils = step.operation === 'foil';
-  const tool = dieOf(sheet, foils ? 'foil-die' : 'embossing-die');
+  const tool = strikingDie(sheet.job, step, foils ? 'foil-die' : 'embossing-die');
   const piece = layout?.piece ?? sheet.first;
   const size = (side: 'widthMm' | 'heightMm', name: string, title: string): string => {
-    const told = tool?.[side];
-    if (told !== undefined) return sheet.told(name, title, told, 'mm');
-    return sheet.give(name, title, (piece?.[side] ?? 0) / 3, 'mm', {
+    const mm = dieSide(tool, side, piece?.[side] ?? 0);
+    if (tool?.[side] !== undefined) return sheet.told(name, title, mm, 'mm');
+    return sheet.give(name, title, mm, 'mm', {
       label: 'practice',
       note: 'a third of the piece until the die is measured',
     });
@@ -143,16 +137,12 @@ export function foilSheet(sheet: SheetBook): void {
       die: height,
       beyond: sheet.norm('foil.step'),
     });
-    const across = sheet.show('stripWidth', 'Width of a strip', 'mm', 'die + 2 * side', {
+    sheet.show('stripWidth', 'Width of a strip', 'mm', 'die + 2 * side', {
       die: width,
       side: sheet.norm('foil.side'),
     });
-    const length = sheet.show('foilM', 'Length of foil', 'm', 'units * step * strips / 1000', {
-      units: sheet.units,
-      step: pull,
-      strips,
-    });
-    sheet.show('foilM2', 'Foil', 'm2', 'length * width / 1000', { length, width: across });
+    sheet.show('foilM', 'Length of foil', 'm', 'units * step * strips / 1000', { units: sheet.units, step: pull, strips });
+    sheet.used('foil');
   } else {
     sheet.show('pairs', 'Pairs of die and counter', 'pairs', 'up', { up: `station.${step.id}.up` });
     sheet.remark(
@@ -189,17 +179,13 @@ function drawDies(sheet: SheetBook, width: number, height: number): void {
 /** Film over the sheet, by area. Source: handbook chapter 7 "Film, coating, window". */
 export function filmSheet(sheet: SheetBook): void {
   const size = sheet.first;
-  const length = sheet.give('sheetMm', 'Length of the sheet', size?.heightMm ?? 0, 'mm');
-  const metres = sheet.show('filmM', 'Length of film', 'm', 'units * (length + overlap) / 1000', {
+  sheet.show('filmM', 'Length of film', 'm', 'units * (length + overlap) / 1000', {
     units: sheet.units,
-    length,
+    length: sheet.give('sheetMm', 'Length of the sheet', size?.heightMm ?? 0, 'mm'),
     overlap: sheet.norm('film.overlap'),
   });
-  sheet.show('filmKg', 'Film', 'kg', 'metres * width / 1000 * gsm / 1000', {
-    metres,
-    width: sheet.give('filmWidth', 'Width of film', size?.widthMm ?? 0, 'mm'),
-    gsm: sheet.norm('film.gsm'),
-  });
+  const area = sheet.used('film');
+  if (area) sheet.show('filmKg', 'Film', 'kg', 'area * gsm / 1000', { area, gsm: sheet.norm('film.gsm') });
   sheet.remark(
     `Film: ${sheet.job.finish?.film ?? 'gloss'}. Glue flaps and numbering areas stay clear where the drawing says so.`,
   );
@@ -222,13 +208,14 @@ export function windowSheet(sheet: SheetBook): void {
     margin,
   });
   sheet.show('filmM', 'Length of film', 'm', 'units * height / 1000', { units: sheet.units, height });
-  if (sheet.layout)
-    sheet.show('punchedKg', 'Punched out, waste', 'kg', 'units * width * height / 1000000 * gsm / 1000', {
-      units: sheet.units,
-      width: `station.${sheet.step.id}.windowWidth`,
-      height: `station.${sheet.step.id}.windowHeight`,
-      gsm: `component.${sheet.layout.component.id}.gsm`,
-    });
+  sheet.used('window-film');
+  sheet.used('glue');
+  sheet.show('punchedKg', 'Punched out, waste', 'kg', 'units * width * height / 1000000 * gsm / 1000', {
+    units: sheet.units,
+    width: `station.${sheet.step.id}.windowWidth`,
+    height: `station.${sheet.step.id}.windowHeight`,
+    gsm: sheet.give('through', 'Grammage of all that is punched through', sheet.first?.throughGsm ?? 0, 'g/m2'),
+  });
   const m = sheet.value(margin);
   const [w, h] = [sheet.value(width), sheet.value(height)];
   sheet.draw({

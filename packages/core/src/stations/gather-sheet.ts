@@ -1,18 +1,15 @@
 import { tenth } from '../kernel/index.js';
 import { SECTION_BLOCK, sectionMarks } from '../imposition/index.js';
+import { STITCHES } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 /** Saddle work: wire and what the fold bears; creep is on the layout. Source: handbook chapter 7 "Binding". */
 export function stitchSheet(sheet: SheetBook): void {
-  const thick = sheet.card(sheet.give('thickness', 'Thickness of a copy', sheet.thicknessMm, 'mm'));
-  const stitches = sheet.told('stitches', 'Stitches', 2, 'stitches');
-  const wire = sheet.show('wire', 'Wire of a stitch', 'mm', '2 * thick + legs', {
-    thick,
-    legs: sheet.norm('bind.stitchLegs'),
-  });
-  sheet.show('wireM', 'Wire', 'm', 'units * stitches * wire / 1000', { units: sheet.units, stitches, wire });
-  drawStitches(sheet, sheet.value(stitches));
+  sheet.card(sheet.give('thickness', 'Thickness of a copy', sheet.thicknessMm, 'mm'));
+  sheet.card(sheet.give('stitches', 'Stitches', STITCHES, 'stitches'));
+  sheet.used('wire');
+  drawStitches(sheet, STITCHES);
   sheet.card(sheet.give('sections', 'Feeders', sheet.incoming.length, 'feeders'));
   const creeps = sheet.job.components.flatMap(({ id }) =>
     (sheet.plan.layouts[id]?.section?.outer ?? []).map(({ towardsSpineMm }) => towardsSpineMm),

@@ -5,8 +5,10 @@ import type { SheetBook } from './sheet.js';
 /** Hand work: people-minutes a hundred, and a tray glued into its wallet where one comes. Source: handbook chapter 7 "Hand work". */
 export function handSheet(sheet: SheetBook): void {
   const { step } = sheet;
-  const pace = step.perHour === undefined ? sheet.norm(`hand.${step.operation}`) : `step.${step.id}.perHour`;
-  sheet.show('minutes', 'Minutes of one person for a hundred', 'min', '100 * 60 / pace', { pace });
+  const pace = ['perHour', 'pace'].map((name) => `step.${step.id}.${name}`).find((id) => sheet.plan.figures[id]);
+  sheet.show('minutes', 'Minutes of one person for a hundred', 'min', '100 * 60 / pace', {
+    pace: pace ?? sheet.norm(`hand.${step.operation}`),
+  });
   const [outer, inner] = sheet.incoming.map(({ from }) => componentOf(sheet, from));
   if (outer && inner) trayIn(sheet, outer, inner);
   insertIn(sheet);
@@ -34,14 +36,7 @@ function trayIn(sheet: SheetBook, outer: Component, inner: Component): void {
     panel: told('panelWidth', 'Panel of the wallet, width', panel.w),
     tray: width,
   });
-  const length = sheet.show('beadMm', 'Beads under the tray, both long sides', 'mm', '2 * tray', { tray: width });
-  const each = sheet.show('glueG', 'Glue on one', 'g', 'length * width * wet * density / 1000', {
-    length,
-    width: sheet.norm('glue.beadWidth'),
-    wet: sheet.norm('glue.beadWet'),
-    density: sheet.norm('glue.density'),
-  });
-  sheet.show('glueKg', 'Glue', 'kg', 'each * units / 1000', { each, units: sheet.units });
+  sheet.used('glue');
   sheet.show('pressed', 'Under compression', 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
   const [x, y] = [(panel.w - base.w) / 2, (panel.h - base.h) / 2];
   const bead = sheet.value(sheet.norm('glue.beadWidth'));
@@ -78,10 +73,7 @@ function insertIn(sheet: SheetBook): void {
 export function rivetSheet(sheet: SheetBook): void {
   const buttons = sheet.give('buttons', 'Buttons on one', 2, 'buttons', { label: 'practice', note: 'back and flap' });
   sheet.show('buttonCount', 'Buttons and rivets', 'buttons', 'units * buttons', { units: sheet.units, buttons });
-  sheet.show('stringM', 'String', 'm', 'units * length / 1000', {
-    units: sheet.units,
-    length: sheet.norm('rivet.string'),
-  });
+  sheet.used('string');
   const { component } = sheet.layout ?? {};
   if (component?.die?.kind !== 'structure' || component.widthMm === undefined) return;
   const [w, h] = [component.widthMm, component.die.depthMm];

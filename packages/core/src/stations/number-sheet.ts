@@ -1,5 +1,4 @@
 import {
-  type CheckSystem,
   type NumberLine,
   type NumberPlan,
   type Voided,
@@ -8,30 +7,12 @@ import {
   replaceVoids,
   runNumber,
 } from '../finishing/index.js';
-import type { Job, Plan, Tool } from '../plan/index.js';
+import { type Job, type Plan, numberPlanOf, numberingOf } from '../plan/index.js';
 import { type Shape, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-/** Numbers of an accountable job, out of its numbering boxes. */
-export function numberPlanOf(job: Job): NumberPlan {
-  const tool = boxesOf(job);
-  const check: CheckSystem = tool?.check ? 'MOD 97-10' : 'none';
-  return {
-    first: tool?.start ?? 1,
-    step: tool?.step === undefined || tool.step === 0 ? 1 : tool.step,
-    prefix: tool?.prefix ?? '',
-    digits: 6,
-    check,
-    skips: readSkips(tool?.skips ?? '') ?? [],
-    lowestOnTop: tool?.lowestOnTop ?? false,
-  };
-}
-
 /** Most numbers of a list that is made at once. */
 const MOST_NUMBERS = 1_000_000;
-
-const boxesOf = ({ components }: Job): Tool | undefined =>
-  components.flatMap(({ tools = [] }) => tools).find(({ kind }) => kind === 'numbering-box');
 
 /** Whether a number is one that the run prints. */
 const isInRun = (number: number, count: number, plan: NumberPlan): boolean => {
@@ -48,7 +29,7 @@ export function voidsOf(
   job: Job,
   count: number,
 ): { readonly voids: readonly Voided[]; readonly strange: readonly number[] } | undefined {
-  const told = readSkips(boxesOf(job)?.voids ?? '');
+  const told = readSkips(numberingOf(job)?.voids ?? '');
   if (!told) return undefined;
   const plan = numberPlanOf(job);
   const own = told.filter((one) => isInRun(one, count, plan));
@@ -78,7 +59,12 @@ const LISTED = 3;
 export function numberSheet(sheet: SheetBook): void {
   const { layout, planned } = sheet;
   const plan = numberPlanOf(sheet.job);
-  const positions = sheet.card(sheet.give('positions', 'Boxes on the sheet', layout?.pattern.count ?? 1, 'boxes'));
+  const positions = sheet.card(sheet.give('positions', 'Numbers on the sheet', layout?.pattern.count ?? 1, 'numbers'));
+  const places = numberingOf(sheet.job)?.places ?? 1;
+  sheet.show('boxes', 'Numbering boxes', 'boxes', 'positions * places', {
+    positions,
+    places: sheet.told('places', 'Places of a number on one piece', places, 'places'),
+  });
   const sheets = `step.${sheet.step.id}.needsOut`;
   sheet.show('numbers', 'Numbers of the run', 'numbers', 'sheets * positions', { sheets, positions });
   sheet.card(sheet.told('first', 'First number', plan.first, ''));

@@ -7,8 +7,9 @@ import {
   type PlanStep,
   type Step,
   takenBy,
+  useId,
 } from '../plan/index.js';
-import { type Machine, type NormLookup, type Works, normsOf } from '../works/index.js';
+import { type Machine, type NormLookup, type SupplyId, type Works, normsOf } from '../works/index.js';
 import type { StationDrawing } from './drawing.js';
 
 /** Rows that a station works down: cuts, panels, numbers, layers. */
@@ -119,6 +120,12 @@ export class SheetBook {
   card(id: string): string {
     this.shown.push(id);
     return id;
+  }
+
+  /** Shows how much of a supply the station uses up, and how much of it is on one; undefined where it uses none. */
+  used(supply: SupplyId): string | undefined {
+    const id = useId(this.step.id, supply);
+    return this.plan.figures[id] ? this.card(id) : undefined;
   }
 
   draw(drawing: StationDrawing): void {

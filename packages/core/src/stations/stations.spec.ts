@@ -114,8 +114,9 @@ describe('station sheets', () => {
   });
 
   it('thread = sections x needles x stitch (handbook chapter 7)', () => {
-    const { value } = sheetOf('star-atlas', 'sew');
-    expect(value('threadEach')).toBeCloseTo((12 * 5 * 50) / 1000, 9);
+    const { value, all } = sheetOf('star-atlas', 'sew');
+    expect(value('sections')).toBe(12);
+    expect(all['step.sew.use.thread']?.value).toBeCloseTo((1605 * 12 * 5 * 50) / 1000, 9);
   });
 
   it('numbers: as many as sheets by positions, the list in order', () => {
@@ -152,22 +153,23 @@ describe('station sheets', () => {
   });
 
   it('packing: layers, pallets and metres of loading', () => {
-    const { value, all } = sheetOf('concert-programme', 'box');
+    const { all } = sheetOf('concert-programme', 'box');
+    const value = (name: string): number => all[`step.box.${name}`]?.value ?? NaN;
     expect(value('pallets')).toBe(Math.ceil(value('boxes') / (value('perLayer') * value('layers'))));
     expect(value('loadingM')).toBeCloseTo(value('pallets') * 0.4, 9);
-    expect(all['station.box.kg']?.value).toBeGreaterThan(0);
+    expect(value('packKg')).toBeGreaterThan(0);
   });
 
   it('a glued carton is packed flat: as wide as two panels, twice the board thick', () => {
-    const { all, value } = sheetOf('tea-caddy', 'box');
+    const { all } = sheetOf('tea-caddy', 'box');
     const plan = planned(example('tea-caddy'));
     const [blank, flat] = ['glue', 'box'].map((to) => plan.edges.find((edge) => edge.to === to)?.state);
     // Flat, a long and a short panel lie side by side: 85 + 60 and a caliper of 0.45 for each of two folds.
     expect(flat?.widthMm).toBeCloseTo(85 + 60 + 2 * 0.45, 9);
     expect(flat?.caliperUm).toBe(2 * (blank?.caliperUm ?? 0));
     expect(flat?.massG).toBe(blank?.massG);
-    expect(value('boxDepth')).toBeGreaterThan(0);
-    expect(all['station.box.kg']?.value).toBeGreaterThan(0);
+    expect(all['step.box.packDepth']?.value).toBeGreaterThan(0);
+    expect(all['step.box.packKg']?.value).toBeGreaterThan(0);
   });
 
   it('people hours are hours by the crew', () => {

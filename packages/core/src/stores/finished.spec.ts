@@ -4,7 +4,7 @@ import { callOff, leavesBy, packedAs } from './finished.js';
 
 describe('finished stock', () => {
   const job = example('tea-shipper');
-  const packed = packedAs(job, planned(job), SHIPPED_WORKS);
+  const packed = packedAs(job, planned(job));
 
   it('remembers mass and pallet of the product that its job made', () => {
     const plan = planned(job);

@@ -1,7 +1,6 @@
 import { loadingMetres } from '../finishing/index.js';
 import { GRAMS } from '../kernel/index.js';
 import type { Job, Plan } from '../plan/index.js';
-import { stationSheet } from '../stations/index.js';
 import { type Works, normsOf } from '../works/index.js';
 
 /** How a finished product is packed: what a lot remembers of the job that made it. */
@@ -13,11 +12,11 @@ export interface PackedAs {
 }
 
 /** Packing of a planned job's product, from its last station for boxes or pallets. Source: the station's own figures. */
-export function packedAs(job: Job, plan: Plan, works: Works): PackedAs {
+export function packedAs(job: Job, plan: Plan): PackedAs {
   const last = [...plan.edges].reverse().find(({ to }) => to === null);
   const pieceG = last?.state.massG ?? 0;
-  const packs = [...job.route].reverse().find(({ operation }) => operation === 'box' || operation === 'pallet');
-  const perPallet = packs && stationSheet(job, plan, works, packs.id)?.figures[`station.${packs.id}.fullPallet`]?.value;
+  const packs = [...job.route].reverse().find(({ id }) => plan.packings[id]?.pallet);
+  const perPallet = packs && plan.figures[`step.${packs.id}.fullPallet`]?.value;
   return { pieceG, ...(perPallet === undefined ? {} : { perPallet }) };
 }
 

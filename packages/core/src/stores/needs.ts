@@ -1,9 +1,7 @@
 import type { Grain } from '../layout/index.js';
-import { type ComponentLayout, type Job, type Plan, TOOL_NAMES, toolKinds } from '../plan/index.js';
+import { type ComponentLayout, type Job, type Plan, toolSets } from '../plan/index.js';
 import { CARRIER_OF } from '../press/index.js';
-import type { Operation } from '../route/index.js';
-import { stationSheet } from '../stations/index.js';
-import { type Works, normsOf, printingOf } from '../works/index.js';
+import { PACKING, SUPPLIES, type Works, normsOf, printingOf } from '../works/index.js';
 
 export const NEED_KINDS = [
   'sheets',
@@ -72,47 +70,12 @@ function gather(needs: readonly Need[]): Need[] {
   return [...byKey.values()].filter(({ quantity }) => quantity > 0);
 }
 
-/** What finishing stations use up, by the figure of their sheet: thread, wire and film by the metre, glue by weight. */
-const SUPPLIES: readonly {
-  readonly figure: string;
-  readonly key: string;
-  readonly name: string;
-  readonly unit: 'm' | 'kg';
-}[] = [
-  { figure: 'filmM', key: 'film', name: 'Film', unit: 'm' },
-  { figure: 'foilM', key: 'foil', name: 'Foil', unit: 'm' },
-  { figure: 'threadM', key: 'thread', name: 'Thread', unit: 'm' },
-  { figure: 'stringM', key: 'string', name: 'String for closures', unit: 'm' },
-  { figure: 'wireM', key: 'wire', name: 'Stitching wire', unit: 'm' },
-  { figure: 'glueKg', key: 'glue', name: 'Cold glue or hot melt at the gluer', unit: 'kg' },
-  { figure: 'meltKg', key: 'hot-melt', name: 'Hot melt for spines', unit: 'kg' },
-  { figure: 'gumKg', key: 'gum', name: 'Seal gum', unit: 'kg' },
-];
-const SUPPLIED: readonly Operation[] = [
-  'laminate',
-  'foil',
-  'window',
-  'sew',
-  'stitch',
-  'glue',
-  'mount',
-  'envelope',
-  'bind',
-  'gum',
-  'rivet',
-  'hand',
-];
-
-function suppliesOf(job: Job, plan: Plan, works: Works): Need[] {
-  return job.route.flatMap(({ id, operation }): Need[] => {
-    const sheet = SUPPLIED.includes(operation) ? stationSheet(job, plan, works, id) : undefined;
-    if (!sheet) return [];
-    return SUPPLIES.flatMap(({ figure, key, name, unit }): Need[] => {
-      const quantity = sheet.figures[`station.${id}.${figure}`]?.value;
-      return quantity === undefined
-        ? []
-        : [{ key: `supplies/${key}`, kind: 'supplies', name, quantity, unit, pack: 1 }];
-    });
+/** What the stations use up, as the plan reckons it; packing apart from what holds the product together. */
+function suppliesOf({ uses, figures }: Plan): Need[] {
+  return uses.map(({ supply, figure }): Need => {
+    const { name, unit } = SUPPLIES[supply];
+    const kind = PACKING.includes(supply) ? 'packing' : 'supplies';
+    return { key: `${kind}/${supply}`, kind, name, quantity: figures[figure]?.value ?? 0, unit, figure, pack: 1 };
   });
 }
 
@@ -124,7 +87,8 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
   const norms = normsOf(works, job.norms);
   const value = (id: string): number => plan.figures[id]?.value ?? 0;
   const layouts = Object.values(plan.layouts);
-  const paper = layouts.map((layout): Need => {
+  const bought = layouts.filter(({ component }) => component.paperOwner !== 'customer');
+  const paper = bought.map((layout): Need => {
     const item = paperOfLayout(layout);
     const id = `component.${layout.component.id}`;
     const named = { key: paperKey(item), name: paperName(item, works), paper: item };
@@ -145,7 +109,7 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
     pack: norms('ink.pail').value,
   }));
   const carriers = layouts.flatMap(({ component, machine }): Need[] => {
-    if (!CARRIER_OF[printingOf(machine)]) return [];
+    if (!CARRIER_OF[printingOf(machine)] || component.carriers?.owner === 'customer') return [];
     const figure = `component.${component.id}.plates`;
     return [
       {
@@ -159,15 +123,20 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
       },
     ];
   });
-  const tools = toolKinds(job).map(([kind, count]): Need => ({
-    key: `tools/${job.number}/${kind}`,
-    kind: 'tools',
-    name: `${TOOL_NAMES[kind]}, ${job.title}`,
-    quantity: count,
-    unit: 'pieces',
-    pack: 1,
-  }));
-  const parts = (job.parts ?? []).map(({ id, name }): Need => ({
+  const tools = toolSets(job, (id) => plan.layouts[id]).flatMap(({ component, tool, count, counters }): Need[] => {
+    if (tool.owner === 'customer') return [];
+    const one = (what: 'tools' | 'counters', name: string, quantity: number): Need => ({
+      key: `tools/${job.number}/${component.id}/${tool.id}/${what}`,
+      kind: 'tools',
+      name: `${name}, ${job.title}`,
+      quantity,
+      unit: 'pieces',
+      pack: 1,
+    });
+    return [one('tools', tool.name, count), one('counters', `Counters, ${tool.name.toLowerCase()}`, counters)];
+  });
+  const ownParts = (job.parts ?? []).filter(({ owner }) => owner !== 'customer');
+  const parts = ownParts.map(({ id, name }): Need => ({
     key: `parts/${job.number}/${id}`,
     kind: 'parts',
     name: `${name}, ${job.title}`,
@@ -176,22 +145,6 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
     figure: `part.${id}.count`,
     pack: 1,
   }));
-  const packing = job.route.flatMap((step): Need[] => {
-    const figure = `step.${step.id}.packs`;
-    if (!plan.figures[figure]) return [];
-    const name = step.operation === 'box' ? 'Boxes' : 'Bands';
-    return [
-      {
-        key: `packing/${step.operation}`,
-        kind: 'packing',
-        name,
-        quantity: value(figure),
-        unit: 'pieces',
-        figure,
-        pack: 1,
-      },
-    ];
-  });
   const outside = job.route.flatMap((step): Need[] =>
     step.operation === 'outside'
       ? [
@@ -207,6 +160,6 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
         ]
       : [],
   );
-  const supplies = suppliesOf(job, plan, works);
-  return gather([...paper, ...inks, ...carriers, ...tools, ...parts, ...supplies, ...packing, ...outside]);
+  const supplies = suppliesOf(plan);
+  return gather([...paper, ...inks, ...carriers, ...tools, ...parts, ...supplies, ...outside]);
 }

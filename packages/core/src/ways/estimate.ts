@@ -1,31 +1,43 @@
 import { type FlowOutput, type FlowStep, unitsFor } from '../flow/index.js';
 import { ceilRatio } from '../kernel/index.js';
-import { type Size, kgPerThousand } from '../paper/index.js';
+import { kgPerThousand } from '../paper/index.js';
 import { CARRIER_OF, countPlates, inkKg } from '../press/index.js';
 import {
   type ComponentLayout,
   type Job,
+  type Material,
   type Step,
   beltRate,
   carrierPrice,
   carriersPerColour,
   partsSheet,
-  passColours,
   trimmedAreaMm2,
+  countThrough,
+  countsOf,
+  curveShare,
   cutWork,
   filmOf,
   foldsOf,
   inkOf,
   handNorm,
+  hourly,
   isPlateless,
   liftTime,
   machineOf,
   platesHung,
   rateTime,
+  runHours,
   sheetsPerLift,
   scopeOf,
   sidesOf,
+  fillKey,
+  incidentsOf,
+  inkPlaces,
+  layoutAt,
+  paperMaterial,
+  quantityOf,
   spoilageOf,
+  usesOf,
 } from '../plan/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type NormLookup, type Works, normCatalogue, printingOf } from '../works/index.js';
@@ -40,7 +52,9 @@ export interface LaneEstimate {
   readonly plates: number;
   readonly passes: number;
   readonly hours: number;
-  /** Paper, plates, ink, digital sides, machine hours and people of the lane. */
+  /** Units that it fills with ink; what is filled for another part as well is filled once. */
+  readonly fills: readonly string[];
+  /** Paper, plates, ink, supplies, digital sides, machine hours and people of the lane, fills apart. */
   readonly cost: number;
 }
 
@@ -71,14 +85,15 @@ interface Station {
   /** Sides charged by the click, and grams of ink, for each sheet of a pass. */
   readonly clicks: number;
   readonly inkKgPerSheet: number;
-  /** Fill of its units, whatever runs. */
-  readonly inkKgFixed: number;
+  /** What its supplies cost, whatever runs, and for each unit through it. */
+  readonly supplies: readonly { readonly fixed: number; readonly each: number }[];
 }
 
 /** The works as a lane sees it, with a memory of norms and counts: many ways share the same sums. */
 export class LaneReckoner {
   private readonly counts = new Map<string, number>();
   private readonly machines = new Map<string, MachineNumbers>();
+  private readonly filled = new Map<string, readonly string[]>();
   private readonly prices: {
     readonly fill: number;
     readonly ink: number;
@@ -128,37 +143,59 @@ export class LaneReckoner {
     return made;
   }
 
-  /** Hours of a step by units through the machine and good pieces out. @param size before it: sheet, or piece once cut. */
-  private hoursOf(step: Step, layout: ComponentLayout, machine: MachineNumbers, size: Size): Station['hours'] {
-    const { setup, setupPer, speed, efficiency } = machine;
+  /** Hours of a step by units through the machine and good pieces out. @param incoming before it: sheet, or piece once cut. */
+  private hoursOf(step: Step, layout: ComponentLayout, machine: Machine, incoming: Material): Station['hours'] {
+    const { setup, setupPer, speed, efficiency: rated, ...numbers } = this.numbersOf(machine);
+    const norm = (id: string): number => this.norms(id).value;
+    const { widthMm, heightMm, caliperUm } = incoming;
+    const longest = Math.max(widthMm, heightMm);
+    const efficiency =
+      rated * curveShare(norm, machine, 'caliper', caliperUm) * curveShare(norm, machine, 'format', longest);
     switch (OPERATION_RULES[step.operation].time) {
       case 'press': {
-        if (isPlateless(layout)) return (units) => rateTime(setup, units * sidesOf(step), speed, efficiency);
-        const made = setup + setupPer * platesHung(step, layout);
-        return (units) => rateTime(made, units, speed, efficiency);
+        const made = isPlateless(layout) ? setup : setup + setupPer * platesHung(step, layout);
+        return this.rated(step, layout, machine, incoming, made, speed, efficiency);
       }
       case 'lifts': {
-        const perLift = sheetsPerLift(machine.liftHeight, layout.caliperUm, step.perLift);
-        const { cuts, quarterTurns } = cutWork(layout, step, this.norms('cut.leastStrip').value);
-        const secondsPerTurn = this.norms('cut.turnSeconds').value;
-        return (units) =>
-          liftTime({ ...machine, setupHours: setup, secondsPerTurn }, units, perLift, cuts, quarterTurns);
+        const perLift = sheetsPerLift(numbers.liftHeight, caliperUm, step.perLift);
+        const { cuts, quarterTurns } = cutWork(layout, step, norm('cut.leastStrip'));
+        const lift = { ...numbers, efficiency: rated, setupHours: setup, secondsPerTurn: norm('cut.turnSeconds') };
+        return (units) => liftTime(lift, units, perLift, cuts, quarterTurns);
       }
       case 'belt': {
-        const rate = beltRate(speed, machine.beltSpeed, Math.max(size.widthMm, size.heightMm) / 1000, machine.gap);
-        const made = setup + setupPer * foldsOf(step, layout);
+        const rate = beltRate(speed, numbers.beltSpeed, longest / 1000, numbers.gap);
+        const made = setup + (step.operation === 'fold' ? setupPer * foldsOf(step, layout) : 0);
         return (units) => rateTime(made, units, rate, efficiency);
       }
       case 'rate': {
-        const { perPack } = step;
         const hand = handNorm(step);
-        const pace = step.perHour ?? (hand === undefined ? speed : this.norms(hand).value);
-        return (units, wanted) =>
-          rateTime(setup, perPack === undefined ? units : ceilRatio(wanted, perPack), pace, efficiency);
+        const pace = step.perHour ?? (hand === undefined ? speed : norm(hand));
+        return this.rated(step, layout, machine, incoming, setup, pace, efficiency);
       }
       case 'lag':
         return () => 0;
     }
+  }
+
+  /** Hours by a machine's own speed, of what that counts. */
+  private rated(
+    step: Step,
+    layout: ComponentLayout,
+    machine: Machine,
+    incoming: Material,
+    setup: number,
+    speed: number,
+    efficiency: number,
+  ): Station['hours'] {
+    const counts = countsOf(machine, step);
+    const perPack = step.perPack ?? 1;
+    const stackMm = machine.cutsStacks ? this.norms('die.stackHeight').value : undefined;
+    const yielded = step.yield ?? (partsSheet(step, layout) ? layout.pattern.count : 1);
+    const rate = hourly(counts, speed);
+    return (units, wanted) => {
+      const through = { step, layout, incoming, units, wanted, yielded, perPack, stackMm };
+      return setup + runHours(countThrough(counts, through).through, rate, efficiency);
+    };
   }
 
   /** Ink on one sheet of a pass, kilograms. */
@@ -174,8 +211,9 @@ export class LaneReckoner {
     return kg;
   }
 
-  private station(step: Step, layout: ComponentLayout, size: Size): Station {
-    const machine = machineOf(step, layout, this.works);
+  private station(step: Step, own: ComponentLayout, incoming: Material): Station {
+    const machine = machineOf(step, own, this.works);
+    const layout = layoutAt(step, own, machine) ?? own;
     const spoilage = spoilageOf(this.norms, step, layout, scopeOf(machine, layout));
     const out = step.yield ?? (partsSheet(step, layout) ? layout.pattern.count : 1);
     const output = { material: step.id, yield: out, samples: step.samples ?? 0 };
@@ -189,18 +227,53 @@ export class LaneReckoner {
         inputs: [],
         outputs: [output],
         ...spoilage,
-        incidents: step.incidents ?? [],
+        incidents: incidentsOf(this.norms, step, layout),
         finishing: false,
       },
       output,
       key: `${out} ${output.samples} ${spoilage.setup} ${spoilage.running} ${step.incidents ? step.id : ''}`,
-      hours: numbers ? this.hoursOf(step, layout, numbers, size) : () => 0,
+      hours: machine ? this.hoursOf(step, layout, machine, incoming) : () => 0,
       costPerHour: numbers?.costPerHour ?? 0,
       isPass,
       clicks: isPass && digital ? sidesOf(step) : 0,
       inkKgPerSheet: isPass && !digital ? this.inkPerSheet(layout, step) : 0,
-      inkKgFixed: isPass && !digital ? passColours(step, layout) * this.prices.fill : 0,
+      supplies: this.supplyCosts(step, layout, machine, incoming),
     };
+  }
+
+  /** Prices of what a station uses up: the formulas of the plan, at no unit and at one. */
+  private supplyCosts(
+    step: Step,
+    layout: ComponentLayout,
+    machine: Machine | undefined,
+    material: Material,
+  ): Station['supplies'] {
+    const incoming = [{ material, usage: 1 }];
+    const at = { job: this.job, step, layout, machine, incoming, made: material, norms: this.norms };
+    return usesOf(at).map((use) => {
+      const price = this.norms(`price.supply.${use.supply}`).value;
+      const [none, one] = [0, 1].map((units) => quantityOf(use, units, this.norms) * price) as [number, number];
+      return { fixed: none, each: one - none };
+    });
+  }
+
+  /** What it costs to fill so many units with ink. */
+  fillCost(units: number): number {
+    return units * this.prices.fill * this.prices.ink;
+  }
+
+  /** Units that a component fills with ink. */
+  fillsOf({ component, machine }: Pick<ComponentLayout, 'component' | 'machine'>): readonly string[] {
+    if (machine.press?.plateless === true) return [];
+    const asked = `${machine.id} ${component.workStyle} ${[component.front, component.back].map((inks) => inks.map(({ name }) => name).join()).join('|')}`;
+    const before = this.filled.get(asked);
+    if (before) return before;
+    const keys = inkPlaces(this.job, this.works, component, machine).flatMap((pass) =>
+      pass.map((place) => fillKey(machine, place)),
+    );
+    const found = [...new Set(keys)];
+    this.filled.set(asked, found);
+    return found;
   }
 
   /** Process units of a station for so many good pieces out, exact. */
@@ -231,9 +304,15 @@ export class LaneReckoner {
   reckon(layout: ComponentLayout, steps: readonly Step[], wanted: readonly number[]): LaneEstimate[] {
     const { component, stock } = layout;
     const cutAt = steps.findIndex((step) => partsSheet(step, layout));
-    const stations = steps.map((step, i) =>
-      this.station(step, layout, cutAt >= 0 && i > cutAt ? layout.piece : component.sheet),
-    );
+    const paper = paperMaterial(layout);
+    const film = this.norms('film.caliper').value;
+    let filmed = 0;
+    const stations = steps.map((step, i) => {
+      const size = cutAt >= 0 && i > cutAt ? { ...layout.piece, unit: component.kind } : component.sheet;
+      const station = this.station(step, layout, { ...paper, ...size, caliperUm: paper.caliperUm + filmed });
+      if (step.operation === 'laminate') filmed += film;
+      return station;
+    });
     const perColour = carriersPerColour(layout);
     const [front, back] = [component.front.length * perColour, component.back.length * perColour];
     const platePrice = this.norms(carrierPrice(CARRIER_OF[printingOf(layout.machine)])).value;
@@ -248,8 +327,8 @@ export class LaneReckoner {
         const time = station.hours(units, need);
         hours += time;
         cost += time * station.costPerHour;
-        const inkCost = units * station.inkKgPerSheet + station.inkKgFixed;
-        cost += units * station.clicks * this.prices.click + inkCost * this.prices.ink;
+        cost += units * (station.clicks * this.prices.click + station.inkKgPerSheet * this.prices.ink);
+        for (const { fixed, each } of station.supplies) cost += fixed + units * each;
         need = units;
       }
       const paper = LaneReckoner.paper(layout, need);
@@ -262,6 +341,7 @@ export class LaneReckoner {
         plates,
         passes: stations.filter(({ isPass }) => isPass).length,
         hours,
+        fills: this.fillsOf(layout),
         cost: cost + paper.kg * paperPrice + plates * platePrice,
       };
     });

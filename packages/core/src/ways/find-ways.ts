@@ -1,6 +1,6 @@
 import { type Issue, error } from '../kernel/index.js';
 import { type Job, type Plan, plan, webOf } from '../plan/index.js';
-import type { Works } from '../works/index.js';
+import { type Works, withStockNorms } from '../works/index.js';
 import { type WayTarget, targetComponents } from './apply-way.js';
 import { type Lane, laneOf } from './lane.js';
 import { WaySearch } from './way-search.js';
@@ -34,10 +34,11 @@ function wantedOf(planned: Plan, lanes: ReadonlyMap<string, Lane>): number {
  */
 export function findWays(
   job: Job,
-  works: Works,
+  asked: Works,
   target: WayTarget,
   progress: (share: number) => void = () => undefined,
 ): WaysOutcome {
+  const works = withStockNorms(asked, job.norms);
   const parts = targetComponents(job, target);
   const onWeb = works.machines.find((machine) => webOf(machine) && parts.some(({ press }) => press === machine.id));
   if (onWeb) return { ok: false, issues: [error('ways.web-apart', 'components', { machine: onWeb.name })] };

@@ -75,6 +75,7 @@ const NONE: LaneEstimate = {
   plates: 0,
   passes: 0,
   hours: 0,
+  fills: [],
   cost: 0,
 };
 
@@ -88,6 +89,7 @@ const addUp = (estimates: readonly LaneEstimate[]): LaneEstimate =>
       plates: sum.plates + one.plates,
       passes: sum.passes + one.passes,
       hours: sum.hours + one.hours,
+      fills: [...new Set([...sum.fills, ...one.fills])],
       cost: sum.cost + one.cost,
     }),
     NONE,
@@ -100,6 +102,8 @@ export class WaySearch {
   private readonly lay = rememberPatterns();
   private readonly laySection = rememberSections();
   readonly refusals = new RefusalBook();
+  /** Units that the rest of the job fills with ink anyway. */
+  private readonly filledAnyway: ReadonlySet<string>;
 
   constructor(
     private readonly job: Job,
@@ -110,6 +114,19 @@ export class WaySearch {
   ) {
     this.norms = normsOf(works, job.norms);
     this.reckoner = new LaneReckoner(job, works, this.norms);
+    const others = job.components.filter((component) => !parts.includes(component));
+    this.filledAnyway = new Set(
+      others.flatMap((component) => {
+        const machine = works.machines.find(({ id }) => id === component.press);
+        return machine ? this.reckoner.fillsOf({ component, machine }) : [];
+      }),
+    );
+  }
+
+  /** A sum with what it costs to fill the units that nothing else of the job fills. */
+  private withFills(sum: LaneEstimate): LaneEstimate {
+    const own = sum.fills.filter((fill) => !this.filledAnyway.has(fill));
+    return { ...sum, cost: sum.cost + this.reckoner.fillCost(own.length) };
   }
 
   /** Steps of a component in a choice: its own lane with the passes of the style, or the usual lane of a new section. */
@@ -163,7 +180,8 @@ export class WaySearch {
       const lane = this.lanes.get(component.id);
       return layout && lane ? [this.count(layout, lane.steps)] : [];
     });
-    return { one: addUp(all.map(({ one }) => one)), two: addUp(all.map(({ two }) => two)) };
+    const sum = (estimates: readonly LaneEstimate[]): LaneEstimate => this.withFills(addUp(estimates));
+    return { one: sum(all.map(({ one }) => one)), two: sum(all.map(({ two }) => two)) };
   }
 
   /** One choice with every split of the text; what cannot be goes into the refusals. */
@@ -191,8 +209,8 @@ export class WaySearch {
         {
           choice: sections ? { ...choice, sections } : choice,
           layout: first.layout,
-          one: addUp(good.map(({ one }) => one)),
-          two: addUp(good.map(({ two }) => two)),
+          one: this.withFills(addUp(good.map(({ one }) => one))),
+          two: this.withFills(addUp(good.map(({ two }) => two))),
         },
       ];
     });

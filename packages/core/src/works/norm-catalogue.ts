@@ -3,7 +3,8 @@ import type { Norm } from './norm.js';
 import { type Machine, type Stock, type Works, printingOf } from './works.js';
 import { type MachineNorm, MACHINE_NORMS, MACHINE_RATES, PRINTING_NORMS, SHEET_FLEXO_NORMS } from './machine-norms.js';
 import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
-import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm } from './press-room-norms.js';
+import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm, stockNorms } from './press-room-norms.js';
+import { SUPPLIES, type SupplyId } from './supplies.js';
 import { houseRuleNorm } from './house-rules.js';
 import { FINISHING_NORMS } from './finishing-norms.js';
 import { RULE_NORMS } from './rule-norms.js';
@@ -65,6 +66,7 @@ const CARRIER_PRICES: readonly (readonly [CarrierKind, string, number])[] = [
   ['foil-die', 'Foil die', 140],
   ['embossing-die', 'Embossing die', 180],
   ['embossing-counter', 'Embossing counter', 60],
+  ['embossing-roller', 'Embossing roller', 900],
   ['cutting-die', 'Cutting die', 260],
   ['numbering-box', 'Numbering box, prepared', 12],
 ];
@@ -81,6 +83,7 @@ function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
     ...Object.keys(works.norms).flatMap((id) => houseRuleNorm(id) ?? []),
     ...SURENESS_NORMS,
     ...ROLL_NORMS,
+    ...stocks.flatMap(stockNorms),
     ...stocks.filter(({ sheets }) => sheets.length > 0).map(packNorm),
     ...DRYING_NORMS,
     ...stocks.map((stock) => stockPrice(stock, currency)),
@@ -90,6 +93,16 @@ function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
     ),
     price('price.click', 'Press room', 'Digital side, printed', `${currency}/side`, 0.05),
     price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
+    ...(Object.keys(SUPPLIES) as SupplyId[]).map((supply) => {
+      const { name, unit, price: value } = SUPPLIES[supply];
+      const each = unit === 'pieces' ? 'piece' : unit;
+      return price(`price.supply.${supply}`, 'Supplies and packing', name, `${currency}/${each}`, value);
+    }),
+    {
+      ...price('price.waste', 'Waste and carriage', 'Waste taken away; below 0 what the mill pays', `${currency}/kg`, 0),
+      min: -MOST_PRICE,
+    },
+    price('price.carriage', 'Waste and carriage', 'Carriage of a metre of loading', `${currency}/m`, 28),
     price('price.over', 'Sureness', 'Press sheet of overs that nobody takes, put away', `${currency}/sheet`, 0),
     price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),
   ];

@@ -42,6 +42,12 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   { ...pressRoom('press.washUp', 'Wash-up of a unit', 'h', 0.2, 10, UNSOURCED), min: 0 },
   pressRoom('carrier.plate.minutes', 'Imaging of an offset plate', 'min', 4, 600),
   pressRoom('carrier.plate.calibration', 'Calibration plates in an imaging batch', 'plates', 1, 10),
+  {
+    ...pressRoom('carrier.testPlate', 'Test plate of the imager before the others', '', 0, 1, UNSOURCED),
+    min: 0,
+    whole: true,
+    choices: ['none', 'wanted'],
+  },
   pressRoom('carrier.flexo-plate.minutes', 'Making of a flexo plate', 'min', 90, 6_000, UNSOURCED),
   pressRoom('carrier.cylinder.base', 'Cylinder: making ready of the base', 'h', 2, 1_000, UNSOURCED),
   pressRoom('carrier.cylinder.copper', 'Cylinder: copper bath', 'h', 10, 1_000, UNSOURCED),
@@ -145,6 +151,13 @@ const PACKS = [
   [225, 250],
   [Infinity, 100],
 ] as const;
+
+/** Grammage and bulk of a stock as the works measures it. */
+export const stockNorms = ({ id, name, gsm, bulk }: Stock): Norm[] => [
+  { ...paper(name, `stock.${id}.gsm`, 'Grammage', 'g/m2', gsm, 20_000), source: STOCK },
+  { ...paper(name, `stock.${id}.bulk`, 'Bulk', 'cm3/g', bulk, 50), source: STOCK },
+];
+const STOCK: Source = { label: 'practice', note: 'stock of the works' };
 
 export const packNorm = ({ id, name, gsm }: Stock): Norm => ({
   ...paper(

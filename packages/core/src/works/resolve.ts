@@ -49,6 +49,24 @@ export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>
   };
 }
 
+/**
+ * The works with its stocks as their norms say they are: grammage and bulk may be told by the house or in the job. The same
+ * works where nobody tells them.
+ */
+export function withStockNorms(works: Works, jobNorms: Readonly<Record<string, number>>): Works {
+  const told = [...Object.keys(works.norms), ...Object.keys(jobNorms)];
+  if (!told.some((id) => /^stock\..+\.(gsm|bulk)$/.test(id))) return works;
+  const value = (id: string, shipped: number): number => jobNorms[id] ?? works.norms[id]?.value ?? shipped;
+  return {
+    ...works,
+    stocks: works.stocks.map((stock) => ({
+      ...stock,
+      gsm: value(`stock.${stock.id}.gsm`, stock.gsm),
+      bulk: value(`stock.${stock.id}.bulk`, stock.bulk),
+    })),
+  };
+}
+
 /** One level at which a norm may be told, and what is told there. */
 export interface NormLevel {
   readonly name: string;

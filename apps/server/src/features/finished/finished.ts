@@ -71,7 +71,7 @@ export const addFinished = (
       throw new ProblemError(409, 'This job cannot be planned as it stands', {
         detail: outcome.issues.map(issueText).join(' '),
       });
-    const { pieceG, perPallet } = packedAs(job, outcome.plan, works);
+    const { pieceG, perPallet } = packedAs(job, outcome.plan);
     const { title, customer } = job;
     await queries.one('finished/add', id, title, customer, pieces, place, pieceG, perPallet ?? null, account.id);
     return readFinished(queries);

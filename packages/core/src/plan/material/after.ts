@@ -268,14 +268,30 @@ function wound({ all, layout, job, norms }: At): Material {
   };
 }
 
+/** Grams that a station puts onto one that goes through it: film, window film, a core. Nothing elsewhere. */
+const GAINS: Partial<Readonly<Record<Operation, (at: At) => number>>> = {
+  laminate: ({ all, norms }) => gramsOf(all.widthMm * all.heightMm, norms('film.gsm').value),
+  window: ({ job, norms }) => {
+    const { windowMm } = job.finish ?? {};
+    const margin = 2 * norms('window.glueMargin').value;
+    return windowMm
+      ? gramsOf((windowMm.widthMm + margin) * (windowMm.heightMm + margin), norms('window.filmGsm').value)
+      : 0;
+  },
+  rewind: ({ job, layout, norms, step }) =>
+    job.finish?.rollM === undefined
+      ? 0
+      : ((norms('rewind.coreGm').value * (layout?.piece.widthMm ?? 0)) / UM) * (step.yield ?? 1),
+};
+const gainOf = (at: At): number => GAINS[at.step.operation]?.(at) ?? 0;
+
 /** A window punched out of a blank and its film patched over it. */
-function windowed({ all, job, norms }: At): Material {
+function windowed(at: At): Material {
+  const { all, job } = at;
   const { windowMm } = job.finish ?? {};
   if (!windowMm) return all;
-  const margin = 2 * norms('window.glueMargin').value;
   const punched = gramsOf(windowMm.widthMm * windowMm.heightMm, all.throughGsm);
-  const film = gramsOf((windowMm.widthMm + margin) * (windowMm.heightMm + margin), norms('window.filmGsm').value);
-  return { ...all, massG: all.massG - punched + film };
+  return { ...all, massG: all.massG - punched + gainOf(at) };
 }
 
 /** Film over one side. */
@@ -289,7 +305,7 @@ function filmed(at: At): Material {
     caliperUm: all.caliperUm + um,
     freeUm: all.freeUm + um,
     throughGsm: all.throughGsm + film,
-    massG: all.massG + gramsOf(all.widthMm * all.heightMm, film),
+    massG: all.massG + gainOf(at),
   };
   return thermal ? made : wetWith(made, laid(at, 'film'));
 }
@@ -393,15 +409,18 @@ function itemMaterials(paper: Material, layout: ComponentLayout): Map<string, Ma
 /**
  * Materials after a step by their ids, out of what went in: the items of a form cut apart, else one that is made.
  * The one place that says what an operation makes of a material. Source: identity (geometry and mass); handbook chapter 7.
- * @param made ids of what the step makes.
+ * @param made ids of what the step makes. @returns what is made, and the grams put onto one that goes through.
  */
-export function materialsAfter(at: Omit<At, 'all' | 'first'>, made: readonly string[]): ReadonlyMap<string, Material> {
+export function materialsAfter(
+  at: Omit<At, 'all' | 'first'>,
+  made: readonly string[],
+): { readonly materials: ReadonlyMap<string, Material>; readonly gainG: number } {
   const { step, layout, inputs } = at;
   const [first] = inputs;
   const all = stacked(inputs);
-  if (!first || !all) return new Map();
+  if (!first || !all) return { materials: new Map(), gainG: 0 };
   const parts = layout !== undefined && partsSheet(step, layout);
-  if (parts && layout.form.length > 0) return itemMaterials(first.material, layout);
+  if (parts && layout.form.length > 0) return { materials: itemMaterials(first.material, layout), gainG: 0 };
   const through = (material: Material): Material => {
     if (!parts) return material;
     return webOf(layout.machine) && layout.section
@@ -409,6 +428,8 @@ export function materialsAfter(at: Omit<At, 'all' | 'first'>, made: readonly str
       : cutOut(material, layout);
   };
   const { makes } = OPERATION_RULES[step.operation];
-  const after = AFTER[step.operation]({ ...at, first: through(first.material), all: through(all) });
-  return new Map(made.map((id) => [id, makes === undefined ? after : { ...after, unit: makes }]));
+  const passed = { ...at, first: through(first.material), all: through(all) };
+  const after = AFTER[step.operation](passed);
+  const materials = new Map(made.map((id) => [id, makes === undefined ? after : { ...after, unit: makes }]));
+  return { materials, gainG: gainOf(passed) };
 }

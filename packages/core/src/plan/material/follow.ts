@@ -30,6 +30,10 @@ export interface Lying {
 
 export interface Followed {
   readonly materials: ReadonlyMap<string, Material>;
+  /** Materials that each step makes. */
+  readonly made: ReadonlyMap<string, readonly string[]>;
+  /** Grams that a step puts onto one that goes through it. */
+  readonly gains: ReadonlyMap<string, number>;
   readonly lying: ReadonlyMap<string, Lying>;
 }
 
@@ -82,6 +86,8 @@ export function followMaterials(context: Context): Followed {
   const { job, works, norms, layouts, layoutAt, made } = context;
   const materials = new Map<string, Material>();
   const lying = new Map<string, Lying>();
+  const gains = new Map<string, number>();
+  const makes = new Map(job.route.map((step) => [step.id, made(step)]));
   for (const [id, layout] of layouts) materials.set(paperOf(id), paperMaterial(layout));
   for (const part of job.parts ?? []) materials.set(partMaterial(part.id), partAsBought(part));
   let open = [...job.route];
@@ -106,9 +112,11 @@ export function followMaterials(context: Context): Followed {
         material: { ...material, wet: lain(material.wet, hours, stood) },
       }));
       const at = { job, works, norms, step, layout: layoutAt(step), inputs: rested };
-      for (const [id, after] of materialsAfter(at, made(step))) materials.set(id, after);
+      const after = materialsAfter(at, makes.get(step.id) ?? []);
+      for (const [id, material] of after.materials) materials.set(id, material);
+      gains.set(step.id, after.gainG);
       return false;
     });
   }
-  return { materials, lying };
+  return { materials, made: makes, gains, lying };
 }
