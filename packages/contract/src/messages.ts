@@ -189,6 +189,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'order.deliveries': 'The deliveries come to {sum}, the order is {value}. Make them the same.',
+  'start.rule':
+    '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',

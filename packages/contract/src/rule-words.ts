@@ -1,4 +1,4 @@
-import { type Finding, type Mend, OPERATION_RULES } from '@druckerei/core';
+import { type Finding, type Mend, type WorkStyle, OPERATION_RULES } from '@druckerei/core';
 
 const number = (value: number, unit: string | undefined): string =>
   unit === 'share' ? `${Math.round(value * 100)} %` : `${value.toLocaleString('en-GB')} ${unit ?? ''}`.trim();
@@ -22,6 +22,18 @@ const SETS: Readonly<Record<string, (value: string) => string>> = {
   machine: (value) => `Take ${value}`,
   grain: () => 'Lay the grain right',
   powder: () => 'Print without powder',
+  heightMm: (value) => `Make it ${value} mm high`,
+  count: (value) => `Lay ${value} on the form`,
+  counter: () => 'Have a counter made',
+  folds: (value) => `Fold ${value} times`,
+};
+
+const WORK_STYLE_WORDS: Readonly<Record<WorkStyle, string>> = {
+  single: 'on one side',
+  perfecting: 'both sides in one pass',
+  sheetwise: 'one side after the other',
+  'work-and-turn': 'work-and-turn',
+  'work-and-tumble': 'work-and-tumble',
 };
 
 /** A mend as the words of its button. @param nameOf a station's name by its id, a machine's name by its id. */
@@ -29,6 +41,12 @@ export function mendText(mend: Mend, nameOf: (id: string) => string): string {
   switch (mend.kind) {
     case 'insert':
       return `Put “${OPERATION_RULES[mend.operation].name}” before ${nameOf(mend.before)}`;
+    case 'insert-after':
+      return `Put “${OPERATION_RULES[mend.operation].name}” after ${nameOf(mend.after)}`;
+    case 'split-section':
+      return `Part ${nameOf(mend.component)} into two`;
+    case 'style':
+      return `Print ${nameOf(mend.component)} ${WORK_STYLE_WORDS[mend.style]}`;
     case 'move':
       return `Move ${nameOf(mend.step)} before ${nameOf(mend.before)}`;
     case 'set': {

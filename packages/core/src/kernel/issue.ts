@@ -141,6 +141,7 @@ export const ISSUE_CODES = [
   'number.digits',
   'number.below-nil',
   'bind.pages-not-fours',
+  'start.rule',
   'ways.no-plain-lane',
   'ways.web-apart',
 ] as const;

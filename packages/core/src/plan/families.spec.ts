@@ -3,8 +3,8 @@ import { example, planned } from './examples.fixture.js';
 import type { AskedFamily } from './families/answers.js';
 import { answersOf } from './families.fixture.js';
 import { FAMILY_RULES } from './families/family-rules.js';
-import { checkAnswers } from './families/impossible.js';
-import { newJob } from './new-job.js';
+import { checkProduct as checkAnswers } from './families/impossible.js';
+import { makeJob as newJob } from './new-job.js';
 
 const ASKED = Object.keys(FAMILY_RULES) as AskedFamily[];
 

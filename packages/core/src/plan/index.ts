@@ -15,6 +15,7 @@ export {
   removeStep,
 } from './edit-route.js';
 export * from './edit-lanes.js';
+export { splitSection } from './split-section.js';
 export * from './losses.js';
 export * from './split-run.js';
 export * from './sure-plan.js';
@@ -39,7 +40,8 @@ export {
   wantedHours,
 } from './material/index.js';
 export { type FamilyAnswers } from './families/answers.js';
-export { newJob } from './new-job.js';
+export { makeJob } from './new-job.js';
+export { pressesFor, stocksFor } from './families/offers.js';
 export { sectionPages } from './families/bound.js';
 export { type GangJobLike, gangJob } from './gang-job.js';
 export { shareSheet, sharesWith, withOwnSheets } from './share-sheet.js';
@@ -113,6 +115,6 @@ export {
   type PressKind,
   type Question,
 } from './families/answers.js';
-export { checkAnswers } from './families/impossible.js';
+export { checkProduct } from './families/impossible.js';
 export { COVER_WORKS } from './families/answers.js';
 export { FAMILY_RULES } from './families/family-rules.js';

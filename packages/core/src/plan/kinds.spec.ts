@@ -5,7 +5,7 @@ import { drawLayout } from './layout-drawing.js';
 import { example, planned, twoForms } from './examples.fixture.js';
 import { gangJob } from './gang-job.js';
 import type { FamilyAnswers } from './families/answers.js';
-import { newJob } from './new-job.js';
+import { makeJob as newJob } from './new-job.js';
 import type { Component, Job } from './job.js';
 import { listPiles } from './piles.js';
 import { plan } from './plan.js';

@@ -51,7 +51,7 @@ function policyOf(family: AskedFamily): Job['order']['policy'] {
  * changed afterwards. Pages that are no multiple of 4 give a booklet with a cover alone, which the plan then refuses.
  * Shared sheets start at the gang bench, see `gangJob`. Source: handbook chapter 2.
  */
-export function newJob(family: AskedFamily, answers: FamilyAnswers, asked: Works): Job {
+export function makeJob(family: AskedFamily, answers: FamilyAnswers, asked: Works): Job {
   const works = withStockNorms(asked, {});
   const made = MAKERS[family](answers, works);
   const job: Job = {

@@ -5,7 +5,7 @@ import { example, planned, withoutNorms } from './examples.fixture.js';
 import type { Component, Job, Step } from './job.js';
 import type { FamilyAnswers } from './families/answers.js';
 import { sectionPages } from './families/bound.js';
-import { newJob } from './new-job.js';
+import { makeJob as newJob } from './new-job.js';
 import { plan } from './plan.js';
 
 const map = example('trail-map');

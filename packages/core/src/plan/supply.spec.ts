@@ -3,7 +3,7 @@ import { example, planned } from './examples.fixture.js';
 import type { Component, Job } from './job.js';
 import { beltRate, liftTime, rateTime, sheetsPerLift } from './machine-time.js';
 import type { FamilyAnswers } from './families/answers.js';
-import { newJob } from './new-job.js';
+import { makeJob as newJob } from './new-job.js';
 import { plan } from './plan.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 

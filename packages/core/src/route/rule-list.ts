@@ -206,6 +206,46 @@ export const ROUTE_RULES = {
     reason: 'What every item gets is done once, before the sheet is cut apart.',
     weight: 'soft',
   },
+  'section-grammage': {
+    name: 'Paper that folds in so many pages',
+    reason: 'Heavy paper in many leaves cracks and creeps out of the fold: take sections of fewer pages.',
+    weight: 'soft',
+  },
+  'right-angle-folds': {
+    name: 'No more than five right-angle folds',
+    reason: 'The inner leaves crease and the packet no longer lies flat: part it into two.',
+    weight: 'hard',
+  },
+  'cover-scored': {
+    name: 'Score a heavy cover before it is stitched',
+    reason: 'A heavy cover that is folded over without a score cracks at the spine.',
+    weight: 'soft',
+  },
+  'box-whole-packs': {
+    name: 'Whole packs in a box',
+    reason: 'A pack that is opened to fill a box has to be counted and banded again.',
+    weight: 'soft',
+  },
+  'packs-equal-designs': {
+    name: 'Designs as the pack takes them',
+    reason: 'A form that gives one design more often than the pack takes it leaves the rest over.',
+    weight: 'soft',
+  },
+  'web-heads-open': {
+    name: 'Heads of a web section opened',
+    reason: 'Folded across, its heads stay closed: somebody has to trim it, or the press in line.',
+    weight: 'hard',
+  },
+  'turning-stiff-board': {
+    name: 'Board that the press can turn',
+    reason: 'Stiff board does not follow the turning drums and is marked: print the sides one after the other.',
+    weight: 'hard',
+  },
+  'die-with-counter': {
+    name: 'Embossing die with its counter',
+    reason: 'Without its counter a die presses no relief into the sheet.',
+    weight: 'soft',
+  },
 } as const satisfies Readonly<Record<string, RouteRule>>;
 export type RuleId = keyof typeof ROUTE_RULES;
 export const RULE_IDS = Object.keys(ROUTE_RULES) as readonly RuleId[];

@@ -1,4 +1,13 @@
-import { type Job, type Plan, insertBefore, moveBefore, setField } from '../plan/index.js';
+import {
+  type Job,
+  type Plan,
+  insertAfter,
+  insertBefore,
+  moveBefore,
+  setField,
+  splitSection,
+  withWorkStyle,
+} from '../plan/index.js';
 import { OPERATION_RULES, ROUTE_RULES, RULE_IDS, RULE_WEIGHTS, type RuleId } from '../route/index.js';
 import { type Works, houseRules } from '../works/index.js';
 import { type RouteFacts, factsOf } from './facts.js';
@@ -6,6 +15,7 @@ import type { Finding, Found, Mend } from './finding.js';
 import { FIT_PREDICATES } from './fit-rules.js';
 import { LIMIT_PREDICATES } from './limit-rules.js';
 import { MATERIAL_PREDICATES } from './material-rules.js';
+import { PRODUCT_PREDICATES } from './product-rules.js';
 import { ORDER_PREDICATES, inOrder } from './order-rules.js';
 
 const PREDICATES: Readonly<Record<RuleId, (facts: RouteFacts) => readonly Found[]>> = {
@@ -13,6 +23,7 @@ const PREDICATES: Readonly<Record<RuleId, (facts: RouteFacts) => readonly Found[
   ...FIT_PREDICATES,
   ...LIMIT_PREDICATES,
   ...MATERIAL_PREDICATES,
+  ...PRODUCT_PREDICATES,
 };
 
 /**
@@ -49,6 +60,12 @@ export function applyMend(job: Job, mend: Mend): Job {
       return insertBefore(job, mend.before, mend.operation);
     case 'move':
       return moveBefore(job, mend.step, mend.before);
+    case 'insert-after':
+      return insertAfter(job, mend.after, mend.operation);
+    case 'split-section':
+      return splitSection(job, mend.component);
+    case 'style':
+      return withWorkStyle(job, mend.component, mend.style);
     case 'set':
       return setField(job, mend.path, mend.value) as Job;
   }

@@ -1,9 +1,13 @@
+import type { WorkStyle } from '../press/index.js';
 import type { FieldPath } from '../plan/index.js';
 import type { Operation, RuleId, RuleWeight } from '../route/index.js';
 
 /** What puts a finding right, as one action. */
 export type Mend =
   | { readonly kind: 'insert'; readonly operation: Operation; readonly before: string }
+  | { readonly kind: 'insert-after'; readonly operation: Operation; readonly after: string }
+  | { readonly kind: 'split-section'; readonly component: string }
+  | { readonly kind: 'style'; readonly component: string; readonly style: WorkStyle }
   | { readonly kind: 'move'; readonly step: string; readonly before: string }
   | { readonly kind: 'set'; readonly path: FieldPath; readonly value: string | number | boolean | readonly string[] };
 

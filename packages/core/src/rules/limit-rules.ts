@@ -116,17 +116,18 @@ const lift: Predicate = ({ stations: all, norms }) =>
     const limit = norms('pack.handKg').value;
     const kg = ((step.perPack ?? 1) * one) / GRAMS;
     if (!is(station, 'box') || kg <= limit) return [];
-    const fits = Math.floor((limit * GRAMS) / one);
-    return [
-      {
-        step: step.id,
-        value: tenth(kg),
-        limit,
-        unit: 'kg',
-        mend: fits > 0 ? { kind: 'set', path: ['route', station.index, 'perPack'], value: fits } : undefined,
-      },
-    ];
+    return [{ step: step.id, value: tenth(kg), limit, unit: 'kg', mend: lighter(station, Math.floor((limit * GRAMS) / one)) }];
   });
+
+/** Fewer pieces in a box: whole packs, or a round number; packs that are too heavy themselves first. @param most that a person lifts. */
+function lighter({ before, index }: Station, most: number): Mend | undefined {
+  if (most < 1) return undefined;
+  const packed = before.find((one) => is(one, 'band', 'wrap') && (one.step.perPack ?? 1) > 1);
+  const inner = packed?.step.perPack ?? 1;
+  if (packed && inner > most) return { kind: 'set', path: ['route', packed.index, 'perPack'], value: most };
+  const round = inner > 1 ? inner : most > 20 ? 5 : 1;
+  return { kind: 'set', path: ['route', index, 'perPack'], value: Math.floor(most / round) * round };
+}
 
 /** Text that comes to the binder, millimetres: everything but the cover. */
 const spine: Predicate = ({ stations: all, norms }) =>

@@ -1,5 +1,5 @@
 import { ROUTE_RULES, RULE_IDS, type Operation, type RuleId } from '../route/index.js';
-import { type Job, type Step, FAMILY_RULES, newJob, plan } from '../plan/index.js';
+import { type Job, type Step, FAMILY_RULES, makeJob as newJob, plan } from '../plan/index.js';
 import { example } from '../plan/examples.fixture.js';
 import { answersOf } from '../plan/families.fixture.js';
 import { type Works, SHIPPED_WORKS, houseRuleId } from '../works/index.js';

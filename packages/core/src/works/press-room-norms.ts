@@ -40,6 +40,7 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('ink.trialTolerance', 'Largest difference of an accepted trial, CIEDE2000', 'ΔE', 2, 50, UNSOURCED),
   pressRoom('ink.totalLimit', 'Total coverage above which area is shown', 'share', 3, 4, UNSOURCED),
   { ...pressRoom('press.washUp', 'Wash-up of a unit', 'h', 0.2, 10, UNSOURCED), min: 0 },
+  pressRoom('press.turnCaliper', 'Thickest board that a press turns over', 'um', 400, 2_000, UNSOURCED),
   pressRoom('carrier.plate.minutes', 'Imaging of an offset plate', 'min', 4, 600),
   pressRoom('carrier.plate.calibration', 'Calibration plates in an imaging batch', 'plates', 1, 10),
   {

@@ -81,7 +81,7 @@ const MACHINES: readonly Machine[] = [
       gripperMm: 0,
       tailMm: 0,
       sideMm: 6,
-      web: { cutOffMm: 578, platesAcross: 1, platesAround: 1 },
+      web: { cutOffMm: 578, platesAcross: 1, platesAround: 1, trimsInLine: true },
       zones: { count: 30, widthMm: 32.5 },
       inkSchool: 'black-last',
       plate: { widthMm: 980, heightMm: 590, gaugeMm: 0.3, pins: 'web register notch' },

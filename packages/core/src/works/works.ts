@@ -78,6 +78,8 @@ export interface WebLimits {
   /** Plates side by side across the web and one behind another around the cylinder. */
   readonly platesAcross: number;
   readonly platesAround: number;
+  /** The folder trims head, foot and fore edge, so that sections leave it open and in their size. */
+  readonly trimsInLine?: boolean;
 }
 
 /** Plates as a press takes them. */

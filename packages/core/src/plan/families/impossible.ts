@@ -10,7 +10,7 @@ import type { AskedFamily, FamilyAnswers } from './answers.js';
  * stitch, a spine too thin for glue, a panel that no folder takes. Structures are checked where they are drawn.
  * Issues: `bind.too-thick-to-stitch`, `bind.spine-too-thin`, `fold.panel-too-short`. Source: handbook chapter 7 (practice).
  */
-export function checkAnswers(family: AskedFamily, answers: FamilyAnswers, works: Works): Issue[] {
+export function checkProduct(family: AskedFamily, answers: FamilyAnswers, works: Works): Issue[] {
   const norms = normsOf(works, {});
   const stock = works.stocks.find(({ id }) => id === answers.stock);
   if (!stock) return [];

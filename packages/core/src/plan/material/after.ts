@@ -185,11 +185,9 @@ function bound(at: At): Material {
   };
 }
 
-/** Trimmed at head, foot and fore edge: what was laid for the knife is gone. */
-function trimmed({ all, job }: At): Material {
+/** Trimmed at head, foot and fore edge: what was laid for the knife is gone. @param parted copies that it falls into. */
+function knifed(all: Material, parted = 1): Material {
   const { trims, throughGsm, spineGsm, caliperUm } = all;
-  // Two books bound as one are parted here where no splitter does it.
-  const parted = job.route.some(({ operation }) => operation === 'split') ? 1 : all.books;
   const books = all.books / parted;
   const widthMm = all.widthMm - trims.foreMm - trims.spineMm;
   const heightMm = all.heightMm / parted - books * (trims.headMm + trims.footMm);
@@ -199,6 +197,10 @@ function trimmed({ all, job }: At): Material {
       : all.massG / parted;
   return { ...all, widthMm, heightMm, massG, books, freeUm: caliperUm, trims: NO_TRIMS };
 }
+
+/** Trimmed; two books bound as one are parted here where no splitter does it. */
+const trimmed = ({ all, job }: At): Material =>
+  knifed(all, job.route.some(({ operation }) => operation === 'split') ? 1 : all.books);
 
 /** Boards and strip under their cloth, lying open; what it will be around a block goes with it. */
 function caseMade({ inputs, all, norms }: At): Material {
@@ -423,9 +425,10 @@ export function materialsAfter(
   if (parts && layout.form.length > 0) return { materials: itemMaterials(first.material, layout), gainG: 0 };
   const through = (material: Material): Material => {
     if (!parts) return material;
-    return webOf(layout.machine) && layout.section
-      ? foldedSection(material, layout, at.norms)
-      : cutOut(material, layout);
+    const web = webOf(layout.machine);
+    if (!web || !layout.section) return cutOut(material, layout);
+    const folded = foldedSection(material, layout, at.norms);
+    return web.trimsInLine ? knifed(folded) : folded;
   };
   const { makes } = OPERATION_RULES[step.operation];
   const passed = { ...at, first: through(first.material), all: through(all) };

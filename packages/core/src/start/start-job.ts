@@ -1,0 +1,105 @@
+import { type Issue, error } from '../kernel/index.js';
+import {
+  type AskedFamily,
+  type FamilyAnswers,
+  type Job,
+  type Question,
+  FAMILY_RULES,
+  checkProduct,
+  makeJob,
+  plan,
+  pressesFor,
+} from '../plan/index.js';
+import { type Finding, applyMend, checkRoute } from '../rules/index.js';
+import type { Works } from '../works/index.js';
+
+/** A job as it begins, and what still stands against it; nothing does unless the product cannot be made as it is asked for. */
+export interface Start {
+  readonly job: Job;
+  readonly issues: readonly Issue[];
+}
+
+interface Tried {
+  readonly job: Job;
+  readonly broken: readonly Issue[];
+  readonly findings: readonly Finding[];
+}
+
+/** Mends are taken one after another; more than this many never settle. */
+const MOST_MENDS = 24;
+
+/** A job with everything mended that its rules know a mend for. */
+function mended(first: Job, works: Works): Tried {
+  let job = first;
+  const seen = new Set<string>();
+  for (let round = 0; ; round++) {
+    const outcome = plan(job, works);
+    if (!outcome.ok) return { job, broken: outcome.issues, findings: [] };
+    const findings = checkRoute(job, outcome.plan, works);
+    const next = round < MOST_MENDS ? nextMend(job, findings, seen) : undefined;
+    if (!next) return { job, broken: [], findings: [...findings] };
+    job = next;
+  }
+}
+
+/** The job with its first finding mended whose mend changes something and was not taken before. */
+function nextMend(job: Job, findings: readonly Finding[], seen: Set<string>): Job | undefined {
+  for (const { mend } of findings) {
+    const key = JSON.stringify(mend);
+    if (!mend || seen.has(key)) continue;
+    seen.add(key);
+    const next = applyMend(job, mend);
+    if (next !== job) return next;
+  }
+  return undefined;
+}
+
+const faults = ({ broken, findings }: Tried): number =>
+  100 * broken.length + findings.reduce((sum, { weight }) => sum + (weight === 'hard' ? 10 : 1), 0);
+
+/** What a question is about that a rule was broken by. */
+const ASKED: Partial<Readonly<Record<string, Question>>> = {
+  'machine-size': 'size',
+  'machine-caliper': 'stock',
+  'machine-mass': 'pages',
+  'machine-stations': 'pages',
+  'least-spine': 'pages',
+  'saddle-thickness': 'pages',
+  'hand-lift': 'size',
+};
+
+function ruleIssue({ rule, name, reason, value, limit, unit = '' }: Finding): Issue {
+  const values = value === undefined || limit === undefined ? '' : ` (${value} ${unit}, limit ${limit} ${unit})`;
+  return error('start.rule', ASKED[rule] ?? 'stock', { rule: `${name}${values}`, reason });
+}
+
+/**
+ * A new job of a family from its few questions that breaks no rule at birth: where the press asked for, its sheet or a
+ * machine does not do, another of the works is taken. Where none does, the issues say why.
+ * Issues: those of the product, of planning it, and `start.rule`. Source: handbook chapter 2.
+ */
+export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Works): Start {
+  const impossible = checkProduct(family, answers, works);
+  const presses = [
+    answers.press,
+    ...pressesFor(FAMILY_RULES[family].press, works)
+      .map(({ id }) => id)
+      .filter((id) => id !== answers.press),
+  ];
+  let best: Tried | undefined;
+  for (const press of impossible.length > 0 ? [answers.press] : presses) {
+    const tried = mended(makeJob(family, { ...answers, press }, works), works);
+    if (!best || faults(tried) < faults(best)) best = tried;
+    if (faults(best) === 0) break;
+  }
+  const found = best ?? { job: makeJob(family, answers, works), broken: [], findings: [] };
+  return { job: found.job, issues: impossible.length > 0 ? impossible : [...found.broken, ...found.findings.map(ruleIssue)] };
+}
+
+/** The job that {@link startJob} begins. */
+export const newJob = (family: AskedFamily, answers: FamilyAnswers, works: Works): Job =>
+  startJob(family, answers, works).job;
+
+/** What stands against a product as it is asked for. */
+export const checkAnswers = (family: AskedFamily, answers: FamilyAnswers, works: Works): readonly Issue[] =>
+  startJob(family, answers, works).issues;
