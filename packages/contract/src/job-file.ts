@@ -322,6 +322,7 @@ export const jobSchema = z
         .max(60)
         .optional()
         .describe('partial deliveries, adding to the quantity'),
+      batch: z.int().min(1).max(100_000).optional().describe('single books that run together and share set-ups'),
     }),
     school: z.enum(SCHOOLS),
     pages: z.int().min(4).max(4096).optional(),

@@ -32,8 +32,11 @@ const patch = (job: Job, id: string, change: Partial<Component>): readonly Compo
  * sheet before takes it again. Passes that stay keep what was set for them. A style for one side drops the back.
  */
 export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): Job {
-  const isPress = ({ component, operation }: Step) =>
-    component === componentId && (operation === 'print' || operation === 'dry');
+  const prints = job.route.filter(({ component, operation }) => component === componentId && operation === 'print');
+  // Drying that lies behind a pass of this press; what another station wants dry later stays where it is.
+  const behind = ({ operation, from = [] }: Step): boolean =>
+    operation === 'dry' && from.some(({ material }) => prints.some(({ id }) => id === material));
+  const isPress = (step: Step): boolean => prints.includes(step) || behind(step);
   const old = job.route.filter(isPress);
   // A web dries in line: what had no drying before gets none.
   const dries = old.length === 0 || old.some(({ operation }) => operation === 'dry');

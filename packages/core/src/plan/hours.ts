@@ -2,6 +2,7 @@ import { GIVEN, IDENTITY, ceilRatio, evaluate } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Counted, type Machine, MACHINE_COUNTS } from '../works/index.js';
 import { cutWork } from './cutting.js';
+import { batchShare } from './batch.js';
 import { washUpsBefore } from './inks.js';
 import type { Step } from './job.js';
 import { lagFigure, waitFigure } from './lag-hours.js';
@@ -20,9 +21,19 @@ const SECONDS = 3600;
 const units = (id: string) => `${id}.processUnits`;
 
 /** Set-up of a station with all that it depends on: the one part of its hours that the run does not change. */
-function setUp({ book }: TimeContext, id: string, formula: string, inputs: Readonly<Record<string, string>>): string {
-  const value = evaluate(formula, (name) => book.value(inputs[name] ?? ''));
-  return book.reckon(`${id}.setupHours`, 'Set-up', value, 'h', formula, inputs);
+function setUp(
+  { book, job, norms }: TimeContext,
+  id: string,
+  formula: string,
+  inputs: Readonly<Record<string, string>>,
+): string {
+  const whole = evaluate(formula, (name) => book.value(inputs[name] ?? ''));
+  const batch = batchShare(job, norms, book);
+  if (!batch) return book.reckon(`${id}.setupHours`, 'Set-up', whole, 'h', formula, inputs);
+  return book.reckon(`${id}.setupHours`, 'Set-up, its part of the batch', whole * batch.share, 'h', `(${formula}) * share`, {
+    ...inputs,
+    share: batch.figure,
+  });
 }
 
 /** How much of what a rate counts runs through a station, as a figure. */
@@ -145,11 +156,17 @@ function liftHours(context: TimeContext, { step, id, layout, incoming, norm }: S
     told ? `min(told, ${most})` : most,
     { height, caliper, ...told },
   );
-  const lifts = ceilRatio(book.value(units(id)), perLift);
-  const liftsId = book.reckon(`${id}.lifts`, 'Lifts', lifts, 'lifts', 'ceil(units / sheets)', {
-    units: units(id),
-    sheets,
-  });
+  // Books of a batch are cut in one pile, each with its part of it.
+  const batch = batchShare(context.job, norms, book);
+  const share = batch?.share ?? 1;
+  const lifts = share * ceilRatio(book.value(units(id)) / share, perLift);
+  const liftsId = batch
+    ? book.reckon(`${id}.lifts`, 'Lifts, its part of the batch', lifts, 'lifts', 'share * ceil(units / share / sheets)', {
+        units: units(id),
+        sheets,
+        share: batch.figure,
+      })
+    : book.reckon(`${id}.lifts`, 'Lifts', lifts, 'lifts', 'ceil(units / sheets)', { units: units(id), sheets });
   const work = cutWork(layout, step, norms('cut.leastStrip').value);
   const cutsId = book.give(`${id}.cuts`, 'Cuts a lift', work.cuts, 'cuts', PROGRAMME);
   const turnsId = book.give(`${id}.turns`, 'Quarter turns a lift', work.quarterTurns, 'turns', PROGRAMME);
@@ -171,7 +188,7 @@ function liftHours(context: TimeContext, { step, id, layout, incoming, norm }: S
     secondsPerTurn: v('turn'),
     efficiency: v('efficiency'),
   };
-  const hours = liftTime(lift, book.value(units(id)), perLift, work.cuts, work.quarterTurns);
+  const hours = liftTime(lift, lifts, work.cuts, work.quarterTurns);
   book.reckon(
     `${id}.hours`,
     'Machine hours',
@@ -209,13 +226,15 @@ const BY_MODEL = { press: pressHours, rate: rateHours, lifts: liftHours, belt: b
 
 function stepTime(context: TimeContext, step: Step): StepTime {
   const machine: Machine | undefined = context.machines.get(step.id);
-  const layout = step.component === undefined ? undefined : context.layouts.get(step.component);
+  const incoming = context.jobFlow.materials.get(takenBy(step)[0]?.material ?? '');
+  // What is still one component is laid as that, whoever works on it.
+  const layout = context.layouts.get(step.component ?? incoming?.component ?? '');
   const station: Station = {
     step,
     machine,
     layout: layoutAt(step, layout, machine),
     id: `step.${step.id}`,
-    incoming: context.jobFlow.materials.get(takenBy(step)[0]?.material ?? ''),
+    incoming,
     norm: (key) => giveNorm(context.book, context.norms, `machine.${machine?.id ?? ''}.${key}`),
   };
   const { time } = OPERATION_RULES[step.operation];

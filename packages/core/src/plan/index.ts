@@ -16,6 +16,7 @@ export {
 } from './edit-route.js';
 export * from './edit-lanes.js';
 export { splitSection } from './split-section.js';
+export { outermostSections, withEndpapers } from './endpapers.js';
 export * from './losses.js';
 export * from './split-run.js';
 export * from './sure-plan.js';

@@ -53,6 +53,8 @@ export interface Order {
   readonly policy: OversPolicy;
   /** Partial deliveries, which add to the quantity; one of all where absent. */
   readonly deliveries?: readonly Delivery[] | undefined;
+  /** Single books: how many of the same format, paper and film run together and share their set-ups; by the norm where absent. */
+  readonly batch?: number | undefined;
 }
 
 export interface InkUse {

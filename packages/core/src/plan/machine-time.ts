@@ -1,4 +1,4 @@
-import { ceilRatio, floorRatio } from '../kernel/index.js';
+import { floorRatio } from '../kernel/index.js';
 
 /** Set-up and running hours of a machine that runs so many units an hour. Source: handbook chapter 8. */
 export const rateTime = (setupHours: number, units: number, unitsPerHour: number, efficiency: number): number =>
@@ -17,8 +17,7 @@ export interface LiftWork {
 }
 
 /** Guillotine hours: lifts of so many sheets, each jogged, cut, turned and unloaded. Source: handbook chapter 7. */
-export function liftTime(work: LiftWork, sheets: number, perLift: number, cuts: number, quarterTurns: number): number {
-  const lifts = ceilRatio(sheets, perLift);
+export function liftTime(work: LiftWork, lifts: number, cuts: number, quarterTurns: number): number {
   const seconds = cuts * work.secondsPerCut + quarterTurns * work.secondsPerTurn;
   return work.setupHours + (lifts * (work.minutesPerLift + seconds / 60)) / 60 / work.efficiency;
 }

@@ -1,6 +1,7 @@
 import { type Works, normsOf, withStockNorms } from '../works/index.js';
 import { type ComponentLayout, layComponent } from './component-layout.js';
 import { cutSheetFirst } from './edit-job.js';
+import { withEndpapers } from './endpapers.js';
 import { withPartsFitted } from './fit-parts.js';
 import { incomingOf } from './job-materials.js';
 import type { AskedFamily, FamilyAnswers } from './families/answers.js';
@@ -53,8 +54,8 @@ function policyOf(family: AskedFamily): Job['order']['policy'] {
  */
 export function makeJob(family: AskedFamily, answers: FamilyAnswers, asked: Works): Job {
   const works = withStockNorms(asked, {});
-  const made = MAKERS[family](answers, works);
-  const job: Job = {
+  const { endpaper, ...made } = MAKERS[family](answers, works);
+  const begun: Job = {
     format: 'druckerei-job',
     version: 1,
     number: answers.number,
@@ -80,6 +81,7 @@ export function makeJob(family: AskedFamily, answers: FamilyAnswers, asked: Work
     ...made,
     norms: {},
   };
+  const job = endpaper === undefined ? begun : withEndpapers(begun, endpaper);
   const norms = normsOf(works, job.norms);
   const laid = onFittingSheets(job, works);
   const sized = withPartsFitted(laid, incomingOf(laid, works), norms);
@@ -110,6 +112,7 @@ function fitting(component: Component, context: LayContext): Component {
   if (!press || !stock || (now && now.usedShare >= WELL_FILLED)) return component;
   const [best] = stock.sheets
     .flatMap((sheet) => sheetCandidates(sheet, press))
+    .filter(({ sheet }) => sheet.widthMm <= press.maxSheetMm[0] && sheet.heightMm <= press.maxSheetMm[1])
     .flatMap((candidate) => {
       const { bought: _bought, ...bare } = component;
       const one: Component = { ...bare, ...candidate };

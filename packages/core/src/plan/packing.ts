@@ -133,8 +133,10 @@ function packAt(context: Context, step: Step): Packing | undefined {
   const box = boxed ? boxFor(packedPiece(piece), perPack, norms('pack.board').value) : stackOf(piece, perPack);
   packFigures(context, step, box, piece.massG, boxed ? 'box' : 'pack');
   const packs = packsFigure(book, step, boxed ? 'Boxes' : 'Packs', `${id}.perPack`);
-  const pallet = last && boxed ? palletFigures(context, step, box, packs, undefined) : undefined;
-  return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: last && boxed && !pallet };
+  // A tote goes on by itself.
+  const palletised = last && boxed && job.family !== 'on-demand';
+  const pallet = palletised ? palletFigures(context, step, box, packs, undefined) : undefined;
+  return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: palletised && !pallet };
 }
 
 const packedPiece = ({ widthMm, heightMm, caliperUm, massG }: Material) => ({

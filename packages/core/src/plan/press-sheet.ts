@@ -18,6 +18,10 @@ function feed(sheet: SheetSize): SheetSize {
 const fits = ({ widthMm, heightMm }: SheetSize, { maxSheetMm: [w, h] }: PressLimits): boolean =>
   widthMm <= w && heightMm <= h;
 
+const areaOf = ({ widthMm, heightMm }: Pick<SheetSize, 'widthMm' | 'heightMm'>): number => widthMm * heightMm;
+/** Source: common practice, no source. */
+const MUCH_LARGER = 1.3;
+
 /** A sheet for the press, and the larger one that it is cut from. */
 export interface PressSheet {
   readonly sheet: SheetSize;
@@ -26,7 +30,7 @@ export interface PressSheet {
 
 /**
  * Press sheets out of a bought sheet for a press: the sheet itself where it fits, else every way to cut it in equal
- * parts that fits and is not cut further than it need be. A sheet that no cut makes fit is offered whole, so that the
+ * parts that fits and is not cut further than it need be, and the largest that the press takes where those are much smaller. A sheet that no cut makes fit is offered whole, so that the
  * press's own reason is told.
  */
 export function sheetCandidates(bought: SheetSize, press: PressLimits): PressSheet[] {
@@ -43,6 +47,14 @@ export function sheetCandidates(bought: SheetSize, press: PressLimits): PressShe
       const coarser = parts.some((part) => part.across <= across && part.up <= up);
       if (fits(sheet, press) && !coarser) parts.push({ sheet, across, up });
     }
+  }
+  const most = { widthMm: press.maxSheetMm[0], heightMm: press.maxSheetMm[1] };
+  const largest = Math.max(0, ...parts.map(({ sheet }) => areaOf(sheet)));
+  // Where equal parts leave much of the press unused, its own largest sheet is offered too.
+  for (const grain of ['width', 'height'] as const) {
+    const sheet = { ...most, grain };
+    if (largest > 0 && areaOf(sheet) > MUCH_LARGER * largest && outOfBought(bought, sheet, 0).out > 0)
+      parts.push({ sheet, across: 0, up: 0 });
   }
   if (parts.length === 0) return [{ sheet: whole }];
   return parts

@@ -1,3 +1,5 @@
+import { cutSheetFirst } from './edit-job.js';
+import { endpaperOf, withEndpapers } from './endpapers.js';
 import { takenBy } from './material/index.js';
 import { type Job, type Step, paperOf } from './job.js';
 
@@ -22,6 +24,18 @@ function freeOf(id: string, taken: ReadonlySet<string>): string {
  * did. The job as it was where the section has fewer than 8 pages or shares a form.
  */
 export function splitSection(job: Job, componentId: string): Job {
+  const halves = parted(job, componentId);
+  // Halves of a section lie several on the sheet that held it.
+  const added = halves.components.filter(({ id }) => !job.components.some((one) => one.id === id));
+  const made =
+    halves === job
+      ? job
+      : [componentId, ...added.map(({ id }) => id)].reduce((cut, id) => cutSheetFirst(cut, id, true), halves);
+  const endpaper = endpaperOf(job);
+  return made === job || endpaper === undefined ? made : withEndpapers(made, endpaper);
+}
+
+function parted(job: Job, componentId: string): Job {
   const component = job.components.find(({ id }) => id === componentId);
   const pages = component?.pages ?? 0;
   if (component?.kind !== 'section' || pages < 8 || component.on !== undefined) return job;

@@ -93,6 +93,8 @@ export function machineOf(step: Step, layout: ComponentLayout | undefined, works
   if (step.machine) return works.machines.find(({ id }) => id === step.machine);
   if (step.operation === 'print') return layout?.machine;
   const { process } = OPERATION_RULES[step.operation];
+  // What is laid on a cutter is cut there.
+  if (process && layout?.machine.process === process) return layout.machine;
   return process && works.machines.find((machine) => machine.process === process);
 }
 

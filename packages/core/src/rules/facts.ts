@@ -44,7 +44,8 @@ export function factsOf(job: Job, plan: Plan, works: Works): RouteFacts {
     return {
       step,
       index,
-      layout: step.component === undefined ? undefined : lanes.get(step.component),
+      // What is still one component is laid as that, whoever works on it.
+      layout: lanes.get(step.component ?? edgesTo.get(step.id)?.[0]?.state.component ?? ''),
       machine: machines.get(step.id),
       made: leaving.get(step.id),
       makers: [],

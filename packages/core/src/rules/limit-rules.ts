@@ -7,8 +7,10 @@ import type { Found, Mend } from './finding.js';
 import { type Predicate, is } from './predicate.js';
 
 /** Longer and shorter side of what comes. */
-const sides = ({ incoming }: Station): readonly [number, number] => {
-  const { widthMm = 0, heightMm = 0 } = incoming[0]?.material ?? {};
+const sides = (station: Station): readonly [number, number] => {
+  const { incoming, layout } = station;
+  // Labels are parted by their liner: the web runs through whole.
+  const { widthMm = 0, heightMm = 0 } = (is(station, 'convert') ? layout?.sheet : incoming[0]?.material) ?? {};
   return [Math.max(widthMm, heightMm), Math.min(widthMm, heightMm)];
 };
 /** Thickness of everything that comes for one, micrometres. */

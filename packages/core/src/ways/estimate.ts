@@ -160,7 +160,7 @@ export class LaneReckoner {
         const perLift = sheetsPerLift(numbers.liftHeight, caliperUm, step.perLift);
         const { cuts, quarterTurns } = cutWork(layout, step, norm('cut.leastStrip'));
         const lift = { ...numbers, efficiency: rated, setupHours: setup, secondsPerTurn: norm('cut.turnSeconds') };
-        return (units) => liftTime(lift, units, perLift, cuts, quarterTurns);
+        return (units) => liftTime(lift, ceilRatio(units, perLift), cuts, quarterTurns);
       }
       case 'belt': {
         const rate = beltRate(speed, numbers.beltSpeed, longest / 1000, numbers.gap);

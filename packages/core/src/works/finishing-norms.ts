@@ -120,5 +120,6 @@ export const FINISHING_NORMS: readonly Norm[] = [
     note: 'a usual trailer; a container has less',
   }),
   pack('truck.kg', 'Truck or container, heaviest load', 'kg', 24_000, 60_000, UNSOURCED),
+  pack('singles.batch', 'Single books that run together', 'books', 40, 10_000, UNSOURCED),
   pack('check.seconds', 'Final check of a book', 's', 11, 600),
 ];

@@ -12,6 +12,8 @@ export interface Made {
   readonly route: readonly Step[];
   readonly parts?: readonly Part[];
   readonly finish?: Finish;
+  /** What is tipped to the outermost sections once the job is whole. */
+  readonly endpaper?: string;
 }
 
 /** Process colours, black first, as one school of ink order has it (handbook chapter 5). */

@@ -57,6 +57,7 @@ export function onDemand(answers: FamilyAnswers, works: Works): Made {
   return {
     components: [leaf, cover],
     route: [...leaves.steps, ...covers.steps, ...book.steps],
-    finish: { film: 'matt' },
+    // Single covers are filmed warm: they go on at once.
+    finish: { film: 'matt', filmBond: 'thermal' },
   };
 }
