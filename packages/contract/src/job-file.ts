@@ -315,6 +315,7 @@ export const jobSchema = z
     due: z.iso.date().optional(),
     order: z.strictObject({
       quantity: z.int().min(1).max(MAX_QUANTITY),
+      unit: named(20).optional().describe('what is counted, many of them; what leaves the last station where absent'),
       plannedOvers: count,
       policy,
       deliveries: z

@@ -122,6 +122,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'web.no-cylinder': '{component}: {machine} has no cylinder with a repeat of {value} mm; the nearest is {nearest} mm.',
   'web.grain': '{component}: on {machine} the grain runs along the web. Set it along the height.',
   'web.style': '{component}: {machine} prints one side, or both at once. Choose another work style.',
+  'web.repeat-unused':
+    '{component}: {value} % of the {repeat} mm around the cylinder stay unprinted. A repeat of {better} mm would do.',
   'web.rolls':
     '{component}: the rolls are too short for what threading and splices take. Look at their diameters, wraps and core waste under Norms.',
   'register.too-few-marks':

@@ -1,4 +1,4 @@
-import type {
+import type { BalanceWay,
   Carrier,
   CarrierKind,
   CarrierState,
@@ -136,4 +136,19 @@ export const makingWords = (carrier: Carrier): string => {
     ...(pins === undefined ? [] : [pins]),
     ...(note === undefined ? [] : [note]),
   ].join('; ');
+};
+
+/** Where material goes, in words of the works. */
+export const WAY_NAMES: Readonly<Record<BalanceWay, string>> = {
+  product: 'With the product',
+  air: 'Dried away',
+  kept: 'Kept for a reorder',
+  mill: 'To the mill',
+  'coated apart': 'Coated paper, apart',
+  board: 'Board',
+  film: 'Film and what has film on it',
+  ink: 'Ink and washes',
+  aluminium: 'Aluminium, back to the maker',
+  'other metal': 'Other carriers',
+  witness: 'Destroyed under witness',
 };

@@ -17,6 +17,7 @@ export * from './works/index.js';
 export * from './plan/index.js';
 export * from './rules/index.js';
 export * from './start/index.js';
+export * from './balance/index.js';
 export * from './stations/index.js';
 export * from './ways/index.js';
 export * from './room/index.js';

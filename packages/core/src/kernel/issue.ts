@@ -91,6 +91,7 @@ export const ISSUE_CODES = [
   'web.grain',
   'web.style',
   'web.rolls',
+  'web.repeat-unused',
   'register.too-few-marks',
   'register.offset-too-large',
   'register.marks-on-a-line',

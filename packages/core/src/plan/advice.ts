@@ -1,7 +1,9 @@
 import { type Issue, warning } from '../kernel/index.js';
 import type { Layouts } from './build-graph.js';
 import { type Job, orderLimits } from './job.js';
+import { repeatMm } from '../web/index.js';
 import { partsSheet } from './material/index.js';
+import { webOf } from './web-layout.js';
 
 function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
   return [...layouts.values()].flatMap((layout) => {
@@ -13,6 +15,33 @@ function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
       : [];
   });
 }
+
+/** Share of a cylinder's circumference from which nothing is said. Source: common practice, no source. */
+const WELL_USED = 0.85;
+
+/** A pattern that leaves much of its cylinder unprinted, with the circumference that would do. Issue: `web.repeat-unused`. */
+const repeatAdvice = (layouts: Layouts): Issue[] =>
+  [...layouts.values()].flatMap(({ component, machine, piece, pattern, path }) => {
+    const web = webOf(machine);
+    const repeat = component.sheet.heightMm;
+    const [first] = pattern.pieces;
+    const around = first ? new Set(pattern.pieces.map(({ yMm }) => Math.round(yMm))).size : 0;
+    const high = first?.turned ? piece.widthMm : piece.heightMm;
+    if (!web || web.cutOffMm !== undefined || around === 0 || (around * high) / repeat >= WELL_USED) return [];
+    const wanted = around * high;
+    const repeats = (web.cylinderTeeth ?? []).map((teeth) => repeatMm(teeth)).filter((mm) => mm >= wanted && mm < repeat);
+    const better = web.anyRepeat ? wanted : repeats.length > 0 ? Math.min(...repeats) : undefined;
+    return better === undefined
+      ? []
+      : [
+          warning('web.repeat-unused', `${path}.sheet.heightMm`, {
+            component: component.name,
+            value: Math.round(100 * (1 - wanted / repeat)),
+            repeat: Math.round(repeat * 10) / 10,
+            better: Math.round(better * 10) / 10,
+          }),
+        ];
+  });
 
 /** What is printed and joined works out, but wants a look. Issues: `layout.*`, `order.*`, all warnings. What the route breaks is told by the rules. */
 export function adviseJob(job: Job, layouts: Layouts): Issue[] {
@@ -27,5 +56,5 @@ export function adviseJob(job: Job, layouts: Layouts): Issue[] {
           }),
         ]
       : [];
-  return [...uncutAdvice(job, layouts), ...over];
+  return [...uncutAdvice(job, layouts), ...repeatAdvice(layouts), ...over];
 }

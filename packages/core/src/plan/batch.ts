@@ -7,7 +7,11 @@ import { giveNorm } from './step-norms.js';
  * Share of its set-ups that a job bears: all of them, but of a single book that runs in a batch of its own format, paper and
  * film only its part. Undefined where a job bears all. Source: handbook chapter 2, family 15 (identity).
  */
-export function batchShare(job: Job, norms: NormLookup, book: FigureBook): { share: number; figure: string } | undefined {
+export function batchShare(
+  job: Job,
+  norms: NormLookup,
+  book: FigureBook,
+): { share: number; figure: string } | undefined {
   if (job.family !== 'on-demand') return undefined;
   const batch =
     job.order.batch === undefined

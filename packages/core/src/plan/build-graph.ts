@@ -130,17 +130,33 @@ function flowStep(
   };
 }
 
+/** Singular and plural where an s does not do. */
+const PLURALS: Readonly<Record<string, string>> = { copy: 'copies', box: 'boxes' };
+/** What an order counts, many of them: as it says, packs of several designs, else what leaves the last station. */
+export function orderUnit(job: Job, last: string | undefined): string {
+  if (job.order.unit !== undefined) return job.order.unit;
+  if (isAssorted(job)) return 'packs';
+  if ((job.items?.length ?? 0) > 0 || last === undefined) return 'pieces';
+  return PLURALS[last] ?? (last.endsWith('s') ? last : `${last}s`);
+}
+
 /** What must be there at the end: the order, or each item's own quantity. Issues: `flow.no-end`, `gang.ends`. */
-function demandsOf(job: Job, steps: readonly FlowStep[], book: FigureBook): { demands: JobDemand[]; issues: Issue[] } {
+function demandsOf(
+  job: Job,
+  steps: readonly FlowStep[],
+  book: FigureBook,
+  unitOf: (material: string) => string | undefined,
+): { demands: JobDemand[]; issues: Issue[] } {
   const taken = new Set(steps.flatMap(({ inputs }) => inputs.map(({ material }) => material)));
   const made = [...new Set(steps.flatMap(({ outputs }) => outputs.map(({ material }) => material)))];
   const ends = made.filter((material) => !taken.has(material));
-  const quantity = book.give('order.quantity', 'Order', job.order.quantity, 'copies', GIVEN);
-  const overs = book.give('order.plannedOvers', 'Planned overs', job.order.plannedOvers, 'copies', GIVEN);
-  const target = job.order.quantity + job.order.plannedOvers;
-  book.reckon('order.target', 'To be delivered', target, 'copies', 'quantity + overs', { quantity, overs });
   // A circular route has no end to ask at; any material will do, the circle is what gets reported.
   const [end = steps[0]?.outputs[0]?.material ?? ''] = ends;
+  const unit = orderUnit(job, unitOf(end));
+  const quantity = book.give('order.quantity', 'Order', job.order.quantity, unit, GIVEN);
+  const overs = book.give('order.plannedOvers', 'Planned overs', job.order.plannedOvers, unit, GIVEN);
+  const target = job.order.quantity + job.order.plannedOvers;
+  book.reckon('order.target', 'To be delivered', target, unit, 'quantity + overs', { quantity, overs });
   const items = job.items ?? [];
   if (items.length === 0 || (ends.length === 1 && isAssorted(job))) {
     const demands = [{ material: end, quantity: target, figure: 'order.target' }];
@@ -194,7 +210,7 @@ export function buildGraph(
   const runs = runNorms ? netRuns(job, stepsWith(new FigureBook(), new Map()), bought) : new Map<string, number>();
   const steps = stepsWith(book, runs);
   const spoils = withSpoils(job, steps, book);
-  const { demands, issues: ends } = demandsOf(job, steps, book);
+  const { demands, issues: ends } = demandsOf(job, steps, book, (material) => materials.get(material)?.unit);
   const issues = [...spoils.issues, ...ends];
   if (issues.length > 0) return { issues };
   return { flow: { graph: { steps: spoils.steps, bought, demands }, demands, ...followed }, issues };
@@ -202,6 +218,6 @@ export function buildGraph(
 
 /** Net process units of every step, where the graph can be reckoned. */
 function netRuns(job: Job, steps: readonly FlowStep[], bought: readonly string[]): ReadonlyMap<string, number> {
-  const { demands, issues } = demandsOf(job, steps, new FigureBook());
+  const { demands, issues } = demandsOf(job, steps, new FigureBook(), () => undefined);
   return issues.length > 0 ? new Map() : netUnits({ steps, bought, demands });
 }

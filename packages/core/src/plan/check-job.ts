@@ -3,6 +3,7 @@ import { schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, normInWords } from '../works/index.js';
+import { foursIssue } from './families/impossible.js';
 import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
 import { type Component, type Job, type Step, isUnprinted, itemsTotal } from './job.js';
@@ -217,6 +218,9 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
   return issues;
 }
 
+/** Stations that take loose leaves, each of two pages. */
+const PUTS_LEAVES: readonly Step['operation'][] = ['kit', 'bind'];
+
 /**
  * What is wrong with a job before anything is reckoned: names that the works does not know, sizes that the press does
  * not take, passes that do not fit the work style. Issues: `job.*`, `press.*`, `web.*` and `gang.*`.
@@ -230,7 +234,18 @@ export function checkJob(job: Job, works: Works): Issue[] {
     (sum, { kind, pages, runOf }) => sum + (kind === 'section' && runOf === undefined ? (pages ?? 0) : 0),
     0,
   );
+  const binds = job.route.some(({ operation }) => ['stitch', 'bind', 'sew'].includes(operation));
+  const leaves = job.route.flatMap(({ operation, from = [] }, i) =>
+    PUTS_LEAVES.includes(operation)
+      ? from.flatMap(({ usage = 1 }, j) =>
+          usage > 1 && (2 * usage) % 4 !== 0 ? [foursIssue(2 * usage, `route[${i}].from[${j}].usage`)] : [],
+        )
+      : [],
+  );
+  const fours = binds && job.pages !== undefined && job.pages % 4 !== 0 ? [foursIssue(job.pages, 'pages')] : [];
   return [
+    ...fours,
+    ...leaves,
     ...doubled,
     ...normIssues(job, works),
     ...itemIssues(job),

@@ -1,5 +1,5 @@
 import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
-import { type CarrierKind, CARRIER_OF } from '../press/index.js';
+import { type CarrierKind, CARRIER_OF, carrierWords } from '../press/index.js';
 import { type Machine, type NormLookup, PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import { carrierPrice } from './carrier-norms.js';
@@ -82,7 +82,12 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
     );
     return [...plates, ...again].flatMap(([id, count]) =>
       book.figures[count]
-        ? [product(`cost.counters.${id}`, `Counters, ${id}`, 'plates * price', { plates: count, price: norm(carrierPrice('counter')) })]
+        ? [
+            product(`cost.counters.${id}`, `Counters, ${id}`, 'plates * price', {
+              plates: count,
+              price: norm(carrierPrice('counter')),
+            }),
+          ]
         : [],
     );
   };
@@ -104,7 +109,14 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
       const price = charged(`component.${id}.carrierPrice`, layout.component.carriers?.owner, carrierPrice(kind));
       const count = `component.${id}.plates`;
       return book.figures[count]
-        ? [product(`cost.plates.${id}`, `Plates, ${layout.component.name}`, 'plates * price', { plates: count, price })]
+        ? [
+            product(
+              `cost.plates.${id}`,
+              `${carrierWords(kind ? [kind] : ['plate'])[0]}, ${layout.component.name}`,
+              'plates * price',
+              { plates: count, price },
+            ),
+          ]
         : [];
     }),
     ...overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ step, kind }) =>
@@ -188,7 +200,13 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
       }),
     );
   const packs = ({ supply }: PlannedUse): boolean => PACKING.includes(supply);
-  const supplies = sumFigure(book, 'cost.supplies', 'Coating, film, foil, glue, thread', currency, usedUp((use) => !packs(use)));
+  const supplies = sumFigure(
+    book,
+    'cost.supplies',
+    'Coating, film, foil, glue, thread',
+    currency,
+    usedUp((use) => !packs(use)),
+  );
   const packing = sumFigure(book, 'cost.packing', 'Bands, boxes, pallets', currency, usedUp(packs));
   const waste = book.value(
     product('cost.waste', 'Waste taken away', 'kg * price', { kg: 'total.wasteKg', price: norm('price.waste') }),

@@ -1,6 +1,7 @@
 import { GIVEN, IDENTITY, ceilRatio, evaluate } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Counted, type Machine, MACHINE_COUNTS } from '../works/index.js';
+import { CARRIER_OF, carrierWords } from '../press/index.js';
+import { type Counted, type Machine, MACHINE_COUNTS, printingOf } from '../works/index.js';
 import { cutWork } from './cutting.js';
 import { batchShare } from './batch.js';
 import { washUpsBefore } from './inks.js';
@@ -30,18 +31,24 @@ function setUp(
   const whole = evaluate(formula, (name) => book.value(inputs[name] ?? ''));
   const batch = batchShare(job, norms, book);
   if (!batch) return book.reckon(`${id}.setupHours`, 'Set-up', whole, 'h', formula, inputs);
-  return book.reckon(`${id}.setupHours`, 'Set-up, its part of the batch', whole * batch.share, 'h', `(${formula}) * share`, {
-    ...inputs,
-    share: batch.figure,
-  });
+  return book.reckon(
+    `${id}.setupHours`,
+    'Set-up, its part of the batch',
+    whole * batch.share,
+    'h',
+    `(${formula}) * share`,
+    {
+      ...inputs,
+      share: batch.figure,
+    },
+  );
 }
 
 /** How much of what a rate counts runs through a station, as a figure. */
 function countFigure(context: TimeContext, { step, id, layout, incoming, machine }: Station, counts: Counted) {
   const { book, norms } = context;
   const packing = context.packings.get(step.id);
-  if (counts === 'packs' && packing)
-    return { through: packing.packs as Count<Counted>, figure: `${id}.packs` };
+  if (counts === 'packs' && packing) return { through: packing.packs as Count<Counted>, figure: `${id}.packs` };
   const counting = countThrough(counts, {
     step,
     layout,
@@ -58,14 +65,7 @@ function countFigure(context: TimeContext, { step, id, layout, incoming, machine
   const used = Object.fromEntries(
     Object.entries(inputs).filter(([name]) => new RegExp(`\\b${name}\\b`).test(counting.formula)),
   );
-  const figure = book.reckon(
-    `${id}.through`,
-    counting.name,
-    counting.count,
-    counts,
-    counting.formula,
-    used,
-  );
+  const figure = book.reckon(`${id}.through`, counting.name, counting.count, counts, counting.formula, used);
   return { through: counting.through, figure };
 }
 
@@ -96,6 +96,8 @@ function pressHours(context: TimeContext, station: Station): number {
   const counts = machine ? MACHINE_COUNTS[machine.process] : 'sheets';
   if (!layout || isPlateless(layout))
     return ratedHours(context, station, setUp(context, id, 'setup', { setup: norm('setup') }), counts, norm('speed'));
+  const kind = CARRIER_OF[printingOf(layout.machine)];
+  const [heading, carriers] = carrierWords(kind ? [kind] : ['plate']);
   const washes = step.operation === 'print' ? washUpsBefore(job, works, step, layout) : 0;
   const washing =
     washes > 0
@@ -107,7 +109,13 @@ function pressHours(context: TimeContext, station: Station): number {
   const setup = setUp(context, id, `setup + each * plates${washing ? ' + washes * wash' : ''}`, {
     setup: norm('setup'),
     each: norm('setupPer'),
-    plates: book.give(`${id}.platesHung`, 'Plates hung for this pass', platesHung(step, layout), 'plates', IDENTITY),
+    plates: book.give(
+      `${id}.platesHung`,
+      `${heading} hung for this pass`,
+      platesHung(step, layout),
+      carriers,
+      IDENTITY,
+    ),
     ...washing,
   });
   return ratedHours(context, station, setup, counts, norm('speed'));
@@ -161,11 +169,18 @@ function liftHours(context: TimeContext, { step, id, layout, incoming, norm }: S
   const share = batch?.share ?? 1;
   const lifts = share * ceilRatio(book.value(units(id)) / share, perLift);
   const liftsId = batch
-    ? book.reckon(`${id}.lifts`, 'Lifts, its part of the batch', lifts, 'lifts', 'share * ceil(units / share / sheets)', {
-        units: units(id),
-        sheets,
-        share: batch.figure,
-      })
+    ? book.reckon(
+        `${id}.lifts`,
+        'Lifts, its part of the batch',
+        lifts,
+        'lifts',
+        'share * ceil(units / share / sheets)',
+        {
+          units: units(id),
+          sheets,
+          share: batch.figure,
+        },
+      )
     : book.reckon(`${id}.lifts`, 'Lifts', lifts, 'lifts', 'ceil(units / sheets)', { units: units(id), sheets });
   const work = cutWork(layout, step, norms('cut.leastStrip').value);
   const cutsId = book.give(`${id}.cuts`, 'Cuts a lift', work.cuts, 'cuts', PROGRAMME);

@@ -70,6 +70,7 @@ export {
 } from './step-norms.js';
 export { carriersPerColour, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
+export { type CostKind, type CostLine, COST_KINDS, MORE, costLines, costOfNext } from './cost-lines.js';
 export { type Packing } from './packing.js';
 export { type PlannedUse, useId } from './uses/use-figures.js';
 export { type Use, type UseAt, STITCHES, dieSide, quantityOf, strikingDie, usesOf } from './uses/use.js';

@@ -21,7 +21,12 @@ interface Context {
  * Ink of one unit: what is laid on the paper, every sheet through the pass, those spoiled too; and what has to be drawn:
  * as supplied, with the fill of the unit and the loss of its wash-up. Source: identity, handbook chapter 5.
  */
-function unitFigure({ job, works, book, norms, fills }: Context, layout: ComponentLayout, pass: Step, at: UnitInk): string {
+function unitFigure(
+  { job, works, book, norms, fills }: Context,
+  layout: ComponentLayout,
+  pass: Step,
+  at: UnitInk,
+): string {
   const { component } = layout;
   const { side, index, name } = at;
   const id = `component.${component.id}.ink.${side}.${index}`;

@@ -48,6 +48,8 @@ export interface Delivery {
 
 export interface Order {
   readonly quantity: number;
+  /** What is counted, many of them: sets, pads, packs; what leaves the last station where absent. */
+  readonly unit?: string | undefined;
   /** Pieces planned beyond the order. */
   readonly plannedOvers: number;
   readonly policy: OversPolicy;

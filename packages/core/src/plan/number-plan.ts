@@ -38,8 +38,11 @@ export function numberIssues(job: Job, count: number): Issue[] {
   const last = runNumber(count + voids - 1, plan);
   const most = 10 ** plan.digits - 1;
   const issues: Issue[] = [];
-  if (last < 0) issues.push(error('number.below-nil', `${path}.start`, { first: plan.first, step: plan.step, count, last }));
+  if (last < 0)
+    issues.push(error('number.below-nil', `${path}.start`, { first: plan.first, step: plan.step, count, last }));
   if (Math.max(plan.first, last) > most)
-    issues.push(error('number.digits', `${path}.digits`, { last: Math.max(plan.first, last), digits: plan.digits, most }));
+    issues.push(
+      error('number.digits', `${path}.digits`, { last: Math.max(plan.first, last), digits: plan.digits, most }),
+    );
   return issues;
 }

@@ -1,5 +1,5 @@
 import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
-import { type CarrierKind, CARRIER_OF, inkKg } from '../press/index.js';
+import { type CarrierKind, CARRIER_OF, carrierWords, inkKg } from '../press/index.js';
 import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import { lifeNorm } from './carrier-norms.js';
@@ -88,11 +88,12 @@ export function overprintFigures(context: Context, byName: Record<string, string
       (byName[name] ??= []).push(figure);
     }
     if (kind === undefined) return [];
+    const [heading, carriers] = carrierWords([kind]);
     const life = giveNorm(book, norms, lifeNorm(kind));
     const perSet = book.give(`${id}.inks`, 'Inks of this pass', inks.length, 'inks', GIVEN);
     const count = inks.length * Math.max(1, ceilRatio(book.value(sheets), book.value(life)));
     return [
-      book.reckon(`${id}.carriers`, `Carriers, ${step.id}`, count, 'plates', 'inks * max(1, ceil(sheets / life))', {
+      book.reckon(`${id}.carriers`, `${heading}, ${step.id}`, count, carriers, 'inks * max(1, ceil(sheets / life))', {
         inks: perSet,
         sheets,
         life,

@@ -86,10 +86,21 @@ function palletFigures(
   told: number | undefined,
 ): PalletPlan | undefined {
   const id = `step.${step.id}`;
-  const pallet = palletFor(box, packs, palletLimits(norms), told === undefined ? Infinity : Math.floor(told / box.pieces));
+  const pallet = palletFor(
+    box,
+    packs,
+    palletLimits(norms),
+    told === undefined ? Infinity : Math.floor(told / box.pieces),
+  );
   if (!pallet) return undefined;
   const boxes = book.give(`${id}.boxes`, 'Boxes or bundles', packs, 'boxes', IDENTITY);
-  const perPallet = book.give(`${id}.perPallet`, 'Boxes or bundles on a full pallet', pallet.perPallet, 'boxes', IDENTITY);
+  const perPallet = book.give(
+    `${id}.perPallet`,
+    'Boxes or bundles on a full pallet',
+    pallet.perPallet,
+    'boxes',
+    IDENTITY,
+  );
   book.give(`${id}.perLayer`, 'In a layer', pallet.perLayer, 'boxes', IDENTITY);
   book.give(`${id}.layers`, 'Layers', pallet.layers, 'layers', IDENTITY);
   const pallets = book.reckon(`${id}.pallets`, 'Pallets', pallet.pallets, 'pallets', 'ceil(boxes / perPallet)', {
@@ -126,7 +137,15 @@ function packAt(context: Context, step: Step): Packing | undefined {
     const pallet = palletFigures(context, step, box, ceilRatio(pieces, perInner), step.perPack);
     const perPack = (pallet?.perPallet ?? 1) * perInner;
     const each = book.give(`${id}.onPallet`, 'Pieces on a pallet', perPack, 'pieces', IDENTITY);
-    return { step: step.id, pieces, perPack, packs: packsFigure(book, step, 'Pallets', each), box, pallet, noPallet: !pallet };
+    return {
+      step: step.id,
+      pieces,
+      perPack,
+      packs: packsFigure(book, step, 'Pallets', each),
+      box,
+      pallet,
+      noPallet: !pallet,
+    };
   }
   const perPack = step.perPack ?? 1;
   const boxed = step.operation === 'box';
@@ -177,12 +196,17 @@ export function packingUses({ job, book, norms }: Context, packings: ReadonlyMap
       const turns = norms('pallet.wraps').value;
       return [
         use('pallet', 'pallets', pallet.pallets, { pallets: `${id}.pallets` }),
-        use('stretch-film', 'pallets * around * height / 1000 * turns', pallet.pallets * around * (pallet.heightMm / 1000) * turns, {
-          pallets: `${id}.pallets`,
-          around: book.give(`${id}.around`, 'Around a pallet', around, 'm', IDENTITY),
-          height: `${id}.palletMm`,
-          turns: giveNorm(book, norms, 'pallet.wraps'),
-        }),
+        use(
+          'stretch-film',
+          'pallets * around * height / 1000 * turns',
+          pallet.pallets * around * (pallet.heightMm / 1000) * turns,
+          {
+            pallets: `${id}.pallets`,
+            around: book.give(`${id}.around`, 'Around a pallet', around, 'm', IDENTITY),
+            height: `${id}.palletMm`,
+            turns: giveNorm(book, norms, 'pallet.wraps'),
+          },
+        ),
       ];
     };
     const { packs } = packing;

@@ -237,7 +237,9 @@ export function plan(job: Job, asked: Works): PlanOutcome {
   const { flow, units } = settled;
   const numbered = job.route.find(({ operation }) => operation === 'number');
   const numbers = lanes.get(numbered?.component ?? '')?.pattern.count ?? 1;
-  const impossible = numbered ? numberIssues(job, (flow.byId.get(numbered.id)?.byStep.needsOut[numbered.id] ?? 0) * numbers) : [];
+  const impossible = numbered
+    ? numberIssues(job, (flow.byId.get(numbered.id)?.byStep.needsOut[numbered.id] ?? 0) * numbers)
+    : [];
   if (impossible.length > 0) return { ok: false, issues: impossible };
   countFigures({ book, job, flow, jobFlow, machines, norms, units });
   partFigures(book, job);

@@ -1,12 +1,12 @@
 import type { RuleSchool, School } from '../flow/index.js';
 import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
-import { CARRIER_OF, STYLE_RULES, countPlates } from '../press/index.js';
+import { CARRIER_OF, STYLE_RULES, carrierWords, countPlates } from '../press/index.js';
 import { buyPaper } from './buy-paper.js';
 import { type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import { lifeNorm } from './carrier-norms.js';
-import { overprintFigures } from './overprint.js';
+import { overprintFigures, overprintsOf } from './overprint.js';
 import { fillsOf } from './fills.js';
 import { drawFigure, inkFigures } from './ink-figures.js';
 import { type Job, type Step, paperOf } from './job.js';
@@ -75,28 +75,30 @@ function changingColours({ front, back, versions, workStyle }: ComponentLayout['
 function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: string): number {
   const { component } = layout;
   const id = `component.${component.id}`;
-  const life = giveNorm(book, norms, lifeNorm(CARRIER_OF[printingOf(layout.machine)]));
+  const kind = CARRIER_OF[printingOf(layout.machine)];
+  const [heading, carriers] = carrierWords(kind ? [kind] : ['plate']);
+  const life = giveNorm(book, norms, lifeNorm(kind));
   const [front, back] = [component.front.length, component.back.length];
   const perSide = carriersPerColour(layout);
   const count = countPlates(component.workStyle, front * perSide, back * perSide, book.value(sheets), book.value(life));
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
-  const perSet = book.give(`${id}.platesPerSet`, 'Plates in one set', count.perSet, 'plates', source);
+  const perSet = book.give(`${id}.platesPerSet`, `${heading} in one set`, count.perSet, carriers, source);
   const turns = book.give(
     `${id}.impressionsPerSheet`,
-    'Impressions of a plate on one sheet',
+    'Impressions of one on a sheet or turn',
     count.impressions / Math.max(1, book.value(sheets)),
     'impressions',
     source,
   );
   if (usesHeldCarriers(job, component)) {
     const held = { label: 'identity', note: 'held from the first run' } as const;
-    book.give(`${id}.plates`, `Plates, ${component.name}`, 0, 'plates', held);
+    book.give(`${id}.plates`, `${heading}, ${component.name}`, 0, carriers, held);
     return 0;
   }
   const versions = component.versions?.names.length ?? 0;
   if (versions < 2) {
     const formula = 'perSet * ceil(sheets * turns / life)';
-    book.reckon(`${id}.plates`, `Plates, ${component.name}`, count.plates, 'plates', formula, {
+    book.reckon(`${id}.plates`, `${heading}, ${component.name}`, count.plates, carriers, formula, {
       perSet,
       turns,
       sheets,
@@ -106,9 +108,9 @@ function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: 
   }
   const changing = book.give(
     `${id}.platesChanging`,
-    'Plates of a set that change with the version',
+    `${heading} of a set that change with the version`,
     changingColours(component) * perSide,
-    'plates',
+    carriers,
     IDENTITY,
   );
   const named = book.give(`${id}.versions`, 'Versions', versions, 'versions', GIVEN);
@@ -117,7 +119,7 @@ function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: 
     (count.perSet - book.value(changing)) * Math.ceil(all) + book.value(changing) * versions * Math.ceil(perVersion);
   const formula =
     '(perSet - changing) * ceil(sheets * turns / life) + changing * versions * ceil(sheets * turns / versions / life)';
-  book.reckon(`${id}.plates`, `Plates, ${component.name}`, value, 'plates', formula, {
+  book.reckon(`${id}.plates`, `${heading}, ${component.name}`, value, carriers, formula, {
     perSet,
     changing,
     versions: named,
@@ -126,6 +128,16 @@ function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: 
     life,
   });
   return value;
+}
+
+/** What all carriers of a job are called together: by their kind where they are of one, those of other presses too. */
+function totalWords({ job, works, layouts }: Context): readonly [string, string] {
+  const own = [...layouts.values()].flatMap(({ component, machine }) =>
+    component.front.length + component.back.length > 0 ? (CARRIER_OF[printingOf(machine)] ?? []) : [],
+  );
+  const again = overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ kind }) => kind ?? []);
+  const kinds = [...own, ...again];
+  return carrierWords(kinds.length > 0 ? kinds : ['plate']);
 }
 
 /** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
@@ -169,7 +181,7 @@ export function pressFigures(asked: Omit<Context, 'fills'>): PressTotals {
     platesByComponent: platesBy,
     paperKgByComponent: paperBy,
     inkKgByName,
-    plates: sumFigure(book, 'total.plates', 'Plates', 'plates', [
+    plates: sumFigure(book, 'total.plates', ...totalWords(context), [
       ...ids.map((id) => `component.${id}.plates`),
       ...again,
     ]),

@@ -60,9 +60,7 @@ function parted(job: Job, componentId: string): Job {
     ),
     route: job.route.flatMap((step): Step[] => {
       if (laneIds.has(step.id))
-        return step.id === last
-          ? [step, ...lane.map((one) => twinOf(one, ids, componentId, twin))]
-          : [step];
+        return step.id === last ? [step, ...lane.map((one) => twinOf(one, ids, componentId, twin))] : [step];
       if (!takenBy(step).some(({ material }) => laneIds.has(material))) return [step];
       return [
         {

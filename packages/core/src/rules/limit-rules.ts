@@ -118,7 +118,9 @@ const lift: Predicate = ({ stations: all, norms }) =>
     const limit = norms('pack.handKg').value;
     const kg = ((step.perPack ?? 1) * one) / GRAMS;
     if (!is(station, 'box') || kg <= limit) return [];
-    return [{ step: step.id, value: tenth(kg), limit, unit: 'kg', mend: lighter(station, Math.floor((limit * GRAMS) / one)) }];
+    return [
+      { step: step.id, value: tenth(kg), limit, unit: 'kg', mend: lighter(station, Math.floor((limit * GRAMS) / one)) },
+    ];
   });
 
 /** Fewer pieces in a box: whole packs, or a round number; packs that are too heavy themselves first. @param most that a person lifts. */

@@ -74,9 +74,7 @@ const wholePacks: Predicate = ({ stations }) =>
     const value = step.perPack ?? 1;
     if (!is(station, 'box') || inner === undefined || value % inner === 0) return [];
     const whole = Math.max(inner, Math.round(value / inner) * inner);
-    return [
-      { step: step.id, value, limit: whole, unit: 'pieces', mend: set(['route', index, 'perPack'], whole) },
-    ];
+    return [{ step: step.id, value, limit: whole, unit: 'pieces', mend: set(['route', index, 'perPack'], whole) }];
   });
 
 /** Packs of several designs whose form does not give the designs as the pack takes them. */
@@ -86,7 +84,7 @@ const equalDesigns: Predicate = ({ stations, job }) =>
     if (items.length < 2) return [];
     const usage = new Map(items.map(({ material, usage: each = 1 }) => [material.slice('item.'.length), each]));
     return job.components.flatMap(({ carries = [] }, at): Found[] => {
-      const packs = carries.map(({ item, count, share = 1 }) => count * share / (usage.get(item) ?? Infinity));
+      const packs = carries.map(({ item, count, share = 1 }) => (count * share) / (usage.get(item) ?? Infinity));
       const own = carries.every(({ item }) => usage.has(item));
       const [first = 0] = packs;
       if (!own || carries.length < 2 || packs.every((one) => Math.abs(one - first) < 1e-9)) return [];

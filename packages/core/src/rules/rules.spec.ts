@@ -222,22 +222,21 @@ describe('rules of the route', () => {
     }
   });
 
-  it.each(RULE_IDS.filter((rule) => findings(CASES[rule], CASE_WORKS[rule]).some((one) => one.rule === rule && one.mend)))(
-    '%s is silent once its mend is taken, and nothing new fires',
-    (rule) => {
-      const works = CASE_WORKS[rule];
-      const before = broken(CASES[rule], works);
-      let job = CASES[rule];
-      for (let turns = 0; turns < 40; turns++) {
-        const next = findings(job, works).find((one) => one.rule === rule);
-        if (!next) break;
-        if (!next.mend) throw new Error(`${rule} at ${next.step} has no mend`);
-        job = applyMend(job, next.mend);
-      }
-      expect(broken(job, works)).not.toContain(rule);
-      for (const one of broken(job, works)) expect(before).toContain(one);
-    },
-  );
+  it.each(
+    RULE_IDS.filter((rule) => findings(CASES[rule], CASE_WORKS[rule]).some((one) => one.rule === rule && one.mend)),
+  )('%s is silent once its mend is taken, and nothing new fires', (rule) => {
+    const works = CASE_WORKS[rule];
+    const before = broken(CASES[rule], works);
+    let job = CASES[rule];
+    for (let turns = 0; turns < 40; turns++) {
+      const next = findings(job, works).find((one) => one.rule === rule);
+      if (!next) break;
+      if (!next.mend) throw new Error(`${rule} at ${next.step} has no mend`);
+      job = applyMend(job, next.mend);
+    }
+    expect(broken(job, works)).not.toContain(rule);
+    for (const one of broken(job, works)) expect(before).toContain(one);
+  });
 
   it('is switched off, made softer or harder by the works, and by a job', () => {
     const rule = 'rule.score-before-fold';

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { answersOf } from '../plan/families.fixture.js';
-import { type AskedFamily, type FamilyAnswers, FAMILY_RULES, FOLDS_OF, FOLD_KINDS, plan, stocksFor } from '../plan/index.js';
+import {
+  type AskedFamily,
+  type FamilyAnswers,
+  FAMILY_RULES,
+  FOLDS_OF,
+  FOLD_KINDS,
+  plan,
+  stocksFor,
+} from '../plan/index.js';
 import { checkRoute } from '../rules/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { startJob } from './start-job.js';
@@ -38,7 +46,9 @@ describe('a job at its birth', () => {
         const { job, issues } = startJob(family, answers, SHIPPED_WORKS);
         for (const { path, params } of issues) {
           expect(path).not.toBe('');
-          expect(Object.values(params).every((value) => typeof value === 'string' || Number.isFinite(value))).toBe(true);
+          expect(Object.values(params).every((value) => typeof value === 'string' || Number.isFinite(value))).toBe(
+            true,
+          );
         }
         if (issues.length > 0) return;
         const outcome = plan(job, SHIPPED_WORKS);

@@ -93,7 +93,10 @@ export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Wor
     if (faults(best) === 0) break;
   }
   const found = best ?? { job: makeJob(family, answers, works), broken: [], findings: [] };
-  return { job: found.job, issues: impossible.length > 0 ? impossible : [...found.broken, ...found.findings.map(ruleIssue)] };
+  return {
+    job: found.job,
+    issues: impossible.length > 0 ? impossible : [...found.broken, ...found.findings.map(ruleIssue)],
+  };
 }
 
 /** The job that {@link startJob} begins. */

@@ -1,6 +1,6 @@
-import { UM } from '../kernel/index.js';
+import { UM, tenth } from '../kernel/index.js';
 import { adhesiveAt } from '../plan/index.js';
-import { FLUTES } from '../web/index.js';
+import { FLUTES, chooseDeckle } from '../web/index.js';
 import { drawBlank } from './die-sheet.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
@@ -67,6 +67,9 @@ export function envelopeSheet(sheet: SheetBook): void {
   sheet.remark('Sides are folded and the seam glued first, then the bottom; counted and stood upright.');
 }
 
+/** Widths that liners and fluting are kept in. Source: common practice, no source. */
+const DECKLES_MM = [1_250, 1_500, 1_800, 2_100, 2_500];
+
 /** Corrugator: metres of board, liners and fluting. Source: handbook chapter 6 "Webs"; the take-up is practice. */
 export function corrugateSheet(sheet: SheetBook): void {
   const { layout } = sheet;
@@ -81,6 +84,23 @@ export function corrugateSheet(sheet: SheetBook): void {
   });
   sheet.show('linerM', 'Liner, both together', 'm', '2 * board', { board: metres });
   sheet.show('fluteM', 'Fluting', 'm', 'board * takeUp', { board: metres, takeUp });
+  const choices = chooseDeckle({
+    blankWidthMm: layout.component.sheet.widthMm,
+    blankLengthMm: layout.component.sheet.heightMm,
+    edgeTrimMm: sheet.value(sheet.norm('corrugate.edgeTrim')),
+    decklesMm: DECKLES_MM,
+  });
+  if (choices.length > 0)
+    sheet.list({
+      title: 'Paper widths, least edge trim first',
+      heads: ['Width mm', 'Lanes', 'Cut-off mm', 'Edge trim %'],
+      rows: choices.map(({ deckleMm, lanes, cutOffMm, trimShare }) => [
+        deckleMm,
+        lanes,
+        tenth(cutOffMm),
+        tenth(100 * trimShare),
+      ]),
+    });
   sheet.remark(
     `Web ${layout.component.sheet.widthMm} mm wide between the edge trims; flutes run across the web, upright in the case.`,
   );

@@ -60,6 +60,7 @@ export const FINISHING_NORMS: readonly Norm[] = [
   glue('glue.beadWidth', 'Width of a bead', 'mm', 4, 100, UNSOURCED),
   glue('glue.beadWet', 'Wet thickness of a bead', 'mm', 0.1, 10, UNSOURCED),
   glue('glue.filmWet', 'Wet thickness over an area', 'mm', 0.03, 5, UNSOURCED),
+  glue('glue.solids', 'Solids of cold glue, gum and paste', 'share', 0.5, 1, UNSOURCED),
   glue('glue.density', 'Density of cold glue', 'g/cm3', 1.1, 5, UNSOURCED),
   glue('glue.dryHours', 'Under compression before it is handled', 'h', 1, 100, UNSOURCED),
   glue('gum.dryHours', 'Seal gum, flap open', 'h', 0.25, 100, UNSOURCED),
@@ -76,6 +77,7 @@ export const FINISHING_NORMS: readonly Norm[] = [
   film('window.glueMargin', 'Glue margin around a window', 'mm', 6, 50, UNSOURCED),
   film('raise.gsm', 'Powder of raised print on full coverage', 'g/m2', 25, 300, UNSOURCED),
   film('powder.gsm', 'Anti-set-off powder on full coverage', 'g/m2', 0.4, 20, UNSOURCED),
+  film('foil.gsm', 'Foil with its carrier', 'g/m2', 20, 300, UNSOURCED),
   film('foil.step', 'Foil drawn beyond the die at a pull', 'mm', 3, 100, UNSOURCED),
   film('foil.side', 'Foil beyond the die at each side', 'mm', 5, 100, UNSOURCED),
   bind('bind.leastSpine', 'Thinnest spine of glued work', 'mm', 3, 50),
@@ -113,6 +115,7 @@ export const FINISHING_NORMS: readonly Norm[] = [
   pack('pallet.height', 'Pallet, height with its load', 'mm', 1_500, 3_000, UNSOURCED),
   pack('pallet.ownHeight', 'Pallet, height of its own', 'mm', 144, 300, { label: 'memory', note: 'EN 13698-1' }),
   pack('pallet.kg', 'Heaviest load of a pallet', 'kg', 900, 5_000, UNSOURCED),
+  fromZero(pack('corrugate.edgeTrim', 'Edge trim at the corrugator, each side', 'mm', 10, 200, UNSOURCED)),
   pack('rewind.core', 'Core of a consumer roll, outside diameter', 'mm', 38, 500, UNSOURCED),
   fromZero(pack('rewind.coreGm', 'Core of a consumer roll, mass of a metre of it', 'g/m', 0, 5_000, UNSOURCED)),
   pack('truck.length', 'Truck or container, metres of loading', 'm', 13.6, 30, {

@@ -54,6 +54,21 @@ function machineNorms(machine: Machine, currency: string): Norm[] {
 const stockPrice = (stock: Stock, currency: string): Norm =>
   price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
 
+/** Factors for CO2 equivalent: none is shipped, the works enters its own with its source. */
+const CO2_NORMS: readonly Norm[] = (
+  ['paper', 'board', 'part', 'ink', 'coating', 'film', 'foil', 'glue', 'metal'] as const
+).map((kind) => ({
+  id: `co2.${kind}`,
+  group: 'paper',
+  subject: 'CO2 equivalent',
+  name: `Of a kilogram of ${kind}`,
+  unit: 'kg/kg',
+  value: 0,
+  min: 0,
+  max: 1_000,
+  source: { label: 'practice', note: 'none shipped; enter your own with its source' },
+}));
+
 /** Example prices of carriers other than offset plates. */
 const CARRIER_PRICES: readonly (readonly [CarrierKind, string, number])[] = [
   ['flexo-plate', 'Flexo plate', 95],
@@ -102,6 +117,7 @@ function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
       ...price('price.waste', 'Waste and carriage', 'Waste taken away; below 0 what the mill pays', `${currency}/kg`, 0),
       min: -MOST_PRICE,
     },
+    ...CO2_NORMS,
     price('price.carriage', 'Waste and carriage', 'Carriage of a metre of loading', `${currency}/m`, 28),
     price('price.over', 'Sureness', 'Press sheet of overs that nobody takes, put away', `${currency}/sheet`, 0),
     price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),

@@ -34,6 +34,7 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('ink.film.coating', 'Water-based coating at full coverage, wet', 'g/m2', 4, 50),
   pressRoom('ink.solids.flexo', 'Solids of flexo ink', 'share', 0.4, 1),
   pressRoom('ink.solids.gravure', 'Solids of gravure ink', 'share', 0.27, 1),
+  pressRoom('ink.solids.coating', 'Solids of water-based coating', 'share', 0.4, 1, UNSOURCED),
   { ...pressRoom('ink.fill', 'Fill of a unit: duct and rollers', 'kg', 0.5, 100, UNSOURCED), min: 0 },
   { ...pressRoom('ink.washLoss', 'Lost at a wash-up', 'kg', 0.2, 100, UNSOURCED), min: 0 },
   pressRoom('ink.pail', 'Weight of a pail', 'kg', 2.5, 1_000, UNSOURCED),

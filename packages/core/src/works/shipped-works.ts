@@ -303,6 +303,7 @@ const STOCKS: readonly Stock[] = [
   sheetStock('endpaper-140', 'Endpaper 140 g', 140, 1.15, false),
   sheetStock('cloth-190', 'Book cloth 190 g', 190, 1.4, false),
   sheetStock('corrugated-b', 'Corrugated board, B flute 430 g', 430, 6.98, false),
+  sheetStock('corrugated-bc', 'Corrugated board, BC double wall 760 g', 760, 9.2, false),
   stock('packet-90', 'Packet paper 90 g', 90, 1.2, false),
   webStock('shelf-paper-100', 'Decorative paper 100 g', 100, 1.1, false, [530, 1060]),
   stock('wove-300', 'Cotton wove 300 g', 300, 1.5, false),

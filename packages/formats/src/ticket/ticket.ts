@@ -43,7 +43,7 @@ function header(document: JobDocument): Content {
           { text: `${job.number}  ${job.title}`, style: 'title' },
           { text: job.customer },
           {
-            text: `${number(job.order.quantity)} copies, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
+            text: `${number(job.order.quantity)} ${document.plan.figures['order.quantity']?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
           },
           ...(job.order.deliveries ?? []).map(({ quantity, due }, i) => ({
             text: `Delivery ${i + 1}: ${number(quantity)}${due === undefined ? '' : `, due ${due}`}`,

@@ -1,9 +1,11 @@
 import type { StructureId } from '../../diecut/index.js';
-import type { Works } from '../../works/index.js';
+import { boundsOf } from '../../geometry/index.js';
+import type { SheetSize, Works } from '../../works/index.js';
+import { dieOf } from '../blank-layout.js';
 import { BOARD_CUTTER } from '../../works/index.js';
 import type { Component, Part } from '../job.js';
 import type { FamilyAnswers } from './answers.js';
-import { type Made, Lane, PROCESS, dieTools, joined, sheetFor } from './lane.js';
+import { type Made, Lane, PROCESS, caliperOf, dieTools, joined, sheetFor } from './lane.js';
 
 /** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
 export function carton(answers: FamilyAnswers, works: Works): Made {
@@ -138,7 +140,7 @@ export function laminatedBox(answers: FamilyAnswers, works: Works): Made {
     .add('window')
     .add('glue')
     .add('band', { perPack: 20, note: 'Bundles.' })
-    .add('pallet', { perPack: 800 });
+    .add('pallet');
   return {
     components: [component],
     parts: [
@@ -163,14 +165,28 @@ export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
     front: [{ name: 'K', coverage: 0.08 }],
     grain: 'height',
   });
+  const { drawing } = dieOf(component, caliperOf(works, answers.stock), '');
+  const box = drawing && boundsOf(drawing.outline);
+  const press = works.machines.find(({ id }) => id === answers.press)?.press;
+  // Board is cut off and slit to the blank, with what the press holds it by.
+  const sheet: SheetSize | undefined =
+    box && press
+      ? {
+          widthMm: Math.ceil(box.right - box.left + 2 * press.sideMm),
+          heightMm: Math.ceil(box.top - box.bottom + press.gripperMm + press.tailMm),
+          grain: 'height',
+        }
+      : undefined;
+  const { bought: _bought, ...bare } = component;
+  const made: Component = sheet ? { ...bare, sheet } : component;
   const lane = new Lane(component.id)
     .add('corrugate', { note: 'Flute and liners to board, slit, scored, cut off.' })
     .add('print', { id: 'print-case', side: 'front' })
     .add('die-cut', { machine: 'slotter', note: 'Slotted and cut in the rotary station.' })
     .add('glue')
     .add('band', { perPack: answers.perPack ?? 25, note: 'Bundles.' })
-    .add('pallet', { perPack: 20 * (answers.perPack ?? 25) });
-  return { components: [component], route: lane.steps };
+    .add('pallet');
+  return { components: [made], route: lane.steps };
 }
 
 /** Packets and envelopes from sheets: cut by a high die, seams and bottom glued, closed by gum dried open or a string. Source: handbook chapter 2, family 10. */

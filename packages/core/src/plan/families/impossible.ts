@@ -5,10 +5,21 @@ import { panelsOf } from '../fold-panels.js';
 import { FOLDS_OF } from '../job.js';
 import type { AskedFamily, FamilyAnswers } from './answers.js';
 
+/** What is stapled, glued or sewn: folded leaves come in fours. */
+const IN_FOURS: readonly AskedFamily[] = ['saddle-stitched', 'perfect-bound', 'case-bound', 'on-demand', 'web-leaflet'];
+
+/** Pages that are no multiple of 4, with the two nearest counts that are. Source: handbook chapter 7 "Binding". */
+export const foursIssue = (pages: number, path: string): Issue =>
+  error('bind.pages-not-fours', path, {
+    pages,
+    below: Math.max(4, 4 * Math.floor(pages / 4)),
+    above: 4 * Math.max(1, Math.ceil(pages / 4)),
+  });
+
 /**
  * What makes a product impossible before a route is thought of, each with the nearest that works: a booklet too thick to
- * stitch, a spine too thin for glue, a panel that no folder takes. Structures are checked where they are drawn.
- * Issues: `bind.too-thick-to-stitch`, `bind.spine-too-thin`, `fold.panel-too-short`. Source: handbook chapter 7 (practice).
+ * stitch, a spine too thin for glue, pages that are no multiple of 4, a panel that no folder takes. Structures are checked where they are drawn.
+ * Issues: `bind.pages-not-fours`, `bind.too-thick-to-stitch`, `bind.spine-too-thin`, `fold.panel-too-short`. Source: handbook chapter 7 (practice).
  */
 export function checkProduct(family: AskedFamily, answers: FamilyAnswers, works: Works): Issue[] {
   const norms = normsOf(works, {});
@@ -16,6 +27,7 @@ export function checkProduct(family: AskedFamily, answers: FamilyAnswers, works:
   if (!stock) return [];
   const caliperUm = stock.gsm * stock.bulk;
   const { pages } = answers;
+  if (IN_FOURS.includes(family) && pages % 4 !== 0) return [foursIssue(pages, 'pages')];
   const thick = blockThicknessMm(pages, caliperUm);
   const values = { pages, gsm: stock.gsm, value: tenth(thick) };
   const fours = (count: number): number => Math.max(4, 4 * count);

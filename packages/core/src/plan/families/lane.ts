@@ -122,6 +122,12 @@ export const styleOf = (
   return press?.perfects && front.length + back.length <= press.units ? 'perfecting' : 'sheetwise';
 };
 
+/** Caliper of a stock, micrometres. */
+export function caliperOf(works: Works, id: string): number {
+  const stock = works.stocks.find((one) => one.id === id);
+  return stock ? stock.gsm * stock.bulk : 0;
+}
+
 /** Grammage of a stock. */
 export const gsmOf = (works: Works, id: string): number =>
   works.stocks.find((stock: Stock) => stock.id === id)?.gsm ?? 0;

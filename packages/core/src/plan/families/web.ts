@@ -1,5 +1,5 @@
 import { chooseRepeat } from '../../web/index.js';
-import { type SheetSize, type Works, normsOf } from '../../works/index.js';
+import { type PressLimits, type SheetSize, type Works, normsOf } from '../../works/index.js';
 import { printSteps } from '../edit-job.js';
 import type { Component } from '../job.js';
 import type { FamilyAnswers } from './answers.js';
@@ -18,6 +18,7 @@ function repeatFor(works: Works, answers: FamilyAnswers): SheetSize {
   const cutOffMm = press?.web?.cutOffMm;
   if (cutOffMm !== undefined)
     return { widthMm: rolls.length > 0 ? Math.max(...rolls) : mostWidth, heightMm: cutOffMm, grain: 'height' };
+  if (press?.web?.anyRepeat) return madeRepeat(answers, rolls, press);
   const bleedMm = normsOf(works, {})('layout.bleed').value;
   const choices = rolls.flatMap((widthMm) =>
     chooseRepeat({
@@ -32,6 +33,15 @@ function repeatFor(works: Works, answers: FamilyAnswers): SheetSize {
   );
   const [best] = choices.sort((a, b) => a.areaM2PerThousand - b.areaM2PerThousand);
   return { widthMm: best?.widthMm ?? mostWidth, heightMm: best?.repeatMm ?? mostRepeat, grain: 'height' };
+}
+
+/** A cylinder made for the pattern, as often around as the press holds; the roll that it covers best. */
+function madeRepeat({ widthMm, heightMm }: FamilyAnswers, rolls: readonly number[], press: PressLimits): SheetSize {
+  const [mostWidth, mostRepeat] = press.maxSheetMm;
+  const around = Math.max(1, Math.floor(mostRepeat / heightMm + 1e-9));
+  const used = (roll: number): number => (Math.floor((roll - 2 * press.sideMm) / widthMm + 1e-9) * widthMm) / roll;
+  const [best = mostWidth] = [...rolls].sort((a, b) => used(b) - used(a));
+  return { widthMm: best, heightMm: around * heightMm, grain: 'height' };
 }
 
 /** On a web: printed and parted in line, so that what leaves the press is the product. */

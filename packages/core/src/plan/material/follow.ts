@@ -61,6 +61,12 @@ function nextWorking(route: readonly Step[], step: Step, seen: readonly Step[] =
   return next.operation === 'dry' ? nextWorking(route, next, [...seen, next]) : next;
 }
 
+/** Stations that part, print or fold say whose they are; for all others what is still one component is laid as that. */
+const SAYS: readonly Step['operation'][] = ['print', 'cut', 'die-cut', 'fold'];
+function ownLayout({ layouts }: Context, step: Step, inputs: readonly Taken[]): ComponentLayout | undefined {
+  return SAYS.includes(step.operation) ? undefined : layouts.get(inputs[0]?.material.component ?? '');
+}
+
 /** What lies at or before a step, out of what comes to it. Source: handbook chapter 5 "Drying and handling" (practice). */
 function lyingAt({ job, norms }: Context, step: Step, wet: readonly Wet[]): Lying {
   const own = LYING_NORMS[step.operation];
@@ -111,7 +117,7 @@ export function followMaterials(context: Context): Followed {
         usage,
         material: { ...material, wet: lain(material.wet, hours, stood) },
       }));
-      const at = { job, works, norms, step, layout: layoutAt(step), inputs: rested };
+      const at = { job, works, norms, step, layout: layoutAt(step) ?? ownLayout(context, step, rested), inputs: rested };
       const after = materialsAfter(at, makes.get(step.id) ?? []);
       for (const [id, material] of after.materials) materials.set(id, material);
       gains.set(step.id, after.gainG);

@@ -18,7 +18,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
-import { type Figures, type Job, type Plan, neighboursOf, partMaterial, whereItGoes } from '@druckerei/core';
+import { type Figures, type Job, type Plan, neighboursOf, partMaterial, costLines, costOfNext, materialBalance, whereItGoes } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
@@ -36,6 +36,8 @@ import { RoomStore } from '../state/room.store';
 import { StationSheets } from '../state/station-sheets';
 import { Balance } from '../ui/balance';
 import { Findings } from '../ui/findings';
+import { BalanceSheet } from '../ui/balance-sheet';
+import { CostTable } from '../ui/cost-table';
 import { Losses } from '../ui/losses';
 import { Schools } from '../ui/schools';
 import { stepNames } from '../ui/step-names';
@@ -61,7 +63,7 @@ function productName({ items = [], title }: Job, figure: string): string {
   return title.length > NAME_ROOM ? 'Product' : title;
 }
 
-const PANELS: readonly Panel[] = ['working', 'schools', 'paper', 'buying', 'revisions'];
+const PANELS: readonly Panel[] = ['working', 'schools', 'paper', 'balance', 'cost', 'buying', 'revisions'];
 
 @Component({
   selector: 'dk-job-page',
@@ -70,6 +72,8 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'paper', 'buying', 'revi
     Buying,
     Conflict,
     Findings,
+    BalanceSheet,
+    CostTable,
     Losses,
     MatButtonModule,
     MatIconModule,
@@ -151,6 +155,22 @@ export class JobPage implements OnDestroy {
   private readonly counts = computed(
     () => new Map([...this.room.state().counts].map(([step, { event }]) => [step, event.good])),
   );
+  protected readonly balance = computed(() => {
+    const [job, plan, works] = [this.editor.job(), this.editor.plan(), this.editor.works()];
+    return job && plan && works ? materialBalance(job, plan, works) : undefined;
+  });
+  protected readonly costLines = computed(() => {
+    const [job, plan] = [this.editor.job(), this.editor.plan()];
+    return job && plan ? costLines(job, plan) : [];
+  });
+  /** Looked at only while the cost is shown: it plans once more. */
+  protected readonly costOfNext = computed(() => {
+    const [job, plan, works] = [this.editor.job(), this.editor.plan(), this.editor.works()];
+    return job && plan && works && this.view.panel() === 'cost' ? costOfNext(job, works, plan) : undefined;
+  });
+  protected readonly componentNames = computed(
+    () => new Map((this.editor.job()?.components ?? []).map(({ id, name }) => [id, name])),
+  );
   protected readonly losses = computed(() => {
     const plan = this.editor.plan();
     return plan ? whereItGoes(plan) : { losses: [], boughtKg: 0, figures: {} };
@@ -162,7 +182,8 @@ export class JobPage implements OnDestroy {
     if (first === undefined || first in figures) return figures;
     const step = /^station\.([^.]+)\./.exec(first)?.[1];
     const sheet = step === undefined ? undefined : this.sheets.of(step);
-    return { ...figures, ...(sheet ? sheet.figures : this.losses().figures) };
+    if (sheet) return { ...figures, ...sheet.figures };
+    return { ...figures, ...(this.balance()?.figures ?? this.losses().figures) };
   });
   protected readonly stepNames = computed(() => {
     const [plan, job] = [this.editor.plan(), this.editor.job()];
