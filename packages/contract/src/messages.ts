@@ -74,10 +74,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{pages} pages on {gsm} g are {value} mm thick; stitching goes to {limit} mm. Take at most {most} pages or a thinner paper, or make a perfect-bound book of it.',
   'bind.pages-not-fours':
     '{pages} pages are no multiple of 4: folded leaves come in fours. Take {below} or {above} pages, or leave pages blank.',
-  'number.digits':
-    'The numbers run to {last}; {digits} digits end at {most}. Give them more digits, or begin lower.',
-  'number.below-nil':
-    'Counting from {first} by {step}, {count} numbers run down to {last}: begin higher, or count up.',
+  'number.digits': 'The numbers run to {last}; {digits} digits end at {most}. Give them more digits, or begin lower.',
+  'number.below-nil': 'Counting from {first} by {step}, {count} numbers run down to {last}: begin higher, or count up.',
   'bind.spine-too-thin':
     '{pages} pages make a spine of {value} mm; glue wants {limit} mm. Take at least {least} pages or a bulkier paper, or stitch it.',
   'fold.panel-count': 'This fold has {wanted} panels, {told} are told. Give them all, the outer one first, or none.',
@@ -155,7 +153,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'room.unknown': 'This job has no {what} {id}.',
   'room.artwork': 'The artwork of {component} is not approved. Approve it first.',
   'room.order': '{carrier} is {now}; from there it cannot become {wanted}.',
-  'room.test-plate': 'This works looks at a test plate of the imager first: make and inspect it before the other plates.',
+  'room.test-plate':
+    'This works looks at a test plate of the imager first: make and inspect it before the other plates.',
   'room.not-inspected': '{count} carriers of {step} are not inspected, among them {carrier}. Inspect them first.',
   'room.trial':
     'The trial of {ink} is not accepted. Draw it down, measure it and have it accepted before {step} starts.',
@@ -191,8 +190,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'order.deliveries': 'The deliveries come to {sum}, the order is {value}. Make them the same.',
-  'start.rule':
-    '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
+  'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',

@@ -1,4 +1,5 @@
-import type { BalanceWay,
+import type {
+  BalanceWay,
   Carrier,
   CarrierKind,
   CarrierState,

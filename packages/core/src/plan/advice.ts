@@ -29,7 +29,9 @@ const repeatAdvice = (layouts: Layouts): Issue[] =>
     const high = first?.turned ? piece.widthMm : piece.heightMm;
     if (!web || web.cutOffMm !== undefined || around === 0 || (around * high) / repeat >= WELL_USED) return [];
     const wanted = around * high;
-    const repeats = (web.cylinderTeeth ?? []).map((teeth) => repeatMm(teeth)).filter((mm) => mm >= wanted && mm < repeat);
+    const repeats = (web.cylinderTeeth ?? [])
+      .map((teeth) => repeatMm(teeth))
+      .filter((mm) => mm >= wanted && mm < repeat);
     const better = web.anyRepeat ? wanted : repeats.length > 0 ? Math.min(...repeats) : undefined;
     return better === undefined
       ? []

@@ -33,8 +33,7 @@ export interface CostLine {
 function componentOf(job: Job, figure: string): string | undefined {
   const parts = figure.split('.').slice(2);
   return (
-    job.components.find(({ id }) => parts.includes(id))?.id ??
-    job.route.find(({ id }) => parts.includes(id))?.component
+    job.components.find(({ id }) => parts.includes(id))?.id ?? job.route.find(({ id }) => parts.includes(id))?.component
   );
 }
 

@@ -29,7 +29,8 @@ export function adviseEngraving({ smallestPt, finestMm, vignettes, securityLines
   readonly engraving: Engraving;
   readonly why: string;
 } {
-  if (securityLines) return { engraving: 'etch', why: 'Security lines want the finest edges: etched through a resist.' };
+  if (securityLines)
+    return { engraving: 'etch', why: 'Security lines want the finest edges: etched through a resist.' };
   if (finestMm !== undefined && finestMm < FINEST_MM)
     return { engraving: 'etch', why: `Lines of ${finestMm} mm want the finest edges: etched through a resist.` };
   if (smallestPt !== undefined && smallestPt < SMALL_PT)

@@ -141,7 +141,11 @@ export function foilSheet(sheet: SheetBook): void {
       die: width,
       side: sheet.norm('foil.side'),
     });
-    sheet.show('foilM', 'Length of foil', 'm', 'units * step * strips / 1000', { units: sheet.units, step: pull, strips });
+    sheet.show('foilM', 'Length of foil', 'm', 'units * step * strips / 1000', {
+      units: sheet.units,
+      step: pull,
+      strips,
+    });
     sheet.used('foil');
   } else {
     sheet.show('pairs', 'Pairs of die and counter', 'pairs', 'up', { up: `station.${step.id}.up` });

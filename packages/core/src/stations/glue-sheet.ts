@@ -5,7 +5,6 @@ import { drawBlank } from './die-sheet.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
 const GLUES = { cold: 'Cold glue', 'hot-melt': 'Hot melt', pur: 'PUR' } as const;
 
 /** Glue, compression, drying. Source: handbook chapter 7 "Gluing". */

@@ -9,4 +9,12 @@ export { PACKING, SUPPLIES, type SupplyId } from './supplies.js';
 export { SHIPPED_WORKS } from './shipped-works.js';
 export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
 export { BOARD_CUTTER } from './finishing-machines.js';
-export { type NormLevel, type NormLookup, type ResolvedNorm, normLevels, normsOf, spoilageTable, withStockNorms } from './resolve.js';
+export {
+  type NormLevel,
+  type NormLookup,
+  type ResolvedNorm,
+  normLevels,
+  normsOf,
+  spoilageTable,
+  withStockNorms,
+} from './resolve.js';

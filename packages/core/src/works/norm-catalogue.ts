@@ -114,7 +114,13 @@ function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
       return price(`price.supply.${supply}`, 'Supplies and packing', name, `${currency}/${each}`, value);
     }),
     {
-      ...price('price.waste', 'Waste and carriage', 'Waste taken away; below 0 what the mill pays', `${currency}/kg`, 0),
+      ...price(
+        'price.waste',
+        'Waste and carriage',
+        'Waste taken away; below 0 what the mill pays',
+        `${currency}/kg`,
+        0,
+      ),
       min: -MOST_PRICE,
     },
     ...CO2_NORMS,

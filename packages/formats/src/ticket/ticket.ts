@@ -13,6 +13,7 @@ import { layoutSvg } from '../drawing/layout-svg.js';
 import { renderPdf } from '../pdf/render.js';
 import { layoutWords, sizeWords } from '@druckerei/contract';
 import { type JobDocument, number, percent, plural, stateText } from './document.js';
+import { balanceLeaf } from './balance.js';
 import { pressRoom } from './press-room.js';
 import { stationCard } from './station-card.js';
 import { stationLines } from './station.js';
@@ -226,6 +227,7 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
         ...pressRoom(document),
         { text: 'Stations', style: 'title', pageBreak: 'before' },
         ...stations(document),
+        ...balanceLeaf(document),
       ],
     },
     document.at,

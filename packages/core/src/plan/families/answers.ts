@@ -74,6 +74,8 @@ export type PressKind = 'sheet' | 'cut-off web' | 'cylinder web' | 'gravure' | '
 
 export interface FamilyRule {
   readonly name: string;
+  /** What an order of it counts. */
+  readonly counts: string;
   readonly asks: readonly Question[];
   readonly press: PressKind;
   /** Answers given to begin with. */

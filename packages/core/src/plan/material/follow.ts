@@ -117,7 +117,14 @@ export function followMaterials(context: Context): Followed {
         usage,
         material: { ...material, wet: lain(material.wet, hours, stood) },
       }));
-      const at = { job, works, norms, step, layout: layoutAt(step) ?? ownLayout(context, step, rested), inputs: rested };
+      const at = {
+        job,
+        works,
+        norms,
+        step,
+        layout: layoutAt(step) ?? ownLayout(context, step, rested),
+        inputs: rested,
+      };
       const after = materialsAfter(at, makes.get(step.id) ?? []);
       for (const [id, material] of after.materials) materials.set(id, material);
       gains.set(step.id, after.gainG);

@@ -22,17 +22,16 @@ import {
   FOLD_KINDS,
   OFFERED_SIZES,
   STRUCTURES,
-  checkAnswers,
   isoSize,
-  newJob,
   plan,
-  printingOf,
-  sectionPages,
-  webOf,
+  pressesFor,
+  startJob,
+  stocksFor,
 } from '@druckerei/core';
 import { type Revision, issueText } from '@druckerei/contract';
 import { Api } from '../../platform/api';
 import { FOLD_NAMES } from '../../ui/fold-names';
+import { quantity } from '../../ui/format';
 import { STRUCTURE_NAMES } from '../../ui/structure-names';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
@@ -58,8 +57,6 @@ const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>
   envelope: ['Width', 'Thickness of what goes in'],
 };
 const OPENING = ['Length, inside', 'Width, inside'] as const;
-
-const isNoMultipleOfFour = (pages: number): boolean => pages <= 0 || pages % 4 !== 0;
 
 /** Sections by their pages: 12 sections of 16 pages, or 32 + 4 pages. */
 function inSections(pages: readonly number[]): string {
@@ -109,22 +106,13 @@ export class NewJobDialog {
   protected readonly rule = computed(() => FAMILY_RULES[this.family()]);
   /** Presses of the family's kind: sheets, cut-offs, repeats of a cylinder, cases, or without plates. */
   protected readonly presses = computed(() => {
-    const kind = this.rule().press;
-    return (this.works()?.machines ?? []).filter((machine) => {
-      const { press } = machine;
-      if (!press || press.units === 0) return false;
-      const web = webOf(machine);
-      if (kind === 'cut-off web') return web?.cutOffMm !== undefined;
-      if (kind === 'cylinder web') return web?.cylinderTeeth !== undefined;
-      if (kind === 'gravure') return web?.anyRepeat === true;
-      if (kind === 'digital') return press.plateless === true;
-      return !web && (printingOf(machine) === 'flexo') === (kind === 'case');
-    });
+    const works = this.works();
+    return works ? pressesFor(this.rule().press, works) : [];
   });
   /** Stocks that come in sheets, or on rolls for the webs. */
   protected readonly stocks = computed(() => {
-    const onRolls = ['cut-off web', 'cylinder web', 'gravure'].includes(this.rule().press);
-    return (this.works()?.stocks ?? []).filter(({ sheets }) => (sheets.length === 0) === onRolls);
+    const works = this.works();
+    return works ? stocksFor(this.rule().press, works) : [];
   });
   protected readonly sizes = OFFERED_SIZES;
   protected readonly failed = signal<string | undefined>(undefined);
@@ -174,8 +162,7 @@ export class NewJobDialog {
     return works && sheet
       ? {
           works,
-          job: newJob(family, { ...asked, ...sheet }, works),
-          wrong: checkAnswers(family, { ...asked, ...sheet }, works),
+          ...startJob(family, { ...asked, ...sheet }, works),
         }
       : undefined;
   });
@@ -186,18 +173,16 @@ export class NewJobDialog {
     const asked = this.form.controls;
     if (!made || [asked.quantity, asked.lengthMm, asked.breadthMm, asked.depthMm].some(({ invalid }) => invalid))
       return { ok: false, text: '' };
-    if (this.asks('pages') && isNoMultipleOfFour(this.form.controls.pages.value))
-      return { ok: false, text: 'The pages must be a multiple of 4.' };
-    if (made.wrong.length > 0) return { ok: false, text: made.wrong.map(issueText).join(' ') };
+    if (made.issues.length > 0) return { ok: false, text: [...new Set(made.issues.map(issueText))].join(' ') };
     const outcome = plan(made.job, made.works);
     if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
     const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
-    const stock = made.works.stocks.find(({ id }) => id === this.form.controls.stock.value);
-    const sections =
-      this.bound() && stock ? `${inSections(sectionPages(this.form.controls.pages.value, stock.gsm))}. ` : '';
+    const split = made.job.components.flatMap(({ kind, pages }) => (kind === 'section' ? (pages ?? []) : []));
+    const sections = this.bound() && split.length > 0 ? `${inSections(split)}. ` : '';
+    const carriers = outcome.plan.figures['total.plates'];
     return {
       ok: true,
-      text: `${sections}${sheets.toLocaleString('en-GB')} ${UNIT[this.rule().press]}, ${outcome.plan.totals.plates} plates, ${made.job.route.length} stations.`,
+      text: `${sections}${sheets.toLocaleString('en-GB')} ${UNIT[this.rule().press]}, ${quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric')}, ${made.job.route.length} stations.`,
     };
   });
 

@@ -40,7 +40,7 @@ import { Field } from './field';
     </table>
     @for (part of parts(); track $index; let i = $index) {
       <div class="part">
-        <dk-field [label]="'Delivery ' + (i + 1)" [path]="['order', 'deliveries', i, 'quantity']" unit="copies" />
+        <dk-field [label]="'Delivery ' + (i + 1)" [path]="['order', 'deliveries', i, 'quantity']" [unit]="unit()" />
         <dk-field label="Due" [path]="['order', 'deliveries', i, 'due']" kind="date" />
         <span class="quiet"
           >{{ count(part.covered) }} covered {{ forecast() ? 'by the counts so far' : 'as planned' }}</span
@@ -82,6 +82,7 @@ export class DeliveryFields {
     const found = this.room.forecast();
     return found?.ok ? found.value : undefined;
   });
+  protected readonly unit = computed(() => this.editor.plan()?.figures['order.quantity']?.unit ?? '');
   protected readonly rows = computed(() => {
     const order = this.order();
     if (!order) return [];

@@ -16,8 +16,8 @@ import { Field } from './field';
   template: `
     <h2>Order</h2>
     <div class="fields">
-      <dk-field label="Quantity" [path]="['order', 'quantity']" unit="copies" />
-      <dk-field label="Planned overs" [path]="['order', 'plannedOvers']" unit="copies" />
+      <dk-field label="Quantity" [path]="['order', 'quantity']" [unit]="unit()" />
+      <dk-field label="Planned overs" [path]="['order', 'plannedOvers']" [unit]="unit()" />
       <dk-field label="Due" [path]="['due']" kind="date" />
       <mat-form-field>
         <mat-label>May be delivered</mat-label>
@@ -61,7 +61,7 @@ import { Field } from './field';
           <th scope="col">Component</th>
           <th scope="col">Paper</th>
           <th scope="col" class="number">Into the press</th>
-          <th scope="col" class="number">Plates</th>
+          <th scope="col" class="number">Carriers</th>
           <th scope="col" class="number">Paper</th>
         </tr>
       </thead>
@@ -85,6 +85,8 @@ export class OrderBench {
   protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
   protected readonly school = computed((): School => this.editor.job()?.school ?? 'step');
 
+  /** What the order counts: books, rolls, packs. */
+  protected readonly unit = computed(() => this.editor.plan()?.figures['order.quantity']?.unit ?? '');
   readonly figureOpened = output<string>();
   protected readonly columns = ['pressSheets', 'plates', 'paperKg'] as const;
   protected readonly components = computed(() =>

@@ -18,7 +18,17 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
-import { type Figures, type Job, type Plan, neighboursOf, partMaterial, costLines, costOfNext, materialBalance, whereItGoes } from '@druckerei/core';
+import {
+  type Figures,
+  type Job,
+  type Plan,
+  neighboursOf,
+  partMaterial,
+  costLines,
+  costOfNext,
+  materialBalance,
+  whereItGoes,
+} from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';

@@ -1,6 +1,6 @@
 import { patchState, signalStore, withMethods, withState } from '@ngrx/signals';
 
-export type Panel = 'working' | 'schools' | 'paper' | 'buying' | 'revisions';
+export type Panel = 'working' | 'schools' | 'paper' | 'balance' | 'cost' | 'buying' | 'revisions';
 
 interface JobViewState {
   /** Step whose bench is open; null is the order itself. */

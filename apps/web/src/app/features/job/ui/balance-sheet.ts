@@ -57,8 +57,8 @@ import { Measures } from '../../../ui/measures';
       }
     </table>
     <p class="quiet">
-      Ink, varnish and glue are weighed here; the mass of one piece is that of its paper, board and film. Factors for CO₂
-      equivalent are norms: none is shipped.
+      Ink, varnish and glue are weighed here; the mass of one piece is that of its paper, board and film. Factors for
+      CO₂ equivalent are norms: none is shipped.
     </p>
   `,
   styleUrl: './sheet-table.scss',

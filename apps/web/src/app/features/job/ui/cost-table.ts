@@ -33,7 +33,9 @@ const KINDS: Readonly<Record<CostKind, string>> = {
       <div>
         <dt>One</dt>
         <dd>
-          <button type="button" (click)="figureOpened.emit('total.unitCost')">{{ money(total() / quantity(), 3) }}</button>
+          <button type="button" (click)="figureOpened.emit('total.unitCost')">
+            {{ money(total() / quantity(), 3) }}
+          </button>
         </dd>
       </div>
       @if (next(); as more) {
