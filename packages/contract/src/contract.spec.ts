@@ -172,7 +172,8 @@ describe('reckon', () => {
       ['card.front.night-blue', 3],
       ['card.back.k', 5],
       ['card.back.night-blue', 6],
-      ['card.star-foil', undefined],
+      // One die for each of 39 cards on the sheet.
+      ...Array.from({ length: 39 }, (_, i) => [`card.star-foil.p${i + 1}`, undefined]),
     ]);
     expect(output.inks.map(({ unit, name, side }) => `${unit} ${name} ${side}`)).toEqual([
       '1 Silver front',

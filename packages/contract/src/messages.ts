@@ -33,6 +33,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
   'layout.does-not-fit':
     '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
+  'layout.too-many':
+    '{component}: some {count} pieces would lie on one sheet; up to {most} are laid. Give the piece its real size, or a smaller sheet.',
   'layout.section-not-whole':
     '{component}: {pages} pages do not fold from one sheet. Use 4, 8, 12, 16, 24, 32, 48, 64 or 128.',
   'layout.several-up-not-cut':

@@ -79,14 +79,14 @@ describe('job ticket', () => {
     for (const words of [
       'Night blue, front',
       '175 lines an inch at 45°',
-      'Star foil die (customer’s property)',
+      'Star foil die, 39 of them (customer’s property)',
       'gloves for heat',
       'under the transparent inks',
       'Night blue (mixed colour) 1.87 kg in 1 pail',
       'The product touches toys',
       'Star atlas jacket, tin 3 (rest) 0.800',
-      // (1.875 - 0.8) x 62 %
-      'Reflex blue 0.666',
+      // (1.866 - 0.8) x 62 %
+      'Reflex blue 0.661',
       'accepted up to CIEDE2000 3.0',
       'Print to foil',
       'Marks at 4.0 / 360.0, 1,016.0 / 360.0 mm',
@@ -110,8 +110,8 @@ describe('job ticket', () => {
       'tea-caddy',
       ['85 x 60 x 130 mm inside', '8 up, head to tail', 'Die cut and strip', 'Take in 2,649 sheets', 'Fold and glue'],
     ],
-    ['ferry-timetable', ['Cut-offs 188,668', 'The web runs upwards', '188,668 cut-']],
-    ['permit-stickers', ['Repeats 7,996', 'on 250 x 260.35 mm', '6 up, 2 across by 3']],
+    ['ferry-timetable', ['Cut-offs 190,796', 'The web runs upwards', '190,796 cut-']],
+    ['permit-stickers', ['Repeats 7,995', 'on 250 x 260.35 mm', '6 up, 2 across by 3']],
     [
       'garden-cards',
       [

@@ -31,6 +31,7 @@ export const ISSUE_CODES = [
   'job.pages-not-multiple-of-four',
   'job.page-sum',
   'layout.does-not-fit',
+  'layout.too-many',
   'layout.section-not-whole',
   'layout.several-up-not-cut',
   'layout.style-needs-equal-rows',

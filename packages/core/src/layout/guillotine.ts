@@ -13,6 +13,25 @@ type Choice = { readonly kind: 'piece'; readonly turned: boolean } | { readonly 
 
 const NO_CUTS = new Int32Array(0);
 
+/** Work from which a rectangle is not searched: pieces so small that a mixed pattern gains next to nothing. */
+const MOST_WORK = 1e8;
+
+/** Whether a search of a problem ends in a blink. */
+export function isSearchable({ width, height, cellWidth, cellHeight }: CellProblem): boolean {
+  const lengths = (limit: number): number => (limit / cellWidth + 1) * (limit / cellHeight + 1);
+  // Sums of both sides are at most so many; those that coincide make it fewer.
+  const [xs, ys] = [Math.min(width, lengths(width)), Math.min(height, lengths(height))];
+  return xs * ys * (xs + ys) <= MOST_WORK || exactWork(cellWidth, cellHeight, width, height) <= MOST_WORK;
+}
+
+function exactWork(cellWidth: number, cellHeight: number, width: number, height: number): number {
+  const [xs, ys] = [width, height].map((limit) => normalLengths(cellWidth, cellHeight, limit).length) as [
+    number,
+    number,
+  ];
+  return xs * ys * (xs + ys);
+}
+
 /**
  * The most equal cells that edge-to-edge cuts can get out of a rectangle, both orientations mixed: dynamic programming
  * over the normal lengths, best(w, h) = the greatest sum over one cut along either side. Exact for guillotine patterns.

@@ -1,6 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import { upperBound } from './bound.js';
-import { type PlacedCell, GuillotineSearch } from './guillotine.js';
+import { type PlacedCell, GuillotineSearch, isSearchable } from './guillotine.js';
 import {
   type CellProblem,
   type PatternRequest,
@@ -106,7 +106,7 @@ export interface Patterns {
 
 /**
  * Lays equal pieces on an area for edge-to-edge cuts: the plain grid either way, and the best mixed pattern where that
- * holds more. Exact for guillotine patterns; the bound is certified for any. A count of 0 says that not one piece fits.
+ * holds more. Exact for guillotine patterns of pieces that are not tiny; the bound is certified for any. A count of 0 says that not one piece fits.
  * With a mirror, half the area is laid and mirrored; the bound then speaks of twice the half.
  * Source: see `GuillotineSearch` and `upperBound`; handbook chapter 4 "Flat work: n-up".
  */
@@ -127,7 +127,7 @@ export function layPatterns(request: PatternRequest): Patterns {
   const bound = times * upperBound(problem, turns);
   const proposals = [...plain];
   const most = plain[0]?.count ?? 0;
-  if (turns === 'either' && most < bound) {
+  if (turns === 'either' && most < bound && isSearchable(problem)) {
     const search = new GuillotineSearch(problem);
     if (search.count * times > most)
       proposals.unshift(patternOf(request, problem, 'mixed', mirrored(search.cells(), problem, mirror)));

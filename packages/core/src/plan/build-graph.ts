@@ -132,11 +132,14 @@ function flowStep(
 
 /** Singular and plural where an s does not do. */
 const PLURALS: Readonly<Record<string, string>> = { copy: 'copies', box: 'boxes' };
+/** What leaves a press or a folder has no name of its own yet. */
+const UNNAMED: readonly string[] = ['section', 'sheet', 'set', 'cut-off', 'repeat', 'unit'];
 /** What an order counts, many of them: as it says, packs of several designs, else what leaves the last station. */
 export function orderUnit(job: Job, last: string | undefined): string {
   if (job.order.unit !== undefined) return job.order.unit;
   if (isAssorted(job)) return 'packs';
   if ((job.items?.length ?? 0) > 0 || last === undefined) return 'pieces';
+  if (UNNAMED.includes(last)) return 'copies';
   return PLURALS[last] ?? (last.endsWith('s') ? last : `${last}s`);
 }
 

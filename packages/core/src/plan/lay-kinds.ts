@@ -92,6 +92,9 @@ const untrimmed = ({ widthMm = 0, heightMm = 0 }: Component, trims: PageMargins 
       }
     : { widthMm, heightMm };
 
+/** Most pieces on one sheet that are laid. Source: common practice, no source. */
+const MOST_PIECES = 20_000;
+
 /** Equal rectangles: flat work, or the unfolded sections and covers of a bound product. */
 function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
   const { component, path, machine, area, trimMm, job, norms, lay = layPatterns } = bench;
@@ -100,6 +103,13 @@ function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
   const { widthMm, heightMm } = section ?? untrimmed(component, trims);
   const bleedMm = trims ? 0 : trimMm;
   const web = webOf(machine);
+  const most = (area.widthMm * area.heightMm) / ((widthMm + 2 * bleedMm) * (heightMm + 2 * bleedMm));
+  if (!(most <= MOST_PIECES))
+    return {
+      issues: [
+        error('layout.too-many', path, { component: component.name, count: Math.floor(most), most: MOST_PIECES }),
+      ],
+    };
   // A web folds along and across itself, so a section lies as it is folded.
   const turns = web && section ? 'upright' : turnsFor(grainOf(component, section), area.sheet.grain);
   const gapMm = component.lay?.gutterMm ?? 0;

@@ -144,7 +144,7 @@ export const hourly = <C extends Counted>(counts: C, speed: number): Rate<C> =>
   (counts === 'metres' ? speed * MINUTES : speed) as Rate<C>;
 
 /** Running hours: a count divided by a rate of the same thing. */
-export const runHours = <C extends Counted>(count: Count<C>, rate: Rate<C>, efficiency: number): number =>
+export const runHours = <C extends Counted>(count: Count<C>, rate: Rate<NoInfer<C>>, efficiency: number): number =>
   count / ((rate as number) * efficiency);
 
 /** What a machine's rate counts at a step; hand work counts pieces, and packs where it packs. */

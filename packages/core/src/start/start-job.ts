@@ -86,8 +86,9 @@ export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Wor
       .map(({ id }) => id)
       .filter((id) => id !== answers.press),
   ];
+  if (impossible.length > 0) return { job: makeJob(family, answers, works), issues: impossible };
   let best: Tried | undefined;
-  for (const press of impossible.length > 0 ? [answers.press] : presses) {
+  for (const press of presses) {
     const tried = mended(makeJob(family, { ...answers, press }, works), works);
     if (!best || faults(tried) < faults(best)) best = tried;
     if (faults(best) === 0) break;
@@ -95,7 +96,7 @@ export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Wor
   const found = best ?? { job: makeJob(family, answers, works), broken: [], findings: [] };
   return {
     job: found.job,
-    issues: impossible.length > 0 ? impossible : [...found.broken, ...found.findings.map(ruleIssue)],
+    issues: [...found.broken, ...found.findings.map(ruleIssue)],
   };
 }
 

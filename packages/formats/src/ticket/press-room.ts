@@ -1,5 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import {
+  type Carrier,
   type ComponentLayout,
   type UnitInk,
   CARRIER_CAUTIONS,
@@ -33,13 +34,28 @@ const quiet = (text: string): Content => ({ text, style: 'quiet', margin: [0, 3,
 const cautionText = (cautions: readonly string[]): Content =>
   quiet(`Cautions. ${[...new Set(cautions)].join(' ')} ${CAUTION_RULE}`);
 
+/** Dies and boxes that are alike but for their place on the sheet stand in one line. */
+function alike(all: readonly Carrier[]): { carrier: Carrier; count: number }[] {
+  const groups = new Map<string, { carrier: Carrier; count: number }>();
+  for (const carrier of all) {
+    const tool = carrier.ink === undefined && carrier.position !== undefined;
+    const key = tool ? `${carrier.component}/${carrier.kind}/${carrier.name}` : carrier.id;
+    const before = groups.get(key);
+    groups.set(key, {
+      carrier: tool ? { ...carrier, position: undefined } : carrier,
+      count: (before?.count ?? 0) + 1,
+    });
+  }
+  return [...groups.values()];
+}
+
 function carriers({ job, plan, works }: JobDocument): Content[] {
   const all = listCarriers(job, plan, works);
   if (all.length === 0) return [];
-  const rows = all.map((carrier): TableCell[] => [
+  const rows = alike(all).map(({ carrier, count }): TableCell[] => [
     carrier.unit === undefined ? '' : String(carrier.unit),
     job.components.find(({ id }) => id === carrier.component)?.name ?? '',
-    `${carrierWords(carrier)}${carrier.owner === 'customer' ? ' (customer’s property)' : ''}`,
+    `${carrierWords(carrier)}${count > 1 ? `, ${count} of them` : ''}${carrier.owner === 'customer' ? ' (customer’s property)' : ''}`,
     CARRIER_NAMES[carrier.kind],
     makingWords(carrier),
     right(number(carrier.impressions)),

@@ -1,6 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { type CostKind, type CostLine, COST_KINDS, MORE } from '@druckerei/core';
-import { Measures } from '../../../ui/measures';
 
 const KINDS: Readonly<Record<CostKind, string>> = {
   paper: 'Paper',
@@ -77,7 +76,6 @@ const KINDS: Readonly<Record<CostKind, string>> = {
   styleUrl: './sheet-table.scss',
 })
 export class CostTable {
-  private readonly measures = inject(Measures);
   readonly lines = input.required<readonly CostLine[]>();
   readonly total = input.required<number>();
   readonly quantity = input.required<number>();
