@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   CONTACTS,
+  DRYINGS,
   INK_KINDS,
   INK_SCHOOLS,
   MACHINE_PROCESSES,
@@ -69,6 +70,7 @@ const pressSchema = z.strictObject({
       anyRepeat: z.boolean().optional(),
       platesAcross: z.int(),
       platesAround: z.int(),
+      trimsInLine: z.boolean().optional(),
     })
     .optional(),
 });
@@ -96,6 +98,7 @@ export const worksSchema = z
             forceKn: z.number().optional(),
           })
           .optional(),
+        cutsStacks: z.boolean().optional(),
       }),
     ),
     stocks: z.array(
@@ -113,7 +116,14 @@ export const worksSchema = z
       }),
     ),
     inks: z
-      .array(z.strictObject({ name: z.string(), kind: z.enum(INK_KINDS), cleared: z.array(z.enum(CONTACTS)) }))
+      .array(
+        z.strictObject({
+          name: z.string(),
+          kind: z.enum(INK_KINDS),
+          drying: z.enum(DRYINGS).optional(),
+          cleared: z.array(z.enum(CONTACTS)),
+        }),
+      )
       .optional(),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
