@@ -1,3 +1,5 @@
+import fs from 'node:fs';
+import path from 'node:path';
 import sharp from 'sharp';
 import { ToneCounter } from '@druckerei/core';
 import { type ByteSource, blobSource, readTiff, zonesCsv } from '../artwork.js';
@@ -112,6 +114,27 @@ describe('CMYK TIFF', () => {
     expect(read.profile).toEqual(same.profile());
     expect(read.widthMm).toBeCloseTo(WIDTH / 20, 6);
   });
+
+  // 24 x 320 pixels with a strip of its own for every line, so that the tables are longer than what is read at once.
+  it.each(['strips-little', 'strips-big', 'lzw-big', 'planes-big', 'tiles-big'])(
+    'is read in either byte order, many strips, planes and tiles: %s (written and read by a general-purpose library)',
+    async (name) => {
+      const file = fs.readFileSync(path.join(import.meta.dirname, 'fixtures', `${name}.tif`));
+      expect(file.toString('latin1', 0, 2)).toBe(name.endsWith('big') ? 'MM' : 'II');
+      const { data, info } = await sharp(file)
+        .pipelineColourspace('cmyk')
+        .toColourspace('cmyk')
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      expect([info.width, info.height, info.channels]).toEqual([24, 320, 4]);
+      const same = new ToneCounter(24, 320, 24, 320, 3);
+      same.addRows(new Uint32Array(new Uint8Array(data).buffer), 320);
+      const read = await profileOf(file);
+      expect(read.profile).toEqual(same.profile());
+      expect(new Set(read.profile.means).size).toBeGreaterThan(2);
+      expect(read.widthMm).toBeCloseTo(24 / 20, 6);
+    },
+  );
 
   it('reads windows of one large strip, never the whole', async () => {
     const [width, height] = [2600, 1000];

@@ -156,6 +156,39 @@ async function planes(
   return new Uint32Array(packed.buffer);
 }
 
+/** Bytes a value of a table of places takes: SHORT, LONG and LONG8 of the standard. */
+const PLACE_BYTES: Partial<Record<number, 2 | 4 | 8>> = { 3: 2, 4: 4, 16: 8 };
+const PLACES = [273, 279, 324, 325];
+
+/**
+ * Reads the tables of strips or tiles that lie outside the directory, each in one piece and in the byte order of the
+ * file: the library would read them value by value, and as little-endian whatever the file says.
+ */
+async function readPlaces(source: ByteSource, image: GeoTIFFImage, littleEndian: boolean): Promise<void> {
+  const { deferredArrays, actualizedFields } = image.fileDirectory;
+  for (const tag of PLACES) {
+    const table = deferredArrays.get(tag);
+    if (!table) continue;
+    const size = PLACE_BYTES[table.fieldType];
+    if (!size) refuse('artwork.unreadable', { why: 'its strips have no place' });
+    else if (table.arrayOffset + table.length * size > source.size) refuse('artwork.truncated');
+    else {
+      const view = new DataView(await source.read(table.arrayOffset, table.length * size));
+      const value = (at: number): number =>
+        size === 2
+          ? view.getUint16(at, littleEndian)
+          : size === 4
+            ? view.getUint32(at, littleEndian)
+            : Number(view.getBigUint64(at, littleEndian));
+      actualizedFields.set(
+        tag,
+        Array.from({ length: table.length }, (_, i) => value(i * size)),
+      );
+      deferredArrays.delete(tag);
+    }
+  }
+}
+
 /** Size by the file's own resolution, pixels an inch or a centimetre. */
 async function sizeMm({
   image,
@@ -190,6 +223,7 @@ export async function readTiff(source: ByteSource, { limit, progress }: ReadOpti
       close: () => Promise.resolve(),
     });
     const shape = shapeOf(await file.getImage());
+    await readPlaces(source, shape.image, file.littleEndian);
     const { width, height } = shape;
     const counter = new ToneCounter(width, height, Math.min(BINS, width), Math.min(BINS, height), limit);
     const said = (): void => progress?.(counter.progress);
