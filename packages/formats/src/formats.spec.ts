@@ -169,7 +169,7 @@ describe('Code 128', () => {
   });
 
   it.each(['HB-2041', 'X', 'A job number of forty-eight characters, as long it'.slice(0, 48)])(
-    '%s is read back by a reader',
+    '%s is read back by zxing (general-purpose library)',
     async (number) => {
       const image = await loadImage(Buffer.from(code128Svg(number)));
       const canvas = createCanvas(image.width * 3 + 80, image.height * 3 + 40);

@@ -78,22 +78,25 @@ describe('material balance', () => {
 });
 
 describe('cost with everything in it', () => {
-  it.each(jobs)('%s: whatever a station uses up is bought and costed, and all lines add to the cost', (_name, job) => {
-    const made = planned(job);
-    const needs = new Map(
-      purchaseNeeds(job, made, SHIPPED_WORKS).map((need) => [need.key.split('/')[1], need.quantity]),
-    );
-    const lines = costLines(job, made);
-    for (const { step, supply, figure } of made.uses) {
-      const quantity = made.figures[figure]?.value ?? NaN;
-      expect(Number.isFinite(quantity)).toBe(true);
-      if (quantity === 0) continue;
-      expect(needs.get(supply)).toBeGreaterThanOrEqual(quantity - 1e-9);
-      expect(lines.some((line) => line.figure === `cost.use.${step}.${supply}`)).toBe(true);
-    }
-    expect(lines.reduce((sum, { value }) => sum + value, 0)).toBeCloseTo(made.totals.cost.total, 6);
-    expect(COST_KINDS.reduce((sum, kind) => sum + made.totals.cost[kind], 0)).toBeCloseTo(made.totals.cost.total, 9);
-  });
+  it.each(jobs)(
+    '%s: whatever a station uses up is bought and costed, and all lines add to the cost (identity)',
+    (_name, job) => {
+      const made = planned(job);
+      const needs = new Map(
+        purchaseNeeds(job, made, SHIPPED_WORKS).map((need) => [need.key.split('/')[1], need.quantity]),
+      );
+      const lines = costLines(job, made);
+      for (const { step, supply, figure } of made.uses) {
+        const quantity = made.figures[figure]?.value ?? NaN;
+        expect(Number.isFinite(quantity)).toBe(true);
+        if (quantity === 0) continue;
+        expect(needs.get(supply)).toBeGreaterThanOrEqual(quantity - 1e-9);
+        expect(lines.some((line) => line.figure === `cost.use.${step}.${supply}`)).toBe(true);
+      }
+      expect(lines.reduce((sum, { value }) => sum + value, 0)).toBeCloseTo(made.totals.cost.total, 6);
+      expect(COST_KINDS.reduce((sum, kind) => sum + made.totals.cost[kind], 0)).toBeCloseTo(made.totals.cost.total, 9);
+    },
+  );
 
   it('a thousand more cost less than the first thousand, for set-ups are paid', () => {
     const job = example('trail-map');
@@ -119,7 +122,7 @@ describe('packing, reckoned once', () => {
   it.each([
     ['tea-shipper', 'pallet'],
     ['board-game-box', 'pallet'],
-  ])('%s: station, step and loading agree', (name, step) => {
+  ])('%s: station, step and loading agree (identity)', (name, step) => {
     const made = planned(example(name));
     const value = (id: string): number => made.figures[`step.${step}.${id}`]?.value ?? NaN;
     expect(made.packings[step]?.packs).toBe(value('pallets'));

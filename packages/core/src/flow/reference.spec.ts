@@ -34,7 +34,7 @@ const notFewer = (more: ReadonlyMap<string, number>, before: ReadonlyMap<string,
 };
 
 describe('the flow engine on random graphs', () => {
-  it('counts as plain recursion with an outside library of exact fractions does, over 3,000 graphs', () => {
+  it('counts as plain recursion does with exact fractions, over 3,000 graphs (general-purpose library)', () => {
     let kinds = 0;
     everyGraph(3000, (graph) => {
       const units = unitsOf(graph);
@@ -55,7 +55,7 @@ describe('the flow engine on random graphs', () => {
     });
   });
 
-  it('without spoilage gives the exact net, rounded up where half of a thing cannot be fed', () => {
+  it('without spoilage gives the exact net, rounded up where half of a thing cannot be fed (identity)', () => {
     everyGraph(400, (graph) => {
       const bare = changed(graph, ({ outputs }) => ({
         setup: 0,
@@ -71,7 +71,7 @@ describe('the flow engine on random graphs', () => {
     });
   });
 
-  it('run forward again is never short, of any product', () => {
+  it('run forward again is never short, of any product (identity)', () => {
     everyGraph(400, (graph) => {
       const flow = reckoned(graph);
       for (const { step, byStep } of flow.steps)

@@ -96,7 +96,7 @@ describe('gang sheets', () => {
     );
   });
 
-  it('meets every quantity with pieces inside the form and apart, whatever the sizes (independent check)', async () => {
+  it('meets every quantity with pieces inside the form and apart, whatever the sizes (identity, checked piece by piece)', async () => {
     const item = fc.record({
       widthMm: fc.integer({ min: 30, max: 190 }),
       heightMm: fc.integer({ min: 20, max: 90 }),

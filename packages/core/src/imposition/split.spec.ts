@@ -35,7 +35,7 @@ describe('sections', () => {
     expect(splitProposals(30, 32)).toEqual([]);
   });
 
-  it('knows how many pages a stock folds into (practice, handbook chapter 4)', () => {
+  it('knows how many pages a stock folds into (handbook chapter 4)', () => {
     expect([90, 91, 135, 170, 171].map(mostPages)).toEqual([32, 16, 16, 8, 4]);
   });
 });

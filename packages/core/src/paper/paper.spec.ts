@@ -40,7 +40,7 @@ describe('sizes', () => {
     expect(isoSize(name)).toEqual({ widthMm, heightMm });
   });
 
-  it('folds C5 out of C4 and C6 out of C5, as ISO 269 halves them (standard; from memory)', () => {
+  it('folds C5 out of C4 and C6 out of C5, as ISO 269 halves them (standard, from memory)', () => {
     const { C4, C5, C6 } = ENVELOPES;
     expect([C5?.widthMm, C5?.heightMm]).toEqual([Math.floor((C4?.heightMm ?? 0) / 2), C4?.widthMm]);
     expect([C6?.widthMm, C6?.heightMm]).toEqual([Math.floor((C5?.heightMm ?? 0) / 2), C5?.widthMm]);
@@ -110,7 +110,7 @@ describe('rolls (identities of handbook chapter 3)', () => {
   });
 });
 
-describe('conditioning (practice, handbook chapter 3)', () => {
+describe('conditioning (handbook chapter 3)', () => {
   it('0.25 m3 and 5 K about 6 h; 1 m3 and 10 K 20 to 24 h; never over three days', () => {
     expect(conditioningHours(0.25, 5)).toEqual({ from: 6, to: 6 });
     const large = conditioningHours(1, 10);
@@ -125,7 +125,7 @@ describe('conditioning (practice, handbook chapter 3)', () => {
 });
 
 describe('fan-out', () => {
-  it('grows three times as much across the grain as along (practice, handbook chapter 3)', () => {
+  it('grows three times as much across the grain as along (handbook chapter 3)', () => {
     const grown = fanOut(1000, 700, 'width', 10, 0.0001);
     expect(grown.heightMm).toBeCloseTo(0.7, 12);
     expect(grown.widthMm).toBeCloseTo(1 / 3, 12);

@@ -87,7 +87,7 @@ describe('the list of carriers', () => {
     expect(dieOf(other)?.key).not.toBe(die?.key);
   });
 
-  it('gives screen angles of the usual set, flexo turned by 7.5 and shortened (practice; identity)', () => {
+  it('gives screen angles of the usual set, flexo turned by 7.5 and shortened (identity, common practice)', () => {
     const stickers = printing(example('permit-stickers'));
     const black = stickers.find(({ ink }) => ink === 'K');
     expect([black?.kind, black?.angle]).toEqual(['flexo-plate', 52.5]);

@@ -38,7 +38,7 @@ describe('where the paper goes', () => {
     expect(losses.map((loss) => loss.kg)).toEqual(losses.map((loss) => loss.kg).sort((a, b) => b - a));
   });
 
-  it('tells set-up from running, and opens to its working', () => {
+  it('tells set-up from running, and opens to its working (handbook chapter 6, worked example)', () => {
     const { losses, figures } = whereItGoes(planned(map));
     const first = map.route[0]?.id;
     // 200 sheets of set-up and 1.5 % of 5,284 that run (handbook chapter 6, worked example).

@@ -108,7 +108,7 @@ describe('a rate counts something', () => {
   });
 });
 
-describe('norms as the handbook ships them', () => {
+describe('norms as shipped (handbook chapters 6 and 8)', () => {
   const norm = (id: string) => normCatalogue(SHIPPED_WORKS).get(id);
 
   // Handbook chapter 6, "House norms to ship": set-up and running.
@@ -144,7 +144,7 @@ describe('norms as the handbook ships them', () => {
     ['band', 0, 0.001],
     ['wrap', 0, 0.001],
     ['hand', 0, 0.005],
-  ] as const)('%s spoils %d and %d (practice: handbook chapter 6)', (key, setup, running) => {
+  ] as const)('%s spoils %d and %d (handbook chapter 6)', (key, setup, running) => {
     expect(norm(`spoil.${key}.setup`)).toMatchObject({ value: setup, source: { label: 'practice', note: 'handbook' } });
     expect(norm(`spoil.${key}.running`)).toMatchObject({ value: running, source: { note: 'handbook' } });
   });
@@ -176,7 +176,7 @@ describe('norms as the handbook ships them', () => {
     ['sewer', 0.5, 5_000],
     ['case-maker', 1, 1_500],
     ['casing-in-line', 0.75, 1_200],
-  ] as const)('%s is set up in %d h and runs %d (practice: handbook chapter 8)', (machine, setup, speed) => {
+  ] as const)('%s is set up in %d h and runs %d (handbook chapter 8)', (machine, setup, speed) => {
     expect(norm(`machine.${machine}.setup`)).toMatchObject({ value: setup, source: { note: 'handbook' } });
     expect(norm(`machine.${machine}.speed`)?.value).toBe(speed);
   });

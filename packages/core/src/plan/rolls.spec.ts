@@ -11,7 +11,7 @@ const ROLL = { outerMm: 1000, coreMm: 76, caliperUm: 100, wrapsMm: 0, coreWasteM
 describe('rolls of a run', () => {
   it('hold 7,808.6 m at 1,000 mm on a 76 mm core, 0.100 mm (identity, handbook chapter 3)', () => {
     expect(usableLengthM(ROLL)).toBeCloseTo(7808.6, 1);
-    // Wraps and core waste: pi (996^2 - 86^2) / 400, about 1 % (practice 1 to 2 % of weight, handbook chapter 6).
+    // Wraps and core waste: pi (996^2 - 86^2) / 400, about 1 % (handbook chapter 6: 1 to 2 % of weight).
     expect(usableLengthM({ ...ROLL, wrapsMm: 4, coreWasteMm: 10 })).toBeCloseTo(
       (Math.PI * (996 ** 2 - 86 ** 2)) / 400,
       6,

@@ -164,7 +164,7 @@ describe('packs', () => {
       ],
     };
     const { steps } = planned(job);
-    // Hand work 0.5 %: 503 packs begun (practice, handbook chapter 6).
+    // Hand work 0.5 %: 503 packs begun (handbook chapter 6).
     expect(steps.at(-1)).toMatchObject({ id: 'pack', processUnits: 503, needsOut: 500 });
     const first = steps.find(({ id }) => id === ends[0]) ?? steps.find(({ id }) => id.startsWith('cut'));
     expect(first?.needsOut).toBeGreaterThanOrEqual(1006);
@@ -225,7 +225,7 @@ describe('partial deliveries', () => {
 });
 
 describe('versions of a printed part', () => {
-  it('each spoil a set-up of their own: three of them are two changes (practice)', () => {
+  it('each spoil a set-up of their own: three of them are two changes (common practice, no source)', () => {
     const plain = withoutNorms(map);
     const [component] = plain.components;
     const versions = { names: ['English', 'German', 'French'], inks: ['K'] };
@@ -238,7 +238,7 @@ describe('versions of a printed part', () => {
 });
 
 describe('worn carriers', () => {
-  it('each spoil a set-up when they are changed, repeated until it stands (practice)', () => {
+  it('each spoil a set-up when they are changed, repeated until it stands (common practice, no source)', () => {
     const life = (impressions: number): Job => ({ ...map, norms: { ...map.norms, 'plate.life': impressions } });
     const first = map.route[0]?.id ?? '';
     const [print] = planned(life(4000)).steps;

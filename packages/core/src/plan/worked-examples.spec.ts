@@ -40,7 +40,7 @@ describe('trail map', () => {
 
   it('runs as chapter 8 says', () => {
     const hours = Object.fromEntries(planned(job).steps.map((step) => [step.id, step.hours]));
-    // identity from the shipped speeds (practice): 0.25 + 4 x 0.04 + 5,484 / 12,000; no plate is hung for the second side
+    // identity from the shipped speeds (common practice, no source): 0.25 + 4 x 0.04 + 5,484 / 12,000; no plate is hung for the second side
     expect(hours['print-map']).toBeCloseTo(0.867, 9);
     expect(hours['print-map-2']).toBeCloseTo(0.25 + 5204 / 12_000, 9);
     // belt: 60 x 150 / (0.594 + 0.1) = 12,968 an hour; 0.5 + 4 x 0.1 + 10,173 / 12,968

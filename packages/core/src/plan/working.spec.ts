@@ -67,7 +67,7 @@ const JOBS: [string, Job][] = [
 ];
 
 describe.each(JOBS)('working of the %s', (_, job) => {
-  it.each(SCHOOLS)('every formula gives its figure (%s)', (school) => {
+  it.each(SCHOOLS)('every formula gives its figure, %s, evaluated by mathjs (general-purpose library)', (school) => {
     const plan = planned({ ...job, school });
     const value = evaluator(plan);
     const wrong = Object.values(plan.figures).filter(
@@ -95,7 +95,7 @@ describe('explain', () => {
   it('opens a figure down to the norm and says what was overridden', () => {
     const opened = explain(figures, 'step.fold.units.step');
     expect(opened?.inputs['running']).toMatchObject({ value: 0.01, source: { label: 'set by user' }, otherwise: 0.01 });
-    // shipped: 50 + 10 a fold, four folds (practice, handbook chapter 6)
+    // shipped: 50 + 10 a fold, four folds (handbook chapter 6)
     expect(opened?.inputs['setup']).toMatchObject({ value: 60, otherwise: 90 });
   });
 

@@ -19,7 +19,7 @@ describe('carriers in figures', () => {
   });
 });
 
-describe('order of inks (practice, handbook chapter 5)', () => {
+describe('order of inks (handbook chapter 5)', () => {
   it.each([
     ['black-first', 'offset', 'K C M Y'],
     ['black-last', 'offset', 'C M Y K'],

@@ -25,7 +25,7 @@ function sheetOf(name: string, step: string, change: object = {}, works: Works =
 }
 
 describe('station sheets', () => {
-  it.each(EXAMPLES)('%s: every station, every formula by a reference library (identity)', (name) => {
+  it.each(EXAMPLES)('%s: every station, every formula evaluated by mathjs (general-purpose library)', (name) => {
     const job = example(name);
     const plan = planned(job);
     for (const { id } of job.route) {
@@ -226,7 +226,7 @@ describe('formulas of the working', () => {
     'a - b - c',
     'a / b / c',
     '2 * (a - (b - c))',
-  ])('%s, as a reference library has it', (formula) => {
+  ])('%s, as mathjs has it (general-purpose library)', (formula) => {
     const wanted: unknown = compile(formula).evaluate({ ...values });
     expect(evaluate(formula, (name) => values[name] ?? NaN)).toBeCloseTo(Number(wanted), 9);
   });

@@ -158,7 +158,7 @@ describe('rests', () => {
     });
     const [layout] = Object.values(layouts);
     const norms = normsOf(SHIPPED_WORKS, {});
-    // 1,280 - 1,020 = 260 mm, above the norm of 200 (practice).
+    // 1,280 - 1,020 = 260 mm, above the norm of 200 (common practice, no source).
     expect(layout && restsOf(layout, figures, norms)).toEqual([
       { kind: 'strip', widthMm: 260, heightMm: 720, count: 5484 },
     ]);

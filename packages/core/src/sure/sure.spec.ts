@@ -48,7 +48,7 @@ const paper = (graph: FlowGraph, p: number, chance = USUAL, seed = 7): number =>
   sureQuantities(need(graph, chance, seed), p).quantities['paper'] ?? 0;
 
 describe('beta distribution', () => {
-  it('agrees with an outside library (jstat)', () => {
+  it('agrees with jstat (general-purpose library)', () => {
     for (const [a, b] of [
       [6, 394],
       [0.4, 399.6],

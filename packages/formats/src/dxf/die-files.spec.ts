@@ -61,7 +61,7 @@ describe('a die written and read again', () => {
     expect(read && measured(read)).toEqual(measured(written));
   });
 
-  it('is read alike by another general-purpose reader (outside reference)', () => {
+  it('is read alike by another reader, dxf (general-purpose library)', () => {
     const written = drawing();
     const { polylines } = otherReader.toPolylines(otherReader.parseString(dieDxf(written)));
     const points = polylines.flatMap(({ vertices }) => vertices.map(([x, y]) => ({ x, y })));

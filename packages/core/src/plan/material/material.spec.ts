@@ -202,7 +202,7 @@ describe('wet or dry', () => {
     expect(made.steps.find(({ id }) => id === 'dry-section-1')?.lagHours).toBe(hours);
   });
 
-  it('heavy coverage takes the upper end of the range; zones are believed before what the job says', () => {
+  it('heavy coverage takes the upper end of the range; zones are believed before what the job says (handbook chapter 5)', () => {
     const job = example('concert-programme');
     const heavy = (change: object): Plan =>
       planned({
