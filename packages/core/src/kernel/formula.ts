@@ -5,10 +5,12 @@ const FUNCTIONS: Readonly<Record<string, (...values: number[]) => number>> = {
   floor: (value = 0) => Math.floor(value + 1e-9),
   max: Math.max,
   min: Math.min,
+  pow: Math.pow,
+  sqrt: Math.sqrt,
 };
 
 /**
- * The value of a formula of the working: numbers, names, + - * / ( ), ceil, floor, max and min.
+ * The value of a formula of the working: numbers, names, + - * / ( ), ceil, floor, max, min, pow and sqrt.
  * Errors: throws where it cannot be read or a name has no value; formulas are ours, so that is our own bug.
  */
 export function evaluate(formula: string, valueOf: (name: string) => number): number {

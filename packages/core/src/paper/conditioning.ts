@@ -19,8 +19,10 @@ const MOST_HOURS = 72;
  * Source: practice, handbook chapter 3; the power between the points is ours (identity through both points).
  */
 const ANCHOR = { volumeM3: 0.25, kelvin: 5, hours: 6 } as const;
-const LOWER_POWER = Math.log(20 / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volumeM3);
-const UPPER_POWER = Math.log(24 / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volumeM3);
+/** Powers of the volume through 20 h and through 24 h. */
+export const CONDITIONING_POWERS = [20, 24].map(
+  (hours) => Math.log(hours / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volumeM3),
+) as unknown as readonly [number, number];
 
 /**
  * Hours that a wrapped pile stands in the press room before it is opened. Paper moves with humidity, across the grain
@@ -31,6 +33,6 @@ const UPPER_POWER = Math.log(24 / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volu
 export function conditioningHours(volumeM3: number, kelvin: number): ConditioningHours {
   const hours = (power: number): Hour =>
     Math.min(MOST_HOURS, ANCHOR.hours * (kelvin / ANCHOR.kelvin) * (volumeM3 / ANCHOR.volumeM3) ** power);
-  const [a, b] = [hours(LOWER_POWER), hours(UPPER_POWER)];
+  const [a, b] = [hours(CONDITIONING_POWERS[0]), hours(CONDITIONING_POWERS[1])];
   return { from: Math.min(a, b), to: Math.max(a, b) };
 }

@@ -1,6 +1,7 @@
 import { UM, tenth } from '../kernel/index.js';
 import { adhesiveAt } from '../plan/index.js';
 import { FLUTES, chooseDeckle } from '../web/index.js';
+import { compression } from './compression.js';
 import { drawBlank } from './die-sheet.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
@@ -18,6 +19,17 @@ export function glueSheet(sheet: SheetBook): void {
   sheet.remark(`${GLUES[adhesive]}. ${why}`);
   if (layout?.die) drawBlank(sheet, layout.die);
   drawTray(sheet);
+  caseCompression(sheet);
+}
+
+/** A slotted case is asked how much it bears once it is put up. */
+function caseCompression(sheet: SheetBook): void {
+  const { component } = sheet.layout ?? {};
+  if (component?.die?.kind !== 'structure' || component.die.structure !== 'slotted-case') return;
+  const { widthMm = 0, heightMm = 0 } = component;
+  const board = sheet.work('board', 'Board', 'mm', 'caliper / 1000', { caliper: `component.${component.id}.caliper` });
+  const length = sheet.told('caseLength', 'Case, length', widthMm, 'mm');
+  compression(sheet, board, length, sheet.told('caseWidth', 'Case, width', heightMm, 'mm'));
 }
 
 /** A tray put up: its base from above with the walls around it, and their height. */

@@ -1,5 +1,6 @@
 import { labelCode } from '../finishing/index.js';
 import type { Packing } from '../plan/index.js';
+import { compression, stackOfBoxes } from './compression.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -24,6 +25,8 @@ export function boxSheet(sheet: SheetBook): void {
     mass: `step.${sheet.step.id}.massG`,
   });
   showPlanned(sheet, 'packWidth', 'packHeight', 'packDepth');
+  const at = `step.${sheet.step.id}`;
+  stackOfBoxes(sheet, compression(sheet, sheet.norm('pack.board'), `${at}.packWidth`, `${at}.packHeight`));
   sheet.used('box');
   palletOf(sheet, packing);
 }

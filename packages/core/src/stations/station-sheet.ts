@@ -10,10 +10,12 @@ import { foldSheet, scoreSheet } from './fold-sheet.js';
 import { corrugateSheet, envelopeSheet, glueSheet, gumSheet, mountSheet, rewindSheet } from './glue-sheet.js';
 import { handSheet, rivetSheet } from './hand-sheet.js';
 import { numberSheet } from './number-sheet.js';
+import { printSheet } from './print-sheet.js';
 import { bandSheet, boxSheet, outsideSheet, palletSheet } from './pack-sheet.js';
 import { type StationSheet, SheetBook } from './sheet.js';
 
 const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> = {
+  print: printSheet,
   corrugate: corrugateSheet,
   laminate: filmSheet,
   foil: foilSheet,
@@ -59,6 +61,8 @@ function timeFigures(sheet: SheetBook): void {
   sheet.show('peopleHours', 'Hours of people', 'h', 'hours * people', { hours, people: crew });
   const lead = sheet.plan.figures[`step.${step.id}.lead`];
   if (lead) sheet.card(lead.id);
+  const wait = `step.${step.id}.wait`;
+  if (planned.waitHours > 0 && sheet.plan.figures[wait]) sheet.card(wait);
 }
 
 /**

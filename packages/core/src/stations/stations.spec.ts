@@ -1,3 +1,4 @@
+import { conditioningHours } from '../paper/index.js';
 import { compile } from 'mathjs';
 import fs from 'node:fs';
 import type { Figures } from '../kernel/index.js';
@@ -158,6 +159,42 @@ describe('station sheets', () => {
     expect(value('pallets')).toBe(Math.ceil(value('boxes') / (value('perLayer') * value('layers'))));
     expect(value('loadingM')).toBeCloseTo(value('pallets') * 0.4, 9);
     expect(value('packKg')).toBeGreaterThan(0);
+  });
+
+  it('a case of 5 N/mm, 4.0 mm and 1,600 mm around bears 2,348 N (literature, McKee 1963)', () => {
+    // The example at the board and size of the job's case: the force grows by the root of caliper and perimeter.
+    const { widthMm = 0, heightMm = 0 } = example('tea-shipper').components[0] ?? {};
+    const { value } = sheetOf('tea-shipper', 'glue');
+    const root = Math.sqrt((value('board') / 4) * ((2 * (widthMm + heightMm)) / 1600));
+    expect(value('compression') / root).toBeCloseTo(2348, 0);
+    expect(value('bearsKg')).toBeCloseTo((value('compression') * 0.3) / 9.81, 9);
+  });
+
+  it('boxes stand on each other as high as the lowest bears (literature, McKee 1963)', () => {
+    const { value, all, remarks } = sheetOf('concert-programme', 'box');
+    const outer = ['packWidth', 'packHeight'].map((side) => all[`step.box.${side}`]?.value ?? NaN);
+    const newton = 5.87 * 5 * Math.sqrt(4 * 2 * ((outer[0] ?? 0) + (outer[1] ?? 0)));
+    expect(value('compression')).toBeCloseTo(newton, 6);
+    expect(value('stack')).toBe(1 + Math.floor((0.3 * newton) / 9.81 / (all['step.box.packKg']?.value ?? NaN)));
+    expect(remarks.join()).not.toContain('stronger boxes');
+    const weak = sheetOf('concert-programme', 'box', { norms: { 'pack.ect': 0.5 } });
+    expect(weak.remarks.join()).toContain('stronger boxes');
+  });
+
+  it('the pile stands in the press room: 1 m3 and 10 K 20 to 24 h (handbook chapter 3)', () => {
+    const step = example('trail-map').route.find(({ operation }) => operation === 'print')?.id ?? '';
+    const { value, all } = sheetOf('trail-map', step, { norms: { 'paper.kelvin': 10 } });
+    expect(value('pileM3')).toBeGreaterThan(0.3);
+    const wanted = conditioningHours(value('pileM3'), 10);
+    expect([value('conditionFrom'), value('conditionTo')]).toEqual([
+      expect.closeTo(wanted.from, 9),
+      expect.closeTo(wanted.to, 9),
+    ]);
+    expect(all['norm.paper.kelvin']?.value).toBe(10);
+    expect(conditioningHours(1, 10)).toEqual({
+      from: expect.closeTo(20, 9) as number,
+      to: expect.closeTo(24, 9) as number,
+    });
   });
 
   it('a glued carton is packed flat: as wide as two panels, twice the board thick', () => {

@@ -73,13 +73,6 @@ export const corrugatedKg = (
   takeUp: number,
 ): Kg => (boardM * (deckleMm / 1000) * (linersGsm[0] + linersGsm[1] + mediumGsm * takeUp)) / 1000;
 
-/**
- * Box compression, newton. @param ect edge crush, N/mm; @param boardMm caliper; @param perimeterMm of the box.
- * Source: literature, McKee, Gander and Wachuta 1963: 5.87 x ECT x sqrt(caliper x perimeter).
- */
-export const boxCompression = (ect: number, boardMm: Mm, perimeterMm: Mm): number =>
-  5.87 * ect * Math.sqrt(boardMm * perimeterMm);
-
 /** What is run through the corrugator: blanks, the papers, and what the run spoils. */
 export interface CorrugatorRun {
   /** Blanks wanted, 0 or more. */

@@ -108,6 +108,8 @@ export const FINISHING_NORMS: readonly Norm[] = [
   hand('hand.pallet', 'Pallets built in an hour', 'pallets/h', 6, 10_000, UNSOURCED),
   pack('pack.handKg', 'Heaviest box lifted by hand', 'kg', 15, 100),
   pack('pack.board', 'Wall of a box', 'mm', 4, 30, UNSOURCED),
+  pack('pack.ect', 'Edge crush of the board of boxes and cases', 'N/mm', 5, 50),
+  pack('pack.bears', 'Share of its compression that a box bears in a stack', 'share', 0.3, 1, UNSOURCED),
   fromZero(pack('pack.overlap', 'Film beyond a shrink-wrapped pack, for its seams', 'share', 0.1, 2, UNSOURCED)),
   fromZero(pack('pallet.wraps', 'Turns of stretch film around a pallet', 'turns', 3, 50, UNSOURCED)),
   pack('pallet.length', 'Pallet, length', 'mm', 1_200, 2_000, { label: 'standard', note: 'EN 13698-1' }),

@@ -127,6 +127,7 @@ export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('sheeter.edgeTrim', 'Edge trim of a roll at the sheeter, each side', 'mm', 5, 100, UNSOURCED),
   pressRoom('bind.saddleLimit', 'Thickest saddle-stitched copy', 'mm', 4, 30),
   { ...pressRoom('outside.hours', 'Outside work, away from the house', 'h', 72, 2_000, UNSOURCED), min: 0 },
+  { ...pressRoom('paper.kelvin', 'Paper store colder than the press room', 'K', 5, 40, UNSOURCED), min: 0 },
   pressRoom('pile.height', 'Pile height', 'mm', 1_000, 3_000, UNSOURCED),
   pressRoom('sample.interval', 'Sheets between two samples', 'sheets', 500, MOST_UNITS, UNSOURCED),
 ];

@@ -1,0 +1,49 @@
+import { CONDITIONING_POWERS } from '../paper/index.js';
+import type { SheetBook } from './sheet.js';
+
+/** Between the points that practice gives. */
+const POWER = { label: 'practice', note: 'through the points of handbook chapter 3 "Conditioning"' } as const;
+
+/**
+ * Paper as it comes to the press: the pile, and the hours that it stands wrapped in the press room before it is opened.
+ * Nothing where it was printed before or comes from a roll. Source: practice, handbook chapter 3 "Conditioning".
+ */
+export function printSheet(sheet: SheetBook): void {
+  const { first, layout, incoming } = sheet;
+  if (!layout || first?.unit !== 'sheet' || incoming.some(({ from }) => from !== null)) return;
+  const { widthMm, heightMm } = layout.component.sheet;
+  const volume = sheet.show(
+    'pileM3',
+    'Volume of a pile',
+    'm3',
+    'width * height * min(most, sheets * caliper / 1000) / 1000 / 1000 / 1000',
+    {
+      width: sheet.told('sheetWidth', 'Press sheet, width', widthMm, 'mm'),
+      height: sheet.told('sheetHeight', 'Press sheet, height', heightMm, 'mm'),
+      most: sheet.norm('pile.height'),
+      sheets: sheet.units,
+      caliper: `component.${layout.component.id}.caliper`,
+    },
+  );
+  const kelvin = sheet.norm('paper.kelvin');
+  const [lower, upper] = CONDITIONING_POWERS;
+  const inputs = {
+    kelvin,
+    volume,
+    a: sheet.give('conditionLower', 'Power of the volume, lower', lower, '', POWER),
+    b: sheet.give('conditionUpper', 'Power of the volume, upper', upper, '', POWER),
+  };
+  for (const [name, title, which] of [
+    ['conditionFrom', 'Stands in the press room before it is opened, at least', 'min'],
+    ['conditionTo', 'Stands in the press room before it is opened, at most', 'max'],
+  ] as const)
+    sheet.show(
+      name,
+      title,
+      'h',
+      `min(72, 6 * kelvin / 5 * ${which}(pow(volume / 0.25, a), pow(volume / 0.25, b)))`,
+      inputs,
+    );
+  if (sheet.value(kelvin) > 0)
+    sheet.remark('The wrapping stays on until then: cold paper takes the damp of the room at its edges.');
+}
