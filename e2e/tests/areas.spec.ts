@@ -30,7 +30,7 @@ test.describe('jobs', () => {
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
     await page.getByRole('dialog').getByLabel('Title').fill('Season booklet');
     await page.getByLabel('Text pages').fill('30');
-    await expect(page.getByText('The pages must be a multiple of 4.')).toBeVisible();
+    await expect(page.getByText(/30 pages are no multiple of 4.*Take 28 or 32 pages/)).toBeVisible();
     await page.getByLabel('Text pages').fill('24');
     await page.getByLabel('Page, trimmed').click();
     await page.getByRole('option', { name: 'A5' }).click();
@@ -59,7 +59,7 @@ test.describe('jobs', () => {
     await chooseFamily(page, 'Pressure-sensitive labels and sheets');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-4');
     await page.getByRole('dialog').getByLabel('Title').fill('Jar labels');
-    await expect(page.getByText(/repeats, 4 plates/)).toBeVisible();
+    await expect(page.getByText(/repeats, 4 flexo plates/)).toBeVisible();
     await page.getByRole('button', { name: 'Create job' }).click();
     await expect(balance(page, 'total.pressSheets')).toContainText('repeats');
     await station(page, 'print-label').click();

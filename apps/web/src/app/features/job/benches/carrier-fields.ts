@@ -8,11 +8,13 @@ import { MatSelectModule } from '@angular/material/select';
 import {
   type Engraving,
   type InkUse,
+  type Motif,
   type Tool,
   type Versions,
   CARRIER_OF,
   ENGRAVINGS,
   TOOL_NAMES,
+  adviseEngraving,
   printingOf,
 } from '@druckerei/core';
 import { CARRIER_NAMES } from '@druckerei/contract';
@@ -24,6 +26,11 @@ const ENGRAVING_NAMES: Readonly<Record<Engraving, string>> = {
   laser: 'by laser on zinc',
   etch: 'etched',
 };
+const MOTIFS = [
+  { id: 'vignettes', name: 'soft vignettes' },
+  { id: 'securityLines', name: 'security lines' },
+  { id: 'foil', name: 'print on foil or film' },
+] as const satisfies readonly { id: keyof Motif; name: string }[];
 const TOOL_KINDS = Object.keys(TOOL_NAMES) as Tool['kind'][];
 const MOST_NAME = 40;
 
@@ -39,6 +46,8 @@ export class CarrierFields {
   protected readonly editor = inject(JobEditor);
   readonly componentId = input.required<string>();
   protected readonly engravings = ENGRAVINGS.map((id) => ({ id, name: ENGRAVING_NAMES[id] }));
+  protected readonly engravingNames = ENGRAVING_NAMES;
+  protected readonly motifs = MOTIFS;
   protected readonly toolKinds = TOOL_KINDS;
   protected readonly names = CARRIER_NAMES;
   protected readonly index = computed(
@@ -54,6 +63,10 @@ export class CarrierFields {
     const kind = this.kind();
     return kind !== undefined && ['plate', 'flexo-plate', 'form-plate', 'stencil'].includes(kind);
   });
+  private readonly motif = computed<Motif>(() => this.component()?.carriers?.motif ?? {});
+  protected readonly motifHolds = computed(() => MOTIFS.map(({ id }) => id).filter((id) => this.motif()[id]));
+  /** What the motif asks for, and why. */
+  protected readonly advice = computed(() => adviseEngraving(this.motif()));
   protected readonly inks = computed(() => {
     const { front = [], back = [] } = this.component() ?? {};
     return [...new Set([...front, ...back].map(({ name }: InkUse) => name))];
@@ -62,6 +75,12 @@ export class CarrierFields {
 
   protected set(path: readonly (string | number)[], value: unknown): void {
     this.editor.set(['components', this.index(), ...path], value);
+  }
+
+  protected setMotif(holds: readonly string[]): void {
+    const { smallestPt, finestMm } = this.motif();
+    const told = Object.fromEntries(holds.map((id) => [id, true]));
+    this.set(['carriers', 'motif'], { ...told, ...(smallestPt && { smallestPt }), ...(finestMm && { finestMm }) });
   }
 
   /** Versions parted by commas; without any, or inks that change, the component has none. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type Incident, type IncidentPlace, USUAL_INCIDENTS } from '@druckerei/core';
+import { type Incident, type IncidentPlace, USUAL_INCIDENTS, incidentsOf, normsOf } from '@druckerei/core';
 import { NumberBox } from '../../../ui/number-box';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
@@ -23,9 +23,17 @@ import { Field } from './field';
           </button>
         }
       </div>
+    } @empty {
+      @for (incident of usual(); track incident.name) {
+        <p class="quiet">{{ incident.name }}, once in {{ once(incident) }}, loses {{ incident.loss }} {{ unit() }}</p>
+      }
     }
     @if (editor.editable()) {
       <p class="add">
+        @if (usual().length > 0) {
+          <button matButton (click)="put(usual())"><mat-icon>edit</mat-icon>Change for this job</button>
+          <button matButton (click)="put([])"><mat-icon>close</mat-icon>Plan without</button>
+        }
         @for (usual of offered(); track usual.name) {
           <button matButton (click)="add(usual)"><mat-icon>add</mat-icon>{{ usual.name }}</button>
         }
@@ -49,24 +57,33 @@ export class IncidentFields {
   readonly index = input.required<number>();
   readonly unit = input('');
   readonly place = input<IncidentPlace>('anywhere');
-  protected readonly incidents = computed(() => this.editor.job()?.route[this.index()]?.incidents ?? []);
+  private readonly step = computed(() => this.editor.job()?.route[this.index()]);
+  protected readonly incidents = computed(() => this.step()?.incidents ?? []);
+  /** What the norms of the works plan with; none once the job tells its own. */
+  protected readonly usual = computed(() => {
+    const [step, job, works, plan] = [this.step(), this.editor.job(), this.editor.works(), this.editor.plan()];
+    if (!step || !job || !works || !plan || step.incidents) return [];
+    return incidentsOf(normsOf(works, job.norms), step, plan.layouts[step.component ?? '']);
+  });
   protected readonly offered = computed(() =>
     USUAL_INCIDENTS.flatMap(({ at, incident }) =>
-      (at === 'anywhere' || at === this.place()) && !this.incidents().some(({ name }) => name === incident.name)
+      (at === 'anywhere' || at === this.place()) &&
+      ![...this.usual(), ...this.incidents()].some(({ name }) => name === incident.name)
         ? [incident]
         : [],
     ),
   );
   protected readonly once = ({ rate }: Incident): number => (rate > 0 ? Math.round(1 / rate) : 0);
 
-  private put(incidents: readonly Incident[]): void {
-    this.editor.set(['route', this.index(), 'incidents'], incidents.length > 0 ? incidents : undefined);
+  /** An empty list is kept: the job is planned without what the norms have. */
+  protected put(incidents: readonly Incident[]): void {
+    this.editor.set(['route', this.index(), 'incidents'], incidents);
   }
   protected setOnce(at: number, once: number): void {
     if (once >= 1) this.put(this.incidents().map((one, i) => (i === at ? { ...one, rate: 1 / once } : one)));
   }
   protected add(incident: Incident): void {
-    this.put([...this.incidents(), incident]);
+    this.put([...this.usual(), ...this.incidents(), incident]);
   }
   protected remove(at: number): void {
     this.put(this.incidents().filter((_, i) => i !== at));
