@@ -5,6 +5,7 @@ import type {
   CarrierState,
   ColourAdvice,
   Contact,
+  Drying,
   InkKind,
   InkSchool,
   OrderRule,
@@ -40,6 +41,15 @@ export const CARRIER_STATE_WORDS: Readonly<Record<CarrierState, string>> = {
   destroyed: 'Destroyed',
 };
 
+export const DRYING_WORDS: Readonly<Record<Drying, string>> = {
+  oxidative: 'by oxidation',
+  'fast-setting': 'fast setting',
+  uv: 'under UV lamps',
+  heatset: 'in the oven of the web',
+  'water-based': 'its water goes',
+  solvent: 'its solvent goes',
+  toner: 'fused toner',
+};
 export const INK_KIND_WORDS: Readonly<Record<InkKind, string>> = {
   process: 'Process',
   mixed: 'Mixed colour',

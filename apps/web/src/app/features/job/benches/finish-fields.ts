@@ -2,12 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { type Tool, ADHESIVES, FOLD_KINDS } from '@druckerei/core';
+import { type CheckSystem, type Tool, ADHESIVES, CHECK_SYSTEMS, FOLD_KINDS } from '@druckerei/core';
 import { FOLD_NAMES } from '../../../ui/fold-names';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
 
 const ADHESIVE_NAMES = { cold: 'cold glue', 'hot-melt': 'hot melt', pur: 'PUR' } as const;
+
+/** A tool with its way in the job file. */
+interface FoundTool {
+  readonly path: (string | number)[];
+  readonly of: Tool;
+}
 
 /** What a finishing station is told beside its counts: the fold, the film, the glue, the window, the numbers. */
 @Component({
@@ -35,6 +41,11 @@ export class FinishFields {
   protected readonly contact = computed(() => this.editor.job()?.contact);
   /** Where the numbering boxes of the job stand. */
   protected readonly boxes = computed(() => this.tool('numbering-box'));
+  protected readonly checkSystems = CHECK_SYSTEMS;
+  protected readonly checkSystem = computed((): CheckSystem => {
+    const { check = false, checkSystem = 'MOD 97-10' } = this.boxes()?.of ?? {};
+    return check ? checkSystem : 'none';
+  });
   /** The die that this station strikes with. */
   protected readonly dies = computed(() => {
     const operation = this.operation();
@@ -43,7 +54,7 @@ export class FinishFields {
   });
 
   /** The first tool of a kind with its way in the job file: of the station's own component, else of any. */
-  private tool(kind: Tool['kind']): { path: (string | number)[]; of: Tool } | undefined {
+  private tool(kind: Tool['kind']): FoundTool | undefined {
     const components = [...(this.editor.job()?.components.entries() ?? [])];
     const own = components.filter(([, { id }]) => id === this.step()?.component);
     for (const [component, { tools = [] }] of [...own, ...components])
@@ -52,6 +63,10 @@ export class FinishFields {
     return undefined;
   }
 
+  protected setCheck({ path, of }: FoundTool, system: CheckSystem): void {
+    const { check: _, checkSystem: __, ...rest } = of;
+    this.editor.set(path, system === 'none' ? rest : { ...rest, check: true, checkSystem: system });
+  }
   protected tell(field: string, value: unknown): void {
     this.editor.set(['finish', field], value);
   }

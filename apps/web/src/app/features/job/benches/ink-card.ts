@@ -3,8 +3,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { CONTACTS, INK_KINDS, inkOf, normsOf, wantsTrial } from '@druckerei/core';
-import { CONTACT_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
+import { CONTACTS, DRYINGS, INK_KINDS, inkOf, normsOf, wantsTrial } from '@druckerei/core';
+import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
@@ -38,6 +38,7 @@ export class InkCard {
   protected readonly contacts = CONTACTS;
   protected readonly words = CONTACT_WORDS;
   protected readonly kinds = INK_KINDS.map((id) => ({ id, name: INK_KIND_WORDS[id] }));
+  protected readonly dryings = DRYINGS.map((id) => ({ id, name: DRYING_WORDS[id] }));
   /** Place in the job's own list; -1 where the job says nothing of this ink. */
   protected readonly at = computed(() => this.editor.job()?.inks?.findIndex(({ name }) => name === this.name()) ?? -1);
   protected readonly own = computed(() => this.editor.job()?.inks?.[this.at()]);

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { type OversPolicy, type School } from '@druckerei/core';
+import { type OversPolicy, type School, normsOf } from '@druckerei/core';
+import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { CountTable } from './count-table';
@@ -48,6 +49,9 @@ import { Field } from './field';
           <mat-option value="sure">By sureness</mat-option>
         </mat-select>
       </mat-form-field>
+      @if (isOnDemand()) {
+        <dk-field label="Copies made in one batch" [path]="['order', 'batch']" [optional]="true" [norm]="batchNorm()" />
+      }
       <dk-field label="Number" [path]="['number']" kind="text" />
       <dk-field label="Title" [path]="['title']" kind="text" />
       <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
@@ -84,6 +88,13 @@ export class OrderBench {
   protected readonly editor = inject(JobEditor);
   protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
   protected readonly school = computed((): School => this.editor.job()?.school ?? 'step');
+
+  /** A single book shares its set-ups with the others of its batch. */
+  protected readonly isOnDemand = computed(() => this.editor.job()?.family === 'on-demand');
+  protected readonly batchNorm = computed(() => {
+    const [job, works] = [this.editor.job(), this.editor.works()];
+    return job && works ? count(normsOf(works, job.norms)('singles.batch').value) : '';
+  });
 
   /** What the order counts: books, rolls, packs. */
   protected readonly unit = computed(() => this.editor.plan()?.figures['order.quantity']?.unit ?? '');
