@@ -32,14 +32,14 @@ test('the gates of the press room hold, and open for who has done the work', asy
   await expect(record(page)).toContainText('5 carriers of Print are not inspected');
 
   await view(page, 'Carriers');
-  await page.getByRole('button', { name: 'All 6 wanted are made' }).click();
+  await page.getByRole('button', { name: 'All 44 wanted are made' }).click();
   await expect(page.locator('dk-carriers-bench dk-room-line [role=alert]')).toContainText('is not approved');
   await page.getByRole('button', { name: 'Approve the artwork' }).click();
-  await page.getByRole('button', { name: 'All 6 wanted are made' }).click();
+  await page.getByRole('button', { name: 'All 44 wanted are made' }).click();
   await expect(page.getByText('Artwork approved by Production manager')).toBeVisible();
   await expect(card(page).getByRole('button', { name: 'Pass: no fault' })).toBeVisible();
   await expectAccessible(page, 'carriers bench');
-  // By keyboard alone: Enter passes the one in hand and goes on to the next.
+  // By keyboard alone: Enter passes the one in hand and goes on to the next; the five plates are first, then the dies.
   await page.locator('button.pick').first().focus();
   for (let passed = 1; passed <= 6; passed++) {
     await page.keyboard.press('Enter');

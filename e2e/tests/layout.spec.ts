@@ -69,7 +69,7 @@ test('the text of a booklet is split anew by the way that is taken', async ({ pa
   await row.getByRole('button').click();
   await page.getByRole('button', { name: 'Run it this way' }).click();
   await expect(station(page, 'fold-section-3')).toBeVisible();
-  await expect(station(page, 'cut-section-1')).toBeVisible();
+  await expect(station(page, 'cut-section-3')).toBeVisible();
   await saved(page);
   await page.keyboard.press('Control+z');
   await expect(station(page, 'fold-section-3')).toHaveCount(0);
