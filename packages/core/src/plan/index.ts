@@ -45,7 +45,7 @@ export { makeJob } from './new-job.js';
 export { pressesFor, stocksFor } from './families/offers.js';
 export { sectionPages } from './families/bound.js';
 export { type GangJobLike, gangJob } from './gang-job.js';
-export { shareSheet, sharesWith, withOwnSheets } from './share-sheet.js';
+export { shareInPairs, shareSheet, sharesWith, withAllOwnSheets, withOwnSheets } from './share-sheet.js';
 export { type FieldPath, setField } from './set-field.js';
 export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from './edit-job.js';
 export { layComponent } from './component-layout.js';

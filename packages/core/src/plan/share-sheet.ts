@@ -116,3 +116,24 @@ export function withOwnSheets(job: Job, formId: string, works: Works): Job {
     return layout ? cutSheetFirst(cut, component.id, layout.pattern.count > 1) : cut;
   }, apart);
 }
+
+/** Every section on a press sheet of its own; the same job where none shares one. */
+export const withAllOwnSheets = (job: Job, works: Works): Job =>
+  [...new Set(job.components.flatMap(({ on }) => (on === undefined ? [] : [on])))].reduce(
+    (apart, form) => withOwnSheets(apart, form, works),
+    job,
+  );
+
+/** Unlike sections put on forms two by two, each with the next that it fits with; those that fit with none stay alone. */
+export const shareInPairs = (job: Job, works: Works): Job =>
+  job.components
+    .filter(({ kind }) => kind === 'section')
+    .reduce((paired, { id }) => {
+      const section = paired.components.find((one) => one.id === id);
+      if (!section || section.on !== undefined) return paired;
+      for (const other of sharesWith(paired, section)) {
+        const shared = shareSheet(paired, id, other.id, works);
+        if (shared !== paired) return shared;
+      }
+      return paired;
+    }, job);

@@ -6,6 +6,8 @@ import {
   layComponent,
   sectionLane,
   sectionPositions,
+  shareInPairs,
+  withAllOwnSheets,
   withWorkStyle,
 } from '../plan/index.js';
 import { type Works, normsOf } from '../works/index.js';
@@ -28,7 +30,7 @@ const withoutZones = (inks: Component['front']): Component['front'] => inks.map(
  * runs already leaves it alone.
  */
 export function choose(component: Component, choice: WayChoice): Component {
-  if (wayId(component) === wayId({ ...choice, sections: undefined })) return component;
+  if (wayId(component) === wayId({ ...choice, sections: undefined, shared: undefined })) return component;
   const { press, stock, sheet, bought, workStyle } = choice;
   const { bought: _bought, unitsBefore: _before, marks: _marks, lay, ...kept } = component;
   const { arrangement: _arrangement, ...gaps } = lay ?? {};
@@ -102,9 +104,10 @@ function withLanes(job: Job, target: WayTarget, choice: WayChoice, up: ReadonlyM
 
 /**
  * The job run another way, laid out anew: what lies on each press sheet decides whether a cut stands before a fold.
- * Undone like any edit, since it is a new job. Issues are those of planning it.
+ * Sections that share forms get sheets of their own first, and share them again where the choice says so. Undone like any edit, since it is a new job. Issues are those of planning it.
  */
-export function withWay(job: Job, target: WayTarget, choice: WayChoice, works: Works): Job {
+export function withWay(told: Job, target: WayTarget, choice: WayChoice, works: Works): Job {
+  const job = target.kind === 'text' ? withAllOwnSheets(told, works) : told;
   const plain = withLanes(job, target, choice, new Map());
   const context = { job: plain, works, norms: normsOf(works, plain.norms), positions: sectionPositions(plain) };
   const up = new Map(
@@ -113,5 +116,6 @@ export function withWay(job: Job, target: WayTarget, choice: WayChoice, works: W
       return [component.id, layout?.pattern.count ?? 1] as const;
     }),
   );
-  return withLanes(job, target, choice, up);
+  const laid = withLanes(job, target, choice, up);
+  return choice.shared ? shareInPairs(laid, works) : laid;
 }

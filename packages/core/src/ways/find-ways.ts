@@ -1,8 +1,9 @@
 import { type Issue, error } from '../kernel/index.js';
-import { type Job, type Plan, plan, webOf } from '../plan/index.js';
+import { type Job, type Plan, plan, webOf, withAllOwnSheets } from '../plan/index.js';
 import { type Works, withStockNorms } from '../works/index.js';
 import { type WayTarget, targetComponents } from './apply-way.js';
 import { type Lane, laneOf } from './lane.js';
+import { sharedWays } from './shared-ways.js';
 import { WaySearch } from './way-search.js';
 import { type Way, type Ways, rankWays, wayId } from './way.js';
 
@@ -26,19 +27,20 @@ function wantedOf(planned: Plan, lanes: ReadonlyMap<string, Lane>): number {
 
 /**
  * All ways to run a component, or the text of a bound product: every press, stock of the same kind, bought sheet or
- * roll, work style and split into sections, reckoned step by step, ranked by cost. Nothing is left out silently: what
+ * roll, work style, split into sections, and sections on common forms, reckoned step by step, ranked by cost. Nothing is left out silently: what
  * cannot be is counted with its reason.
  * @param progress told the share done, 0..1, now and then.
  * Issues: those of `plan` for the job as it is, `ways.no-plain-lane` where the component's route has splits of its own,
  * and `ways.web-apart` where it runs on a web. Cost: some ten microseconds a choice. Source: handbook chapters 4 ("Choosing what to buy") and 8.
  */
 export function findWays(
-  job: Job,
+  told: Job,
   asked: Works,
   target: WayTarget,
   progress: (share: number) => void = () => undefined,
 ): WaysOutcome {
-  const works = withStockNorms(asked, job.norms);
+  const works = withStockNorms(asked, told.norms);
+  const job = target.kind === 'text' ? withAllOwnSheets(told, works) : told;
   const parts = targetComponents(job, target);
   const onWeb = works.machines.find((machine) => webOf(machine) && parts.some(({ press }) => press === machine.id));
   if (onWeb) return { ok: false, issues: [error('ways.web-apart', 'components', { machine: onWeb.name })] };
@@ -92,14 +94,16 @@ export function findWays(
     };
   });
   const [first] = parts;
-  const now = first && wayId(first);
+  const apart = first && wayId(first);
+  const shared = target.kind === 'text' ? sharedWays(job, works, ways, apart) : [];
+  const now = first && wayId({ ...first, shared: job !== told });
   return {
     ok: true,
     value: {
-      ways: rankWays(ways, 'cost'),
-      considered: choices.length * splits.length,
+      ways: rankWays([...ways, ...shared], 'cost'),
+      considered: choices.length * splits.length + shared.length,
       refusals: search.refusals.list(),
-      current: ways.find(({ id }) => id === now)?.id,
+      current: [...ways, ...shared].find(({ id }) => id === now)?.id,
     },
   };
 }

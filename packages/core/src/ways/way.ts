@@ -13,6 +13,8 @@ export interface WayChoice {
   readonly workStyle: WorkStyle;
   /** Pages of the sections that the text is split into anew; absent: the sections stay as they are. */
   readonly sections?: readonly number[] | undefined;
+  /** Unlike sections of the text share forms two by two. */
+  readonly shared?: boolean | undefined;
 }
 
 /** One way to run a part of a job, reckoned step by step. Sums are over all its sections. */
@@ -76,7 +78,7 @@ const boughtWords = (bought: Bought | undefined): string =>
       : `from ${bought.widthMm}x${bought.heightMm} ${bought.grain}`;
 
 /** Stable name of a choice. */
-export const wayId = ({ press, stock, sheet, bought, workStyle, sections }: WayChoice): string =>
+export const wayId = ({ press, stock, sheet, bought, workStyle, sections, shared }: WayChoice): string =>
   [
     press,
     stock,
@@ -84,6 +86,7 @@ export const wayId = ({ press, stock, sheet, bought, workStyle, sections }: WayC
     boughtWords(bought),
     workStyle,
     ...(sections ? [sections.join('+')] : []),
+    ...(shared ? ['shared forms'] : []),
   ].join(' | ');
 
 /**

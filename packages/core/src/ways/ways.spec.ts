@@ -36,7 +36,7 @@ describe.each<[string, Job, WayTarget]>([
     for (const way of tried) {
       const { totals, layouts, advice } = planned(run(job, target, way));
       const own = Object.keys(layouts).filter((id) =>
-        target.kind === 'text' ? id.startsWith('section') : id === target.id,
+        target.kind === 'text' ? /^(form-)?section/.test(id) : id === target.id,
       );
       const sum = (of: Readonly<Record<string, number>>): number => own.reduce((n, id) => n + (of[id] ?? 0), 0);
       expect({ id: way.id, sheets: sum(totals.pressSheets) }).toEqual({ id: way.id, sheets: way.pressSheets });
@@ -84,6 +84,30 @@ describe('work styles of the trail map at shipped norms (identity, handbook chap
     );
     expect([way?.pressSheets, way?.plates]).toEqual([sheets, plates]);
     expect(ways.length).toBeGreaterThan(0);
+  });
+});
+
+describe('unlike sections on common forms', () => {
+  const guide = example('orchid-field-guide');
+  const { ways, current } = found(guide, { kind: 'text' });
+  const now = ways.find(({ id }) => id === current);
+  const shared = ways.find(({ id }) => id === `${current ?? ''} | shared forms`);
+
+  it('halve the plates of the orchid guide: 48 where 96 were, and save paper and money (identity)', () => {
+    expect([now?.plates, shared?.plates]).toEqual([96, 48]);
+    expect(shared?.paperKg).toBeLessThan(now?.paperKg ?? 0);
+    expect(shared?.cost).toBeLessThan(now?.cost ?? 0);
+  });
+
+  it('are reckoned as the plan has them, are the current way once taken, and give way again', () => {
+    if (!shared || !now) throw new Error('no shared way');
+    const taken = run(guide, { kind: 'text' }, shared);
+    const { totals } = planned(taken);
+    expect(totals.cost.total).toBeCloseTo(shared.cost, 6);
+    const again = found(taken, { kind: 'text' });
+    expect(again.current).toBe(shared.id);
+    const back = planned(run(taken, { kind: 'text' }, now));
+    expect(back.totals.cost.total).toBeCloseTo(now.cost, 6);
   });
 });
 

@@ -63,7 +63,12 @@ export class WaysBench {
   private readonly component = computed(() =>
     this.editor.job()?.components.find(({ id }) => id === this.componentId()),
   );
-  protected readonly isSection = computed(() => this.component()?.kind === 'section');
+  /** A section, or a form that carries sections. */
+  protected readonly isSection = computed(
+    () =>
+      this.component()?.kind === 'section' ||
+      this.editor.job()?.components.some(({ kind, on }) => kind === 'section' && on === this.componentId()) === true,
+  );
   protected readonly wholeText = signal(true);
   protected readonly target = computed((): WayTarget =>
     this.isSection() && this.wholeText() ? { kind: 'text' } : { kind: 'component', id: this.componentId() },
@@ -106,7 +111,9 @@ export class WaysBench {
       press: works?.machines.find(({ id }) => id === way.press)?.name ?? way.press,
       paper: this.paperText(way),
       style: STYLE_NAMES[way.workStyle],
-      sections: way.sections?.join(' + ') ?? '',
+      sections: [way.sections ? `sections ${way.sections.join(' + ')}` : [], way.shared ? 'two sections on a form' : []]
+        .flat()
+        .join(', '),
       isCurrent: way.id === now?.id,
       difference: difference === 0 || !now ? '' : `${difference > 0 ? '+' : '−'}${count(Math.abs(difference))}`,
     };
@@ -125,7 +132,7 @@ export class WaysBench {
   protected firstLayout(row: Row) {
     const ids = Object.keys(row.plan?.layouts ?? {});
     const target = this.target();
-    const id = target.kind === 'component' ? target.id : ids.find((one) => one.startsWith('section'));
+    const id = target.kind === 'component' ? target.id : ids.find((one) => /^(form-)?section/.test(one));
     return row.plan?.layouts[id ?? ''];
   }
 
