@@ -159,6 +159,14 @@ const component = z.strictObject({
   back: inks,
   lay: lay.optional(),
   scheme: id.optional().describe('fold scheme of a section, by its id'),
+  folding: z
+    .strictObject({
+      columns: z.int().min(1).max(16),
+      rows: z.int().min(1).max(16),
+      folds: z.string().max(400).describe('like: right over left at 3; top under bottom'),
+    })
+    .optional()
+    .describe('folds of the house’s own in place of a scheme'),
   trims: trims.optional(),
   die: die.optional().describe('shape of a blank'),
   on: id.optional().describe('form that a section shares with others'),

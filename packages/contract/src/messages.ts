@@ -62,6 +62,10 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'fold.not-one-packet':
     '{scheme}: {columns} x {rows} pages still lie beside each other after the last fold. Add a fold or choose another scheme.',
   'fold.no-spine': '{scheme}: the last station has to be a fold, so that the section has a spine.',
+  'fold.unreadable':
+    '{component}: “{wrong}” is no fold. List one to twelve like: right over left at 3; top under bottom; slit right over left.',
+  'fold.grid-not-for-pages':
+    '{component}: {columns} x {rows} pages on each side are {gives} pages, the section has {pages}. Change columns, rows or pages.',
   'fold.scheme-not-for-pages':
     '{component}: the scheme {scheme} does not fold to {pages} pages. Choose one of: {offered}.',
   'paper.bought-too-small':

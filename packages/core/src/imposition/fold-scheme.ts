@@ -9,6 +9,8 @@ export type FoldDirection = (typeof FOLD_DIRECTIONS)[number];
 export interface Fold {
   readonly kind: 'fold' | 'slit';
   readonly direction: FoldDirection;
+  /** The moving part goes beneath instead of on top. */
+  readonly under?: boolean | undefined;
   /** Line of the fold in columns from the left or rows from the bottom of what lies there; absent: the middle. */
   readonly at?: number | undefined;
 }

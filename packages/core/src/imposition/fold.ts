@@ -34,26 +34,28 @@ const transpose = (packet: Packet): Packet =>
   (packet[0] ?? []).map((_, column) => packet.map((row) => row[column] ?? []));
 const reverseColumns = (packet: Packet): Packet => packet.map((row) => [...row].reverse());
 
-/** Folds or slits the columns from `at` on over those before it. Undefined where the moving part is the wider one. */
-function moveRight(packet: Packet, at: number, kind: Fold['kind'], across: boolean): Packet | undefined {
+/** Folds or slits the columns from `at` on over or under those before it. Undefined where the moving part is the wider one. */
+function moveRight(packet: Packet, at: number, { kind, under }: Fold, across: boolean): Packet | undefined {
   const columns = packet[0]?.length ?? 0;
   if (!Number.isInteger(at) || at < 1 || at >= columns || columns - at > at) return undefined;
   return packet.map((row) =>
     row.slice(0, at).map((stack, column) => {
       const from = kind === 'fold' ? 2 * at - 1 - column : column + at;
       const moving = row[from] ?? [];
-      return [...stack, ...(kind === 'fold' ? turnOver(moving, across) : moving)];
+      const laid = kind === 'fold' ? turnOver(moving, across) : moving;
+      return under ? [...laid, ...stack] : [...stack, ...laid];
     }),
   );
 }
 
-function applyFold(packet: Packet, { kind, direction, at }: Fold): Packet | undefined {
+function applyFold(packet: Packet, fold: Fold): Packet | undefined {
+  const { direction, at } = fold;
   const across = direction === 'right over left' || direction === 'left over right';
   const backwards = direction === 'left over right' || direction === 'bottom over top';
   const lying = across ? packet : transpose(packet);
   const length = lying[0]?.length ?? 0;
   const line = at ?? length / 2;
-  const moved = moveRight(backwards ? reverseColumns(lying) : lying, backwards ? length - line : line, kind, across);
+  const moved = moveRight(backwards ? reverseColumns(lying) : lying, backwards ? length - line : line, fold, across);
   if (!moved) return undefined;
   const back = backwards ? reverseColumns(moved) : moved;
   return across ? back : transpose(back);

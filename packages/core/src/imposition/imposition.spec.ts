@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { CREEP_METHODS, creepMm, creepMove, nestedSheet } from './creep.js';
 import { type FoldScheme, FOLD_SCHEMES, pagesOfScheme, schemeById, schemesFor } from './fold-scheme.js';
+import { foldSection } from './fold.js';
+import { foldsText, readFolds } from './fold-list.js';
 import { type Imposition, type ImposedPage, impose, pageRows } from './impose.js';
 import { SECTION_BLOCK, markPlaces, sectionCode, sectionMarks } from './marks.js';
 import { firstPages, orderSections, productPage } from './numbering.js';
@@ -258,5 +260,74 @@ describe('section marks', () => {
   });
   it('says which section it is', () => {
     expect(sectionCode('HB-2042', 0)).toBe('HB-2042.01');
+  });
+});
+
+describe('folds of the house’s own', () => {
+  const own = (columns: number, rows: number, folds: string): FoldScheme => ({
+    id: folds,
+    name: 'Own folds',
+    columns,
+    rows,
+    folds: readFolds(folds).folds,
+  });
+  const leaves = (scheme: FoldScheme): number[] =>
+    foldSection(scheme, 1, '').folded?.stacks[0]?.map(({ column }) => column) ?? [];
+
+  it('an accordion lies in the order of its panels, over and under by turns (identity)', () => {
+    expect(leaves(own(4, 1, 'right over left at 3; right under left at 2; right over left at 1'))).toEqual([
+      0, 1, 2, 3,
+    ]);
+    // All over: the last panel is rolled into the packet.
+    expect(leaves(own(4, 1, 'right over left at 3; right over left at 2; right over left at 1'))).toEqual([0, 2, 3, 1]);
+  });
+
+  it('one fold under shows on the inner side what one fold over shows on the outer (identity)', () => {
+    const [over, under] = ['over', 'under'].map((way) => imposed(own(2, 1, `right ${way} left`)));
+    expect(pageRows(over?.outer ?? [], 2, 1)).toEqual([[4, 1]]);
+    expect(pageRows(under?.inner ?? [], 2, 1)).toEqual([[4, 1]]);
+    expect(pageRows(under?.outer ?? [], 2, 1)).toEqual([[2, 3]]);
+  });
+
+  it('every scheme that ships is read back from its list (identity)', () => {
+    for (const { folds } of FOLD_SCHEMES)
+      expect(readFolds(foldsText(folds)).folds.map(({ kind, direction, at }) => [kind, direction, at])).toEqual(
+        folds.map(({ kind, direction, at }) => [kind, direction, at]),
+      );
+  });
+
+  it.each([
+    ['', '0 folds'],
+    ['right over right', 'right over right'],
+    ['right over left; sideways', 'sideways'],
+    ['right over left at 0', 'right over left at 0'],
+    [Array.from({ length: 13 }, () => 'right over left').join(';'), '13 folds'],
+  ])('says what it cannot read in “%s”', (text, wrong) => {
+    expect(readFolds(text)).toEqual({ folds: [], wrong });
+  });
+
+  it('never throws, whatever is listed', () => {
+    const fold = fc.tuple(
+      fc.constantFrom('right', 'left', 'top', 'bottom'),
+      fc.constantFrom('over', 'under'),
+      fc.constantFrom('right', 'left', 'top', 'bottom'),
+      fc.integer({ min: 1, max: 9 }),
+    );
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 8 }),
+        fc.integer({ min: 1, max: 8 }),
+        fc.array(fold, { maxLength: 8 }),
+        (columns, rows, all) => {
+          const scheme = own(columns, rows, all.map(([a, way, b, at]) => `${a} ${way} ${b} at ${at}`).join('; '));
+          const { imposition, issues } = impose(scheme, 1, '');
+          if (!imposition) expect(issues).toHaveLength(1);
+          else
+            expect([...imposition.outer, ...imposition.inner].map(({ page }) => page).sort((a, b) => a - b)).toEqual(
+              Array.from({ length: pagesOfScheme(scheme) }, (_, i) => i + 1),
+            );
+        },
+      ),
+    );
   });
 });

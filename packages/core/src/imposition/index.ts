@@ -1,4 +1,5 @@
 export * from './fold-scheme.js';
+export * from './fold-list.js';
 export * from './split.js';
 export * from './impose.js';
 export * from './page-boxes.js';

@@ -48,6 +48,8 @@ export const ISSUE_CODES = [
   'fold.line-outside',
   'fold.not-one-packet',
   'fold.no-spine',
+  'fold.unreadable',
+  'fold.grid-not-for-pages',
   'fold.scheme-not-for-pages',
   'paper.bought-too-small',
   'paper.roll-too-narrow',

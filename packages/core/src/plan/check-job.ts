@@ -1,5 +1,5 @@
 import { type Issue, error, warning } from '../kernel/index.js';
-import { schemesFor } from '../imposition/index.js';
+import { readFolds, schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, normInWords } from '../works/index.js';
@@ -102,6 +102,17 @@ export function pressIssues(component: Component, machine: Machine, path: string
 
 const PAGED: readonly Component['kind'][] = ['section', 'cover'];
 
+/** Folds of the house's own have to be readable and come to the pages of the section. */
+function foldingIssues({ name, folding, pages = 0 }: Component, path: string): Issue[] {
+  if (!folding) return [];
+  const { wrong } = readFolds(folding.folds);
+  if (wrong !== undefined) return [error('fold.unreadable', `${path}.folding.folds`, { component: name, wrong })];
+  const { columns, rows } = folding;
+  const gives = 2 * columns * rows;
+  if (gives === pages) return [];
+  return [error('fold.grid-not-for-pages', `${path}.folding`, { component: name, columns, rows, gives, pages })];
+}
+
 /** Every kind but the forms of a gang, and blanks from a drawing, wants its own size. */
 function sizeIssues({ kind, die, name, widthMm, heightMm }: Component, path: string): Issue[] {
   if (kind === 'gang' || (kind === 'blank' && die?.kind === 'drawing')) return [];
@@ -181,6 +192,7 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
       }),
     );
   }
+  issues.push(...foldingIssues(component, path));
   const onWeb = machine !== undefined && webOf(machine) !== undefined;
   const offered = schemesFor(component.pages ?? 0, onWeb ? 'web' : 'sheet').map((scheme) => scheme.id);
   if (component.scheme !== undefined && !offered.includes(component.scheme)) {

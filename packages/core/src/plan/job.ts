@@ -147,6 +147,14 @@ export interface SheetPlace {
   readonly yMm: Mm;
 }
 
+/** How a section is folded, where no scheme that ships does it: pages across and up, and the list of folds in words. */
+export interface OwnFolding {
+  readonly columns: number;
+  readonly rows: number;
+  /** `right over left at 3; top under bottom`, first to last. */
+  readonly folds: string;
+}
+
 export const COMPONENT_KINDS = ['sheet', 'section', 'cover', 'blank', 'gang'] as const;
 
 /** Trims of a section's pages; the house's trim where absent, nothing at the spine. */
@@ -255,6 +263,8 @@ export interface Component {
   readonly lay?: Lay | undefined;
   /** Fold scheme of a section; the usual one for its pages where absent. */
   readonly scheme?: string | undefined;
+  /** Folds of the house's own in place of a scheme that ships. */
+  readonly folding?: OwnFolding | undefined;
   readonly trims?: SectionTrims | undefined;
   /** Shape of a blank. */
   readonly die?: Die | undefined;

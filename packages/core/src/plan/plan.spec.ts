@@ -2,7 +2,8 @@ import { SHIPPED_WORKS, type Works, isWithin, normCatalogue } from '../works/ind
 import { diffJobs } from './diff.js';
 import { withStock, withWorkStyle } from './edit-job.js';
 import { example, planned, withoutNorms } from './examples.fixture.js';
-import type { Component, Job, Step } from './job.js';
+import { foldsText } from '../imposition/index.js';
+import type { Component, Job, OwnFolding, Step } from './job.js';
 import type { FamilyAnswers } from './families/answers.js';
 import { sectionPages } from './families/bound.js';
 import { makeJob as newJob } from './new-job.js';
@@ -249,5 +250,35 @@ describe('edits', () => {
     ]);
     expect(diffJobs(map, { ...map, route: map.route.slice(1) }).map(({ path }) => path)).toEqual(['route.print-map']);
     expect(diffJobs(map, structuredClone(map))).toEqual([]);
+  });
+});
+
+describe('a section folded by a list of the house', () => {
+  const programme = example('concert-programme');
+  const folded = (folding: OwnFolding) =>
+    plan(
+      {
+        ...programme,
+        components: programme.components.map((one) => (one.id === 'section-1' ? { ...one, folding } : one)),
+      },
+      SHIPPED_WORKS,
+    );
+  const pages = programme.components.find(({ id }) => id === 'section-1')?.pages ?? 0;
+
+  it('is laid by it, and refused where it does not come to the pages or cannot be read', () => {
+    const scheme = planned(programme).layouts['section-1']?.section?.scheme;
+    if (!scheme) throw new Error('no scheme');
+    const grid = { columns: scheme.columns, rows: scheme.rows };
+    const made = folded({ ...grid, folds: foldsText(scheme.folds) });
+    expect(made.ok && made.plan.layouts['section-1']?.section?.outer.map(({ page }) => page)).toEqual(
+      planned(programme).layouts['section-1']?.section?.outer.map(({ page }) => page),
+    );
+    const codes = (folding: OwnFolding): string[] => {
+      const outcome = folded(folding);
+      return outcome.ok ? [] : outcome.issues.map(({ code }) => code);
+    };
+    expect(codes({ columns: 1, rows: pages, folds: 'right over left' })).toContain('fold.grid-not-for-pages');
+    expect(codes({ ...grid, folds: 'twice' })).toContain('fold.unreadable');
+    expect(codes({ ...grid, folds: 'right over left' })).toContain('fold.not-one-packet');
   });
 });

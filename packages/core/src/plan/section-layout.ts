@@ -16,12 +16,13 @@ import {
   orderSections,
   placePages,
   productPage,
+  readFolds,
   schemeById,
   schemesFor,
   sectionCode,
   usualOddPlace,
 } from '../imposition/index.js';
-import type { Component, Job } from './job.js';
+import type { Component, Job, OwnFolding } from './job.js';
 
 /** A page in place on its side of the section, with its number in the product and how far creep moves it. */
 export interface PlacedPage extends PageBox, CreepMove {
@@ -108,8 +109,18 @@ export const marginsOf = ({ trims }: Component, trimMm: number, spineMm = 0): Pa
   spineMm: trims?.spineMm ?? spineMm,
 });
 
-/** The scheme that a component asks for, or the usual one for its pages; undefined where none folds to them. */
+/** Folds of the house's own as a scheme; its id says all of it. */
+const ownScheme = ({ columns, rows, folds }: OwnFolding): FoldScheme => ({
+  id: `own ${columns} x ${rows}: ${folds}`,
+  name: 'Own folds',
+  columns,
+  rows,
+  folds: readFolds(folds).folds,
+});
+
+/** The folds that a component lists, the scheme that it asks for, or the usual one for its pages; undefined where none folds to them. */
 export function schemeOf(component: Component, onWeb: boolean): FoldScheme | undefined {
+  if (component.folding) return ownScheme(component.folding);
   const offered = schemesFor(component.pages ?? 0, onWeb ? 'web' : 'sheet');
   const wanted = component.scheme === undefined ? undefined : schemeById(component.scheme);
   return offered.find((scheme) => scheme === wanted) ?? offered[0];

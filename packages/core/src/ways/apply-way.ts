@@ -51,7 +51,7 @@ export function choose(component: Component, choice: WayChoice): Component {
 export function splitText(job: Job, choice: WayChoice): readonly Component[] {
   const [template] = targetComponents(job, { kind: 'text' });
   if (!template || !choice.sections) return [];
-  const { scheme: _scheme, ...like } = template;
+  const { scheme: _scheme, folding: _folding, ...like } = template;
   return choice.sections.map((pages, i) => ({
     ...choose(like, choice),
     id: `section-${i + 1}`,
