@@ -75,7 +75,7 @@ test.describe('jobs', () => {
     await expect(page.getByText('No job holds')).toBeVisible();
     await page.getByRole('button', { name: 'Show all' }).click();
     await page.getByRole('searchbox').fill('HB-204');
-    await page.getByRole('button', { name: 'Copies' }).click();
+    await page.getByRole('button', { name: 'Quantity' }).click();
     await expect(page.getByRole('row').nth(1)).toContainText('Concert programme');
     await page.getByRole('button', { name: 'Copy HB-2042' }).click();
     await page.getByRole('dialog').getByLabel('Number').fill('COPY-9');

@@ -12,14 +12,17 @@ const tab = (page, name) => page.getByRole('tab', { name });
 /** The steps that lead to each view from the page where the one before left off. */
 const views = {
   jobs: () => undefined,
-  'new-job': async (page) => {
-    await page.getByRole('button', { name: 'New job' }).click();
-    await page.getByRole('dialog').waitFor();
-  },
   order: async (page) => {
-    await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Concert programme' }).click();
     await page.locator('dk-stream svg').waitFor();
+  },
+  cost: async (page) => {
+    await tab(page, 'Cost').click();
+    await page.locator('dk-cost-table table').first().waitFor();
+  },
+  balance: async (page) => {
+    await tab(page, 'Balance').click();
+    await page.locator('dk-balance-sheet table').first().waitFor();
   },
   station: async (page) => {
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
@@ -51,11 +54,6 @@ const views = {
     await page.getByRole('button', { name: 'Find the forms' }).click();
     await page.locator('[data-test=cost]').waitFor();
     await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached' });
-  },
-  die: async (page) => {
-    await page.goto('/benches/die');
-    await page.getByRole('button', { name: 'Lay on the sheet' }).click();
-    await page.locator('[data-test=laid]').waitFor();
   },
   carriers: async (page) => {
     await page.goto('/jobs');

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { type Incident, type IncidentPlace, USUAL_INCIDENTS, incidentsOf, normsOf } from '@druckerei/core';
+import { count, unitText } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
@@ -25,7 +26,10 @@ import { Field } from './field';
       </div>
     } @empty {
       @for (incident of usual(); track incident.name) {
-        <p class="quiet">{{ incident.name }}, once in {{ once(incident) }}, loses {{ incident.loss }} {{ unit() }}</p>
+        <p class="quiet">
+          {{ incident.name }}, once in {{ count(once(incident)) }}, loses {{ count(incident.loss) }}
+          {{ unitText(unit(), incident.loss) }}
+        </p>
       }
     }
     @if (editor.editable()) {
@@ -54,6 +58,8 @@ import { Field } from './field';
 })
 export class IncidentFields {
   protected readonly editor = inject(JobEditor);
+  protected readonly count = count;
+  protected readonly unitText = unitText;
   readonly index = input.required<number>();
   readonly unit = input('');
   readonly place = input<IncidentPlace>('anywhere');
