@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   CONTACTS,
   DRYINGS,
+  FLUTE_IDS,
   INK_KINDS,
   INK_SCHOOLS,
   MACHINE_PROCESSES,
@@ -110,6 +111,7 @@ export const worksSchema = z
         coated: z.boolean(),
         waxed: z.boolean().optional(),
         sheets: z.array(sheetSchema),
+        flutes: z.array(z.enum(FLUTE_IDS)).optional(),
         rollWidthsMm: z.array(z.number()).optional(),
         cleared: z.array(z.enum(CONTACTS)).optional(),
         paperMark: z.string().optional(),

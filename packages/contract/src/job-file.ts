@@ -48,6 +48,9 @@ const sheet = { widthMm: positiveMm, heightMm: positiveMm, grain };
 const bought = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sheet'), ...sheet }).describe('larger sheet, cut to the press sheet'),
   z.strictObject({ kind: z.literal('roll'), widthMm: positiveMm }).describe('roll, through the sheeter'),
+  z
+    .strictObject({ kind: z.literal('deckle'), widthMm: positiveMm })
+    .describe('web of the corrugator, slit and cut off'),
 ]);
 const lay = z.strictObject({
   arrangement: z.enum(ARRANGEMENTS).optional().describe('the best one where absent'),

@@ -70,6 +70,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     '{component}: the scheme {scheme} does not fold to {pages} pages. Choose one of: {offered}.',
   'paper.bought-too-small':
     '{component}: no press sheet of {width} x {height} mm comes out of {boughtWidth} x {boughtHeight} mm with this grain. Buy a larger sheet or turn the grain.',
+  'paper.web-not-for-stock':
+    '{component}: {stock} does not come that way. Corrugated board is slit at the corrugator, paper is cut from rolls.',
   'paper.roll-too-narrow': '{component}: a roll of {rollWidth} mm has no room across for a sheet of {across} mm.',
   'die.measure': 'The {field} has to be above 0 and at most {most} mm, not {value}.',
   'die.width-over-length':

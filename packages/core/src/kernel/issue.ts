@@ -53,6 +53,7 @@ export const ISSUE_CODES = [
   'fold.scheme-not-for-pages',
   'paper.bought-too-small',
   'paper.roll-too-narrow',
+  'paper.web-not-for-stock',
   'die.measure',
   'die.width-over-length',
   'die.tuck-over-depth',

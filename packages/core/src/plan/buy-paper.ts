@@ -30,7 +30,7 @@ function thousandSheets(
 
 /**
  * What a component's press sheets are cut from, in kilograms, with the working: press sheets as bought, bought sheets
- * with so many out of each, or a length of web through the sheeter.
+ * with so many out of each, or a length of web through the sheeter or the corrugator.
  * Source: identity, handbook chapters 3 and 4 (parent sheets = ceil(press sheets / out)).
  */
 export function buyPaper(book: FigureBook, norms: NormLookup, layout: ComponentLayout, sheets: string): number {
@@ -58,6 +58,20 @@ export function buyPaper(book: FigureBook, norms: NormLookup, layout: ComponentL
     const kg = (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000;
     book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
     rollFigures(book, norms, layout, web);
+    return kg;
+  }
+  if (supply.kind === 'deckle') {
+    const lanes = book.give(`${id}.lanes`, 'Sheets across the web of the corrugator', supply.lanes, 'sheets', IDENTITY);
+    const length = book.give(`${id}.cutLength`, 'Cut-off at the corrugator', supply.cutLengthMm, 'mm', IDENTITY);
+    const width = book.give(`${id}.deckle`, 'Web of the corrugator', supply.deckleMm, 'mm', GIVEN);
+    const metres = (ceilRatio(count, supply.lanes) * supply.cutLengthMm) / 1000;
+    const web = book.reckon(`${id}.webM`, 'Length of board', metres, 'm', 'ceil(sheets / lanes) * length / 1000', {
+      sheets,
+      lanes,
+      length,
+    });
+    const kg = (metres * (supply.deckleMm / 1000) * stock.gsm) / 1000;
+    book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
     return kg;
   }
   if (supply.kind === 'press sheet') {

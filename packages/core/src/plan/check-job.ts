@@ -182,6 +182,10 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
   if (!machine)
     issues.push(error('job.unknown-machine', `${path}.press`, { step: component.name, machine: component.press }));
   if (stock && machine) issues.push(...pressIssues(component, machine, path, stock.gsm * stock.bulk));
+  // Board is slit from the web of a corrugator, paper is cut from rolls.
+  const webKind = component.bought?.kind;
+  if (stock && webKind && webKind !== 'sheet' && (webKind === 'deckle') !== (stock.flutes !== undefined))
+    issues.push(error('paper.web-not-for-stock', `${path}.bought`, { component: component.name, stock: stock.name }));
   if (machine) issues.push(...webIssues(component, machine, path));
   issues.push(...sizeIssues(component, path));
   if (PAGED.includes(component.kind) && (!component.pages || component.pages % 4 !== 0)) {

@@ -107,7 +107,12 @@ export function layComponent(
   if (!stock || !machine?.press) throw new Error(`component ${component.id} was not checked`);
   const caliper = caliperUm(stock.gsm, stock.bulk);
   const web = webOf(machine);
-  const { supply, issues } = supplyOf(component, path, norms('sheeter.edgeTrim').value, web !== undefined);
+  const { supply, issues } = supplyOf(
+    component,
+    path,
+    { sheeterMm: norms('sheeter.edgeTrim').value, corrugatorMm: norms('corrugate.edgeTrim').value },
+    web !== undefined,
+  );
   if (!supply) return { issues };
   const cutOffs = cutOffsOf(component, machine);
   const area = pressArea(component, machine, cutOffs);

@@ -159,7 +159,8 @@ describe('shipped jobs of every family, counted again by hand at each change of 
     expect(planned(example('board-game-box')).figures['part.board.count']?.value).toBe(box['mount']);
     expect(box['glue']).toBe(into(into(4000, 0.001, 0), 0.01, 100));
     const shipper = counts('tea-shipper');
-    expect(shipper['corrugate']).toBe(into(shipper['print-case'] ?? 0, 0.025, 60));
+    // 60 m of a change of grade are 57 cut-offs of 1,055 mm, six sheets across.
+    expect(shipper['corrugate']).toBe(into(shipper['print-case'] ?? 0, 0.025, 57 * 6));
   });
 
   it('engraved cards (14) and a book on demand (15)', () => {

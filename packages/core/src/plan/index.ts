@@ -84,7 +84,7 @@ export { type ExplainedFigure, explain } from './explain.js';
 export { type Box, type DrawnPiece, type LayoutDrawing, drawLayout } from './layout-drawing.js';
 export { type DrawnPage, type SheetSide, SHEET_SIDES } from './layout-drawing.js';
 export { type PlacedPage, type SectionLayout, assemblyOf, oddPlaceOf } from './section-layout.js';
-export { type Supply } from './supply.js';
+export { type Supply, onTheCorrugator } from './supply.js';
 export { type PressSheet, sheetCandidates } from './press-sheet.js';
 export { type LayoutReport, reportLayout } from './layout-report.js';
 export { type Pile, listPiles } from './piles.js';

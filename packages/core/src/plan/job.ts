@@ -215,7 +215,9 @@ export interface Carried {
 /** What is bought and cut to the press sheet: a larger sheet, or a roll for the sheeter. */
 export type Bought =
   | { readonly kind: 'sheet'; readonly widthMm: Mm; readonly heightMm: Mm; readonly grain: Grain }
-  | { readonly kind: 'roll'; readonly widthMm: Mm };
+  | { readonly kind: 'roll'; readonly widthMm: Mm }
+  /** Corrugated: width of the corrugator's web that the sheets are slit from. */
+  | { readonly kind: 'deckle'; readonly widthMm: Mm };
 
 export const SPINE_KINDS = ['milled', 'notched'] as const;
 export type SpineKind = (typeof SPINE_KINDS)[number];

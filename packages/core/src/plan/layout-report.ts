@@ -135,7 +135,7 @@ export function reportLayout(layout: ComponentLayout): LayoutReport {
     workStyle: component.workStyle,
     plateSets: plateSetsOf(layout),
     plates: platesOf(layout),
-    outOfBought: supply.kind === 'bought sheet' ? supply.out : supply.kind === 'roll' ? 0 : 1,
+    outOfBought: supply.kind === 'bought sheet' ? supply.out : supply.kind === 'press sheet' ? 1 : 0,
     ...reportKind(layout),
     ...(section ? { section: reportSection(section) } : {}),
   };

@@ -9,7 +9,14 @@ type Laid = ReturnType<typeof layComponent>;
 const known = new WeakMap<Component, { readonly asked: string; readonly works: Works; readonly laid: Laid }>();
 
 /** Norms that a layout reads. */
-const NORMS = ['layout.bleed', 'layout.strippingGap', 'sheeter.edgeTrim', 'bind.trim', 'bind.mill'] as const;
+const NORMS = [
+  'layout.bleed',
+  'layout.strippingGap',
+  'sheeter.edgeTrim',
+  'corrugate.edgeTrim',
+  'bind.trim',
+  'bind.mill',
+] as const;
 
 /**
  * {@link layComponent}, remembered as long as the component and all that its layout reads stay the same: a plan is made at

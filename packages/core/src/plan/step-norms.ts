@@ -15,6 +15,7 @@ import {
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import { type Material, foldsOf } from './material/index.js';
+import { onTheCorrugator } from './supply.js';
 import { webOf } from './web-layout.js';
 
 /** Passes through a press: printed, or printed again on another press. */
@@ -231,7 +232,7 @@ export function spoilageOf(
       ),
     );
   const narrow = byMetres(step, layout);
-  const setup = narrow ? repeatsIn(of('setup'), narrow) : of('setup');
+  const setup = narrow ? repeatsIn(of('setup'), narrow, step) : of('setup');
   return {
     setup: step.setup ?? setup,
     running: step.running ?? of('running'),
@@ -239,13 +240,24 @@ export function spoilageOf(
   };
 }
 
+/** Length of web that one cut-off or repeat takes, and how many sheets lie beside each other on it. Source: identity. */
+export function runLength(
+  { operation }: Step,
+  { component, supply }: ComponentLayout,
+): { lengthMm: number; lanes: number } {
+  if (operation !== 'corrugate') return { lengthMm: component.sheet.heightMm, lanes: 1 };
+  return { lengthMm: onTheCorrugator(component.sheet).lengthMm, lanes: supply.kind === 'deckle' ? supply.lanes : 1 };
+}
+
 /** The layout of a step whose set-up is told in metres. */
 const byMetres = (step: Step, layout: ComponentLayout | undefined): ComponentLayout | undefined =>
   layout && setUpInMetres(spoilageKey(step, layout)) ? layout : undefined;
 
-/** Turns of the cylinder, or sheets cut off, in so many metres of web, the last one whole. Source: identity. */
-const repeatsIn = (metres: number, layout: ComponentLayout): number =>
-  ceilRatio(metres * 1000, layout.component.sheet.heightMm);
+/** Sheets in so many metres of web, the last cut-off whole; several lie beside each other at the corrugator. Source: identity. */
+const repeatsIn = (metres: number, layout: ComponentLayout, step: Step): number => {
+  const { lengthMm, lanes } = runLength(step, layout);
+  return ceilRatio(metres * 1000, lengthMm) * lanes;
+};
 
 /** Set-up told in metres of web, then turns of the cylinder or sheets cut off. */
 function repeatsFigure(
@@ -267,16 +279,19 @@ function repeatsFigure(
     partsOf(step, layout, 'setup'),
     scope,
   );
-  const { heightMm } = layout.component.sheet;
-  const repeat = book.give(
-    `component.${layout.component.id}.repeat`,
-    'Repeat of the cylinder',
-    heightMm,
-    'mm',
-    IDENTITY,
-  );
-  const repeats = repeatsIn(book.value(metres), layout);
-  return book.reckon(target, 'Set-up', repeats, unit, 'ceil(metres * 1000 / repeat)', { metres, repeat });
+  const { lengthMm, lanes } = runLength(step, layout);
+  const id = `component.${layout.component.id}`;
+  const title = step.operation === 'corrugate' ? 'Cut-off at the corrugator' : 'Repeat of the cylinder';
+  const repeat = book.give(`${id}.repeat`, title, lengthMm, 'mm', IDENTITY);
+  const repeats = repeatsIn(book.value(metres), layout, step);
+  if (lanes === 1)
+    return book.reckon(target, 'Set-up', repeats, unit, 'ceil(metres * 1000 / repeat)', { metres, repeat });
+  const beside = book.give(`${id}.beside`, 'Sheets across the web', lanes, 'sheets', IDENTITY);
+  return book.reckon(target, 'Set-up', repeats, unit, 'ceil(metres * 1000 / repeat) * beside', {
+    metres,
+    repeat,
+    beside,
+  });
 }
 
 /**

@@ -4,7 +4,7 @@ import type { Component, Job } from './job.js';
 import { beltRate, liftTime, rateTime, sheetsPerLift } from './machine-time.js';
 import type { FamilyAnswers } from './families/answers.js';
 import { makeJob as newJob } from './new-job.js';
-import { plan } from './plan.js';
+import { type Plan, plan } from './plan.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 
 const map = example('trail-map');
@@ -154,5 +154,47 @@ describe('machine time (identities of handbook chapters 7 and 8)', () => {
   it('folds at 60 x belt speed / (length + gap), within the machine', () => {
     expect(beltRate(30_000, 150, 0.4, 0.1)).toBeCloseTo(18_000, 9);
     expect(beltRate(12_000, 150, 0.4, 0.1)).toBe(12_000);
+  });
+});
+
+describe('board slit at the corrugator', () => {
+  const shipper = example('tea-shipper');
+  const on = (bought: Component['bought']): Job => ({
+    ...shipper,
+    components: shipper.components.map(({ bought: _, ...one }) => ({ ...one, ...(bought ? { bought } : {}) })),
+  });
+  const value = (made: Plan, id: string): number => made.figures[id]?.value ?? NaN;
+
+  it('six of 410 mm lie across 2,500 mm less two trims of 10, cut off at 1,055 mm, flutes along the 410 (identity)', () => {
+    const made = planned(on({ kind: 'deckle', widthMm: 2500 }));
+    expect(made.layouts['case']?.supply).toEqual({ kind: 'deckle', deckleMm: 2500, lanes: 6, cutLengthMm: 1055 });
+    const cutOffs = Math.ceil((made.totals.pressSheets['case'] ?? 0) / 6);
+    expect(value(made, 'component.case.webM')).toBeCloseTo(cutOffs * 1.055, 9);
+    expect(value(made, 'component.case.paperKg')).toBeCloseTo(cutOffs * 1.055 * 2.5 * 0.43, 9);
+    // 60 m of a change of grade are 57 cut-offs of six sheets.
+    expect(made.steps.find(({ id }) => id === 'corrugate')?.setup).toBe(57 * 6);
+  });
+
+  it('weighs no trims where the sheets are bought, and more the worse the web fits (identity)', () => {
+    const kg = [undefined, { kind: 'deckle', widthMm: 2500 }, { kind: 'deckle', widthMm: 1500 }] as const;
+    const each = kg.map((bought) => {
+      const made = planned(on(bought));
+      return value(made, 'component.case.paperKg') / (made.totals.pressSheets['case'] ?? NaN);
+    });
+    expect(each[0]).toBeCloseTo(1.055 * 0.41 * 0.43, 9);
+    expect(each[1]).toBeGreaterThan(each[0] ?? 0);
+    expect(each[2]).toBeGreaterThan(each[1] ?? 0);
+  });
+
+  it('is refused from paper rolls, below one sheet across, and paper at the corrugator', () => {
+    const codes = (job: Job): string[] => {
+      const outcome = plan(job, SHIPPED_WORKS);
+      return outcome.ok ? [] : outcome.issues.map(({ code }) => code);
+    };
+    expect(codes(on({ kind: 'roll', widthMm: 2500 }))).toEqual(['paper.web-not-for-stock']);
+    expect(codes(on({ kind: 'deckle', widthMm: 400 }))).toEqual(['paper.roll-too-narrow']);
+    const map = example('trail-map');
+    const wrong = map.components.map((one) => ({ ...one, bought: { kind: 'deckle', widthMm: 2500 } as const }));
+    expect(codes({ ...map, components: wrong })).toEqual(['paper.web-not-for-stock']);
   });
 });

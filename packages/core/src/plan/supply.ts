@@ -1,4 +1,4 @@
-import { type Issue, error } from '../kernel/index.js';
+import { type Issue, error, floorRatio } from '../kernel/index.js';
 import { type GrainedSheet, type OutOfBought, alongTheWeb, outOfBought } from '../layout/index.js';
 import { sheeterLanes } from '../paper/index.js';
 import type { Component } from './job.js';
@@ -14,13 +14,31 @@ export type Supply =
       readonly lanes: number;
       readonly cutLengthMm: number;
       readonly edgeTrimMm: number;
+    }
+  /** Slit and cut off at the corrugator: lanes beside each other on its web, each sheet's flutes across it. */
+  | {
+      readonly kind: 'deckle';
+      readonly deckleMm: number;
+      readonly lanes: number;
+      readonly cutLengthMm: number;
     };
+
+/** Edge trims by norm: at the sheeter and at the corrugator, each side. */
+export interface EdgeTrims {
+  readonly sheeterMm: number;
+  readonly corrugatorMm: number;
+}
+
+/** A corrugated sheet on its web: flutes lie across it, and its grain is told along them. Source: identity. */
+export function onTheCorrugator({ widthMm, heightMm, grain }: GrainedSheet): { acrossMm: number; lengthMm: number } {
+  return grain === 'width' ? { acrossMm: widthMm, lengthMm: heightMm } : { acrossMm: heightMm, lengthMm: widthMm };
+}
 
 /** What a component's press sheets are cut from; a web press takes the roll itself. Issues: `paper.bought-too-small`, `paper.roll-too-narrow`. */
 export function supplyOf(
   { bought, sheet, name }: Component,
   path: string,
-  edgeTrimMm: number,
+  { sheeterMm: edgeTrimMm, corrugatorMm }: EdgeTrims,
   onWeb: boolean,
 ): { supply?: Supply; issues: Issue[] } {
   if (onWeb) {
@@ -43,6 +61,14 @@ export function supplyOf(
       supply: { kind: 'roll', rollWidthMm: bought.widthMm, lanes, cutLengthMm: lengthMm, edgeTrimMm },
       issues: [],
     };
+  }
+  if (bought.kind === 'deckle') {
+    const { acrossMm, lengthMm } = onTheCorrugator(sheet);
+    const lanes = Math.max(0, floorRatio(bought.widthMm - 2 * corrugatorMm, acrossMm));
+    if (lanes > 0)
+      return { supply: { kind: 'deckle', deckleMm: bought.widthMm, lanes, cutLengthMm: lengthMm }, issues: [] };
+    const params = { component: name, rollWidth: bought.widthMm, across: acrossMm };
+    return { issues: [error('paper.roll-too-narrow', `${path}.bought.widthMm`, params)] };
   }
   const cut = outOfBought(bought, sheet, 0);
   if (cut.out === 0) {

@@ -3,7 +3,7 @@ import { type Counted, type Machine, MACHINE_COUNTS } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import type { Material } from './material/index.js';
-import { sidesOf } from './step-norms.js';
+import { runLength, sidesOf } from './step-norms.js';
 
 declare const COUNTS: unique symbol;
 /** So much of something through a machine. A count and a rate of other things do not fit together: the compiler says so. */
@@ -47,7 +47,19 @@ const asTheyCome =
   });
 
 /** Length that runs through for one process unit: a repeat of the web, or the sheet from gripper to tail. */
-function metres({ layout, incoming, units }: Through): Counting {
+function metres({ step, layout, incoming, units }: Through): Counting {
+  if (step.operation === 'corrugate' && layout) {
+    const { lengthMm, lanes } = runLength(step, layout);
+    return {
+      name: 'Metres through the machine',
+      formula: 'ceil(units / lanes) * length / 1000',
+      values: {
+        length: { name: 'Cut-off', value: lengthMm, unit: 'mm' },
+        lanes: { name: 'Sheets across the web', value: lanes, unit: 'sheets' },
+      },
+      count: (ceilRatio(units, lanes) * lengthMm) / UM,
+    };
+  }
   const mm = incoming?.heightMm ?? layout?.component.sheet.heightMm ?? 0;
   return {
     name: 'Metres through the machine',

@@ -1,11 +1,12 @@
 import { UM, tenth } from '../kernel/index.js';
-import { adhesiveAt } from '../plan/index.js';
+import { adhesiveAt, onTheCorrugator } from '../plan/index.js';
 import { FLUTES, chooseDeckle } from '../web/index.js';
 import { compression } from './compression.js';
 import { drawBlank } from './die-sheet.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
+const FROM_MEMORY = { label: 'memory', note: 'usual take-ups, handbook chapter 4' } as const;
 const GLUES = { cold: 'Cold glue', 'hot-melt': 'Hot melt', pur: 'PUR' } as const;
 
 /** Glue, compression, drying. Source: handbook chapter 7 "Gluing". */
@@ -78,42 +79,48 @@ export function envelopeSheet(sheet: SheetBook): void {
   sheet.remark('Sides are folded and the seam glued first, then the bottom; counted and stood upright.');
 }
 
-/** Widths that liners and fluting are kept in. Source: common practice, no source. */
-const DECKLES_MM = [1_250, 1_500, 1_800, 2_100, 2_500];
-
-/** Corrugator: metres of board, liners and fluting. Source: handbook chapter 6 "Webs"; the take-up is practice. */
+/** Corrugator: metres of board, liners and fluting, and the webs that the sheet could be slit from. Source: handbook chapters 4 and 6; take-ups from memory. */
 export function corrugateSheet(sheet: SheetBook): void {
   const { layout } = sheet;
   if (!layout) return;
-  const cutOff = sheet.give('cutOff', 'Cut off', layout.component.sheet.heightMm, 'mm');
-  const metres = sheet.show('boardM', 'Board', 'm', 'units * cutOff / 1000', { units: sheet.units, cutOff });
-  const board = layout.caliperUm / UM;
-  const [flute] = [...FLUTES].sort((a, b) => Math.abs(a.boardMm - board) - Math.abs(b.boardMm - board));
-  const takeUp = sheet.give('takeUp', `Take-up of ${flute?.id ?? ''} flute`, flute?.takeUp ?? 1, 'times', {
-    label: 'practice',
-    note: 'the flute nearest to the board’s caliper',
+  const { stock, supply } = layout;
+  const { acrossMm, lengthMm } = onTheCorrugator(layout.component.sheet);
+  const lanes = sheet.card(
+    sheet.give('lanes', 'Sheets across the web', supply.kind === 'deckle' ? supply.lanes : 1, 'sheets'),
+  );
+  const cutOff = sheet.card(sheet.give('cutOff', 'Cut off', lengthMm, 'mm'));
+  const metres = sheet.show('boardM', 'Board', 'm', 'ceil(units / lanes) * cutOff / 1000', {
+    units: sheet.units,
+    lanes,
+    cutOff,
   });
-  sheet.show('linerM', 'Liner, both together', 'm', '2 * board', { board: metres });
-  sheet.show('fluteM', 'Fluting', 'm', 'board * takeUp', { board: metres, takeUp });
+  const flutes = FLUTES.filter(({ id }) => stock.flutes?.some((flute) => flute === id));
+  const liners = sheet.give('liners', 'Liners', flutes.length + 1, 'liners');
+  sheet.show('linerM', 'Liner, all together', 'm', 'liners * board', { liners, board: metres });
+  for (const { id, takeUp } of flutes) {
+    const share = sheet.give(`takeUp${id}`, `Take-up of ${id} flute`, takeUp, 'times', FROM_MEMORY);
+    sheet.show(`flute${id}M`, `Fluting, ${id} flute`, 'm', 'board * takeUp', { board: metres, takeUp: share });
+  }
   const choices = chooseDeckle({
-    blankWidthMm: layout.component.sheet.widthMm,
-    blankLengthMm: layout.component.sheet.heightMm,
+    blankWidthMm: acrossMm,
+    blankLengthMm: lengthMm,
     edgeTrimMm: sheet.value(sheet.norm('corrugate.edgeTrim')),
-    decklesMm: DECKLES_MM,
+    decklesMm: stock.rollWidthsMm ?? [],
   });
   if (choices.length > 0)
     sheet.list({
-      title: 'Paper widths, least edge trim first',
-      heads: ['Width mm', 'Lanes', 'Cut-off mm', 'Edge trim %'],
-      rows: choices.map(({ deckleMm, lanes, cutOffMm, trimShare }) => [
+      title: 'Webs of the corrugator, least edge trim first',
+      heads: ['Width mm', 'Sheets across', 'Cut-off mm', 'Edge trim %', ''],
+      rows: choices.map(({ deckleMm, lanes: beside, cutOffMm, trimShare }) => [
         deckleMm,
-        lanes,
+        beside,
         tenth(cutOffMm),
         tenth(100 * trimShare),
+        supply.kind === 'deckle' && supply.deckleMm === deckleMm ? 'taken' : '',
       ]),
     });
   sheet.remark(
-    `Web ${layout.component.sheet.widthMm} mm wide between the edge trims; flutes run across the web, upright in the case.`,
+    `Sheets of ${acrossMm} mm are slit across the web, flutes along these ${acrossMm} mm, upright in the case.`,
   );
 }
 

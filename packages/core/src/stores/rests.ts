@@ -25,7 +25,7 @@ export function restsOf(layout: ComponentLayout, figures: Figures, norms: NormLo
       ? [{ kind: 'roll', widthMm: supply.rollWidthMm, lengthM, count: 1 }]
       : [];
   }
-  if (supply.kind === 'press sheet') return [];
+  if (supply.kind !== 'bought sheet') return [];
   const { sheet, pattern } = supply;
   const least = norms('rest.leastMm').value;
   const count = figures[`component.${component.id}.boughtSheets`]?.value ?? 0;

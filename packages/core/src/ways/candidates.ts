@@ -52,10 +52,11 @@ export function listChoices(component: Component, works: Works, stock: Stock, ed
     // Boards and cloth go over the cutter, which prints nothing.
     if (!press || (press.units === 0) !== isUnprinted(component) || (now && !alike(now, machine))) continue;
     const styles = stylesFor(component, machine);
-    for (const { id, sheets, rollWidthsMm = [] } of likeStocks(works, stock)) {
+    for (const { id, sheets, flutes, rollWidthsMm = [] } of likeStocks(works, stock)) {
       const candidates = [
         ...sheets.flatMap((sheet) => sheetCandidates(sheet, press)),
-        ...rollWidthsMm.flatMap((width) => rollCandidates(width, press, edgeTrimMm)),
+        // Board comes from no roll.
+        ...(flutes ? [] : rollWidthsMm).flatMap((width) => rollCandidates(width, press, edgeTrimMm)),
       ];
       for (const candidate of candidates)
         for (const workStyle of styles) choices.push({ press: machine.id, stock: id, ...candidate, workStyle });

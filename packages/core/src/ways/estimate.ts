@@ -291,6 +291,10 @@ export class LaneReckoner {
       const metres = (ceilRatio(sheets, supply.lanes) * supply.cutLengthMm) / 1000;
       return { bought: 0, kg: (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000 };
     }
+    if (supply.kind === 'deckle') {
+      const metres = (ceilRatio(sheets, supply.lanes) * supply.cutLengthMm) / 1000;
+      return { bought: sheets, kg: (metres * (supply.deckleMm / 1000) * stock.gsm) / 1000 };
+    }
     const [size, bought] =
       supply.kind === 'press sheet' ? [component.sheet, sheets] : [supply.sheet, ceilRatio(sheets, supply.out)];
     return { bought, kg: (bought * kgPerThousand(size.widthMm, size.heightMm, stock.gsm)) / 1000 };

@@ -73,8 +73,8 @@ export const rankWays = (ways: readonly Way[], ranking: Ranking): Way[] =>
 const boughtWords = (bought: Bought | undefined): string =>
   bought === undefined
     ? 'as bought'
-    : bought.kind === 'roll'
-      ? `roll ${bought.widthMm}`
+    : bought.kind !== 'sheet'
+      ? `${bought.kind} ${bought.widthMm}`
       : `from ${bought.widthMm}x${bought.heightMm} ${bought.grain}`;
 
 /** Stable name of a choice. */

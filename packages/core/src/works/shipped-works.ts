@@ -282,6 +282,14 @@ const sheetStock = (id: string, name: string, gsm: number, bulk: number, coated:
   ],
 });
 
+/** Widths that liners and fluting are kept in. Source: common practice, no source. */
+const DECKLES_MM = [1_250, 1_500, 1_800, 2_100, 2_500];
+const corrugated = (id: string, name: string, gsm: number, bulk: number, flutes: Stock['flutes']): Stock => ({
+  ...sheetStock(id, name, gsm, bulk, false),
+  flutes,
+  rollWidthsMm: DECKLES_MM,
+});
+
 /** Stocks of the shipped works. Bulks are the middle of the ranges of handbook chapter 3 (practice). */
 const STOCKS: readonly Stock[] = [
   stock('silk-90', 'Silk coated 90 g', 90, 0.92, true),
@@ -302,8 +310,8 @@ const STOCKS: readonly Stock[] = [
   sheetStock('greyboard-1500', 'Grey board 1,500 g, 2.5 mm', 1500, 1.667, false),
   sheetStock('endpaper-140', 'Endpaper 140 g', 140, 1.15, false),
   sheetStock('cloth-190', 'Book cloth 190 g', 190, 1.4, false),
-  sheetStock('corrugated-b', 'Corrugated board, B flute 430 g', 430, 6.98, false),
-  sheetStock('corrugated-bc', 'Corrugated board, BC double wall 760 g', 760, 9.2, false),
+  corrugated('corrugated-b', 'Corrugated board, B flute 430 g', 430, 6.98, ['B']),
+  corrugated('corrugated-bc', 'Corrugated board, BC double wall 760 g', 760, 9.2, ['B', 'C']),
   stock('packet-90', 'Packet paper 90 g', 90, 1.2, false),
   webStock('shelf-paper-100', 'Decorative paper 100 g', 100, 1.1, false, [530, 1060]),
   stock('wove-300', 'Cotton wove 300 g', 300, 1.5, false),

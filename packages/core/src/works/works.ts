@@ -125,6 +125,10 @@ export interface SheetSize {
   readonly grain: Grain;
 }
 
+/** Flutes of corrugated board, by the trade's letters. */
+export const FLUTE_IDS = ['A', 'B', 'C', 'E'] as const;
+export type FluteId = (typeof FLUTE_IDS)[number];
+
 export interface Stock {
   readonly id: string;
   readonly name: string;
@@ -135,7 +139,9 @@ export interface Stock {
   /** Takes no water: cold glue does not hold on it, kept free or not. */
   readonly waxed?: boolean;
   readonly sheets: readonly SheetSize[];
-  /** Widths that it comes in on rolls, for the sheeter. */
+  /** Corrugated: its flutes, from the printed side. */
+  readonly flutes?: readonly FluteId[] | undefined;
+  /** Widths that it comes in on rolls, for the sheeter; of corrugated board, widths of the corrugator's web. */
   readonly rollWidthsMm?: readonly Mm[];
   /** Contacts that it is cleared for. */
   readonly cleared?: readonly Contact[];

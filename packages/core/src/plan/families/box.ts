@@ -1,9 +1,10 @@
+import { chooseDeckle } from '../../web/index.js';
 import type { StructureId } from '../../diecut/index.js';
 import { boundsOf } from '../../geometry/index.js';
-import type { SheetSize, Works } from '../../works/index.js';
+import { type SheetSize, type Works, BOARD_CUTTER, normsOf } from '../../works/index.js';
 import { dieOf } from '../blank-layout.js';
-import { BOARD_CUTTER } from '../../works/index.js';
 import type { Component, Part } from '../job.js';
+import { onTheCorrugator } from '../supply.js';
 import type { FamilyAnswers } from './answers.js';
 import { type Made, Lane, PROCESS, caliperOf, dieTools, joined, sheetFor } from './lane.js';
 
@@ -178,7 +179,17 @@ export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
         }
       : undefined;
   const { bought: _bought, ...bare } = component;
-  const made: Component = sheet ? { ...bare, sheet } : component;
+  const stock = works.stocks.find(({ id }) => id === answers.stock);
+  const [web] = sheet
+    ? chooseDeckle({
+        blankWidthMm: onTheCorrugator(sheet).acrossMm,
+        blankLengthMm: onTheCorrugator(sheet).lengthMm,
+        edgeTrimMm: normsOf(works, {})('corrugate.edgeTrim').value,
+        decklesMm: stock?.flutes ? (stock.rollWidthsMm ?? []) : [],
+      })
+    : [];
+  const bought = web && { kind: 'deckle' as const, widthMm: web.deckleMm };
+  const made: Component = sheet ? { ...bare, sheet, ...(bought ? { bought } : {}) } : component;
   const lane = new Lane(component.id)
     .add('corrugate', { note: 'Flute and liners to board, slit, scored, cut off.' })
     .add('print', { id: 'print-case', side: 'front' })

@@ -68,7 +68,7 @@ type View = (typeof VIEWS)[number]['id'];
 })
 export class PrintBench {
   protected readonly editor = inject(JobEditor);
-  private readonly measures = inject(Measures);
+  protected readonly measures = inject(Measures);
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
   protected readonly view = signal<View>('press');
@@ -157,7 +157,7 @@ export class PrintBench {
     const from =
       bought?.kind === 'roll'
         ? `, from a roll of ${this.measures.quantity(bought.widthMm, 'mm')}`
-        : bought
+        : bought?.kind === 'sheet'
           ? `, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
           : '';
     return `${this.sheetText(component.sheet)}${from}`;
@@ -173,6 +173,15 @@ export class PrintBench {
     const sheet = this.sheets().find((one) => this.sheetKey(one.sheet) === key)?.sheet;
     const { bought: _bought, ...component } = this.component() ?? {};
     if (sheet) this.editor.set(['components', this.index()], { ...component, sheet });
+  }
+
+  /** Webs of the corrugator that the sheet could be slit from; none for what is no corrugated board. */
+  protected readonly deckles = computed(() => {
+    const stock = this.stock();
+    return stock?.flutes ? (stock.rollWidthsMm ?? []) : [];
+  });
+  protected chooseDeckle(widthMm: number | null): void {
+    this.editor.set(['components', this.index(), 'bought'], widthMm === null ? undefined : { kind: 'deckle', widthMm });
   }
 
   protected addInk(side: 'front' | 'back', name: string): void {

@@ -124,9 +124,9 @@ export class WaysBench {
     const grain = this.measures.of('mm').show(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm);
     const size = `${this.measures.size(sheet.widthMm, sheet.heightMm)}, grain along ${count(grain, 2).replace(/,/g, '')}`;
     if (!bought) return `${name}, ${size}`;
-    return bought.kind === 'roll'
-      ? `${name}, ${size}, from a roll of ${this.measures.quantity(bought.widthMm, 'mm')}`
-      : `${name}, ${size}, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`;
+    return bought.kind === 'sheet'
+      ? `${name}, ${size}, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
+      : `${name}, ${size}, from a ${bought.kind === 'roll' ? 'roll' : 'web'} of ${this.measures.quantity(bought.widthMm, 'mm')}`;
   }
 
   protected firstLayout(row: Row) {
