@@ -157,24 +157,31 @@ describe('delivery', () => {
 });
 
 describe('incidents', () => {
-  it('are put in as once in so many, and taken out', async () => {
+  it('come by the norms, are changed for the job, and taken out', async () => {
     const job = example('ferry-timetable');
     open(job);
     const fixture = await show(IncidentFields, { index: 0, unit: 'cut-offs', place: 'web' });
     const element = elementOf(fixture);
-    button(element, 'Web break').click();
-    await fixture.whenStable();
     const editor = TestBed.inject(JobEditor);
     const incidents = () => editor.job()?.route[0]?.incidents;
-    expect(incidents()).toEqual([{ name: 'Web break', rate: 0.00001, loss: 800 }]);
-    expect(editor.plan()?.figures['step.print-leaflet.incidents']?.value).toBeCloseTo(0.008, 12);
+    const lost = () => editor.plan()?.figures['step.print-leaflet.incidents']?.value;
+    // A web breaks once in 100,000 and loses 800, its blankets are washed every 50,000 for 150: by the norms (handbook chapter 6).
+    expect(element.textContent).toContain('once in 100,000, loses 800');
+    expect(lost()).toBeCloseTo(0.008 + 0.003, 12);
+    button(element, 'Change for this job').click();
+    await fixture.whenStable();
+    expect(incidents()?.[0]).toEqual({ name: 'Web break', rate: 0.00001, loss: 800 });
     const once = element.querySelectorAll<HTMLInputElement>('input')[1];
     if (!once) throw new Error('no field');
     once.value = '50,000';
     once.dispatchEvent(new Event('input'));
     expect(incidents()?.[0]?.rate).toBe(0.00002);
     element.querySelector<HTMLButtonElement>('[aria-label="Take out Web break"]')?.click();
-    expect(incidents()).toBeUndefined();
+    expect(incidents()?.map(({ name }) => name)).toEqual(['Blanket wash']);
+    await fixture.whenStable();
+    element.querySelector<HTMLButtonElement>('[aria-label="Take out Blanket wash"]')?.click();
+    expect(incidents()).toEqual([]);
+    expect(lost() ?? 0).toBe(0);
   });
 });
 
