@@ -1,6 +1,6 @@
 import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import type { Stock } from '../works/index.js';
-import { type Component, type Job, type Step } from './job.js';
+import { type Component, type Job, type Step, isUnprinted } from './job.js';
 
 /** The print passes of a component in a work style, dried in between. Ids are stable: `print-map`, `print-map-2`. */
 export function printSteps(component: string, style: WorkStyle): Step[] {
@@ -33,6 +33,9 @@ const patch = (job: Job, id: string, change: Partial<Component>): readonly Compo
  */
 export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): Job {
   const prints = job.route.filter(({ component, operation }) => component === componentId && operation === 'print');
+  const component = job.components.find(({ id }) => id === componentId);
+  // Boards and cloth are cut and not printed: a style is nothing to them.
+  if (component && isUnprinted(component) && prints.length === 0) return job;
   // Drying that lies behind a pass of this press; what another station wants dry later stays where it is.
   const behind = ({ operation, from = [] }: Step): boolean =>
     operation === 'dry' && from.some(({ material }) => prints.some(({ id }) => id === material));
@@ -57,7 +60,6 @@ export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): 
           }
         : step,
     );
-  const component = job.components.find(({ id }) => id === componentId);
   const back = style === 'single' ? [] : component?.back.length ? component.back : (component?.front ?? []);
   return {
     ...job,

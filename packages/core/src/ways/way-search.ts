@@ -133,6 +133,8 @@ export class WaySearch {
   private static stepsOf(component: Component, lane: Lane | undefined, severalUp: boolean): readonly Step[] {
     if (!lane) return sectionLane(component, severalUp);
     const isPress = ({ operation }: Step): boolean => operation === 'print' || operation === 'dry';
+    // Boards and cloth are cut and not printed.
+    if (!lane.steps.some(isPress)) return lane.steps;
     const passes = printSteps(component.id, component.workStyle).map((step) => {
       const before = lane.steps.find(({ id }) => id === step.id);
       return before ? { ...before, ...step } : step;

@@ -26,6 +26,8 @@ describe.each<[string, Job, WayTarget]>([
   ['one section of the programme', programme, { kind: 'component', id: 'section-1' }],
   ['text of the programme', programme, { kind: 'text' }],
   ['tea caddy', example('tea-caddy'), { kind: 'component', id: 'carton' }],
+  ['cloth of the star atlas', example('star-atlas'), { kind: 'component', id: 'cloth' }],
+  ['tray of the puzzle wallet', example('puzzle-wallet'), { kind: 'component', id: 'tray' }],
 ])('ways of the %s', (_name, job, target) => {
   const { ways, considered, refusals, current } = found(job, target);
 

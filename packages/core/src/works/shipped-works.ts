@@ -267,7 +267,7 @@ const webStock = (
   rollWidthsMm: readonly number[],
 ): Stock => ({ id, name, gsm, bulk, coated, sheets: [], rollWidthsMm });
 
-/** Boards and cloths: large sheets, grain either way, no rolls. */
+/** Boards and cloths: large sheets, grain either way. */
 const sheetStock = (id: string, name: string, gsm: number, bulk: number, coated: boolean): Stock => ({
   id,
   name,
@@ -309,7 +309,7 @@ const STOCKS: readonly Stock[] = [
   { ...stock('waxed-board-320', 'Waxed board 320 g', 320, 1.4, false), waxed: true, cleared: ['food'] },
   sheetStock('greyboard-1500', 'Grey board 1,500 g, 2.5 mm', 1500, 1.667, false),
   sheetStock('endpaper-140', 'Endpaper 140 g', 140, 1.15, false),
-  sheetStock('cloth-190', 'Book cloth 190 g', 190, 1.4, false),
+  { ...sheetStock('cloth-190', 'Book cloth 190 g', 190, 1.4, false), rollWidthsMm: [1_000, 1_400] },
   corrugated('corrugated-b', 'Corrugated board, B flute 430 g', 430, 6.98, ['B']),
   corrugated('corrugated-bc', 'Corrugated board, BC double wall 760 g', 760, 9.2, ['B', 'C']),
   stock('packet-90', 'Packet paper 90 g', 90, 1.2, false),
