@@ -1,5 +1,5 @@
 import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate } from '../kernel/index.js';
-import { type Job, type Loss, type Plan, type PlanStep, listCarriers, whereItGoes } from '../plan/index.js';
+import { type Job, type Loss, type Plan, type PlanStep, giveNorm, listCarriers, whereItGoes } from '../plan/index.js';
 import type { CarrierKind } from '../press/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf } from '../works/index.js';
 
@@ -101,10 +101,8 @@ class BalanceBook {
   }
 
   norm(id: string): string {
-    const { norm, value, source, otherwise } = this.norms(id);
-    const figure = `norm.${norm.id}`;
-    if (this.plan.figures[figure]) return figure;
-    return this.book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
+    const planned = `norm.${id}`;
+    return this.plan.figures[planned] ? planned : giveNorm(this.book, this.norms, id);
   }
 
   give(id: string, name: string, value: number, unit: string, source: Source = IDENTITY): string {

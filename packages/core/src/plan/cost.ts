@@ -211,16 +211,11 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
   const waste = book.value(
     product('cost.waste', 'Waste taken away', 'kg * price', { kg: 'total.wasteKg', price: norm('price.waste') }),
   );
+  const loaded = [...packings.values()].filter(({ pallet }) => pallet).map(({ step }) => `step.${step}.loadingM`);
+  sumFigure(book, 'total.loadingM', 'Loading', 'm', loaded);
   const carriage = book.value(
     product('cost.carriage', 'Carriage', 'metres * price', {
-      metres: book.reckon(
-        'total.loadingM',
-        'Loading',
-        loadingOf(packings),
-        'm',
-        terms(packings).formula,
-        terms(packings).inputs,
-      ),
+      metres: 'total.loadingM',
       price: norm('price.carriage'),
     }),
   );
@@ -264,12 +259,3 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
   });
   return { cost: { ...cost, total }, currency };
 }
-
-/** Steps whose pallets are loaded, as a sum of their figures. */
-function terms(packings: ReadonlyMap<string, Packing>): { formula: string; inputs: Record<string, string> } {
-  const loaded = [...packings.values()].filter(({ pallet }) => pallet);
-  const inputs = Object.fromEntries(loaded.map(({ step }, i) => [`m${i + 1}`, `step.${step}.loadingM`]));
-  return { formula: Object.keys(inputs).join(' + ') || '0', inputs };
-}
-const loadingOf = (packings: ReadonlyMap<string, Packing>): number =>
-  [...packings.values()].reduce((sum, { pallet }) => sum + (pallet?.loadingM ?? 0), 0);

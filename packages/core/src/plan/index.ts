@@ -61,6 +61,7 @@ export {
   isPlatelessPress,
   machineOf,
   platesHung,
+  giveNorm,
   incidentsOf,
   isPass,
   layoutAt,

@@ -6,6 +6,7 @@ import {
   type Plan,
   type PlanStep,
   type Step,
+  giveNorm,
   takenBy,
   useId,
 } from '../plan/index.js';
@@ -82,10 +83,8 @@ export class SheetBook {
 
   /** A norm in force, for the working. */
   norm(id: string): string {
-    const { norm, value, source, otherwise } = this.norms(id);
-    const figure = `norm.${norm.id}`;
-    if (this.plan.figures[figure]) return figure;
-    return this.book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
+    const planned = `norm.${id}`;
+    return this.plan.figures[planned] ? planned : giveNorm(this.book, this.norms, id);
   }
 
   /** A norm of the station's machine. */
