@@ -11,17 +11,17 @@ export const CONDITIONING_VOLUMES_M3 = [0.25, 0.5, 1, 2] as const;
 export const CONDITIONING_KELVIN = [5, 10, 15, 20] as const;
 
 /** Longest that practice gives, three days. Source: practice, handbook chapter 3. */
-const MOST_HOURS = 72;
+export const MOST_CONDITIONING_HOURS = 72;
 
 /**
  * The anchor points of practice: 0.25 m3 and 5 K about 6 h, 1 m3 and 10 K 20 to 24 h. Hours grow with the temperature
  * difference in proportion and with the volume by the power that joins both points.
  * Source: practice, handbook chapter 3; the power between the points is ours (identity through both points).
  */
-const ANCHOR = { volumeM3: 0.25, kelvin: 5, hours: 6 } as const;
+export const CONDITIONING_ANCHOR = { volumeM3: 0.25, kelvin: 5, hours: 6 } as const;
 /** Powers of the volume through 20 h and through 24 h. */
 export const CONDITIONING_POWERS = [20, 24].map(
-  (hours) => Math.log(hours / (2 * ANCHOR.hours)) / Math.log(1 / ANCHOR.volumeM3),
+  (hours) => Math.log(hours / (2 * CONDITIONING_ANCHOR.hours)) / Math.log(1 / CONDITIONING_ANCHOR.volumeM3),
 ) as unknown as readonly [number, number];
 
 /**
@@ -32,7 +32,12 @@ export const CONDITIONING_POWERS = [20, 24].map(
  */
 export function conditioningHours(volumeM3: number, kelvin: number): ConditioningHours {
   const hours = (power: number): Hour =>
-    Math.min(MOST_HOURS, ANCHOR.hours * (kelvin / ANCHOR.kelvin) * (volumeM3 / ANCHOR.volumeM3) ** power);
+    Math.min(
+      MOST_CONDITIONING_HOURS,
+      CONDITIONING_ANCHOR.hours *
+        (kelvin / CONDITIONING_ANCHOR.kelvin) *
+        (volumeM3 / CONDITIONING_ANCHOR.volumeM3) ** power,
+    );
   const [a, b] = [hours(CONDITIONING_POWERS[0]), hours(CONDITIONING_POWERS[1])];
   return { from: Math.min(a, b), to: Math.max(a, b) };
 }

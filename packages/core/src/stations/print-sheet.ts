@@ -1,4 +1,4 @@
-import { CONDITIONING_POWERS } from '../paper/index.js';
+import { CONDITIONING_ANCHOR, CONDITIONING_POWERS, MOST_CONDITIONING_HOURS } from '../paper/index.js';
 import type { SheetBook } from './sheet.js';
 
 /** Between the points that practice gives. */
@@ -27,6 +27,7 @@ export function printSheet(sheet: SheetBook): void {
   );
   const kelvin = sheet.norm('paper.kelvin');
   const [lower, upper] = CONDITIONING_POWERS;
+  const { hours, kelvin: difference, volumeM3 } = CONDITIONING_ANCHOR;
   const inputs = {
     kelvin,
     volume,
@@ -41,7 +42,7 @@ export function printSheet(sheet: SheetBook): void {
       name,
       title,
       'h',
-      `min(72, 6 * kelvin / 5 * ${which}(pow(volume / 0.25, a), pow(volume / 0.25, b)))`,
+      `min(${MOST_CONDITIONING_HOURS}, ${hours} * kelvin / ${difference} * ${which}(pow(volume / ${volumeM3}, a), pow(volume / ${volumeM3}, b)))`,
       inputs,
     );
   if (sheet.value(kelvin) > 0)
