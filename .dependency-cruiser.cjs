@@ -32,7 +32,7 @@ module.exports = {
     area('colour', ['kernel']),
     area('route', ['kernel', 'flow']),
     area('finishing', ['kernel', 'layout']),
-    area('works', ['kernel', 'flow', 'layout', 'press', 'route']),
+    area('works', ['kernel', 'flow', 'imposition', 'layout', 'press', 'route']),
     forbid(
       'core-areas-by-index',
       { path: `${CORE}([^/]+)/`, pathNot: TEST },

@@ -10,7 +10,7 @@ import {
   PRINT_PROCESSES,
   SOURCE_LABELS,
 } from '@druckerei/core';
-import { jobSchema } from './job-file.js';
+import { foldingSchema, jobSchema } from './job-file.js';
 
 export const ROLES = ['manager', 'operator', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
@@ -76,6 +76,11 @@ const pressSchema = z.strictObject({
     .optional(),
 });
 
+/** Folds that the works keeps under a name. */
+export const houseFoldSchema = foldingSchema
+  .extend({ name: z.string().trim().min(1).max(60) })
+  .meta({ id: 'HouseFold' });
+
 /** The works as core plans for it. */
 export const worksSchema = z
   .strictObject({
@@ -127,6 +132,7 @@ export const worksSchema = z
         }),
       )
       .optional(),
+    folds: z.array(houseFoldSchema).optional(),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
   .meta({ id: 'Works' });

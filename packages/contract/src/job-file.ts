@@ -140,6 +140,13 @@ const tool = z.strictObject({
   lowestOnTop: z.boolean().optional().describe('numbering: the lowest number lies on top of a pile'),
 });
 
+/** Folds of a house's own, of a section or kept by the works. */
+export const foldingSchema = z.strictObject({
+  columns: z.int().min(1).max(16),
+  rows: z.int().min(1).max(16),
+  folds: z.string().max(400).describe('like: right over left at 3; top under bottom'),
+});
+
 const component = z.strictObject({
   id,
   name: named(60),
@@ -162,14 +169,7 @@ const component = z.strictObject({
   back: inks,
   lay: lay.optional(),
   scheme: id.optional().describe('fold scheme of a section, by its id'),
-  folding: z
-    .strictObject({
-      columns: z.int().min(1).max(16),
-      rows: z.int().min(1).max(16),
-      folds: z.string().max(400).describe('like: right over left at 3; top under bottom'),
-    })
-    .optional()
-    .describe('folds of the house’s own in place of a scheme'),
+  folding: foldingSchema.optional().describe('folds of the house’s own in place of a scheme'),
   trims: trims.optional(),
   die: die.optional().describe('shape of a blank'),
   on: id.optional().describe('form that a section shares with others'),

@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import { SHIPPED_WORKS } from '@druckerei/core';
+import { type Works, SHIPPED_WORKS } from '@druckerei/core';
 import { type Role, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/accounts.js';
@@ -68,8 +68,20 @@ export async function loadDemo(database: Database): Promise<void> {
   for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });
 }
 
-/** Every works begins with the shipped machines, stocks and norms. */
+/** What ships, and behind it what the works has of its own. */
+function shippedAndOwn<T>(shipped: readonly T[], own: readonly T[] = [], name: (one: T) => string): readonly T[] {
+  const known = new Set(shipped.map(name));
+  return [...shipped, ...own.filter((one) => !known.has(name(one)))];
+}
+
+/** Every works has the shipped machines, stocks and inks as they are now, whatever version began it, and its own. */
 export async function setUpWorks(database: Database): Promise<void> {
-  const { norms: _norms, ...works } = SHIPPED_WORKS;
-  await database.one('works/put', works);
+  const { norms: _norms, ...shipped } = SHIPPED_WORKS;
+  const before = (await database.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get'))?.body;
+  await database.one('works/put', {
+    ...shipped,
+    machines: shippedAndOwn(shipped.machines, before?.machines, ({ id }) => id),
+    stocks: shippedAndOwn(shipped.stocks, before?.stocks, ({ id }) => id),
+    inks: shippedAndOwn(shipped.inks ?? [], before?.inks, ({ name }) => name),
+  });
 }

@@ -16,6 +16,7 @@ const REFUSED: Readonly<Record<string, number>> = {
   callOff: 409,
   moveSingles: 422,
   kitSingle: 422,
+  dropFold: 404,
 };
 
 const SINGLE = {
@@ -36,10 +37,12 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
     .replace('{revision}', '1')
     .replace('{norm}', 'spoil.cut.setup')
+    .replace('{name}', 'nothing')
     .replace('{component}', 'cover');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
     changeNorm: { value: 5, expected: 5, reason: '' },
+    addFold: { name: `F-${Math.random()}`, columns: 2, rows: 1, folds: 'right over left' },
     createJob: exampleJob('trail-map', { number: `T-${Math.random()}` }),
     copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
     saveDraft: { version: 999, job: exampleJob('concert-programme') },

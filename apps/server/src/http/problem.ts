@@ -29,6 +29,9 @@ const CONSTRAINTS: Readonly<Record<string, ProblemError>> = {
   job_number_unique: new ProblemError(409, 'This job number is taken', {
     errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }],
   }),
+  house_fold_pk: new ProblemError(409, 'The works keeps folds of this name', {
+    errors: [{ path: 'name', message: 'The works keeps folds of this name. Choose another.' }],
+  }),
   revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
   revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
   press_room_record_frozen: new ProblemError(409, 'A record stays as it is; take it back instead'),

@@ -1,4 +1,6 @@
-import { type Fold, type FoldDirection, FOLD_DIRECTIONS } from './fold-scheme.js';
+import { type Issue, error } from '../kernel/index.js';
+import { type Fold, type FoldDirection, type FoldScheme, FOLD_DIRECTIONS } from './fold-scheme.js';
+import { impose } from './impose.js';
 
 /** Most folds of a list: more make a packet that no folder closes. */
 const MOST_FOLDS = 12;
@@ -44,3 +46,30 @@ export const foldsText = (folds: readonly Fold[]): string =>
       ].join(''),
     )
     .join('; ');
+
+/** Folds of a house's own: pages across and up on each side of the sheet, and the list that {@link readFolds} reads. */
+export interface OwnFolding {
+  readonly columns: number;
+  readonly rows: number;
+  /** `right over left at 3; top under bottom`, first to last. */
+  readonly folds: string;
+}
+
+/** A list of folds as a scheme. */
+export const ownScheme = ({ columns, rows, folds }: OwnFolding): FoldScheme => ({
+  id: `own ${columns} x ${rows}: ${folds}`,
+  name: 'Own folds',
+  columns,
+  rows,
+  folds: readFolds(folds).folds,
+});
+
+/**
+ * What is wrong with folds of a house's own, told by folding them. Issues: `fold.unreadable` and those of folding.
+ * @param name that the issues speak of. @param path of the folding.
+ */
+export function checkFolding(folding: OwnFolding, name: string, path: string): readonly Issue[] {
+  const { wrong } = readFolds(folding.folds);
+  if (wrong !== undefined) return [error('fold.unreadable', `${path}.folds`, { component: name, wrong })];
+  return impose(ownScheme(folding), 1, path).issues;
+}

@@ -8,7 +8,7 @@ import { isAssorted, itemsBehind } from './items-behind.js';
 import { type Job, type Step, paperOf, partMaterial } from './job.js';
 import { type Followed, type Material, followMaterials, partsSheet, takenBy } from './material/index.js';
 import { withSpoils } from './setup-spoils.js';
-import { incidentsOf, isPass, layoutAt, passColours, scopeOf, spoilageFigures } from './step-norms.js';
+import { incidentsOf, isInLine, isPass, layoutAt, passColours, scopeOf, spoilageFigures } from './step-norms.js';
 
 /** A job as a flow, with the state of every material. */
 export interface JobFlow extends Followed {
@@ -199,6 +199,7 @@ export function buildGraph(
     norms,
     layouts,
     layoutAt: layoutOf,
+    inLine: (step) => isInLine(step, layoutOf(step)),
     made: (step) => madeBy(step, layoutOf(step)).map(({ material }) => material),
   });
   const { materials } = followed;

@@ -8,6 +8,7 @@ import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
 import { type Component, type Job, type Step, isUnprinted, itemsTotal } from './job.js';
 import { endPagesOf } from './section-layout.js';
+import { machinesFor } from './step-norms.js';
 import { webIssues, webOf } from './web-layout.js';
 
 function normIssues(job: Job, works: Works): Issue[] {
@@ -28,7 +29,7 @@ function normIssues(job: Job, works: Works): Issue[] {
 
 function stepIssues(job: Job, works: Works, step: Step, path: string): Issue[] {
   const issues: Issue[] = [];
-  const { process, name } = OPERATION_RULES[step.operation];
+  const { name } = OPERATION_RULES[step.operation];
   if (step.component !== undefined && !job.components.some(({ id }) => id === step.component)) {
     issues.push(error('job.unknown-component', `${path}.component`, { step: step.id, component: step.component }));
   }
@@ -36,7 +37,7 @@ function stepIssues(job: Job, works: Works, step: Step, path: string): Issue[] {
     const machine = works.machines.find(({ id }) => id === step.machine);
     if (!machine)
       issues.push(error('job.unknown-machine', `${path}.machine`, { step: step.id, machine: step.machine }));
-    else if (machine.process !== process) {
+    else if (!machinesFor(job, works, step).includes(machine)) {
       issues.push(
         error('job.machine-cannot', `${path}.machine`, { step: step.id, machine: machine.name, operation: name }),
       );

@@ -11,7 +11,7 @@ import { leadFigures } from './lead-hours.js';
 import { beltRate, liftTime, sheetsPerLift } from './machine-time.js';
 import { foldsOf, takenBy } from './material/index.js';
 import { curveFigures } from './speed-curve.js';
-import { checkNorm, giveNorm, handNorm, isPlateless, layoutAt, platesHung } from './step-norms.js';
+import { IN_LINE, checkNorm, giveNorm, handNorm, isInLine, isPlateless, layoutAt, platesHung } from './step-norms.js';
 import { type Station, type StepTime, type TimeContext, NO_TIME } from './step-time.js';
 import { type Count, countThrough, countsOf, hourly, runHours } from './throughput.js';
 
@@ -254,6 +254,10 @@ function stepTime(context: TimeContext, step: Step): StepTime {
   };
   const { time } = OPERATION_RULES[step.operation];
   if (time === 'lag') return { ...NO_TIME, lagHours: lagFigure(context, station) };
+  if (isInLine(step, layout)) {
+    context.book.give(`${station.id}.hours`, 'Machine hours', 0, 'h', IN_LINE);
+    return NO_TIME;
+  }
   const waitHours = waitFigure(context, station);
   return { ...NO_TIME, waitHours, hours: machine ? BY_MODEL[time](context, station) : 0 };
 }

@@ -69,7 +69,7 @@ export {
   sidesOf,
   spoilageOf,
 } from './step-norms.js';
-export { carriersPerColour, passColours } from './step-norms.js';
+export { carriersPerColour, isInLine, machinesFor, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export { type CostKind, type CostLine, COST_KINDS, MORE, costLines, costOfNext } from './cost-lines.js';
 export { type Packing } from './packing.js';

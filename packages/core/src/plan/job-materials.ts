@@ -4,7 +4,7 @@ import { madeBy } from './made-by.js';
 import type { Job, Step } from './job.js';
 import { type Followed, type Taken, followMaterials, takenBy } from './material/index.js';
 import { sectionPositions } from './section-layout.js';
-import { layoutAt, machineOf } from './step-norms.js';
+import { isInLine, layoutAt, machineOf } from './step-norms.js';
 
 /** Materials of a job that need not be ready to be planned: what cannot be laid has none. */
 export function materialsOf(job: Job, works: Works): Followed {
@@ -25,6 +25,7 @@ export function materialsOf(job: Job, works: Works): Followed {
     norms,
     layouts,
     layoutAt: at,
+    inLine: (step) => isInLine(step, at(step)),
     made: (step) => madeBy(step, at(step)).map(({ material }) => material),
   });
 }

@@ -1,7 +1,7 @@
 import type { BlankChoice, DieDrawing, StructureId } from '../diecut/index.js';
 import type { Incident, School } from '../flow/index.js';
 import type { Mm } from '../kernel/index.js';
-import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
+import type { Assembly, CreepMethod, CreepShare, OddPlace, OwnFolding } from '../imposition/index.js';
 import type { CheckSystem } from '../finishing/index.js';
 import type { Arrangement, Grain } from '../layout/index.js';
 import type { Lab, RecipePart, Rest } from '../colour/index.js';
@@ -145,14 +145,6 @@ export interface Tool {
 export interface SheetPlace {
   readonly xMm: Mm;
   readonly yMm: Mm;
-}
-
-/** How a section is folded, where no scheme that ships does it: pages across and up, and the list of folds in words. */
-export interface OwnFolding {
-  readonly columns: number;
-  readonly rows: number;
-  /** `right over left at 3; top under bottom`, first to last. */
-  readonly folds: string;
 }
 
 export const COMPONENT_KINDS = ['sheet', 'section', 'cover', 'blank', 'gang'] as const;

@@ -163,10 +163,13 @@ function layPaged(bench: Bench): LaidOr {
 }
 
 function layBlank(bench: Bench): LaidOr {
-  const { component, path, caliper, area, norms } = bench;
+  const { component, path, caliper, machine, norms } = bench;
   const { drawing, issues } = dieOf(component, caliper, path);
   if (!drawing) return { issues };
   const gapMm = component.lay?.gutterMm ?? norms('layout.strippingGap').value;
+  // On a web the last row is as far from the first of the next turn as rows are from each other.
+  const join = webOf(machine) ? gapMm : 0;
+  const area = { ...bench.area, heightMm: Math.max(0, bench.area.heightMm - join) };
   const turns = turnsFor(component.grain ?? 'any', area.sheet.grain);
   const patterns = layBlankPatterns(component, blankRequest(drawing.outline, area, gapMm, turns));
   const { left, bottom, right, top } = boundsOf(drawing.outline);

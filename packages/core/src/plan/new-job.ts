@@ -109,7 +109,7 @@ function fitting(component: Component, context: LayContext): Component {
   const press = works.machines.find(({ id }) => id === component.press)?.press;
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const now = laid(component);
-  if (!press || !stock || (now && now.usedShare >= WELL_FILLED)) return component;
+  if (!press || press.web || !stock || (now && now.usedShare >= WELL_FILLED)) return component;
   const [best] = stock.sheets
     .flatMap((sheet) => sheetCandidates(sheet, press))
     .filter(({ sheet }) => sheet.widthMm <= press.maxSheetMm[0] && sheet.heightMm <= press.maxSheetMm[1])

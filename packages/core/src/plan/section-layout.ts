@@ -16,13 +16,13 @@ import {
   orderSections,
   placePages,
   productPage,
-  readFolds,
+  ownScheme,
   schemeById,
   schemesFor,
   sectionCode,
   usualOddPlace,
 } from '../imposition/index.js';
-import type { Component, Job, OwnFolding } from './job.js';
+import type { Component, Job } from './job.js';
 
 /** A page in place on its side of the section, with its number in the product and how far creep moves it. */
 export interface PlacedPage extends PageBox, CreepMove {
@@ -107,15 +107,6 @@ export const marginsOf = ({ trims }: Component, trimMm: number, spineMm = 0): Pa
   footMm: trims?.footMm ?? trimMm,
   foreMm: trims?.foreMm ?? trimMm,
   spineMm: trims?.spineMm ?? spineMm,
-});
-
-/** Folds of the house's own as a scheme; its id says all of it. */
-const ownScheme = ({ columns, rows, folds }: OwnFolding): FoldScheme => ({
-  id: `own ${columns} x ${rows}: ${folds}`,
-  name: 'Own folds',
-  columns,
-  rows,
-  folds: readFolds(folds).folds,
 });
 
 /** The folds that a component lists, the scheme that it asks for, or the usual one for its pages; undefined where none folds to them. */

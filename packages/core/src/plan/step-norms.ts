@@ -1,7 +1,7 @@
 import { type FigureBook, IDENTITY, ceilRatio } from '../kernel/index.js';
 import type { FlowStep, Incident } from '../flow/index.js';
 import { STYLE_RULES } from '../press/index.js';
-import { OPERATION_RULES } from '../route/index.js';
+import { OPERATION_RULES, runsInLine } from '../route/index.js';
 import {
   type Machine,
   type NormLookup,
@@ -13,7 +13,7 @@ import {
   setUpInMetres,
 } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { Step } from './job.js';
+import type { Job, Step } from './job.js';
 import { type Material, foldsOf } from './material/index.js';
 import { onTheCorrugator } from './supply.js';
 import { webOf } from './web-layout.js';
@@ -76,6 +76,12 @@ export const platesHung = (step: Step, layout: ComponentLayout): number =>
 export const runsByMetres = ({ machine }: ComponentLayout): boolean =>
   machine.process === 'narrow-web' || machine.process === 'inkjet-web';
 
+/** Whether a step is done by the press of its component in one go with printing: its set-up, speed and spoils are the press's. */
+export const isInLine = ({ operation, machine }: Step, layout: ComponentLayout | undefined): boolean =>
+  layout !== undefined &&
+  (machine === undefined || machine === layout.machine.id) &&
+  runsInLine(layout.machine.process, operation);
+
 /** Norms that an operation's spoilage goes by. */
 export function spoilageKey(step: Step, layout: ComponentLayout | undefined): SpoilageKey {
   const { operation } = step;
@@ -93,10 +99,20 @@ export function spoilageKey(step: Step, layout: ComponentLayout | undefined): Sp
 export function machineOf(step: Step, layout: ComponentLayout | undefined, works: Works): Machine | undefined {
   if (step.machine) return works.machines.find(({ id }) => id === step.machine);
   if (step.operation === 'print') return layout?.machine;
+  if (isInLine(step, layout)) return layout?.machine;
   const { process } = OPERATION_RULES[step.operation];
   // What is laid on a cutter is cut there.
   if (process && layout?.machine.process === process) return layout.machine;
   return process && works.machines.find((machine) => machine.process === process);
+}
+
+/** Machines of a works that may do a step: those of its process, and the press of its component that does it in line. */
+export function machinesFor({ components }: Job, works: Works, step: Step): readonly Machine[] {
+  const { process } = OPERATION_RULES[step.operation];
+  const press = components.find(({ id }) => id === step.component)?.press;
+  return works.machines.filter(
+    (machine) => machine.process === process || (machine.id === press && runsInLine(machine.process, step.operation)),
+  );
 }
 
 /** What the norms of a step may be told for: its machine and its stock; its run where that is known. */
@@ -140,6 +156,9 @@ export const handNorm = ({ operation }: Step): string | undefined =>
 /** Seconds that the final check of a bound book takes, where a step is one. Source: handbook chapter 7 "Hand work". */
 export const checkNorm = ({ operation }: Step, incoming: Material | undefined): string | undefined =>
   operation === 'inspect' && incoming?.unit === 'book' ? 'check.seconds' : undefined;
+
+/** What the press's own figures hold already. */
+export const IN_LINE = { label: 'identity', note: 'in line: set up, run and spoiled with the press' } as const;
 
 /** Figure ids of a step's set-up and running spoilage, with what was overridden in the job. */
 export interface SpoilageFigures {
@@ -223,6 +242,8 @@ export function spoilageOf(
   layout: ComponentLayout | undefined,
   scope: NormScope,
 ): Pick<FlowStep, 'setup' | 'running' | 'ofNet'> {
+  const ofNet = tellsNet(norms) ? { ofNet: true } : {};
+  if (isInLine(step, layout)) return { setup: step.setup ?? 0, running: step.running ?? 0, ...ofNet };
   const key = spoilageKey(step, layout);
   const of = (field: 'setup' | 'running'): number =>
     asDecimal(
@@ -236,7 +257,7 @@ export function spoilageOf(
   return {
     setup: step.setup ?? setup,
     running: step.running ?? of('running'),
-    ...(tellsNet(norms) ? { ofNet: true } : {}),
+    ...ofNet,
   };
 }
 
@@ -317,6 +338,7 @@ export function spoilageFigures(
     own: number | undefined,
   ): string => {
     const of = (target: string): string => {
+      if (isInLine(step, layout)) return book.give(target, name, 0, figureUnit, IN_LINE);
       if (narrow && field === 'setup') return repeatsFigure(book, norms, step, narrow, target, figureUnit, scope);
       const parts = partsOf(step, layout, field);
       if (parts.length > 0)

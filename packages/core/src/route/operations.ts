@@ -101,6 +101,15 @@ export const MACHINE_PROCESSES = [
 ] as const;
 export type MachineProcess = (typeof MACHINE_PROCESSES)[number];
 
+/** What machines do in one go with printing, one station behind another on the web. Source: handbook chapter 7 "Envelopes". */
+const IN_LINE: Partial<Readonly<Record<MachineProcess, readonly Operation[]>>> = {
+  'envelope-web': ['die-cut', 'window', 'score', 'envelope', 'gum', 'count'],
+};
+
+/** Whether a kind of machine does an operation in line with its printing units. */
+export const runsInLine = (process: MachineProcess, operation: Operation): boolean =>
+  IN_LINE[process]?.includes(operation) ?? false;
+
 export const OPERATION_RULES: Readonly<Record<Operation, OperationRule>> = {
   corrugate: { name: 'Corrugate', process: 'corrugator', time: 'rate', finishing: false },
   print: { name: 'Print', process: 'sheet-fed', time: 'press', finishing: false },

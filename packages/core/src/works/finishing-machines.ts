@@ -29,6 +29,9 @@ export const BOARD_CUTTER: Machine = {
   },
 };
 
+/** Where people work by hand. */
+export const HAND_BENCH: Machine = { id: 'hand-bench', name: 'Hand bench', process: 'hand' };
+
 /** Finishing machines of the shipped works with what they take. Limits are common practice, no source: each works has its own. */
 export const FINISHING_MACHINES: readonly Machine[] = [
   { id: 'corrugator', name: 'Corrugator', process: 'corrugator' },
@@ -153,5 +156,5 @@ export const FINISHING_MACHINES: readonly Machine[] = [
   { id: 'bander', name: 'Bander', process: 'bander' },
   { id: 'shrink-tunnel', name: 'Shrink tunnel', process: 'shrink-tunnel' },
   { id: 'rewinder', name: 'Rewinder', process: 'rewinder' },
-  { id: 'hand-bench', name: 'Hand bench', process: 'hand' },
+  HAND_BENCH,
 ];

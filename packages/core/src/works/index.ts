@@ -8,7 +8,7 @@ export { MACHINE_COUNTS, SPEED_CURVES, type SpeedCurve, hasSpeedCurves } from '.
 export { PACKING, SUPPLIES, type SupplyId } from './supplies.js';
 export { SHIPPED_WORKS } from './shipped-works.js';
 export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
-export { BOARD_CUTTER } from './finishing-machines.js';
+export { BOARD_CUTTER, HAND_BENCH } from './finishing-machines.js';
 export {
   type NormLevel,
   type NormLookup,

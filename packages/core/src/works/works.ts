@@ -1,4 +1,5 @@
 import type { Gsm, Mm, Source, Um } from '../kernel/index.js';
+import type { OwnFolding } from '../imposition/index.js';
 import type { Grain } from '../layout/index.js';
 import type { Drying, InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
@@ -154,6 +155,11 @@ export interface NormValue {
   readonly source: Source;
 }
 
+/** Folds of the works' own under a name, told as a job tells them. */
+export interface HouseFold extends OwnFolding {
+  readonly name: string;
+}
+
 /** The works that a job is planned for. Norms that are not in `norms` have the shipped value of the catalogue. */
 export interface Works {
   readonly name: string;
@@ -162,6 +168,8 @@ export interface Works {
   readonly machines: readonly Machine[];
   readonly stocks: readonly Stock[];
   readonly inks?: readonly HouseInk[];
+  /** Ways that this house folds its sections in beside those that everybody knows. */
+  readonly folds?: readonly HouseFold[];
   readonly norms: Readonly<Record<string, NormValue>>;
 }
 

@@ -1,2 +1,2 @@
--- Sets the works unless there is one. $1 works as jsonb without norms. None.
-INSERT INTO works (body) VALUES ($1) ON CONFLICT (id) DO NOTHING
+-- Sets the works. $1 works as jsonb without norms and folds. None.
+INSERT INTO works (body) VALUES ($1) ON CONFLICT (id) DO UPDATE SET body = excluded.body

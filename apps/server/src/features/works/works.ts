@@ -1,16 +1,27 @@
-import { type Works, baseId, isWithin, limitsInWords, normById } from '@druckerei/core';
-import type { NormHistoryEntry } from '@druckerei/contract';
+import {
+  type HouseFold,
+  type OwnFolding,
+  type Works,
+  baseId,
+  checkFolding,
+  isWithin,
+  limitsInWords,
+  normById,
+} from '@druckerei/core';
+import { type NormHistoryEntry, issueText } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 
 /** The works with the norms in force now. */
 export async function currentWorks(queries: Queries): Promise<Works> {
-  const row = await queries.one<{ body: Omit<Works, 'norms'> }>('works/get');
+  const row = await queries.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get');
   if (!row) throw new Error('the works has not been set up');
   const norms = await queries.many<{ id: string; value: number; reason: string; changed_by: string }>('works/norms');
+  const folds = await queries.many<{ name: string; body: OwnFolding }>('works/folds');
   return {
     ...row.body,
+    ...(folds.length > 0 ? { folds: folds.map(({ name, body }): HouseFold => ({ name, ...body })) } : {}),
     norms: Object.fromEntries(
       norms.map(({ id, value, reason, changed_by }) => [
         id,
@@ -38,7 +49,9 @@ const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
   at: row.changed_at.toISOString(),
 });
 
-export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'normHistory' | 'changeNorm'> => ({
+export const worksHandlers = (
+  database: Database,
+): Pick<Handlers, 'works' | 'normHistory' | 'changeNorm' | 'addFold' | 'dropFold'> => ({
   works: () => currentWorks(database),
 
   normHistory: async ({ query }) =>
@@ -64,4 +77,17 @@ export const worksHandlers = (database: Database): Pick<Handlers, 'works' | 'nor
       await queries.one('works/add-norm-change', norm.id, before, body.value, body.reason, account.id);
       return currentWorks(queries);
     }),
+
+  addFold: ({ body: { name, ...folding }, account }) =>
+    database.transaction(async (queries) => {
+      const wrong = checkFolding(folding, name, '');
+      if (wrong.length > 0) throw invalid(wrong.map((issue) => ({ path: 'folds', message: issueText(issue) })));
+      await queries.one('works/add-fold', name, folding, account.id);
+      return currentWorks(queries);
+    }),
+
+  dropFold: async ({ params }) => {
+    if (!(await database.one('works/drop-fold', params.name))) throw notFound('These folds');
+    return currentWorks(database);
+  },
 });

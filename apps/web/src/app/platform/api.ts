@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
+import type { HouseFold, Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
 import type {
   Account,
   Difference,
@@ -39,6 +39,12 @@ export class Api {
   }
   changeNorm(id: string, change: { value: number; expected: number; reason: string }): Observable<Works> {
     return this.http.put<Works>(`/api/norms/${encodeURIComponent(id)}`, change);
+  }
+  addFold(fold: HouseFold): Observable<Works> {
+    return this.http.post<Works>('/api/works/folds', fold);
+  }
+  dropFold(name: string): Observable<Works> {
+    return this.http.delete<Works>(`/api/works/folds/${encodeURIComponent(name)}`);
   }
   jobs(): Observable<JobRow[]> {
     return this.http.get<JobRow[]>('/api/jobs');

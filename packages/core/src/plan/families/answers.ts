@@ -70,7 +70,7 @@ export const QUESTIONS = [
 export type Question = (typeof QUESTIONS)[number];
 
 /** What presses a family is printed on. */
-export type PressKind = 'sheet' | 'cut-off web' | 'cylinder web' | 'gravure' | 'case' | 'digital';
+export type PressKind = 'sheet' | 'cut-off web' | 'cylinder web' | 'gravure' | 'case' | 'digital' | 'envelope';
 
 export interface FamilyRule {
   readonly name: string;

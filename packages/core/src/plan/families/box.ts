@@ -1,10 +1,12 @@
 import { chooseDeckle } from '../../web/index.js';
 import type { StructureId } from '../../diecut/index.js';
 import { boundsOf } from '../../geometry/index.js';
-import { type SheetSize, type Works, BOARD_CUTTER, normsOf } from '../../works/index.js';
+import { type SheetSize, type Works, BOARD_CUTTER, HAND_BENCH, normsOf } from '../../works/index.js';
 import { dieOf } from '../blank-layout.js';
+import { printSteps } from '../edit-job.js';
 import type { Component, Part } from '../job.js';
 import { onTheCorrugator } from '../supply.js';
+import { webOf } from '../web-layout.js';
 import type { FamilyAnswers } from './answers.js';
 import { type Made, Lane, PROCESS, caliperOf, dieTools, joined, sheetFor } from './lane.js';
 
@@ -200,18 +202,69 @@ export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
   return { components: [made], route: lane.steps };
 }
 
-/** Packets and envelopes from sheets: cut by a high die, seams and bottom glued, closed by gum dried open or a string. Source: handbook chapter 2, family 10. */
-export function envelope(answers: FamilyAnswers, works: Works): Made {
-  const component = blank(answers, works, 'packet', 'Packet', 'packet');
-  const perPack = answers.perPack ?? 500;
-  const string = answers.closure === 'string';
-  const lane = Lane.printed(component)
+/** A packet on the roll and the repeat that it covers best, either way around: one behind another, as many beside each other as the roll takes. */
+function packetOnWeb(answers: FamilyAnswers, works: Works): Component {
+  const { bought: _bought, grain: _grain, ...packet } = blank(answers, works, 'packet', 'Packet', 'packet');
+  const press = works.machines.find(({ id }) => id === answers.press)?.press;
+  const { drawing } = dieOf(packet, caliperOf(works, answers.stock), '');
+  if (!press || !drawing) return packet;
+  const { left, right, bottom, top } = boundsOf(drawing.outline);
+  const gapMm = normsOf(works, {})('layout.strippingGap').value;
+  const [most, least] = [press.maxSheetMm, press.minSheetMm];
+  const rolls = works.stocks.find(({ id }) => id === answers.stock)?.rollWidthsMm ?? [];
+  const [width, height] = [right - left, top - bottom];
+  const ways = [
+    { across: width, along: height },
+    { across: height, along: width },
+  ].flatMap(({ across, along }) =>
+    rolls
+      .filter((roll) => roll >= least[0] && roll <= most[0])
+      .map((widthMm) => {
+        const around = Math.max(1, Math.ceil(least[1] / (along + gapMm)));
+        const beside = Math.floor((widthMm - 2 * press.sideMm + gapMm) / (across + gapMm) + 1e-9);
+        const heightMm = Math.ceil(around * (along + gapMm));
+        return { widthMm, heightMm, used: (around * beside * width * height) / (widthMm * heightMm) };
+      })
+      .filter(({ heightMm }) => heightMm <= most[1]),
+  );
+  const [best] = ways.sort((a, b) => b.used - a.used);
+  const [widthMm, heightMm] = best ? [best.widthMm, best.heightMm] : most;
+  return { ...packet, sheet: { widthMm, heightMm, grain: 'height' } };
+}
+
+/** Cut by a high die through a stack, then folded on a machine of its own. */
+const packetFromSheets = (component: Component): Lane =>
+  Lane.printed(component)
     .add('die-cut', { machine: 'high-die', note: 'Through a stack.' })
     .add('score')
     .add('envelope');
-  if (string) lane.add('rivet', { note: 'On the back and on the flap.' }, { material: 'part.button', usage: 2 });
-  else lane.add('gum');
-  lane.add('count', { note: 'Stood upright.' }).add('box', { perPack });
+
+/** Printed, cut, folded and glued by one machine from the roll. */
+const packetFromRoll = ({ id, workStyle }: Component): Lane =>
+  new Lane(
+    id,
+    '',
+    printSteps(id, workStyle).filter(({ operation }) => operation === 'print'),
+  )
+    .add('die-cut', { note: 'In line, from the roll.' })
+    .add('envelope', { note: 'In line.' });
+
+/**
+ * Packets and envelopes, from sheets or on one machine from the roll: seams and bottom glued, closed by gum dried open or
+ * a string. Source: handbook chapter 2, family 10.
+ */
+export function envelope(answers: FamilyAnswers, works: Works): Made {
+  const onWeb = works.machines.some((machine) => machine.id === answers.press && webOf(machine));
+  const component = onWeb ? packetOnWeb(answers, works) : blank(answers, works, 'packet', 'Packet', 'packet');
+  const perPack = answers.perPack ?? 500;
+  const string = answers.closure === 'string';
+  const lane = onWeb ? packetFromRoll(component) : packetFromSheets(component);
+  if (string)
+    lane
+      .add('rivet', { note: 'On the back and on the flap.' }, { material: 'part.button', usage: 2 })
+      .add('count', { machine: HAND_BENCH.id, note: 'Stood upright.' });
+  else lane.add('gum').add('count', { note: 'Stood upright.' });
+  lane.add('box', { perPack });
   const parts: readonly Part[] = [{ id: 'button', name: 'Button with rivet', massG: 0.4, price: 0.02 }];
   return { components: [component], route: lane.steps, ...(string ? { parts } : {}) };
 }

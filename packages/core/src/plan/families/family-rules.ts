@@ -89,7 +89,7 @@ export const FAMILY_RULES: Readonly<Record<AskedFamily, FamilyRule>> = {
     name: 'Envelope or packet',
     counts: 'envelopes',
     asks: ['measures', 'depth', 'stock', 'press', 'closure', 'perPack'],
-    press: 'sheet',
+    press: 'envelope',
     usual: { ...B1, widthMm: 82, heightMm: 2, quantity: 40_000, stock: 'packet-90', closure: 'gum', perPack: 500 },
   },
   'paper-roll': {

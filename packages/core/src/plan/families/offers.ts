@@ -2,7 +2,7 @@ import { type Machine, type Stock, type Works, printingOf } from '../../works/in
 import { webOf } from '../web-layout.js';
 import type { PressKind } from './answers.js';
 
-/** Whether a press is of a kind: for sheets, cut-offs, repeats of a cylinder, cases, or without plates. */
+/** Whether a press is of a kind: for sheets, cut-offs, repeats of a cylinder, cases, envelopes from sheet or roll, or without plates. */
 function isOfKind(machine: Machine, kind: PressKind): boolean {
   const { press } = machine;
   if (!press || press.units === 0) return false;
@@ -16,6 +16,8 @@ function isOfKind(machine: Machine, kind: PressKind): boolean {
       return web?.anyRepeat === true && printingOf(machine) === 'gravure';
     case 'digital':
       return press.plateless === true && !web;
+    case 'envelope':
+      return machine.process === 'envelope-web' || isOfKind(machine, 'sheet');
     case 'sheet':
     case 'case':
       return !web && (printingOf(machine) === 'flexo') === (kind === 'case');

@@ -52,6 +52,8 @@ interface Context {
   /** Layout that a step works by: on its own machine where it prints again on another press. */
   readonly layoutAt: (step: Step) => ComponentLayout | undefined;
   readonly made: (step: Step) => readonly string[];
+  /** Done in one go with printing: waits for nothing, and dries before it leaves the machine. */
+  readonly inLine: (step: Step) => boolean;
 }
 
 /** The station behind a lying one that works: the next that is not a lying one itself. */
@@ -68,7 +70,8 @@ function ownLayout({ layouts }: Context, step: Step, inputs: readonly Taken[]): 
 }
 
 /** What lies at or before a step, out of what comes to it. Source: handbook chapter 5 "Drying and handling" (practice). */
-function lyingAt({ job, norms }: Context, step: Step, wet: readonly Wet[]): Lying {
+function lyingAt({ job, norms, inLine }: Context, step: Step, wet: readonly Wet[]): Lying {
+  if (inLine(step)) return { lagHours: 0 };
   const own = LYING_NORMS[step.operation];
   if (step.operation !== 'dry' && !own) {
     const found = waitsFor(wet, step.operation, norms);
@@ -126,7 +129,8 @@ export function followMaterials(context: Context): Followed {
         inputs: rested,
       };
       const after = materialsAfter(at, makes.get(step.id) ?? []);
-      for (const [id, material] of after.materials) materials.set(id, material);
+      for (const [id, material] of after.materials)
+        materials.set(id, context.inLine(step) ? { ...material, wet: [] } : material);
       gains.set(step.id, after.gainG);
       return false;
     });

@@ -77,11 +77,11 @@ export const otherSide = (grain: Grain): Grain => (grain === 'width' ? 'height' 
 export const gramsOf = (areaMm2: number, gsm: number): number => (areaMm2 / MM2) * gsm;
 
 /**
- * Whether a step parts the press sheet into pieces: the guillotine, the die for blanks, and a web press in line.
+ * Whether a step parts the press sheet into pieces: the guillotine, the die for blanks, and a web press all else in line.
  */
 export function partsSheet({ operation }: Step, { component, machine }: ComponentLayout): boolean {
-  if (webOf(machine)) return operation === 'print';
-  return operation === (component.kind === 'blank' ? 'die-cut' : 'cut');
+  if (component.kind === 'blank') return operation === 'die-cut';
+  return operation === (webOf(machine) ? 'print' : 'cut');
 }
 
 /** What is counted at the press: sheets, or what a web prints at one turn. */

@@ -18,8 +18,6 @@ import {
   normsOf,
   oddPlaceOf,
   pressArea,
-  foldsText,
-  schemesFor,
   sharesWith,
   webOf,
 } from '@druckerei/core';
@@ -32,13 +30,11 @@ import { LayoutProposals } from '../ui/layout-proposals';
 import { LayoutView } from '../ui/layout-view';
 import { DieFields } from './die-fields';
 import { Field } from './field';
+import { FoldFields } from './fold-fields';
 import { FormFields } from './form-fields';
 
 const CREEP_NAMES = { thumb: '1 caliper', round: 'Round', square: 'Square' } as const;
 const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowed' } as const;
-
-/** Choice of a scheme: folds listed by hand. */
-const OWN = 'own';
 
 /** The layout of a component, large: what lies where on either side, how else it could lie, and its files. */
 @Component({
@@ -47,6 +43,7 @@ const OWN = 'own';
     CdkDropList,
     DieFields,
     Field,
+    FoldFields,
     FormFields,
     LayoutProposals,
     LayoutView,
@@ -96,8 +93,6 @@ export class LayoutBench {
     const layout = this.layout();
     return layout && webOf(layout.machine);
   });
-  protected readonly schemes = computed(() => schemesFor(this.component()?.pages ?? 0, this.web() ? 'web' : 'sheet'));
-  protected readonly own = OWN;
   protected readonly grains = ['any', 'width', 'height'] as const;
   protected readonly binding = computed(() => {
     const job = this.editor.job();
@@ -143,15 +138,6 @@ export class LayoutBench {
     return (['pdf', 'svg', 'dxf'] as const).map((format) => ({ format, url: `${base}.${format}` }));
   });
 
-  /** A scheme that ships, or folds of the house's own, begun from those in force. */
-  protected chooseScheme(id: string): void {
-    const [component, scheme] = [this.component(), this.layout()?.section?.scheme];
-    if (!component) return;
-    const { folding: _folding, scheme: _scheme, ...rest } = component;
-    const { columns = 2, rows = 1, folds = [] } = scheme ?? {};
-    const chosen = id === OWN ? { folding: { columns, rows, folds: foldsText(folds) } } : { scheme: id };
-    this.editor.set(['components', this.index()], { ...rest, ...chosen });
-  }
   protected set(path: readonly (string | number)[], value: unknown): void {
     this.editor.set(['components', this.index(), ...path], value);
   }

@@ -3,7 +3,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
-import { CAUTIONS, CAUTION_RULE, OPERATION_RULES, webOf } from '@druckerei/core';
+import { CAUTIONS, CAUTION_RULE, OPERATION_RULES, machinesFor, webOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
@@ -54,9 +54,10 @@ export class StepBench {
   protected readonly componentName = computed(
     () => this.editor.job()?.components.find(({ id }) => id === this.step()?.component)?.name,
   );
-  protected readonly machines = computed(
-    () => this.editor.works()?.machines.filter(({ process }) => process === this.rule().process) ?? [],
-  );
+  protected readonly machines = computed(() => {
+    const [job, works, step] = [this.editor.job(), this.editor.works(), this.step()];
+    return job && works && step ? machinesFor(job, works, step) : [];
+  });
   protected readonly cautions = computed(() => CAUTIONS[this.step()?.operation ?? 'box']);
   protected readonly cautionRule = CAUTION_RULE;
   protected readonly extras = computed(() => EXTRAS.flatMap((name) => this.figure(name) ?? []));
