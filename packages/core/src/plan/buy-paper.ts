@@ -4,6 +4,7 @@ import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { giveNorm } from './step-norms.js';
 import { rollFigures } from './roll-figures.js';
+import { isWeb, webFor } from './supply.js';
 
 /** A sheet size's weight with its working: a thousand of them in kilograms. */
 function thousandSheets(
@@ -28,6 +29,26 @@ function thousandSheets(
   );
 }
 
+/** What the figures of a web are called, at the sheeter and at the corrugator. */
+const WEB_WORDS = {
+  roll: {
+    lanes: 'Sheets across the web',
+    cut: 'Cut-off at the sheeter',
+    cutIs: GIVEN,
+    width: 'rollWidth',
+    web: 'Roll width',
+    length: 'Length of web',
+  },
+  deckle: {
+    lanes: 'Sheets across the web of the corrugator',
+    cut: 'Cut-off at the corrugator',
+    cutIs: IDENTITY,
+    width: 'deckle',
+    web: 'Web of the corrugator',
+    length: 'Length of board',
+  },
+} as const;
+
 /**
  * What a component's press sheets are cut from, in kilograms, with the working: press sheets as bought, bought sheets
  * with so many out of each, or a length of web through the sheeter or the corrugator.
@@ -45,33 +66,19 @@ export function buyPaper(book: FigureBook, norms: NormLookup, layout: ComponentL
   book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', { grammage, bulk });
   const name = `Paper, ${component.name}`;
   const count = book.value(sheets);
-  if (supply.kind === 'roll') {
-    const lanes = book.give(`${id}.lanes`, 'Sheets across the web', supply.lanes, 'sheets', IDENTITY);
-    const length = book.give(`${id}.cutLength`, 'Cut-off at the sheeter', supply.cutLengthMm, 'mm', GIVEN);
-    const width = book.give(`${id}.rollWidth`, 'Roll width', supply.rollWidthMm, 'mm', GIVEN);
-    const metres = (ceilRatio(count, supply.lanes) * supply.cutLengthMm) / 1000;
-    const web = book.reckon(`${id}.webM`, 'Length of web', metres, 'm', 'ceil(sheets / lanes) * length / 1000', {
+  if (isWeb(supply)) {
+    const words = WEB_WORDS[supply.kind];
+    const lanes = book.give(`${id}.lanes`, words.lanes, supply.lanes, 'sheets', IDENTITY);
+    const length = book.give(`${id}.cutLength`, words.cut, supply.cutLengthMm, 'mm', words.cutIs);
+    const width = book.give(`${id}.${words.width}`, words.web, supply.webMm, 'mm', GIVEN);
+    const { metres, kg } = webFor(supply, count, stock.gsm);
+    const web = book.reckon(`${id}.webM`, words.length, metres, 'm', 'ceil(sheets / lanes) * length / 1000', {
       sheets,
       lanes,
       length,
     });
-    const kg = (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000;
     book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
-    rollFigures(book, norms, layout, web);
-    return kg;
-  }
-  if (supply.kind === 'deckle') {
-    const lanes = book.give(`${id}.lanes`, 'Sheets across the web of the corrugator', supply.lanes, 'sheets', IDENTITY);
-    const length = book.give(`${id}.cutLength`, 'Cut-off at the corrugator', supply.cutLengthMm, 'mm', IDENTITY);
-    const width = book.give(`${id}.deckle`, 'Web of the corrugator', supply.deckleMm, 'mm', GIVEN);
-    const metres = (ceilRatio(count, supply.lanes) * supply.cutLengthMm) / 1000;
-    const web = book.reckon(`${id}.webM`, 'Length of board', metres, 'm', 'ceil(sheets / lanes) * length / 1000', {
-      sheets,
-      lanes,
-      length,
-    });
-    const kg = (metres * (supply.deckleMm / 1000) * stock.gsm) / 1000;
-    book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
+    if (supply.kind === 'roll') rollFigures(book, norms, layout, web);
     return kg;
   }
   if (supply.kind === 'press sheet') {

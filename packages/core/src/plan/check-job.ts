@@ -8,6 +8,7 @@ import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
 import { type Component, type Job, type Step, isUnprinted, itemsTotal } from './job.js';
 import { endPagesOf } from './section-layout.js';
+import { SHARING } from './share-sheet.js';
 import { machinesFor } from './step-norms.js';
 import { webIssues, webOf } from './web-layout.js';
 
@@ -164,12 +165,12 @@ function itemIssues(job: Job): Issue[] {
   return [...wrong, ...carried];
 }
 
-/** A section that lies on a form is printed there, so on the same paper by the same press. Issues: `gang.section-apart`. */
+/** What lies on a form is printed there, so on the same paper by the same press. Issues: `gang.section-apart`. */
 function sharingIssues({ components }: Job, component: Component, path: string): Issue[] {
   const form = components.find(({ id }) => id === component.on);
   const carried = form?.carries?.some(({ item }) => item === component.id) ?? false;
   const alike = form?.stock === component.stock && form.press === component.press;
-  return component.kind === 'section' && carried && alike
+  return SHARING.includes(component.kind) && carried && alike
     ? []
     : [error('gang.section-apart', `${path}.on`, { component: component.name, form: component.on ?? '' })];
 }

@@ -69,13 +69,13 @@ export function withPattern(layout: ComponentLayout, pattern: SheetPattern): Com
   };
 }
 
-/** The layouts of the sections that share a form, as the steps after the cut see them. */
+/** The layouts of the components that share a form, as the steps after the cut see them. */
 export function sharingLayouts(layout: ComponentLayout): ComponentLayout[] {
-  return layout.form.flatMap(({ section, component }) => {
-    if (!section || !component) return [];
-    const { widthMm, heightMm } = section;
+  return layout.form.flatMap(({ item, section, component }) => {
+    if (!component) return [];
+    const { widthMm, heightMm } = section ?? item;
     const pieceAreaMm2 = widthMm * heightMm;
-    const { trims } = section;
+    const trims = section?.trims;
     return [{ ...layout, component, section, trims, form: [], piece: { widthMm, heightMm }, pieceAreaMm2 }];
   });
 }

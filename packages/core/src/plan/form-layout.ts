@@ -26,6 +26,12 @@ function sectionItem(component: Component, count: number, section: SectionLayout
   return { item: { id, name, widthMm, heightMm, quantity: 1, mayTurn: false }, count, section, component };
 }
 
+/** A flat piece, an endpaper say, as it lies on a form: with its bleed, its grain as it asks. */
+function flatItem(component: Component, count: number): FormItem {
+  const { id, name, widthMm = 0, heightMm = 0, grain } = component;
+  return { item: { id, name, widthMm, heightMm, quantity: 1, mayTurn: grain === undefined }, count, component };
+}
+
 /** Items of a form. Issues: `gang.no-items`, `gang.unknown-item`, and those of laying its sections. */
 export function formItems(
   job: Job,
@@ -41,6 +47,7 @@ export function formItems(
     const at = job.components.findIndex((one) => one.id === id && one.on === form);
     const component = job.components[at];
     if (component) {
+      if (component.kind === 'sheet') return [flatItem(component, count)];
       const laid = lay(component, `components[${at}]`);
       issues.push(...laid.issues);
       return laid.section ? [sectionItem(component, count, laid.section)] : [];
@@ -51,9 +58,11 @@ export function formItems(
   return { items, issues };
 }
 
-/** Whether a section has to lie turned by a quarter for its spine to run along the grain of the sheet. */
-const liesTurned = ({ section }: FormItem, sheetGrain: Grain): boolean =>
-  section !== undefined && spineSide(section) !== sheetGrain;
+/** Whether something has to lie turned by a quarter for its spine, or the side that it names, to run along the grain of the sheet. */
+function liesTurned({ section, component }: FormItem, sheetGrain: Grain): boolean {
+  const along = section ? spineSide(section) : component?.grain;
+  return along !== undefined && along !== sheetGrain;
+}
 
 /**
  * Items on one form in shelves, each with its bleed. Issues: `gang.form-too-full`.

@@ -10,7 +10,7 @@ import { lagFigure, waitFigure } from './lag-hours.js';
 import { leadFigures } from './lead-hours.js';
 import { beltRate, liftTime, sheetsPerLift } from './machine-time.js';
 import { foldsOf, takenBy } from './material/index.js';
-import { curveFigures } from './speed-curve.js';
+import { curveFigures, fluteFigures } from './speed-curve.js';
 import { IN_LINE, checkNorm, giveNorm, handNorm, isInLine, isPlateless, layoutAt, platesHung } from './step-norms.js';
 import { type Station, type StepTime, type TimeContext, NO_TIME } from './step-time.js';
 import { type Count, countThrough, countsOf, hourly, runHours } from './throughput.js';
@@ -78,7 +78,9 @@ function ratedHours(context: TimeContext, station: Station, setup: string, count
   const { id, machine, norm } = station;
   const { through, figure } = countFigure(context, station, counts);
   const efficiency = norm('efficiency');
-  const shares = machine ? curveFigures(context, station, machine) : [];
+  const shares = machine
+    ? [...fluteFigures(context, station, machine), ...curveFigures(context, station, machine)]
+    : [];
   const slowed = shares.reduce((share, one) => share * book.value(one), book.value(efficiency));
   const run = runHours(through, hourly(counts, book.value(speed)), slowed);
   const hours = book.value(setup) + run;

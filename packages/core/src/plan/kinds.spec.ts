@@ -6,11 +6,11 @@ import { example, planned, twoForms } from './examples.fixture.js';
 import { gangJob } from './gang-job.js';
 import type { FamilyAnswers } from './families/answers.js';
 import { makeJob as newJob } from './new-job.js';
-import type { Component, Job } from './job.js';
+import type { Component, Job, Step } from './job.js';
 import { listPiles } from './piles.js';
 import { plan } from './plan.js';
 import { reportLayout } from './layout-report.js';
-import { shareSheet, withOwnSheets } from './share-sheet.js';
+import { shareSheet, sharesWith, withOwnSheets } from './share-sheet.js';
 import { blankRequest } from './blank-layout.js';
 import { pressArea } from './press-area.js';
 
@@ -402,6 +402,92 @@ describe('sections that share a sheet', () => {
     expect(issues(other)).toContain('gang.section-apart components[1].on');
     expect(shareSheet(programme, 'section-1', 'section-2', SHIPPED_WORKS)).toBe(programme);
     expect(shareSheet(programme, 'section-1', 'cover', SHIPPED_WORKS)).toBe(programme);
+  });
+});
+
+describe('a cover or an endpaper that shares the sheet of a section', () => {
+  const programme = example('concert-programme');
+  const text = programme.components.find(({ kind }) => kind === 'section');
+  const cover = programme.components.find(({ kind }) => kind === 'cover');
+  if (!text || !cover) throw new Error('no text or no cover');
+  /** The programme with a cover of its own paper, printed and cut like a section of four pages. */
+  const like: Job = {
+    ...programme,
+    components: programme.components.map((one) =>
+      one === cover ? { ...cover, stock: text.stock, press: text.press, front: text.front, back: text.back } : one,
+    ),
+    route: programme.route.filter(({ component, operation }) => component !== cover.id || operation !== 'coat'),
+  };
+  const plain: Job = {
+    ...like,
+    route: like.route.map((step) =>
+      step.id === `cut-${cover.id}` ? { ...step, from: [{ material: `dry-${cover.id}` }] } : step,
+    ),
+  };
+  const two = change(plain, { pages: 8, name: 'Section of 8 pages' });
+
+  it('is offered on the same paper and press, and not where its sheet is coated before it is cut', () => {
+    const partners = (job: Job): readonly string[] =>
+      sharesWith(job, job.components.find(({ id }) => id === cover.id) as Component).map(({ id }) => id);
+    expect(issues(plain)).toEqual([]);
+    expect(partners(plain)).toContain(text.id);
+    expect(partners({ ...like, route: programme.route })).toEqual([]);
+  });
+
+  it('is printed and cut with it, and stitched on its own; and comes apart to what it was', () => {
+    const shared = shareSheet(two, text.id, cover.id, SHIPPED_WORKS);
+    expect(shared).not.toBe(two);
+    const made = planned(shared);
+    const form = shared.components.at(-1);
+    expect(made.totals.platesByComponent[form?.id ?? '']).toBe(8);
+    expect(made.totals.platesByComponent[cover.id] ?? 0).toBe(0);
+    expect(made.totals.plates).toBeLessThan(planned(two).totals.plates);
+    const apart = withOwnSheets(shared, form?.id ?? '', SHIPPED_WORKS);
+    expect(issues(apart)).toEqual([]);
+    expect(planned(apart).totals.plates).toBe(planned(two).totals.plates);
+    expect(apart.components.map(({ id }) => id)).toEqual(two.components.map(({ id }) => id));
+  });
+
+  it('lies with its bleed where it is a flat endpaper, its grain as it asks, and weighs what is cut of it (identity)', () => {
+    const ends: Component = {
+      ...text,
+      id: 'ends',
+      name: 'Endpaper',
+      kind: 'sheet',
+      pages: undefined,
+      widthMm: 2 * (text.widthMm ?? 0),
+      heightMm: text.heightMm,
+      grain: 'height',
+    };
+    const lane = (operation: Step['operation'], from?: string): Step => ({
+      id: `${operation}-ends`,
+      operation,
+      component: 'ends',
+      ...(from === undefined ? {} : { from: [{ material: from }] }),
+      ...(operation === 'print' ? { side: 'both' as const } : {}),
+    });
+    const stitch = two.route.find(({ operation }) => operation === 'stitch');
+    const job: Job = {
+      ...two,
+      components: [...two.components, ends],
+      route: [
+        lane('print'),
+        lane('dry', 'print-ends'),
+        lane('cut', 'dry-ends'),
+        { ...lane('fold', 'cut-ends'), folds: 1 },
+        ...two.route.map((step) =>
+          step === stitch ? { ...step, from: [...(step.from ?? []), { material: 'fold-ends' }] } : step,
+        ),
+      ],
+    };
+    const shared = shareSheet(job, text.id, 'ends', SHIPPED_WORKS);
+    const form = shared.components.at(-1);
+    const { layouts, steps } = planned(shared);
+    const pieces = layouts[form?.id ?? '']?.pattern.pieces.filter(({ item }) => item === 'ends') ?? [];
+    expect(pieces.length).toBeGreaterThan(0);
+    const sheet = layouts[form?.id ?? '']?.sheet;
+    for (const piece of pieces) expect(piece.turned).toBe(sheet?.grain === 'width');
+    expect(steps.find(({ id }) => id === 'fold-ends')?.processUnits).toBeGreaterThan(job.order.quantity);
   });
 });
 

@@ -28,6 +28,17 @@ describe('a rate counts something', () => {
     expect(run(job)).toBeCloseTo((figure(job, 'step.sew.processUnits') * 12) / 5_000, 9);
   });
 
+  it.each([
+    ['corrugated-b', 1, 'B flute at full speed'],
+    ['corrugated-bc', 0.665, 'B and C flute at once, as double wall'],
+  ])('the corrugator runs %s slowed to a share of %d of 180 m/min: %s (common practice, no source)', (stock, share) => {
+    const job = example('tea-shipper');
+    const on = { ...job, components: job.components.map((one) => ({ ...one, stock, widthMm: 280, heightMm: 180 })) };
+    const metres = figure(on, 'step.corrugate.through');
+    expect(metres).toBeGreaterThan(1_000);
+    expect(figure(on, 'step.corrugate.hours')).toBeCloseTo(0.25 + metres / (180 * 60 * share), 9);
+  });
+
   it('rewinding counts rolls: 3.0 h for 8,000 (handbook chapter 3: 3,000 an hour)', () => {
     const job = example('shelf-lining');
     const rolls = Math.ceil(figure(job, 'step.rewind.processUnits') * 0.128);

@@ -93,7 +93,7 @@ export function rollFigures(book: FigureBook, norms: NormLookup, layout: Compone
     'pi * (outer * outer - core * core) / (4 * caliper)',
     { pi, outer: inputs.outer, core: inputs.core, caliper: inputs.caliper },
   );
-  const width = supply.kind === 'roll' ? supply.rollWidthMm : component.sheet.widthMm;
+  const width = supply.kind === 'roll' ? supply.webMm : component.sheet.widthMm;
   const kg = rollKg(wholeM, width, stock.gsm);
   const each = book.reckon(
     `${id}.rollKg`,

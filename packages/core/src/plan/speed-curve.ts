@@ -1,5 +1,6 @@
 import { IDENTITY } from '../kernel/index.js';
-import { type Machine, type SpeedCurve, SPEED_CURVES, hasSpeedCurves } from '../works/index.js';
+import { type Machine, type SpeedCurve, type Stock, SPEED_CURVES, hasSpeedCurves } from '../works/index.js';
+import type { Step } from './job.js';
 import { giveNorm } from './step-norms.js';
 import type { Station, TimeContext } from './step-time.js';
 
@@ -22,6 +23,35 @@ export function curveShare(norm: (id: string) => number, machine: Machine, curve
   const [low, high] = [from, to].map((point) => norm(`machine.${machine.id}.${curve}.${point}`)) as [number, number];
   return from === to ? low : low + ((high - low) * (at - from)) / (to - from);
 }
+
+/** Norms of the flutes that a corrugator makes, and of two walls at once; none at another station. */
+const fluteNorms = (
+  machine: Machine,
+  { operation }: Step,
+  { flutes = [] }: Pick<Stock, 'flutes'>,
+): readonly string[] =>
+  operation !== 'corrugate'
+    ? []
+    : [
+        ...flutes.map((id) => `machine.${machine.id}.flute.${id}`),
+        ...(flutes.length > 1 ? [`machine.${machine.id}.doubleWall`] : []),
+      ];
+
+/** Share of its speed that a corrugator runs a board at: each flute takes its own, double wall one more. @returns 1 elsewhere. */
+export const fluteShare = (norm: (id: string) => number, machine: Machine, step: Step, stock: Stock): number =>
+  fluteNorms(machine, step, stock).reduce((share, id) => share * norm(id), 1);
+
+/** The same as figures: the norms that slow the corrugator. */
+export const fluteFigures = (
+  { book, norms }: TimeContext,
+  { step, layout }: Station,
+  machine: Machine,
+): readonly string[] =>
+  layout
+    ? fluteNorms(machine, step, layout.stock)
+        .filter((id) => norms(id).value !== 1)
+        .map((id) => giveNorm(book, norms, id))
+    : [];
 
 /** Share of the rated speed at the stock that comes, as figures where the works tells any other than 1. */
 export function curveFigures(context: TimeContext, { id, incoming }: Station, machine: Machine): readonly string[] {

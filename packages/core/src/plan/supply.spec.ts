@@ -167,7 +167,7 @@ describe('board slit at the corrugator', () => {
 
   it('six of 410 mm lie across 2,500 mm less two trims of 10, cut off at 1,055 mm, flutes along the 410 (identity)', () => {
     const made = planned(on({ kind: 'deckle', widthMm: 2500 }));
-    expect(made.layouts['case']?.supply).toEqual({ kind: 'deckle', deckleMm: 2500, lanes: 6, cutLengthMm: 1055 });
+    expect(made.layouts['case']?.supply).toEqual({ kind: 'deckle', webMm: 2500, lanes: 6, cutLengthMm: 1055 });
     const cutOffs = Math.ceil((made.totals.pressSheets['case'] ?? 0) / 6);
     expect(value(made, 'component.case.webM')).toBeCloseTo(cutOffs * 1.055, 9);
     expect(value(made, 'component.case.paperKg')).toBeCloseTo(cutOffs * 1.055 * 2.5 * 0.43, 9);

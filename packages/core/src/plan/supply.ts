@@ -1,4 +1,4 @@
-import { type Issue, error, floorRatio } from '../kernel/index.js';
+import { type Issue, UM, ceilRatio, error, floorRatio } from '../kernel/index.js';
 import { type GrainedSheet, type OutOfBought, alongTheWeb, outOfBought } from '../layout/index.js';
 import { sheeterLanes } from '../paper/index.js';
 import type { Component } from './job.js';
@@ -9,7 +9,7 @@ export type Supply =
   | ({ readonly kind: 'bought sheet'; readonly sheet: GrainedSheet } & OutOfBought)
   | {
       readonly kind: 'roll';
-      readonly rollWidthMm: number;
+      readonly webMm: number;
       /** Sheets beside each other on the web. */
       readonly lanes: number;
       readonly cutLengthMm: number;
@@ -18,10 +18,24 @@ export type Supply =
   /** Slit and cut off at the corrugator: lanes beside each other on its web, each sheet's flutes across it. */
   | {
       readonly kind: 'deckle';
-      readonly deckleMm: number;
+      readonly webMm: number;
       readonly lanes: number;
       readonly cutLengthMm: number;
     };
+
+/** What sheets are cut off: a roll at the press or the sheeter, or the board of a corrugator. */
+export type WebSupply = Extract<Supply, { readonly kind: 'roll' | 'deckle' }>;
+export const isWeb = (supply: Supply): supply is WebSupply => supply.kind === 'roll' || supply.kind === 'deckle';
+
+/** Length of web that so many sheets take, several beside each other, and what it weighs. Source: identity. */
+export function webFor(
+  { lanes, cutLengthMm, webMm }: WebSupply,
+  sheets: number,
+  gsm: number,
+): { metres: number; kg: number } {
+  const metres = (ceilRatio(sheets, lanes) * cutLengthMm) / UM;
+  return { metres, kg: (metres * (webMm / UM) * gsm) / UM };
+}
 
 /** Edge trims by norm: at the sheeter and at the corrugator, each side. */
 export interface EdgeTrims {
@@ -44,7 +58,7 @@ export function supplyOf(
   if (onWeb) {
     const { widthMm, heightMm } = sheet;
     return {
-      supply: { kind: 'roll', rollWidthMm: widthMm, lanes: 1, cutLengthMm: heightMm, edgeTrimMm: 0 },
+      supply: { kind: 'roll', webMm: widthMm, lanes: 1, cutLengthMm: heightMm, edgeTrimMm: 0 },
       issues: [],
     };
   }
@@ -58,7 +72,7 @@ export function supplyOf(
       return { issues: [error('paper.roll-too-narrow', `${path}.bought.widthMm`, params)] };
     }
     return {
-      supply: { kind: 'roll', rollWidthMm: bought.widthMm, lanes, cutLengthMm: lengthMm, edgeTrimMm },
+      supply: { kind: 'roll', webMm: bought.widthMm, lanes, cutLengthMm: lengthMm, edgeTrimMm },
       issues: [],
     };
   }
@@ -66,7 +80,7 @@ export function supplyOf(
     const { acrossMm, lengthMm } = onTheCorrugator(sheet);
     const lanes = Math.max(0, floorRatio(bought.widthMm - 2 * corrugatorMm, acrossMm));
     if (lanes > 0)
-      return { supply: { kind: 'deckle', deckleMm: bought.widthMm, lanes, cutLengthMm: lengthMm }, issues: [] };
+      return { supply: { kind: 'deckle', webMm: bought.widthMm, lanes, cutLengthMm: lengthMm }, issues: [] };
     const params = { component: name, rollWidth: bought.widthMm, across: acrossMm };
     return { issues: [error('paper.roll-too-narrow', `${path}.bought.widthMm`, params)] };
   }

@@ -116,7 +116,7 @@ export function corrugateSheet(sheet: SheetBook): void {
         beside,
         tenth(cutOffMm),
         tenth(100 * trimShare),
-        supply.kind === 'deckle' && supply.deckleMm === deckleMm ? 'taken' : '',
+        supply.kind === 'deckle' && supply.webMm === deckleMm ? 'taken' : '',
       ]),
     });
   sheet.remark(

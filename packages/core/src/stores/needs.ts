@@ -55,7 +55,7 @@ export function paperName({ stock, widthMm, heightMm, grain }: PaperItem, works:
 
 /** Paper that a component's press sheets are cut from, as it is bought. */
 function paperOfLayout({ component, stock, supply }: ComponentLayout): PaperItem {
-  if (supply.kind === 'roll') return { stock: stock.id, widthMm: supply.rollWidthMm };
+  if (supply.kind === 'roll') return { stock: stock.id, widthMm: supply.webMm };
   const { widthMm, heightMm, grain } = supply.kind === 'bought sheet' ? supply.sheet : component.sheet;
   return { stock: stock.id, widthMm, heightMm, grain };
 }

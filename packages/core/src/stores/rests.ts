@@ -21,9 +21,7 @@ export function restsOf(layout: ComponentLayout, figures: Figures, norms: NormLo
   const { supply, component } = layout;
   if (supply.kind === 'roll') {
     const lengthM = runRolls(layout, figures, norms).at(-1)?.leftM ?? 0;
-    return lengthM >= norms('rest.leastM').value
-      ? [{ kind: 'roll', widthMm: supply.rollWidthMm, lengthM, count: 1 }]
-      : [];
+    return lengthM >= norms('rest.leastM').value ? [{ kind: 'roll', widthMm: supply.webMm, lengthM, count: 1 }] : [];
   }
   if (supply.kind !== 'bought sheet') return [];
   const { sheet, pattern } = supply;

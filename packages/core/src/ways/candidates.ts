@@ -23,6 +23,18 @@ function rollCandidates(
   });
 }
 
+/** How the sheet of a case is told anew: half of it, itself, two in one; a half that the blank does not fit falls away. */
+const TIMES = [0.5, 1, 2] as const;
+
+/** The sheet of a job, parts of it and several in one, off a web of the corrugator. */
+const deckleCandidates = (widthMm: number, sheet: SheetSize): { sheet: SheetSize; bought: Bought }[] =>
+  TIMES.flatMap((across) =>
+    TIMES.map((up) => ({
+      sheet: { ...sheet, widthMm: Math.floor(sheet.widthMm * across), heightMm: Math.floor(sheet.heightMm * up) },
+      bought: { kind: 'deckle' as const, widthMm },
+    })),
+  );
+
 /** Stocks that may stand for the job's own: same grammage, surface and bulk. */
 export const likeStocks = (works: Works, stock: Stock): readonly Stock[] =>
   works.stocks.filter(({ gsm, coated, bulk }) => gsm === stock.gsm && coated === stock.coated && bulk === stock.bulk);
@@ -55,8 +67,10 @@ export function listChoices(component: Component, works: Works, stock: Stock, ed
     for (const { id, sheets, flutes, rollWidthsMm = [] } of likeStocks(works, stock)) {
       const candidates = [
         ...sheets.flatMap((sheet) => sheetCandidates(sheet, press)),
-        // Board comes from no roll.
-        ...(flutes ? [] : rollWidthsMm).flatMap((width) => rollCandidates(width, press, edgeTrimMm)),
+        // Corrugated board is slit and cut off to the sheet on any web of the corrugator.
+        ...rollWidthsMm.flatMap((width) =>
+          flutes ? deckleCandidates(width, component.sheet) : rollCandidates(width, press, edgeTrimMm),
+        ),
       ];
       for (const candidate of candidates)
         for (const workStyle of styles) choices.push({ press: machine.id, stock: id, ...candidate, workStyle });

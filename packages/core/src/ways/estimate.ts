@@ -38,6 +38,9 @@ import {
   quantityOf,
   spoilageOf,
   usesOf,
+  isWeb,
+  webFor,
+  fluteShare,
 } from '../plan/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type NormLookup, type Works, normCatalogue, printingOf } from '../works/index.js';
@@ -150,7 +153,10 @@ export class LaneReckoner {
     const { widthMm, heightMm, caliperUm } = incoming;
     const longest = Math.max(widthMm, heightMm);
     const efficiency =
-      rated * curveShare(norm, machine, 'caliper', caliperUm) * curveShare(norm, machine, 'format', longest);
+      rated *
+      fluteShare(norm, machine, step, layout.stock) *
+      curveShare(norm, machine, 'caliper', caliperUm) *
+      curveShare(norm, machine, 'format', longest);
     switch (OPERATION_RULES[step.operation].time) {
       case 'press': {
         const made = isPlateless(layout) ? setup : setup + setupPer * platesHung(step, layout);
@@ -287,14 +293,7 @@ export class LaneReckoner {
   }
 
   private static paper({ supply, component, stock }: ComponentLayout, sheets: number): { bought: number; kg: number } {
-    if (supply.kind === 'roll') {
-      const metres = (ceilRatio(sheets, supply.lanes) * supply.cutLengthMm) / 1000;
-      return { bought: 0, kg: (metres * (supply.rollWidthMm / 1000) * stock.gsm) / 1000 };
-    }
-    if (supply.kind === 'deckle') {
-      const metres = (ceilRatio(sheets, supply.lanes) * supply.cutLengthMm) / 1000;
-      return { bought: sheets, kg: (metres * (supply.deckleMm / 1000) * stock.gsm) / 1000 };
-    }
+    if (isWeb(supply)) return { bought: supply.kind === 'roll' ? 0 : sheets, kg: webFor(supply, sheets, stock.gsm).kg };
     const [size, bought] =
       supply.kind === 'press sheet' ? [component.sheet, sheets] : [supply.sheet, ceilRatio(sheets, supply.out)];
     return { bought, kg: (bought * kgPerThousand(size.widthMm, size.heightMm, stock.gsm)) / 1000 };

@@ -1,4 +1,4 @@
-import { type Job, type Plan, plan } from '../plan/index.js';
+import { type Job, type Plan, plan, sharingLayouts, trimmedAreaMm2 } from '../plan/index.js';
 import type { Works } from '../works/index.js';
 import { withWay } from './apply-way.js';
 import { type Way, type WayChoice, rankWays, wayId } from './way.js';
@@ -24,6 +24,15 @@ function wayOf(base: Way, job: Job, { one, two }: Planned): Way {
   const steps = one.steps.filter(({ component }) => lane.has(component ?? ''));
   const sum = (of: (form: string) => number | undefined): number =>
     [...forms].reduce((total, form) => total + (of(form) ?? 0), 0);
+  // A cover or endpaper on a form of the text is product of it as well.
+  const beside = job.components.flatMap(({ id, kind, on }) => {
+    const layout = on === undefined || kind === 'section' ? undefined : one.layouts[on];
+    return layout ? sharingLayouts(layout).filter(({ component }) => component.id === id) : [];
+  });
+  const besideKg = beside.reduce(
+    (kg, layout) => kg + (job.order.quantity * trimmedAreaMm2(layout) * layout.stock.gsm) / 1e9,
+    0,
+  );
   const paperKg = sum((form) => one.totals.paperKgByComponent[form]);
   const [cost, costOfTwo] = [one.totals.cost.total, two.totals.cost.total];
   const unitCost = (costOfTwo - cost) / job.order.quantity;
@@ -43,7 +52,7 @@ function wayOf(base: Way, job: Job, { one, two }: Planned): Way {
         : (one.figures[`component.${form}.boughtSheets`]?.value ?? one.totals.pressSheets[form]),
     ),
     paperKg,
-    wasteShare: 1 - ((1 - base.wasteShare) * base.paperKg) / paperKg,
+    wasteShare: 1 - ((1 - base.wasteShare) * base.paperKg + besideKg) / paperKg,
     plates: sum((form) => one.totals.platesByComponent[form]),
     passes: steps.filter(({ operation }) => operation === 'print').length,
     hours: steps.reduce((total, { hours }) => total + hours, 0),
@@ -54,14 +63,13 @@ function wayOf(base: Way, job: Job, { one, two }: Planned): Way {
 }
 
 /**
- * Ways in which unlike sections of a text share forms two by two: half the plates, and one set-up for both. Tried for the
+ * Ways in which unlike sections of a text, or a section and a cover or endpaper, share forms two by two: half the plates, and one set-up for both. Tried for the
  * cheapest ways and for the one that the job is in now, each planned in full at both quantities.
  * @param job with every section on a sheet of its own; @param ways of its text; @param current id of the present one.
  * Source: handbook chapter 4 "Folded sections" (mixed sections).
  */
 export function sharedWays(job: Job, works: Works, ways: readonly Way[], current: string | undefined): Way[] {
-  const sections = job.components.filter(({ kind }) => kind === 'section').length;
-  const able = rankWays(ways, 'cost').filter((way) => (way.sections?.length ?? sections) > 1 && way.up > 1);
+  const able = rankWays(ways, 'cost').filter(({ up }) => up > 1);
   const tried = able.filter(({ id }, i) => i < TRIED || id === current);
   return tried.flatMap((way): Way[] => {
     const shared = withWay(job, TEXT, { ...way, shared: true }, works);

@@ -136,15 +136,17 @@ export class WaySearch {
     // Boards and cloth are cut and not printed.
     if (!lane.steps.some(isPress)) return lane.steps;
     const passes = printSteps(component.id, component.workStyle).map((step) => {
-      const before = lane.steps.find(({ id }) => id === step.id);
-      return before ? { ...before, ...step } : step;
+      const own = lane.steps.find(({ id }) => id === step.id);
+      return own ? { ...own, ...step } : step;
     });
-    const later = lane.steps.filter((step) => !isPress(step));
-    if (component.kind !== 'section') return [...passes, ...later];
+    const first = lane.steps.findIndex(isPress);
+    const before = lane.steps.slice(0, first);
+    const later = lane.steps.filter((step, i) => i > first && !isPress(step));
+    if (component.kind !== 'section') return [...before, ...passes, ...later];
     const cut = later.find(({ operation }) => operation === 'cut');
     const made: Step = { id: `cut-${component.id}`, operation: 'cut', component: component.id };
-    if (!severalUp) return [...passes, ...later.filter((step) => step !== cut)];
-    return [...passes, ...(cut ? [] : [made]), ...later];
+    if (!severalUp) return [...before, ...passes, ...later.filter((step) => step !== cut)];
+    return [...before, ...passes, ...(cut ? [] : [made]), ...later];
   }
 
   private count(layout: ComponentLayout, steps: readonly Step[]): Counted {

@@ -25,6 +25,7 @@ describe.each<[string, Job, WayTarget]>([
   ['cover of the programme', programme, { kind: 'component', id: 'cover' }],
   ['one section of the programme', programme, { kind: 'component', id: 'section-1' }],
   ['text of the programme', programme, { kind: 'text' }],
+  ['tea shipper', example('tea-shipper'), { kind: 'component', id: 'case' }],
   ['tea caddy', example('tea-caddy'), { kind: 'component', id: 'carton' }],
   ['cloth of the star atlas', example('star-atlas'), { kind: 'component', id: 'cloth' }],
   ['tray of the puzzle wallet', example('puzzle-wallet'), { kind: 'component', id: 'tray' }],
@@ -86,6 +87,42 @@ describe('work styles of the trail map at shipped norms (identity, handbook chap
     );
     expect([way?.pressSheets, way?.plates]).toEqual([sheets, plates]);
     expect(ways.length).toBeGreaterThan(0);
+  });
+});
+
+describe('a section and a cover of one paper on a common form', () => {
+  const text = programme.components.find(({ id }) => id === 'section-1');
+  const alike: Job = {
+    ...programme,
+    pages: 8,
+    components: programme.components
+      .filter(({ id }) => id !== 'section-2')
+      .map((one) =>
+        one.kind === 'cover' && text
+          ? { ...text, id: one.id, name: one.name, kind: 'cover', pages: 4 }
+          : { ...one, pages: 8 },
+      ),
+    route: programme.route
+      .filter(({ component, operation }) => component !== 'section-2' && operation !== 'coat')
+      .map((step) => {
+        if (step.id === 'cut-cover') return { ...step, from: [{ material: 'dry-cover' }] };
+        return {
+          ...step,
+          ...(step.from ? { from: step.from.filter(({ material }) => material !== 'fold-section-2') } : {}),
+        };
+      }),
+  };
+
+  it('are offered with half the plates, reckoned as the plan has them (differential, against plan)', () => {
+    const { ways } = found(alike, { kind: 'text' });
+    const shared = ways.filter((way) => way.shared);
+    expect(shared.length).toBeGreaterThan(0);
+    for (const way of shared) {
+      const { totals } = planned(run(alike, { kind: 'text' }, way));
+      expect(totals.plates).toBe(way.plates);
+      expect(totals.cost.total).toBeCloseTo(way.cost, 6);
+      expect(way.wasteShare).toBeGreaterThan(0);
+    }
   });
 });
 

@@ -56,7 +56,30 @@ const curves: readonly MachineNorm[] = (Object.keys(SPEED_CURVES) as SpeedCurve[
     max: 1.5,
     source: UNSOURCED,
   })),
-); /** Rolls that a web press takes, and the web that it holds when it is threaded. */
+);
+
+/** Share of its speed that a corrugator runs a flute at, and two flutes at once. */
+const flutes: readonly MachineNorm[] = [
+  ...(
+    [
+      ['E', 1],
+      ['B', 1],
+      ['C', 0.95],
+      ['A', 0.9],
+    ] as const
+  ).map(([id, value]) => [`flute.${id}`, `${id} flute`, value] as const),
+  ['doubleWall', 'double wall', 0.7] as const,
+].map(([id, name, value]) => ({
+  id,
+  name: `Share of the speed at ${name}`,
+  unit: 'share',
+  value,
+  min: 0.01,
+  max: 1.5,
+  source: UNSOURCED,
+}));
+
+/** Rolls that a web press takes, and the web that it holds when it is threaded. */
 const rolls = (threadM: number, outerMm: number): MachineNorm[] => [
   { ...above0('thread', 'Web held when threaded', 'm', threadM, 10_000, UNSOURCED), min: 0 },
   above0('rollOuter', 'Full roll, outer diameter', 'mm', outerMm, 2_000, UNSOURCED),
@@ -150,7 +173,7 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
     { ...speed(3_000, 'rolls'), source: { label: 'practice', note: 'handbook, chapter 3' } },
     ...running(60, 1),
   ],
-  corrugator: [hours('setup', 'Set-up', 0.25), speed(180, 'metres'), ...running(380, 4)],
+  corrugator: [hours('setup', 'Set-up', 0.25), speed(180, 'metres'), ...flutes, ...running(380, 4)],
   'powder-melter': [
     { ...hours('setup', 'Set-up', 0.4), source: UNSOURCED },
     speed(2_500, 'sheets', UNSOURCED),

@@ -107,13 +107,13 @@ export class LayoutBench {
         }
       : undefined;
   });
-  /** Sections that could lie on one sheet with this one. */
+  /** Sections, covers and endpapers that could lie on one sheet with this one. */
   protected readonly partners = computed(() => {
     const [job, component] = [this.editor.job(), this.component()];
-    return job && component?.kind === 'section' ? sharesWith(job, component) : [];
+    return job && component ? sharesWith(job, component) : [];
   });
-  /** Whether this is a form that sections share. */
-  protected readonly isShared = computed(() => this.layout()?.form.some(({ section }) => section) ?? false);
+  /** Whether this is a form that components share. */
+  protected readonly isShared = computed(() => this.layout()?.form.some(({ component }) => component) ?? false);
   protected readonly gapNorm = computed(() => {
     const [job, works] = [this.editor.job(), this.editor.works()];
     const gap = job && works ? normsOf(works, job.norms)('layout.strippingGap').value : 0;
