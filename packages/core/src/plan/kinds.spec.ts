@@ -428,7 +428,7 @@ describe('a cover or an endpaper that shares the sheet of a section', () => {
 
   it('is offered on the same paper and press, and not where its sheet is coated before it is cut', () => {
     const partners = (job: Job): readonly string[] =>
-      sharesWith(job, job.components.find(({ id }) => id === cover.id) as Component).map(({ id }) => id);
+      job.components.filter(({ id }) => id === cover.id).flatMap((one) => sharesWith(job, one).map(({ id }) => id));
     expect(issues(plain)).toEqual([]);
     expect(partners(plain)).toContain(text.id);
     expect(partners({ ...like, route: programme.route })).toEqual([]);
