@@ -47,6 +47,7 @@ export default defineConfig({
       DEMO: '1',
       LOG_LEVEL: 'error',
       SIGN_IN_TRIES: '1000',
+      SIGN_IN_TRIES_ADDRESS: '10000',
     },
   },
 });

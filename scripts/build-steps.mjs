@@ -1,12 +1,22 @@
 // The steps of a build, each skipped when nothing it reads has changed since it last ran.
 import { spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const repo = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const stamps = path.join(repo, '.data', 'stamps');
+
+/** A secret of this checkout, made once: sign-ins outlive a restart of the server. */
+export function keptSecret() {
+  const file = path.join(repo, '.data', 'session-secret');
+  if (!fs.existsSync(file)) {
+    fs.mkdirSync(path.dirname(file), { recursive: true });
+    fs.writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
+  }
+  return fs.readFileSync(file, 'utf8');
+}
 
 /** Runs a command to its end; its output goes to standard error, so that a caller's standard output stays its own. */
 export function run(command, args, options = {}) {

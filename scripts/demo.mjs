@@ -3,7 +3,7 @@
 // PORT (3900) and DATABASE_URL (another PostgreSQL server) may be set. Ctrl-C stops what this started.
 import { spawn } from 'node:child_process';
 import path from 'node:path';
-import { buildAll, installPackages, repo } from './build-steps.mjs';
+import { buildAll, installPackages, keptSecret, repo } from './build-steps.mjs';
 import { demoCluster, installPostgres } from './database.mjs';
 
 const port = process.env.PORT ?? '3900';
@@ -32,21 +32,40 @@ if (url === undefined) {
   url = cluster.database('druckerei');
 }
 
-const server = spawn(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js'], {
-  cwd: repo,
-  stdio: ['ignore', 'inherit', 'inherit'],
-  env: {
-    ...process.env,
-    NODE_ENV: 'production',
-    DATABASE_URL: url,
-    PORT: port,
-    DEMO: '1',
-    WEB_DIR: path.join(repo, 'apps/web/dist'),
-    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
-  },
-});
+/** Milliseconds before a server that ended by itself is started again, and how often within a minute. */
+const AGAIN_MS = 500;
+const MOST_STARTS = 10;
 
 let stopping = false;
+let server;
+const starts = [];
+function start() {
+  starts.push(Date.now());
+  server = spawn(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js'], {
+    cwd: repo,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: url,
+      PORT: port,
+      DEMO: '1',
+      WEB_DIR: path.join(repo, 'apps/web/dist'),
+      LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+      SESSION_SECRET: process.env.SESSION_SECRET ?? keptSecret(),
+    },
+  });
+  server.on('exit', (code) => {
+    const lately = starts.filter((at) => at > Date.now() - 60_000).length;
+    if (!stopping && lately < MOST_STARTS) {
+      process.stderr.write(`The server ended (${code}); starting it again.\n`);
+      setTimeout(start, AGAIN_MS);
+      return;
+    }
+    database?.stop();
+    process.exit(stopping ? 0 : (code ?? 1));
+  });
+}
 function stop() {
   if (stopping) return;
   stopping = true;
@@ -54,10 +73,7 @@ function stop() {
 }
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
-server.on('exit', (code) => {
-  database?.stop();
-  process.exit(stopping ? 0 : (code ?? 1));
-});
+start();
 
 const until = Date.now() + 60_000;
 while (!stopping && Date.now() < until) {

@@ -5,7 +5,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { buildAll, buildPackages, installPackages, repo } from './build-steps.mjs';
+import { buildAll, buildPackages, buildServer, installPackages, repo } from './build-steps.mjs';
 import { installPostgres, needPackage, testCluster } from './database.mjs';
 
 const wanted = process.argv.slice(2);
@@ -68,6 +68,8 @@ function browser(url) {
 installPackages();
 if (wants('types') || wants('lint') || wants('e2e')) buildAll();
 else buildPackages();
+// The threads of the server run what is built.
+if (wants('server')) buildServer();
 check('types', 'npm', ['run', '--silent', 'typecheck']);
 check('lint', 'npm', ['run', '--silent', 'lint']);
 for (const name of ['core', 'contract', 'formats']) jest(name, `packages/${name}/jest.config.mjs`, {});

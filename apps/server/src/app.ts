@@ -12,21 +12,34 @@ import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { storesHandlers } from './features/stores/stores.js';
 import { worksHandlers } from './features/works/works.js';
+import type { Workshop } from './work/workshop.js';
 import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
-import { checkCsrf, sessions } from './http/session.js';
-import { signInLimit } from './http/sign-in-limit.js';
+import { csrf } from './http/csrf.js';
+import { endOldSessions, sessions } from './http/session.js';
+import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
+import { errorForLog } from './db/errors.js';
+import { securityLog } from './features/accounts/security-log.js';
 
 export interface AppOptions {
   readonly database: Database;
+  readonly workshop: Workshop;
+  /** Told when norms or machines have changed: what was reckoned with them wants a look. */
+  readonly worksChanged?: () => void;
   readonly log: Logger;
   readonly sessionSecret: string;
   /** Built web application, served for everything that is not under /api. */
   readonly webDir?: string | undefined;
   /** Holds every answer to the contract (tests). */
   readonly checkAnswers?: boolean;
-  readonly signInTries?: number;
+  readonly signInTries?: SignInTries;
+  /** Browsers come by TLS, through a proxy that ends it. */
+  readonly tls?: boolean;
+  /** What express is told to trust of the proxies before it: none where absent. */
+  readonly trustProxy?: number | string | undefined;
+  /** The published sign-ins of the demo may be used. */
+  readonly demo?: boolean;
 }
 
 const SECURITY = helmet({
@@ -68,42 +81,67 @@ function serveWeb(app: Express, webDir: string): void {
   });
 }
 
+/** Questions that need no session, and are answered while the database is away. */
+const WITHOUT_SESSION = ['/health', '/openapi.json'];
+
 /** The whole server as an Express application; the caller listens and closes. */
 export async function createApp({
   database,
+  workshop,
+  worksChanged = () => undefined,
   log,
   sessionSecret,
   webDir,
   checkAnswers = false,
-  signInTries = 10,
+  signInTries = SIGN_IN_TRIES,
+  tls = false,
+  trustProxy,
+  demo = false,
 }: AppOptions): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
+  if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
   app.use(
     pinoHttp({
       logger: log,
       redact: ['req.headers.cookie', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
+      serializers: { err: errorForLog },
     }),
   );
   app.use(SECURITY, compression());
   const api = '/api';
-  app.use(api, express.json({ limit: '2mb' }), sessions(database, sessionSecret), checkCsrf);
-  app.use(api, (_request, response, next) => {
+  const token = csrf(sessionSecret);
+  const known = devices(sessionSecret);
+  const security = securityLog(database, log);
+  const onError = (error: Error): void => log.error({ err: errorForLog(error) }, 'sessions');
+  const signedIn = [
+    express.json({ limit: '2mb' }),
+    sessions(database, { secret: sessionSecret, tls, onError }),
+    endOldSessions,
+    token.check,
+  ];
+  const withSession = express.Router().use(...signedIn);
+  app.use(api, (request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
-    next();
+    if (WITHOUT_SESSION.includes(request.path)) next();
+    else withSession(request, response, next);
   });
   const document = openApiDocument();
   const handlers = {
-    ...(await accountHandlers(database)),
-    ...worksHandlers(database),
-    ...jobHandlers(database),
-    ...roomHandlers(database),
+    ...(await accountHandlers({ database, csrf: token, devices: known, security, tls, demo })),
+    ...worksHandlers(database, worksChanged),
+    ...jobHandlers({ database, workshop }),
+    ...roomHandlers({ database, workshop }),
     ...storesHandlers(database),
-    ...finishedHandlers(database),
+    ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
     openapi: () => document,
   };
-  registerEndpoints(app, handlers, { database, checkAnswers, before: { signIn: signInLimit(database, signInTries) } });
+  const signIn = signInLimits(database, signInTries, {
+    known: (request) => known.known(request),
+    refused: (request, login) => security.note(request, 'tries', login, 'refused'),
+  });
+  registerEndpoints(app, handlers, { database, security, checkAnswers, before: { signIn } });
   app.use(api, unknownRoute);
   if (webDir !== undefined) serveWeb(app, webDir);
   app.use(answerProblems);

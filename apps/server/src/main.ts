@@ -1,65 +1,90 @@
 import { randomBytes } from 'node:crypto';
+import type { Server } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
 import { pino } from 'pino';
 import { createApp } from './app.js';
 import { connect } from './db/database.js';
+import { errorForLog } from './db/errors.js';
 import { migrate } from './db/migrate.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
-import { addAccount } from './features/accounts/accounts.js';
+import { setFirstManager } from './features/accounts/accounts.js';
+import { listen, stopListening } from './http/listen.js';
+import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
+import { assessmentKeeper } from './features/assessments/assessments.js';
+import { openWorkshop } from './work/workshop.js';
+import { isLoopback, readSettings, trustedProxies } from './settings.js';
 
-/**
- * Environment: DATABASE_URL (required), PORT (3900), WEB_DIR (built web application), SESSION_SECRET (random where absent:
- * sessions then end with the process), DEMO=1 (loads the demo), ADMIN_LOGIN and ADMIN_PASSWORD (first manager of a works
- * without the demo), LOG_LEVEL (info), SIGN_IN_TRIES (10).
- */
-const {
-  DATABASE_URL,
-  PORT = '3900',
-  WEB_DIR,
-  SESSION_SECRET,
+const { settings, wrong } = readSettings(process.env);
+const log = pino({ level: settings?.LOG_LEVEL ?? 'info', serializers: { err: errorForLog } });
+if (!settings) {
+  log.fatal({ wrong }, 'the settings cannot be used');
+  process.exit(1);
+}
+
+// What nobody caught is told and survived: a works goes on printing.
+process.on('uncaughtException', (error) => log.error({ err: error }, 'uncaught exception'));
+process.on('unhandledRejection', (error) => log.error({ err: error }, 'unhandled rejection'));
+
+/** Milliseconds between two clearings of what is over. */
+const PRUNE_MS = 15 * 60 * 1000;
+
+const database = connect(settings.DATABASE_URL, (error) => log.error({ err: error }, 'database connection'));
+const workshop = openWorkshop();
+const keeper = assessmentKeeper({ database, workshop }, (error) => log.error({ err: error }, 'needs'));
+
+async function begin({
   DEMO,
   ADMIN_LOGIN,
   ADMIN_PASSWORD,
-  LOG_LEVEL = 'info',
-  SIGN_IN_TRIES = '10',
-} = process.env;
-const log = pino({ level: LOG_LEVEL });
-if (DATABASE_URL === undefined) {
-  log.fatal('DATABASE_URL is not set');
+  HOST,
+  ...rest
+}: NonNullable<typeof settings>): Promise<void> {
+  const ran = await migrate(database);
+  if (ran.length > 0) log.info({ migrations: ran }, 'schema brought up to date');
+  await setUpWorks(database);
+  if (DEMO) await loadDemo({ database, workshop });
+  if (ADMIN_LOGIN !== undefined && ADMIN_PASSWORD !== undefined) {
+    const outcome = await setFirstManager(database, ADMIN_LOGIN, ADMIN_PASSWORD);
+    if (outcome !== 'same') log.warn({ login: ADMIN_LOGIN, outcome }, 'first manager by the environment');
+  }
+  const app = await createApp({
+    database,
+    workshop,
+    worksChanged: () => keeper.ask(),
+    log,
+    sessionSecret: rest.SESSION_SECRET ?? randomBytes(32).toString('hex'),
+    webDir: rest.WEB_DIR,
+    signInTries: {
+      account: rest.SIGN_IN_TRIES ?? SIGN_IN_TRIES.account,
+      address: rest.SIGN_IN_TRIES_ADDRESS ?? SIGN_IN_TRIES.address,
+    },
+    tls: rest.TLS,
+    trustProxy: trustedProxies(rest.TRUST_PROXY),
+    demo: DEMO && isLoopback(HOST),
+  });
+  setInterval(() => {
+    database.one('accounts/prune-attempts').catch((error: unknown) => log.error({ err: error }, 'old tries'));
+  }, PRUNE_MS).unref();
+  keeper.ask();
+  const server = await listen(app, rest.PORT, HOST);
+  log.info({ host: HOST, port: rest.PORT }, 'listening');
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => void stop(signal, server));
+}
+
+/** Milliseconds that the database has to say goodbye. */
+const GOODBYE_MS = 2_000;
+
+async function stop(signal: string, server: Server): Promise<void> {
+  log.info({ signal }, 'stopping');
+  keeper.stop();
+  await stopListening(server);
+  await Promise.race([Promise.all([workshop.close(), database.close()]), wait(GOODBYE_MS)]);
+  process.exit(0);
+}
+
+try {
+  await begin(settings);
+} catch (error) {
+  log.fatal({ err: error }, 'cannot start');
   process.exit(1);
 }
-const database = connect(DATABASE_URL, (error) => log.error({ err: error }, 'database connection'));
-const ran = await migrate(database);
-if (ran.length > 0) log.info({ migrations: ran }, 'schema brought up to date');
-await setUpWorks(database);
-if (DEMO === '1') await loadDemo(database);
-if (ADMIN_LOGIN && ADMIN_PASSWORD)
-  await addAccount(database, {
-    login: ADMIN_LOGIN,
-    name: ADMIN_LOGIN,
-    role: 'manager',
-    password: ADMIN_PASSWORD,
-    demo: false,
-  });
-
-const sessionSecret = SESSION_SECRET ?? randomBytes(32).toString('hex');
-const app = await createApp({ database, log, sessionSecret, webDir: WEB_DIR, signInTries: Number(SIGN_IN_TRIES) });
-const server = app.listen(Number(PORT), '127.0.0.1', (error) => {
-  if (error) {
-    log.fatal({ err: error }, 'cannot listen');
-    process.exit(1);
-  }
-  log.info({ port: Number(PORT) }, 'listening');
-});
-
-/** Requests under way are answered, then the database is let go; ten seconds at most. */
-function stop(signal: string): void {
-  log.info({ signal }, 'stopping');
-  const late = setTimeout(() => process.exit(1), 10_000);
-  late.unref();
-  server.close(() => {
-    void database.close().then(() => process.exit(0));
-  });
-  server.closeIdleConnections();
-}
-process.on('SIGTERM', stop);
-process.on('SIGINT', stop);

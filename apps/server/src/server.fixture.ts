@@ -7,17 +7,22 @@ import type { Job } from '@druckerei/core';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
 import { migrate } from './db/migrate.js';
+import { type Workshop, openWorkshop } from './work/workshop.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
 
 export interface TestServer {
   readonly app: Express;
   readonly database: Database;
+  readonly workshop: Workshop;
   readonly errors: string[];
   stop(): Promise<void>;
 }
 
 /** A server on a database of its own in the cluster that `npm test` starts. */
-export async function startServer(name: string, { signInTries = 1000 } = {}): Promise<TestServer> {
+export async function startServer(
+  name: string,
+  { signInTries = { account: 1000, address: 1000 }, demo = true } = {},
+): Promise<TestServer> {
   const base = process.env['TEST_DATABASE_URL'];
   if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run the server tests through npm test');
   const admin = new pg.Client({ connectionString: base });
@@ -31,10 +36,23 @@ export async function startServer(name: string, { signInTries = 1000 } = {}): Pr
   const database = connect(url.href, (error) => errors.push(error.message));
   await migrate(database);
   await setUpWorks(database);
-  await loadDemo(database);
+  const workshop = openWorkshop();
+  await loadDemo({ database, workshop });
   const log = pino({ level: 'error' }, { write: (line: string) => void errors.push(line) });
-  const app = await createApp({ database, log, sessionSecret: 'test', checkAnswers: true, signInTries });
-  return { app, database, errors, stop: () => database.close() };
+  const app = await createApp({
+    database,
+    workshop,
+    log,
+    sessionSecret: 'test',
+    checkAnswers: true,
+    signInTries,
+    demo,
+  });
+  const stop = async (): Promise<void> => {
+    await workshop.close();
+    await database.close();
+  };
+  return { app, database, workshop, errors, stop };
 }
 
 type Method = 'get' | 'post' | 'put' | 'delete';

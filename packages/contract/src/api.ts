@@ -133,6 +133,7 @@ export const worksSchema = z
       )
       .optional(),
     folds: z.array(houseFoldSchema).optional(),
+    mark: z.int().optional(),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
   .meta({ id: 'Works' });
@@ -140,8 +141,14 @@ export const worksSchema = z
 export const normGroupSchema = z.enum(NORM_GROUPS);
 /** A norm changed by hand; `expected` is the value that the editor saw, so that nobody overwrites another's change unseen. */
 export const normChangeSchema = z
-  .strictObject({ value: z.number(), expected: z.number(), reason: z.string().trim().max(300) })
+  .strictObject({
+    value: z.number(),
+    expected: z.number(),
+    seen: z.int().min(0).optional().describe('mark of the works that the editor saw'),
+    reason: z.string().trim().max(300),
+  })
   .meta({ id: 'NormChange' });
+export type NormChange = z.output<typeof normChangeSchema>;
 export const normHistorySchema = z
   .strictObject({
     norm: z.string(),

@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { isAway, mayTryAgain } from './errors.js';
 import { sql } from './sql.js';
 
 /** Runs named queries: on the pool, or inside one transaction. */
@@ -11,10 +12,29 @@ export interface Queries {
 
 export interface Database extends Queries {
   readonly pool: pg.Pool;
-  /** Runs `work` in one transaction; rolled back when it throws. */
+  /**
+   * Runs `work` in one transaction; rolled back when it throws. Run again, as a whole, where PostgreSQL gave it up for
+   * another transaction, so `work` must not do anything outside the database.
+   */
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>;
+  /** Whether the database answers, told within a second even if it is silent. */
+  isAlive(): Promise<boolean>;
   close(): Promise<void>;
 }
+
+/** Milliseconds: a statement, waiting for a lock, a transaction that does nothing, a connection, an answer over a dead wire. */
+const LIMITS = {
+  statement_timeout: 10_000,
+  lock_timeout: 5_000,
+  idle_in_transaction_session_timeout: 10_000,
+  connectionTimeoutMillis: 2_000,
+  query_timeout: 12_000,
+} as const;
+/** Limits of the one connection that looks whether the database is there, milliseconds. */
+const LOOK = { connectionTimeoutMillis: 700, query_timeout: 700 } as const;
+
+/** Times that a transaction is run, the first included, before its conflict is told. */
+const MOST_RUNS = 4;
 
 /** Objects for jsonb go as text: pg would turn an array into a PostgreSQL array. */
 const parameter = (value: unknown): unknown =>
@@ -32,35 +52,57 @@ function queriesOn(client: pg.Pool | pg.PoolClient): Queries {
   return { many, one };
 }
 
-/** A pool on a database. @param onError told of connections that break while idle (the server went away). */
+/** One run of a transaction. A connection that broke under it is thrown away, not handed to the next. */
+async function runOnce<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>): Promise<T> {
+  const client = await pool.connect();
+  let broken = false;
+  try {
+    await client.query('BEGIN');
+    const result = await work(queriesOn(client));
+    await client.query('COMMIT');
+    return result;
+  } catch (error) {
+    broken = isAway(error);
+    if (!broken)
+      await client.query('ROLLBACK').catch(() => {
+        broken = true;
+      });
+    throw error;
+  } finally {
+    client.release(broken);
+  }
+}
+
+async function runUntilDone<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>): Promise<T> {
+  for (let run = 1; ; run++) {
+    try {
+      return await runOnce(pool, work);
+    } catch (error) {
+      if (run === MOST_RUNS || !mayTryAgain(error)) throw error;
+    }
+  }
+}
+
+/** A pool on a database. @param onError told of connections that break, idle or at work: the server went away. */
 export function connect(connectionString: string, onError: (error: Error) => void): Database {
-  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 5_000 });
-  pool.on('error', onError);
+  const pool = new pg.Pool({ connectionString, max: 10, keepAlive: true, ...LIMITS });
+  const look = new pg.Pool({ connectionString, max: 1, ...LOOK });
+  for (const one of [pool, look]) {
+    one.on('error', onError);
+    // A client that breaks while it is checked out has no listener of the pool's: without one the process would end.
+    one.on('connect', (client) => client.on('error', onError));
+  }
   return {
     pool,
     ...queriesOn(pool),
-    async transaction(work) {
-      const client = await pool.connect();
-      try {
-        await client.query('BEGIN');
-        const result = await work(queriesOn(client));
-        await client.query('COMMIT');
-        return result;
-      } catch (error) {
-        await client.query('ROLLBACK').catch(onError);
-        throw error;
-      } finally {
-        client.release();
-      }
+    transaction: (work) => runUntilDone(pool, work),
+    isAlive: () =>
+      look.query(sql('accounts/health')).then(
+        () => true,
+        () => false,
+      ),
+    close: async () => {
+      await Promise.all([pool.end(), look.end()]);
     },
-    close: () => pool.end(),
   };
 }
-
-/** Name of the constraint that a write ran into; undefined for any other error. */
-export const violated = (error: unknown): string | undefined =>
-  error instanceof pg.DatabaseError ? error.constraint : undefined;
-
-/** Whether PostgreSQL cannot keep a value as it was sent (SQLSTATE class 22): a null character, half a surrogate pair. */
-export const isUnkeepable = (error: unknown): boolean =>
-  error instanceof pg.DatabaseError && error.code?.startsWith('22') === true;

@@ -4,6 +4,7 @@ import { type Role, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/accounts.js';
 import { addFinished } from '../features/finished/finished.js';
+import type { Bench } from '../features/jobs/bench.js';
 import { createJob } from '../features/jobs/write-job.js';
 import { enterEvent } from '../features/room/room.js';
 import { addSingles } from '../features/singles/singles.js';
@@ -49,7 +50,8 @@ function exampleJob(name: string) {
 }
 
 /** Loads the demo works, sign-ins, jobs and what has happened to them, once. */
-export async function loadDemo(database: Database): Promise<void> {
+export async function loadDemo(bench: Bench): Promise<void> {
+  const { database } = bench;
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
   if (row?.demo) return;
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
@@ -59,10 +61,10 @@ export async function loadDemo(database: Database): Promise<void> {
   );
   if (!manager) throw new Error('the demo manager was not added');
   for (const name of EXAMPLES) {
-    const { id } = await createJob(database, manager, exampleJob(name));
-    for (const event of DEMO_ROOM[name] ?? []) await enterEvent(database, manager, id, event);
+    const { id } = await createJob(bench, manager, exampleJob(name));
+    for (const event of DEMO_ROOM[name] ?? []) await enterEvent(bench, manager, id, event);
     for (const { example, ...lot } of DEMO_FINISHED)
-      if (example === name) await addFinished(database, manager, { job: id, ...lot });
+      if (example === name) await addFinished(bench, manager, { job: id, ...lot });
   }
   await addSingles(database, manager, DEMO_SINGLES);
   for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });

@@ -210,11 +210,24 @@ describe('protection', () => {
   });
 
   it('stops guessing after a number of tries, counted in the database', async () => {
-    const guarded = await startServer('limit_test', { signInTries: 3 });
+    const guarded = await startServer('limit_test', { signInTries: { account: 3, address: 6 } });
     const statuses: number[] = [];
     for (let i = 0; i < 5; i++) statuses.push((await (await visitor(guarded.app)).signIn('manager', 'wrong')).status);
     expect(statuses).toEqual([401, 401, 401, 429, 429]);
     expect((await (await visitor(guarded.app)).signIn('viewer')).status).toBe(200); // another name is not held up
+    // Nor is a device that signed in well before; it has tries of its own.
+    const known = await visitor(guarded.app, 'operator');
+    for (let i = 0; i < 5; i++) await (await visitor(guarded.app)).signIn('operator', 'wrong');
+    expect((await (await visitor(guarded.app)).signIn('operator')).status).toBe(429);
+    await known.call('delete', '/api/session');
+    await known.arrive();
+    expect((await known.signIn('operator')).status).toBe(200);
+    // Every name from one address together: six failed ones.
+    expect((await (await visitor(guarded.app)).signIn('somebody', 'wrong')).status).toBe(429);
+    const { rows } = await guarded.database.pool.query<{ actor: string; result: string }>(
+      "SELECT actor, result FROM security_record WHERE what = 'tries' ORDER BY id",
+    );
+    expect(rows.map(({ actor }) => actor)).toEqual(['manager', 'operator', 'somebody']);
     await guarded.stop();
   });
 

@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
+import { isNativeError } from 'node:util/types';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { FieldError, Revision } from '@druckerei/contract';
-import { isUnkeepable, violated } from '../db/database.js';
+import { errorForLog, isAway, isHeld, mayTryAgain, unkeepable, violated } from '../db/errors.js';
 
 interface Details {
   readonly detail?: string;
@@ -25,37 +27,51 @@ export const invalid = (errors: readonly FieldError[]): ProblemError =>
   new ProblemError(422, 'Some values cannot be used', { errors });
 
 /** Constraints that a user can run into, in words. Every other violation is our own bug. */
-const CONSTRAINTS: Readonly<Record<string, ProblemError>> = {
-  job_number_unique: new ProblemError(409, 'This job number is taken', {
-    errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }],
+const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
+  Object.entries({
+    job_number_unique: new ProblemError(409, 'This job number is taken', {
+      errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }],
+    }),
+    house_fold_pk: new ProblemError(409, 'The works keeps folds of this name', {
+      errors: [{ path: 'name', message: 'The works keeps folds of this name. Choose another.' }],
+    }),
+    revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
+    revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
+    press_room_record_frozen: new ProblemError(409, 'A record stays as it is; take it back instead'),
+    revision_frozen: new ProblemError(409, 'This revision is released and stays as it is'),
   }),
-  house_fold_pk: new ProblemError(409, 'The works keeps folds of this name', {
-    errors: [{ path: 'name', message: 'The works keeps folds of this name. Choose another.' }],
-  }),
-  revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
-  revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
-  press_room_record_frozen: new ProblemError(409, 'A record stays as it is; take it back instead'),
-  revision_frozen: new ProblemError(409, 'This revision is released and stays as it is'),
-};
+);
 
 function send(response: Response, { status, title, details }: ProblemError): void {
+  if (status === 503) response.setHeader('Retry-After', '2');
   response
     .status(status)
     .type('application/problem+json')
     .send(JSON.stringify({ type: 'about:blank', title, status, ...details }));
 }
 
-/** Errors of express's own body reader: malformed JSON, too large, wrong encoding. */
-function bodyProblem(error: unknown): ProblemError | undefined {
-  if (typeof error !== 'object' || error === null || !('status' in error) || !('type' in error)) return undefined;
-  const { status, type } = error as { status: number; type: string };
+/** Errors of express's own readers: malformed JSON, too large, wrong encoding, a header that cannot be. */
+function readProblem(error: unknown): ProblemError | undefined {
+  if (!isNativeError(error)) return undefined;
+  const { type, status, code } = error as Error & { type?: unknown; status?: unknown; code?: unknown };
   if (type === 'entity.parse.failed') return new ProblemError(400, 'The body is no JSON');
   if (type === 'entity.too.large') return new ProblemError(413, 'The body is larger than 2 MB');
-  return status >= 400 && status < 500 ? new ProblemError(status, 'The request cannot be read') : undefined;
+  if (typeof code === 'string' && code.startsWith('Z_'))
+    return new ProblemError(400, 'The body is not packed as its Content-Encoding says');
+  return typeof status === 'number' && status >= 400 && status < 500
+    ? new ProblemError(status, 'The request cannot be read')
+    : undefined;
 }
 
-const dataProblem = (error: unknown): ProblemError | undefined =>
-  isUnkeepable(error) ? new ProblemError(400, 'The request holds characters that cannot be kept') : undefined;
+/** What the database says: away or busy, or a value that it cannot keep. */
+function databaseProblem(error: unknown): ProblemError | undefined {
+  if (isAway(error))
+    return new ProblemError(503, 'The database is away for the moment. Nothing was saved; try again in a few seconds.');
+  if (isHeld(error) || mayTryAgain(error))
+    return new ProblemError(503, 'Others are writing to the same thing. Nothing was saved; try again.');
+  const why = unkeepable(error);
+  return why === undefined ? undefined : new ProblemError(400, why);
+}
 
 /** A path with a broken percent sign. */
 const pathProblem = (error: unknown): ProblemError | undefined =>
@@ -73,11 +89,18 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
   const known =
     error instanceof ProblemError
       ? error
-      : (CONSTRAINTS[violated(error) ?? ''] ?? dataProblem(error) ?? bodyProblem(error) ?? pathProblem(error));
+      : (CONSTRAINTS.get(violated(error) ?? '') ?? databaseProblem(error) ?? readProblem(error) ?? pathProblem(error));
   if (known) {
+    if (known.status >= 500) request.log.warn({ err: errorForLog(error) }, known.title);
     send(response, known);
     return;
   }
-  request.log.error({ err: error }, 'unexpected error');
-  send(response, new ProblemError(500, 'Something went wrong on our side. Nothing was saved.'));
+  const id = randomUUID();
+  request.log.error({ err: errorForLog(error), errorId: id }, 'unexpected error');
+  send(
+    response,
+    new ProblemError(500, 'Something went wrong on our side. Nothing was saved.', {
+      detail: `In the log of the server this is error ${id}.`,
+    }),
+  );
 };

@@ -2,6 +2,7 @@ import type { Express, Request, RequestHandler, Response } from 'express';
 import type * as z from 'zod';
 import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
+import type { SecurityLog } from '../features/accounts/security-log.js';
 import { ProblemError, invalid } from './problem.js';
 import { accountOf } from './session.js';
 
@@ -31,19 +32,30 @@ function parse(schema: z.ZodType | undefined, value: unknown, fail: (error: z.Zo
 const badAddress = (error: z.ZodError): ProblemError =>
   new ProblemError(400, 'The address cannot be used', { errors: fieldErrors(error) });
 
-function permit(endpoint: Endpoint, account: Account | undefined): void {
+/** Refuses who may not. @param refused told of somebody signed in who tried. */
+function permit(endpoint: Endpoint, account: Account | undefined, refused: (account: Account) => void): void {
   if (endpoint.roles === 'public') return;
   if (!account) throw new ProblemError(401, 'Sign in first');
-  if (!endpoint.roles.includes(account.role))
-    throw new ProblemError(403, `A ${account.role} may not do this`, {
-      detail: `This is for: ${endpoint.roles.join(', ')}`,
-    });
+  if (endpoint.roles.includes(account.role)) return;
+  refused(account);
+  throw new ProblemError(403, `A ${account.role} may not do this`, {
+    detail: `This is for: ${endpoint.roles.join(', ')}`,
+  });
 }
 
-function handle(endpoint: Endpoint, handler: AnyHandler, database: Database, checkAnswers: boolean): RequestHandler {
+export interface RegisterOptions {
+  readonly database: Database;
+  readonly security: SecurityLog;
+  readonly checkAnswers: boolean;
+  /** What runs ahead of single endpoints (rate limits). */
+  readonly before: Partial<Record<EndpointId, readonly RequestHandler[]>>;
+}
+
+function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOptions): RequestHandler {
+  const { database, security, checkAnswers } = options;
   return async (request, response) => {
     const account = await accountOf(database, request);
-    permit(endpoint, account);
+    permit(endpoint, account, ({ login }) => void security.note(request, 'role', login, 'refused'));
     const params = parse(endpoint.params, request.params, badAddress);
     const query = parse(endpoint.query, request.query, badAddress);
     const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
@@ -58,23 +70,11 @@ function handle(endpoint: Endpoint, handler: AnyHandler, database: Database, che
   };
 }
 
-/** Registers every endpoint of the contract. `before` runs ahead of single ones (rate limits). */
-export function registerEndpoints(
-  app: Express,
-  handlers: Handlers,
-  {
-    database,
-    checkAnswers,
-    before,
-  }: { database: Database; checkAnswers: boolean; before: Partial<Record<EndpointId, RequestHandler>> },
-): void {
+/** Registers every endpoint of the contract. */
+export function registerEndpoints(app: Express, handlers: Handlers, options: RegisterOptions): void {
   for (const endpoint of ENDPOINTS) {
     const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1');
-    const first = before[endpoint.id];
-    app[endpoint.method](
-      path,
-      ...(first ? [first] : []),
-      handle(endpoint, handlers[endpoint.id] as AnyHandler, database, checkAnswers),
-    );
+    const first = options.before[endpoint.id] ?? [];
+    app[endpoint.method](path, ...first, handle(endpoint, handlers[endpoint.id] as AnyHandler, options));
   }
 }

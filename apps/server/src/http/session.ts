@@ -1,69 +1,62 @@
-import { randomBytes, timingSafeEqual } from 'node:crypto';
 import connectPg from 'connect-pg-simple';
-import type { RequestHandler, Response } from 'express';
+import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import type { Account } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
-import { ProblemError } from './problem.js';
 
 declare module 'express-session' {
   interface SessionData {
     accountId: number;
-    csrf: string;
+    /** When it was signed in, milliseconds. */
+    since: number;
   }
 }
 
-const HOURS_12 = 12 * 3600 * 1000;
-const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
-/** Read by the browser's script and sent back as a header, which another site cannot do. */
-const CSRF_COOKIE = 'XSRF-TOKEN';
-const CSRF_HEADER = 'x-xsrf-token';
+const HOUR = 3600 * 1000;
+/** A session ends when it is left alone for so long, and so long after sign-in whatever happens. */
+export const IDLE_MS = 12 * HOUR;
+export const MOST_MS = 24 * HOUR;
+const PRUNE_SECONDS = 15 * 60;
 
-/** Server-side sessions in PostgreSQL; the cookie holds nothing but their id. */
-export function sessions(database: Database, secret: string): RequestHandler {
+export interface SessionOptions {
+  readonly secret: string;
+  /** The browser comes by TLS: the cookie goes no other way, and to this host alone. */
+  readonly tls: boolean;
+  /** Told what goes wrong when old sessions are cleared away. */
+  readonly onError: (error: Error) => void;
+}
+
+export const sessionCookie = (tls: boolean): string => (tls ? '__Host-druckerei.sid' : 'druckerei.sid');
+
+/** Server-side sessions in PostgreSQL; the cookie holds nothing but their id. Nothing is kept of who is not signed in. */
+export function sessions(database: Database, { secret, tls, onError }: SessionOptions): RequestHandler {
   const PgStore = connectPg(session);
   return session({
-    name: 'druckerei.sid',
+    name: sessionCookie(tls),
     secret,
-    store: new PgStore({ pool: database.pool, tableName: 'session', pruneSessionInterval: 15 * 60 }),
+    store: new PgStore({
+      pool: database.pool,
+      tableName: 'session',
+      pruneSessionInterval: PRUNE_SECONDS,
+      errorLog: (...said: unknown[]) => onError(said.find((one) => one instanceof Error) ?? new Error(said.join(' '))),
+    }),
     resave: false,
     saveUninitialized: false,
     rolling: true,
-    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: HOURS_12 },
+    cookie: { httpOnly: true, sameSite: 'strict', secure: tls ? true : 'auto', maxAge: IDLE_MS, path: '/' },
   });
 }
 
-/** Makes sure that the session has a CSRF token and that the browser knows it. */
-export function issueCsrf(request: Parameters<RequestHandler>[0], response: Response): void {
-  request.session.csrf ??= randomBytes(24).toString('base64url');
-  response.cookie(CSRF_COOKIE, request.session.csrf, { sameSite: 'strict', secure: request.secure, path: '/' });
-}
-
-const same = (a: string, b: string): boolean =>
-  a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
-
-/** Refuses writes that do not carry the session's token. */
-export const checkCsrf: RequestHandler = (request, _response, next) => {
-  if (SAFE.has(request.method)) {
-    next();
-    return;
-  }
-  const { csrf, accountId } = request.session;
-  const signingIn = request.method === 'POST' && request.path === '/session';
-  if (accountId === undefined && !signingIn) throw new ProblemError(401, 'Sign in first');
-  const sent = request.get(CSRF_HEADER);
-  if (csrf === undefined || sent === undefined || !same(csrf, sent))
-    throw new ProblemError(403, 'The page is out of date. Load it again.', {
-      detail: `${CSRF_HEADER} is missing or wrong`,
-    });
-  next();
+/** Ends a session that is older than any may be, however busy it was. */
+export const endOldSessions: RequestHandler = (request, _response, next) => {
+  const { accountId, since = 0 } = request.session;
+  if (accountId === undefined || Date.now() - since < MOST_MS) next();
+  else request.session.regenerate(next);
 };
 
 /** The account that is signed in, or undefined. */
-export const accountOf = async (
-  database: Database,
-  request: Parameters<RequestHandler>[0],
-): Promise<Account | undefined> =>
-  request.session.accountId === undefined
-    ? undefined
-    : database.one<Account>('accounts/by-id', request.session.accountId);
+export const accountOf = async (database: Database, request: Request): Promise<Account | undefined> => {
+  // Questions that need no session are answered without one, so that they do without the database.
+  const id = (request.session as typeof request.session | undefined)?.accountId;
+  return id === undefined ? undefined : database.one<Account>('accounts/by-id', id);
+};

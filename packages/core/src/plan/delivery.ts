@@ -45,12 +45,22 @@ export function coveredDeliveries({ deliveries = [] }: Order, good: number): Del
   });
 }
 
-/** Whether the last stations of a job have counted together what the order takes at least. @param counts good out, by step. */
-export function isFinished({ route, order }: Job, counts: Readonly<Record<string, number>>): boolean {
+/** What ends a job: its last stations, and the good pieces that the order takes at least. */
+export interface Completion {
+  readonly ends: readonly string[];
+  readonly least: number;
+}
+
+export function completionOf({ route, order }: Job): Completion {
   const taken = new Set(route.flatMap(({ from = [] }) => from.map(({ material }) => material)));
   const ends = route.filter(({ id, makes = [{ material: id }] }) =>
     makes.every(({ material }) => !taken.has(material)),
   );
-  const good = ends.reduce((sum, { id }) => sum + (counts[id] ?? 0), 0);
-  return ends.every(({ id }) => counts[id] !== undefined) && good >= orderLimits(order).least;
+  return { ends: ends.map(({ id }) => id), least: orderLimits(order).least };
+}
+
+/** Whether the last stations of a job have counted together what the order takes at least. @param counts good out, by step. */
+export function isFinished({ ends, least }: Completion, counts: ReadonlyMap<string, number>): boolean {
+  const good = ends.map((id) => counts.get(id));
+  return good.every((count) => count !== undefined) && good.reduce((sum: number, count = 0) => sum + count, 0) >= least;
 }

@@ -1,7 +1,7 @@
 import { all, create } from 'mathjs';
 import { example, planned } from './examples.fixture.js';
 import type { Job, Order } from './job.js';
-import { coveredDeliveries, isFinished, outcomesOf } from './delivery.js';
+import { coveredDeliveries, completionOf, isFinished, outcomesOf } from './delivery.js';
 import { insertAfter, mayRemove, removeStep } from './edit-route.js';
 import { whereItGoes } from './losses.js';
 import type { Plan } from './plan.js';
@@ -99,8 +99,18 @@ describe('overs and unders', () => {
 describe('a finished job', () => {
   it('has counted at every last station, together what the order takes at least', () => {
     const job: Job = { ...map, order: { ...map.order, policy: { kind: 'percent', under: 10, over: 5 } } };
-    expect([8_999, 9_000].map((box) => isFinished(job, { fold: 20_000, box }))).toEqual([false, true]);
-    expect(isFinished(job, { fold: 20_000 })).toBe(false);
+    expect(
+      [8_999, 9_000].map((box) =>
+        isFinished(
+          completionOf(job),
+          new Map([
+            ['fold', 20_000],
+            ['box', box],
+          ]),
+        ),
+      ),
+    ).toEqual([false, true]);
+    expect(isFinished(completionOf(job), new Map([['fold', 20_000]]))).toBe(false);
   });
 });
 

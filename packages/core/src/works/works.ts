@@ -170,6 +170,8 @@ export interface Works {
   readonly inks?: readonly HouseInk[];
   /** Ways that this house folds its sections in beside those that everybody knows. */
   readonly folds?: readonly HouseFold[];
+  /** Grows with every change of a norm: who changes one says up to where they saw. */
+  readonly mark?: number;
   readonly norms: Readonly<Record<string, NormValue>>;
 }
 

@@ -1,2 +1,2 @@
--- The changed value of a norm, locked. $1 norm. One or none.
-SELECT value FROM norm WHERE id = $1 FOR UPDATE
+-- Holds a norm until the transaction ends, whether it has a row or not. $1 norm. None.
+SELECT pg_advisory_xact_lock(hashtextextended('norm ' || $1, 0))

@@ -3,7 +3,10 @@ import type { Role } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
-import { issueCsrf } from '../../http/session.js';
+import type { Csrf } from '../../http/csrf.js';
+import { sessionCookie } from '../../http/session.js';
+import type { Devices } from '../../http/sign-in-limit.js';
+import type { SecurityLog } from './security-log.js';
 
 /** argon2id, 19 MiB and two passes. Source: standard, RFC 9106 as reduced by common practice for sign-in pages. */
 const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
@@ -27,6 +30,37 @@ export async function addAccount(queries: Queries, account: NewAccount): Promise
   );
 }
 
+/**
+ * The first manager of a works, as the server's environment names them: added, or given the password that it names now,
+ * whereupon every session of theirs ends. @returns what was done.
+ */
+export async function setFirstManager(
+  database: Database,
+  login: string,
+  password: string,
+): Promise<'added' | 'changed' | 'same'> {
+  const found = await database.one<FoundAccount>('accounts/by-login', login);
+  if (!found) {
+    await addAccount(database, { login, name: login, role: 'manager', password, demo: false });
+    return 'added';
+  }
+  if (await verify(found.password_hash, password)) return 'same';
+  await database.transaction(async (queries) => {
+    await queries.one('accounts/set-password', found.id, await hash(password, HASHING));
+    await queries.one('accounts/end-sessions', found.id);
+  });
+  return 'changed';
+}
+
+interface FoundAccount {
+  readonly id: number;
+  readonly login: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly password_hash: string;
+  readonly demo: boolean;
+}
+
 const done = (work: (callback: (error?: unknown) => void) => void): Promise<void> =>
   new Promise((resolve, reject) => {
     work((error) => {
@@ -37,37 +71,49 @@ const done = (work: (callback: (error?: unknown) => void) => void): Promise<void
 
 type Ids = 'health' | 'session' | 'signIn' | 'signOut';
 
-export async function accountHandlers(database: Database): Promise<Pick<Handlers, Ids>> {
+export interface AccountOptions {
+  readonly database: Database;
+  readonly csrf: Csrf;
+  readonly devices: Devices;
+  readonly security: SecurityLog;
+  readonly tls: boolean;
+  /** The demo is loaded and the server listens to this machine alone: its published passwords may be used. */
+  readonly demo: boolean;
+}
+
+export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
+  const { database, csrf, devices, security, tls, demo } = options;
   // Checked against when there is no such login, so that the answer takes as long either way.
   const nobody = await hash('nobody', HASHING);
   return {
     health: async () => {
-      await database.one('accounts/health');
+      if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
       return { status: 'ok' };
     },
-    session: async ({ account, request, response }) => {
-      issueCsrf(request, response);
-      const row = await database.one<{ demo: boolean }>('accounts/has-demo');
-      return { account: account ?? null, demo: row?.demo ?? false };
+    session: ({ account, request, response }) => {
+      csrf.issue(request, response);
+      return { account: account ?? null, demo };
     },
     signIn: async ({ body, request, response }) => {
-      const found = await database.one<{ id: number; login: string; name: string; role: Role; password_hash: string }>(
-        'accounts/by-login',
-        body.login,
-      );
+      const found = await database.one<FoundAccount>('accounts/by-login', body.login);
       const right = await verify(found?.password_hash ?? nobody, body.password);
-      if (!found || !right) throw new ProblemError(401, 'Name or password is wrong');
+      const mayUse = found !== undefined && right && (demo || !found.demo);
+      await security.note(request, 'sign in', body.login, mayUse ? 'done' : 'refused');
+      if (!mayUse) throw new ProblemError(401, 'Name or password is wrong');
       // A new id after sign-in: one handed out before is worth nothing.
       await done((callback) => request.session.regenerate(callback));
       request.session.accountId = found.id;
-      issueCsrf(request, response);
+      request.session.since = Date.now();
+      csrf.issue(request, response);
+      devices.remember(found.login, request, response);
       await done((callback) => request.session.save(callback));
       const { id, login, name, role } = found;
       return { account: { id, login, name, role } };
     },
-    signOut: async ({ request, response }) => {
+    signOut: async ({ account, request, response }) => {
       await done((callback) => request.session.destroy(callback));
-      response.clearCookie('druckerei.sid');
+      response.clearCookie(sessionCookie(tls), { path: '/', secure: tls });
+      await security.note(request, 'sign out', account.login, 'done');
     },
   };
 }

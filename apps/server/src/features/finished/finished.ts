@@ -1,9 +1,10 @@
-import { type Job, type Works, packedAs, plan } from '@druckerei/core';
-import { type Account, type Finished, issueText } from '@druckerei/contract';
+import type { Account, Finished } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { assessmentOf } from '../assessments/assessments.js';
 import { readRevision } from '../jobs/revisions.js';
+import type { Bench } from '../jobs/bench.js';
 
 interface LotRow {
   id: number;
@@ -58,24 +59,20 @@ async function readFinished(queries: Queries): Promise<Finished> {
 }
 
 /** Takes pieces of a job into the stock; mass and pallet are what its newest revision plans. */
-export const addFinished = (
-  database: Database,
+export async function addFinished(
+  { database, workshop }: Bench,
   account: Pick<Account, 'id'>,
   { job: id, pieces, place }: { job: number; pieces: number; place: string },
-): Promise<Finished> =>
-  database.transaction(async (queries) => {
-    const revision = await readRevision(queries, id);
-    const { job, works } = { job: revision.job as Job, works: revision.works as Works };
-    const outcome = plan(job, works);
-    if (!outcome.ok)
-      throw new ProblemError(409, 'This job cannot be planned as it stands', {
-        detail: outcome.issues.map(issueText).join(' '),
-      });
-    const { pieceG, perPallet } = packedAs(job, outcome.plan);
-    const { title, customer } = job;
+): Promise<Finished> {
+  const { packed, problems } = await assessmentOf(database, workshop, id);
+  if (!packed) throw new ProblemError(409, 'This job cannot be planned as it stands', { detail: problems.join(' ') });
+  return database.transaction(async (queries) => {
+    const { title, customer } = (await readRevision(queries, id)).job;
+    const { pieceG, perPallet } = packed;
     await queries.one('finished/add', id, title, customer, pieces, place, pieceG, perPallet ?? null, account.id);
     return readFinished(queries);
   });
+}
 
 export interface CalledOff {
   readonly pieces: number;
@@ -109,8 +106,8 @@ export const callOff = (
     return readFinished(queries);
   });
 
-export const finishedHandlers = (database: Database): Pick<Handlers, 'finished' | 'addFinished' | 'callOff'> => ({
-  finished: () => readFinished(database),
-  addFinished: ({ body, account }) => addFinished(database, account, body),
-  callOff: ({ params, body, account }) => callOff(database, account, params.id, body),
+export const finishedHandlers = (bench: Bench): Pick<Handlers, 'finished' | 'addFinished' | 'callOff'> => ({
+  finished: () => readFinished(bench.database),
+  addFinished: ({ body, account }) => addFinished(bench, account, body),
+  callOff: ({ params, body, account }) => callOff(bench.database, account, params.id, body),
 });

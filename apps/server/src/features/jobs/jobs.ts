@@ -1,19 +1,8 @@
 import type { Response } from 'express';
-import type { Database } from '../../db/database.js';
+import type { Asked, DocumentName } from '../../work/documents.js';
 import type { Handlers } from '../../http/register.js';
-import { difference } from './difference.js';
-import {
-  layoutDxfOf,
-  layoutPdfOf,
-  layoutSvgOf,
-  numbersCsvOf,
-  numbersPdfOf,
-  pileTagsOf,
-  stationPdfOf,
-  stationSvgOf,
-  ticketOf,
-} from './documents.js';
 import { listJobs, readRevision } from './revisions.js';
+import type { Bench } from './bench.js';
 import { copyJob, createJob, release, saveDraft } from './write-job.js';
 
 type Ids =
@@ -40,73 +29,75 @@ type Ids =
 const name = (response: Response, number: string, ending: string) =>
   response.setHeader('Content-Disposition', `inline; filename="${number.replace(/[^\w.-]+/g, '-')}-${ending}"`);
 
-export const jobHandlers = (database: Database): Pick<Handlers, Ids> => ({
-  jobs: () => listJobs(database),
-  createJob: ({ account, body }) => createJob(database, account, body),
-  copyJob: ({ account, params, body }) => copyJob(database, account, params.id, body),
-  job: ({ params }) => readRevision(database, params.id),
-  revision: ({ params }) => readRevision(database, params.id, params.revision),
-  saveDraft: ({ account, params, body }) => saveDraft(database, account, params.id, body.version, body.job),
-  release: ({ account, params, body }) => release(database, account, params.id, body.version),
-  difference: async ({ params, query }) =>
-    difference(await readRevision(database, params.id, query.from), await readRevision(database, params.id, query.to)),
-  ticket: async ({ params, response }) => {
+/** Cancels work that nobody waits for any more. */
+function untilGone(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.once('close', () => {
+    if (!response.writableFinished) gone.abort();
+  });
+  return gone.signal;
+}
+
+/** What a document is asked for by, beside its revision. */
+type Part = Omit<Asked, 'revision'>;
+
+export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
+  const { database, workshop } = bench;
+  async function document(
+    { params, response }: { params: { id: number; revision: number }; response: Response },
+    document: DocumentName,
+    ending: string,
+    part: Part = {},
+  ): Promise<Buffer> {
+    const signal = untilGone(response);
     const revision = await readRevision(database, params.id, params.revision);
-    const pdf = await ticketOf(revision);
-    name(response, revision.job.number, 'ticket.pdf');
-    return pdf;
-  },
-  pileTags: async ({ params, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const pdf = await pileTagsOf(revision);
-    name(response, revision.job.number, 'pile-tags.pdf');
-    return pdf;
-  },
-  layoutPdf: async ({ params, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const pdf = await layoutPdfOf(revision, params.component);
-    name(response, revision.job.number, `layout-${params.component}.pdf`);
-    return pdf;
-  },
-  layoutSvg: async ({ params, query, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const svg = layoutSvgOf(revision, params.component, query.side);
-    name(response, revision.job.number, `layout-${params.component}.svg`);
-    return Buffer.from(svg);
-  },
-  layoutDxf: async ({ params, query, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const dxf = layoutDxfOf(revision, params.component, query.side);
-    name(response, revision.job.number, `layout-${params.component}.dxf`);
-    return Buffer.from(dxf);
-  },
-  stationPdf: async ({ params, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const pdf = await stationPdfOf(revision, params.step);
-    name(response, revision.job.number, `station-${params.step}.pdf`);
-    return pdf;
-  },
-  stationSvg: async ({ params, query, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const svg = stationSvgOf(revision, params.step, query.drawing);
-    name(response, revision.job.number, `station-${params.step}.svg`);
-    return Buffer.from(svg);
-  },
-  numbersCsv: async ({ params, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const csv = numbersCsvOf(revision, params.step);
-    name(response, revision.job.number, `numbers-${params.step}.csv`);
-    return Buffer.from(csv);
-  },
-  numbersPdf: async ({ params, response }) => {
-    const revision = await readRevision(database, params.id, params.revision);
-    const pdf = await numbersPdfOf(revision, params.step);
-    name(response, revision.job.number, `numbers-${params.step}.pdf`);
-    return pdf;
-  },
-  jobFile: async ({ params, response }) => {
-    const { job } = await readRevision(database, params.id, params.revision);
-    name(response, job.number, 'job.json');
-    return job;
-  },
-});
+    const made = await workshop.run(document, { revision, ...part }, { signal });
+    name(response, revision.job.number, ending);
+    return typeof made === 'string' ? Buffer.from(made) : Buffer.from(made);
+  }
+  return {
+    jobs: () => listJobs(database),
+    createJob: ({ account, body }) => createJob(bench, account, body),
+    copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
+    job: ({ params }) => readRevision(database, params.id),
+    revision: ({ params }) => readRevision(database, params.id, params.revision),
+    saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
+    release: ({ account, params, body }) => release(bench, account, params.id, body.version),
+    difference: async ({ params, query, response }) =>
+      workshop.run(
+        'difference',
+        {
+          from: await readRevision(database, params.id, query.from),
+          to: await readRevision(database, params.id, query.to),
+        },
+        { signal: untilGone(response) },
+      ),
+    ticket: (call) => document(call, 'ticket', 'ticket.pdf'),
+    pileTags: (call) => document(call, 'pileTags', 'pile-tags.pdf'),
+    layoutPdf: (call) =>
+      document(call, 'layoutPdf', `layout-${call.params.component}.pdf`, { component: call.params.component }),
+    layoutSvg: (call) =>
+      document(call, 'layoutSvg', `layout-${call.params.component}.svg`, {
+        component: call.params.component,
+        side: call.query.side,
+      }),
+    layoutDxf: (call) =>
+      document(call, 'layoutDxf', `layout-${call.params.component}.dxf`, {
+        component: call.params.component,
+        side: call.query.side,
+      }),
+    stationPdf: (call) => document(call, 'stationPdf', `station-${call.params.step}.pdf`, { step: call.params.step }),
+    stationSvg: (call) =>
+      document(call, 'stationSvg', `station-${call.params.step}.svg`, {
+        step: call.params.step,
+        drawing: call.query.drawing,
+      }),
+    numbersCsv: (call) => document(call, 'numbersCsv', `numbers-${call.params.step}.csv`, { step: call.params.step }),
+    numbersPdf: (call) => document(call, 'numbersPdf', `numbers-${call.params.step}.pdf`, { step: call.params.step }),
+    jobFile: async ({ params, response }) => {
+      const { job } = await readRevision(database, params.id, params.revision);
+      name(response, job.number, 'job.json');
+      return job;
+    },
+  };
+}

@@ -1,8 +1,10 @@
-import { type Job, checkRoute, plan } from '@druckerei/core';
-import { type Account, type Revision, findingText, issueText } from '@druckerei/contract';
-import type { Database, Queries } from '../../db/database.js';
+import type { Job } from '@druckerei/core';
+import type { Account, Revision } from '@druckerei/contract';
+import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import { type Assessed, assessJob, basisOf, keepAssessment } from '../assessments/assessments.js';
 import { currentWorks } from '../works/works.js';
+import type { Bench } from './bench.js';
 import { readRevision } from './revisions.js';
 
 interface Newest {
@@ -26,56 +28,77 @@ async function lockNewest(queries: Queries, id: number, version: number): Promis
   return newest;
 }
 
-export const createJob = (database: Database, account: Account, job: Job): Promise<Revision> =>
-  database.transaction(async (queries) => {
-    const row = await queries.one<{ id: number }>('jobs/add', job.number);
-    if (!row) throw new Error('the job was not added');
-    await queries.one('jobs/add-revision', row.id, 1, 1, job, account.id);
-    return readRevision(queries, row.id);
-  });
+async function addJob(queries: Queries, account: Account, job: Job, assessed: Assessed): Promise<Revision> {
+  const row = await queries.one<{ id: number }>('jobs/add', job.number);
+  if (!row) throw new Error('the job was not added');
+  await queries.one('jobs/add-revision', row.id, 1, 1, job, account.id);
+  await keepAssessment(queries, { id: row.id, revision: 1, version: 1 }, assessed);
+  return readRevision(queries, row.id);
+}
 
-export const copyJob = (
-  database: Database,
+/** A new job. It is planned first: what takes longer than a plan may is not kept. */
+export async function createJob({ database, workshop }: Bench, account: Account, job: Job): Promise<Revision> {
+  const assessed = await assessJob(database, workshop, job);
+  return database.transaction((queries) => addJob(queries, account, job, assessed));
+}
+
+export async function copyJob(
+  { database, workshop }: Bench,
   account: Account,
   id: number,
   names: { number: string; title: string },
-): Promise<Revision> =>
-  database.transaction(async (queries) => {
-    const { job } = await readRevision(queries, id);
-    const row = await queries.one<{ id: number }>('jobs/add', names.number);
-    if (!row) throw new Error('the job was not added');
-    await queries.one('jobs/add-revision', row.id, 1, 1, { ...job, ...names }, account.id);
-    return readRevision(queries, row.id);
-  });
+): Promise<Revision> {
+  const copy: Job = { ...((await readRevision(database, id)).job as Job), ...names };
+  const assessed = await assessJob(database, workshop, copy);
+  return database.transaction((queries) => addJob(queries, account, copy, assessed));
+}
 
 /** Saves a draft; the first change after a release opens the next revision. */
-export const saveDraft = (
-  database: Database,
+export async function saveDraft(
+  { database, workshop }: Bench,
   account: Account,
   id: number,
   version: number,
   job: Job,
-): Promise<Revision> =>
-  database.transaction(async (queries) => {
+): Promise<Revision> {
+  const assessed = await assessJob(database, workshop, job);
+  return database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
     const next = newest.version + 1;
-    if (newest.state === 'released')
-      await queries.one('jobs/add-revision', id, newest.revision + 1, next, job, account.id);
-    else await queries.one('jobs/save-draft', id, newest.revision, next, job, account.id);
+    const revision = newest.state === 'released' ? newest.revision + 1 : newest.revision;
+    const write = newest.state === 'released' ? 'jobs/add-revision' : 'jobs/save-draft';
+    await queries.one(write, id, revision, next, job, account.id);
     await queries.one('jobs/renumber', id, job.number);
+    await keepAssessment(queries, { id, revision, version: next }, assessed);
     return readRevision(queries, id);
   });
+}
 
 /** Freezes the draft with the works as it is now. A job that cannot be planned, or breaks a hard rule, is not released. */
-export const release = (database: Database, account: Account, id: number, version: number): Promise<Revision> =>
-  database.transaction(async (queries) => {
+export async function release(
+  { database, workshop }: Bench,
+  account: Account,
+  id: number,
+  version: number,
+): Promise<Revision> {
+  // What is planned here is what is locked below: another version is refused there.
+  const job = (await readRevision(database, id)).job as Job;
+  const works = await currentWorks(database);
+  const faults = await workshop.run('faults', { job, works });
+  const assessment = await workshop.run('assess', { job, works });
+  return database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
     if (newest.state === 'released') throw new ProblemError(409, 'This revision is released already');
-    const works = await currentWorks(queries);
-    const planned = plan(newest.body, works);
-    if (!planned.ok) throw invalid(planned.issues.map((issue) => ({ path: issue.path, message: issueText(issue) })));
-    const hard = checkRoute(newest.body, planned.plan, works).filter(({ weight }) => weight === 'hard');
-    if (hard.length > 0) throw invalid(hard.map((finding) => ({ path: finding.path, message: findingText(finding) })));
+    if (faults.length > 0) throw invalid(faults);
+    const basis = basisOf(works);
+    if (basisOf(await currentWorks(queries)) !== basis)
+      throw new ProblemError(409, 'The norms have changed while this job was planned. Look at it once more.');
     await queries.one('jobs/release', id, newest.revision, newest.version + 1, works, account.id);
+    await keepAssessment(
+      queries,
+      { id, revision: newest.revision, version: newest.version + 1 },
+      { basis, assessment },
+    );
     return readRevision(queries, id);
   });
+}

@@ -38,7 +38,9 @@ export const addSingles = (
 ): Promise<SingleBook[]> =>
   database.transaction(async (queries) => {
     const wrong: { path: string; message: string }[] = [];
-    for (const [i, { id, ...body }] of orders.entries())
+    // In one order, whoever adds them: two lists of the same codes wait for each other, not for ever.
+    const sorted = [...orders.entries()].sort(([, a], [, b]) => (a.id < b.id ? -1 : 1));
+    for (const [i, { id, ...body }] of sorted)
       if (!(await queries.one('singles/add', id, body, body.due, account.id)))
         wrong.push({ path: `orders[${i}].id`, message: `${id} is in the book already. Give it a code of its own.` });
     if (wrong.length > 0) throw invalid(wrong);

@@ -137,10 +137,8 @@ describe('needs', () => {
     const after = (await viewer.call('get', '/api/needs')).body as Needs;
     expect(after.jobs.some((one) => one.job === job.id)).toBe(false);
     const bad = await newJob();
-    await server.database.pool.query(
-      `UPDATE revision SET body = jsonb_set(body, '{components,0,stock}', '"gone"') WHERE job_id = $1`,
-      [bad.id],
-    );
+    const components = bad.job.components.map((one) => ({ ...one, stock: 'gone' }));
+    await manager.call('put', `/api/jobs/${bad.id}/draft`, { version: bad.version, job: { ...bad.job, components } });
     const told = (await viewer.call('get', '/api/needs')).body as Needs;
     expect(told.jobs.find((one) => one.job === bad.id)?.problems[0]).toContain('no stock gone');
   });

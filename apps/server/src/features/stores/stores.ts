@@ -1,9 +1,9 @@
-import { setImmediate } from 'node:timers/promises';
-import { type Job, type PaperItem, type Works, isFinished, paperKey, plan, purchaseNeeds } from '@druckerei/core';
-import { type Account, type HoldingHistoryEntry, type Needs, type Stores, issueText } from '@druckerei/contract';
+import { type PaperItem, isFinished, paperKey } from '@druckerei/core';
+import type { Account, HoldingHistoryEntry, Needs, Stores } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import type { Assessment } from '../../work/tasks.js';
 import { currentWorks } from '../works/works.js';
 
 interface HoldingRow {
@@ -27,9 +27,9 @@ interface ReservationRow {
 interface OpenRow {
   id: number;
   number: string;
-  revision: number;
-  job: Job;
-  works: Works | null;
+  title: string;
+  due: string | null;
+  assessment: Assessment | null;
   /** Last good count of each step. */
   counts: Readonly<Record<string, number>>;
 }
@@ -92,26 +92,23 @@ const reserve = (
     return readStores(queries);
   });
 
-/** What every open job needs; other requests are let in between two jobs. */
+/** What every open job needs, as it was reckoned when it was saved. */
 async function readNeeds(queries: Queries): Promise<Needs> {
-  const current = await currentWorks(queries);
   const rows = await queries.many<OpenRow & Record<string, unknown>>('stores/open-jobs');
-  const jobs: Needs['jobs'] = [];
-  for (const row of rows) {
-    if (isFinished(row.job, row.counts)) continue;
-    const works = row.works ?? current;
-    const outcome = plan(row.job, works);
-    jobs.push({
-      job: row.id,
-      number: row.number,
-      title: row.job.title,
-      due: row.job.due ?? null,
-      needs: outcome.ok ? purchaseNeeds(row.job, outcome.plan, works) : [],
-      problems: outcome.ok ? [] : outcome.issues.map(issueText),
-    });
-    await setImmediate();
-  }
-  return { jobs };
+  return {
+    jobs: rows
+      .filter(
+        ({ assessment, counts }) => !assessment || !isFinished(assessment.finish, new Map(Object.entries(counts))),
+      )
+      .map(({ id, number, title, due, assessment }) => ({
+        job: id,
+        number,
+        title,
+        due,
+        needs: [...(assessment?.needs ?? [])],
+        problems: assessment ? [...assessment.problems] : ['This job is being reckoned. Look again in a moment.'],
+      })),
+  };
 }
 
 const historyEntry = (row: HistoryRow): HoldingHistoryEntry => ({

@@ -64,3 +64,30 @@ describe('a works begun by an earlier version', () => {
     expect(now.stocks).toEqual([...SHIPPED_WORKS.stocks, own]);
   });
 });
+
+describe('two people at one norm', () => {
+  const NORM = 'spoil.rivet.running';
+  const change = (body: object) => manager.call('put', `/api/norms/${NORM}`, { reason: '', ...body });
+
+  it('that nobody has changed before: exactly one wins, every time', async () => {
+    let stands = 0.005;
+    for (let round = 0; round < 10; round++) {
+      const seen = (await works()).mark;
+      const [a, b] = [stands + 0.001, stands + 0.002];
+      const answers = await Promise.all([a, b].map((value) => change({ value, expected: stands, seen })));
+      expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+      stands = (await works()).norms[NORM]?.value ?? NaN;
+      expect([a, b]).toContain(stands);
+      expect(JSON.stringify(answers.find(({ status }) => status === 409)?.body)).toContain(`It is ${stands} now`);
+    }
+  });
+
+  it('that was changed to and fro in between is told, though its value is what it was', async () => {
+    const before = await works();
+    const value = before.norms[NORM]?.value ?? NaN;
+    await change({ value: 0.03, expected: value });
+    await change({ value, expected: 0.03 });
+    expect((await change({ value: 0.04, expected: value, seen: before.mark })).status).toBe(409);
+    expect((await change({ value: 0.04, expected: value, seen: (await works()).mark })).status).toBe(200);
+  });
+});

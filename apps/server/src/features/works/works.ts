@@ -8,19 +8,20 @@ import {
   limitsInWords,
   normById,
 } from '@druckerei/core';
-import { type NormHistoryEntry, issueText } from '@druckerei/contract';
+import { type Account, type NormChange, type NormHistoryEntry, issueText } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 
 /** The works with the norms in force now. */
 export async function currentWorks(queries: Queries): Promise<Works> {
-  const row = await queries.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get');
+  const row = await queries.one<{ body: Omit<Works, 'norms' | 'folds' | 'mark'> }>('works/get');
   if (!row) throw new Error('the works has not been set up');
   const norms = await queries.many<{ id: string; value: number; reason: string; changed_by: string }>('works/norms');
   const folds = await queries.many<{ name: string; body: OwnFolding }>('works/folds');
   return {
     ...row.body,
+    mark: (await queries.one<{ mark: number }>('works/mark'))?.mark ?? 0,
     ...(folds.length > 0 ? { folds: folds.map(({ name, body }): HouseFold => ({ name, ...body })) } : {}),
     norms: Object.fromEntries(
       norms.map(({ id, value, reason, changed_by }) => [
@@ -49,34 +50,42 @@ const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
   at: row.changed_at.toISOString(),
 });
 
+/** Sets a norm where nobody has changed it since it was seen: one at a time for a norm, whether it has been changed before or not. */
+const changeNorm = (database: Database, id: string, change: NormChange, account: Pick<Account, 'id'>): Promise<Works> =>
+  database.transaction(async (queries) => {
+    await queries.one('works/lock-norm', id);
+    const works = await currentWorks(queries);
+    const norm = normById(works, id);
+    if (!norm) throw notFound('This norm');
+    // What is told for a machine or a run begins at what stands for all.
+    const house = works.norms[baseId(norm.id)]?.value ?? norm.value;
+    if (!isWithin(norm, change.value))
+      throw invalid([{ path: 'value', message: `${norm.name} goes ${limitsInWords(norm)}` }]);
+    const last = await queries.one<{ id: string; value_after: number }>('works/last-change', norm.id);
+    const before = last?.value_after ?? house;
+    if (before !== change.expected || (change.seen !== undefined && Number(last?.id ?? 0) > change.seen))
+      throw new ProblemError(409, 'Somebody else has changed this norm', {
+        detail: `It is ${before} now, you saw ${change.expected}.`,
+      });
+    await queries.one('works/set-norm', norm.id, change.value);
+    await queries.one('works/add-norm-change', norm.id, before, change.value, change.reason, account.id);
+    return currentWorks(queries);
+  });
+
 export const worksHandlers = (
   database: Database,
+  changed: () => void,
 ): Pick<Handlers, 'works' | 'normHistory' | 'changeNorm' | 'addFold' | 'dropFold'> => ({
   works: () => currentWorks(database),
 
   normHistory: async ({ query }) =>
     (await database.many<HistoryRow>('works/norm-history', query.norm ?? null)).map(historyEntry),
 
-  changeNorm: ({ params, body, account }) =>
-    database.transaction(async (queries) => {
-      const works = await currentWorks(queries);
-      const norm = normById(works, params.norm);
-      if (!norm) throw notFound('This norm');
-      // What is told for a machine or a run begins at what stands for all.
-      const house = works.norms[baseId(norm.id)]?.value ?? norm.value;
-      if (!isWithin(norm, body.value)) {
-        throw invalid([{ path: 'value', message: `${norm.name} goes ${limitsInWords(norm)}` }]);
-      }
-      const before = (await queries.one<{ value: number }>('works/lock-norm', norm.id))?.value ?? house;
-      if (before !== body.expected) {
-        throw new ProblemError(409, 'Somebody else has changed this norm', {
-          detail: `It is ${before} now, you saw ${body.expected}.`,
-        });
-      }
-      await queries.one('works/set-norm', norm.id, body.value);
-      await queries.one('works/add-norm-change', norm.id, before, body.value, body.reason, account.id);
-      return currentWorks(queries);
-    }),
+  changeNorm: async ({ params, body, account }) => {
+    const now = await changeNorm(database, params.norm, body, account);
+    changed();
+    return now;
+  },
 
   addFold: ({ body: { name, ...folding }, account }) =>
     database.transaction(async (queries) => {

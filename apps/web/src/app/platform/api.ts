@@ -9,6 +9,7 @@ import type {
   JobRow,
   KeptCarrier,
   Needs,
+  NormChange,
   NormHistoryEntry,
   PressRoom,
   Revision,
@@ -37,7 +38,7 @@ export class Api {
   normHistory(): Observable<NormHistoryEntry[]> {
     return this.http.get<NormHistoryEntry[]>('/api/norms/history');
   }
-  changeNorm(id: string, change: { value: number; expected: number; reason: string }): Observable<Works> {
+  changeNorm(id: string, change: NormChange): Observable<Works> {
     return this.http.put<Works>(`/api/norms/${encodeURIComponent(id)}`, change);
   }
   addFold(fold: HouseFold): Observable<Works> {

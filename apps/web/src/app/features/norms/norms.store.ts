@@ -65,7 +65,7 @@ export const NormsStore = signalStore(
     choose: (group: NormGroup) => patchState(store, { group, search: '' }),
     find: (search: string) => patchState(store, { search }),
     change: (id: string, change: { value: number; expected: number; reason: string }): Observable<void> =>
-      api.changeNorm(id, change).pipe(
+      api.changeNorm(id, { ...change, seen: store.works()?.mark }).pipe(
         tap((works) => patchState(store, { works })),
         tap(() => api.normHistory().subscribe((history) => patchState(store, { history }))),
         map(() => undefined),

@@ -23,7 +23,7 @@ import {
   stationSvg,
   ticketPdf,
 } from '@druckerei/formats';
-import { ProblemError, invalid } from '../../http/problem.js';
+import { ProblemError, invalid } from '../http/problem.js';
 
 function document(revision: Revision): {
   job: Job;
@@ -47,8 +47,8 @@ function document(revision: Revision): {
   };
 }
 
-export const ticketOf = (revision: Revision): Promise<Buffer> => ticketPdf(document(revision));
-export const pileTagsOf = (revision: Revision): Promise<Buffer> => pileTagsPdf(document(revision));
+const ticketOf = (revision: Revision): Promise<Buffer> => ticketPdf(document(revision));
+const pileTagsOf = (revision: Revision): Promise<Buffer> => pileTagsPdf(document(revision));
 
 /** A component's layout in a revision; 404 where the job has no such component. */
 function layoutOf(plan: Plan, component: string): ComponentLayout {
@@ -57,19 +57,19 @@ function layoutOf(plan: Plan, component: string): ComponentLayout {
   return layout;
 }
 
-export function layoutPdfOf(revision: Revision, component: string): Promise<Buffer> {
+function layoutPdfOf(revision: Revision, component: string): Promise<Buffer> {
   const made = document(revision);
   return layoutPdf(made, layoutOf(made.plan, component));
 }
-export const layoutSvgOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
+const layoutSvgOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
   layoutSvg(drawLayout(layoutOf(document(revision).plan, component), side), { dimensions: true });
-export const layoutDxfOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
+const layoutDxfOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
   layoutDxf(drawLayout(layoutOf(document(revision).plan, component), side));
 
 const noStep = (step: string): ProblemError => new ProblemError(404, `This job has no step ${step}`);
 
 /** The sheet of a station with its lists in full. */
-export function stationPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
+function stationPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
   const made = document(revision);
   const step = made.plan.steps.find(({ id }) => id === stepId);
   const component = made.job.components.find(({ id }) => id === step?.component)?.name;
@@ -80,7 +80,7 @@ export function stationPdfOf(revision: Revision, stepId: string): Promise<Buffer
 }
 
 /** One of a station's drawings, the first where none is named. */
-export function stationSvgOf(revision: Revision, stepId: string, drawing = 0): string {
+function stationSvgOf(revision: Revision, stepId: string, drawing = 0): string {
   const made = document(revision);
   const drawn = stationSheet(made.job, made.plan, made.works, stepId)?.drawings[drawing];
   if (!drawn) throw new ProblemError(404, `Step ${stepId} has no such drawing`);
@@ -96,12 +96,12 @@ function numbersOf(job: Job, planned: Plan, stepId: string): readonly NumberLine
   return lines;
 }
 
-export function numbersCsvOf(revision: Revision, stepId: string): string {
+function numbersCsvOf(revision: Revision, stepId: string): string {
   const { job, plan: planned } = document(revision);
   return numbersCsv(numbersOf(job, planned, stepId));
 }
 
-export function numbersPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
+function numbersPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
   const made = document(revision);
   const lines = numbersOf(made.job, made.plan, stepId);
   const step = made.plan.steps.find(({ id }) => id === stepId);
@@ -109,3 +109,26 @@ export function numbersPdfOf(revision: Revision, stepId: string): Promise<Buffer
     throw new ProblemError(404, `The list of ${stepId} has more than 100,000 numbers. Take it as CSV.`);
   return numbersPdf(made, step, lines);
 }
+
+/** What a document is made of, and what of it is asked for. */
+export interface Asked {
+  readonly revision: Revision;
+  readonly component?: string | undefined;
+  readonly step?: string | undefined;
+  readonly side?: SheetSide | undefined;
+  readonly drawing?: number | undefined;
+}
+
+/** Every document of a revision, by name. */
+export const DOCUMENTS = {
+  ticket: ({ revision }: Asked) => ticketOf(revision),
+  pileTags: ({ revision }: Asked) => pileTagsOf(revision),
+  layoutPdf: ({ revision, component = '' }: Asked) => layoutPdfOf(revision, component),
+  layoutSvg: ({ revision, component = '', side }: Asked) => layoutSvgOf(revision, component, side),
+  layoutDxf: ({ revision, component = '', side }: Asked) => layoutDxfOf(revision, component, side),
+  stationPdf: ({ revision, step = '' }: Asked) => stationPdfOf(revision, step),
+  stationSvg: ({ revision, step = '', drawing }: Asked) => stationSvgOf(revision, step, drawing),
+  numbersCsv: ({ revision, step = '' }: Asked) => numbersCsvOf(revision, step),
+  numbersPdf: ({ revision, step = '' }: Asked) => numbersPdfOf(revision, step),
+} as const satisfies Readonly<Record<string, (asked: Asked) => Promise<Buffer> | string>>;
+export type DocumentName = keyof typeof DOCUMENTS;

@@ -1,0 +1,122 @@
+import { createHash } from 'node:crypto';
+import type { Job, Works } from '@druckerei/core';
+import type { Database, Queries } from '../../db/database.js';
+import type { Assessment } from '../../work/tasks.js';
+import type { Workshop } from '../../work/workshop.js';
+import { notFound } from '../../http/problem.js';
+import type { Bench } from '../jobs/bench.js';
+import { readRevision } from '../jobs/revisions.js';
+import { currentWorks } from '../works/works.js';
+
+/** Raised when the engine reckons otherwise, so that everything is reckoned again. */
+const ENGINE = 1;
+
+/** Milliseconds that a job may take to plan: what takes longer is not saved, and so hurts nobody who reads it. */
+export const PLAN_MS = 4_000;
+
+/** What an assessment was reckoned in. */
+export function basisOf({ machines, stocks, inks, norms }: Works): string {
+  const values = Object.entries(norms).map(([id, { value }]) => [id, value]);
+  const reckonedWith = JSON.stringify([ENGINE, machines, stocks, inks, values]);
+  return createHash('sha256').update(reckonedWith).digest('base64url');
+}
+
+export interface Assessed {
+  readonly basis: string;
+  readonly assessment: Assessment;
+}
+
+/** Reckons a job in the works of today. Issues: 422 where it takes longer or more than a plan may. */
+export async function assessJob(
+  queries: Queries,
+  workshop: Workshop,
+  job: Job,
+  signal?: AbortSignal,
+): Promise<Assessed> {
+  const works = await currentWorks(queries);
+  return {
+    basis: basisOf(works),
+    assessment: await workshop.run('assess', { job, works }, { runMs: PLAN_MS, signal }),
+  };
+}
+
+export const keepAssessment = (
+  queries: Queries,
+  { id, revision, version }: { id: number; revision: number; version: number },
+  { basis, assessment }: Assessed,
+): Promise<unknown> => queries.one('assessments/put', id, revision, version, basis, assessment);
+
+interface KeptRow {
+  revision: number;
+  version: number;
+  state: 'draft' | 'released';
+  assessed: number | null;
+  basis: string | null;
+  body: Assessment | null;
+}
+
+/** A revision reckoned again, kept if nobody has saved in between. */
+async function refresh(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
+  const revision = await readRevision(database, id);
+  const works = revision.works as Works;
+  const assessment = await workshop.run('assess', { job: revision.job as Job, works }, { runMs: PLAN_MS });
+  await keepAssessment(database, revision, { basis: basisOf(works), assessment });
+  return assessment;
+}
+
+/** What the newest revision of a job comes to: as it was kept, or reckoned again where it or the works has changed since. */
+export async function assessmentOf(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
+  const row = await database.one<KeptRow & Record<string, unknown>>('assessments/of-job', id);
+  if (!row) throw notFound('This job');
+  const stands =
+    row.body !== null &&
+    row.assessed === row.version &&
+    (row.state === 'released' || row.basis === basisOf(await currentWorks(database)));
+  return stands && row.body ? row.body : refresh(database, workshop, id);
+}
+
+/** Most revisions that one round reckons again. */
+const ROUND = 200;
+
+/** Reckons again what the works of today makes other, one after another, until nothing is left or it is stopped. */
+async function refreshAll({ database, workshop }: Bench, stopped: () => boolean): Promise<void> {
+  const basis = basisOf(await currentWorks(database));
+  const failed = new Set<number>();
+  for (;;) {
+    const rows = await database.many<{ id: number }>('assessments/stale', basis, ROUND + failed.size);
+    const open = rows.filter(({ id }) => !failed.has(id));
+    if (open.length === 0) return;
+    for (const { id } of open) {
+      if (stopped()) return;
+      await refresh(database, workshop, id).catch(() => failed.add(id));
+    }
+  }
+}
+
+/** Keeps what all jobs come to up to date beside everything else. */
+export interface Keeper {
+  /** The works has changed, or the server has just started. */
+  ask(): void;
+  stop(): void;
+}
+
+export function assessmentKeeper(bench: Bench, onError: (error: unknown) => void): Keeper {
+  let [running, again, stopped] = [false, false, false];
+  const run = async (): Promise<void> => {
+    running = true;
+    do {
+      again = false;
+      await refreshAll(bench, () => stopped || again).catch(onError);
+    } while (again && !stopped);
+    running = false;
+  };
+  return {
+    ask() {
+      again = true;
+      if (!running && !stopped) void run();
+    },
+    stop() {
+      stopped = true;
+    },
+  };
+}

@@ -1,0 +1,46 @@
+import { type Server, createServer } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { Express } from 'express';
+
+/** Milliseconds: headers and whole requests have to be there by then, and a quiet connection is kept so long. */
+const WIRE = {
+  headersTimeout: 10_000,
+  requestTimeout: 30_000,
+  keepAliveTimeout: 5_000,
+  connectionsCheckingInterval: 1_000,
+} as const;
+
+/** Milliseconds that requests under way have when the server stops; what is half sent by then is cut. */
+export const GRACE_MS = 5_000;
+/** Milliseconds between two looks for connections that have fallen quiet. */
+const LOOK_MS = 50;
+
+/** Listens with limits on how long a request may take to come in. */
+export function listen(app: Express, port: number, host: string, limits: Partial<typeof WIRE> = {}): Promise<Server> {
+  const server = createServer({ ...WIRE, ...limits }, app);
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, () => {
+      server.off('error', reject);
+      resolve(server);
+    });
+  });
+}
+
+/** Takes no more requests, answers those under way, and cuts what has not come in whole after a time. */
+export async function stopListening(server: Server, graceMs = GRACE_MS): Promise<void> {
+  let closed = false;
+  const gone = new Promise<void>((resolve) => {
+    server.close(() => {
+      closed = true;
+      resolve();
+    });
+  });
+  const until = Date.now() + graceMs;
+  while (!closed && Date.now() < until) {
+    server.closeIdleConnections();
+    await Promise.race([gone, wait(LOOK_MS)]);
+  }
+  server.closeAllConnections();
+  await gone;
+}

@@ -1,0 +1,152 @@
+import {
+  type Carrier,
+  type Job,
+  type RoomEvent,
+  type RoomRecord,
+  type RoomState,
+  type Works,
+  NEW_CARRIER,
+  checkRoute,
+  completionOf,
+  isFinished,
+  listCarriers,
+  packedAs,
+  plan,
+  purchaseNeeds,
+  refuse,
+  roomState,
+} from '@druckerei/core';
+import { type Needs, type Revision, findingText, issueText } from '@druckerei/contract';
+import { ProblemError } from '../http/problem.js';
+import { difference } from './difference.js';
+import { DOCUMENTS } from './documents.js';
+
+type Need = Needs['jobs'][number]['needs'][number];
+
+/** What others want to know of a revision, reckoned once when it is saved. */
+export interface Assessment {
+  /** Last stations, and the good pieces that they have to have counted together. */
+  readonly finish: { readonly ends: readonly string[]; readonly least: number };
+  readonly needs: readonly Need[];
+  /** Why it cannot be planned; empty where it can. */
+  readonly problems: readonly string[];
+  /** Keys that its carriers are kept under. */
+  readonly carriers: readonly string[];
+  /** Mass of one piece, and pieces of a full pallet; undefined where it cannot be planned. */
+  readonly packed?: { readonly pieceG: number; readonly perPallet?: number | undefined } | undefined;
+}
+
+interface JobInWorks {
+  readonly job: Job;
+  readonly works: Works;
+}
+
+/** A job in its works as everybody else needs it. */
+export function assess({ job, works }: JobInWorks): Assessment {
+  const finish = completionOf(job);
+  const outcome = plan(job, works);
+  if (!outcome.ok) return { finish, needs: [], problems: outcome.issues.map(issueText), carriers: [] };
+  const carriers = listCarriers(job, outcome.plan, works);
+  return {
+    finish,
+    needs: purchaseNeeds(job, outcome.plan, works) as readonly Need[],
+    problems: [],
+    carriers: [...new Set(carriers.map(({ key }) => key))],
+    packed: packedAs(job, outcome.plan),
+  };
+}
+
+/** What keeps a job from being released: why it cannot be planned, or the hard rules that it breaks. */
+export function faults({ job, works }: JobInWorks): { path: string; message: string }[] {
+  const outcome = plan(job, works);
+  if (!outcome.ok) return outcome.issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
+  const hard = checkRoute(job, outcome.plan, works).filter(({ weight }) => weight === 'hard');
+  return hard.map((finding) => ({ path: finding.path, message: findingText(finding) }));
+}
+
+/** A step that a record would be of, in the job as it is planned; refused with what stands in the way. */
+export interface RoomQuestion extends JobInWorks {
+  readonly records: readonly RoomRecord[];
+  readonly event: RoomEvent;
+}
+
+/** What a carrier's record remembers of it for the store. */
+export interface CarrierNote {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly ink: string | null;
+  readonly owner: string;
+  readonly life: number;
+  /** Impressions before this job, and what this job adds once it has run. */
+  readonly used: number;
+  readonly ran: number;
+}
+
+/** What a record comes to: why the gates keep it out, and the carrier that it is about. */
+export interface RoomAnswer {
+  readonly refused: readonly { readonly path: string; readonly message: string }[];
+  /** Why the job cannot be planned. */
+  readonly problems: readonly string[];
+  readonly carrier?: { readonly key: string; readonly note: CarrierNote } | undefined;
+  /** Keys of all carriers of the job. */
+  readonly keys: readonly string[];
+  /** With this record the job is done. */
+  readonly finished: boolean;
+}
+
+function carrierAt(carriers: readonly Carrier[], state: RoomState, event: RoomEvent): RoomAnswer['carrier'] {
+  const carrier = event.kind === 'carrier' ? carriers.find(({ id }) => id === event.carrier) : undefined;
+  if (!carrier || event.kind !== 'carrier') return undefined;
+  const { id, name, kind, ink, owner, key, life } = carrier;
+  const before = state.carriers.get(id) ?? NEW_CARRIER;
+  const ran =
+    event.state === 'kept' && before.state !== 'made' && before.state !== 'inspected' ? carrier.impressions : 0;
+  return { key, note: { id, name, kind, ink: ink ?? null, owner, life, used: before.used, ran } };
+}
+
+/** Whether a record may be entered, and what it changes. */
+export function askRoom({ job, works, records, event }: RoomQuestion): RoomAnswer {
+  const outcome = plan(job, works);
+  if (!outcome.ok) return { refused: [], problems: outcome.issues.map(issueText), keys: [], finished: false };
+  const state = roomState(records);
+  const refused = refuse({ job, works, plan: outcome.plan, state }, event);
+  const carriers = listCarriers(job, outcome.plan, works);
+  const counts = new Map([...state.counts].map(([step, counted]) => [step, counted.event.good]));
+  if (event.kind === 'count') counts.set(event.step, event.good);
+  return {
+    refused: refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })),
+    problems: [],
+    carrier: carrierAt(carriers, state, event),
+    keys: [...new Set(carriers.map(({ key }) => key))],
+    finished: event.kind === 'count' && isFinished(completionOf(job), counts),
+  };
+}
+
+/** What is too heavy for the thread that answers everybody. */
+export const TASKS = {
+  ...DOCUMENTS,
+  assess,
+  faults,
+  askRoom,
+  difference: ({ from, to }: { readonly from: Revision; readonly to: Revision }) => difference(from, to),
+} as const;
+export type TaskName = keyof typeof TASKS;
+export type TaskInput<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
+export type TaskResult<Name extends TaskName> = Awaited<ReturnType<(typeof TASKS)[Name]>>;
+
+/** An answer of a worker: what a task made, or the problem that it told. Errors lose their class between threads. */
+export type Done<Name extends TaskName> =
+  { readonly value: TaskResult<Name> } | { readonly problem: Pick<ProblemError, 'status' | 'title' | 'details'> };
+
+/** Runs a task. */
+export async function perform<Name extends TaskName>(name: Name, input: TaskInput<Name>): Promise<Done<Name>> {
+  try {
+    const task = TASKS[name] as (input: TaskInput<Name>) => TaskResult<Name> | Promise<TaskResult<Name>>;
+    return { value: await task(input) };
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error;
+    const { status, title, details } = error;
+    return { problem: { status, title, details } };
+  }
+}
