@@ -98,10 +98,10 @@ export function signInLimits(
       skipSuccessfulRequests: true,
       store: store(database),
       keyGenerator: keyOf,
-      handler: async (request, _response, next) => {
+      handler: (request, _response, next) => {
         const { used } = (request as Request & { rateLimit?: { used: number } }).rateLimit ?? { used: 0 };
-        if (used === most + 1) await refused(request, loginOf(request.body));
-        next(new ProblemError(429, 'Too many tries. Wait a quarter of an hour and try again.'));
+        const told = used === most + 1 ? refused(request, loginOf(request.body)) : Promise.resolve();
+        void told.then(() => next(new ProblemError(429, 'Too many tries. Wait a quarter of an hour and try again.')));
       },
     });
   const byAddress = limit(address, (request) => `address ${ipKeyGenerator(request.ip ?? '')}`);

@@ -49,7 +49,7 @@ export function assess({ job, works }: JobInWorks): Assessment {
   const carriers = listCarriers(job, outcome.plan, works);
   return {
     finish,
-    needs: purchaseNeeds(job, outcome.plan, works) as readonly Need[],
+    needs: purchaseNeeds(job, outcome.plan, works),
     problems: [],
     carriers: [...new Set(carriers.map(({ key }) => key))],
     packed: packedAs(job, outcome.plan),

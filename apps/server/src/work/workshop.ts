@@ -85,18 +85,21 @@ class Watch {
   }
 }
 
+/** Two at least, so that a long task does not hold up a short one. */
+const THREADS = Math.max(2, availableParallelism());
+
 export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
   const pool = new Piscina<Order, Done<TaskName>>({
     filename: WORKER,
     minThreads: 1,
-    maxThreads: Math.max(2, availableParallelism()),
-    maxQueue: limits.queue,
+    maxThreads: THREADS,
     idleTimeout: 60_000,
     // Node waits for atomics in an idle thread; a sleeping thread that can be ended is what is wanted here.
     atomics: 'disabled',
     resourceLimits: { maxOldGenerationSizeMb: limits.memoryMb },
   });
   pool.on('error', () => undefined); // told to the task that it happened to
+  let asked = 0;
 
   return {
     async run<Name extends TaskName>(
@@ -104,6 +107,8 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
       input: TaskInput<Name>,
       { signal, runMs }: RunOptions = {},
     ): Promise<TaskResult<Name>> {
+      if (asked >= THREADS + limits.queue) throw busy();
+      asked++;
       const watch = new Watch(Math.min(runMs ?? Infinity, limits.runMs), limits.waitMs);
       try {
         const signals = signal ? [watch.signal, signal] : [watch.signal];
@@ -117,6 +122,7 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
         throw watch.why ?? asProblem(error, limits);
       } finally {
         watch.stop();
+        asked--;
       }
     },
     close: () => pool.destroy(),
@@ -128,8 +134,6 @@ function asProblem(error: unknown, { memoryMb }: WorkLimits): unknown {
   if (!isNativeError(error)) return error;
   const code = 'code' in error ? error.code : undefined;
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return tooMuch(memoryMb);
-  if (error.message.includes('Task queue is at limit') || error.message.includes('No task queue available'))
-    return busy();
   if (error.name === 'AbortError') return new ProblemError(499, 'The request was given up');
   return error;
 }

@@ -59,7 +59,7 @@ interface KeptRow {
 async function refresh(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
   const revision = await readRevision(database, id);
   const works = revision.works as Works;
-  const assessment = await workshop.run('assess', { job: revision.job as Job, works }, { runMs: PLAN_MS });
+  const assessment = await workshop.run('assess', { job: revision.job, works }, { runMs: PLAN_MS });
   await keepAssessment(database, revision, { basis: basisOf(works), assessment });
   return assessment;
 }
