@@ -23,6 +23,7 @@ import {
   reportLayout,
   stationSheet,
   unitsOf,
+  table,
 } from '@druckerei/core';
 import { issueText } from './messages.js';
 import { findingText } from './rule-words.js';
@@ -147,7 +148,7 @@ function reckonStations(job: Job, plan: Plan) {
       });
     return stations.length > 0 ? [[name, stations] as const] : [];
   });
-  return { route, ...Object.fromEntries(sheets) };
+  return { route, ...table(sheets) };
 }
 
 const printed = (found: Outcome<unknown>): Reckoned =>

@@ -1,3 +1,4 @@
+import { table } from '@druckerei/core';
 import { createDocument } from 'zod-openapi';
 import { type Endpoint, ENDPOINTS, problemSchema } from '@druckerei/contract';
 
@@ -28,8 +29,8 @@ function operation(endpoint: Endpoint): object {
 
 /** The OpenAPI document of the whole server, generated from the contract. */
 export function openApiDocument(): unknown {
-  const paths: Record<string, Record<string, object>> = {};
-  for (const endpoint of ENDPOINTS) (paths[endpoint.path] ??= {})[endpoint.method] = operation(endpoint);
+  const paths = table<Record<string, object>>();
+  for (const endpoint of ENDPOINTS) (paths[endpoint.path] ??= table())[endpoint.method] = operation(endpoint);
   return createDocument({
     openapi: '3.1.0',
     info: {

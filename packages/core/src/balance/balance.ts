@@ -1,4 +1,4 @@
-import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate } from '../kernel/index.js';
+import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate, table } from '../kernel/index.js';
 import { type Job, type Loss, type Plan, type PlanStep, giveNorm, listCarriers, whereItGoes } from '../plan/index.js';
 import type { CarrierKind } from '../press/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf } from '../works/index.js';
@@ -207,7 +207,7 @@ function inkLines(balance: BalanceBook, plan: Plan): void {
   const laid = Object.values(plan.figures).filter(({ id }) => /^component\.[^.]+\.ink\.(front|back)\.\d+$/.test(id));
   const passes = plan.steps.filter(({ operation }) => operation === 'print');
   const good = passes.length > 0 ? Math.min(...passes.map(goodShare)) : 1;
-  const inputs = Object.fromEntries(laid.map(({ id }, i) => [`l${i + 1}`, id]));
+  const inputs = table(laid.map(({ id }, i) => [`l${i + 1}`, id]));
   const sum = Object.keys(inputs).join(' + ') || '0';
   const share = balance.give('goodShare', 'Share of the sheets that reach the product', good, 'share');
   balance.add(
@@ -226,7 +226,7 @@ function inkLines(balance: BalanceBook, plan: Plan): void {
     plan.figures[`${id}.drawn`] ? [{ i: i + 1, solids: plan.figures[`${id}.drawn`]?.inputs['solids'] ?? '' }] : [],
   );
   const dried = wet.map(({ i }) => `l${i} / s${i} - l${i}`).join(' + ') || '0';
-  const solids = Object.fromEntries(wet.map(({ i, solids: id }) => [`s${i}`, id]));
+  const solids = table(wet.map(({ i, solids: id }) => [`s${i}`, id]));
   balance.add({ side: 'out', kind: 'ink', name: 'Solvent and water of the ink', way: 'air' }, 'out.ink.air', dried, {
     ...inputs,
     ...solids,

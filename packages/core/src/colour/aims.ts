@@ -1,3 +1,4 @@
+import { own } from '../kernel/index.js';
 import type { Source } from '../kernel/index.js';
 import { type Lab, ciede2000, cielab1976 } from './ciede2000.js';
 
@@ -60,7 +61,7 @@ export const AIM_SETS: readonly AimSet[] = [
 
 /** Whether a measured solid is within its aim set's tolerance; undefined where the set has no such ink. */
 export function isOnAim(set: AimSet, ink: string, measured: Lab): boolean | undefined {
-  const aim = set.solids[ink];
+  const aim = own(set.solids, ink);
   return aim && cielab1976(aim, measured) <= set.toleranceE76;
 }
 

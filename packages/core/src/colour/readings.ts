@@ -1,4 +1,4 @@
-import { type Issue, SIGMAS, error, normal, slopeOf } from '../kernel/index.js';
+import { type Issue, SIGMAS, error, normal, slopeOf, own } from '../kernel/index.js';
 import type { AimSet } from './aims.js';
 import { type Lab, cielab1976 } from './ciede2000.js';
 
@@ -80,25 +80,25 @@ const mean = (values: readonly number[]): number => values.reduce((sum, value) =
  * Source: standard, ISO 12647-2 as the aim set is labelled; bands practice.
  */
 export function inkRun(ink: string, readings: readonly PatchReading[], set: AimSet): InkRun | undefined {
-  const own = readings.filter((reading) => reading.ink === ink);
-  if (own.length === 0) return undefined;
+  const mine = readings.filter((reading) => reading.ink === ink);
+  if (mine.length === 0) return undefined;
   const lab = {
-    l: mean(own.map((one) => one.lab.l)),
-    a: mean(own.map((one) => one.lab.a)),
-    b: mean(own.map((one) => one.lab.b)),
+    l: mean(mine.map((one) => one.lab.l)),
+    a: mean(mine.map((one) => one.lab.a)),
+    b: mean(mine.map((one) => one.lab.b)),
   };
-  const [density, gain50] = [mean(own.map((one) => one.density)), mean(own.map((one) => one.gain50))];
-  const aim = set.solids[ink];
+  const [density, gain50] = [mean(mine.map((one) => one.density)), mean(mine.map((one) => one.gain50))];
+  const aim = own(set.solids, ink);
   const difference = aim && cielab1976(aim, lab);
   const inTolerance = difference === undefined ? undefined : difference <= set.toleranceE76;
   const trend = slopeOf(
-    own.map(({ sheet }) => sheet),
-    own.map((one) => one.density),
+    mine.map(({ sheet }) => sheet),
+    mine.map((one) => one.density),
   );
-  const length = (own.at(-1)?.sheet ?? 0) - (own[0]?.sheet ?? 0);
+  const length = (mine.at(-1)?.sheet ?? 0) - (mine[0]?.sheet ?? 0);
   const drifts = Math.abs(trend.slope) > SIGMAS * trend.error && Math.abs(trend.slope * length) > DENSITY_BAND / 2;
-  const off = density - (set.densities?.[ink] ?? density);
-  const gainOff = gain50 - (set.gain50?.[ink] ?? gain50);
+  const off = density - (own(set.densities, ink) ?? density);
+  const gainOff = gain50 - (own(set.gain50, ink) ?? gain50);
   const advice: ColourAdvice[] = [
     ...(off < -DENSITY_BAND ? (['more-ink'] as const) : []),
     ...(off > DENSITY_BAND ? (['less-ink'] as const) : []),
@@ -109,7 +109,7 @@ export function inkRun(ink: string, readings: readonly PatchReading[], set: AimS
   ];
   return {
     ink,
-    sheets: own.length,
+    sheets: mine.length,
     lab,
     density,
     gain50,
@@ -135,18 +135,18 @@ export function standInDensitometer(seed: number, inks: readonly string[], set: 
     name: 'Stand-in spectrodensitometer',
     read: (sheet) =>
       inks.map((ink, i): PatchReading => {
-        const aim = set.solids[ink] ?? { l: 50, a: 0, b: 0 };
+        const aim = own(set.solids, ink) ?? { l: 50, a: 0, b: 0 };
         const place = (sheet * MOST_INKS + i) * 8;
         const draw = (k: number): number => Math.sin(seed * 12.9898 + i * 78.233 + k * 37.719);
         const off = draw(1) * PRACTICE.off + (draw(2) * PRACTICE.driftPerThousand * sheet) / 1000;
-        const [density, chroma] = [set.densities?.[ink] ?? 1.4, Math.hypot(aim.a, aim.b)];
+        const [density, chroma] = [own(set.densities, ink) ?? 1.4, Math.hypot(aim.a, aim.b)];
         const scale = chroma === 0 ? 1 : 1 + (off * LAB_PER_DENSITY.chroma) / chroma;
         const noisy = (k: number): number => normal(seed, place + k) * PRACTICE.labNoise;
         return {
           sheet,
           ink,
           density: density + off + normal(seed, place) * PRACTICE.noise,
-          gain50: (set.gain50?.[ink] ?? 0.14) + draw(3) * PRACTICE.gain + normal(seed, place + 1) * 0.004,
+          gain50: (own(set.gain50, ink) ?? 0.14) + draw(3) * PRACTICE.gain + normal(seed, place + 1) * 0.004,
           lab: {
             l: Math.max(0, aim.l + off * LAB_PER_DENSITY.lightness + noisy(2)),
             a: aim.a * scale + noisy(3),

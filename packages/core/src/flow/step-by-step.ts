@@ -11,6 +11,7 @@ import {
   multiply,
   subtract,
   ZERO,
+  table,
 } from '../kernel/index.js';
 import type { FlowGraph, FlowOutput, FlowStep } from './graph.js';
 import { MAX_QUANTITY } from './check.js';
@@ -57,7 +58,7 @@ export function unitsFor(step: FlowStep, output: FlowOutput, wanted: number): nu
 }
 
 function countStep(step: FlowStep, wanted: ReadonlyMap<string, Fraction>): StepCount {
-  const needsOut: Record<string, number> = {};
+  const needsOut = table<number>();
   let deciding = step.outputs[0];
   let most = ZERO;
   for (const output of step.outputs) {
@@ -68,7 +69,7 @@ function countStep(step: FlowStep, wanted: ReadonlyMap<string, Fraction>): StepC
     if (compare(units, most) > 0) [most, deciding] = [units, output];
   }
   const processUnits = ceil(most) + Math.ceil(step.setup);
-  const overruns = Object.fromEntries(
+  const overruns = table(
     step.outputs.map((output) => [
       output.material,
       Math.max(0, goodOut(step, output, processUnits) - (needsOut[output.material] ?? 0)),
@@ -117,5 +118,5 @@ export function boughtUnits(graph: FlowGraph, counts: ReadonlyMap<string, StepCo
       if (sum) totals.set(material, add(sum, multiply(units, fraction(usage))));
     }
   }
-  return Object.fromEntries([...totals].map(([material, sum]) => [material, ceil(sum)]));
+  return table([...totals].map(([material, sum]) => [material, ceil(sum)]));
 }

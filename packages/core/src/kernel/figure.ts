@@ -1,3 +1,4 @@
+import { table } from './table.js';
 /** Where a value comes from (handbook, "Where a value comes from"). */
 export const SOURCE_LABELS = ['standard', 'literature', 'identity', 'practice', 'memory', 'set by user'] as const;
 export type SourceLabel = (typeof SOURCE_LABELS)[number];
@@ -32,7 +33,7 @@ export const GIVEN: Source = { label: 'set by user', note: 'given in the job' };
 
 /** Collects the figures of one plan; each id once. */
 export class FigureBook {
-  readonly figures: Record<string, Figure> = {};
+  readonly figures = table<Figure>();
 
   /** Records a reckoned figure and returns its id, to be named as an input of the next. */
   reckon(

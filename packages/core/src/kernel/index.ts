@@ -5,3 +5,4 @@ export * from './figure.js';
 export * from './noise.js';
 export * from './trend.js';
 export * from './formula.js';
+export * from './table.js';

@@ -1,5 +1,5 @@
 import { type Demand, type FlowGraph, type FlowOutput, type FlowStep, netUnits } from '../flow/index.js';
-import { type Issue, FigureBook, GIVEN, IDENTITY, error } from '../kernel/index.js';
+import { type Issue, FigureBook, GIVEN, IDENTITY, error, own } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { Machine, NormLookup, NormScope, Works } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -140,7 +140,7 @@ export function orderUnit(job: Job, last: string | undefined): string {
   if (isAssorted(job)) return 'packs';
   if ((job.items?.length ?? 0) > 0 || last === undefined) return 'pieces';
   if (UNNAMED.includes(last)) return 'copies';
-  return PLURALS[last] ?? (last.endsWith('s') ? last : `${last}s`);
+  return own(PLURALS, last) ?? (last.endsWith('s') ? last : `${last}s`);
 }
 
 /** What must be there at the end: the order, or each item's own quantity. Issues: `flow.no-end`, `gang.ends`. */

@@ -1,3 +1,4 @@
+import { own } from '../kernel/index.js';
 import { type CarrierKind, distortionPercent } from '../press/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -73,7 +74,7 @@ export function made(
   const repeat = component.sheet.heightMm;
   const flexo = kind === 'flexo-plate';
   const screened = kind === 'plate' || flexo || kind === 'form-plate' || kind === 'stencil';
-  const usual = ANGLES[ink];
+  const usual = own(ANGLES, ink);
   const flat = flexo && plate?.baseMm !== undefined && plate.inTheRound !== true;
   const size =
     kind === 'cylinder'
@@ -88,7 +89,7 @@ export function made(
     pins: plate?.pins,
     rulingLpi: screened ? (carriers?.rulingLpi ?? RULING[stock.coated ? 'coated' : 'uncoated']) : undefined,
     angle: screened
-      ? (carriers?.angles?.[ink] ?? (usual === undefined ? undefined : usual + (flexo ? FLEXO_TURN : 0)))
+      ? (own(carriers?.angles, ink) ?? (usual === undefined ? undefined : usual + (flexo ? FLEXO_TURN : 0)))
       : undefined,
     distortionPercent: flat ? distortionPercent(plate.gaugeMm, plate.baseMm ?? 0, repeat) : undefined,
     note:

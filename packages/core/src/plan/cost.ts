@@ -1,4 +1,4 @@
-import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
+import { type FigureBook, GIVEN, IDENTITY, table } from '../kernel/index.js';
 import { type CarrierKind, CARRIER_OF, carrierWords } from '../press/index.js';
 import { type Machine, type NormLookup, PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
@@ -251,7 +251,7 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
   };
   const kinds = Object.keys(cost) as (keyof typeof cost)[];
   const total = kinds.reduce((sum, kind) => sum + cost[kind], 0);
-  const inputs = Object.fromEntries(kinds.map((kind) => [kind, `cost.${kind}`]));
+  const inputs = table(kinds.map((kind) => [kind, `cost.${kind}`]));
   book.reckon('total.cost', 'Cost', total, currency, kinds.join(' + '), inputs);
   book.reckon('total.unitCost', 'Cost of one', total / job.order.quantity, currency, 'cost / quantity', {
     cost: 'total.cost',

@@ -61,6 +61,6 @@ export function completionOf({ route, order }: Job): Completion {
 
 /** Whether the last stations of a job have counted together what the order takes at least. @param counts good out, by step. */
 export function isFinished({ ends, least }: Completion, counts: ReadonlyMap<string, number>): boolean {
-  const good = ends.map((id) => counts.get(id));
-  return good.every((count) => count !== undefined) && good.reduce((sum: number, count = 0) => sum + count, 0) >= least;
+  const good = ends.flatMap((id) => counts.get(id) ?? []);
+  return good.length === ends.length && good.reduce((sum, count) => sum + count, 0) >= least;
 }

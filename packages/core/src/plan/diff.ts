@@ -1,4 +1,4 @@
-import type { Figures } from '../kernel/index.js';
+import { type Figures, own, table } from '../kernel/index.js';
 
 /** One field that differs between two versions of a job; `undefined` where the field is absent. */
 export interface FieldChange {
@@ -13,7 +13,7 @@ const hasId = (value: unknown): value is { id: string } => isObject(value) && ty
 
 /** Lists whose members have ids are compared by id, so that an inserted step does not shift all later ones. */
 const keyed = (list: readonly unknown[]): Record<string, unknown> =>
-  Object.fromEntries(list.map((member, i) => [hasId(member) ? member.id : String(i), member]));
+  table(list.map((member, i) => [hasId(member) ? member.id : String(i), member]));
 
 /**
  * Fields that differ between two values of the same shape, in the order of the fields; members of lists are told apart
@@ -24,7 +24,7 @@ export function diffJobs(before: unknown, after: unknown, path = ''): FieldChang
   const [a, b] = [Array.isArray(before) ? keyed(before) : before, Array.isArray(after) ? keyed(after) : after];
   if (!isObject(a) || !isObject(b)) return [{ path, before, after }];
   const names = [...new Set([...Object.keys(a), ...Object.keys(b)])];
-  return names.flatMap((name) => diffJobs(a[name], b[name], path === '' ? name : `${path}.${name}`));
+  return names.flatMap((name) => diffJobs(own(a, name), own(b, name), path === '' ? name : `${path}.${name}`));
 }
 
 /** A figure that differs between two plans; `undefined` where a plan has no such figure. */

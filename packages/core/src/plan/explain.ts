@@ -1,4 +1,5 @@
 import type { Figure, Figures } from '../kernel/index.js';
+import { table } from '../kernel/index.js';
 
 /** A figure with its inputs opened, down to the givens. */
 export interface ExplainedFigure extends Omit<Figure, 'inputs'> {
@@ -9,7 +10,7 @@ export interface ExplainedFigure extends Omit<Figure, 'inputs'> {
 export function explain(figures: Figures, id: string): ExplainedFigure | undefined {
   const figure = figures[id];
   if (!figure) return undefined;
-  const inputs: Record<string, ExplainedFigure> = {};
+  const inputs = table<ExplainedFigure>();
   for (const [name, input] of Object.entries(figure.inputs)) {
     const opened = explain(figures, input);
     if (opened) inputs[name] = opened;

@@ -1,5 +1,5 @@
 import { type FlowGraph, orderSteps, unitsFor } from '../flow/index.js';
-import { type Issue, type Outcome, error } from '../kernel/index.js';
+import { type Issue, type Outcome, error, table } from '../kernel/index.js';
 import { CERTAIN, drawForward, quantileOf } from '../sure/index.js';
 import { type Works, normsOf } from '../works/index.js';
 import { type Job, orderLimits } from './job.js';
@@ -101,17 +101,17 @@ export function reckonForecast(
   if (!built.ok) return built;
   const { graph, flow, units } = built.value;
   const norms = normsOf(works, job.norms);
-  const planned = Object.fromEntries(units);
+  const planned = table(units);
   const issues = checkCounts(graph, counted, planned);
   if (issues.length > 0) return { ok: false, issues };
   const counts = countsOf(counted);
   const chance = chanceOf(norms);
-  const forward = { graph, seed, counts: Object.fromEntries(counts), planned };
+  const forward = { graph, seed, counts: table(counts), planned };
   const expected = drawForward({ ...forward, chance: CERTAIN, draws: 1 })[0] ?? 0;
   const drawn = drawForward({ ...forward, chance, draws }).sort();
   const { least } = orderLimits(job.order);
   const wanted = graph.demands.reduce((sum, demand) => sum + demand.quantity, 0);
-  const more: Record<string, number> = {};
+  const more = table<number>();
   for (const id of frontier(graph, counts)) {
     const of = flow.byId.get(id);
     const need = of ? (of.byStep.needsOut[of.downstream.output.material] ?? 0) : 0;

@@ -1,4 +1,4 @@
-import { GIVEN, IDENTITY, ceilRatio, evaluate } from '../kernel/index.js';
+import { GIVEN, IDENTITY, ceilRatio, evaluate, table } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { CARRIER_OF, carrierWords } from '../press/index.js';
 import { type Counted, type Machine, MACHINE_COUNTS, printingOf } from '../works/index.js';
@@ -62,9 +62,7 @@ function countFigure(context: TimeContext, { step, id, layout, incoming, machine
   const inputs: Record<string, string> = { units: units(id), pieces: `${id}.needsOut` };
   for (const [name, given] of Object.entries(counting.values))
     inputs[name] = book.give(`${id}.${name}`, given.name, given.value, given.unit, IDENTITY);
-  const used = Object.fromEntries(
-    Object.entries(inputs).filter(([name]) => new RegExp(`\\b${name}\\b`).test(counting.formula)),
-  );
+  const used = table(Object.entries(inputs).filter(([name]) => new RegExp(`\\b${name}\\b`).test(counting.formula)));
   const figure = book.reckon(`${id}.through`, counting.name, counting.count, counts, counting.formula, used);
   return { through: counting.through, figure };
 }
@@ -273,7 +271,7 @@ export function timeFigures(context: TimeContext): {
   const { job, book } = context;
   const steps = new Map(job.route.map((step) => [step.id, stepTime(context, step)]));
   const timed = job.route.filter(({ id }) => book.figures[`step.${id}.hours`]);
-  const inputs = Object.fromEntries(timed.map(({ id }, i) => [`h${i + 1}`, `step.${id}.hours`]));
+  const inputs = table(timed.map(({ id }, i) => [`h${i + 1}`, `step.${id}.hours`]));
   const hours = timed.reduce((sum, { id }) => sum + book.value(`step.${id}.hours`), 0);
   book.reckon('total.hours', 'Machine hours', hours, 'h', Object.keys(inputs).join(' + ') || '0', inputs);
   return { steps, hours, leadHours: leadFigures(context, steps) };

@@ -54,7 +54,7 @@ export { pressIssues } from './check-job.js';
 export { type WantedSize, spineOf, wantedSizes } from './fit-parts.js';
 export { isLeaf } from './leaf.js';
 export { foldKindOf, panelsOf } from './fold-panels.js';
-export { foldsOf, partsSheet } from './material/index.js';
+export { foldsOf, partsSheet, pressUnit } from './material/index.js';
 export {
   handNorm,
   isPlateless,

@@ -1,3 +1,4 @@
+import { table } from '../kernel/index.js';
 import { type StepTime, type TimeContext, NO_TIME } from './step-time.js';
 
 /** A step whose material is there: when it could begin, and what it would begin after. */
@@ -61,7 +62,7 @@ export function leadFigures({ book, job, flow, machines }: TimeContext, steps: R
   const ends = flow.steps
     .filter(({ downstream }) => downstream.consumers.length === 0)
     .map(({ step }) => `step.${step.id}.lead`);
-  const inputs = Object.fromEntries(ends.map((id, i) => [`end${i + 1}`, id]));
+  const inputs = table(ends.map((id, i) => [`end${i + 1}`, id]));
   const hours = Math.max(0, ...ends.map((id) => book.value(id)));
   if (job.route.length > 0)
     book.reckon(
@@ -78,7 +79,7 @@ export function leadFigures({ book, job, flow, machines }: TimeContext, steps: R
 /** When a step is through: after what it takes, what its machine does before, and what it waits for. */
 function writeLead(book: TimeContext['book'], { id, start, before, free }: Ready, time: StepTime): Done {
   const step = `step.${id}`;
-  const inputs: Record<string, string> = {};
+  const inputs = table<string>();
   before.forEach((one, i) => (inputs[`before${i + 1}`] = one.id));
   const names = Object.keys(inputs);
   const longest = names.length === 0 ? '0' : names.length === 1 ? names.join() : `max(${names.join(', ')})`;

@@ -1,11 +1,11 @@
-import { type FigureBook, GIVEN } from '../kernel/index.js';
+import { type FigureBook, GIVEN, table } from '../kernel/index.js';
 import { takenBy } from './material/index.js';
 import { type Job, partMaterial } from './job.js';
 
 /** How many of each bought part the stations that take it use up. Source: identity. */
 export function partFigures(book: FigureBook, job: Job): void {
   for (const { id, name } of job.parts ?? []) {
-    const inputs: Record<string, string> = {};
+    const inputs = table<string>();
     const terms: string[] = [];
     let count = 0;
     for (const step of job.route)

@@ -1,5 +1,5 @@
 import type { Flow, School } from '../flow/index.js';
-import { type Figures, type Issue, type Outcome, FigureBook, toNumber } from '../kernel/index.js';
+import { type Figures, type Issue, type Outcome, FigureBook, toNumber, table } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
 import { type JobFlow, type Layouts, buildGraph, processUnit } from './build-graph.js';
@@ -280,8 +280,8 @@ export function plan(job: Job, asked: Works): PlanOutcome {
       school: job.school,
       steps,
       edges: edgesOf(job, jobFlow, units),
-      layouts: Object.fromEntries(layouts),
-      packings: Object.fromEntries(packings),
+      layouts: table(layouts),
+      packings: table(packings),
       uses,
       totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
       schools: pressSheetsBySchool(job, layouts, book),

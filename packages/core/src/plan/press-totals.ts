@@ -1,5 +1,5 @@
 import type { RuleSchool, School } from '../flow/index.js';
-import { type FigureBook, GIVEN, IDENTITY } from '../kernel/index.js';
+import { type FigureBook, GIVEN, IDENTITY, table } from '../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, carrierWords, countPlates } from '../press/index.js';
 import { buyPaper } from './buy-paper.js';
 import { type NormLookup, type Works, printingOf } from '../works/index.js';
@@ -54,7 +54,7 @@ const firstPass = (job: Job, component: string): Step | undefined =>
 /** Press sheets of every component, by the schools that count by rule and by the job's own. */
 export function pressSheetsBySchool(job: Job, layouts: Layouts, book: FigureBook): SheetsBySchool {
   const sheets = (school: School): Sheets =>
-    Object.fromEntries(
+    table(
       [...layouts.keys()].map((id) => [
         id,
         book.figures[`step.${firstPass(job, id)?.id ?? ''}.units.${school}`]?.value ?? 0,
@@ -144,10 +144,10 @@ function totalWords({ job, works, layouts }: Context): readonly [string, string]
 export function pressFigures(asked: Omit<Context, 'fills'>): PressTotals {
   const { job, layouts, book, norms, works } = asked;
   const context = { ...asked, fills: fillsOf(job, works, (id) => layouts.get(id)) };
-  const pressSheets: Record<string, number> = {};
-  const platesBy: Record<string, number> = {};
-  const paperBy: Record<string, number> = {};
-  const byName: Record<string, string[]> = {};
+  const pressSheets = table<number>();
+  const platesBy = table<number>();
+  const paperBy = table<number>();
+  const byName = table<string[]>();
   for (const [id, layout] of layouts) {
     const first = firstPass(job, id);
     if (!first) continue;
@@ -173,9 +173,7 @@ export function pressFigures(asked: Omit<Context, 'fills'>): PressTotals {
     kinds.size > 1 ? 'units' : `${unit}s`,
     ids.map((id) => `component.${id}.pressSheets`),
   );
-  const inkKgByName = Object.fromEntries(
-    Object.entries(byName).map(([name, parts]) => [name, drawFigure(context, name, parts)]),
-  );
+  const inkKgByName = table(Object.entries(byName).map(([name, parts]) => [name, drawFigure(context, name, parts)]));
   return {
     pressSheets,
     platesByComponent: platesBy,

@@ -1,4 +1,5 @@
 import type { FigureBook } from '../kernel/index.js';
+import { table } from '../kernel/index.js';
 
 /** Adds figures up under a new id. */
 export const sumFigure = (
@@ -8,7 +9,7 @@ export const sumFigure = (
   unit: string,
   parts: readonly string[],
 ): number => {
-  const inputs = Object.fromEntries(parts.map((part, i) => [`n${i + 1}`, part]));
+  const inputs = table(parts.map((part, i) => [`n${i + 1}`, part]));
   const value = parts.reduce((sum, part) => sum + book.value(part), 0);
   book.reckon(id, name, value, unit, Object.keys(inputs).join(' + ') || '0', inputs);
   return value;

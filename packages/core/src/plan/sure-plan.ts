@@ -1,5 +1,5 @@
 import { type FlowGraph } from '../flow/index.js';
-import { type Outcome, error } from '../kernel/index.js';
+import { type Outcome, error, table } from '../kernel/index.js';
 import {
   type CostPoint,
   type CurvePoint,
@@ -106,8 +106,7 @@ export function reckonSure(
   const hasMost = putAway > 0 && limits.most < Infinity;
   const most = hasMost ? draw(graphFor(graph, job, share(limits.most)), 0.5) : undefined;
   const { unit, again } = costsOf(job, works);
-  const each = (value: number): Record<string, number> =>
-    Object.fromEntries(materials.map((material) => [material, value]));
+  const each = (value: number): Record<string, number> => table(materials.map((material) => [material, value]));
   const [best] = cheapest(needs, least, {
     unit: each(unit),
     again,
@@ -117,7 +116,7 @@ export function reckonSure(
   progress(1);
   const named = <T extends SureQuantities>(at: T): T => ({
     ...at,
-    quantities: Object.fromEntries(
+    quantities: table(
       Object.entries(at.quantities).map(([material, quantity]) => [names.get(material) ?? material, quantity]),
     ),
   });

@@ -1,5 +1,5 @@
 import type { Flow, FlowOutput, StepFlow } from '../flow/index.js';
-import { type FigureBook, IDENTITY, type Source, ceil, fraction, multiply, toNumber } from '../kernel/index.js';
+import { type FigureBook, IDENTITY, type Source, ceil, fraction, multiply, toNumber, table } from '../kernel/index.js';
 import type { Machine, NormLookup, NormScope } from '../works/index.js';
 import { type JobDemand, type JobFlow, yieldId } from './build-graph.js';
 import type { Job } from './job.js';
@@ -64,7 +64,7 @@ const isLast = ({ flow: { downstream } }: Working): boolean => downstream.consum
 
 function incidentsFigure(book: FigureBook, { step }: StepFlow): string | undefined {
   if (step.incidents.length === 0) return undefined;
-  const inputs: Record<string, string> = {};
+  const inputs = table<string>();
   const terms = step.incidents.map(({ name, rate, loss }, i) => {
     const id = `step.${step.id}.incident.${i}`;
     inputs[`rate${i}`] = book.give(`${id}.rate`, `${name}: rate`, rate, 'per unit', { label: 'set by user' });

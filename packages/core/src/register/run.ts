@@ -1,4 +1,4 @@
-import { SIGMAS, slopeOf } from '../kernel/index.js';
+import { SIGMAS, slopeOf, own } from '../kernel/index.js';
 import type { ColourOffsets, Offset, SheetReading } from './reading.js';
 
 /** A colour over the run: means at the marks, scatter between sheets, and where it goes. */
@@ -21,7 +21,7 @@ const PER_THOUSAND = 1000;
  */
 export function runOf(colour: string, sheets: readonly SheetReading[], toleranceMm: number): ColourRun {
   const measured = sheets.flatMap(({ sheet, colours }) => {
-    const offsets = colours[colour];
+    const offsets = own(colours, colour);
     return offsets ? [{ sheet, offsets }] : [];
   });
   const n = measured.length;

@@ -1,4 +1,4 @@
-import { normal } from '../kernel/index.js';
+import { normal, table } from '../kernel/index.js';
 import type { MarkPlace, Offset, RegisterSource } from './reading.js';
 
 /** How a colour really lies, for the stand-in to measure. */
@@ -85,7 +85,7 @@ export function standInCamera({ seed, marks, colours, sheetNoiseMm, markNoiseMm 
     name: 'Stand-in register camera',
     read: (sheet) => ({
       sheet,
-      colours: Object.fromEntries(Object.entries(colours).map(([name, of], i) => [name, measure(of, sheet, i)])),
+      colours: table(Object.entries(colours).map(([name, of], i) => [name, measure(of, sheet, i)])),
     }),
   };
 }

@@ -1,5 +1,5 @@
 import { type FlowGraph, type FlowStep, type Incident, orderSteps } from '../flow/index.js';
-import { uniform } from '../kernel/index.js';
+import { uniform, table } from '../kernel/index.js';
 import { type Chance, isCertain, stepChance } from './step-chance.js';
 
 /** Taken once: a look at the global for each of millions of calls is slow where the code runs in a context of its own. */
@@ -146,7 +146,7 @@ export function drawRequired(request: DrawRequest, progress: (share: number) => 
     if (draw % told === 0 && !progress(draw / draws)) break;
   }
   return {
-    bought: Object.fromEntries(bought.map(({ material, values }) => [material, values])),
-    steps: Object.fromEntries(walkers.map(({ step }, i) => [step.id, steps[i] ?? new Float64Array(0)])),
+    bought: table(bought.map(({ material, values }) => [material, values])),
+    steps: table(walkers.map(({ step }, i) => [step.id, steps[i] ?? new Float64Array(0)])),
   };
 }

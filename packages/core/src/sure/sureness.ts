@@ -1,3 +1,4 @@
+import { table } from '../kernel/index.js';
 import type { FlowGraph } from '../flow/index.js';
 import { type Required, drawRequired } from './draws.js';
 import type { Chance } from './step-chance.js';
@@ -71,7 +72,7 @@ export interface SureQuantities {
 export function quantitiesAt(needs: Needs, level: number, p: number): SureQuantities {
   return {
     p,
-    quantities: Object.fromEntries(
+    quantities: table(
       needs.materials.map((material, k) => [material, quantileOf(needs.sorted[k] ?? new Float64Array(0), level)]),
     ),
     joint: metAt(needs.levels, level),

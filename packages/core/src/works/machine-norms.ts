@@ -1,4 +1,5 @@
 import type { Source } from '../kernel/index.js';
+import { table } from '../kernel/index.js';
 import type { PrintProcess } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
 import { type Counted, type Norm, ABOVE_ZERO } from './norm.js';
@@ -241,7 +242,7 @@ export const MACHINE_NORMS: Readonly<Record<MachineProcess, readonly MachineNorm
 };
 
 /** What the rate of each kind of machine counts. Lifts of a guillotine are timed cut by cut; its sheets are counted. */
-export const MACHINE_COUNTS = Object.fromEntries(
+export const MACHINE_COUNTS = table(
   Object.entries(MACHINE_NORMS).map(([process, norms]) => [
     process,
     norms.find(({ counts }) => counts !== undefined)?.counts ?? 'sheets',

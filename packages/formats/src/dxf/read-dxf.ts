@@ -6,6 +6,7 @@ import {
   MOST_FILE_BYTES,
   error,
   warning,
+  own,
 } from '@druckerei/core';
 import dxfParser, { type IEntity } from 'dxf-parser';
 import { type Spot, arcPoints, bulgePoints, ellipsePoints, splinePoints } from './flatten.js';
@@ -217,7 +218,7 @@ export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit |
 export function mapRuns(runs: readonly Run[], mapping: LayerMapping): ReadDrawing {
   const counts = new Map<string, number>();
   for (const { layer } of runs) counts.set(layer, (counts.get(layer) ?? 0) + 1);
-  const kindOf = (layer: string): LayerUse | undefined => mapping[layer] ?? guessKind(layer);
+  const kindOf = (layer: string): LayerUse | undefined => own(mapping, layer) ?? guessKind(layer);
   const layers = [...counts].map(([layer, count]) => ({ layer, count, kind: kindOf(layer) }));
   return {
     lines: runs.flatMap(({ layer, points }) => {

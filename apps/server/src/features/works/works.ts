@@ -7,6 +7,7 @@ import {
   isWithin,
   limitsInWords,
   normById,
+  table,
 } from '@druckerei/core';
 import { type Account, type NormChange, type NormHistoryEntry, issueText } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
@@ -23,7 +24,7 @@ export async function currentWorks(queries: Queries): Promise<Works> {
     ...row.body,
     mark: (await queries.one<{ mark: number }>('works/mark'))?.mark ?? 0,
     ...(folds.length > 0 ? { folds: folds.map(({ name, body }): HouseFold => ({ name, ...body })) } : {}),
-    norms: Object.fromEntries(
+    norms: table(
       norms.map(({ id, value, reason, changed_by }) => [
         id,
         { value, source: { label: 'set by user', note: reason === '' ? changed_by : `${changed_by}: ${reason}` } },

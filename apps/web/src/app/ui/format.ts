@@ -1,3 +1,4 @@
+import { own } from '@druckerei/core';
 import { type MeasureSystem, measureOf } from './measure';
 
 /** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */
@@ -31,7 +32,7 @@ const UNCHANGED = new Set(['people', 'h', 'g', 'kg', 'mm', 'm', 'min', 's', 'in'
 
 /** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */
 export const unitText = (unit: string, value: number): string => {
-  const symbol = SYMBOLS[unit];
+  const symbol = own(SYMBOLS, unit);
   if (symbol !== undefined) return symbol;
   if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
   if (unit === 'copy') return value === 1 ? unit : 'copies';
@@ -43,7 +44,7 @@ export const unitText = (unit: string, value: number): string => {
 export function quantity(value: number, unit: string, system: MeasureSystem): string {
   const measure = measureOf(unit, system);
   const shown = measure.show(value);
-  const fine = measure.unit === 'm' && shown >= LONG_M ? 0 : (DIGITS[measure.unit] ?? 2);
+  const fine = measure.unit === 'm' && shown >= LONG_M ? 0 : (own(DIGITS, measure.unit) ?? 2);
   const digits = CURRENCY.test(unit) || Number.isInteger(shown) ? 0 : fine;
   return `${count(shown, digits)} ${unitText(measure.unit, shown)}`;
 }

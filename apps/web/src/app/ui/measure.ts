@@ -1,4 +1,4 @@
-import { footToM, inchToMm, kgToPound, mToFoot, mmToInch, poundToKg, pointToUm, umToPoint } from '@druckerei/core';
+import { footToM, inchToMm, kgToPound, mToFoot, mmToInch, poundToKg, pointToUm, umToPoint, own } from '@druckerei/core';
 
 /** The systems of measures that people read; jobs, norms and documents are metric throughout. */
 export type MeasureSystem = 'metric' | 'inch-pound';
@@ -44,7 +44,7 @@ export function measureOf(unit: string, system: MeasureSystem): Measure {
   if (unit === 'share') return SHARE;
   if (system === 'inch-pound') {
     const price = /^([A-Z]{3})\/kg$/.exec(unit)?.[1];
-    const known = price === undefined ? INCH_POUND[unit] : pricePerPound(price);
+    const known = price === undefined ? own(INCH_POUND, unit) : pricePerPound(price);
     if (known) return known;
   }
   return { unit, show: (value) => value, store: (value) => value };

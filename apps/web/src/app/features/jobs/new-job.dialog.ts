@@ -12,7 +12,6 @@ import {
   type Closure,
   type CoverWork,
   type FoldKind,
-  type PressKind,
   type Question,
   type SpineKind,
   type StructureId,
@@ -27,6 +26,7 @@ import {
   pressesFor,
   startJob,
   stocksFor,
+  pressUnit,
 } from '@druckerei/core';
 import { type Revision, issueText } from '@druckerei/contract';
 import { Api } from '../../platform/api';
@@ -36,15 +36,6 @@ import { STRUCTURE_NAMES } from '../../ui/structure-names';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
 
-/** What goes through the press. */
-const UNIT: Readonly<Record<PressKind, string>> = {
-  sheet: 'press sheets',
-  'cut-off web': 'cut-offs',
-  'cylinder web': 'repeats',
-  gravure: 'repeats',
-  case: 'sheets',
-  digital: 'press sheets',
-};
 const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
 const MEASURE = [Validators.min(1), Validators.max(5000)];
 /** What the two measures of a family are called. */
@@ -180,9 +171,11 @@ export class NewJobDialog {
     const split = made.job.components.flatMap(({ kind, pages }) => (kind === 'section' ? (pages ?? []) : []));
     const sections = this.bound() && split.length > 0 ? `${inSections(split)}. ` : '';
     const carriers = outcome.plan.figures['total.plates'];
+    const [first] = Object.values(outcome.plan.layouts);
+    const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
     return {
       ok: true,
-      text: `${sections}${sheets.toLocaleString('en-GB')} ${UNIT[this.rule().press]}, ${quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric')}, ${made.job.route.length} stations.`,
+      text: `${sections}${sheets.toLocaleString('en-GB')} ${unit}, ${quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric')}, ${made.job.route.length} stations.`,
     };
   });
 

@@ -12,6 +12,7 @@ import {
   checkPatch,
   inkRun,
   standInDensitometer,
+  own,
 } from '@druckerei/core';
 import { COLOUR_ADVICE_WORDS, issueText } from '@druckerei/contract';
 import { Theme } from '../../../platform/theme';
@@ -68,9 +69,9 @@ export class ColourPage {
   protected readonly rows = computed(() =>
     this.runs().map((run) => ({
       ...run,
-      aim: this.set()?.solids[run.ink],
-      densityAim: this.set()?.densities?.[run.ink],
-      gainAim: this.set()?.gain50?.[run.ink],
+      aim: own(this.set()?.solids, run.ink),
+      densityAim: own(this.set()?.densities, run.ink),
+      gainAim: own(this.set()?.gain50, run.ink),
       words: run.advice.map((code) => COLOUR_ADVICE_WORDS[code]).join(' '),
     })),
   );
@@ -82,7 +83,7 @@ export class ColourPage {
     return [{ name: 'Density', points: own.map(({ sheet, density }) => ({ x: sheet, y: density })) }];
   });
   protected readonly band = computed((): readonly [number, number] => {
-    const aim = this.set()?.densities?.[this.watchedInk() ?? ''] ?? 1;
+    const aim = own(this.set()?.densities, this.watchedInk() ?? '') ?? 1;
     return [aim - DENSITY_BAND, aim + DENSITY_BAND];
   });
 
@@ -91,9 +92,9 @@ export class ColourPage {
     return {
       sheet: 0,
       ink,
-      lab: set?.solids[ink] ?? { l: 50, a: 0, b: 0 },
-      density: set?.densities?.[ink] ?? 1,
-      gain50: set?.gain50?.[ink] ?? 0,
+      lab: own(set?.solids, ink) ?? { l: 50, a: 0, b: 0 },
+      density: own(set?.densities, ink) ?? 1,
+      gain50: own(set?.gain50, ink) ?? 0,
     };
   }
 

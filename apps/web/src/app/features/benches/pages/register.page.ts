@@ -13,6 +13,8 @@ import {
   practiceRegister,
   runOf,
   standInCamera,
+  table,
+  own,
 } from '@druckerei/core';
 import { REGISTER_ADVICE_WORDS, issueText } from '@druckerei/contract';
 import { Theme } from '../../../platform/theme';
@@ -106,7 +108,7 @@ export class RegisterPage {
     const colour = this.trendColour();
     const mean = (of: (offset: { dx: number; dy: number }) => number): { x: number; y: number }[] =>
       this.run().map(({ sheet, colours }) => {
-        const offsets = colours[colour] ?? [];
+        const offsets = own(colours, colour) ?? [];
         const sum = offsets.reduce((total, offset) => total + of(offset), 0);
         return { x: sheet, y: sum / Math.max(1, offsets.length) };
       });
@@ -201,7 +203,7 @@ export class RegisterPage {
       seed,
       marks,
       ...PRACTICE_NOISE,
-      colours: Object.fromEntries(rows.map(({ colour }, i) => [colour, practiceRegister(seed, i)])),
+      colours: table(rows.map(({ colour }, i) => [colour, practiceRegister(seed, i)])),
     });
     const readings = Array.from({ length: Math.max(1, Math.min(500, Math.round(sheets))) }, (_, i) =>
       camera.read(i * SHEETS_BETWEEN),

@@ -1,4 +1,4 @@
-import { planGang } from '@druckerei/core';
+import { planGang, table } from '@druckerei/core';
 import highsLoader from 'highs';
 import type { Answer, GangQuestion } from './messages';
 
@@ -14,7 +14,7 @@ addEventListener('message', ({ data }: MessageEvent<GangQuestion>) => {
     const values = Object.entries(Columns).flatMap(([name, { Primal }]): [string, number][] =>
       Primal !== undefined && Number.isFinite(Primal) ? [[name, Primal]] : [],
     );
-    return values.length > 0 ? Object.fromEntries(values) : undefined;
+    return values.length > 0 ? table(values) : undefined;
   };
   void planGang(data.request, solve, (answer) => say({ kind: 'gang', answer, issues: [], done: false })).then(
     ({ answer, issues }) => say({ kind: 'gang', answer, issues, done: true }),

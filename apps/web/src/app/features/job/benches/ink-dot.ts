@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { inkOf } from '@druckerei/core';
+import { inkOf, own } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
 
 /** Process inks in their own colours. */
@@ -28,6 +28,6 @@ export class InkDot {
   protected readonly colour = computed(() => {
     const [job, works] = [this.editor.job(), this.editor.works()];
     const aim = job && works ? inkOf(job, works, this.name()).aim : undefined;
-    return aim ? `lab(${aim.l}% ${aim.a} ${aim.b})` : (PROCESS[this.name()] ?? 'transparent');
+    return aim ? `lab(${aim.l}% ${aim.a} ${aim.b})` : (own(PROCESS, this.name()) ?? 'transparent');
   });
 }

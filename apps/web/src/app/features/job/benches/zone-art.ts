@@ -14,6 +14,7 @@ import {
   overLimitCm2,
   placeArt,
   separationInk,
+  own,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import type { ReadArtwork } from '@druckerei/formats/artwork';
@@ -77,10 +78,10 @@ export class ZoneArt {
     const art = this.art();
     if (!art) return [];
     return art.profile.channels.map((channel, i) => {
-      const own = this.inks().some(({ name }) => name === channel) ? channel : '';
+      const usual = this.inks().some(({ name }) => name === channel) ? channel : '';
       return {
         channel,
-        ink: this.mapping()[channel] ?? own,
+        ink: own(this.mapping(), channel) ?? usual,
         ...separationInk(this.layout(), art.profile, i, this.placed()),
       };
     });
