@@ -20,7 +20,7 @@ import { csrf } from './http/csrf.js';
 import { endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
 import { errorForLog } from './db/errors.js';
-import { securityLog } from './features/accounts/security-log.js';
+import { securityLog } from './http/security-log.js';
 
 export interface AppOptions {
   readonly database: Database;

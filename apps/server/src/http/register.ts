@@ -2,7 +2,7 @@ import type { Express, Request, RequestHandler, Response } from 'express';
 import type * as z from 'zod';
 import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
-import type { SecurityLog } from '../features/accounts/security-log.js';
+import type { SecurityLog } from './security-log.js';
 import { ProblemError, invalid } from './problem.js';
 import { accountOf } from './session.js';
 

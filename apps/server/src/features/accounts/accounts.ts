@@ -6,7 +6,7 @@ import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
 import { sessionCookie } from '../../http/session.js';
 import type { Devices } from '../../http/sign-in-limit.js';
-import type { SecurityLog } from './security-log.js';
+import type { SecurityLog } from '../../http/security-log.js';
 
 /** argon2id, 19 MiB and two passes. Source: standard, RFC 9106 as reduced by common practice for sign-in pages. */
 const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;

@@ -63,11 +63,8 @@ const HOUSE = 'house ';
   `,
   styles: `
     :host {
-      display: block;
-    }
-    mat-form-field,
-    dk-field {
-      width: 100%;
+      display: grid;
+      gap: 12px;
     }
     .pair {
       display: grid;

@@ -1,7 +1,7 @@
 import type { Request } from 'express';
 import type { Logger } from 'pino';
-import type { Database } from '../../db/database.js';
-import { errorForLog } from '../../db/errors.js';
+import type { Database } from '../db/database.js';
+import { errorForLog } from '../db/errors.js';
 
 export type SecurityAct = 'sign in' | 'sign out' | 'role' | 'tries';
 
