@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { line, lines } from './text.js';
 import {
   CONTACTS,
   DRYINGS,
@@ -22,7 +23,7 @@ export const accountSchema = z
 export type Account = z.output<typeof accountSchema>;
 
 export const signInSchema = z
-  .strictObject({ login: z.string().trim().min(1).max(80), password: z.string().min(1).max(200) })
+  .strictObject({ login: line(80).min(1), password: z.string().min(1).max(200) })
   .meta({ id: 'SignIn' });
 
 const sourceSchema = z.strictObject({ label: z.enum(SOURCE_LABELS), note: z.string().optional() });
@@ -77,9 +78,7 @@ const pressSchema = z.strictObject({
 });
 
 /** Folds that the works keeps under a name. */
-export const houseFoldSchema = foldingSchema
-  .extend({ name: z.string().trim().min(1).max(60) })
-  .meta({ id: 'HouseFold' });
+export const houseFoldSchema = foldingSchema.extend({ name: line(60).min(1) }).meta({ id: 'HouseFold' });
 
 /** The works as core plans for it. */
 export const worksSchema = z
@@ -145,7 +144,7 @@ export const normChangeSchema = z
     value: z.number(),
     expected: z.number(),
     seen: z.int().min(0).optional().describe('mark of the works that the editor saw'),
-    reason: z.string().trim().max(300),
+    reason: lines(300),
   })
   .meta({ id: 'NormChange' });
 export type NormChange = z.output<typeof normChangeSchema>;
@@ -214,9 +213,7 @@ export type Revision = z.output<typeof revisionSchema>;
 /** Saving a draft: `version` is the one that the editor started from. */
 export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSchema }).meta({ id: 'SaveDraft' });
 export const versionSchema = z.strictObject({ version: z.int().min(1) }).meta({ id: 'Version' });
-export const copySchema = z
-  .strictObject({ number: z.string().trim().min(1).max(40), title: z.string().trim().min(1).max(120) })
-  .meta({ id: 'CopyJob' });
+export const copySchema = z.strictObject({ number: line(40).min(1), title: line(120).min(1) }).meta({ id: 'CopyJob' });
 
 const fieldError = z.strictObject({ path: z.string(), message: z.string() });
 /** RFC 9457 problem details; `errors` names fields, `current` is the other version of a refused save. */

@@ -297,3 +297,25 @@ describe('reckon', () => {
     });
   });
 });
+
+describe('texts', () => {
+  const job = JSON.parse(trailMap) as Record<string, unknown>;
+  const refused = (change: object): string[] => errorsOf(JSON.stringify({ ...job, ...change }));
+
+  it.each([
+    ['a line break', 'Map\nof trails'],
+    ['a null character', 'Map\u0000'],
+    ['an escape', 'Map\u001b[31m'],
+    ['half a character', 'Map \ud83d'],
+    ['a line separator', 'Map\u2028of trails'],
+  ])('in one line are refused with %s, and say why', (_, title) => {
+    expect(refused({ title })).toEqual(['title: Title: line breaks and control characters cannot be kept here']);
+  });
+
+  it('may hold what people write, and notes their line breaks', () => {
+    expect(refused({ title: 'Wanderkarte “Süd” – 日本 😀 <b>&amp;' })).toEqual([]);
+    const [step, ...route] = job['route'] as object[];
+    expect(refused({ route: [{ ...step, note: 'First\nsecond\tthird' }, ...route] })).toEqual([]);
+    expect(refused({ route: [{ ...step, note: 'bell \u0007' }, ...route] })).toHaveLength(1);
+  });
+});

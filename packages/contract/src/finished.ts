@@ -1,8 +1,8 @@
 import * as z from 'zod';
+import { line } from './text.js';
 
 const MOST = 100_000_000;
 const pieces = z.int().min(1).max(MOST);
-const text = (most: number) => z.string().trim().max(most);
 const day = z.iso.date();
 
 const lot = z.strictObject({
@@ -45,7 +45,7 @@ export const finishedSchema = z
 export type Finished = z.output<typeof finishedSchema>;
 
 export const newFinishedSchema = z
-  .strictObject({ job: z.int().min(1).max(2_147_483_647), pieces, place: text(80) })
+  .strictObject({ job: z.int().min(1).max(2_147_483_647), pieces, place: line(80) })
   .meta({ id: 'NewFinished' });
 
 /** Pieces that leave a lot; `expected` is what the caller saw on hand. The days are kept for the destination. */
@@ -53,7 +53,7 @@ export const callOffSchema = z
   .strictObject({
     pieces,
     expected: z.int().min(0).max(MOST),
-    destination: text(80).min(1),
+    destination: line(80).min(1),
     transitDays: z.int().min(0).max(365),
     due: day.optional(),
   })

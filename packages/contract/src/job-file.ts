@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { line, lines } from './text.js';
 import {
   type Job,
   ADHESIVES,
@@ -24,8 +25,7 @@ import {
   WORK_STYLES,
 } from '@druckerei/core';
 
-const text = (max: number) => z.string().trim().max(max);
-const named = (max: number) => text(max).min(1);
+const named = (max: number) => line(max).min(1);
 /** Ids appear in file names, figures and addresses. */
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
 const material = z.string().regex(/^[a-z0-9][a-z0-9./-]{0,79}$/, { error: 'id' });
@@ -82,7 +82,7 @@ const die = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('drawing'),
-    name: text(60),
+    name: line(60),
     outline: points.min(3).describe('closed, millimetres, y up'),
     lines: z.array(z.strictObject({ kind: z.enum(LINE_KINDS), points: points.min(2) })).max(MOST_POINTS),
     areas: z.array(z.strictObject({ kind: z.enum(['glue', 'keep-out']), outline: points.min(3) })).max(1000),
@@ -134,9 +134,9 @@ const tool = z.strictObject({
   checkSystem: z.enum(CHECK_SYSTEMS).optional().describe('numbering: how the check character is made'),
   digits: z.int().min(1).max(15).optional().describe('numbering: digits, filled with zeros; 6 where absent'),
   places: z.int().min(1).max(8).optional().describe('numbering: how often the number stands on one piece'),
-  skips: text(120).optional().describe('numbering: numbers left out'),
-  voids: text(2_000).optional().describe('numbering: numbers that were voided, replaced from behind the run'),
-  prefix: text(12).optional().describe('numbering: letters before the number'),
+  skips: lines(120).optional().describe('numbering: numbers left out'),
+  voids: lines(2_000).optional().describe('numbering: numbers that were voided, replaced from behind the run'),
+  prefix: line(12).optional().describe('numbering: letters before the number'),
   lowestOnTop: z.boolean().optional().describe('numbering: the lowest number lies on top of a pile'),
 });
 
@@ -144,7 +144,7 @@ const tool = z.strictObject({
 export const foldingSchema = z.strictObject({
   columns: z.int().min(1).max(16),
   rows: z.int().min(1).max(16),
-  folds: z.string().max(400).describe('like: right over left at 3; top under bottom'),
+  folds: lines(400).describe('like: right over left at 3; top under bottom'),
 });
 
 const component = z.strictObject({
@@ -200,7 +200,7 @@ const component = z.strictObject({
     .optional(),
   tools: z.array(tool).max(40).optional().describe('dies and numbering boxes'),
   inkOrder: z.strictObject({ front: names.optional(), back: names.optional() }).optional(),
-  unitsBefore: z.array(text(40)).max(24).optional().describe('ink now in each unit, empty where clean'),
+  unitsBefore: z.array(line(40)).max(24).optional().describe('ink now in each unit, empty where clean'),
   marks: z
     .array(z.strictObject({ xMm: z.number().min(0).max(10_000), yMm: z.number().min(0).max(10_000) }))
     .min(2)
@@ -280,7 +280,7 @@ const step = z.strictObject({
   perLift: z.int().min(1).max(100_000).optional().describe('cut: sheets in a lift, counted exactly'),
   inks: inks.optional().describe('printed again on another press: the inks of this pass'),
   powder: z.boolean().optional().describe('print: anti-set-off powder is dusted on'),
-  note: text(500).optional(),
+  note: lines(500).optional(),
 });
 
 const part = z.strictObject({
@@ -321,7 +321,7 @@ export const jobSchema = z
     version: z.literal(1),
     number: named(40).describe('job number, printed as Code 128 on the ticket'),
     title: named(120),
-    customer: text(120),
+    customer: line(120),
     family: z.enum(FAMILIES),
     due: z.iso.date().optional(),
     order: z.strictObject({

@@ -1,10 +1,10 @@
 import * as z from 'zod';
+import { line, lines } from './text.js';
 import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
 
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
 const carrier = z.string().min(1).max(240);
-const text = (max: number) => z.string().trim().max(max);
-const ink = z.string().trim().min(1).max(40);
+const ink = line(40).min(1);
 const channel = z.number().min(-160).max(160);
 const lab = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
 const MOST_KG = 100_000;
@@ -17,14 +17,14 @@ export const roomEventSchema = z
       kind: z.literal('artwork'),
       component: id,
       approved: z.boolean(),
-      note: text(300).optional(),
+      note: lines(300).optional(),
     }),
     z.strictObject({
       kind: z.literal('carrier'),
       carrier,
       state: z.enum(CARRIER_STATES).exclude(['inspected', 'wanted']),
-      place: text(80).optional(),
-      reason: text(300).optional().describe('why it is let go before the count is safe'),
+      place: line(80).optional(),
+      reason: line(300).optional().describe('why it is let go before the count is safe'),
       from: z
         .strictObject({ job: z.string().min(1).max(40), used: z.number().min(0) })
         .optional()
@@ -33,8 +33,8 @@ export const roomEventSchema = z
     z.strictObject({
       kind: z.literal('inspection'),
       carrier,
-      faults: z.array(z.string().trim().min(1).max(60)).max(20),
-      note: text(300).optional(),
+      faults: z.array(line(60).min(1)).max(20),
+      note: lines(300).optional(),
     }),
     z.strictObject({
       kind: z.literal('trial'),
@@ -43,7 +43,7 @@ export const roomEventSchema = z
       measured: lab,
       tolerance: z.number().positive().max(50),
       accepted: z.boolean(),
-      note: text(300).optional(),
+      note: lines(300).optional(),
     }),
     z.strictObject({
       kind: z.literal('ink'),
@@ -52,14 +52,14 @@ export const roomEventSchema = z
       kg: z.number().positive().max(MOST_KG),
     }),
     z.strictObject({ kind: z.literal('press-start'), step: id }),
-    z.strictObject({ kind: z.literal('first-sheet'), step: id, kept: text(80).optional() }),
+    z.strictObject({ kind: z.literal('first-sheet'), step: id, kept: line(80).optional() }),
     z.strictObject({ kind: z.literal('count'), step: id, good: z.int().min(0).max(MOST_PIECES) }),
     z.strictObject({
       kind: z.literal('reader-stop'),
       step: id,
       place: z.int().min(1).max(200),
       fault: z.enum(SCAN_FAULTS),
-      read: text(40),
+      read: line(40),
     }),
     z.strictObject({ kind: z.literal('take-back'), record: z.int().min(1) }),
   ])

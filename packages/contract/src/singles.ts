@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { line } from './text.js';
 import { SINGLE_FILMS, SINGLE_STATES } from '@druckerei/core';
 
 const code = z
@@ -11,11 +12,11 @@ const mm = z.number().min(50).max(1_000);
 export const singleOrderSchema = z
   .strictObject({
     id: code.describe('code on block and cover'),
-    title: z.string().trim().min(1).max(120),
+    title: line(120).min(1),
     widthMm: mm,
     heightMm: mm,
     pages: z.int().min(4).max(2_000),
-    stock: z.string().trim().min(1).max(60).describe('paper in words, so that shades stay apart'),
+    stock: line(60).min(1).describe('paper in words, so that shades stay apart'),
     film: z.enum(SINGLE_FILMS),
     due: z.iso.date(),
   })
@@ -36,4 +37,4 @@ export const singlesMoveSchema = z
   .meta({ id: 'SingleBooksMove' });
 
 /** Codes of a cover and a block, as they were read. */
-export const kitSchema = z.strictObject({ cover: z.string().max(60), block: z.string().max(60) }).meta({ id: 'Kit' });
+export const kitSchema = z.strictObject({ cover: line(60), block: line(60) }).meta({ id: 'Kit' });

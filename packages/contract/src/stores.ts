@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { line, lines } from './text.js';
 import { NEED_KINDS } from '@druckerei/core';
 
 const positiveMm = z.number().positive().max(10_000);
@@ -41,8 +42,8 @@ export const storesSchema = z
 export type Stores = z.output<typeof storesSchema>;
 
 const whole = z.int().min(0).max(MOST);
-const reason = z.string().trim().max(300);
-const place = z.string().trim().max(80);
+const reason = lines(300);
+const place = line(80);
 
 export const newHoldingSchema = z
   .strictObject({ paper: paperItemSchema, quantity: whole, place, reason })

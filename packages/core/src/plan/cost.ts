@@ -96,12 +96,13 @@ export function costFigures({ job, layouts, machines, norms, book, works, uses, 
     'cost.paper',
     'Paper',
     currency,
-    [...layouts].map(([id, { stock, component }]) =>
-      product(`cost.paper.${id}`, `Paper, ${stock.name}`, 'kg * price', {
-        kg: `component.${id}.paperKg`,
-        price: charged(`component.${id}.paperPrice`, component.paperOwner, `price.stock.${stock.id}`),
-      }),
-    ),
+    // A component that no station takes up buys no paper.
+    [...layouts].flatMap(([id, { stock, component }]) => {
+      const kg = `component.${id}.paperKg`;
+      if (!book.figures[kg]) return [];
+      const price = charged(`component.${id}.paperPrice`, component.paperOwner, `price.stock.${stock.id}`);
+      return [product(`cost.paper.${id}`, `Paper, ${stock.name}`, 'kg * price', { kg, price })];
+    }),
   );
   const plates = sumFigure(book, 'cost.plates', 'Plates and other carriers', currency, [
     ...[...layouts].flatMap(([id, layout]) => {

@@ -92,8 +92,21 @@ const untrimmed = ({ widthMm = 0, heightMm = 0 }: Component, trims: PageMargins 
       }
     : { widthMm, heightMm };
 
-/** Most pieces on one sheet that are laid. Source: common practice, no source. */
-const MOST_PIECES = 20_000;
+/**
+ * Most pieces on one sheet that are laid, and most points or pages that all of them have together: more is no work for a
+ * press, and takes a planner's machine seconds to draw. Source: common practice, no source.
+ */
+const MOST_PIECES = 3_000;
+const MOST_DRAWN = 120_000;
+
+/** Refuses what would lie on a sheet more often than anybody lays it. @param each points or pages of one piece. */
+function tooManyIssue({ component, path, area }: Bench, piece: Size, gapMm: number, each: number): Issue | undefined {
+  const places = (area.widthMm + gapMm) * (area.heightMm + gapMm);
+  const count = Math.floor(places / ((piece.widthMm + gapMm) * (piece.heightMm + gapMm)));
+  const most = Math.min(MOST_PIECES, Math.max(1, Math.floor(MOST_DRAWN / each)));
+  // What measures nothing would lie there without end.
+  return count <= most ? undefined : error('layout.too-many', path, { component: component.name, count, most });
+}
 
 /** Equal rectangles: flat work, or the unfolded sections and covers of a bound product. */
 function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
@@ -103,13 +116,9 @@ function layEqual(bench: Bench, section: SectionLayout | undefined): LaidOr {
   const { widthMm, heightMm } = section ?? untrimmed(component, trims);
   const bleedMm = trims ? 0 : trimMm;
   const web = webOf(machine);
-  const most = (area.widthMm * area.heightMm) / ((widthMm + 2 * bleedMm) * (heightMm + 2 * bleedMm));
-  if (!(most <= MOST_PIECES))
-    return {
-      issues: [
-        error('layout.too-many', path, { component: component.name, count: Math.floor(most), most: MOST_PIECES }),
-      ],
-    };
+  const pages = section ? section.outer.length + section.inner.length : 1;
+  const tooMany = tooManyIssue(bench, { widthMm, heightMm }, 2 * bleedMm, pages);
+  if (tooMany) return { issues: [tooMany] };
   // A web folds along and across itself, so a section lies as it is folded.
   const turns = web && section ? 'upright' : turnsFor(grainOf(component, section), area.sheet.grain);
   const gapMm = component.lay?.gutterMm ?? 0;
@@ -171,9 +180,12 @@ function layBlank(bench: Bench): LaidOr {
   const join = webOf(machine) ? gapMm : 0;
   const area = { ...bench.area, heightMm: Math.max(0, bench.area.heightMm - join) };
   const turns = turnsFor(component.grain ?? 'any', area.sheet.grain);
-  const patterns = layBlankPatterns(component, blankRequest(drawing.outline, area, gapMm, turns));
   const { left, bottom, right, top } = boundsOf(drawing.outline);
   const piece = { widthMm: right - left, heightMm: top - bottom };
+  const points = drawing.outline.length + drawing.lines.reduce((sum, line) => sum + line.points.length, 0);
+  const tooMany = tooManyIssue(bench, piece, gapMm, points);
+  if (tooMany) return { issues: [tooMany] };
+  const patterns = layBlankPatterns(component, blankRequest(drawing.outline, area, gapMm, turns));
   if ((patterns.proposals[0]?.count ?? 0) === 0) {
     const params = {
       component: component.name,

@@ -1,0 +1,22 @@
+import * as z from 'zod';
+
+/** Control characters and halves of characters: no file, drawing or database holds them as they are. */
+const UNPRINTABLE = /[\p{Cc}\p{Cs}\u2028\u2029]/u;
+/** The same, where the text may have lines. */
+const UNPRINTABLE_IN_LINES = /(?![\n\r\t])[\p{Cc}\p{Cs}]/u;
+
+/** Text in one line, at most so long. */
+export const line = (max: number) =>
+  z
+    .string()
+    .trim()
+    .max(max)
+    .refine((text) => !UNPRINTABLE.test(text), { error: 'line breaks and control characters cannot be kept here' });
+
+/** Text that may go over several lines, at most so long. */
+export const lines = (max: number) =>
+  z
+    .string()
+    .trim()
+    .max(max)
+    .refine((text) => !UNPRINTABLE_IN_LINES.test(text), { error: 'control characters cannot be kept' });

@@ -1,0 +1,27 @@
+#!/usr/bin/env node
+// npm run trial [-- NAME ...] [--short] [--seed N]: attacks on what we promise (docs/trust.md), each with its table.
+// Bounded, on loopback only, and the same for the same seed.
+import { buildPackages, installPackages } from './build-steps.mjs';
+import { mutants } from './trial/mutants.mjs';
+
+const args = process.argv.slice(2);
+const short = args.includes('--short');
+const seedAt = args.indexOf('--seed');
+const seed = seedAt < 0 ? 1 : Number(args[seedAt + 1]);
+const TRIALS = {
+  mutants: () => mutants(short ? 1_500 : 100_000, seed),
+};
+const names = args.filter((arg, i) => !arg.startsWith('--') && i !== seedAt + 1);
+
+installPackages();
+buildPackages();
+let met = true;
+for (const [name, run] of Object.entries(TRIALS)) {
+  if (names.length > 0 && !names.includes(name)) continue;
+  process.stdout.write(`\n${name}, seed ${seed}\n`);
+  const { rows, met: reached } = await run();
+  for (const [what, value, wanted] of rows)
+    process.stdout.write(`  ${String(what).padEnd(28)} ${String(value).padStart(10)}   ${wanted}\n`);
+  met &&= reached;
+}
+process.exitCode = met ? 0 : 1;
