@@ -63,7 +63,8 @@ async function begin({
     demo: DEMO && isLoopback(HOST),
   });
   setInterval(() => {
-    database.one('accounts/prune-attempts').catch((error: unknown) => log.error({ err: error }, 'old tries'));
+    for (const over of ['accounts/prune-attempts', 'sent/prune'])
+      database.one(over).catch((error: unknown) => log.error({ err: error }, over));
   }, PRUNE_MS).unref();
   keeper.ask();
   const server = await listen(app, rest.PORT, HOST);

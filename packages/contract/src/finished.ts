@@ -7,6 +7,7 @@ const day = z.iso.date();
 
 const lot = z.strictObject({
   id: z.int(),
+  version: z.int(),
   job: z.int(),
   number: z.string(),
   title: z.string(),
@@ -53,6 +54,7 @@ export const callOffSchema = z
   .strictObject({
     pieces,
     expected: z.int().min(0).max(MOST),
+    version: z.int().optional(),
     destination: line(80).min(1),
     transitDays: z.int().min(0).max(365),
     due: day.optional(),

@@ -23,6 +23,7 @@ export const paperItemSchema = z
 export const holdingSchema = z
   .strictObject({
     id: z.int(),
+    version: z.int(),
     paper: paperItemSchema,
     quantity: quantity.describe('sheets, or full rolls'),
     place: z.string(),
@@ -49,9 +50,9 @@ export const newHoldingSchema = z
   .strictObject({ paper: paperItemSchema, quantity: whole, place, reason })
   .meta({ id: 'NewHolding' });
 
-/** A lot counted, moved or used; `expected` is the quantity that the editor saw. */
+/** A lot counted, moved or used; `expected` is the quantity that the editor saw, `version` the lot's. */
 export const holdingChangeSchema = z
-  .strictObject({ quantity: whole, expected: quantity, place, reason })
+  .strictObject({ quantity: whole, expected: quantity, version: z.int().optional(), place, reason })
   .meta({ id: 'HoldingChange' });
 
 export const holdingHistorySchema = z

@@ -2,6 +2,7 @@ import type { Express, Request, RequestHandler, Response } from 'express';
 import type * as z from 'zod';
 import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
+import { once } from './sent-once.js';
 import type { SecurityLog } from './security-log.js';
 import { ProblemError, invalid } from './problem.js';
 import { accountOf } from './session.js';
@@ -59,7 +60,9 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     const params = parse(endpoint.params, request.params, badAddress);
     const query = parse(endpoint.query, request.query, badAddress);
     const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
-    const answer: unknown = await handler({ params, query, body, account, request, response });
+    const answer = await once(database, endpoint, request, account, async () =>
+      handler({ params, query, body, account, request, response }),
+    );
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.
     if (checkAnswers) endpoint.answer?.parse(answer);

@@ -15,6 +15,7 @@ import { routes } from './app.routes';
 import { NoticeEffects } from './platform/notices';
 import { SessionEffects } from './platform/session.effects';
 import { sessionFeature } from './platform/session.state';
+import { sentOnceInterceptor } from './platform/sent-once.interceptor';
 import { signedOutInterceptor } from './platform/signed-out.interceptor';
 
 declare const ngDevMode: object | boolean | undefined;
@@ -22,7 +23,7 @@ declare const ngDevMode: object | boolean | undefined;
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
-    provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor])),
+    provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor, sentOnceInterceptor])),
     provideRouter(routes, withComponentInputBinding()),
     provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
     provideEffects(SessionEffects, NoticeEffects),

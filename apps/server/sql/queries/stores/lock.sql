@@ -1,2 +1,2 @@
--- A lot's quantity, held until the transaction ends. $1 lot. One.
-SELECT quantity FROM holding WHERE id = $1 FOR UPDATE
+-- A lot as it stands, held until the transaction ends. $1 lot. One.
+SELECT quantity, place, version FROM holding WHERE id = $1 FOR UPDATE

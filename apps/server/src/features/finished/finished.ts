@@ -8,6 +8,7 @@ import type { Bench } from '../jobs/bench.js';
 
 interface LotRow {
   id: number;
+  version: number;
   job: number;
   number: string;
   title: string;
@@ -77,6 +78,8 @@ export async function addFinished(
 export interface CalledOff {
   readonly pieces: number;
   readonly expected: number;
+  /** Version of the lot that the caller saw. */
+  readonly version?: number | undefined;
   readonly destination: string;
   readonly transitDays: number;
   readonly due?: string | undefined;
@@ -87,12 +90,12 @@ export const callOff = (
   database: Database,
   account: Pick<Account, 'id'>,
   lot: number,
-  { pieces, expected, destination, transitDays, due }: CalledOff,
+  { pieces, expected, version, destination, transitDays, due }: CalledOff,
 ): Promise<Finished> =>
   database.transaction(async (queries) => {
-    const before = await queries.one<{ pieces: number }>('finished/lock', lot);
+    const before = await queries.one<{ pieces: number; version: number }>('finished/lock', lot);
     if (!before) throw notFound('This lot');
-    if (before.pieces !== expected)
+    if (before.pieces !== expected || (version ?? before.version) !== before.version)
       throw new ProblemError(409, 'Somebody else has changed this lot', {
         detail: `It holds ${before.pieces} now, you saw ${expected}.`,
       });

@@ -156,6 +156,41 @@ describe('the store', () => {
     const all = (await operator.call('get', '/api/carriers')).body as KeptCarrier[];
     expect(all.filter(({ kind }) => kind === 'cutting-die')).toEqual([]);
   });
+
+  it('gives a kept carrier to one of two jobs that take it at once, every time', async () => {
+    const tools: Partial<Job> = {
+      components: exampleJob('trail-map').components.map((c) => ({
+        ...c,
+        tools: [{ id: 'race-die', kind: 'cutting-die' as const, name: 'Race die', owner: 'customer' as const }],
+      })),
+    };
+    const first = await newJob(tools);
+    const die = carriersOf(first).find(({ kind }) => kind === 'cutting-die');
+    if (!die) throw new Error('no die');
+    let holder = first;
+    const keep = (revision: Revision): Promise<PressRoom> =>
+      enterAll(revision, [
+        { kind: 'inspection', carrier: die.id, faults: [] },
+        { kind: 'carrier', carrier: die.id, state: 'on-press' },
+        { kind: 'carrier', carrier: die.id, state: 'held' },
+        { kind: 'count', step: plannedOf(revision).steps.at(-1)?.id ?? '', good: revision.job.order.quantity },
+        { kind: 'carrier', carrier: die.id, state: 'kept', place: 'Die rack C8' },
+      ]);
+    await enterAll(first, [{ kind: 'carrier', carrier: die.id, state: 'made' }]);
+    await keep(first);
+    for (let round = 0; round < 4; round++) {
+      const two = [await newJob(tools), await newJob(tools)];
+      const from = { job: holder.job.number, used: 0 };
+      const answers = await Promise.all(
+        two.map((revision) => enter(revision, { kind: 'carrier', carrier: die.id, state: 'made', from })),
+      );
+      expect(answers.filter(({ status }) => status === 409)).toHaveLength(1);
+      const winner = two[answers.findIndex(({ status }) => status < 300)];
+      if (!winner) throw new Error('nobody has it');
+      await keep(winner);
+      holder = winner;
+    }
+  });
 });
 
 describe('records', () => {

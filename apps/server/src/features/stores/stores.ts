@@ -8,6 +8,7 @@ import { currentWorks } from '../works/works.js';
 
 interface HoldingRow {
   id: number;
+  version: number;
   paper: PaperItem;
   quantity: number;
   place: string;
@@ -126,11 +127,11 @@ export const storesHandlers = (
   addHolding: ({ body, account }) => addHolding(database, account, body),
   changeHolding: ({ params, body, account }) =>
     database.transaction(async (queries) => {
-      const before = await queries.one<{ quantity: number }>('stores/lock', params.id);
+      const before = await queries.one<{ quantity: number; place: string; version: number }>('stores/lock', params.id);
       if (!before) throw notFound('This lot');
-      if (before.quantity !== body.expected)
+      if (before.quantity !== body.expected || (body.version ?? before.version) !== before.version)
         throw new ProblemError(409, 'Somebody else has changed this lot', {
-          detail: `It holds ${before.quantity} now, you saw ${body.expected}.`,
+          detail: `It holds ${before.quantity} now at ${before.place || 'no place'}, you saw ${body.expected}.`,
         });
       await queries.one('stores/change', params.id, body.quantity, body.place, account.id);
       await queries.one('stores/add-change', params.id, before.quantity, body.quantity, body.reason, account.id);

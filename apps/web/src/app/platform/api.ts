@@ -87,7 +87,7 @@ export class Api {
   }
   changeHolding(
     id: number,
-    change: { quantity: number; expected: number; place: string; reason: string },
+    change: { quantity: number; expected: number; version: number; place: string; reason: string },
   ): Observable<Stores> {
     return this.http.put<Stores>(`/api/stores/holdings/${id}`, change);
   }
@@ -105,7 +105,14 @@ export class Api {
   }
   callOff(
     lot: number,
-    call: { pieces: number; expected: number; destination: string; transitDays: number; due?: string },
+    call: {
+      pieces: number;
+      expected: number;
+      version: number;
+      destination: string;
+      transitDays: number;
+      due?: string;
+    },
   ): Observable<Finished> {
     return this.http.post<Finished>(`/api/finished/lots/${lot}/call-offs`, call);
   }

@@ -111,9 +111,11 @@ export class CallOffDialog {
       return;
     }
     const due = this.due() === '' ? {} : { due: this.due() };
-    stock.callOff(lot.id, { pieces, expected: lot.pieces, destination, transitDays: days, ...due }).subscribe({
-      next: () => this.dialog.close(),
-      error: (error: unknown) => this.failed.set(failureOf(error).text),
-    });
+    stock
+      .callOff(lot.id, { pieces, expected: lot.pieces, version: lot.version, destination, transitDays: days, ...due })
+      .subscribe({
+        next: () => this.dialog.close(),
+        error: (error: unknown) => this.failed.set(failureOf(error).text),
+      });
   }
 }

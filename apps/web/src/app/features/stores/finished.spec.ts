@@ -15,6 +15,7 @@ import { loadWords } from './load-words';
 const AT = '2027-01-10T08:00:00.000Z';
 const LOT: Finished['lots'][number] = {
   id: 4,
+  version: 1,
   job: 3,
   number: 'HB-3',
   title: 'Caddy',
@@ -125,7 +126,7 @@ describe('finished stock', () => {
     await type(0, '450');
     await submit();
     expect(api.calls).toEqual([
-      { lot: 4, pieces: 450, expected: 1_000, destination: 'Fair', transitDays: 4, due: '2027-02-10' },
+      { lot: 4, pieces: 450, expected: 1_000, version: 1, destination: 'Fair', transitDays: 4, due: '2027-02-10' },
     ]);
     expect(closed()).toBe(true);
   });

@@ -5,7 +5,8 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type Holding, type PaperItem, paperKey, paperName } from '@druckerei/core';
+import { type PaperItem, paperKey, paperName } from '@druckerei/core';
+import type { Stores } from '@druckerei/contract';
 import { EMPTY, type Observable } from 'rxjs';
 import { failureOf } from '../../platform/problem';
 import { count, readNumber, timeText } from '../../ui/format';
@@ -14,7 +15,7 @@ import type { StoresStore } from './stores.store';
 export interface LotData {
   readonly stores: InstanceType<typeof StoresStore>;
   /** The lot to count, move or use; a new one where absent. */
-  readonly lot?: Holding;
+  readonly lot?: Stores['holdings'][number];
 }
 
 /** Puts a lot of paper into the store, or counts, moves and uses one, with the reason that goes into its history. */
@@ -134,7 +135,7 @@ export class LotDialog {
     }
     const { lot, stores } = this.data;
     const call: Observable<void> = lot
-      ? stores.change(lot.id, { quantity, expected: lot.quantity, place, reason })
+      ? stores.change(lot.id, { quantity, expected: lot.quantity, version: lot.version, place, reason })
       : stores.add({ paper, quantity, place, reason });
     call.subscribe({
       next: () => this.dialog.close(),

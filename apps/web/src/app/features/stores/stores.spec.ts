@@ -17,6 +17,7 @@ const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' 
 const KEY = 'sheets/silk-115/1020x720/width';
 const lot = (id: number, quantity: number): Stores['holdings'][number] => ({
   id,
+  version: 1,
   paper: PAPER,
   quantity,
   place: `Bay ${id}`,
@@ -172,7 +173,7 @@ describe('a lot', () => {
     );
     expect(element.textContent).toContain('0 to 900');
     expect(keep('890', 'Bay 1', 'damaged')).toContain('Somebody else has changed this lot');
-    expect(asked).toEqual([[1, { quantity: 890, expected: 900, place: 'Bay 1', reason: 'damaged' }]]);
+    expect(asked).toEqual([[1, { quantity: 890, expected: 900, version: 1, place: 'Bay 1', reason: 'damaged' }]]);
     expect(closed).toBe(0);
   });
 });

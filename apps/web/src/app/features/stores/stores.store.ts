@@ -84,8 +84,7 @@ export const StoresStore = signalStore(
       find: (search: string) => patchState(store, { search }),
       buyUntil: (until: string) => patchState(store, { until }),
       add: (lot: { paper: PaperItem; quantity: number; place: string; reason: string }) => taken(api.addHolding(lot)),
-      change: (id: number, change: { quantity: number; expected: number; place: string; reason: string }) =>
-        taken(api.changeHolding(id, change)),
+      change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
       history: (id: number) => api.holdingHistory(id),
     };
   }),

@@ -27,6 +27,7 @@ const STORES: Stores = {
   holdings: [
     {
       id: 1,
+      version: 1,
       paper: { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' },
       quantity: 4200,
       place: 'Bay 3',
