@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // npm test: types, lint, unit tests, server tests on a real PostgreSQL, browser tests. Ends with one closing line.
-// `npm test -- core server` runs some parts only: types lint core contract formats server web e2e.
+// `npm test -- core server` runs some parts only: types lint trial core contract formats server web e2e.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
@@ -72,6 +72,7 @@ else buildPackages();
 if (wants('server')) buildServer();
 check('types', 'npm', ['run', '--silent', 'typecheck']);
 check('lint', 'npm', ['run', '--silent', 'lint']);
+check('trial', process.execPath, ['scripts/trial.mjs', '--short']);
 for (const name of ['core', 'contract', 'formats']) jest(name, `packages/${name}/jest.config.mjs`, {});
 jest('web', 'apps/web/jest.config.mjs', {}, { esm: false });
 

@@ -4,7 +4,17 @@ import path from 'node:path';
 import { repo } from '../build-steps.mjs';
 import { seeded } from './seeded.mjs';
 
-const NAMES = ['constructor', '__proto__', 'toString', '', 'a'.repeat(60), 'Ä\u0301 "<&>\' ', '\u202e', 'x\ny', '\ud800'];
+const NAMES = [
+  'constructor',
+  '__proto__',
+  'toString',
+  '',
+  'a'.repeat(60),
+  'Ä\u0301 "<&>\' ',
+  '\u202e',
+  'x\ny',
+  '\ud800',
+];
 const NUMBERS = [0, 1, -1, 0.1, 0.5, 1.3, 2, 3, 7, 60, 999, 1e4, 1e6, 1e9, 1e-9, 0.999, 123.456];
 
 /** Every place of a value, as paths. */
@@ -48,6 +58,11 @@ function mutate(job, draw) {
     else delete parent[key];
   }
   return made;
+}
+
+/** Keeps a job that did harm, where TRIAL_KEEP names a folder. */
+function keep(name, job) {
+  if (process.env.TRIAL_KEEP) fs.writeFileSync(path.join(process.env.TRIAL_KEEP, `${name}.json`), JSON.stringify(job));
 }
 
 /** What everybody does with a plan. */
@@ -100,14 +115,17 @@ export async function mutants(count, seed) {
     const took = performance.now() - began;
     if (valid % 200 !== 0) {
       longest = Math.max(longest, took);
-      if (took > 1_000) slow++;
+      if (took > 1_000) {
+        slow++;
+        keep(`slow-${slow}`, parsed.data);
+      }
     }
     most = Math.max(most, process.memoryUsage().rss / 1e6);
   }
   const exceptions = [...told.values()].reduce((sum, { times }) => sum + times, 0);
   for (const [where, { times, job }] of told) {
     process.stderr.write(`${times} x ${where}\n`);
-    if (process.env.TRIAL_KEEP) fs.writeFileSync(path.join(process.env.TRIAL_KEEP, `mutant-${told.size}-${times}.json`), JSON.stringify(job));
+    keep(`thrown-${times}`, job);
   }
   return {
     rows: [

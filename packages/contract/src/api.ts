@@ -165,6 +165,20 @@ export const STATUSES = ['draft', 'released', 'changed'] as const;
 export const statusSchema = z.enum(STATUSES);
 export type JobStatus = z.output<typeof statusSchema>;
 
+/** Columns that the list of jobs is sorted by. */
+export const JOB_COLUMNS = ['number', 'title', 'customer', 'quantity', 'due', 'status', 'changedAt'] as const;
+export type JobColumn = (typeof JOB_COLUMNS)[number];
+
+/** A page of the list of jobs. */
+export const jobListQuery = z.object({
+  search: line(120).optional(),
+  by: z.enum(JOB_COLUMNS).optional(),
+  order: z.enum(['asc', 'desc']).optional(),
+  skip: z.coerce.number().int().min(0).max(1_000_000).optional(),
+  limit: z.coerce.number().int().min(1).max(500).optional(),
+});
+export type JobListQuery = z.output<typeof jobListQuery>;
+
 export const jobRowSchema = z
   .strictObject({
     id: z.int(),

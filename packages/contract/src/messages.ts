@@ -21,6 +21,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'flow.no-demand': 'The order quantity must be at least 1.',
   'job.duplicate-component': 'Two components are called {component}. Give one of them another id.',
   'job.unknown-component': 'Step {step} belongs to {component}, which is no component of this job.',
+  'job.component-idle':
+    '{component}: no station takes its paper up. Give it a station that does, or take the part out of the job.',
   'job.unknown-run': '{component} is a second run of {run}, which is no component of this job.',
   'job.unknown-machine': '{step}: the works has no machine {machine}. Choose another.',
   'job.machine-cannot': '{step}: {machine} cannot do this ({operation}). Choose another machine.',

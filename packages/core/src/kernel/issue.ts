@@ -21,6 +21,7 @@ export const ISSUE_CODES = [
   'job.duplicate-component',
   'job.unknown-component',
   'job.unknown-run',
+  'job.component-idle',
   'job.unknown-machine',
   'job.machine-cannot',
   'job.unknown-stock',

@@ -6,7 +6,8 @@ import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, no
 import { foursIssue } from './families/impossible.js';
 import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
-import { type Component, type Job, type Step, isUnprinted, itemsTotal } from './job.js';
+import { type Component, type Job, type Step, isUnprinted, itemsTotal, paperOf } from './job.js';
+import { takenBy } from './material/index.js';
 import { endPagesOf } from './section-layout.js';
 import { SHARING } from './share-sheet.js';
 import { machinesFor } from './step-norms.js';
@@ -132,6 +133,16 @@ function sizeIssues({ kind, die, name, widthMm, heightMm }: Component, path: str
 function deliveryIssues({ order: { deliveries, quantity } }: Job): Issue[] {
   const sum = deliveries?.reduce((total, part) => total + part.quantity, 0) ?? quantity;
   return sum === quantity ? [] : [error('order.deliveries', 'order.deliveries', { sum, value: quantity })];
+}
+
+/** Every component is taken up by a station; what lies on a form is taken up with that. Issues: `job.component-idle`. */
+function idleIssues({ components, route }: Job): Issue[] {
+  const taken = new Set(route.flatMap((step) => takenBy(step).map(({ material }) => material)));
+  return components.flatMap(({ id, name, on }, i) =>
+    on !== undefined || taken.has(paperOf(id))
+      ? []
+      : [error('job.component-idle', `components[${i}]`, { component: name })],
+  );
 }
 
 /** A second run is of a component that the job has, and no run itself. Issues: `job.unknown-run`. */
@@ -269,6 +280,7 @@ export function checkJob(job: Job, works: Works): Issue[] {
     ...itemIssues(job),
     ...deliveryIssues(job),
     ...runIssues(job),
+    ...idleIssues(job),
     ...panelIssues(job, works),
     ...job.components.flatMap((component, i) => componentIssues(job, works, component, `components[${i}]`)),
     ...job.route.flatMap((step, i) => stepIssues(job, works, step, `route[${i}]`)),

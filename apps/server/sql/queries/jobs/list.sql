@@ -1,8 +1,6 @@
--- Newest revision of every job, last changed first. Many.
-SELECT j.id, j.number, r.revision, r.state, r.changed_at, a.name AS changed_by,
-  r.body ->> 'title' AS title, r.body ->> 'customer' AS customer, r.body ->> 'family' AS family, r.body ->> 'due' AS due,
-  (r.body -> 'order' ->> 'quantity')::double precision AS quantity
-FROM job j
-JOIN LATERAL (SELECT * FROM revision WHERE job_id = j.id ORDER BY revision DESC LIMIT 1) r ON true
-JOIN account a ON a.id = r.changed_by
-ORDER BY r.changed_at DESC, j.id DESC
+-- A page of the jobs that hold all patterns, last changed first. $1 patterns as a JSON array, $2 skipped, $3 most. Many.
+SELECT j.id, j.number, j.revision, j.state, j.changed_at, a.name AS changed_by, j.title, j.customer, j.family, j.due, j.quantity
+FROM job j JOIN account a ON a.id = j.changed_by
+WHERE j.words LIKE ALL (ARRAY(SELECT jsonb_array_elements_text($1::jsonb)))
+ORDER BY j.changed_at DESC, j.id DESC
+OFFSET $2 LIMIT $3

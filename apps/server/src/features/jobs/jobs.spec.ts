@@ -163,6 +163,51 @@ describe('jobs', () => {
     expect(copy.id).not.toBe(first.id);
   });
 
+  it('are listed page by page, searched and sorted by the server, with how many there are', async () => {
+    const page = async (query: string): Promise<{ rows: JobRow[]; total: number }> => {
+      const response = await manager.call('get', `/api/jobs?${query}`);
+      return { rows: response.body as JobRow[], total: Number(response.headers['x-total-count']) };
+    };
+    for (const title of ['Alpha 100%', 'Beta_x', 'Gamma', 'Delta'])
+      await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: `LIST-${title}`, title }));
+    const all = await page('limit=500');
+    expect(all.total).toBe(all.rows.length);
+    const pages = [await page('limit=3'), await page('limit=3&skip=3')];
+    expect(pages.flatMap(({ rows }) => rows.map(({ id }) => id))).toEqual(all.rows.slice(0, 6).map(({ id }) => id));
+    expect(pages.map(({ total }) => total)).toEqual([all.total, all.total]);
+    const titles = async (query: string): Promise<string[]> => (await page(query)).rows.map(({ title }) => title);
+    expect(await titles('search=list-%20alpha')).toEqual(['Alpha 100%']);
+    // Signs of patterns stand for themselves.
+    expect(await titles('search=100%25')).toEqual(['Alpha 100%']);
+    expect(await titles('search=a_x')).toEqual(['Beta_x']);
+    expect(await titles('search=list-&by=title&order=asc')).toEqual(['Alpha 100%', 'Beta_x', 'Delta', 'Gamma']);
+    expect(await titles('search=list-&by=title&order=desc')).toEqual(['Gamma', 'Delta', 'Beta_x', 'Alpha 100%']);
+    const counts = (await page('by=quantity&order=desc&limit=500')).rows.map(({ quantity: pieces }) => pieces);
+    expect(counts).toEqual([...counts].sort((a, b) => b - a));
+    expect((await manager.call('get', '/api/jobs?limit=501')).status).toBe(400);
+    expect((await manager.call('get', '/api/jobs?by=constructor')).status).toBe(400);
+    expect((await manager.call('get', '/api/jobs?search=%00')).status).toBe(400);
+  });
+
+  it('that take longer to plan than they may are not saved, and the reason is said', async () => {
+    const first = await newJob('tea-caddy');
+    const outline = Array.from({ length: 1_999 }, (_, i) => {
+      const at = (2 * Math.PI * i) / 1_999;
+      return { x: 2 + 2 * Math.cos(at), y: 2 + 2 * Math.sin(at) };
+    });
+    const components = first.job.components.map(({ widthMm: _w, heightMm: _h, tools: _t, ...one }) => ({
+      ...one,
+      die: { kind: 'drawing' as const, outline, lines: [] },
+    }));
+    const saved = await save(first, { components } as Partial<Revision['job']>);
+    // Kept as a draft that is told to be wrong, or refused: it holds nobody up either way.
+    expect([200, 422]).toContain(saved.status);
+    const began = performance.now();
+    expect((await manager.call('get', '/api/needs')).status).toBe(200);
+    expect((await manager.call('get', `/api/jobs/${first.id}`)).status).toBe(200);
+    expect(performance.now() - began).toBeLessThan(5_000);
+  });
+
   it('come back as the job file they were', async () => {
     const first = await newJob();
     const file = await manager.call('get', `/api/jobs/${first.id}/revisions/1/job.json`);

@@ -56,7 +56,11 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     return typeof made === 'string' ? Buffer.from(made) : Buffer.from(made);
   }
   return {
-    jobs: () => listJobs(database),
+    jobs: async ({ query, response }) => {
+      const { rows, total } = await listJobs(database, query);
+      response.setHeader('X-Total-Count', String(total));
+      return rows;
+    },
     createJob: ({ account, body }) => createJob(bench, account, body),
     copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
     job: ({ params }) => readRevision(database, params.id),

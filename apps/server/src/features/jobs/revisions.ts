@@ -1,5 +1,5 @@
 import type { Job, Works } from '@druckerei/core';
-import type { JobRow, Revision, RevisionRow } from '@druckerei/contract';
+import type { JobListQuery, JobRow, Revision, RevisionRow } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { notFound } from '../../http/problem.js';
 import { currentWorks } from '../works/works.js';
@@ -37,14 +37,38 @@ interface HistoryRow {
   released_by: string | null;
 }
 
-export async function listJobs(queries: Queries): Promise<JobRow[]> {
-  const rows = await queries.many<ListRow>('jobs/list');
-  return rows.map(({ state, changed_at, changed_by, ...row }) => ({
-    ...row,
-    status: state === 'released' ? 'released' : row.revision > 1 ? 'changed' : 'draft',
-    changedAt: changed_at.toISOString(),
-    changedBy: changed_by,
-  }));
+/** Most rows of a page that asks for no number. */
+const PAGE = 200;
+
+/** Patterns of the words of a search; signs that mean something in a pattern stand for themselves. */
+const patternsOf = (search: string): string[] =>
+  search
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
+
+/** A page of the jobs that hold every word of the search, and how many there are. */
+export async function listJobs(
+  queries: Queries,
+  { search = '', by, order, skip = 0, limit = PAGE }: JobListQuery,
+): Promise<{ rows: JobRow[]; total: number }> {
+  const patterns = patternsOf(search);
+  const page = [patterns, skip, limit];
+  const asUsual = by === undefined || (by === 'changedAt' && order !== 'asc');
+  const rows = asUsual
+    ? await queries.many<ListRow & Record<string, unknown>>('jobs/list', ...page)
+    : await queries.many<ListRow & Record<string, unknown>>('jobs/list-by', ...page, by, order === 'desc');
+  const total = (await queries.one<{ count: number }>('jobs/count', patterns))?.count ?? 0;
+  return {
+    total,
+    rows: rows.map(({ state, changed_at, changed_by, ...row }) => ({
+      ...row,
+      status: state === 'released' ? 'released' : row.revision > 1 ? 'changed' : 'draft',
+      changedAt: changed_at.toISOString(),
+      changedBy: changed_by,
+    })),
+  };
 }
 
 const historyEntry = (row: HistoryRow): RevisionRow => ({

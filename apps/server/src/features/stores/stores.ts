@@ -131,7 +131,10 @@ export const storesHandlers = (
       if (!before) throw notFound('This lot');
       if (before.quantity !== body.expected || (body.version ?? before.version) !== before.version)
         throw new ProblemError(409, 'Somebody else has changed this lot', {
-          detail: `It holds ${before.quantity} now at ${before.place || 'no place'}, you saw ${body.expected}.`,
+          detail:
+            before.quantity === body.expected
+              ? `It holds ${before.quantity} again, but was changed in between. It lies at ${before.place || 'no place'}.`
+              : `It holds ${before.quantity} now, you saw ${body.expected}.`,
         });
       await queries.one('stores/change', params.id, body.quantity, body.place, account.id);
       await queries.one('stores/add-change', params.id, before.quantity, body.quantity, body.reason, account.id);

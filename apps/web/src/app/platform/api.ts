@@ -1,4 +1,4 @@
-import { HttpClient } from '@angular/common/http';
+import { HttpClient, HttpParams } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { HouseFold, Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
 import type {
@@ -6,6 +6,7 @@ import type {
   Difference,
   Finished,
   HoldingHistoryEntry,
+  JobListQuery,
   JobRow,
   KeptCarrier,
   Needs,
@@ -16,7 +17,7 @@ import type {
   SingleBook,
   Stores,
 } from '@druckerei/contract';
-import type { Observable } from 'rxjs';
+import { type Observable, map } from 'rxjs';
 
 /** The server's calls. The CSRF header is set by Angular from the cookie. */
 @Injectable({ providedIn: 'root' })
@@ -47,8 +48,20 @@ export class Api {
   dropFold(name: string): Observable<Works> {
     return this.http.delete<Works>(`/api/works/folds/${encodeURIComponent(name)}`);
   }
-  jobs(): Observable<JobRow[]> {
-    return this.http.get<JobRow[]>('/api/jobs');
+  /** A page of the jobs, and how many there are in all. */
+  jobs(asked: JobListQuery = {}): Observable<{ rows: JobRow[]; total: number }> {
+    const given = Object.entries(asked).filter(([, value]) => value !== undefined && value !== '');
+    return this.http
+      .get<JobRow[]>('/api/jobs', {
+        params: new HttpParams({ fromObject: Object.fromEntries(given) }),
+        observe: 'response',
+      })
+      .pipe(
+        map(({ body, headers }) => ({
+          rows: body ?? [],
+          total: Number(headers.get('X-Total-Count') ?? body?.length ?? 0),
+        })),
+      );
   }
   createJob(job: Job): Observable<Revision> {
     return this.http.post<Revision>('/api/jobs', job);

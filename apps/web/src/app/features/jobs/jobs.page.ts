@@ -4,7 +4,6 @@ import {
   type ElementRef,
   type OnDestroy,
   computed,
-  effect,
   inject,
   viewChild,
 } from '@angular/core';
@@ -14,11 +13,11 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { MatSort, MatSortModule } from '@angular/material/sort';
-import { MatTableDataSource, MatTableModule } from '@angular/material/table';
+import { MatSortModule, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
-import type { JobRow, Revision } from '@druckerei/contract';
+import { type JobRow, type Revision, JOB_COLUMNS } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { Commands } from '../../platform/commands';
@@ -63,9 +62,7 @@ export class JobsPage implements OnDestroy {
     'changedAt',
     ...(this.mayEdit() ? ['copy'] : []),
   ]);
-  protected readonly data = new MatTableDataSource<JobRow>([]);
   protected readonly format = { count, dateText, timeText };
-  private readonly sort = viewChild(MatSort);
   private readonly searchField = viewChild<ElementRef<HTMLInputElement>>('search');
   private readonly takeBack = inject(Commands).offerPage([
     { id: 'search', name: 'Search jobs', key: '/', run: () => this.searchField()?.nativeElement.focus() },
@@ -74,11 +71,13 @@ export class JobsPage implements OnDestroy {
 
   constructor() {
     this.jobs.load();
-    effect(() => {
-      this.data.data = [...this.jobs.found()];
-      const sort = this.sort();
-      if (sort) this.data.sort = sort;
-    });
+  }
+
+  protected sortBy({ active, direction }: Sort): void {
+    this.jobs.sortBy(
+      JOB_COLUMNS.find((column) => column === active),
+      direction || undefined,
+    );
   }
 
   ngOnDestroy(): void {

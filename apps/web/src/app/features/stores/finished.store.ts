@@ -55,7 +55,11 @@ export const FinishedStore = signalStore(
       );
     return {
       load(): void {
-        forkJoin({ works: api.works(), finished: api.finished(), jobs: api.jobs() }).subscribe({
+        forkJoin({
+          works: api.works(),
+          finished: api.finished(),
+          jobs: api.jobs({ limit: 500 }).pipe(map(({ rows }) => rows)),
+        }).subscribe({
           next: (loaded) => patchState(store, { ...loaded, failed: '' }),
           error: (error: unknown) => patchState(store, { failed: failureOf(error).text }),
         });
