@@ -101,6 +101,7 @@ export function cluster({ home, port, durable }) {
   }
 
   return {
+    home,
     url: (database) => `postgres://${ROLE}:${fs.readFileSync(secret, 'utf8')}@127.0.0.1:${port}/${database}`,
     /** Returns whether this call started it (and so should stop it). */
     start() {

@@ -3,6 +3,7 @@
 // Bounded, on loopback only, and the same for the same seed.
 import { buildPackages, installPackages } from './build-steps.mjs';
 import { mutants } from './trial/mutants.mjs';
+import { outages } from './trial/outages.mjs';
 
 const args = process.argv.slice(2);
 const short = args.includes('--short');
@@ -10,8 +11,14 @@ const seedAt = args.indexOf('--seed');
 const seed = seedAt < 0 ? 1 : Number(args[seedAt + 1]);
 const TRIALS = {
   mutants: () => mutants(short ? 1_500 : 100_000, seed),
+  outages: () =>
+    outages(
+      short
+        ? { postmasters: 2, backends: 2, restarts: 1, servers: 2 }
+        : { postmasters: 30, backends: 30, restarts: 5, servers: 40 },
+    ),
 };
-const names = args.filter((arg, i) => !arg.startsWith('--') && i !== seedAt + 1);
+const names = args.filter((arg, i) => !arg.startsWith('--') && (seedAt < 0 || i !== seedAt + 1));
 
 installPackages();
 buildPackages();

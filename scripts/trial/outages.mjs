@@ -1,0 +1,225 @@
+// The database and the server go down under load, again and again: what was acknowledged stays, and all comes back by itself.
+import { spawn } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import pg from 'pg';
+import { buildServer, repo } from '../build-steps.mjs';
+import { installPostgres, testCluster } from '../database.mjs';
+
+const PORT = 3961;
+const address = `http://127.0.0.1:${PORT}`;
+const CLIENTS = 4;
+const SIGN_IN = { login: 'manager', password: 'weir-and-wheel' };
+
+/** The server, started again when it ends; counts the times that nobody asked it to. */
+class Supervised {
+  own = 0;
+  asked = 0;
+  ended = false;
+  constructor(env) {
+    this.env = env;
+    this.start();
+  }
+  start() {
+    this.child = spawn(process.execPath, ['apps/server/dist/main.js'], {
+      cwd: repo,
+      stdio: ['ignore', 'ignore', 'ignore'],
+      env: this.env,
+    });
+    this.child.on('exit', () => {
+      if (this.ended) return;
+      if (this.killed) this.killed = false;
+      else this.own++;
+      setTimeout(() => this.start(), 100);
+    });
+  }
+  kill() {
+    this.asked++;
+    this.killed = true;
+    this.child.kill('SIGKILL');
+  }
+  async stop() {
+    this.ended = true;
+    this.child.kill('SIGTERM');
+    await new Promise((resolve) => this.child.once('exit', resolve));
+  }
+}
+
+/** A browser without a face: keeps its cookies and its token. */
+class Client {
+  cookies = new Map();
+  async call(method, at, body) {
+    const response = await fetch(`${address}${at}`, {
+      method,
+      headers: {
+        cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '),
+        'x-xsrf-token': decodeURIComponent(this.cookies.get('XSRF-TOKEN') ?? ''),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      signal: AbortSignal.timeout(20_000),
+    });
+    for (const cookie of response.headers.getSetCookie()) {
+      const [name, value] = cookie.split(';', 1)[0].split('=', 2);
+      this.cookies.set(name, value);
+    }
+    return { status: response.status, body: await response.json().catch(() => undefined) };
+  }
+  async signIn() {
+    await this.call('GET', '/api/session');
+    const { status } = await this.call('POST', '/api/session', SIGN_IN);
+    if (status !== 200) throw new Error(`sign-in: ${status}`);
+  }
+}
+
+const healthy = () =>
+  fetch(`${address}/api/health`, { signal: AbortSignal.timeout(2_000) }).then(
+    ({ ok }) => ok,
+    () => false,
+  );
+async function untilHealthy() {
+  const began = performance.now();
+  while (!(await healthy())) {
+    if (performance.now() - began > 60_000) throw new Error('the server does not come back');
+    await wait(20);
+  }
+  return performance.now() - began;
+}
+
+/** Saves one job over and over; remembers what was acknowledged and what was sent. */
+async function write(client, job, state) {
+  const file = JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples/trail-map.json'), 'utf8'));
+  let [version, quantity] = [undefined, 1_000];
+  while (!state.stopped) {
+    try {
+      if (version === undefined) {
+        const { status, body } = await client.call('GET', `/api/jobs/${job.id}`);
+        state.statuses.add(status);
+        if (status === 200) version = body.version;
+        else await wait(20);
+        continue;
+      }
+      quantity++;
+      job.sent = quantity;
+      const next = { ...file, number: job.number, order: { ...file.order, quantity } };
+      const { status, body } = await client.call('PUT', `/api/jobs/${job.id}/draft`, { version, job: next });
+      state.statuses.add(status);
+      if (status === 200) {
+        version = body.version;
+        Object.assign(job, { acknowledged: quantity, version });
+        state.writes++;
+      } else version = undefined;
+    } catch {
+      // Nobody answered: the server was killed. What stands is asked for again.
+      version = undefined;
+      await wait(20);
+    }
+  }
+}
+
+/** @returns rows of the table, and whether all of it was reached. */
+export async function outages({ postmasters, backends, restarts, servers }) {
+  installPostgres();
+  buildServer();
+  const cluster = testCluster();
+  cluster.start();
+  const url = cluster.database('trial');
+  const server = new Supervised({
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: url,
+    PORT: String(PORT),
+    DEMO: '1',
+    LOG_LEVEL: 'silent',
+    SESSION_SECRET: 'a secret of the trial alone',
+    SIGN_IN_TRIES: '10000',
+    SIGN_IN_TRIES_ADDRESS: '10000',
+  });
+  const back = [];
+  const state = { stopped: false, writes: 0, statuses: new Set() };
+  try {
+    await untilHealthy();
+    const jobs = [];
+    const writers = [];
+    for (let i = 0; i < CLIENTS; i++) {
+      const client = new Client();
+      await client.signIn();
+      const file = JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples/trail-map.json'), 'utf8'));
+      const made = await client.call('POST', '/api/jobs', { ...file, number: `TRIAL-${i}` });
+      const job = { id: made.body.id, number: `TRIAL-${i}`, acknowledged: 0, sent: 0, version: 1 };
+      jobs.push(job);
+      writers.push(write(client, job, state));
+    }
+    const pause = () => wait(300);
+    const fromRunning = async (work) => {
+      await pause();
+      await work();
+      back.push(await untilHealthy());
+    };
+    for (let i = 0; i < postmasters; i++)
+      await fromRunning(async () => {
+        const pid = Number(fs.readFileSync(path.join(cluster.home, 'data/postmaster.pid'), 'utf8').split('\n')[0]);
+        process.kill(pid, 'SIGKILL');
+        await wait(400);
+        for (let tries = 0; ; tries++) {
+          try {
+            cluster.start();
+            break;
+          } catch (error) {
+            if (tries > 20) throw error;
+            await wait(200); // its children are still going
+          }
+        }
+      });
+    for (let i = 0; i < backends; i++)
+      await fromRunning(async () => {
+        const admin = new pg.Client({ connectionString: url });
+        await admin.connect();
+        await admin.query(
+          'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()',
+        );
+        await admin.end();
+      });
+    for (let i = 0; i < restarts; i++)
+      await fromRunning(() => {
+        cluster.stop();
+        cluster.start();
+      });
+    const own = server.own;
+    const fromDatabase = Math.max(0, ...back);
+    for (let i = 0; i < servers; i++) await fromRunning(() => server.kill());
+    await pause();
+    state.stopped = true;
+    await Promise.all(writers);
+    const reader = new Client();
+    await reader.signIn();
+    let [lost, half] = [0, 0];
+    for (const job of jobs) {
+      const { body } = await reader.call('GET', `/api/jobs/${job.id}`);
+      const stands = body.job.order.quantity;
+      if (body.version < job.version || stands < job.acknowledged) lost++;
+      if (stands > job.sent || body.job.number !== job.number) half++;
+    }
+    const odd = [...state.statuses].filter((status) => ![200, 409, 503].includes(status));
+    return {
+      rows: [
+        ['postmaster kills', postmasters, ''],
+        ['ended backends', backends, ''],
+        ['restarts', restarts, ''],
+        ['server kills', servers, ''],
+        ['writes acknowledged', state.writes, ''],
+        ['exits by the database', own, '0'],
+        ['back within, ms', Math.round(fromDatabase), 'under 1,000'],
+        ['acknowledged lost', lost, '0'],
+        ['half written', half, '0'],
+        ['other than 200, 409, 503', odd.join(' ') || 'none', 'none'],
+      ],
+      met: own === 0 && fromDatabase < 1_000 && lost === 0 && half === 0 && odd.length === 0 && state.writes > 0,
+    };
+  } finally {
+    state.stopped = true;
+    await server.stop();
+    cluster.destroy();
+  }
+}
