@@ -2,6 +2,7 @@
 // npm run trial [-- NAME ...] [--short] [--seed N]: attacks on what we promise (docs/trust.md), each with its table.
 // Bounded, on loopback only, and the same for the same seed.
 import { buildPackages, installPackages } from './build-steps.mjs';
+import { hostile } from './trial/hostile.mjs';
 import { mutants } from './trial/mutants.mjs';
 import { outages } from './trial/outages.mjs';
 
@@ -11,6 +12,7 @@ const seedAt = args.indexOf('--seed');
 const seed = seedAt < 0 ? 1 : Number(args[seedAt + 1]);
 const TRIALS = {
   mutants: () => mutants(short ? 1_500 : 100_000, seed),
+  hostile: () => hostile(short ? 1_500 : 40_000, seed),
   outages: () =>
     outages(
       short

@@ -6,11 +6,11 @@ import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
 import { buildServer, repo } from '../build-steps.mjs';
 import { installPostgres, testCluster } from '../database.mjs';
+import { Client, untilHealthy } from './client.mjs';
 
 const PORT = 3961;
 const address = `http://127.0.0.1:${PORT}`;
 const CLIENTS = 4;
-const SIGN_IN = { login: 'manager', password: 'weir-and-wheel' };
 
 /** The server, started again when it ends; counts the times that nobody asked it to. */
 class Supervised {
@@ -44,47 +44,6 @@ class Supervised {
     this.child.kill('SIGTERM');
     await new Promise((resolve) => this.child.once('exit', resolve));
   }
-}
-
-/** A browser without a face: keeps its cookies and its token. */
-class Client {
-  cookies = new Map();
-  async call(method, at, body) {
-    const response = await fetch(`${address}${at}`, {
-      method,
-      headers: {
-        cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '),
-        'x-xsrf-token': decodeURIComponent(this.cookies.get('XSRF-TOKEN') ?? ''),
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-      },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-      signal: AbortSignal.timeout(20_000),
-    });
-    for (const cookie of response.headers.getSetCookie()) {
-      const [name, value] = cookie.split(';', 1)[0].split('=', 2);
-      this.cookies.set(name, value);
-    }
-    return { status: response.status, body: await response.json().catch(() => undefined) };
-  }
-  async signIn() {
-    await this.call('GET', '/api/session');
-    const { status } = await this.call('POST', '/api/session', SIGN_IN);
-    if (status !== 200) throw new Error(`sign-in: ${status}`);
-  }
-}
-
-const healthy = () =>
-  fetch(`${address}/api/health`, { signal: AbortSignal.timeout(2_000) }).then(
-    ({ ok }) => ok,
-    () => false,
-  );
-async function untilHealthy() {
-  const began = performance.now();
-  while (!(await healthy())) {
-    if (performance.now() - began > 60_000) throw new Error('the server does not come back');
-    await wait(20);
-  }
-  return performance.now() - began;
 }
 
 /** Saves one job over and over; remembers what was acknowledged and what was sent. */
@@ -139,11 +98,11 @@ export async function outages({ postmasters, backends, restarts, servers }) {
   const back = [];
   const state = { stopped: false, writes: 0, statuses: new Set() };
   try {
-    await untilHealthy();
+    await untilHealthy(address);
     const jobs = [];
     const writers = [];
     for (let i = 0; i < CLIENTS; i++) {
-      const client = new Client();
+      const client = new Client(address);
       await client.signIn();
       const file = JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples/trail-map.json'), 'utf8'));
       const made = await client.call('POST', '/api/jobs', { ...file, number: `TRIAL-${i}` });
@@ -155,7 +114,7 @@ export async function outages({ postmasters, backends, restarts, servers }) {
     const fromRunning = async (work) => {
       await pause();
       await work();
-      back.push(await untilHealthy());
+      back.push(await untilHealthy(address));
     };
     for (let i = 0; i < postmasters; i++)
       await fromRunning(async () => {
@@ -192,7 +151,7 @@ export async function outages({ postmasters, backends, restarts, servers }) {
     await pause();
     state.stopped = true;
     await Promise.all(writers);
-    const reader = new Client();
+    const reader = new Client(address);
     await reader.signIn();
     let [lost, half] = [0, 0];
     for (const job of jobs) {

@@ -1,0 +1,58 @@
+// A browser without a face for the trials: keeps its cookies and its token.
+import { setTimeout as wait } from 'node:timers/promises';
+
+const SIGN_IN = { login: 'manager', password: 'weir-and-wheel' };
+/** Milliseconds after which an answer is no longer waited for. */
+const PATIENCE_MS = 20_000;
+
+export class Client {
+  cookies = new Map();
+  constructor(address) {
+    this.address = address;
+  }
+  /** A request as it is given; cookies of the answer are kept where it was sent with ours. */
+  async raw(method, at, body, headers = {}) {
+    const response = await fetch(`${this.address}${at}`, {
+      method,
+      headers: {
+        cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '),
+        'x-xsrf-token': decodeURIComponent(this.cookies.get('XSRF-TOKEN') ?? ''),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body }),
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    });
+    if (headers.cookie === undefined)
+      for (const cookie of response.headers.getSetCookie()) {
+        const [name, value] = cookie.split(';', 1)[0].split('=', 2);
+        this.cookies.set(name, value);
+      }
+    return { status: response.status, text: await response.text() };
+  }
+  async call(method, at, body) {
+    const { status, text } = await this.raw(method, at, body === undefined ? undefined : JSON.stringify(body));
+    return { status, body: text === '' ? undefined : JSON.parse(text) };
+  }
+  async signIn() {
+    await this.call('GET', '/api/session');
+    const { status } = await this.call('POST', '/api/session', SIGN_IN);
+    if (status !== 200) throw new Error(`sign-in: ${status}`);
+  }
+}
+
+const healthy = (address) =>
+  fetch(`${address}/api/health`, { signal: AbortSignal.timeout(2_000) }).then(
+    ({ ok }) => ok,
+    () => false,
+  );
+
+/** @returns milliseconds until the server is healthy. */
+export async function untilHealthy(address) {
+  const began = performance.now();
+  while (!(await healthy(address))) {
+    if (performance.now() - began > 60_000) throw new Error('the server does not come back');
+    await wait(20);
+  }
+  return performance.now() - began;
+}
