@@ -17,8 +17,8 @@ import {
   merge,
   of,
   switchMap,
-  tap,
 } from 'rxjs';
+import { diffJobs } from '@druckerei/core';
 import { Api } from '../../../platform/api';
 import { NoticeActions } from '../../../platform/notices';
 import { failureOf } from '../../../platform/problem';
@@ -30,12 +30,17 @@ import { LocalDrafts } from './local-drafts';
 const REST_MS = 600;
 const RETRY_MS = 5_000;
 
+const NOT_KEPT =
+  'The storage of this browser is full: what you type is not kept on this computer until the server has it. Stay on this page.';
+
 @Injectable()
 export class JobEffects {
   private readonly actions = inject(Actions);
   private readonly store = inject(Store);
   private readonly api = inject(Api);
   private readonly drafts = inject(LocalDrafts);
+  /** Whether this computer keeps what is typed; told once when it no longer does. */
+  private kept = true;
   private readonly state = () => this.store.select(jobFeature.selectJobState);
 
   readonly load = createEffect(() =>
@@ -52,28 +57,37 @@ export class JobEffects {
     ),
   );
 
-  readonly keepLocal = createEffect(
-    () =>
-      this.actions.pipe(
-        ofType(
-          JobActions.edit,
-          JobActions.type,
-          JobActions.undo,
-          JobActions.redo,
-          JobActions.saved,
-          JobActions.takeTheirs,
-          JobActions.keepMine,
-          JobActions.released,
-        ),
-        concatLatestFrom(this.state),
-        tap(([, { revision, base, commands, cursor, pending, edit, savedEdit }]) => {
-          if (!revision || !base) return;
-          const unsaved = edit !== savedEdit;
-          if (!unsaved && Object.keys(pending).length === 0) this.drafts.forget(revision.id);
-          else this.drafts.keep(revision.id, { version: revision.version, base, commands, cursor, pending, unsaved });
-        }),
+  readonly keepLocal = createEffect(() =>
+    this.actions.pipe(
+      ofType(
+        JobActions.edit,
+        JobActions.type,
+        JobActions.undo,
+        JobActions.redo,
+        JobActions.saved,
+        JobActions.takeTheirs,
+        JobActions.keepMine,
+        JobActions.released,
       ),
-    { dispatch: false },
+      concatLatestFrom(this.state),
+      concatMap(([, { revision, base, commands, cursor, pending, edit, savedEdit }]): Observable<Action> => {
+        if (!revision || !base) return EMPTY;
+        const unsaved = edit !== savedEdit;
+        const before = this.kept;
+        this.kept = true;
+        if (!unsaved && Object.keys(pending).length === 0) this.drafts.forget(revision.id);
+        else
+          this.kept = this.drafts.keep(revision.id, {
+            version: revision.version,
+            base,
+            commands,
+            cursor,
+            pending,
+            unsaved,
+          });
+        return this.kept || !before ? EMPTY : of(NoticeActions.say({ text: NOT_KEPT }));
+      }),
+    ),
   );
 
   readonly save = createEffect(() =>
@@ -99,9 +113,13 @@ export class JobEffects {
           map((saved): Action => JobActions.saved({ revision: saved, edit })),
           catchError((error: unknown): Observable<Action> => {
             const { status, text, problem } = failureOf(error);
+            const theirs = problem?.current;
+            // An answer that was lost on the way: what stands there is what was sent from here.
+            if (theirs?.version === revision.version + 1 && diffJobs(theirs.job, job).length === 0)
+              return of(JobActions.saved({ revision: theirs, edit }));
             return of(
-              problem?.current
-                ? JobActions.refused({ theirs: problem.current })
+              theirs
+                ? JobActions.refused({ theirs })
                 : JobActions.notSaved({ message: text, retry: status === 0 || status >= 500 }),
             );
           }),
