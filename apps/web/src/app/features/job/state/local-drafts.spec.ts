@@ -18,7 +18,7 @@ const DRAFT: LocalDraft = {
 };
 
 describe('drafts on this computer', () => {
-  let store: MockStore<object>;
+  let store: MockStore;
   let drafts: LocalDrafts;
   const signIn = (who: Account | undefined): void => {
     store.overrideSelector(sessionFeature.selectAccount, who);
@@ -29,7 +29,7 @@ describe('drafts on this computer', () => {
     TestBed.configureTestingModule({
       providers: [provideMockStore({ selectors: [{ selector: sessionFeature.selectAccount, value: account(1) }] })],
     });
-    store = TestBed.inject<MockStore<object>>(MockStore);
+    store = TestBed.inject<MockStore>(MockStore);
     drafts = TestBed.inject(LocalDrafts);
   });
   afterEach(() => jest.restoreAllMocks());
