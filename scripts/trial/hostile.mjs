@@ -124,6 +124,7 @@ export async function hostile(count, seed) {
   server.on('exit', () => exits++);
   const draw = seeded(seed);
   const told = new Map();
+  let signedOut = false;
   let [wrong, hangs, sent, longest, done] = [0, 0, 0, 0, 0];
   try {
     await untilHealthy(address);
@@ -152,13 +153,19 @@ export async function hostile(count, seed) {
       longest = Math.max(longest, took);
       if (took > 5_000) hangs++;
       if (status >= 200 && status < 300) done++;
+      if (status === 401 && headers.cookie === undefined) signedOut = true;
       if (typeof status === 'string' ? status !== 'ERR_INVALID_URL' && status !== 'TypeError' : status >= 500) {
         wrong++;
         const what = `${status} ${method} ${endpoint.path} ${JSON.stringify(headers)} ${String(text).slice(0, 160)}`;
         if (told.size < 20) told.set(`${status} ${endpoint.id}`, what);
       }
     };
-    while (sent < count && exits === 0) await Promise.all(Array.from({ length: 8 }, one));
+    while (sent < count && exits === 0) {
+      await Promise.all(Array.from({ length: 8 }, one));
+      // Some of what is sent signs out.
+      if (signedOut) await client.signIn();
+      signedOut = false;
+    }
     for (const what of told.values()) process.stderr.write(`${what}\n`);
     const alive = await client.raw('GET', '/api/health').then(({ status }) => status);
     return {

@@ -197,9 +197,9 @@ describe('jobs', () => {
     });
     const components = first.job.components.map(({ widthMm: _w, heightMm: _h, tools: _t, ...one }) => ({
       ...one,
-      die: { kind: 'drawing' as const, outline, lines: [] },
+      die: { kind: 'drawing', name: 'Ring', outline, lines: [] },
     }));
-    const saved = await save(first, { components } as Partial<Revision['job']>);
+    const saved = await save(first, { components } as unknown as Partial<Revision['job']>);
     // Kept as a draft that is told to be wrong, or refused: it holds nobody up either way.
     expect([200, 422]).toContain(saved.status);
     const began = performance.now();
