@@ -120,6 +120,8 @@ export function cluster({ home, port, durable }) {
           '--encoding=UTF8',
           '--locale=C.UTF-8',
           '--no-instructions',
+          // A page that the disk has changed is told when it is read.
+          '--data-checksums',
         ]);
       }
       const started = !running();

@@ -10,7 +10,7 @@ const signedIn: CanActivateFn = (_route, state) => {
   return inject(Store)
     .select(sessionFeature.selectWho)
     .pipe(
-      filter((who) => who.kind !== 'unknown'),
+      filter((who) => who.kind === 'known' || who.kind === 'nobody'),
       take(1),
       map((who) => who.kind === 'known' || router.createUrlTree(['/sign-in'], { queryParams: { to: state.url } })),
     );

@@ -1,10 +1,14 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
+import type { Action } from '@ngrx/store';
 import { Actions, ROOT_EFFECTS_INIT, createEffect, ofType } from '@ngrx/effects';
-import { catchError, exhaustMap, map, of, tap } from 'rxjs';
+import { Subject, catchError, exhaustMap, finalize, map, merge, of, retry, tap, timer } from 'rxjs';
 import { Api } from './api';
 import { failureOf } from './problem';
 import { SessionActions } from './session.state';
+
+/** Milliseconds before a server that did not answer is asked again. */
+const AGAIN_MS = 2_000;
 
 @Injectable()
 export class SessionEffects {
@@ -15,12 +19,21 @@ export class SessionEffects {
   readonly find = createEffect(() =>
     this.actions.pipe(
       ofType(ROOT_EFFECTS_INIT),
-      exhaustMap(() =>
-        this.api.session().pipe(
-          map((found) => SessionActions.found(found)),
-          catchError(() => of(SessionActions.found({ account: null, demo: false }))),
-        ),
-      ),
+      exhaustMap(() => {
+        // Whoever is signed in stays so while the server is away: nobody is sent to the sign-in page for it.
+        const unanswered = new Subject<Action>();
+        const found = this.api.session().pipe(
+          retry({
+            delay: () => {
+              unanswered.next(SessionActions.unanswered());
+              return timer(AGAIN_MS);
+            },
+          }),
+          map((answer): Action => SessionActions.found(answer)),
+          finalize(() => unanswered.complete()),
+        );
+        return merge(unanswered, found);
+      }),
     ),
   );
 

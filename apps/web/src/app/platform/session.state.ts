@@ -3,7 +3,11 @@ import { createActionGroup, createFeature, createReducer, createSelector, emptyP
 
 /** Who sits in front of it. */
 export type Who =
-  { readonly kind: 'unknown' } | { readonly kind: 'nobody' } | { readonly kind: 'known'; readonly account: Account };
+  | { readonly kind: 'unknown' }
+  /** The server does not say: it is asked again. */
+  | { readonly kind: 'unanswered' }
+  | { readonly kind: 'nobody' }
+  | { readonly kind: 'known'; readonly account: Account };
 export type SignInState =
   { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'refused'; readonly message: string };
 
@@ -18,6 +22,7 @@ export const SessionActions = createActionGroup({
   source: 'Session',
   events: {
     Found: props<{ account: Account | null; demo: boolean }>(),
+    Unanswered: emptyProps(),
     'Sign in': props<{ login: string; password: string; to: string }>(),
     'Signed in': props<{ account: Account; to: string }>(),
     Refused: props<{ message: string }>(),
@@ -35,6 +40,7 @@ export const sessionFeature = createFeature({
       demo,
       who: account ? { kind: 'known', account } : { kind: 'nobody' },
     })),
+    on(SessionActions.unanswered, (state): SessionState => ({ ...state, who: { kind: 'unanswered' } })),
     on(SessionActions.signIn, (state): SessionState => ({ ...state, signIn: { kind: 'asking' } })),
     on(SessionActions.signedIn, (state, { account }): SessionState => ({
       ...state,
@@ -48,6 +54,7 @@ export const sessionFeature = createFeature({
     on(SessionActions.signedOut, (state): SessionState => ({ ...state, who: { kind: 'nobody' } })),
   ),
   extraSelectors: ({ selectWho }) => ({
+    selectUnanswered: createSelector(selectWho, ({ kind }) => kind === 'unanswered'),
     selectAccount: createSelector(selectWho, (who) => (who.kind === 'known' ? who.account : undefined)),
     selectMayEdit: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role === 'manager'),
     /** Enters what happens in the plate room, ink room and at the press. */

@@ -76,6 +76,12 @@ import { Measures } from '../ui/measures';
         </mat-menu>
       </header>
     }
+    @if (unanswered()) {
+      <p class="unanswered" role="alert">
+        The server has a problem and does not answer. It is asked again by itself; what you typed is kept on this
+        computer.
+      </p>
+    }
     <main><router-outlet /></main>
   `,
   styles: `
@@ -83,6 +89,14 @@ import { Measures } from '../ui/measures';
       display: flex;
       flex-direction: column;
       min-height: 100vh;
+    }
+    .unanswered {
+      margin: 48px auto;
+      max-width: 480px;
+      padding: 16px 20px;
+      border: 1px solid var(--mat-sys-outline-variant);
+      border-radius: 4px;
+      background: var(--mat-sys-surface-container);
     }
     header {
       display: flex;
@@ -134,6 +148,7 @@ export class Shell {
   protected readonly theme = inject(Theme);
   protected readonly measures = inject(Measures);
   protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
+  protected readonly unanswered = this.store.selectSignal(sessionFeature.selectUnanswered);
 
   constructor() {
     inject(Keys);
