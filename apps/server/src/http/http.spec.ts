@@ -165,7 +165,8 @@ describe('bad input', () => {
 
   it.each(['null \u0000', 'half a pair \ud800'])('refuses text that the database cannot keep: %j', async (title) => {
     const response = await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'T-odd', title }));
-    expect(response.status).toBe(400);
+    expect(response.status).toBe(422);
+    expect((response.body as { errors: { path: string }[] }).errors).toMatchObject([{ path: 'title' }]);
   });
 
   it('left nothing unexpected in the log', () => {
