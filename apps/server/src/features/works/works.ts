@@ -1,6 +1,5 @@
 import {
   type HouseFold,
-  type OwnFolding,
   type Works,
   baseId,
   checkFolding,
@@ -14,20 +13,25 @@ import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 
+interface WorksRow {
+  body: Omit<Works, 'norms' | 'folds' | 'mark'>;
+  norms: readonly { id: string; value: number; reason: string; by: string }[];
+  folds: readonly HouseFold[];
+  mark: number;
+}
+
 /** The works with the norms in force now. */
 export async function currentWorks(queries: Queries): Promise<Works> {
-  const row = await queries.one<{ body: Omit<Works, 'norms' | 'folds' | 'mark'> }>('works/get');
+  const row = await queries.one<WorksRow & Record<string, unknown>>('works/current');
   if (!row) throw new Error('the works has not been set up');
-  const norms = await queries.many<{ id: string; value: number; reason: string; changed_by: string }>('works/norms');
-  const folds = await queries.many<{ name: string; body: OwnFolding }>('works/folds');
   return {
     ...row.body,
-    mark: (await queries.one<{ mark: number }>('works/mark'))?.mark ?? 0,
-    ...(folds.length > 0 ? { folds: folds.map(({ name, body }): HouseFold => ({ name, ...body })) } : {}),
+    mark: row.mark,
+    ...(row.folds.length > 0 ? { folds: row.folds } : {}),
     norms: table(
-      norms.map(({ id, value, reason, changed_by }) => [
+      row.norms.map(({ id, value, reason, by }) => [
         id,
-        { value, source: { label: 'set by user', note: reason === '' ? changed_by : `${changed_by}: ${reason}` } },
+        { value, source: { label: 'set by user', note: reason === '' ? by : `${by}: ${reason}` } },
       ]),
     ),
   };
