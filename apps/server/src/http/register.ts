@@ -60,8 +60,8 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     const params = parse(endpoint.params, request.params, badAddress);
     const query = parse(endpoint.query, request.query, badAddress);
     const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
-    const answer = await once(database, endpoint, request, account, async () =>
-      handler({ params, query, body, account, request, response }),
+    const answer = await once(database, endpoint, request, account, () =>
+      Promise.resolve(handler({ params, query, body, account, request, response })),
     );
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.

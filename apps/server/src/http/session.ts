@@ -7,8 +7,9 @@ import type { Database } from '../db/database.js';
 declare module 'express-session' {
   interface SessionData {
     accountId: number;
-    /** When it was signed in, milliseconds. */
+    /** When it was signed in, and about when it was last used, milliseconds. */
     since: number;
+    used: number;
   }
 }
 
@@ -16,6 +17,8 @@ const HOUR = 3600 * 1000;
 /** A session ends when it is left alone for so long, and so long after sign-in whatever happens. */
 export const IDLE_MS = 12 * HOUR;
 export const MOST_MS = 24 * HOUR;
+/** A session that is in use is written so often. */
+const USED_MS = 10 * 60 * 1000;
 const PRUNE_SECONDS = 15 * 60;
 
 export interface SessionOptions {
@@ -38,6 +41,8 @@ export function sessions(database: Database, { secret, tls, onError }: SessionOp
       pool: database.pool,
       tableName: 'session',
       pruneSessionInterval: PRUNE_SECONDS,
+      // A session is written when it is used after a while, not at every request.
+      disableTouch: true,
       errorLog: (...said: unknown[]) => onError(said.find((one) => one instanceof Error) ?? new Error(said.join(' '))),
     }),
     resave: false,
@@ -47,11 +52,16 @@ export function sessions(database: Database, { secret, tls, onError }: SessionOp
   });
 }
 
-/** Ends a session that is older than any may be, however busy it was. */
+/** Ends a session that is older than any may be, however busy it was, and keeps one alive that is in use. */
 export const endOldSessions: RequestHandler = (request, _response, next) => {
-  const { accountId, since = 0 } = request.session;
-  if (accountId === undefined || Date.now() - since < MOST_MS) next();
-  else request.session.regenerate(next);
+  const { accountId, since = 0, used = 0 } = request.session;
+  const now = Date.now();
+  if (accountId !== undefined && now - since >= MOST_MS) {
+    request.session.regenerate(next);
+    return;
+  }
+  if (accountId !== undefined && now - used >= USED_MS) request.session.used = now;
+  next();
 };
 
 /** The account that is signed in, or undefined. */

@@ -54,14 +54,22 @@ export async function listJobs(
   { search = '', by, order, skip = 0, limit = PAGE }: JobListQuery,
 ): Promise<{ rows: JobRow[]; total: number }> {
   const patterns = patternsOf(search);
-  const page = [patterns, skip, limit];
   const asUsual = by === undefined || (by === 'changedAt' && order !== 'asc');
-  const rows = asUsual
-    ? await queries.many<ListRow & Record<string, unknown>>('jobs/list', ...page)
-    : await queries.many<ListRow & Record<string, unknown>>('jobs/list-by', ...page, by, order === 'desc');
-  const total = (await queries.one<{ count: number }>('jobs/count', patterns))?.count ?? 0;
+  type Found = ListRow & Record<string, unknown>;
+  const page = (): Promise<Found[]> => {
+    if (!asUsual) return queries.many<Found>('jobs/list-by', patterns, skip, limit, by, order === 'desc');
+    // Without a search the index has the order.
+    return patterns.length === 0
+      ? queries.many<Found>('jobs/list-all', skip, limit)
+      : queries.many<Found>('jobs/list', patterns, skip, limit);
+  };
+  const rows = await page();
+  const counted =
+    patterns.length === 0
+      ? await queries.one<{ count: number }>('jobs/count-all')
+      : await queries.one<{ count: number }>('jobs/count', patterns);
   return {
-    total,
+    total: counted?.count ?? 0,
     rows: rows.map(({ state, changed_at, changed_by, ...row }) => ({
       ...row,
       status: state === 'released' ? 'released' : row.revision > 1 ? 'changed' : 'draft',

@@ -30,9 +30,12 @@ interface OpenRow {
   number: string;
   title: string;
   due: string | null;
-  assessment: Assessment | null;
-  /** Last good count of each step. */
-  counts: Readonly<Record<string, number>>;
+  /** Null while it is being reckoned. */
+  needs: Needs['jobs'][number]['needs'] | null;
+  problems: string[] | null;
+  /** What ends it, and the last good count of each step; null where nothing has been counted. */
+  finish: Assessment['finish'] | null;
+  counts: Readonly<Record<string, number>> | null;
 }
 
 interface HistoryRow {
@@ -98,16 +101,14 @@ async function readNeeds(queries: Queries): Promise<Needs> {
   const rows = await queries.many<OpenRow & Record<string, unknown>>('stores/open-jobs');
   return {
     jobs: rows
-      .filter(
-        ({ assessment, counts }) => !assessment || !isFinished(assessment.finish, new Map(Object.entries(counts))),
-      )
-      .map(({ id, number, title, due, assessment }) => ({
+      .filter(({ finish, counts }) => !finish || !isFinished(finish, new Map(Object.entries(counts ?? {}))))
+      .map(({ id, number, title, due, needs, problems }) => ({
         job: id,
         number,
         title,
         due,
-        needs: [...(assessment?.needs ?? [])],
-        problems: assessment ? [...assessment.problems] : ['This job is being reckoned. Look again in a moment.'],
+        needs: needs ?? [],
+        problems: problems ?? ['This job is being reckoned. Look again in a moment.'],
       })),
   };
 }

@@ -1,0 +1,2 @@
+-- How many jobs there are. One.
+SELECT count(*)::integer AS count FROM job
