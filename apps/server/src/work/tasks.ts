@@ -1,6 +1,7 @@
 import {
   type Carrier,
   type Job,
+  type PlanOutcome,
   type RoomEvent,
   type RoomRecord,
   type RoomState,
@@ -41,10 +42,8 @@ interface JobInWorks {
   readonly works: Works;
 }
 
-/** A job in its works as everybody else needs it. */
-export function assess({ job, works }: JobInWorks): Assessment {
+function assessed({ job, works }: JobInWorks, outcome: PlanOutcome): Assessment {
   const finish = completionOf(job);
-  const outcome = plan(job, works);
   if (!outcome.ok) return { finish, needs: [], problems: outcome.issues.map(issueText), carriers: [] };
   const carriers = listCarriers(job, outcome.plan, works);
   return {
@@ -56,12 +55,19 @@ export function assess({ job, works }: JobInWorks): Assessment {
   };
 }
 
-/** What keeps a job from being released: why it cannot be planned, or the hard rules that it breaks. */
-export function faults({ job, works }: JobInWorks): { path: string; message: string }[] {
+/** A job in its works as everybody else needs it. */
+export const assess = (asked: JobInWorks): Assessment => assessed(asked, plan(asked.job, asked.works));
+
+/** What keeps a job from being released (why it cannot be planned, or the hard rules that it breaks), and what it comes to. */
+export function judge(asked: JobInWorks): { faults: { path: string; message: string }[]; assessment: Assessment } {
+  const { job, works } = asked;
   const outcome = plan(job, works);
-  if (!outcome.ok) return outcome.issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
-  const hard = checkRoute(job, outcome.plan, works).filter(({ weight }) => weight === 'hard');
-  return hard.map((finding) => ({ path: finding.path, message: findingText(finding) }));
+  const faults = outcome.ok
+    ? checkRoute(job, outcome.plan, works)
+        .filter(({ weight }) => weight === 'hard')
+        .map((finding) => ({ path: finding.path, message: findingText(finding) }))
+    : outcome.issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
+  return { faults, assessment: assessed(asked, outcome) };
 }
 
 /** A step that a record would be of, in the job as it is planned; refused with what stands in the way. */
@@ -127,7 +133,7 @@ export function askRoom({ job, works, records, event }: RoomQuestion): RoomAnswe
 export const TASKS = {
   ...DOCUMENTS,
   assess,
-  faults,
+  judge,
   askRoom,
   difference: ({ from, to }: { readonly from: Revision; readonly to: Revision }) => difference(from, to),
 } as const;

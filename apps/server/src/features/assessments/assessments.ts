@@ -27,17 +27,9 @@ export interface Assessed {
 }
 
 /** Reckons a job in the works of today. Issues: 422 where it takes longer or more than a plan may. */
-export async function assessJob(
-  queries: Queries,
-  workshop: Workshop,
-  job: Job,
-  signal?: AbortSignal,
-): Promise<Assessed> {
+export async function assessJob(queries: Queries, workshop: Workshop, job: Job): Promise<Assessed> {
   const works = await currentWorks(queries);
-  return {
-    basis: basisOf(works),
-    assessment: await workshop.run('assess', { job, works }, { runMs: PLAN_MS, signal }),
-  };
+  return { basis: basisOf(works), assessment: await workshop.run('assess', { job, works }, { runMs: PLAN_MS }) };
 }
 
 export const keepAssessment = (
@@ -80,9 +72,10 @@ const ROUND = 200;
 
 /** Reckons again what the works of today makes other, one after another, until nothing is left or it is stopped. */
 async function refreshAll({ database, workshop }: Bench, stopped: () => boolean): Promise<void> {
-  const basis = basisOf(await currentWorks(database));
   const failed = new Set<number>();
   for (;;) {
+    // Asked anew each round: another server may have changed the works meanwhile.
+    const basis = basisOf(await currentWorks(database));
     const rows = await database.many<{ id: number }>('assessments/stale', basis, ROUND + failed.size);
     const open = rows.filter(({ id }) => !failed.has(id));
     if (open.length === 0) return;

@@ -53,7 +53,7 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     const revision = await readRevision(database, params.id, params.revision);
     const made = await workshop.run(document, { revision, ...part }, { signal });
     name(response, revision.job.number, ending);
-    return typeof made === 'string' ? Buffer.from(made) : Buffer.from(made);
+    return Buffer.from(typeof made === 'string' ? new TextEncoder().encode(made) : made);
   }
   return {
     jobs: async ({ query, response }) => {

@@ -81,14 +81,14 @@ export async function release(
   id: number,
   version: number,
 ): Promise<Revision> {
-  // What is planned here is what is locked below: another version is refused there.
-  const job = (await readRevision(database, id)).job as Job;
+  const seen = await readRevision(database, id);
   const works = await currentWorks(database);
-  const faults = await workshop.run('faults', { job, works });
-  const assessment = await workshop.run('assess', { job, works });
+  const { faults, assessment } = await workshop.run('judge', { job: seen.job, works });
   return database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
     if (newest.state === 'released') throw new ProblemError(409, 'This revision is released already');
+    if (newest.version !== seen.version)
+      throw new ProblemError(409, 'This job has changed while it was planned. Look at it once more.');
     if (faults.length > 0) throw invalid(faults);
     const basis = basisOf(works);
     if (basisOf(await currentWorks(queries)) !== basis)
