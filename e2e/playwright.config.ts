@@ -43,7 +43,6 @@ export default defineConfig({
       PORT: String(PORT),
       WEB_DIR: `${repo}apps/web/dist`,
       NODE_ENV: 'production',
-      DATABASE_URL: process.env['E2E_DATABASE_URL'] ?? '',
       DEMO: '1',
       LOG_LEVEL: 'error',
       SIGN_IN_TRIES: '1000',

@@ -9,7 +9,9 @@ import { repo, run } from './build-steps.mjs';
 const isRoot = process.getuid?.() === 0;
 /** PostgreSQL refuses to run as root, so its packaged account runs it then. */
 const ACCOUNT = 'postgres';
+/** The application's role, and the one that owns the tables: the application cannot change what guards them. */
 const ROLE = 'druckerei';
+const OWNER = 'druckerei_owner';
 
 function binDir() {
   const base = '/usr/lib/postgresql'; // Debian keeps initdb and pg_ctl off the PATH
@@ -52,7 +54,7 @@ export function installPostgres() {
 export function cluster({ home, port, durable }) {
   const data = path.join(home, 'data');
   const log = path.join(home, 'server.log');
-  const secret = path.join(home, 'password');
+  const secrets = { [ROLE]: path.join(home, 'password'), [OWNER]: path.join(home, 'owner-password') };
   const socket = path.join('/tmp', `druckerei-pg-${port}-${isRoot ? ACCOUNT : process.getuid()}`); // a socket's path has 107 bytes at most
   const inBin = (program) => path.join(binDir(), program);
 
@@ -75,7 +77,7 @@ export function cluster({ home, port, durable }) {
   }
   const made = () => fs.existsSync(path.join(data, 'PG_VERSION'));
   const running = () => made() && pg('pg_ctl', ['status', '-D', data], { check: false }).status === 0;
-  const psql = (sql) =>
+  const psql = (sql, database = 'postgres') =>
     pg('psql', [
       '-X',
       '-q',
@@ -89,10 +91,26 @@ export function cluster({ home, port, durable }) {
       '-U',
       'postgres',
       '-d',
-      'postgres',
+      database,
       '-c',
       sql,
     ]).stdout.trim();
+  const url = (role, database) =>
+    `postgres://${role}:${fs.readFileSync(secrets[role], 'utf8')}@127.0.0.1:${port}/${database}`;
+
+  /** A role with a password that only this home knows; a new one where the file is gone. */
+  function makeRole(role, rights) {
+    const known = psql(`SELECT 1 FROM pg_roles WHERE rolname = '${role}'`) === '1';
+    if (known && fs.existsSync(secrets[role])) return;
+    const password = randomBytes(24).toString('hex');
+    fs.writeFileSync(secrets[role], password, { mode: 0o600 });
+    psql(`${known ? 'ALTER' : 'CREATE'} ROLE ${role} LOGIN ${rights} PASSWORD '${password}'`);
+  }
+  const inArchive = (folder) => {
+    if (!/^[\w./-]+$/.test(folder))
+      throw new Error(`${folder} holds letters that a shell takes otherwise; name another folder`);
+    return { base: path.join(folder, 'base'), log: path.join(folder, 'log') };
+  };
 
   function own(dir) {
     fs.mkdirSync(dir, { recursive: true, mode: 0o700 });
@@ -102,7 +120,7 @@ export function cluster({ home, port, durable }) {
 
   return {
     home,
-    url: (database) => `postgres://${ROLE}:${fs.readFileSync(secret, 'utf8')}@127.0.0.1:${port}/${database}`,
+    data,
     /** Returns whether this call started it (and so should stop it). */
     start() {
       own(home);
@@ -140,18 +158,60 @@ export function cluster({ home, port, durable }) {
           `-p ${port} -k ${socket} -c listen_addresses=127.0.0.1 -c timezone=UTC${careless}`,
         ]);
       }
-      if (psql(`SELECT 1 FROM pg_roles WHERE rolname = '${ROLE}'`) !== '1') {
-        const password = randomBytes(24).toString('hex');
-        fs.writeFileSync(secret, password, { mode: 0o600 });
-        psql(`CREATE ROLE ${ROLE} LOGIN CREATEDB PASSWORD '${password}'`);
-      }
+      // Until an archive has been read to its end, the roles cannot be looked after.
+      while (psql('SELECT pg_is_in_recovery()') === 't') spawnSync('sleep', ['0.1']);
+      makeRole(OWNER, 'CREATEDB');
+      makeRole(ROLE, 'NOCREATEDB');
       return started;
     },
-    /** Makes a database unless it is there. The name is one of our own. */
+    /** Makes a database unless it is there. The name is one of our own. @returns what the server's environment says of it. */
     database(name) {
       if (psql(`SELECT 1 FROM pg_database WHERE datname = '${name}'`) !== '1')
-        psql(`CREATE DATABASE ${name} OWNER ${ROLE}`);
-      return this.url(name);
+        psql(`CREATE DATABASE ${name} OWNER ${OWNER}`);
+      else if (psql(`SELECT datdba::regrole FROM pg_database WHERE datname = '${name}'`) !== OWNER) {
+        // Of a time when the application's role owned what it writes.
+        psql(`ALTER DATABASE ${name} OWNER TO ${OWNER}`);
+        psql(`REASSIGN OWNED BY ${ROLE} TO ${OWNER}`, name);
+        psql(`ALTER ROLE ${ROLE} NOCREATEDB`);
+      }
+      return { DATABASE_URL: url(ROLE, name), OWNER_DATABASE_URL: url(OWNER, name) };
+    },
+    /**
+     * From now on every change goes into `folder` as PostgreSQL's own log, a minute late at most, behind a copy of all that is there.
+     */
+    archive(folder) {
+      const { base, log: logs } = inArchive(folder);
+      if (fs.existsSync(base)) throw new Error(`${base} is there already; name another folder`);
+      for (const dir of [folder, logs]) own(dir);
+      const keep = `test ! -f ${logs}/%f && cp %p ${logs}/%f.half && mv ${logs}/%f.half ${logs}/%f`;
+      psql("ALTER SYSTEM SET archive_mode = 'on'");
+      psql(`ALTER SYSTEM SET archive_command = '${keep}'`);
+      psql("ALTER SYSTEM SET archive_timeout = '60s'");
+      this.stop();
+      this.start();
+      pg('pg_basebackup', ['-D', base, '-c', 'fast', '-h', socket, '-p', String(port), '-U', 'postgres']);
+    },
+    /** Writes out what the log holds so far, and waits until the archive has it. */
+    settleArchive() {
+      const file = psql('SELECT pg_walfile_name(pg_switch_wal())');
+      for (let tries = 0; psql('SELECT last_archived_wal FROM pg_stat_archiver') < file; tries++) {
+        if (tries > 300) throw new Error('the archive does not take the log');
+        spawnSync('sleep', ['0.1']);
+      }
+    },
+    /** Makes the cluster anew, out of an archive: as it was last. Refused while there is one. */
+    recover(folder) {
+      const { base, log: logs } = inArchive(folder);
+      if (made()) throw new Error(`${data} is there; move it away first`);
+      if (!fs.existsSync(base)) throw new Error(`${base} is not there: this folder is no archive`);
+      own(home);
+      fs.rmSync(data, { recursive: true, force: true });
+      if (isRoot) execFileSync('runuser', ['-u', ACCOUNT, '--', 'cp', '-a', base, data]);
+      else fs.cpSync(base, data, { recursive: true, preserveTimestamps: true });
+      fs.appendFileSync(path.join(data, 'postgresql.auto.conf'), `restore_command = 'cp ${logs}/%f %p'\n`);
+      fs.writeFileSync(path.join(data, 'recovery.signal'), '');
+      if (isRoot) execFileSync('chown', [ACCOUNT, path.join(data, 'recovery.signal')]);
+      this.start();
     },
     stop() {
       if (running()) pg('pg_ctl', ['stop', '-w', '-t', '30', '-m', 'fast', '-D', data]);
@@ -169,6 +229,20 @@ export const demoCluster = () => {
   const home = process.env.DRUCKEREI_DATA ?? (isRoot ? '/var/lib/druckerei' : path.join(repo, '.data', 'postgres'));
   return cluster({ home: path.resolve(home), port, durable: true });
 };
+
+/** Runs `work` with the addresses of the database that DATABASE_URL names, or of the demo's, started for so long if it is not running. */
+export async function withKeptDatabase(work) {
+  const { DATABASE_URL, OWNER_DATABASE_URL } = process.env;
+  if (DATABASE_URL !== undefined) return work({ DATABASE_URL, OWNER_DATABASE_URL });
+  installPostgres();
+  const kept = demoCluster();
+  const started = kept.start();
+  try {
+    return await work(kept.database('druckerei'));
+  } finally {
+    if (started) kept.stop();
+  }
+}
 
 /** A throwaway cluster of this process's own. */
 export const testCluster = () => {

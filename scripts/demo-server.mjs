@@ -1,4 +1,4 @@
-// A throwaway server with the demo data, for the bench and the pictures.
+// A built server with the demo data on a database of its own, for the bench, the pictures and the trials.
 import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
@@ -8,30 +8,42 @@ import { installPostgres, needPackage, testCluster } from './database.mjs';
 const PORT = 3959;
 export const webFolder = path.join(repo, 'apps/web/dist');
 
-/** Runs `work` with the address of a built server on a database of its own; both are gone afterwards. */
-export async function withDemoServer(work) {
-  installPostgres();
-  needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-  const cluster = testCluster();
-  cluster.start();
-  const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
+/** Starts the built server. @param env what it is told beside the usual: its database first of all. */
+export const spawnServer = (port, env) =>
+  spawn(process.execPath, ['apps/server/dist/main.js'], {
     cwd: repo,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: cluster.database('throwaway'),
-      PORT: String(PORT),
-      DEMO: '1',
-      WEB_DIR: webFolder,
-      LOG_LEVEL: 'error',
-    },
+    env: { ...process.env, NODE_ENV: 'production', PORT: String(port), DEMO: '1', LOG_LEVEL: 'error', ...env },
   });
-  try {
-    await work(`http://127.0.0.1:${PORT}`);
-  } finally {
-    server.kill('SIGTERM');
+
+/** Stops a server and waits until it is gone. */
+export async function stopServer(server) {
+  server.kill('SIGTERM');
+  if (server.exitCode === null && server.signalCode === null)
     await new Promise((resolve) => server.once('exit', resolve));
+}
+
+/** Runs `work` on a throwaway cluster; it is gone afterwards. */
+export async function withCluster(work) {
+  installPostgres();
+  const cluster = testCluster();
+  cluster.start();
+  try {
+    return await work(cluster);
+  } finally {
     cluster.destroy();
   }
+}
+
+/** Runs `work` with the address of a built server on a database of its own; both are gone afterwards. */
+export async function withDemoServer(work) {
+  needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
+  await withCluster(async (cluster) => {
+    const server = spawnServer(PORT, { ...cluster.database('throwaway'), WEB_DIR: webFolder });
+    try {
+      await work(`http://127.0.0.1:${PORT}`);
+    } finally {
+      await stopServer(server);
+    }
+  });
 }

@@ -23,13 +23,13 @@ if (await healthy()) {
 installPackages();
 buildAll();
 
-let database = null;
-let url = process.env.DATABASE_URL;
-if (url === undefined) {
+let cluster = null;
+let database = {};
+if (process.env.DATABASE_URL === undefined) {
   installPostgres();
-  const cluster = demoCluster();
-  if (cluster.start()) database = cluster;
-  url = cluster.database('druckerei');
+  const kept = demoCluster();
+  if (kept.start()) cluster = kept;
+  database = kept.database('druckerei');
 }
 
 /** Milliseconds before a server that ended by itself is started again, and how often within a minute. */
@@ -47,7 +47,7 @@ function start() {
     env: {
       ...process.env,
       NODE_ENV: 'production',
-      DATABASE_URL: url,
+      ...database,
       PORT: port,
       DEMO: '1',
       WEB_DIR: path.join(repo, 'apps/web/dist'),
@@ -62,7 +62,7 @@ function start() {
       setTimeout(start, AGAIN_MS);
       return;
     }
-    database?.stop();
+    cluster?.stop();
     process.exit(stopping ? 0 : (code ?? 1));
   });
 }

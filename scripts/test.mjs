@@ -52,10 +52,10 @@ function jest(name, config, env, { esm = true } = {}) {
   results.push({ name, passed: counts.numPassedTests, failed, ok });
 }
 
-function browser(url) {
+function browser(database) {
   if (!wants('e2e')) return;
   const report = path.join(reports, 'e2e.json');
-  const env = { E2E_DATABASE_URL: url, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
+  const env = { ...database, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
   const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
   const {
     expected = 0,
@@ -84,8 +84,7 @@ if (wants('server') || wants('e2e')) {
   process.once('SIGINT', () => process.exit(130));
   process.once('SIGTERM', () => process.exit(143));
   cluster.start();
-  const url = cluster.database('druckerei_test');
-  jest('server', 'apps/server/jest.config.mjs', { TEST_DATABASE_URL: url });
+  jest('server', 'apps/server/jest.config.mjs', cluster.database('druckerei_test'));
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
   browser(cluster.database('druckerei_e2e'));
 }

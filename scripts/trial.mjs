@@ -5,6 +5,7 @@ import { buildPackages, installPackages } from './build-steps.mjs';
 import { hostile } from './trial/hostile.mjs';
 import { mutants } from './trial/mutants.mjs';
 import { outages } from './trial/outages.mjs';
+import { restore } from './trial/restore.mjs';
 import { scale } from './trial/scale.mjs';
 
 const args = process.argv.slice(2);
@@ -22,6 +23,7 @@ const TRIALS = {
         ? { postmasters: 2, backends: 2, restarts: 1, servers: 2 }
         : { postmasters: 30, backends: 30, restarts: 5, servers: 40 },
     ),
+  restore,
 };
 const names = args.filter((arg, i) => !arg.startsWith('--') && (seedAt < 0 || i !== seedAt + 1));
 

@@ -1,9 +1,8 @@
 // Hostile requests over every endpoint: bodies, headers, encodings, ids and names that nobody sane would send.
-import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { buildServer, repo } from '../build-steps.mjs';
-import { installPostgres, testCluster } from '../database.mjs';
+import { spawnServer, stopServer, withCluster } from '../demo-server.mjs';
 import { Client, untilHealthy } from './client.mjs';
 import { seeded } from './seeded.mjs';
 
@@ -95,30 +94,23 @@ function body(endpoint, draw, jobs) {
 }
 
 /** @returns rows of the table, and whether all of it was reached. */
-export async function hostile(count, seed) {
-  installPostgres();
+export function hostile(count, seed) {
   buildServer();
+  return withCluster((cluster) => attack(cluster.database('hostile'), count, seed));
+}
+
+async function attack(database, count, seed) {
   const { ENDPOINTS } = await import(path.join(repo, 'packages/contract/dist/index.js'));
   const folder = path.join(repo, 'docs/examples');
   const jobs = ['trail-map', 'tea-caddy', 'season-tickets'].map((name) =>
     JSON.parse(fs.readFileSync(path.join(folder, `${name}.json`), 'utf8')),
   );
-  const cluster = testCluster();
-  cluster.start();
   const address = `http://127.0.0.1:${PORT}`;
-  const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-    cwd: repo,
-    stdio: ['ignore', 'ignore', 'ignore'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: cluster.database('hostile'),
-      PORT: String(PORT),
-      DEMO: '1',
-      LOG_LEVEL: 'silent',
-      SIGN_IN_TRIES: '1000000',
-      SIGN_IN_TRIES_ADDRESS: '1000000',
-    },
+  const server = spawnServer(PORT, {
+    ...database,
+    LOG_LEVEL: 'silent',
+    SIGN_IN_TRIES: '1000000',
+    SIGN_IN_TRIES_ADDRESS: '1000000',
   });
   let exits = 0;
   server.on('exit', () => exits++);
@@ -181,8 +173,6 @@ export async function hostile(count, seed) {
       met: wrong === 0 && hangs === 0 && exits === 0 && alive === 200,
     };
   } finally {
-    server.kill('SIGTERM');
-    if (exits === 0) await new Promise((resolve) => server.once('exit', resolve));
-    cluster.destroy();
+    await stopServer(server);
   }
 }

@@ -1,11 +1,10 @@
 // The database and the server go down under load, again and again: what was acknowledged stays, and all comes back by itself.
-import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
 import { buildServer, repo } from '../build-steps.mjs';
-import { installPostgres, testCluster } from '../database.mjs';
+import { spawnServer, stopServer, withCluster } from '../demo-server.mjs';
 import { Client, untilHealthy } from './client.mjs';
 
 const PORT = 3961;
@@ -22,11 +21,7 @@ class Supervised {
     this.start();
   }
   start() {
-    this.child = spawn(process.execPath, ['apps/server/dist/main.js'], {
-      cwd: repo,
-      stdio: ['ignore', 'ignore', 'ignore'],
-      env: this.env,
-    });
+    this.child = spawnServer(PORT, this.env);
     this.child.on('exit', () => {
       if (this.ended) return;
       if (this.killed) this.killed = false;
@@ -41,8 +36,7 @@ class Supervised {
   }
   async stop() {
     this.ended = true;
-    this.child.kill('SIGTERM');
-    await new Promise((resolve) => this.child.once('exit', resolve));
+    await stopServer(this.child);
   }
 }
 
@@ -78,18 +72,15 @@ async function write(client, job, state) {
 }
 
 /** @returns rows of the table, and whether all of it was reached. */
-export async function outages({ postmasters, backends, restarts, servers }) {
-  installPostgres();
+export function outages(counts) {
   buildServer();
-  const cluster = testCluster();
-  cluster.start();
-  const url = cluster.database('trial');
+  return withCluster((cluster) => strike(cluster, counts));
+}
+
+async function strike(cluster, { postmasters, backends, restarts, servers }) {
+  const database = cluster.database('trial');
   const server = new Supervised({
-    ...process.env,
-    NODE_ENV: 'production',
-    DATABASE_URL: url,
-    PORT: String(PORT),
-    DEMO: '1',
+    ...database,
     LOG_LEVEL: 'silent',
     SESSION_SECRET: 'a secret of the trial alone',
     SIGN_IN_TRIES: '10000',
@@ -118,7 +109,7 @@ export async function outages({ postmasters, backends, restarts, servers }) {
     };
     for (let i = 0; i < postmasters; i++)
       await fromRunning(async () => {
-        const pid = Number(fs.readFileSync(path.join(cluster.home, 'data/postmaster.pid'), 'utf8').split('\n')[0]);
+        const pid = Number(fs.readFileSync(path.join(cluster.data, 'postmaster.pid'), 'utf8').split('\n')[0]);
         process.kill(pid, 'SIGKILL');
         await wait(400);
         for (let tries = 0; ; tries++) {
@@ -133,7 +124,7 @@ export async function outages({ postmasters, backends, restarts, servers }) {
       });
     for (let i = 0; i < backends; i++)
       await fromRunning(async () => {
-        const admin = new pg.Client({ connectionString: url });
+        const admin = new pg.Client({ connectionString: database.DATABASE_URL });
         await admin.connect();
         await admin.query(
           'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()',
@@ -179,6 +170,5 @@ export async function outages({ postmasters, backends, restarts, servers }) {
   } finally {
     state.stopped = true;
     await server.stop();
-    cluster.destroy();
   }
 }

@@ -1,8 +1,7 @@
 // Ten thousand jobs: the list, the needs and one job, beside people who fetch tickets.
-import { spawn } from 'node:child_process';
 import pg from 'pg';
-import { buildServer, repo } from '../build-steps.mjs';
-import { installPostgres, testCluster } from '../database.mjs';
+import { buildServer } from '../build-steps.mjs';
+import { spawnServer, stopServer, withCluster } from '../demo-server.mjs';
 import { Client, untilHealthy } from './client.mjs';
 
 const PORT = 3965;
@@ -47,27 +46,14 @@ async function timed(clients, count, call) {
 }
 
 /** @returns rows of the table, and whether all of it was reached. */
-export async function scale(jobs) {
-  installPostgres();
+export function scale(jobs) {
   buildServer();
-  const cluster = testCluster();
-  cluster.start();
-  const url = cluster.database('scale');
-  const server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-    cwd: repo,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: url,
-      PORT: String(PORT),
-      DEMO: '1',
-      LOG_LEVEL: 'error',
-      SIGN_IN_TRIES: '1000',
-      SIGN_IN_TRIES_ADDRESS: '1000',
-    },
-  });
-  const database = new pg.Client({ connectionString: url });
+  return withCluster((cluster) => measure(cluster.database('scale'), jobs));
+}
+
+async function measure(environment, jobs) {
+  const server = spawnServer(PORT, { ...environment, SIGN_IN_TRIES: '1000', SIGN_IN_TRIES_ADDRESS: '1000' });
+  const database = new pg.Client({ connectionString: environment.DATABASE_URL });
   try {
     await untilHealthy(address);
     await database.connect();
@@ -127,8 +113,6 @@ export async function scale(jobs) {
     };
   } finally {
     await database.end().catch(() => undefined);
-    server.kill('SIGTERM');
-    await new Promise((resolve) => server.once('exit', resolve));
-    cluster.destroy();
+    await stopServer(server);
   }
 }

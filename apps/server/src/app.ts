@@ -6,6 +6,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
+import { backupHandlers } from './features/backup/backup.js';
 import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { roomHandlers } from './features/room/room.js';
@@ -135,6 +136,7 @@ export async function createApp({
     ...storesHandlers(database),
     ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
+    ...backupHandlers({ database, security, worksChanged }),
     openapi: () => document,
   };
   const signIn = signInLimits(database, signInTries, {

@@ -5,7 +5,7 @@ import { pino } from 'pino';
 import { createApp } from './app.js';
 import { connect } from './db/database.js';
 import { errorForLog } from './db/errors.js';
-import { migrate } from './db/migrate.js';
+import { setUpSchema } from './db/schema.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
 import { listen, stopListening } from './http/listen.js';
@@ -39,7 +39,7 @@ async function begin({
   HOST,
   ...rest
 }: NonNullable<typeof settings>): Promise<void> {
-  const ran = await migrate(database);
+  const ran = await setUpSchema(rest.DATABASE_URL, rest.OWNER_DATABASE_URL);
   if (ran.length > 0) log.info({ migrations: ran }, 'schema brought up to date');
   await setUpWorks(database);
   if (DEMO) await loadDemo({ database, workshop });

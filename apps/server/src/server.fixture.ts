@@ -6,6 +6,7 @@ import request from 'supertest';
 import type { Job } from '@druckerei/core';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
+import { grantTo, roleOf } from './db/grants.js';
 import { migrate } from './db/migrate.js';
 import { type Workshop, openWorkshop } from './work/workshop.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
@@ -13,9 +14,27 @@ import { loadDemo, setUpWorks } from './demo/load-demo.js';
 export interface TestServer {
   readonly app: Express;
   readonly database: Database;
+  /** Address of the database, as the application. */
+  readonly url: string;
+  /** The same as the role that owns its tables. */
+  readonly owner: Database;
   readonly workshop: Workshop;
   readonly errors: string[];
   stop(): Promise<void>;
+}
+
+/** The addresses of a new and empty database in the cluster that `npm test` starts, for each of its roles. */
+export async function freshDatabase(name: string): Promise<{ application: string; owner: string }> {
+  const { DATABASE_URL, OWNER_DATABASE_URL } = process.env;
+  if (DATABASE_URL === undefined || OWNER_DATABASE_URL === undefined)
+    throw new Error('DATABASE_URL and OWNER_DATABASE_URL are not set: run the server tests through npm test');
+  const admin = new pg.Client({ connectionString: OWNER_DATABASE_URL });
+  await admin.connect();
+  await admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
+  await admin.query(`CREATE DATABASE ${name}`);
+  await admin.end();
+  const at = (base: string): string => Object.assign(new URL(base), { pathname: `/${name}` }).href;
+  return { application: at(DATABASE_URL), owner: at(OWNER_DATABASE_URL) };
 }
 
 /** A server on a database of its own in the cluster that `npm test` starts. */
@@ -23,21 +42,15 @@ export async function startServer(
   name: string,
   { signInTries = { account: 1000, address: 1000 }, demo = true } = {},
 ): Promise<TestServer> {
-  const base = process.env['TEST_DATABASE_URL'];
-  if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run the server tests through npm test');
-  const admin = new pg.Client({ connectionString: base });
-  await admin.connect();
-  await admin.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
-  await admin.query(`CREATE DATABASE ${name}`);
-  await admin.end();
-  const url = new URL(base);
-  url.pathname = `/${name}`;
+  const urls = await freshDatabase(name);
   const errors: string[] = [];
-  const database = connect(url.href, (error) => errors.push(error.message));
-  await migrate(database);
+  const database = connect(urls.application, (error) => errors.push(error.message));
+  const owner = connect(urls.owner, (error) => errors.push(error.message));
+  await migrate(owner);
+  await grantTo(owner, roleOf(urls.application));
   await setUpWorks(database);
   const workshop = openWorkshop();
-  await loadDemo({ database, workshop });
+  if (demo) await loadDemo({ database, workshop });
   const log = pino({ level: 'error' }, { write: (line: string) => void errors.push(line) });
   const app = await createApp({
     database,
@@ -50,9 +63,9 @@ export async function startServer(
   });
   const stop = async (): Promise<void> => {
     await workshop.close();
-    await database.close();
+    await Promise.all([database.close(), owner.close()]);
   };
-  return { app, database, workshop, errors, stop };
+  return { app, database, url: urls.application, owner, workshop, errors, stop };
 }
 
 type Method = 'get' | 'post' | 'put' | 'delete';
@@ -80,6 +93,17 @@ export class Visitor {
 
   async signIn(login: string, password = 'weir-and-wheel'): Promise<request.Response> {
     return this.learn(await this.call('post', '/api/session', { login, password }));
+  }
+
+  /** Sends bytes as they are. */
+  sendBytes(method: Method, path: string, type: string, bytes: Buffer): request.Test {
+    return this.agent[method](path).set('X-XSRF-TOKEN', this.token).set('Content-Type', type).send(bytes);
+  }
+
+  /** The bytes that an address answers. */
+  async bytes(path: string): Promise<Buffer> {
+    const response = await this.agent.get(path).buffer(true).responseType('blob');
+    return response.body as Buffer;
   }
 
   call(method: Method, path: string, body?: object | string): request.Test {

@@ -12,6 +12,8 @@ const tries = z.coerce.number().int().min(1).max(1_000_000).optional();
 const settingsSchema = z.object({
   /** Address of the PostgreSQL database. */
   DATABASE_URL: z.string().min(1),
+  /** The same database as the role that owns its tables; the application's own role where absent. */
+  OWNER_DATABASE_URL: z.string().min(1).optional(),
   PORT: port.default(3900),
   /** Address to listen at; this machine alone where absent. */
   HOST: z.string().default('127.0.0.1'),

@@ -256,3 +256,9 @@ export const differenceSchema = z
   .strictObject({ from: z.int(), to: z.int(), fields: z.array(change), figures: z.array(figureChange) })
   .meta({ id: 'Difference' });
 export type Difference = z.output<typeof differenceSchema>;
+
+/** What a restore brought. */
+export const restoredSchema = z
+  .strictObject({ made: z.iso.datetime(), jobs: z.int(), rows: z.int() })
+  .meta({ id: 'Restored' });
+export type Restored = z.output<typeof restoredSchema>;

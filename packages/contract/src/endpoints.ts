@@ -9,6 +9,7 @@ import {
   jobRowSchema,
   normChangeSchema,
   normHistorySchema,
+  restoredSchema,
   revisionSchema,
   saveSchema,
   signInSchema,
@@ -40,6 +41,8 @@ export interface Endpoint {
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
+  /** Media type of a body that is no JSON; it is read as it comes in. */
+  readonly takes?: string;
   readonly status: number;
   /** JSON answer; a media type in `media` where it is no JSON. */
   readonly answer?: z.ZodType;
@@ -492,6 +495,26 @@ export const ENDPOINTS = [
     params: revision,
     status: 200,
     answer: jobSchema,
+  },
+  {
+    id: 'backup',
+    method: 'get',
+    path: '/api/backup',
+    summary:
+      'Everything that the works keeps, in a ZIP of JSON lines; it holds the hashes of passwords, so keep it safe',
+    roles: MANAGER,
+    status: 200,
+    media: 'application/zip',
+  },
+  {
+    id: 'restore',
+    method: 'post',
+    path: '/api/backup',
+    summary: 'Restore a backup into an empty works: accounts are those of the backup afterwards, and all sessions end',
+    roles: MANAGER,
+    takes: 'application/zip',
+    status: 200,
+    answer: restoredSchema,
   },
 ] as const satisfies readonly Endpoint[];
 

@@ -9,13 +9,14 @@ const LOCK = 4_127_001;
 
 /**
  * Brings the schema up to date: forward-only files in order, each in a transaction, with a checksum so that a file
- * changed after it ran is noticed. Returns the names of the files that ran.
+ * changed after it ran is noticed. Returns the names of the files that ran. @param upTo the last that is to run; all
+ * where absent.
  */
-export async function migrate({ pool }: Pick<Database, 'pool'>): Promise<string[]> {
+export async function migrate({ pool }: Pick<Database, 'pool'>, upTo?: string): Promise<string[]> {
   const folder = path.join(SQL_ROOT, 'migrations');
   const files = fs
     .readdirSync(folder)
-    .filter((file) => file.endsWith('.sql'))
+    .filter((file) => file.endsWith('.sql') && (upTo === undefined || file <= upTo))
     .sort();
   const client = await pool.connect();
   const ran: string[] = [];

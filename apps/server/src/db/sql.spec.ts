@@ -18,16 +18,16 @@ describe('SQL files', () => {
 
 describe('migrations', () => {
   it('run once', async () => {
-    await expect(migrate(server.database)).resolves.toEqual([]);
+    await expect(migrate(server.owner)).resolves.toEqual([]);
   });
 
   it('notice a file that was changed after it ran', async () => {
-    await server.database.pool.query("UPDATE migration SET checksum = 'other'");
-    await expect(migrate(server.database)).rejects.toThrow(/was changed after it ran/);
+    await server.owner.pool.query("UPDATE migration SET checksum = 'other'");
+    await expect(migrate(server.owner)).rejects.toThrow(/was changed after it ran/);
   });
 
   it('keep released revisions frozen, whoever asks', async () => {
-    const { pool } = server.database;
+    const { pool } = server.owner;
     await pool.query(
       "UPDATE revision SET state = 'released', works = '{}', released_by = changed_by, released_at = now() WHERE job_id = 1",
     );

@@ -17,6 +17,7 @@ const REFUSED: Readonly<Record<string, number>> = {
   moveSingles: 422,
   kitSingle: 422,
   dropFold: 404,
+  restore: 415,
 };
 
 const SINGLE = {

@@ -2,23 +2,22 @@ import { table } from '@druckerei/core';
 import { createDocument } from 'zod-openapi';
 import { type Endpoint, ENDPOINTS, problemSchema } from '@druckerei/contract';
 
+const binary = (media: string) => ({ content: { [media]: { schema: { type: 'string', format: 'binary' } } } });
+
 const problem = (description: string) => ({
   description,
   content: { 'application/problem+json': { schema: problemSchema } },
 });
 
 function operation(endpoint: Endpoint): object {
-  const { params, query, body, answer, media } = endpoint;
-  const success = answer
-    ? { content: { 'application/json': { schema: answer } } }
-    : media
-      ? { content: { [media]: { schema: { type: 'string', format: 'binary' } } } }
-      : {};
+  const { params, query, body, answer, media, takes } = endpoint;
+  const success = answer ? { content: { 'application/json': { schema: answer } } } : media ? binary(media) : {};
   return {
     operationId: endpoint.id,
     summary: endpoint.summary,
     ...(params || query ? { requestParams: { ...(params ? { path: params } : {}), ...(query ? { query } : {}) } } : {}),
     ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } } : {}),
+    ...(takes ? { requestBody: { required: true, ...binary(takes) } } : {}),
     ...(endpoint.roles === 'public' ? { security: [] } : { description: `For: ${endpoint.roles.join(', ')}.` }),
     responses: {
       [endpoint.status]: { description: 'Done', ...success },

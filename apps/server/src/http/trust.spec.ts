@@ -57,7 +57,7 @@ class Wire {
 }
 
 const databaseUrl = (): URL => {
-  const url = new URL(process.env['TEST_DATABASE_URL'] ?? '');
+  const url = new URL(process.env['DATABASE_URL'] ?? '');
   url.pathname = '/trust_test';
   return url;
 };
@@ -91,12 +91,14 @@ describe('a database that goes away', () => {
   });
 
   it('ends no process when it ends our backends, each in the middle of a transaction', async () => {
-    const admin = new pg.Client({ connectionString: process.env['TEST_DATABASE_URL'] });
+    const admin = new pg.Client({ connectionString: process.env['DATABASE_URL'] });
     await admin.connect();
     for (let i = 0; i < 5; i++) {
       const ended = database.transaction(async (queries) => {
         const row = await queries.one<{ alive: number }>('accounts/health');
-        await admin.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'trust_test'");
+        await admin.query(
+          "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'trust_test' AND usename = current_user",
+        );
         await new Promise((resolve) => setTimeout(resolve, 20));
         await queries.one('accounts/health');
         return row;
@@ -137,7 +139,7 @@ describe('a database that goes away', () => {
 
 describe('transactions', () => {
   it('that PostgreSQL gives up for another are run again, and both are done', async () => {
-    const { database } = server;
+    const { owner: database } = server;
     await database.pool.query('CREATE TABLE two (id integer PRIMARY KEY, n integer NOT NULL)');
     await database.pool.query('INSERT INTO two VALUES (1, 0), (2, 0)');
     let runs = 0;
@@ -220,7 +222,7 @@ describe('sessions', () => {
       ['viewer', 'sign out', 'done'],
     ]);
     expect(log.every(({ address }) => address !== '')).toBe(true);
-    await expect(server.database.pool.query('DELETE FROM security_record')).rejects.toThrow('stays as it is');
+    await expect(server.owner.pool.query('DELETE FROM security_record')).rejects.toThrow('stays as it is');
   });
 
   it('let the published sign-ins in only where the demo says so', async () => {

@@ -1,0 +1,115 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Request, Response } from 'express';
+import type { Restored } from '@druckerei/contract';
+import type { Database } from '../../db/database.js';
+import { ProblemError } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+import type { SecurityLog } from '../../http/security-log.js';
+import type { Manifest } from './manifest.js';
+import { UnusableBackup, openBackup } from './read-backup.js';
+import { WorksInUse, restoreBackup } from './restore.js';
+import { writeBackup } from './write-backup.js';
+
+const ZIP = 'application/zip';
+/** Bytes of a file that is sent to be restored; larger ones are restored by the command. */
+export const MOST_BYTES = 1_000_000_000;
+
+/** Runs `work` with the path of a file in a folder of its own; both are gone afterwards. */
+async function withFile<T>(work: (file: string) => Promise<T>): Promise<T> {
+  const folder = await fs.promises.mkdtemp(path.join(os.tmpdir(), 'druckerei-backup-'));
+  try {
+    return await work(path.join(folder, 'backup.zip'));
+  } finally {
+    await fs.promises.rm(folder, { recursive: true, force: true });
+  }
+}
+
+/** Lets so many bytes through. */
+const upTo = (most: number): Transform => {
+  let bytes = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      if (bytes > most)
+        done(new ProblemError(413, `The file is larger than ${most / 1e6} MB. Restore it with “npm run restore”.`));
+      else done(null, chunk);
+    },
+  });
+};
+
+async function receive(request: Request, file: string): Promise<void> {
+  if (!request.is(ZIP)) throw new ProblemError(415, `Send the backup itself, as ${ZIP}`);
+  try {
+    await pipeline(request, upTo(MOST_BYTES), fs.createWriteStream(file, { mode: 0o600 }));
+  } catch (error) {
+    throw error instanceof ProblemError
+      ? error
+      : new ProblemError(400, 'The file did not come in whole. Send it again.');
+  }
+}
+
+const send = (response: Response, file: string, name: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    response.type(ZIP).download(file, name, (error) => {
+      // Whoever goes away while it is sent needs no answer.
+      if (error && !response.headersSent) reject(error);
+      else resolve();
+    });
+  });
+
+const brought = ({ made, tables }: Manifest): Restored => ({
+  made,
+  jobs: tables['job']?.rows ?? 0,
+  rows: Object.values(tables).reduce((sum, { rows }) => sum + rows, 0),
+});
+
+/** Why a backup was not restored, as an answer. */
+const told = (error: unknown): unknown => {
+  if (error instanceof WorksInUse) return new ProblemError(409, 'This works is in use', { detail: error.message });
+  if (error instanceof UnusableBackup) return new ProblemError(422, error.message);
+  return error;
+};
+
+export interface BackupOptions {
+  readonly database: Database;
+  readonly security: SecurityLog;
+  /** Told when a works has been restored. */
+  readonly worksChanged: () => void;
+}
+
+export const backupHandlers = ({
+  database,
+  security,
+  worksChanged,
+}: BackupOptions): Pick<Handlers, 'backup' | 'restore'> => ({
+  backup: ({ request, response, account }) =>
+    withFile(async (file) => {
+      const { made } = await writeBackup(database, file);
+      await security.note(request, 'backup', account.login, 'done');
+      await send(response, file, `druckerei-${made.slice(0, 10)}.zip`);
+    }),
+
+  restore: ({ request, account }) =>
+    withFile(async (file) => {
+      await receive(request, file);
+      try {
+        const backup = await openBackup(file);
+        try {
+          await restoreBackup(database, backup);
+          await security.note(request, 'restore', account.login, 'done');
+          // Its account may be somebody else's now.
+          request.session.destroy(() => undefined);
+          worksChanged();
+          return brought(backup.manifest);
+        } finally {
+          backup.close();
+        }
+      } catch (error) {
+        throw told(error);
+      }
+    }),
+});

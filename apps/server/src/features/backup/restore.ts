@@ -1,0 +1,146 @@
+import { isNativeError } from 'node:util/types';
+import pg from 'pg';
+import type { Database } from '../../db/database.js';
+import type { Manifest } from './manifest.js';
+import { type OpenBackup, UnusableBackup } from './read-backup.js';
+import { linesOf, sameTally, tally } from './rows.js';
+import { BACKUP_TABLES, type BackupTable } from './tables.js';
+
+/** Why nothing can be restored into this works: it is in use. */
+export class WorksInUse extends Error {}
+
+/** Lines that are put into a table at once, and letters of them. */
+const MOST_LINES = 500;
+const MOST_LETTERS = 2_000_000;
+/** Any number, the same in every instance: one restore at a time. */
+const LOCK = 4_127_002;
+
+async function refuseUnlessEmpty(client: pg.ClientBase): Promise<void> {
+  const used: string[] = [];
+  for (const { name, before } of BACKUP_TABLES) {
+    if (before) continue;
+    const { rows } = await client.query<{ n: string }>(`SELECT count(*) AS n FROM ${name}`);
+    if (rows[0]?.n !== '0') used.push(`${name.replaceAll('_', ' ')} ${rows[0]?.n ?? ''}`);
+  }
+  if (used.length > 0)
+    throw new WorksInUse(
+      `A backup is restored into an empty works only; this one holds: ${used.join(', ')}. Start with a new database.`,
+    );
+}
+
+async function refuseOther(client: pg.ClientBase, { migrations }: Manifest): Promise<void> {
+  const { rows } = await client.query<{ name: string; checksum: string }>(
+    'SELECT name, checksum FROM migration ORDER BY name',
+  );
+  const [ours, theirs] = [rows.map(({ checksum }) => checksum), migrations.map(({ checksum }) => checksum)];
+  if (ours.length === theirs.length && ours.every((checksum, i) => checksum === theirs[i])) return;
+  const known = ours.filter((checksum, i) => checksum === theirs[i]).length;
+  throw new UnusableBackup(
+    known === theirs.length
+      ? 'This backup was written by an earlier version. Restore it with “npm run restore -- FILE” into a database that no server has started on; it is brought up to date there.'
+      : 'This backup was written by a later version. Bring this installation up to date first.',
+  );
+}
+
+/** What a row of a file says of itself where PostgreSQL refuses it; errors of the wire stay what they are. */
+const refused = (error: unknown, where: string): unknown =>
+  error instanceof pg.DatabaseError && /^(22|23)/.test(error.code ?? '')
+    ? new UnusableBackup(`This backup cannot be restored, nothing was changed: ${where}: ${error.message}`)
+    : error;
+
+async function columnsOf(client: pg.ClientBase, { name, before }: BackupTable): Promise<string> {
+  const { rows } = await client.query<{ name: string }>(
+    "SELECT column_name AS name FROM information_schema.columns WHERE table_schema = 'public' AND table_name = $1 ORDER BY ordinal_position",
+    [name],
+  );
+  return rows
+    .filter((row) => before !== 'kept' || row.name !== 'id')
+    .map((row) => pg.escapeIdentifier(row.name))
+    .join(', ');
+}
+
+/** Puts the lines of a table in, a few hundred at a time. @returns what was put in. */
+async function fill(client: pg.ClientBase, table: BackupTable, backup: OpenBackup): Promise<number> {
+  const columns = await columnsOf(client, table);
+  const insert = `INSERT INTO ${table.name} (${columns}) OVERRIDING SYSTEM VALUE SELECT ${columns} FROM json_populate_recordset(NULL::${table.name}, $1::json)`;
+  let [batch, letters, rows]: [string[], number, number] = [[], 0, 0];
+  const flush = async (): Promise<void> => {
+    if (batch.length === 0) return;
+    const where = `${table.name}, rows ${rows - batch.length + 1} to ${rows}`;
+    await client.query(insert, [`[${batch.join(',')}]`]).catch((error: unknown) => {
+      throw refused(error, where);
+    });
+    [batch, letters] = [[], 0];
+  };
+  for await (const line of backup.lines(table.name)) {
+    batch.push(line);
+    letters += line.length;
+    rows++;
+    if (batch.length === MOST_LINES || letters > MOST_LETTERS) await flush();
+  }
+  await flush();
+  return rows;
+}
+
+/** What stands in a table now, counted and hashed as the backup was. */
+async function standing(client: pg.ClientBase, table: BackupTable, behind: string) {
+  const counted = tally();
+  for await (const line of linesOf(client, table, table.before === 'kept' ? `id > ${behind}` : undefined))
+    counted.add(line);
+  return counted.end();
+}
+
+async function restoreTable(client: pg.ClientBase, table: BackupTable, backup: OpenBackup): Promise<void> {
+  const said = backup.manifest.tables[table.name];
+  if (!said) throw new UnusableBackup(`The backup says nothing of ${table.name}. Take the file as it was written.`);
+  const behind =
+    table.before === 'kept'
+      ? ((await client.query<{ id: string }>(`SELECT coalesce(max(id), 0)::text AS id FROM ${table.name}`)).rows[0]
+          ?.id ?? '0')
+      : '0';
+  await fill(client, table, backup);
+  if (!sameTally(await standing(client, table, behind), said))
+    throw new UnusableBackup(
+      `This backup cannot be restored, nothing was changed: ${table.name} does not hold what the backup says. The file is damaged or was changed.`,
+    );
+}
+
+/** New rows are numbered behind those that came. */
+async function countOn(client: pg.ClientBase): Promise<void> {
+  const { rows } = await client.query<{ table: string; sequence: string }>(
+    `SELECT table_name AS "table", pg_get_serial_sequence(table_name, 'id') AS sequence FROM information_schema.columns
+     WHERE table_schema = 'public' AND column_name = 'id' AND is_identity = 'YES' AND table_name = ANY ($1)`,
+    [BACKUP_TABLES.map(({ name }) => name)],
+  );
+  for (const { table, sequence } of rows)
+    await client.query(`SELECT setval($1, max(id)) FROM ${table} HAVING max(id) IS NOT NULL`, [sequence]);
+}
+
+/**
+ * Restores a backup into an empty works, whole or not at all: accounts and the works are replaced, sessions end, and
+ * what stands afterwards is hashed and held against the backup. Issues: {@link WorksInUse}, {@link UnusableBackup}.
+ */
+export async function restoreBackup({ pool }: Pick<Database, 'pool'>, backup: OpenBackup): Promise<void> {
+  const client = await pool.connect();
+  let broken = false;
+  try {
+    await client.query('BEGIN');
+    await client.query('SET LOCAL statement_timeout = 0; SET LOCAL idle_in_transaction_session_timeout = 0');
+    await client.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
+    // Whoever writes anything names an account: nobody does until this is over.
+    await client.query('LOCK TABLE account IN EXCLUSIVE MODE');
+    await refuseUnlessEmpty(client);
+    await refuseOther(client, backup.manifest);
+    await client.query('DELETE FROM session; DELETE FROM sent_request; DELETE FROM account; DELETE FROM works');
+    for (const table of BACKUP_TABLES) await restoreTable(client, table, backup);
+    await countOn(client);
+    await client.query('COMMIT');
+  } catch (error) {
+    await client.query('ROLLBACK').catch((lost: unknown) => {
+      broken = isNativeError(lost);
+    });
+    throw error;
+  } finally {
+    client.release(broken);
+  }
+}

@@ -1,0 +1,38 @@
+/** A table that a backup holds, and the columns that its rows are put in order by. */
+export interface BackupTable {
+  readonly name: string;
+  readonly order: string;
+  /** The works may have rows of its own before a restore: those are replaced, or what comes is put behind them. */
+  readonly before?: 'replaced' | 'kept';
+}
+
+/** Everything that a works keeps, what is referred to ahead of what refers to it. */
+export const BACKUP_TABLES: readonly BackupTable[] = [
+  { name: 'account', order: 'id', before: 'replaced' },
+  { name: 'works', order: 'id', before: 'replaced' },
+  { name: 'norm', order: 'id COLLATE "C"' },
+  { name: 'norm_change', order: 'id' },
+  { name: 'house_fold', order: 'name COLLATE "C"' },
+  { name: 'job', order: 'id' },
+  { name: 'revision', order: 'job_id, revision' },
+  { name: 'assessment', order: 'job_id, revision' },
+  { name: 'press_room_record', order: 'id' },
+  { name: 'holding', order: 'id' },
+  { name: 'holding_change', order: 'id' },
+  { name: 'reservation', order: 'job_id, key COLLATE "C"' },
+  { name: 'finished_lot', order: 'id' },
+  { name: 'destination', order: 'name COLLATE "C"' },
+  { name: 'call_off', order: 'id' },
+  { name: 'single_book', order: 'code COLLATE "C"' },
+  { name: 'security_record', order: 'id', before: 'kept' },
+];
+
+/** What a backup leaves out: it belongs to the running server, or to this database. */
+export const LEFT_OUT: readonly string[] = ['session', 'sign_in_attempt', 'sent_request', 'migration'];
+
+/**
+ * Rows of a table as lines of JSON, as PostgreSQL writes it. Where a restore puts them behind what is there, without
+ * their number. @param where condition on the rows, of our own.
+ */
+export const rowsOf = ({ name, order, before }: BackupTable, where = 'true'): string =>
+  `SELECT ${before === 'kept' ? "(to_jsonb(t) - 'id')" : 'row_to_json(t)'}::text AS line FROM ${name} t WHERE ${where} ORDER BY ${order}`;

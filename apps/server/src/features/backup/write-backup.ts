@@ -1,0 +1,72 @@
+import fs from 'node:fs';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type pg from 'pg';
+import yazl from 'yazl';
+import type { Database } from '../../db/database.js';
+import { MANIFEST, type Manifest, entryOf } from './manifest.js';
+import { type Tally, linesOf, tally } from './rows.js';
+import { BACKUP_TABLES } from './tables.js';
+
+/** Lines of all tables into a ZIP, one table after the other, and at the end what the backup says of itself. */
+async function pack(client: pg.ClientBase, file: string): Promise<Manifest> {
+  const { rows: migrations } = await client.query<{ name: string; checksum: string }>(
+    'SELECT name, checksum FROM migration ORDER BY name',
+  );
+  const tables: Record<string, Tally> = Object.create(null) as Record<string, Tally>;
+  const manifest: Manifest = {
+    format: 'druckerei-backup',
+    version: 1,
+    made: new Date().toISOString(),
+    migrations,
+    tables,
+  };
+  const zip = new yazl.ZipFile();
+  const failed = new AbortController();
+  zip.once('error', (error: unknown) => failed.abort(error));
+  for (const table of BACKUP_TABLES) {
+    async function* lines(): AsyncGenerator<string> {
+      const counted = tally();
+      for await (const line of linesOf(client, table)) {
+        counted.add(line);
+        yield `${line}\n`;
+      }
+      tables[table.name] = counted.end();
+    }
+    zip.addReadStreamLazy(entryOf(table.name), (give) => {
+      const stream = Readable.from(lines(), { objectMode: true });
+      stream.once('error', (error) => zip.emit('error', error));
+      give(null, stream);
+    });
+  }
+  zip.addReadStreamLazy(MANIFEST, (give) => {
+    give(null, Readable.from([JSON.stringify(manifest, null, 2)]));
+  });
+  zip.end();
+  const written = fs.createWriteStream(file, { mode: 0o600 });
+  await pipeline(zip.outputStream, written, { signal: failed.signal }).catch((error: unknown) => {
+    throw failed.signal.aborted ? failed.signal.reason : error;
+  });
+  return manifest;
+}
+
+/**
+ * Writes everything that the works keeps into a ZIP of JSON lines: as it stood at one moment, while others go on writing.
+ * Nothing but a whole file stays. @param file where; it must not be there yet.
+ */
+export async function writeBackup({ pool }: Pick<Database, 'pool'>, file: string): Promise<Manifest> {
+  const half = `${file}.half`;
+  const client = await pool.connect();
+  let broken = true;
+  try {
+    await client.query('BEGIN TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');
+    const manifest = await pack(client, half);
+    await client.query('COMMIT');
+    broken = false;
+    fs.linkSync(half, file);
+    return manifest;
+  } finally {
+    client.release(broken);
+    fs.rmSync(half, { force: true });
+  }
+}
