@@ -53,6 +53,11 @@ export const routes: Routes = [
         loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage),
       },
       {
+        path: 'backup',
+        title: 'Backup - Druckerei',
+        loadComponent: () => import('./features/backup/backup.page').then((m) => m.BackupPage),
+      },
+      {
         path: '**',
         title: 'Not found - Druckerei',
         loadComponent: () => import('./platform/not-found.page').then((m) => m.NotFoundPage),

@@ -1,4 +1,4 @@
-import { HttpClient, HttpParams } from '@angular/common/http';
+import { HttpClient, type HttpEvent, HttpParams } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { HouseFold, Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
 import type {
@@ -13,6 +13,7 @@ import type {
   NormChange,
   NormHistoryEntry,
   PressRoom,
+  Restored,
   Revision,
   SingleBook,
   Stores,
@@ -143,5 +144,12 @@ export class Api {
   }
   difference(id: number, from: number, to: number): Observable<Difference> {
     return this.http.get<Difference>(`/api/jobs/${id}/difference`, { params: { from, to } });
+  }
+  restore(backup: File): Observable<HttpEvent<Restored>> {
+    return this.http.post<Restored>('/api/backup', backup, {
+      headers: { 'Content-Type': 'application/zip' },
+      observe: 'events',
+      reportProgress: true,
+    });
   }
 }

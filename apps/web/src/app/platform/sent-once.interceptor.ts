@@ -8,9 +8,10 @@ const open = new Map<string, string>();
 const newKey = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 
-/** Everything new carries a key of its own, kept until the server has answered. */
+/** Everything new carries a key of its own, kept until the server has answered. A file carries none: what it does is done once by itself. */
 export const sentOnceInterceptor: HttpInterceptorFn = (request, next) => {
-  if (request.method !== 'POST' || request.url.endsWith('/api/session')) return next(request);
+  if (request.method !== 'POST' || request.url.endsWith('/api/session') || request.body instanceof Blob)
+    return next(request);
   const what = `${request.urlWithParams} ${JSON.stringify(request.body)}`;
   const key = open.get(what) ?? newKey();
   open.set(what, key);

@@ -72,6 +72,9 @@ import { Measures } from '../ui/measures';
         <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
         <mat-menu #who>
           <span mat-menu-item disabled>Role: {{ account.role }}</span>
+          @if (account.role === 'manager') {
+            <a mat-menu-item routerLink="/backup">Backup</a>
+          }
           <button mat-menu-item (click)="signOut()">Sign out</button>
         </mat-menu>
       </header>
@@ -158,6 +161,7 @@ export class Shell {
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
+      { id: 'backup', name: 'Go to backup', run: () => void this.router.navigateByUrl('/backup') },
       { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
       { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
       { id: 'sign-out', name: 'Sign out', run: () => this.signOut() },

@@ -1,5 +1,5 @@
 import { measureOf } from './measure';
-import { count, percent, quantity, readNumber, unitText } from './format';
+import { count, percent, quantity, readNumber, sizeText, unitText } from './format';
 
 describe('numbers as the trade writes them', () => {
   it.each([
@@ -64,4 +64,12 @@ describe('numbers as people type them', () => {
   ])('%j is %p', (text, value) => {
     expect(readNumber(text)).toBe(value);
   });
+});
+
+it.each([
+  [12, '1 kB'],
+  [54_321, '54 kB'],
+  [2_340_000, '2.3 MB'],
+])('a file of %d bytes has %s', (bytes, text) => {
+  expect(sizeText(bytes)).toBe(text);
 });

@@ -61,3 +61,7 @@ export const dateText = (iso: string | null | undefined): string =>
   iso ? new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : '';
 export const timeText = (iso: string): string =>
   new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** Bytes of a file as people say them. */
+export const sizeText = (bytes: number): string =>
+  bytes < 1e6 ? `${count(Math.max(1, bytes / 1e3))} kB` : `${count(bytes / 1e6, 1)} MB`;
