@@ -7,6 +7,7 @@ import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
 import { backupHandlers } from './features/backup/backup.js';
+import { changesHandlers } from './features/changes/changes.js';
 import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { roomHandlers } from './features/room/room.js';
@@ -136,6 +137,7 @@ export async function createApp({
     ...storesHandlers(database),
     ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
+    ...changesHandlers(database),
     ...backupHandlers({ database, security, worksChanged }),
     openapi: () => document,
   };

@@ -68,6 +68,9 @@ export async function startServer(
   return { app, database, url: urls.application, owner, workshop, errors, stop };
 }
 
+/** The mark of somebody who has seen everything, for tests of something else. */
+export const SEEN = 2_147_483_647;
+
 type Method = 'get' | 'post' | 'put' | 'delete';
 
 /** A browser: keeps cookies and sends the CSRF header. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { markSchema } from './changes.js';
 import { line, lines } from './text.js';
 import {
   CONTACTS,
@@ -132,7 +133,7 @@ export const worksSchema = z
       )
       .optional(),
     folds: z.array(houseFoldSchema).optional(),
-    mark: z.int().optional(),
+    mark: z.int().optional().describe('last change of a norm'),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
   .meta({ id: 'Works' });
@@ -143,7 +144,7 @@ export const normChangeSchema = z
   .strictObject({
     value: z.number(),
     expected: z.number(),
-    seen: z.int().min(0).optional().describe('mark of the works that the editor saw'),
+    seen: markSchema.describe('mark of the works that the editor saw'),
     reason: lines(300),
   })
   .meta({ id: 'NormChange' });
@@ -226,7 +227,8 @@ export type Revision = z.output<typeof revisionSchema>;
 
 /** Saving a draft: `version` is the one that the editor started from. */
 export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSchema }).meta({ id: 'SaveDraft' });
-export const versionSchema = z.strictObject({ version: z.int().min(1) }).meta({ id: 'Version' });
+/** Releasing: `version` of the draft and `mark` of the works, as the releaser saw them. */
+export const releaseSchema = z.strictObject({ version: z.int().min(1), mark: markSchema }).meta({ id: 'Release' });
 export const copySchema = z.strictObject({ number: line(40).min(1), title: line(120).min(1) }).meta({ id: 'CopyJob' });
 
 const fieldError = z.strictObject({ path: z.string(), message: z.string() });

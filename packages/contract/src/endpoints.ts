@@ -9,18 +9,19 @@ import {
   jobRowSchema,
   normChangeSchema,
   normHistorySchema,
+  releaseSchema,
   restoredSchema,
   revisionSchema,
   saveSchema,
   signInSchema,
-  versionSchema,
   worksSchema,
 } from './api.js';
 import { SHEET_SIDES } from '@druckerei/core';
+import { changeSchema, changesQuery } from './changes.js';
 import { callOffSchema, finishedSchema, newFinishedSchema } from './finished.js';
 import { jobSchema } from './job-file.js';
 import { kitSchema, newSinglesSchema, singleSchema, singlesMoveSchema } from './singles.js';
-import { keptCarrierSchema, roomEventSchema, roomSchema } from './room.js';
+import { enterEventSchema, keptCarrierSchema, roomSchema } from './room.js';
 import {
   holdingChangeSchema,
   holdingHistorySchema,
@@ -219,7 +220,7 @@ export const ENDPOINTS = [
     summary: 'Freeze the draft with the norms it was planned with',
     roles: MANAGER,
     params: job,
-    body: versionSchema,
+    body: releaseSchema,
     status: 200,
     answer: revisionSchema,
   },
@@ -251,7 +252,7 @@ export const ENDPOINTS = [
     summary: 'Record an event; refused where a gate stands before it',
     roles: HANDS,
     params: job,
-    body: z.strictObject({ event: roomEventSchema }),
+    body: enterEventSchema,
     status: 201,
     answer: roomSchema,
   },
@@ -314,6 +315,16 @@ export const ENDPOINTS = [
     body: reserveSchema,
     status: 200,
     answer: storesSchema,
+  },
+  {
+    id: 'changes',
+    method: 'get',
+    path: '/api/changes',
+    summary: 'How reservations, days to destinations or single books changed, newest first',
+    roles: ALL,
+    query: changesQuery,
+    status: 200,
+    answer: z.array(changeSchema),
   },
   {
     id: 'needs',

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { markSchema } from './changes.js';
 import { line } from './text.js';
 
 const MOST = 100_000_000;
@@ -38,6 +39,7 @@ const calledOff = z.strictObject({
 /** Finished goods on hand, what was called off them last, and how long the roads are. */
 export const finishedSchema = z
   .strictObject({
+    mark: markSchema.describe('last change of a destination'),
     lots: z.array(lot),
     callOffs: z.array(calledOff),
     destinations: z.array(z.strictObject({ name: z.string(), days: z.int() })),
@@ -45,8 +47,14 @@ export const finishedSchema = z
   .meta({ id: 'Finished' });
 export type Finished = z.output<typeof finishedSchema>;
 
+/** Pieces of a job into the stock; `meant` where it is known that they are more than its plan can give. */
 export const newFinishedSchema = z
-  .strictObject({ job: z.int().min(1).max(2_147_483_647), pieces, place: line(80) })
+  .strictObject({
+    job: z.int().min(1).max(2_147_483_647),
+    pieces,
+    place: line(80),
+    meant: z.boolean().optional(),
+  })
   .meta({ id: 'NewFinished' });
 
 /** Pieces that leave a lot; `expected` is what the caller saw on hand. The days are kept for the destination. */
@@ -54,7 +62,8 @@ export const callOffSchema = z
   .strictObject({
     pieces,
     expected: z.int().min(0).max(MOST),
-    version: z.int().optional(),
+    version: z.int().min(1),
+    seen: markSchema.describe('mark of the finished goods that the caller saw'),
     destination: line(80).min(1),
     transitDays: z.int().min(0).max(365),
     due: day.optional(),

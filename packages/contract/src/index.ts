@@ -6,6 +6,7 @@ export * from './press-words.js';
 export * from './messages.js';
 export * from './rule-words.js';
 export * from './api.js';
+export * from './changes.js';
 export * from './endpoints.js';
 export * from './parse-job.js';
 export * from './reckon.js';

@@ -65,6 +65,11 @@ export const roomEventSchema = z
   ])
   .meta({ id: 'PressRoomEvent' });
 
+/** An event, and the last record of the job that its author saw: what was recorded of the same thing since is not written over. */
+export const enterEventSchema = z
+  .strictObject({ event: roomEventSchema, seen: z.int().min(0).max(2_147_483_647) })
+  .meta({ id: 'EnterEvent' });
+
 /** Holds the schema and core's type together. */
 type Mutable<T> = T extends number | string | boolean | null | undefined
   ? T

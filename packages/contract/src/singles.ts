@@ -23,7 +23,7 @@ export const singleOrderSchema = z
   .meta({ id: 'SingleOrder' });
 
 export const singleSchema = singleOrderSchema
-  .extend({ state: z.enum(SINGLE_STATES), changedBy: z.string(), changedAt: z.iso.datetime() })
+  .extend({ version: z.int(), state: z.enum(SINGLE_STATES), changedBy: z.string(), changedAt: z.iso.datetime() })
   .meta({ id: 'SingleBook' });
 export type SingleBook = z.output<typeof singleSchema>;
 
@@ -31,9 +31,15 @@ export const newSinglesSchema = z
   .strictObject({ orders: z.array(singleOrderSchema).min(1).max(500) })
   .meta({ id: 'NewSingleBooks' });
 
-/** Books that go on to a state together: a batch that was printed, or copies that were looked over. */
+/** Books, as they were seen, that go on to a state together: a batch that was printed, or copies that were looked over. */
 export const singlesMoveSchema = z
-  .strictObject({ codes: z.array(code).min(1).max(500), state: z.enum(SINGLE_STATES).exclude(['kitted']) })
+  .strictObject({
+    books: z
+      .array(z.strictObject({ id: code, version: z.int().min(1) }))
+      .min(1)
+      .max(500),
+    state: z.enum(SINGLE_STATES).exclude(['kitted']),
+  })
   .meta({ id: 'SingleBooksMove' });
 
 /** Codes of a cover and a block, as they were read. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { markSchema } from './changes.js';
 import { line, lines } from './text.js';
 import { NEED_KINDS } from '@druckerei/core';
 
@@ -34,6 +35,7 @@ export const holdingSchema = z
 
 export const storesSchema = z
   .strictObject({
+    mark: markSchema.describe('last change of a reservation'),
     holdings: z.array(holdingSchema),
     reservations: z.array(
       z.strictObject({ job: z.int(), number: z.string(), title: z.string(), key, quantity, by: z.string() }),
@@ -52,13 +54,15 @@ export const newHoldingSchema = z
 
 /** A lot counted, moved or used; `expected` is the quantity that the editor saw, `version` the lot's. */
 export const holdingChangeSchema = z
-  .strictObject({ quantity: whole, expected: quantity, version: z.int().optional(), place, reason })
+  .strictObject({ quantity: whole, expected: quantity, version: z.int().min(1), place, reason })
   .meta({ id: 'HoldingChange' });
 
 export const holdingHistorySchema = z
   .strictObject({
     before: quantity,
     after: quantity,
+    placeBefore: z.string().nullable(),
+    placeAfter: z.string().nullable(),
     reason: z.string(),
     by: z.string(),
     at: z.iso.datetime(),
@@ -66,8 +70,8 @@ export const holdingHistorySchema = z
   .meta({ id: 'HoldingHistoryEntry' });
 export type HoldingHistoryEntry = z.output<typeof holdingHistorySchema>;
 
-/** What a job reserves of one thing; 0 lets it go. */
-export const reserveSchema = z.strictObject({ key, quantity: whole }).meta({ id: 'Reserve' });
+/** What a job reserves of one thing; 0 lets it go. `seen` is the mark of the stores that the editor saw. */
+export const reserveSchema = z.strictObject({ key, quantity: whole, seen: markSchema }).meta({ id: 'Reserve' });
 
 const need = z.strictObject({
   key,

@@ -7,6 +7,7 @@ export const ONLY_ADDED = [
   'holding_change',
   'press_room_record',
   'call_off',
+  'change_record',
   'security_record',
 ] as const;
 /** Tables that rows are taken out of. */

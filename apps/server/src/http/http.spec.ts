@@ -1,5 +1,5 @@
 import { type Endpoint, type Role, ENDPOINTS, ROLES, problemSchema } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -10,12 +10,16 @@ afterAll(() => server.stop());
 const endpoints: readonly Endpoint[] = ENDPOINTS;
 
 /** Calls that are let in and then refused: out of date, or of a book that is not there. */
+/** Questions that have to be asked with something. */
+const QUERIES: Readonly<Record<string, string>> = { difference: '?from=1&to=1', changes: '?kind=reservation' };
+
 const REFUSED: Readonly<Record<string, number>> = {
   saveDraft: 409,
   release: 409,
   callOff: 409,
   moveSingles: 422,
   kitSingle: 422,
+  changeHolding: 409,
   dropFold: 404,
   restore: 415,
 };
@@ -42,24 +46,30 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{component}', 'cover');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
-    changeNorm: { value: 5, expected: 5, reason: '' },
+    changeNorm: { value: 5, expected: 5, seen: SEEN, reason: '' },
     addFold: { name: `F-${Math.random()}`, columns: 2, rows: 1, folds: 'right over left' },
     createJob: exampleJob('trail-map', { number: `T-${Math.random()}` }),
     copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
     saveDraft: { version: 999, job: exampleJob('concert-programme') },
-    release: { version: 999 },
+    release: { version: 999, mark: 0 },
     addHolding: { paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2, place: 'Row 1', reason: '' },
-    changeHolding: { quantity: 4200, expected: 4200, place: 'Bay 3, low', reason: 'counted' },
-    reserve: { key: 'sheets/silk-115/1020x720/width', quantity: 0 },
+    changeHolding: {
+      quantity: 4200,
+      expected: 1,
+      version: 1,
+      place: 'Bay 3, low',
+      reason: 'counted',
+    },
+    reserve: { key: 'sheets/silk-115/1020x720/width', quantity: 0, seen: SEEN },
     addFinished: { job: 1, pieces: 100, place: 'Hall B' },
-    callOff: { pieces: 1, expected: 999_999, destination: 'Tea house', transitDays: 2 },
+    callOff: { pieces: 1, expected: 999_999, version: 1, seen: SEEN, destination: 'Tea house', transitDays: 2 },
     addSingles: { orders: [{ ...SINGLE, id: `T-${Math.floor(Math.random() * 1e9)}` }] },
-    moveSingles: { codes: ['NONE-1'], state: 'printed' },
+    moveSingles: { books: [{ id: 'NONE-1', version: 1 }], state: 'printed' },
     kitSingle: { cover: 'NONE-1', block: 'NONE-1' },
-    enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true } },
+    enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true }, seen: SEEN },
   };
   const body = bodies[endpoint.id];
-  return { path: endpoint.id === 'difference' ? `${path}?from=1&to=1` : path, ...(body ? { body } : {}) };
+  return { path: path + (QUERIES[endpoint.id] ?? ''), ...(body ? { body } : {}) };
 }
 
 describe('every route for every role', () => {
@@ -178,7 +188,12 @@ describe('bad input', () => {
 describe('protection', () => {
   it('asks for the CSRF token on writes', async () => {
     const manager = await visitor(server.app, 'manager');
-    const response = await manager.forge('put', '/api/norms/spoil.cut.setup', { value: 6, expected: 5, reason: '' });
+    const response = await manager.forge('put', '/api/norms/spoil.cut.setup', {
+      value: 6,
+      expected: 5,
+      seen: SEEN,
+      reason: '',
+    });
     expect(response.status).toBe(403);
   });
 

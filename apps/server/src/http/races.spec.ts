@@ -1,5 +1,5 @@
-import type { Finished, Problem, SingleBook, Stores } from '@druckerei/contract';
-import { type TestServer, type Visitor, startServer, visitor } from '../server.fixture.js';
+import type { Change, Finished, PressRoom, Problem, Revision, SingleBook, Stores } from '@druckerei/contract';
+import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -69,50 +69,121 @@ describe('two people at once', () => {
       [version, quantity] = [now?.version ?? 0, now?.quantity ?? 0];
     }
     // There and back: the quantity is what it was, the lot is not.
-    const go = async (to: number, from: number): Promise<void> => {
-      await manager.call('put', `/api/stores/holdings/${seen.id}`, {
+    const go = (to: number, from: number, at: number) =>
+      manager.call('put', `/api/stores/holdings/${seen.id}`, {
         quantity: to,
         expected: from,
+        version: at,
         place: 'Bay 1',
         reason: '',
       });
+    expect([(await go(40, quantity, version)).status, (await go(quantity, 40, version + 1)).status]).toEqual([
+      200, 200,
+    ]);
+    expect((await go(1, quantity, version)).status).toBe(409);
+  });
+
+  it('at one reservation, to and fro: one wins, the other sees what stands, and all of it is kept', async () => {
+    const job = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'R-1' }))).body as Revision;
+    const key = 'sheets/silk-115/1020x720/width';
+    const reserve = (quantity: number, seen: number) =>
+      manager.call('put', `/api/jobs/${job.id}/reservations`, { key, quantity, seen });
+    let { mark } = (await manager.call('get', '/api/stores')).body as Stores;
+    for (let round = 0; round < ROUNDS; round++) {
+      const answers = await Promise.all([reserve(2 * round + 1, mark), reserve(2 * round + 2, mark)]);
+      expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+      const won = answers.find(({ status }) => status === 200)?.body as Stores;
+      const stands = won.reservations.find((one) => one.job === job.id)?.quantity ?? 0;
+      expect((answers.find(({ status }) => status === 409)?.body as Problem).detail).toBe(
+        `It is ${stands} reserved for this job now.`,
+      );
+      mark = won.mark;
+    }
+    const changes = (await manager.call('get', `/api/changes?kind=reservation&subject=${job.id}%20${key}`))
+      .body as Change[];
+    expect(changes).toHaveLength(ROUNDS);
+    expect(changes.at(-1)).toMatchObject({ before: 0, by: 'Production manager' });
+    for (const [i, change] of changes.slice(0, -1).entries()) expect(change.before).toBe(changes[i + 1]?.after);
+  });
+
+  it('at the days to one destination: one wins, the other sees what stands', async () => {
+    const call = async (days: number, seen: number) => {
+      const { lots } = (await operator.call('get', '/api/finished')).body as Finished;
+      const lot = lots.find(({ pieces }) => pieces > 100);
+      return operator.call('post', `/api/finished/lots/${lot?.id}/call-offs`, {
+        pieces: 1,
+        expected: lot?.pieces,
+        version: lot?.version,
+        seen,
+        destination: 'Far island',
+        transitDays: days,
+      });
     };
-    await go(40, quantity);
-    await go(quantity, 40);
-    const late = { quantity: 1, expected: quantity, version, place: 'Bay 1', reason: '' };
-    expect((await operator.call('put', `/api/stores/holdings/${seen.id}`, late)).status).toBe(409);
+    const { mark } = (await operator.call('get', '/api/finished')).body as Finished;
+    expect((await call(3, mark)).status).toBe(201);
+    const late = await call(4, mark);
+    expect([late.status, (late.body as Problem).detail]).toEqual([
+      409,
+      'The road to Far island takes 3 days now, you said 4.',
+    ]);
+    // Whoever says the same contradicts nobody.
+    expect((await call(3, mark)).status).toBe(201);
+    const changes = (await operator.call('get', '/api/changes?kind=destination&subject=Far%20island')).body as Change[];
+    expect(changes).toMatchObject([{ before: null, after: 3 }]);
+  });
+
+  it('at one single book: one wins, the other sees what stands', async () => {
+    const order = { title: 'G', widthMm: 148, heightMm: 210, pages: 64, stock: 'c', film: 'matt', due: '2026-12-09' };
+    await operator.call('post', '/api/singles', { orders: [{ id: 'RACE-1', ...order }] });
+    const bookNow = async (): Promise<SingleBook | undefined> =>
+      ((await operator.call('get', '/api/singles')).body as SingleBook[]).find(({ id }) => id === 'RACE-1');
+    const move = (version: number, state: string) =>
+      operator.call('put', '/api/singles/state', { books: [{ id: 'RACE-1', version }], state });
+    for (let round = 0; round < ROUNDS; round++) {
+      const state = round % 2 === 0 ? 'printed' : 'open';
+      const version = (await bookNow())?.version ?? 0;
+      const answers = await Promise.all([move(version, state), move(version, state)]);
+      expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+      expect(JSON.stringify(answers.find(({ status }) => status === 409)?.body)).toContain(
+        state === 'printed' ? 'RACE-1 is printed' : 'RACE-1 is not printed yet',
+      );
+    }
+    const changes = (await operator.call('get', '/api/changes?kind=single-book&subject=RACE-1')).body as Change[];
+    expect(changes).toHaveLength(ROUNDS);
+  });
+
+  it('who count at one station: one wins, the other sees what stands; what only adds up is taken from both', async () => {
+    const job = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'R-2' }))).body as Revision;
+    const enter = (who: Visitor, event: object, seen: number) =>
+      who.call('post', `/api/jobs/${job.id}/room`, { event, seen });
+    const last = async (): Promise<number> =>
+      ((await manager.call('get', `/api/jobs/${job.id}/room`)).body as PressRoom).records.at(-1)?.id ?? 0;
+    const count = (who: Visitor, good: number, seen: number) => enter(who, { kind: 'count', step: 'box', good }, seen);
+    for (let round = 0; round < ROUNDS; round++) {
+      const seen = await last();
+      const answers = await Promise.all([count(manager, 100 + round, seen), count(operator, 200 + round, seen)]);
+      expect(answers.map(({ status }) => status).sort()).toEqual([201, 409]);
+      expect((answers.find(({ status }) => status === 409)?.body as Problem).detail).toMatch(
+        /\d+ good are counted now/,
+      );
+    }
+    const seen = await last();
+    const ink = { kind: 'ink', ink: 'K', move: 'issued', kg: 1 };
+    const both = await Promise.all([enter(manager, ink, seen), enter(operator, ink, seen)]);
+    expect(both.map(({ status }) => status)).toEqual([201, 201]);
   });
 });
 
-describe('the same sent twice', () => {
-  const key = { 'Idempotency-Key': 'a-key-of-this-test' };
-  const lot = { job: 1, pieces: 111, place: 'Hall K' };
-  const lots = async (): Promise<number> =>
-    ((await manager.call('get', '/api/finished')).body as Finished).lots.filter(({ place }) => place === 'Hall K')
-      .length;
-
-  it('is one, and answered alike', async () => {
-    const first = await manager.call('post', '/api/finished/lots', lot).set(key);
-    const again = await manager.call('post', '/api/finished/lots', lot).set(key);
-    expect([first.status, again.status, await lots()]).toEqual([201, 201, 1]);
-    expect(again.body).toEqual(first.body);
-  });
-
-  it('at the same moment is one too', async () => {
-    const at = { 'Idempotency-Key': 'another-key-of-this' };
-    const all = [1, 2, 3].map(() => manager.call('post', '/api/finished/lots', lot).set(at));
-    const answers = await statuses(all);
-    expect(answers.every((status) => status === 201 || status === 409)).toBe(true);
-    expect(await lots()).toBe(2);
-  });
-
-  it('with something else is refused, and what was refused may be sent again', async () => {
-    expect((await manager.call('post', '/api/finished/lots', { ...lot, pieces: 2 }).set(key)).status).toBe(422);
-    const fresh = { 'Idempotency-Key': 'a-third-key-of-this' };
-    expect((await manager.call('post', '/api/finished/lots', { ...lot, job: 99_999 }).set(fresh)).status).toBe(404);
-    expect((await manager.call('post', '/api/finished/lots', lot).set({ 'Idempotency-Key': 'short' })).status).toBe(
-      400,
-    );
-    expect((await operator.call('post', '/api/finished/lots', lot).set(key)).status).toBe(201); // keys are one's own
-  });
+it('more finished pieces than a job can give are asked back, and taken where they are meant', async () => {
+  const job = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'R-3' }))).body as Revision;
+  const add = (pieces: number, meant?: boolean) =>
+    operator.call('post', '/api/finished/lots', { job: job.id, pieces, place: 'Hall', ...(meant ? { meant } : {}) });
+  // 10,000 ordered; 5,484 press sheets of two up give 10,968 if nothing were spoiled.
+  expect((await add(10_900)).status).toBe(201);
+  const asked = await add(200);
+  expect([asked.status, (asked.body as Problem).errors?.[0]]).toEqual([
+    422,
+    { path: 'meant', message: expect.stringMatching(/gives 10968 pieces at most, and 10900 came in before/) as string },
+  ]);
+  expect((await add(200, true)).status).toBe(201);
 });

@@ -6,7 +6,7 @@ import pg from 'pg';
 import { pino } from 'pino';
 import { createApp } from '../app.js';
 import { type Database, connect } from '../db/database.js';
-import { type TestServer, Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
+import { SEEN, type TestServer, Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
 import { listen, stopListening } from './listen.js';
 
 let server: TestServer;
@@ -206,7 +206,7 @@ describe('sessions', () => {
     await someone.signIn('ghost "<b>', 'wrong');
     await someone.signIn('viewer', 'wrong');
     await someone.signIn('viewer');
-    await someone.call('put', '/api/norms/spoil.cut.setup', { value: 1, expected: 5, reason: '' });
+    await someone.call('put', '/api/norms/spoil.cut.setup', { value: 1, expected: 5, seen: SEEN, reason: '' });
     await someone.call('delete', '/api/session');
     const { rows: log } = await server.database.pool.query<{
       actor: string;

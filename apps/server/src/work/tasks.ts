@@ -11,6 +11,7 @@ import {
   completionOf,
   isFinished,
   listCarriers,
+  mostFinished,
   packedAs,
   plan,
   purchaseNeeds,
@@ -135,6 +136,8 @@ export const TASKS = {
   assess,
   judge,
   askRoom,
+  /** What a job can give at most, see core. */
+  mostFinished: ({ job, works }: JobInWorks) => mostFinished(job, works),
   difference: ({ from, to }: { readonly from: Revision; readonly to: Revision }) => difference(from, to),
 } as const;
 export type TaskName = keyof typeof TASKS;

@@ -76,3 +76,28 @@ export interface RoomRecord {
   readonly by: string;
   readonly event: RoomEvent;
 }
+
+/**
+ * What an event is about, where a later one of the same takes the place of an earlier: two people who record it without
+ * seeing each other contradict each other. Undefined for what only adds up (ink issued, trials, stops). @param records of
+ * the job: a taking back is about what it takes back.
+ */
+export function subjectOf(event: RoomEvent, records: readonly RoomRecord[]): string | undefined {
+  switch (event.kind) {
+    case 'artwork':
+      return `artwork ${event.component}`;
+    case 'carrier':
+    case 'inspection':
+      return `carrier ${event.carrier}`;
+    case 'press-start':
+    case 'first-sheet':
+    case 'count':
+      return `${event.kind} ${event.step}`;
+    case 'take-back': {
+      const taken = records.find(({ id }) => id === event.record);
+      return taken && subjectOf(taken.event, records);
+    }
+    default:
+      return undefined;
+  }
+}

@@ -1,7 +1,7 @@
 import { example } from '../plan/examples.fixture.js';
 import { type Carrier, type Job, type Plan, listCarriers, plan } from '../plan/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
-import { type RoomEvent, type RoomRecord, forecastCount, refuse, roomState } from './index.js';
+import { type RoomEvent, type RoomRecord, forecastCount, refuse, roomState, subjectOf } from './index.js';
 
 const planned = (job: Job): Plan => {
   const outcome = plan(job, SHIPPED_WORKS);
@@ -205,5 +205,21 @@ describe('forecast of the count', () => {
     expect(run?.more[pass(room)]).toBeGreaterThan((step?.needsOut ?? 0) / 2 - 1);
     expect(run?.hold).toBe(true);
     expect(forecastCount(room.job, SHIPPED_WORKS, roomState([]))).toBeUndefined();
+  });
+});
+
+describe('what an event is about', () => {
+  const at = { at: '2026-11-25T08:00:00.000Z', by: 'm' };
+  const counted = { id: 4, ...at, event: { kind: 'count', step: 'box', good: 7 } } as const;
+
+  it('is the same for two that contradict each other, and nothing for what adds up', () => {
+    expect(subjectOf({ kind: 'count', step: 'box', good: 9 }, [])).toBe(subjectOf(counted.event, []));
+    expect(subjectOf({ kind: 'count', step: 'cut', good: 9 }, [])).not.toBe(subjectOf(counted.event, []));
+    expect(subjectOf({ kind: 'ink', ink: 'K', move: 'issued', kg: 1 }, [])).toBeUndefined();
+  });
+
+  it('is of what it takes back where it takes something back', () => {
+    expect(subjectOf({ kind: 'take-back', record: 4 }, [counted])).toBe('count box');
+    expect(subjectOf({ kind: 'take-back', record: 5 }, [counted])).toBeUndefined();
   });
 });

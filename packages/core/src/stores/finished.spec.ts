@@ -1,6 +1,6 @@
 import { example, planned } from '../plan/examples.fixture.js';
 import { SHIPPED_WORKS } from '../works/index.js';
-import { callOff, leavesBy, packedAs } from './finished.js';
+import { callOff, leavesBy, mostFinished, packedAs } from './finished.js';
 
 describe('finished stock', () => {
   const job = example('tea-shipper');
@@ -45,5 +45,32 @@ describe('finished stock', () => {
     expect(leavesBy('2027-03-02', 4)).toBe('2027-02-26');
     expect(leavesBy('2027-01-01', 1)).toBe('2026-12-31');
     expect(leavesBy('2027-01-01', 0)).toBe('2027-01-01');
+  });
+});
+
+describe('what a job can give at most', () => {
+  it('is its press sheets, each with all that is on it (identity)', () => {
+    const job = example('trail-map');
+    // Two maps on each of the sheets that are bought.
+    expect(mostFinished(job, SHIPPED_WORKS)).toBe(2 * (planned(job).figures['total.pressSheets']?.value ?? 0));
+  });
+
+  it.each(['tea-caddy', 'star-atlas', 'season-tickets', 'gala-invitations', 'tea-shipper'])(
+    'is never less than what %s delivers, and set by what runs out first',
+    (name) => {
+      const job = example(name);
+      const most = mostFinished(job, SHIPPED_WORKS) ?? 0;
+      const delivered = planned(job)
+        .edges.filter(({ to }) => to === null)
+        .reduce((sum, { count }) => sum + count, 0);
+      expect(most).toBeGreaterThanOrEqual(delivered);
+      // Short runs spoil most of what they take: invitations more than twice what they deliver.
+      expect(most).toBeLessThan(4 * delivered);
+    },
+  );
+
+  it('is unknown of what cannot be planned', () => {
+    const job = example('trail-map');
+    expect(mostFinished({ ...job, route: [] }, SHIPPED_WORKS)).toBeUndefined();
   });
 });

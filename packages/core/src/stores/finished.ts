@@ -1,6 +1,6 @@
 import { loadingMetres } from '../finishing/index.js';
 import { GRAMS } from '../kernel/index.js';
-import type { Job, Plan } from '../plan/index.js';
+import { type Job, type Plan, plan } from '../plan/index.js';
 import { type Works, normsOf } from '../works/index.js';
 
 /** How a finished product is packed: what a lot remembers of the job that made it. */
@@ -18,6 +18,25 @@ export function packedAs(job: Job, plan: Plan): PackedAs {
   const packs = [...job.route].reverse().find(({ id }) => plan.packings[id]?.pallet);
   const perPallet = packs && plan.figures[`step.${packs.id}.fullPallet`]?.value;
   return { pieceG, ...(perPallet === undefined ? {} : { perPallet }) };
+}
+
+/** Good pieces that a plan delivers. */
+const delivered = ({ edges }: Plan): number =>
+  edges.filter(({ to }) => to === null).reduce((sum, { count }) => sum + count, 0);
+
+/**
+ * Pieces that a job can give at most: if nothing of what its plan allows for spoilage were spoiled, the material that runs
+ * out first sets the end. Undefined where it cannot be planned. Source: identity.
+ */
+export function mostFinished(job: Job, works: Works): number | undefined {
+  const planned = plan(job, works);
+  const unspoiled = plan({ ...job, route: job.route.map((step) => ({ ...step, setup: 0, running: 0 })) }, works);
+  if (!planned.ok || !unspoiled.ok) return undefined;
+  const given = new Map(planned.plan.edges.map((edge) => [`${edge.material} ${edge.to ?? ''}`, edge.count]));
+  const shares = unspoiled.plan.edges
+    .filter(({ from, count }) => from === null && count > 0)
+    .map(({ material, to, count }) => (given.get(`${material} ${to ?? ''}`) ?? count) / count);
+  return Math.floor(delivered(unspoiled.plan) * Math.max(1, Math.min(...shares)) + ROUNDING);
 }
 
 /** What is loaded when a customer calls pieces off the stock. */

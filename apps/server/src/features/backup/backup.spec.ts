@@ -86,7 +86,10 @@ describe('a backup', () => {
   it('is restored into an empty database row for row, and the works goes on there', async () => {
     const manager = await signedIn(full, OWN.login);
     const made = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'B-1' }))).body as Revision;
-    await manager.call('post', `/api/jobs/${made.id}/release`, { version: made.version });
+    await manager.call('post', `/api/jobs/${made.id}/release`, {
+      version: made.version,
+      mark: made.works.mark ?? 0,
+    });
     // Line breaks that no program should take for the end of a row.
     await full.database.pool.query("UPDATE holding SET place = E'bay\\u2028\\r\\n1' WHERE id = 1");
     const before = await backupInto(at('before.zip'), urlsOf(full));
@@ -184,7 +187,8 @@ describe('a file that cannot be restored', () => {
     ],
     [
       'says nothing of a table',
-      () => changed(at('before.zip'), ({ tables }) => {
+      () =>
+        changed(at('before.zip'), ({ tables }) => {
           delete tables['job'];
         }),
       /nothing of job/,

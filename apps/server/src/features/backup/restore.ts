@@ -3,7 +3,7 @@ import pg from 'pg';
 import type { Database } from '../../db/database.js';
 import type { Manifest } from './manifest.js';
 import { type OpenBackup, UnusableBackup } from './read-backup.js';
-import { linesOf, sameTally, tally } from './rows.js';
+import { linesOf, sameTally, tablesOf, tally } from './rows.js';
 import { BACKUP_TABLES, type BackupTable } from './tables.js';
 
 /** Why nothing can be restored into this works: it is in use. */
@@ -15,9 +15,9 @@ const MOST_LETTERS = 2_000_000;
 /** Any number, the same in every instance: one restore at a time. */
 const LOCK = 4_127_002;
 
-async function refuseUnlessEmpty(client: pg.ClientBase): Promise<void> {
+async function refuseUnlessEmpty(client: pg.ClientBase, tables: readonly BackupTable[]): Promise<void> {
   const used: string[] = [];
-  for (const { name, before } of BACKUP_TABLES) {
+  for (const { name, before } of tables) {
     if (before) continue;
     const { rows } = await client.query<{ n: string }>(`SELECT count(*) AS n FROM ${name}`);
     if (rows[0]?.n !== '0') used.push(`${name.replaceAll('_', ' ')} ${rows[0]?.n ?? ''}`);
@@ -129,10 +129,11 @@ export async function restoreBackup({ pool }: Pick<Database, 'pool'>, backup: Op
     await client.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
     // Whoever writes anything names an account: nobody does until this is over.
     await client.query('LOCK TABLE account IN EXCLUSIVE MODE');
-    await refuseUnlessEmpty(client);
+    const tables = await tablesOf(client);
+    await refuseUnlessEmpty(client, tables);
     await refuseOther(client, backup.manifest);
     await client.query('DELETE FROM session; DELETE FROM sent_request; DELETE FROM account; DELETE FROM works');
-    for (const table of BACKUP_TABLES) await restoreTable(client, table, backup);
+    for (const table of tables) await restoreTable(client, table, backup);
     await countOn(client);
     await client.query('COMMIT');
   } catch (error) {

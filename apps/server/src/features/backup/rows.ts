@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type pg from 'pg';
-import { type BackupTable, rowsOf } from './tables.js';
+import { type BackupTable, BACKUP_TABLES, rowsOf } from './tables.js';
 
 /** Rows that are fetched at once. */
 const FETCHED = 500;
@@ -14,6 +14,15 @@ export async function* linesOf(client: pg.ClientBase, table: BackupTable, where?
     if (rows.length < FETCHED) break;
   }
   await client.query('CLOSE backup');
+}
+
+/** The tables that the schema has, as far as it has come. */
+export async function tablesOf(client: pg.ClientBase): Promise<readonly BackupTable[]> {
+  const { rows } = await client.query<{ name: string }>(
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public'",
+  );
+  const names = new Set(rows.map(({ name }) => name));
+  return BACKUP_TABLES.filter(({ name }) => names.has(name));
 }
 
 export interface Tally {

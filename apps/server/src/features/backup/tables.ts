@@ -24,6 +24,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'destination', order: 'name COLLATE "C"' },
   { name: 'call_off', order: 'id' },
   { name: 'single_book', order: 'code COLLATE "C"' },
+  { name: 'change_record', order: 'id' },
   { name: 'security_record', order: 'id', before: 'kept' },
 ];
 

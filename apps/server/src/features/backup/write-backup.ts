@@ -5,8 +5,7 @@ import type pg from 'pg';
 import yazl from 'yazl';
 import type { Database } from '../../db/database.js';
 import { MANIFEST, type Manifest, entryOf } from './manifest.js';
-import { type Tally, linesOf, tally } from './rows.js';
-import { BACKUP_TABLES } from './tables.js';
+import { type Tally, linesOf, tablesOf, tally } from './rows.js';
 
 /** Lines of all tables into a ZIP, one table after the other, and at the end what the backup says of itself. */
 async function pack(client: pg.ClientBase, file: string): Promise<Manifest> {
@@ -24,7 +23,7 @@ async function pack(client: pg.ClientBase, file: string): Promise<Manifest> {
   const zip = new yazl.ZipFile();
   const failed = new AbortController();
   zip.once('error', (error: unknown) => failed.abort(error));
-  for (const table of BACKUP_TABLES) {
+  for (const table of await tablesOf(client)) {
     async function* lines(): AsyncGenerator<string> {
       const counted = tally();
       for await (const line of linesOf(client, table)) {

@@ -1,5 +1,5 @@
 import type { Finished, Problem } from '@druckerei/contract';
-import { type TestServer, type Visitor, startServer, visitor } from '../../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let operator: Visitor;
@@ -37,7 +37,15 @@ describe('finished stock', () => {
   it('is called off by no more than it holds, by nobody who saw an older count, and remembers the road', async () => {
     const lot = (await read()).lots.find(({ title }) => title === 'Board-game box');
     const path = `/api/finished/lots/${lot?.id}/call-offs`;
-    const call = { pieces: 400, expected: 1_600, destination: 'Game fair', transitDays: 3, due: '2027-01-15' };
+    const call = {
+      pieces: 400,
+      expected: 1_600,
+      version: 1,
+      seen: SEEN,
+      destination: 'Game fair',
+      transitDays: 3,
+      due: '2027-01-15',
+    };
     const called = await operator.call('post', path, call);
     expect(called.status).toBe(201);
     const after = called.body as Finished;
@@ -51,10 +59,10 @@ describe('finished stock', () => {
     expect(after.destinations).toEqual([{ name: 'Game fair', days: 3 }]);
     const stale = await operator.call('post', path, call);
     expect([stale.status, (stale.body as Problem).detail]).toEqual([409, 'It holds 1200 now, you saw 1600.']);
-    const much = await operator.call('post', path, { ...call, pieces: 1_201, expected: 1_200 });
+    const much = await operator.call('post', path, { ...call, pieces: 1_201, expected: 1_200, version: 2 });
     expect(messages(much.body)).toEqual(['The lot holds 1200. Call off fewer, or take from another lot too.']);
     // The days that were last told stay with the destination; what was called before keeps its own.
-    await operator.call('post', path, { ...call, pieces: 1_200, expected: 1_200, transitDays: 5 });
+    await operator.call('post', path, { ...call, pieces: 1_200, expected: 1_200, version: 2, transitDays: 5 });
     const end = await read();
     expect(end.lots.some(({ id }) => id === lot?.id)).toBe(false);
     expect(end.destinations).toEqual([{ name: 'Game fair', days: 5 }]);
@@ -66,7 +74,7 @@ describe('finished stock', () => {
     const added = (await operator.call('post', '/api/finished/lots', { job: 2, pieces: 10, place: '' }))
       .body as Finished;
     const lot = Math.max(...added.lots.map(({ id }) => id));
-    const call = { pieces: 10, expected: 10, destination: 'Game fair', transitDays: 1 };
+    const call = { pieces: 10, expected: 10, version: 1, seen: SEEN, destination: 'Game fair', transitDays: 1 };
     const both = await Promise.all(
       [1, 2].map(() => operator.call('post', `/api/finished/lots/${lot}/call-offs`, call)),
     );
@@ -75,7 +83,14 @@ describe('finished stock', () => {
 
   it('refuses a date that is none, and a destination without a name', async () => {
     const [lot] = (await read()).lots;
-    const call = { pieces: 1, expected: lot?.pieces ?? 0, destination: 'Fair', transitDays: 1 };
+    const call = {
+      pieces: 1,
+      expected: lot?.pieces ?? 0,
+      version: lot?.version ?? 0,
+      seen: SEEN,
+      destination: 'Fair',
+      transitDays: 1,
+    };
     const path = `/api/finished/lots/${lot?.id}/call-offs`;
     expect((await operator.call('post', path, { ...call, due: '2027-02-30' })).status).toBe(422);
     expect((await operator.call('post', path, { ...call, destination: '  ' })).status).toBe(422);

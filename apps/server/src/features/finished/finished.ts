@@ -1,8 +1,10 @@
+import type { Job, Works } from '@druckerei/core';
 import type { Account, Finished } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
-import { assessmentOf } from '../assessments/assessments.js';
+import { PLAN_MS, assessmentOf } from '../assessments/assessments.js';
+import { lockKind, markOf, noteChange, refuseUnseen } from '../changes/changes.js';
 import { readRevision } from '../jobs/revisions.js';
 import type { Bench } from '../jobs/bench.js';
 
@@ -40,6 +42,7 @@ async function readFinished(queries: Queries): Promise<Finished> {
   const lots = await queries.many<LotRow & Record<string, unknown>>('finished/lots');
   const callOffs = await queries.many<CallOffRow & Record<string, unknown>>('finished/call-offs');
   return {
+    mark: await markOf(queries, 'destination'),
     lots: lots.map(({ piece_g, per_pallet, received_by, received_at, ...lot }) => ({
       ...lot,
       pieceG: piece_g,
@@ -59,14 +62,42 @@ async function readFinished(queries: Queries): Promise<Finished> {
   };
 }
 
-/** Takes pieces of a job into the stock; mass and pallet are what its newest revision plans. */
+export interface Received {
+  readonly job: number;
+  readonly pieces: number;
+  readonly place: string;
+  /** It is known that this is more than the plan can give. */
+  readonly meant?: boolean | undefined;
+}
+
+/** What a job can give at most, and what came in of it so far; undefined where its plan does not say. */
+async function roomFor({ database, workshop }: Bench, id: number) {
+  const { job, works } = await readRevision(database, id);
+  const most = await workshop.run('mostFinished', { job: job as Job, works: works as Works }, { runMs: PLAN_MS });
+  const received = (await database.one<{ pieces: number }>('finished/received', id))?.pieces ?? 0;
+  return most === undefined ? undefined : { most, received };
+}
+
+/**
+ * Takes pieces of a job into the stock; mass and pallet are what its newest revision plans. More than the job can give is
+ * asked back. Issues: 409 where it cannot be planned, 422 where it is more and not meant.
+ */
 export async function addFinished(
-  { database, workshop }: Bench,
+  bench: Bench,
   account: Pick<Account, 'id'>,
-  { job: id, pieces, place }: { job: number; pieces: number; place: string },
+  { job: id, pieces, place, meant = false }: Received,
 ): Promise<Finished> {
+  const { database, workshop } = bench;
   const { packed, problems } = await assessmentOf(database, workshop, id);
   if (!packed) throw new ProblemError(409, 'This job cannot be planned as it stands', { detail: problems.join(' ') });
+  const room = meant ? undefined : await roomFor(bench, id);
+  if (room && room.received + pieces > room.most)
+    throw invalid([
+      {
+        path: 'meant',
+        message: `The plan of this job gives ${room.most} pieces at most, and ${room.received} came in before. Count again; if it is meant, say so.`,
+      },
+    ]);
   return database.transaction(async (queries) => {
     const { title, customer } = (await readRevision(queries, id)).job;
     const { pieceG, perPallet } = packed;
@@ -79,10 +110,32 @@ export interface CalledOff {
   readonly pieces: number;
   readonly expected: number;
   /** Version of the lot that the caller saw. */
-  readonly version?: number | undefined;
+  readonly version: number;
+  /** Mark of the destinations that the caller saw. */
+  readonly seen: number;
   readonly destination: string;
   readonly transitDays: number;
   readonly due?: string | undefined;
+}
+
+/** Keeps the days to a destination where they are others than before. */
+async function keepDays(
+  queries: Queries,
+  account: Pick<Account, 'id'>,
+  { destination, transitDays, seen }: Pick<CalledOff, 'destination' | 'transitDays' | 'seen'>,
+): Promise<void> {
+  await lockKind(queries, 'destination');
+  const subject = { kind: 'destination', subject: destination } as const;
+  const before = (await queries.one<{ days: number }>('finished/destination', destination))?.days ?? null;
+  if (before === transitDays) return;
+  await refuseUnseen(
+    queries,
+    subject,
+    seen,
+    (now) => `The road to ${destination} takes ${now ?? 0} days now, you said ${transitDays}.`,
+  );
+  await queries.one('finished/put-destination', destination, transitDays);
+  await noteChange(queries, subject, { before, after: transitDays }, account);
 }
 
 /** Sends pieces of a lot out, no more than it holds. */
@@ -90,12 +143,12 @@ export const callOff = (
   database: Database,
   account: Pick<Account, 'id'>,
   lot: number,
-  { pieces, expected, version, destination, transitDays, due }: CalledOff,
+  { pieces, expected, version, seen, destination, transitDays, due }: CalledOff,
 ): Promise<Finished> =>
   database.transaction(async (queries) => {
     const before = await queries.one<{ pieces: number; version: number }>('finished/lock', lot);
     if (!before) throw notFound('This lot');
-    if (before.pieces !== expected || (version ?? before.version) !== before.version)
+    if (before.pieces !== expected || version !== before.version)
       throw new ProblemError(409, 'Somebody else has changed this lot', {
         detail: `It holds ${before.pieces} now, you saw ${expected}.`,
       });
@@ -103,7 +156,7 @@ export const callOff = (
       throw invalid([
         { path: 'pieces', message: `The lot holds ${before.pieces}. Call off fewer, or take from another lot too.` },
       ]);
-    await queries.one('finished/put-destination', destination, transitDays);
+    await keepDays(queries, account, { destination, transitDays, seen });
     await queries.one('finished/take', lot, pieces);
     await queries.one('finished/add-call-off', lot, pieces, destination, transitDays, due ?? null, account.id);
     return readFinished(queries);

@@ -1,6 +1,6 @@
 import { type Works, plan } from '@druckerei/core';
 import { type Difference, type JobRow, type Needs, type Problem, type Revision } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -21,7 +21,10 @@ const save = (revision: Revision, change: Partial<Revision['job']>) =>
     job: { ...revision.job, ...change },
   });
 const release = (revision: Revision) =>
-  manager.call('post', `/api/jobs/${revision.id}/release`, { version: revision.version });
+  manager.call('post', `/api/jobs/${revision.id}/release`, {
+    version: revision.version,
+    mark: revision.works.mark ?? 0,
+  });
 const quantity = (revision: Revision, copies: number) => ({ order: { ...revision.job.order, quantity: copies } });
 const row = async (id: number) =>
   ((await manager.call('get', '/api/jobs')).body as JobRow[]).find((job) => job.id === id);
@@ -95,7 +98,12 @@ describe('jobs', () => {
       return planned.ok ? planned.plan.totals.pressSheets['map'] : undefined;
     };
     const before = await sheets(1);
-    await manager.call('put', '/api/norms/spoil.cut.setup', { value: 105, expected: 5, reason: 'new knife' });
+    await manager.call('put', '/api/norms/spoil.cut.setup', {
+      value: 105,
+      expected: 5,
+      seen: SEEN,
+      reason: 'new knife',
+    });
     expect(await sheets(1)).toBe(before);
     // a change opens the next revision, planned with the norms of today
     const next = (await save(released, quantity(released, 10_000))).body as Revision;
@@ -107,7 +115,7 @@ describe('jobs', () => {
       { path: 'works.norms.spoil.cut.setup', after: expect.objectContaining({ value: 105 }) as unknown },
     ]);
     expect(difference.figures.map(({ id }) => id)).toContain('component.map.pressSheets');
-    await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, reason: 'back' });
+    await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, seen: SEEN, reason: 'back' });
   });
 
   it('are not released against a hard rule of the route, and the reason is said', async () => {
@@ -123,10 +131,19 @@ describe('jobs', () => {
     // A works that makes the rules soft releases it.
     const weigh = async (value: number, expected: number): Promise<void> => {
       for (const rule of ['dry-before-cut', 'dry-before-fold'])
-        await manager.call('put', `/api/norms/rule.${rule}`, { value, expected, reason: 'hot air' });
+        await manager.call('put', `/api/norms/rule.${rule}`, { value, expected, seen: SEEN, reason: 'hot air' });
     };
     await weigh(1, 2);
-    expect((await release(made)).status).toBe(200);
+    // Whoever releases has seen the norms that it is released with.
+    const unseen = await release(made);
+    expect([unseen.status, (unseen.body as Problem).title]).toEqual([
+      409,
+      'The norms have changed since you looked at this job',
+    ]);
+    const now = (unseen.body as Problem).current;
+    if (!now) throw new Error('what stands was not told');
+    expect(now).toMatchObject({ version: made.version, state: 'draft' });
+    expect((await release(now)).status).toBe(200);
     await weigh(2, 1);
   });
 
@@ -271,6 +288,7 @@ describe('norms', () => {
     const changed = await manager.call('put', '/api/norms/spoil.fold.running', {
       value: 0.012,
       expected: 0.01,
+      seen: SEEN,
       reason: 'thin stock',
     });
     expect((changed.body as Works).norms['spoil.fold.running']).toEqual({
@@ -285,17 +303,25 @@ describe('norms', () => {
 
   it('are not changed over what somebody else set, nor out of their limits', async () => {
     expect(
-      (await manager.call('put', '/api/norms/spoil.band.running', { value: 0.002, expected: 0.5, reason: '' })).status,
+      (
+        await manager.call('put', '/api/norms/spoil.band.running', {
+          value: 0.002,
+          expected: 0.5,
+          seen: SEEN,
+          reason: '',
+        })
+      ).status,
     ).toBe(409);
     const refused = await manager.call('put', '/api/norms/spoil.band.running', {
       value: 1,
       expected: 0.001,
+      seen: SEEN,
       reason: '',
     });
     expect(refused.status).toBe(422);
     expect((refused.body as Problem).errors?.[0]?.message).toBe('Running spoilage goes from 0 to below 100 %');
-    expect((await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, reason: '' })).status).toBe(
-      404,
-    );
+    expect(
+      (await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, seen: SEEN, reason: '' })).status,
+    ).toBe(404);
   });
 });

@@ -66,7 +66,7 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     job: ({ params }) => readRevision(database, params.id),
     revision: ({ params }) => readRevision(database, params.id, params.revision),
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
-    release: ({ account, params, body }) => release(bench, account, params.id, body.version),
+    release: ({ account, params, body }) => release(bench, account, params.id, body),
     difference: async ({ params, query, response }) =>
       workshop.run(
         'difference',

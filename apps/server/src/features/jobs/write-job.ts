@@ -74,12 +74,12 @@ export async function saveDraft(
   });
 }
 
-/** Freezes the draft with the works as it is now. A job that cannot be planned, or breaks a hard rule, is not released. */
+/** Freezes the draft with the works as it is now, which has to be the one that its releaser saw. A job that cannot be planned, or breaks a hard rule, is not released. */
 export async function release(
   { database, workshop }: Bench,
   account: Account,
   id: number,
-  version: number,
+  { version, mark }: { version: number; mark: number },
 ): Promise<Revision> {
   const seen = await readRevision(database, id);
   const works = await currentWorks(database);
@@ -89,6 +89,11 @@ export async function release(
     if (newest.state === 'released') throw new ProblemError(409, 'This revision is released already');
     if (newest.version !== seen.version)
       throw new ProblemError(409, 'This job has changed while it was planned. Look at it once more.');
+    if ((works.mark ?? 0) !== mark)
+      throw new ProblemError(409, 'The norms have changed since you looked at this job', {
+        detail: 'The figures are reckoned with those of today now. Look at them, and release it if they still hold.',
+        current: await readRevision(queries, id),
+      });
     if (faults.length > 0) throw invalid(faults);
     const basis = basisOf(works);
     if (basisOf(await currentWorks(queries)) !== basis)

@@ -1,6 +1,6 @@
 import { type Carrier, type Job, type RoomEvent, listCarriers, plan } from '@druckerei/core';
 import type { KeptCarrier, PressRoom, Problem, Revision } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -27,7 +27,7 @@ const plannedOf = ({ job, works }: Revision) => {
 };
 const carriersOf = (revision: Revision): Carrier[] => listCarriers(revision.job, plannedOf(revision), revision.works);
 const enter = (revision: Revision, event: RoomEvent, who = operator) =>
-  who.call('post', `/api/jobs/${revision.id}/room`, { event });
+  who.call('post', `/api/jobs/${revision.id}/room`, { event, seen: SEEN });
 async function enterAll(revision: Revision, events: readonly RoomEvent[]): Promise<PressRoom> {
   let room: PressRoom | undefined;
   for (const event of events) {
@@ -217,7 +217,7 @@ describe('records', () => {
       { kind: 'magic' },
     ];
     for (const event of odd) {
-      const response = await manager.call('post', `/api/jobs/${revision.id}/room`, { event });
+      const response = await manager.call('post', `/api/jobs/${revision.id}/room`, { event, seen: SEEN });
       expect([400, 422]).toContain(response.status);
       expect(messages(response.body).length).toBeGreaterThan(0);
     }

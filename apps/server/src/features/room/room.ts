@@ -1,4 +1,4 @@
-import type { Carrier, Job, RoomEvent, RoomRecord, Works } from '@druckerei/core';
+import { type Carrier, type Job, type RoomEvent, type RoomRecord, type Works, subjectOf } from '@druckerei/core';
 import type { Account, KeptCarrier, PressRoom } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { type Handlers } from '../../http/register.js';
@@ -7,6 +7,7 @@ import type { CarrierNote, RoomAnswer } from '../../work/tasks.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import { readRevision } from '../jobs/revisions.js';
 import type { Bench } from '../jobs/bench.js';
+import { letAllGo } from '../stores/stores.js';
 
 interface RecordRow {
   id: number;
@@ -53,7 +54,7 @@ async function answer(queries: Queries, id: number, keys: readonly string[]): Pr
 async function fromStore(queries: Queries, event: RoomEvent, carrier: RoomAnswer['carrier']): Promise<RoomEvent> {
   if (event.kind !== 'carrier' || !event.from || !carrier) return event;
   const { job } = event.from;
-  await queries.one('stores/lock-key', `carrier ${carrier.key}`);
+  await queries.one('room/lock-carrier', carrier.key);
   const kept = (await keptCarriers(queries, [carrier.key])).find((one) => one.job === job);
   if (!kept) throw new ProblemError(409, `The store has no such carrier of job ${job} any more`);
   return { ...event, from: { job, used: kept.used }, place: event.place ?? kept.place ?? undefined };
@@ -65,17 +66,34 @@ function noteAfter({ ran, used, ...note }: CarrierNote, event: RoomEvent): Omit<
   return { ...note, used: before + ran };
 }
 
-/** Records an event where the gates let it through; one at a time for a job. */
+/** Refuses to write over what somebody else recorded of the same thing since. */
+function refuseOver(records: readonly RoomRecord[], event: RoomEvent, seen: number): void {
+  const about = subjectOf(event, records);
+  const later =
+    about === undefined ? undefined : records.findLast((record) => subjectOf(record.event, records) === about);
+  if (!later || later.id <= seen) return;
+  const counted = later.event.kind === 'count' ? `${later.event.good} good are counted now.` : undefined;
+  throw new ProblemError(409, `${later.by} has recorded this meanwhile`, {
+    detail: counted ?? 'Look at what stands, and enter yours again if it still holds.',
+  });
+}
+
+/**
+ * Records an event where the gates let it through; one at a time for a job. @param seen last record that its author saw;
+ * all of them where absent.
+ */
 export const enterEvent = (
   { database, workshop }: Bench,
   account: Account,
   id: number,
   event: RoomEvent,
+  seen?: number,
 ): Promise<PressRoom> =>
   database.transaction(async (queries) => {
     if (!(await queries.one('room/lock-job', id))) throw notFound('This job');
     const revision = await readRevision(queries, id);
     const records = (await queries.many<RecordRow>('room/records', id)).map(recordOf);
+    if (seen !== undefined) refuseOver(records, event, seen);
     const { job, works } = { job: revision.job as Job, works: revision.works as Works };
     const asked = await workshop.run('askRoom', { job, works, records, event });
     if (asked.problems.length > 0)
@@ -86,13 +104,13 @@ export const enterEvent = (
     const note = carrier ? noteAfter(carrier.note, entered) : null;
     await queries.one('room/add', id, entered, carrier?.key ?? null, note, account.id);
     // What is delivered needs no more paper.
-    if (asked.finished) await queries.one('stores/let-go-all', id);
+    if (asked.finished) await letAllGo(queries, account, id);
     return answer(queries, id, asked.keys);
   });
 
 export const roomHandlers = (bench: Bench): Pick<Handlers, 'room' | 'enterEvent' | 'keptCarriers'> => ({
   room: async ({ params }) =>
     answer(bench.database, params.id, (await assessmentOf(bench.database, bench.workshop, params.id)).carriers),
-  enterEvent: ({ account, params, body }) => enterEvent(bench, account, params.id, body.event),
+  enterEvent: ({ account, params, body }) => enterEvent(bench, account, params.id, body.event, body.seen),
   keptCarriers: () => keptCarriers(bench.database, null),
 });

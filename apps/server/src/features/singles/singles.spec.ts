@@ -22,7 +22,12 @@ const order = (id: string) => ({
 const stateOf = (body: unknown, code: string): string | undefined =>
   (body as SingleBook[]).find(({ id }) => id === code)?.state;
 const messages = (body: unknown): string[] => ((body as Problem).errors ?? []).map(({ message }) => message);
-const move = (codes: string[], state: string) => operator.call('put', '/api/singles/state', { codes, state });
+const booksNow = async (): Promise<SingleBook[]> => (await operator.call('get', '/api/singles')).body as SingleBook[];
+const move = async (codes: string[], state: string) => {
+  const now = new Map((await booksNow()).map(({ id, version }) => [id, version]));
+  const books = codes.map((id) => ({ id, version: now.get(id) ?? 1 }));
+  return operator.call('put', '/api/singles/state', { books, state });
+};
 const kit = (cover: string, block: string) => operator.call('post', '/api/singles/kits', { cover, block });
 
 describe('the order book of single books', () => {

@@ -1,11 +1,13 @@
 import { type SingleOrder, type SingleState, mayBecome } from '@druckerei/core';
 import type { Account, SingleBook } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
-import { invalid } from '../../http/problem.js';
+import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { noteChange } from '../changes/changes.js';
 
 interface BookRow {
   code: string;
+  version: number;
   body: Omit<SingleOrder, 'id'>;
   state: SingleState;
   changed_by: string;
@@ -21,8 +23,9 @@ const STATE_WORDS: Readonly<Record<SingleState, string>> = {
 
 const readBook = async (queries: Queries): Promise<SingleBook[]> =>
   (await queries.many<BookRow & Record<string, unknown>>('singles/all')).map(
-    ({ code, body, state, changed_by, changed_at }) => ({
+    ({ code, version, body, state, changed_by, changed_at }) => ({
       id: code,
+      version,
       ...body,
       state,
       changedBy: changed_by,
@@ -47,29 +50,40 @@ export const addSingles = (
     return readBook(queries);
   });
 
-/** Books go on to a state where each of them may. */
+/** A book, and its version as it was seen; whoever holds it in hand and reads its code has seen it as it is. */
+interface SeenBook {
+  readonly id: string;
+  readonly version?: number;
+}
+
+/** Books go on to a state where each of them may. Issues: 409 where one is not as it was seen, 422 where it may not. */
 const move = (
   database: Database,
   account: Pick<Account, 'id'>,
-  codes: readonly string[],
+  books: readonly SeenBook[],
   state: SingleState,
   path: string,
 ): Promise<SingleBook[]> =>
   database.transaction(async (queries) => {
-    const now = new Map(
-      (await queries.many<{ code: string; state: SingleState }>('singles/lock', codes)).map((row) => [
-        row.code,
-        row.state,
-      ]),
-    );
-    const wrong = [...new Set(codes)].flatMap((code) => {
-      const before = now.get(code);
+    const codes = [...new Set(books.map(({ id }) => id))];
+    const rows = await queries.many<{ code: string; state: SingleState; version: number }>('singles/lock', codes);
+    const now = new Map(rows.map((row) => [row.code, row]));
+    const wrong = codes.flatMap((code) => {
+      const before = now.get(code)?.state;
       if (before === undefined) return [{ path, message: `The book has no order ${code}. Look at the code again.` }];
       if (mayBecome(before, state)) return [];
       return [{ path, message: `${code} is ${STATE_WORDS[before]}: it cannot become ${state} now.` }];
     });
+    const changed = books.flatMap(({ id, version }) => {
+      const row = now.get(id);
+      return row && version !== undefined && version !== row.version ? [`${id} is ${STATE_WORDS[row.state]}`] : [];
+    });
+    if (changed.length > 0)
+      throw new ProblemError(409, 'Somebody else has moved these books', { detail: `${changed.join(', ')}.` });
     if (wrong.length > 0) throw invalid(wrong);
     await queries.one('singles/move', codes, state, account.id);
+    for (const { code, state: before } of rows)
+      await noteChange(queries, { kind: 'single-book', subject: code }, { before, after: state }, account);
     return readBook(queries);
   });
 
@@ -78,7 +92,7 @@ export const singlesHandlers = (
 ): Pick<Handlers, 'singles' | 'addSingles' | 'moveSingles' | 'kitSingle'> => ({
   singles: () => readBook(database),
   addSingles: ({ body, account }) => addSingles(database, account, body.orders),
-  moveSingles: ({ body, account }) => move(database, account, body.codes, body.state, 'codes'),
+  moveSingles: ({ body, account }) => move(database, account, body.books, body.state, 'books'),
   kitSingle: ({ body, account }) => {
     const [cover, block] = [body.cover.trim(), body.block.trim()];
     if (cover === '' || cover !== block)
@@ -88,6 +102,6 @@ export const singlesHandlers = (
           message: `Cover ${cover || 'without a code'} and block ${block || 'without a code'} are not of one order. Stop, and sort the stack from here on.`,
         },
       ]);
-    return move(database, account, [block], 'kitted', 'block');
+    return move(database, account, [{ id: block }], 'kitted', 'block');
   },
 });

@@ -1,5 +1,5 @@
 import type { Needs, Problem, Revision, Stores } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -40,16 +40,24 @@ describe('the store', () => {
     const added = await operator.call('post', '/api/stores/holdings', lot(1000));
     expect([added.status, onHand(added.body as Stores)]).toEqual([201, [1000]]);
     const id = (added.body as Stores).holdings.find(({ paper }) => paper.stock === 'offset-100')?.id ?? 0;
-    const change = { quantity: 960, expected: 1000, place: 'Bay 9', reason: 'damaged by a fork' };
+    const change = { quantity: 960, expected: 1000, version: 1, place: 'Bay 9', reason: 'damaged by a fork' };
     expect(onHand((await operator.call('put', `/api/stores/holdings/${id}`, change)).body as Stores)).toEqual([960]);
     const again = await operator.call('put', `/api/stores/holdings/${id}`, change);
-    expect([again.status, (again.body as Problem).detail]).toEqual([409, 'It holds 960 now, you saw 1000.']);
+    expect([again.status, (again.body as Problem).detail]).toEqual([
+      409,
+      'It holds 960 now and lies at Bay 9; you saw 1000.',
+    ]);
     const history = (await viewer.call('get', `/api/stores/holdings/${id}/history`)).body as object[];
     expect(history).toEqual([
       expect.objectContaining({ before: 1000, after: 960, reason: 'damaged by a fork' }),
       expect.objectContaining({ before: 0, after: 1000, by: 'Press operator, early shift' }),
     ]);
-    const out = await operator.call('put', `/api/stores/holdings/${id}`, { ...change, quantity: 0, expected: 960 });
+    const out = await operator.call('put', `/api/stores/holdings/${id}`, {
+      ...change,
+      quantity: 0,
+      expected: 960,
+      version: 2,
+    });
     expect(onHand(out.body as Stores)).toEqual([]);
   });
 
@@ -69,9 +77,11 @@ describe('the store', () => {
   });
 
   it('knows no lot and no job that is not there', async () => {
-    const change = { quantity: 1, expected: 1, place: '', reason: '' };
+    const change = { quantity: 1, expected: 1, version: 1, place: '', reason: '' };
     expect((await operator.call('put', '/api/stores/holdings/99999', change)).status).toBe(404);
-    expect((await manager.call('put', '/api/jobs/99999/reservations', { key: KEY, quantity: 1 })).status).toBe(404);
+    expect(
+      (await manager.call('put', '/api/jobs/99999/reservations', { key: KEY, quantity: 1, seen: SEEN })).status,
+    ).toBe(404);
   });
 });
 
@@ -80,7 +90,7 @@ describe('reservations', () => {
     const [one, two] = [await newJob(), await newJob()];
     await operator.call('post', '/api/stores/holdings', lot(500));
     const reserve = (job: Revision, quantity: number) =>
-      manager.call('put', `/api/jobs/${job.id}/reservations`, { key: KEY, quantity });
+      manager.call('put', `/api/jobs/${job.id}/reservations`, { key: KEY, quantity, seen: SEEN });
     expect((await reserve(one, 400)).status).toBe(200);
     const refused = await reserve(two, 101);
     expect([refused.status, messages(refused.body)[0]]).toEqual([422, expect.stringContaining('Only 100 are free')]);
@@ -101,9 +111,9 @@ describe('reservations', () => {
     const key = 'sheets/offset-100/700x500/width';
     const held = async (): Promise<number> =>
       ((await viewer.call('get', '/api/stores')).body as Stores).reservations.filter((one) => one.key === key).length;
-    await manager.call('put', `/api/jobs/${job.id}/reservations`, { key, quantity: 50 });
+    await manager.call('put', `/api/jobs/${job.id}/reservations`, { key, quantity: 50, seen: SEEN });
     const count = (good: number) =>
-      operator.call('post', `/api/jobs/${job.id}/room`, { event: { kind: 'count', step: 'box', good } });
+      operator.call('post', `/api/jobs/${job.id}/room`, { event: { kind: 'count', step: 'box', good }, seen: SEEN });
     await count(9_000);
     expect(await held()).toBe(1);
     await count(10_000);
@@ -116,7 +126,7 @@ describe('reservations', () => {
     await operator.call('post', '/api/stores/holdings', lot(300, { paper: wide }));
     const key = 'sheets/offset-100/1020x720/width';
     const answers = await Promise.all(
-      jobs.map((job) => manager.call('put', `/api/jobs/${job.id}/reservations`, { key, quantity: 200 })),
+      jobs.map((job) => manager.call('put', `/api/jobs/${job.id}/reservations`, { key, quantity: 200, seen: SEEN })),
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 422, 422]);
   });

@@ -4,6 +4,7 @@ import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Assessment } from '../../work/tasks.js';
+import { type Subject, lockKind, markOf, noteChange, refuseUnseen } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
 
 interface HoldingRow {
@@ -41,6 +42,8 @@ interface OpenRow {
 interface HistoryRow {
   quantity_before: number;
   quantity_after: number;
+  place_before: string | null;
+  place_after: string | null;
   reason: string;
   changed_by: string;
   changed_at: Date;
@@ -49,6 +52,7 @@ interface HistoryRow {
 async function readStores(queries: Queries): Promise<Stores> {
   const holdings = await queries.many<HoldingRow>('stores/holdings');
   return {
+    mark: await markOf(queries, 'reservation'),
     holdings: holdings.map(({ changed_at, changed_by, paper, ...row }) => ({
       ...row,
       paper,
@@ -72,27 +76,49 @@ export const addHolding = (
     if (quantity === 0)
       throw invalid([{ path: 'quantity', message: 'Quantity must be at least 1: an empty lot is no lot.' }]);
     const added = await queries.one<{ id: number }>('stores/add', paper, paperKey(paper), quantity, place, account.id);
-    await queries.one('stores/add-change', added?.id, 0, quantity, reason, account.id);
+    await queries.one('stores/add-change', added?.id, 0, quantity, reason, account.id, '', place);
     return readStores(queries);
   });
+
+const reservation = (job: number, key: string): Subject => ({ kind: 'reservation', subject: `${job} ${key}` });
+
+/** Sets what a job has reserved of a key, and keeps that it did. */
+async function setReservation(
+  queries: Queries,
+  account: Pick<Account, 'id'>,
+  { job, key, quantity }: { job: number; key: string; quantity: number },
+): Promise<void> {
+  const before = (await queries.one<{ quantity: number }>('stores/reserved', job, key))?.quantity ?? 0;
+  if (before === quantity) return;
+  if (quantity === 0) await queries.one('stores/let-go', job, key);
+  else await queries.one('stores/reserve', job, key, quantity, account.id);
+  await noteChange(queries, reservation(job, key), { before, after: quantity }, account);
+}
+
+/** Lets go all that a job has reserved: what is delivered needs no more paper. */
+export async function letAllGo(queries: Queries, account: Pick<Account, 'id'>, job: number): Promise<void> {
+  await lockKind(queries, 'reservation');
+  for (const { key } of await queries.many<{ key: string }>('stores/reserved-of-job', job))
+    await setReservation(queries, account, { job, key, quantity: 0 });
+}
 
 /** Reserves stock for a job, no more than others have left; 0 lets it go. */
 const reserve = (
   database: Database,
   account: Account,
   job: number,
-  { key, quantity }: { key: string; quantity: number },
+  { key, quantity, seen }: { key: string; quantity: number; seen: number },
 ): Promise<Stores> =>
   database.transaction(async (queries) => {
     if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
-    await queries.one('stores/lock-key', key);
+    await lockKind(queries, 'reservation');
+    await refuseUnseen(queries, reservation(job, key), seen, (now) => `It is ${now ?? 0} reserved for this job now.`);
     const { free = 0 } = (await queries.one<{ free: number }>('stores/free', key, job)) ?? {};
     if (quantity > free)
       throw invalid([
         { path: 'quantity', message: `Only ${free} are free: the others are reserved or not on hand. Reserve fewer.` },
       ]);
-    if (quantity === 0) await queries.one('stores/let-go', job, key);
-    else await queries.one('stores/reserve', job, key, quantity, account.id);
+    await setReservation(queries, account, { job, key, quantity });
     return readStores(queries);
   });
 
@@ -116,6 +142,8 @@ async function readNeeds(queries: Queries): Promise<Needs> {
 const historyEntry = (row: HistoryRow): HoldingHistoryEntry => ({
   before: row.quantity_before,
   after: row.quantity_after,
+  placeBefore: row.place_before,
+  placeAfter: row.place_after,
   reason: row.reason,
   by: row.changed_by,
   at: row.changed_at.toISOString(),
@@ -130,15 +158,21 @@ export const storesHandlers = (
     database.transaction(async (queries) => {
       const before = await queries.one<{ quantity: number; place: string; version: number }>('stores/lock', params.id);
       if (!before) throw notFound('This lot');
-      if (before.quantity !== body.expected || (body.version ?? before.version) !== before.version)
+      if (before.quantity !== body.expected || body.version !== before.version)
         throw new ProblemError(409, 'Somebody else has changed this lot', {
-          detail:
-            before.quantity === body.expected
-              ? `It holds ${before.quantity} again, but was changed in between. It lies at ${before.place || 'no place'}.`
-              : `It holds ${before.quantity} now, you saw ${body.expected}.`,
+          detail: `It holds ${before.quantity} now and lies at ${before.place || 'no place'}; you saw ${body.expected}.`,
         });
       await queries.one('stores/change', params.id, body.quantity, body.place, account.id);
-      await queries.one('stores/add-change', params.id, before.quantity, body.quantity, body.reason, account.id);
+      await queries.one(
+        'stores/add-change',
+        params.id,
+        before.quantity,
+        body.quantity,
+        body.reason,
+        account.id,
+        before.place,
+        body.place,
+      );
       return readStores(queries);
     }),
   holdingHistory: async ({ params }) =>

@@ -1,7 +1,7 @@
 import { type Works, SHIPPED_WORKS } from '@druckerei/core';
 import type { Problem, Revision } from '@druckerei/contract';
 import { setUpWorks } from '../../demo/load-demo.js';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -67,7 +67,7 @@ describe('a works begun by an earlier version', () => {
 
 describe('two people at one norm', () => {
   const NORM = 'spoil.rivet.running';
-  const change = (body: object) => manager.call('put', `/api/norms/${NORM}`, { reason: '', ...body });
+  const change = (body: object) => manager.call('put', `/api/norms/${NORM}`, { reason: '', seen: SEEN, ...body });
 
   it('that nobody has changed before: exactly one wins, every time', async () => {
     let stands = 0.005;

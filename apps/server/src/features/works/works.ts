@@ -12,6 +12,7 @@ import { type Account, type NormChange, type NormHistoryEntry, issueText } from 
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { lockKind } from '../changes/changes.js';
 
 interface WorksRow {
   body: Omit<Works, 'norms' | 'folds' | 'mark'>;
@@ -58,7 +59,7 @@ const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
 /** Sets a norm where nobody has changed it since it was seen: one at a time for a norm, whether it has been changed before or not. */
 const changeNorm = (database: Database, id: string, change: NormChange, account: Pick<Account, 'id'>): Promise<Works> =>
   database.transaction(async (queries) => {
-    await queries.one('works/lock-norm', id);
+    await lockKind(queries, 'norm');
     const works = await currentWorks(queries);
     const norm = normById(works, id);
     if (!norm) throw notFound('This norm');
@@ -68,7 +69,7 @@ const changeNorm = (database: Database, id: string, change: NormChange, account:
       throw invalid([{ path: 'value', message: `${norm.name} goes ${limitsInWords(norm)}` }]);
     const last = await queries.one<{ id: string; value_after: number }>('works/last-change', norm.id);
     const before = last?.value_after ?? house;
-    if (before !== change.expected || (change.seen !== undefined && Number(last?.id ?? 0) > change.seen))
+    if (before !== change.expected || Number(last?.id ?? 0) > change.seen)
       throw new ProblemError(409, 'Somebody else has changed this norm', {
         detail: `It is ${before} now, you saw ${change.expected}.`,
       });

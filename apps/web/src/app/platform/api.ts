@@ -3,6 +3,8 @@ import { Injectable, inject } from '@angular/core';
 import type { HouseFold, Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
 import type {
   Account,
+  Change,
+  ChangeKind,
   Difference,
   Finished,
   HoldingHistoryEntry,
@@ -78,14 +80,14 @@ export class Api {
   saveDraft(id: number, version: number, job: Job): Observable<Revision> {
     return this.http.put<Revision>(`/api/jobs/${id}/draft`, { version, job });
   }
-  release(id: number, version: number): Observable<Revision> {
-    return this.http.post<Revision>(`/api/jobs/${id}/release`, { version });
+  release(id: number, version: number, mark: number): Observable<Revision> {
+    return this.http.post<Revision>(`/api/jobs/${id}/release`, { version, mark });
   }
   room(id: number): Observable<PressRoom> {
     return this.http.get<PressRoom>(`/api/jobs/${id}/room`);
   }
-  enterEvent(id: number, event: RoomEvent): Observable<PressRoom> {
-    return this.http.post<PressRoom>(`/api/jobs/${id}/room`, { event });
+  enterEvent(id: number, event: RoomEvent, seen: number): Observable<PressRoom> {
+    return this.http.post<PressRoom>(`/api/jobs/${id}/room`, { event, seen });
   }
   keptCarriers(): Observable<KeptCarrier[]> {
     return this.http.get<KeptCarrier[]>('/api/carriers');
@@ -108,13 +110,13 @@ export class Api {
   holdingHistory(id: number): Observable<HoldingHistoryEntry[]> {
     return this.http.get<HoldingHistoryEntry[]>(`/api/stores/holdings/${id}/history`);
   }
-  reserve(job: number, key: string, quantity: number): Observable<Stores> {
-    return this.http.put<Stores>(`/api/jobs/${job}/reservations`, { key, quantity });
+  reserve(job: number, reservation: { key: string; quantity: number; seen: number }): Observable<Stores> {
+    return this.http.put<Stores>(`/api/jobs/${job}/reservations`, reservation);
   }
   finished(): Observable<Finished> {
     return this.http.get<Finished>('/api/finished');
   }
-  addFinished(lot: { job: number; pieces: number; place: string }): Observable<Finished> {
+  addFinished(lot: { job: number; pieces: number; place: string; meant?: boolean }): Observable<Finished> {
     return this.http.post<Finished>('/api/finished/lots', lot);
   }
   callOff(
@@ -123,6 +125,7 @@ export class Api {
       pieces: number;
       expected: number;
       version: number;
+      seen: number;
       destination: string;
       transitDays: number;
       due?: string;
@@ -136,11 +139,20 @@ export class Api {
   addSingles(orders: readonly SingleOrder[]): Observable<SingleBook[]> {
     return this.http.post<SingleBook[]>('/api/singles', { orders });
   }
-  moveSingles(codes: readonly string[], state: Exclude<SingleState, 'kitted'>): Observable<SingleBook[]> {
-    return this.http.put<SingleBook[]>('/api/singles/state', { codes, state });
+  moveSingles(
+    books: readonly Pick<SingleBook, 'id' | 'version'>[],
+    state: Exclude<SingleState, 'kitted'>,
+  ): Observable<SingleBook[]> {
+    return this.http.put<SingleBook[]>('/api/singles/state', {
+      books: books.map(({ id, version }) => ({ id, version })),
+      state,
+    });
   }
   kitSingle(cover: string, block: string): Observable<SingleBook[]> {
     return this.http.post<SingleBook[]>('/api/singles/kits', { cover, block });
+  }
+  changes(kind: ChangeKind, subject?: string): Observable<Change[]> {
+    return this.http.get<Change[]>('/api/changes', { params: subject === undefined ? { kind } : { kind, subject } });
   }
   difference(id: number, from: number, to: number): Observable<Difference> {
     return this.http.get<Difference>(`/api/jobs/${id}/difference`, { params: { from, to } });

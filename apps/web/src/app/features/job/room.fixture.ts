@@ -18,7 +18,8 @@ export class FakeRoom implements Pick<Api, 'room' | 'enterEvent'> {
   room(): Observable<PressRoom> {
     return of(this.answer);
   }
-  enterEvent(_id: number, event: RoomEvent): Observable<PressRoom> {
+  enterEvent(_id: number, event: RoomEvent, seen: number): Observable<PressRoom> {
+    if (seen !== this.records.length) throw new Error(`seen ${seen} of ${this.records.length}`);
     const planned = plan(this.job, SHIPPED_WORKS);
     if (!planned.ok) throw new Error('not planned');
     const context = { job: this.job, plan: planned.plan, works: SHIPPED_WORKS, state: roomState(this.records) };

@@ -13,7 +13,7 @@ import type { NormRow, NormsStore } from './norms.store';
 /** Changes one norm, with the reason that goes into its history. */
 @Component({
   selector: 'dk-norm-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ row.norm.subject }}: {{ row.norm.name }}</h2>
@@ -56,6 +56,9 @@ import type { NormRow, NormsStore } from './norms.store';
           </mat-form-field>
         }
         <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
+        @if (changed(); as why) {
+          <dk-standing [why]="why" [rows]="standing()" />
+        }
         @if (failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
@@ -91,6 +94,8 @@ export class NormDialog {
   protected readonly choice = signal(this.row.value);
   protected readonly typed = signal(this.text(this.row.value));
   protected readonly failed = signal<string | undefined>(undefined);
+  /** Why what was typed has not been set: somebody else was faster. */
+  protected readonly changed = signal('');
 
   private placesOf(): ReturnType<typeof scopesOf> {
     const works = this.data.norms.works();
@@ -114,11 +119,38 @@ export class NormDialog {
       );
       return;
     }
-    const id = this.scope() === '' ? norm.id : scopedId(norm.id, this.scope());
-    const expected = this.data.norms.works()?.norms[id]?.value ?? this.row.value;
-    this.data.norms.change(id, { value, expected, reason }).subscribe({
+    this.failed.set(undefined);
+    this.changed.set('');
+    this.data.norms.change(this.normId(), { value, expected: this.now(), reason }).subscribe({
       next: () => this.dialog.close(),
+      error: (error: unknown) => {
+        const { status, text: why } = failureOf(error);
+        if (status === 409) this.lookAgain(why);
+        else this.failed.set(why);
+      },
+    });
+  }
+
+  /** The norm, or what is told of it for one place. */
+  private readonly normId = (): string =>
+    this.scope() === '' ? this.row.norm.id : scopedId(this.row.norm.id, this.scope());
+  /** What stands, as far as is known here. */
+  private readonly now = (): number => {
+    const works = this.data.norms.works();
+    return works?.norms[this.normId()]?.value ?? works?.norms[this.row.norm.id]?.value ?? this.row.norm.value;
+  };
+
+  /** Shows what stands beside what was typed; sent once more, it is known to be set over that. */
+  private lookAgain(why: string): void {
+    this.data.norms.refresh().subscribe({
+      next: () => this.changed.set(why),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });
+  }
+
+  protected standing(): StandingRow[] {
+    const { choices } = this.row.norm;
+    const words = (value: number): string => choices?.[value] ?? this.text(value);
+    return [{ what: 'Value', now: words(this.now()), yours: choices ? words(this.choice()) : this.typed() }];
   }
 }

@@ -64,8 +64,14 @@ export const NormsStore = signalStore(
     },
     choose: (group: NormGroup) => patchState(store, { group, search: '' }),
     find: (search: string) => patchState(store, { search }),
+    /** What stands now, where somebody else was faster. */
+    refresh: (): Observable<void> =>
+      forkJoin({ works: api.works(), history: api.normHistory() }).pipe(
+        tap((loaded) => patchState(store, loaded)),
+        map(() => undefined),
+      ),
     change: (id: string, change: { value: number; expected: number; reason: string }): Observable<void> =>
-      api.changeNorm(id, { ...change, seen: store.works()?.mark }).pipe(
+      api.changeNorm(id, { ...change, seen: store.works()?.mark ?? 0 }).pipe(
         tap((works) => patchState(store, { works })),
         tap(() => api.normHistory().subscribe((history) => patchState(store, { history }))),
         map(() => undefined),

@@ -7,6 +7,7 @@ import { leavesBy } from '@druckerei/core';
 import type { Finished } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
 import { count, dateText, readNumber } from '../../ui/format';
+import { Standing, type StandingRow } from '../../ui/standing';
 import type { FinishedStore } from './finished.store';
 import { loadWords } from './load-words';
 
@@ -23,13 +24,13 @@ const whole = (text: string, least: number): number | undefined => {
 /** Sends pieces of a lot to a destination: what they load, and by when they leave so that they arrive in time. */
 @Component({
   selector: 'dk-call-off-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, Standing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>Call off {{ data.lot.title }}</h2>
     <form (submit)="$event.preventDefault(); call()">
       <mat-dialog-content>
-        <p class="quiet">{{ count(data.lot.pieces) }} on hand, {{ data.lot.place }}.</p>
+        <p class="quiet">{{ count(lot().pieces) }} on hand, {{ lot().place }}.</p>
         <mat-form-field>
           <mat-label>Pieces</mat-label>
           <input matInput #p inputmode="numeric" [value]="pieces()" (input)="pieces.set(p.value)" cdkFocusInitial />
@@ -53,6 +54,9 @@ const whole = (text: string, least: number): number | undefined => {
           <input matInput #u type="date" [value]="due()" (change)="due.set(u.value)" />
         </mat-form-field>
         <p aria-live="polite" data-test="load">{{ outlook() }}</p>
+        @if (changed(); as why) {
+          <dk-standing [why]="why" [rows]="standing()" />
+        }
         @if (failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
         }
@@ -81,10 +85,13 @@ export class CallOffDialog {
   protected readonly days = signal('');
   protected readonly due = signal('');
   protected readonly failed = signal('');
+  /** The lot as it was seen last, and why what was typed has not been sent: somebody else was faster. */
+  protected readonly lot = signal(this.data.lot);
+  protected readonly changed = signal('');
   protected readonly count = count;
   protected readonly outlook = computed(() => {
     const [pieces, days] = [whole(this.pieces(), 1), whole(this.days(), 0)];
-    const load = pieces === undefined ? undefined : this.data.stock.loadOf(this.data.lot, pieces);
+    const load = pieces === undefined ? undefined : this.data.stock.loadOf(this.lot(), pieces);
     if (load === undefined) return '';
     const leaves = this.due() === '' || days === undefined ? '' : ` Leaves by ${dateText(leavesBy(this.due(), days))}.`;
     return `${loadWords(load)}.${leaves}`;
@@ -98,7 +105,7 @@ export class CallOffDialog {
   }
 
   protected call(): void {
-    const { lot, stock } = this.data;
+    const [lot, { stock }] = [this.lot(), this.data];
     const [pieces, days, destination] = [whole(this.pieces(), 1), whole(this.days(), 0), this.destination().trim()];
     const wrong =
       pieces === undefined
@@ -106,16 +113,50 @@ export class CallOffDialog {
         : destination === ''
           ? 'Say where the pieces go.'
           : 'Days on the road are a whole number, 0 where they arrive the same day.';
+    this.changed.set('');
     if (pieces === undefined || destination === '' || days === undefined) {
       this.failed.set(wrong);
       return;
     }
     const due = this.due() === '' ? {} : { due: this.due() };
     stock
-      .callOff(lot.id, { pieces, expected: lot.pieces, version: lot.version, destination, transitDays: days, ...due })
+      .callOff(lot.id, {
+        pieces,
+        expected: lot.pieces,
+        version: lot.version,
+        seen: stock.finished()?.mark ?? 0,
+        destination,
+        transitDays: days,
+        ...due,
+      })
       .subscribe({
         next: () => this.dialog.close(),
-        error: (error: unknown) => this.failed.set(failureOf(error).text),
+        error: (error: unknown) => {
+          const { status, text } = failureOf(error);
+          if (status === 409) this.lookAgain(text);
+          else this.failed.set(text);
+        },
       });
+  }
+
+  /** Shows what stands beside what was typed; sent once more, it is known to be written over that. */
+  private lookAgain(why: string): void {
+    const { stock } = this.data;
+    stock.refresh().subscribe({
+      next: () => {
+        const now = stock.finished()?.lots.find(({ id }) => id === this.lot().id);
+        this.lot.set(now ?? { ...this.lot(), pieces: 0 });
+        this.changed.set(why);
+      },
+      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+
+  protected standing(): StandingRow[] {
+    const days = this.data.stock.finished()?.destinations.find(({ name }) => name === this.destination().trim())?.days;
+    return [
+      { what: 'Pieces', now: `${count(this.lot().pieces)} on hand`, yours: this.pieces() },
+      { what: 'Days on the road', now: days === undefined ? '' : count(days), yours: this.days() },
+    ];
   }
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -11,7 +12,7 @@ import type { FinishedStore } from './finished.store';
 /** Takes finished pieces of a job into the stock. */
 @Component({
   selector: 'dk-finished-in-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>Finished pieces into the stock</h2>
@@ -29,6 +30,11 @@ import type { FinishedStore } from './finished.store';
         <mat-form-field><mat-label>Where they lie</mat-label><input matInput #place maxlength="80" /></mat-form-field>
         @if (failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
+        }
+        @if (asked()) {
+          <mat-checkbox [checked]="meant()" (change)="meant.set($event.checked)"
+            >It is so, I counted again</mat-checkbox
+          >
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
@@ -52,6 +58,9 @@ export class FinishedInDialog {
   private readonly dialog = inject<MatDialogRef<FinishedInDialog>>(MatDialogRef);
   protected readonly job = signal(this.stock.jobs()[0]?.id);
   protected readonly failed = signal('');
+  /** More than the job can give: asked back, and said to be so. */
+  protected readonly asked = signal(false);
+  protected readonly meant = signal(false);
 
   protected keep(text: string, place: string): void {
     const [job, pieces] = [this.job(), readNumber(text)];
@@ -59,9 +68,13 @@ export class FinishedInDialog {
       this.failed.set('A whole number of pieces is wanted, like 2,500.');
       return;
     }
-    this.stock.add({ job, pieces, place }).subscribe({
+    this.stock.add({ job, pieces, place, ...(this.meant() ? { meant: true } : {}) }).subscribe({
       next: () => this.dialog.close(),
-      error: (error: unknown) => this.failed.set(failureOf(error).text),
+      error: (error: unknown) => {
+        const { text, problem } = failureOf(error);
+        this.failed.set(text);
+        this.asked.set(problem?.errors?.some(({ path: at }) => at === 'meant') ?? false);
+      },
     });
   }
 }

@@ -6,6 +6,7 @@ import { RouterLink } from '@angular/router';
 import type { Finished } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
+import { ChangesDialog, type ChangesData } from '../../ui/changes.dialog';
 import { count, dateText, timeText } from '../../ui/format';
 import { CallOffDialog } from './call-off.dialog';
 import { FinishedInDialog } from './finished-in.dialog';
@@ -37,6 +38,15 @@ export class FinishedPanel {
 
   protected add(): void {
     this.dialog.open(FinishedInDialog, { data: this.stock, width: '440px' });
+  }
+  protected showChanges(): void {
+    const data: ChangesData = {
+      title: 'How the roads changed',
+      kind: 'destination',
+      subject: (name) => name,
+      value: (days) => (days === null ? 'new' : `${count(Number(days))} days`),
+    };
+    this.dialog.open(ChangesDialog, { data, width: '460px' });
   }
   protected callOff(lot: Finished['lots'][number]): void {
     this.dialog.open(CallOffDialog, { data: { stock: this.stock, lot }, width: '460px' });

@@ -28,6 +28,7 @@ const LOT: Finished['lots'][number] = {
   receivedAt: AT,
 };
 const FINISHED: Finished = {
+  mark: 3,
   lots: [LOT],
   callOffs: [
     {
@@ -126,7 +127,16 @@ describe('finished stock', () => {
     await type(0, '450');
     await submit();
     expect(api.calls).toEqual([
-      { lot: 4, pieces: 450, expected: 1_000, version: 1, destination: 'Fair', transitDays: 4, due: '2027-02-10' },
+      {
+        lot: 4,
+        pieces: 450,
+        expected: 1_000,
+        version: 1,
+        seen: 3,
+        destination: 'Fair',
+        transitDays: 4,
+        due: '2027-02-10',
+      },
     ]);
     expect(closed()).toBe(true);
   });

@@ -64,7 +64,9 @@ export const FinishedStore = signalStore(
           error: (error: unknown) => patchState(store, { failed: failureOf(error).text }),
         });
       },
-      add: (lot: { job: number; pieces: number; place: string }) => taken(api.addFinished(lot)),
+      /** What stands now, where somebody else was faster. */
+      refresh: () => taken(api.finished()),
+      add: (lot: { job: number; pieces: number; place: string; meant?: boolean }) => taken(api.addFinished(lot)),
       callOff: (lot: number, call: Parameters<Api['callOff']>[1]) => taken(api.callOff(lot, call)),
       /** What a call would load, before it is made. */
       loadOf: (lot: Lot, pieces: number) => {

@@ -6,10 +6,11 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { type PaperItem, paperKey, paperName } from '@druckerei/core';
-import type { Stores } from '@druckerei/contract';
+import type { HoldingHistoryEntry, Stores } from '@druckerei/contract';
 import { EMPTY, type Observable } from 'rxjs';
 import { failureOf } from '../../platform/problem';
 import { count, readNumber, timeText } from '../../ui/format';
+import { Standing, type StandingRow } from '../../ui/standing';
 import type { StoresStore } from './stores.store';
 
 export interface LotData {
@@ -21,7 +22,7 @@ export interface LotData {
 /** Puts a lot of paper into the store, or counts, moves and uses one, with the reason that goes into its history. */
 @Component({
   selector: 'dk-lot-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ data.lot ? name : 'Paper into the store' }}</h2>
@@ -53,6 +54,9 @@ export interface LotData {
           <mat-label>Where it lies</mat-label><input matInput #place maxlength="80" [value]="data.lot?.place ?? ''" />
         </mat-form-field>
         <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
+        @if (changed(); as why) {
+          <dk-standing [why]="why" [rows]="standing(quantity.value, place.value)" />
+        }
         @if (failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
         }
@@ -61,7 +65,7 @@ export interface LotData {
           <ul>
             @for (entry of history(); track $index) {
               <li>
-                {{ count(entry.before) }} to {{ count(entry.after) }}
+                {{ count(entry.before) }} to {{ count(entry.after) }}{{ moved(entry) }}
                 <span class="quiet"
                   >{{ entry.reason }}{{ entry.reason ? ', ' : '' }}{{ entry.by }}, {{ time(entry.at) }}</span
                 >
@@ -99,6 +103,9 @@ export class LotDialog {
   protected readonly stock = signal(this.stocks[0]?.id ?? '');
   protected readonly chosen = signal('');
   protected readonly failed = signal('');
+  /** The lot as it was seen last, and why what was typed has not been kept: somebody else was faster. */
+  private readonly seen = signal(this.data.lot);
+  protected readonly changed = signal('');
   protected readonly count = count;
   protected readonly time = timeText;
   protected readonly history = toSignal(this.data.lot ? this.data.stores.history(this.data.lot.id) : EMPTY);
@@ -127,19 +134,51 @@ export class LotDialog {
 
   protected keep(text: string, place: string, reason: string): void {
     this.failed.set('');
+    this.changed.set('');
     const quantity = readNumber(text);
     const paper = this.paper();
     if (quantity === undefined || !Number.isInteger(quantity) || quantity < 0 || !paper) {
       this.failed.set('A whole number is wanted, like 2,500.');
       return;
     }
-    const { lot, stores } = this.data;
+    const [lot, { stores }] = [this.seen(), this.data];
     const call: Observable<void> = lot
       ? stores.change(lot.id, { quantity, expected: lot.quantity, version: lot.version, place, reason })
       : stores.add({ paper, quantity, place, reason });
     call.subscribe({
       next: () => this.dialog.close(),
+      error: (error: unknown) => {
+        const { status, text } = failureOf(error);
+        if (status === 409 && lot) this.lookAgain(lot.id, text);
+        else this.failed.set(text);
+      },
+    });
+  }
+
+  /** Shows what stands beside what was typed; sent once more, it is known to be written over that. */
+  private lookAgain(id: number, why: string): void {
+    this.data.stores.refresh().subscribe({
+      next: () => {
+        const now = this.data.stores.stores()?.holdings.find((lot) => lot.id === id);
+        if (now) this.seen.set(now);
+        this.changed.set(why);
+      },
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });
+  }
+
+  protected standing(quantity: string, place: string): StandingRow[] {
+    const now = this.seen();
+    return now
+      ? [
+          { what: `${this.unit()} on hand`, now: count(now.quantity), yours: quantity },
+          { what: 'Where it lies', now: now.place, yours: place },
+        ]
+      : [];
+  }
+
+  /** Where a lot went with a change, if it did. */
+  protected moved({ placeBefore, placeAfter }: HoldingHistoryEntry): string {
+    return placeBefore === placeAfter || !placeAfter ? '' : `, ${placeBefore ? `${placeBefore} to ` : ''}${placeAfter}`;
   }
 }

@@ -7,9 +7,10 @@ import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
-import { type BuyLine, type Holding, paperName } from '@druckerei/core';
+import { type BuyLine, type Holding, paperKey, paperName } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
+import { ChangesDialog, type ChangesData } from '../../ui/changes.dialog';
 import { count, dateText, timeText, unitText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { FinishedPanel } from './finished.panel';
@@ -59,6 +60,20 @@ export class StoresPage {
 
   protected add(): void {
     this.dialog.open(LotDialog, { data: { stores: this.stores }, width: '440px' });
+  }
+  protected showChanges(): void {
+    const names = new Map(this.stores.lots().map(({ holding, name }) => [paperKey(holding.paper), name]));
+    const numbers = new Map(this.stores.needs()?.jobs.map(({ job, number }) => [String(job), number]));
+    const data: ChangesData = {
+      title: 'How reservations changed',
+      kind: 'reservation',
+      subject: (subject) => {
+        const [job = '', key = ''] = subject.split(/ (.*)/);
+        return `${numbers.get(job) ?? `job ${job}`}, ${names.get(key) ?? key}`;
+      },
+      value: (value) => count(Number(value ?? 0)),
+    };
+    this.dialog.open(ChangesDialog, { data, width: '560px' });
   }
   protected edit(lot: Holding): void {
     this.dialog.open(LotDialog, { data: { stores: this.stores, lot }, width: '440px' });

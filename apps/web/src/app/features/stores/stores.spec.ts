@@ -25,6 +25,7 @@ const lot = (id: number, quantity: number): Stores['holdings'][number] => ({
   changedAt: '2026-11-25T08:00:00.000Z',
 });
 const STORES: Stores = {
+  mark: 2,
   holdings: [lot(1, 900)],
   reservations: [{ job: 5, number: 'HB-5', title: 'Map', key: KEY, quantity: 300, by: 'm' }],
 };
@@ -163,10 +164,24 @@ describe('a lot', () => {
     const { keep, element } = dialog(
       api({
         holdingHistory: () =>
-          of([{ before: 0, after: 900, reason: 'stock-taking', by: 'm', at: '2026-11-25T08:00:00.000Z' }]),
+          of([
+            {
+              before: 0,
+              after: 900,
+              placeBefore: '',
+              placeAfter: 'Bay 1',
+              reason: 'stock-taking',
+              by: 'm',
+              at: '2026-11-25T08:00:00.000Z',
+            },
+          ]),
+        // What stands by now.
+        stores: () => of({ ...STORES, holdings: [{ ...lot(1, 880), version: 2, place: 'Bay 4' }] }),
         changeHolding: (id, change) => {
           asked.push([id, change]);
-          return throwError(() => new HttpErrorResponse({ status: 409, error: conflict }));
+          return change.version === 2
+            ? of(STORES)
+            : throwError(() => new HttpErrorResponse({ status: 409, error: conflict }));
         },
       }),
       { lot: lot(1, 900) },
@@ -175,5 +190,15 @@ describe('a lot', () => {
     expect(keep('890', 'Bay 1', 'damaged')).toContain('Somebody else has changed this lot');
     expect(asked).toEqual([[1, { quantity: 890, expected: 900, version: 1, place: 'Bay 1', reason: 'damaged' }]]);
     expect(closed).toBe(0);
+    // Both are shown, and what was typed stays; sent once more, it is meant.
+    expect([...element.querySelectorAll('dk-standing td')].map((cell) => cell.textContent)).toEqual([
+      '880',
+      '890',
+      'Bay 4',
+      'Bay 1',
+    ]);
+    expect(keep('890', 'Bay 1', 'damaged')).toBe('');
+    expect(asked.at(-1)).toEqual([1, { quantity: 890, expected: 880, version: 2, place: 'Bay 1', reason: 'damaged' }]);
+    expect(closed).toBe(1);
   });
 });

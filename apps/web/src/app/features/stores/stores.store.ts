@@ -86,6 +86,8 @@ export const StoresStore = signalStore(
       add: (lot: { paper: PaperItem; quantity: number; place: string; reason: string }) => taken(api.addHolding(lot)),
       change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
       history: (id: number) => api.holdingHistory(id),
+      /** What stands now, where somebody else was faster. */
+      refresh: () => taken(api.stores()),
     };
   }),
 );

@@ -97,6 +97,7 @@ class FakeBook {
     stock: 'cream 90 g',
     film: 'matt',
     due: `2026-12-0${i + 3}`,
+    version: 1,
     state: 'open',
     changedBy: 'm',
     changedAt: '2026-11-25T08:00:00.000Z',
@@ -107,14 +108,20 @@ class FakeBook {
   addSingles(orders: readonly SingleOrder[]): Observable<SingleBook[]> {
     const added = orders.map((order): SingleBook => ({
       ...order,
+      version: 1,
       state: 'open',
       changedBy: 'm',
       changedAt: '2026-11-25T08:00:00.000Z',
     }));
     return of((this.books = [...this.books, ...added]));
   }
-  moveSingles(codes: readonly string[], state: SingleBook['state']): Observable<SingleBook[]> {
-    this.books = this.books.map((book) => (codes.includes(book.id) ? { ...book, state } : book));
+  moveSingles(
+    books: readonly Pick<SingleBook, 'id' | 'version'>[],
+    state: SingleBook['state'],
+  ): Observable<SingleBook[]> {
+    const seen = (book: SingleBook): boolean =>
+      books.some(({ id, version }) => id === book.id && version === book.version);
+    this.books = this.books.map((book) => (seen(book) ? { ...book, state, version: book.version + 1 } : book));
     return of(this.books);
   }
   kitSingle(cover: string, block: string): Observable<SingleBook[]> {
@@ -127,7 +134,10 @@ class FakeBook {
       };
       return throwError(() => new HttpErrorResponse({ status: 422, error }));
     }
-    return this.moveSingles([block], 'kitted');
+    return this.moveSingles(
+      this.books.filter(({ id }) => id === block),
+      'kitted',
+    );
   }
 }
 

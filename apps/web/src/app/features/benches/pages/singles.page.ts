@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type SingleOrder, type SingleState, SINGLE_FILMS, checkersFor } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
+import { ChangesDialog, type ChangesData } from '../../../ui/changes.dialog';
 import { count, dateText, readNumber } from '../../../ui/format';
 import { SinglesStore } from '../state/singles.store';
 
@@ -42,6 +44,7 @@ const STATE_NAMES: Readonly<Record<SingleState, string>> = {
 })
 export class SinglesPage {
   protected readonly singles = inject(SinglesStore);
+  private readonly dialog = inject(MatDialog);
   protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
   protected readonly text = signal('');
   protected readonly booksPerHour = signal('300');
@@ -66,8 +69,14 @@ export class SinglesPage {
     this.singles.load();
   }
 
-  protected codes(orders: readonly SingleOrder[]): string[] {
-    return orders.map(({ id }) => id);
+  protected showChanges(): void {
+    const data: ChangesData = {
+      title: 'How the books went on',
+      kind: 'single-book',
+      subject: (code) => code,
+      value: (state) => STATE_NAMES[state as SingleState],
+    };
+    this.dialog.open(ChangesDialog, { data, width: '460px' });
   }
 
   protected enter(): void {

@@ -15,6 +15,8 @@ interface SinglesState {
 
 const initial: SinglesState = { books: [], busy: false, problem: '' };
 
+const nothing = (): void => undefined;
+
 /** The order book of single books, and what happens to them on their way. */
 export const SinglesStore = signalStore(
   withState(initial),
@@ -32,14 +34,21 @@ export const SinglesStore = signalStore(
           patchState(store, { books, busy: false });
           taken();
         },
-        error: (error: unknown) => patchState(store, { busy: false, problem: failureOf(error).text }),
+        error: (error: unknown) => {
+          const { status, text } = failureOf(error);
+          patchState(store, { busy: false, problem: text });
+          // Somebody else was faster: what stands now is shown beside the reason.
+          if (status === 409)
+            api.singles().subscribe({ next: (books) => patchState(store, { books }), error: nothing });
+        },
       });
     };
     return {
       load: () => ask(api.singles()),
       /** @param taken what to do once they are in the book; what was typed stays until then. */
       add: (orders: readonly SingleOrder[], taken: () => void) => ask(api.addSingles(orders), taken),
-      move: (codes: readonly string[], state: Exclude<SingleState, 'kitted'>) => ask(api.moveSingles(codes, state)),
+      /** Books as they are shown here; where one of them is not so any more, what stands is shown. */
+      move: (books: readonly SingleBook[], state: Exclude<SingleState, 'kitted'>) => ask(api.moveSingles(books, state)),
       kit: (cover: string, block: string, taken: () => void) => ask(api.kitSingle(cover, block), taken),
     };
   }),

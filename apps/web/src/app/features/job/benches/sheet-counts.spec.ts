@@ -24,6 +24,7 @@ import { RollsBench } from './rolls-bench';
 
 const KEY = 'sheets/silk-115/1020x720/width';
 const STORES: Stores = {
+  mark: 7,
   holdings: [
     {
       id: 1,
@@ -75,8 +76,8 @@ describe('what is to be bought', () => {
     let refuse = false;
     open(example('trail-map'), {
       stores: () => of(STORES),
-      reserve: (job, key, quantity) => {
-        asked.push([job, key, quantity]);
+      reserve: (job, { key, quantity, seen }) => {
+        asked.push([job, key, quantity, seen]);
         if (refuse) return throwError(() => new HttpErrorResponse({ status: 0 }));
         return of({
           ...STORES,
@@ -93,12 +94,12 @@ describe('what is to be bought', () => {
     expect(paper()).toContain('Order 1,500 sheets: 3 packs of 500 sheets, 16 sheets over');
     button(element, 'Reserve 4,000').click();
     await fixture.whenStable();
-    expect(asked).toEqual([[7, KEY, 4000]]);
+    expect(asked).toEqual([[7, KEY, 4000, 7]]);
     expect(paper()).toContain('4,000 by this job');
     refuse = true;
     button(element, 'Let go').click();
     await fixture.whenStable();
-    expect(asked.at(-1)).toEqual([7, KEY, 0]);
+    expect(asked.at(-1)).toEqual([7, KEY, 0, 7]);
     expect(element.querySelector('[role=alert]')).not.toBeNull();
   });
 });
@@ -107,7 +108,7 @@ describe('counts while it runs', () => {
   it('are taken one by one, kept in the field when they cannot be read, and tell what they come to', async () => {
     const job = example('trail-map');
     const room = new FakeRoom(job);
-    open(job, { room: () => room.room(), enterEvent: (id, event) => room.enterEvent(id, event) });
+    open(job, { room: () => room.room(), enterEvent: (id, event, seen) => room.enterEvent(id, event, seen) });
     const fixture = await show(CountTable);
     const element = elementOf(fixture);
     const details = element.querySelector('details');

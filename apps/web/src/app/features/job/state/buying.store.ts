@@ -43,10 +43,17 @@ export const BuyingStore = signalStore(
     },
     /** Reserves for the open job; 0 lets it go. */
     reserve(key: string, quantity: number): void {
+      const seen = store.stores()?.mark ?? 0;
       patchState(store, { busy: true, problem: '' });
-      store.api.reserve(store.editor.revision()?.id ?? 0, key, quantity).subscribe({
+      store.api.reserve(store.editor.revision()?.id ?? 0, { key, quantity, seen }).subscribe({
         next: (stores) => patchState(store, { stores, busy: false }),
-        error: (error: unknown) => patchState(store, { problem: failureOf(error).text, busy: false }),
+        error: (error: unknown) => {
+          const { status, text } = failureOf(error);
+          patchState(store, { problem: text, busy: false });
+          // Somebody else was faster: what stands now is shown beside the reason.
+          if (status === 409)
+            store.api.stores().subscribe({ next: (stores) => patchState(store, { stores }), error: () => undefined });
+        },
       });
     },
   })),

@@ -135,7 +135,7 @@ export class JobEffects {
       concatLatestFrom(this.state),
       exhaustMap(([, { revision }]) => {
         if (!revision) return EMPTY;
-        return this.api.release(revision.id, revision.version).pipe(
+        return this.api.release(revision.id, revision.version, revision.works.mark ?? 0).pipe(
           concatMap((released) =>
             of(
               JobActions.released({ revision: released }),
@@ -144,7 +144,12 @@ export class JobEffects {
           ),
           catchError((error: unknown) => {
             const { text, problem } = failureOf(error);
-            return of(problem?.current ? JobActions.refused({ theirs: problem.current }) : NoticeActions.say({ text }));
+            const theirs = problem?.current;
+            if (!theirs) return of(NoticeActions.say({ text }));
+            // The same draft with norms of today: it is shown with them, and released if it still holds.
+            return theirs.version === revision.version
+              ? of(JobActions.loaded({ revision: theirs, local: null }), NoticeActions.say({ text }))
+              : of(JobActions.refused({ theirs }));
           }),
         );
       }),

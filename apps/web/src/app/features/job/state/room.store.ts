@@ -73,19 +73,27 @@ export const RoomStore = signalStore(
         }).pipe(
           tap({ complete: taken }),
           catchError((error: unknown) => {
-            patchState(store, { problem: failureOf(error).text });
-            return EMPTY;
+            const { status, text } = failureOf(error);
+            patchState(store, { problem: text });
+            // Somebody else was faster: what stands now is shown beside what was typed.
+            return status === 409 ? store.api.room(jobId()).pipe(catchError(() => EMPTY)) : EMPTY;
           }),
           finalize(() => patchState(store, { busy: false })),
         ),
       );
+    /** The last record that is shown here. */
+    const seen = (): number => store.room().records.at(-1)?.id ?? 0;
     const jobId = (): number => store.editor.revision()?.id ?? 0;
     const none = (): void => undefined;
     const enterAll = (events: readonly RoomEvent[], taken = none): void => {
       const [first] = events;
       const id = jobId();
       if (first)
-        ask(() => from(events).pipe(concatMap((event) => store.api.enterEvent(id, event))), placeOf(first), taken);
+        ask(
+          () => from(events).pipe(concatMap((event) => store.api.enterEvent(id, event, seen()))),
+          placeOf(first),
+          taken,
+        );
     };
     return {
       load: (id: number) => ask(() => store.api.room(id), 'bench', none),
@@ -97,7 +105,11 @@ export const RoomStore = signalStore(
         const last = store.state().last;
         const id = jobId();
         if (last)
-          ask(() => store.api.enterEvent(id, { kind: 'take-back', record: last.id }), placeOf(last.event), none);
+          ask(
+            () => store.api.enterEvent(id, { kind: 'take-back', record: last.id }, seen()),
+            placeOf(last.event),
+            none,
+          );
       },
       /** What would keep an event from being taken, in words. */
       gates(event: RoomEvent): string[] {
