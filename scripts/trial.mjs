@@ -5,6 +5,7 @@ import { buildPackages, installPackages } from './build-steps.mjs';
 import { hostile } from './trial/hostile.mjs';
 import { mutants } from './trial/mutants.mjs';
 import { outages } from './trial/outages.mjs';
+import { races } from './trial/races.mjs';
 import { restore } from './trial/restore.mjs';
 import { scale } from './trial/scale.mjs';
 
@@ -23,6 +24,7 @@ const TRIALS = {
         ? { postmasters: 2, backends: 2, restarts: 1, servers: 2 }
         : { postmasters: 30, backends: 30, restarts: 5, servers: 40 },
     ),
+  races: () => races(short ? 4 : 40),
   restore,
 };
 const names = args.filter((arg, i) => !arg.startsWith('--') && (seedAt < 0 || i !== seedAt + 1));
@@ -35,7 +37,7 @@ for (const [name, run] of Object.entries(TRIALS)) {
   process.stdout.write(`\n${name}, seed ${seed}\n`);
   const { rows, met: reached } = await run();
   for (const [what, value, wanted] of rows)
-    process.stdout.write(`  ${String(what).padEnd(28)} ${String(value).padStart(10)}   ${wanted}\n`);
+    process.stdout.write(`  ${String(what).padEnd(32)} ${String(value).padStart(10)}   ${wanted}\n`);
   met &&= reached;
 }
 process.exitCode = met ? 0 : 1;

@@ -63,9 +63,10 @@ function body(endpoint, draw, jobs) {
   const near = {
     createJob: { ...job, number: `H-${draw.below(1e6)}` },
     saveDraft: { version: draw.below(4), job },
-    changeNorm: { value: draw.of(VALUES), expected: draw.below(9), reason: '' },
+    changeNorm: { value: draw.of(VALUES), expected: draw.below(9), seen: draw.below(9), reason: '' },
     addHolding: { paper: { stock: 'silk-90', widthMm: 870 }, quantity: draw.below(9), place: 'x', reason: '' },
     enterEvent: {
+      seen: draw.below(99),
       event: {
         kind: draw.of(['artwork', 'carrier', 'count', 'ink', 'take-back']),
         component: 'map',

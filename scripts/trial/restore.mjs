@@ -19,7 +19,11 @@ async function work(from, to) {
   const file = JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples/trail-map.json'), 'utf8'));
   for (let i = from; i < to; i++) {
     const { body } = await client.call('POST', '/api/jobs', { ...file, number: `DRILL-${i}` });
-    if (i === from) await client.call('POST', `/api/jobs/${body.id}/release`, { version: body.version });
+    if (i === from)
+      await client.call('POST', `/api/jobs/${body.id}/release`, {
+        version: body.version,
+        mark: body.works.mark ?? 0,
+      });
   }
 }
 

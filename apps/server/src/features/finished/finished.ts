@@ -1,4 +1,3 @@
-import type { Job, Works } from '@druckerei/core';
 import type { Account, Finished } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
@@ -73,7 +72,7 @@ export interface Received {
 /** What a job can give at most, and what came in of it so far; undefined where its plan does not say. */
 async function roomFor({ database, workshop }: Bench, id: number) {
   const { job, works } = await readRevision(database, id);
-  const most = await workshop.run('mostFinished', { job: job as Job, works: works as Works }, { runMs: PLAN_MS });
+  const most = await workshop.run('mostFinished', { job: job, works: works }, { runMs: PLAN_MS });
   const received = (await database.one<{ pieces: number }>('finished/received', id))?.pieces ?? 0;
   return most === undefined ? undefined : { most, received };
 }

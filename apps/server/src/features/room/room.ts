@@ -56,7 +56,12 @@ async function fromStore(queries: Queries, event: RoomEvent, carrier: RoomAnswer
   const { job } = event.from;
   await queries.one('room/lock-carrier', carrier.key);
   const kept = (await keptCarriers(queries, [carrier.key])).find((one) => one.job === job);
-  if (!kept) throw new ProblemError(409, `The store has no such carrier of job ${job} any more`);
+  if (!kept) {
+    const holder = await queries.one<{ number: string; entered_by: string }>('room/holder', carrier.key);
+    throw new ProblemError(409, `The store has no such carrier of job ${job} any more`, {
+      detail: holder ? `Job ${holder.number} has it, by ${holder.entered_by}.` : 'Nobody has ever put it away.',
+    });
+  }
   return { ...event, from: { job, used: kept.used }, place: event.place ?? kept.place ?? undefined };
 }
 

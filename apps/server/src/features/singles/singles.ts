@@ -46,7 +46,8 @@ export const addSingles = (
     for (const [i, { id, ...body }] of sorted)
       if (!(await queries.one('singles/add', id, body, body.due, account.id)))
         wrong.push({ path: `orders[${i}].id`, message: `${id} is in the book already. Give it a code of its own.` });
-    if (wrong.length > 0) throw invalid(wrong);
+    if (wrong.length > 0)
+      throw new ProblemError(409, 'Some of these orders are in the book already', { errors: wrong });
     return readBook(queries);
   });
 
