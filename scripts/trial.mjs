@@ -8,6 +8,7 @@ import { outages } from './trial/outages.mjs';
 import { races } from './trial/races.mjs';
 import { restore } from './trial/restore.mjs';
 import { scale } from './trial/scale.mjs';
+import { typing } from './trial/typing.mjs';
 
 const args = process.argv.slice(2);
 const short = args.includes('--short');
@@ -18,6 +19,8 @@ const TRIALS = {
   hostile: () => hostile(short ? 1_500 : 40_000, seed),
   // Times are for the table; `npm test` does not ask the clock.
   ...(short ? {} : { scale: () => scale(10_000) }),
+  // The browser tests of `npm test` are its short form.
+  ...(short ? {} : { typing }),
   outages: () =>
     outages(
       short
@@ -37,7 +40,7 @@ for (const [name, run] of Object.entries(TRIALS)) {
   process.stdout.write(`\n${name}, seed ${seed}\n`);
   const { rows, met: reached } = await run();
   for (const [what, value, wanted] of rows)
-    process.stdout.write(`  ${String(what).padEnd(32)} ${String(value).padStart(10)}   ${wanted}\n`);
+    process.stdout.write(`  ${String(what).padEnd(48)} ${String(value).padStart(10)}   ${wanted}\n`);
   met &&= reached;
 }
 process.exitCode = met ? 0 : 1;

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Request } from 'express';
-import type { Account, Endpoint } from '@druckerei/contract';
+import { type Account, type Endpoint, UNDER_WAY } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { ProblemError } from './problem.js';
 
@@ -41,7 +41,7 @@ export async function once(
     if (known && known.fingerprint !== fingerprint)
       throw new ProblemError(422, 'This Idempotency-Key was sent with something else');
     if (known?.answer) return known.answer.body;
-    throw new ProblemError(409, 'This was sent before and is under way. Look whether it is there.');
+    throw new ProblemError(409, UNDER_WAY);
   }
   try {
     const body = await work();

@@ -86,8 +86,9 @@ export class Api {
   room(id: number): Observable<PressRoom> {
     return this.http.get<PressRoom>(`/api/jobs/${id}/room`);
   }
-  enterEvent(id: number, event: RoomEvent, seen: number): Observable<PressRoom> {
-    return this.http.post<PressRoom>(`/api/jobs/${id}/room`, { event, seen });
+  /** @param key of the entry: sent again with it, it is entered once. */
+  enterEvent(id: number, event: RoomEvent, seen: number, key: string): Observable<PressRoom> {
+    return this.http.post<PressRoom>(`/api/jobs/${id}/room`, { event, seen }, { headers: { 'Idempotency-Key': key } });
   }
   keptCarriers(): Observable<KeptCarrier[]> {
     return this.http.get<KeptCarrier[]>('/api/carriers');

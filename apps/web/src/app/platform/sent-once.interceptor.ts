@@ -1,21 +1,28 @@
 import { HttpErrorResponse, type HttpInterceptorFn, HttpResponse } from '@angular/common/http';
 import { tap } from 'rxjs';
 
+export const HEADER = 'Idempotency-Key';
+
 /** Keys of what was sent and has not been answered: the same sent again after a lost answer is the same to the server. */
 const open = new Map<string, string>();
 
 /** Random, also where a works without TLS has no more of the browser's cryptography. */
-const newKey = (): string =>
+export const newKey = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 
 /** Everything new carries a key of its own, kept until the server has answered. A file carries none: what it does is done once by itself. */
 export const sentOnceInterceptor: HttpInterceptorFn = (request, next) => {
-  if (request.method !== 'POST' || request.url.endsWith('/api/session') || request.body instanceof Blob)
+  if (
+    request.method !== 'POST' ||
+    request.url.endsWith('/api/session') ||
+    request.body instanceof Blob ||
+    request.headers.has(HEADER)
+  )
     return next(request);
   const what = `${request.urlWithParams} ${JSON.stringify(request.body)}`;
   const key = open.get(what) ?? newKey();
   open.set(what, key);
-  return next(request.clone({ setHeaders: { 'Idempotency-Key': key } })).pipe(
+  return next(request.clone({ setHeaders: { [HEADER]: key } })).pipe(
     tap({
       next: (event) => {
         if (event instanceof HttpResponse) open.delete(what);

@@ -10,8 +10,11 @@ import { type Command, Commands } from './commands';
 import { Keys } from './keys';
 import { KeysDialog } from './keys.dialog';
 import { PaletteDialog } from './palette.dialog';
+import { RoomOutbox } from './room-outbox';
 import { SessionActions, sessionFeature } from './session.state';
+import { SignOutDialog, type Unsent } from './sign-out.dialog';
 import { Theme } from './theme';
+import { unsentDrafts } from './unsent';
 import { Measures } from '../ui/measures';
 
 /** The frame of every page: where one can go, what one can do, who is signed in. */
@@ -148,6 +151,7 @@ export class Shell {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
+  private readonly outbox = inject(RoomOutbox);
   protected readonly theme = inject(Theme);
   protected readonly measures = inject(Measures);
   protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
@@ -182,6 +186,17 @@ export class Shell {
   }
 
   protected signOut(): void {
-    this.store.dispatch(SessionActions.signOut());
+    const account = this.account();
+    const unsent: Unsent = { jobs: account ? unsentDrafts(account.id) : [], entries: this.outbox.waiting().length };
+    if (unsent.jobs.length === 0 && unsent.entries === 0) {
+      this.store.dispatch(SessionActions.signOut());
+      return;
+    }
+    this.dialog
+      .open<SignOutDialog, Unsent, boolean>(SignOutDialog, { data: unsent, width: '460px' })
+      .afterClosed()
+      .subscribe((yes) => {
+        if (yes === true) this.store.dispatch(SessionActions.signOut());
+      });
   }
 }

@@ -7,6 +7,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { isWithin, limitsInWords, mayScope, scopedId, scopesOf } from '@druckerei/core';
 import { failureOf } from '../../platform/problem';
 import { Measures } from '../../ui/measures';
+import { Standing, type StandingRow } from '../../ui/standing';
 import { normUnit, normValue, readNorm } from './norm-text';
 import type { NormRow, NormsStore } from './norms.store';
 

@@ -15,6 +15,18 @@ import { recordWords } from '../ui/record-words';
     @if (problem(); as text) {
       <p class="wrong" role="alert"><mat-icon aria-hidden="true">block</mat-icon>{{ text }}</p>
     }
+    @for (entry of waiting(); track entry.key) {
+      <p class="waits" [attr.role]="entry.refused ? 'alert' : 'status'">
+        <mat-icon aria-hidden="true">{{ entry.refused ? 'block' : 'schedule_send' }}</mat-icon>
+        @if (entry.refused) {
+          <span>{{ entry.text }}, made {{ entry.time }}, was not taken. {{ entry.refused }}</span>
+          <button matButton (click)="room.sendAgain(entry.key)">Send it again</button>
+          <button matButton (click)="room.leaveOut(entry.key)">Leave it out</button>
+        } @else {
+          <span>{{ entry.text }} waits on this computer and is sent by itself once the server answers.</span>
+        }
+      </p>
+    }
     @if (lastText(); as text) {
       <p class="last" aria-live="polite">
         <span class="quiet">Last entry: {{ text }}</span>
@@ -47,6 +59,17 @@ export class RoomLine {
   /** Only what was entered there is shown. */
   readonly at = input.required<EntryPlace>();
   protected readonly problem = computed(() => (this.room.problemAt() === this.at() ? this.room.problem() : ''));
+  protected readonly waiting = computed(() =>
+    this.room
+      .waiting()
+      .filter(({ event }) => placeOf(event) === this.at())
+      .map(({ key, event, at, refused }) => ({
+        key,
+        refused,
+        time: timeText(at),
+        text: recordWords(event, (id) => this.nameOf(id)),
+      })),
+  );
   protected readonly lastText = computed(() => {
     const last = this.room.state().last;
     if (!last || placeOf(last.event) !== this.at()) return undefined;

@@ -42,6 +42,7 @@ import { StepBench } from '../benches/step-bench';
 import { Sureness } from '../benches/sureness';
 import { JobEditor } from '../state/job-editor';
 import { JobView, type Panel } from '../state/job-view';
+import { OtherTabs } from '../state/other-tabs';
 import { RoomStore } from '../state/room.store';
 import { StationSheets } from '../state/station-sheets';
 import { Balance } from '../ui/balance';
@@ -103,7 +104,7 @@ const PANELS: readonly Panel[] = ['working', 'schools', 'paper', 'balance', 'cos
     UndoButtons,
     Working,
   ],
-  providers: [JobView, RoomStore],
+  providers: [JobView, RoomStore, OtherTabs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job.page.html',
   styleUrl: './job.page.scss',
@@ -161,6 +162,7 @@ export class JobPage implements OnDestroy {
     );
   });
   private readonly room = inject(RoomStore);
+  protected readonly tabs = inject(OtherTabs);
   /** Last good count of each step. */
   private readonly counts = computed(
     () => new Map([...this.room.state().counts].map(([step, { event }]) => [step, event.good])),

@@ -55,6 +55,11 @@ export class JobEditor {
     this.store.dispatch(JobActions.open(revision === undefined ? { id } : { id, revision }));
   }
 
+  /** Loads the job again where it was saved elsewhere, without leaving it. */
+  lookAgain(id: number): void {
+    this.store.dispatch(JobActions.lookAgain({ id }));
+  }
+
   /** Sets a field to a value that is known to be good (a choice from a list). */
   set(path: FieldPath, value: unknown): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value } }));

@@ -45,11 +45,11 @@ export class JobEffects {
 
   readonly load = createEffect(() =>
     this.actions.pipe(
-      ofType(JobActions.open),
+      ofType(JobActions.open, JobActions.lookAgain),
       switchMap(({ id, revision }) =>
         this.api.job(id, revision).pipe(
-          map((loaded) =>
-            JobActions.loaded({ revision: loaded, local: revision === undefined ? this.drafts.read(id) : null }),
+          switchMap(async (loaded) =>
+            JobActions.loaded({ revision: loaded, local: revision === undefined ? await this.drafts.find(id) : null }),
           ),
           catchError((error: unknown) => of(JobActions.notLoaded({ message: failureOf(error).text }))),
         ),

@@ -62,6 +62,8 @@ export const JobActions = createActionGroup({
   source: 'Job',
   events: {
     Open: props<{ id: number; revision?: number }>(),
+    /** Another tab has saved the job: it is loaded again, unless something is typed here meanwhile. */
+    'Look again': props<{ id: number; revision?: number }>(),
     Loaded: props<{ revision: Revision; local: LocalDraft | null }>(),
     'Not loaded': props<{ message: string }>(),
     Edit: props<{ command: JobCommand }>(),
@@ -121,9 +123,10 @@ export const jobFeature = createFeature({
   reducer: createReducer<OpenJobState>(
     initial,
     on(JobActions.open, (): OpenJobState => initial),
-    on(JobActions.loaded, (_state, { revision, local }): OpenJobState =>
-      local ? restore(revision, local) : begin(revision),
-    ),
+    on(JobActions.loaded, (state, { revision, local }): OpenJobState => {
+      if (state.edit !== state.savedEdit) return state;
+      return local ? restore(revision, local) : begin(revision);
+    }),
     on(JobActions.notLoaded, (state, { message }): OpenJobState => ({
       ...state,
       request: { kind: 'failed', message },

@@ -4,8 +4,9 @@ import { type RoomContext, type RoomEvent, forecastCount, listCarriers, refuse, 
 import { type PressRoom, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
-import { EMPTY, type Observable, Subject, catchError, concatMap, defer, finalize, from, tap } from 'rxjs';
+import { EMPTY, type Observable, Subject, catchError, concatMap, defer, filter, finalize, from, of, tap } from 'rxjs';
 import { Api } from '../../../platform/api';
+import { RoomOutbox } from '../../../platform/room-outbox';
 import { failureOf } from '../../../platform/problem';
 import { sessionFeature } from '../../../platform/session.state';
 import { JobEditor } from './job-editor';
@@ -28,7 +29,12 @@ const initial: RoomStoreState = { room: { records: [], kept: [] }, busy: false, 
 /** The press room of the open job: what has been recorded, what it comes to, and every way to add to it. */
 export const RoomStore = signalStore(
   withState(initial),
-  withProps(() => ({ api: inject(Api), editor: inject(JobEditor), session: inject(Store) })),
+  withProps(() => ({
+    api: inject(Api),
+    outbox: inject(RoomOutbox),
+    editor: inject(JobEditor),
+    session: inject(Store),
+  })),
   withComputed(({ room, editor, session }) => {
     const state = computed(() => roomState(room().records));
     const context = computed((): RoomContext | undefined => {
@@ -49,7 +55,9 @@ export const RoomStore = signalStore(
       }),
     };
   }),
-  withComputed(({ forecast }) => ({
+  withComputed(({ forecast, outbox, editor }) => ({
+    /** Entries of this job that the server does not have yet. */
+    waiting: computed(() => outbox.waiting().filter(({ job }) => job === editor.revision()?.id)),
     /** All is counted and enough: carriers may be let go without a reason. */
     countIsSafe: computed(() => {
       const found = forecast();
@@ -83,17 +91,21 @@ export const RoomStore = signalStore(
       );
     /** The last record that is shown here. */
     const seen = (): number => store.room().records.at(-1)?.id ?? 0;
+    /** Sends an entry; where the server is away it waits on this computer, and the room stays as it is. */
+    const send = (id: number, event: RoomEvent): Observable<PressRoom> =>
+      store.outbox.send(id, event, seen()).pipe(concatMap((sent) => ('room' in sent ? of(sent.room) : EMPTY)));
+    store.outbox.answers
+      .pipe(
+        filter(({ job }) => job === jobId()),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ room }) => patchState(store, { room }));
     const jobId = (): number => store.editor.revision()?.id ?? 0;
     const none = (): void => undefined;
     const enterAll = (events: readonly RoomEvent[], taken = none): void => {
       const [first] = events;
       const id = jobId();
-      if (first)
-        ask(
-          () => from(events).pipe(concatMap((event) => store.api.enterEvent(id, event, seen()))),
-          placeOf(first),
-          taken,
-        );
+      if (first) ask(() => from(events).pipe(concatMap((event) => send(id, event))), placeOf(first), taken);
     };
     return {
       load: (id: number) => ask(() => store.api.room(id), 'bench', none),
@@ -104,13 +116,11 @@ export const RoomStore = signalStore(
       takeBack(): void {
         const last = store.state().last;
         const id = jobId();
-        if (last)
-          ask(
-            () => store.api.enterEvent(id, { kind: 'take-back', record: last.id }, seen()),
-            placeOf(last.event),
-            none,
-          );
+        if (last) ask(() => send(id, { kind: 'take-back', record: last.id }), placeOf(last.event), none);
       },
+      /** Sends an entry that was refused later once more, knowing what stands. */
+      sendAgain: (key: string) => store.outbox.again(key, seen()),
+      leaveOut: (key: string) => store.outbox.drop(key),
       /** What would keep an event from being taken, in words. */
       gates(event: RoomEvent): string[] {
         const context = store.context();

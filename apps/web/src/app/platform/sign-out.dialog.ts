@@ -1,0 +1,39 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+
+/** What the server does not have yet of whoever signs out. */
+export interface Unsent {
+  /** Numbers of jobs that were typed into. */
+  readonly jobs: readonly string[];
+  /** Entries of the press room. */
+  readonly entries: number;
+}
+
+/** Says what is not sent yet before somebody signs out: it stays on this computer, under their name. */
+@Component({
+  selector: 'dk-sign-out-dialog',
+  imports: [MatButtonModule, MatDialogModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>Not everything is sent yet</h2>
+    <mat-dialog-content>
+      <ul data-test="unsent">
+        @if (unsent.jobs.length > 0) {
+          <li>Changes of {{ unsent.jobs.join(', ') }}</li>
+        }
+        @if (unsent.entries > 0) {
+          <li>{{ unsent.entries === 1 ? 'An entry' : unsent.entries + ' entries' }} of the press room</li>
+        }
+      </ul>
+      <p>They stay on this computer, and are sent when you sign in here again. Nobody else sees or sends them.</p>
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button matButton [mat-dialog-close]="true">Sign out all the same</button>
+      <button matButton="filled" [mat-dialog-close]="false" cdkFocusInitial>Stay</button>
+    </mat-dialog-actions>
+  `,
+})
+export class SignOutDialog {
+  protected readonly unsent = inject<Unsent>(MAT_DIALOG_DATA);
+}
