@@ -15,11 +15,12 @@ import { singlesHandlers } from './features/singles/singles.js';
 import { storesHandlers } from './features/stores/stores.js';
 import { worksHandlers } from './features/works/works.js';
 import type { Workshop } from './work/workshop.js';
+import { PACKING } from './http/json-text.js';
 import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
 import { csrf } from './http/csrf.js';
-import { endOldSessions, sessions } from './http/session.js';
+import { SessionMemory, endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
 import { errorForLog } from './db/errors.js';
 import { securityLog } from './http/security-log.js';
@@ -42,6 +43,8 @@ export interface AppOptions {
   readonly trustProxy?: number | string | undefined;
   /** The published sign-ins of the demo may be used. */
   readonly demo?: boolean;
+  /** Milliseconds that sessions are remembered, see {@link SessionMemory}. */
+  readonly rememberMs?: number | undefined;
 }
 
 const SECURITY = helmet({
@@ -99,26 +102,32 @@ export async function createApp({
   tls = false,
   trustProxy,
   demo = false,
+  rememberMs,
 }: AppOptions): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
+  // Nothing of the API is kept by a browser; a tag over it would be reckoned for nobody.
+  app.disable('etag');
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
   app.use(
     pinoHttp({
       logger: log,
+      // A line for every request costs, and is asked for by its level.
+      autoLogging: log.isLevelEnabled('info'),
       redact: ['req.headers.cookie', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
       serializers: { err: errorForLog },
     }),
   );
-  app.use(SECURITY, compression());
+  app.use(SECURITY, compression({ level: PACKING }));
   const api = '/api';
   const token = csrf(sessionSecret);
   const known = devices(sessionSecret);
   const security = securityLog(database, log);
+  const memory = new SessionMemory(rememberMs);
   const onError = (error: Error): void => log.error({ err: errorForLog(error) }, 'sessions');
   const signedIn = [
     express.json({ limit: '2mb' }),
-    sessions(database, { secret: sessionSecret, tls, onError }),
+    sessions(database, { secret: sessionSecret, tls, memory, onError }),
     endOldSessions,
     token.check,
   ];
@@ -138,14 +147,14 @@ export async function createApp({
     ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
     ...changesHandlers(database),
-    ...backupHandlers({ database, security, worksChanged }),
+    ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),
     openapi: () => document,
   };
   const signIn = signInLimits(database, signInTries, {
     known: (request) => known.known(request),
     refused: (request, login) => security.note(request, 'tries', login, 'refused'),
   });
-  registerEndpoints(app, handlers, { database, security, checkAnswers, before: { signIn } });
+  registerEndpoints(app, handlers, { database, memory, security, checkAnswers, before: { signIn } });
   app.use(api, unknownRoute);
   if (webDir !== undefined) serveWeb(app, webDir);
   app.use(answerProblems);

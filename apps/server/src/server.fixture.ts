@@ -40,7 +40,7 @@ export async function freshDatabase(name: string): Promise<{ application: string
 /** A server on a database of its own in the cluster that `npm test` starts. */
 export async function startServer(
   name: string,
-  { signInTries = { account: 1000, address: 1000 }, demo = true } = {},
+  { signInTries = { account: 1000, address: 1000 }, demo = true, rememberMs = 0 } = {},
 ): Promise<TestServer> {
   const urls = await freshDatabase(name);
   const errors: string[] = [];
@@ -60,6 +60,7 @@ export async function startServer(
     checkAnswers: true,
     signInTries,
     demo,
+    rememberMs,
   });
   const stop = async (): Promise<void> => {
     await workshop.close();

@@ -42,7 +42,8 @@ const parameter = (value: unknown): unknown =>
 
 function queriesOn(client: pg.Pool | pg.PoolClient): Queries {
   const many = async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {
-    const { rows } = await client.query<Row>(sql(name), values.map(parameter));
+    // Named, so that PostgreSQL reads and plans it once for a connection.
+    const { rows } = await client.query<Row>({ name, text: sql(name), values: values.map(parameter) });
     return rows;
   };
   const one = async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row | undefined> => {

@@ -2,10 +2,11 @@ import type { Express, Request, RequestHandler, Response } from 'express';
 import type * as z from 'zod';
 import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
+import { JsonText } from './json-text.js';
 import { once } from './sent-once.js';
 import type { SecurityLog } from './security-log.js';
 import { ProblemError, invalid } from './problem.js';
-import { accountOf } from './session.js';
+import { type SessionMemory, accountOf } from './session.js';
 
 type EndpointOf<Id extends EndpointId> = Extract<(typeof ENDPOINTS)[number], { id: Id }>;
 type Parsed<E, Field extends string> = E extends Record<Field, infer S extends z.ZodType> ? z.output<S> : undefined;
@@ -46,6 +47,7 @@ function permit(endpoint: Endpoint, account: Account | undefined, refused: (acco
 
 export interface RegisterOptions {
   readonly database: Database;
+  readonly memory: SessionMemory;
   readonly security: SecurityLog;
   readonly checkAnswers: boolean;
   /** What runs ahead of single endpoints (rate limits). */
@@ -53,9 +55,9 @@ export interface RegisterOptions {
 }
 
 function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOptions): RequestHandler {
-  const { database, security, checkAnswers } = options;
+  const { database, memory, security, checkAnswers } = options;
   return async (request, response) => {
-    const account = await accountOf(database, request);
+    const account = await accountOf(database, memory, request);
     permit(endpoint, account, ({ login }) => void security.note(request, 'role', login, 'refused'));
     const params = parse(endpoint.params, request.params, badAddress);
     const query = parse(endpoint.query, request.query, badAddress);
@@ -65,9 +67,10 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     );
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.
-    if (checkAnswers) endpoint.answer?.parse(answer);
+    if (checkAnswers) endpoint.answer?.parse(answer instanceof JsonText ? JSON.parse(answer.text) : answer);
     response.status(endpoint.status);
     if (answer === undefined) response.end();
+    else if (answer instanceof JsonText) answer.send(request, response);
     else if (endpoint.media) response.type(endpoint.media).send(answer);
     else response.json(answer);
   };

@@ -3,6 +3,7 @@ import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import type { Account } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
+import { ShortMemory } from './short-memory.js';
 
 declare module 'express-session' {
   interface SessionData {
@@ -21,19 +22,62 @@ export const MOST_MS = 24 * HOUR;
 const USED_MS = 10 * 60 * 1000;
 const PRUNE_SECONDS = 15 * 60;
 
+/** Milliseconds that a session and its account are remembered: a burst of requests asks the database once. */
+const REMEMBERED_MS = 1_000;
+
+/** Who is signed in, for a moment. What this server changes is forgotten at once, what another one does a moment later. */
+export class SessionMemory {
+  readonly sessions: ShortMemory<string>;
+  readonly accounts: ShortMemory<Account>;
+  constructor(ms = REMEMBERED_MS) {
+    this.sessions = new ShortMemory(ms);
+    this.accounts = new ShortMemory(ms);
+  }
+  clear(): void {
+    this.sessions.clear();
+    this.accounts.clear();
+  }
+}
+
 export interface SessionOptions {
   readonly secret: string;
   /** The browser comes by TLS: the cookie goes no other way, and to this host alone. */
   readonly tls: boolean;
+  readonly memory: SessionMemory;
   /** Told what goes wrong when old sessions are cleared away. */
   readonly onError: (error: Error) => void;
 }
 
 export const sessionCookie = (tls: boolean): string => (tls ? '__Host-druckerei.sid' : 'druckerei.sid');
 
+/** A store that remembers what it has read for a moment, as text: whoever gets a session writes in it. */
+function remembering(Store: ReturnType<typeof connectPg>, memory: ShortMemory<string>): ReturnType<typeof connectPg> {
+  return class extends Store {
+    override get(sid: string, done: (error: unknown, found?: session.SessionData | null) => void): void {
+      const known = memory.get(sid);
+      if (known !== undefined) {
+        done(null, JSON.parse(known) as session.SessionData);
+        return;
+      }
+      super.get(sid, (error: unknown, found?: session.SessionData | null) => {
+        if (found) memory.set(sid, JSON.stringify(found));
+        done(error, found);
+      });
+    }
+    override set(sid: string, data: session.SessionData, done?: (error?: unknown) => void): void {
+      memory.forget(sid);
+      super.set(sid, data, done);
+    }
+    override destroy(sid: string, done?: (error?: unknown) => void): void {
+      memory.forget(sid);
+      super.destroy(sid, done);
+    }
+  };
+}
+
 /** Server-side sessions in PostgreSQL; the cookie holds nothing but their id. Nothing is kept of who is not signed in. */
-export function sessions(database: Database, { secret, tls, onError }: SessionOptions): RequestHandler {
-  const PgStore = connectPg(session);
+export function sessions(database: Database, { secret, tls, memory, onError }: SessionOptions): RequestHandler {
+  const PgStore = remembering(connectPg(session), memory.sessions);
   return session({
     name: sessionCookie(tls),
     secret,
@@ -65,8 +109,17 @@ export const endOldSessions: RequestHandler = (request, _response, next) => {
 };
 
 /** The account that is signed in, or undefined. */
-export const accountOf = async (database: Database, request: Request): Promise<Account | undefined> => {
+export const accountOf = async (
+  database: Database,
+  { accounts }: SessionMemory,
+  request: Request,
+): Promise<Account | undefined> => {
   // Questions that need no session are answered without one, so that they do without the database.
   const id = (request.session as typeof request.session | undefined)?.accountId;
-  return id === undefined ? undefined : database.one<Account>('accounts/by-id', id);
+  if (id === undefined) return undefined;
+  const known = accounts.get(id);
+  if (known) return known;
+  const account = await database.one<Account>('accounts/by-id', id);
+  if (account) accounts.set(id, account);
+  return account;
 };

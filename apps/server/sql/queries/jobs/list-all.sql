@@ -1,5 +1,3 @@
--- A page of all jobs, last changed first. $1 skipped, $2 most. Many.
-SELECT j.id, j.number, j.revision, j.state, j.changed_at, a.name AS changed_by, j.title, j.customer, j.family, j.due, j.quantity
-FROM job j JOIN account a ON a.id = j.changed_by
-ORDER BY j.changed_at DESC, j.id DESC
-OFFSET $1 LIMIT $2
+-- A page of all jobs as it is answered, last changed first, and how many there are. $1 skipped, $2 most. One.
+SELECT concat('[', string_agg(listed, ',' ORDER BY changed_at DESC, id DESC), ']') AS answer, (SELECT count FROM job_total) AS total
+FROM (SELECT id, changed_at, listed FROM job ORDER BY changed_at DESC, id DESC OFFSET $1 LIMIT $2) page

@@ -1,5 +1,14 @@
--- One revision, or the newest. $1 job, $2 revision or null. One or none.
-SELECT r.revision, r.state, r.version, r.body, r.works, r.changed_at, a.name AS changed_by
+-- One revision, or the newest, as it is answered: a draft in the works of today. $1 job, $2 revision or null. One or none.
+SELECT concat('{"id":', r.job_id, ',"revision":', r.revision, ',"state":"', r.state, '","version":', r.version,
+  ',"changedAt":"', iso(r.changed_at), '","changedBy":', to_json(a.name),
+  ',"job":', r.body, ',"works":', coalesce(r.works::text, (SELECT answered FROM works)), ',"revisions":', (
+    SELECT json_agg(json_build_object(
+      'revision', h.revision, 'state', h.state, 'changedAt', iso(h.changed_at), 'changedBy', by.name,
+      'releasedAt', iso(h.released_at), 'releasedBy', releaser.name
+    ) ORDER BY h.revision DESC)
+    FROM revision h JOIN account by ON by.id = h.changed_by LEFT JOIN account releaser ON releaser.id = h.released_by
+    WHERE h.job_id = r.job_id
+  ), '}') AS answer
 FROM revision r JOIN account a ON a.id = r.changed_by
 WHERE r.job_id = $1 AND ($2::integer IS NULL OR r.revision = $2)
 ORDER BY r.revision DESC LIMIT 1

@@ -79,12 +79,15 @@ export interface BackupOptions {
   readonly security: SecurityLog;
   /** Told when a works has been restored. */
   readonly worksChanged: () => void;
+  /** Told when all sessions have ended. */
+  readonly endSessions: () => void;
 }
 
 export const backupHandlers = ({
   database,
   security,
   worksChanged,
+  endSessions,
 }: BackupOptions): Pick<Handlers, 'backup' | 'restore'> => ({
   backup: ({ request, response, account }) =>
     withFile(async (file) => {
@@ -101,6 +104,7 @@ export const backupHandlers = ({
         try {
           await restoreBackup(database, backup);
           await security.note(request, 'restore', account.login, 'done');
+          endSessions();
           // Its account may be somebody else's now.
           request.session.destroy(() => undefined);
           worksChanged();

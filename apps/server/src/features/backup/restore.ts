@@ -59,8 +59,8 @@ async function columnsOf(client: pg.ClientBase, { name, before }: BackupTable): 
     .join(', ');
 }
 
-/** Puts the lines of a table in, a few hundred at a time. @returns what was put in. */
-async function fill(client: pg.ClientBase, table: BackupTable, backup: OpenBackup): Promise<number> {
+/** Puts the lines of a table in, a few hundred at a time. */
+async function fill(client: pg.ClientBase, table: BackupTable, backup: OpenBackup): Promise<void> {
   const columns = await columnsOf(client, table);
   const insert = `INSERT INTO ${table.name} (${columns}) OVERRIDING SYSTEM VALUE SELECT ${columns} FROM json_populate_recordset(NULL::${table.name}, $1::json)`;
   let [batch, letters, rows]: [string[], number, number] = [[], 0, 0];
@@ -79,7 +79,6 @@ async function fill(client: pg.ClientBase, table: BackupTable, backup: OpenBacku
     if (batch.length === MOST_LINES || letters > MOST_LETTERS) await flush();
   }
   await flush();
-  return rows;
 }
 
 /** What stands in a table now, counted and hashed as the backup was. */
@@ -90,15 +89,17 @@ async function standing(client: pg.ClientBase, table: BackupTable, behind: strin
   return counted.end();
 }
 
-async function restoreTable(client: pg.ClientBase, table: BackupTable, backup: OpenBackup): Promise<void> {
-  const said = backup.manifest.tables[table.name];
+/** The last row that a table keeps from before a restore; 0 where it is replaced or was empty. */
+async function lastBefore(client: pg.ClientBase, { name, before }: BackupTable): Promise<string> {
+  if (before !== 'kept') return '0';
+  const { rows } = await client.query<{ id: string }>(`SELECT coalesce(max(id), 0)::text AS id FROM ${name}`);
+  return rows[0]?.id ?? '0';
+}
+
+/** Holds what stands against what the backup says, once all of it is in. */
+async function compare(client: pg.ClientBase, table: BackupTable, behind: string, { tables }: Manifest): Promise<void> {
+  const said = tables[table.name];
   if (!said) throw new UnusableBackup(`The backup says nothing of ${table.name}. Take the file as it was written.`);
-  const behind =
-    table.before === 'kept'
-      ? ((await client.query<{ id: string }>(`SELECT coalesce(max(id), 0)::text AS id FROM ${table.name}`)).rows[0]
-          ?.id ?? '0')
-      : '0';
-  await fill(client, table, backup);
   if (!sameTally(await standing(client, table, behind), said))
     throw new UnusableBackup(
       `This backup cannot be restored, nothing was changed: ${table.name} does not hold what the backup says. The file is damaged or was changed.`,
@@ -133,7 +134,12 @@ export async function restoreBackup({ pool }: Pick<Database, 'pool'>, backup: Op
     await refuseUnlessEmpty(client, tables);
     await refuseOther(client, backup.manifest);
     await client.query('DELETE FROM session; DELETE FROM sent_request; DELETE FROM account; DELETE FROM works');
-    for (const table of tables) await restoreTable(client, table, backup);
+    const behind = new Map<string, string>();
+    for (const table of tables) {
+      behind.set(table.name, await lastBefore(client, table));
+      await fill(client, table, backup);
+    }
+    for (const table of tables) await compare(client, table, behind.get(table.name) ?? '0', backup.manifest);
     await countOn(client);
     await client.query('COMMIT');
   } catch (error) {

@@ -19,7 +19,7 @@ export async function* linesOf(client: pg.ClientBase, table: BackupTable, where?
 /** The tables that the schema has, as far as it has come. */
 export async function tablesOf(client: pg.ClientBase): Promise<readonly BackupTable[]> {
   const { rows } = await client.query<{ name: string }>(
-    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public'",
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_type = 'BASE TABLE'",
   );
   const names = new Set(rows.map(({ name }) => name));
   return BACKUP_TABLES.filter(({ name }) => names.has(name));

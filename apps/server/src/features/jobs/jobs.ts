@@ -1,7 +1,7 @@
 import type { Response } from 'express';
 import type { Asked, DocumentName } from '../../work/documents.js';
 import type { Handlers } from '../../http/register.js';
-import { listJobs, readRevision } from './revisions.js';
+import { listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
 import { copyJob, createJob, release, saveDraft } from './write-job.js';
 
@@ -63,8 +63,8 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     },
     createJob: ({ account, body }) => createJob(bench, account, body),
     copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
-    job: ({ params }) => readRevision(database, params.id),
-    revision: ({ params }) => readRevision(database, params.id, params.revision),
+    job: ({ params }) => revisionAnswer(database, params.id),
+    revision: ({ params }) => revisionAnswer(database, params.id, params.revision),
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
     release: ({ account, params, body }) => release(bench, account, params.id, body),
     difference: async ({ params, query, response }) =>

@@ -1,6 +1,7 @@
 import { type PaperItem, isFinished, paperKey } from '@druckerei/core';
-import type { Account, HoldingHistoryEntry, Needs, Stores } from '@druckerei/contract';
+import type { Account, HoldingHistoryEntry, Stores } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
+import { JsonText } from '../../http/json-text.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Assessment } from '../../work/tasks.js';
@@ -26,17 +27,11 @@ interface ReservationRow {
   by: string;
 }
 
-interface OpenRow {
+interface CountedRow {
   id: number;
-  number: string;
-  title: string;
-  due: string | null;
-  /** Null while it is being reckoned. */
-  needs: Needs['jobs'][number]['needs'] | null;
-  problems: string[] | null;
-  /** What ends it, and the last good count of each step; null where nothing has been counted. */
-  finish: Assessment['finish'] | null;
-  counts: Readonly<Record<string, number>> | null;
+  /** What ends it, and the last good count of each step. */
+  finish: Assessment['finish'];
+  counts: Readonly<Record<string, number>>;
 }
 
 interface HistoryRow {
@@ -122,21 +117,18 @@ const reserve = (
     return readStores(queries);
   });
 
+/** What is said of a job that has just been saved by an earlier version, or under other norms. */
+const BEING_RECKONED = 'This job is being reckoned. Look again in a moment.';
+
 /** What every open job needs, as it was reckoned when it was saved. */
-async function readNeeds(queries: Queries): Promise<Needs> {
-  const rows = await queries.many<OpenRow & Record<string, unknown>>('stores/open-jobs');
-  return {
-    jobs: rows
-      .filter(({ finish, counts }) => !finish || !isFinished(finish, new Map(Object.entries(counts ?? {}))))
-      .map(({ id, number, title, due, needs, problems }) => ({
-        job: id,
-        number,
-        title,
-        due,
-        needs: needs ?? [],
-        problems: problems ?? ['This job is being reckoned. Look again in a moment.'],
-      })),
-  };
+async function needsAnswer(queries: Queries): Promise<JsonText> {
+  const counted = await queries.many<CountedRow & Record<string, unknown>>('stores/counted-jobs');
+  const finished = counted
+    .filter(({ finish, counts }) => isFinished(finish, new Map(Object.entries(counts))))
+    .map(({ id }) => id);
+  const rows = await queries.many<{ answer: string }>('stores/open-jobs', finished, BEING_RECKONED);
+  const parts = rows.flatMap(({ answer }, i) => (i === 0 ? [answer] : [',', answer]));
+  return new JsonText(['{"jobs":[', ...parts, ']}']);
 }
 
 const historyEntry = (row: HistoryRow): HoldingHistoryEntry => ({
@@ -178,5 +170,5 @@ export const storesHandlers = (
   holdingHistory: async ({ params }) =>
     (await database.many<HistoryRow & Record<string, unknown>>('stores/history', params.id)).map(historyEntry),
   reserve: ({ params, body, account }) => reserve(database, account, params.id, body),
-  needs: () => readNeeds(database),
+  needs: () => needsAnswer(database),
 });

@@ -1,41 +1,15 @@
-import {
-  type HouseFold,
-  type Works,
-  baseId,
-  checkFolding,
-  isWithin,
-  limitsInWords,
-  normById,
-  table,
-} from '@druckerei/core';
+import { type Works, baseId, checkFolding, isWithin, limitsInWords, normById } from '@druckerei/core';
 import { type Account, type NormChange, type NormHistoryEntry, issueText } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { lockKind } from '../changes/changes.js';
 
-interface WorksRow {
-  body: Omit<Works, 'norms' | 'folds' | 'mark'>;
-  norms: readonly { id: string; value: number; reason: string; by: string }[];
-  folds: readonly HouseFold[];
-  mark: number;
-}
-
 /** The works with the norms in force now. */
 export async function currentWorks(queries: Queries): Promise<Works> {
-  const row = await queries.one<WorksRow & Record<string, unknown>>('works/current');
+  const row = await queries.one<{ answered: string }>('works/current');
   if (!row) throw new Error('the works has not been set up');
-  return {
-    ...row.body,
-    mark: row.mark,
-    ...(row.folds.length > 0 ? { folds: row.folds } : {}),
-    norms: table(
-      row.norms.map(({ id, value, reason, by }) => [
-        id,
-        { value, source: { label: 'set by user', note: reason === '' ? by : `${by}: ${reason}` } },
-      ]),
-    ),
-  };
+  return JSON.parse(row.answered) as Works;
 }
 
 interface HistoryRow {
