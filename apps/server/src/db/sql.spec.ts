@@ -12,7 +12,7 @@ describe('SQL files', () => {
   it.each(queryNames())('%s says what it is for and fits the schema', async (name) => {
     const text = sql(name);
     expect(text).toMatch(/^-- \S.*(One|Many|None)/m);
-    await server.database.pool.query(`PREPARE "${name}" AS ${text}`);
+    await server.database.pool.query(`PREPARE "fits ${name}" AS ${text}`);
   });
 });
 

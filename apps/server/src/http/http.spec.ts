@@ -278,3 +278,30 @@ describe('OpenAPI', () => {
     expect(documented.sort()).toEqual(endpoints.map(({ id }) => id).sort());
   });
 });
+
+describe('who is signed in', () => {
+  const REMEMBERED_MS = 300;
+  let quick: TestServer;
+  beforeAll(async () => {
+    quick = await startServer('memory_test', { rememberMs: REMEMBERED_MS });
+  });
+  afterAll(() => quick.stop());
+  const status = async (who: Visitor): Promise<number> => (await who.call('get', '/api/jobs')).status;
+
+  it('is remembered no longer than a moment, however often it is asked', async () => {
+    const someone = await visitor(quick.app, 'viewer');
+    expect(await status(someone)).toBe(200);
+    await quick.database.pool.query('DELETE FROM session');
+    const until = Date.now() + 3 * REMEMBERED_MS;
+    let last = 200;
+    while (Date.now() < until) last = await status(someone);
+    expect(last).toBe(401);
+  });
+
+  it('is forgotten at once when they sign out', async () => {
+    const someone = await visitor(quick.app, 'viewer');
+    expect(await status(someone)).toBe(200);
+    await someone.call('delete', '/api/session');
+    expect(await status(someone)).toBe(401);
+  });
+});

@@ -70,7 +70,14 @@ describe('a database that goes away', () => {
   beforeAll(async () => {
     wire = new Wire(databaseUrl());
     database = connect(await wire.open(), () => undefined);
-    const app = await createApp({ database, workshop: server.workshop, log: quiet, sessionSecret: 'test', demo: true });
+    const app = await createApp({
+      database,
+      workshop: server.workshop,
+      log: quiet,
+      sessionSecret: 'test',
+      demo: true,
+      rememberMs: 0,
+    });
     someone = await visitor(app, 'manager');
   });
   afterAll(async () => {
