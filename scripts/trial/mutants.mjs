@@ -104,7 +104,8 @@ export async function mutants(count, seed) {
     const parsed = contract.jobSchema.safeParse(mutate(draw.of(jobs), draw));
     if (!parsed.success) continue;
     valid++;
-    const began = performance.now();
+    // Of this process alone: what else runs on the machine is not the mutant's doing.
+    const began = process.cpuUsage();
     try {
       if (await follow(parsed.data, { core, formats }, valid % 200 === 0)) planned++;
     } catch (error) {
@@ -112,7 +113,8 @@ export async function mutants(count, seed) {
       const before = told.get(where) ?? { times: 0, job: parsed.data };
       told.set(where, { ...before, times: before.times + 1 });
     }
-    const took = performance.now() - began;
+    const { user, system } = process.cpuUsage(began);
+    const took = (user + system) / 1_000;
     if (valid % 200 !== 0) {
       longest = Math.max(longest, took);
       if (took > 1_000) {
@@ -133,7 +135,7 @@ export async function mutants(count, seed) {
       ['planned', planned, ''],
       ['exceptions', exceptions, '0'],
       ['over 1 s', slow, '0'],
-      ['longest, ms', Math.round(longest), ''],
+      ['longest, ms of computing', Math.round(longest), ''],
       ['memory, MB', Math.round(most), 'under 600'],
     ],
     met: exceptions === 0 && slow === 0 && most < 600,

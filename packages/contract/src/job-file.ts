@@ -30,7 +30,10 @@ const named = (max: number) => line(max).min(1);
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
 const material = z.string().regex(/^[a-z0-9][a-z0-9./-]{0,79}$/, { error: 'id' });
 const MOST_COORDINATE_MM = 100_000;
-const positiveMm = z.number().positive().max(10_000).describe('millimetres, above 0');
+/** The thinnest paper is some hundredths of a millimetre; the narrowest piece a label, the narrowest web one of those. */
+const positiveMm = z.number().min(0.01).max(10_000).describe('millimetres');
+const pieceMm = z.number().min(1).max(10_000).describe('millimetres');
+const sheetMm = z.number().min(10).max(10_000).describe('millimetres');
 const count = z.int().min(0).max(MAX_QUANTITY);
 const share = z.number().min(0).lt(1);
 const grain = z.enum(['width', 'height']).describe('side along which the grain runs');
@@ -44,13 +47,11 @@ const inks = z.array(ink).max(16);
 
 const channel = z.number().min(-160).max(160);
 const margin = z.number().min(0).max(100);
-const sheet = { widthMm: positiveMm, heightMm: positiveMm, grain };
+const sheet = { widthMm: sheetMm, heightMm: sheetMm, grain };
 const bought = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sheet'), ...sheet }).describe('larger sheet, cut to the press sheet'),
-  z.strictObject({ kind: z.literal('roll'), widthMm: positiveMm }).describe('roll, through the sheeter'),
-  z
-    .strictObject({ kind: z.literal('deckle'), widthMm: positiveMm })
-    .describe('web of the corrugator, slit and cut off'),
+  z.strictObject({ kind: z.literal('roll'), widthMm: sheetMm }).describe('roll, through the sheeter'),
+  z.strictObject({ kind: z.literal('deckle'), widthMm: sheetMm }).describe('web of the corrugator, slit and cut off'),
 ]);
 const lay = z.strictObject({
   arrangement: z.enum(ARRANGEMENTS).optional().describe('the best one where absent'),
@@ -96,8 +97,8 @@ const carried = z.strictObject({
 const item = z.strictObject({
   id,
   name: named(60),
-  widthMm: positiveMm,
-  heightMm: positiveMm,
+  widthMm: pieceMm,
+  heightMm: pieceMm,
   quantity: z.int().min(1).max(MAX_QUANTITY),
   mayTurn: z.boolean().optional().describe('by a quarter; it may where absent'),
 });
@@ -151,10 +152,10 @@ const component = z.strictObject({
   id,
   name: named(60),
   kind: z.enum(COMPONENT_KINDS),
-  widthMm: positiveMm
+  widthMm: pieceMm
     .optional()
     .describe('trimmed width of the flat piece or of one page, inner length of a structure, mm; absent for gangs'),
-  heightMm: positiveMm
+  heightMm: pieceMm
     .optional()
     .describe('trimmed height of the flat piece or of one page, inner width of a structure, mm; absent for gangs'),
   pages: z.int().min(0).max(128).optional().describe('pages of a section or cover, a multiple of 4'),

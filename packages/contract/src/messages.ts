@@ -35,6 +35,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
   'layout.does-not-fit':
     '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
+  'sure.too-many':
+    '{draws} runs over {stations} stations and incidents are more than can be drawn in a moment; up to {most} are. Draw fewer runs.',
   'layout.too-many':
     '{component}: some {count} pieces would lie on one sheet; up to {most} are laid. Give the piece its real size, or a smaller sheet.',
   'layout.section-not-whole':

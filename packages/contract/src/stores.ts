@@ -3,7 +3,7 @@ import { markSchema } from './changes.js';
 import { line, lines } from './text.js';
 import { NEED_KINDS } from '@druckerei/core';
 
-const positiveMm = z.number().positive().max(10_000);
+const positiveMm = z.number().min(10).max(10_000);
 const MOST = 100_000_000;
 const quantity = z.number().min(0).max(MOST);
 const key = z.string().min(1).max(200);

@@ -33,6 +33,7 @@ export const ISSUE_CODES = [
   'job.page-sum',
   'layout.does-not-fit',
   'layout.too-many',
+  'sure.too-many',
   'layout.section-not-whole',
   'layout.several-up-not-cut',
   'layout.style-needs-equal-rows',

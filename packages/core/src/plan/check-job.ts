@@ -2,7 +2,16 @@ import { type Issue, error, warning } from '../kernel/index.js';
 import { readFolds, schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type Works, baseId, isWithin, limitsInWords, normById, normInWords } from '../works/index.js';
+import {
+  type Machine,
+  type Works,
+  baseId,
+  isWithin,
+  limitsInWords,
+  normById,
+  normInWords,
+  normsOf,
+} from '../works/index.js';
 import { foursIssue } from './families/impossible.js';
 import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
@@ -11,6 +20,7 @@ import { takenBy } from './material/index.js';
 import { endPagesOf } from './section-layout.js';
 import { SHARING } from './share-sheet.js';
 import { machinesFor } from './step-norms.js';
+import { drawLimit } from './sure-limit.js';
 import { webIssues, webOf } from './web-layout.js';
 
 function normIssues(job: Job, works: Works): Issue[] {
@@ -277,6 +287,7 @@ export function checkJob(job: Job, works: Works): Issue[] {
     ...leaves,
     ...doubled,
     ...normIssues(job, works),
+    ...(job.school === 'sure' ? drawLimit(job, normsOf(works, job.norms)('sure.draws').value) : []),
     ...itemIssues(job),
     ...deliveryIssues(job),
     ...runIssues(job),

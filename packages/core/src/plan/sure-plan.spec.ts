@@ -58,3 +58,35 @@ describe('sureness of a job', () => {
     expect(reckonSure(broken, SHIPPED_WORKS, { ...ask, p: 0.9 }).ok).toBe(false);
   });
 });
+
+describe('more runs than can be drawn while somebody waits', () => {
+  const job = example('star-atlas');
+  const incidents = Array.from({ length: 20 }, () => ({ name: 'web break', rate: 0.0001, loss: 5 }));
+  const many: Job = {
+    ...job,
+    route: job.route.map((step) => ({ ...step, incidents })),
+    norms: { ...job.norms, 'sure.draws': 100_000 },
+  };
+
+  it('are refused with the field and how many may be drawn, and drawn where they are so many', () => {
+    const stations = 21 * job.route.length;
+    const outcome = plan({ ...many, school: 'sure' }, SHIPPED_WORKS);
+    if (outcome.ok) throw new Error('was planned');
+    const most = Math.floor(10_000_000 / stations);
+    expect(outcome.issues).toEqual([
+      expect.objectContaining({
+        code: 'sure.too-many',
+        path: 'norms.sure.draws',
+        params: { draws: 100_000, stations, most },
+      }),
+    ]);
+    const fewer = plan({ ...many, school: 'sure', norms: { ...many.norms, 'sure.draws': 1_000 } }, SHIPPED_WORKS);
+    expect(fewer.ok).toBe(true);
+  });
+
+  it('are refused by the sureness school itself too, and hold up no plan by another school', () => {
+    const asked = reckonSure(many, SHIPPED_WORKS, { seed: 1, draws: 100_000 });
+    expect(asked.ok ? [] : asked.issues.map(({ code }) => code)).toEqual(['sure.too-many']);
+    expect(plan(many, SHIPPED_WORKS).ok).toBe(true);
+  });
+});

@@ -17,6 +17,7 @@ import { type Works, normsOf } from '../works/index.js';
 import { type Job, itemMaterial, orderLimits, paperOf } from './job.js';
 import { chanceOf } from './own-units.js';
 import { flowOf, plan } from './plan.js';
+import { drawLimit, drawsForEach } from './sure-limit.js';
 
 export interface SureAsk {
   /** Probability that the order comes out, above 0 and below 1; the house's where absent. */
@@ -74,7 +75,7 @@ function costsOf(job: Job, works: Works): { unit: number; again: number } {
 /**
  * The sureness school of a whole job: what to put into every component so that all come out together with probability p, how
  * sure any quantity is, the cheapest one, and which step's uncertainty costs most.
- * @param progress is told the share done. Issues: `sure.p`, and those of the plan.
+ * @param progress is told the share done. Issues: `sure.p`, `sure.too-many`, and those of the plan.
  * Source: handbook chapter 6, school 4.
  */
 export function reckonSure(
@@ -86,6 +87,8 @@ export function reckonSure(
   const norms = normsOf(works, job.norms);
   const p = asked ?? norms('sure.p').value;
   if (!(p > 0 && p < 1)) return { ok: false, issues: [error('sure.p', 'p', { value: p })] };
+  const tooMany = drawLimit(job, draws);
+  if (tooMany.length > 0) return { ok: false, issues: tooMany };
   const built = flowOf(job, works);
   if (!built.ok) return built;
   const { graph } = built.value;
@@ -112,7 +115,7 @@ export function reckonSure(
     again,
     ...(most ? { overs: { most, price: putAway } } : {}),
   });
-  const steps = sensitivity(graph, chance, seed, Math.min(draws, SENSITIVITY_DRAWS), materials, p);
+  const steps = sensitivity(graph, chance, seed, drawsForEach(job, Math.min(draws, SENSITIVITY_DRAWS)), materials, p);
   progress(1);
   const named = <T extends SureQuantities>(at: T): T => ({
     ...at,
