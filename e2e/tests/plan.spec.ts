@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { balance, field, openExample, pdfText, saved, signIn, station } from './steps';
+import { balance, expectAccessible, field, openExample, pdfText, saved, signIn, station } from './steps';
 
 test.describe('the trail map', () => {
   test('is planned, changed, undone, released and printed', async ({ page }) => {
@@ -181,4 +181,28 @@ test('a change after the release opens the next revision, and the difference is 
   await expect(page.getByText('kept as it was')).toBeVisible();
   await expect(balance(page, 'total.pressSheets')).toContainText('5,484');
   await expect(field(page, 'order.quantity')).toHaveJSProperty('readOnly', true);
+});
+
+test('a job is opened plainly, mended there, put aside and taken up again, without being reckoned here', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openExample(page, 'trail-map');
+  await page.goto(`/jobs/${id}/plain`);
+  const file = page.getByLabel('Job file');
+  await expect(file).toHaveValue(/"plannedOvers": 0|"quantity": 10000/);
+  const text = await file.inputValue();
+  await file.fill(text.replace('"quantity": 10000', '"quantity": "many"'));
+  await expect(page.getByLabel('What cannot be used')).toContainText('order.quantity');
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
+  await file.fill(text.replace('"quantity": 10000', '"quantity": 10500'));
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await expectAccessible(page, 'plain view');
+  await page.getByRole('button', { name: 'Put aside' }).click();
+  await expect(page.locator('dk-status-mark')).toContainText('Put aside');
+  await page.getByRole('button', { name: 'Take up again' }).click();
+  await expect(page.locator('dk-status-mark')).toContainText('Draft');
+  await page.getByRole('link', { name: 'Open as usual' }).click();
+  await expect(field(page, 'order.quantity')).toHaveValue('10,500');
 });

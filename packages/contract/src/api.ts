@@ -161,8 +161,8 @@ export const normHistorySchema = z
   .meta({ id: 'NormHistoryEntry' });
 export type NormHistoryEntry = z.output<typeof normHistorySchema>;
 
-export const STATUSES = ['draft', 'released', 'changed'] as const;
-/** draft: never released; released: the newest revision is frozen; changed: released once, and a newer draft is open. */
+export const STATUSES = ['draft', 'released', 'changed', 'aside'] as const;
+/** aside: put aside, whatever it was; draft: never released; released: the newest revision is frozen; changed: released once, and a newer draft is open. */
 export const statusSchema = z.enum(STATUSES);
 export type JobStatus = z.output<typeof statusSchema>;
 
@@ -221,6 +221,7 @@ export const revisionSchema = z
     job: jobSchema,
     works: worksSchema,
     revisions: z.array(revisionRowSchema),
+    aside: z.boolean().optional().describe('put aside: nothing is reckoned or bought for it'),
   })
   .meta({ id: 'Revision' });
 export type Revision = z.output<typeof revisionSchema>;
@@ -229,6 +230,8 @@ export type Revision = z.output<typeof revisionSchema>;
 export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSchema }).meta({ id: 'SaveDraft' });
 /** Releasing: `version` of the draft and `mark` of the works, as the releaser saw them. */
 export const releaseSchema = z.strictObject({ version: z.int().min(1), mark: markSchema }).meta({ id: 'Release' });
+/** Putting a job aside or taking it up again; `version` is the one that was seen. */
+export const asideSchema = z.strictObject({ version: z.int().min(1), aside: z.boolean() }).meta({ id: 'PutAside' });
 export const copySchema = z.strictObject({ number: line(40).min(1), title: line(120).min(1) }).meta({ id: 'CopyJob' });
 
 const fieldError = z.strictObject({ path: z.string(), message: z.string() });

@@ -4,7 +4,7 @@ import * as z from 'zod';
 export const UNDER_WAY = 'This was sent before and is under way. Look whether it is there.';
 
 /** Kinds of things whose changes are kept as they happen. */
-export const CHANGE_KINDS = ['reservation', 'destination', 'single-book'] as const;
+export const CHANGE_KINDS = ['reservation', 'destination', 'single-book', 'job'] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
 /** The last change that a writer has seen, as the answer before told it; what was changed after it is not written over. */

@@ -35,6 +35,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'job.page-sum': 'The sections hold {sum} pages, the job has {pages}.',
   'layout.does-not-fit':
     '{component}: {width} x {height} mm does not fit the usable {usableWidth} x {usableHeight} mm. Choose a larger sheet or turn the grain.',
+  'plan.failed':
+    'This job cannot be reckoned; that is a fault of ours ({why}). What it says can be looked at and mended plainly.',
   'sure.too-many':
     '{draws} runs over {stations} stations and incidents are more than can be drawn in a moment; up to {most} are. Draw fewer runs.',
   'layout.too-many':

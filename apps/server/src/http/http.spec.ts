@@ -16,6 +16,7 @@ const QUERIES: Readonly<Record<string, string>> = { difference: '?from=1&to=1', 
 const REFUSED: Readonly<Record<string, number>> = {
   saveDraft: 409,
   release: 409,
+  putAside: 409,
   callOff: 409,
   moveSingles: 422,
   kitSingle: 422,
@@ -52,6 +53,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
     saveDraft: { version: 999, job: exampleJob('concert-programme') },
     release: { version: 999, mark: 0 },
+    putAside: { version: 999, aside: true },
     addHolding: { paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2, place: 'Row 1', reason: '' },
     changeHolding: {
       quantity: 4200,

@@ -34,6 +34,7 @@ export const ISSUE_CODES = [
   'layout.does-not-fit',
   'layout.too-many',
   'sure.too-many',
+  'plan.failed',
   'layout.section-not-whole',
   'layout.several-up-not-cut',
   'layout.style-needs-equal-rows',

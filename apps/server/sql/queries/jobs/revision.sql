@@ -8,7 +8,7 @@ SELECT concat('{"id":', r.job_id, ',"revision":', r.revision, ',"state":"', r.st
     ) ORDER BY h.revision DESC)
     FROM revision h JOIN account by ON by.id = h.changed_by LEFT JOIN account releaser ON releaser.id = h.released_by
     WHERE h.job_id = r.job_id
-  ), '}') AS answer
+  ), ',"aside":', (SELECT aside FROM job WHERE id = r.job_id)::text, '}') AS answer
 FROM revision r JOIN account a ON a.id = r.changed_by
 WHERE r.job_id = $1 AND ($2::integer IS NULL OR r.revision = $2)
 ORDER BY r.revision DESC LIMIT 1

@@ -6,7 +6,7 @@ FROM (
       coalesce(a.answered, concat('"needs":[],"problems":', jsonb_build_array($2::text))), '}') AS line
   FROM job j
   LEFT JOIN assessment a ON a.job_id = j.id AND a.revision = j.revision
-  WHERE j.id NOT IN (SELECT jsonb_array_elements_text($1::jsonb)::integer)
+  WHERE NOT j.aside AND j.id NOT IN (SELECT jsonb_array_elements_text($1::jsonb)::integer)
 ) lines
 GROUP BY place / 500
 ORDER BY place / 500

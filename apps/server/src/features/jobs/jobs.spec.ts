@@ -1,5 +1,12 @@
 import { type Works, plan } from '@druckerei/core';
-import { type Difference, type JobRow, type Needs, type Problem, type Revision } from '@druckerei/contract';
+import {
+  type Change,
+  type Difference,
+  type JobRow,
+  type Needs,
+  type Problem,
+  type Revision,
+} from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -323,5 +330,39 @@ describe('norms', () => {
     expect(
       (await manager.call('put', '/api/norms/spoil.magic', { value: 1, expected: 1, seen: SEEN, reason: '' })).status,
     ).toBe(404);
+  });
+});
+
+describe('a job that is put aside', () => {
+  const aside = (revision: Revision, away: boolean) =>
+    manager.call('put', `/api/jobs/${revision.id}/aside`, { version: revision.version, aside: away });
+
+  it('stays as it is and is found, but nothing is bought or reckoned for it until it is taken up', async () => {
+    const made = await newJob();
+    const needed = async (): Promise<boolean> =>
+      ((await manager.call('get', '/api/needs')).body as Needs).jobs.some(({ job }) => job === made.id);
+    expect(await needed()).toBe(true);
+    const away = (await aside(made, true)).body as Revision;
+    expect([away.aside, away.version, await needed()]).toEqual([true, made.version, false]);
+    await server.database.pool.query('UPDATE assessment SET basis = $2 WHERE job_id = $1', [made.id, 'another']);
+    const stale = await server.database.many<{ id: number }>('assessments/stale', 'today', 1_000);
+    expect(stale.map(({ id }) => id)).not.toContain(made.id);
+    const found = (await manager.call('get', '/api/jobs?search=put%20aside')).body as JobRow[];
+    expect(found).toMatchObject([{ id: made.id, status: 'aside' }]);
+    expect(((await aside(made, false)).body as Revision).aside).toBe(false);
+    expect([
+      await needed(),
+      ((await manager.call('get', '/api/jobs?search=put%20aside')).body as JobRow[]).length,
+    ]).toEqual([true, 0]);
+    const changes = (await manager.call('get', `/api/changes?kind=job&subject=${made.id}`)).body as Change[];
+    expect(changes.map(({ before, after }) => [before, after])).toEqual([
+      ['aside', 'in hand'],
+      ['in hand', 'aside'],
+    ]);
+  });
+
+  it('is so by somebody who saw it as it stands', async () => {
+    const made = await newJob();
+    expect((await aside({ ...made, version: made.version + 1 }, true)).status).toBe(409);
   });
 });

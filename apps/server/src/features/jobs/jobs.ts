@@ -3,7 +3,7 @@ import type { Asked, DocumentName } from '../../work/documents.js';
 import type { Handlers } from '../../http/register.js';
 import { listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
-import { copyJob, createJob, release, saveDraft } from './write-job.js';
+import { copyJob, createJob, putAside, release, saveDraft } from './write-job.js';
 
 type Ids =
   | 'jobs'
@@ -13,6 +13,7 @@ type Ids =
   | 'revision'
   | 'saveDraft'
   | 'release'
+  | 'putAside'
   | 'difference'
   | 'ticket'
   | 'pileTags'
@@ -67,6 +68,7 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     revision: ({ params }) => revisionAnswer(database, params.id, params.revision),
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
     release: ({ account, params, body }) => release(bench, account, params.id, body),
+    putAside: ({ account, params, body }) => putAside(bench, account, params.id, body),
     difference: async ({ params, query, response }) =>
       workshop.run(
         'difference',

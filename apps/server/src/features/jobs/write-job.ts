@@ -3,6 +3,7 @@ import type { Account, Revision } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import { type Assessed, assessJob, basisOf, keepAssessment } from '../assessments/assessments.js';
+import { noteChange } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
 import type { Bench } from './bench.js';
 import { readRevision } from './revisions.js';
@@ -107,3 +108,20 @@ export async function release(
     return readRevision(queries, id);
   });
 }
+
+/** Puts a job aside or takes it up again, as it stands: nothing of it is reckoned for that. */
+export const putAside = (
+  { database }: Pick<Bench, 'database'>,
+  account: Account,
+  id: number,
+  { version, aside }: { version: number; aside: boolean },
+): Promise<Revision> =>
+  database.transaction(async (queries) => {
+    await lockNewest(queries, id, version);
+    if (await queries.one('jobs/put-aside', id, aside)) {
+      const words = (away: boolean): string => (away ? 'aside' : 'in hand');
+      const change = { before: words(!aside), after: words(aside) };
+      await noteChange(queries, { kind: 'job', subject: String(id) }, change, account);
+    }
+    return readRevision(queries, id);
+  });

@@ -80,6 +80,9 @@ export class Api {
   saveDraft(id: number, version: number, job: Job): Observable<Revision> {
     return this.http.put<Revision>(`/api/jobs/${id}/draft`, { version, job });
   }
+  putAside(id: number, version: number, aside: boolean): Observable<Revision> {
+    return this.http.put<Revision>(`/api/jobs/${id}/aside`, { version, aside });
+  }
   release(id: number, version: number, mark: number): Observable<Revision> {
     return this.http.post<Revision>(`/api/jobs/${id}/release`, { version, mark });
   }

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { MockStore, provideMockStore } from '@ngrx/store/testing';
 import type { RoomEvent } from '@druckerei/core';
 import { type Account, type PressRoom, UNDER_WAY } from '@druckerei/contract';
-import type { Observable} from 'rxjs';
+import type { Observable } from 'rxjs';
 import { of, throwError } from 'rxjs';
 import { Api } from './api';
 import { RoomOutbox, type Sent } from './room-outbox';

@@ -5,6 +5,7 @@ import type { JobStatus } from '@druckerei/contract';
 const MARKS: Readonly<Record<JobStatus, { icon: string; text: string }>> = {
   draft: { icon: 'edit_note', text: 'Draft' },
   released: { icon: 'task_alt', text: 'Released' },
+  aside: { icon: 'inventory_2', text: 'Put aside' },
   changed: { icon: 'difference', text: 'Released, changed since' },
 };
 

@@ -6,6 +6,12 @@ import { jobFeature } from './state/job.state';
 
 /** The job page with the state that only it needs. */
 export const jobRoutes: Routes = [
+  // Reckons nothing: it opens whatever a job says.
+  {
+    path: 'plain',
+    title: 'Job, plainly - Druckerei',
+    loadComponent: () => import('./pages/plain.page').then((m) => m.PlainPage),
+  },
   {
     path: '',
     providers: [provideState(jobFeature), provideEffects(JobEffects)],

@@ -126,6 +126,7 @@ export class JobPage implements OnDestroy {
   protected readonly status = computed(() => {
     const revision = this.editor.revision();
     if (!revision) return 'draft';
+    if (revision.aside) return 'aside';
     return revision.state === 'released' ? 'released' : revision.revision > 1 ? 'changed' : 'draft';
   });
   protected readonly problems = computed(() => {
@@ -210,6 +211,8 @@ export class JobPage implements OnDestroy {
         ...this.stepNames(),
       ]),
   );
+  /** The plan itself went wrong. */
+  protected readonly failed = computed(() => this.problems().some(({ code }) => code === 'plan.failed'));
   protected readonly allFindings = signal(false);
 
   /** What an end of the stream says: what is ordered, and what the counts so far promise of it. */

@@ -1,6 +1,7 @@
 import { applyCommand } from './commands';
 import { JobActions, jobFeature, type LocalDraft, type OpenJobState } from './job.state';
 import { example, revisionOf } from '../job.fixture';
+import type { Revision } from '@druckerei/contract';
 import { SHIPPED_WORKS } from '@druckerei/core';
 
 const job = example('trail-map');
@@ -42,6 +43,22 @@ describe('the open job', () => {
     ]);
     expect(jobFeature.selectOutcome({ job: state })?.ok).toBe(false);
     expect(sheetsOf(state)).toBe(5484);
+  });
+
+  it('stays open where the plan itself goes wrong: it says so, and the job may be mended', () => {
+    const broken = revisionOf(job, { works: { norms: {} } as unknown as Revision['works'] });
+    const state = jobFeature.reducer(undefined, JobActions.loaded({ revision: broken, local: null }));
+    const outcome = jobFeature.selectOutcome({ job: state });
+    expect(outcome?.ok === false ? outcome.issues.map(({ code }) => code) : []).toEqual(['plan.failed']);
+    expect([jobFeature.selectPlan({ job: state }), jobFeature.selectJob({ job: state })]).toEqual([null, job]);
+  });
+
+  it('is not loaded over what is typed when another tab has saved it', () => {
+    const typed = reduce([quantity(12_000)]);
+    const theirs = JobActions.loaded({ revision: revisionOf(job, { version: 2 }), local: null });
+    expect(reduce([theirs], typed)).toBe(typed);
+    const saved = reduce([JobActions.saved({ revision: revisionOf(job, { version: 2 }), edit: typed.edit })], typed);
+    expect(quantityOf(reduce([theirs], saved))).toBe(10_000);
   });
 
   it('knows whether the server has the latest edit', () => {

@@ -1,4 +1,13 @@
-import { type Finding, type Job, type Plan, type PlanOutcome, type Works, checkRoute, plan } from '@druckerei/core';
+import {
+  type Finding,
+  type Job,
+  type Plan,
+  type PlanOutcome,
+  type Works,
+  checkRoute,
+  error,
+  plan,
+} from '@druckerei/core';
 import { type Revision, pathOf } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type JobCommand, applyCommand, isSameEdit } from './commands';
@@ -81,6 +90,15 @@ export const JobActions = createActionGroup({
     Released: props<{ revision: Revision }>(),
   },
 });
+
+/** The plan of a job. Whatever goes wrong in it, the page stays: the job can be mended or put aside in its plain view. */
+function planned(job: Job, works: Works): PlanOutcome {
+  try {
+    return plan(job, works);
+  } catch (thrown) {
+    return { ok: false, issues: [error('plan.failed', '', { why: String(thrown).slice(0, 120) })] };
+  }
+}
 
 const edited = (state: OpenJobState, change: Partial<OpenJobState>): OpenJobState => ({
   ...state,
@@ -190,7 +208,7 @@ export const jobFeature = createFeature({
     );
     const selectJob = createSelector(selectVersions, (versions): Job | null => versions[0] ?? null);
     const selectOutcome = createSelector(selectJob, selectWorks, (job, works): PlanOutcome | null =>
-      job && works ? plan(job, works) : null,
+      job && works ? planned(job, works) : null,
     );
     /** The plan of the job, or of its last version that could be planned. */
     const selectPlan = createSelector(
@@ -200,7 +218,7 @@ export const jobFeature = createFeature({
       (outcome, versions, works): Plan | null => {
         if (outcome?.ok) return outcome.plan;
         for (const version of versions.slice(1)) {
-          const before = works ? plan(version, works) : null;
+          const before = works ? planned(version, works) : null;
           if (before?.ok) return before.plan;
         }
         return null;
@@ -208,7 +226,7 @@ export const jobFeature = createFeature({
     );
     /** The plan before the last change, to say what that did. */
     const selectPlanBefore = createSelector(selectVersions, selectWorks, ([, before], works): Plan | null => {
-      const outcome = before && works ? plan(before, works) : null;
+      const outcome = before && works ? planned(before, works) : null;
       return outcome?.ok ? outcome.plan : null;
     });
     /** What the route breaks, of the job as it is planned now. */
