@@ -156,6 +156,16 @@ describe('entries of the press room on their way', () => {
     expect([outbox.waiting(), localStorage.length]).toEqual([[], 0]);
   });
 
+  it('that another tab has sent are gone here too, and looked for', () => {
+    server.answer = AWAY;
+    send(7, count(5));
+    const heard: { job: number; room?: PressRoom }[] = [];
+    outbox.answers.subscribe((answer) => heard.push(answer));
+    localStorage.clear();
+    window.dispatchEvent(new StorageEvent('storage'));
+    expect([outbox.waiting(), heard]).toEqual([[], [{ job: 7 }]]);
+  });
+
   it('that this computer cannot keep are told to be lost while somebody is there to enter them again', () => {
     jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
       throw new DOMException('full', 'QuotaExceededError');

@@ -51,12 +51,15 @@ export class RoomOutbox {
   private readonly api = inject(Api);
   private readonly account = inject(Store).selectSignal(sessionFeature.selectAccount);
   private readonly entries = signal<readonly Waiting[]>([]);
-  /** Keys of entries that are on the wire. */
-  private readonly onWire = signal<ReadonlySet<string>>(new Set());
-  private readonly later = new Subject<{ job: number; room: PressRoom }>();
-  /** What the server has made of entries that had to wait. */
+  /** Keys of entries that are on the wire, and of the one that is so for the first time: nobody is told yet that it waits. */
+  private readonly onWire = new Set<string>();
+  private readonly fresh = signal('');
+  private readonly later = new Subject<{ job: number; room?: PressRoom }>();
+  /** What the server has made of entries that had to wait; nothing where another tab knows. */
   readonly answers = this.later.asObservable();
-  readonly waiting = computed(() => this.entries().filter(({ key }) => !this.onWire().has(key)));
+  readonly waiting = computed(() => this.entries().filter(({ key }) => key !== this.fresh()));
+  /** How many the server does not have yet, as far as is known. */
+  readonly unsent = computed(() => this.entries().length);
 
   constructor() {
     effect(() => {
@@ -64,7 +67,7 @@ export class RoomOutbox {
     });
     setInterval(() => this.sendAll(), AGAIN_MS);
     window.addEventListener('online', () => this.sendAll());
-    window.addEventListener('storage', () => this.entries.set(this.read()));
+    window.addEventListener('storage', () => this.hearTabs());
   }
 
   /** Sends an entry. Fails as the server refuses it, or where it is away and this computer cannot keep it either. */
@@ -76,7 +79,9 @@ export class RoomOutbox {
       this.sendAll();
       return of({ waits: true });
     }
+    this.fresh.set(entry.key);
     return this.post(entry).pipe(
+      finalize(() => this.fresh.set('')),
       map((room) => ({ room })),
       catchError((error: unknown) => {
         if (kept && unanswered(failureOf(error))) return of<Sent>({ waits: true });
@@ -95,7 +100,7 @@ export class RoomOutbox {
         .map((entry) => [entry.job, entry]),
     );
     for (const entry of firsts.values()) {
-      const open = this.entries().some(({ key }) => key === entry.key) && !this.onWire().has(entry.key);
+      const open = this.entries().some(({ key }) => key === entry.key) && !this.onWire.has(entry.key);
       if (entry.refused !== undefined || !open) continue;
       this.post(entry).subscribe({
         next: (room) => {
@@ -121,16 +126,25 @@ export class RoomOutbox {
     this.update((entries) => entries.filter((entry) => entry.key !== key));
   }
 
+  /** Another tab has changed what waits: what it has sent is looked for by whoever shows it. */
+  private hearTabs(): void {
+    const [before, now] = [this.entries(), this.read()];
+    this.entries.set(now);
+    const left = new Set(now.map(({ key }) => key));
+    for (const job of new Set(before.filter(({ key }) => !left.has(key)).map((entry) => entry.job)))
+      this.later.next({ job });
+  }
+
   private look(): void {
     this.entries.set(this.read());
     this.sendAll();
   }
 
   private post(entry: Waiting): Observable<PressRoom> {
-    this.onWire.update((keys) => new Set([...keys, entry.key]));
+    this.onWire.add(entry.key);
     return this.api.enterEvent(entry.job, entry.event, entry.seen, entry.key).pipe(
       tap((room) => this.answered(entry, room)),
-      finalize(() => this.onWire.update((keys) => new Set([...keys].filter((key) => key !== entry.key)))),
+      finalize(() => this.onWire.delete(entry.key)),
     );
   }
 

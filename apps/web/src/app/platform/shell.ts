@@ -187,7 +187,7 @@ export class Shell {
 
   protected signOut(): void {
     const account = this.account();
-    const unsent: Unsent = { jobs: account ? unsentDrafts(account.id) : [], entries: this.outbox.waiting().length };
+    const unsent: Unsent = { jobs: account ? unsentDrafts(account.id) : [], entries: this.outbox.unsent() };
     if (unsent.jobs.length === 0 && unsent.entries === 0) {
       this.store.dispatch(SessionActions.signOut());
       return;

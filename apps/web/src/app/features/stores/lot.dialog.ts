@@ -67,7 +67,7 @@ export interface LotData {
               <li>
                 {{ count(entry.before) }} to {{ count(entry.after) }}{{ moved(entry) }}
                 <span class="quiet"
-                  >{{ entry.reason }}{{ entry.reason ? ', ' : '' }}{{ entry.by }}, {{ time(entry.at) }}</span
+                  >({{ entry.reason ? entry.reason + ', ' : '' }}{{ entry.by }}, {{ time(entry.at) }})</span
                 >
               </li>
             }

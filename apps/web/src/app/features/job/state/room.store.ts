@@ -4,7 +4,20 @@ import { type RoomContext, type RoomEvent, forecastCount, listCarriers, refuse, 
 import { type PressRoom, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
-import { EMPTY, type Observable, Subject, catchError, concatMap, defer, filter, finalize, from, of, tap } from 'rxjs';
+import {
+  EMPTY,
+  type Observable,
+  Subject,
+  catchError,
+  concatMap,
+  defer,
+  filter,
+  finalize,
+  from,
+  of,
+  switchMap,
+  tap,
+} from 'rxjs';
 import { Api } from '../../../platform/api';
 import { RoomOutbox } from '../../../platform/room-outbox';
 import { failureOf } from '../../../platform/problem';
@@ -97,9 +110,10 @@ export const RoomStore = signalStore(
     store.outbox.answers
       .pipe(
         filter(({ job }) => job === jobId()),
+        switchMap(({ job, room }) => (room ? of(room) : store.api.room(job).pipe(catchError(() => EMPTY)))),
         takeUntilDestroyed(),
       )
-      .subscribe(({ room }) => patchState(store, { room }));
+      .subscribe((room) => patchState(store, { room }));
     const jobId = (): number => store.editor.revision()?.id ?? 0;
     const none = (): void => undefined;
     const enterAll = (events: readonly RoomEvent[], taken = none): void => {
