@@ -170,8 +170,8 @@ export function cluster({ home, port, durable }) {
         psql(`CREATE DATABASE ${name} OWNER ${OWNER}`);
       else if (psql(`SELECT datdba::regrole FROM pg_database WHERE datname = '${name}'`) !== OWNER) {
         // Of a time when the application's role owned what it writes.
-        psql(`ALTER DATABASE ${name} OWNER TO ${OWNER}`);
         psql(`REASSIGN OWNED BY ${ROLE} TO ${OWNER}`, name);
+        psql(`ALTER DATABASE ${name} OWNER TO ${OWNER}`);
         psql(`ALTER ROLE ${ROLE} NOCREATEDB`);
       }
       return { DATABASE_URL: url(ROLE, name), OWNER_DATABASE_URL: url(OWNER, name) };
