@@ -38,7 +38,7 @@ const command = (what, file, database) =>
 /** @returns rows of the table, and whether all of it was reached. */
 export async function restore() {
   buildServer();
-  const { openBackup } = await import(path.join(repo, 'apps/server/dist/features/backup/read-backup.js'));
+  const { openBackup } = await import(path.join(repo, 'apps/server/dist/db/backup/read-backup.js'));
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-drill-'));
   fs.chmodSync(folder, 0o755); // PostgreSQL's account has to come by
   const archive = path.join(folder, 'archive');

@@ -15,9 +15,9 @@ import {
 } from '../../server.fixture.js';
 import { addAccount } from '../accounts/accounts.js';
 import { backupInto, restoreFrom } from './command.js';
-import type { Manifest } from './manifest.js';
-import { openBackup } from './read-backup.js';
-import { BACKUP_TABLES, LEFT_OUT } from './tables.js';
+import type { Manifest } from '../../db/backup/manifest.js';
+import { openBackup } from '../../db/backup/read-backup.js';
+import { BACKUP_TABLES, LEFT_OUT } from '../../db/backup/tables.js';
 
 let full: TestServer;
 let empty: TestServer;

@@ -9,10 +9,10 @@ import type { Database } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { SecurityLog } from '../../http/security-log.js';
-import type { Manifest } from './manifest.js';
-import { UnusableBackup, openBackup } from './read-backup.js';
-import { WorksInUse, restoreBackup } from './restore.js';
-import { writeBackup } from './write-backup.js';
+import type { Manifest } from '../../db/backup/manifest.js';
+import { UnusableBackup, openBackup } from '../../db/backup/read-backup.js';
+import { WorksInUse, restoreBackup } from '../../db/backup/restore.js';
+import { writeBackup } from '../../db/backup/write-backup.js';
 
 const ZIP = 'application/zip';
 /** Bytes of a file that is sent to be restored; larger ones are restored by the command. */

@@ -1,10 +1,10 @@
 import { connect } from '../../db/database.js';
 import { migrate } from '../../db/migrate.js';
 import { setUpSchema } from '../../db/schema.js';
-import type { Manifest } from './manifest.js';
-import { openBackup } from './read-backup.js';
-import { restoreBackup } from './restore.js';
-import { writeBackup } from './write-backup.js';
+import type { Manifest } from '../../db/backup/manifest.js';
+import { openBackup } from '../../db/backup/read-backup.js';
+import { restoreBackup } from '../../db/backup/restore.js';
+import { writeBackup } from '../../db/backup/write-backup.js';
 
 /** Where the database is: as the application, and as the role that owns its tables (the same where absent). */
 export interface Addresses {

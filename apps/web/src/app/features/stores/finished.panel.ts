@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import type { Finished } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
-import { ChangesDialog, type ChangesData } from '../../ui/changes.dialog';
+import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
 import { count, dateText, timeText } from '../../ui/format';
 import { CallOffDialog } from './call-off.dialog';
 import { FinishedInDialog } from './finished-in.dialog';

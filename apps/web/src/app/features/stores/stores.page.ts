@@ -10,7 +10,7 @@ import { RouterLink } from '@angular/router';
 import { type BuyLine, type Holding, paperKey, paperName } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
-import { ChangesDialog, type ChangesData } from '../../ui/changes.dialog';
+import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
 import { count, dateText, timeText, unitText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { FinishedPanel } from './finished.panel';

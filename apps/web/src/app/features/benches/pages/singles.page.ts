@@ -6,7 +6,7 @@ import { MatInputModule } from '@angular/material/input';
 import { type SingleOrder, type SingleState, SINGLE_FILMS, checkersFor } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
-import { ChangesDialog, type ChangesData } from '../../../ui/changes.dialog';
+import { ChangesDialog, type ChangesData } from '../../../platform/changes.dialog';
 import { count, dateText, readNumber } from '../../../ui/format';
 import { SinglesStore } from '../state/singles.store';
 

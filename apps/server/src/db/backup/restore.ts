@@ -1,6 +1,6 @@
 import { isNativeError } from 'node:util/types';
 import pg from 'pg';
-import type { Database } from '../../db/database.js';
+import type { Database } from '../database.js';
 import type { Manifest } from './manifest.js';
 import { type OpenBackup, UnusableBackup } from './read-backup.js';
 import { linesOf, sameTally, tablesOf, tally } from './rows.js';

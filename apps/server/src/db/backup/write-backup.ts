@@ -3,7 +3,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type pg from 'pg';
 import yazl from 'yazl';
-import type { Database } from '../../db/database.js';
+import type { Database } from '../database.js';
 import { MANIFEST, type Manifest, entryOf } from './manifest.js';
 import { type Tally, linesOf, tablesOf, tally } from './rows.js';
 

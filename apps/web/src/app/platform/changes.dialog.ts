@@ -4,9 +4,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import type { Change, ChangeKind } from '@druckerei/contract';
 import { catchError, map, of } from 'rxjs';
-import { Api } from '../platform/api';
-import { failureOf } from '../platform/problem';
-import { timeText } from './format';
+import { Api } from './api';
+import { failureOf } from './problem';
+import { timeText } from '../ui/format';
 
 export interface ChangesData {
   readonly title: string;
