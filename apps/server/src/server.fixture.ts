@@ -6,8 +6,7 @@ import request from 'supertest';
 import type { Job } from '@druckerei/core';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
-import { grantTo, roleOf } from './db/grants.js';
-import { migrate } from './db/migrate.js';
+import { setUpSchema } from './db/schema.js';
 import { type Workshop, openWorkshop } from './work/workshop.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
 
@@ -46,8 +45,7 @@ export async function startServer(
   const errors: string[] = [];
   const database = connect(urls.application, (error) => errors.push(error.message));
   const owner = connect(urls.owner, (error) => errors.push(error.message));
-  await migrate(owner);
-  await grantTo(owner, roleOf(urls.application));
+  await setUpSchema(urls.application, urls.owner);
   await setUpWorks(database);
   const workshop = openWorkshop();
   if (demo) await loadDemo({ database, workshop });

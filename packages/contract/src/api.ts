@@ -267,3 +267,10 @@ export const restoredSchema = z
   .strictObject({ made: z.iso.datetime(), jobs: z.int(), rows: z.int() })
   .meta({ id: 'Restored' });
 export type Restored = z.output<typeof restoredSchema>;
+
+/** Status of a job by its newest revision, as the list of jobs tells it. */
+export const statusOf = ({ aside, state, revision }: Pick<Revision, 'aside' | 'state' | 'revision'>): JobStatus => {
+  if (aside) return 'aside';
+  if (state === 'released') return 'released';
+  return revision > 1 ? 'changed' : 'draft';
+};

@@ -30,7 +30,10 @@ const named = (max: number) => line(max).min(1);
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
 const material = z.string().regex(/^[a-z0-9][a-z0-9./-]{0,79}$/, { error: 'id' });
 const MOST_COORDINATE_MM = 100_000;
-/** The thinnest paper is some hundredths of a millimetre; the narrowest piece a label, the narrowest web one of those. */
+/**
+ * The thinnest paper is some hundredths of a millimetre; the narrowest piece a label, the narrowest web one of those.
+ * Source: common practice, no source.
+ */
 const positiveMm = z.number().min(0.01).max(10_000).describe('millimetres');
 const pieceMm = z.number().min(1).max(10_000).describe('millimetres');
 const sheetMm = z.number().min(10).max(10_000).describe('millimetres');

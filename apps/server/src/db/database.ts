@@ -53,13 +53,20 @@ function queriesOn(client: pg.Pool | pg.PoolClient): Queries {
   return { many, one };
 }
 
-/** One run of a transaction. A connection that broke under it is thrown away, not handed to the next. */
-async function runOnce<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>): Promise<T> {
+/**
+ * One run of a transaction on a connection of its own. One that broke under it is thrown away, not handed to the next.
+ * @param begin how it begins: its isolation, where it is not the usual.
+ */
+export async function runOnce<T>(
+  pool: pg.Pool,
+  work: (client: pg.PoolClient) => Promise<T>,
+  begin = 'BEGIN',
+): Promise<T> {
   const client = await pool.connect();
   let broken = false;
   try {
-    await client.query('BEGIN');
-    const result = await work(queriesOn(client));
+    await client.query(begin);
+    const result = await work(client);
     await client.query('COMMIT');
     return result;
   } catch (error) {
@@ -77,7 +84,7 @@ async function runOnce<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>)
 async function runUntilDone<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>): Promise<T> {
   for (let run = 1; ; run++) {
     try {
-      return await runOnce(pool, work);
+      return await runOnce(pool, (client) => work(queriesOn(client)));
     } catch (error) {
       if (run === MOST_RUNS || !mayTryAgain(error)) throw error;
     }

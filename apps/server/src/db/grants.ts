@@ -2,7 +2,7 @@ import pg from 'pg';
 import type { Database } from './database.js';
 
 /** Tables that are only ever added to: the application's role may neither change nor take away a row of theirs. */
-export const ONLY_ADDED = [
+const ONLY_ADDED = [
   'norm_change',
   'holding_change',
   'press_room_record',

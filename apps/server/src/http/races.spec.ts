@@ -186,4 +186,9 @@ it('more finished pieces than a job can give are asked back, and taken where the
     { path: 'meant', message: expect.stringMatching(/gives 10968 pieces at most, and 10900 came in before/) as string },
   ]);
   expect((await add(200, true)).status).toBe(201);
+  // Two who bring in each what alone would fit are asked too.
+  const other = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'R-4' }))).body as Revision;
+  const half = { job: other.id, pieces: 6_000, place: 'Hall' };
+  const both = [manager, operator].map((who) => who.call('post', '/api/finished/lots', half));
+  expect(await statuses(both)).toEqual([201, 422]);
 });

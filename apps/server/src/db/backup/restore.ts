@@ -1,7 +1,7 @@
-import { isNativeError } from 'node:util/types';
 import pg from 'pg';
-import type { Database } from '../database.js';
-import type { Manifest } from './manifest.js';
+import { type Database, runOnce } from '../database.js';
+import { sql } from '../sql.js';
+import type { Manifest, Migration } from './manifest.js';
 import { type OpenBackup, UnusableBackup } from './read-backup.js';
 import { linesOf, sameTally, tablesOf, tally } from './rows.js';
 import { BACKUP_TABLES, type BackupTable } from './tables.js';
@@ -29,9 +29,7 @@ async function refuseUnlessEmpty(client: pg.ClientBase, tables: readonly BackupT
 }
 
 async function refuseOther(client: pg.ClientBase, { migrations }: Manifest): Promise<void> {
-  const { rows } = await client.query<{ name: string; checksum: string }>(
-    'SELECT name, checksum FROM migration ORDER BY name',
-  );
+  const { rows } = await client.query<Migration>(sql('backup/migrations'));
   const [ours, theirs] = [rows.map(({ checksum }) => checksum), migrations.map(({ checksum }) => checksum)];
   if (ours.length === theirs.length && ours.every((checksum, i) => checksum === theirs[i])) return;
   const known = ours.filter((checksum, i) => checksum === theirs[i]).length;
@@ -49,10 +47,7 @@ const refused = (error: unknown, where: string): unknown =>
     : error;
 
 async function columnsOf(client: pg.ClientBase, { name, before }: BackupTable): Promise<string> {
-  const { rows } = await client.query<{ name: string }>(
-    "SELECT column_name AS name FROM information_schema.columns WHERE table_schema = 'public' AND table_name = $1 ORDER BY ordinal_position",
-    [name],
-  );
+  const { rows } = await client.query<{ name: string }>(sql('backup/columns'), [name]);
   return rows
     .filter((row) => before !== 'kept' || row.name !== 'id')
     .map((row) => pg.escapeIdentifier(row.name))
@@ -108,24 +103,19 @@ async function compare(client: pg.ClientBase, table: BackupTable, behind: string
 
 /** New rows are numbered behind those that came. */
 async function countOn(client: pg.ClientBase): Promise<void> {
-  const { rows } = await client.query<{ table: string; sequence: string }>(
-    `SELECT table_name AS "table", pg_get_serial_sequence(table_name, 'id') AS sequence FROM information_schema.columns
-     WHERE table_schema = 'public' AND column_name = 'id' AND is_identity = 'YES' AND table_name = ANY ($1)`,
-    [BACKUP_TABLES.map(({ name }) => name)],
-  );
-  for (const { table, sequence } of rows)
-    await client.query(`SELECT setval($1, max(id)) FROM ${table} HAVING max(id) IS NOT NULL`, [sequence]);
+  const { rows } = await client.query<{ name: string; sequence: string }>(sql('backup/numbered'));
+  const ours = new Set(BACKUP_TABLES.map(({ name }) => name));
+  for (const { name, sequence } of rows)
+    if (ours.has(name))
+      await client.query(`SELECT setval($1, max(id)) FROM ${name} HAVING max(id) IS NOT NULL`, [sequence]);
 }
 
 /**
  * Restores a backup into an empty works, whole or not at all: accounts and the works are replaced, sessions end, and
  * what stands afterwards is hashed and held against the backup. Issues: {@link WorksInUse}, {@link UnusableBackup}.
  */
-export async function restoreBackup({ pool }: Pick<Database, 'pool'>, backup: OpenBackup): Promise<void> {
-  const client = await pool.connect();
-  let broken = false;
-  try {
-    await client.query('BEGIN');
+export const restoreBackup = ({ pool }: Pick<Database, 'pool'>, backup: OpenBackup): Promise<void> =>
+  runOnce(pool, async (client) => {
     await client.query('SET LOCAL statement_timeout = 0; SET LOCAL idle_in_transaction_session_timeout = 0');
     await client.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
     // Whoever writes anything names an account: nobody does until this is over.
@@ -141,13 +131,4 @@ export async function restoreBackup({ pool }: Pick<Database, 'pool'>, backup: Op
     }
     for (const table of tables) await compare(client, table, behind.get(table.name) ?? '0', backup.manifest);
     await countOn(client);
-    await client.query('COMMIT');
-  } catch (error) {
-    await client.query('ROLLBACK').catch((lost: unknown) => {
-      broken = isNativeError(lost);
-    });
-    throw error;
-  } finally {
-    client.release(broken);
-  }
-}
+  });

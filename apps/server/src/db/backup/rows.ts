@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type pg from 'pg';
+import { sql } from '../sql.js';
 import { type BackupTable, BACKUP_TABLES, rowsOf } from './tables.js';
 
 /** Rows that are fetched at once. */
@@ -18,9 +19,7 @@ export async function* linesOf(client: pg.ClientBase, table: BackupTable, where?
 
 /** The tables that the schema has, as far as it has come. */
 export async function tablesOf(client: pg.ClientBase): Promise<readonly BackupTable[]> {
-  const { rows } = await client.query<{ name: string }>(
-    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_type = 'BASE TABLE'",
-  );
+  const { rows } = await client.query<{ name: string }>(sql('backup/tables'));
   const names = new Set(rows.map(({ name }) => name));
   return BACKUP_TABLES.filter(({ name }) => names.has(name));
 }

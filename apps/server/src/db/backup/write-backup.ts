@@ -3,15 +3,17 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type pg from 'pg';
 import yazl from 'yazl';
-import type { Database } from '../database.js';
-import { MANIFEST, type Manifest, entryOf } from './manifest.js';
+import { type Database, runOnce } from '../database.js';
+import { sql } from '../sql.js';
+import { MANIFEST, type Manifest, type Migration, entryOf } from './manifest.js';
 import { type Tally, linesOf, tablesOf, tally } from './rows.js';
+
+/** Everything is read as it stood when the first of it was. */
+const ONE_MOMENT = 'BEGIN TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY';
 
 /** Lines of all tables into a ZIP, one table after the other, and at the end what the backup says of itself. */
 async function pack(client: pg.ClientBase, file: string): Promise<Manifest> {
-  const { rows: migrations } = await client.query<{ name: string; checksum: string }>(
-    'SELECT name, checksum FROM migration ORDER BY name',
-  );
+  const { rows: migrations } = await client.query<Migration>(sql('backup/migrations'));
   const tables: Record<string, Tally> = Object.create(null) as Record<string, Tally>;
   const manifest: Manifest = {
     format: 'druckerei-backup',
@@ -55,17 +57,11 @@ async function pack(client: pg.ClientBase, file: string): Promise<Manifest> {
  */
 export async function writeBackup({ pool }: Pick<Database, 'pool'>, file: string): Promise<Manifest> {
   const half = `${file}.half`;
-  const client = await pool.connect();
-  let broken = true;
   try {
-    await client.query('BEGIN TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');
-    const manifest = await pack(client, half);
-    await client.query('COMMIT');
-    broken = false;
+    const manifest = await runOnce(pool, (client) => pack(client, half), ONE_MOMENT);
     fs.linkSync(half, file);
     return manifest;
   } finally {
-    client.release(broken);
     fs.rmSync(half, { force: true });
   }
 }

@@ -69,12 +69,17 @@ export interface Received {
   readonly meant?: boolean | undefined;
 }
 
-/** What a job can give at most, and what came in of it so far; undefined where its plan does not say. */
-async function roomFor({ database, workshop }: Bench, id: number) {
-  const { job, works } = await readRevision(database, id);
-  const most = await workshop.run('mostFinished', { job: job, works: works }, { runMs: PLAN_MS });
-  const received = (await database.one<{ pieces: number }>('finished/received', id))?.pieces ?? 0;
-  return most === undefined ? undefined : { most, received };
+/** Asks back where more comes in than a job can give; one lot of a job at a time, so that two together are asked too. */
+async function askBack(queries: Queries, { job, pieces }: Received, most: number): Promise<void> {
+  await queries.one('room/lock-job', job);
+  const received = (await queries.one<{ pieces: number }>('finished/received', job))?.pieces ?? 0;
+  if (received + pieces > most)
+    throw invalid([
+      {
+        path: 'meant',
+        message: `The plan of this job gives ${most} pieces at most, and ${received} came in before. Count again; if it is meant, say so.`,
+      },
+    ]);
 }
 
 /**
@@ -82,25 +87,29 @@ async function roomFor({ database, workshop }: Bench, id: number) {
  * asked back. Issues: 409 where it cannot be planned, 422 where it is more and not meant.
  */
 export async function addFinished(
-  bench: Bench,
+  { database, workshop }: Bench,
   account: Pick<Account, 'id'>,
-  { job: id, pieces, place, meant = false }: Received,
+  received: Received,
 ): Promise<Finished> {
-  const { database, workshop } = bench;
+  const { job: id, pieces, place, meant = false } = received;
   const { packed, problems } = await assessmentOf(database, workshop, id);
   if (!packed) throw new ProblemError(409, 'This job cannot be planned as it stands', { detail: problems.join(' ') });
-  const room = meant ? undefined : await roomFor(bench, id);
-  if (room && room.received + pieces > room.most)
-    throw invalid([
-      {
-        path: 'meant',
-        message: `The plan of this job gives ${room.most} pieces at most, and ${room.received} came in before. Count again; if it is meant, say so.`,
-      },
-    ]);
+  const { job, works } = await readRevision(database, id);
+  const most = meant ? undefined : await workshop.run('mostFinished', { job, works }, { runMs: PLAN_MS });
   return database.transaction(async (queries) => {
-    const { title, customer } = (await readRevision(queries, id)).job;
+    if (most !== undefined) await askBack(queries, received, most);
     const { pieceG, perPallet } = packed;
-    await queries.one('finished/add', id, title, customer, pieces, place, pieceG, perPallet ?? null, account.id);
+    await queries.one(
+      'finished/add',
+      id,
+      job.title,
+      job.customer,
+      pieces,
+      place,
+      pieceG,
+      perPallet ?? null,
+      account.id,
+    );
     return readFinished(queries);
   });
 }
