@@ -5,7 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { isWithin, limitsInWords, mayScope, scopedId, scopesOf } from '@druckerei/core';
-import { failureOf } from '../../platform/problem';
+import { Contested } from '../../platform/contested';
 import { Measures } from '../../ui/measures';
 import { Standing, type StandingRow } from '../../ui/standing';
 import { normUnit, normValue, readNorm } from './norm-text';
@@ -57,10 +57,10 @@ import type { NormRow, NormsStore } from './norms.store';
           </mat-form-field>
         }
         <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
-        @if (changed(); as why) {
+        @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing()" />
         }
-        @if (failed(); as message) {
+        @if (sending.failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
         <p class="quiet">Drafts are planned anew with it. Released revisions keep the norms they were planned with.</p>
@@ -94,9 +94,7 @@ export class NormDialog {
   protected readonly scope = signal('');
   protected readonly choice = signal(this.row.value);
   protected readonly typed = signal(this.text(this.row.value));
-  protected readonly failed = signal<string | undefined>(undefined);
-  /** Why what was typed has not been set: somebody else was faster. */
-  protected readonly changed = signal('');
+  protected readonly sending = new Contested(() => this.data.norms.refresh());
 
   private placesOf(): ReturnType<typeof scopesOf> {
     const works = this.data.norms.works();
@@ -115,21 +113,13 @@ export class NormDialog {
     const { norm } = this.row;
     const value = this.read(text);
     if (value === undefined || !isWithin(norm, value)) {
-      this.failed.set(
+      this.sending.refuse(
         value === undefined ? `“${text}” is no number; write it like 1,200 or 0.5` : `${norm.name} goes ${this.limits}`,
       );
       return;
     }
-    this.failed.set(undefined);
-    this.changed.set('');
-    this.data.norms.change(this.normId(), { value, expected: this.now(), reason }).subscribe({
-      next: () => this.dialog.close(),
-      error: (error: unknown) => {
-        const { status, text: why } = failureOf(error);
-        if (status === 409) this.lookAgain(why);
-        else this.failed.set(why);
-      },
-    });
+    const call = this.data.norms.change(this.normId(), { value, expected: this.now(), reason });
+    this.sending.send(call, () => this.dialog.close());
   }
 
   /** The norm, or what is told of it for one place. */
@@ -140,14 +130,6 @@ export class NormDialog {
     const works = this.data.norms.works();
     return works?.norms[this.normId()]?.value ?? works?.norms[this.row.norm.id]?.value ?? this.row.norm.value;
   };
-
-  /** Shows what stands beside what was typed; sent once more, it is known to be set over that. */
-  private lookAgain(why: string): void {
-    this.data.norms.refresh().subscribe({
-      next: () => this.changed.set(why),
-      error: (error: unknown) => this.failed.set(failureOf(error).text),
-    });
-  }
 
   protected standing(): StandingRow[] {
     const { choices } = this.row.norm;

@@ -5,7 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { leavesBy } from '@druckerei/core';
 import type { Finished } from '@druckerei/contract';
-import { failureOf } from '../../platform/problem';
+import { Contested } from '../../platform/contested';
 import { count, dateText, readNumber } from '../../ui/format';
 import { Standing, type StandingRow } from '../../ui/standing';
 import type { FinishedStore } from './finished.store';
@@ -54,10 +54,10 @@ const whole = (text: string, least: number): number | undefined => {
           <input matInput #u type="date" [value]="due()" (change)="due.set(u.value)" />
         </mat-form-field>
         <p aria-live="polite" data-test="load">{{ outlook() }}</p>
-        @if (changed(); as why) {
+        @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing()" />
         }
-        @if (failed(); as message) {
+        @if (sending.failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
         }
       </mat-dialog-content>
@@ -84,10 +84,14 @@ export class CallOffDialog {
   protected readonly destination = signal('');
   protected readonly days = signal('');
   protected readonly due = signal('');
-  protected readonly failed = signal('');
-  /** The lot as it was seen last, and why what was typed has not been sent: somebody else was faster. */
-  protected readonly lot = signal(this.data.lot);
-  protected readonly changed = signal('');
+  /** The lot as it was seen last; nothing is left of one that is gone. */
+  protected readonly lot = computed(() => {
+    const now = this.data.stock.finished();
+    return now
+      ? (now.lots.find(({ id }) => id === this.data.lot.id) ?? { ...this.data.lot, pieces: 0 })
+      : this.data.lot;
+  });
+  protected readonly sending = new Contested(() => this.data.stock.refresh());
   protected readonly count = count;
   protected readonly outlook = computed(() => {
     const [pieces, days] = [whole(this.pieces(), 1), whole(this.days(), 0)];
@@ -113,43 +117,21 @@ export class CallOffDialog {
         : destination === ''
           ? 'Say where the pieces go.'
           : 'Days on the road are a whole number, 0 where they arrive the same day.';
-    this.changed.set('');
     if (pieces === undefined || destination === '' || days === undefined) {
-      this.failed.set(wrong);
+      this.sending.refuse(wrong);
       return;
     }
     const due = this.due() === '' ? {} : { due: this.due() };
-    stock
-      .callOff(lot.id, {
-        pieces,
-        expected: lot.pieces,
-        version: lot.version,
-        seen: stock.finished()?.mark ?? 0,
-        destination,
-        transitDays: days,
-        ...due,
-      })
-      .subscribe({
-        next: () => this.dialog.close(),
-        error: (error: unknown) => {
-          const { status, text } = failureOf(error);
-          if (status === 409) this.lookAgain(text);
-          else this.failed.set(text);
-        },
-      });
-  }
-
-  /** Shows what stands beside what was typed; sent once more, it is known to be written over that. */
-  private lookAgain(why: string): void {
-    const { stock } = this.data;
-    stock.refresh().subscribe({
-      next: () => {
-        const now = stock.finished()?.lots.find(({ id }) => id === this.lot().id);
-        this.lot.set(now ?? { ...this.lot(), pieces: 0 });
-        this.changed.set(why);
-      },
-      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    const call = stock.callOff(lot.id, {
+      pieces,
+      expected: lot.pieces,
+      version: lot.version,
+      seen: stock.finished()?.mark ?? 0,
+      destination,
+      transitDays: days,
+      ...due,
     });
+    this.sending.send(call, () => this.dialog.close());
   }
 
   protected standing(): StandingRow[] {

@@ -8,7 +8,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { type PaperItem, paperKey, paperName } from '@druckerei/core';
 import type { HoldingHistoryEntry, Stores } from '@druckerei/contract';
 import { EMPTY, type Observable } from 'rxjs';
-import { failureOf } from '../../platform/problem';
+import { Contested } from '../../platform/contested';
 import { count, readNumber, timeText } from '../../ui/format';
 import { Standing, type StandingRow } from '../../ui/standing';
 import type { StoresStore } from './stores.store';
@@ -54,10 +54,10 @@ export interface LotData {
           <mat-label>Where it lies</mat-label><input matInput #place maxlength="80" [value]="data.lot?.place ?? ''" />
         </mat-form-field>
         <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
-        @if (changed(); as why) {
+        @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing(quantity.value, place.value)" />
         }
-        @if (failed(); as message) {
+        @if (sending.failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
         }
         @if (history()?.length) {
@@ -102,10 +102,11 @@ export class LotDialog {
   protected readonly name = this.data.lot && this.works ? paperName(this.data.lot.paper, this.works) : '';
   protected readonly stock = signal(this.stocks[0]?.id ?? '');
   protected readonly chosen = signal('');
-  protected readonly failed = signal('');
-  /** The lot as it was seen last, and why what was typed has not been kept: somebody else was faster. */
-  private readonly seen = signal(this.data.lot);
-  protected readonly changed = signal('');
+  /** The lot as it was seen last. */
+  private readonly seen = computed(
+    () => this.data.stores.stores()?.holdings.find(({ id }) => id === this.data.lot?.id) ?? this.data.lot,
+  );
+  protected readonly sending = new Contested(() => this.data.stores.refresh());
   protected readonly count = count;
   protected readonly time = timeText;
   protected readonly history = toSignal(this.data.lot ? this.data.stores.history(this.data.lot.id) : EMPTY);
@@ -133,38 +134,17 @@ export class LotDialog {
   protected readonly unit = computed(() => (this.paper()?.heightMm === undefined ? 'Rolls' : 'Sheets'));
 
   protected keep(text: string, place: string, reason: string): void {
-    this.failed.set('');
-    this.changed.set('');
     const quantity = readNumber(text);
     const paper = this.paper();
     if (quantity === undefined || !Number.isInteger(quantity) || quantity < 0 || !paper) {
-      this.failed.set('A whole number is wanted, like 2,500.');
+      this.sending.refuse('A whole number is wanted, like 2,500.');
       return;
     }
     const [lot, { stores }] = [this.seen(), this.data];
     const call: Observable<void> = lot
       ? stores.change(lot.id, { quantity, expected: lot.quantity, version: lot.version, place, reason })
       : stores.add({ paper, quantity, place, reason });
-    call.subscribe({
-      next: () => this.dialog.close(),
-      error: (error: unknown) => {
-        const { status, text } = failureOf(error);
-        if (status === 409 && lot) this.lookAgain(lot.id, text);
-        else this.failed.set(text);
-      },
-    });
-  }
-
-  /** Shows what stands beside what was typed; sent once more, it is known to be written over that. */
-  private lookAgain(id: number, why: string): void {
-    this.data.stores.refresh().subscribe({
-      next: () => {
-        const now = this.data.stores.stores()?.holdings.find((lot) => lot.id === id);
-        if (now) this.seen.set(now);
-        this.changed.set(why);
-      },
-      error: (error: unknown) => this.failed.set(failureOf(error).text),
-    });
+    this.sending.send(call, () => this.dialog.close());
   }
 
   protected standing(quantity: string, place: string): StandingRow[] {

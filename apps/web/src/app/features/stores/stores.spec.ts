@@ -155,6 +155,7 @@ describe('a lot', () => {
 
   it('is counted from what was seen, with its history, and tells who was faster', () => {
     const asked: unknown[] = [];
+    let looks = 0;
     const conflict = {
       type: 'about:blank',
       status: 409,
@@ -175,8 +176,9 @@ describe('a lot', () => {
               at: '2026-11-25T08:00:00.000Z',
             },
           ]),
-        // What stands by now.
-        stores: () => of({ ...STORES, holdings: [{ ...lot(1, 880), version: 2, place: 'Bay 4' }] }),
+        // What the page shows, and what stands by the time that somebody looks again.
+        stores: () =>
+          of(looks++ === 0 ? STORES : { ...STORES, holdings: [{ ...lot(1, 880), version: 2, place: 'Bay 4' }] }),
         changeHolding: (id, change) => {
           asked.push([id, change]);
           return change.version === 2

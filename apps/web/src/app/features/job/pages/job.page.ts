@@ -29,7 +29,7 @@ import {
   materialBalance,
   whereItGoes,
 } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { issueText, statusOf } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
 import { count, dateText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
@@ -125,9 +125,7 @@ export class JobPage implements OnDestroy {
 
   protected readonly status = computed(() => {
     const revision = this.editor.revision();
-    if (!revision) return 'draft';
-    if (revision.aside) return 'aside';
-    return revision.state === 'released' ? 'released' : revision.revision > 1 ? 'changed' : 'draft';
+    return revision ? statusOf(revision) : 'draft';
   });
   protected readonly problems = computed(() => {
     const outcome = this.editor.outcome();

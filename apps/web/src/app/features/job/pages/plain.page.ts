@@ -4,7 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { type Revision, parseJobFile } from '@druckerei/contract';
+import { type Revision, parseJobFile, statusOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { type Observable } from 'rxjs';
 import { Api } from '../../../platform/api';
@@ -39,8 +39,7 @@ export class PlainPage {
   });
   protected readonly status = computed(() => {
     const now = this.revision();
-    if (now?.aside) return 'aside';
-    return now?.state === 'released' ? 'released' : (now?.revision ?? 1) > 1 ? 'changed' : 'draft';
+    return now ? statusOf(now) : 'draft';
   });
   protected readonly isChanged = computed(() => this.text() !== this.written());
 
