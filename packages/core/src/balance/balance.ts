@@ -1,7 +1,7 @@
 import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate, table } from '../kernel/index.js';
-import { type Job, type Loss, type Plan, type PlanStep, giveNorm, listCarriers, whereItGoes } from '../plan/index.js';
+import { type Job, type Loss, type Plan, type PlanStep, listCarriers, whereItGoes } from '../plan/index.js';
 import type { CarrierKind } from '../press/index.js';
-import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf } from '../works/index.js';
+import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf, titleOf } from '../works/index.js';
 
 /** What comes in, by kind: each has a factor of its own for what it stands for in CO2. */
 export const BALANCE_KINDS = ['paper', 'board', 'part', 'ink', 'coating', 'film', 'foil', 'glue', 'metal'] as const;
@@ -102,7 +102,9 @@ class BalanceBook {
 
   norm(id: string): string {
     const planned = `norm.${id}`;
-    return this.plan.figures[planned] ? planned : giveNorm(this.book, this.norms, id);
+    if (this.plan.figures[planned]) return planned;
+    const { norm, value, source, otherwise } = this.norms(id);
+    return this.book.give(planned, titleOf(norm), value, norm.unit, source, otherwise);
   }
 
   give(id: string, name: string, value: number, unit: string, source: Source = IDENTITY): string {

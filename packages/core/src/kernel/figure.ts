@@ -63,14 +63,6 @@ export class FigureBook {
     return id;
   }
 
-  /** Records a figure once more under another id and name, for what is built on it. */
-  copy(id: string, to: string, name: string): string {
-    const figure = this.figures[id];
-    if (!figure) throw new Error(`no figure ${id}`);
-    this.figures[to] = { ...figure, id: to, name };
-    return to;
-  }
-
   value(id: string): number {
     const figure = this.figures[id];
     if (!figure) throw new Error(`no figure ${id}`);

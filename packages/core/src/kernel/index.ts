@@ -6,3 +6,4 @@ export * from './noise.js';
 export * from './trend.js';
 export * from './formula.js';
 export * from './table.js';
+export * from './ledger.js';

@@ -45,18 +45,15 @@ const repeatAdvice = (layouts: Layouts): Issue[] =>
         ];
   });
 
-/** What is printed and joined works out, but wants a look. Issues: `layout.*`, `order.*`, all warnings. What the route breaks is told by the rules. */
-export function adviseJob(job: Job, layouts: Layouts): Issue[] {
-  const { quantity, plannedOvers } = job.order;
-  const { most } = orderLimits(job.order);
-  const over =
-    quantity + plannedOvers > most
-      ? [
-          warning('order.above-limit', 'order.plannedOvers', {
-            value: quantity + plannedOvers,
-            limit: most,
-          }),
-        ]
-      : [];
-  return [...uncutAdvice(job, layouts), ...repeatAdvice(layouts), ...over];
+/** What is printed and joined works out, but wants a look. Issues: `layout.*`, warnings. What the route breaks is told by the rules. */
+export const adviseJob = (job: Job, layouts: Layouts): Issue[] => [
+  ...uncutAdvice(job, layouts),
+  ...repeatAdvice(layouts),
+];
+
+/** What is ordered beyond what the customer takes. Issue: `order.above-limit`, a warning. */
+export function adviseOrder({ order }: Job): Issue[] {
+  const { most } = orderLimits(order);
+  const value = order.quantity + order.plannedOvers;
+  return value > most ? [warning('order.above-limit', 'order.plannedOvers', { value, limit: most })] : [];
 }

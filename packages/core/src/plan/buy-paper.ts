@@ -1,32 +1,26 @@
-import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
-import { kgPerThousand } from '../paper/index.js';
+import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule } from '../kernel/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { giveNorm } from './step-norms.js';
 import { rollFigures } from './roll-figures.js';
-import { isWeb, webFor } from './supply.js';
+import { isWeb } from './supply.js';
+
+const PER_THOUSAND = rule('', 'kg', 'width / 1000 * height / 1000 * grammage');
 
 /** A sheet size's weight with its working: a thousand of them in kilograms. */
 function thousandSheets(
-  book: FigureBook,
-  id: string,
+  at: Group,
+  field: string,
   name: string,
   size: { readonly widthMm: number; readonly heightMm: number },
-  grammage: string,
-): string {
+  grammage: Entry,
+): Entry {
   const inputs = {
-    width: book.give(`${id}Width`, `${name}, width`, size.widthMm, 'mm', GIVEN),
-    height: book.give(`${id}Height`, `${name}, height`, size.heightMm, 'mm', GIVEN),
+    width: at.give(`${field}Width`, `${name}, width`, size.widthMm, 'mm', GIVEN),
+    height: at.give(`${field}Height`, `${name}, height`, size.heightMm, 'mm', GIVEN),
     grammage,
   };
-  return book.reckon(
-    `${id}KgPerThousand`,
-    `A thousand sheets, ${name.toLowerCase()}`,
-    kgPerThousand(size.widthMm, size.heightMm, book.value(grammage)),
-    'kg',
-    'width / 1000 * height / 1000 * grammage',
-    inputs,
-  );
+  return at.reckon(`${field}KgPerThousand`, PER_THOUSAND, inputs, { name: `A thousand sheets, ${name.toLowerCase()}` });
 }
 
 /** What the figures of a web are called, at the sheeter and at the corrugator. */
@@ -49,52 +43,48 @@ const WEB_WORDS = {
   },
 } as const;
 
+const AS_NORM = rule('', '', 'norm');
+const CALIPER = rule('', 'um', 'grammage * bulk');
+const WEB_M = rule('', 'm', 'ceil(sheets / lanes) * length / 1000');
+const WEB_KG = rule('', 'kg', 'web * width / 1000 * grammage / 1000');
+const SHEETS_KG = rule('', 'kg', 'sheets * perThousand / 1000');
+const BOUGHT = rule('Bought sheets', 'sheets', 'ceil(sheets / out)');
+
 /**
  * What a component's press sheets are cut from, in kilograms, with the working: press sheets as bought, bought sheets
  * with so many out of each, or a length of web through the sheeter or the corrugator.
  * Source: identity, handbook chapters 3 and 4 (parent sheets = ceil(press sheets / out)).
  */
-export function buyPaper(book: FigureBook, norms: NormLookup, layout: ComponentLayout, sheets: string): number {
+export function buyPaper(ledger: Ledger, norms: NormLookup, layout: ComponentLayout, sheets: Entry): Entry {
   const { component, stock, supply } = layout;
-  const id = `component.${component.id}`;
-  const own = (name: string, title: string, value: number, unit: string): string =>
-    book.reckon(`${id}.${name}`, `${title}, ${stock.name}`, value, unit, 'norm', {
-      norm: giveNorm(book, norms, `stock.${stock.id}.${name}`),
-    });
-  const grammage = own('gsm', 'Grammage', stock.gsm, 'g/m2');
-  const bulk = own('bulk', 'Bulk', stock.bulk, 'cm3/g');
-  book.reckon(`${id}.caliper`, `Caliper, ${stock.name}`, layout.caliperUm, 'um', 'grammage * bulk', { grammage, bulk });
-  const name = `Paper, ${component.name}`;
-  const count = book.value(sheets);
+  const at = ledger.component(component.id);
+  const own = (field: 'gsm' | 'bulk', title: string, unit: string): Entry =>
+    at.reckon(
+      field,
+      AS_NORM,
+      { norm: giveNorm(ledger, norms, `stock.${stock.id}.${field}`) },
+      { name: `${title}, ${stock.name}`, unit },
+    );
+  const grammage = own('gsm', 'Grammage', 'g/m2');
+  const bulk = own('bulk', 'Bulk', 'cm3/g');
+  at.reckon('caliper', CALIPER, { grammage, bulk }, { name: `Caliper, ${stock.name}` });
+  const told = { name: `Paper, ${component.name}` };
   if (isWeb(supply)) {
     const words = WEB_WORDS[supply.kind];
-    const lanes = book.give(`${id}.lanes`, words.lanes, supply.lanes, 'sheets', IDENTITY);
-    const length = book.give(`${id}.cutLength`, words.cut, supply.cutLengthMm, 'mm', words.cutIs);
-    const width = book.give(`${id}.${words.width}`, words.web, supply.webMm, 'mm', GIVEN);
-    const { metres, kg } = webFor(supply, count, stock.gsm);
-    const web = book.reckon(`${id}.webM`, words.length, metres, 'm', 'ceil(sheets / lanes) * length / 1000', {
-      sheets,
-      lanes,
-      length,
-    });
-    book.reckon(`${id}.paperKg`, name, kg, 'kg', 'web * width / 1000 * grammage / 1000', { web, width, grammage });
-    if (supply.kind === 'roll') rollFigures(book, norms, layout, web);
+    const lanes = at.give('lanes', words.lanes, supply.lanes, 'sheets', IDENTITY);
+    const length = at.give('cutLength', words.cut, supply.cutLengthMm, 'mm', words.cutIs);
+    const width = at.give(words.width, words.web, supply.webMm, 'mm', GIVEN);
+    const web = at.reckon('webM', WEB_M, { sheets, lanes, length }, { name: words.length });
+    const kg = at.reckon('paperKg', WEB_KG, { web, width, grammage }, told);
+    if (supply.kind === 'roll') rollFigures(ledger, norms, layout, web);
     return kg;
   }
   if (supply.kind === 'press sheet') {
-    const perThousand = thousandSheets(book, `${id}.sheet`, 'Press sheet', component.sheet, grammage);
-    const kg = (count * book.value(perThousand)) / 1000;
-    book.reckon(`${id}.paperKg`, name, kg, 'kg', 'sheets * perThousand / 1000', { sheets, perThousand });
-    return kg;
+    const perThousand = thousandSheets(at, 'sheet', 'Press sheet', component.sheet, grammage);
+    return at.reckon('paperKg', SHEETS_KG, { sheets, perThousand }, told);
   }
-  const out = book.give(`${id}.out`, 'Press sheets out of a bought sheet', supply.out, 'sheets', IDENTITY);
-  const bought = ceilRatio(count, supply.out);
-  const boughtSheets = book.reckon(`${id}.boughtSheets`, 'Bought sheets', bought, 'sheets', 'ceil(sheets / out)', {
-    sheets,
-    out,
-  });
-  const perThousand = thousandSheets(book, `${id}.bought`, 'Bought sheet', supply.sheet, grammage);
-  const kg = (bought * book.value(perThousand)) / 1000;
-  book.reckon(`${id}.paperKg`, name, kg, 'kg', 'sheets * perThousand / 1000', { sheets: boughtSheets, perThousand });
-  return kg;
+  const out = at.give('out', 'Press sheets out of a bought sheet', supply.out, 'sheets', IDENTITY);
+  const bought = at.reckon('boughtSheets', BOUGHT, { sheets, out });
+  const perThousand = thousandSheets(at, 'bought', 'Bought sheet', supply.sheet, grammage);
+  return at.reckon('paperKg', SHEETS_KG, { sheets: bought, perThousand }, told);
 }

@@ -139,10 +139,23 @@ function sizeIssues({ kind, die, name, widthMm, heightMm }: Component, path: str
   ];
 }
 
-/** Partial deliveries are the order, no more and no less. Issues: `order.deliveries`. */
-function deliveryIssues({ order: { deliveries, quantity } }: Job): Issue[] {
-  const sum = deliveries?.reduce((total, part) => total + part.quantity, 0) ?? quantity;
-  return sum === quantity ? [] : [error('order.deliveries', 'order.deliveries', { sum, value: quantity })];
+/**
+ * What is wrong with an order by itself: partial deliveries that are not the order, no more and no less; items that do not
+ * add up to it. Issues: `order.deliveries`, `gang.sum`.
+ */
+export function checkOrder(job: Job): Issue[] {
+  const { deliveries, quantity } = job.order;
+  const delivered = deliveries?.reduce((total, part) => total + part.quantity, 0) ?? quantity;
+  const items = itemsTotal(job) ?? quantity;
+  return [
+    ...(delivered === quantity
+      ? []
+      : [error('order.deliveries', 'order.deliveries', { sum: delivered, value: quantity })]),
+    // Packs of several items are ordered by the pack.
+    ...(items === quantity || isAssorted(job)
+      ? []
+      : [error('gang.sum', 'order.quantity', { sum: items, value: quantity })]),
+  ];
 }
 
 /** Every component is taken up by a station; what lies on a form is taken up with that. Issues: `job.component-idle`. */
@@ -164,17 +177,9 @@ function runIssues({ components }: Job): Issue[] {
   );
 }
 
-/** Items and the forms that carry them. Issues: `gang.sum`, `gang.not-carried`, `gang.split`. */
-function itemIssues(job: Job): Issue[] {
-  const { items = [], components, order } = job;
-  const sum = itemsTotal(job);
-  if (sum === undefined) return [];
-  // Packs of several items are ordered by the pack.
-  const wrong =
-    sum === order.quantity || isAssorted(job)
-      ? []
-      : [error('gang.sum', 'order.quantity', { sum, value: order.quantity })];
-  const carried = items.flatMap((item, i): Issue[] => {
+/** Items and the forms that carry them. Issues: `gang.not-carried`, `gang.split`. */
+function itemIssues({ items = [], components }: Job): Issue[] {
+  return items.flatMap((item, i): Issue[] => {
     const on = components.flatMap(({ carries = [] }) => carries.filter(({ item: id }) => id === item.id));
     if (on.length === 0) return [error('gang.not-carried', `items[${i}]`, { item: item.name })];
     const shares = on.reduce((total, { share }) => total + (share ?? 1), 0);
@@ -183,7 +188,6 @@ function itemIssues(job: Job): Issue[] {
       ? []
       : [error('gang.split', `items[${i}]`, { item: item.name, forms: on.length })];
   });
-  return [...wrong, ...carried];
 }
 
 /** What lies on a form is printed there, so on the same paper by the same press. Issues: `gang.section-apart`. */
@@ -261,7 +265,7 @@ function componentIssues(job: Job, works: Works, component: Component, path: str
 const PUTS_LEAVES: readonly Step['operation'][] = ['kit', 'bind'];
 
 /**
- * What is wrong with a job before anything is reckoned: names that the works does not know, sizes that the press does
+ * What is wrong with a job before anything is reckoned, its order apart: names that the works does not know, sizes that the press does
  * not take, passes that do not fit the work style. Issues: `job.*`, `press.*`, `web.*` and `gang.*`.
  */
 export function checkJob(job: Job, works: Works): Issue[] {
@@ -289,7 +293,6 @@ export function checkJob(job: Job, works: Works): Issue[] {
     ...normIssues(job, works),
     ...(job.school === 'sure' ? drawLimit(job, normsOf(works, job.norms)('sure.draws').value) : []),
     ...itemIssues(job),
-    ...deliveryIssues(job),
     ...runIssues(job),
     ...idleIssues(job),
     ...panelIssues(job, works),

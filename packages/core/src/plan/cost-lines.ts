@@ -1,23 +1,7 @@
 import type { Works } from '../works/index.js';
+import { type CostKind, COST_KINDS } from './cost.js';
 import type { Job } from './job.js';
 import { type Plan, plan } from './plan.js';
-
-/** Kinds of cost, in the order of the table. */
-export const COST_KINDS = [
-  'paper',
-  'plates',
-  'ink',
-  'clicks',
-  'supplies',
-  'packing',
-  'parts',
-  'outside',
-  'waste',
-  'carriage',
-  'machines',
-  'people',
-] as const;
-export type CostKind = (typeof COST_KINDS)[number];
 
 /** One line of what a job costs. */
 export interface CostLine {

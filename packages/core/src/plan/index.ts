@@ -1,5 +1,5 @@
 export * from './job.js';
-export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type Totals, flowOf, plan } from './plan.js';
+export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type PlannedUse, type Totals, flowOf, plan } from './plan.js';
 export { type Settled } from './settle.js';
 export { rollSpec, runRolls } from './roll-figures.js';
 export * from './delivery.js';
@@ -71,9 +71,10 @@ export {
 } from './step-norms.js';
 export { carriersPerColour, isInLine, machinesFor, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
-export { type CostKind, type CostLine, COST_KINDS, MORE, costLines, costOfNext } from './cost-lines.js';
+export { type CostKind, COST_KINDS } from './cost.js';
+export { type CostLine, MORE, costLines, costOfNext } from './cost-lines.js';
+export { type ComponentField, type StepField, figureId } from './figure-id.js';
 export { type Packing } from './packing.js';
-export { type PlannedUse, useId } from './uses/use-figures.js';
 export { type Use, type UseAt, STITCHES, dieSide, quantityOf, strikingDie, usesOf } from './uses/use.js';
 export { adhesiveAt } from './adhesive.js';
 export * from './machine-time.js';

@@ -1,10 +1,11 @@
-import { type FigureBook, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
-import { type CarrierKind, CARRIER_OF, carrierWords, inkKg } from '../press/index.js';
+import { type Entry, type Ledger, GIVEN, IDENTITY, rule } from '../kernel/index.js';
+import { type CarrierKind, CARRIER_OF, carrierWords } from '../press/index.js';
 import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
 import { filledId } from './fills.js';
+import { type InkParts, addInk, filmFigure, printedArea } from './ink-figures.js';
 import { filmNorms, inkOf } from './inks.js';
 import type { InkUse, Job, Step } from './job.js';
 import { giveNorm, machineOf } from './step-norms.js';
@@ -38,66 +39,43 @@ interface Context {
   readonly works: Works;
   readonly layouts: Layouts;
   readonly norms: NormLookup;
-  readonly book: FigureBook;
+  readonly ledger: Ledger;
   readonly fills: ReadonlySet<string>;
 }
 
+const INK = rule('', 'kg', 'sheets * area * coverage * film / 1000 + fills * fill');
+const CARRIERS = rule('', '', 'inks * max(1, ceil(sheets / life))');
+
 /**
  * Carriers and ink of passes on other presses: one carrier an ink, renewed when it is worn; ink by area, coverage and film
- * of that process, with the fill of its unit. Adds the ink's figures to `byName`; returns the figures of the carriers.
+ * of that process, with the fill of its unit. Adds the ink's figures to `parts`; returns the figures of the carriers.
  * Source: identity, handbook chapters 4 and 5.
  */
-export function overprintFigures(context: Context, byName: Record<string, string[]>): string[] {
-  const { job, works, layouts, norms, book, fills } = context;
+export function overprintFigures(context: Context, parts: InkParts): Entry[] {
+  const { job, works, layouts, norms, ledger, fills } = context;
   return overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ step, inks, layout, kind }) => {
-    const id = `step.${step.id}`;
-    const sheets = `${id}.processUnits`;
-    const area = book.give(
-      `component.${layout.component.id}.printedArea`,
-      'Printed area of a side',
-      layout.printedAreaM2,
-      'm2',
-      IDENTITY,
-    );
+    const at = ledger.step(step.id);
+    const sheets = at.of('processUnits');
     for (const [i, { name, coverage }] of inks.entries()) {
       const spec = inkOf(job, works, name);
+      const filled = fills.has(filledId(step.id, '', name)) ? 1 : 0;
       const inputs = {
         sheets,
-        area,
+        area: printedArea(ledger, layout),
         coverage:
           coverage === undefined
-            ? giveNorm(book, norms, 'ink.coverage')
-            : book.give(`${id}.ink.${i}.coverage`, `Coverage, ${name}`, coverage, 'share', GIVEN),
-        film:
-          spec.filmGsm === undefined
-            ? giveNorm(book, norms, filmNorms(layout, spec.kind).film)
-            : book.give(`ink.${name}.film`, `Film of ${name}`, spec.filmGsm, 'g/m2', GIVEN),
-        fills: book.give(
-          `${id}.ink.${i}.fills`,
-          'Fills of its unit',
-          fills.has(filledId(step.id, '', name)) ? 1 : 0,
-          'fills',
-          IDENTITY,
-        ),
-        fill: giveNorm(book, norms, 'ink.fill'),
+            ? giveNorm(ledger, norms, 'ink.coverage')
+            : at.give(`ink.${i}.coverage`, `Coverage, ${name}`, coverage, 'share', GIVEN),
+        film: filmFigure(ledger, norms, spec, filmNorms(layout, spec.kind).film),
+        fills: at.give(`ink.${i}.fills`, 'Fills of its unit', filled, 'fills', IDENTITY),
+        fill: giveNorm(ledger, norms, 'ink.fill'),
       };
-      const v = (key: keyof typeof inputs) => book.value(inputs[key]);
-      const kg = inkKg(v('sheets'), v('area'), v('coverage'), v('film')) + v('fills') * v('fill');
-      const formula = 'sheets * area * coverage * film / 1000 + fills * fill';
-      const figure = book.reckon(`${id}.ink.${i}`, `Ink ${name}, ${step.id}`, kg, 'kg', formula, inputs);
-      (byName[name] ??= []).push(figure);
+      addInk(parts, name, at.reckon(`ink.${i}`, INK, inputs, { name: `Ink ${name}, ${step.id}` }));
     }
     if (kind === undefined) return [];
-    const [heading, carriers] = carrierWords([kind]);
-    const life = giveNorm(book, norms, lifeNorm(kind));
-    const perSet = book.give(`${id}.inks`, 'Inks of this pass', inks.length, 'inks', GIVEN);
-    const count = inks.length * Math.max(1, ceilRatio(book.value(sheets), book.value(life)));
-    return [
-      book.reckon(`${id}.carriers`, `${heading}, ${step.id}`, count, carriers, 'inks * max(1, ceil(sheets / life))', {
-        inks: perSet,
-        sheets,
-        life,
-      }),
-    ];
+    const [heading, unit] = carrierWords([kind]);
+    const life = giveNorm(ledger, norms, lifeNorm(kind));
+    const perSet = at.give('inks', 'Inks of this pass', inks.length, 'inks', GIVEN);
+    return [at.reckon('carriers', CARRIERS, { inks: perSet, sheets, life }, { name: `${heading}, ${step.id}`, unit })];
   });
 }

@@ -1,29 +1,32 @@
-import type { Flow, School } from '../flow/index.js';
-import { type Figures, type Issue, type Outcome, FigureBook, toNumber, table } from '../kernel/index.js';
+import type { School } from '../flow/index.js';
+import { type Figures, type Issue, type Outcome, Ledger, toNumber, table } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
-import { type JobFlow, type Layouts, buildGraph, processUnit } from './build-graph.js';
-import { checkJob } from './check-job.js';
-import { type ComponentLayout, sharingLayouts } from './component-layout.js';
+import type { Machine, SupplyId, Works } from '../works/index.js';
+import { adviseOrder } from './advice.js';
+import { type JobFlow, type Layouts, askedOf, processUnit } from './build-graph.js';
+import { checkOrder } from './check-job.js';
+import type { ComponentLayout } from './component-layout.js';
 import { type CostTotals, costFigures } from './cost.js';
 import { timeFigures } from './hours.js';
-import { type StepTime, NO_TIME } from './step-time.js';
 import type { Job, Step } from './job.js';
 import { type Material, takenBy } from './material/index.js';
 import { numberIssues } from './number-plan.js';
 import { type Packing, packingFigures, packingUses } from './packing.js';
 import { partFigures } from './part-figures.js';
-import { type PlannedUse, useFigures } from './uses/use-figures.js';
-import { layOnce } from './remember-layout.js';
 import { type PressTotals, type SheetsBySchool, pressFigures, pressSheetsBySchool } from './press-totals.js';
-import { machineOf } from './step-norms.js';
-import { countFigures } from './working.js';
-import { adviseJob } from './advice.js';
-import { adviseInks } from './ink-advice.js';
-import { adviseRegister } from './register-plan.js';
-import { wasteFigure } from './waste.js';
-import { sectionPositions } from './section-layout.js';
 import { type Settled, settle } from './settle.js';
+import { type StepTime, NO_TIME } from './step-time.js';
+import { type Structure, structureOf } from './structure.js';
+import { useFigures } from './uses/use-figures.js';
+import { wasteFigure } from './waste.js';
+import { countFigures } from './working.js';
+
+/** What a station of a planned job uses up, with the figure that says how much. */
+export interface PlannedUse {
+  readonly step: string;
+  readonly supply: SupplyId;
+  readonly figure: string;
+}
 
 /** One row of the plan: a station with the counts into and out of it by the job's school. */
 export interface PlanStep {
@@ -98,63 +101,57 @@ export interface Plan {
 export type PlanOutcome =
   { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly issues: readonly Issue[] };
 
-function layAll(job: Job, works: Works, norms: NormLookup): { layouts: Layouts; issues: Issue[] } {
-  const layouts = new Map<string, ComponentLayout>();
-  const issues: Issue[] = [];
-  const context = { job, works, norms, positions: sectionPositions(job) };
-  job.components.forEach((component, i) => {
-    // What shares a form is laid with it.
-    if (component.on !== undefined) return;
-    const laid = layOnce(component, `components[${i}]`, context);
-    issues.push(...laid.issues);
-    if (laid.layout) layouts.set(component.id, laid.layout);
-  });
-  return { layouts, issues };
+interface Reckoned {
+  readonly job: Job;
+  readonly layouts: Layouts;
+  readonly reckoned: Settled;
+  readonly jobFlow: JobFlow;
+  readonly machines: ReadonlyMap<string, Machine | undefined>;
+  readonly ledger: Ledger;
+  readonly times: ReadonlyMap<string, StepTime>;
 }
 
-function planStep(
-  job: Job,
-  step: Step,
-  flow: Flow,
-  { materials, gains }: JobFlow,
-  book: FigureBook,
-  time: StepTime,
-  machine: string | null,
-  processUnits: number,
-): PlanStep {
-  const reckoned = flow.byId.get(step.id);
-  if (!reckoned) throw new Error(`step ${step.id} was not reckoned`);
-  const value = (field: string) => book.value(`step.${step.id}.${field}`);
-  const out = reckoned.downstream.output.material;
+function planStep(context: Reckoned, step: Step): PlanStep {
+  const { reckoned, jobFlow, ledger, machines, times } = context;
+  const flow = reckoned.flow.byId.get(step.id);
+  if (!flow) throw new Error(`step ${step.id} was not reckoned`);
+  const at = ledger.step(step.id);
+  const { output } = flow.downstream;
+  const unit = processUnit(step, jobFlow.materials);
+  const setup = at.of('setup').value;
+  const { hours, lagHours, waitHours } = times.get(step.id) ?? NO_TIME;
   return {
     id: step.id,
     component: step.component ?? null,
     operation: step.operation,
     name: OPERATION_RULES[step.operation].name,
-    machine,
-    unitIn: processUnit(step, materials),
-    unitOut: materials.get(out)?.unit ?? processUnit(step, materials),
-    yield: reckoned.downstream.output.yield,
-    setup: value('setup'),
-    setupSpoils: book.figures[`step.${step.id}.setup.all`] ? value('setup.all') - value('setup') : 0,
-    running: value('running'),
-    samples: value('samples'),
-    needsOut: value('needsOut'),
-    processUnits,
-    net: toNumber(reckoned.downstream.net),
-    hours: time.hours,
-    lagHours: time.lagHours,
-    waitHours: time.waitHours,
-    gainG: gains.get(step.id) ?? 0,
-    overruns: reckoned.byStep.overruns,
+    machine: machines.get(step.id)?.id ?? null,
+    unitIn: unit,
+    unitOut: jobFlow.materials.get(output.material)?.unit ?? unit,
+    yield: output.yield,
+    setup,
+    setupSpoils: (at.find('setup.all')?.value ?? setup) - setup,
+    running: at.of('running').value,
+    samples: at.of('samples').value,
+    needsOut: at.of('needsOut').value,
+    processUnits: reckoned.units.get(step.id) ?? 0,
+    net: toNumber(flow.downstream.net),
+    hours,
+    lagHours,
+    waitHours,
+    gainG: jobFlow.gains.get(step.id) ?? 0,
+    overruns: flow.byStep.overruns,
   };
 }
 
-function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: ReadonlyMap<string, number>): PlanEdge[] {
+function edgesOf({ job, reckoned: { units }, jobFlow: { materials, graph, demands } }: Reckoned): PlanEdge[] {
   const makers = new Map<string, { readonly from: string | null; readonly share: number }[]>();
   for (const { id, outputs } of graph.steps)
-    for (const { material, share = 1 } of outputs)
-      makers.set(material, [...(makers.get(material) ?? []), { from: id, share }]);
+    for (const { material, share = 1 } of outputs) {
+      const before = makers.get(material);
+      if (before) before.push({ from: id, share });
+      else makers.set(material, [{ from: id, share }]);
+    }
   const edge = (material: string, to: string | null, count: number, figure: string): PlanEdge[] => {
     const state = materials.get(material);
     if (!state) return [];
@@ -173,125 +170,91 @@ function edgesOf(job: Job, { materials, graph, demands }: JobFlow, units: Readon
         edge(material, step.id, (units.get(step.id) ?? 0) * usage, `step.${step.id}.processUnits`),
       ),
     ),
-    ...demands.flatMap(({ material, quantity, figure }) => edge(material, null, quantity, figure)),
+    ...demands.flatMap(({ material, quantity, figure }) => edge(material, null, quantity, figure.id)),
   ];
 }
 
-/** A job checked, laid out and told as a flow, before anything is counted. */
-interface Built {
-  /** What the check found to look at; no errors. */
-  readonly checked: readonly Issue[];
-  readonly norms: NormLookup;
-  readonly book: FigureBook;
-  readonly layouts: Layouts;
-  /** Layouts by lane: components, and the sections that share a form. */
-  readonly lanes: Layouts;
-  /** Machine of every step. */
-  readonly machines: ReadonlyMap<string, Machine | undefined>;
+/** A job whose material flow stands: what goes through every station, before hours, ink and cost. */
+interface Counted {
+  readonly structure: Structure;
+  readonly ledger: Ledger;
   readonly jobFlow: JobFlow;
   readonly settled: Settled;
 }
 
-function build(job: Job, asked: Works): Outcome<Built> {
-  const works = withStockNorms(asked, job.norms);
-  const checked = checkJob(job, works);
-  const errors = checked.filter(({ severity }) => severity === 'error');
-  if (errors.length > 0) return { ok: false, issues: errors };
-  const norms = normsOf(works, job.norms);
-  const { layouts, issues } = layAll(job, works, norms);
-  if (issues.length > 0) return { ok: false, issues };
-  const sharing = [...layouts.values()].flatMap(sharingLayouts);
-  const lanes: Layouts = new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
-  const book = new FigureBook();
-  const machines = new Map(
-    job.route.map((step) => [
-      step.id,
-      machineOf(step, step.component === undefined ? undefined : lanes.get(step.component), works),
-    ]),
-  );
-  const runNorms = hasRunNorms(Object.keys(works.norms));
-  const { flow, issues: wrong } = buildGraph({ job, works, layouts: lanes, machines, norms }, book, runNorms);
-  if (!flow) return { ok: false, issues: wrong };
-  const settled = settle({ job, layouts: lanes, machines, norms, book }, flow.graph);
+/** Asks an order of a route, and counts until splices and changes of carriers stand. */
+function count(job: Job, asked: Works): Outcome<Counted> {
+  const wrong = checkOrder(job);
+  const structure = structureOf(job, asked);
+  if (!structure.ok || wrong.length > 0)
+    return { ok: false, issues: [...(structure.ok ? [] : structure.issues), ...wrong] };
+  const { lanes, machines, norms, route } = structure.value;
+  const ledger = new Ledger(structure.value.ledger);
+  const jobFlow = askedOf(job, route, ledger);
+  if (!jobFlow.ok) return jobFlow;
+  const settled = settle({ job, layouts: lanes, machines, norms, ledger }, jobFlow.value.graph);
   if (!settled.ok) return settled;
-  return { ok: true, value: { checked, norms, book, layouts, lanes, machines, jobFlow: flow, settled: settled.value } };
+  return {
+    ok: true,
+    value: { structure: structure.value, ledger, jobFlow: jobFlow.value, settled: settled.value },
+  };
 }
 
 /** The material flow of a job, as its plan reckons it. Issues: every code of the catalogue. */
 export function flowOf(job: Job, works: Works): Outcome<Settled> {
-  const built = build(job, works);
-  return built.ok ? { ok: true, value: built.value.settled } : built;
+  const counted = count(job, works);
+  return counted.ok ? { ok: true, value: counted.value.settled } : counted;
+}
+
+/** Numbers that a run cannot be printed with. Issues: those of `numberIssues`. */
+function numbersOf(job: Job, { lanes }: Structure, { flow }: Settled): Issue[] {
+  const numbered = job.route.find(({ operation }) => operation === 'number');
+  if (!numbered) return [];
+  const positions = lanes.get(numbered.component ?? '')?.pattern.count ?? 1;
+  return numberIssues(job, (flow.byId.get(numbered.id)?.byStep.needsOut[numbered.id] ?? 0) * positions);
 }
 
 /**
- * The plan of a job in a works: counts into and out of every step by every school, plates, paper, ink, hours and cost,
- * each figure with its working. Pure: the same job and works give the same plan, in the browser and on the server.
- * Issues: every code of the catalogue; a plan never holds NaN or Infinity.
+ * The plan of a job in a works: counts into and out of every step by every school, plates, paper, ink, hours and cost. The
+ * working of the figures is written when it is looked at. Pure: the same job and works give the same plan, in the browser
+ * and on the server. Issues: every code of the catalogue; a plan never holds NaN or Infinity.
  * Source: handbook chapters 4, 5, 6 and 8.
  */
 export function plan(job: Job, asked: Works): PlanOutcome {
-  const works = withStockNorms(asked, job.norms);
-  const built = build(job, works);
-  if (!built.ok) return built;
-  const { checked, norms, book, layouts, lanes, machines, jobFlow, settled } = built.value;
+  const counted = count(job, asked);
+  if (!counted.ok) return counted;
+  const { structure, ledger, jobFlow, settled } = counted.value;
+  const { works, norms, layouts, lanes, machines } = structure;
   const { flow, units } = settled;
-  const numbered = job.route.find(({ operation }) => operation === 'number');
-  const numbers = lanes.get(numbered?.component ?? '')?.pattern.count ?? 1;
-  const impossible = numbered
-    ? numberIssues(job, (flow.byId.get(numbered.id)?.byStep.needsOut[numbered.id] ?? 0) * numbers)
-    : [];
+  const impossible = numbersOf(job, structure, settled);
   if (impossible.length > 0) return { ok: false, issues: impossible };
-  countFigures({ book, job, flow, jobFlow, machines, norms, units });
-  partFigures(book, job);
-  const packings = packingFigures({ job, jobFlow, norms, book });
-  const times = timeFigures({
-    packings,
-    job,
-    works,
-    layouts: lanes,
-    flow,
-    jobFlow,
-    machines,
-    norms,
-    book,
-  });
-  const press = pressFigures({ job, layouts, works, norms, book });
+  countFigures({ ledger, job, flow, jobFlow, machines, norms, units });
+  partFigures(ledger, job);
+  const packings = packingFigures({ job, jobFlow, norms, ledger });
+  const times = timeFigures({ packings, job, works, layouts: lanes, flow, jobFlow, machines, norms, ledger });
+  const press = pressFigures({ job, layouts, works, norms, ledger });
   const uses = [
-    ...useFigures({ job, layouts: lanes, machines, jobFlow, norms, book }),
-    ...packingUses({ job, jobFlow, norms, book }, packings),
+    ...useFigures({ job, layouts: lanes, machines, jobFlow, norms, ledger }),
+    ...packingUses({ job, jobFlow, norms, ledger }, packings),
   ];
-  wasteFigure({ job, jobFlow, book });
-  const cost = costFigures({ job, layouts, times, machines, norms, book, works, uses, packings });
-  const steps = job.route.map((step) =>
-    planStep(
-      job,
-      step,
-      flow,
-      jobFlow,
-      book,
-      times.steps.get(step.id) ?? NO_TIME,
-      machines.get(step.id)?.id ?? null,
-      units.get(step.id) ?? 0,
-    ),
-  );
+  wasteFigure({ job, jobFlow, ledger });
+  const cost = costFigures({ job, layouts, machines, norms, ledger, works, uses, packings });
+  const reckoned: Reckoned = { job, layouts, reckoned: settled, jobFlow, machines, ledger, times: times.steps };
   return {
     ok: true,
     plan: {
       school: job.school,
-      steps,
-      edges: edgesOf(job, jobFlow, units),
+      steps: job.route.map((step) => planStep(reckoned, step)),
+      edges: edgesOf(reckoned),
       layouts: table(layouts),
       packings: table(packings),
-      uses,
+      uses: uses.map(({ step, supply, figure }) => ({ step, supply, figure: figure.id })),
       totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
-      schools: pressSheetsBySchool(job, layouts, book),
-      figures: book.figures,
-      advice: [
-        ...checked,
-        ...adviseJob(job, lanes),
-        ...adviseInks(job, works, layouts),
-        ...[...layouts.values()].flatMap((layout) => adviseRegister(job, layout, norms)),
-      ],
+      schools: pressSheetsBySchool(job, layouts, settled),
+      get figures() {
+        return ledger.figures;
+      },
+      advice: [...structure.advice, ...adviseOrder(job)],
     },
   };
 }

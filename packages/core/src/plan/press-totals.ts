@@ -1,5 +1,5 @@
-import type { RuleSchool, School } from '../flow/index.js';
-import { type FigureBook, GIVEN, IDENTITY, table } from '../kernel/index.js';
+import type { RuleSchool } from '../flow/index.js';
+import { type Entry, type Ledger, GIVEN, IDENTITY, rule, table } from '../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, carrierWords, countPlates } from '../press/index.js';
 import { buyPaper } from './buy-paper.js';
 import { type NormLookup, type Works, printingOf } from '../works/index.js';
@@ -8,9 +8,10 @@ import type { ComponentLayout } from './component-layout.js';
 import { lifeNorm } from './carrier-norms.js';
 import { overprintFigures, overprintsOf } from './overprint.js';
 import { fillsOf } from './fills.js';
-import { drawFigure, inkFigures } from './ink-figures.js';
+import { type InkParts, drawFigure, inkFigures } from './ink-figures.js';
 import { type Job, type Step, paperOf } from './job.js';
 import { type PressUnit, pressUnit, takenBy } from './material/index.js';
+import type { Settled } from './settle.js';
 import { usesHeldCarriers } from './split-run.js';
 import { sumFigure } from './sum-figure.js';
 import { carriersPerColour, giveNorm, isPlateless } from './step-norms.js';
@@ -32,7 +33,7 @@ interface Context {
   readonly layouts: Layouts;
   readonly works: Works;
   readonly norms: NormLookup;
-  readonly book: FigureBook;
+  readonly ledger: Ledger;
   readonly fills: ReadonlySet<string>;
 }
 
@@ -52,16 +53,13 @@ const firstPass = (job: Job, component: string): Step | undefined =>
   job.route.find((step) => takenBy(step).some(({ material }) => material === paperOf(component)));
 
 /** Press sheets of every component, by the schools that count by rule and by the job's own. */
-export function pressSheetsBySchool(job: Job, layouts: Layouts, book: FigureBook): SheetsBySchool {
-  const sheets = (school: School): Sheets =>
-    table(
-      [...layouts.keys()].map((id) => [
-        id,
-        book.figures[`step.${firstPass(job, id)?.id ?? ''}.units.${school}`]?.value ?? 0,
-      ]),
-    );
-  const byRule = { step: sheets('step'), added: sheets('added'), table: sheets('table') };
-  return job.school === 'sure' ? { ...byRule, sure: sheets('sure') } : byRule;
+export function pressSheetsBySchool(job: Job, layouts: Layouts, { flow, units }: Settled): SheetsBySchool {
+  const first = new Map([...layouts.keys()].map((id) => [id, firstPass(job, id)?.id ?? '']));
+  const sheets = (count: (step: string) => number | undefined): Sheets =>
+    table([...first].map(([component, step]) => [component, count(step) ?? 0]));
+  const byRule = (school: RuleSchool): Sheets => sheets((step) => flow.byId.get(step)?.units[school]);
+  const counted = { step: byRule('step'), added: byRule('added'), table: byRule('table') };
+  return job.school === 'sure' ? { ...counted, sure: sheets((step) => units.get(step)) } : counted;
 }
 
 /** Colours of a set that change from version to version. */
@@ -72,62 +70,53 @@ function changingColours({ front, back, versions, workStyle }: ComponentLayout['
   return workStyle === 'single' ? one : one + other;
 }
 
-function plates({ job, book, norms }: Context, layout: ComponentLayout, sheets: string): number {
+const PLATES = rule('', '', 'perSet * ceil(sheets * turns / life)');
+const PLATES_OF_VERSIONS = rule(
+  '',
+  '',
+  '(perSet - changing) * ceil(sheets * turns / life) + changing * versions * ceil(sheets * turns / versions / life)',
+);
+const HELD = { label: 'identity', note: 'held from the first run' } as const;
+
+function plates({ job, ledger, norms }: Context, layout: ComponentLayout, sheets: Entry): Entry {
   const { component } = layout;
-  const id = `component.${component.id}`;
+  const at = ledger.component(component.id);
   const kind = CARRIER_OF[printingOf(layout.machine)];
-  const [heading, carriers] = carrierWords(kind ? [kind] : ['plate']);
-  const life = giveNorm(book, norms, lifeNorm(kind));
+  const [heading, unit] = carrierWords(kind ? [kind] : ['plate']);
+  const life = giveNorm(ledger, norms, lifeNorm(kind));
   const [front, back] = [component.front.length, component.back.length];
-  const perSide = carriersPerColour(layout);
-  const count = countPlates(component.workStyle, front * perSide, back * perSide, book.value(sheets), book.value(life));
+  const each = carriersPerColour(layout);
+  const count = countPlates(component.workStyle, front * each, back * each, sheets.value, life.value);
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
-  const perSet = book.give(`${id}.platesPerSet`, `${heading} in one set`, count.perSet, carriers, source);
-  const turns = book.give(
-    `${id}.impressionsPerSheet`,
+  const impressions = count.impressions / Math.max(1, sheets.value);
+  const perSet = at.give('platesPerSet', `${heading} in one set`, count.perSet, unit, source);
+  const turns = at.give(
+    'impressionsPerSheet',
     'Impressions of one on a sheet or turn',
-    count.impressions / Math.max(1, book.value(sheets)),
+    impressions,
     'impressions',
     source,
   );
-  if (usesHeldCarriers(job, component)) {
-    const held = { label: 'identity', note: 'held from the first run' } as const;
-    book.give(`${id}.plates`, `${heading}, ${component.name}`, 0, carriers, held);
-    return 0;
-  }
+  const told = { name: `${heading}, ${component.name}`, unit };
+  if (usesHeldCarriers(job, component)) return at.give('plates', told.name, 0, unit, HELD);
   const versions = component.versions?.names.length ?? 0;
-  if (versions < 2) {
-    const formula = 'perSet * ceil(sheets * turns / life)';
-    book.reckon(`${id}.plates`, `${heading}, ${component.name}`, count.plates, carriers, formula, {
-      perSet,
-      turns,
-      sheets,
-      life,
-    });
-    return count.plates;
-  }
-  const changing = book.give(
-    `${id}.platesChanging`,
-    `${heading} of a set that change with the version`,
-    changingColours(component) * perSide,
-    carriers,
-    IDENTITY,
-  );
-  const named = book.give(`${id}.versions`, 'Versions', versions, 'versions', GIVEN);
-  const [perVersion, all] = [count.impressions / versions / book.value(life), count.impressions / book.value(life)];
-  const value =
-    (count.perSet - book.value(changing)) * Math.ceil(all) + book.value(changing) * versions * Math.ceil(perVersion);
-  const formula =
-    '(perSet - changing) * ceil(sheets * turns / life) + changing * versions * ceil(sheets * turns / versions / life)';
-  book.reckon(`${id}.plates`, `${heading}, ${component.name}`, value, carriers, formula, {
+  if (versions < 2) return at.count('plates', PLATES, { perSet, turns, sheets, life }, count.plates, told);
+  const changes = changingColours(component) * each;
+  const inputs = {
     perSet,
-    changing,
-    versions: named,
+    changing: at.give(
+      'platesChanging',
+      `${heading} of a set that change with the version`,
+      changes,
+      unit,
+      IDENTITY,
+    ),
+    versions: at.give('versions', 'Versions', versions, 'versions', GIVEN),
     turns,
     sheets,
     life,
-  });
-  return value;
+  };
+  return at.reckon('plates', PLATES_OF_VERSIONS, inputs, told);
 }
 
 /** What all carriers of a job are called together: by their kind where they are of one, those of other presses too. */
@@ -140,62 +129,60 @@ function totalWords({ job, works, layouts }: Context): readonly [string, string]
   return carrierWords(kinds.length > 0 ? kinds : ['plate']);
 }
 
+const AS_FIRST_PASS = rule('', '', 'firstPass');
+
 /** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
 export function pressFigures(asked: Omit<Context, 'fills'>): PressTotals {
-  const { job, layouts, book, norms, works } = asked;
+  const { job, layouts, ledger, norms, works } = asked;
   const context = { ...asked, fills: fillsOf(job, works, (id) => layouts.get(id)) };
-  const pressSheets = table<number>();
-  const platesBy = table<number>();
-  const paperBy = table<number>();
-  const byName = table<string[]>();
+  const sheets = new Map<string, Entry>();
+  const carriers = new Map<string, Entry>();
+  const paper = new Map<string, Entry>();
+  const inks: InkParts = new Map();
+  const printed = printPasses(job);
   for (const [id, layout] of layouts) {
     const first = firstPass(job, id);
     if (!first) continue;
-    const figure = `component.${id}.pressSheets`;
-    pressSheets[id] = book.value(`step.${first.id}.processUnits`);
     const unit = pressUnit(layout);
-    book.reckon(figure, `${PRESS_NAMES[unit]}, ${layout.component.name}`, pressSheets[id], `${unit}s`, 'firstPass', {
-      firstPass: `step.${first.id}.processUnits`,
-    });
-    platesBy[id] = plates(context, layout, figure);
-    paperBy[id] = buyPaper(book, norms, layout, figure);
-    if (!isPlateless(layout)) inkFigures(context, layout, byName);
+    const told = { name: `${PRESS_NAMES[unit]}, ${layout.component.name}`, unit: `${unit}s` };
+    const firstUnits = ledger.step(first.id).of('processUnits');
+    const count = ledger.component(id).reckon('pressSheets', AS_FIRST_PASS, { firstPass: firstUnits }, told);
+    sheets.set(id, count);
+    carriers.set(id, plates(context, layout, count));
+    paper.set(id, buyPaper(ledger, norms, layout, count));
+    if (!isPlateless(layout)) inkFigures(context, layout, printed.get(id) ?? [], inks);
   }
-  const again = overprintFigures(context, byName);
-  for (const norm of ['sample.interval', 'pile.height']) giveNorm(book, norms, norm);
-  const ids = Object.keys(pressSheets);
+  const again = overprintFigures(context, inks);
+  for (const norm of ['sample.interval', 'pile.height']) giveNorm(ledger, norms, norm);
   const kinds = new Set([...layouts.values()].map(pressUnit));
   const [unit = 'sheet'] = kinds;
-  sumFigure(
-    book,
-    'total.pressSheets',
-    kinds.size > 1 ? 'Press sheets and turns' : PRESS_NAMES[unit],
-    kinds.size > 1 ? 'units' : `${unit}s`,
-    ids.map((id) => `component.${id}.pressSheets`),
-  );
-  const inkKgByName = table(Object.entries(byName).map(([name, parts]) => [name, drawFigure(context, name, parts)]));
+  const total = ledger.group('total');
+  const mixed = kinds.size > 1;
+  const name = mixed ? 'Press sheets and turns' : PRESS_NAMES[unit];
+  sumFigure(total, 'pressSheets', name, mixed ? 'units' : `${unit}s`, [...sheets.values()]);
+  const drawn = new Map([...inks].map(([name, parts]) => [name, drawFigure(context, name, parts)]));
   return {
-    pressSheets,
-    platesByComponent: platesBy,
-    paperKgByComponent: paperBy,
-    inkKgByName,
-    plates: sumFigure(book, 'total.plates', ...totalWords(context), [
-      ...ids.map((id) => `component.${id}.plates`),
-      ...again,
-    ]),
-    paperKg: sumFigure(
-      book,
-      'total.paperKg',
-      'Paper',
-      'kg',
-      ids.map((id) => `component.${id}.paperKg`),
-    ),
-    inkKg: sumFigure(
-      book,
-      'total.inkKg',
-      'Ink',
-      'kg',
-      Object.keys(byName).map((name) => `ink.${name}.kg`),
-    ),
+    pressSheets: valuesOf(sheets),
+    platesByComponent: valuesOf(carriers),
+    paperKgByComponent: valuesOf(paper),
+    inkKgByName: valuesOf(drawn),
+    plates: sumFigure(total, 'plates', ...totalWords(context), [...carriers.values(), ...again]).value,
+    paperKg: sumFigure(total, 'paperKg', 'Paper', 'kg', [...paper.values()]).value,
+    inkKg: sumFigure(total, 'inkKg', 'Ink', 'kg', [...drawn.values()]).value,
   };
 }
+
+/** Print passes by component. */
+function printPasses({ route }: Job): ReadonlyMap<string, readonly Step[]> {
+  const passes = new Map<string, Step[]>();
+  for (const step of route) {
+    if (step.operation !== 'print' || step.component === undefined) continue;
+    const before = passes.get(step.component);
+    if (before) before.push(step);
+    else passes.set(step.component, [step]);
+  }
+  return passes;
+}
+
+const valuesOf = (entries: ReadonlyMap<string, Entry>): Record<string, number> =>
+  table([...entries].map(([id, { value }]) => [id, value]));

@@ -1,6 +1,5 @@
-import { type FigureBook, type Figures, GIVEN, IDENTITY, ceilRatio } from '../kernel/index.js';
-import { rollKg } from '../paper/index.js';
-import { type RollSpec, type RunRoll, planRolls, usableLengthM } from '../web/index.js';
+import { type Entry, type Figures, type Ledger, GIVEN, IDENTITY, ceilRatio, rule } from '../kernel/index.js';
+import { type RollSpec, type RunRoll, planRolls } from '../web/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
@@ -41,73 +40,51 @@ export function spliceUnits(step: Step, layout: ComponentLayout, norms: NormLook
   return ceilRatio(value * cutOffs, Math.max(1, pattern.count));
 }
 
-const PI = 'identity.pi';
+const USABLE = rule(
+  'Printable length of a roll',
+  'm',
+  'pi * max(0, (outer - wraps) * (outer - wraps) - (core + waste) * (core + waste)) / (4 * caliper)',
+);
+const NEED = rule('Length of web with what threads the press', 'm', 'web + thread');
+const ROLLS = rule('', 'rolls', 'max(1, ceil(need / usable))');
+const SPLICES = rule('Splices', 'splices', 'rolls - 1');
+const WHOLE = rule('Length of a full roll', 'm', 'pi * (outer * outer - core * core) / (4 * caliper)');
+const WHOLE_KG = rule('Weight of a full roll', 'kg', 'length * width / 1000 * grammage / 1000');
+const TO_BUY = rule('', 'kg', 'rolls * each');
 
 /**
  * Rolls of a component with their working: printable length of a roll, rolls, splices, kilograms to buy.
- * @param web id of the figure that says the length of web. Source: identity, handbook chapters 3 and 6.
+ * @param web length of web. Source: identity, handbook chapters 3 and 6.
  */
-export function rollFigures(book: FigureBook, norms: NormLookup, layout: ComponentLayout, web: string): void {
-  const { component, stock, machine, supply } = layout;
-  const id = `component.${component.id}`;
-  const spec = rollSpec(layout, norms);
-  const pi = book.give(PI, 'Pi', Math.PI, 'number', IDENTITY);
-  const inputs = {
+export function rollFigures(ledger: Ledger, norms: NormLookup, layout: ComponentLayout, web: Entry): void {
+  const { component, machine, supply } = layout;
+  const at = ledger.component(component.id);
+  const norm = (id: string): Entry => giveNorm(ledger, norms, id);
+  const of = rollNorms(layout);
+  const pi = ledger.group('identity').give('pi', 'Pi', Math.PI, 'number', IDENTITY);
+  const [outer, core] = [norm(of.outer), norm(of.core)];
+  const caliper = at.of('caliper');
+  const usable = at.reckon('rollUsable', USABLE, {
     pi,
-    outer: giveNorm(book, norms, rollNorms(layout).outer),
-    core: giveNorm(book, norms, rollNorms(layout).core),
-    wraps: giveNorm(book, norms, 'roll.wraps'),
-    waste: giveNorm(book, norms, 'roll.coreWaste'),
-    caliper: `${id}.caliper`,
-  };
-  const usableM = usableLengthM(spec);
-  const usable = book.reckon(
-    `${id}.rollUsable`,
-    'Printable length of a roll',
-    usableM,
-    'm',
-    'pi * max(0, (outer - wraps) * (outer - wraps) - (core + waste) * (core + waste)) / (4 * caliper)',
-    inputs,
-  );
+    outer,
+    core,
+    wraps: norm('roll.wraps'),
+    waste: norm('roll.coreWaste'),
+    caliper,
+  });
   const thread = webOf(machine)
-    ? giveNorm(book, norms, `machine.${machine.id}.thread`)
-    : book.give(`${id}.thread`, 'Web held when threaded', 0, 'm', GIVEN);
-  const needed = book.value(web) + book.value(thread);
-  const need = book.reckon(`${id}.rollNeed`, 'Length of web with what threads the press', needed, 'm', 'web + thread', {
-    web,
-    thread,
-  });
-  if (usableM <= 0) return;
-  const count = Math.max(1, ceilRatio(needed, usableM));
-  const rolls = book.reckon(`${id}.rolls`, `Rolls, ${component.name}`, count, 'rolls', 'max(1, ceil(need / usable))', {
-    need,
-    usable,
-  });
-  book.reckon(`${id}.splices`, 'Splices', count - 1, 'splices', 'rolls - 1', { rolls });
-  const wholeM = (Math.PI * (spec.outerMm ** 2 - spec.coreMm ** 2)) / (4 * spec.caliperUm);
-  const whole = book.reckon(
-    `${id}.rollLength`,
-    'Length of a full roll',
-    wholeM,
-    'm',
-    'pi * (outer * outer - core * core) / (4 * caliper)',
-    { pi, outer: inputs.outer, core: inputs.core, caliper: inputs.caliper },
-  );
-  const width = supply.kind === 'roll' ? supply.webMm : component.sheet.widthMm;
-  const kg = rollKg(wholeM, width, stock.gsm);
-  const each = book.reckon(
-    `${id}.rollKg`,
-    'Weight of a full roll',
-    kg,
-    'kg',
-    'length * width / 1000 * grammage / 1000',
-    {
-      length: whole,
-      width: book.give(`${id}.rollWidth`, 'Roll width', width, 'mm', GIVEN),
-      grammage: `${id}.gsm`,
-    },
-  );
-  book.reckon(`${id}.rollsKg`, `Rolls to buy, ${component.name}`, count * kg, 'kg', 'rolls * each', { rolls, each });
+    ? norm(`machine.${machine.id}.thread`)
+    : at.give('thread', 'Web held when threaded', 0, 'm', GIVEN);
+  const need = at.reckon('rollNeed', NEED, { web, thread });
+  if (usable.value <= 0) return;
+  const count = Math.max(1, ceilRatio(need.value, usable.value));
+  const rolls = at.count('rolls', ROLLS, { need, usable }, count, { name: `Rolls, ${component.name}` });
+  at.reckon('splices', SPLICES, { rolls });
+  const length = at.reckon('rollLength', WHOLE, { pi, outer, core, caliper });
+  const widthMm = supply.kind === 'roll' ? supply.webMm : component.sheet.widthMm;
+  const width = at.give('rollWidth', 'Roll width', widthMm, 'mm', GIVEN);
+  const each = at.reckon('rollKg', WHOLE_KG, { length, width, grammage: at.of('gsm') });
+  at.reckon('rollsKg', TO_BUY, { rolls, each }, { name: `Rolls to buy, ${component.name}` });
 }
 
 /** The rolls of a planned component one by one; none where it takes sheets. */

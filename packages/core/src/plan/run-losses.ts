@@ -1,4 +1,4 @@
-import { type FigureBook, type Outcome, IDENTITY, error } from '../kernel/index.js';
+import { type Entry, type Ledger, type Outcome, IDENTITY, error, rule } from '../kernel/index.js';
 import { CARRIER_OF, countPlates } from '../press/index.js';
 import { rollsThatStand, usableLengthM } from '../web/index.js';
 import { type NormLookup, printingOf } from '../works/index.js';
@@ -89,74 +89,59 @@ export function lossesAt(step: Step, layout: ComponentLayout, norms: NormLookup,
     : { ok: false, issues: [error('web.rolls', `${layout.path}.sheet`, params)] };
 }
 
-/** A number of times that is repeated until it stands: a given in the working, a formula would run in a circle. */
-function standing(book: FigureBook, id: string, name: string, value: number, unit: string): string {
-  book.figures[id] = { id, name, value, unit, inputs: {}, source: IDENTITY };
-  return id;
+const SPLICE_METRES = rule('Lost at a splice', '', 'ceil(metres * 1000 / repeat)');
+const SPLICE_COPIES = rule('Lost at a splice', '', 'ceil(copies / pieces)');
+const LOST = 'Set-up, splices and changes of carriers';
+
+/** Turns of the cylinder that a splice loses, as a figure. */
+function spliceFigure(ledger: Ledger, norms: NormLookup, step: Step, layout: ComponentLayout, unit: string): Entry {
+  const { component, pattern, cutOffs } = layout;
+  const at = ledger.step(step.id);
+  const own = ledger.component(component.id);
+  const norm = giveNorm(ledger, norms, spliceNorm(step, layout));
+  const each = spliceUnits(step, layout, norms);
+  if (runsByMetres(layout)) {
+    const repeat = own.give('repeat', 'Repeat of the cylinder', component.sheet.heightMm, 'mm', IDENTITY);
+    return at.count('setup.spliceTurns', SPLICE_METRES, { metres: norm, repeat }, each, { unit });
+  }
+  const pieces = own.give('perTurn', 'Pieces of one cut-off', pattern.count / cutOffs, 'pieces', IDENTITY);
+  return at.count('setup.spliceTurns', SPLICE_COPIES, { copies: norm, pieces }, each, { unit });
 }
 
-/** The set-up of a pass with its splices and changes of carriers, as figures. */
+/**
+ * The set-up of a pass with its splices and changes of carriers, as figures. How often is repeated until it stands: a given
+ * in the working, a formula would run in a circle.
+ */
 export function lossFigures(
-  book: FigureBook,
+  ledger: Ledger,
   norms: NormLookup,
   step: Step,
   layout: ComponentLayout,
   { splices, changes }: RunLosses,
 ): void {
-  const id = `step.${step.id}.setup`;
-  if (!book.figures[`${id}.ready`]) book.copy(id, `${id}.ready`, 'Set-up before the run');
-  const unit = book.figures[id]?.unit ?? 'units';
-  const { component, pattern, cutOffs } = layout;
-  const inputs: Record<string, string> = { ready: `${id}.ready` };
+  const at = ledger.step(step.id);
+  const ready = at.of('setup').as('setup.ready', 'Set-up before the run');
+  const { unit } = at.put('setup.ready', ready);
+  const inputs: Record<string, Entry> = { ready };
   const terms = ['ready'];
   if (splices > 0) {
-    const norm = giveNorm(book, norms, spliceNorm(step, layout));
-    const each = spliceUnits(step, layout, norms);
-    const perTurn = runsByMetres(layout)
-      ? book.give(
-          `component.${component.id}.repeat`,
-          'Repeat of the cylinder',
-          component.sheet.heightMm,
-          'mm',
-          IDENTITY,
-        )
-      : book.give(
-          `component.${component.id}.perTurn`,
-          'Pieces of one cut-off',
-          pattern.count / cutOffs,
-          'pieces',
-          IDENTITY,
-        );
-    inputs['turns'] = runsByMetres(layout)
-      ? book.reckon(`${id}.spliceTurns`, 'Lost at a splice', each, unit, 'ceil(metres * 1000 / repeat)', {
-          metres: norm,
-          repeat: perTurn,
-        })
-      : book.reckon(`${id}.spliceTurns`, 'Lost at a splice', each, unit, 'ceil(copies / pieces)', {
-          copies: norm,
-          pieces: perTurn,
-        });
-    inputs['splices'] = standing(book, `${id}.splices`, 'Splices, repeated until they stand', splices, 'splices');
+    inputs['turns'] = spliceFigure(ledger, norms, step, layout, unit);
+    inputs['splices'] = at.give('setup.splices', 'Splices, repeated until they stand', splices, 'splices', IDENTITY);
     terms.push('splices * turns');
   }
   if (changes > 0) {
-    inputs['plate'] = giveNorm(book, norms, changeNorm(step, layout));
-    inputs['colours'] = book.give(
-      `${id}.changed`,
+    const name = 'Sets of carriers worn out, repeated until they stand';
+    inputs['plate'] = giveNorm(ledger, norms, changeNorm(step, layout));
+    inputs['colours'] = at.give(
+      'setup.changed',
       'Colours of this pass',
       passColours(step, layout),
       'colours',
       IDENTITY,
     );
-    inputs['worn'] = standing(
-      book,
-      `${id}.worn`,
-      'Sets of carriers worn out, repeated until they stand',
-      changes,
-      'sets',
-    );
+    inputs['worn'] = at.give('setup.worn', name, changes, 'sets', IDENTITY);
     terms.push('worn * plate * colours');
   }
-  const value = book.value(`${id}.ready`) + lostUnits(step, layout, norms, { splices, changes });
-  book.reckon(id, 'Set-up, splices and changes of carriers', value, unit, terms.join(' + '), inputs);
+  const value = ready.value + lostUnits(step, layout, norms, { splices, changes });
+  at.count('setup', rule(LOST, unit, terms.join(' + ')), inputs, value);
 }

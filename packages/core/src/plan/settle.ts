@@ -1,5 +1,5 @@
 import { type Flow, type FlowGraph, type SpoilageTable, reckonFlow } from '../flow/index.js';
-import { type FigureBook, type Issue, type Outcome, error } from '../kernel/index.js';
+import { type Issue, type Ledger, type Outcome, error } from '../kernel/index.js';
 import { type Machine, type NormLookup, spoilageTable } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -20,7 +20,7 @@ interface Context {
   readonly layouts: Layouts;
   readonly machines: ReadonlyMap<string, Machine | undefined>;
   readonly norms: NormLookup;
-  readonly book: FigureBook;
+  readonly ledger: Ledger;
 }
 
 interface Pass {
@@ -47,7 +47,7 @@ const MOST_ROUNDS = 12;
  * Source: handbook chapter 6 "Webs and rolls".
  */
 export function settle(context: Context, built: FlowGraph): Outcome<Settled> {
-  const { job, machines, norms, book } = context;
+  const { job, machines, norms, ledger } = context;
   const tables = new Map<string | undefined, SpoilageTable>();
   const tableOf = (step: string): SpoilageTable => {
     const machine = machines.get(step)?.id;
@@ -81,8 +81,11 @@ export function settle(context: Context, built: FlowGraph): Outcome<Settled> {
       return lost(pass) > before;
     });
     if (issues.length > 0) return { ok: false, issues };
-    if (grown.length === 0) return { ok: true, value: { graph, flow: flow.value, units } };
-    for (const { step, layout } of grown) lossFigures(book, norms, step, layout, losses.get(step.id) ?? NO_LOSSES);
+    if (grown.length === 0) {
+      for (const pass of passes)
+        if (lost(pass) > 0) lossFigures(ledger, norms, pass.step, pass.layout, losses.get(pass.step.id) ?? NO_LOSSES);
+      return { ok: true, value: { graph, flow: flow.value, units } };
+    }
     const more = new Map(passes.map((pass) => [pass.step.id, lost(pass)]));
     graph = {
       ...graph,

@@ -1,8 +1,8 @@
 import type { FlowStep } from '../flow/index.js';
 import {
-  type FigureBook,
   type Fraction,
   type Issue,
+  type Ledger,
   IDENTITY,
   ONE,
   divide,
@@ -10,6 +10,7 @@ import {
   floor,
   fraction,
   multiply,
+  rule,
   toNumber,
 } from '../kernel/index.js';
 import type { Job } from './job.js';
@@ -35,6 +36,8 @@ function unitsOutOf(
   return undefined;
 }
 
+const GOOD = rule('Set-up, of good material', '', 'max(0, all - floor(spoils * each))');
+
 /**
  * Set-ups made with the spoils of an earlier step: its set-up spoils, as units of this step, come first, and good material
  * for what is left. Spoils that serve one step go on to the next, so that several steps may name the same one.
@@ -43,10 +46,10 @@ function unitsOutOf(
 export function withSpoils(
   { route }: Job,
   steps: readonly FlowStep[],
-  book: FigureBook,
+  ledger: Ledger,
 ): { readonly steps: readonly FlowStep[]; readonly issues: readonly Issue[] } {
   const issues: Issue[] = [];
-  const all = new Map(steps.map((step) => [step.id, step.setup]));
+  const set = new Map(steps.map((step) => [step.id, step.setup]));
   const changed = steps.map((step, i): FlowStep => {
     const from = route[i]?.setupFrom;
     if (from === undefined) return step;
@@ -56,24 +59,15 @@ export function withSpoils(
       issues.push(error('flow.spoils-not-before', `${step.path}.setupFrom`, { step: step.id, from }));
       return step;
     }
-    const own = `step.${step.id}.setup`;
-    const unit = book.figures[own]?.unit ?? 'units';
-    const units = book.give(
-      `${own}.spoilsEach`,
-      `Units of this step out of one of ${from}`,
-      toNumber(each),
-      unit,
-      IDENTITY,
-    );
-    const spoils = floor(multiply(each, fraction(all.get(from) ?? 0)));
+    const at = ledger.step(step.id);
+    const own = at.of('setup');
+    const name = `Units of this step out of one of ${from}`;
+    const units = at.give('setup.spoilsEach', name, toNumber(each), own.unit, IDENTITY);
+    const spoils = floor(multiply(each, fraction(set.get(from) ?? 0)));
     const setup = Math.max(0, step.setup - spoils);
-    book.copy(own, `${own}.all`, 'Set-up, of good material or spoils');
-    const theirs = book.figures[`step.${from}.setup.all`] ? `step.${from}.setup.all` : `step.${from}.setup`;
-    book.reckon(own, 'Set-up, of good material', setup, unit, 'max(0, all - floor(spoils * each))', {
-      all: `${own}.all`,
-      spoils: theirs,
-      each: units,
-    });
+    const all = at.put('setup.all', own.as('setup.all', 'Set-up, of good material or spoils'));
+    const theirs = ledger.step(from).find('setup.all') ?? ledger.step(from).of('setup');
+    at.count('setup', GOOD, { all, spoils: theirs, each: units }, setup, { unit: own.unit });
     return { ...step, setup };
   });
   return { steps: changed, issues };

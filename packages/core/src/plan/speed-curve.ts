@@ -1,8 +1,10 @@
-import { IDENTITY } from '../kernel/index.js';
+import { type Entry, IDENTITY, rule } from '../kernel/index.js';
 import { type Machine, type SpeedCurve, type Stock, SPEED_CURVES, hasSpeedCurves } from '../works/index.js';
 import type { Step } from './job.js';
 import { giveNorm } from './step-norms.js';
 import type { Station, TimeContext } from './step-time.js';
+
+const CURVES = Object.keys(SPEED_CURVES) as SpeedCurve[];
 
 interface Between {
   readonly from: number;
@@ -43,48 +45,35 @@ export const fluteShare = (norm: (id: string) => number, machine: Machine, step:
 
 /** The same as figures: the norms that slow the corrugator. */
 export const fluteFigures = (
-  { book, norms }: TimeContext,
+  { ledger, norms }: TimeContext,
   { step, layout }: Station,
   machine: Machine,
-): readonly string[] =>
+): readonly Entry[] =>
   layout
     ? fluteNorms(machine, step, layout.stock)
         .filter((id) => norms(id).value !== 1)
-        .map((id) => giveNorm(book, norms, id))
+        .map((id) => giveNorm(ledger, norms, id))
     : [];
 
+const SHARE = 'Share of the rated speed';
+const AT_POINT = rule(SHARE, 'share', 'point');
+const ON_LINE = rule(SHARE, 'share', 'low + (high - low) * (at - from) / (to - from)');
+
 /** Share of the rated speed at the stock that comes, as figures where the works tells any other than 1. */
-export function curveFigures(context: TimeContext, { id, incoming }: Station, machine: Machine): readonly string[] {
-  const { book, norms } = context;
-  if (!incoming) return [];
+export function curveFigures(context: TimeContext, { at, incoming }: Station, machine: Machine): readonly Entry[] {
+  const { ledger, norms } = context;
+  if (!incoming || !hasSpeedCurves(machine)) return [];
   const values = { caliper: incoming.caliperUm, format: Math.max(incoming.widthMm, incoming.heightMm) };
-  return (Object.keys(SPEED_CURVES) as SpeedCurve[]).flatMap((curve) => {
+  return CURVES.flatMap((curve) => {
     const { points, name, unit } = SPEED_CURVES[curve];
-    const at = values[curve];
-    const share = curveShare((norm) => norms(norm).value, machine, curve, at);
-    if (share === 1) return [];
-    const { from, to } = between(points, at);
-    const point = (mm: number): string => giveNorm(book, norms, `machine.${machine.id}.${curve}.${mm}`);
-    const given = (key: string, value: number): string =>
-      book.give(`${id}.${curve}.${key}`, `${name} …: ${key}`, value, unit, IDENTITY);
-    const figure = `${id}.${curve}Share`;
-    if (from === to)
-      return [book.reckon(figure, 'Share of the rated speed', share, 'share', 'point', { point: point(to) })];
-    return [
-      book.reckon(
-        figure,
-        'Share of the rated speed',
-        share,
-        'share',
-        'low + (high - low) * (at - from) / (to - from)',
-        {
-          low: point(from),
-          high: point(to),
-          at: given('at', at),
-          from: given('from', from),
-          to: given('to', to),
-        },
-      ),
-    ];
+    const here = values[curve];
+    if (curveShare((norm) => norms(norm).value, machine, curve, here) === 1) return [];
+    const { from, to } = between(points, here);
+    const point = (mm: number): Entry => giveNorm(ledger, norms, `machine.${machine.id}.${curve}.${mm}`);
+    const given = (key: string, value: number): Entry =>
+      at.give(`${curve}.${key}`, `${name} …: ${key}`, value, unit, IDENTITY);
+    if (from === to) return [at.reckon(`${curve}Share`, AT_POINT, { point: point(to) })];
+    const inputs = { low: point(from), high: point(to), at: given('at', here), from: given('from', from), to: given('to', to) };
+    return [at.reckon(`${curve}Share`, ON_LINE, inputs)];
   });
 }

@@ -1,4 +1,14 @@
-import { type FigureBook, IDENTITY, ceilRatio } from '../kernel/index.js';
+import {
+  type Entry,
+  type Group,
+  type Ledger,
+  type Rule,
+  type Source,
+  type Told,
+  IDENTITY,
+  ceilRatio,
+  rule,
+} from '../kernel/index.js';
 import type { FlowStep, Incident } from '../flow/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES, runsInLine } from '../route/index.js';
@@ -11,6 +21,7 @@ import {
   WEB_INCIDENTS,
   printingOf,
   setUpInMetres,
+  titleOf,
 } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Job, Step } from './job.js';
@@ -126,12 +137,11 @@ export const scopeOf = (
   run,
 });
 
-/** Gives a norm to the book under `norm.<id>`, told for a scope where the works does so, and returns the figure's id. */
-export function giveNorm(book: FigureBook, norms: NormLookup, id: string, scope?: NormScope): string {
+/** Gives a norm to the ledger under `norm.<id>`, told for a scope where the works does so. */
+export function giveNorm(ledger: Ledger, norms: NormLookup, id: string, scope?: NormScope): Entry {
   const { norm, value, source, otherwise } = norms(id, scope);
-  const figure = `norm.${norm.id}`;
-  if (book.figures[figure]) return figure;
-  return book.give(figure, `${norm.subject}: ${norm.name.toLowerCase()}`, value, norm.unit, source, otherwise);
+  const group = ledger.group('norm');
+  return group.find(norm.id) ?? group.give(norm.id, titleOf(norm), value, norm.unit, source, otherwise);
 }
 
 /**
@@ -160,11 +170,11 @@ export const checkNorm = ({ operation }: Step, incoming: Material | undefined): 
 /** What the press's own figures hold already. */
 export const IN_LINE = { label: 'identity', note: 'in line: set up, run and spoiled with the press' } as const;
 
-/** Figure ids of a step's set-up and running spoilage, with what was overridden in the job. */
+/** A step's set-up and running spoilage, with what was overridden in the job. */
 export interface SpoilageFigures {
-  readonly setup: string;
+  readonly setup: Entry;
   /** Running spoilage as the works tells it; of the net where `ofNet`. */
-  readonly told: string;
+  readonly told: Entry;
   readonly ofNet: boolean;
 }
 
@@ -184,30 +194,29 @@ interface Part {
   readonly unit: string;
 }
 
-/** A norm made of a base and its parts. */
+/** A norm made of a base and its parts; a sum of decimals keeps as many places as its norms. */
+function compoundRule(parts: readonly Part[]): Rule {
+  const text = ['base', ...parts.map(({ each, unit }) => `${each} * ${unit}`)].join(' + ');
+  const plain: Rule = rule('', '', text);
+  return { ...plain, run: (of) => asDecimal(plain.run(of)) };
+}
+
+const COUNTED_OF_JOB: Source = { label: 'identity', note: 'counted from the job' };
+
 function compound(
-  book: FigureBook,
-  norms: NormLookup,
-  id: string,
-  name: string,
-  unit: string,
+  { ledger, norms, scope }: SpoilageContext,
+  at: Group,
+  field: string,
+  told: Told,
   baseNorm: string,
   parts: readonly Part[],
-  scope: NormScope,
-): string {
-  const base = giveNorm(book, norms, baseNorm, scope);
-  const inputs: Record<string, string> = { base };
-  let value = book.value(base);
-  const terms = parts.map(({ norm, count, each, unit: counted }) => {
-    inputs[each] = giveNorm(book, norms, norm, scope);
-    inputs[counted] = book.give(`${id}.${counted}`, `${counted} of this step`, count, counted, {
-      label: 'identity',
-      note: 'counted from the job',
-    });
-    value += book.value(inputs[each]) * count;
-    return `${each} * ${counted}`;
-  });
-  return book.reckon(id, name, asDecimal(value), unit, ['base', ...terms].join(' + '), inputs);
+): Entry {
+  const inputs: Record<string, Entry> = { base: giveNorm(ledger, norms, baseNorm, scope) };
+  for (const { norm, count, each, unit } of parts) {
+    inputs[each] = giveNorm(ledger, norms, norm, scope);
+    inputs[unit] = at.give(`${field}.${unit}`, `${unit} of this step`, count, unit, COUNTED_OF_JOB);
+  }
+  return at.reckon(field, compoundRule(parts), inputs, told);
 }
 
 /** What a step's set-up and running spoilage are told for: each colour of a pass, each fold, or nothing. */
@@ -280,39 +289,64 @@ const repeatsIn = (metres: number, layout: ComponentLayout, step: Step): number 
   return ceilRatio(metres * 1000, lengthMm) * lanes;
 };
 
+const REPEATS = rule('Set-up', '', 'ceil(metres * 1000 / repeat)');
+const REPEATS_BESIDE = rule('Set-up', '', 'ceil(metres * 1000 / repeat) * beside');
+
+/** What the spoilage of a step is written with. */
+interface SpoilageContext {
+  readonly ledger: Ledger;
+  readonly norms: NormLookup;
+  readonly scope: NormScope;
+}
+
 /** Set-up told in metres of web, then turns of the cylinder or sheets cut off. */
 function repeatsFigure(
-  book: FigureBook,
-  norms: NormLookup,
+  context: SpoilageContext,
   step: Step,
   layout: ComponentLayout,
-  target: string,
+  at: Group,
+  field: string,
   unit: string,
-  scope: NormScope,
-): string {
+): Entry {
   const metres = compound(
-    book,
-    norms,
-    `${target}.metres`,
-    'Set-up, length of web',
-    'm',
+    context,
+    at,
+    `${field}.metres`,
+    { name: 'Set-up, length of web', unit: 'm' },
     `spoil.${spoilageKey(step, layout)}.setup`,
     partsOf(step, layout, 'setup'),
-    scope,
   );
   const { lengthMm, lanes } = runLength(step, layout);
-  const id = `component.${layout.component.id}`;
+  const component = context.ledger.component(layout.component.id);
   const title = step.operation === 'corrugate' ? 'Cut-off at the corrugator' : 'Repeat of the cylinder';
-  const repeat = book.give(`${id}.repeat`, title, lengthMm, 'mm', IDENTITY);
-  const repeats = repeatsIn(book.value(metres), layout, step);
-  if (lanes === 1)
-    return book.reckon(target, 'Set-up', repeats, unit, 'ceil(metres * 1000 / repeat)', { metres, repeat });
-  const beside = book.give(`${id}.beside`, 'Sheets across the web', lanes, 'sheets', IDENTITY);
-  return book.reckon(target, 'Set-up', repeats, unit, 'ceil(metres * 1000 / repeat) * beside', {
-    metres,
-    repeat,
-    beside,
-  });
+  const repeat = component.give('repeat', title, lengthMm, 'mm', IDENTITY);
+  const repeats = repeatsIn(metres.value, layout, step);
+  if (lanes === 1) return at.count(field, REPEATS, { metres, repeat }, repeats, { unit });
+  const beside = component.give('beside', 'Sheets across the web', lanes, 'sheets', IDENTITY);
+  return at.count(field, REPEATS_BESIDE, { metres, repeat, beside }, repeats, { unit });
+}
+
+const AS_NORM = rule('', '', 'norm');
+const OF_NET = rule('Running spoilage', 'share', 'told / (1 + told)');
+const SET_IN_JOB: Source = { label: 'set by user', note: 'set in this job' };
+
+/** Set-up or running spoilage of a step by the norms, under a field. */
+function normFigure(
+  context: SpoilageContext,
+  step: Step,
+  layout: ComponentLayout | undefined,
+  kind: 'setup' | 'running',
+  field: string,
+  told: { readonly name: string; readonly unit: string },
+): Entry {
+  const at = context.ledger.step(step.id);
+  if (isInLine(step, layout)) return at.give(field, told.name, 0, told.unit, IN_LINE);
+  const narrow = byMetres(step, layout);
+  if (narrow && kind === 'setup') return repeatsFigure(context, step, narrow, at, field, told.unit);
+  const parts = partsOf(step, layout, kind);
+  const base = `spoil.${spoilageKey(step, layout)}.${kind}`;
+  if (parts.length > 0) return compound(context, at, field, told, base, parts);
+  return at.reckon(field, AS_NORM, { norm: giveNorm(context.ledger, context.norms, base, context.scope) }, told);
 }
 
 /**
@@ -320,42 +354,21 @@ function repeatsFigure(
  * Source: handbook chapter 6, "House norms to ship" (practice).
  */
 export function spoilageFigures(
-  book: FigureBook,
-  norms: NormLookup,
+  context: SpoilageContext,
   step: Step,
   layout: ComponentLayout | undefined,
   unit: string,
-  scope: NormScope,
 ): SpoilageFigures {
-  const key = spoilageKey(step, layout);
-  const id = `step.${step.id}`;
-  const narrow = byMetres(step, layout);
-  const figure = (
-    field: 'setup' | 'running',
-    id: string,
-    name: string,
-    figureUnit: string,
-    own: number | undefined,
-  ): string => {
-    const of = (target: string): string => {
-      if (isInLine(step, layout)) return book.give(target, name, 0, figureUnit, IN_LINE);
-      if (narrow && field === 'setup') return repeatsFigure(book, norms, step, narrow, target, figureUnit, scope);
-      const parts = partsOf(step, layout, field);
-      if (parts.length > 0)
-        return compound(book, norms, target, name, figureUnit, `spoil.${key}.${field}`, parts, scope);
-      const norm = giveNorm(book, norms, `spoil.${key}.${field}`, scope);
-      return book.reckon(target, name, book.value(norm), figureUnit, 'norm', { norm });
-    };
-    if (own === undefined) return of(id);
-    const house = of(`${id}.norm`);
-    return book.give(id, name, own, figureUnit, { label: 'set by user', note: 'set in this job' }, book.value(house));
+  const at = context.ledger.step(step.id);
+  const figure = (kind: 'setup' | 'running', field: string, name: string, unit: string, own?: number): Entry => {
+    if (own === undefined) return normFigure(context, step, layout, kind, field, { name, unit });
+    const house = normFigure(context, step, layout, kind, `${field}.norm`, { name, unit });
+    return at.give(field, name, own, unit, SET_IN_JOB, house.value);
   };
-  const ofNet = tellsNet(norms);
-  const setup = figure('setup', `${id}.setup`, 'Set-up', unit, step.setup);
-  if (!ofNet)
-    return { setup, ofNet, told: figure('running', `${id}.running`, 'Running spoilage', 'share', step.running) };
-  const told = figure('running', `${id}.told`, 'Running spoilage, of the net', 'share', step.running);
-  const share = book.value(told) / (1 + book.value(told));
-  book.reckon(`${id}.running`, 'Running spoilage', share, 'share', 'told / (1 + told)', { told });
+  const ofNet = tellsNet(context.norms);
+  const setup = figure('setup', 'setup', 'Set-up', unit, step.setup);
+  if (!ofNet) return { setup, ofNet, told: figure('running', 'running', 'Running spoilage', 'share', step.running) };
+  const told = figure('running', 'told', 'Running spoilage, of the net', 'share', step.running);
+  at.reckon('running', OF_NET, { told });
   return { setup, told, ofNet };
 }

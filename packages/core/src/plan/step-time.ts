@@ -1,5 +1,5 @@
 import type { Flow } from '../flow/index.js';
-import type { FigureBook } from '../kernel/index.js';
+import type { Entry, Group, Ledger } from '../kernel/index.js';
 import type { Machine, NormLookup, Works } from '../works/index.js';
 import type { JobFlow, Layouts } from './build-graph.js';
 import type { Packing } from './packing.js';
@@ -25,17 +25,18 @@ export interface TimeContext {
   readonly jobFlow: JobFlow;
   readonly machines: ReadonlyMap<string, Machine | undefined>;
   readonly norms: NormLookup;
-  readonly book: FigureBook;
+  readonly ledger: Ledger;
   readonly packings: ReadonlyMap<string, Packing>;
 }
 
 /** One step with all that its time depends on. */
 export interface Station {
   readonly step: Step;
-  readonly id: string;
+  /** Its figures. */
+  readonly at: Group;
   readonly layout: ComponentLayout | undefined;
   readonly incoming: Material | undefined;
   readonly machine: Machine | undefined;
-  /** Gives a norm of the step's machine to the book; returns the figure's id. */
-  readonly norm: (key: string) => string;
+  /** Gives a norm of the step's machine to the ledger. */
+  readonly norm: (key: string) => Entry;
 }

@@ -1,16 +1,7 @@
-import type { FigureBook } from '../kernel/index.js';
-import { table } from '../kernel/index.js';
+import { type Entry, type Group, addedUp } from '../kernel/index.js';
 
-/** Adds figures up under a new id. */
-export const sumFigure = (
-  book: FigureBook,
-  id: string,
-  name: string,
-  unit: string,
-  parts: readonly string[],
-): number => {
-  const inputs = table(parts.map((part, i) => [`n${i + 1}`, part]));
-  const value = parts.reduce((sum, part) => sum + book.value(part), 0);
-  book.reckon(id, name, value, unit, Object.keys(inputs).join(' + ') || '0', inputs);
-  return value;
-};
+/** Adds figures up under a new field. */
+export function sumFigure(at: Group, field: string, name: string, unit: string, parts: readonly Entry[]): Entry {
+  const { rule, inputs } = addedUp(parts, name, unit);
+  return at.reckon(field, rule, inputs);
+}

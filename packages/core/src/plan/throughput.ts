@@ -1,4 +1,4 @@
-import { UM, ceilRatio } from '../kernel/index.js';
+import { type Rule, UM, rule } from '../kernel/index.js';
 import { type Counted, type Machine, MACHINE_COUNTS } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
@@ -27,107 +27,88 @@ export interface Through {
   readonly stackMm: number | undefined;
 }
 
-/** How a count comes of the process units: its formula over named values, for the working. */
+/** How a count comes of the process units, or of the good pieces wanted: a rule over them and named values. */
 export interface Counting {
-  readonly name: string;
-  readonly formula: string;
+  readonly rule: Rule;
+  /** What the rule is told beside `units` and `wanted`. */
   readonly values: Readonly<Record<string, { readonly name: string; readonly value: number; readonly unit: string }>>;
-  readonly count: number;
 }
 
 const MINUTES = 60;
 
-const asTheyCome =
-  (name: string) =>
-  ({ units }: Through): Counting => ({
-    name,
-    formula: 'units',
-    values: {},
-    count: units,
-  });
+/** A rule whose unit is what the rate counts. */
+const counted = (name: string, formula: string): Rule => rule(name, '', formula);
+const asTheyCome = (name: string): (() => Counting) => {
+  const counting = { rule: counted(name, 'units'), values: {} };
+  return () => counting;
+};
+
+const OF_BOARD = counted('Metres through the machine', 'ceil(units / lanes) * length / 1000');
+const OF_LENGTH = counted('Metres through the machine', 'units * length / 1000');
 
 /** Length that runs through for one process unit: a repeat of the web, or the sheet from gripper to tail. */
-function metres({ step, layout, incoming, units }: Through): Counting {
+function metres({ step, layout, incoming }: Through): Counting {
   if (step.operation === 'corrugate' && layout) {
     const { lengthMm, lanes } = runLength(step, layout);
     return {
-      name: 'Metres through the machine',
-      formula: 'ceil(units / lanes) * length / 1000',
+      rule: OF_BOARD,
       values: {
         length: { name: 'Cut-off', value: lengthMm, unit: 'mm' },
         lanes: { name: 'Sheets across the web', value: lanes, unit: 'sheets' },
       },
-      count: (ceilRatio(units, lanes) * lengthMm) / UM,
     };
   }
-  const mm = incoming?.heightMm ?? layout?.component.sheet.heightMm ?? 0;
-  return {
-    name: 'Metres through the machine',
-    formula: 'units * length / 1000',
-    values: { length: { name: 'Length of one, as it runs', value: mm, unit: 'mm' } },
-    count: (units * mm) / UM,
-  };
+  const value = incoming?.heightMm ?? layout?.component.sheet.heightMm ?? 0;
+  return { rule: OF_LENGTH, values: { length: { name: 'Length of one, as it runs', value, unit: 'mm' } } };
 }
+
+const REPEATS = counted('Repeats through the machine', 'ceil(units / pieces)');
 
 /** Several pieces out of one repeat run through together. */
-function repeats({ layout, incoming, units }: Through): Counting {
+function repeats({ layout, incoming }: Through): Counting {
   const parted = incoming?.unit !== 'repeat' && incoming?.unit !== 'cut-off';
-  const pieces = parted ? Math.max(1, layout?.pattern.count ?? 1) : 1;
-  return {
-    name: 'Repeats through the machine',
-    formula: 'ceil(units / pieces)',
-    values: { pieces: { name: 'Pieces of one repeat', value: pieces, unit: 'pieces' } },
-    count: ceilRatio(units, pieces),
-  };
+  const value = parted ? Math.max(1, layout?.pattern.count ?? 1) : 1;
+  return { rule: REPEATS, values: { pieces: { name: 'Pieces of one repeat', value, unit: 'pieces' } } };
 }
+
+const STROKES = counted('Strokes', 'ceil(units / sheets)');
+const ONE_A_STROKE = asTheyCome('Strokes');
 
 /** Sheets at a stroke: one, or as many as a high die cuts through. Source: handbook chapter 7. */
-function strokes({ incoming, units, stackMm }: Through): Counting {
-  if (stackMm === undefined) return { ...asTheyCome('Strokes')({ units } as Through) };
-  const each = Math.max(1, Math.floor((stackMm * UM) / Math.max(1, incoming?.caliperUm ?? 1) + 1e-9));
-  return {
-    name: 'Strokes',
-    formula: 'ceil(units / sheets)',
-    values: { sheets: { name: 'Sheets a stack', value: each, unit: 'sheets' } },
-    count: ceilRatio(units, each),
-  };
+function strokes({ incoming, stackMm }: Through): Counting {
+  if (stackMm === undefined) return ONE_A_STROKE();
+  const value = Math.max(1, Math.floor((stackMm * UM) / Math.max(1, incoming?.caliperUm ?? 1) + 1e-9));
+  return { rule: STROKES, values: { sheets: { name: 'Sheets a stack', value, unit: 'sheets' } } };
 }
 
-const sections = ({ incoming, units }: Through): Counting => {
-  const each = Math.max(1, incoming?.sections ?? 1);
-  return {
-    name: 'Sections through the machine',
-    formula: 'units * sections',
-    values: { sections: { name: 'Sections of one block', value: each, unit: 'sections' } },
-    count: units * each,
-  };
-};
-
-const rolls = ({ units, yielded }: Through): Counting => ({
-  name: 'Rolls wound',
-  formula: 'ceil(units * each)',
-  values: { each: { name: 'Rolls out of one', value: yielded, unit: 'rolls' } },
-  count: Math.ceil(units * yielded - 1e-9),
+const SECTIONS = counted('Sections through the machine', 'units * sections');
+const sections = ({ incoming }: Through): Counting => ({
+  rule: SECTIONS,
+  values: { sections: { name: 'Sections of one block', value: Math.max(1, incoming?.sections ?? 1), unit: 'sections' } },
 });
 
-const packs = ({ perPack, wanted }: Through): Counting => {
-  return {
-    name: 'Packs',
-    formula: 'ceil(pieces / perPack)',
-    values: { perPack: { name: 'Pieces in a pack', value: perPack, unit: 'pieces' } },
-    count: ceilRatio(wanted, perPack),
-  };
-};
+const ROLLS = counted('Rolls wound', 'ceil(units * each)');
+const rolls = ({ yielded }: Through): Counting => ({
+  rule: ROLLS,
+  values: { each: { name: 'Rolls out of one', value: yielded, unit: 'rolls' } },
+});
+
+const PACKS = counted('Packs', 'ceil(wanted / perPack)');
+const packs = ({ perPack }: Through): Counting => ({
+  rule: PACKS,
+  values: { perPack: { name: 'Pieces in a pack', value: perPack, unit: 'pieces' } },
+});
+
+const SIDES = counted('Sides', 'units * sides');
+const sides = ({ step }: Through): Counting => ({
+  rule: SIDES,
+  values: { sides: { name: 'Sides of this pass', value: sidesOf(step), unit: 'sides' } },
+});
 
 /** How each thing that a rate counts comes of what runs through a station. Total: a new one has to say it. */
 const COUNTINGS: Readonly<Record<Counted, (through: Through) => Counting>> = {
   sheets: asTheyCome('Sheets'),
-  sides: ({ step, units }) => ({
-    name: 'Sides',
-    formula: 'units * sides',
-    values: { sides: { name: 'Sides of this pass', value: sidesOf(step), unit: 'sides' } },
-    count: units * sidesOf(step),
-  }),
+  sides,
   'cut-offs': asTheyCome('Cut-offs'),
   repeats,
   metres,
@@ -142,13 +123,17 @@ const COUNTINGS: Readonly<Record<Counted, (through: Through) => Counting>> = {
   pieces: asTheyCome('Pieces'),
 };
 
-/** How much of what a rate counts runs through a station, with its working. */
+/** How much of what a rate counts runs through a station, and how that came about. */
 export function countThrough<C extends Counted>(
   counts: C,
   through: Through,
 ): Counting & { readonly through: Count<C> } {
   const counting = COUNTINGS[counts](through);
-  return { ...counting, through: counting.count as Count<C> };
+  const { units, wanted } = through;
+  const count = counting.rule.run(
+    (name) => counting.values[name]?.value ?? (name === 'wanted' ? wanted : units),
+  );
+  return { ...counting, through: count as Count<C> };
 }
 
 /** A rate out of a speed norm: metres are told by the minute, everything else by the hour. */

@@ -1,41 +1,43 @@
-import { type FigureBook, GRAMS, IDENTITY } from '../kernel/index.js';
+import { type Entry, type Group, type Ledger, IDENTITY, rule } from '../kernel/index.js';
 import type { JobFlow } from './build-graph.js';
 import type { Job } from './job.js';
 
 interface Context {
   readonly job: Job;
   readonly jobFlow: JobFlow;
-  readonly book: FigureBook;
+  readonly ledger: Ledger;
 }
+
+const KG = rule('', 'kg', 'count * mass / 1000');
 
 /**
  * Paper, board and film that do not leave as product: bought paper and parts, with what stations put onto them, less what is
  * delivered. Source: identity (balance of mass; `materialBalance` tells where it goes).
  */
-export function wasteFigure({ job, jobFlow, book }: Context): void {
-  const inputs: Record<string, string> = { paper: 'total.paperKg' };
+export function wasteFigure({ job, jobFlow, ledger }: Context): void {
+  const total = ledger.group('total');
+  const inputs: Record<string, Entry> = { paper: total.of('paperKg') };
   const terms = ['paper'];
-  let value = book.value('total.paperKg');
-  const add = (name: string, sign: '+' | '-', figure: string): void => {
-    inputs[name] = figure;
+  const add = (name: string, sign: '+' | '-', entry: Entry): void => {
+    inputs[name] = entry;
     terms.push(`${sign} ${name}`);
-    value += sign === '+' ? book.value(figure) : -book.value(figure);
   };
-  const kg = (id: string, name: string, count: string, grams: number): string =>
-    book.reckon(id, name, (book.value(count) * grams) / GRAMS, 'kg', 'count * mass / 1000', {
-      count,
-      mass: book.give(`${id}.mass`, 'Mass of one', grams, 'g', IDENTITY),
-    });
+  const kg = (at: Group, field: string, name: string, count: Entry, grams: number): Entry => {
+    const mass = at.give(`${field}.mass`, 'Mass of one', grams, 'g', IDENTITY);
+    return at.reckon(field, KG, { count, mass }, { name });
+  };
   job.parts?.forEach(({ id, name, massG = 0 }, i) => {
-    if (massG > 0) add(`part${i + 1}`, '+', kg(`part.${id}.kg`, name, `part.${id}.count`, massG));
+    const part = ledger.group(`part.${id}`);
+    if (massG > 0) add(`part${i + 1}`, '+', kg(part, 'kg', name, part.of('count'), massG));
   });
   job.route.forEach(({ id }, i) => {
     const gain = jobFlow.gains.get(id) ?? 0;
-    if (gain > 0) add(`put${i + 1}`, '+', kg(`step.${id}.putOnKg`, 'Put on', `step.${id}.processUnits`, gain));
+    const at = ledger.step(id);
+    if (gain > 0) add(`put${i + 1}`, '+', kg(at, 'putOnKg', 'Put on', at.of('processUnits'), gain));
   });
   jobFlow.demands.forEach(({ material, figure }, i) => {
     const grams = jobFlow.materials.get(material)?.massG ?? 0;
-    add(`product${i + 1}`, '-', kg(`product.${material}.kg`, 'Delivered', figure, grams));
+    add(`product${i + 1}`, '-', kg(ledger.group(`product.${material}`), 'kg', 'Delivered', figure, grams));
   });
-  book.reckon('total.wasteKg', 'Waste of paper, board and film', value, 'kg', terms.join(' '), inputs);
+  total.reckon('wasteKg', rule('Waste of paper, board and film', 'kg', terms.join(' ')), inputs);
 }

@@ -6,11 +6,10 @@ import {
   type Plan,
   type PlanStep,
   type Step,
-  giveNorm,
   takenBy,
-  useId,
+  figureId,
 } from '../plan/index.js';
-import { type Machine, type NormLookup, type SupplyId, type Works, normsOf } from '../works/index.js';
+import { type Machine, type NormLookup, type SupplyId, type Works, normsOf, titleOf } from '../works/index.js';
 import type { StationDrawing } from './drawing.js';
 
 /** Rows that a station works down: cuts, panels, numbers, layers. */
@@ -84,7 +83,9 @@ export class SheetBook {
   /** A norm in force, for the working. */
   norm(id: string): string {
     const planned = `norm.${id}`;
-    return this.plan.figures[planned] ? planned : giveNorm(this.book, this.norms, id);
+    if (this.plan.figures[planned]) return planned;
+    const { norm, value, source, otherwise } = this.norms(id);
+    return this.book.give(planned, titleOf(norm), value, norm.unit, source, otherwise);
   }
 
   /** A norm of the station's machine. */
@@ -123,7 +124,7 @@ export class SheetBook {
 
   /** Shows how much of a supply the station uses up, and how much of it is on one; undefined where it uses none. */
   used(supply: SupplyId): string | undefined {
-    const id = useId(this.step.id, supply);
+    const id = figureId.step(this.step.id, `use.${supply}`);
     return this.plan.figures[id] ? this.card(id) : undefined;
   }
 

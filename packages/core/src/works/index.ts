@@ -1,5 +1,5 @@
 export * from './works.js';
-export { COUNTED, type Counted, type Norm, type NormGroup, isWithin, NORM_GROUPS } from './norm.js';
+export { COUNTED, type Counted, type Norm, type NormGroup, NORM_GROUPS, isWithin, titleOf } from './norm.js';
 export { limitsInWords, normInWords } from './norm-words.js';
 export { normById, normCatalogue } from './norm-catalogue.js';
 export { type NormScope, baseId, hasRunNorms, mayScope, scopedId, scopesOf } from './norm-scope.js';

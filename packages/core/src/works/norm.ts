@@ -56,6 +56,9 @@ export interface Norm {
   readonly source: Source;
 }
 
+/** What a norm is called in a working. */
+export const titleOf = ({ subject, name }: Norm): string => `${subject}: ${name.toLowerCase()}`;
+
 /** Whether a value lies within a norm's limits. */
 export const isWithin = (norm: Norm, value: number): boolean =>
   Number.isFinite(value) &&

@@ -1,4 +1,4 @@
-import { type FigureBook, GIVEN, IDENTITY, evaluate } from '../../kernel/index.js';
+import { type Entry, type Ledger, GIVEN, IDENTITY, rule } from '../../kernel/index.js';
 import { type Machine, type NormLookup, type SupplyId, SUPPLIES } from '../../works/index.js';
 import type { JobFlow, Layouts } from '../build-graph.js';
 import type { Job, Step } from '../job.js';
@@ -6,11 +6,11 @@ import { takenBy } from '../material/index.js';
 import { giveNorm, layoutAt } from '../step-norms.js';
 import { type Use, type UseAt, usesOf } from './use.js';
 
-/** What a station of a planned job uses up, with the figure that says how much. */
-export interface PlannedUse {
+/** What a station uses up, with the figure that says how much. */
+export interface UsedUp {
   readonly step: string;
   readonly supply: SupplyId;
-  readonly figure: string;
+  readonly figure: Entry;
 }
 
 interface Context {
@@ -19,7 +19,7 @@ interface Context {
   readonly machines: ReadonlyMap<string, Machine | undefined>;
   readonly jobFlow: JobFlow;
   readonly norms: NormLookup;
-  readonly book: FigureBook;
+  readonly ledger: Ledger;
 }
 
 /** A station as its uses see it. */
@@ -39,20 +39,20 @@ function useAt({ job, layouts, machines, jobFlow: { materials, made }, norms }: 
   };
 }
 
-/** Figure of a supply at a station. */
-export const useId = (step: string, supply: SupplyId): string => `step.${step}.use.${supply}`;
+/** Field of a supply at a station. */
+export const useField = (supply: SupplyId): string => `use.${supply}`;
 
-function useFigure({ book, norms }: Context, step: Step, use: Use): PlannedUse {
-  const id = useId(step.id, use.supply);
-  const { name, unit } = SUPPLIES[use.supply];
-  const inputs: Record<string, string> = { units: `step.${step.id}.processUnits` };
+function useFigure({ ledger, norms }: Context, step: Step, use: Use): UsedUp {
+  const at = ledger.step(step.id);
+  const field = useField(use.supply);
+  const inputs: Record<string, Entry> = { units: at.of('processUnits') };
   for (const [key, value] of Object.entries(use.values))
-    inputs[key] = book.give(`${id}.${key}`, value.name, value.value, value.unit, value.told ? GIVEN : IDENTITY);
-  for (const [key, norm] of Object.entries(use.norms)) inputs[key] = giveNorm(book, norms, norm);
-  const quantity = evaluate(use.formula, (key) => book.value(inputs[key] ?? key));
-  return { step: step.id, supply: use.supply, figure: book.reckon(id, name, quantity, unit, use.formula, inputs) };
+    inputs[key] = at.give(`${field}.${key}`, value.name, value.value, value.unit, value.told ? GIVEN : IDENTITY);
+  for (const [key, norm] of Object.entries(use.norms)) inputs[key] = giveNorm(ledger, norms, norm);
+  const { name, unit } = SUPPLIES[use.supply];
+  return { step: step.id, supply: use.supply, figure: at.reckon(field, rule(name, unit, use.formula), inputs) };
 }
 
 /** Everything that the stations of a job use up beside paper, ink, parts and packing. Source: handbook chapters 5 and 7. */
-export const useFigures = (context: Context): PlannedUse[] =>
+export const useFigures = (context: Context): UsedUp[] =>
   context.job.route.flatMap((step) => usesOf(useAt(context, step)).map((use) => useFigure(context, step, use)));

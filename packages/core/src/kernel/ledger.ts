@@ -1,0 +1,211 @@
+import { type Figure, type Figures, type Source, IDENTITY } from './figure.js';
+import { type Compiled, type NamesIn, compile } from './formula.js';
+import { table } from './table.js';
+
+/** A rule of the working: what it gives, in what unit, and how it comes of what it is given. */
+export interface Rule<Name extends string = string> {
+  readonly name: string;
+  readonly unit: string;
+  readonly formula: string;
+  readonly source: Source;
+  readonly run: Compiled;
+  /** Only tells the compiler what the rule has to be given. */
+  readonly names?: Name;
+}
+
+/**
+ * A rule as a constant: its formula is read once, and the compiler holds whoever uses it to the names in it.
+ * Errors: throws where the formula cannot be read.
+ */
+export const rule = <const Text extends string>(
+  name: string,
+  unit: string,
+  formula: Text,
+  source: Source = IDENTITY,
+): Rule<NamesIn<Text>> => ({ name, unit, formula, source, run: compile(formula) });
+
+/** What one figure says otherwise than its rule. */
+export interface Told {
+  readonly name?: string;
+  readonly unit?: string;
+  readonly source?: Source;
+}
+
+export type Inputs<Name extends string = string> = Readonly<Record<Name, Entry>>;
+const NOTHING: Inputs = {};
+
+/** One figure of a plan while it is reckoned: its value, and what its working is written from when somebody opens it. */
+export class Entry {
+  constructor(
+    private readonly group: Group,
+    private readonly field: string,
+    readonly value: number,
+    readonly name: string,
+    readonly unit: string,
+    private readonly source: Source,
+    private readonly formula: string | undefined,
+    private readonly inputs: Inputs,
+    private readonly otherwise?: number,
+  ) {}
+
+  get id(): string {
+    return `${this.group.path}.${this.field}`;
+  }
+
+  /** The same under another name, in its group. */
+  as(field: string, name: string = this.name): Entry {
+    const { group, value, unit, source, formula, inputs, otherwise } = this;
+    return new Entry(group, field, value, name, unit, source, formula, inputs, otherwise);
+  }
+
+  write(): Figure {
+    const { id, name, value, unit, formula, source, otherwise } = this;
+    const inputs = table<string>();
+    for (const key of Object.keys(this.inputs)) inputs[key] = this.inputs[key]?.id ?? '';
+    return {
+      id,
+      name,
+      value,
+      unit,
+      ...(formula === undefined ? {} : { formula }),
+      inputs,
+      source,
+      ...(otherwise === undefined ? {} : { otherwise }),
+    };
+  }
+}
+
+/** Figures of one thing: a step, a component, the norms. Ids are the path of the thing, a full stop and the field. */
+export class Group {
+  private readonly entries = new Map<string, Entry>();
+
+  constructor(
+    readonly path: string,
+    private readonly before?: Group,
+  ) {}
+
+  /** Records what a rule gives. */
+  reckon<Name extends string>(field: string, rule: Rule<Name>, inputs: Inputs<Name>, told?: Told): Entry {
+    const of = inputs as Inputs;
+    const value = rule.run((name) => {
+      const input = of[name];
+      if (!input) throw new Error(`${this.path}.${field} wants ${name}`);
+      return input.value;
+    });
+    return this.count(field, rule, inputs, value, told);
+  }
+
+  /** Records a value that the engine reckoned exactly; the rule says the same in plain numbers. */
+  count<Name extends string>(
+    field: string,
+    { name, unit, source, formula }: Rule<Name>,
+    inputs: Inputs<Name>,
+    value: number,
+    told?: Told,
+  ): Entry {
+    return this.put(
+      field,
+      new Entry(
+        this,
+        field,
+        value,
+        told?.name ?? name,
+        told?.unit ?? unit,
+        told?.source ?? source,
+        formula,
+        inputs as Inputs,
+      ),
+    );
+  }
+
+  /** Records a given figure, once. */
+  give(field: string, name: string, value: number, unit: string, source: Source, otherwise?: number): Entry {
+    return (
+      this.find(field) ??
+      this.put(field, new Entry(this, field, value, name, unit, source, undefined, NOTHING, otherwise))
+    );
+  }
+
+  /** Records an entry, instead of one that stood there. */
+  put(field: string, entry: Entry): Entry {
+    this.entries.set(field, entry);
+    return entry;
+  }
+
+  find(field: string): Entry | undefined {
+    return this.entries.get(field) ?? this.before?.find(field);
+  }
+
+  /** Errors: throws where nobody recorded it, which is our own bug. */
+  of(field: string): Entry {
+    const entry = this.find(field);
+    if (!entry) throw new Error(`no figure ${this.path}.${field}`);
+    return entry;
+  }
+
+  all(): Iterable<Entry> {
+    return this.entries.values();
+  }
+}
+
+/**
+ * The figures of one plan. While it is reckoned only values are made; the working (ids, formulas, inputs by id) is written
+ * when somebody opens it.
+ */
+export class Ledger {
+  private readonly groups = new Map<string, Group>();
+  private readonly steps = new Map<string, Group>();
+  private readonly components = new Map<string, Group>();
+  private readonly waiting: (() => void)[] = [];
+  private written: Figures | undefined;
+
+  /** @param before a ledger whose figures stand in this one too, until they are recorded anew. */
+  constructor(private readonly before?: Ledger) {}
+
+  /** Figures under a path of their own: `total`, `cost.machine`, `norm`. */
+  group(path: string): Group {
+    return this.groups.get(path) ?? add(this.groups, path, new Group(path, this.before?.groups.get(path)));
+  }
+
+  /** Figures of a step of the route. */
+  step(id: string): Group {
+    return this.steps.get(id) ?? add(this.steps, id, new Group(`step.${id}`, this.before?.steps.get(id)));
+  }
+
+  /** Figures of a component. */
+  component(id: string): Group {
+    return (
+      this.components.get(id) ?? add(this.components, id, new Group(`component.${id}`, this.before?.components.get(id)))
+    );
+  }
+
+  /** Working that nothing else is reckoned from: written when a figure is opened. */
+  later(write: () => void): void {
+    this.waiting.push(write);
+  }
+
+  /** All figures with their working. */
+  get figures(): Figures {
+    return (this.written ??= this.write());
+  }
+
+  private write(): Figures {
+    for (const write of this.waiting) write();
+    const figures = table<Figure>();
+    for (const ledger of this.before ? [this.before, this] : [this])
+      for (const groups of [ledger.groups, ledger.components, ledger.steps])
+        for (const group of groups.values()) for (const entry of group.all()) figures[entry.id] = entry.write();
+    return figures;
+  }
+}
+
+function add(groups: Map<string, Group>, id: string, group: Group): Group {
+  groups.set(id, group);
+  return group;
+}
+
+/** So many figures added up: `n1 + n2 + n3`. */
+export function addedUp(parts: readonly Entry[], name: string, unit: string): { rule: Rule; inputs: Inputs } {
+  const inputs = table(parts.map((part, i) => [`n${i + 1}`, part]));
+  return { rule: rule(name, unit, Object.keys(inputs).join(' + ') || '0'), inputs };
+}

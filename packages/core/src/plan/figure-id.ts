@@ -1,0 +1,69 @@
+import type { School } from '../flow/index.js';
+import type { SupplyId } from '../works/index.js';
+
+/** Figures of a station that others read. */
+export type StepField =
+  | 'carriers'
+  | 'cuts'
+  | 'fullPallet'
+  | 'hours'
+  | 'incidents'
+  | 'lag'
+  | 'lead'
+  | 'lifts'
+  | 'massG'
+  | 'needsOut'
+  | 'packKg'
+  | 'packs'
+  | 'pallets'
+  | 'palletKg'
+  | 'palletMm'
+  | 'perLayer'
+  | 'perPack'
+  | 'perPallet'
+  | 'platesHung'
+  | 'processUnits'
+  | 'rate'
+  | 'running'
+  | 'samples'
+  | 'setup'
+  | 'setupHours'
+  | 'sheetsPerLift'
+  | 'through'
+  | 'turns'
+  | 'wait'
+  | 'washUps'
+  | `units.${School}`
+  | `use.${SupplyId}`;
+
+/** Figures of a component that others read. */
+export type ComponentField =
+  | 'boughtSheets'
+  | 'caliper'
+  | 'cutLength'
+  | 'deckle'
+  | 'gsm'
+  | 'impressionsPerSheet'
+  | 'paperKg'
+  | 'plates'
+  | 'platesPerSet'
+  | 'pressSheets'
+  | 'rollKg'
+  | 'rollLength'
+  | 'rollNeed'
+  | 'rollUsable'
+  | 'rollWidth'
+  | 'rolls'
+  | 'rollsKg'
+  | 'splices'
+  | 'webM'
+  | `ink.${'front' | 'back'}.${number}.drawn`;
+
+/** Ids of a plan's figures. */
+export const figureId = {
+  step: (id: string, field: StepField): string => `step.${id}.${field}`,
+  component: (id: string, field: ComponentField): string => `component.${id}.${field}`,
+  ink: (name: string, field: 'kg' | 'pails'): string => `ink.${name}.${field}`,
+  part: (id: string, field: 'count' | 'kg'): string => `part.${id}.${field}`,
+  norm: (id: string): string => `norm.${id}`,
+};

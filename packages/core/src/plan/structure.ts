@@ -1,0 +1,94 @@
+import { type Issue, type Outcome, Ledger } from '../kernel/index.js';
+import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
+import { adviseJob } from './advice.js';
+import { type Layouts, type RouteFlow, routeFlow } from './build-graph.js';
+import { checkJob } from './check-job.js';
+import { type ComponentLayout, sharingLayouts } from './component-layout.js';
+import { adviseInks } from './ink-advice.js';
+import type { Job } from './job.js';
+import { adviseRegister } from './register-plan.js';
+import { layOnce } from './remember-layout.js';
+import { sectionPositions } from './section-layout.js';
+import { machineOf } from './step-norms.js';
+
+/** A job checked, laid out and strung together, before anything is counted: all that does not change with the quantity. */
+export interface Structure {
+  readonly works: Works;
+  readonly norms: NormLookup;
+  readonly layouts: Layouts;
+  /** Layouts by lane: components, and the sections that share a form. */
+  readonly lanes: Layouts;
+  /** Machine of every step. */
+  readonly machines: ReadonlyMap<string, Machine | undefined>;
+  readonly route: RouteFlow;
+  /** Figures of set-up, running spoilage and yields. */
+  readonly ledger: Ledger;
+  /** What works but wants a look. */
+  readonly advice: readonly Issue[];
+}
+
+function layAll(job: Job, works: Works, norms: NormLookup): { layouts: Layouts; issues: Issue[] } {
+  const layouts = new Map<string, ComponentLayout>();
+  const issues: Issue[] = [];
+  const context = { job, works, norms, positions: sectionPositions(job) };
+  job.components.forEach((component, i) => {
+    // What shares a form is laid with it.
+    if (component.on !== undefined) return;
+    const laid = layOnce(component, `components[${i}]`, context);
+    issues.push(...laid.issues);
+    if (laid.layout) layouts.set(component.id, laid.layout);
+  });
+  return { layouts, issues };
+}
+
+function build(job: Job, asked: Works): Outcome<Structure> {
+  const works = withStockNorms(asked, job.norms);
+  const checked = checkJob(job, works);
+  const errors = checked.filter(({ severity }) => severity === 'error');
+  if (errors.length > 0) return { ok: false, issues: errors };
+  const norms = normsOf(works, job.norms);
+  const { layouts, issues } = layAll(job, works, norms);
+  if (issues.length > 0) return { ok: false, issues };
+  const sharing = [...layouts.values()].flatMap(sharingLayouts);
+  const lanes: Layouts = new Map([...layouts, ...sharing.map((layout) => [layout.component.id, layout] as const)]);
+  const machines = new Map(
+    job.route.map((step) => [
+      step.id,
+      machineOf(step, step.component === undefined ? undefined : lanes.get(step.component), works),
+    ]),
+  );
+  const ledger = new Ledger();
+  const graph = { job, works, layouts: lanes, machines, norms };
+  const { flow: route, issues: wrong } = routeFlow(graph, ledger, toldByRun(works));
+  if (wrong.length > 0) return { ok: false, issues: wrong };
+  const advice = [
+    ...checked,
+    ...adviseJob(job, lanes),
+    ...adviseInks(job, works, layouts),
+    ...[...layouts.values()].flatMap((layout) => adviseRegister(job, layout, norms)),
+  ];
+  return { ok: true, value: { works, norms, layouts, lanes, machines, route, ledger, advice } };
+}
+
+const toldByRun = (works: Works): boolean => hasRunNorms(Object.keys(works.norms));
+
+/** Whether two jobs differ in what their structure does not read. */
+const sameButOrder = (a: Job, b: Job): boolean =>
+  [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
+    (key) => key === 'order' || a[key as keyof Job] === b[key as keyof Job],
+  );
+
+const known = new WeakMap<Works, { readonly job: Job; readonly structure: Structure }>();
+
+/**
+ * The structure of a job, kept while only its order changes: while somebody types a quantity, nothing is laid out or strung
+ * together again. Jobs and works are values that are never changed in place.
+ * Issues: every code of the catalogue but those of counting.
+ */
+export function structureOf(job: Job, works: Works): Outcome<Structure> {
+  const before = known.get(works);
+  if (before && sameButOrder(before.job, job)) return { ok: true, value: before.structure };
+  const built = build(job, works);
+  if (built.ok && !toldByRun(works)) known.set(works, { job, structure: built.value });
+  return built;
+}
