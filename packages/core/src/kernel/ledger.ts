@@ -44,7 +44,8 @@ export class Entry {
     readonly unit: string,
     private readonly source: Source,
     private readonly formula: string | undefined,
-    private readonly inputs: Inputs,
+    /** What the formula stands on; figures that are added up as a list. */
+    private readonly inputs: Inputs | readonly Entry[],
     private readonly otherwise?: number,
   ) {}
 
@@ -58,10 +59,15 @@ export class Entry {
     return new Entry(group, field, value, name, unit, source, formula, inputs, otherwise);
   }
 
+  private told(): { formula: string | undefined; inputs: Inputs } {
+    return { formula: this.formula, inputs: this.inputs as Inputs };
+  }
+
   write(): Figure {
-    const { id, name, value, unit, formula, source, otherwise } = this;
+    const { id, name, value, unit, source, otherwise } = this;
+    const { formula, inputs: of } = Array.isArray(this.inputs) ? addedUp(this.inputs) : this.told();
     const inputs = table<string>();
-    for (const key of Object.keys(this.inputs)) inputs[key] = this.inputs[key]?.id ?? '';
+    for (const key of Object.keys(of)) inputs[key] = of[key]?.id ?? '';
     return {
       id,
       name,
@@ -73,6 +79,11 @@ export class Entry {
       ...(otherwise === undefined ? {} : { otherwise }),
     };
   }
+}
+
+function addedUp(parts: readonly Entry[]): { formula: string; inputs: Inputs } {
+  const inputs = table(parts.map((part, i) => [`n${i + 1}`, part]));
+  return { formula: Object.keys(inputs).join(' + ') || '0', inputs };
 }
 
 /** Figures of one thing: a step, a component, the norms. Ids are the path of the thing, a full stop and the field. */
@@ -116,6 +127,13 @@ export class Group {
         inputs as Inputs,
       ),
     );
+  }
+
+  /** Records so many figures added up: `n1 + n2 + n3`. */
+  sum(field: string, name: string, unit: string, parts: readonly Entry[]): Entry {
+    let value = 0;
+    for (const part of parts) value += part.value;
+    return this.put(field, new Entry(this, field, value, name, unit, IDENTITY, undefined, parts));
   }
 
   /** Records a given figure, once. */
@@ -202,10 +220,4 @@ export class Ledger {
 function add(groups: Map<string, Group>, id: string, group: Group): Group {
   groups.set(id, group);
   return group;
-}
-
-/** So many figures added up: `n1 + n2 + n3`. */
-export function addedUp(parts: readonly Entry[], name: string, unit: string): { rule: Rule; inputs: Inputs } {
-  const inputs = table(parts.map((part, i) => [`n${i + 1}`, part]));
-  return { rule: rule(name, unit, Object.keys(inputs).join(' + ') || '0'), inputs };
 }

@@ -1,8 +1,8 @@
-import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule } from '../kernel/index.js';
-import type { NormLookup } from '../works/index.js';
+import { type Entry, type Group, GIVEN, IDENTITY, rule } from '../kernel/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { giveNorm } from './step-norms.js';
-import { rollFigures } from './roll-figures.js';
+import type { Prepared, Run } from './prepared.js';
+import { rollsOfRun } from './roll-figures.js';
 import { isWeb } from './supply.js';
 
 const PER_THOUSAND = rule('', 'kg', 'width / 1000 * height / 1000 * grammage');
@@ -55,7 +55,7 @@ const BOUGHT = rule('Bought sheets', 'sheets', 'ceil(sheets / out)');
  * with so many out of each, or a length of web through the sheeter or the corrugator.
  * Source: identity, handbook chapters 3 and 4 (parent sheets = ceil(press sheets / out)).
  */
-export function buyPaper(ledger: Ledger, norms: NormLookup, layout: ComponentLayout, sheets: Entry): Entry {
+export function paperOfRun({ ledger, norms }: Prepared, layout: ComponentLayout): (run: Run, sheets: Entry) => Entry {
   const { component, stock, supply } = layout;
   const at = ledger.component(component.id);
   const own = (field: 'gsm' | 'bulk', title: string, unit: string): Entry =>
@@ -69,22 +69,27 @@ export function buyPaper(ledger: Ledger, norms: NormLookup, layout: ComponentLay
   const bulk = own('bulk', 'Bulk', 'cm3/g');
   at.reckon('caliper', CALIPER, { grammage, bulk }, { name: `Caliper, ${stock.name}` });
   const told = { name: `Paper, ${component.name}` };
+  const into = (run: Run) => run.ledger.component(component.id);
   if (isWeb(supply)) {
     const words = WEB_WORDS[supply.kind];
     const lanes = at.give('lanes', words.lanes, supply.lanes, 'sheets', IDENTITY);
     const length = at.give('cutLength', words.cut, supply.cutLengthMm, 'mm', words.cutIs);
     const width = at.give(words.width, words.web, supply.webMm, 'mm', GIVEN);
-    const web = at.reckon('webM', WEB_M, { sheets, lanes, length }, { name: words.length });
-    const kg = at.reckon('paperKg', WEB_KG, { web, width, grammage }, told);
-    if (supply.kind === 'roll') rollFigures(ledger, norms, layout, web);
-    return kg;
+    const rolls = supply.kind === 'roll' ? rollsOfRun(ledger, norms, layout) : undefined;
+    return (run, sheets) => {
+      const web = into(run).reckon('webM', WEB_M, { sheets, lanes, length }, { name: words.length });
+      rolls?.(run, web);
+      return into(run).reckon('paperKg', WEB_KG, { web, width, grammage }, told);
+    };
   }
   if (supply.kind === 'press sheet') {
     const perThousand = thousandSheets(at, 'sheet', 'Press sheet', component.sheet, grammage);
-    return at.reckon('paperKg', SHEETS_KG, { sheets, perThousand }, told);
+    return (run, sheets) => into(run).reckon('paperKg', SHEETS_KG, { sheets, perThousand }, told);
   }
   const out = at.give('out', 'Press sheets out of a bought sheet', supply.out, 'sheets', IDENTITY);
-  const bought = at.reckon('boughtSheets', BOUGHT, { sheets, out });
   const perThousand = thousandSheets(at, 'bought', 'Bought sheet', supply.sheet, grammage);
-  return at.reckon('paperKg', SHEETS_KG, { sheets: bought, perThousand }, told);
+  return (run, sheets) => {
+    const bought = into(run).reckon('boughtSheets', BOUGHT, { sheets, out });
+    return into(run).reckon('paperKg', SHEETS_KG, { sheets: bought, perThousand }, told);
+  };
 }

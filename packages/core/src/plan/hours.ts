@@ -1,6 +1,5 @@
 import {
   type Entry,
-  type Group,
   type Inputs,
   type Rule,
   GIVEN,
@@ -12,34 +11,37 @@ import {
 } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { CARRIER_OF, carrierWords } from '../press/index.js';
-import { type Counted, type Machine, MACHINE_COUNTS, printingOf } from '../works/index.js';
+import { type Counted, MACHINE_COUNTS, printingOf } from '../works/index.js';
+import { batchShare, runsInBatches } from './batch.js';
 import { cutWork } from './cutting.js';
-import { batchShare } from './batch.js';
 import { washUpsBefore } from './inks.js';
 import type { Step } from './job.js';
 import { lagFigure, waitFigure } from './lag-hours.js';
-import { leadFigures } from './lead-hours.js';
+import { prepareLead } from './lead-hours.js';
 import { sheetsPerLift } from './machine-time.js';
-import { foldsOf, takenBy } from './material/index.js';
+import { foldsOf } from './material/index.js';
+import { type Prepared, type Run, type Station, stationOf } from './prepared.js';
 import { curveFigures, fluteFigures } from './speed-curve.js';
-import { IN_LINE, checkNorm, giveNorm, handNorm, isInLine, isPlateless, layoutAt, platesHung } from './step-norms.js';
-import { type Station, type StepTime, type TimeContext, NO_TIME } from './step-time.js';
-import { type Count, countThrough, countsOf, hourly, runHours } from './throughput.js';
+import { IN_LINE, checkNorm, giveNorm, handNorm, isInLine, isPlateless, platesHung } from './step-norms.js';
+import type { StationTime, StepTime, Timer } from './step-time.js';
+import { type Count, counterOf, countsOf, hourly, runHours } from './throughput.js';
 
 /** Cuts and turns come of the programme that the station shows. */
 const PROGRAMME = { label: 'identity', note: 'counted in the cutting programme' } as const;
 
 /** Set-up of a station with all that it depends on: the one part of its hours that the run does not change. */
 function setUp<Name extends string>(
-  { ledger, job, norms }: TimeContext,
-  at: Group,
+  { job, norms }: Prepared,
+  { step, at }: Station,
   of: Rule<Name>,
   inputs: Inputs<Name>,
-): Entry {
-  const share = batchShare(job, norms, ledger);
-  if (!share) return at.reckon('setupHours', of, inputs);
-  const part: Rule = rule(of.name, of.unit, `(${of.formula}) * share` as string);
-  return at.reckon('setupHours', part, { ...inputs, share }, { name: 'Set-up, its part of the batch' });
+): Timer {
+  if (!runsInBatches(job)) {
+    const entry = at.reckon('setupHours', of, inputs);
+    return () => entry;
+  }
+  const part: Rule = rule('Set-up, its part of the batch', of.unit, `(${of.formula}) * share` as string);
+  return (run) => run.ledger.step(step.id).reckon('setupHours', part, { ...inputs, share: batchShare(run, norms) });
 }
 
 const SET_UP = rule('Set-up', 'h', 'setup');
@@ -48,65 +50,70 @@ const SET_UP_PRESS = rule('Set-up', 'h', 'setup + each * plates');
 const SET_UP_WASHED = rule('Set-up', 'h', 'setup + each * plates + washes * wash');
 
 /** How much of what a rate counts runs through a station, as a figure. */
-function countFigure(context: TimeContext, { step, at, layout, incoming, machine }: Station, counts: Counted) {
-  const { norms } = context;
-  const packing = context.packings.get(step.id);
-  if (counts === 'packs' && packing) return { through: packing.packs as Count<Counted>, figure: at.of('packs') };
-  const [units, pieces] = [at.of('processUnits'), at.of('needsOut')];
-  const counting = countThrough(counts, {
+function through<C extends Counted>(context: Prepared, station: Station, counts: C): (run: Run) => Entry {
+  const { norms, route } = context;
+  const { step, at, layout, incoming, machine } = station;
+  const counter = counterOf(counts, {
     step,
     layout,
     incoming,
-    units: units.value,
-    wanted: pieces.value,
-    yielded: outputYield(context, step),
+    yielded: route.steps.find(({ id }) => id === step.id)?.outputs[0]?.yield ?? 1,
     perPack: step.perPack ?? 1,
     stackMm: machine?.cutsStacks ? norms('die.stackHeight').value : undefined,
   });
-  const inputs: Record<string, Entry> = counting.rule.formula.includes('wanted') ? { wanted: pieces } : { units };
-  for (const [name, given] of Object.entries(counting.values))
-    inputs[name] = at.give(name, given.name, given.value, given.unit, IDENTITY);
-  const figure = at.count('through', counting.rule, inputs, counting.through, { unit: counts });
-  return { through: counting.through, figure };
+  const values = table(
+    Object.entries(counter.values).map(([name, { name: title, value, unit }]) => [
+      name,
+      at.give(name, title, value, unit, IDENTITY),
+    ]),
+  );
+  const ofPieces = counter.rule.formula.includes('wanted');
+  const told = { unit: counts };
+  return ({ ledger }) => {
+    const own = ledger.step(step.id);
+    const packs = counts === 'packs' ? own.find('packs') : undefined;
+    if (packs) return packs;
+    const [units, wanted] = [own.of('processUnits'), own.of('needsOut')];
+    const inputs: Inputs = ofPieces ? { ...values, wanted } : { ...values, units };
+    return own.count('through', counter.rule, inputs, counter.count(units.value, wanted.value), told);
+  };
 }
 
-/** Good outputs of one process unit of a step. */
-const outputYield = ({ flow }: TimeContext, step: Step): number => flow.byId.get(step.id)?.downstream.output.yield ?? 1;
-
 /** Machine hours at a rate, slowed by so many shares; a rate in metres is told by the minute. */
-const ratedRule = (metres: boolean, shares: number): Rule => {
+function ratedRule(metres: boolean, shares: number): Rule {
   const rate = [metres ? '60 * speed' : 'speed', 'efficiency'];
   for (let i = 1; i <= shares; i++) rate.push(`share${i}`);
   return rule('Machine hours', 'h', `setup + through / (${rate.join(' * ')})` as string);
-};
-const MOST_SHARES = 8;
-const RATED = [false, true].map((metres) =>
-  Array.from({ length: MOST_SHARES + 1 }, (_, shares) => ratedRule(metres, shares)),
-);
+}
 
 /** What runs in an hour by a machine's own speed, slowed where its curve says so. */
-function ratedHours(context: TimeContext, station: Station, setup: Entry, counts: Counted, speed: Entry): number {
-  const { at, machine, norm } = station;
-  const { through, figure } = countFigure(context, station, counts);
+function rated<C extends Counted>(context: Prepared, station: Station, setup: Timer, counts: C, speed: Entry): Timer {
+  const { step, machine, norm } = station;
+  const counted = through(context, station, counts);
   const efficiency = norm('efficiency');
   const shares = machine
     ? [...fluteFigures(context, station, machine), ...curveFigures(context, station, machine)]
     : [];
-  const inputs: Record<string, Entry> = { setup, through: figure, speed, efficiency };
-  shares.forEach((one, i) => (inputs[`share${i + 1}`] = one));
+  const fixed: Record<string, Entry> = { speed, efficiency };
+  shares.forEach((one, i) => (fixed[`share${i + 1}`] = one));
   const slowed = shares.reduce((share, one) => share * one.value, efficiency.value);
-  const hours = setup.value + runHours(through, hourly(counts, speed.value), slowed);
-  const rated = RATED[counts === 'metres' ? 1 : 0]?.[shares.length] ?? ratedRule(counts === 'metres', shares.length);
-  return at.count('hours', rated, inputs, hours).value;
+  const rate = hourly(counts, speed.value);
+  const of = ratedRule(counts === 'metres', shares.length);
+  return (run) => {
+    const inputs: Inputs = { setup: setup(run), through: counted(run), ...fixed };
+    const { setup: ready, through: runs } = inputs;
+    const hours = (ready?.value ?? 0) + runHours((runs?.value ?? 0) as Count<C>, rate, slowed);
+    return run.ledger.step(step.id).count('hours', of, inputs, hours);
+  };
 }
 
 /** A press: set up by the plates that it hangs and the units that it washes. Source: handbook chapter 8. */
-function pressHours(context: TimeContext, station: Station): number {
+function pressTimer(context: Prepared, station: Station): Timer {
   const { ledger, norms, job, works } = context;
   const { step, at, layout, machine, norm } = station;
   const counts = machine ? MACHINE_COUNTS[machine.process] : 'sheets';
   if (!layout || isPlateless(layout))
-    return ratedHours(context, station, setUp(context, at, SET_UP, { setup: norm('setup') }), counts, norm('speed'));
+    return rated(context, station, setUp(context, station, SET_UP, { setup: norm('setup') }), counts, norm('speed'));
   const kind = CARRIER_OF[printingOf(layout.machine)];
   const [heading, carriers] = carrierWords(kind ? [kind] : ['plate']);
   const washes = step.operation === 'print' ? washUpsBefore(job, works, step, layout) : 0;
@@ -118,19 +125,19 @@ function pressHours(context: TimeContext, station: Station): number {
   };
   const setup =
     washes > 0
-      ? setUp(context, at, SET_UP_WASHED, {
+      ? setUp(context, station, SET_UP_WASHED, {
           ...inputs,
           washes: at.give('washUps', 'Units washed before this pass', washes, 'wash-ups', IDENTITY),
           wash: giveNorm(ledger, norms, 'press.washUp'),
         })
-      : setUp(context, at, SET_UP_PRESS, inputs);
-  return ratedHours(context, station, setup, counts, norm('speed'));
+      : setUp(context, station, SET_UP_PRESS, inputs);
+  return rated(context, station, setup, counts, norm('speed'));
 }
 
 const BY_SECONDS = rule('Books in an hour', 'pieces/h', '3600 / seconds');
 
 /** Pieces an hour: told in the job, by the norm of hand work, or by the machine. */
-function paceFigure({ ledger, norms }: TimeContext, { step, at, incoming, norm }: Station): Entry {
+function paceFigure({ ledger, norms }: Prepared, { step, at, incoming, norm }: Station): Entry {
   const [hand, check] = [handNorm(step), checkNorm(step, incoming)];
   const pace = check
     ? at.reckon('pace', BY_SECONDS, { seconds: giveNorm(ledger, norms, check) })
@@ -142,11 +149,11 @@ function paceFigure({ ledger, norms }: TimeContext, { step, at, incoming, norm }
   return at.give('perHour', 'Pieces in an hour', step.perHour, 'pieces/h', told, pace.value);
 }
 
-function rateHours(context: TimeContext, station: Station): number {
-  const { step, at, machine, norm } = station;
-  const setup = setUp(context, at, SET_UP, { setup: norm('setup') });
+function rateTimer(context: Prepared, station: Station): Timer {
+  const { step, machine, norm } = station;
+  const setup = setUp(context, station, SET_UP, { setup: norm('setup') });
   const counts = machine ? countsOf(machine, step) : 'pieces';
-  return ratedHours(context, station, setup, counts, paceFigure(context, station));
+  return rated(context, station, setup, counts, paceFigure(context, station));
 }
 
 const PER_LIFT = rule('Sheets a lift', 'sheets', 'max(1, floor(height * 1000 / caliper))');
@@ -159,49 +166,49 @@ const LIFT_HOURS = rule(
   'setup + lifts * (minutes + (cuts * seconds + turns * turn) / 60) / 60 / efficiency',
 );
 
-/** Guillotine: piles of a lift's height, cut and turned by the programme of the layout. Source: handbook chapter 7. */
-function liftHours(context: TimeContext, { step, at, layout, incoming, norm }: Station): number {
-  const { ledger, norms } = context;
+/** Sheets in a lift: as high as the machine takes, no more than are told. */
+function sheetsFigure({ step, at, incoming, norm }: Station): Entry {
   const caliper = at.give('caliper', 'Caliper of what is cut', incoming?.caliperUm ?? 0, 'um', IDENTITY);
   const height = norm('liftHeight');
   const perLift = sheetsPerLift(height.value, caliper.value, step.perLift);
-  const sheets =
-    step.perLift === undefined
-      ? at.count('sheetsPerLift', PER_LIFT, { height, caliper }, perLift)
-      : at.count(
-          'sheetsPerLift',
-          PER_LIFT_TOLD,
-          { height, caliper, told: at.give('perLift', 'Sheets in a counted pile', step.perLift, 'sheets', GIVEN) },
-          perLift,
-        );
-  // Books of a batch are cut in one pile, each with its part of it.
-  const share = batchShare(context.job, norms, ledger);
-  const units = at.of('processUnits');
-  const lifts = share
-    ? at.count(
-        'lifts',
-        LIFTS_OF_BATCH,
-        { units, sheets, share },
-        share.value * ceilRatio(units.value / share.value, perLift),
-      )
-    : at.count('lifts', LIFTS, { units, sheets }, ceilRatio(units.value, perLift));
+  if (step.perLift === undefined) return at.count('sheetsPerLift', PER_LIFT, { height, caliper }, perLift);
+  const told = at.give('perLift', 'Sheets in a counted pile', step.perLift, 'sheets', GIVEN);
+  return at.count('sheetsPerLift', PER_LIFT_TOLD, { height, caliper, told }, perLift);
+}
+
+/** Guillotine: piles of a lift's height, cut and turned by the programme of the layout. Source: handbook chapter 7. */
+function liftTimer(context: Prepared, station: Station): Timer {
+  const { ledger, norms, job } = context;
+  const { step, layout, norm, at } = station;
+  const sheets = sheetsFigure(station);
   const work = cutWork(layout, step, norms('cut.leastStrip').value);
-  return at.reckon('hours', LIFT_HOURS, {
-    setup: setUp(context, at, SET_UP, { setup: norm('setup') }),
-    lifts,
+  const setup = setUp(context, station, SET_UP, { setup: norm('setup') });
+  const fixed = {
     minutes: norm('minutesPerLift'),
     cuts: at.give('cuts', 'Cuts a lift', work.cuts, 'cuts', PROGRAMME),
     seconds: norm('secondsPerCut'),
     turns: at.give('turns', 'Quarter turns a lift', work.quarterTurns, 'turns', PROGRAMME),
     turn: giveNorm(ledger, norms, 'cut.turnSeconds'),
     efficiency: norm('efficiency'),
-  }).value;
+  };
+  // Books of a batch are cut in one pile, each with its part of it.
+  const inBatches = runsInBatches(job);
+  return (run) => {
+    const own = run.ledger.step(step.id);
+    const units = own.of('processUnits');
+    const share = inBatches ? batchShare(run, norms) : undefined;
+    const piles = ceilRatio(units.value / (share?.value ?? 1), sheets.value);
+    const lifts = share
+      ? own.count('lifts', LIFTS_OF_BATCH, { units, sheets, share }, share.value * piles)
+      : own.count('lifts', LIFTS, { units, sheets }, piles);
+    return own.reckon('hours', LIFT_HOURS, { setup: setup(run), lifts, ...fixed });
+  };
 }
 
 const BELT = rule('Sheets an hour', '', 'min(most, 60 * belt / (length + gap))');
 
 /** Folder and folder-gluer: pieces an hour by belt speed and sheet length, no more than the machine's limit. Source: handbook chapter 7. */
-function beltHours(context: TimeContext, station: Station): number {
+function beltTimer(context: Prepared, station: Station): Timer {
   const { step, at, layout, incoming, machine, norm } = station;
   const lengthM = Math.max(incoming?.widthMm ?? 0, incoming?.heightMm ?? 0) / UM;
   const length = at.give('length', 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
@@ -214,53 +221,51 @@ function beltHours(context: TimeContext, station: Station): number {
   );
   const setup =
     step.operation === 'fold'
-      ? setUp(context, at, SET_UP_FOLDS, {
+      ? setUp(context, station, SET_UP_FOLDS, {
           setup: norm('setup'),
           each: norm('setupPer'),
           folds: at.give('foldCount', 'Folds', foldsOf(step, layout), 'folds', IDENTITY),
         })
-      : setUp(context, at, SET_UP, { setup: norm('setup') });
-  return ratedHours(context, station, setup, counts, rate);
+      : setUp(context, station, SET_UP, { setup: norm('setup') });
+  return rated(context, station, setup, counts, rate);
 }
 
-const BY_MODEL = { press: pressHours, rate: rateHours, lifts: liftHours, belt: beltHours };
+const BY_MODEL = { press: pressTimer, rate: rateTimer, lifts: liftTimer, belt: beltTimer };
 
-function stepTime(context: TimeContext, step: Step): StepTime {
-  const machine: Machine | undefined = context.machines.get(step.id);
-  const incoming = context.jobFlow.materials.get(takenBy(step)[0]?.material ?? '');
-  // What is still one component is laid as that, whoever works on it.
-  const layout = context.layouts.get(step.component ?? incoming?.component ?? '');
-  const at = context.ledger.step(step.id);
-  const prefix = `machine.${machine?.id ?? ''}`;
-  const station: Station = {
-    step,
-    machine,
-    layout: layoutAt(step, layout, machine),
-    at,
-    incoming,
-    norm: (key) => giveNorm(context.ledger, context.norms, `${prefix}.${key}`),
-  };
+function stationTime(context: Prepared, step: Step): StationTime {
+  const station = stationOf(context, step);
   const { time } = OPERATION_RULES[step.operation];
-  if (time === 'lag') return { ...NO_TIME, lagHours: lagFigure(context, station) };
-  if (isInLine(step, layout)) {
-    at.give('hours', 'Machine hours', 0, 'h', IN_LINE);
-    return NO_TIME;
+  const nothing: StationTime = { lagHours: 0, waitHours: 0, hours: undefined };
+  if (time === 'lag') return { ...nothing, lagHours: lagFigure(context, station) };
+  if (isInLine(step, context.lanes.get(step.component ?? station.incoming?.component ?? ''))) {
+    station.at.give('hours', 'Machine hours', 0, 'h', IN_LINE);
+    return nothing;
   }
   const waitHours = waitFigure(context, station);
-  return { ...NO_TIME, waitHours, hours: machine ? BY_MODEL[time](context, station) : 0 };
+  return { ...nothing, waitHours, hours: station.machine ? BY_MODEL[time](context, station) : undefined };
 }
 
-/** Hours of every step and of the job, with their working. Source: handbook chapters 7 and 8. */
-export function timeFigures(context: TimeContext): {
-  steps: ReadonlyMap<string, StepTime>;
-  hours: number;
-  leadHours: number;
-} {
-  const { job, ledger } = context;
-  const steps = new Map(job.route.map((step) => [step.id, stepTime(context, step)]));
-  const timed = job.route.flatMap(({ id }) => ledger.step(id).find('hours') ?? []);
-  const inputs = table(timed.map((entry, i) => [`h${i + 1}`, entry]));
-  const sum = rule('Machine hours', 'h', Object.keys(inputs).join(' + ') || '0');
-  const hours = ledger.group('total').reckon('hours', sum, inputs);
-  return { steps, hours: hours.value, leadHours: leadFigures(context, steps) };
+/** Hours of every step and of the job for a run, with their working. */
+export type Times = (run: Run) => {
+  readonly steps: ReadonlyMap<string, StepTime>;
+  readonly hours: number;
+  readonly leadHours: number;
+};
+
+/** Makes ready what does not change with the run. Source: handbook chapters 7 and 8. */
+export function prepareTimes(context: Prepared): Times {
+  const { job } = context;
+  const stations = job.route.map((step) => [step.id, stationTime(context, step)] as const);
+  const lead = prepareLead(context, new Map(stations));
+  return (run) => {
+    const timed: Entry[] = [];
+    const steps = new Map<string, StepTime>();
+    for (const [id, { lagHours, waitHours, hours }] of stations) {
+      const own = hours?.(run) ?? run.ledger.step(id).find('hours');
+      if (own) timed.push(own);
+      steps.set(id, { lagHours, waitHours, hours: own?.value ?? 0 });
+    }
+    const hours = run.ledger.group('total').sum('hours', 'Machine hours', 'h', timed);
+    return { steps, hours: hours.value, leadHours: lead(run) };
+  };
 }

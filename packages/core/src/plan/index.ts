@@ -79,7 +79,7 @@ export { type Use, type UseAt, STITCHES, dieSide, quantityOf, strikingDie, usesO
 export { adhesiveAt } from './adhesive.js';
 export * from './machine-time.js';
 export { curveShare, fluteShare } from './speed-curve.js';
-export { type Through, countThrough, countsOf, hourly, runHours } from './throughput.js';
+export { type Through, counterOf, countsOf, hourly, runHours } from './throughput.js';
 export { type CutWork, cutWork } from './cutting.js';
 export { type FieldChange, type FigureChange, diffFigures, diffJobs } from './diff.js';
 export { type ExplainedFigure, explain } from './explain.js';

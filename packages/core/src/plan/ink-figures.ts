@@ -1,20 +1,11 @@
 import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule } from '../kernel/index.js';
-import type { NormLookup, Works } from '../works/index.js';
+import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { filledId } from './fills.js';
 import { type UnitInk, filmNorms, inkOf, unitsOf } from './inks.js';
-import type { InkSpec, Job, Step } from './job.js';
+import type { InkSpec, Step } from './job.js';
+import type { Prepared, Run } from './prepared.js';
 import { giveNorm } from './step-norms.js';
-import { sumFigure } from './sum-figure.js';
-
-interface Context {
-  readonly job: Job;
-  readonly works: Works;
-  readonly norms: NormLookup;
-  readonly ledger: Ledger;
-  /** Inks whose unit is filled for their pass. */
-  readonly fills: ReadonlySet<string>;
-}
 
 /** Figures of an ink by its name, in all components. */
 export const inkGroup = (ledger: Ledger, name: string): Group => ledger.group(`ink.${name}`);
@@ -40,12 +31,23 @@ export const printedArea = (ledger: Ledger, { component, printedAreaM2 }: Compon
 const LAID = rule('', 'kg', 'sheets * area * coverage * film / 1000');
 const DRAWN = rule('', 'kg', 'laid / solids + fills * fill + washes * loss');
 
+/** What is to be drawn of an ink, for a run. */
+export interface InkPart {
+  readonly ink: string;
+  readonly drawn: (run: Run) => Entry;
+}
+
 /**
  * Ink of one unit: what is laid on the paper, every sheet through the pass, those spoiled too; and what has to be drawn:
  * as supplied, with the fill of the unit and the loss of its wash-up. Source: identity, handbook chapter 5.
  */
-function unitFigure(context: Context, layout: ComponentLayout, pass: Step, unit: UnitInk): Entry {
-  const { job, works, ledger, norms, fills } = context;
+function unitPart(
+  { job, works, ledger, norms }: Prepared,
+  fills: ReadonlySet<string>,
+  layout: ComponentLayout,
+  pass: Step,
+  unit: UnitInk,
+): InkPart {
   const { component } = layout;
   const { side, index, name } = unit;
   const at = ledger.component(component.id);
@@ -53,63 +55,71 @@ function unitFigure(context: Context, layout: ComponentLayout, pass: Step, unit:
   const given = component[side][index]?.coverage;
   const spec = inkOf(job, works, name);
   const from = filmNorms(layout, spec.kind);
-  const coverage =
-    given === undefined
-      ? giveNorm(ledger, norms, 'ink.coverage')
-      : at.give(`${field}.coverage`, `Coverage, ${name} ${side}`, given, 'share', GIVEN);
-  const laid = at.reckon(
-    field,
-    LAID,
-    {
-      sheets: ledger.step(pass.id).of('processUnits'),
-      area: printedArea(ledger, layout),
-      coverage,
-      film: filmFigure(ledger, norms, spec, from.film),
-    },
-    { name: `Ink ${name}, ${component.name}, ${side}` },
-  );
+  const film = {
+    area: printedArea(ledger, layout),
+    coverage:
+      given === undefined
+        ? giveNorm(ledger, norms, 'ink.coverage')
+        : at.give(`${field}.coverage`, `Coverage, ${name} ${side}`, given, 'share', GIVEN),
+    film: filmFigure(ledger, norms, spec, from.film),
+  };
   const filled = fills.has(filledId(pass.id, side, name)) ? 1 : 0;
   const filling = 'Fills of its unit: once for all forms that run on it';
-  return at.reckon(
-    `${field}.drawn`,
-    DRAWN,
-    {
-      laid,
-      solids: solidsFigure(ledger, norms, spec, from.solids),
-      fills: at.give(`${field}.fills`, filling, filled, 'fills', IDENTITY),
-      fill: giveNorm(ledger, norms, 'ink.fill'),
-      washes: at.give(`${field}.washes`, 'Wash-ups of its unit', unit.washed ? 1 : 0, 'wash-ups', IDENTITY),
-      loss: giveNorm(ledger, norms, 'ink.washLoss'),
+  const lost = {
+    solids: solidsFigure(ledger, norms, spec, from.solids),
+    fills: at.give(`${field}.fills`, filling, filled, 'fills', IDENTITY),
+    fill: giveNorm(ledger, norms, 'ink.fill'),
+    washes: at.give(`${field}.washes`, 'Wash-ups of its unit', unit.washed ? 1 : 0, 'wash-ups', IDENTITY),
+    loss: giveNorm(ledger, norms, 'ink.washLoss'),
+  };
+  const named = { name: `Ink ${name}, ${component.name}, ${side}` };
+  const drawn = { name: `Ink ${name} to draw, ${component.name}, ${side}` };
+  const drawnField = `${field}.drawn`;
+  return {
+    ink: name,
+    drawn: (run) => {
+      const own = run.ledger.component(component.id);
+      const sheets = run.ledger.step(pass.id).of('processUnits');
+      const laid = own.reckon(field, LAID, { sheets, ...film }, named);
+      return own.reckon(drawnField, DRAWN, { laid, ...lost }, drawn);
     },
-    { name: `Ink ${name} to draw, ${component.name}, ${side}` },
+  };
+}
+
+/** Ink of every unit of a component's passes. @param fills inks whose unit is filled for their pass. */
+export function inkParts(
+  context: Prepared,
+  fills: ReadonlySet<string>,
+  layout: ComponentLayout,
+  passes: readonly Step[],
+): InkPart[] {
+  const planned = unitsOf(context.job, context.works, layout.component, layout.machine);
+  return passes.flatMap((pass, i) =>
+    [...(planned[i]?.inks ?? [])]
+      .sort((a, b) => (a.side < b.side ? 1 : -1) || a.index - b.index)
+      .map((ink) => unitPart(context, fills, layout, pass, ink)),
   );
-}
-
-/** What is drawn of each ink, by its name. */
-export type InkParts = Map<string, Entry[]>;
-export function addInk(parts: InkParts, name: string, entry: Entry): void {
-  const before = parts.get(name);
-  if (before) before.push(entry);
-  else parts.set(name, [entry]);
-}
-
-/** Ink of every unit of a component's passes, gathered by name. */
-export function inkFigures(context: Context, layout: ComponentLayout, passes: readonly Step[], parts: InkParts): void {
-  const { job, works } = context;
-  const { component, machine } = layout;
-  const planned = unitsOf(job, works, component, machine);
-  passes.forEach((pass, i) => {
-    const inks = [...(planned[i]?.inks ?? [])].sort((a, b) => (a.side < b.side ? 1 : -1) || a.index - b.index);
-    for (const ink of inks) addInk(parts, ink.name, unitFigure(context, layout, pass, ink));
-  });
 }
 
 const PAILS = rule('', 'pails', 'ceil(kg / pail)');
 
-/** What is to be drawn of an ink over all its units, and in how many pails. */
-export function drawFigure({ ledger, norms }: Context, name: string, parts: readonly Entry[]): Entry {
-  const at = inkGroup(ledger, name);
-  const kg = sumFigure(at, 'kg', `Ink ${name}`, 'kg', parts);
-  at.reckon('pails', PAILS, { kg, pail: giveNorm(ledger, norms, 'ink.pail') }, { name: `Pails of ${name}` });
-  return kg;
+/** What is to be drawn of every ink over all its units, and in how many pails. */
+export function prepareInks({ ledger, norms }: Prepared, parts: readonly InkPart[]): (run: Run) => Map<string, Entry> {
+  const pail = giveNorm(ledger, norms, 'ink.pail');
+  return (run) => {
+    const byInk = new Map<string, Entry[]>();
+    for (const { ink, drawn } of parts) {
+      const before = byInk.get(ink);
+      if (before) before.push(drawn(run));
+      else byInk.set(ink, [drawn(run)]);
+    }
+    return new Map(
+      [...byInk].map(([name, drawn]) => {
+        const at = inkGroup(run.ledger, name);
+        const kg = at.sum('kg', `Ink ${name}`, 'kg', drawn);
+        at.reckon('pails', PAILS, { kg, pail }, { name: `Pails of ${name}` });
+        return [name, kg];
+      }),
+    );
+  };
 }

@@ -87,12 +87,31 @@ function rangeOf(side: 'front' | 'back', pass: PrintSide, units: number): { firs
   return side === 'front' ? { first: 0, count: half } : { first: half, count: units - half };
 }
 
+/** What was asked of a component last, and the answer. */
+interface Asked {
+  readonly inks: Job['inks'];
+  readonly works: Works;
+  readonly machine: Machine;
+  readonly passes: readonly PassInks[];
+}
+const known = new WeakMap<Component, Asked>();
+
 /**
  * Inks of a component's passes in the units of its press: order by the press's school and the rules or by hand, places
- * so that the fewest units are washed. A second pass comes after the first: its units hold what that left.
+ * so that the fewest units are washed. A second pass comes after the first: its units hold what that left. Remembered as
+ * long as the component, the job's inks and the works stay the same.
  * Source: handbook chapter 5 "Order of colours".
  */
-export function unitsOf(job: Job, works: Works, component: Component, machine: Machine): PassInks[] {
+export function unitsOf(job: Job, works: Works, component: Component, machine: Machine): readonly PassInks[] {
+  const { inks } = job;
+  const before = known.get(component);
+  if (before?.inks === inks && before?.works === works && before.machine === machine) return before.passes;
+  const passes = placeInUnits(job, works, component, machine);
+  known.set(component, { inks, works, machine, passes });
+  return passes;
+}
+
+function placeInUnits(job: Job, works: Works, component: Component, machine: Machine): PassInks[] {
   const press = machine.press;
   if (!press) return [];
   const process = printingOf(machine);

@@ -2,7 +2,7 @@ import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule } from '../k
 import type { NormLookup } from '../works/index.js';
 import { LYING_NORMS, type Waiting, wantedNorm } from './material/index.js';
 import { giveNorm } from './step-norms.js';
-import type { Station, TimeContext } from './step-time.js';
+import type { Prepared, Station } from './prepared.js';
 
 const IN_JOB = { label: 'set by user', note: 'set in this job' } as const;
 const NOTHING_WET = { label: 'practice', note: 'nothing on it is wet' } as const;
@@ -35,8 +35,8 @@ function leftFigure(
 const LYING_NAMES = { outside: 'Away from the house', cool: 'Cooling', press: 'Under pressure' } as const;
 
 /** Hours that something lies at a station that lets it lie. Source: handbook chapter 5 (practice). */
-export function lagFigure({ ledger, norms, jobFlow }: TimeContext, { step, at }: Station): number {
-  const { lag, lagHours = 0 } = jobFlow.lying.get(step.id) ?? {};
+export function lagFigure({ ledger, norms, route }: Prepared, { step, at }: Station): number {
+  const { lag, lagHours = 0 } = route.lying.get(step.id) ?? {};
   const own = LYING_NORMS[step.operation];
   if (!own) {
     if (step.hours !== undefined) at.give('lag', 'Drying', step.hours, 'h', IN_JOB, lag?.hours ?? 0);
@@ -64,8 +64,8 @@ export function lagFigure({ ledger, norms, jobFlow }: TimeContext, { step, at }:
 }
 
 /** Hours that something lies before a station, since what is wet on it wants them still. Source: handbook chapter 5. */
-export function waitFigure({ ledger, norms, jobFlow }: TimeContext, { step, at }: Station): number {
-  const { wait } = jobFlow.lying.get(step.id) ?? {};
+export function waitFigure({ ledger, norms, route }: Prepared, { step, at }: Station): number {
+  const { wait } = route.lying.get(step.id) ?? {};
   if (!wait) return 0;
   leftFigure(ledger, norms, at, 'wait', 'Lies before it', wait);
   return wait.hours;

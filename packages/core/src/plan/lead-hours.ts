@@ -1,87 +1,19 @@
 import { type Entry, type Rule, rule, table } from '../kernel/index.js';
-import { type StepTime, type TimeContext, NO_TIME } from './step-time.js';
+import type { Prepared, Run } from './prepared.js';
+import type { StationTime } from './step-time.js';
 
-/** When a step or its machine is done: the figure that says so. */
-type Done = Entry;
-
-/** A step on the way: what feeds it, where it runs, and how many of its makers are not through yet. */
-interface Waiting {
+/** A step on the way: what feeds it, where it runs, and what comes after it. */
+interface Stop {
   readonly at: number;
   readonly id: string;
   readonly feeds: readonly string[];
-  /** Machine that does one thing after another; people at the hand bench are as many as are wanted. */
+  readonly after: Stop[];
+  /** Machine that does one thing after another, and is not a press in line; people at the hand bench are as many as are wanted. */
   readonly machine: string | undefined;
-  readonly time: StepTime;
-  open: number;
-}
-
-/** Steps of a route with what feeds them: what two runs or two machines make together is there when the later one is through. */
-function waitingSteps({ job, flow, machines }: TimeContext, times: ReadonlyMap<string, StepTime>): Waiting[] {
-  const makers = new Map<string, string[]>();
-  for (const { step } of flow.steps)
-    for (const { material } of step.outputs) {
-      const before = makers.get(material);
-      if (before) before.push(step.id);
-      else makers.set(material, [step.id]);
-    }
-  return job.route.map(({ id }, at) => {
-    const inputs = flow.byId.get(id)?.step.inputs ?? [];
-    const feeds = [...new Set(inputs.flatMap(({ material }) => makers.get(material) ?? []))];
-    const machine = machines.get(id);
-    const time = times.get(id) ?? NO_TIME;
-    const busy = machine && machine.process !== 'hand' && time.hours > 0;
-    return { at, id, feeds, machine: busy ? machine.id : undefined, time, open: feeds.length };
-  });
-}
-
-/** When a step could begin. */
-function startOf({ feeds, machine, time }: Waiting, done: ReadonlyMap<string, Done>, free: ReadonlyMap<string, Done>) {
-  let there = 0;
-  for (const feed of feeds) there = Math.max(there, done.get(feed)?.value ?? 0);
-  const busy = machine === undefined ? undefined : free.get(machine);
-  return Math.max(there + time.waitHours, busy?.value ?? 0);
-}
-
-/**
- * Hours of the longest way from paper to the end of each step, as figures; returns the longest of all. A machine does one
- * thing after another: of what could begin, the step goes first that can begin first, in the order of the route.
- * Source: identity.
- */
-export function leadFigures(context: TimeContext, times: ReadonlyMap<string, StepTime>): number {
-  const { ledger, job, flow } = context;
-  const done = new Map<string, Done>();
-  const free = new Map<string, Done>();
-  const steps = waitingSteps(context, times);
-  const behind = new Map<string, Waiting[]>();
-  for (const step of steps)
-    for (const feed of step.feeds) {
-      const before = behind.get(feed);
-      if (before) before.push(step);
-      else behind.set(feed, [step]);
-    }
-  const ready = steps.filter(({ open }) => open === 0);
-  while (ready.length > 0) {
-    let next: Waiting | undefined;
-    let first = Infinity;
-    for (const one of ready) {
-      const start = startOf(one, done, free);
-      if (start > first || (start === first && next && one.at > next.at)) continue;
-      [next, first] = [one, start];
-    }
-    if (!next) break;
-    ready.splice(ready.indexOf(next), 1);
-    const end = writeLead(context, next, done, next.machine === undefined ? undefined : free.get(next.machine));
-    done.set(next.id, end);
-    if (next.machine !== undefined) free.set(next.machine, end);
-    for (const after of behind.get(next.id) ?? []) if (--after.open === 0) ready.push(after);
-  }
-  if (job.route.length === 0) return 0;
-  const ends = flow.steps
-    .filter(({ downstream }) => downstream.consumers.length === 0)
-    .map(({ step }) => ledger.step(step.id).of('lead'));
-  const inputs = table(ends.map((end, i) => [`end${i + 1}`, end]));
-  const longest = rule('First sheet to last box', 'h', maxOf(Object.keys(inputs)));
-  return ledger.group('total').reckon('leadHours', longest, inputs).value;
+  readonly waitHours: number;
+  /** How it is through where its machine was free, and where it had to wait for it. */
+  readonly rule: Rule;
+  readonly ruleAfter: Rule;
 }
 
 const maxOf = (names: readonly string[]): string =>
@@ -94,15 +26,100 @@ function leadRule(feeds: number, waits: boolean, isBusy: boolean, works: boolean
   return rule('Done after', 'h', `${isBusy ? `max(${there}, free)` : there}${works ? ' + own' : ''}` as string);
 }
 
+/** Steps of a route with what feeds them: what two runs or two machines make together is there when the later one is through. */
+function stopsOf({ job, route, machines, ledger }: Prepared, times: ReadonlyMap<string, StationTime>): Stop[] {
+  const makers = new Map<string, string[]>();
+  for (const { id, outputs } of route.steps)
+    for (const { material } of outputs) {
+      const before = makers.get(material);
+      if (before) before.push(id);
+      else makers.set(material, [id]);
+    }
+  const inputs = new Map(route.steps.map((step) => [step.id, step.inputs]));
+  const stops = job.route.map(({ id }, at): Stop => {
+    const feeds = [...new Set((inputs.get(id) ?? []).flatMap(({ material }) => makers.get(material) ?? []))];
+    const machine = machines.get(id);
+    const time = times.get(id);
+    const busy = machine && machine.process !== 'hand' && time?.hours !== undefined;
+    const own = ledger.step(id);
+    const waits = own.find('wait') !== undefined;
+    const works = time?.hours !== undefined || own.find('hours') !== undefined || own.find('lag') !== undefined;
+    return {
+      at,
+      id,
+      feeds,
+      after: [],
+      machine: busy ? machine.id : undefined,
+      waitHours: time?.waitHours ?? 0,
+      rule: leadRule(feeds.length, waits, false, works),
+      ruleAfter: leadRule(feeds.length, waits, true, works),
+    };
+  });
+  const byId = new Map(stops.map((stop) => [stop.id, stop]));
+  for (const stop of stops) for (const feed of stop.feeds) byId.get(feed)?.after.push(stop);
+  return stops;
+}
+
+type Done = ReadonlyMap<string, Entry>;
+
+/** When a step could begin. */
+function startOf({ feeds, machine, waitHours }: Stop, done: Done, free: Done): number {
+  let there = 0;
+  for (const feed of feeds) there = Math.max(there, done.get(feed)?.value ?? 0);
+  const busy = machine === undefined ? undefined : free.get(machine);
+  return Math.max(there + waitHours, busy?.value ?? 0);
+}
+
+/** Of what could begin, the step that can begin first, in the order of the route. */
+function firstOf(ready: readonly Stop[], done: Done, free: Done): Stop | undefined {
+  let next: Stop | undefined;
+  let first = Infinity;
+  for (const one of ready) {
+    const start = startOf(one, done, free);
+    if (start > first || (start === first && next && one.at > next.at)) continue;
+    [next, first] = [one, start];
+  }
+  return next;
+}
+
+/**
+ * Hours of the longest way from paper to the end of each step, as figures; returns the longest of all. A machine does one
+ * thing after another, what can begin first goes first. Source: identity.
+ */
+export function prepareLead(
+  context: Prepared,
+  times: ReadonlyMap<string, StationTime>,
+): (run: Run) => number {
+  const stops = stopsOf(context, times);
+  const ends = stops.filter(({ after }) => after.length === 0);
+  const longest: Rule = rule('First sheet to last box', 'h', maxOf(ends.map((_, i) => `end${i + 1}`)));
+  return (run) => {
+    const done = new Map<string, Entry>();
+    const free = new Map<string, Entry>();
+    const open = new Map(stops.map((stop) => [stop, stop.feeds.length]));
+    const ready = stops.filter(({ feeds }) => feeds.length === 0);
+    for (let next = firstOf(ready, done, free); next; next = firstOf(ready, done, free)) {
+      ready.splice(ready.indexOf(next), 1);
+      const { machine } = next;
+      const end = writeLead(run, next, done, machine === undefined ? undefined : free.get(machine));
+      done.set(next.id, end);
+      if (machine !== undefined) free.set(machine, end);
+      for (const after of next.after) {
+        const left = (open.get(after) ?? 0) - 1;
+        open.set(after, left);
+        if (left === 0) ready.push(after);
+      }
+    }
+    if (stops.length === 0) return 0;
+    const inputs = table(ends.map(({ id }, i) => [`end${i + 1}`, run.ledger.step(id).of('lead')]));
+    return run.ledger.group('total').reckon('leadHours', longest, inputs).value;
+  };
+}
+
 /** When a step is through: after what it takes, what its machine does before, and what it waits for. */
-function writeLead(
-  { ledger }: TimeContext,
-  { id, feeds }: Waiting,
-  done: ReadonlyMap<string, Done>,
-  free: Done | undefined,
-): Done {
+function writeLead({ ledger }: Run, { id, feeds, rule, ruleAfter }: Stop, done: Done, free: Entry | undefined): Entry {
   const at = ledger.step(id);
-  const inputs = table<Entry>();
+  const inputs: Record<string, Entry> = {};
   let n = 0;
   for (const feed of feeds) {
     const before = done.get(feed);
@@ -113,5 +130,5 @@ function writeLead(
   if (wait) inputs['wait'] = wait;
   if (free) inputs['free'] = free;
   if (own) inputs['own'] = own;
-  return at.reckon('lead', leadRule(n, wait !== undefined, free !== undefined, own !== undefined), inputs);
+  return at.reckon('lead', free ? ruleAfter : rule, inputs);
 }

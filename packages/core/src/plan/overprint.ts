@@ -1,13 +1,13 @@
-import { type Entry, type Ledger, GIVEN, IDENTITY, rule } from '../kernel/index.js';
+import { type Entry, GIVEN, IDENTITY, rule } from '../kernel/index.js';
 import { type CarrierKind, CARRIER_OF, carrierWords } from '../press/index.js';
-import { type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
-import type { Layouts } from './build-graph.js';
+import { type Machine, type Works, printingOf } from '../works/index.js';
 import { lifeNorm } from './carrier-norms.js';
 import type { ComponentLayout } from './component-layout.js';
 import { filledId } from './fills.js';
-import { type InkParts, addInk, filmFigure, printedArea } from './ink-figures.js';
+import { type InkPart, filmFigure, printedArea } from './ink-figures.js';
 import { filmNorms, inkOf } from './inks.js';
 import type { InkUse, Job, Step } from './job.js';
+import type { Prepared, Run } from './prepared.js';
 import { giveNorm, machineOf } from './step-norms.js';
 
 /** A sheet printed again on another press: the pass, with what it prints and what it prints from. */
@@ -34,48 +34,61 @@ export function overprintsOf(
   });
 }
 
-interface Context {
-  readonly job: Job;
-  readonly works: Works;
-  readonly layouts: Layouts;
-  readonly norms: NormLookup;
-  readonly ledger: Ledger;
-  readonly fills: ReadonlySet<string>;
-}
-
 const INK = rule('', 'kg', 'sheets * area * coverage * film / 1000 + fills * fill');
 const CARRIERS = rule('', '', 'inks * max(1, ceil(sheets / life))');
 
-/**
- * Carriers and ink of passes on other presses: one carrier an ink, renewed when it is worn; ink by area, coverage and film
- * of that process, with the fill of its unit. Adds the ink's figures to `parts`; returns the figures of the carriers.
- * Source: identity, handbook chapters 4 and 5.
- */
-export function overprintFigures(context: Context, parts: InkParts): Entry[] {
-  const { job, works, layouts, norms, ledger, fills } = context;
-  return overprintsOf(job, works, (id) => layouts.get(id)).flatMap(({ step, inks, layout, kind }) => {
-    const at = ledger.step(step.id);
-    const sheets = at.of('processUnits');
-    for (const [i, { name, coverage }] of inks.entries()) {
-      const spec = inkOf(job, works, name);
-      const filled = fills.has(filledId(step.id, '', name)) ? 1 : 0;
-      const inputs = {
-        sheets,
-        area: printedArea(ledger, layout),
-        coverage:
-          coverage === undefined
-            ? giveNorm(ledger, norms, 'ink.coverage')
-            : at.give(`ink.${i}.coverage`, `Coverage, ${name}`, coverage, 'share', GIVEN),
-        film: filmFigure(ledger, norms, spec, filmNorms(layout, spec.kind).film),
-        fills: at.give(`ink.${i}.fills`, 'Fills of its unit', filled, 'fills', IDENTITY),
-        fill: giveNorm(ledger, norms, 'ink.fill'),
-      };
-      addInk(parts, name, at.reckon(`ink.${i}`, INK, inputs, { name: `Ink ${name}, ${step.id}` }));
-    }
-    if (kind === undefined) return [];
-    const [heading, unit] = carrierWords([kind]);
-    const life = giveNorm(ledger, norms, lifeNorm(kind));
-    const perSet = at.give('inks', 'Inks of this pass', inks.length, 'inks', GIVEN);
-    return [at.reckon('carriers', CARRIERS, { inks: perSet, sheets, life }, { name: `${heading}, ${step.id}`, unit })];
+/** Ink of a pass on another press. Source: identity, handbook chapter 5. */
+function overprintInks(context: Prepared, fills: ReadonlySet<string>, { step, inks, layout }: Overprint): InkPart[] {
+  const { job, works, norms, ledger } = context;
+  const at = ledger.step(step.id);
+  return inks.map(({ name, coverage }, i): InkPart => {
+    const spec = inkOf(job, works, name);
+    const filled = fills.has(filledId(step.id, '', name)) ? 1 : 0;
+    const fixed = {
+      area: printedArea(ledger, layout),
+      coverage:
+        coverage === undefined
+          ? giveNorm(ledger, norms, 'ink.coverage')
+          : at.give(`ink.${i}.coverage`, `Coverage, ${name}`, coverage, 'share', GIVEN),
+      film: filmFigure(ledger, norms, spec, filmNorms(layout, spec.kind).film),
+      fills: at.give(`ink.${i}.fills`, 'Fills of its unit', filled, 'fills', IDENTITY),
+      fill: giveNorm(ledger, norms, 'ink.fill'),
+    };
+    const told = { name: `Ink ${name}, ${step.id}` };
+    return {
+      ink: name,
+      drawn: (run) => {
+        const own = run.ledger.step(step.id);
+        return own.reckon(`ink.${i}`, INK, { sheets: own.of('processUnits'), ...fixed }, told);
+      },
+    };
   });
+}
+
+/** Carriers of a pass on another press: one an ink, renewed when it is worn. Source: identity, handbook chapter 4. */
+function overprintCarriers({ norms, ledger }: Prepared, { step, inks, kind }: Overprint): ((run: Run) => Entry)[] {
+  if (kind === undefined) return [];
+  const [heading, unit] = carrierWords([kind]);
+  const life = giveNorm(ledger, norms, lifeNorm(kind));
+  const perSet = ledger.step(step.id).give('inks', 'Inks of this pass', inks.length, 'inks', GIVEN);
+  const told = { name: `${heading}, ${step.id}`, unit };
+  return [
+    (run) => {
+      const own = run.ledger.step(step.id);
+      return own.reckon('carriers', CARRIERS, { inks: perSet, sheets: own.of('processUnits'), life }, told);
+    },
+  ];
+}
+
+/** Carriers and ink of passes on other presses. @param fills inks whose unit is filled for their pass. */
+export function overprintParts(
+  context: Prepared,
+  fills: ReadonlySet<string>,
+): { readonly inks: readonly InkPart[]; readonly carriers: readonly ((run: Run) => Entry)[] } {
+  const { job, works, layouts } = context;
+  const passes = overprintsOf(job, works, (id) => layouts.get(id));
+  return {
+    inks: passes.flatMap((pass) => overprintInks(context, fills, pass)),
+    carriers: passes.flatMap((pass) => overprintCarriers(context, pass)),
+  };
 }

@@ -13,9 +13,9 @@ import {
   rule,
 } from '../kernel/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES } from '../works/index.js';
-import type { JobFlow } from './build-graph.js';
 import type { Job, Step } from './job.js';
 import { type Material, takenBy } from './material/index.js';
+import type { Prepared, Run } from './prepared.js';
 import { giveNorm } from './step-norms.js';
 import { type UsedUp, useField } from './uses/use-figures.js';
 
@@ -31,13 +31,6 @@ export interface Packing {
   readonly pallet?: PalletPlan | undefined;
   /** A pallet would be built here, but not one box or bundle fits it. */
   readonly noPallet?: boolean | undefined;
-}
-
-interface Context {
-  readonly job: Job;
-  readonly jobFlow: JobFlow;
-  readonly norms: NormLookup;
-  readonly ledger: Ledger;
 }
 
 const PACKS: readonly Step['operation'][] = ['band', 'wrap', 'box', 'pallet'];
@@ -105,7 +98,8 @@ const LOADING = rule('Loading', 'm', 'pallets * length / 1000 * width / 1000 / 2
 
 /** Pallets of a station's packs, with their figures. */
 function palletFigures(
-  { ledger, norms }: Context,
+  ledger: Ledger,
+  norms: NormLookup,
   at: Group,
   box: BoxPlan,
   packs: number,
@@ -135,34 +129,42 @@ function palletFigures(
 }
 
 type Stations = ReturnType<typeof packingStations>;
+type PackOfRun = (run: Run) => Packing;
 
-function packAt(context: Context, { stations, again }: Stations, step: Step): Packing | undefined {
-  const { job, jobFlow, ledger, norms } = context;
-  const piece = jobFlow.materials.get(takenBy(step)[0]?.material ?? '');
-  if (!piece) return undefined;
-  const at = ledger.step(step.id);
-  const pieces = at.of('needsOut').value;
-  if (step.operation === 'pallet') {
-    const inner = packedBefore(stations, step).find(({ operation }) => operation === 'box' || operation === 'band');
-    const perInner = inner?.perPack ?? 1;
-    const wall = inner?.operation === 'box' ? norms('pack.board').value : undefined;
-    const box = wall === undefined ? stackOf(piece, perInner) : boxFor(packedPiece(piece), perInner, wall);
-    packFigures(at, box, piece.massG, inner?.operation === 'box' ? 'box' : 'bundle');
-    const pallet = palletFigures(context, at, box, ceilRatio(pieces, perInner), step.perPack);
-    const perPack = (pallet?.perPallet ?? 1) * perInner;
-    const each = at.give('onPallet', 'Pieces on a pallet', perPack, 'pieces', IDENTITY);
-    const packs = packsFigure(at, 'Pallets', each);
-    return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: !pallet };
-  }
+/** Boxes, bands or wraps: so many pieces in each, stacked as they come. */
+function packOfRun(context: Prepared, { again }: Stations, step: Step, piece: Material): PackOfRun {
+  const { job, ledger, norms } = context;
   const perPack = step.perPack ?? 1;
   const boxed = step.operation === 'box';
   const box = boxed ? boxFor(packedPiece(piece), perPack, norms('pack.board').value) : stackOf(piece, perPack);
-  const each = packFigures(at, box, piece.massG, boxed ? 'box' : 'pack');
-  const packs = packsFigure(at, boxed ? 'Boxes' : 'Packs', each);
+  const each = packFigures(ledger.step(step.id), box, piece.massG, boxed ? 'box' : 'pack');
   // A tote goes on by itself.
   const palletised = boxed && !again.has(step) && job.family !== 'on-demand';
-  const pallet = palletised ? palletFigures(context, at, box, packs, undefined) : undefined;
-  return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: palletised && !pallet };
+  return (run) => {
+    const at = run.ledger.step(step.id);
+    const packs = packsFigure(at, boxed ? 'Boxes' : 'Packs', each);
+    const pallet = palletised ? palletFigures(run.ledger, context.norms, at, box, packs, undefined) : undefined;
+    const pieces = at.of('needsOut').value;
+    return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: palletised && !pallet };
+  };
+}
+
+/** Pallets built of what was packed before, or of the pieces. */
+function palletOfRun(context: Prepared, { stations }: Stations, step: Step, piece: Material): PackOfRun {
+  const { ledger, norms } = context;
+  const inner = packedBefore(stations, step).find(({ operation }) => operation === 'box' || operation === 'band');
+  const perInner = inner?.perPack ?? 1;
+  const wall = inner?.operation === 'box' ? norms('pack.board').value : undefined;
+  const box = wall === undefined ? stackOf(piece, perInner) : boxFor(packedPiece(piece), perInner, wall);
+  packFigures(ledger.step(step.id), box, piece.massG, inner?.operation === 'box' ? 'box' : 'bundle');
+  return (run) => {
+    const at = run.ledger.step(step.id);
+    const pieces = at.of('needsOut').value;
+    const pallet = palletFigures(run.ledger, context.norms, at, box, ceilRatio(pieces, perInner), step.perPack);
+    const perPack = (pallet?.perPallet ?? 1) * perInner;
+    const packs = packsFigure(at, 'Pallets', at.give('onPallet', 'Pieces on a pallet', perPack, 'pieces', IDENTITY));
+    return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: !pallet };
+  };
 }
 
 const packedPiece = ({ widthMm, heightMm, caliperUm, massG }: Material) => ({
@@ -176,14 +178,20 @@ const packedPiece = ({ widthMm, heightMm, caliperUm, massG }: Material) => ({
  * Packs, boxes and pallets of every packing station, reckoned once: hours, sheets, labels, loading, purchase and cost read
  * them here. Source: handbook chapter 7 "Packing".
  */
-export function packingFigures(context: Context): ReadonlyMap<string, Packing> {
+export function preparePacking(context: Prepared): (run: Run) => ReadonlyMap<string, Packing> {
   const stations = packingStations(context.job);
-  return new Map(
-    context.job.route.flatMap((step) => {
-      const packing = PACKS.includes(step.operation) ? packAt(context, stations, step) : undefined;
-      return packing ? [[step.id, packing] as const] : [];
-    }),
-  );
+  const packs = context.job.route.flatMap((step): PackOfRun[] => {
+    const piece = context.route.materials.get(takenBy(step)[0]?.material ?? '');
+    if (!piece || !PACKS.includes(step.operation)) return [];
+    return [(step.operation === 'pallet' ? palletOfRun : packOfRun)(context, stations, step, piece)];
+  });
+  return (run) =>
+    new Map(
+      packs.map((pack) => {
+        const packing = pack(run);
+        return [packing.step, packing];
+      }),
+    );
 }
 
 const EACH_PACK = rule('', '', 'packs');
@@ -192,14 +200,17 @@ const STRETCH = rule('', '', 'pallets * around * height / 1000 * turns');
 const SHRINK = rule('', '', 'packs * surface * (1 + overlap)');
 
 /** What packing uses up: bands, film, boxes, pallets. Source: identity of the packs; film by their surface. */
-export function packingUses(context: Context, packings: ReadonlyMap<string, Packing>): UsedUp[] {
-  return context.job.route.flatMap((step) => {
+export const packingUses = (
+  { job, ledger }: Run,
+  norms: NormLookup,
+  packings: ReadonlyMap<string, Packing>,
+): UsedUp[] =>
+  job.route.flatMap((step) => {
     const packing = packings.get(step.id);
-    return packing ? usesOfPacking(context, step, packing) : [];
+    return packing ? usesOfPacking(ledger, norms, step, packing) : [];
   });
-}
 
-function usesOfPacking({ ledger, norms }: Context, step: Step, { pallet, box }: Packing): UsedUp[] {
+function usesOfPacking(ledger: Ledger, norms: NormLookup, step: Step, { pallet, box }: Packing): UsedUp[] {
   const at = ledger.step(step.id);
   const use = <Name extends string>(supply: SupplyId, of: Rule<Name>, inputs: Inputs<Name>): UsedUp => {
     const { name, unit } = SUPPLIES[supply];

@@ -6,18 +6,17 @@ import { adviseOrder } from './advice.js';
 import { type JobFlow, type Layouts, askedOf, processUnit } from './build-graph.js';
 import { checkOrder } from './check-job.js';
 import type { ComponentLayout } from './component-layout.js';
-import { type CostTotals, costFigures } from './cost.js';
-import { timeFigures } from './hours.js';
+import type { CostTotals } from './cost.js';
 import type { Job, Step } from './job.js';
 import { type Material, takenBy } from './material/index.js';
 import { numberIssues } from './number-plan.js';
-import { type Packing, packingFigures, packingUses } from './packing.js';
+import { type Packing, packingUses } from './packing.js';
 import { partFigures } from './part-figures.js';
-import { type PressTotals, type SheetsBySchool, pressFigures, pressSheetsBySchool } from './press-totals.js';
+import type { Run } from './prepared.js';
+import { type PressTotals, type SheetsBySchool, pressSheetsBySchool } from './press-totals.js';
 import { type Settled, settle } from './settle.js';
 import { type StepTime, NO_TIME } from './step-time.js';
 import { type Structure, structureOf } from './structure.js';
-import { useFigures } from './uses/use-figures.js';
 import { wasteFigure } from './waste.js';
 import { countFigures } from './working.js';
 
@@ -224,21 +223,19 @@ export function plan(job: Job, asked: Works): PlanOutcome {
   const counted = count(job, asked);
   if (!counted.ok) return counted;
   const { structure, ledger, jobFlow, settled } = counted.value;
-  const { works, norms, layouts, lanes, machines } = structure;
+  const { norms, layouts, machines } = structure;
   const { flow, units } = settled;
   const impossible = numbersOf(job, structure, settled);
   if (impossible.length > 0) return { ok: false, issues: impossible };
+  const run: Run = { job, ledger };
   countFigures({ ledger, job, flow, jobFlow, machines, norms, units });
   partFigures(ledger, job);
-  const packings = packingFigures({ job, jobFlow, norms, ledger });
-  const times = timeFigures({ packings, job, works, layouts: lanes, flow, jobFlow, machines, norms, ledger });
-  const press = pressFigures({ job, layouts, works, norms, ledger });
-  const uses = [
-    ...useFigures({ job, layouts: lanes, machines, jobFlow, norms, ledger }),
-    ...packingUses({ job, jobFlow, norms, ledger }, packings),
-  ];
+  const packings = structure.packing(run);
+  const times = structure.times(run);
+  const press = structure.press(run);
+  const uses = [...structure.uses(run), ...packingUses(run, norms, packings)];
   wasteFigure({ job, jobFlow, ledger });
-  const cost = costFigures({ job, layouts, machines, norms, ledger, works, uses, packings });
+  const cost = structure.cost(run, { uses, packings });
   const reckoned: Reckoned = { job, layouts, reckoned: settled, jobFlow, machines, ledger, times: times.steps };
   return {
     ok: true,

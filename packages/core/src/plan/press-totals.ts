@@ -1,19 +1,19 @@
 import type { RuleSchool } from '../flow/index.js';
-import { type Entry, type Ledger, GIVEN, IDENTITY, rule, table } from '../kernel/index.js';
+import { type Entry, GIVEN, IDENTITY, rule, table } from '../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, carrierWords, countPlates } from '../press/index.js';
-import { buyPaper } from './buy-paper.js';
-import { type NormLookup, type Works, printingOf } from '../works/index.js';
+import { paperOfRun } from './buy-paper.js';
+import { printingOf } from '../works/index.js';
 import type { Layouts } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
 import { lifeNorm } from './carrier-norms.js';
-import { overprintFigures, overprintsOf } from './overprint.js';
+import { overprintParts, overprintsOf } from './overprint.js';
 import { fillsOf } from './fills.js';
-import { type InkParts, drawFigure, inkFigures } from './ink-figures.js';
+import { inkParts, prepareInks } from './ink-figures.js';
 import { type Job, type Step, paperOf } from './job.js';
 import { type PressUnit, pressUnit, takenBy } from './material/index.js';
+import type { Prepared, Run } from './prepared.js';
 import type { Settled } from './settle.js';
 import { usesHeldCarriers } from './split-run.js';
-import { sumFigure } from './sum-figure.js';
 import { carriersPerColour, giveNorm, isPlateless } from './step-norms.js';
 
 export interface PressTotals {
@@ -26,15 +26,6 @@ export interface PressTotals {
   readonly inkKg: number;
   /** Kilograms by name of ink, over all components. */
   readonly inkKgByName: Readonly<Record<string, number>>;
-}
-
-interface Context {
-  readonly job: Job;
-  readonly layouts: Layouts;
-  readonly works: Works;
-  readonly norms: NormLookup;
-  readonly ledger: Ledger;
-  readonly fills: ReadonlySet<string>;
 }
 
 /** What goes through the press, by its unit. */
@@ -78,49 +69,45 @@ const PLATES_OF_VERSIONS = rule(
 );
 const HELD = { label: 'identity', note: 'held from the first run' } as const;
 
-function plates({ job, ledger, norms }: Context, layout: ComponentLayout, sheets: Entry): Entry {
+/** Carriers of a component for so many sheets. Source: identity, handbook chapter 4. */
+function carriersOfRun(
+  { job, ledger, norms }: Prepared,
+  layout: ComponentLayout,
+): (run: Run, sheets: Entry) => Entry {
   const { component } = layout;
   const at = ledger.component(component.id);
   const kind = CARRIER_OF[printingOf(layout.machine)];
   const [heading, unit] = carrierWords(kind ? [kind] : ['plate']);
   const life = giveNorm(ledger, norms, lifeNorm(kind));
-  const [front, back] = [component.front.length, component.back.length];
   const each = carriersPerColour(layout);
-  const count = countPlates(component.workStyle, front * each, back * each, sheets.value, life.value);
+  const [front, back] = [component.front.length * each, component.back.length * each];
+  const one = countPlates(component.workStyle, front, back, 1, life.value);
   const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
-  const impressions = count.impressions / Math.max(1, sheets.value);
-  const perSet = at.give('platesPerSet', `${heading} in one set`, count.perSet, unit, source);
-  const turns = at.give(
-    'impressionsPerSheet',
-    'Impressions of one on a sheet or turn',
-    impressions,
-    'impressions',
-    source,
-  );
+  const perSet = at.give('platesPerSet', `${heading} in one set`, one.perSet, unit, source);
+  const name = 'Impressions of one on a sheet or turn';
+  const turns = at.give('impressionsPerSheet', name, one.impressions, 'impressions', source);
   const told = { name: `${heading}, ${component.name}`, unit };
-  if (usesHeldCarriers(job, component)) return at.give('plates', told.name, 0, unit, HELD);
+  const into = (run: Run) => run.ledger.component(component.id);
+  if (usesHeldCarriers(job, component)) return (run) => into(run).give('plates', told.name, 0, unit, HELD);
   const versions = component.versions?.names.length ?? 0;
-  if (versions < 2) return at.count('plates', PLATES, { perSet, turns, sheets, life }, count.plates, told);
-  const changes = changingColours(component) * each;
-  const inputs = {
+  if (versions < 2)
+    return (run, sheets) => {
+      const { plates } = countPlates(component.workStyle, front, back, sheets.value, life.value);
+      return into(run).count('plates', PLATES, { perSet, turns, sheets, life }, plates, told);
+    };
+  const changing = `${heading} of a set that change with the version`;
+  const fixed = {
     perSet,
-    changing: at.give(
-      'platesChanging',
-      `${heading} of a set that change with the version`,
-      changes,
-      unit,
-      IDENTITY,
-    ),
+    changing: at.give('platesChanging', changing, changingColours(component) * each, unit, IDENTITY),
     versions: at.give('versions', 'Versions', versions, 'versions', GIVEN),
     turns,
-    sheets,
     life,
   };
-  return at.reckon('plates', PLATES_OF_VERSIONS, inputs, told);
+  return (run, sheets) => into(run).reckon('plates', PLATES_OF_VERSIONS, { ...fixed, sheets }, told);
 }
 
 /** What all carriers of a job are called together: by their kind where they are of one, those of other presses too. */
-function totalWords({ job, works, layouts }: Context): readonly [string, string] {
+function totalWords({ job, works, layouts }: Prepared): readonly [string, string] {
   const own = [...layouts.values()].flatMap(({ component, machine }) =>
     component.front.length + component.back.length > 0 ? (CARRIER_OF[printingOf(machine)] ?? []) : [],
   );
@@ -131,44 +118,72 @@ function totalWords({ job, works, layouts }: Context): readonly [string, string]
 
 const AS_FIRST_PASS = rule('', '', 'firstPass');
 
-/** Press sheets, plates, paper and ink of all components, with their working. Source: handbook chapters 3, 4 and 5. */
-export function pressFigures(asked: Omit<Context, 'fills'>): PressTotals {
-  const { job, layouts, ledger, norms, works } = asked;
-  const context = { ...asked, fills: fillsOf(job, works, (id) => layouts.get(id)) };
-  const sheets = new Map<string, Entry>();
-  const carriers = new Map<string, Entry>();
-  const paper = new Map<string, Entry>();
-  const inks: InkParts = new Map();
+/** Press sheets, carriers and paper of one component. */
+interface OnPress {
+  readonly id: string;
+  readonly sheets: (run: Run) => Entry;
+  readonly carriers: (run: Run, sheets: Entry) => Entry;
+  readonly paper: (run: Run, sheets: Entry) => Entry;
+}
+
+function onPress(context: Prepared, id: string, layout: ComponentLayout): OnPress[] {
+  const first = firstPass(context.job, id);
+  if (!first) return [];
+  const unit = pressUnit(layout);
+  const told = { name: `${PRESS_NAMES[unit]}, ${layout.component.name}`, unit: `${unit}s` };
+  return [
+    {
+      id,
+      sheets: ({ ledger }) => {
+        const units = ledger.step(first.id).of('processUnits');
+        return ledger.component(id).reckon('pressSheets', AS_FIRST_PASS, { firstPass: units }, told);
+      },
+      carriers: carriersOfRun(context, layout),
+      paper: paperOfRun(context, layout),
+    },
+  ];
+}
+
+/** Press sheets, plates, paper and ink of all components for a run, with their working. */
+export type PressFigures = (run: Run) => PressTotals;
+
+/** Makes ready what does not change with the run. Source: handbook chapters 3, 4 and 5. */
+export function preparePress(context: Prepared): PressFigures {
+  const { job, layouts, ledger, norms, works } = context;
+  const fills = fillsOf(job, works, (id) => layouts.get(id));
   const printed = printPasses(job);
-  for (const [id, layout] of layouts) {
-    const first = firstPass(job, id);
-    if (!first) continue;
-    const unit = pressUnit(layout);
-    const told = { name: `${PRESS_NAMES[unit]}, ${layout.component.name}`, unit: `${unit}s` };
-    const firstUnits = ledger.step(first.id).of('processUnits');
-    const count = ledger.component(id).reckon('pressSheets', AS_FIRST_PASS, { firstPass: firstUnits }, told);
-    sheets.set(id, count);
-    carriers.set(id, plates(context, layout, count));
-    paper.set(id, buyPaper(ledger, norms, layout, count));
-    if (!isPlateless(layout)) inkFigures(context, layout, printed.get(id) ?? [], inks);
-  }
-  const again = overprintFigures(context, inks);
+  const components = [...layouts].flatMap(([id, layout]) => onPress(context, id, layout));
+  const own = components.flatMap(({ id }) => {
+    const layout = layouts.get(id);
+    return layout && !isPlateless(layout) ? inkParts(context, fills, layout, printed.get(id) ?? []) : [];
+  });
+  const again = overprintParts(context, fills);
+  const inks = prepareInks(context, [...own, ...again.inks]);
   for (const norm of ['sample.interval', 'pile.height']) giveNorm(ledger, norms, norm);
   const kinds = new Set([...layouts.values()].map(pressUnit));
   const [unit = 'sheet'] = kinds;
-  const total = ledger.group('total');
-  const mixed = kinds.size > 1;
-  const name = mixed ? 'Press sheets and turns' : PRESS_NAMES[unit];
-  sumFigure(total, 'pressSheets', name, mixed ? 'units' : `${unit}s`, [...sheets.values()]);
-  const drawn = new Map([...inks].map(([name, parts]) => [name, drawFigure(context, name, parts)]));
-  return {
-    pressSheets: valuesOf(sheets),
-    platesByComponent: valuesOf(carriers),
-    paperKgByComponent: valuesOf(paper),
-    inkKgByName: valuesOf(drawn),
-    plates: sumFigure(total, 'plates', ...totalWords(context), [...carriers.values(), ...again]).value,
-    paperKg: sumFigure(total, 'paperKg', 'Paper', 'kg', [...paper.values()]).value,
-    inkKg: sumFigure(total, 'inkKg', 'Ink', 'kg', [...drawn.values()]).value,
+  const words = totalWords(context);
+  return (run) => {
+    const sheets = new Map(components.map((one) => [one.id, one.sheets(run)]));
+    const each = (of: (one: OnPress, sheets: Entry) => Entry): Map<string, Entry> =>
+      new Map(components.flatMap((one) => [[one.id, of(one, sheets.get(one.id) ?? one.sheets(run))] as const]));
+    const carriers = each((one, count) => one.carriers(run, count));
+    const paper = each((one, count) => one.paper(run, count));
+    const drawn = inks(run);
+    const others = again.carriers.map((carrier) => carrier(run));
+    const total = run.ledger.group('total');
+    const mixed = kinds.size > 1;
+    const name = mixed ? 'Press sheets and turns' : PRESS_NAMES[unit];
+    total.sum('pressSheets', name, mixed ? 'units' : `${unit}s`, [...sheets.values()]);
+    return {
+      pressSheets: valuesOf(sheets),
+      platesByComponent: valuesOf(carriers),
+      paperKgByComponent: valuesOf(paper),
+      inkKgByName: valuesOf(drawn),
+      plates: total.sum('plates', ...words, [...carriers.values(), ...others]).value,
+      paperKg: total.sum('paperKg', 'Paper', 'kg', [...paper.values()]).value,
+      inkKg: total.sum('inkKg', 'Ink', 'kg', [...drawn.values()]).value,
+    };
   };
 }
 

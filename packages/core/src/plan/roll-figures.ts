@@ -3,6 +3,7 @@ import { type RollSpec, type RunRoll, planRolls } from '../web/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
+import type { Run } from './prepared.js';
 import { giveNorm, runsByMetres, spoilageKey } from './step-norms.js';
 import { webOf } from './web-layout.js';
 
@@ -54,37 +55,37 @@ const TO_BUY = rule('', 'kg', 'rolls * each');
 
 /**
  * Rolls of a component with their working: printable length of a roll, rolls, splices, kilograms to buy.
- * @param web length of web. Source: identity, handbook chapters 3 and 6.
+ * Source: identity, handbook chapters 3 and 6.
  */
-export function rollFigures(ledger: Ledger, norms: NormLookup, layout: ComponentLayout, web: Entry): void {
+export function rollsOfRun(
+  ledger: Ledger,
+  norms: NormLookup,
+  layout: ComponentLayout,
+): (run: Run, web: Entry) => void {
   const { component, machine, supply } = layout;
   const at = ledger.component(component.id);
   const norm = (id: string): Entry => giveNorm(ledger, norms, id);
   const of = rollNorms(layout);
   const pi = ledger.group('identity').give('pi', 'Pi', Math.PI, 'number', IDENTITY);
-  const [outer, core] = [norm(of.outer), norm(of.core)];
-  const caliper = at.of('caliper');
-  const usable = at.reckon('rollUsable', USABLE, {
-    pi,
-    outer,
-    core,
-    wraps: norm('roll.wraps'),
-    waste: norm('roll.coreWaste'),
-    caliper,
-  });
+  const [outer, core, caliper] = [norm(of.outer), norm(of.core), at.of('caliper')];
+  const [wraps, waste] = [norm('roll.wraps'), norm('roll.coreWaste')];
+  const usable = at.reckon('rollUsable', USABLE, { pi, outer, core, wraps, waste, caliper });
   const thread = webOf(machine)
     ? norm(`machine.${machine.id}.thread`)
     : at.give('thread', 'Web held when threaded', 0, 'm', GIVEN);
-  const need = at.reckon('rollNeed', NEED, { web, thread });
-  if (usable.value <= 0) return;
-  const count = Math.max(1, ceilRatio(need.value, usable.value));
-  const rolls = at.count('rolls', ROLLS, { need, usable }, count, { name: `Rolls, ${component.name}` });
-  at.reckon('splices', SPLICES, { rolls });
   const length = at.reckon('rollLength', WHOLE, { pi, outer, core, caliper });
   const widthMm = supply.kind === 'roll' ? supply.webMm : component.sheet.widthMm;
   const width = at.give('rollWidth', 'Roll width', widthMm, 'mm', GIVEN);
   const each = at.reckon('rollKg', WHOLE_KG, { length, width, grammage: at.of('gsm') });
-  at.reckon('rollsKg', TO_BUY, { rolls, each }, { name: `Rolls to buy, ${component.name}` });
+  return (run, web) => {
+    const own = run.ledger.component(component.id);
+    const need = own.reckon('rollNeed', NEED, { web, thread });
+    if (usable.value <= 0) return;
+    const count = Math.max(1, ceilRatio(need.value, usable.value));
+    const rolls = own.count('rolls', ROLLS, { need, usable }, count, { name: `Rolls, ${component.name}` });
+    own.reckon('splices', SPLICES, { rolls });
+    own.reckon('rollsKg', TO_BUY, { rolls, each }, { name: `Rolls to buy, ${component.name}` });
+  };
 }
 
 /** The rolls of a planned component one by one; none where it takes sheets. */

@@ -2,7 +2,7 @@ import { type Entry, IDENTITY, rule } from '../kernel/index.js';
 import { type Machine, type SpeedCurve, type Stock, SPEED_CURVES, hasSpeedCurves } from '../works/index.js';
 import type { Step } from './job.js';
 import { giveNorm } from './step-norms.js';
-import type { Station, TimeContext } from './step-time.js';
+import type { Prepared, Station } from './prepared.js';
 
 const CURVES = Object.keys(SPEED_CURVES) as SpeedCurve[];
 
@@ -45,7 +45,7 @@ export const fluteShare = (norm: (id: string) => number, machine: Machine, step:
 
 /** The same as figures: the norms that slow the corrugator. */
 export const fluteFigures = (
-  { ledger, norms }: TimeContext,
+  { ledger, norms }: Prepared,
   { step, layout }: Station,
   machine: Machine,
 ): readonly Entry[] =>
@@ -60,7 +60,7 @@ const AT_POINT = rule(SHARE, 'share', 'point');
 const ON_LINE = rule(SHARE, 'share', 'low + (high - low) * (at - from) / (to - from)');
 
 /** Share of the rated speed at the stock that comes, as figures where the works tells any other than 1. */
-export function curveFigures(context: TimeContext, { at, incoming }: Station, machine: Machine): readonly Entry[] {
+export function curveFigures(context: Prepared, { at, incoming }: Station, machine: Machine): readonly Entry[] {
   const { ledger, norms } = context;
   if (!incoming || !hasSpeedCurves(machine)) return [];
   const values = { caliper: incoming.caliperUm, format: Math.max(incoming.widthMm, incoming.heightMm) };

@@ -1,30 +1,31 @@
 import { type Issue, type Outcome, Ledger } from '../kernel/index.js';
-import { type Machine, type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
+import { type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
 import { adviseJob } from './advice.js';
-import { type Layouts, type RouteFlow, routeFlow } from './build-graph.js';
+import { type Layouts, routeFlow } from './build-graph.js';
 import { checkJob } from './check-job.js';
 import { type ComponentLayout, sharingLayouts } from './component-layout.js';
+import { prepareCost } from './cost.js';
+import { type Times, prepareTimes } from './hours.js';
 import { adviseInks } from './ink-advice.js';
 import type { Job } from './job.js';
+import { preparePacking } from './packing.js';
+import type { Prepared } from './prepared.js';
+import { type PressFigures, preparePress } from './press-totals.js';
 import { adviseRegister } from './register-plan.js';
 import { layOnce } from './remember-layout.js';
 import { sectionPositions } from './section-layout.js';
 import { machineOf } from './step-norms.js';
+import { prepareUses } from './uses/use-figures.js';
 
 /** A job checked, laid out and strung together, before anything is counted: all that does not change with the quantity. */
-export interface Structure {
-  readonly works: Works;
-  readonly norms: NormLookup;
-  readonly layouts: Layouts;
-  /** Layouts by lane: components, and the sections that share a form. */
-  readonly lanes: Layouts;
-  /** Machine of every step. */
-  readonly machines: ReadonlyMap<string, Machine | undefined>;
-  readonly route: RouteFlow;
-  /** Figures of set-up, running spoilage and yields. */
-  readonly ledger: Ledger;
+export interface Structure extends Prepared {
   /** What works but wants a look. */
   readonly advice: readonly Issue[];
+  readonly packing: ReturnType<typeof preparePacking>;
+  readonly times: Times;
+  readonly press: PressFigures;
+  readonly uses: ReturnType<typeof prepareUses>;
+  readonly cost: ReturnType<typeof prepareCost>;
 }
 
 function layAll(job: Job, works: Works, norms: NormLookup): { layouts: Layouts; issues: Issue[] } {
@@ -67,7 +68,19 @@ function build(job: Job, asked: Works): Outcome<Structure> {
     ...adviseInks(job, works, layouts),
     ...[...layouts.values()].flatMap((layout) => adviseRegister(job, layout, norms)),
   ];
-  return { ok: true, value: { works, norms, layouts, lanes, machines, route, ledger, advice } };
+  const prepared: Prepared = { job, works, norms, layouts, lanes, machines, route, ledger };
+  return {
+    ok: true,
+    value: {
+      ...prepared,
+      advice,
+      packing: preparePacking(prepared),
+      times: prepareTimes(prepared),
+      press: preparePress(prepared),
+      uses: prepareUses(prepared),
+      cost: prepareCost(prepared),
+    },
+  };
 }
 
 const toldByRun = (works: Works): boolean => hasRunNorms(Object.keys(works.norms));

@@ -16,9 +16,6 @@ export interface Through {
   readonly step: Step;
   readonly layout: ComponentLayout | undefined;
   readonly incoming: Pick<Material, 'unit' | 'heightMm' | 'caliperUm' | 'sections'> | undefined;
-  /** Process units through the station, and good pieces wanted out of it. */
-  readonly units: number;
-  readonly wanted: number;
   /** Good outputs of one process unit. */
   readonly yielded: number;
   /** Pieces in a pack. */
@@ -123,17 +120,19 @@ const COUNTINGS: Readonly<Record<Counted, (through: Through) => Counting>> = {
   pieces: asTheyCome('Pieces'),
 };
 
-/** How much of what a rate counts runs through a station, and how that came about. */
-export function countThrough<C extends Counted>(
-  counts: C,
-  through: Through,
-): Counting & { readonly through: Count<C> } {
+/** How much of what a rate counts comes of the process units and the good pieces wanted of a station. */
+export interface Counter<C extends Counted> extends Counting {
+  readonly count: (units: number, wanted: number) => Count<C>;
+}
+
+export function counterOf<C extends Counted>(counts: C, through: Through): Counter<C> {
   const counting = COUNTINGS[counts](through);
-  const { units, wanted } = through;
-  const count = counting.rule.run(
-    (name) => counting.values[name]?.value ?? (name === 'wanted' ? wanted : units),
-  );
-  return { ...counting, through: count as Count<C> };
+  const { rule, values } = counting;
+  return {
+    ...counting,
+    count: (units, wanted) =>
+      rule.run((name) => values[name]?.value ?? (name === 'wanted' ? wanted : units)) as Count<C>,
+  };
 }
 
 /** A rate out of a speed norm: metres are told by the minute, everything else by the hour. */

@@ -12,7 +12,7 @@ import {
   carriersPerColour,
   partsSheet,
   trimmedAreaMm2,
-  countThrough,
+  counterOf,
   countsOf,
   curveShare,
   cutWork,
@@ -198,10 +198,8 @@ export class LaneReckoner {
     const stackMm = machine.cutsStacks ? this.norms('die.stackHeight').value : undefined;
     const yielded = step.yield ?? (partsSheet(step, layout) ? layout.pattern.count : 1);
     const rate = hourly(counts, speed);
-    return (units, wanted) => {
-      const through = { step, layout, incoming, units, wanted, yielded, perPack, stackMm };
-      return setup + runHours(countThrough(counts, through).through, rate, efficiency);
-    };
+    const counter = counterOf(counts, { step, layout, incoming, yielded, perPack, stackMm });
+    return (units, wanted) => setup + runHours(counter.count(units, wanted), rate, efficiency);
   }
 
   /** Ink on one sheet of a pass, kilograms. */

@@ -1,8 +1,8 @@
-import { type Entry, type Ledger, GIVEN, IDENTITY, rule } from '../../kernel/index.js';
-import { type Machine, type NormLookup, type SupplyId, SUPPLIES } from '../../works/index.js';
-import type { JobFlow, Layouts } from '../build-graph.js';
-import type { Job, Step } from '../job.js';
+import { type Entry, type Inputs, type Rule, GIVEN, IDENTITY, rule } from '../../kernel/index.js';
+import { type SupplyId, SUPPLIES } from '../../works/index.js';
+import type { Step } from '../job.js';
 import { takenBy } from '../material/index.js';
+import type { Prepared, Run } from '../prepared.js';
 import { giveNorm, layoutAt } from '../step-norms.js';
 import { type Use, type UseAt, usesOf } from './use.js';
 
@@ -13,24 +13,15 @@ export interface UsedUp {
   readonly figure: Entry;
 }
 
-interface Context {
-  readonly job: Job;
-  readonly layouts: Layouts;
-  readonly machines: ReadonlyMap<string, Machine | undefined>;
-  readonly jobFlow: JobFlow;
-  readonly norms: NormLookup;
-  readonly ledger: Ledger;
-}
-
 /** A station as its uses see it. */
-function useAt({ job, layouts, machines, jobFlow: { materials, made }, norms }: Context, step: Step): UseAt {
+function useAt({ job, lanes, machines, route: { materials, made }, norms }: Prepared, step: Step): UseAt {
   const machine = machines.get(step.id);
   return {
     job,
     step,
     machine,
     norms,
-    layout: layoutAt(step, step.component === undefined ? undefined : layouts.get(step.component), machine),
+    layout: layoutAt(step, step.component === undefined ? undefined : lanes.get(step.component), machine),
     incoming: takenBy(step).flatMap(({ material: id, usage }) => {
       const material = materials.get(id);
       return material ? [{ material, usage }] : [];
@@ -42,17 +33,26 @@ function useAt({ job, layouts, machines, jobFlow: { materials, made }, norms }: 
 /** Field of a supply at a station. */
 export const useField = (supply: SupplyId): string => `use.${supply}`;
 
-function useFigure({ ledger, norms }: Context, step: Step, use: Use): UsedUp {
+function useOfRun({ ledger, norms }: Prepared, step: Step, use: Use): (run: Run) => UsedUp {
   const at = ledger.step(step.id);
   const field = useField(use.supply);
-  const inputs: Record<string, Entry> = { units: at.of('processUnits') };
+  const fixed: Record<string, Entry> = {};
   for (const [key, value] of Object.entries(use.values))
-    inputs[key] = at.give(`${field}.${key}`, value.name, value.value, value.unit, value.told ? GIVEN : IDENTITY);
-  for (const [key, norm] of Object.entries(use.norms)) inputs[key] = giveNorm(ledger, norms, norm);
+    fixed[key] = at.give(`${field}.${key}`, value.name, value.value, value.unit, value.told ? GIVEN : IDENTITY);
+  for (const [key, norm] of Object.entries(use.norms)) fixed[key] = giveNorm(ledger, norms, norm);
   const { name, unit } = SUPPLIES[use.supply];
-  return { step: step.id, supply: use.supply, figure: at.reckon(field, rule(name, unit, use.formula), inputs) };
+  const of: Rule = rule(name, unit, use.formula);
+  return (run) => {
+    const own = run.ledger.step(step.id);
+    const inputs: Inputs = { units: own.of('processUnits'), ...fixed };
+    return { step: step.id, supply: use.supply, figure: own.reckon(field, of, inputs) };
+  };
 }
 
 /** Everything that the stations of a job use up beside paper, ink, parts and packing. Source: handbook chapters 5 and 7. */
-export const useFigures = (context: Context): UsedUp[] =>
-  context.job.route.flatMap((step) => usesOf(useAt(context, step)).map((use) => useFigure(context, step, use)));
+export function prepareUses(context: Prepared): (run: Run) => UsedUp[] {
+  const uses = context.job.route.flatMap((step) =>
+    usesOf(useAt(context, step)).map((use) => useOfRun(context, step, use)),
+  );
+  return (run) => uses.map((use) => use(run));
+}
