@@ -89,41 +89,58 @@ export const loadingMetres = (
   { lengthMm, widthMm }: Pick<PalletLimits, 'lengthMm' | 'widthMm'>,
 ): number => (pallets * (lengthMm / MM) * (widthMm / MM)) / TRUCK_M;
 
-/**
- * Boxes on pallets: a layer by the layout engine, as many layers as height and mass let, and no more boxes than are told.
- * Undefined where not one box fits. Source: handbook chapter 7 "Packing".
- */
-export function palletFor(
-  box: { readonly outerMm: readonly [Mm, Mm, Mm]; readonly kg: number },
-  boxes: number,
-  limits: PalletLimits,
-  most = Infinity,
-): PalletPlan | undefined {
-  const [widthMm, heightMm, tall] = box.outerMm;
+interface Outside {
+  readonly outerMm: readonly [Mm, Mm, Mm];
+  readonly kg: number;
+}
+const layers = new WeakMap<Outside, { readonly limits: string; readonly pieces: readonly PlacedPiece[] }>();
+
+/** Boxes of one layer as they lie on a pallet; remembered by the box. */
+function layerOf(box: Outside, { lengthMm, widthMm }: PalletLimits): readonly PlacedPiece[] {
+  const limits = `${lengthMm} ${widthMm}`;
+  const before = layers.get(box);
+  if (before?.limits === limits) return before.pieces;
   const [pattern] = layPatterns({
-    widthMm: limits.lengthMm,
-    heightMm: limits.widthMm,
-    pieceWidthMm: widthMm,
-    pieceHeightMm: heightMm,
+    widthMm: lengthMm,
+    heightMm: widthMm,
+    pieceWidthMm: box.outerMm[0],
+    pieceHeightMm: box.outerMm[1],
     bleedMm: 0,
     gutterMm: 0,
     turns: 'either',
     mirror: 'none',
   }).proposals;
+  layers.set(box, { limits, pieces: pattern.pieces });
+  return pattern.pieces;
+}
+
+/**
+ * Boxes on pallets: a layer by the layout engine, as many layers as height and mass let, and no more boxes than are told.
+ * Undefined where not one box fits. Source: handbook chapter 7 "Packing".
+ */
+export function palletFor(
+  box: Outside,
+  boxes: number,
+  limits: PalletLimits,
+  most = Infinity,
+): PalletPlan | undefined {
+  const tall = box.outerMm[2];
+  const layer = layerOf(box, limits);
+  const perLayer = layer.length;
   const byHeight = Math.floor((limits.heightMm - limits.ownHeightMm) / tall);
-  const byMass = box.kg > 0 ? Math.floor(limits.kg / box.kg / Math.max(1, pattern.count)) : byHeight;
-  const layers = Math.min(byHeight, byMass);
-  if (pattern.count === 0 || layers < 1) return undefined;
-  const perPallet = Math.max(1, Math.min(most, pattern.count * layers));
+  const byMass = box.kg > 0 ? Math.floor(limits.kg / box.kg / Math.max(1, perLayer)) : byHeight;
+  const high = Math.min(byHeight, byMass);
+  if (perLayer === 0 || high < 1) return undefined;
+  const perPallet = Math.max(1, Math.min(most, perLayer * high));
   const pallets = Math.ceil(boxes / perPallet);
   return {
-    layer: pattern.pieces,
-    perLayer: pattern.count,
-    layers: Math.ceil(perPallet / pattern.count),
+    layer,
+    perLayer,
+    layers: Math.ceil(perPallet / perLayer),
     perPallet,
     pallets,
     kg: perPallet * box.kg,
-    heightMm: limits.ownHeightMm + Math.ceil(perPallet / pattern.count) * tall,
+    heightMm: limits.ownHeightMm + Math.ceil(perPallet / perLayer) * tall,
     loadingM: loadingMetres(pallets, limits),
   };
 }

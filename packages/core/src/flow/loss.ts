@@ -15,7 +15,14 @@ function runningShare({ running, ofNet }: FlowStep): Fraction {
 export const shareOfRun = (step: FlowStep): number => toNumber(runningShare(step));
 
 /** Running spoilage and incidents together, w + b. */
-export const lossShare = (step: FlowStep): Fraction => add(runningShare(step), incidentShare(step));
+export function lossShare(step: FlowStep): Fraction {
+  const before = lost.get(step);
+  if (before) return before;
+  const share = add(runningShare(step), incidentShare(step));
+  lost.set(step, share);
+  return share;
+}
+const lost = new WeakMap<FlowStep, Fraction>();
 
 /** What is left good of what runs, 1 - w - b; above 0 in a checked graph. */
 export const goodShare = (step: FlowStep): Fraction => subtract(ONE, lossShare(step));

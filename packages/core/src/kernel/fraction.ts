@@ -21,6 +21,19 @@ export const ONE: Fraction = { num: 1n, den: 1n };
  */
 export function fraction(value: number): Fraction {
   if (Number.isSafeInteger(value)) return { num: BigInt(value), den: 1n };
+  const before = read.get(value);
+  if (before) return before;
+  if (read.size >= MOST_READ) read.clear();
+  const made = decimal(value);
+  read.set(value, made);
+  return made;
+}
+
+/** Decimals read before: shares and yields of a job come again and again. */
+const read = new Map<number, Fraction>();
+const MOST_READ = 4096;
+
+function decimal(value: number): Fraction {
   const whole = Math.trunc(value);
   return reduce(BigInt(whole) * BIG_SCALE + BigInt(Math.round((value - whole) * SCALE)), BIG_SCALE);
 }

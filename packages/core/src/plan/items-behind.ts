@@ -20,6 +20,7 @@ export function itemsBehind({ items = [], route }: Job): (material: string) => R
 
 /** Whether several items come together in one pack. */
 export function isAssorted(job: Job): boolean {
+  if ((job.items?.length ?? 0) < 2) return false;
   const behind = itemsBehind(job);
   return job.route.some(({ id }) => behind(id).size > 1);
 }

@@ -48,13 +48,7 @@ const MOST_ROUNDS = 12;
  */
 export function settle(context: Context, built: FlowGraph): Outcome<Settled> {
   const { job, machines, norms, ledger } = context;
-  const tables = new Map<string | undefined, SpoilageTable>();
-  const tableOf = (step: string): SpoilageTable => {
-    const machine = machines.get(step)?.id;
-    const table = tables.get(machine) ?? spoilageTable(norms, { machine });
-    tables.set(machine, table);
-    return table;
-  };
+  const tableOf = (step: string): SpoilageTable => spoilageTable(norms, { machine: machines.get(step)?.id });
   const passes = pressPasses(context);
   const ready = new Map(built.steps.map(({ id, setup }) => [id, setup]));
   const losses = new Map<string, RunLosses>();

@@ -85,23 +85,27 @@ function build(job: Job, asked: Works): Outcome<Structure> {
 
 const toldByRun = (works: Works): boolean => hasRunNorms(Object.keys(works.norms));
 
-/** Whether two jobs differ in what their structure does not read. */
-const sameButOrder = (a: Job, b: Job): boolean =>
-  [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
-    (key) => key === 'order' || a[key as keyof Job] === b[key as keyof Job],
-  );
+/** Structures kept for a works: of the job that somebody works on, and of what it is compared with. */
+const MOST_KEPT = 8;
+const known = new WeakMap<Works, Map<string, Structure>>();
 
-const known = new WeakMap<Works, { readonly job: Job; readonly structure: Structure }>();
+/** All that a structure reads, in letters: a job and its works without the quantity. */
+const lettersOf = ({ order: _order, ...job }: Job, { norms }: Works): string => JSON.stringify([job, norms]);
 
 /**
  * The structure of a job, kept while only its order changes: while somebody types a quantity, nothing is laid out or strung
- * together again. Jobs and works are values that are never changed in place.
- * Issues: every code of the catalogue but those of counting.
+ * together again. Issues: every code of the catalogue but those of counting.
  */
 export function structureOf(job: Job, works: Works): Outcome<Structure> {
-  const before = known.get(works);
-  if (before && sameButOrder(before.job, job)) return { ok: true, value: before.structure };
+  if (toldByRun(works)) return build(job, works);
+  const kept = known.get(works) ?? new Map<string, Structure>();
+  const letters = lettersOf(job, works);
+  const before = kept.get(letters);
+  if (before) return { ok: true, value: before };
   const built = build(job, works);
-  if (built.ok && !toldByRun(works)) known.set(works, { job, structure: built.value });
+  if (!built.ok) return built;
+  for (const oldest of kept.keys()) if (kept.size >= MOST_KEPT) kept.delete(oldest);
+  kept.set(letters, built.value);
+  known.set(works, kept);
   return built;
 }

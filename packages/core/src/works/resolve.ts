@@ -19,13 +19,25 @@ export type NormLookup = (id: string, scope?: NormScope) => ResolvedNorm;
 
 const IN_JOB: Source = { label: 'set by user', note: 'set in this job' };
 
+/** Norms asked for last in a works, by what the job sets itself. */
+const known = new WeakMap<Works, { readonly letters: string; readonly lookup: NormLookup }>();
+
 /**
  * Norms in force for a job. Asking for an id that the catalogue does not have, or one out of its limits, is our own bug
  * once the job has been checked (see `normIssues`).
  */
 export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>): NormLookup {
+  const letters = JSON.stringify([jobNorms, works.norms]);
+  const before = known.get(works);
+  if (before?.letters === letters) return before.lookup;
+  const lookup = makeLookup(works, jobNorms);
+  known.set(works, { letters, lookup });
+  return lookup;
+}
+
+function makeLookup(works: Works, jobNorms: Readonly<Record<string, number>>): NormLookup {
   const catalogue = normCatalogue(works);
-  const known = new Map<string, ResolvedNorm>();
+  const found = new Map<string, ResolvedNorm>();
   const resolve = (id: string): ResolvedNorm => {
     const norm = catalogue.get(id);
     if (!norm) throw new Error(`no norm ${id}`);
@@ -35,10 +47,10 @@ export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>
     return works.norms[id] ? { norm, ...house, otherwise: norm.value } : { norm, ...house };
   };
   const find = (id: string): ResolvedNorm => {
-    const before = known.get(id);
+    const before = found.get(id);
     if (before) return before;
     const resolved = resolve(id);
-    known.set(id, resolved);
+    found.set(id, resolved);
     return resolved;
   };
   const apart = Object.keys(works.norms).some((id) => id !== baseId(id));
@@ -97,8 +109,21 @@ export function normLevels(
   return levels.map((level, i) => ({ ...level, inForce: i === first }));
 }
 
+/** Tables read, by machine. */
+const tables = new WeakMap<NormLookup, Map<string | undefined, SpoilageTable>>();
+
 /** The house's spoilage table out of its norms, as it is told for a machine. */
 export function spoilageTable(lookup: NormLookup, scope: NormScope): SpoilageTable {
+  const kept = tables.get(lookup) ?? new Map<string | undefined, SpoilageTable>();
+  const before = kept.get(scope.machine);
+  if (before) return before;
+  const table = readTable(lookup, scope);
+  kept.set(scope.machine, table);
+  tables.set(lookup, kept);
+  return table;
+}
+
+function readTable(lookup: NormLookup, scope: NormScope): SpoilageTable {
   const value = (id: string) => lookup(id, scope).value;
   return {
     bands: TABLE_ROWS.map(([upTo]) => {
