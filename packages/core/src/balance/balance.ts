@@ -1,5 +1,14 @@
 import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate, table } from '../kernel/index.js';
-import { type Job, type Loss, type Plan, type PlanStep, listCarriers, whereItGoes } from '../plan/index.js';
+import {
+  type Job,
+  type Loss,
+  type Plan,
+  type PlanStep,
+  listCarriers,
+  whereItGoes,
+  figureOf,
+  valueAt,
+} from '../plan/index.js';
 import type { CarrierKind } from '../press/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf, titleOf } from '../works/index.js';
 
@@ -96,13 +105,13 @@ class BalanceBook {
   }
 
   value(id: string): number {
-    const figure = this.book.figures[id] ?? this.extra[id] ?? this.plan.figures[id];
+    const figure = this.book.figures[id] ?? this.extra[id] ?? figureOf(this.plan, id);
     return figure?.value ?? 0;
   }
 
   norm(id: string): string {
     const planned = `norm.${id}`;
-    if (this.plan.figures[planned]) return planned;
+    if (figureOf(this.plan, planned)) return planned;
     const { norm, value, source, otherwise } = this.norms(id);
     return this.book.give(planned, titleOf(norm), value, norm.unit, source, otherwise);
   }
@@ -195,9 +204,7 @@ function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, lo
         'count * mass / 1000',
         {
           count:
-            plan.figures[figure]?.value === count
-              ? figure
-              : balance.give(`count.${material}`, 'Delivered', count, 'pieces'),
+            valueAt(plan, figure) === count ? figure : balance.give(`count.${material}`, 'Delivered', count, 'pieces'),
           mass: balance.give(`mass.${material}`, 'Mass of one', state.massG, 'g'),
         },
       );
@@ -225,7 +232,7 @@ function inkLines(balance: BalanceBook, plan: Plan): void {
     { ...inputs, good: share },
   );
   const wet = laid.flatMap(({ id }, i) =>
-    plan.figures[`${id}.drawn`] ? [{ i: i + 1, solids: plan.figures[`${id}.drawn`]?.inputs['solids'] ?? '' }] : [],
+    figureOf(plan, `${id}.drawn`) ? [{ i: i + 1, solids: figureOf(plan, `${id}.drawn`)?.inputs['solids'] ?? '' }] : [],
   );
   const dried = wet.map(({ i }) => `l${i} / s${i} - l${i}`).join(' + ') || '0';
   const solids = table(wet.map(({ i, solids: id }) => [`s${i}`, id]));

@@ -118,12 +118,7 @@ function layerOf(box: Outside, { lengthMm, widthMm }: PalletLimits): readonly Pl
  * Boxes on pallets: a layer by the layout engine, as many layers as height and mass let, and no more boxes than are told.
  * Undefined where not one box fits. Source: handbook chapter 7 "Packing".
  */
-export function palletFor(
-  box: Outside,
-  boxes: number,
-  limits: PalletLimits,
-  most = Infinity,
-): PalletPlan | undefined {
+export function palletFor(box: Outside, boxes: number, limits: PalletLimits, most = Infinity): PalletPlan | undefined {
   const tall = box.outerMm[2];
   const layer = layerOf(box, limits);
   const perLayer = layer.length;

@@ -53,6 +53,11 @@ export class Entry {
     return `${this.group.path}.${this.field}`;
   }
 
+  /** A given, or a figure whose working is still to be told. */
+  get isPlain(): boolean {
+    return this.formula === undefined && !Array.isArray(this.inputs);
+  }
+
   /** The same under another name, in its group. */
   as(field: string, name: string = this.name): Entry {
     const { group, value, unit, source, formula, inputs, otherwise } = this;
@@ -116,16 +121,7 @@ export class Group {
   ): Entry {
     return this.put(
       field,
-      new Entry(
-        this,
-        field,
-        value,
-        told?.name ?? name,
-        told?.unit ?? unit,
-        told?.source ?? source,
-        formula,
-        inputs as Inputs,
-      ),
+      new Entry(this, field, value, told?.name ?? name, told?.unit ?? unit, told?.source ?? source, formula, inputs),
     );
   }
 
@@ -176,6 +172,7 @@ export class Ledger {
   private readonly components = new Map<string, Group>();
   private readonly waiting: (() => void)[] = [];
   private written: Figures | undefined;
+  private byId: ReadonlyMap<string, Entry> | undefined;
 
   /** @param before a ledger whose figures stand in this one too, until they are recorded anew. */
   constructor(private readonly before?: Ledger) {}
@@ -207,12 +204,45 @@ export class Ledger {
     return (this.written ??= this.write());
   }
 
-  private write(): Figures {
-    for (const write of this.waiting) write();
-    const figures = table<Figure>();
+  /** One figure with its working. */
+  figure(id: string): Figure | undefined {
+    if (this.written) return this.written[id];
+    const entry = this.index.get(id);
+    if (entry && !entry.isPlain) return entry.write();
+    if (!this.complete()) return entry?.write();
+    return this.index.get(id)?.write();
+  }
+
+  /** The value of one figure. */
+  value(id: string): number | undefined {
+    const entry = this.index.get(id);
+    if (entry) return entry.value;
+    return this.complete() ? this.index.get(id)?.value : undefined;
+  }
+
+  /** Entries by id, as far as they are recorded. */
+  private get index(): ReadonlyMap<string, Entry> {
+    return (this.byId ??= new Map([...this.all()].map((entry) => [entry.id, entry])));
+  }
+
+  /** Records what was left for later. @returns whether anything was. */
+  private complete(): boolean {
+    if (this.waiting.length === 0) return false;
+    for (const write of this.waiting.splice(0)) write();
+    this.byId = undefined;
+    return true;
+  }
+
+  private *all(): Iterable<Entry> {
     for (const ledger of this.before ? [this.before, this] : [this])
       for (const groups of [ledger.groups, ledger.components, ledger.steps])
-        for (const group of groups.values()) for (const entry of group.all()) figures[entry.id] = entry.write();
+        for (const group of groups.values()) yield* group.all();
+  }
+
+  private write(): Figures {
+    this.complete();
+    const figures = table<Figure>();
+    for (const entry of this.all()) figures[entry.id] = entry.write();
     return figures;
   }
 }

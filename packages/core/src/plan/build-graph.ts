@@ -124,21 +124,19 @@ function flowStep(
   const samples = step.samples ?? 0;
   ledger.step(step.id).give('samples', 'Samples taken', samples, unit, GIVEN);
   const all = madeBy(step, layout);
-  const outputs = all.map(
-    (made): FlowOutput => ({
-      material: made.material,
-      yield: yieldFigure(
-        ledger,
-        job,
-        step,
-        layout,
-        made.yield ?? step.yield,
-        yieldField({ outputs: all }, made.material),
-      ),
-      samples,
-      ...(made.share === undefined ? {} : { share: made.share }),
-    }),
-  );
+  const outputs = all.map((made): FlowOutput => ({
+    material: made.material,
+    yield: yieldFigure(
+      ledger,
+      job,
+      step,
+      layout,
+      made.yield ?? step.yield,
+      yieldField({ outputs: all }, made.material),
+    ),
+    samples,
+    ...(made.share === undefined ? {} : { share: made.share }),
+  }));
   return {
     id: step.id,
     path,

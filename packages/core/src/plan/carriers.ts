@@ -3,6 +3,8 @@ import { CARRIER_OF, STYLE_RULES } from '../press/index.js';
 import { type NormLookup, type Works, normsOf, printingOf } from '../works/index.js';
 import { type Carrier, imageKey, made, makingHours, slug, withCounter } from './carrier.js';
 import { lifeNorm } from './carrier-norms.js';
+import { type ComponentField, figureId } from './figure-id.js';
+import { valueAt } from './figure-of.js';
 import type { ComponentLayout } from './component-layout.js';
 import { unitsOf } from './inks.js';
 import type { Component, Job, Tool } from './job.js';
@@ -27,18 +29,18 @@ interface Context {
   readonly job: Job;
   readonly works: Works;
   readonly norms: NormLookup;
-  readonly figures: Figures;
+  readonly value: (id: string) => number;
 }
 
 /** Carriers of passes on other presses: one an ink, as many sets as wear out. */
 function overprintCarriers(
-  { job, works, norms, figures }: Context,
+  { job, works, norms, value }: Context,
   layouts: Readonly<Record<string, ComponentLayout>>,
 ): Carrier[] {
   return overprintsOf(job, works, (id) => layouts[id]).flatMap(({ step, inks, layout, kind }) => {
     if (!kind) return [];
     const { component } = layout;
-    const impressions = figures[`step.${step.id}.processUnits`]?.value ?? 0;
+    const impressions = value(figureId.step(step.id, 'processUnits'));
     const life = norms(lifeNorm(kind)).value;
     const sets = Math.max(1, Math.ceil(impressions / life));
     return inks.flatMap(({ name: ink }) =>
@@ -68,13 +70,13 @@ function overprintCarriers(
   });
 }
 
-function printingCarriers({ job, works, norms, figures }: Context, layout: ComponentLayout): Carrier[] {
+function printingCarriers({ job, works, norms, value }: Context, layout: ComponentLayout): Carrier[] {
   const { component, machine } = layout;
   const kind = CARRIER_OF[printingOf(machine)];
   if (!kind || usesHeldCarriers(job, component)) return [];
-  const value = (id: string): number => figures[`component.${component.id}.${id}`]?.value ?? 0;
+  const own = (field: ComponentField): number => value(figureId.component(component.id, field));
   const life = norms(lifeNorm(kind)).value;
-  const impressions = value('pressSheets') * value('impressionsPerSheet');
+  const impressions = own('pressSheets') * own('impressionsPerSheet');
   const names = component.versions?.names ?? [];
   const units = unitsOf(job, works, component, machine).flatMap(({ inks }) => inks);
   const positions = carriersPerColour(layout);
@@ -155,7 +157,7 @@ const numberNote = (tool: Tool): string =>
   ].join(', ');
 
 /** Dies, rollers and numbering boxes, one for each position, each embossing die with its counter. */
-function toolCarriers({ job, norms, figures }: Context, { component, tool, count }: ToolSet): Carrier[] {
+function toolCarriers({ job, norms, value }: Context, { component, tool, count }: ToolSet): Carrier[] {
   const shape =
     tool.kind === 'cutting-die' ? JSON.stringify(component.die ?? component.tools) : `${job.customer}/${job.title}`;
   return Array.from({ length: count }, (_, i) => (count > 1 ? i + 1 : undefined)).flatMap((position) => {
@@ -168,7 +170,7 @@ function toolCarriers({ job, norms, figures }: Context, { component, tool, count
       position,
       note: tool.kind === 'numbering-box' ? numberNote(tool) : TOOL_NOTES[tool.kind],
       makingHours: makingHours(tool.kind, undefined, norms),
-      impressions: figures[`component.${component.id}.pressSheets`]?.value ?? 0,
+      impressions: value(figureId.component(component.id, 'pressSheets')),
       life: norms(lifeNorm(tool.kind)).value,
       owner: tool.owner ?? 'house',
       key: [tool.kind, shape, component.widthMm ?? '', component.heightMm ?? '', tool.id, position ?? '']
@@ -218,7 +220,7 @@ export function listCarriers(
   plan: { readonly figures: Figures; readonly layouts: Readonly<Record<string, ComponentLayout>> },
   works: Works,
 ): Carrier[] {
-  const context = { job, works, norms: normsOf(works, job.norms), figures: plan.figures };
+  const context = { job, works, norms: normsOf(works, job.norms), value: (id: string) => valueAt(plan, id) ?? 0 };
   const sets = toolSets(job, (id) => plan.layouts[id]);
   const own = job.components.flatMap((component) => {
     const layout = plan.layouts[component.id];

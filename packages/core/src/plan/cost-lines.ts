@@ -1,5 +1,6 @@
 import type { Works } from '../works/index.js';
 import { type CostKind, COST_KINDS } from './cost.js';
+import { figureOf } from './figure-of.js';
 import type { Job } from './job.js';
 import { type Plan, plan } from './plan.js';
 
@@ -22,13 +23,13 @@ function componentOf(job: Job, figure: string): string | undefined {
 }
 
 /** What a job costs, line by line: every line opens to its working, and all of them add to the cost (identity). */
-export const costLines = (job: Job, { figures }: Plan): CostLine[] =>
+export const costLines = (job: Job, planned: Plan): CostLine[] =>
   COST_KINDS.flatMap((kind): CostLine[] => {
-    const sum = figures[`cost.${kind}`];
+    const sum = figureOf(planned, `cost.${kind}`);
     if (!sum) return [];
     const inputs = Object.entries(sum.inputs);
     const isSum = inputs.length > 0 && inputs.every(([name]) => /^n\d+$/.test(name));
-    const lines = isSum ? inputs.flatMap(([, id]) => figures[id] ?? []) : [sum];
+    const lines = isSum ? inputs.flatMap(([, id]) => figureOf(planned, id) ?? []) : [sum];
     return lines
       .filter(({ value }) => value !== 0)
       .map(({ id, name, value }) => ({ kind, name, value, figure: id, component: componentOf(job, id) }));

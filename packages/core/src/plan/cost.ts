@@ -43,7 +43,7 @@ export interface CostTotals {
 
 const CUSTOMERS = { label: 'set by user', note: 'the customer’s' } as const;
 
-const ALL_KINDS: Rule = rule('Cost', '', COST_KINDS.join(' + ') as string);
+const ALL_KINDS: Rule = rule('Cost', '', COST_KINDS.join(' + '));
 const OF_ONE = rule('Cost of one', '', 'cost / quantity');
 const OF_COUNT = rule('', '', 'count * price');
 const OF_PLATES = rule('', '', 'plates * price');

@@ -1,14 +1,4 @@
-import {
-  type Entry,
-  type Inputs,
-  type Rule,
-  GIVEN,
-  IDENTITY,
-  UM,
-  ceilRatio,
-  rule,
-  table,
-} from '../kernel/index.js';
+import { type Entry, type Inputs, type Rule, GIVEN, IDENTITY, UM, ceilRatio, rule, table } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { CARRIER_OF, carrierWords } from '../press/index.js';
 import { type Counted, MACHINE_COUNTS, printingOf } from '../works/index.js';
@@ -40,7 +30,7 @@ function setUp<Name extends string>(
     const entry = at.reckon('setupHours', of, inputs);
     return () => entry;
   }
-  const part: Rule = rule('Set-up, its part of the batch', of.unit, `(${of.formula}) * share` as string);
+  const part: Rule = rule('Set-up, its part of the batch', of.unit, `(${of.formula}) * share`);
   return (run) => run.ledger.step(step.id).reckon('setupHours', part, { ...inputs, share: batchShare(run, norms) });
 }
 
@@ -50,7 +40,7 @@ const SET_UP_PRESS = rule('Set-up', 'h', 'setup + each * plates');
 const SET_UP_WASHED = rule('Set-up', 'h', 'setup + each * plates + washes * wash');
 
 /** How much of what a rate counts runs through a station, as a figure. */
-function through<C extends Counted>(context: Prepared, station: Station, counts: C): (run: Run) => Entry {
+function through(context: Prepared, station: Station, counts: Counted): (run: Run) => Entry {
   const { norms, route } = context;
   const { step, at, layout, incoming, machine } = station;
   const counter = counterOf(counts, {
@@ -83,11 +73,11 @@ function through<C extends Counted>(context: Prepared, station: Station, counts:
 function ratedRule(metres: boolean, shares: number): Rule {
   const rate = [metres ? '60 * speed' : 'speed', 'efficiency'];
   for (let i = 1; i <= shares; i++) rate.push(`share${i}`);
-  return rule('Machine hours', 'h', `setup + through / (${rate.join(' * ')})` as string);
+  return rule('Machine hours', 'h', `setup + through / (${rate.join(' * ')})`);
 }
 
 /** What runs in an hour by a machine's own speed, slowed where its curve says so. */
-function rated<C extends Counted>(context: Prepared, station: Station, setup: Timer, counts: C, speed: Entry): Timer {
+function rated(context: Prepared, station: Station, setup: Timer, counts: Counted, speed: Entry): Timer {
   const { step, machine, norm } = station;
   const counted = through(context, station, counts);
   const efficiency = norm('efficiency');
@@ -102,7 +92,7 @@ function rated<C extends Counted>(context: Prepared, station: Station, setup: Ti
   return (run) => {
     const inputs: Inputs = { setup: setup(run), through: counted(run), ...fixed };
     const { setup: ready, through: runs } = inputs;
-    const hours = (ready?.value ?? 0) + runHours((runs?.value ?? 0) as Count<C>, rate, slowed);
+    const hours = (ready?.value ?? 0) + runHours((runs?.value ?? 0) as Count<Counted>, rate, slowed);
     return run.ledger.step(step.id).count('hours', of, inputs, hours);
   };
 }

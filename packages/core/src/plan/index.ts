@@ -1,5 +1,14 @@
 export * from './job.js';
-export { type Plan, type PlanEdge, type PlanOutcome, type PlanStep, type PlannedUse, type Totals, flowOf, plan } from './plan.js';
+export {
+  type Plan,
+  type PlanEdge,
+  type PlanOutcome,
+  type PlanStep,
+  type PlannedUse,
+  type Totals,
+  flowOf,
+  plan,
+} from './plan.js';
 export { type Settled } from './settle.js';
 export { rollSpec, runRolls } from './roll-figures.js';
 export * from './delivery.js';
@@ -73,6 +82,7 @@ export { carriersPerColour, isInLine, machinesFor, passColours } from './step-no
 export { laySection, sectionPositions } from './section-layout.js';
 export { type CostKind, COST_KINDS } from './cost.js';
 export { type CostLine, MORE, costLines, costOfNext } from './cost-lines.js';
+export { figureOf, valueAt } from './figure-of.js';
 export { type ComponentField, type StepField, figureId } from './figure-id.js';
 export { type Packing } from './packing.js';
 export { type Use, type UseAt, STITCHES, dieSide, quantityOf, strikingDie, usesOf } from './uses/use.js';

@@ -23,7 +23,7 @@ const maxOf = (names: readonly string[]): string =>
 function leadRule(feeds: number, waits: boolean, isBusy: boolean, works: boolean): Rule {
   const names = Array.from({ length: feeds }, (_, i) => `before${i + 1}`);
   const there = `${maxOf(names)}${waits ? ' + wait' : ''}`;
-  return rule('Done after', 'h', `${isBusy ? `max(${there}, free)` : there}${works ? ' + own' : ''}` as string);
+  return rule('Done after', 'h', `${isBusy ? `max(${there}, free)` : there}${works ? ' + own' : ''}`);
 }
 
 /** Steps of a route with what feeds them: what two runs or two machines make together is there when the later one is through. */
@@ -86,10 +86,7 @@ function firstOf(ready: readonly Stop[], done: Done, free: Done): Stop | undefin
  * Hours of the longest way from paper to the end of each step, as figures; returns the longest of all. A machine does one
  * thing after another, what can begin first goes first. Source: identity.
  */
-export function prepareLead(
-  context: Prepared,
-  times: ReadonlyMap<string, StationTime>,
-): (run: Run) => number {
+export function prepareLead(context: Prepared, times: ReadonlyMap<string, StationTime>): (run: Run) => number {
   const stops = stopsOf(context, times);
   const ends = stops.filter(({ after }) => after.length === 0);
   const longest: Rule = rule('First sheet to last box', 'h', maxOf(ends.map((_, i) => `end${i + 1}`)));
@@ -119,7 +116,7 @@ export function prepareLead(
 /** When a step is through: after what it takes, what its machine does before, and what it waits for. */
 function writeLead({ ledger }: Run, { id, feeds, rule, ruleAfter }: Stop, done: Done, free: Entry | undefined): Entry {
   const at = ledger.step(id);
-  const inputs: Record<string, Entry> = {};
+  const inputs = table<Entry>();
   let n = 0;
   for (const feed of feeds) {
     const before = done.get(feed);

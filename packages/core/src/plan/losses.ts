@@ -1,4 +1,6 @@
 import { type Figures, FigureBook, IDENTITY } from '../kernel/index.js';
+import { figureId } from './figure-id.js';
+import { valueAt } from './figure-of.js';
 import type { Plan, PlanEdge } from './plan.js';
 
 export const LOSS_KINDS = ['set-up', 'running', 'incidents', 'samples', 'cut away', 'over'] as const;
@@ -25,12 +27,13 @@ const WORTH_KG = 1e-4;
  * Where the paper goes, most first: what comes into every step, and what it puts on, less what leaves it, by reason. All
  * together, and what is delivered, are what is bought and put on (identity; a test holds it).
  */
-export function whereItGoes({ steps, edges, figures }: Plan): {
+export function whereItGoes(plan: Plan): {
   readonly losses: readonly Loss[];
   /** Paper that goes into the route. */
   readonly boughtKg: number;
   readonly figures: Figures;
 } {
+  const { steps, edges } = plan;
   const book = new FigureBook();
   const losses = steps.flatMap((step): Loss[] => {
     const [into, out] = [edges.filter(({ to }) => to === step.id), edges.filter(({ from }) => from === step.id)];
@@ -38,7 +41,7 @@ export function whereItGoes({ steps, edges, figures }: Plan): {
     const gain = step.gainG / 1000;
     const each = step.processUnits > 0 ? kgOf(into) / step.processUnits + gain : 0;
     const runs = Math.max(0, step.processUnits - step.setup);
-    const incidents = (figures[`step.${step.id}.incidents`]?.value ?? 0) * runs;
+    const incidents = (valueAt(plan, figureId.step(step.id, 'incidents')) ?? 0) * runs;
     const running = step.running * runs;
     const mass = book.give(`${id}.mass`, `Weight of one ${step.unitIn}`, each, 'kg', IDENTITY);
     const part = (kind: LossKind, units: number, unit: string, kg: number, name: string): Loss[] => {

@@ -39,7 +39,7 @@ const PACKS: readonly Step['operation'][] = ['band', 'wrap', 'box', 'pallet'];
 function packedBefore(stations: ReadonlyMap<string, Step>, step: Step): Step[] {
   const before: Step[] = [];
   const seen = new Set<Step>();
-  for (let at: Step | undefined = step; at && !seen.has(at); ) {
+  for (let at: Step | undefined = step; at && !seen.has(at);) {
     seen.add(at);
     at = stations.get(takenBy(at)[0]?.material ?? '');
     if (at && !seen.has(at) && PACKS.includes(at.operation)) before.push(at);
@@ -109,13 +109,7 @@ function palletFigures(
   const pallet = palletFor(box, packs, palletLimits(norms), most);
   if (!pallet) return undefined;
   const boxes = at.give('boxes', 'Boxes or bundles', packs, 'boxes', IDENTITY);
-  const perPallet = at.give(
-    'perPallet',
-    'Boxes or bundles on a full pallet',
-    pallet.perPallet,
-    'boxes',
-    IDENTITY,
-  );
+  const perPallet = at.give('perPallet', 'Boxes or bundles on a full pallet', pallet.perPallet, 'boxes', IDENTITY);
   at.give('perLayer', 'In a layer', pallet.perLayer, 'boxes', IDENTITY);
   at.give('layers', 'Layers', pallet.layers, 'layers', IDENTITY);
   const pallets = at.count('pallets', PALLETS, { boxes, perPallet }, pallet.pallets);

@@ -1,3 +1,4 @@
+import { valueAt } from './figure-of.js';
 import { floorRatio } from '../kernel/index.js';
 import type { Job } from './job.js';
 import type { Plan } from './plan.js';
@@ -28,7 +29,7 @@ function pilesOf(count: number, perPile: number): number[] {
  * Source: identity, handbook chapter 1 "Piles".
  */
 export function listPiles(job: Job, plan: Plan): Pile[] {
-  const heightUm = (plan.figures['norm.pile.height']?.value ?? 0) * 1000;
+  const heightUm = (valueAt(plan, 'norm.pile.height') ?? 0) * 1000;
   const names = new Map(plan.steps.map((step) => [step.id, step.name]));
   return plan.edges.flatMap((edge) => {
     const step = plan.steps.find(({ id }) => id === edge.from);

@@ -7,6 +7,7 @@ import { type JobFlow, type Layouts, askedOf, processUnit } from './build-graph.
 import { checkOrder } from './check-job.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { CostTotals } from './cost.js';
+import { keepLedger } from './figure-of.js';
 import type { Job, Step } from './job.js';
 import { type Material, takenBy } from './material/index.js';
 import { numberIssues } from './number-plan.js';
@@ -237,21 +238,20 @@ export function plan(job: Job, asked: Works): PlanOutcome {
   wasteFigure({ job, jobFlow, ledger });
   const cost = structure.cost(run, { uses, packings });
   const reckoned: Reckoned = { job, layouts, reckoned: settled, jobFlow, machines, ledger, times: times.steps };
-  return {
-    ok: true,
-    plan: {
-      school: job.school,
-      steps: job.route.map((step) => planStep(reckoned, step)),
-      edges: edgesOf(reckoned),
-      layouts: table(layouts),
-      packings: table(packings),
-      uses: uses.map(({ step, supply, figure }) => ({ step, supply, figure: figure.id })),
-      totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
-      schools: pressSheetsBySchool(job, layouts, settled),
-      get figures() {
-        return ledger.figures;
-      },
-      advice: [...structure.advice, ...adviseOrder(job)],
+  const made: Plan = {
+    school: job.school,
+    steps: job.route.map((step) => planStep(reckoned, step)),
+    edges: edgesOf(reckoned),
+    layouts: table(layouts),
+    packings: table(packings),
+    uses: uses.map(({ step, supply, figure }) => ({ step, supply, figure: figure.id })),
+    totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
+    schools: pressSheetsBySchool(job, layouts, settled),
+    get figures() {
+      return ledger.figures;
     },
+    advice: [...structure.advice, ...adviseOrder(job)],
   };
+  keepLedger(made, ledger);
+  return { ok: true, plan: made };
 }

@@ -70,10 +70,7 @@ const PLATES_OF_VERSIONS = rule(
 const HELD = { label: 'identity', note: 'held from the first run' } as const;
 
 /** Carriers of a component for so many sheets. Source: identity, handbook chapter 4. */
-function carriersOfRun(
-  { job, ledger, norms }: Prepared,
-  layout: ComponentLayout,
-): (run: Run, sheets: Entry) => Entry {
+function carriersOfRun({ job, ledger, norms }: Prepared, layout: ComponentLayout): (run: Run, sheets: Entry) => Entry {
   const { component } = layout;
   const at = ledger.component(component.id);
   const kind = CARRIER_OF[printingOf(layout.machine)];

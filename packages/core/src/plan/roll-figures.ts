@@ -57,11 +57,7 @@ const TO_BUY = rule('', 'kg', 'rolls * each');
  * Rolls of a component with their working: printable length of a roll, rolls, splices, kilograms to buy.
  * Source: identity, handbook chapters 3 and 6.
  */
-export function rollsOfRun(
-  ledger: Ledger,
-  norms: NormLookup,
-  layout: ComponentLayout,
-): (run: Run, web: Entry) => void {
+export function rollsOfRun(ledger: Ledger, norms: NormLookup, layout: ComponentLayout): (run: Run, web: Entry) => void {
   const { component, machine, supply } = layout;
   const at = ledger.component(component.id);
   const norm = (id: string): Entry => giveNorm(ledger, norms, id);

@@ -73,7 +73,13 @@ export function curveFigures(context: Prepared, { at, incoming }: Station, machi
     const given = (key: string, value: number): Entry =>
       at.give(`${curve}.${key}`, `${name} …: ${key}`, value, unit, IDENTITY);
     if (from === to) return [at.reckon(`${curve}Share`, AT_POINT, { point: point(to) })];
-    const inputs = { low: point(from), high: point(to), at: given('at', here), from: given('from', from), to: given('to', to) };
+    const inputs = {
+      low: point(from),
+      high: point(to),
+      at: given('at', here),
+      from: given('from', from),
+      to: given('to', to),
+    };
     return [at.reckon(`${curve}Share`, ON_LINE, inputs)];
   });
 }

@@ -81,7 +81,9 @@ function strokes({ incoming, stackMm }: Through): Counting {
 const SECTIONS = counted('Sections through the machine', 'units * sections');
 const sections = ({ incoming }: Through): Counting => ({
   rule: SECTIONS,
-  values: { sections: { name: 'Sections of one block', value: Math.max(1, incoming?.sections ?? 1), unit: 'sections' } },
+  values: {
+    sections: { name: 'Sections of one block', value: Math.max(1, incoming?.sections ?? 1), unit: 'sections' },
+  },
 });
 
 const ROLLS = counted('Rolls wound', 'ceil(units * each)');

@@ -10,6 +10,7 @@ import {
   TEST_PLATE,
   listCarriers,
   wantsTrial,
+  valueAt,
 } from '../plan/index.js';
 import type { Works } from '../works/index.js';
 import { forecastCount } from './forecast.js';
@@ -74,7 +75,7 @@ function carrierGate(context: RoomContext, event: Extract<RoomEvent, { kind: 'ca
             carrier: labelOf(carrier),
             count: run?.finished ? 'finished short' : 'not finished',
             expected: run?.expected ?? 0,
-            wanted: plan.figures['order.target']?.value ?? job.order.quantity,
+            wanted: valueAt(plan, 'order.target') ?? job.order.quantity,
           }),
         ];
   }

@@ -1,3 +1,4 @@
+import { valueAt } from '../plan/index.js';
 import type { SheetBook } from './sheet.js';
 
 /** Weight of a kilogram. */
@@ -30,7 +31,7 @@ export function stackOfBoxes(sheet: SheetBook, bears: string): void {
     mass: own('packKg'),
   });
   sheet.show('stackMm', 'Height of such a stack', 'mm', 'high * depth', { high, depth: own('packDepth') });
-  const layers = sheet.plan.figures[own('layers')]?.value ?? 0;
+  const layers = valueAt(sheet.plan, own('layers')) ?? 0;
   if (layers > sheet.value(high))
     sheet.remark(
       `On a full pallet ${layers} boxes stand on each other, more than the lowest is trusted with: use stronger boxes, or build the pallet lower.`,

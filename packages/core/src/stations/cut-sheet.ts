@@ -1,5 +1,5 @@
 import type { Cut } from '../finishing/index.js';
-import { type ComponentLayout, cutWork, partsSheet } from '../plan/index.js';
+import { type ComponentLayout, cutWork, partsSheet, figureOf } from '../plan/index.js';
 import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -14,7 +14,7 @@ const TURNS = ['as it lies', 'quarter turn', 'half turn'] as const;
 /** The guillotine: programme, gauges, turns, lifts and what falls away. Source: handbook chapter 7 "Guillotine". */
 export function cutSheet(sheet: SheetBook): void {
   const { layout, step } = sheet;
-  const lifts = sheet.plan.figures[`step.${step.id}.lifts`];
+  const lifts = figureOf(sheet.plan, `step.${step.id}.lifts`);
   if (lifts) sheet.card(lifts.id);
   if (!layout || !partsSheet(step, layout)) return;
   const least = sheet.norm('cut.leastStrip');

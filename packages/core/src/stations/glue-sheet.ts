@@ -1,5 +1,5 @@
 import { UM, tenth } from '../kernel/index.js';
-import { adhesiveAt, onTheCorrugator } from '../plan/index.js';
+import { adhesiveAt, onTheCorrugator, figureOf } from '../plan/index.js';
 import { FLUTES, chooseDeckle } from '../web/index.js';
 import { compression } from './compression.js';
 import { drawBlank } from './die-sheet.js';
@@ -12,7 +12,7 @@ const GLUES = { cold: 'Cold glue', 'hot-melt': 'Hot melt', pur: 'PUR' } as const
 /** Glue, compression, drying. Source: handbook chapter 7 "Gluing". */
 export function glueSheet(sheet: SheetBook): void {
   const { layout, job, step } = sheet;
-  const rate = sheet.plan.figures[`step.${step.id}.rate`];
+  const rate = figureOf(sheet.plan, `step.${step.id}.rate`);
   if (rate) sheet.card(rate.id);
   for (const supply of ['glue', 'hot-melt', 'pur'] as const) sheet.used(supply);
   sheet.show('pressed', 'Under compression', 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
@@ -73,7 +73,7 @@ export function mountSheet(sheet: SheetBook): void {
 
 /** Envelopes: seams and bottom by beads. Source: handbook chapter 7 "Envelopes". */
 export function envelopeSheet(sheet: SheetBook): void {
-  const through = sheet.plan.figures[`step.${sheet.step.id}.through`];
+  const through = figureOf(sheet.plan, `step.${sheet.step.id}.through`);
   if (through) sheet.card(through.id);
   sheet.used('glue');
   sheet.remark('Sides are folded and the seam glued first, then the bottom; counted and stood upright.');

@@ -1,11 +1,11 @@
-import { type Component, partMaterial, takenBy } from '../plan/index.js';
+import { type Component, partMaterial, takenBy, figureOf } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 /** Hand work: people-minutes a hundred, and a tray glued into its wallet where one comes. Source: handbook chapter 7 "Hand work". */
 export function handSheet(sheet: SheetBook): void {
   const { step } = sheet;
-  const pace = ['perHour', 'pace'].map((name) => `step.${step.id}.${name}`).find((id) => sheet.plan.figures[id]);
+  const pace = ['perHour', 'pace'].map((name) => `step.${step.id}.${name}`).find((id) => figureOf(sheet.plan, id));
   sheet.show('minutes', 'Minutes of one person for a hundred', 'min', '100 * 60 / pace', {
     pace: pace ?? sheet.norm(`hand.${step.operation}`),
   });

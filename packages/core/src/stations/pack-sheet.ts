@@ -1,3 +1,4 @@
+import { figureOf } from '../plan/index.js';
 import { labelCode } from '../finishing/index.js';
 import type { Packing } from '../plan/index.js';
 import { compression, stackOfBoxes } from './compression.js';
@@ -11,7 +12,7 @@ const MOST_LABELS = 2_000;
 function showPlanned(sheet: SheetBook, ...names: readonly string[]): void {
   for (const name of names) {
     const id = `step.${sheet.step.id}.${name}`;
-    if (sheet.plan.figures[id]) sheet.card(id);
+    if (figureOf(sheet.plan, id)) sheet.card(id);
   }
 }
 
@@ -98,6 +99,6 @@ export function outsideSheet(sheet: SheetBook): void {
   const back = sheet.card(`step.${step.id}.needsOut`);
   sheet.show('allowance', 'May be lost outside', 'pieces', 'sent - back', { sent: sheet.units, back });
   const cost = `cost.outside.${step.id}`;
-  if (sheet.plan.figures[cost]) sheet.card(cost);
+  if (figureOf(sheet.plan, cost)) sheet.card(cost);
   sheet.remark('Count what goes and what comes back, and note both: the difference is theirs to explain.');
 }

@@ -8,6 +8,7 @@ import {
   type Step,
   takenBy,
   figureId,
+  figureOf,
 } from '../plan/index.js';
 import { type Machine, type NormLookup, type SupplyId, type Works, normsOf, titleOf } from '../works/index.js';
 import type { StationDrawing } from './drawing.js';
@@ -75,7 +76,7 @@ export class SheetBook {
   }
 
   value(id: string): number {
-    const figure: Figure | undefined = this.book.figures[id] ?? this.plan.figures[id];
+    const figure: Figure | undefined = this.book.figures[id] ?? figureOf(this.plan, id);
     if (!figure) throw new Error(`no figure ${id}`);
     return figure.value;
   }
@@ -83,7 +84,7 @@ export class SheetBook {
   /** A norm in force, for the working. */
   norm(id: string): string {
     const planned = `norm.${id}`;
-    if (this.plan.figures[planned]) return planned;
+    if (figureOf(this.plan, planned)) return planned;
     const { norm, value, source, otherwise } = this.norms(id);
     return this.book.give(planned, titleOf(norm), value, norm.unit, source, otherwise);
   }
@@ -125,7 +126,7 @@ export class SheetBook {
   /** Shows how much of a supply the station uses up, and how much of it is on one; undefined where it uses none. */
   used(supply: SupplyId): string | undefined {
     const id = figureId.step(this.step.id, `use.${supply}`);
-    return this.plan.figures[id] ? this.card(id) : undefined;
+    return figureOf(this.plan, id) ? this.card(id) : undefined;
   }
 
   draw(drawing: StationDrawing): void {

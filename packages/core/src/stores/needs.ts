@@ -1,5 +1,5 @@
 import type { Grain } from '../layout/index.js';
-import { type ComponentLayout, type Job, type Plan, toolSets } from '../plan/index.js';
+import { type ComponentLayout, type Job, type Plan, toolSets, valueAt } from '../plan/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import { PACKING, SUPPLIES, type Works, normsOf, printingOf } from '../works/index.js';
 
@@ -71,11 +71,11 @@ function gather(needs: readonly Need[]): Need[] {
 }
 
 /** What the stations use up, as the plan reckons it; packing apart from what holds the product together. */
-function suppliesOf({ uses, figures }: Plan): Need[] {
-  return uses.map(({ supply, figure }): Need => {
+function suppliesOf(plan: Plan): Need[] {
+  return plan.uses.map(({ supply, figure }): Need => {
     const { name, unit } = SUPPLIES[supply];
     const kind = PACKING.includes(supply) ? 'packing' : 'supplies';
-    return { key: `${kind}/${supply}`, kind, name, quantity: figures[figure]?.value ?? 0, unit, figure, pack: 1 };
+    return { key: `${kind}/${supply}`, kind, name, quantity: valueAt(plan, figure) ?? 0, unit, figure, pack: 1 };
   });
 }
 
@@ -85,7 +85,7 @@ function suppliesOf({ uses, figures }: Plan): Need[] {
  */
 export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
   const norms = normsOf(works, job.norms);
-  const value = (id: string): number => plan.figures[id]?.value ?? 0;
+  const value = (id: string): number => valueAt(plan, id) ?? 0;
   const layouts = Object.values(plan.layouts);
   const bought = layouts.filter(({ component }) => component.paperOwner !== 'customer');
   const paper = bought.map((layout): Need => {

@@ -1,4 +1,4 @@
-import { type PlanStep, type StationSheet, stationSheet } from '@druckerei/core';
+import { type PlanStep, type StationSheet, stationSheet, figureOf } from '@druckerei/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { stationSvg } from '../drawing/station-svg.js';
 import { renderPdf } from '../pdf/render.js';
@@ -14,9 +14,8 @@ export function stationCard(
   sheet: StationSheet,
   options: { readonly width: number; readonly rows?: number },
 ): Content[] {
-  const figures = { ...document.plan.figures, ...sheet.figures };
   const words = sheet.shown.flatMap((id) => {
-    const figure = figures[id];
+    const figure = sheet.figures[id] ?? figureOf(document.plan, id);
     return figure ? [`${figure.name} ${plainNumber(figure.value)} ${figure.unit}`.trim()] : [];
   });
   const { rows = ROWS, width } = options;

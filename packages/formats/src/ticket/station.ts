@@ -1,3 +1,4 @@
+import { valueAt } from '@druckerei/core';
 import type { PlanStep } from '@druckerei/core';
 import { type JobDocument, number, percent, plural } from './document.js';
 
@@ -8,7 +9,7 @@ const platesLine = (plates: number, plateless: boolean): string => {
 
 /** Instructions for one station, a line each: what comes in, what must go out, and what the machine is set to. */
 export function stationLines({ job, plan, works }: JobDocument, step: PlanStep): string[] {
-  const figure = (id: string): number | undefined => plan.figures[id]?.value;
+  const figure = (id: string): number | undefined => valueAt(plan, id);
   const source = job.route.find(({ id }) => id === step.id);
   const component = job.components.find(({ id }) => id === step.component);
   const machine = works.machines.find(({ id }) => id === step.machine);

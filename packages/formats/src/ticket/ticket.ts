@@ -7,6 +7,7 @@ import {
   OPERATION_RULES,
   drawLayout,
   stationSheet,
+  figureOf,
 } from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
@@ -44,7 +45,7 @@ function header(document: JobDocument): Content {
           { text: `${job.number}  ${job.title}`, style: 'title' },
           { text: job.customer },
           {
-            text: `${number(job.order.quantity)} ${document.plan.figures['order.quantity']?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
+            text: `${number(job.order.quantity)} ${figureOf(document.plan, 'order.quantity')?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
           },
           ...(job.order.deliveries ?? []).map(({ quantity, due }, i) => ({
             text: `Delivery ${i + 1}: ${number(quantity)}${due === undefined ? '' : `, due ${due}`}`,
@@ -107,7 +108,7 @@ function stream({ plan, job, works }: JobDocument): Content[] {
       rows,
     ),
     {
-      text: `${plan.figures['total.pressSheets']?.name ?? ''} ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table', sure: 'by sureness' }[plan.school]}.`,
+      text: `${figureOf(plan, 'total.pressSheets')?.name ?? ''} ${number(Object.values(plan.totals.pressSheets).reduce((a, b) => a + b, 0))}, plates ${number(plan.totals.plates)}, paper ${number(plan.totals.paperKg, 1)} kg, ink ${number(plan.totals.inkKg, 2)} kg, machine hours ${number(plan.totals.hours, 2)}. Spoilage reckoned ${{ step: 'step by step', added: 'added up', table: 'by table', sure: 'by sureness' }[plan.school]}.`,
       margin: [0, 6, 0, 0],
     },
   ];

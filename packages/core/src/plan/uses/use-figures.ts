@@ -1,4 +1,4 @@
-import { type Entry, type Inputs, type Rule, GIVEN, IDENTITY, rule } from '../../kernel/index.js';
+import { type Entry, type Inputs, type Rule, GIVEN, IDENTITY, rule, table } from '../../kernel/index.js';
 import { type SupplyId, SUPPLIES } from '../../works/index.js';
 import type { Step } from '../job.js';
 import { takenBy } from '../material/index.js';
@@ -36,7 +36,7 @@ export const useField = (supply: SupplyId): string => `use.${supply}`;
 function useOfRun({ ledger, norms }: Prepared, step: Step, use: Use): (run: Run) => UsedUp {
   const at = ledger.step(step.id);
   const field = useField(use.supply);
-  const fixed: Record<string, Entry> = {};
+  const fixed = table<Entry>();
   for (const [key, value] of Object.entries(use.values))
     fixed[key] = at.give(`${field}.${key}`, value.name, value.value, value.unit, value.told ? GIVEN : IDENTITY);
   for (const [key, norm] of Object.entries(use.norms)) fixed[key] = giveNorm(ledger, norms, norm);

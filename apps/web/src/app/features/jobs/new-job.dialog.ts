@@ -21,6 +21,7 @@ import {
   FOLD_KINDS,
   OFFERED_SIZES,
   STRUCTURES,
+  figureOf,
   isoSize,
   plan,
   pressesFor,
@@ -170,7 +171,7 @@ export class NewJobDialog {
     const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
     const split = made.job.components.flatMap(({ kind, pages }) => (kind === 'section' ? (pages ?? []) : []));
     const sections = this.bound() && split.length > 0 ? `${inSections(split)}. ` : '';
-    const carriers = outcome.plan.figures['total.plates'];
+    const carriers = figureOf(outcome.plan, 'total.plates');
     const [first] = Object.values(outcome.plan.layouts);
     const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
     return {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type Delivery, coveredDeliveries, orderLimits, outcomesOf } from '@druckerei/core';
+import { type Delivery, coveredDeliveries, orderLimits, outcomesOf, figureOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../state/room.store';
@@ -82,7 +82,7 @@ export class DeliveryFields {
     const found = this.room.forecast();
     return found?.ok ? found.value : undefined;
   });
-  protected readonly unit = computed(() => this.editor.plan()?.figures['order.quantity']?.unit ?? '');
+  protected readonly unit = computed(() => figureOf(this.editor.plan(), 'order.quantity')?.unit ?? '');
   protected readonly rows = computed(() => {
     const order = this.order();
     if (!order) return [];

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { CONTACTS, inkOf, notCleared } from '@druckerei/core';
+import { CONTACTS, inkOf, notCleared, figureOf, figureId } from '@druckerei/core';
 import { CONTACT_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../state/room.store';
@@ -33,14 +33,14 @@ export class InksBench {
     const component = job?.components.find(({ id }) => id === this.componentId());
     if (!job || !works || !component) return [];
     const open = new Set(job.contact ? notCleared(job, works, job.contact).inks : []);
-    const figures = this.editor.plan()?.figures ?? {};
+    const plan = this.editor.plan();
     // What this press prints, and what its sheets get on another one.
     const again = job.route.flatMap((step) => (step.component === component.id ? (step.inks ?? []) : []));
     return [...new Set([...component.front, ...component.back, ...again].map(({ name }) => name))].map((name) => ({
       name,
       kind: inkOf(job, works, name).kind,
-      kg: figures[`ink.${name}.kg`],
-      pails: figures[`ink.${name}.pails`],
+      kg: figureOf(plan, figureId.ink(name, 'kg')),
+      pails: figureOf(plan, figureId.ink(name, 'pails')),
       isCleared: !open.has(name),
     }));
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { type OversPolicy, type School, normsOf } from '@druckerei/core';
+import { type OversPolicy, type School, normsOf, figureOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
@@ -97,7 +97,7 @@ export class OrderBench {
   });
 
   /** What the order counts: books, rolls, packs. */
-  protected readonly unit = computed(() => this.editor.plan()?.figures['order.quantity']?.unit ?? '');
+  protected readonly unit = computed(() => figureOf(this.editor.plan(), 'order.quantity')?.unit ?? '');
   readonly figureOpened = output<string>();
   protected readonly columns = ['pressSheets', 'plates', 'paperKg'] as const;
   protected readonly components = computed(() =>
@@ -109,7 +109,7 @@ export class OrderBench {
   );
 
   protected figure(component: string, name: string) {
-    return this.editor.plan()?.figures[`component.${component}.${name}`];
+    return figureOf(this.editor.plan(), `component.${component}.${name}`);
   }
 
   protected choosePolicy(kind: OversPolicy['kind']): void {

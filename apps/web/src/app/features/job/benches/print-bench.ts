@@ -6,7 +6,16 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type InkUse, type SheetSize, WORK_STYLES, chooseRepeat, madeRepeats, normsOf, webOf } from '@druckerei/core';
+import {
+  type InkUse,
+  type SheetSize,
+  WORK_STYLES,
+  chooseRepeat,
+  madeRepeats,
+  normsOf,
+  webOf,
+  figureOf,
+} from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
@@ -164,10 +173,10 @@ export class PrintBench {
   });
   /** Coverage where the job gives none. */
   protected readonly coverageNorm = computed(() => {
-    const figure = this.editor.plan()?.figures['norm.ink.coverage'];
+    const figure = figureOf(this.editor.plan(), 'norm.ink.coverage');
     return figure ? count(this.measures.of(figure.unit).show(figure.value), 4) : '';
   });
-  protected readonly figure = (name: string) => this.editor.plan()?.figures[`component.${this.componentId()}.${name}`];
+  protected readonly figure = (name: string) => figureOf(this.editor.plan(), `component.${this.componentId()}.${name}`);
 
   protected chooseSheet(key: string): void {
     const sheet = this.sheets().find((one) => this.sheetKey(one.sheet) === key)?.sheet;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { normsOf, rollSpec, runRolls } from '@druckerei/core';
+import { normsOf, rollSpec, runRolls, figureOf } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { RollPlan } from '../ui/roll-plan';
@@ -38,7 +38,7 @@ export class RollsBench {
   });
   private readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
   protected readonly figures = computed(() =>
-    FIGURES.flatMap((name) => this.editor.plan()?.figures[`component.${this.componentId()}.${name}`] ?? []),
+    FIGURES.flatMap((name) => figureOf(this.editor.plan(), `component.${this.componentId()}.${name}`) ?? []),
   );
   protected readonly rolls = computed(() => {
     const [norms, layout, plan] = [this.norms(), this.layout(), this.editor.plan()];

@@ -1,3 +1,4 @@
+import { figureOf } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { JobEditor } from '../state/job-editor';
@@ -24,7 +25,7 @@ export class StationCard {
   protected readonly sheet = computed(() => this.sheets.of(this.stepId()));
   protected readonly figures = computed(() => {
     const [sheet, plan] = [this.sheet(), this.editor.plan()];
-    return sheet && plan ? sheet.shown.flatMap((id) => sheet.figures[id] ?? plan.figures[id] ?? []) : [];
+    return sheet && plan ? sheet.shown.flatMap((id) => sheet.figures[id] ?? figureOf(plan, id) ?? []) : [];
   });
   protected readonly rows = ROWS;
   protected readonly files = computed(() => {

@@ -3,7 +3,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
-import { CAUTIONS, CAUTION_RULE, OPERATION_RULES, machinesFor, webOf } from '@druckerei/core';
+import { CAUTIONS, CAUTION_RULE, OPERATION_RULES, machinesFor, webOf, figureOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
@@ -95,7 +95,7 @@ export class StepBench {
   });
 
   protected figure(name: string) {
-    return this.editor.plan()?.figures[`step.${this.stepId()}.${name}`];
+    return figureOf(this.editor.plan(), `step.${this.stepId()}.${name}`);
   }
 
   protected folds(): string {

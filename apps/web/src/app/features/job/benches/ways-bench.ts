@@ -13,6 +13,7 @@ import {
   isPlatelessPress,
   plan,
   withWay,
+  figureOf,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count, percent } from '../../../ui/format';
@@ -21,7 +22,7 @@ import { JobEditor } from '../state/job-editor';
 import { WaysStore } from '../state/ways.store';
 import { STYLE_NAMES } from '../ui/style-names';
 import { LayoutView } from '../ui/layout-view';
-import { Working } from '../ui/working';
+import { type FigureAt, Working } from '../ui/working';
 
 const RANKING_NAMES: Readonly<Record<Ranking, string>> = {
   cost: 'Cost',
@@ -33,6 +34,7 @@ const RANKING_NAMES: Readonly<Record<Ranking, string>> = {
 interface Row {
   readonly way: Way;
   readonly plan: Plan | undefined;
+  readonly figureAt: FigureAt;
   readonly press: string;
   readonly paper: string;
   readonly style: string;
@@ -103,11 +105,13 @@ export class WaysBench {
   private row(way: Way): Row {
     const [job, works] = [this.editor.job(), this.editor.works()];
     const outcome = job && works ? plan({ ...withWay(job, this.target(), way, works), school: 'step' }, works) : null;
+    const made = outcome?.ok ? outcome.plan : undefined;
     const now = this.current();
     const difference = now ? way.cost - now.cost : 0;
     return {
       way,
-      plan: outcome?.ok ? outcome.plan : undefined,
+      plan: made,
+      figureAt: (id) => figureOf(made, id),
       press: works?.machines.find(({ id }) => id === way.press)?.name ?? way.press,
       paper: this.paperText(way),
       style: STYLE_NAMES[way.workStyle],

@@ -28,6 +28,7 @@ import {
   costOfNext,
   materialBalance,
   whereItGoes,
+  figureOf,
 } from '@druckerei/core';
 import { issueText, statusOf } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
@@ -54,7 +55,7 @@ import { Schools } from '../ui/schools';
 import { stepNames } from '../ui/step-names';
 import { Stream } from '../ui/stream';
 import { streamModel } from '../ui/stream-model';
-import { Working } from '../ui/working';
+import { type FigureAt, Working } from '../ui/working';
 import { Conflict } from './conflict';
 import { ReleaseDialog } from './release.dialog';
 import { Revisions } from './revisions';
@@ -186,16 +187,19 @@ export class JobPage implements OnDestroy {
     const plan = this.editor.plan();
     return plan ? whereItGoes(plan) : { losses: [], boughtKg: 0, figures: {} };
   });
-  /** Figures of the plan; those of where its paper goes as well while one of them is open. */
-  protected readonly figures = computed((): Figures => {
-    const figures = this.editor.plan()?.figures ?? {};
-    const [first] = this.view.trail();
-    if (first === undefined || first in figures) return figures;
-    const step = /^station\.([^.]+)\./.exec(first)?.[1];
-    const sheet = step === undefined ? undefined : this.sheets.of(step);
-    if (sheet) return { ...figures, ...sheet.figures };
-    return { ...figures, ...(this.balance()?.figures ?? this.losses().figures) };
+  /** Opens a figure of the plan, of a station's sheet, or of where its paper goes. */
+  protected readonly figureAt = computed((): FigureAt => {
+    const plan = this.editor.plan();
+    return (id) => figureOf(plan, id) ?? this.figuresBeside(id)[id];
   });
+
+  /** Figures that are not the plan's own: a station's sheet, the balance, or where the paper goes. */
+  private figuresBeside(id: string): Figures {
+    const step = /^station\.([^.]+)\./.exec(id)?.[1];
+    const sheet = step === undefined ? undefined : this.sheets.of(step);
+    return sheet?.figures ?? this.balance()?.figures ?? this.losses().figures;
+  }
+
   protected readonly stepNames = computed(() => {
     const [plan, job] = [this.editor.plan(), this.editor.job()];
     return plan && job ? stepNames(plan, job.components) : new Map<string, string>();
@@ -327,7 +331,7 @@ export class JobPage implements OnDestroy {
     this.view.openFigure(
       step === null
         ? 'total.pressSheets'
-        : this.editor.plan()?.figures[`step.${step}.lag`]
+        : figureOf(this.editor.plan(), `step.${step}.lag`)
           ? `step.${step}.lag`
           : `step.${step}.processUnits`,
     );

@@ -1,16 +1,8 @@
-import {
-  type Finding,
-  type Job,
-  type Plan,
-  type PlanOutcome,
-  type Works,
-  checkRoute,
-  error,
-  plan,
-} from '@druckerei/core';
+import { type Finding, type Job, type Plan, type PlanOutcome, type Works, checkRoute } from '@druckerei/core';
 import { type Revision, pathOf } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import { type JobCommand, applyCommand, isSameEdit } from './commands';
+import { type JobCommand, isSameEdit } from './commands';
+import { keepVersions, planned } from './versions';
 
 /** Text in a field that cannot be used yet, kept until it can. */
 export interface PendingText {
@@ -90,15 +82,6 @@ export const JobActions = createActionGroup({
     Released: props<{ revision: Revision }>(),
   },
 });
-
-/** The plan of a job. Whatever goes wrong in it, the page stays: the job can be mended or put aside in its plain view. */
-function planned(job: Job, works: Works): PlanOutcome {
-  try {
-    return plan(job, works);
-  } catch (thrown) {
-    return { ok: false, issues: [error('plan.failed', '', { why: String(thrown).slice(0, 120) })] };
-  }
-}
 
 const edited = (state: OpenJobState, change: Partial<OpenJobState>): OpenJobState => ({
   ...state,
@@ -192,19 +175,15 @@ export const jobFeature = createFeature({
     selectSavedEdit,
   }) => {
     const selectWorks = createSelector(selectRevision, (revision) => (revision ? (revision.works as Works) : null));
+    const versionsOf = keepVersions();
     /** The job after so many commands, newest first, down to the base. */
     const selectVersions = createSelector(
       selectBase,
       selectCommands,
       selectCursor,
       selectWorks,
-      (base, commands, cursor, works): readonly Job[] => {
-        if (!base || !works) return [];
-        const versions = [base];
-        for (const command of commands.slice(0, cursor))
-          versions.unshift(applyCommand(versions[0] ?? base, command, works));
-        return versions;
-      },
+      (base, commands, cursor, works): readonly Job[] =>
+        base && works ? versionsOf(base, commands.slice(0, cursor), works) : [],
     );
     const selectJob = createSelector(selectVersions, (versions): Job | null => versions[0] ?? null);
     const selectOutcome = createSelector(selectJob, selectWorks, (job, works): PlanOutcome | null =>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Plan } from '@druckerei/core';
+import { type Plan, figureOf, valueAt } from '@druckerei/core';
 import { Measures } from '../../../ui/measures';
 import { FigureButton } from './figure-button';
 
@@ -81,15 +81,14 @@ export class Balance {
   readonly before = input<Plan | null>(null);
   readonly figureOpened = output<string>();
   protected readonly items = computed(() => {
-    const [now, before] = [this.plan().figures, this.before()?.figures];
     return ITEMS.map((id) => {
-      const [figure, old] = [now[id], before?.[id]];
-      const changed = figure && old && old.value !== figure.value;
+      const [figure, was] = [figureOf(this.plan(), id), valueAt(this.before(), id)];
+      const changed = figure && was !== undefined && was !== figure.value;
       return {
         id,
         name: figure?.name ?? '',
         figure,
-        was: changed ? `was ${this.measures.quantity(old.value, old.unit)}` : '',
+        was: changed ? `was ${this.measures.quantity(was, figure.unit)}` : '',
       };
     });
   });

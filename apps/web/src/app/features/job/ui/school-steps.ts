@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Plan, type RuleSchool, RULE_SCHOOLS } from '@druckerei/core';
+import { type Plan, type RuleSchool, RULE_SCHOOLS, figureOf, figureId } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { FigureButton } from './figure-button';
 import { stepNames } from './step-names';
@@ -81,10 +81,10 @@ export class SchoolSteps {
   protected readonly count = count;
   protected readonly abs = Math.abs;
   protected readonly rows = computed(() => {
-    const { steps, figures } = this.plan();
-    const names = stepNames(this.plan(), this.components());
-    return [...steps].reverse().map(({ id, net }) => {
-      const figure = (school: RuleSchool) => figures[`step.${id}.units.${school}`];
+    const plan = this.plan();
+    const names = stepNames(plan, this.components());
+    return [...plan.steps].reverse().map(({ id, net }) => {
+      const figure = (school: RuleSchool) => figureOf(plan, figureId.step(id, `units.${school}`));
       const base = figure('step')?.value ?? 0;
       return {
         id,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Plan, type School, RULE_SCHOOLS } from '@druckerei/core';
+import { type Plan, type School, RULE_SCHOOLS, figureOf, figureId } from '@druckerei/core';
 import { FigureButton } from './figure-button';
 import { SchoolSteps } from './school-steps';
 
@@ -84,13 +84,16 @@ export class Schools {
   );
   protected readonly names = NAMES;
   protected readonly rows = computed(() => {
-    const { steps, figures } = this.plan();
+    const plan = this.plan();
     return this.components().map(({ id, name }) => {
-      const first = steps.find(({ component, operation }) => component === id && operation === 'print');
+      const first = plan.steps.find(({ component, operation }) => component === id && operation === 'print');
       return {
         id,
         name,
-        cells: this.schools().map((school) => ({ school, figure: figures[`step.${first?.id ?? ''}.units.${school}`] })),
+        cells: this.schools().map((school) => ({
+          school,
+          figure: figureOf(plan, figureId.step(first?.id ?? '', `units.${school}`)),
+        })),
       };
     });
   });

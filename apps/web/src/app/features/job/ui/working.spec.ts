@@ -1,13 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { example, planned } from '../job.fixture';
-import { Working } from './working';
+import { type FigureAt, Working } from './working';
 
 describe('working panel', () => {
   const { figures } = planned(example('trail-map'));
+  const figureAt: FigureAt = (id) => figures[id];
 
   async function open(trail: string[]) {
     const fixture = TestBed.createComponent(Working);
-    fixture.componentRef.setInput('figures', figures);
+    fixture.componentRef.setInput('figureAt', figureAt);
     fixture.componentRef.setInput('trail', trail);
     await fixture.whenStable();
     return { fixture, text: ((fixture.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ') };

@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Figure, Figures } from '@druckerei/core';
+import type { Figure } from '@druckerei/core';
 import { count, quantity } from '../../../ui/format';
 import { measureOf } from '../../../ui/measure';
 import { Measures } from '../../../ui/measures';
 import { FigureButton } from './figure-button';
+
+/** Opens a figure by its id; undefined where there is none. */
+export type FigureAt = (id: string) => Figure | undefined;
 
 interface Part {
   readonly text: string;
@@ -14,7 +17,7 @@ const FUNCTIONS = new Set(['ceil', 'floor', 'max', 'min']);
 const show = (value: number): string => count(value, 4);
 
 /** A formula as parts: names are told apart from signs, so that each can be opened. */
-function partsOf(figure: Figure, figures: Figures): Part[] {
+function partsOf(figure: Figure, figureAt: FigureAt): Part[] {
   return (figure.formula ?? '').split(/([a-z]\w*)/i).map((text) => {
     const id = FUNCTIONS.has(text) ? undefined : figure.inputs[text];
     return {
@@ -25,7 +28,7 @@ function partsOf(figure: Figure, figures: Figures): Part[] {
             .replaceAll(' - ', ' − ')
             .replaceAll('ceil', 'round up ')
             .replaceAll('floor', 'round down '),
-      figure: id ? figures[id] : undefined,
+      figure: id ? figureAt(id) : undefined,
     };
   });
 }
@@ -39,14 +42,15 @@ function partsOf(figure: Figure, figures: Figures): Part[] {
   styleUrl: './working.scss',
 })
 export class Working {
-  readonly figures = input.required<Figures>();
+  /** Opens a figure by its id. */
+  readonly figureAt = input.required<FigureAt>();
   /** Figures opened one out of another. */
   readonly trail = input.required<readonly string[]>();
   readonly inputOpened = output<string>();
   readonly wentBack = output<number>();
   protected readonly show = show;
   protected readonly measures = inject(Measures);
-  protected readonly figure = computed(() => this.figures()[this.trail().at(-1) ?? '']);
+  protected readonly figure = computed(() => this.figureAt()(this.trail().at(-1) ?? ''));
   /** The same figure in the other system of measures, where that reads it differently. */
   protected readonly inOther = computed(() => {
     const figure = this.figure();
@@ -63,13 +67,13 @@ export class Working {
   protected readonly crumbs = computed(() =>
     this.trail()
       .slice(0, -1)
-      .map((id) => this.figures()[id]?.name ?? id),
+      .map((id) => this.figureAt()(id)?.name ?? id),
   );
   protected readonly parts = computed(() => {
     const figure = this.figure();
-    return figure ? partsOf(figure, this.figures()) : [];
+    return figure ? partsOf(figure, this.figureAt()) : [];
   });
   protected readonly inputs = computed(() =>
-    Object.entries(this.figure()?.inputs ?? {}).map(([name, id]) => ({ name, figure: this.figures()[id] })),
+    Object.entries(this.figure()?.inputs ?? {}).map(([name, id]) => ({ name, figure: this.figureAt()(id) })),
   );
 }
