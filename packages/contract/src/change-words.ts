@@ -1,4 +1,4 @@
-import { type FieldChange, type Norm, type Works, normById, normInWords } from '@druckerei/core';
+import { type FieldChange, type Norm, type Works, normById, normInWords, numberText } from '@druckerei/core';
 import { fieldName } from './field-errors.js';
 
 /** One field that differs, in words. */
@@ -12,10 +12,7 @@ const SHARES = new Set(['running', 'coverage', 'share']);
 
 function valueInWords(value: unknown, field: string): string {
   if (value === undefined) return 'none';
-  if (typeof value === 'number')
-    return SHARES.has(field)
-      ? `${(value * 100).toLocaleString('en-GB', { maximumFractionDigits: 4 })} %`
-      : value.toLocaleString('en-GB', { maximumFractionDigits: 4 });
+  if (typeof value === 'number') return SHARES.has(field) ? `${numberText(value * 100, 4)} %` : numberText(value, 4);
   if (typeof value === 'string') return value;
   const isNamed = typeof value === 'object' && value !== null && 'name' in value && typeof value.name === 'string';
   return isNamed ? String(value.name) : JSON.stringify(value);

@@ -1,3 +1,4 @@
+import { numberText } from '@druckerei/core';
 import type * as z from 'zod';
 
 /** One wrong field: where, and what is wrong with it in words of the trade. */
@@ -45,7 +46,7 @@ export const fieldName = (path: readonly PropertyKey[]): string => {
 };
 
 const number = (value: unknown): string =>
-  typeof value === 'number' || typeof value === 'bigint' ? value.toLocaleString('en-GB') : String(value);
+  typeof value === 'number' || typeof value === 'bigint' ? numberText(Number(value)) : String(value);
 
 function wording(issue: z.core.$ZodIssue): string {
   const name = fieldName(issue.path);

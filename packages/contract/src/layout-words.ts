@@ -1,3 +1,4 @@
+import { numberText } from '@druckerei/core';
 import type { ComponentLayout, SheetArrangement, SheetPattern } from '@druckerei/core';
 
 /** How pieces lie, in words. */
@@ -16,7 +17,7 @@ const percent = (share: number): string => `${Math.round(share * PER_MILLE) / (P
 
 /** A pattern in words: `8 up, head to tail`, `9 up, 3 across by 3`. */
 export const patternWords = ({ count, grid, arrangement }: SheetPattern): string =>
-  `${count.toLocaleString('en-GB')} up, ${grid ? `${grid.columns} across by ${grid.rows}` : ARRANGEMENT_WORDS[arrangement]}`;
+  `${numberText(count)} up, ${grid ? `${grid.columns} across by ${grid.rows}` : ARRANGEMENT_WORDS[arrangement]}`;
 
 /** A layout in a line: how many lie how, what of the sheet is used, and the most that any layout could hold. */
 export function layoutWords({ pattern, component, bound, usedShare, cutOffs, machine }: ComponentLayout): string {
@@ -24,11 +25,7 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
   const most =
     pattern.arrangement === 'shared'
       ? []
-      : [
-          bound === pattern.count
-            ? 'no layout holds more'
-            : `no layout holds more than ${bound.toLocaleString('en-GB')}`,
-        ];
+      : [bound === pattern.count ? 'no layout holds more' : `no layout holds more than ${numberText(bound)}`];
   return [
     patternWords(pattern),
     ...(cutOffs > 1 ? [`over ${cutOffs} cut-offs`] : []),

@@ -1,3 +1,4 @@
+import { numberText } from '@druckerei/core';
 import type { Issue, IssueCode } from '@druckerei/core';
 
 /** Words for every issue code; `{name}` stands for a parameter. A test holds these, core's codes and docs/issues.md together. */
@@ -211,7 +212,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
 };
 
 const show = (value: string | number | undefined): string =>
-  typeof value === 'number' ? value.toLocaleString('en-GB') : (value ?? '');
+  typeof value === 'number' ? numberText(value) : (value ?? '');
 
 /** An issue in words. */
 export const issueText = ({ code, params }: Issue): string =>

@@ -1,3 +1,4 @@
+import { numberText } from '@druckerei/core';
 import type {
   BalanceWay,
   Carrier,
@@ -127,7 +128,7 @@ export const carrierWords = ({ ink, name, side, version, set, position }: Carrie
     ...(position === undefined ? [] : [`place ${position}`]),
   ].join(', ');
 
-const rounded = (value: number, digits = 1): string => value.toLocaleString('en-GB', { maximumFractionDigits: digits });
+const rounded = (value: number, digits = 1): string => numberText(value, digits);
 
 /** How a carrier is made, in millimetres: `1,030 x 790 mm, 0.3 mm thick, 175 lines an inch at 15°`. */
 export const makingWords = (carrier: Carrier): string => {

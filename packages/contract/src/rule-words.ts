@@ -1,7 +1,7 @@
-import { type Finding, type Mend, type WorkStyle, OPERATION_RULES } from '@druckerei/core';
+import { type Finding, type Mend, type WorkStyle, OPERATION_RULES, numberText } from '@druckerei/core';
 
 const number = (value: number, unit: string | undefined): string =>
-  unit === 'share' ? `${Math.round(value * 100)} %` : `${value.toLocaleString('en-GB')} ${unit ?? ''}`.trim();
+  unit === 'share' ? `${Math.round(value * 100)} %` : `${numberText(value)} ${unit ?? ''}`.trim();
 
 /** What a route breaks, in a sentence: the rule, the values where there are any, and why. */
 export function findingText({ name, reason, value, limit, unit }: Finding): string {

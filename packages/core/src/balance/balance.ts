@@ -8,6 +8,7 @@ import {
   whereItGoes,
   figureOf,
   valueAt,
+  figureId,
 } from '../plan/index.js';
 import type { CarrierKind } from '../press/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf, titleOf } from '../works/index.js';
@@ -213,7 +214,11 @@ function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, lo
 /** Ink drawn: laid on the product and on what is spoiled, dried away, left in units and wash-ups. */
 function inkLines(balance: BalanceBook, plan: Plan): void {
   balance.add({ side: 'in', kind: 'ink', name: 'Ink drawn' }, 'in.ink', 'ink', { ink: 'total.inkKg' });
-  const laid = Object.values(plan.figures).filter(({ id }) => /^component\.[^.]+\.ink\.(front|back)\.\d+$/.test(id));
+  const laid = Object.entries(plan.layouts).flatMap(([id, { component }]) =>
+    (['front', 'back'] as const).flatMap((side) =>
+      component[side].flatMap((_, index) => figureOf(plan, figureId.component(id, `ink.${side}.${index}`)) ?? []),
+    ),
+  );
   const passes = plan.steps.filter(({ operation }) => operation === 'print');
   const good = passes.length > 0 ? Math.min(...passes.map(goodShare)) : 1;
   const inputs = table(laid.map(({ id }, i) => [`l${i + 1}`, id]));

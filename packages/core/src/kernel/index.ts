@@ -7,3 +7,4 @@ export * from './trend.js';
 export * from './formula.js';
 export * from './table.js';
 export * from './ledger.js';
+export * from './number-text.js';

@@ -57,6 +57,7 @@ export type ComponentField =
   | 'rollsKg'
   | 'splices'
   | 'webM'
+  | `ink.${'front' | 'back'}.${number}`
   | `ink.${'front' | 'back'}.${number}.drawn`;
 
 /** Ids of a plan's figures. */

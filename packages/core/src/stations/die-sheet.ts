@@ -1,3 +1,4 @@
+import { numberText } from '../kernel/index.js';
 import { boundsOf } from '../geometry/index.js';
 import { type DieDrawing, measureDie } from '../diecut/index.js';
 import { dieSide, strikingDie } from '../plan/index.js';
@@ -72,7 +73,7 @@ export function dieSheet(sheet: SheetBook): void {
   const few = sheet.value(sheet.units) < hammer;
   sheet.remark(
     few
-      ? `Strip with the hammer: below ${hammer.toLocaleString('en-GB')} sheets tools do not pay.`
+      ? `Strip with the hammer: below ${numberText(hammer)} sheets tools do not pay.`
       : 'Strip in the machine: upper and lower tools, ejection rubber, blanking grid.',
   );
   sheet.list({

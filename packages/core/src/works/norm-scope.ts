@@ -1,3 +1,4 @@
+import { numberText } from '../kernel/index.js';
 import type { Norm } from './norm.js';
 import { TABLE_ROWS } from './shipped-norms.js';
 import type { Works } from './works.js';
@@ -54,8 +55,8 @@ export function scopesOf({ machines }: Works, norm: Norm): readonly ScopePlace[]
     ...onMachines,
     ...BANDS.map((upTo, i) =>
       upTo === Infinity
-        ? { scope: 'run=over', name: `runs over ${(BANDS[i - 1] ?? 0).toLocaleString('en-GB')}` }
-        : { scope: `run=${upTo}`, name: `runs up to ${upTo.toLocaleString('en-GB')}` },
+        ? { scope: 'run=over', name: `runs over ${numberText(BANDS[i - 1] ?? 0)}` }
+        : { scope: `run=${upTo}`, name: `runs up to ${numberText(upTo)}` },
     ),
     { scope: 'stock=coated', name: 'on coated stock' },
     { scope: 'stock=uncoated', name: 'on uncoated stock' },

@@ -1,3 +1,4 @@
+import { numberText } from '../kernel/index.js';
 import { type Norm, ABOVE_ZERO } from './norm.js';
 
 const PER_CENT = 100;
@@ -6,7 +7,7 @@ const PER_CENT = 100;
 function valueInWords({ unit, choices }: Norm, value: number): string {
   if (choices) return choices[value] ?? String(value);
   const shown = unit === 'share' ? Number((value * PER_CENT).toPrecision(12)) : value;
-  return shown.toLocaleString('en-GB', { maximumFractionDigits: 6 });
+  return numberText(shown, 6);
 }
 const unitInWords = ({ unit }: Norm): string => (unit === 'share' ? '%' : unit);
 

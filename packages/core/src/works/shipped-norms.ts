@@ -1,3 +1,4 @@
+import { numberText } from '../kernel/index.js';
 import type { Source } from '../kernel/index.js';
 import type { Norm } from './norm.js';
 
@@ -207,7 +208,7 @@ export const TABLE_COLUMNS = [
   ['finishing', 'each finishing step'],
 ] as const;
 
-const thousands = (n: number): string => n.toLocaleString('en-GB');
+const thousands = (n: number): string => numberText(n);
 export const bandId = (upTo: number): string => (upTo === Infinity ? 'table.over' : `table.${upTo}`);
 const bandName = (upTo: number): string =>
   upTo === Infinity ? 'Net sheets over the last band' : `Net sheets up to ${thousands(upTo)}`;

@@ -1,4 +1,4 @@
-import type { Job, Plan, Works } from '@druckerei/core';
+import { type Job, type Plan, type Works, numberText } from '@druckerei/core';
 
 /** What every document of a job is made from. */
 export interface JobDocument {
@@ -11,21 +11,10 @@ export interface JobDocument {
   readonly at: Date;
 }
 
-/** Formats are dear to make: one for each number of places. */
-const FORMATS = new Map<string, Intl.NumberFormat>();
-function formatOf(least: number, most: number): Intl.NumberFormat {
-  const key = `${least}-${most}`;
-  const known = FORMATS.get(key);
-  if (known) return known;
-  const made = new Intl.NumberFormat('en-GB', { minimumFractionDigits: least, maximumFractionDigits: most });
-  FORMATS.set(key, made);
-  return made;
-}
-
-export const number = (value: number, digits = 0): string => formatOf(digits, digits).format(value);
+export const number = (value: number, digits = 0): string => numberText(value, digits, digits);
 /** As many places as there are, two at most. */
-export const plainNumber = (value: number): string => formatOf(0, 2).format(value);
-export const percent = (share: number): string => `${formatOf(0, 3).format(share * 100)} %`;
+export const plainNumber = (value: number): string => numberText(value, 2);
+export const percent = (share: number): string => `${numberText(share * 100)} %`;
 export const plural = (unit: string, count: number): string =>
   count === 1 || unit.endsWith('s') ? unit : unit === 'copy' ? 'copies' : `${unit}s`;
 

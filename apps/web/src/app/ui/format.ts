@@ -1,4 +1,4 @@
-import { own } from '@druckerei/core';
+import { own, numberText } from '@druckerei/core';
 import { type MeasureSystem, measureOf } from './measure';
 
 /** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */
@@ -17,8 +17,7 @@ const DIGITS: Readonly<Record<string, number>> = {
 const LONG_M = 1000;
 const CURRENCY = /^[A-Z]{3}$/;
 
-export const count = (value: number, digits = 0): string =>
-  value.toLocaleString('en-GB', { minimumFractionDigits: 0, maximumFractionDigits: digits, signDisplay: 'negative' });
+export const count = (value: number, digits = 0): string => numberText(value, digits);
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 

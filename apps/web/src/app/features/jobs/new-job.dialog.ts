@@ -28,6 +28,7 @@ import {
   startJob,
   stocksFor,
   pressUnit,
+  numberText,
 } from '@druckerei/core';
 import { type Revision, issueText } from '@druckerei/contract';
 import { Api } from '../../platform/api';
@@ -176,7 +177,7 @@ export class NewJobDialog {
     const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
     return {
       ok: true,
-      text: `${sections}${sheets.toLocaleString('en-GB')} ${unit}, ${quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric')}, ${made.job.route.length} stations.`,
+      text: `${sections}${numberText(sheets)} ${unit}, ${quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric')}, ${made.job.route.length} stations.`,
     };
   });
 

@@ -6,7 +6,7 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type Job, type SheetSize, type Works, isPlatelessPress, plan, webOf } from '@druckerei/core';
+import { type Job, type SheetSize, type Works, isPlatelessPress, plan, webOf, numberText } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 
 /** What a bench does not know of a job: who wants it, and where and on what it is printed. */
@@ -131,7 +131,7 @@ export class MakeJobDialog {
     const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
     return {
       ok: true,
-      text: `${sheets.toLocaleString('en-GB')} press sheets, ${outcome.plan.totals.plates} plates.`,
+      text: `${numberText(sheets)} press sheets, ${outcome.plan.totals.plates} plates.`,
     };
   });
 

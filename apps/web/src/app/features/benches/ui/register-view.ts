@@ -1,3 +1,4 @@
+import { numberText } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ColourOffsets, MarkPlace } from '@druckerei/core';
 
@@ -75,7 +76,7 @@ export class RegisterView {
   protected readonly viewBox = computed(() => `-20 -20 ${this.widthMm() + 40} ${this.heightMm() + 40}`);
   protected readonly ring = computed(() => this.widthMm() * TOLERANCE_SHARE);
   private readonly scale = computed(() => this.ring() / Math.max(1e-6, this.toleranceMm()));
-  protected readonly times = computed(() => Math.round(this.scale()).toLocaleString('en-GB'));
+  protected readonly times = computed(() => numberText(Math.round(this.scale())));
   protected readonly spots = computed(() => this.marks().map(({ xMm, yMm }) => ({ x: xMm, y: this.heightMm() - yMm })));
   protected readonly arrows = computed((): Arrow[] =>
     this.colours().flatMap(({ colour, offsets }) =>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type BalanceLine, type BalanceWay, BALANCE_WAYS, type MaterialBalance } from '@druckerei/core';
+import { type BalanceLine, type BalanceWay, BALANCE_WAYS, type MaterialBalance, numberText } from '@druckerei/core';
 import { WAY_NAMES } from '@druckerei/contract';
 import { Measures } from '../../../ui/measures';
 
@@ -90,7 +90,6 @@ export class BalanceSheet {
     ];
   });
   protected readonly kg = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'kg');
-  protected readonly plain = (value: number): string =>
-    value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+  protected readonly plain = (value: number): string => numberText(value, 2, 2);
   protected readonly share = (value: number): string => `${(value * 100).toFixed(1)} %`;
 }

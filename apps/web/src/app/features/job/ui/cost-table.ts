@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type CostKind, type CostLine, COST_KINDS, MORE } from '@druckerei/core';
+import { type CostKind, type CostLine, COST_KINDS, MORE, numberText } from '@druckerei/core';
 
 const KINDS: Readonly<Record<CostKind, string>> = {
   paper: 'Paper',
@@ -85,7 +85,7 @@ export class CostTable {
   /** Names of the components, by id. */
   readonly names = input.required<ReadonlyMap<string, string>>();
   readonly figureOpened = output<string>();
-  protected readonly thousand = MORE.toLocaleString('en-GB');
+  protected readonly thousand = numberText(MORE);
   protected readonly groups = computed(() =>
     COST_KINDS.flatMap((kind) => {
       const lines = this.lines().filter((line) => line.kind === kind);
@@ -93,10 +93,9 @@ export class CostTable {
       return lines.length > 0 ? [{ kind, name: KINDS[kind], lines, sum }] : [];
     }),
   );
-  protected readonly plain = (value: number): string =>
-    value.toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+  protected readonly plain = (value: number): string => numberText(value, 2, 2);
   protected money(value: number, digits: number): string {
-    return `${value.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits })} ${this.currency()}`;
+    return `${numberText(value, digits, digits)} ${this.currency()}`;
   }
   protected partName({ component }: CostLine): string {
     return component === undefined ? '' : (this.names().get(component) ?? component);

@@ -50,7 +50,10 @@ export class Working {
   readonly wentBack = output<number>();
   protected readonly show = show;
   protected readonly measures = inject(Measures);
-  protected readonly figure = computed(() => this.figureAt()(this.trail().at(-1) ?? ''));
+  protected readonly figure = computed(() => {
+    const id = this.trail().at(-1);
+    return id === undefined ? undefined : this.figureAt()(id);
+  });
   /** The same figure in the other system of measures, where that reads it differently. */
   protected readonly inOther = computed(() => {
     const figure = this.figure();

@@ -1,0 +1,23 @@
+const formats = new Map<string, Intl.NumberFormat>();
+
+/** Making a format takes some twenty times as long as using it. */
+function formatOf(most: number, least: number): Intl.NumberFormat {
+  const key = `${most} ${least}`;
+  const before = formats.get(key);
+  if (before) return before;
+  const made = new Intl.NumberFormat('en-GB', {
+    minimumFractionDigits: least,
+    maximumFractionDigits: Math.max(most, least),
+  });
+  formats.set(key, made);
+  return made;
+}
+
+/**
+ * A number as the trade writes it: thousands apart, never a nil below nil. @param most decimals at most.
+ * @param least decimals in any case.
+ */
+export function numberText(value: number, most = 3, least = 0): string {
+  const text = formatOf(most, least).format(value);
+  return value < 0 && !/[1-9∞]/.test(text) ? text.slice(1) : text;
+}
