@@ -79,6 +79,12 @@ function wording(issue: z.core.$ZodIssue): string {
   }
 }
 
-/** A Zod error as fields with messages that say what is wrong and what the limits are. */
-export const fieldErrors = (error: z.ZodError): FieldError[] =>
-  error.issues.map((issue) => ({ path: pathOf(issue.path), message: wording(issue) }));
+/**
+ * A Zod error as fields with messages that say what is wrong and what the limits are.
+ * @param within where what was read lies in its file.
+ */
+export const fieldErrors = (error: z.ZodError, within: readonly PropertyKey[] = []): FieldError[] =>
+  error.issues.map((issue) => {
+    const path = [...within, ...issue.path];
+    return { path: pathOf(path), message: wording({ ...issue, path }) };
+  });

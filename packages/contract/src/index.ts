@@ -15,3 +15,4 @@ export * from './room.js';
 export * from './stores.js';
 export * from './finished.js';
 export * from './singles.js';
+export { fieldErrorAt } from './parse-field.js';

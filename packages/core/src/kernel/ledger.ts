@@ -172,7 +172,6 @@ export class Ledger {
   private readonly components = new Map<string, Group>();
   private readonly waiting: (() => void)[] = [];
   private written: Figures | undefined;
-  private byId: ReadonlyMap<string, Entry> | undefined;
 
   /** @param before a ledger whose figures stand in this one too, until they are recorded anew. */
   constructor(private readonly before?: Ledger) {}
@@ -207,29 +206,40 @@ export class Ledger {
   /** One figure with its working. */
   figure(id: string): Figure | undefined {
     if (this.written) return this.written[id];
-    const entry = this.index.get(id);
+    const entry = this.find(id);
     if (entry && !entry.isPlain) return entry.write();
     if (!this.complete()) return entry?.write();
-    return this.index.get(id)?.write();
+    return this.find(id)?.write();
   }
 
   /** The value of one figure. */
   value(id: string): number | undefined {
-    const entry = this.index.get(id);
+    const entry = this.find(id);
     if (entry) return entry.value;
-    return this.complete() ? this.index.get(id)?.value : undefined;
+    return this.complete() ? this.find(id)?.value : undefined;
   }
 
-  /** Entries by id, as far as they are recorded. */
-  private get index(): ReadonlyMap<string, Entry> {
-    return (this.byId ??= new Map([...this.all()].map((entry) => [entry.id, entry])));
+  /** An entry by its id, as far as it is recorded: its group has the path before one of the full stops. */
+  private find(id: string): Entry | undefined {
+    for (let stop = id.indexOf('.'); stop > 0; stop = id.indexOf('.', stop + 1)) {
+      const entry = this.groupAt(id.slice(0, stop))?.find(id.slice(stop + 1));
+      if (entry) return entry;
+    }
+    return undefined;
+  }
+
+  /** A group that is there, of this ledger or of the one before. */
+  private groupAt(path: string): Group | undefined {
+    const [kind, id] = [path.slice(0, path.indexOf('.')), path.slice(path.indexOf('.') + 1)];
+    const own =
+      kind === 'step' ? this.steps.get(id) : kind === 'component' ? this.components.get(id) : this.groups.get(path);
+    return own ?? this.before?.groupAt(path);
   }
 
   /** Records what was left for later. @returns whether anything was. */
   private complete(): boolean {
     if (this.waiting.length === 0) return false;
     for (const write of this.waiting.splice(0)) write();
-    this.byId = undefined;
     return true;
   }
 

@@ -9,7 +9,7 @@ import {
   type WorkStyle,
   setField,
 } from '@druckerei/core';
-import { fieldErrors, issueText, jobSchema, pathOf } from '@druckerei/contract';
+import { fieldErrorAt, issueText, pathOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
 import { readNumber } from '../../../ui/format';
@@ -108,8 +108,7 @@ export class JobEditor {
   /** Changes the job where the schema takes the value, else keeps the text with the reason. */
   private take(job: Job, path: FieldPath, text: string, value: unknown, burst: number): void {
     const key = pathOf(path);
-    const parsed = jobSchema.safeParse(setField(job, path, value), { reportInput: true });
-    const wrong = parsed.success ? undefined : fieldErrors(parsed.error).find((error) => error.path === key);
+    const wrong = fieldErrorAt(setField(job, path, value) as Job, path);
     if (wrong) this.store.dispatch(JobActions.type({ path: key, pending: { text, message: wrong.message } }));
     else this.store.dispatch(JobActions.edit({ command: { kind: 'set', path, value, burst } }));
   }

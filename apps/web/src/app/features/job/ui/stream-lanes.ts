@@ -1,7 +1,10 @@
 import type { Plan, PlanEdge } from '@druckerei/core';
 
+/** What of a plan the stream shows. */
+export type StreamedPlan = Pick<Plan, 'steps' | 'edges'>;
+
 /** Which of several ends a step leads to alone, by step; empty where there is one end. */
-export function lanesOfEnds(plan: Plan, ends: readonly PlanEdge[]): ReadonlyMap<string, number> {
+export function lanesOfEnds(plan: StreamedPlan, ends: readonly PlanEdge[]): ReadonlyMap<string, number> {
   const lanes = new Map<string, number>();
   if (ends.length < 2) return lanes;
   ends.forEach(({ from }, i) => {
@@ -17,7 +20,7 @@ export function lanesOfEnds(plan: Plan, ends: readonly PlanEdge[]): ReadonlyMap<
 }
 
 /** Stations of one lane that make the same thing on two machines: the first above its lane, the second below. */
-export function twinsOf({ edges, steps }: Plan): ReadonlyMap<string, -1 | 1> {
+export function twinsOf({ edges, steps }: StreamedPlan): ReadonlyMap<string, -1 | 1> {
   const component = new Map(steps.map((step) => [step.id, step.component]));
   const makers = new Map<string, string[]>();
   for (const { material, from } of edges)
@@ -35,9 +38,9 @@ const MANY_LANES = 5;
 
 /** Lanes of the same stations with the same counts are drawn once, and named with how many there are. */
 export function alikeOnce(
-  plan: Plan,
+  plan: StreamedPlan,
   components: readonly { id: string; name: string }[],
-): { plan: Plan; components: readonly { id: string; name: string }[] } {
+): { plan: StreamedPlan; components: readonly { id: string; name: string }[] } {
   if (components.length <= MANY_LANES) return { plan, components };
   const groups = new Map<string, { id: string; name: string }[]>();
   for (const component of components) {
@@ -54,5 +57,5 @@ export function alikeOnce(
   const steps = plan.steps.filter(({ component }) => component === null || shown.has(component));
   const ids = new Set(steps.map(({ id }) => id));
   const edges = plan.edges.filter(({ from, to }) => (from === null || ids.has(from)) && (to === null || ids.has(to)));
-  return { plan: { ...plan, steps, edges }, components: kept };
+  return { plan: { steps, edges }, components: kept };
 }

@@ -1,5 +1,5 @@
-import { type Plan, type PlanEdge, type PlanStep, OPERATION_RULES } from '@druckerei/core';
-import { alikeOnce, lanesOfEnds, twinsOf } from './stream-lanes';
+import { type PlanEdge, type PlanStep, OPERATION_RULES } from '@druckerei/core';
+import { type StreamedPlan, alikeOnce, lanesOfEnds, twinsOf } from './stream-lanes';
 
 export interface Station {
   readonly step: PlanStep;
@@ -80,7 +80,7 @@ function bandPath(x1: number, y1: number, thick1: number, x2: number, y2: number
 }
 
 /** Left edges of the stations: each as far right as what it feeds allows, so that lanes meet where they join. */
-function placeColumns(plan: Plan): { readonly lefts: ReadonlyMap<string, number>; readonly width: number } {
+function placeColumns(plan: StreamedPlan): { readonly lefts: ReadonlyMap<string, number>; readonly width: number } {
   const fromRight = new Map<string, number>();
   const steps = new Map(plan.steps.map((step) => [step.id, step]));
   const place = (step: PlanStep): number => {
@@ -115,7 +115,7 @@ export function lossesOf(step: PlanStep): { setupLost: number; runningLost: numb
  * where the paper goes; units change without changing it.
  */
 export function streamModel(
-  whole: Plan,
+  whole: StreamedPlan,
   all: readonly { id: string; name: string }[],
   product: (end: PlanEdge) => { title: string; lines: readonly string[] },
   paper: ReadonlyMap<string, readonly string[]>,
