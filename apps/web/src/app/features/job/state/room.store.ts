@@ -1,9 +1,9 @@
-import { computed, inject } from '@angular/core';
+import { computed, effect, inject, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type RoomContext, type RoomEvent, forecastCount, listCarriers, refuse, roomState } from '@druckerei/core';
+import { type RoomContext, type RoomEvent, error, listCarriers, refuse, roomState } from '@druckerei/core';
 import { type PressRoom, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
-import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import {
   EMPTY,
   type Observable,
@@ -22,6 +22,8 @@ import { Api } from '../../../platform/api';
 import { RoomOutbox } from '../../../platform/room-outbox';
 import { failureOf } from '../../../platform/problem';
 import { sessionFeature } from '../../../platform/session.state';
+import { keepForecaster } from '../workers/forecast.client';
+import type { ForecastAnswer } from '../workers/forecast.messages';
 import { JobEditor } from './job-editor';
 
 /** Where an entry is made: at the step itself, or at the bench of carriers or inks. */
@@ -35,9 +37,20 @@ interface RoomStoreState {
   /** Why the last entry was not taken. */
   readonly problem: string;
   readonly problemAt: EntryPlace;
+  /** What the counts so far will come to, drawn in a worker; of the job before the last change until that is drawn. */
+  readonly forecast: ForecastAnswer;
+  /** The forecast is of the job as it stands. */
+  readonly forecastIsNow: boolean;
 }
 
-const initial: RoomStoreState = { room: { records: [], kept: [] }, busy: false, problem: '', problemAt: 'bench' };
+const initial: RoomStoreState = {
+  room: { records: [], kept: [] },
+  busy: false,
+  problem: '',
+  problemAt: 'bench',
+  forecast: undefined,
+  forecastIsNow: false,
+};
 
 /** The press room of the open job: what has been recorded, what it comes to, and every way to add to it. */
 export const RoomStore = signalStore(
@@ -62,19 +75,15 @@ export const RoomStore = signalStore(
         const all = context();
         return all ? listCarriers(all.job, all.plan, all.works) : [];
       }),
-      forecast: computed(() => {
-        const all = context();
-        return all && forecastCount(all.job, all.works, all.state);
-      }),
     };
   }),
-  withComputed(({ forecast, outbox, editor }) => ({
+  withComputed(({ forecast, forecastIsNow, outbox, editor }) => ({
     /** Entries of this job that the server does not have yet. */
     waiting: computed(() => outbox.waiting().filter(({ job }) => job === editor.revision()?.id)),
     /** All is counted and enough: carriers may be let go without a reason. */
     countIsSafe: computed(() => {
       const found = forecast();
-      return found?.ok === true && !found.value.hold;
+      return forecastIsNow() && found?.ok === true && !found.value.hold;
     }),
   })),
   withMethods((store) => {
@@ -140,6 +149,31 @@ export const RoomStore = signalStore(
         const context = store.context();
         return context ? refuse(context, event).map(issueText) : [];
       },
+    };
+  }),
+  withHooks((store) => {
+    const forecaster = keepForecaster(
+      (forecast) => patchState(store, { forecast, forecastIsNow: true }),
+      () => {
+        const why = 'the forecast could not be drawn';
+        patchState(store, {
+          forecast: { ok: false, issues: [error('plan.failed', '', { why })] },
+          forecastIsNow: false,
+        });
+      },
+    );
+    return {
+      onInit: () =>
+        effect(() => {
+          const all = store.context();
+          untracked(() => {
+            if (all && all.state.counts.size > 0) {
+              patchState(store, { forecastIsNow: false });
+              forecaster.ask({ job: all.job, works: all.works, state: all.state });
+            } else patchState(store, { forecast: undefined, forecastIsNow: false });
+          });
+        }),
+      onDestroy: () => forecaster.end(),
     };
   }),
 );

@@ -34,15 +34,16 @@ export const WaysStore = signalStore(
     find(job: Job, works: Works, target: WayTarget): void {
       store.running.stop();
       patchState(store, { search: { kind: 'running', share: 0 }, shown: ROWS });
-      store.running.stop = askWays({ job, works, target }, (answer) => {
-        if (answer.kind === 'progress') patchState(store, { search: { kind: 'running', share: answer.share } });
-        else if (answer.outcome.ok) patchState(store, { search: { kind: 'done' }, found: answer.outcome.value });
-        else
-          patchState(store, {
-            search: { kind: 'failed', message: answer.outcome.issues.map(issueText).join(' ') },
-            found: null,
-          });
-      });
+      const fail = (message: string): void => patchState(store, { search: { kind: 'failed', message }, found: null });
+      store.running.stop = askWays(
+        { job, works, target },
+        (answer) => {
+          if (answer.kind === 'progress') patchState(store, { search: { kind: 'running', share: answer.share } });
+          else if (answer.outcome.ok) patchState(store, { search: { kind: 'done' }, found: answer.outcome.value });
+          else fail(answer.outcome.issues.map(issueText).join(' '));
+        },
+        () => fail('The search broke off. Change the job or open this view again to search anew.'),
+      );
     },
     stop(): void {
       store.running.stop();

@@ -1,0 +1,8 @@
+import { forecastCount } from '@druckerei/core';
+import type { ForecastAnswer, ForecastQuestion } from './app/features/job/workers/forecast.messages';
+
+/** Stands in for the worker in unit tests: draws at once. */
+export const keepForecaster = (answered: (answer: ForecastAnswer) => void) => ({
+  ask: ({ job, works, state }: ForecastQuestion) => answered(forecastCount(job, works, state)),
+  end: () => undefined,
+});
