@@ -13,14 +13,17 @@ export interface CutWork {
 /** A sheet that is squared and nothing more: four trims, the pile turned between them. */
 const SQUARED: CutWork = { cuts: 4, quarterTurns: 3, programme: undefined };
 
-const known = new WeakMap<ComponentLayout, { readonly leastMm: number; readonly work: CutWork }>();
+/** Programmes by the pieces of a pattern, and where they lie on what sheet. */
+const known = new WeakMap<ComponentLayout['pattern']['pieces'], Map<string, CutWork>>();
 
-/** What the guillotine does with a layout; remembered by the layout, which is immutable. Source: handbook chapter 7 "Guillotine". */
+/** What the guillotine does with a layout; remembered by the pattern, the sheet and where it lies on it. Source: handbook chapter 7 "Guillotine". */
 export function cutWork(layout: ComponentLayout | undefined, step: Pick<Step, 'operation'>, leastMm: number): CutWork {
   if (!layout || !partsSheet({ ...step, id: '' }, layout) || layout.pattern.count === 0) return SQUARED;
-  const before = known.get(layout);
-  if (before?.leastMm === leastMm) return before.work;
   const { pattern, sheet, leftMm, bottomMm } = layout;
+  const kept = known.get(pattern.pieces) ?? new Map<string, CutWork>();
+  const key = `${sheet.widthMm} ${sheet.heightMm} ${leftMm} ${bottomMm} ${leastMm}`;
+  const before = kept.get(key);
+  if (before) return before;
   const pieces = pattern.pieces.map(({ xMm, yMm, widthMm, heightMm }) => ({
     xMm: leftMm + xMm,
     yMm: bottomMm + yMm,
@@ -31,6 +34,7 @@ export function cutWork(layout: ComponentLayout | undefined, step: Pick<Step, 'o
   const made: CutWork = programme
     ? { cuts: programme.cuts.length, quarterTurns: programme.quarterTurns, programme }
     : { cuts: 4 + 2 * (pattern.count - 1), quarterTurns: SQUARED.quarterTurns, programme };
-  known.set(layout, { leastMm, work: made });
+  kept.set(key, made);
+  known.set(pattern.pieces, kept);
   return made;
 }

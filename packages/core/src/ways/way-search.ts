@@ -22,7 +22,8 @@ import { listChoices } from './candidates.js';
 import { type LaneEstimate, LaneReckoner } from './estimate.js';
 import type { Lane } from './lane.js';
 import { RefusalBook } from './refusals.js';
-import type { WayChoice } from './way.js';
+import { type Twins, twinsOf } from './twins.js';
+import { type WayChoice, wayId } from './way.js';
 
 /** A function that remembers its answers by a key of what was asked. */
 function remember<Asked extends readonly unknown[], Answer>(
@@ -60,6 +61,16 @@ interface Counted {
 }
 /** That, or the reason why it cannot be. */
 type Evaluated = Counted | { readonly issue: Issue };
+
+/** One split of a choice, part by part. */
+interface EvaluatedSplit {
+  readonly sections: readonly number[] | undefined;
+  readonly parts: readonly Evaluated[];
+}
+
+/** A unit of a press, as the same unit of its twin. */
+const onPress = (fill: string, from: string, to: string): string =>
+  from !== to && fill.startsWith(`${from}/`) ? `${to}${fill.slice(from.length)}` : fill;
 
 /** Good pieces that have to leave the lanes at the job's quantity and at the second one. */
 export interface Wanted {
@@ -104,6 +115,10 @@ export class WaySearch {
   readonly refusals = new RefusalBook();
   /** Units that the rest of the job fills with ink anyway. */
   private readonly filledAnyway: ReadonlySet<string>;
+  private readonly twins: Twins;
+  /** Machines that stations of the job name. */
+  private readonly namedMachines: ReadonlySet<string>;
+  private readonly counted = new Map<string, { readonly press: string; readonly all: readonly EvaluatedSplit[] }>();
 
   constructor(
     private readonly job: Job,
@@ -114,6 +129,8 @@ export class WaySearch {
   ) {
     this.norms = normsOf(works, job.norms);
     this.reckoner = new LaneReckoner(job, works, this.norms);
+    this.twins = twinsOf(works, this.norms);
+    this.namedMachines = new Set(job.route.flatMap(({ machine }) => machine ?? []));
     const others = job.components.filter((component) => !parts.includes(component));
     this.filledAnyway = new Set(
       others.flatMap((component) => {
@@ -188,8 +205,51 @@ export class WaySearch {
     return { one: sum(all.map(({ one }) => one)), two: sum(all.map(({ two }) => two)) };
   }
 
+  /** A choice is counted as another that differs in names alone, unless the job names the press or runs like this now. */
+  private twinKey(choice: WayChoice): string | undefined {
+    const named = this.parts.some((part) => wayId(part) === wayId({ ...choice, sections: undefined }));
+    if (named || this.namedMachines.has(choice.press)) return undefined;
+    const { press, stock } = choice;
+    return `${this.twins.press(press)} ${this.twins.stock(stock)} ${wayId({ ...choice, press: '', stock: '' })}`;
+  }
+
   /** One choice with every split of the text; what cannot be goes into the refusals. */
   ways(choice: WayChoice, splits: readonly (readonly number[] | undefined)[]): FoundWay[] {
+    const key = this.twinKey(choice);
+    const before = key === undefined ? undefined : this.counted.get(key);
+    const evaluated = before ?? { press: choice.press, all: this.evaluateAll(choice, splits) };
+    if (key !== undefined) this.counted.set(key, evaluated);
+    return evaluated.all.flatMap(({ sections, parts }) => {
+      const good = parts.flatMap((one) => ('layout' in one ? [one] : []));
+      const [first] = good;
+      const refused = parts.find((one) => 'issue' in one);
+      if (refused && 'issue' in refused) this.refusals.add(this.onTwin(refused.issue, evaluated.press, choice.press));
+      if (refused || !first) return [];
+      const sum = (of: 'one' | 'two'): LaneEstimate => {
+        const { fills, ...all } = addUp(good.map((one) => one[of]));
+        return this.withFills({ ...all, fills: fills.map((fill) => onPress(fill, evaluated.press, choice.press)) });
+      };
+      return [
+        {
+          choice: sections ? { ...choice, sections } : choice,
+          layout: first.layout,
+          one: sum('one'),
+          two: sum('two'),
+        },
+      ];
+    });
+  }
+
+  /** A reason that names a press, told of its twin. */
+  private onTwin(issue: Issue, from: string, to: string): Issue {
+    const name = (id: string): string | undefined => this.works.machines.find((machine) => machine.id === id)?.name;
+    const named = name(to);
+    return from === to || issue.params['machine'] !== name(from) || named === undefined
+      ? issue
+      : { ...issue, params: { ...issue.params, machine: named } };
+  }
+
+  private evaluateAll(choice: WayChoice, splits: readonly (readonly number[] | undefined)[]): EvaluatedSplit[] {
     const bySize = new Map<number, Evaluated>();
     const section = (pages: number): Evaluated => {
       const before = bySize.get(pages);
@@ -200,24 +260,12 @@ export class WaySearch {
       bySize.set(pages, evaluated);
       return evaluated;
     };
-    return splits.flatMap((sections) => {
-      const all = sections
+    return splits.map((sections) => ({
+      sections,
+      parts: sections
         ? sections.map(section)
-        : this.parts.map((part) => this.evaluate(choose(part, choice), this.lanes.get(part.id)));
-      const good = all.flatMap((one) => ('layout' in one ? [one] : []));
-      const [first] = good;
-      const refused = all.find((one) => 'issue' in one);
-      if (refused && 'issue' in refused) this.refusals.add(refused.issue);
-      if (refused || !first) return [];
-      return [
-        {
-          choice: sections ? { ...choice, sections } : choice,
-          layout: first.layout,
-          one: this.withFills(addUp(good.map(({ one }) => one))),
-          two: this.withFills(addUp(good.map(({ two }) => two))),
-        },
-      ];
-    });
+        : this.parts.map((part) => this.evaluate(choose(part, choice), this.lanes.get(part.id))),
+    }));
   }
 
   /** Presses, stocks, sheets and styles. */
