@@ -109,7 +109,7 @@ function ways(core, say, ratio, programme) {
   say(
     `ways to run: ${value.value.considered} considered (12 presses, 40 stocks), median of 5`,
     `${ms.toFixed(0)} ms`,
-    ratio(ms, 300),
+    ratio(ms, 250),
   );
 }
 

@@ -24,6 +24,6 @@ export function benchSure(core, say, ratio) {
   say(
     'sureness: 100,000 draws over 12 steps, median of 7',
     `${median(times).toFixed(0)} ms`,
-    ratio(median(times), 400),
+    ratio(median(times), 200),
   );
 }

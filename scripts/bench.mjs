@@ -46,28 +46,60 @@ function largeJob(parts, steps) {
   return { ...programme, pages: undefined, components, route: [...lanes.flat(), ...joined] };
 }
 
-function timePlan(job, runs) {
+function timeOf(work, runs) {
   const times = [];
   for (let i = 0; i < runs + 50; i++) {
     const start = performance.now();
-    const outcome = core.plan(job, core.SHIPPED_WORKS);
-    if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
+    work(i);
     if (i >= 50) times.push(performance.now() - start);
   }
   return median(times);
 }
 
-const programme = timePlan(example('concert-programme'), 500);
-say('plan() of the concert programme, median of 500', ms(programme), '');
-const large = largeJob(20, 120);
-for (const job of [largeJob(8, 60), large]) {
-  const time = timePlan(job, 300);
-  say(
-    `plan() of ${job.components.length} components, ${job.route.length} steps, median of 300`,
-    ms(time),
-    ratio(time, 5),
-  );
+function planned(job, works = core.SHIPPED_WORKS) {
+  const outcome = core.plan(job, works);
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
+  return outcome.plan;
 }
+const timePlan = (job, runs) => timeOf(() => planned(job), runs);
+
+/** Plain arithmetic that every machine does alike: what the times of this run are told against. */
+const yardstick = timeOf(() => {
+  let sum = 0;
+  for (let i = 1; i < 1_000_000; i++) sum += Math.sqrt(i);
+  if (!(sum > 0)) throw new Error('no sum');
+}, 100);
+say(
+  'yardstick: a million square roots added up, median of 100',
+  ms(yardstick),
+  'every ratio of this run is of one machine',
+);
+
+const programme = timePlan(example('concert-programme'), 500);
+say(
+  'plan() of the concert programme, median of 500',
+  ms(programme),
+  `${(programme / yardstick).toFixed(2)} yardsticks`,
+);
+const large = largeJob(20, 120);
+const sized = `${large.components.length} components, ${large.route.length} steps`;
+const { graph } = core.flowOf(large, core.SHIPPED_WORKS).value;
+const tableOf = () => core.spoilageTable(core.normsOf(core.SHIPPED_WORKS, large.norms), {});
+const flow = timeOf(() => core.reckonFlow(graph, tableOf), 300);
+say(`flow engine alone, ${sized}, median of 300`, ms(flow), `${(flow / yardstick).toFixed(2)} yardsticks`);
+const inFlows = (time, target) =>
+  `${ratio(time, target)}; ${(time / flow).toFixed(1)} x the flow engine, ${(time / yardstick).toFixed(2)} yardsticks`;
+const again = timePlan(large, 300);
+say(`plan() of ${sized}, its structure kept, median of 300`, ms(again), inFlows(again, 4));
+const quantity = (i) => ({ ...large, order: { ...large.order, quantity: 3000 + i } });
+const edited = timeOf((i) => planned(quantity(i)), 300);
+say('  an edit of the quantity', ms(edited), inFlows(edited, 1.5));
+const restrung = timeOf((i) => planned({ ...large, number: `J-${i}` }), 100);
+say('  its structure made anew, layouts kept', ms(restrung), inFlows(restrung, 4));
+const whole = timeOf((i) => planned(structuredClone({ ...large, number: `K-${i}` })), 100);
+say('  from nothing, layouts too (and the copy of the job)', ms(whole), inFlows(whole, 4));
+const written = timeOf((i) => Object.keys(planned(quantity(i)).figures).length, 100);
+say('  and every figure of it written out', ms(written), `${Object.keys(planned(large).figures).length} figures`);
 const sureMs = timePlan({ ...example('trail-map'), school: 'sure' }, 50);
 say('plan() of the trail map by sureness, median of 50', ms(sureMs), '');
 
@@ -83,8 +115,11 @@ function replanAll(count) {
   }
   return performance.now() - start;
 }
+const heapBefore = process.memoryUsage().heapUsed;
 const replanned = replanAll(10_000);
 say('10,000 jobs replanned headless', `${(replanned / 1000).toFixed(1)} s`, ratio(replanned, 20_000));
+const grown = (process.memoryUsage().heapUsed - heapBefore) / 1e6;
+say('  heap after them against before', `${grown.toFixed(0)} MB`, 'flat');
 
 const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));
@@ -110,6 +145,6 @@ say(
 const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
 const { measureOpening } = await import('../e2e/tools/opening.mjs');
 await withDemoServer(async (address) => {
-  for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 50));
+  for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 40));
   for (const { name, value, target } of await measureOpening(address)) say(name, ms(value), ratio(value, target));
 });

@@ -86,7 +86,7 @@ function build(job: Job, asked: Works): Outcome<Structure> {
 const toldByRun = (works: Works): boolean => hasRunNorms(Object.keys(works.norms));
 
 /** Structures kept for a works: of the job that somebody works on, and of what it is compared with. */
-const MOST_KEPT = 8;
+const MOST_KEPT = 24;
 const known = new WeakMap<Works, Map<string, Structure>>();
 
 /** All that a structure reads, in letters: a job and its works without the quantity. */
