@@ -240,7 +240,8 @@ export const ENDPOINTS = [
     id: 'difference',
     method: 'get',
     path: '/api/jobs/{id}/difference',
-    summary: 'Fields and figures that differ between two revisions',
+    summary:
+      'Fields and figures that differ between two revisions; of a released one with itself, what the engine says otherwise today',
     roles: ALL,
     params: job,
     query: z.object({ from: whole, to: whole }),

@@ -16,3 +16,4 @@ export * from './stores.js';
 export * from './finished.js';
 export * from './singles.js';
 export { fieldErrorAt } from './parse-field.js';
+export { type KeptPlan, readPlan, writePlan } from './plan-file.js';

@@ -36,9 +36,11 @@ const LOOK = { connectionTimeoutMillis: 700, query_timeout: 700 } as const;
 /** Times that a transaction is run, the first included, before its conflict is told. */
 const MOST_RUNS = 4;
 
-/** Objects for jsonb go as text: pg would turn an array into a PostgreSQL array. */
+/** Objects for jsonb go as text: pg would turn an array into a PostgreSQL array. Dates and bytes it knows. */
 const parameter = (value: unknown): unknown =>
-  typeof value === 'object' && value !== null && !(value instanceof Date) ? JSON.stringify(value) : value;
+  typeof value === 'object' && value !== null && !(value instanceof Date) && !(value instanceof Uint8Array)
+    ? JSON.stringify(value)
+    : value;
 
 function queriesOn(client: pg.Pool | pg.PoolClient): Queries {
   const many = async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {

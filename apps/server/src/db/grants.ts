@@ -7,6 +7,7 @@ const ONLY_ADDED = [
   'holding_change',
   'press_room_record',
   'call_off',
+  'released_plan',
   'change_record',
   'security_record',
 ] as const;

@@ -1,13 +1,31 @@
-import { type Figures, diffFigures, diffJobs, plan } from '@druckerei/core';
+import { type Figures, diffFigures, diffJobs } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
+import { ProblemError } from '../http/problem.js';
+import { planOf } from './kept-plan.js';
 
-const figuresOf = ({ job, works }: Revision): Figures => {
-  const planned = plan(job, works);
-  return planned.ok ? planned.plan.figures : {};
-};
+/** A revision that is compared, with the plan that it was released with; absent for a draft. */
+export interface Compared {
+  readonly revision: Revision;
+  readonly kept?: Uint8Array | undefined;
+}
 
-/** What differs between two revisions: the fields, the norms they were planned with, and the resulting figures. */
-export function difference(from: Revision, to: Revision): Difference {
+/** Figures of a side; none where it cannot be planned. */
+function figuresOf({ revision, kept }: Compared): Figures {
+  try {
+    return planOf(revision, kept).figures;
+  } catch (thrown) {
+    if (thrown instanceof ProblemError) return {};
+    throw thrown;
+  }
+}
+
+/**
+ * What differs between two revisions: the fields, the norms they were planned with, and the resulting figures. A released
+ * revision counts as it was released; compared with itself, it is told what the engine would say of it today.
+ */
+export function difference(one: Compared, other: Compared): Difference {
+  const [from, to] = [one.revision, other.revision];
+  const now = from.revision === to.revision ? { revision: to } : other;
   const norms = diffJobs(from.works.norms, to.works.norms, 'works.norms').filter(
     ({ path }) => path.endsWith('.value') || !path.includes('.source'),
   );
@@ -15,6 +33,6 @@ export function difference(from: Revision, to: Revision): Difference {
     from: from.revision,
     to: to.revision,
     fields: [...diffJobs(from.job, to.job), ...norms],
-    figures: diffFigures(figuresOf(from), figuresOf(to)),
+    figures: diffFigures(figuresOf(one), figuresOf(now)),
   };
 }

@@ -8,10 +8,9 @@ import {
   OPERATION_RULES,
   drawLayout,
   numberList,
-  plan,
   stationSheet,
 } from '@druckerei/core';
-import { type Revision, issueText } from '@druckerei/contract';
+import type { Revision } from '@druckerei/contract';
 import {
   layoutDxf,
   layoutPdf,
@@ -23,9 +22,21 @@ import {
   stationSvg,
   ticketPdf,
 } from '@druckerei/formats';
-import { ProblemError, invalid } from '../http/problem.js';
+import { ProblemError } from '../http/problem.js';
+import { planOf } from './kept-plan.js';
 
-function document(revision: Revision): {
+/** What a document is made of, and what of it is asked for. */
+export interface Asked {
+  readonly revision: Revision;
+  /** The plan that it was released with; absent for a draft. */
+  readonly kept?: Uint8Array | undefined;
+  readonly component?: string | undefined;
+  readonly step?: string | undefined;
+  readonly side?: SheetSide | undefined;
+  readonly drawing?: number | undefined;
+}
+
+function document({ revision, kept }: Asked): {
   job: Job;
   plan: Plan;
   works: Works;
@@ -34,12 +45,10 @@ function document(revision: Revision): {
   at: Date;
 } {
   const works = revision.works as Works;
-  const planned = plan(revision.job, works);
-  if (!planned.ok) throw invalid(planned.issues.map((issue) => ({ path: issue.path, message: issueText(issue) })));
   const released = revision.revisions.find((row) => row.revision === revision.revision)?.releasedAt;
   return {
     job: revision.job,
-    plan: planned.plan,
+    plan: planOf(revision, kept),
     works,
     revision: revision.revision,
     state: revision.state,
@@ -47,8 +56,8 @@ function document(revision: Revision): {
   };
 }
 
-const ticketOf = (revision: Revision): Promise<Buffer> => ticketPdf(document(revision));
-const pileTagsOf = (revision: Revision): Promise<Buffer> => pileTagsPdf(document(revision));
+const ticketOf = (asked: Asked): Promise<Buffer> => ticketPdf(document(asked));
+const pileTagsOf = (asked: Asked): Promise<Buffer> => pileTagsPdf(document(asked));
 
 /** A component's layout in a revision; 404 where the job has no such component. */
 function layoutOf(plan: Plan, component: string): ComponentLayout {
@@ -57,20 +66,20 @@ function layoutOf(plan: Plan, component: string): ComponentLayout {
   return layout;
 }
 
-function layoutPdfOf(revision: Revision, component: string): Promise<Buffer> {
-  const made = document(revision);
+function layoutPdfOf(asked: Asked, component: string): Promise<Buffer> {
+  const made = document(asked);
   return layoutPdf(made, layoutOf(made.plan, component));
 }
-const layoutSvgOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
-  layoutSvg(drawLayout(layoutOf(document(revision).plan, component), side), { dimensions: true });
-const layoutDxfOf = (revision: Revision, component: string, side: SheetSide = 'front'): string =>
-  layoutDxf(drawLayout(layoutOf(document(revision).plan, component), side));
+const layoutSvgOf = (asked: Asked, component: string, side: SheetSide = 'front'): string =>
+  layoutSvg(drawLayout(layoutOf(document(asked).plan, component), side), { dimensions: true });
+const layoutDxfOf = (asked: Asked, component: string, side: SheetSide = 'front'): string =>
+  layoutDxf(drawLayout(layoutOf(document(asked).plan, component), side));
 
 const noStep = (step: string): ProblemError => new ProblemError(404, `This job has no step ${step}`);
 
 /** The sheet of a station with its lists in full. */
-function stationPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
-  const made = document(revision);
+function stationPdfOf(asked: Asked, stepId: string): Promise<Buffer> {
+  const made = document(asked);
   const step = made.plan.steps.find(({ id }) => id === stepId);
   const component = made.job.components.find(({ id }) => id === step?.component)?.name;
   const name = step ? OPERATION_RULES[step.operation].name : '';
@@ -80,8 +89,8 @@ function stationPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
 }
 
 /** One of a station's drawings, the first where none is named. */
-function stationSvgOf(revision: Revision, stepId: string, drawing = 0): string {
-  const made = document(revision);
+function stationSvgOf(asked: Asked, stepId: string, drawing = 0): string {
+  const made = document(asked);
   const drawn = stationSheet(made.job, made.plan, made.works, stepId)?.drawings[drawing];
   if (!drawn) throw new ProblemError(404, `Step ${stepId} has no such drawing`);
   return stationSvg(drawn);
@@ -96,13 +105,13 @@ function numbersOf(job: Job, planned: Plan, stepId: string): readonly NumberLine
   return lines;
 }
 
-function numbersCsvOf(revision: Revision, stepId: string): string {
-  const { job, plan: planned } = document(revision);
+function numbersCsvOf(asked: Asked, stepId: string): string {
+  const { job, plan: planned } = document(asked);
   return numbersCsv(numbersOf(job, planned, stepId));
 }
 
-function numbersPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
-  const made = document(revision);
+function numbersPdfOf(asked: Asked, stepId: string): Promise<Buffer> {
+  const made = document(asked);
   const lines = numbersOf(made.job, made.plan, stepId);
   const step = made.plan.steps.find(({ id }) => id === stepId);
   if (!step || lines.length > MOST_IN_PDF)
@@ -110,25 +119,16 @@ function numbersPdfOf(revision: Revision, stepId: string): Promise<Buffer> {
   return numbersPdf(made, step, lines);
 }
 
-/** What a document is made of, and what of it is asked for. */
-export interface Asked {
-  readonly revision: Revision;
-  readonly component?: string | undefined;
-  readonly step?: string | undefined;
-  readonly side?: SheetSide | undefined;
-  readonly drawing?: number | undefined;
-}
-
 /** Every document of a revision, by name. */
 export const DOCUMENTS = {
-  ticket: ({ revision }: Asked) => ticketOf(revision),
-  pileTags: ({ revision }: Asked) => pileTagsOf(revision),
-  layoutPdf: ({ revision, component = '' }: Asked) => layoutPdfOf(revision, component),
-  layoutSvg: ({ revision, component = '', side }: Asked) => layoutSvgOf(revision, component, side),
-  layoutDxf: ({ revision, component = '', side }: Asked) => layoutDxfOf(revision, component, side),
-  stationPdf: ({ revision, step = '' }: Asked) => stationPdfOf(revision, step),
-  stationSvg: ({ revision, step = '', drawing }: Asked) => stationSvgOf(revision, step, drawing),
-  numbersCsv: ({ revision, step = '' }: Asked) => numbersCsvOf(revision, step),
-  numbersPdf: ({ revision, step = '' }: Asked) => numbersPdfOf(revision, step),
+  ticket: ticketOf,
+  pileTags: pileTagsOf,
+  layoutPdf: (asked: Asked) => layoutPdfOf(asked, asked.component ?? ''),
+  layoutSvg: (asked: Asked) => layoutSvgOf(asked, asked.component ?? '', asked.side),
+  layoutDxf: (asked: Asked) => layoutDxfOf(asked, asked.component ?? '', asked.side),
+  stationPdf: (asked: Asked) => stationPdfOf(asked, asked.step ?? ''),
+  stationSvg: (asked: Asked) => stationSvgOf(asked, asked.step ?? '', asked.drawing),
+  numbersCsv: (asked: Asked) => numbersCsvOf(asked, asked.step ?? ''),
+  numbersPdf: (asked: Asked) => numbersPdfOf(asked, asked.step ?? ''),
 } as const satisfies Readonly<Record<string, (asked: Asked) => Promise<Buffer> | string>>;
 export type DocumentName = keyof typeof DOCUMENTS;

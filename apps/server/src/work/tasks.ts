@@ -18,10 +18,11 @@ import {
   refuse,
   roomState,
 } from '@druckerei/core';
-import { type Needs, type Revision, findingText, issueText } from '@druckerei/contract';
+import { type Needs, findingText, issueText } from '@druckerei/contract';
 import { ProblemError } from '../http/problem.js';
-import { difference } from './difference.js';
+import { type Compared, difference } from './difference.js';
 import { DOCUMENTS } from './documents.js';
+import { deflated } from './kept-plan.js';
 
 type Need = Needs['jobs'][number]['needs'][number];
 
@@ -60,7 +61,12 @@ function assessed({ job, works }: JobInWorks, outcome: PlanOutcome): Assessment 
 export const assess = (asked: JobInWorks): Assessment => assessed(asked, plan(asked.job, asked.works));
 
 /** What keeps a job from being released (why it cannot be planned, or the hard rules that it breaks), and what it comes to. */
-export function judge(asked: JobInWorks): { faults: { path: string; message: string }[]; assessment: Assessment } {
+export function judge(asked: JobInWorks): {
+  faults: { path: string; message: string }[];
+  assessment: Assessment;
+  /** The plan to be kept with the release; undefined where there is none. */
+  kept: Uint8Array | undefined;
+} {
   const { job, works } = asked;
   const outcome = plan(job, works);
   const faults = outcome.ok
@@ -68,7 +74,7 @@ export function judge(asked: JobInWorks): { faults: { path: string; message: str
         .filter(({ weight }) => weight === 'hard')
         .map((finding) => ({ path: finding.path, message: findingText(finding) }))
     : outcome.issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
-  return { faults, assessment: assessed(asked, outcome) };
+  return { faults, assessment: assessed(asked, outcome), kept: outcome.ok ? deflated(outcome.plan) : undefined };
 }
 
 /** A step that a record would be of, in the job as it is planned; refused with what stands in the way. */
@@ -138,7 +144,7 @@ export const TASKS = {
   askRoom,
   /** What a job can give at most, see core. */
   mostFinished: ({ job, works }: JobInWorks) => mostFinished(job, works),
-  difference: ({ from, to }: { readonly from: Revision; readonly to: Revision }) => difference(from, to),
+  difference: ({ from, to }: { readonly from: Compared; readonly to: Compared }) => difference(from, to),
 } as const;
 export type TaskName = keyof typeof TASKS;
 export type TaskInput<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];

@@ -12,7 +12,7 @@ type Edit = (job: Job) => Job;
 const quantity =
   (value: number): Edit =>
   (job) =>
-    job.items ? job : { ...job, order: { ...job.order, quantity: value, deliveries: undefined } as Job['order'] };
+    job.items ? job : { ...job, order: { ...job.order, quantity: value, deliveries: undefined } };
 const overs =
   (value: number): Edit =>
   (job) => ({ ...job, order: { ...job.order, plannedOvers: value } });

@@ -1,12 +1,12 @@
-import { type Machine, type NormLookup, type Stock, type Works, normCatalogue } from '../works/index.js';
+import { type NormLookup, type Works, normCatalogue } from '../works/index.js';
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
 
 /** All that a thing of the works is, and what its norms say of it, in letters; what it is called left out. */
-function lettersOf<Thing extends { readonly id: string; readonly name: string }>(
-  thing: Thing,
-  kinds: readonly string[],
-  works: Works,
-  norms: NormLookup,
-): string {
+function lettersOf(thing: Named, kinds: readonly string[], works: Works, norms: NormLookup): string {
   const own = kinds.map((kind) => `${kind}.${thing.id}`);
   const values = [...normCatalogue(works).keys()].flatMap((id) => {
     const prefix = own.find((one) => id === one || id.startsWith(`${one}.`));
@@ -27,15 +27,12 @@ export interface Twins {
 }
 
 export function twinsOf(works: Works, norms: NormLookup): Twins {
-  const classes = <Thing extends { readonly id: string; readonly name: string }>(
-    things: readonly Thing[],
-    kinds: readonly string[],
-  ): ((id: string) => string) => {
+  const classes = (things: readonly Named[], kinds: readonly string[]): ((id: string) => string) => {
     const twins = new Map(things.map((thing) => [thing.id, lettersOf(thing, kinds, works, norms)]));
     return (id) => twins.get(id) ?? id;
   };
   return {
-    press: classes<Machine>(works.machines, ['machine']),
-    stock: classes<Stock>(works.stocks, ['stock', 'price.stock']),
+    press: classes(works.machines, ['machine']),
+    stock: classes(works.stocks, ['stock', 'price.stock']),
   };
 }

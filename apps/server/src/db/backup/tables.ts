@@ -15,6 +15,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'house_fold', order: 'name COLLATE "C"' },
   { name: 'job', order: 'id' },
   { name: 'revision', order: 'job_id, revision' },
+  { name: 'released_plan', order: 'job_id, revision' },
   { name: 'assessment', order: 'job_id, revision' },
   { name: 'press_room_record', order: 'id' },
   { name: 'holding', order: 'id' },

@@ -122,6 +122,9 @@ describe('jobs', () => {
       { path: 'works.norms.spoil.cut.setup', after: expect.objectContaining({ value: 105 }) as unknown },
     ]);
     expect(difference.figures.map(({ id }) => id)).toContain('component.map.pressSheets');
+    // As it was released, and as the engine says today: nothing has changed since.
+    const drift = (await manager.call('get', `/api/jobs/${first.id}/difference?from=1&to=1`)).body as Difference;
+    expect(drift).toEqual({ from: 1, to: 1, fields: [], figures: [] });
     await manager.call('put', '/api/norms/spoil.cut.setup', { value: 5, expected: 105, seen: SEEN, reason: 'back' });
   });
 

@@ -1,7 +1,8 @@
 import type { Response } from 'express';
+import type { Compared } from '../../work/difference.js';
 import type { Asked, DocumentName } from '../../work/documents.js';
 import type { Handlers } from '../../http/register.js';
-import { listJobs, readRevision, revisionAnswer } from './revisions.js';
+import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
 import { copyJob, createJob, putAside, release, saveDraft } from './write-job.js';
 
@@ -40,7 +41,7 @@ function untilGone(response: Response): AbortSignal {
 }
 
 /** What a document is asked for by, beside its revision. */
-type Part = Omit<Asked, 'revision'>;
+type Part = Omit<Asked, 'revision' | 'kept'>;
 
 export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
   const { database, workshop } = bench;
@@ -52,7 +53,8 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
   ): Promise<Buffer> {
     const signal = untilGone(response);
     const revision = await readRevision(database, params.id, params.revision);
-    const made = await workshop.run(document, { revision, ...part }, { signal });
+    const kept = await keptPlan(database, params.id, params.revision);
+    const made = await workshop.run(document, { revision, kept, ...part }, { signal });
     name(response, revision.job.number, ending);
     return Buffer.from(typeof made === 'string' ? new TextEncoder().encode(made) : made);
   }
@@ -69,15 +71,14 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
     release: ({ account, params, body }) => release(bench, account, params.id, body),
     putAside: ({ account, params, body }) => putAside(bench, account, params.id, body),
-    difference: async ({ params, query, response }) =>
-      workshop.run(
-        'difference',
-        {
-          from: await readRevision(database, params.id, query.from),
-          to: await readRevision(database, params.id, query.to),
-        },
-        { signal: untilGone(response) },
-      ),
+    difference: async ({ params, query, response }) => {
+      const compared = async (revision: number): Promise<Compared> => ({
+        revision: await readRevision(database, params.id, revision),
+        kept: await keptPlan(database, params.id, revision),
+      });
+      const sides = { from: await compared(query.from), to: await compared(query.to) };
+      return workshop.run('difference', sides, { signal: untilGone(response) });
+    },
     ticket: (call) => document(call, 'ticket', 'ticket.pdf'),
     pileTags: (call) => document(call, 'pileTags', 'pile-tags.pdf'),
     layoutPdf: (call) =>

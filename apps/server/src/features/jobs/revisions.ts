@@ -45,3 +45,9 @@ export async function revisionAnswer(queries: Queries, id: number, revision?: nu
 /** The same to be worked with. */
 export const readRevision = async (queries: Queries, id: number, revision?: number): Promise<Revision> =>
   JSON.parse((await revisionAnswer(queries, id, revision)).text) as Revision;
+
+/** The plan that a revision was released with, deflated; undefined for a draft, and for what was released before plans were kept. */
+export async function keptPlan(queries: Queries, id: number, revision: number): Promise<Uint8Array | undefined> {
+  const row = await queries.one<{ plan: Buffer }>('jobs/released-plan', id, revision);
+  return row?.plan;
+}

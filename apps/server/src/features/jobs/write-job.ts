@@ -84,7 +84,7 @@ export async function release(
 ): Promise<Revision> {
   const seen = await readRevision(database, id);
   const works = await currentWorks(database);
-  const { faults, assessment } = await workshop.run('judge', { job: seen.job, works });
+  const { faults, assessment, kept } = await workshop.run('judge', { job: seen.job, works });
   return database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
     if (newest.state === 'released') throw new ProblemError(409, 'This revision is released already');
@@ -100,6 +100,8 @@ export async function release(
     if (basisOf(await currentWorks(queries)) !== basis)
       throw new ProblemError(409, 'The norms have changed while this job was planned. Look at it once more.');
     await queries.one('jobs/release', id, newest.revision, newest.version + 1, works, account.id);
+    // What its documents are made of from now on, whatever the engine says later.
+    if (kept) await queries.one('jobs/keep-plan', id, newest.revision, Buffer.from(kept));
     await keepAssessment(
       queries,
       { id, revision: newest.revision, version: newest.version + 1 },

@@ -26,7 +26,10 @@ import { JobEditor } from '../state/job-editor';
               : 'draft, ' + time(row.changedAt) + ', ' + row.changedBy
           }}
           @if (row.revision > 1) {
-            <button type="button" class="link" (click)="compare(row.revision)">What changed</button>
+            <button type="button" class="link" (click)="compare(row.revision - 1, row.revision)">What changed</button>
+          }
+          @if (row.releasedAt) {
+            <button type="button" class="link" (click)="compare(row.revision, row.revision)">As reckoned today</button>
           }
         </li>
       }
@@ -35,7 +38,12 @@ import { JobEditor } from '../state/job-editor';
       <p role="alert">{{ message }}</p>
     }
     @if (difference(); as d) {
-      <h3>From revision {{ d.from }} to {{ d.to }}</h3>
+      @if (isDrift()) {
+        <h3>Revision {{ d.to }} as released, and as reckoned today</h3>
+        <p class="quiet">Its documents keep the figures that it was released with.</p>
+      } @else {
+        <h3>From revision {{ d.from }} to {{ d.to }}</h3>
+      }
       @for (part of parts(); track part.name) {
         <table>
           <caption>
@@ -46,8 +54,8 @@ import { JobEditor } from '../state/job-editor';
           <thead>
             <tr>
               <th scope="col">{{ part.name }}</th>
-              <th scope="col" class="number">Before</th>
-              <th scope="col" class="number">After</th>
+              <th scope="col" class="number">{{ isDrift() ? 'As released' : 'Before' }}</th>
+              <th scope="col" class="number">{{ isDrift() ? 'Today' : 'After' }}</th>
             </tr>
           </thead>
           <tbody>
@@ -122,13 +130,17 @@ export class Revisions {
   private readonly measures = inject(Measures);
   protected readonly difference = signal<Difference | undefined>(undefined);
   protected readonly failed = signal<string | undefined>(undefined);
+  /** A released revision beside itself as today's engine reckons it. */
+  protected readonly isDrift = computed(() => this.difference()?.from === this.difference()?.to);
   protected readonly parts = computed(() => {
     const [difference, works] = [this.difference(), this.editor.works()];
     if (!difference || !works) return [];
     const text = (value: number | undefined, unit: string): string =>
       value === undefined ? 'none' : this.measures.quantity(value, unit);
     return [
-      { name: 'Fields', changes: difference.fields.map((change) => changeInWords(change, works)) },
+      ...(this.isDrift()
+        ? []
+        : [{ name: 'Fields', changes: difference.fields.map((change) => changeInWords(change, works)) }]),
       {
         name: 'Figures',
         changes: difference.figures.map(({ name, unit, before, after }) => ({
@@ -145,14 +157,14 @@ export class Revisions {
     effect(() => {
       this.editor.revision();
       const shown = untracked(this.difference);
-      if (shown) this.compare(shown.to);
+      if (shown) this.compare(shown.from, shown.to);
     });
   }
 
-  protected compare(revision: number): void {
+  protected compare(from: number, to: number): void {
     const id = this.editor.revision()?.id;
     if (id === undefined) return;
-    this.api.difference(id, revision - 1, revision).subscribe({
+    this.api.difference(id, from, to).subscribe({
       next: (difference) => this.difference.set(difference),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });
