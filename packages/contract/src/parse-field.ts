@@ -1,5 +1,5 @@
 import type { FieldPath, Job } from '@druckerei/core';
-import * as z from 'zod';
+import type * as z from 'zod';
 import { type FieldError, fieldErrors, pathOf } from './field-errors.js';
 import { jobSchema } from './job-file.js';
 
@@ -8,19 +8,30 @@ interface Part {
   readonly value: unknown;
 }
 
-const unwrapped = (schema: z.ZodType): z.ZodType =>
-  schema instanceof z.ZodOptional ? unwrapped(schema.unwrap() as z.ZodType) : schema;
+/** What a part of the schema is made of, as Zod keeps it: told by its kind, so that no class of it has to come along. */
+type Definition =
+  | { readonly type: 'optional'; readonly innerType: z.ZodType }
+  | { readonly type: 'object'; readonly shape: Readonly<Record<string | number, z.ZodType>> }
+  | { readonly type: 'array'; readonly element: z.ZodType }
+  | { readonly type: 'other' };
+
+function definitionOf(schema: z.ZodType): Exclude<Definition, { readonly type: 'optional' }> {
+  const definition = schema.def as unknown as Definition;
+  return definition.type === 'optional' ? definitionOf(definition.innerType) : definition;
+}
 
 /** One level down: a member of an object, or an element of a list; undefined where the schema has no such part. */
 function within({ schema, value }: Part, key: string | number): Part | undefined {
-  const whole = unwrapped(schema);
   if (typeof value !== 'object' || value === null) return undefined;
+  const whole = definitionOf(schema);
   const inner = (value as Readonly<Record<string | number, unknown>>)[key];
-  if (whole instanceof z.ZodObject && Object.hasOwn(whole.shape, key))
-    return { schema: whole.shape[key] as z.ZodType, value: inner };
-  return whole instanceof z.ZodArray && typeof key === 'number'
-    ? { schema: whole.element as z.ZodType, value: inner }
-    : undefined;
+  const part =
+    whole.type === 'object' && Object.hasOwn(whole.shape, key)
+      ? whole.shape[key]
+      : whole.type === 'array' && typeof key === 'number'
+        ? whole.element
+        : undefined;
+  return part && { schema: part, value: inner };
 }
 
 /** Levels that are gone down: to a component, a step, an order, so that what it says about its own fields is asked. */
