@@ -69,6 +69,8 @@ function wording(issue: z.core.$ZodIssue): string {
     case 'unrecognized_keys':
       return `Unknown field ${issue.keys.join(', ')}`;
     case 'invalid_value':
+      if (issue.path.length === 1 && issue.path[0] === 'version' && Number(issue.input) > Number(issue.values[0]))
+        return `This file has version ${String(issue.input)}, this Druckerei reads ${issue.values.map(String).join(', ')}: bring it up to date`;
       return `${name} must be one of: ${issue.values.map(String).join(', ')}`;
     case 'invalid_format':
       return issue.format === 'regex'

@@ -1,6 +1,6 @@
 import { type FieldPath, type Job, setField } from '@druckerei/core';
 import { readFileSync } from 'node:fs';
-import { fieldErrorAt, fieldErrors, jobSchema, pathOf } from './index.js';
+import { fieldErrorAt, fieldErrors, jobSchema, parseJobFile, pathOf } from './index.js';
 
 const job = JSON.parse(readFileSync('docs/examples/concert-programme.json', 'utf8')) as Job;
 const VALUES: readonly unknown[] = [-1, 0, 1.5, 12, 1e12, '', 'two', true, [], {}, ['x'], undefined, NaN];
@@ -32,5 +32,19 @@ describe('one field of a job', () => {
     const broken = setField(job, ['components', 0, 'stock'], 7) as Job;
     expect(fieldErrorAt(broken, ['order', 'quantity'])).toBeUndefined();
     expect(fieldErrorAt(broken, ['components', 0, 'stock'])?.path).toBe('components[0].stock');
+  });
+});
+
+describe('a job file', () => {
+  it('of version 1 is still read', () => {
+    const parsed = parseJobFile(readFileSync('docs/kept/job-1.json', 'utf8'));
+    expect(parsed.ok && parsed.job.title).toBe('Seed packets');
+  });
+
+  it('of a later version is refused with what to do', () => {
+    const parsed = parseJobFile(JSON.stringify({ ...job, version: 2 }));
+    expect(parsed.ok ? [] : parsed.errors).toEqual([
+      { path: 'version', message: 'This file has version 2, this Druckerei reads 1: bring it up to date' },
+    ]);
   });
 });
