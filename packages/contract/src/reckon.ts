@@ -24,6 +24,7 @@ import {
   stationSheet,
   unitsOf,
   table,
+  figureId,
 } from '@druckerei/core';
 import { issueText } from './messages.js';
 import { findingText } from './rule-words.js';
@@ -93,7 +94,7 @@ function reckonPressRoom(job: Job, { figures, layouts }: Plan) {
           component: component.id,
           unit: unit === undefined ? null : unit + 1,
           ...ink,
-          kg: figures[`component.${component.id}.ink.${ink.side}.${index}.drawn`]?.value ?? 0,
+          kg: figures[figureId.component(component.id, `ink.${ink.side}.${index}.drawn`)]?.value ?? 0,
         })),
       ),
     ),

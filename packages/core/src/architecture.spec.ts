@@ -25,6 +25,16 @@ describe('imports', () => {
     expect(violations(['packages', 'apps/server/src', 'apps/web/src', 'e2e'])).toEqual([]);
   }, 60_000);
 
+  it('have an arrow or more in the drawing for every area of core, and no arrow for what is none', () => {
+    const drawing = fs.readFileSync(path.join(repo, 'docs/architecture.md'), 'utf8');
+    const core = drawing.slice(drawing.indexOf('subgraph core'), drawing.indexOf('\n  end\n'));
+    const boxes = [...core.matchAll(/^ {4}(\w+)\["/gm)].map(([, box]) => (box === 'webs' ? 'web' : box));
+    const folders = fs
+      .readdirSync(path.join(repo, 'packages/core/src'), { withFileTypes: true })
+      .flatMap((entry) => (entry.isDirectory() ? [entry.name] : []));
+    expect(boxes.sort()).toEqual(folders.sort());
+  });
+
   it('are refused where they point the other way', () => {
     const wrong = path.join(repo, 'packages/core/src/kernel/wrong-way.tmp.ts');
     fs.writeFileSync(

@@ -15,6 +15,7 @@ export * from './flow/index.js';
 export * from './sure/index.js';
 export * from './works/index.js';
 export * from './plan/index.js';
+export * from './outlook/index.js';
 export * from './rules/index.js';
 export * from './start/index.js';
 export * from './balance/index.js';

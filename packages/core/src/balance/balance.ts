@@ -1,15 +1,6 @@
 import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate, table } from '../kernel/index.js';
-import {
-  type Job,
-  type Loss,
-  type Plan,
-  type PlanStep,
-  listCarriers,
-  whereItGoes,
-  figureOf,
-  valueAt,
-  figureId,
-} from '../plan/index.js';
+import { type Loss, paperLosses } from '../outlook/index.js';
+import { type Job, type Plan, type PlanStep, listCarriers, figureOf, valueAt, figureId } from '../plan/index.js';
 import type { CarrierKind } from '../press/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES, type Works, normsOf, titleOf } from '../works/index.js';
 
@@ -158,7 +149,7 @@ const goodShare = ({ net, processUnits }: PlanStep): number => (processUnits > 0
 function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, losses: readonly Loss[]): void {
   for (const [id, { stock, component }] of Object.entries(plan.layouts)) {
     const kind = kindOfStock(stock.gsm);
-    const paper = `component.${id}.paperKg`;
+    const paper = figureId.component(id, 'paperKg');
     balance.add({ side: 'in', kind, name: `${stock.name}, ${component.name}` }, `in.paper.${id}`, 'paper', { paper });
     const edges = plan.edges.filter(({ material }) => material === `paper.${id}`);
     const used = edges.reduce((sum, { count, state }) => sum + (count * state.massG) / GRAMS, 0);
@@ -177,7 +168,7 @@ function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, lo
   for (const { id, name, massG = 0 } of job.parts ?? [])
     if (massG > 0)
       balance.add({ side: 'in', kind: 'part', name }, `in.part.${id}`, 'count * mass / 1000', {
-        count: `part.${id}.count`,
+        count: figureId.part(id, 'count'),
         mass: balance.give(`part.${id}`, 'Mass of one', massG, 'g'),
       });
   const first = plan.layouts[Object.keys(plan.layouts)[0] ?? '']?.stock.gsm ?? 0;
@@ -277,7 +268,7 @@ function supplyLines(balance: BalanceBook, plan: Plan): void {
         `${all} - units * gain / 1000`,
         {
           ...inputs,
-          units: `step.${id}.processUnits`,
+          units: figureId.step(id, 'processUnits'),
           gain: balance.give(`gain.${id}`, 'Put on one', step.gainG, 'g'),
         },
       );
@@ -338,7 +329,7 @@ function metalLines(balance: BalanceBook, job: Job, plan: Plan, works: Works): v
  */
 export function materialBalance(job: Job, plan: Plan, works: Works): MaterialBalance {
   const norms = normsOf(works, job.norms);
-  const { losses, figures } = whereItGoes(plan);
+  const { losses, figures } = paperLosses(plan);
   const balance = new BalanceBook(plan, norms, figures);
   paperLines(balance, job, plan, works, losses);
   inkLines(balance, plan);

@@ -26,10 +26,9 @@ export {
 export * from './edit-lanes.js';
 export { splitSection } from './split-section.js';
 export { outermostSections, withEndpapers } from './endpapers.js';
-export * from './losses.js';
 export * from './split-run.js';
-export * from './sure-plan.js';
-export * from './forecast-plan.js';
+export { chanceOf } from './own-units.js';
+export { drawLimit, drawsForEach } from './sure-limit.js';
 export { type ComponentLayout, sharingLayouts, trimmedAreaMm2, withPattern } from './component-layout.js';
 export { type LaidPiece, type SheetArrangement, type SheetPattern } from './sheet-pattern.js';
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';

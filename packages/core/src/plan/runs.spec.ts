@@ -4,7 +4,7 @@ import type { Job, Step } from './job.js';
 import { listCarriers } from './carriers.js';
 import { plan } from './plan.js';
 import { joinRuns, reprintOf, splitRun } from './split-run.js';
-import { reckonSure } from './sure-plan.js';
+import { reckonSure } from '../outlook/index.js';
 
 const codes = (job: Job): string[] => {
   const outcome = plan(job, SHIPPED_WORKS);

@@ -1,4 +1,5 @@
-import { type Job, type RunForecast, reckonForecast } from '../plan/index.js';
+import { type RunForecast, reckonForecast } from '../outlook/index.js';
+import type { Job } from '../plan/index.js';
 import type { Outcome } from '../kernel/index.js';
 import type { Works } from '../works/index.js';
 import type { RoomState } from './state.js';

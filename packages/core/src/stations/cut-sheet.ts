@@ -1,5 +1,5 @@
 import type { Cut } from '../finishing/index.js';
-import { type ComponentLayout, cutWork, partsSheet, figureOf } from '../plan/index.js';
+import { type ComponentLayout, cutWork, partsSheet, figureOf, figureId } from '../plan/index.js';
 import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -14,7 +14,7 @@ const TURNS = ['as it lies', 'quarter turn', 'half turn'] as const;
 /** The guillotine: programme, gauges, turns, lifts and what falls away. Source: handbook chapter 7 "Guillotine". */
 export function cutSheet(sheet: SheetBook): void {
   const { layout, step } = sheet;
-  const lifts = figureOf(sheet.plan, `step.${step.id}.lifts`);
+  const lifts = figureOf(sheet.plan, figureId.step(step.id, 'lifts'));
   if (lifts) sheet.card(lifts.id);
   if (!layout || !partsSheet(step, layout)) return;
   const least = sheet.norm('cut.leastStrip');
@@ -23,8 +23,8 @@ export function cutSheet(sheet: SheetBook): void {
     sheet.remark('No full cuts part these pieces. Choose a layout in rows, or die cut it.');
     return;
   }
-  const cuts = sheet.card(`step.${step.id}.cuts`);
-  const turns = sheet.card(`step.${step.id}.turns`);
+  const cuts = sheet.card(figureId.step(step.id, 'cuts'));
+  const turns = sheet.card(figureId.step(step.id, 'turns'));
   sheet.show('liftMinutes', 'Minutes a lift', 'min', 'load + (cuts * cut + turns * turn) / 60', {
     load: sheet.machineNorm('minutesPerLift'),
     cuts,
@@ -33,7 +33,7 @@ export function cutSheet(sheet: SheetBook): void {
     turn: sheet.norm('cut.turnSeconds'),
   });
   const blades = sheet.show('blades', 'Blade changes', 'changes', 'lifts * cuts / life', {
-    lifts: `step.${step.id}.lifts`,
+    lifts: figureId.step(step.id, 'lifts'),
     cuts,
     life: sheet.norm('cut.bladeCuts'),
   });

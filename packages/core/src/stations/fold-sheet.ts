@@ -1,12 +1,12 @@
 import type { Panels } from '../finishing/index.js';
-import { foldKindOf, foldsOf, panelsOf, figureOf } from '../plan/index.js';
+import { foldKindOf, foldsOf, panelsOf, figureOf, figureId } from '../plan/index.js';
 import { type Shape, measure, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 /** The folder: panels with shortening, lines and ways, the folded piece. Sections are told by their scheme. Source: handbook chapter 7 "Folding". */
 export function foldSheet(sheet: SheetBook): void {
   const { layout, step, first } = sheet;
-  const rate = figureOf(sheet.plan, `step.${step.id}.rate`);
+  const rate = figureOf(sheet.plan, figureId.step(step.id, 'rate'));
   if (rate) sheet.card(rate.id);
   if (!first) return;
   if (layout?.section) {

@@ -1,5 +1,5 @@
 import { UM, tenth } from '../kernel/index.js';
-import { adhesiveAt, onTheCorrugator, figureOf } from '../plan/index.js';
+import { adhesiveAt, onTheCorrugator, figureOf, figureId } from '../plan/index.js';
 import { FLUTES, chooseDeckle } from '../web/index.js';
 import { compression } from './compression.js';
 import { drawBlank } from './die-sheet.js';
@@ -12,7 +12,7 @@ const GLUES = { cold: 'Cold glue', 'hot-melt': 'Hot melt', pur: 'PUR' } as const
 /** Glue, compression, drying. Source: handbook chapter 7 "Gluing". */
 export function glueSheet(sheet: SheetBook): void {
   const { layout, job, step } = sheet;
-  const rate = figureOf(sheet.plan, `step.${step.id}.rate`);
+  const rate = figureOf(sheet.plan, figureId.step(step.id, 'rate'));
   if (rate) sheet.card(rate.id);
   for (const supply of ['glue', 'hot-melt', 'pur'] as const) sheet.used(supply);
   sheet.show('pressed', 'Under compression', 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
@@ -28,7 +28,9 @@ function caseCompression(sheet: SheetBook): void {
   const { component } = sheet.layout ?? {};
   if (component?.die?.kind !== 'structure' || component.die.structure !== 'slotted-case') return;
   const { widthMm = 0, heightMm = 0 } = component;
-  const board = sheet.work('board', 'Board', 'mm', 'caliper / 1000', { caliper: `component.${component.id}.caliper` });
+  const board = sheet.work('board', 'Board', 'mm', 'caliper / 1000', {
+    caliper: figureId.component(component.id, 'caliper'),
+  });
   const length = sheet.told('caseLength', 'Case, length', widthMm, 'mm');
   compression(sheet, board, length, sheet.told('caseWidth', 'Case, width', heightMm, 'mm'));
 }
@@ -73,7 +75,7 @@ export function mountSheet(sheet: SheetBook): void {
 
 /** Envelopes: seams and bottom by beads. Source: handbook chapter 7 "Envelopes". */
 export function envelopeSheet(sheet: SheetBook): void {
-  const through = figureOf(sheet.plan, `step.${sheet.step.id}.through`);
+  const through = figureOf(sheet.plan, figureId.step(sheet.step.id, 'through'));
   if (through) sheet.card(through.id);
   sheet.used('glue');
   sheet.remark('Sides are folded and the seam glued first, then the bottom; counted and stood upright.');
@@ -129,7 +131,7 @@ export function rewindSheet(sheet: SheetBook): void {
   const rollM = sheet.job.finish?.rollM;
   if (rollM === undefined) return;
   const length = sheet.told('rollM', 'Paper on a roll', rollM, 'm');
-  const rolls = `step.${sheet.step.id}.needsOut`;
+  const rolls = figureId.step(sheet.step.id, 'needsOut');
   sheet.show('totalM', 'Paper in all rolls', 'm', 'rolls * length', { rolls, length });
   const { made } = sheet;
   sheet.card(

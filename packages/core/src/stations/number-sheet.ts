@@ -7,7 +7,7 @@ import {
   replaceVoids,
   runNumber,
 } from '../finishing/index.js';
-import { type Job, type Plan, numberPlanOf, numberingOf } from '../plan/index.js';
+import { type Job, type Plan, numberPlanOf, numberingOf, figureId } from '../plan/index.js';
 import { type Shape, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
@@ -65,7 +65,7 @@ export function numberSheet(sheet: SheetBook): void {
     positions,
     places: sheet.told('places', 'Places of a number on one piece', places, 'places'),
   });
-  const sheets = `step.${sheet.step.id}.needsOut`;
+  const sheets = figureId.step(sheet.step.id, 'needsOut');
   sheet.show('numbers', 'Numbers of the run', 'numbers', 'sheets * positions', { sheets, positions });
   sheet.card(sheet.told('first', 'First number', plan.first, ''));
   sheet.card(sheet.told('step', 'From number to number', plan.step, ''));

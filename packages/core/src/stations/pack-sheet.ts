@@ -1,4 +1,4 @@
-import { figureOf } from '../plan/index.js';
+import { figureOf, figureId } from '../plan/index.js';
 import { labelCode } from '../finishing/index.js';
 import type { Packing } from '../plan/index.js';
 import { compression, stackOfBoxes } from './compression.js';
@@ -23,7 +23,7 @@ export function boxSheet(sheet: SheetBook): void {
   showPlanned(sheet, 'perPack', 'packKg');
   sheet.show('byHand', 'Most that a person lifts', 'pieces', 'floor(limit * 1000 / mass)', {
     limit: sheet.norm('pack.handKg'),
-    mass: `step.${sheet.step.id}.massG`,
+    mass: figureId.step(sheet.step.id, 'massG'),
   });
   showPlanned(sheet, 'packWidth', 'packHeight', 'packDepth');
   const at = `step.${sheet.step.id}`;
@@ -96,7 +96,7 @@ export function bandSheet(sheet: SheetBook): void {
 export function outsideSheet(sheet: SheetBook): void {
   const { step } = sheet;
   sheet.card(sheet.units);
-  const back = sheet.card(`step.${step.id}.needsOut`);
+  const back = sheet.card(figureId.step(step.id, 'needsOut'));
   sheet.show('allowance', 'May be lost outside', 'pieces', 'sent - back', { sent: sheet.units, back });
   const cost = `cost.outside.${step.id}`;
   if (figureOf(sheet.plan, cost)) sheet.card(cost);

@@ -1,3 +1,4 @@
+import { figureId } from '../plan/index.js';
 import { CONDITIONING_ANCHOR, CONDITIONING_POWERS, MOST_CONDITIONING_HOURS } from '../paper/index.js';
 import type { SheetBook } from './sheet.js';
 
@@ -22,7 +23,7 @@ export function printSheet(sheet: SheetBook): void {
       height: sheet.told('sheetHeight', 'Press sheet, height', heightMm, 'mm'),
       most: sheet.norm('pile.height'),
       sheets: sheet.units,
-      caliper: `component.${layout.component.id}.caliper`,
+      caliper: figureId.component(layout.component.id, 'caliper'),
     },
   );
   const kelvin = sheet.norm('paper.kelvin');

@@ -96,7 +96,7 @@ export class SheetBook {
 
   /** Process units of the station. */
   get units(): string {
-    return `step.${this.step.id}.processUnits`;
+    return figureId.step(this.step.id, 'processUnits');
   }
 
   give(name: string, title: string, value: number, unit: string, source: Source = IDENTITY): string {

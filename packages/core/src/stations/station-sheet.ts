@@ -1,4 +1,4 @@
-import { figureOf } from '../plan/index.js';
+import { figureOf, figureId } from '../plan/index.js';
 import type { Job, Plan } from '../plan/index.js';
 import type { Operation } from '../route/index.js';
 import type { Works } from '../works/index.js';
@@ -54,15 +54,15 @@ const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> =
 /** Set-up, run and people of a station. Source: handbook chapter 8. */
 function timeFigures(sheet: SheetBook): void {
   const { step, machine, planned } = sheet;
-  const hours = `step.${step.id}.hours`;
+  const hours = figureId.step(step.id, 'hours');
   if (!machine || !figureOf(sheet.plan, hours) || planned.hours === 0) return;
   const crew = sheet.machineNorm('crew');
-  const setup = sheet.card(`step.${step.id}.setupHours`);
+  const setup = sheet.card(figureId.step(step.id, 'setupHours'));
   sheet.show('runHours', 'Run', 'h', 'hours - setup', { hours, setup });
   sheet.show('peopleHours', 'Hours of people', 'h', 'hours * people', { hours, people: crew });
-  const lead = figureOf(sheet.plan, `step.${step.id}.lead`);
+  const lead = figureOf(sheet.plan, figureId.step(step.id, 'lead'));
   if (lead) sheet.card(lead.id);
-  const wait = `step.${step.id}.wait`;
+  const wait = figureId.step(step.id, 'wait');
   if (planned.waitHours > 0 && figureOf(sheet.plan, wait)) sheet.card(wait);
 }
 

@@ -1,6 +1,6 @@
 import { loadingMetres } from '../finishing/index.js';
 import { GRAMS } from '../kernel/index.js';
-import { type Job, type Plan, plan, valueAt } from '../plan/index.js';
+import { type Job, type Plan, plan, valueAt, figureId } from '../plan/index.js';
 import { type Works, normsOf } from '../works/index.js';
 
 /** How a finished product is packed: what a lot remembers of the job that made it. */
@@ -16,7 +16,7 @@ export function packedAs(job: Job, plan: Plan): PackedAs {
   const last = [...plan.edges].reverse().find(({ to }) => to === null);
   const pieceG = last?.state.massG ?? 0;
   const packs = [...job.route].reverse().find(({ id }) => plan.packings[id]?.pallet);
-  const perPallet = packs && valueAt(plan, `step.${packs.id}.fullPallet`);
+  const perPallet = packs && valueAt(plan, figureId.step(packs.id, 'fullPallet'));
   return { pieceG, ...(perPallet === undefined ? {} : { perPallet }) };
 }
 

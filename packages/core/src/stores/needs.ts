@@ -1,5 +1,5 @@
 import type { Grain } from '../layout/index.js';
-import { type ComponentLayout, type Job, type Plan, toolSets, valueAt } from '../plan/index.js';
+import { type ComponentLayout, type Job, type Plan, toolSets, valueAt, figureId } from '../plan/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import { PACKING, SUPPLIES, type Works, normsOf, printingOf } from '../works/index.js';
 
@@ -105,12 +105,12 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
     name: `Ink ${name}`,
     quantity: kg,
     unit: 'kg',
-    figure: `ink.${name}.kg`,
+    figure: figureId.ink(name, 'kg'),
     pack: norms('ink.pail').value,
   }));
   const carriers = layouts.flatMap(({ component, machine }): Need[] => {
     if (!CARRIER_OF[printingOf(machine)] || component.carriers?.owner === 'customer') return [];
-    const figure = `component.${component.id}.plates`;
+    const figure = figureId.component(component.id, 'plates');
     return [
       {
         key: `carriers/${machine.id}`,
@@ -140,9 +140,9 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
     key: `parts/${job.number}/${id}`,
     kind: 'parts',
     name: `${name}, ${job.title}`,
-    quantity: value(`part.${id}.count`),
+    quantity: value(figureId.part(id, 'count')),
     unit: 'pieces',
-    figure: `part.${id}.count`,
+    figure: figureId.part(id, 'count'),
     pack: 1,
   }));
   const outside = job.route.flatMap((step): Need[] =>
@@ -152,9 +152,9 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
             key: `outside/${job.number}/${step.id}`,
             kind: 'outside',
             name: `Outside work, ${step.note ?? step.id}, ${job.title}`,
-            quantity: value(`step.${step.id}.processUnits`),
+            quantity: value(figureId.step(step.id, 'processUnits')),
             unit: 'units',
-            figure: `step.${step.id}.processUnits`,
+            figure: figureId.step(step.id, 'processUnits'),
             pack: 1,
           },
         ]

@@ -1,4 +1,4 @@
-import { type ComponentLayout, runRolls } from '../plan/index.js';
+import { type ComponentLayout, runRolls, figureId } from '../plan/index.js';
 import type { Figures } from '../kernel/index.js';
 import type { NormLookup } from '../works/index.js';
 
@@ -26,7 +26,7 @@ export function restsOf(layout: ComponentLayout, figures: Figures, norms: NormLo
   if (supply.kind !== 'bought sheet') return [];
   const { sheet, pattern } = supply;
   const least = norms('rest.leastMm').value;
-  const count = figures[`component.${component.id}.boughtSheets`]?.value ?? 0;
+  const count = figures[figureId.component(component.id, 'boughtSheets')]?.value ?? 0;
   const strips = [
     { widthMm: sheet.widthMm - pattern.widthMm, heightMm: sheet.heightMm },
     { widthMm: pattern.widthMm, heightMm: sheet.heightMm - pattern.heightMm },

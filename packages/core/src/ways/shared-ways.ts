@@ -1,4 +1,4 @@
-import { type Job, type Plan, plan, sharingLayouts, trimmedAreaMm2, valueAt } from '../plan/index.js';
+import { type Job, type Plan, plan, sharingLayouts, trimmedAreaMm2, valueAt, figureId } from '../plan/index.js';
 import type { Works } from '../works/index.js';
 import { withWay } from './apply-way.js';
 import { type Way, type WayChoice, rankWays, wayId } from './way.js';
@@ -49,7 +49,7 @@ function wayOf(base: Way, job: Job, { one, two }: Planned): Way {
     boughtSheets: sum((form) =>
       one.layouts[form]?.supply.kind === 'roll'
         ? 0
-        : (valueAt(one, `component.${form}.boughtSheets`) ?? one.totals.pressSheets[form]),
+        : (valueAt(one, figureId.component(form, 'boughtSheets')) ?? one.totals.pressSheets[form]),
     ),
     paperKg,
     wasteShare: 1 - ((1 - base.wasteShare) * base.paperKg + besideKg) / paperKg,

@@ -17,6 +17,7 @@ import {
   unitsOf,
   wantsTrial,
   valueAt,
+  figureId,
 } from '@druckerei/core';
 import {
   CARRIER_NAMES,
@@ -93,10 +94,10 @@ function inks(document: JobDocument, placed: readonly Placed[]): Content[] {
     ink.name,
     ORDER_RULE_WORDS[ink.rule],
     ink.washed ? 'wash-up' : '',
-    right(number(valueAt(plan, `component.${component.id}.ink.${ink.side}.${ink.index}.drawn`) ?? 0, 2)),
+    right(number(valueAt(plan, figureId.component(component.id, `ink.${ink.side}.${ink.index}.drawn`)) ?? 0, 2)),
   ]);
   const totals = inkNames(job).map((name) => {
-    const [kg, pails] = [valueAt(plan, `ink.${name}.kg`) ?? 0, valueAt(plan, `ink.${name}.pails`) ?? 0];
+    const [kg, pails] = [valueAt(plan, figureId.ink(name, 'kg')) ?? 0, valueAt(plan, figureId.ink(name, 'pails')) ?? 0];
     const { kind, accountable } = inkOf(job, works, name);
     return `${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? ', issued and returned by weight' : ''}) ${number(kg, 2)} kg in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
   });
@@ -121,7 +122,7 @@ function mixing({ job, plan, works }: JobDocument): Content[] {
     .filter(wantsTrial);
   return mixed.flatMap((ink): Content[] => {
     const { name, recipe = [], rests = [], aim, tolerance } = ink;
-    const kg = valueAt(plan, `ink.${name}.kg`) ?? 0;
+    const kg = valueAt(plan, figureId.ink(name, 'kg')) ?? 0;
     const limit = tolerance ?? normsOf(works, job.norms)('ink.trialTolerance').value;
     const target = aim
       ? `Aim L* ${number(aim.l, 1)} a* ${number(aim.a, 1)} b* ${number(aim.b, 1)}, accepted up to CIEDE2000 ${number(limit, 1)}.`

@@ -1,4 +1,4 @@
-import { valueAt } from '@druckerei/core';
+import { valueAt, figureId } from '@druckerei/core';
 import type { PlanStep } from '@druckerei/core';
 import { type JobDocument, number, percent, plural } from './document.js';
 
@@ -41,24 +41,24 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     );
   if (step.operation === 'print' && component) {
     const side = source?.side ?? 'front';
-    const plates = figure(`step.${step.id}.platesHung`) ?? 0;
+    const plates = figure(figureId.step(step.id, 'platesHung')) ?? 0;
     const colours =
       side === 'both'
         ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
         : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
       `Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
-      `Double-sheet detector: sheet caliper ${number(figure(`component.${component.id}.caliper`) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
+      `Double-sheet detector: sheet caliper ${number(figure(figureId.component(component.id, 'caliper')) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
       'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
     );
   }
   if (step.operation === 'overprint' && source?.inks?.length) {
-    const carriers = figure(`step.${step.id}.carriers`) ?? 0;
+    const carriers = figure(figureId.step(step.id, 'carriers')) ?? 0;
     lines.push(
       `Inks: ${source.inks.map(({ name }) => name).join(', ')}; ${number(carriers)} ${plural('carrier', carriers)}. Have the first good sheet passed.`,
     );
   }
-  const rolls = figure(`component.${step.component ?? ''}.rolls`);
+  const rolls = figure(figureId.component(step.component ?? '', 'rolls'));
   if (step.operation === 'print' && machine?.press?.web && rolls !== undefined) {
     const splices = rolls - 1;
     const metres = (id: string): string => number(figure(`component.${step.component ?? ''}.${id}`) ?? 0);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { mixInk, valueAt } from '@druckerei/core';
+import { mixInk, valueAt, figureId } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
@@ -80,7 +80,7 @@ export class InkRecipe {
   protected readonly recipe = computed(() => this.ink()?.recipe ?? []);
   protected readonly rests = computed(() => this.ink()?.rests ?? []);
   private readonly mixed = computed(() => {
-    const kg = valueAt(this.editor.plan(), `ink.${this.ink()?.name ?? ''}.kg`) ?? 0;
+    const kg = valueAt(this.editor.plan(), figureId.ink(this.ink()?.name ?? '', 'kg')) ?? 0;
     return mixInk(this.recipe(), kg, this.rests(), `inks[${this.at()}]`);
   });
   protected readonly mixing = computed(() => {

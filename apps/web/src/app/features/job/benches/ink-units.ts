@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { type Machine, type PassInks, type UnitInk, inkSchoolOf, unitsOf, figureOf } from '@druckerei/core';
+import { type Machine, type PassInks, type UnitInk, inkSchoolOf, unitsOf, figureOf, figureId } from '@druckerei/core';
 import { INK_SCHOOL_WORDS, ORDER_RULE_WORDS } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
@@ -73,7 +73,9 @@ export class InkUnits {
   protected readonly byHand = computed(() => this.component()?.inkOrder !== undefined);
 
   protected kg({ ink }: UnitBox) {
-    return ink && figureOf(this.editor.plan(), `component.${this.componentId()}.ink.${ink.side}.${ink.index}.drawn`);
+    return (
+      ink && figureOf(this.editor.plan(), figureId.component(this.componentId(), `ink.${ink.side}.${ink.index}.drawn`))
+    );
   }
   protected before(unit: number): string {
     return this.component()?.unitsBefore?.[unit - 1] ?? '';

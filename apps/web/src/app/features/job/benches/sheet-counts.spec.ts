@@ -2,7 +2,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { type ComponentRef, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatDialogModule } from '@angular/material/dialog';
-import { type Job, whereItGoes } from '@druckerei/core';
+import { type Job, paperLosses } from '@druckerei/core';
 import type { Stores } from '@druckerei/contract';
 import { Store, provideStore } from '@ngrx/store';
 import { of, throwError } from 'rxjs';
@@ -210,7 +210,7 @@ describe('where the paper goes', () => {
   it('stands most first, small parts in one line, and opens', async () => {
     const job = example('trail-map');
     open(job);
-    const { losses } = whereItGoes(planned(job));
+    const { losses } = paperLosses(planned(job));
     const names = new Map(job.route.map(({ id }) => [id, id]));
     const fixture = await show(Losses, { losses, bought: 463, names });
     const opened: string[] = [];

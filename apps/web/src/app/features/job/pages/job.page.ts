@@ -27,7 +27,7 @@ import {
   costLines,
   costOfNext,
   materialBalance,
-  whereItGoes,
+  paperLosses,
   figureOf,
 } from '@druckerei/core';
 import { issueText, statusOf } from '@druckerei/contract';
@@ -185,7 +185,7 @@ export class JobPage implements OnDestroy {
   );
   protected readonly losses = computed(() => {
     const plan = this.editor.plan();
-    return plan ? whereItGoes(plan) : { losses: [], boughtKg: 0, figures: {} };
+    return plan ? paperLosses(plan) : { losses: [], boughtKg: 0, figures: {} };
   });
   /** Opens a figure of the plan, of a station's sheet, or of where its paper goes. */
   protected readonly figureAt = computed((): FigureAt => {
@@ -331,9 +331,9 @@ export class JobPage implements OnDestroy {
     this.view.openFigure(
       step === null
         ? 'total.pressSheets'
-        : figureOf(this.editor.plan(), `step.${step}.lag`)
-          ? `step.${step}.lag`
-          : `step.${step}.processUnits`,
+        : figureOf(this.editor.plan(), figureId.step(step, 'lag'))
+          ? figureId.step(step, 'lag')
+          : figureId.step(step, 'processUnits'),
     );
   }
 }

@@ -1,11 +1,11 @@
 import { all, create } from 'mathjs';
-import { example, planned } from './examples.fixture.js';
-import type { Job, Order } from './job.js';
-import { coveredDeliveries, completionOf, isFinished, outcomesOf } from './delivery.js';
-import { insertAfter, mayRemove, removeStep } from './edit-route.js';
-import { whereItGoes } from './losses.js';
-import type { Plan } from './plan.js';
-import { splitRun } from './split-run.js';
+import { example, planned } from '../plan/examples.fixture.js';
+import type { Job, Order } from '../plan/job.js';
+import { coveredDeliveries, completionOf, isFinished, outcomesOf } from '../plan/delivery.js';
+import { insertAfter, mayRemove, removeStep } from '../plan/edit-route.js';
+import { paperLosses } from './paper-losses.js';
+import type { Plan } from '../plan/plan.js';
+import { splitRun } from '../plan/split-run.js';
 
 const math = create(all ?? {});
 const kg = (edges: Plan['edges']): number =>
@@ -30,7 +30,7 @@ describe('where the paper goes', () => {
 
   it.each(jobs)('of the %s: what is lost and what is delivered are what is bought (identity)', (_, job) => {
     const plan = planned(job);
-    const { losses } = whereItGoes(plan);
+    const { losses } = paperLosses(plan);
     const lost = losses.reduce((sum, loss) => sum + loss.kg, 0);
     const bought = kg(plan.edges.filter(({ from }) => from === null));
     const delivered = kg(plan.edges.filter(({ to }) => to === null));
@@ -39,7 +39,7 @@ describe('where the paper goes', () => {
   });
 
   it('tells set-up from running, and opens to its working (handbook chapter 6, worked example)', () => {
-    const { losses, figures } = whereItGoes(planned(map));
+    const { losses, figures } = paperLosses(planned(map));
     const first = map.route[0]?.id;
     // 200 sheets of set-up and 1.5 % of 5,284 that run (handbook chapter 6, worked example).
     expect(losses.find((loss) => loss.step === first && loss.kind === 'set-up')?.units).toBe(200);

@@ -1,7 +1,7 @@
 import { SHIPPED_WORKS } from '../works/index.js';
-import { example } from './examples.fixture.js';
-import type { Job } from './job.js';
-import { flowOf, plan } from './plan.js';
+import { example } from '../plan/examples.fixture.js';
+import type { Job } from '../plan/job.js';
+import { flowOf, plan } from '../plan/plan.js';
 import { reckonSure } from './sure-plan.js';
 
 const ask = { seed: 7, draws: 2000 };

@@ -14,10 +14,17 @@ import {
   sureQuantities,
 } from '../sure/index.js';
 import { type Works, normsOf } from '../works/index.js';
-import { type Job, itemMaterial, orderLimits, paperOf } from './job.js';
-import { chanceOf } from './own-units.js';
-import { flowOf, plan } from './plan.js';
-import { drawLimit, drawsForEach } from './sure-limit.js';
+import {
+  type Job,
+  chanceOf,
+  drawLimit,
+  drawsForEach,
+  flowOf,
+  itemMaterial,
+  orderLimits,
+  paperOf,
+  plan,
+} from '../plan/index.js';
 
 export interface SureAsk {
   /** Probability that the order comes out, above 0 and below 1; the house's where absent. */

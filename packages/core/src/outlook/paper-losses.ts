@@ -1,7 +1,5 @@
 import { type Figures, FigureBook, IDENTITY } from '../kernel/index.js';
-import { figureId } from './figure-id.js';
-import { valueAt } from './figure-of.js';
-import type { Plan, PlanEdge } from './plan.js';
+import { type Plan, type PlanEdge, figureId, valueAt } from '../plan/index.js';
 
 export const LOSS_KINDS = ['set-up', 'running', 'incidents', 'samples', 'cut away', 'over'] as const;
 export type LossKind = (typeof LOSS_KINDS)[number];
@@ -27,7 +25,7 @@ const WORTH_KG = 1e-4;
  * Where the paper goes, most first: what comes into every step, and what it puts on, less what leaves it, by reason. All
  * together, and what is delivered, are what is bought and put on (identity; a test holds it).
  */
-export function whereItGoes(plan: Plan): {
+export function paperLosses(plan: Plan): {
   readonly losses: readonly Loss[];
   /** Paper that goes into the route. */
   readonly boughtKg: number;

@@ -2,9 +2,7 @@ import { type FlowGraph, orderSteps, unitsFor } from '../flow/index.js';
 import { type Issue, type Outcome, error, table } from '../kernel/index.js';
 import { CERTAIN, drawForward, quantileOf } from '../sure/index.js';
 import { type Works, normsOf } from '../works/index.js';
-import { type Job, orderLimits } from './job.js';
-import { chanceOf } from './own-units.js';
-import { flowOf } from './plan.js';
+import { type Job, chanceOf, flowOf, orderLimits } from '../plan/index.js';
 
 /** Good pieces counted out of a step. */
 export interface StepCounted {
