@@ -55,7 +55,7 @@ export class Entry {
 
   /** A given, or a figure whose working is still to be told. */
   get isPlain(): boolean {
-    return this.formula === undefined && !Array.isArray(this.inputs);
+    return this.formula === undefined && !isList(this.inputs);
   }
 
   /** The same under another name, in its group. */
@@ -64,13 +64,12 @@ export class Entry {
     return new Entry(group, field, value, name, unit, source, formula, inputs, otherwise);
   }
 
-  private told(): { formula: string | undefined; inputs: Inputs } {
-    return { formula: this.formula, inputs: this.inputs as Inputs };
-  }
-
+  /** The figure with its working. */
   write(): Figure {
     const { id, name, value, unit, source, otherwise } = this;
-    const { formula, inputs: of } = Array.isArray(this.inputs) ? addedUp(this.inputs) : this.told();
+    const { formula, inputs: of } = isList(this.inputs)
+      ? addedUp(this.inputs)
+      : { formula: this.formula, inputs: this.inputs };
     const inputs = table<string>();
     for (const key of Object.keys(of)) inputs[key] = of[key]?.id ?? '';
     return {
@@ -86,6 +85,9 @@ export class Entry {
   }
 }
 
+const isList = (inputs: Inputs | readonly Entry[]): inputs is readonly Entry[] => Array.isArray(inputs);
+
+/** So many figures added up, as a formula. */
 function addedUp(parts: readonly Entry[]): { formula: string; inputs: Inputs } {
   const inputs = table(parts.map((part, i) => [`n${i + 1}`, part]));
   return { formula: Object.keys(inputs).join(' + ') || '0', inputs };

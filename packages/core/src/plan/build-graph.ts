@@ -20,7 +20,8 @@ import { isAssorted, itemsBehind } from './items-behind.js';
 import { type Job, type Step, paperOf, partMaterial } from './job.js';
 import { type Followed, type Material, followMaterials, partsSheet, takenBy } from './material/index.js';
 import { withSpoils } from './setup-spoils.js';
-import { incidentsOf, isInLine, isPass, layoutAt, passColours, scopeOf, spoilageFigures } from './step-norms.js';
+import { isInLine, isPass, layoutAt, passColours, scopeOf } from './step-norms.js';
+import { incidentsOf, spoilageFigures } from './step-spoilage.js';
 
 /** A job as a flow, with the state of every material. */
 export interface JobFlow extends Followed {

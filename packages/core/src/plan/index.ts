@@ -70,13 +70,12 @@ export {
   machineOf,
   platesHung,
   giveNorm,
-  incidentsOf,
   isPass,
   layoutAt,
   scopeOf,
   sidesOf,
-  spoilageOf,
 } from './step-norms.js';
+export { incidentsOf, spoilageOf } from './step-spoilage.js';
 export { carriersPerColour, isInLine, machinesFor, passColours } from './step-norms.js';
 export { laySection, sectionPositions } from './section-layout.js';
 export { type CostKind, COST_KINDS } from './cost.js';

@@ -3,7 +3,8 @@ import { type Counted, type Machine, MACHINE_COUNTS } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { Step } from './job.js';
 import type { Material } from './material/index.js';
-import { runLength, sidesOf } from './step-norms.js';
+import { sidesOf } from './step-norms.js';
+import { runLength } from './step-spoilage.js';
 
 declare const COUNTS: unique symbol;
 /** So much of something through a machine. A count and a rate of other things do not fit together: the compiler says so. */
