@@ -29,6 +29,7 @@ import {
   materialBalance,
   paperLosses,
   figureOf,
+  figureId,
 } from '@druckerei/core';
 import { issueText, statusOf } from '@druckerei/contract';
 import { Commands } from '../../../platform/commands';
@@ -190,7 +191,10 @@ export class JobPage implements OnDestroy {
   /** Opens a figure of the plan, of a station's sheet, or of where its paper goes. */
   protected readonly figureAt = computed((): FigureAt => {
     const plan = this.editor.plan();
-    return (id) => figureOf(plan, id) ?? this.figuresBeside(id)[id];
+    const [first] = this.view.trail();
+    // What a sheet or the balance stands on is beside the plan too.
+    const beside = first === undefined || figureOf(plan, first) ? {} : this.figuresBeside(first);
+    return (id) => figureOf(plan, id) ?? beside[id];
   });
 
   /** Figures that are not the plan's own: a station's sheet, the balance, or where the paper goes. */
