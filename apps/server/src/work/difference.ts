@@ -1,7 +1,6 @@
-import { type Figures, diffFigures, diffJobs } from '@druckerei/core';
+import { type Figures, type Works, diffFigures, diffJobs, plan } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
-import { ProblemError } from '../http/problem.js';
-import { planOf } from './kept-plan.js';
+import { readKept } from './kept-plan.js';
 
 /** A revision that is compared, with the plan that it was released with; absent for a draft. */
 export interface Compared {
@@ -9,14 +8,11 @@ export interface Compared {
   readonly kept?: Uint8Array | undefined;
 }
 
-/** Figures of a side; none where it cannot be planned. */
-function figuresOf({ revision, kept }: Compared): Figures {
-  try {
-    return planOf(revision, kept).figures;
-  } catch (thrown) {
-    if (thrown instanceof ProblemError) return {};
-    throw thrown;
-  }
+/** Figures of a side; none where it cannot be planned. Errors: 422 where what was kept cannot be read. */
+function figuresOf({ revision: { job, works }, kept }: Compared): Figures {
+  if (kept) return readKept(kept).figures;
+  const planned = plan(job, works);
+  return planned.ok ? planned.plan.figures : {};
 }
 
 /**

@@ -7,14 +7,14 @@ import { ProblemError, invalid } from '../http/problem.js';
 export const deflated = (made: Plan): Uint8Array => deflateSync(writePlan(made));
 
 /** The plan that a revision was released with. Errors: 422 with the reason where it cannot be read. */
-function inflated(kept: Uint8Array): Plan {
+export function readKept(kept: Uint8Array): Plan {
   const read = readPlan(inflateSync(kept).toString('utf8'));
   if (!read.ok) throw new ProblemError(422, read.why);
   return read.plan;
 }
 
 /** The plan of a revision as the engine reckons it today. Errors: 422 with what keeps it from being planned. */
-export function planToday({ job, works }: Pick<Revision, 'job' | 'works'>): Plan {
+function planToday({ job, works }: Pick<Revision, 'job' | 'works'>): Plan {
   const planned = plan(job, works);
   if (!planned.ok) throw invalid(planned.issues.map((issue) => ({ path: issue.path, message: issueText(issue) })));
   return planned.plan;
@@ -22,4 +22,4 @@ export function planToday({ job, works }: Pick<Revision, 'job' | 'works'>): Plan
 
 /** The plan of a revision: the one that it was released with, else as it is reckoned today. */
 export const planOf = (revision: Revision, kept: Uint8Array | undefined): Plan =>
-  kept ? inflated(kept) : planToday(revision);
+  kept ? readKept(kept) : planToday(revision);

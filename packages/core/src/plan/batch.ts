@@ -1,13 +1,13 @@
 import { type Entry, GIVEN, rule } from '../kernel/index.js';
 import type { NormLookup } from '../works/index.js';
-import type { Job } from './job.js';
+import type { Unordered } from './job.js';
 import type { Run } from './prepared.js';
 import { giveNorm } from './step-norms.js';
 
 const SHARE = rule('Share of the batch', 'share', 'min(1, quantity / batch)');
 
 /** Single books run in a batch of their format, paper and film. Source: handbook chapter 2, family 15. */
-export const runsInBatches = ({ family }: Job): boolean => family === 'on-demand';
+export const runsInBatches = ({ family }: Unordered): boolean => family === 'on-demand';
 
 /** Share of its set-ups that a job of a batch bears. Source: identity. */
 export function batchShare({ job, ledger }: Run, norms: NormLookup): Entry {

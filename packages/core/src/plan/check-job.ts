@@ -15,7 +15,7 @@ import {
 import { foursIssue } from './families/impossible.js';
 import { panelIssues } from './fold-panels.js';
 import { isAssorted } from './items-behind.js';
-import { type Component, type Job, type Step, isUnprinted, itemsTotal, paperOf } from './job.js';
+import { type Component, type Job, type Step, isUnprinted, itemsTotal, paperOf, type Unordered } from './job.js';
 import { takenBy } from './material/index.js';
 import { endPagesOf } from './section-layout.js';
 import { SHARING } from './share-sheet.js';
@@ -23,7 +23,7 @@ import { machinesFor } from './step-norms.js';
 import { drawLimit } from './sure-limit.js';
 import { webIssues, webOf } from './web-layout.js';
 
-function normIssues(job: Job, works: Works): Issue[] {
+function normIssues(job: Unordered, works: Works): Issue[] {
   return Object.entries(job.norms).flatMap(([id, value]) => {
     const norm = normById(works, id);
     // What is told for a machine or a run belongs to the works; a job tells its own value.
@@ -39,7 +39,7 @@ function normIssues(job: Job, works: Works): Issue[] {
   });
 }
 
-function stepIssues(job: Job, works: Works, step: Step, path: string): Issue[] {
+function stepIssues(job: Unordered, works: Works, step: Step, path: string): Issue[] {
   const issues: Issue[] = [];
   const { name } = OPERATION_RULES[step.operation];
   if (step.component !== undefined && !job.components.some(({ id }) => id === step.component)) {
@@ -159,7 +159,7 @@ export function checkOrder(job: Job): Issue[] {
 }
 
 /** Every component is taken up by a station; what lies on a form is taken up with that. Issues: `job.component-idle`. */
-function idleIssues({ components, route }: Job): Issue[] {
+function idleIssues({ components, route }: Unordered): Issue[] {
   const taken = new Set(route.flatMap((step) => takenBy(step).map(({ material }) => material)));
   return components.flatMap(({ id, name, on }, i) =>
     on !== undefined || taken.has(paperOf(id))
@@ -169,7 +169,7 @@ function idleIssues({ components, route }: Job): Issue[] {
 }
 
 /** A second run is of a component that the job has, and no run itself. Issues: `job.unknown-run`. */
-function runIssues({ components }: Job): Issue[] {
+function runIssues({ components }: Unordered): Issue[] {
   return components.flatMap(({ name, runOf }, i) =>
     runOf === undefined || components.some((other) => other.id === runOf && other.runOf === undefined)
       ? []
@@ -178,7 +178,7 @@ function runIssues({ components }: Job): Issue[] {
 }
 
 /** Items and the forms that carry them. Issues: `gang.not-carried`, `gang.split`. */
-function itemIssues({ items = [], components }: Job): Issue[] {
+function itemIssues({ items = [], components }: Unordered): Issue[] {
   return items.flatMap((item, i): Issue[] => {
     const on = components.flatMap(({ carries = [] }) => carries.filter(({ item: id }) => id === item.id));
     if (on.length === 0) return [error('gang.not-carried', `items[${i}]`, { item: item.name })];
@@ -191,7 +191,7 @@ function itemIssues({ items = [], components }: Job): Issue[] {
 }
 
 /** What lies on a form is printed there, so on the same paper by the same press. Issues: `gang.section-apart`. */
-function sharingIssues({ components }: Job, component: Component, path: string): Issue[] {
+function sharingIssues({ components }: Unordered, component: Component, path: string): Issue[] {
   const form = components.find(({ id }) => id === component.on);
   const carried = form?.carries?.some(({ item }) => item === component.id) ?? false;
   const alike = form?.stock === component.stock && form.press === component.press;
@@ -200,7 +200,7 @@ function sharingIssues({ components }: Job, component: Component, path: string):
     : [error('gang.section-apart', `${path}.on`, { component: component.name, form: component.on ?? '' })];
 }
 
-function componentIssues(job: Job, works: Works, component: Component, path: string): Issue[] {
+function componentIssues(job: Unordered, works: Works, component: Component, path: string): Issue[] {
   const issues: Issue[] = [];
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
@@ -268,7 +268,7 @@ const PUTS_LEAVES: readonly Step['operation'][] = ['kit', 'bind'];
  * What is wrong with a job before anything is reckoned, its order apart: names that the works does not know, sizes that the press does
  * not take, passes that do not fit the work style. Issues: `job.*`, `press.*`, `web.*` and `gang.*`.
  */
-export function checkJob(job: Job, works: Works): Issue[] {
+export function checkJob(job: Unordered, works: Works): Issue[] {
   const ids = job.components.map(({ id }) => id);
   const doubled = ids.flatMap((id, i) =>
     ids.indexOf(id) < i ? [error('job.duplicate-component', `components[${i}].id`, { component: id })] : [],

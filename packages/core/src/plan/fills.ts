@@ -1,7 +1,7 @@
 import type { Machine, Works } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { unitsOf } from './inks.js';
-import type { Component, Job, Step } from './job.js';
+import type { Component, Step, Unordered } from './job.js';
 import { isPlateless, machineOf } from './step-norms.js';
 
 /** One ink of a pass in its unit. */
@@ -13,7 +13,12 @@ export interface InkPlace {
 }
 
 /** Inks of a component's passes with the unit that each stands in, pass by pass. */
-export const inkPlaces = (job: Job, works: Works, component: Component, machine: Machine): readonly InkPlace[][] =>
+export const inkPlaces = (
+  job: Unordered,
+  works: Works,
+  component: Component,
+  machine: Machine,
+): readonly InkPlace[][] =>
   unitsOf(job, works, component, machine).map(({ inks }) =>
     inks.map(({ name, side, unit, index }) => ({ side, ink: name, unit: String(unit ?? `${side}${index}`) })),
   );
@@ -28,7 +33,7 @@ export const filledId = (pass: string, side: string, ink: string): string => `${
  * again only after another ink was in. Told as `filledId`s. Source: handbook chapter 5 "How much ink" (identity).
  */
 export function fillsOf(
-  job: Job,
+  job: Unordered,
   works: Works,
   layoutOf: (component: string) => ComponentLayout | undefined,
 ): ReadonlySet<string> {

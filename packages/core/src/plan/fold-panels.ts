@@ -1,7 +1,7 @@
 import { type PanelsOr, alongFirst, foldPanels } from '../finishing/index.js';
 import { type Issue, UM, error } from '../kernel/index.js';
 import { type NormLookup, type Works, normsOf } from '../works/index.js';
-import type { Finish, FoldKind, Job } from './job.js';
+import type { Finish, FoldKind, Unordered } from './job.js';
 
 /** The fold of a piece: told, else the usual one for its number of folds. */
 export const foldKindOf = (finish: Finish | undefined, folds: number): FoldKind =>
@@ -34,7 +34,7 @@ export function panelsOf(
  * Panels told by hand that do not fold, with the nearest that do.
  * Issues: `fold.panel-count`, `fold.panel-sum`, `fold.against-panel`. Source: handbook chapter 7 (practice); identity.
  */
-export function panelIssues(job: Job, works: Works): Issue[] {
+export function panelIssues(job: Unordered, works: Works): Issue[] {
   const told = job.finish?.panelsMm;
   const step = job.route.find(
     ({ operation, component }) =>

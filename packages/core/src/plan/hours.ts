@@ -57,14 +57,13 @@ function through(context: Prepared, station: Station, counts: Counted): (run: Ru
       at.give(name, title, value, unit, IDENTITY),
     ]),
   );
-  const ofPieces = counter.rule.formula.includes('wanted');
   const told = { unit: counts };
   return ({ ledger }) => {
     const own = ledger.step(step.id);
     const packs = counts === 'packs' ? own.find('packs') : undefined;
     if (packs) return packs;
     const [units, wanted] = [own.of('processUnits'), own.of('needsOut')];
-    const inputs: Inputs = ofPieces ? { ...values, wanted } : { ...values, units };
+    const inputs: Inputs = counter.of === 'wanted' ? { ...values, wanted } : { ...values, units };
     return own.count('through', counter.rule, inputs, counter.count(units.value, wanted.value), told);
   };
 }
@@ -90,10 +89,9 @@ function rated(context: Prepared, station: Station, setup: Timer, counts: Counte
   const rate = hourly(counts, speed.value);
   const of = ratedRule(counts === 'metres', shares.length);
   return (run) => {
-    const inputs: Inputs = { setup: setup(run), through: counted(run), ...fixed };
-    const { setup: ready, through: runs } = inputs;
-    const hours = (ready?.value ?? 0) + runHours((runs?.value ?? 0) as Count<Counted>, rate, slowed);
-    return run.ledger.step(step.id).count('hours', of, inputs, hours);
+    const [ready, runs] = [setup(run), counted(run)];
+    const hours = ready.value + runHours(runs.value as Count<Counted>, rate, slowed);
+    return run.ledger.step(step.id).count('hours', of, { setup: ready, through: runs, ...fixed }, hours);
   };
 }
 

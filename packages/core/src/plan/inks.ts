@@ -10,7 +10,7 @@ import {
 } from '../press/index.js';
 import { type Contact, type Machine, type NormLookup, type Works, printingOf } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { Component, InkSpec, InkUse, Job, Step } from './job.js';
+import type { Component, InkSpec, InkUse, Job, Step, Unordered } from './job.js';
 
 const PROCESS = ['K', 'C', 'M', 'Y'];
 
@@ -89,7 +89,7 @@ function rangeOf(side: 'front' | 'back', pass: PrintSide, units: number): { firs
 
 /** What was asked of a component last, and the answer. */
 interface Asked {
-  readonly inks: Job['inks'];
+  readonly inks: Unordered['inks'];
   readonly works: Works;
   readonly machine: Machine;
   readonly passes: readonly PassInks[];
@@ -102,7 +102,7 @@ const known = new WeakMap<Component, Asked>();
  * long as the component, the job's inks and the works stay the same.
  * Source: handbook chapter 5 "Order of colours".
  */
-export function unitsOf(job: Job, works: Works, component: Component, machine: Machine): readonly PassInks[] {
+export function unitsOf(job: Unordered, works: Works, component: Component, machine: Machine): readonly PassInks[] {
   const { inks } = job;
   const before = known.get(component);
   if (before?.inks === inks && before?.works === works && before.machine === machine) return before.passes;
@@ -111,7 +111,7 @@ export function unitsOf(job: Job, works: Works, component: Component, machine: M
   return passes;
 }
 
-function placeInUnits(job: Job, works: Works, component: Component, machine: Machine): PassInks[] {
+function placeInUnits(job: Unordered, works: Works, component: Component, machine: Machine): PassInks[] {
   const press = machine.press;
   if (!press) return [];
   const process = printingOf(machine);
@@ -150,7 +150,12 @@ function placeInUnits(job: Job, works: Works, component: Component, machine: Mac
 }
 
 /** Wash-ups before a press pass. */
-export function washUpsBefore(job: Job, works: Works, step: Step, { component, machine }: ComponentLayout): number {
+export function washUpsBefore(
+  job: Unordered,
+  works: Works,
+  step: Step,
+  { component, machine }: ComponentLayout,
+): number {
   if (!component.unitsBefore) return 0;
   return unitsOf(job, works, component, machine).find(({ side }) => side === (step.side ?? 'front'))?.washUps ?? 0;
 }

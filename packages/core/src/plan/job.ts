@@ -358,6 +358,9 @@ export interface Job {
   readonly norms: Readonly<Record<string, number>>;
 }
 
+/** A job without what its order asks: all that a structure may be made of. */
+export type Unordered = Omit<Job, 'order'>;
+
 /** Fewest and most pieces that an order lets us deliver; no most where all overs go to the customer. */
 export function orderLimits({ policy, quantity }: Order): { readonly least: number; readonly most: number } {
   switch (policy.kind) {

@@ -6,7 +6,7 @@ import type { ComponentLayout } from './component-layout.js';
 import { filledId } from './fills.js';
 import { type InkPart, filmFigure, printedArea } from './ink-figures.js';
 import { filmNorms, inkOf } from './inks.js';
-import type { InkUse, Job, Step } from './job.js';
+import type { InkUse, Step, Unordered } from './job.js';
 import type { Prepared, Run } from './prepared.js';
 import { giveNorm, machineOf } from './step-norms.js';
 
@@ -21,7 +21,7 @@ export interface Overprint {
 
 /** Passes on other presses that say what they print. */
 export function overprintsOf(
-  job: Job,
+  job: Unordered,
   works: Works,
   layoutOf: (component: string) => ComponentLayout | undefined,
 ): readonly Overprint[] {

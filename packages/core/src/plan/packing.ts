@@ -13,7 +13,7 @@ import {
   rule,
 } from '../kernel/index.js';
 import { type NormLookup, type SupplyId, SUPPLIES } from '../works/index.js';
-import type { Job, Step } from './job.js';
+import type { Step, Unordered } from './job.js';
 import { type Material, takenBy } from './material/index.js';
 import type { Prepared, Run } from './prepared.js';
 import { giveNorm } from './step-norms.js';
@@ -48,7 +48,7 @@ function packedBefore(stations: ReadonlyMap<string, Step>, step: Step): Step[] {
 }
 
 /** Stations of a route by id, and those of them that another packing station packs again. */
-function packingStations({ route }: Job): { stations: ReadonlyMap<string, Step>; again: ReadonlySet<Step> } {
+function packingStations({ route }: Unordered): { stations: ReadonlyMap<string, Step>; again: ReadonlySet<Step> } {
   const stations = new Map(route.map((step) => [step.id, step]));
   const packing = route.filter(({ operation }) => PACKS.includes(operation));
   return { stations, again: new Set(packing.flatMap((step) => packedBefore(stations, step))) };

@@ -1,12 +1,13 @@
 import type { School } from '../flow/index.js';
 import { type Figures, type Issue, type Outcome, Ledger, toNumber, table } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
-import type { Machine, SupplyId, Works } from '../works/index.js';
+import type { SupplyId, Works } from '../works/index.js';
 import { adviseOrder } from './advice.js';
-import { type JobFlow, type Layouts, askedOf, processUnit } from './build-graph.js';
+import { type JobFlow, askedOf, processUnit } from './build-graph.js';
 import { checkOrder } from './check-job.js';
 import type { ComponentLayout } from './component-layout.js';
 import type { CostTotals } from './cost.js';
+import { figureId } from './figure-id.js';
 import { keepLedger } from './figure-of.js';
 import type { Job, Step } from './job.js';
 import { type Material, takenBy } from './material/index.js';
@@ -101,19 +102,20 @@ export interface Plan {
 export type PlanOutcome =
   { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly issues: readonly Issue[] };
 
-interface Reckoned {
-  readonly job: Job;
-  readonly layouts: Layouts;
-  readonly reckoned: Settled;
-  readonly jobFlow: JobFlow;
-  readonly machines: ReadonlyMap<string, Machine | undefined>;
+/** A job whose material flow stands: what goes through every station, before hours, ink and cost. */
+interface Counted {
+  readonly structure: Structure;
   readonly ledger: Ledger;
-  readonly times: ReadonlyMap<string, StepTime>;
+  readonly jobFlow: JobFlow;
+  readonly settled: Settled;
 }
 
-function planStep(context: Reckoned, step: Step): PlanStep {
-  const { reckoned, jobFlow, ledger, machines, times } = context;
-  const flow = reckoned.flow.byId.get(step.id);
+function planStep(
+  { structure, ledger, jobFlow, settled }: Counted,
+  times: ReadonlyMap<string, StepTime>,
+  step: Step,
+): PlanStep {
+  const flow = settled.flow.byId.get(step.id);
   if (!flow) throw new Error(`step ${step.id} was not reckoned`);
   const at = ledger.step(step.id);
   const { output } = flow.downstream;
@@ -125,7 +127,7 @@ function planStep(context: Reckoned, step: Step): PlanStep {
     component: step.component ?? null,
     operation: step.operation,
     name: OPERATION_RULES[step.operation].name,
-    machine: machines.get(step.id)?.id ?? null,
+    machine: structure.machines.get(step.id)?.id ?? null,
     unitIn: unit,
     unitOut: jobFlow.materials.get(output.material)?.unit ?? unit,
     yield: output.yield,
@@ -134,7 +136,7 @@ function planStep(context: Reckoned, step: Step): PlanStep {
     running: at.of('running').value,
     samples: at.of('samples').value,
     needsOut: at.of('needsOut').value,
-    processUnits: reckoned.units.get(step.id) ?? 0,
+    processUnits: settled.units.get(step.id) ?? 0,
     net: toNumber(flow.downstream.net),
     hours,
     lagHours,
@@ -144,7 +146,7 @@ function planStep(context: Reckoned, step: Step): PlanStep {
   };
 }
 
-function edgesOf({ job, reckoned: { units }, jobFlow: { materials, graph, demands } }: Reckoned): PlanEdge[] {
+function edgesOf({ route }: Job, { settled: { units }, jobFlow: { materials, graph, demands } }: Counted): PlanEdge[] {
   const makers = new Map<string, { readonly from: string | null; readonly share: number }[]>();
   for (const { id, outputs } of graph.steps)
     for (const { material, share = 1 } of outputs) {
@@ -165,21 +167,13 @@ function edgesOf({ job, reckoned: { units }, jobFlow: { materials, graph, demand
     }));
   };
   return [
-    ...job.route.flatMap((step) =>
+    ...route.flatMap((step) =>
       takenBy(step).flatMap(({ material, usage }) =>
-        edge(material, step.id, (units.get(step.id) ?? 0) * usage, `step.${step.id}.processUnits`),
+        edge(material, step.id, (units.get(step.id) ?? 0) * usage, figureId.step(step.id, 'processUnits')),
       ),
     ),
     ...demands.flatMap(({ material, quantity, figure }) => edge(material, null, quantity, figure.id)),
   ];
-}
-
-/** A job whose material flow stands: what goes through every station, before hours, ink and cost. */
-interface Counted {
-  readonly structure: Structure;
-  readonly ledger: Ledger;
-  readonly jobFlow: JobFlow;
-  readonly settled: Settled;
 }
 
 /** Asks an order of a route, and counts until splices and changes of carriers stand. */
@@ -237,11 +231,10 @@ export function plan(job: Job, asked: Works): PlanOutcome {
   const uses = [...structure.uses(run), ...packingUses(run, norms, packings)];
   wasteFigure({ job, jobFlow, ledger });
   const cost = structure.cost(run, { uses, packings });
-  const reckoned: Reckoned = { job, layouts, reckoned: settled, jobFlow, machines, ledger, times: times.steps };
   const made: Plan = {
     school: job.school,
-    steps: job.route.map((step) => planStep(reckoned, step)),
-    edges: edgesOf(reckoned),
+    steps: job.route.map((step) => planStep(counted.value, times.steps, step)),
+    edges: edgesOf(job, counted.value),
     layouts: table(layouts),
     packings: table(packings),
     uses: uses.map(({ step, supply, figure }) => ({ step, supply, figure: figure.id })),

@@ -2,16 +2,16 @@ import type { Entry, Group, Ledger } from '../kernel/index.js';
 import type { Machine, NormLookup, Works } from '../works/index.js';
 import type { Layouts, RouteFlow } from './build-graph.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { Job, Step } from './job.js';
+import type { Job, Step, Unordered } from './job.js';
 import { type Material, takenBy } from './material/index.js';
 import { giveNorm, layoutAt } from './step-norms.js';
 
 /**
- * A job laid out and strung together: what every stage of the plan is prepared from. The order's quantity is not read
- * while it is prepared, so that all of it stands while somebody types one.
+ * A job laid out and strung together: what every stage of the plan is prepared from. It has no order, so that all of it
+ * stands while somebody types one.
  */
 export interface Prepared {
-  readonly job: Job;
+  readonly job: Unordered;
   readonly works: Works;
   readonly norms: NormLookup;
   /** Layouts by component. */

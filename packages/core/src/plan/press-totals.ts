@@ -9,7 +9,7 @@ import { lifeNorm } from './carrier-norms.js';
 import { overprintParts, overprintsOf } from './overprint.js';
 import { fillsOf } from './fills.js';
 import { inkParts, prepareInks } from './ink-figures.js';
-import { type Job, type Step, paperOf } from './job.js';
+import { type Job, type Step, paperOf, type Unordered } from './job.js';
 import { type PressUnit, pressUnit, takenBy } from './material/index.js';
 import type { Prepared, Run } from './prepared.js';
 import type { Settled } from './settle.js';
@@ -40,7 +40,7 @@ type Sheets = Readonly<Record<string, number>>;
 export type SheetsBySchool = Readonly<Record<RuleSchool, Sheets>> & { readonly sure?: Sheets };
 
 /** The step that takes a component's paper: its first press pass, for most. */
-const firstPass = (job: Job, component: string): Step | undefined =>
+const firstPass = (job: Unordered, component: string): Step | undefined =>
   job.route.find((step) => takenBy(step).some(({ material }) => material === paperOf(component)));
 
 /** Press sheets of every component, by the schools that count by rule and by the job's own. */
@@ -185,7 +185,7 @@ export function preparePress(context: Prepared): PressFigures {
 }
 
 /** Print passes by component. */
-function printPasses({ route }: Job): ReadonlyMap<string, readonly Step[]> {
+function printPasses({ route }: Unordered): ReadonlyMap<string, readonly Step[]> {
   const passes = new Map<string, Step[]>();
   for (const step of route) {
     if (step.operation !== 'print' || step.component === undefined) continue;

@@ -22,7 +22,7 @@ import {
   sectionCode,
   usualOddPlace,
 } from '../imposition/index.js';
-import type { Component, Job } from './job.js';
+import type { Component, Job, Unordered } from './job.js';
 
 /** A page in place on its side of the section, with its number in the product and how far creep moves it. */
 export interface PlacedPage extends PageBox, CreepMove {
@@ -61,7 +61,7 @@ export interface SectionPosition {
 
 /** Pages of the two leaves at each end that self-ends take. Source: practice. */
 const SELF_END_PAGES = 4;
-export const endPagesOf = (job: Job): number => (job.binding?.selfEnds ? SELF_END_PAGES : 0);
+export const endPagesOf = (job: Unordered): number => (job.binding?.selfEnds ? SELF_END_PAGES : 0);
 
 function folioOf(page: number, total: number, endPages: number): number | undefined {
   return page > endPages && page <= total - endPages ? page - endPages : undefined;

@@ -1,8 +1,8 @@
 import { printSteps } from './edit-job.js';
-import { type Component, type Job, type Step, paperOf } from './job.js';
+import { type Component, type Job, type Step, paperOf, type Unordered } from './job.js';
 
 /** Whether a second run prints from the carriers of the first: the same press, sheet and work style. */
-export function usesHeldCarriers({ components }: Job, { runOf, press, sheet, workStyle }: Component): boolean {
+export function usesHeldCarriers({ components }: Unordered, { runOf, press, sheet, workStyle }: Component): boolean {
   const first = components.find(({ id }) => id === runOf);
   return (
     first?.press === press &&

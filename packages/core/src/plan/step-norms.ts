@@ -11,7 +11,7 @@ import {
   titleOf,
 } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
-import type { Job, Step } from './job.js';
+import type { Step, Unordered } from './job.js';
 import type { Material } from './material/index.js';
 import { webOf } from './web-layout.js';
 
@@ -104,7 +104,7 @@ export function machineOf(step: Step, layout: ComponentLayout | undefined, works
 }
 
 /** Machines of a works that may do a step: those of its process, and the press of its component that does it in line. */
-export function machinesFor({ components }: Job, works: Works, step: Step): readonly Machine[] {
+export function machinesFor({ components }: Unordered, works: Works, step: Step): readonly Machine[] {
   const { process } = OPERATION_RULES[step.operation];
   const press = components.find(({ id }) => id === step.component)?.press;
   return works.machines.filter(

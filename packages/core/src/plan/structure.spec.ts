@@ -53,6 +53,7 @@ describe('a plan that is kept', () => {
   const works = fresh(SHIPPED_WORKS);
 
   it('is the plan from nothing after any row of edits, to the last figure', () => {
+    let [edited, planned] = [0, 0];
     fc.assert(
       fc.property(
         fc.constantFrom(
@@ -70,12 +71,16 @@ describe('a plan that is kept', () => {
           for (const change of edits) {
             job = change(job);
             const [kept, whole] = [plan(job, works), plan(structuredClone(job), fresh(SHIPPED_WORKS))];
+            edited++;
+            if (kept.ok) planned++;
             expect(JSON.parse(JSON.stringify(kept))).toEqual(JSON.parse(JSON.stringify(whole)));
           }
         },
       ),
       { numRuns: 40 },
     );
+    // What is refused is compared too, but is not what this is about.
+    expect(planned).toBeGreaterThan(edited / 2);
   });
 
   it('is reckoned anew where a job is changed in place', () => {

@@ -25,10 +25,11 @@ export interface Through {
   readonly stackMm: number | undefined;
 }
 
-/** How a count comes of the process units, or of the good pieces wanted: a rule over them and named values. */
+/** How a count comes of the process units, or of the good pieces wanted: a rule over one of them and named values. */
 export interface Counting {
+  readonly of: 'units' | 'wanted';
   readonly rule: Rule;
-  /** What the rule is told beside `units` and `wanted`. */
+  /** What the rule is told beside. */
   readonly values: Readonly<Record<string, { readonly name: string; readonly value: number; readonly unit: string }>>;
 }
 
@@ -37,7 +38,7 @@ const MINUTES = 60;
 /** A rule whose unit is what the rate counts. */
 const counted = (name: string, formula: string): Rule => rule(name, '', formula);
 const asTheyCome = (name: string): (() => Counting) => {
-  const counting = { rule: counted(name, 'units'), values: {} };
+  const counting: Counting = { of: 'units', rule: counted(name, 'units'), values: {} };
   return () => counting;
 };
 
@@ -49,6 +50,7 @@ function metres({ step, layout, incoming }: Through): Counting {
   if (step.operation === 'corrugate' && layout) {
     const { lengthMm, lanes } = runLength(step, layout);
     return {
+      of: 'units',
       rule: OF_BOARD,
       values: {
         length: { name: 'Cut-off', value: lengthMm, unit: 'mm' },
@@ -57,7 +59,7 @@ function metres({ step, layout, incoming }: Through): Counting {
     };
   }
   const value = incoming?.heightMm ?? layout?.component.sheet.heightMm ?? 0;
-  return { rule: OF_LENGTH, values: { length: { name: 'Length of one, as it runs', value, unit: 'mm' } } };
+  return { of: 'units', rule: OF_LENGTH, values: { length: { name: 'Length of one, as it runs', value, unit: 'mm' } } };
 }
 
 const REPEATS = counted('Repeats through the machine', 'ceil(units / pieces)');
@@ -66,7 +68,7 @@ const REPEATS = counted('Repeats through the machine', 'ceil(units / pieces)');
 function repeats({ layout, incoming }: Through): Counting {
   const parted = incoming?.unit !== 'repeat' && incoming?.unit !== 'cut-off';
   const value = parted ? Math.max(1, layout?.pattern.count ?? 1) : 1;
-  return { rule: REPEATS, values: { pieces: { name: 'Pieces of one repeat', value, unit: 'pieces' } } };
+  return { of: 'units', rule: REPEATS, values: { pieces: { name: 'Pieces of one repeat', value, unit: 'pieces' } } };
 }
 
 const STROKES = counted('Strokes', 'ceil(units / sheets)');
@@ -76,11 +78,12 @@ const ONE_A_STROKE = asTheyCome('Strokes');
 function strokes({ incoming, stackMm }: Through): Counting {
   if (stackMm === undefined) return ONE_A_STROKE();
   const value = Math.max(1, Math.floor((stackMm * UM) / Math.max(1, incoming?.caliperUm ?? 1) + 1e-9));
-  return { rule: STROKES, values: { sheets: { name: 'Sheets a stack', value, unit: 'sheets' } } };
+  return { of: 'units', rule: STROKES, values: { sheets: { name: 'Sheets a stack', value, unit: 'sheets' } } };
 }
 
 const SECTIONS = counted('Sections through the machine', 'units * sections');
 const sections = ({ incoming }: Through): Counting => ({
+  of: 'units',
   rule: SECTIONS,
   values: {
     sections: { name: 'Sections of one block', value: Math.max(1, incoming?.sections ?? 1), unit: 'sections' },
@@ -89,18 +92,21 @@ const sections = ({ incoming }: Through): Counting => ({
 
 const ROLLS = counted('Rolls wound', 'ceil(units * each)');
 const rolls = ({ yielded }: Through): Counting => ({
+  of: 'units',
   rule: ROLLS,
   values: { each: { name: 'Rolls out of one', value: yielded, unit: 'rolls' } },
 });
 
 const PACKS = counted('Packs', 'ceil(wanted / perPack)');
 const packs = ({ perPack }: Through): Counting => ({
+  of: 'wanted',
   rule: PACKS,
   values: { perPack: { name: 'Pieces in a pack', value: perPack, unit: 'pieces' } },
 });
 
 const SIDES = counted('Sides', 'units * sides');
 const sides = ({ step }: Through): Counting => ({
+  of: 'units',
   rule: SIDES,
   values: { sides: { name: 'Sides of this pass', value: sidesOf(step), unit: 'sides' } },
 });
@@ -130,11 +136,10 @@ export interface Counter<C extends Counted> extends Counting {
 
 export function counterOf<C extends Counted>(counts: C, through: Through): Counter<C> {
   const counting = COUNTINGS[counts](through);
-  const { rule, values } = counting;
+  const { of, rule, values } = counting;
   return {
     ...counting,
-    count: (units, wanted) =>
-      rule.run((name) => values[name]?.value ?? (name === 'wanted' ? wanted : units)) as Count<C>,
+    count: (units, wanted) => rule.run((name) => values[name]?.value ?? (of === 'wanted' ? wanted : units)) as Count<C>,
   };
 }
 

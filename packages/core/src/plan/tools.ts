@@ -1,5 +1,5 @@
 import type { ComponentLayout } from './component-layout.js';
-import type { Component, Job, Tool } from './job.js';
+import type { Component, Tool, Unordered } from './job.js';
 import { partsSheet } from './material/index.js';
 
 /** What a tool is called. */
@@ -23,7 +23,7 @@ const AT: Readonly<Record<Tool['kind'], readonly string[]>> = {
 };
 
 /** Dies and boxes that a component names, and the cutting die that a blank cannot do without. */
-export function toolsOf(job: Job, component: Component): readonly Tool[] {
+export function toolsOf(job: Unordered, component: Component): readonly Tool[] {
   const named = component.tools ?? [];
   const dieCut = job.route.some((step) => step.component === component.id && step.operation === 'die-cut');
   return dieCut && !named.some(({ kind }) => kind === 'cutting-die')
@@ -32,7 +32,12 @@ export function toolsOf(job: Job, component: Component): readonly Tool[] {
 }
 
 /** Pieces that lie on what a tool's station takes: all of the sheet, or one once it has been parted. */
-function positionsOf({ route }: Job, tool: Tool, component: Component, layout: ComponentLayout | undefined): number {
+function positionsOf(
+  { route }: Unordered,
+  tool: Tool,
+  component: Component,
+  layout: ComponentLayout | undefined,
+): number {
   if (!layout) return 1;
   const lane = route.filter((step) => step.component === component.id);
   const parted = lane.findIndex((step) => partsSheet(step, layout));
@@ -52,7 +57,7 @@ export interface ToolSet {
  * Tools of a job by position: one box, one die for each piece on the sheet, each die with its counter where it has one;
  * rollers come as a pair. As many as are told where the job tells. Source: identity, handbook chapter 4 "Image carriers".
  */
-export const toolSets = (job: Job, layoutOf: (component: string) => ComponentLayout | undefined): ToolSet[] =>
+export const toolSets = (job: Unordered, layoutOf: (component: string) => ComponentLayout | undefined): ToolSet[] =>
   job.components.flatMap((component) =>
     toolsOf(job, component).map((tool): ToolSet => {
       const places = tool.kind === 'numbering-box' ? (tool.places ?? 1) : 1;

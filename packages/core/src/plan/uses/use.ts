@@ -4,7 +4,7 @@ import type { Operation } from '../../route/index.js';
 import type { Machine, NormLookup, SupplyId } from '../../works/index.js';
 import { adhesiveAt } from '../adhesive.js';
 import type { ComponentLayout } from '../component-layout.js';
-import type { Job, Step, Tool } from '../job.js';
+import type { Step, Tool, Unordered } from '../job.js';
 import type { Material, Taken } from '../material/index.js';
 import { blockAndCover, coverageOf, inksOf, stacked } from '../material/index.js';
 
@@ -26,7 +26,7 @@ export interface Use {
 
 /** A station as its uses see it. */
 export interface UseAt {
-  readonly job: Job;
+  readonly job: Unordered;
   readonly step: Step;
   readonly layout: ComponentLayout | undefined;
   readonly machine: Machine | undefined;
@@ -177,7 +177,11 @@ const coatUse = ({ layout, incoming: [first] }: UseAt): readonly Use[] => [
 ];
 
 /** Dies that a station of foil or relief strikes with: of its own component, else of the job. */
-export function strikingDie({ components }: Job, step: Step, kind: 'foil-die' | 'embossing-die'): Tool | undefined {
+export function strikingDie(
+  { components }: Unordered,
+  step: Step,
+  kind: 'foil-die' | 'embossing-die',
+): Tool | undefined {
   const own = components.filter(({ id }) => id === step.component);
   return [...own, ...components].flatMap(({ tools = [] }) => tools).find((tool) => tool.kind === kind);
 }

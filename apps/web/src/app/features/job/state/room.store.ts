@@ -170,7 +170,11 @@ export const RoomStore = signalStore(
             if (all && all.state.counts.size > 0) {
               patchState(store, { forecastIsNow: false });
               forecaster.ask({ job: all.job, works: all.works, state: all.state });
-            } else patchState(store, { forecast: undefined, forecastIsNow: false });
+            } else {
+              // What is on its way was drawn of counts that are no more.
+              forecaster.end();
+              patchState(store, { forecast: undefined, forecastIsNow: false });
+            }
           });
         }),
       onDestroy: () => forecaster.end(),
