@@ -1,4 +1,4 @@
-import { type Figures, type Works, diffFigures, diffJobs, plan } from '@druckerei/core';
+import { type Figures, diffFigures, diffJobs, plan } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
 import { readKept } from './kept-plan.js';
 
