@@ -177,6 +177,9 @@ test('a change after the release opens the next revision, and the difference is 
   await page.getByRole('button', { name: 'What changed' }).click();
   await expect(page.getByRole('row', { name: 'Order quantity 10,000 20,000' })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Press sheets, Map 5,484 sheets/ })).toBeVisible();
+  await page.getByRole('button', { name: 'As reckoned today' }).click();
+  await expect(page.getByText('Its documents keep the figures that it was released with.')).toBeVisible();
+  await expect(page.getByText('no difference')).toHaveCount(1);
   await page.getByRole('link', { name: 'Revision 1' }).click();
   await expect(page.getByText('kept as it was')).toBeVisible();
   await expect(balance(page, 'total.pressSheets')).toContainText('5,484');

@@ -1,6 +1,7 @@
 import {
   type ComponentLayout,
   type Job,
+  type LayoutDrawing,
   type NumberLine,
   type Plan,
   type SheetSide,
@@ -56,29 +57,27 @@ function document({ revision, kept }: Asked): {
   };
 }
 
-const ticketOf = (asked: Asked): Promise<Buffer> => ticketPdf(document(asked));
-const pileTagsOf = (asked: Asked): Promise<Buffer> => pileTagsPdf(document(asked));
-
 /** A component's layout in a revision; 404 where the job has no such component. */
-function layoutOf(plan: Plan, component: string): ComponentLayout {
+function layoutOf(plan: Plan, { component = '' }: Asked): ComponentLayout {
   const layout = plan.layouts[component];
   if (!layout) throw new ProblemError(404, `This job has no component ${component}`);
   return layout;
 }
 
-function layoutPdfOf(asked: Asked, component: string): Promise<Buffer> {
+function layoutPdfOf(asked: Asked): Promise<Buffer> {
   const made = document(asked);
-  return layoutPdf(made, layoutOf(made.plan, component));
+  return layoutPdf(made, layoutOf(made.plan, asked));
 }
-const layoutSvgOf = (asked: Asked, component: string, side: SheetSide = 'front'): string =>
-  layoutSvg(drawLayout(layoutOf(document(asked).plan, component), side), { dimensions: true });
-const layoutDxfOf = (asked: Asked, component: string, side: SheetSide = 'front'): string =>
-  layoutDxf(drawLayout(layoutOf(document(asked).plan, component), side));
+
+/** The drawing of a component's layout, its front where no side is named. */
+const drawingOf = (asked: Asked): LayoutDrawing =>
+  drawLayout(layoutOf(document(asked).plan, asked), asked.side ?? 'front');
 
 const noStep = (step: string): ProblemError => new ProblemError(404, `This job has no step ${step}`);
 
 /** The sheet of a station with its lists in full. */
-function stationPdfOf(asked: Asked, stepId: string): Promise<Buffer> {
+function stationPdfOf(asked: Asked): Promise<Buffer> {
+  const { step: stepId = '' } = asked;
   const made = document(asked);
   const step = made.plan.steps.find(({ id }) => id === stepId);
   const component = made.job.components.find(({ id }) => id === step?.component)?.name;
@@ -89,46 +88,47 @@ function stationPdfOf(asked: Asked, stepId: string): Promise<Buffer> {
 }
 
 /** One of a station's drawings, the first where none is named. */
-function stationSvgOf(asked: Asked, stepId: string, drawing = 0): string {
+function stationSvgOf(asked: Asked): string {
+  const { step = '', drawing = 0 } = asked;
   const made = document(asked);
-  const drawn = stationSheet(made.job, made.plan, made.works, stepId)?.drawings[drawing];
-  if (!drawn) throw new ProblemError(404, `Step ${stepId} has no such drawing`);
+  const drawn = stationSheet(made.job, made.plan, made.works, step)?.drawings[drawing];
+  if (!drawn) throw new ProblemError(404, `Step ${step} has no such drawing`);
   return stationSvg(drawn);
 }
 
 /** Longest list that is made into a document. */
 const MOST_IN_PDF = 100_000;
 
-function numbersOf(job: Job, planned: Plan, stepId: string): readonly NumberLine[] {
-  const lines = numberList(job, planned, stepId);
-  if (!lines) throw new ProblemError(404, `Step ${stepId} has no list of numbers, or one of more than a million`);
+function numbersOf(job: Job, planned: Plan, { step = '' }: Asked): readonly NumberLine[] {
+  const lines = numberList(job, planned, step);
+  if (!lines) throw new ProblemError(404, `Step ${step} has no list of numbers, or one of more than a million`);
   return lines;
 }
 
-function numbersCsvOf(asked: Asked, stepId: string): string {
-  const { job, plan: planned } = document(asked);
-  return numbersCsv(numbersOf(job, planned, stepId));
+function numbersCsvOf(asked: Asked): string {
+  const { job, plan } = document(asked);
+  return numbersCsv(numbersOf(job, plan, asked));
 }
 
-function numbersPdfOf(asked: Asked, stepId: string): Promise<Buffer> {
+function numbersPdfOf(asked: Asked): Promise<Buffer> {
   const made = document(asked);
-  const lines = numbersOf(made.job, made.plan, stepId);
-  const step = made.plan.steps.find(({ id }) => id === stepId);
+  const lines = numbersOf(made.job, made.plan, asked);
+  const step = made.plan.steps.find(({ id }) => id === asked.step);
   if (!step || lines.length > MOST_IN_PDF)
-    throw new ProblemError(404, `The list of ${stepId} has more than 100,000 numbers. Take it as CSV.`);
+    throw new ProblemError(404, `The list of ${asked.step ?? ''} has more than 100,000 numbers. Take it as CSV.`);
   return numbersPdf(made, step, lines);
 }
 
 /** Every document of a revision, by name. */
 export const DOCUMENTS = {
-  ticket: ticketOf,
-  pileTags: pileTagsOf,
-  layoutPdf: (asked: Asked) => layoutPdfOf(asked, asked.component ?? ''),
-  layoutSvg: (asked: Asked) => layoutSvgOf(asked, asked.component ?? '', asked.side),
-  layoutDxf: (asked: Asked) => layoutDxfOf(asked, asked.component ?? '', asked.side),
-  stationPdf: (asked: Asked) => stationPdfOf(asked, asked.step ?? ''),
-  stationSvg: (asked: Asked) => stationSvgOf(asked, asked.step ?? '', asked.drawing),
-  numbersCsv: (asked: Asked) => numbersCsvOf(asked, asked.step ?? ''),
-  numbersPdf: (asked: Asked) => numbersPdfOf(asked, asked.step ?? ''),
+  ticket: (asked: Asked) => ticketPdf(document(asked)),
+  pileTags: (asked: Asked) => pileTagsPdf(document(asked)),
+  layoutPdf: layoutPdfOf,
+  layoutSvg: (asked: Asked) => layoutSvg(drawingOf(asked), { dimensions: true }),
+  layoutDxf: (asked: Asked) => layoutDxf(drawingOf(asked)),
+  stationPdf: stationPdfOf,
+  stationSvg: stationSvgOf,
+  numbersCsv: numbersCsvOf,
+  numbersPdf: numbersPdfOf,
 } as const satisfies Readonly<Record<string, (asked: Asked) => Promise<Buffer> | string>>;
 export type DocumentName = keyof typeof DOCUMENTS;

@@ -1,4 +1,4 @@
-import { type Issue, error } from '../kernel/index.js';
+import { type Issue, error, group } from '../kernel/index.js';
 import type { FlowGraph, FlowStep } from './graph.js';
 
 /** Steps by the material that they take in. */
@@ -6,9 +6,7 @@ export function consumersOf(graph: FlowGraph): Map<string, FlowStep[]> {
   const consumers = new Map<string, FlowStep[]>();
   for (const step of graph.steps) {
     for (const { material } of step.inputs) {
-      const list = consumers.get(material);
-      if (list) list.push(step);
-      else consumers.set(material, [step]);
+      group(consumers, material, step);
     }
   }
   return consumers;

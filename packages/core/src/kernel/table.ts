@@ -11,3 +11,10 @@ export function table<T>(entries: Iterable<readonly [string, T]> = []): Record<s
 /** A member of an object that came from outside, if it is its own. */
 export const own = <T>(entries: Readonly<Record<string, T>> | undefined, name: string): T | undefined =>
   entries !== undefined && Object.hasOwn(entries, name) ? entries[name] : undefined;
+
+/** Puts a value behind those that have its key already. */
+export function group<Key, Value>(groups: Map<Key, Value[]>, key: Key, value: Value): void {
+  const before = groups.get(key);
+  if (before) before.push(value);
+  else groups.set(key, [value]);
+}

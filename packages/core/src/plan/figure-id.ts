@@ -13,26 +13,13 @@ export type StepField =
   | 'lifts'
   | 'massG'
   | 'needsOut'
-  | 'packKg'
-  | 'packs'
-  | 'pallets'
-  | 'palletKg'
-  | 'palletMm'
-  | 'perLayer'
-  | 'perPack'
-  | 'perPallet'
   | 'platesHung'
   | 'processUnits'
   | 'rate'
-  | 'running'
-  | 'samples'
-  | 'setup'
   | 'setupHours'
-  | 'sheetsPerLift'
   | 'through'
   | 'turns'
   | 'wait'
-  | 'washUps'
   | `units.${School}`
   | `use.${SupplyId}`;
 
@@ -40,23 +27,12 @@ export type StepField =
 export type ComponentField =
   | 'boughtSheets'
   | 'caliper'
-  | 'cutLength'
-  | 'deckle'
-  | 'gsm'
   | 'impressionsPerSheet'
   | 'paperKg'
   | 'plates'
-  | 'platesPerSet'
   | 'pressSheets'
-  | 'rollKg'
-  | 'rollLength'
   | 'rollNeed'
-  | 'rollUsable'
-  | 'rollWidth'
   | 'rolls'
-  | 'rollsKg'
-  | 'splices'
-  | 'webM'
   | `ink.${'front' | 'back'}.${number}`
   | `ink.${'front' | 'back'}.${number}.drawn`;
 
@@ -66,5 +42,4 @@ export const figureId = {
   component: (id: string, field: ComponentField): string => `component.${id}.${field}`,
   ink: (name: string, field: 'kg' | 'pails'): string => `ink.${name}.${field}`,
   part: (id: string, field: 'count' | 'kg'): string => `part.${id}.${field}`,
-  norm: (id: string): string => `norm.${id}`,
 };

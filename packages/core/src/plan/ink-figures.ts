@@ -1,4 +1,4 @@
-import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule } from '../kernel/index.js';
+import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule, group } from '../kernel/index.js';
 import type { NormLookup } from '../works/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { filledId } from './fills.js';
@@ -109,9 +109,7 @@ export function prepareInks({ ledger, norms }: Prepared, parts: readonly InkPart
   return (run) => {
     const byInk = new Map<string, Entry[]>();
     for (const { ink, drawn } of parts) {
-      const before = byInk.get(ink);
-      if (before) before.push(drawn(run));
-      else byInk.set(ink, [drawn(run)]);
+      group(byInk, ink, drawn(run));
     }
     return new Map(
       [...byInk].map(([name, drawn]) => {

@@ -1,4 +1,4 @@
-import { type Entry, type Rule, rule, table } from '../kernel/index.js';
+import { type Entry, type Rule, rule, table, group } from '../kernel/index.js';
 import type { Prepared, Run } from './prepared.js';
 import type { StationTime } from './step-time.js';
 
@@ -31,9 +31,7 @@ function stopsOf({ job, route, machines, ledger }: Prepared, times: ReadonlyMap<
   const makers = new Map<string, string[]>();
   for (const { id, outputs } of route.steps)
     for (const { material } of outputs) {
-      const before = makers.get(material);
-      if (before) before.push(id);
-      else makers.set(material, [id]);
+      group(makers, material, id);
     }
   const inputs = new Map(route.steps.map((step) => [step.id, step.inputs]));
   const stops = job.route.map(({ id }, at): Stop => {

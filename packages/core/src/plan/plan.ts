@@ -1,5 +1,5 @@
 import type { School } from '../flow/index.js';
-import { type Figures, type Issue, type Outcome, Ledger, toNumber, table } from '../kernel/index.js';
+import { type Figures, type Issue, type Outcome, Ledger, toNumber, table, group } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { SupplyId, Works } from '../works/index.js';
 import { adviseOrder } from './advice.js';
@@ -150,9 +150,7 @@ function edgesOf({ route }: Job, { settled: { units }, jobFlow: { materials, gra
   const makers = new Map<string, { readonly from: string | null; readonly share: number }[]>();
   for (const { id, outputs } of graph.steps)
     for (const { material, share = 1 } of outputs) {
-      const before = makers.get(material);
-      if (before) before.push({ from: id, share });
-      else makers.set(material, [{ from: id, share }]);
+      group(makers, material, { from: id, share });
     }
   const edge = (material: string, to: string | null, count: number, figure: string): PlanEdge[] => {
     const state = materials.get(material);

@@ -1,5 +1,5 @@
 import type { RuleSchool } from '../flow/index.js';
-import { type Entry, GIVEN, IDENTITY, rule, table } from '../kernel/index.js';
+import { type Entry, GIVEN, IDENTITY, rule, table, group } from '../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, carrierWords, countPlates } from '../press/index.js';
 import { paperOfRun } from './buy-paper.js';
 import { printingOf } from '../works/index.js';
@@ -189,9 +189,7 @@ function printPasses({ route }: Unordered): ReadonlyMap<string, readonly Step[]>
   const passes = new Map<string, Step[]>();
   for (const step of route) {
     if (step.operation !== 'print' || step.component === undefined) continue;
-    const before = passes.get(step.component);
-    if (before) before.push(step);
-    else passes.set(step.component, [step]);
+    group(passes, step.component, step);
   }
   return passes;
 }

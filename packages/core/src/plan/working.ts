@@ -11,6 +11,7 @@ import {
   rule,
   table,
   toNumber,
+  group,
 } from '../kernel/index.js';
 import type { Machine, NormLookup, NormScope } from '../works/index.js';
 import { type JobDemand, type JobFlow, yieldField } from './build-graph.js';
@@ -257,9 +258,7 @@ export function countFigures(context: CountContext): void {
   const takers = new Map<string, Taker[]>();
   for (const { step } of flow.steps)
     for (const { material, usage } of step.inputs) {
-      const before = takers.get(material);
-      if (before) before.push({ next: step.id, usage });
-      else takers.set(material, [{ next: step.id, usage }]);
+      group(takers, material, { next: step.id, usage });
     }
   for (const stepFlow of flow.steps) {
     const { step, downstream } = stepFlow;
