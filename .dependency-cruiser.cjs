@@ -13,11 +13,9 @@ const area = (name, mayUse) => ({
 /** Every area of core with its arrows, as the drawing has them. */
 const drawing = require('node:fs').readFileSync(`${__dirname}/docs/architecture.md`, 'utf8');
 const inCore = drawing.slice(drawing.indexOf('subgraph core'), drawing.indexOf('\n  end\n'));
-/** What a box of the drawing is called where a folder's name means something else to Mermaid. */
-const folderOf = (box) => (box === 'webs' ? 'web' : box);
-const AREAS = [...inCore.matchAll(/^ {4}(\w+)\["[^"]*"\](?: --> (.+))?$/gm)].map(([, box, arrows = '']) => ({
-  name: folderOf(box),
-  mayUse: arrows.split(' & ').filter(Boolean).map(folderOf),
+const AREAS = [...inCore.matchAll(/^ {4}([\w-]+)\["[^"]*"\](?: --> (.+))?$/gm)].map(([, name, arrows = '']) => ({
+  name,
+  mayUse: arrows.split(' & ').filter(Boolean),
 }));
 const forbid = (name, from, to) => ({ name, severity: 'error', from, to });
 
@@ -61,8 +59,8 @@ module.exports = {
     forbid('web-shared-not-to-feature', { path: `${WEB}(ui|platform)/` }, { path: `${WEB}features/` }),
     forbid(
       'web-ui-is-dumb',
-      { path: `${WEB}(ui|features/[^/]+/ui)/` },
-      { path: ['/state/', '/pages/', '/benches/', `${WEB}platform/`, 'node_modules/@ngrx/'] },
+      { path: `${WEB}(ui|features/[^/]+/ui|features/job/(figures|stream))/`, pathNot: TEST },
+      { path: ['/state/', '/pages/', '\\.store\\.ts$', '-bench\\.ts$', `${WEB}platform/`, 'node_modules/@ngrx/'] },
     ),
     forbid(
       'server-db-and-http-not-to-feature',

@@ -15,7 +15,7 @@ export default {
     '^apexcharts$': '<rootDir>/src/apexcharts.stub.cjs',
     '^apexcharts/client$': '<rootDir>/src/apexcharts.stub.cjs',
     // No workers in jsdom: drawn at once.
-    '/workers/forecast\\.client$': '<rootDir>/src/forecast.stub.ts',
+    '/forecast\\.client$': '<rootDir>/src/forecast.stub.ts',
     // What is published as modules only is taken in its other form.
     '^(d3-[a-z]+)$': `${import.meta.dirname}/../../node_modules/$1/dist/$1.js`,
   },

@@ -1,5 +1,5 @@
 import { forecastCount } from '@druckerei/core';
-import type { ForecastAnswer, ForecastQuestion } from './app/features/job/workers/forecast.messages';
+import type { ForecastAnswer, ForecastQuestion } from './app/features/job/record/forecast.messages';
 
 /** Stands in for the worker in unit tests: draws at once. */
 export const keepForecaster = (answered: (answer: ForecastAnswer) => void) => ({

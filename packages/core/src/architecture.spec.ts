@@ -30,7 +30,7 @@ describe('imports', () => {
     const { forbidden } = createRequire(import.meta.url)(path.join(repo, '.dependency-cruiser.cjs')) as {
       forbidden: { name: string }[];
     };
-    const ruled = forbidden.flatMap(({ name }) => /^core-(\w+)-looks-down$/.exec(name)?.[1] ?? []);
+    const ruled = forbidden.flatMap(({ name }) => /^core-([\w-]+)-looks-down$/.exec(name)?.[1] ?? []);
     const folders = fs
       .readdirSync(path.join(repo, 'packages/core/src'), { withFileTypes: true })
       .flatMap((entry) => (entry.isDirectory() ? [entry.name] : []));

@@ -1,8 +1,10 @@
 import { purchaseNeeds } from '../stores/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { example, planned } from '../plan/examples.fixture.js';
-import { answersOf } from '../plan/families.fixture.js';
-import { type AskedFamily, type Job, COST_KINDS, FAMILY_RULES, costLines, costOfNext, makeJob } from '../plan/index.js';
+import { answersOf } from '../families/families.fixture.js';
+import { type AskedFamily, FAMILY_RULES, makeJob } from '../families/index.js';
+import type { Job } from '../job/index.js';
+import { COST_KINDS, costLines, costOfNext } from '../plan/index.js';
 import { isWaste, materialBalance } from './balance.js';
 
 const ASKED = Object.keys(FAMILY_RULES) as AskedFamily[];

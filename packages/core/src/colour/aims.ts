@@ -1,5 +1,4 @@
-import { own } from '../kernel/index.js';
-import type { Source } from '../kernel/index.js';
+import { own, type Source } from '../kernel/index.js';
 import { type Lab, ciede2000, cielab1976 } from './ciede2000.js';
 
 /** Aims for solids, as data: editions differ, and so may the works. */

@@ -1,4 +1,5 @@
-import { AIM_SETS, checkPatch, inkRun, overprintOf, standInDensitometer } from './index.js';
+import { AIM_SETS, overprintOf } from './aims.js';
+import { checkPatch, inkRun, standInDensitometer } from './readings.js';
 
 const [set] = AIM_SETS;
 if (!set) throw new Error('no aims');

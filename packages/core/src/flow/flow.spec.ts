@@ -1,5 +1,8 @@
 import fc from 'fast-check';
-import { type FlowGraph, type FlowStep, type SpoilageTable, goodOut, reckonFlow } from './index.js';
+import type { FlowGraph, FlowStep } from './graph.js';
+import type { SpoilageTable } from './table.js';
+import { goodOut } from './step-by-step.js';
+import { reckonFlow } from './reckon-flow.js';
 
 const TABLE: SpoilageTable = {
   bands: [

@@ -1,5 +1,7 @@
 import { uniform } from '../kernel/index.js';
-import { type Flow, type FlowGraph, type FlowStep, goodOut, reckonFlow } from './index.js';
+import { type Flow, reckonFlow } from './reckon-flow.js';
+import type { FlowGraph, FlowStep } from './graph.js';
+import { goodOut } from './step-by-step.js';
 import { randomGraph, unitsByRecursion } from './reference.fixture.js';
 
 const TABLE = {

@@ -1,4 +1,4 @@
-import { type GangPattern, type GangPiece, type GangRequest } from './gang.js';
+import type { GangPattern, GangPiece, GangRequest } from './gang.js';
 
 /** Measures are told apart down to this, millimetres. */
 const GUARD = 1e-6;

@@ -1,5 +1,5 @@
 import { type Issue, error } from '../kernel/index.js';
-import { type Fold, type FoldScheme } from './fold-scheme.js';
+import type { Fold, FoldScheme } from './fold-scheme.js';
 
 /**
  * A leaf of the sheet on its way through the folder: where it stood on the flat sheet (column from the left and row from

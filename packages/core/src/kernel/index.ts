@@ -8,3 +8,4 @@ export * from './formula.js';
 export * from './table.js';
 export * from './ledger.js';
 export * from './number-text.js';
+export * from './figure-of.js';

@@ -1,5 +1,4 @@
-import type { CellProblem } from './pattern-request.js';
-import type { Turns } from './pattern-request.js';
+import type { CellProblem, Turns } from './pattern-request.js';
 import { indexBelow, normalLengths } from './normal-lengths.js';
 
 function gcd(a: number, b: number): number {

@@ -1,10 +1,10 @@
-import { type FlowStep } from '../flow/index.js';
+import type { FlowStep } from '../flow/index.js';
 import { CERTAIN, drawForward } from '../sure/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { example } from '../plan/examples.fixture.js';
-import { type StepCounted, reckonForecast } from './forecast-plan.js';
-import type { Job } from '../plan/job.js';
+import type { Job } from '../job/job.js';
 import { plan } from '../plan/plan.js';
+import { type StepCounted, reckonForecast } from './forecast-plan.js';
 
 const ask = { seed: 7, draws: 2000 };
 const forecast = (job: Job, counts: readonly StepCounted[]) => {

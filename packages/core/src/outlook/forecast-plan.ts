@@ -1,8 +1,10 @@
 import { type FlowGraph, orderSteps, unitsFor } from '../flow/index.js';
 import { type Issue, type Outcome, error, table } from '../kernel/index.js';
 import { CERTAIN, drawForward, quantileOf } from '../sure/index.js';
-import { type Works, normsOf } from '../works/index.js';
-import { type Job, chanceOf, flowOf, orderLimits } from '../plan/index.js';
+import type { Works } from '../works/index.js';
+import { normsOf } from '../norms/index.js';
+import { type Job, orderLimits } from '../job/index.js';
+import { chanceOf, flowOf } from '../plan/index.js';
 
 /** Good pieces counted out of a step. */
 export interface StepCounted {

@@ -1,11 +1,12 @@
 import { all, create } from 'mathjs';
 import { example, planned } from '../plan/examples.fixture.js';
-import type { Job, Order } from '../plan/job.js';
-import { coveredDeliveries, completionOf, isFinished, outcomesOf } from '../plan/delivery.js';
-import { insertAfter, mayRemove, removeStep } from '../plan/edit-route.js';
-import { paperLosses } from './paper-losses.js';
+import type { Job } from '../job/job.js';
+import type { Order } from '../job/order.js';
+import { coveredDeliveries, completionOf, isFinished, outcomesOf } from '../job/delivery.js';
+import { insertAfter, mayRemove, removeStep } from '../edit/edit-route.js';
 import type { Plan } from '../plan/plan.js';
-import { splitRun } from '../plan/split-run.js';
+import { splitRun } from '../edit/split-run.js';
+import { paperLosses } from './paper-losses.js';
 
 const math = create(all ?? {});
 const kg = (edges: Plan['edges']): number =>

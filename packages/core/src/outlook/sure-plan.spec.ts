@@ -1,6 +1,6 @@
 import { SHIPPED_WORKS } from '../works/index.js';
 import { example } from '../plan/examples.fixture.js';
-import type { Job } from '../plan/job.js';
+import type { Job } from '../job/job.js';
 import { flowOf, plan } from '../plan/plan.js';
 import { reckonSure } from './sure-plan.js';
 

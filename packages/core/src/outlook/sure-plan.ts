@@ -1,4 +1,4 @@
-import { type FlowGraph } from '../flow/index.js';
+import type { FlowGraph } from '../flow/index.js';
 import { type Outcome, error, table } from '../kernel/index.js';
 import {
   type CostPoint,
@@ -13,18 +13,10 @@ import {
   shortCurve,
   sureQuantities,
 } from '../sure/index.js';
-import { type Works, normsOf } from '../works/index.js';
-import {
-  type Job,
-  chanceOf,
-  drawLimit,
-  drawsForEach,
-  flowOf,
-  itemMaterial,
-  orderLimits,
-  paperOf,
-  plan,
-} from '../plan/index.js';
+import type { Works } from '../works/index.js';
+import { normsOf } from '../norms/index.js';
+import { type Job, drawLimit, drawsForEach, itemMaterial, orderLimits, paperOf } from '../job/index.js';
+import { chanceOf, flowOf, plan } from '../plan/index.js';
 
 export interface SureAsk {
   /** Probability that the order comes out, above 0 and below 1; the house's where absent. */

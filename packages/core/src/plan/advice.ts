@@ -1,9 +1,8 @@
 import { type Issue, warning } from '../kernel/index.js';
-import type { Layouts } from './build-graph.js';
-import { type Job, orderLimits } from './job.js';
-import { repeatMm } from '../web/index.js';
-import { partsSheet } from './material/index.js';
-import { webOf } from './web-layout.js';
+import { type Job, orderLimits } from '../job/index.js';
+import { repeatMm } from '../webs/index.js';
+import { partsSheet, webOf } from '../press-sheet/index.js';
+import type { Layouts } from './counting/build-graph.js';
 
 function uncutAdvice(job: Job, layouts: Layouts): Issue[] {
   return [...layouts.values()].flatMap((layout) => {

@@ -2,26 +2,23 @@ import { type Issue, error, warning } from '../kernel/index.js';
 import { readFolds, schemesFor } from '../imposition/index.js';
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES } from '../route/index.js';
+import type { Machine, Works } from '../works/index.js';
+import { baseId, isWithin, limitsInWords, normById, normInWords, normsOf } from '../norms/index.js';
+import { foursIssue } from '../families/index.js';
+import { panelIssues, takenBy } from '../material/index.js';
 import {
-  type Machine,
-  type Works,
-  baseId,
-  isWithin,
-  limitsInWords,
-  normById,
-  normInWords,
-  normsOf,
-} from '../works/index.js';
-import { foursIssue } from './families/impossible.js';
-import { panelIssues } from './fold-panels.js';
-import { isAssorted } from './items-behind.js';
-import { type Component, type Job, type Step, isUnprinted, itemsTotal, paperOf, type Unordered } from './job.js';
-import { takenBy } from './material/index.js';
-import { endPagesOf } from './section-layout.js';
-import { SHARING } from './share-sheet.js';
-import { machinesFor } from './step-norms.js';
-import { drawLimit } from './sure-limit.js';
-import { webIssues, webOf } from './web-layout.js';
+  isAssorted,
+  type Component,
+  type Job,
+  type Step,
+  isUnprinted,
+  itemsTotal,
+  paperOf,
+  type Unordered,
+  drawLimit,
+} from '../job/index.js';
+import { endPagesOf, machinesFor, webIssues, webOf } from '../press-sheet/index.js';
+import { SHARING } from '../edit/index.js';
 
 function normIssues(job: Unordered, works: Works): Issue[] {
   return Object.entries(job.norms).flatMap(([id, value]) => {

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { SHIPPED_WORKS, type Works } from '../works/index.js';
-import type { Job } from './job.js';
+import type { Job } from '../job/job.js';
 import { type Plan, plan } from './plan.js';
 
 export const example = (name: string): Job =>

@@ -1,5 +1,4 @@
-import type { Figure, Figures } from '../kernel/index.js';
-import { table } from '../kernel/index.js';
+import { type Figure, type Figures, table } from '../kernel/index.js';
 
 /** A figure with its inputs opened, down to the givens. */
 export interface ExplainedFigure extends Omit<Figure, 'inputs'> {

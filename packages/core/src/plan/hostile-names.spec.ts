@@ -2,11 +2,14 @@ import { materialBalance } from '../balance/index.js';
 import { checkRoute } from '../rules/index.js';
 import { stationSheet } from '../stations/index.js';
 import { purchaseNeeds } from '../stores/index.js';
-import { roomState } from '../room/index.js';
+import { roomState } from '../press-room/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
-import { diffFigures, diffJobs } from './diff.js';
+import { diffFigures, diffJobs } from '../job/diff.js';
+import type { Job } from '../job/index.js';
+import { drawLayout } from '../press-sheet/index.js';
+import { listCarriers } from '../prepress/index.js';
 import { example } from './examples.fixture.js';
-import { type Job, drawLayout, listCarriers, plan } from './index.js';
+import { plan } from './plan.js';
 
 /** Names that JavaScript's own objects have. */
 const HOSTILE = ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf', 'isPrototypeOf'];

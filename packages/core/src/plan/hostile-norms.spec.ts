@@ -1,8 +1,9 @@
 import { MAX_QUANTITY } from '../flow/index.js';
 import { uniform } from '../kernel/index.js';
-import { SHIPPED_WORKS, normCatalogue } from '../works/index.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+import { normCatalogue } from '../norms/index.js';
+import type { Job } from '../job/job.js';
 import { example } from './examples.fixture.js';
-import type { Job } from './job.js';
 import { plan } from './plan.js';
 
 const NORMS = [...normCatalogue(SHIPPED_WORKS).values()];

@@ -1,7 +1,9 @@
 import { startJob } from '../start/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
-import { answersOf } from './families.fixture.js';
-import { type FamilyAnswers, type Job, type Plan, plan } from './index.js';
+import { answersOf } from '../families/families.fixture.js';
+import type { FamilyAnswers } from '../families/index.js';
+import type { Job } from '../job/index.js';
+import { type Plan, plan } from './plan.js';
 
 const packet = (change: Partial<FamilyAnswers> = {}): Job => {
   const { job, issues } = startJob(

@@ -1,6 +1,5 @@
-import { valueAt } from './figure-of.js';
-import { floorRatio } from '../kernel/index.js';
-import type { Job } from './job.js';
+import { valueAt, floorRatio } from '../kernel/index.js';
+import type { Job } from '../job/index.js';
 import type { Plan } from './plan.js';
 
 /** One pile between two stations, as its tag says it. */

@@ -1,13 +1,15 @@
-import { SHIPPED_WORKS, type Works, isWithin, normCatalogue } from '../works/index.js';
-import { diffJobs } from './diff.js';
-import { withStock, withWorkStyle } from './edit-job.js';
+import { SHIPPED_WORKS, type Works } from '../works/index.js';
+import { isWithin, normCatalogue } from '../norms/index.js';
+import { diffJobs } from '../job/diff.js';
+import { withStock, withWorkStyle } from '../edit/edit-job.js';
+import { foldsText, type OwnFolding } from '../imposition/index.js';
+import type { Component } from '../job/component.js';
+import type { Job } from '../job/job.js';
+import type { Step } from '../job/step.js';
+import type { FamilyAnswers } from '../families/answers.js';
+import { sectionPages } from '../families/bound.js';
+import { makeJob as newJob } from '../families/new-job.js';
 import { example, planned, withoutNorms } from './examples.fixture.js';
-import { foldsText } from '../imposition/index.js';
-import type { OwnFolding } from '../imposition/index.js';
-import type { Component, Job, Step } from './job.js';
-import type { FamilyAnswers } from './families/answers.js';
-import { sectionPages } from './families/bound.js';
-import { makeJob as newJob } from './new-job.js';
 import { plan } from './plan.js';
 
 const map = example('trail-map');

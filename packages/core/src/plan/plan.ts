@@ -1,25 +1,23 @@
 import type { School } from '../flow/index.js';
-import { type Figures, type Issue, type Outcome, Ledger, toNumber, table, group } from '../kernel/index.js';
+import { type Figures, type Issue, type Outcome, Ledger, toNumber, table, group, keepLedger } from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { SupplyId, Works } from '../works/index.js';
+import type { ComponentLayout } from '../press-sheet/index.js';
+import { figureId, type Job, type Step } from '../job/index.js';
+import { type Material, takenBy } from '../material/index.js';
+import { numberIssues } from '../prepress/index.js';
 import { adviseOrder } from './advice.js';
-import { type JobFlow, askedOf, processUnit } from './build-graph.js';
+import { type JobFlow, askedOf, processUnit } from './counting/build-graph.js';
 import { checkOrder } from './check-job.js';
-import type { ComponentLayout } from './component-layout.js';
-import type { CostTotals } from './cost.js';
-import { figureId } from './figure-id.js';
-import { keepLedger } from './figure-of.js';
-import type { Job, Step } from './job.js';
-import { type Material, takenBy } from './material/index.js';
-import { numberIssues } from './number-plan.js';
-import { type Packing, packingUses } from './packing.js';
-import { partFigures } from './part-figures.js';
+import type { CostTotals } from './cost/cost.js';
+import { type Packing, packingUses } from './uses/packing.js';
+import { partFigures } from './uses/part-figures.js';
 import type { Run } from './prepared.js';
-import { type PressTotals, type SheetsBySchool, pressSheetsBySchool } from './press-totals.js';
-import { type Settled, settle } from './settle.js';
-import { type StepTime, NO_TIME } from './step-time.js';
+import { type PressTotals, type SheetsBySchool, pressSheetsBySchool } from './press/press-totals.js';
+import { type Settled, settle } from './counting/settle.js';
+import { type StepTime, NO_TIME } from './hours/step-time.js';
 import { type Structure, structureOf } from './structure.js';
-import { wasteFigure } from './waste.js';
+import { wasteFigure } from './cost/waste.js';
 import { countFigures } from './working.js';
 
 /** What a station of a planned job uses up, with the figure that says how much. */

@@ -1,10 +1,10 @@
 import type { Entry, Group, Ledger } from '../kernel/index.js';
-import type { Machine, NormLookup, Works } from '../works/index.js';
-import type { Layouts, RouteFlow } from './build-graph.js';
-import type { ComponentLayout } from './component-layout.js';
-import type { Job, Step, Unordered } from './job.js';
-import { type Material, takenBy } from './material/index.js';
-import { giveNorm, layoutAt } from './step-norms.js';
+import type { Machine, Works } from '../works/index.js';
+import { type NormLookup, giveNorm } from '../norms/index.js';
+import { type ComponentLayout, layoutAt } from '../press-sheet/index.js';
+import type { Job, Step, Unordered } from '../job/index.js';
+import { type Material, takenBy } from '../material/index.js';
+import type { Layouts, RouteFlow } from './counting/build-graph.js';
 
 /**
  * A job laid out and strung together: what every stage of the plan is prepared from. It has no order, so that all of it

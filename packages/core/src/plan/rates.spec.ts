@@ -1,9 +1,10 @@
-import { SHIPPED_WORKS, normCatalogue, type Works } from '../works/index.js';
+import { SHIPPED_WORKS, type Works } from '../works/index.js';
+import { normCatalogue } from '../norms/index.js';
+import { answersOf } from '../families/families.fixture.js';
+import type { Job } from '../job/job.js';
+import { makeJob } from '../families/new-job.js';
 import { example, planned } from './examples.fixture.js';
-import { answersOf } from './families.fixture.js';
-import type { Job } from './job.js';
-import { makeJob } from './new-job.js';
-import { type Count, type Rate, hourly, runHours } from './throughput.js';
+import { type Count, type Rate, hourly, runHours } from './hours/throughput.js';
 
 const figure = (job: Job, id: string, works?: Works): number => planned(job, works).figures[id]?.value ?? NaN;
 

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { normsOf, SHIPPED_WORKS } from '../works/index.js';
-import { planRolls, rollsThatStand, usableLengthM } from '../web/index.js';
+import { normsOf } from '../norms/index.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+import { planRolls, rollsThatStand, usableLengthM } from '../webs/index.js';
+import type { Job } from '../job/job.js';
 import { example, planned } from './examples.fixture.js';
-import type { Job } from './job.js';
 import { plan } from './plan.js';
-import { runRolls } from './roll-figures.js';
+import { runRolls } from './press/roll-figures.js';
 
 const ROLL = { outerMm: 1000, coreMm: 76, caliperUm: 100, wrapsMm: 0, coreWasteMm: 0 };
 

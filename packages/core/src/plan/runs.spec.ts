@@ -1,10 +1,11 @@
 import { SHIPPED_WORKS, type Works } from '../works/index.js';
-import { example, planned, withoutNorms } from './examples.fixture.js';
-import type { Job, Step } from './job.js';
-import { listCarriers } from './carriers.js';
-import { plan } from './plan.js';
-import { joinRuns, reprintOf, splitRun } from './split-run.js';
+import type { Job } from '../job/job.js';
+import type { Step } from '../job/step.js';
+import { listCarriers } from '../prepress/carriers.js';
+import { joinRuns, reprintOf, splitRun } from '../edit/split-run.js';
 import { reckonSure } from '../outlook/index.js';
+import { example, planned, withoutNorms } from './examples.fixture.js';
+import { plan } from './plan.js';
 
 const codes = (job: Job): string[] => {
   const outcome = plan(job, SHIPPED_WORKS);

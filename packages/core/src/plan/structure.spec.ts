@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { SHIPPED_WORKS, type Works } from '../works/index.js';
+import type { Job } from '../job/job.js';
 import { example } from './examples.fixture.js';
-import type { Job } from './job.js';
 import { plan } from './plan.js';
 
 /** A works of the same content that nothing has been planned in: its plans are made from nothing. */

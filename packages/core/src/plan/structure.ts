@@ -1,20 +1,17 @@
 import { type Issue, type Outcome, Ledger } from '../kernel/index.js';
-import { type NormLookup, type Works, hasRunNorms, normsOf, withStockNorms } from '../works/index.js';
+import { type NormLookup, hasRunNorms, normsOf, withStockNorms } from '../norms/index.js';
+import type { Works } from '../works/index.js';
+import { type ComponentLayout, sharingLayouts, layOnce, sectionPositions, machineOf } from '../press-sheet/index.js';
+import { adviseInks, adviseRegister } from '../prepress/index.js';
+import type { Job } from '../job/index.js';
 import { adviseJob } from './advice.js';
-import { type Layouts, routeFlow } from './build-graph.js';
+import { type Layouts, routeFlow } from './counting/build-graph.js';
 import { checkJob } from './check-job.js';
-import { type ComponentLayout, sharingLayouts } from './component-layout.js';
-import { prepareCost } from './cost.js';
-import { type Times, prepareTimes } from './hours.js';
-import { adviseInks } from './ink-advice.js';
-import type { Job } from './job.js';
-import { preparePacking } from './packing.js';
+import { prepareCost } from './cost/cost.js';
+import { type Times, prepareTimes } from './hours/hours.js';
+import { preparePacking } from './uses/packing.js';
 import type { Prepared } from './prepared.js';
-import { type PressFigures, preparePress } from './press-totals.js';
-import { adviseRegister } from './register-plan.js';
-import { layOnce } from './remember-layout.js';
-import { sectionPositions } from './section-layout.js';
-import { machineOf } from './step-norms.js';
+import { type PressFigures, preparePress } from './press/press-totals.js';
 import { prepareUses } from './uses/use-figures.js';
 
 /** A job checked, laid out and strung together, before anything is counted: all that does not change with the quantity. */

@@ -1,6 +1,6 @@
+import { withWorkStyle } from '../edit/edit-job.js';
+import type { Job } from '../job/job.js';
 import { example, planned, withoutNorms } from './examples.fixture.js';
-import { withWorkStyle } from './edit-job.js';
-import type { Job } from './job.js';
 
 const units = (job: Job) => Object.fromEntries(planned(job).steps.map(({ id, processUnits }) => [id, processUnits]));
 

@@ -1,9 +1,9 @@
 import { all, create } from 'mathjs';
 import { SOURCE_LABELS } from '../kernel/index.js';
 import { SCHOOLS } from '../flow/index.js';
+import type { Job } from '../job/job.js';
 import { explain } from './explain.js';
 import { example, planned, twoForms, withoutNorms } from './examples.fixture.js';
-import type { Job } from './job.js';
 import type { Plan } from './plan.js';
 
 // Outside reference: a general-purpose mathematics library evaluates every formula with exact fractions.

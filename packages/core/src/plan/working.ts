@@ -13,10 +13,10 @@ import {
   toNumber,
   group,
 } from '../kernel/index.js';
-import type { Machine, NormLookup, NormScope } from '../works/index.js';
-import { type JobDemand, type JobFlow, yieldField } from './build-graph.js';
-import type { Job } from './job.js';
-import { giveNorm } from './step-norms.js';
+import type { Machine } from '../works/index.js';
+import { type NormLookup, type NormScope, giveNorm } from '../norms/index.js';
+import type { Job } from '../job/index.js';
+import { type JobDemand, type JobFlow, yieldField } from './counting/build-graph.js';
 
 const SCHOOL_SOURCE: Source = { label: 'practice', note: 'handbook chapter 6' };
 const IN_JOB: Source = { label: 'set by user', note: 'given in the job' };

@@ -1,15 +1,9 @@
-import {
-  type Job,
-  type Plan,
-  insertAfter,
-  insertBefore,
-  moveBefore,
-  setField,
-  splitSection,
-  withWorkStyle,
-} from '../plan/index.js';
+import { type Job, setField } from '../job/index.js';
+import type { Plan } from '../plan/index.js';
+import { insertAfter, insertBefore, moveBefore, splitSection, withWorkStyle } from '../edit/index.js';
 import { OPERATION_RULES, ROUTE_RULES, RULE_IDS, RULE_WEIGHTS, type RuleId } from '../route/index.js';
-import { type Works, houseRules } from '../works/index.js';
+import type { Works } from '../works/index.js';
+import { houseRules } from '../norms/index.js';
 import { type RouteFacts, factsOf } from './facts.js';
 import type { Finding, Found, Mend } from './finding.js';
 import { FIT_PREDICATES } from './fit-rules.js';

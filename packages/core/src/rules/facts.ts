@@ -1,5 +1,9 @@
-import { type ComponentLayout, type Job, type Material, type Plan, type Step, takenBy } from '../plan/index.js';
-import { type Machine, type NormLookup, type Works, normsOf } from '../works/index.js';
+import type { ComponentLayout } from '../press-sheet/index.js';
+import type { Job, Step } from '../job/index.js';
+import { type Material, takenBy } from '../material/index.js';
+import type { Plan } from '../plan/index.js';
+import type { Machine, Works } from '../works/index.js';
+import { type NormLookup, normsOf } from '../norms/index.js';
 
 /** A station with what stands before and behind it, and what comes to it. */
 export interface Station {

@@ -1,5 +1,5 @@
 import type { WorkStyle } from '../press/index.js';
-import type { FieldPath } from '../plan/index.js';
+import type { FieldPath } from '../job/index.js';
 import type { Operation, RuleId, RuleWeight } from '../route/index.js';
 
 /** What puts a finding right, as one action. */

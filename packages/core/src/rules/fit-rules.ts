@@ -1,5 +1,5 @@
 import { tenth } from '../kernel/index.js';
-import { wantedSizes } from '../plan/index.js';
+import { wantedSizes } from '../families/index.js';
 import type { RuleId } from '../route/index.js';
 import type { RouteFacts } from './facts.js';
 import type { Found } from './finding.js';

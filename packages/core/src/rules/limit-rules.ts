@@ -1,5 +1,5 @@
 import { GRAMS, UM, tenth } from '../kernel/index.js';
-import { blockAndCover, stacked } from '../plan/index.js';
+import { blockAndCover, stacked } from '../material/index.js';
 import type { RuleId } from '../route/index.js';
 import type { Machine, MachineTakes } from '../works/index.js';
 import type { RouteFacts, Station } from './facts.js';

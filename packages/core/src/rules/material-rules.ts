@@ -1,5 +1,5 @@
 import type { Operation, RuleId } from '../route/index.js';
-import { webOf } from '../plan/index.js';
+import { webOf } from '../press-sheet/index.js';
 import type { Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 import { type Predicate, is, set } from './predicate.js';

@@ -1,4 +1,4 @@
-import type { FieldPath } from '../plan/index.js';
+import type { FieldPath } from '../job/index.js';
 import type { Operation } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';

@@ -1,4 +1,4 @@
-import { webOf } from '../plan/index.js';
+import { webOf } from '../press-sheet/index.js';
 import type { RuleId } from '../route/index.js';
 import type { Station } from './facts.js';
 import type { Found } from './finding.js';

@@ -1,8 +1,11 @@
 import { ROUTE_RULES, RULE_IDS, type Operation, type RuleId } from '../route/index.js';
-import { type Job, type Step, FAMILY_RULES, makeJob as newJob, plan } from '../plan/index.js';
+import type { Job, Step } from '../job/index.js';
+import { FAMILY_RULES, makeJob as newJob } from '../families/index.js';
+import { plan } from '../plan/index.js';
 import { example } from '../plan/examples.fixture.js';
-import { answersOf } from '../plan/families.fixture.js';
-import { type Works, SHIPPED_WORKS, houseRuleId } from '../works/index.js';
+import { answersOf } from '../families/families.fixture.js';
+import { type Works, SHIPPED_WORKS } from '../works/index.js';
+import { houseRuleId } from '../norms/index.js';
 import { applyMend, checkRoute } from './check-route.js';
 
 function findings(job: Job, works: Works = SHIPPED_WORKS) {

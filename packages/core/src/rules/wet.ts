@@ -1,4 +1,4 @@
-import { wantedHours } from '../plan/index.js';
+import { wantedHours } from '../material/index.js';
 import type { Operation, RuleId } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
 

@@ -1,14 +1,8 @@
 import fc from 'fast-check';
-import { answersOf } from '../plan/families.fixture.js';
-import {
-  type AskedFamily,
-  type FamilyAnswers,
-  FAMILY_RULES,
-  FOLDS_OF,
-  FOLD_KINDS,
-  plan,
-  stocksFor,
-} from '../plan/index.js';
+import { answersOf } from '../families/families.fixture.js';
+import { type AskedFamily, type FamilyAnswers, FAMILY_RULES, stocksFor } from '../families/index.js';
+import { FOLDS_OF, FOLD_KINDS } from '../job/index.js';
+import { plan } from '../plan/index.js';
 import { checkRoute } from '../rules/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { startJob } from './start-job.js';

@@ -2,14 +2,14 @@ import { type Issue, error } from '../kernel/index.js';
 import {
   type AskedFamily,
   type FamilyAnswers,
-  type Job,
   type Question,
   FAMILY_RULES,
   checkProduct,
   makeJob,
-  plan,
   pressesFor,
-} from '../plan/index.js';
+} from '../families/index.js';
+import type { Job } from '../job/index.js';
+import { plan } from '../plan/index.js';
 import { type Finding, applyMend, checkRoute } from '../rules/index.js';
 import type { Works } from '../works/index.js';
 

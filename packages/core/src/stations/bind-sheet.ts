@@ -1,5 +1,5 @@
 import { UM, tenth } from '../kernel/index.js';
-import { blockAndCover, stacked } from '../plan/index.js';
+import { blockAndCover, stacked } from '../material/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 

@@ -1,5 +1,5 @@
 import { UM } from '../kernel/index.js';
-import type { Material } from '../plan/index.js';
+import type { Material } from '../material/index.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 

@@ -1,4 +1,4 @@
-import { valueAt } from '../plan/index.js';
+import { valueAt } from '../kernel/index.js';
 import type { SheetBook } from './sheet.js';
 
 /** Weight of a kilogram. */

@@ -1,5 +1,8 @@
 import type { Cut } from '../finishing/index.js';
-import { type ComponentLayout, cutWork, partsSheet, figureOf, figureId } from '../plan/index.js';
+import { type ComponentLayout, partsSheet } from '../press-sheet/index.js';
+import { cutWork } from '../plan/index.js';
+import { figureOf } from '../kernel/index.js';
+import { figureId } from '../job/index.js';
 import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 

@@ -1,4 +1,4 @@
-import type { ComponentLayout } from '../plan/index.js';
+import type { ComponentLayout } from '../press-sheet/index.js';
 import type { Mm } from '../kernel/index.js';
 
 /** What a shape stands for; the face gives each its stroke and fill, never a colour alone. */

@@ -1,5 +1,7 @@
 import type { Panels } from '../finishing/index.js';
-import { foldKindOf, foldsOf, panelsOf, figureOf, figureId } from '../plan/index.js';
+import { foldKindOf, foldsOf, panelsOf } from '../material/index.js';
+import { figureOf } from '../kernel/index.js';
+import { figureId } from '../job/index.js';
 import { type Shape, measure, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 

@@ -1,6 +1,8 @@
-import { UM, tenth } from '../kernel/index.js';
-import { adhesiveAt, onTheCorrugator, figureOf, figureId } from '../plan/index.js';
-import { FLUTES, chooseDeckle } from '../web/index.js';
+import { UM, tenth, figureOf } from '../kernel/index.js';
+import { adhesiveAt } from '../plan/index.js';
+import { onTheCorrugator } from '../press-sheet/index.js';
+import { figureId } from '../job/index.js';
+import { FLUTES, chooseDeckle } from '../webs/index.js';
 import { compression } from './compression.js';
 import { drawBlank } from './die-sheet.js';
 import { measure } from './drawing.js';

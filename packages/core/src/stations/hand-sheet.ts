@@ -1,4 +1,6 @@
-import { type Component, partMaterial, takenBy, figureOf } from '../plan/index.js';
+import { type Component, partMaterial } from '../job/index.js';
+import { takenBy } from '../material/index.js';
+import { figureOf } from '../kernel/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 

@@ -7,7 +7,9 @@ import {
   replaceVoids,
   runNumber,
 } from '../finishing/index.js';
-import { type Job, type Plan, numberPlanOf, numberingOf, figureId } from '../plan/index.js';
+import { type Job, figureId } from '../job/index.js';
+import type { Plan } from '../plan/index.js';
+import { numberPlanOf, numberingOf } from '../prepress/index.js';
 import { type Shape, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 

@@ -1,4 +1,5 @@
-import { figureOf, figureId } from '../plan/index.js';
+import { figureOf } from '../kernel/index.js';
+import { figureId } from '../job/index.js';
 import { labelCode } from '../finishing/index.js';
 import type { Packing } from '../plan/index.js';
 import { compression, stackOfBoxes } from './compression.js';

@@ -1,4 +1,4 @@
-import { figureId } from '../plan/index.js';
+import { figureId } from '../job/index.js';
 import { CONDITIONING_ANCHOR, CONDITIONING_POWERS, MOST_CONDITIONING_HOURS } from '../paper/index.js';
 import type { SheetBook } from './sheet.js';
 

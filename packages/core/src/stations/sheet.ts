@@ -1,16 +1,20 @@
-import { type Figure, type Figures, type Source, UM, FigureBook, GIVEN, IDENTITY, evaluate } from '../kernel/index.js';
 import {
-  type ComponentLayout,
-  type Job,
-  type Material,
-  type Plan,
-  type PlanStep,
-  type Step,
-  takenBy,
-  figureId,
+  type Figure,
+  type Figures,
+  type Source,
+  UM,
+  FigureBook,
+  GIVEN,
+  IDENTITY,
+  evaluate,
   figureOf,
-} from '../plan/index.js';
-import { type Machine, type NormLookup, type SupplyId, type Works, normsOf, titleOf } from '../works/index.js';
+} from '../kernel/index.js';
+import type { ComponentLayout } from '../press-sheet/index.js';
+import { type Job, type Step, figureId } from '../job/index.js';
+import { type Material, takenBy } from '../material/index.js';
+import type { Plan, PlanStep } from '../plan/index.js';
+import type { Machine, SupplyId, Works } from '../works/index.js';
+import { type NormLookup, normsOf, titleOf } from '../norms/index.js';
 import type { StationDrawing } from './drawing.js';
 
 /** Rows that a station works down: cuts, panels, numbers, layers. */

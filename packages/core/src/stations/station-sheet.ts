@@ -1,5 +1,6 @@
-import { figureOf, figureId } from '../plan/index.js';
-import type { Job, Plan } from '../plan/index.js';
+import { figureOf } from '../kernel/index.js';
+import { figureId, type Job } from '../job/index.js';
+import type { Plan } from '../plan/index.js';
 import type { Operation } from '../route/index.js';
 import type { Works } from '../works/index.js';
 import { bindSheet } from './bind-sheet.js';

@@ -1,9 +1,9 @@
-import { conditioningHours } from '../paper/index.js';
 import { compile } from 'mathjs';
 import fs from 'node:fs';
-import type { Figures } from '../kernel/index.js';
-import { evaluate } from '../kernel/index.js';
-import { beltRate, insertAfter, sheetsPerLift } from '../plan/index.js';
+import { conditioningHours } from '../paper/index.js';
+import { type Figures, evaluate } from '../kernel/index.js';
+import { beltRate, sheetsPerLift } from '../plan/index.js';
+import { insertAfter } from '../edit/index.js';
 import { purchaseNeeds } from '../stores/index.js';
 import { example, planned } from '../plan/examples.fixture.js';
 import { type Works, SHIPPED_WORKS } from '../works/index.js';

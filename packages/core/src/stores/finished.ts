@@ -1,7 +1,9 @@
 import { loadingMetres } from '../finishing/index.js';
-import { GRAMS } from '../kernel/index.js';
-import { type Job, type Plan, plan, valueAt, figureId } from '../plan/index.js';
-import { type Works, normsOf } from '../works/index.js';
+import { GRAMS, valueAt } from '../kernel/index.js';
+import { type Job, figureId } from '../job/index.js';
+import { type Plan, plan } from '../plan/index.js';
+import type { Works } from '../works/index.js';
+import { normsOf } from '../norms/index.js';
 
 /** How a finished product is packed: what a lot remembers of the job that made it. */
 export interface PackedAs {

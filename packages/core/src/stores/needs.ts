@@ -1,7 +1,12 @@
 import type { Grain } from '../layout/index.js';
-import { type ComponentLayout, type Job, type Plan, toolSets, valueAt, figureId } from '../plan/index.js';
+import type { ComponentLayout } from '../press-sheet/index.js';
+import { type Job, figureId } from '../job/index.js';
+import type { Plan } from '../plan/index.js';
+import { toolSets } from '../prepress/index.js';
+import { valueAt } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
-import { PACKING, SUPPLIES, type Works, normsOf, printingOf } from '../works/index.js';
+import { PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
+import { normsOf } from '../norms/index.js';
 
 export const NEED_KINDS = [
   'sheets',

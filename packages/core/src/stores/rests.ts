@@ -1,6 +1,8 @@
-import { type ComponentLayout, runRolls, figureId } from '../plan/index.js';
+import type { ComponentLayout } from '../press-sheet/index.js';
+import { runRolls } from '../plan/index.js';
+import { figureId } from '../job/index.js';
 import type { Figures } from '../kernel/index.js';
-import type { NormLookup } from '../works/index.js';
+import type { NormLookup } from '../norms/index.js';
 
 /** A rest that goes back into the store. */
 export interface PaperRest {

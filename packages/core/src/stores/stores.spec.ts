@@ -1,16 +1,10 @@
 import { example, planned } from '../plan/examples.fixture.js';
-import { normsOf, SHIPPED_WORKS } from '../works/index.js';
-import type { Job } from '../plan/index.js';
-import {
-  type Holding,
-  type Need,
-  alternativesFor,
-  buyList,
-  freeOf,
-  paperKey,
-  purchaseNeeds,
-  restsOf,
-} from './index.js';
+import { normsOf } from '../norms/index.js';
+import { SHIPPED_WORKS } from '../works/index.js';
+import type { Job } from '../job/index.js';
+import { type Holding, alternativesFor, buyList, freeOf } from './buy.js';
+import { type Need, paperKey, purchaseNeeds } from './needs.js';
+import { restsOf } from './rests.js';
 
 const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' } as const;
 const need = (quantity: number, change: Partial<Need> = {}): Need => ({

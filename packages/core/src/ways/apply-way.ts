@@ -1,16 +1,8 @@
-import {
-  type Component,
-  type Job,
-  type Step,
-  cutSheetFirst,
-  layComponent,
-  sectionLane,
-  sectionPositions,
-  shareInPairs,
-  withAllOwnSheets,
-  withWorkStyle,
-} from '../plan/index.js';
-import { type Works, normsOf } from '../works/index.js';
+import type { Component, Job, Step } from '../job/index.js';
+import { cutSheetFirst, sectionLane, shareInPairs, withAllOwnSheets, withWorkStyle } from '../edit/index.js';
+import { layComponent, sectionPositions } from '../press-sheet/index.js';
+import type { Works } from '../works/index.js';
+import { normsOf } from '../norms/index.js';
 import { type WayChoice, wayId } from './way.js';
 
 /** The part of a job that ways are sought for: one component, or the whole text of a bound product. */

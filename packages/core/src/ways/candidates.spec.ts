@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { example, planned } from '../plan/examples.fixture.js';
-import { type Job, plan } from '../plan/index.js';
+import type { Job } from '../job/index.js';
+import { plan } from '../plan/index.js';
 import { SHIPPED_WORKS, type Stock, type Works } from '../works/index.js';
 import { choose, targetComponents, withWay } from './apply-way.js';
 import { likeStocks, listChoices } from './candidates.js';

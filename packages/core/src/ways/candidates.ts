@@ -1,6 +1,7 @@
 import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import { alongTheWeb } from '../layout/index.js';
-import { type Bought, type Component, isUnprinted, sheetCandidates } from '../plan/index.js';
+import { type Bought, type Component, isUnprinted } from '../job/index.js';
+import { sheetCandidates } from '../press-sheet/index.js';
 import { type Machine, type PressLimits, type SheetSize, type Stock, type Works, printingOf } from '../works/index.js';
 import type { WayChoice } from './way.js';
 

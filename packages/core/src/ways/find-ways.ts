@@ -1,6 +1,10 @@
 import { type Issue, error } from '../kernel/index.js';
-import { type Job, type Plan, plan, webOf, withAllOwnSheets } from '../plan/index.js';
-import { type Works, withStockNorms } from '../works/index.js';
+import type { Job } from '../job/index.js';
+import { type Plan, plan } from '../plan/index.js';
+import { webOf } from '../press-sheet/index.js';
+import { withAllOwnSheets } from '../edit/index.js';
+import type { Works } from '../works/index.js';
+import { withStockNorms } from '../norms/index.js';
 import { type WayTarget, targetComponents } from './apply-way.js';
 import { type Lane, laneOf } from './lane.js';
 import { sharedWays } from './shared-ways.js';

@@ -1,4 +1,4 @@
-import type { Job, Step } from '../plan/index.js';
+import type { Job, Step } from '../job/index.js';
 
 /** A component's steps from its paper on, one behind another. */
 export interface Lane {

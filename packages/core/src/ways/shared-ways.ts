@@ -1,4 +1,7 @@
-import { type Job, type Plan, plan, sharingLayouts, trimmedAreaMm2, valueAt, figureId } from '../plan/index.js';
+import { type Job, figureId } from '../job/index.js';
+import { type Plan, plan } from '../plan/index.js';
+import { sharingLayouts, trimmedAreaMm2 } from '../press-sheet/index.js';
+import { valueAt } from '../kernel/index.js';
 import type { Works } from '../works/index.js';
 import { withWay } from './apply-way.js';
 import { type Way, type WayChoice, rankWays, wayId } from './way.js';

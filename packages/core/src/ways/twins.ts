@@ -1,4 +1,5 @@
-import { type NormLookup, type Works, normCatalogue } from '../works/index.js';
+import { type NormLookup, normCatalogue } from '../norms/index.js';
+import type { Works } from '../works/index.js';
 
 interface Named {
   readonly id: string;

@@ -2,21 +2,19 @@ import { type Issue, error } from '../kernel/index.js';
 import { mostPages, splitProposals } from '../imposition/index.js';
 import { type PatternRequest, type Patterns, layPatterns } from '../layout/index.js';
 import { caliperUm } from '../paper/index.js';
+import type { Component, Job, Step } from '../job/index.js';
 import {
-  type Component,
   type ComponentLayout,
-  type Job,
   type LaySection,
-  type Step,
   assemblyOf,
   layComponent,
   laySection,
-  pressIssues,
-  printSteps,
-  sectionLane,
   webOf,
-} from '../plan/index.js';
-import { type NormLookup, type Works, normsOf } from '../works/index.js';
+} from '../press-sheet/index.js';
+import { pressIssues } from '../plan/index.js';
+import { printSteps, sectionLane } from '../edit/index.js';
+import { type NormLookup, normsOf } from '../norms/index.js';
+import type { Works } from '../works/index.js';
 import { type WayTarget, choose, splitText } from './apply-way.js';
 import { listChoices } from './candidates.js';
 import { type LaneEstimate, LaneReckoner } from './estimate.js';

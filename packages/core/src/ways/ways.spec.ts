@@ -1,5 +1,6 @@
 import { example, planned, withoutNorms } from '../plan/examples.fixture.js';
-import { type Job, cutSheetFirst } from '../plan/index.js';
+import type { Job } from '../job/index.js';
+import { cutSheetFirst } from '../edit/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { type WayTarget, withWay } from './apply-way.js';
 import { findWays } from './find-ways.js';

@@ -1,5 +1,5 @@
-import { normCatalogue } from './norm-catalogue.js';
-import { limitsInWords, normInWords } from './norm-words.js';
+import { normCatalogue } from '../norms/norm-catalogue.js';
+import { limitsInWords, normInWords } from '../norms/norm-words.js';
 import { SHIPPED_WORKS } from './shipped-works.js';
 
 describe('norms in words', () => {

@@ -1,9 +1,10 @@
 import { type Entry, type Inputs, type Rule, GIVEN, IDENTITY, rule, table } from '../../kernel/index.js';
 import { type SupplyId, SUPPLIES } from '../../works/index.js';
-import type { Step } from '../job.js';
-import { takenBy } from '../material/index.js';
+import type { Step } from '../../job/index.js';
+import { takenBy } from '../../material/index.js';
+import { giveNorm } from '../../norms/index.js';
+import { layoutAt } from '../../press-sheet/index.js';
 import type { Prepared, Run } from '../prepared.js';
-import { giveNorm, layoutAt } from '../step-norms.js';
 import { type Use, type UseAt, usesOf } from './use.js';
 
 /** What a station uses up, with the figure that says how much. */

@@ -1,12 +1,12 @@
 import { measureDie } from '../../diecut/index.js';
 import { evaluate } from '../../kernel/index.js';
 import type { Operation } from '../../route/index.js';
-import type { Machine, NormLookup, SupplyId } from '../../works/index.js';
-import { adhesiveAt } from '../adhesive.js';
-import type { ComponentLayout } from '../component-layout.js';
-import type { Step, Tool, Unordered } from '../job.js';
-import type { Material, Taken } from '../material/index.js';
-import { blockAndCover, coverageOf, inksOf, stacked } from '../material/index.js';
+import type { Machine, SupplyId } from '../../works/index.js';
+import type { NormLookup } from '../../norms/index.js';
+import type { ComponentLayout } from '../../press-sheet/index.js';
+import type { Step, Tool, Unordered } from '../../job/index.js';
+import { type Material, type Taken, blockAndCover, coverageOf, inksOf, stacked } from '../../material/index.js';
+import { adhesiveAt } from './adhesive.js';
 
 /** A value of a formula that is no norm: measured on the material, or told in the job. */
 export interface UseValue {

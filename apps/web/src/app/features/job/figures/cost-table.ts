@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { type CostKind, type CostLine, COST_KINDS, MORE, numberText } from '@druckerei/core';
+
+const KINDS: Readonly<Record<CostKind, string>> = {
+  paper: 'Paper',
+  plates: 'Carriers, dies and boxes',
+  ink: 'Ink',
+  clicks: 'Digital sides',
+  supplies: 'Coating, film, glue, thread',
+  packing: 'Bands, boxes, pallets',
+  parts: 'Parts bought ready made',
+  outside: 'Outside work',
+  waste: 'Waste taken away',
+  carriage: 'Carriage',
+  machines: 'Machine hours',
+  people: 'People',
+};
+
+/** What the job costs, by kind or by component; each line opens to its working. */
+@Component({
+  selector: 'dk-cost-table',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Cost</h2>
+    <dl>
+      <div>
+        <dt>All of it</dt>
+        <dd>
+          <button type="button" (click)="figureOpened.emit('total.cost')">{{ money(total(), 0) }}</button>
+        </dd>
+      </div>
+      <div>
+        <dt>One</dt>
+        <dd>
+          <button type="button" (click)="figureOpened.emit('total.unitCost')">
+            {{ money(total() / quantity(), 3) }}
+          </button>
+        </dd>
+      </div>
+      @if (next(); as more) {
+        <div>
+          <dt>The next {{ thousand }}</dt>
+          <dd>{{ money(more, 0) }}</dd>
+        </div>
+      }
+    </dl>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">For</th>
+          <th scope="col">Part</th>
+          <th scope="col" class="number">{{ currency() }}</th>
+        </tr>
+      </thead>
+      @for (group of groups(); track group.kind) {
+        <tbody>
+          <tr class="sum">
+            <th scope="rowgroup" colspan="2">{{ group.name }}</th>
+            <td class="number">
+              <button type="button" (click)="figureOpened.emit('cost.' + group.kind)">{{ plain(group.sum) }}</button>
+            </td>
+          </tr>
+          @for (line of group.lines; track line.figure) {
+            <tr>
+              <td>{{ line.name }}</td>
+              <td class="quiet">{{ partName(line) }}</td>
+              <td class="number">
+                <button type="button" (click)="figureOpened.emit(line.figure)">{{ plain(line.value) }}</button>
+              </td>
+            </tr>
+          }
+        </tbody>
+      }
+    </table>
+  `,
+  styleUrl: '../ui/sheet-table.scss',
+})
+export class CostTable {
+  readonly lines = input.required<readonly CostLine[]>();
+  readonly total = input.required<number>();
+  readonly quantity = input.required<number>();
+  readonly currency = input.required<string>();
+  /** Cost of a thousand more; undefined where it is not known. */
+  readonly next = input<number>();
+  /** Names of the components, by id. */
+  readonly names = input.required<ReadonlyMap<string, string>>();
+  readonly figureOpened = output<string>();
+  protected readonly thousand = numberText(MORE);
+  protected readonly groups = computed(() =>
+    COST_KINDS.flatMap((kind) => {
+      const lines = this.lines().filter((line) => line.kind === kind);
+      const sum = lines.reduce((total, { value }) => total + value, 0);
+      return lines.length > 0 ? [{ kind, name: KINDS[kind], lines, sum }] : [];
+    }),
+  );
+  protected readonly plain = (value: number): string => numberText(value, 2, 2);
+  protected money(value: number, digits: number): string {
+    return `${numberText(value, digits, digits)} ${this.currency()}`;
+  }
+  protected partName({ component }: CostLine): string {
+    return component === undefined ? '' : (this.names().get(component) ?? component);
+  }
+}

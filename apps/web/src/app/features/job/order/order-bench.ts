@@ -1,0 +1,118 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import { type OversPolicy, type School, normsOf, figureOf } from '@druckerei/core';
+import { count } from '../../../ui/format';
+import { JobEditor } from '../state/job-editor';
+import { FigureButton } from '../ui/figure-button';
+import { CountTable } from './count-table';
+import { DeliveryFields } from './delivery-fields';
+import { Field } from '../parts/field';
+
+/** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
+@Component({
+  selector: 'dk-order-bench',
+  imports: [CountTable, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Order</h2>
+    <div class="fields">
+      <dk-field label="Quantity" [path]="['order', 'quantity']" [unit]="unit()" />
+      <dk-field label="Planned overs" [path]="['order', 'plannedOvers']" [unit]="unit()" />
+      <dk-field label="Due" [path]="['due']" kind="date" />
+      <mat-form-field>
+        <mat-label>May be delivered</mat-label>
+        <mat-select
+          [value]="policy().kind"
+          (selectionChange)="choosePolicy($event.value)"
+          [disabled]="!editor.editable()"
+        >
+          <mat-option value="exact">Exactly the order</mat-option>
+          <mat-option value="percent">Within per cents</mat-option>
+          <mat-option value="all-overs">All overs to the customer</mat-option>
+        </mat-select>
+      </mat-form-field>
+      @if (policy().kind === 'percent') {
+        <dk-field label="Under by at most" [path]="['order', 'policy', 'under']" unit="%" />
+        <dk-field label="Over by at most" [path]="['order', 'policy', 'over']" unit="%" />
+      }
+      <mat-form-field>
+        <mat-label>Spoilage reckoned</mat-label>
+        <mat-select
+          [value]="school()"
+          (selectionChange)="editor.set(['school'], $event.value)"
+          [disabled]="!editor.editable()"
+        >
+          <mat-option value="step">Step by step</mat-option>
+          <mat-option value="added">Added up</mat-option>
+          <mat-option value="table">By table</mat-option>
+          <mat-option value="sure">By sureness</mat-option>
+        </mat-select>
+      </mat-form-field>
+      @if (isOnDemand()) {
+        <dk-field label="Copies made in one batch" [path]="['order', 'batch']" [optional]="true" [norm]="batchNorm()" />
+      }
+      <dk-field label="Number" [path]="['number']" kind="text" />
+      <dk-field label="Title" [path]="['title']" kind="text" />
+      <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
+    </div>
+    <dk-delivery-fields />
+    <dk-count-table />
+    <h3>Components</h3>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Component</th>
+          <th scope="col">Paper</th>
+          <th scope="col" class="number">Into the press</th>
+          <th scope="col" class="number">Carriers</th>
+          <th scope="col" class="number">Paper</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of components(); track row.id) {
+          <tr>
+            <th scope="row">{{ row.name }}</th>
+            <td>{{ row.stock }}</td>
+            @for (name of columns; track name) {
+              <td class="number"><dk-figure [figure]="figure(row.id, name)" (opened)="figureOpened.emit($event)" /></td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styleUrl: '../parts/bench.scss',
+})
+export class OrderBench {
+  protected readonly editor = inject(JobEditor);
+  protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
+  protected readonly school = computed((): School => this.editor.job()?.school ?? 'step');
+
+  /** A single book shares its set-ups with the others of its batch. */
+  protected readonly isOnDemand = computed(() => this.editor.job()?.family === 'on-demand');
+  protected readonly batchNorm = computed(() => {
+    const [job, works] = [this.editor.job(), this.editor.works()];
+    return job && works ? count(normsOf(works, job.norms)('singles.batch').value) : '';
+  });
+
+  /** What the order counts: books, rolls, packs. */
+  protected readonly unit = computed(() => figureOf(this.editor.plan(), 'order.quantity')?.unit ?? '');
+  readonly figureOpened = output<string>();
+  protected readonly columns = ['pressSheets', 'plates', 'paperKg'] as const;
+  protected readonly components = computed(() =>
+    (this.editor.job()?.components ?? []).map(({ id, name, stock }) => ({
+      id,
+      name,
+      stock: this.editor.works()?.stocks.find((s) => s.id === stock)?.name ?? stock,
+    })),
+  );
+
+  protected figure(component: string, name: string) {
+    return figureOf(this.editor.plan(), `component.${component}.${name}`);
+  }
+
+  protected choosePolicy(kind: OversPolicy['kind']): void {
+    this.editor.set(['order', 'policy'], kind === 'percent' ? { kind, under: 0, over: 5 } : { kind });
+  }
+}

@@ -1,0 +1,183 @@
+import { computed, effect, inject, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { type RoomContext, type RoomEvent, error, listCarriers, refuse, roomState } from '@druckerei/core';
+import { type PressRoom, issueText } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
+import {
+  EMPTY,
+  type Observable,
+  Subject,
+  catchError,
+  concatMap,
+  defer,
+  filter,
+  finalize,
+  from,
+  of,
+  switchMap,
+  tap,
+} from 'rxjs';
+import { Api } from '../../../platform/api';
+import { RoomOutbox } from '../../../platform/room-outbox';
+import { failureOf } from '../../../platform/problem';
+import { sessionFeature } from '../../../platform/session.state';
+import { keepForecaster } from './forecast.client';
+import type { ForecastAnswer } from './forecast.messages';
+import { JobEditor } from '../state/job-editor';
+
+/** Where an entry is made: at the step itself, or at the bench of carriers or inks. */
+export type EntryPlace = 'step' | 'bench';
+const AT_STEP: readonly RoomEvent['kind'][] = ['press-start', 'first-sheet', 'count', 'reader-stop'];
+export const placeOf = ({ kind }: RoomEvent): EntryPlace => (AT_STEP.includes(kind) ? 'step' : 'bench');
+
+interface RoomStoreState {
+  readonly room: PressRoom;
+  readonly busy: boolean;
+  /** Why the last entry was not taken. */
+  readonly problem: string;
+  readonly problemAt: EntryPlace;
+  /** What the counts so far will come to, drawn in a worker; of the job before the last change until that is drawn. */
+  readonly forecast: ForecastAnswer;
+  /** The forecast is of the job as it stands. */
+  readonly forecastIsNow: boolean;
+}
+
+const initial: RoomStoreState = {
+  room: { records: [], kept: [] },
+  busy: false,
+  problem: '',
+  problemAt: 'bench',
+  forecast: undefined,
+  forecastIsNow: false,
+};
+
+/** The press room of the open job: what has been recorded, what it comes to, and every way to add to it. */
+export const RoomStore = signalStore(
+  withState(initial),
+  withProps(() => ({
+    api: inject(Api),
+    outbox: inject(RoomOutbox),
+    editor: inject(JobEditor),
+    session: inject(Store),
+  })),
+  withComputed(({ room, editor, session }) => {
+    const state = computed(() => roomState(room().records));
+    const context = computed((): RoomContext | undefined => {
+      const [job, plan, works] = [editor.job(), editor.plan(), editor.works()];
+      return job && plan && works ? { job, plan, works, state: state() } : undefined;
+    });
+    return {
+      state,
+      context,
+      mayRecord: session.selectSignal(sessionFeature.selectMayRecord),
+      carriers: computed(() => {
+        const all = context();
+        return all ? listCarriers(all.job, all.plan, all.works) : [];
+      }),
+    };
+  }),
+  withComputed(({ forecast, forecastIsNow, outbox, editor }) => ({
+    /** Entries of this job that the server does not have yet. */
+    waiting: computed(() => outbox.waiting().filter(({ job }) => job === editor.revision()?.id)),
+    /** All is counted and enough: carriers may be let go without a reason. */
+    countIsSafe: computed(() => {
+      const found = forecast();
+      return forecastIsNow() && found?.ok === true && !found.value.hold;
+    }),
+  })),
+  withMethods((store) => {
+    /** Calls one after another, however fast they are asked for: an older answer never overwrites a newer one. */
+    const calls = new Subject<Observable<PressRoom>>();
+    calls
+      .pipe(
+        concatMap((call) => call),
+        takeUntilDestroyed(),
+      )
+      .subscribe((room) => patchState(store, { room }));
+    const ask = (calling: () => Observable<PressRoom>, problemAt: EntryPlace, taken: () => void): void =>
+      calls.next(
+        defer(() => {
+          patchState(store, { busy: true, problem: '', problemAt });
+          return calling();
+        }).pipe(
+          tap({ complete: taken }),
+          catchError((error: unknown) => {
+            const { status, text } = failureOf(error);
+            patchState(store, { problem: text });
+            // Somebody else was faster: what stands now is shown beside what was typed.
+            return status === 409 ? store.api.room(jobId()).pipe(catchError(() => EMPTY)) : EMPTY;
+          }),
+          finalize(() => patchState(store, { busy: false })),
+        ),
+      );
+    /** The last record that is shown here. */
+    const seen = (): number => store.room().records.at(-1)?.id ?? 0;
+    /** Sends an entry; where the server is away it waits on this computer, and the room stays as it is. */
+    const send = (id: number, event: RoomEvent): Observable<PressRoom> =>
+      store.outbox.send(id, event, seen()).pipe(concatMap((sent) => ('room' in sent ? of(sent.room) : EMPTY)));
+    store.outbox.answers
+      .pipe(
+        filter(({ job }) => job === jobId()),
+        switchMap(({ job, room }) => (room ? of(room) : store.api.room(job).pipe(catchError(() => EMPTY)))),
+        takeUntilDestroyed(),
+      )
+      .subscribe((room) => patchState(store, { room }));
+    const jobId = (): number => store.editor.revision()?.id ?? 0;
+    const none = (): void => undefined;
+    const enterAll = (events: readonly RoomEvent[], taken = none): void => {
+      const [first] = events;
+      const id = jobId();
+      if (first) ask(() => from(events).pipe(concatMap((event) => send(id, event))), placeOf(first), taken);
+    };
+    return {
+      load: (id: number) => ask(() => store.api.room(id), 'bench', none),
+      /** Enters one after another; the first that is refused stops the rest. */
+      enterAll,
+      /** @param taken what to do once it is on record; what was typed stays until then. */
+      enter: (event: RoomEvent, taken = none) => enterAll([event], taken),
+      takeBack(): void {
+        const last = store.state().last;
+        const id = jobId();
+        if (last) ask(() => send(id, { kind: 'take-back', record: last.id }), placeOf(last.event), none);
+      },
+      /** Sends an entry that was refused later once more, knowing what stands. */
+      sendAgain: (key: string) => store.outbox.again(key, seen()),
+      leaveOut: (key: string) => store.outbox.drop(key),
+      /** What would keep an event from being taken, in words. */
+      gates(event: RoomEvent): string[] {
+        const context = store.context();
+        return context ? refuse(context, event).map(issueText) : [];
+      },
+    };
+  }),
+  withHooks((store) => {
+    const forecaster = keepForecaster(
+      (forecast) => patchState(store, { forecast, forecastIsNow: true }),
+      () => {
+        const why = 'the forecast could not be drawn';
+        patchState(store, {
+          forecast: { ok: false, issues: [error('plan.failed', '', { why })] },
+          forecastIsNow: false,
+        });
+      },
+    );
+    return {
+      onInit: () =>
+        effect(() => {
+          const all = store.context();
+          untracked(() => {
+            if (all && all.state.counts.size > 0) {
+              patchState(store, { forecastIsNow: false });
+              forecaster.ask({ job: all.job, works: all.works, state: all.state });
+            } else {
+              // What is on its way was drawn of counts that are no more.
+              forecaster.end();
+              patchState(store, { forecast: undefined, forecastIsNow: false });
+            }
+          });
+        }),
+      onDestroy: () => forecaster.end(),
+    };
+  }),
+);

@@ -1,0 +1,17 @@
+export {
+  type AskedFamily,
+  type Closure,
+  type CoverWork,
+  type FamilyAnswers,
+  type FamilyRule,
+  type PressKind,
+  type Question,
+  COVER_WORKS,
+} from './answers.js';
+export { sectionPages } from './bound.js';
+export { FAMILY_RULES } from './family-rules.js';
+export { type WantedSize, spineOf, wantedSizes } from './fit-parts.js';
+export { type GangJobLike, gangJob } from './gang-job.js';
+export { checkProduct, foursIssue } from './impossible.js';
+export { makeJob } from './new-job.js';
+export { pressesFor, stocksFor } from './offers.js';

@@ -1,0 +1,71 @@
+import type { School } from '../flow/index.js';
+import type { Contact } from '../works/index.js';
+import type { Finish } from './finish.js';
+import type { Part } from './part.js';
+import type { Order } from './order.js';
+import type { InkSpec } from './ink.js';
+import type { Item } from './item.js';
+import type { Binding } from './binding.js';
+import type { Component } from './component.js';
+import type { Step } from './step.js';
+
+export * from './finish.js';
+
+export const FAMILIES = [
+  'flat',
+  'folded',
+  'web-leaflet',
+  'saddle-stitched',
+  'perfect-bound',
+  'case-bound',
+  'carton',
+  'wallet',
+  'laminated-box',
+  'corrugated-case',
+  'envelope',
+  'paper-roll',
+  'labels',
+  'numbered',
+  'stationery',
+  'on-demand',
+  'gang',
+] as const;
+export type Family = (typeof FAMILIES)[number];
+
+/** A job as the planner specifies it. The Druckerei job file is this, as JSON. */
+export interface Job {
+  readonly format: 'druckerei-job';
+  readonly version: 1;
+  readonly number: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly family: Family;
+  /** ISO 8601 date. */
+  readonly due?: string | undefined;
+  readonly order: Order;
+  readonly school: School;
+  /** Text pages of a bound product, cover not counted. */
+  readonly pages?: number | undefined;
+  /** Saddle work where absent. */
+  readonly binding?: Binding | undefined;
+  readonly components: readonly Component[];
+  /** Inks that are more than their name: mixed colours, metallics, varnishes. */
+  readonly inks?: readonly InkSpec[] | undefined;
+  /** Bought ready made, taken in by the route as `part.<id>`. */
+  readonly parts?: readonly Part[] | undefined;
+  readonly finish?: Finish | undefined;
+  /** What the product touches: inks, stocks and glues have to be cleared for it. */
+  readonly contact?: Contact | undefined;
+  /** Items of a gang, each ordered by itself. */
+  readonly items?: readonly Item[] | undefined;
+  readonly route: readonly Step[];
+  /** Norms of the works overridden for this job, by norm id. */
+  readonly norms: Readonly<Record<string, number>>;
+}
+
+/** A job without what its order asks: all that a structure may be made of. */
+export type Unordered = Omit<Job, 'order'>;
+
+/** Pieces of all items together; undefined where the job has none. */
+export const itemsTotal = ({ items }: Job): number | undefined =>
+  items?.length ? items.reduce((total, { quantity }) => total + quantity, 0) : undefined;

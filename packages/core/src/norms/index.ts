@@ -1,0 +1,17 @@
+export { giveNorm } from './give-norm.js';
+export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
+export { type SpeedCurve, MACHINE_COUNTS, SPEED_CURVES, hasSpeedCurves } from './machine-norms.js';
+export { normById, normCatalogue } from './norm-catalogue.js';
+export { type NormScope, baseId, hasRunNorms, mayScope, scopedId, scopesOf } from './norm-scope.js';
+export { limitsInWords, normInWords } from './norm-words.js';
+export { type Counted, type Norm, type NormGroup, COUNTED, NORM_GROUPS, isWithin, titleOf } from './norm.js';
+export {
+  type NormLevel,
+  type NormLookup,
+  type ResolvedNorm,
+  normLevels,
+  normsOf,
+  spoilageTable,
+  withStockNorms,
+} from './resolve.js';
+export { type SpoilageKey, WEB_INCIDENTS, setUpInMetres } from './shipped-norms.js';

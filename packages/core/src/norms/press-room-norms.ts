@@ -1,0 +1,192 @@
+import type { Source } from '../kernel/index.js';
+import type { Stock } from '../works/index.js';
+import { type Norm, ABOVE_ZERO } from './norm.js';
+import { HANDBOOK, MOST_UNITS, UNSOURCED } from './shipped-norms.js';
+
+const pressRoom = (
+  id: string,
+  name: string,
+  unit: string,
+  value: number,
+  max: number,
+  source: Source = HANDBOOK,
+): Norm => ({
+  id,
+  group: 'press room',
+  subject: 'Press room',
+  name,
+  unit,
+  value,
+  min: ABOVE_ZERO,
+  max,
+  source,
+});
+
+export const PRESS_ROOM_NORMS: readonly Norm[] = [
+  pressRoom('ink.film.coated', 'Ink film at full coverage, coated', 'g/m2', 1.15, 50),
+  pressRoom('ink.film.uncoated', 'Ink film at full coverage, uncoated', 'g/m2', 1.75, 50),
+  pressRoom('ink.film.flexo', 'Ink film at full coverage, flexo, dry', 'g/m2', 2.25, 50),
+  pressRoom('ink.film.gravure', 'Ink film at full coverage, gravure, dry', 'g/m2', 3, 50),
+  pressRoom('ink.film.screen', 'Ink film at full coverage, screen', 'g/m2', 27, 100),
+  pressRoom('ink.film.recessed', 'Ink film at full coverage, recessed plate', 'g/m2', 15, 100, UNSOURCED),
+  pressRoom('ink.film.letterpress', 'Ink film at full coverage, letterpress', 'g/m2', 2, 50, UNSOURCED),
+  pressRoom('ink.film.varnish', 'Varnish film at full coverage', 'g/m2', 4, 50),
+  pressRoom('ink.film.coating', 'Water-based coating at full coverage, wet', 'g/m2', 4, 50),
+  pressRoom('ink.solids.flexo', 'Solids of flexo ink', 'share', 0.4, 1),
+  pressRoom('ink.solids.gravure', 'Solids of gravure ink', 'share', 0.27, 1),
+  pressRoom('ink.solids.coating', 'Solids of water-based coating', 'share', 0.4, 1, UNSOURCED),
+  { ...pressRoom('ink.fill', 'Fill of a unit: duct and rollers', 'kg', 0.5, 100, UNSOURCED), min: 0 },
+  { ...pressRoom('ink.washLoss', 'Lost at a wash-up', 'kg', 0.2, 100, UNSOURCED), min: 0 },
+  pressRoom('ink.pail', 'Weight of a pail', 'kg', 2.5, 1_000, UNSOURCED),
+  pressRoom('ink.trialTolerance', 'Largest difference of an accepted trial, CIEDE2000', 'ΔE', 2, 50, UNSOURCED),
+  pressRoom('ink.totalLimit', 'Total coverage above which area is shown', 'share', 3, 4, UNSOURCED),
+  { ...pressRoom('press.washUp', 'Wash-up of a unit', 'h', 0.2, 10, UNSOURCED), min: 0 },
+  pressRoom('press.turnCaliper', 'Thickest board that a press turns over', 'um', 400, 2_000, UNSOURCED),
+  pressRoom('carrier.plate.minutes', 'Imaging of an offset plate', 'min', 4, 600),
+  pressRoom('carrier.plate.calibration', 'Calibration plates in an imaging batch', 'plates', 1, 10),
+  {
+    ...pressRoom('carrier.testPlate', 'Test plate of the imager before the others', '', 0, 1, UNSOURCED),
+    min: 0,
+    whole: true,
+    choices: ['none', 'wanted'],
+  },
+  pressRoom('carrier.flexo-plate.minutes', 'Making of a flexo plate', 'min', 90, 6_000, UNSOURCED),
+  pressRoom('carrier.cylinder.base', 'Cylinder: making ready of the base', 'h', 2, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.copper', 'Cylinder: copper bath', 'h', 10, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.grind', 'Cylinder: grinding', 'h', 2, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.laser', 'Cylinder: engraving by laser on zinc', 'h', 1.5, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.etch', 'Cylinder: resist, exposing and etching', 'h', 6, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.inspect', 'Cylinder: inspection', 'h', 1, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.chrome', 'Cylinder: chrome bath', 'h', 4, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.polish', 'Cylinder: polishing', 'h', 2, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.proof', 'Cylinder: proof on the substrate of the job', 'h', 3, 1_000, UNSOURCED),
+  pressRoom('carrier.cylinder.lines', 'Gravure screen', 'lines/cm', 60, 400),
+  pressRoom('carrier.cylinder.cells', 'Cells that one stylus engraves', '1/s', 8_000, 100_000),
+  pressRoom('carrier.cylinder.heads', 'Stylus heads at work together', 'heads', 1, 40, UNSOURCED),
+  pressRoom(
+    'carrier.cylinder.life',
+    'Impressions of a gravure cylinder',
+    'impressions',
+    3_000_000,
+    100_000_000,
+    UNSOURCED,
+  ),
+  pressRoom(
+    'carrier.flexo-plate.life',
+    'Impressions of a flexo plate',
+    'impressions',
+    1_000_000,
+    100_000_000,
+    UNSOURCED,
+  ),
+  pressRoom(
+    'carrier.recessed-plate.minutes',
+    'Film, expose, etch and correct a recessed plate',
+    'min',
+    240,
+    6_000,
+    UNSOURCED,
+  ),
+  pressRoom(
+    'carrier.recessed-plate.life',
+    'Impressions of a recessed plate',
+    'impressions',
+    50_000,
+    100_000_000,
+    UNSOURCED,
+  ),
+  pressRoom('carrier.form-plate.minutes', 'Making and locking up of a page plate', 'min', 10, 600, UNSOURCED),
+  pressRoom('carrier.form-plate.life', 'Impressions of a page plate', 'impressions', 300_000, 100_000_000, UNSOURCED),
+  pressRoom('carrier.stencil.minutes', 'Making of a stencil', 'min', 60, 6_000, UNSOURCED),
+  pressRoom('carrier.stencil.life', 'Impressions of a stencil', 'impressions', 20_000, 100_000_000, UNSOURCED),
+  pressRoom('carrier.die.hours', 'Making of a die', 'h', 8, 1_000, UNSOURCED),
+  pressRoom('carrier.die.life', 'Impressions of a die', 'impressions', 1_000_000, 100_000_000, UNSOURCED),
+  pressRoom('register.offset', 'Colour to colour, sheet-fed', 'mm', 0.1, 5),
+  pressRoom('register.accountable', 'Colour to colour, fine or accountable work', 'mm', 0.05, 5),
+  pressRoom('register.web', 'Colour to colour, heatset web', 'mm', 0.125, 5),
+  pressRoom('register.flexo', 'Colour to colour, flexo', 'mm', 0.3, 5),
+  pressRoom('register.gravure', 'Colour to colour, gravure', 'mm', 0.15, 5, UNSOURCED),
+  pressRoom('register.recessed', 'Colour to colour, recessed plate', 'mm', 0.2, 5, UNSOURCED),
+  pressRoom('register.letterpress', 'Colour to colour, letterpress', 'mm', 0.15, 5, UNSOURCED),
+  pressRoom('register.screen', 'Colour to colour, screen', 'mm', 0.2, 5, UNSOURCED),
+  pressRoom('register.digital', 'Colour to colour, digital', 'mm', 0.1, 5, UNSOURCED),
+  pressRoom('register.sides', 'Front to back', 'mm', 0.4, 10),
+  pressRoom('register.fold', 'Print to fold', 'mm', 1, 10),
+  pressRoom('register.cut', 'Print to cut', 'mm', 0.4, 10),
+  pressRoom('register.perforation', 'Print to perforation', 'mm', 0.4, 10),
+  pressRoom('register.die', 'Print to die', 'mm', 0.4, 10),
+  pressRoom('register.foil', 'Print to foil', 'mm', 0.4, 10),
+  pressRoom('register.cutOff', 'Print to cut-off of a web', 'mm', 0.5, 10, UNSOURCED),
+  pressRoom('register.paperMark', 'Print to a mark in the paper', 'mm', 1, 20, UNSOURCED),
+  pressRoom('register.leastTrap', 'Least trap, offset', 'mm', 0.08, 5),
+  pressRoom('register.leastTrapFlexo', 'Least trap, flexo', 'mm', 0.25, 5),
+  pressRoom('ink.coverage', 'Coverage where none is given', 'share', 0.2, 1, UNSOURCED),
+  pressRoom('plate.life', 'Impressions of a plate', 'impressions', 200_000, 10_000_000),
+  pressRoom('layout.bleed', 'Bleed or trim all round', 'mm', 3, 50),
+  pressRoom('layout.strippingGap', 'Stripping gap between blanks', 'mm', 4, 50),
+  pressRoom('sheeter.edgeTrim', 'Edge trim of a roll at the sheeter, each side', 'mm', 5, 100, UNSOURCED),
+  pressRoom('bind.saddleLimit', 'Thickest saddle-stitched copy', 'mm', 4, 30),
+  { ...pressRoom('outside.hours', 'Outside work, away from the house', 'h', 72, 2_000, UNSOURCED), min: 0 },
+  { ...pressRoom('paper.kelvin', 'Paper store colder than the press room', 'K', 5, 40, UNSOURCED), min: 0 },
+  pressRoom('pile.height', 'Pile height', 'mm', 1_000, 3_000, UNSOURCED),
+  pressRoom('sample.interval', 'Sheets between two samples', 'sheets', 500, MOST_UNITS, UNSOURCED),
+];
+
+/** Rolls and packs of each stock, and what of a roll is not printed. Source: practice; handbook chapter 6 for the waste. */
+const paper = (subject: string, id: string, name: string, unit: string, value: number, max: number): Norm => ({
+  ...pressRoom(id, name, unit, value, max, UNSOURCED),
+  group: 'paper',
+  subject,
+});
+
+export const ROLL_NORMS: readonly Norm[] = [
+  paper('Rolls', 'roll.outer', 'Full roll at the sheeter, outer diameter', 'mm', 1_000, 2_000),
+  paper('Rolls', 'roll.core', 'Core at the sheeter, outside diameter', 'mm', 76, 500),
+  paper('Rests', 'rest.leastMm', 'Narrowest strip worth keeping', 'mm', 200, 2_000),
+  paper('Rests', 'rest.leastM', 'Shortest rest of a roll worth keeping', 'm', 500, 20_000),
+  { ...paper('Rolls', 'roll.wraps', 'Outer wraps taken off, in diameter', 'mm', 4, 100), min: 0 },
+  { ...paper('Rolls', 'roll.coreWaste', 'Paper left on the core, in diameter', 'mm', 10, 100), min: 0 },
+];
+
+/** Sheets in a pack by weight: 500, 250 or 100. */
+const PACKS = [
+  [125, 500],
+  [225, 250],
+  [Infinity, 100],
+] as const;
+
+/** Grammage and bulk of a stock as the works measures it. */
+export const stockNorms = ({ id, name, gsm, bulk }: Stock): Norm[] => [
+  { ...paper(name, `stock.${id}.gsm`, 'Grammage', 'g/m2', gsm, 20_000), source: STOCK },
+  { ...paper(name, `stock.${id}.bulk`, 'Bulk', 'cm3/g', bulk, 50), source: STOCK },
+];
+const STOCK: Source = { label: 'practice', note: 'stock of the works' };
+
+export const packNorm = ({ id, name, gsm }: Stock): Norm => ({
+  ...paper(
+    name,
+    `stock.${id}.pack`,
+    'Sheets in a pack',
+    'sheets',
+    PACKS.find(([to]) => gsm <= to)?.[1] ?? 100,
+    100_000,
+  ),
+  min: 1,
+  whole: true,
+});
+
+/** Norms of the sureness school. Source: practice, handbook chapter 6; the house's p is ours. */
+const sureness = (id: string, name: string, unit: string, value: number, max: number): Norm => ({
+  ...pressRoom(id, name, unit, value, max),
+  group: 'spoilage',
+  subject: 'Sureness',
+});
+
+export const SURENESS_NORMS: readonly Norm[] = [
+  { ...sureness('sure.p', 'Sureness that the house plans for', 'share', 0.9, 0.9999), source: UNSOURCED },
+  sureness('sure.best', 'Best set-up, of the usual one', 'share', 0.7, 1),
+  { ...sureness('sure.worst', 'Worst set-up, of the usual one', 'share', 1.8, 20), min: 1 },
+  sureness('sure.kappa', 'How alike runs are (kappa of their running spoilage)', 'number', 400, 1_000_000),
+  { ...sureness('sure.draws', 'Runs drawn for a plan', 'runs', 4_000, 100_000), whole: true, source: UNSOURCED },
+  { ...sureness('sure.seed', 'Seed of the runs', 'number', 7, 1_000_000), whole: true, source: UNSOURCED },
+];

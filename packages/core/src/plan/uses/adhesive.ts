@@ -1,0 +1,16 @@
+import type { ComponentLayout } from '../../press-sheet/index.js';
+import type { Adhesive, Job } from '../../job/index.js';
+
+/** The glue that holds on what a station glues, and why. Source: handbook chapter 7 "Gluing" (practice). */
+export function adhesiveAt(
+  { finish, contact }: Pick<Job, 'finish' | 'contact'>,
+  layout: ComponentLayout | undefined,
+): { readonly adhesive: Adhesive; readonly why: string } {
+  const care = contact === undefined ? '' : ` It has to be cleared for ${contact}.`;
+  const told = finish?.adhesive;
+  if (told !== undefined) return { adhesive: told, why: `Told in the job.${care}` };
+  if (layout?.stock.waxed) return { adhesive: 'hot-melt', why: `Wax takes no water.${care}` };
+  if (layout?.stock.coated === true && finish?.glueFree !== true)
+    return { adhesive: 'hot-melt', why: `The board is coated and the flap is not kept free.${care}` };
+  return { adhesive: 'cold', why: `The glued area is open board.${care}` };
+}
