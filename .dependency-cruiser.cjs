@@ -44,12 +44,24 @@ module.exports = {
       { path: '^apps/web/' },
       { path: '^packages/formats/', pathNot: '^packages/formats/src/(artwork|drawings)\\.ts$' },
     ),
+    // The frame of the page is fetched first: of core and contract it takes what stands by itself.
+    forbid(
+      'web-first-load-is-small',
+      {
+        path: `${WEB}(platform/(shell|room-outbox|problem|unsent|api|notices|session|theme|keys)|ui/(format|measures?)|features/(jobs/jobs|sign-in/))`,
+        pathNot: TEST,
+      },
+      { path: '^packages/[^/]+/src/index\\.ts$', dependencyTypesNot: ['type-only'] },
+    ),
     forbid('server-not-to-web', { path: '^apps/server/' }, { path: '^apps/web/' }),
     forbid('e2e-is-black-box', { path: '^e2e/' }, { path: '^(apps|packages)/' }),
     forbid(
       'apps-reach-packages-by-entry',
       { path: '^apps/' },
-      { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/(index|artwork|drawings)\\.ts$' },
+      {
+        path: '^packages/[^/]+/src/',
+        pathNot: '^packages/[^/]+/src/(index|artwork|drawings|kernel/index|plain)\\.ts$',
+      },
     ),
     forbid(
       'web-feature-not-to-feature',

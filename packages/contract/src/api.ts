@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { markSchema } from './changes.js';
+import { JOB_COLUMNS } from './plain.js';
 import { line, lines } from './text.js';
 import {
   CONTACTS,
@@ -165,10 +166,6 @@ export const STATUSES = ['draft', 'released', 'changed', 'aside'] as const;
 /** aside: put aside, whatever it was; draft: never released; released: the newest revision is frozen; changed: released once, and a newer draft is open. */
 export const statusSchema = z.enum(STATUSES);
 export type JobStatus = z.output<typeof statusSchema>;
-
-/** Columns that the list of jobs is sorted by. */
-export const JOB_COLUMNS = ['number', 'title', 'customer', 'quantity', 'due', 'status', 'changedAt'] as const;
-export type JobColumn = (typeof JOB_COLUMNS)[number];
 
 /** A page of the list of jobs. */
 export const jobListQuery = z.object({

@@ -1,8 +1,5 @@
 import * as z from 'zod';
 
-/** Title of the problem that something sent with a key is answered with while the first of it is under way. */
-export const UNDER_WAY = 'This was sent before and is under way. Look whether it is there.';
-
 /** Kinds of things whose changes are kept as they happen. */
 export const CHANGE_KINDS = ['reservation', 'destination', 'single-book', 'job'] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];

@@ -5,6 +5,7 @@ export * from './layout-words.js';
 export * from './press-words.js';
 export * from './messages.js';
 export * from './rule-words.js';
+export * from './plain.js';
 export * from './api.js';
 export * from './changes.js';
 export * from './endpoints.js';

@@ -1,8 +1,7 @@
-import { Injectable, inject } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
+import { Injectable, Injector, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { createActionGroup, props } from '@ngrx/store';
-import { tap } from 'rxjs';
+import { concatMap } from 'rxjs';
 
 export const NoticeActions = createActionGroup({ source: 'Notices', events: { Say: props<{ text: string }>() } });
 
@@ -10,13 +9,16 @@ export const NoticeActions = createActionGroup({ source: 'Notices', events: { Sa
 @Injectable()
 export class NoticeEffects {
   private readonly actions = inject(Actions);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly injector = inject(Injector);
 
   readonly show = createEffect(
     () =>
       this.actions.pipe(
         ofType(NoticeActions.say),
-        tap(({ text }) => this.snackBar.open(text, 'Close', { duration: 8000 })),
+        concatMap(async ({ text }) => {
+          const { MatSnackBar } = await import('@angular/material/snack-bar');
+          this.injector.get(MatSnackBar).open(text, 'Close', { duration: 8000 });
+        }),
       ),
     { dispatch: false },
   );

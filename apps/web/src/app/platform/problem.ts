@@ -1,5 +1,5 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import { type Problem, problemSchema } from '@druckerei/contract';
+import type { Problem } from '@druckerei/contract';
 
 /** What went wrong with a call, ready to be shown. */
 export interface Failure {
@@ -9,11 +9,29 @@ export interface Failure {
   readonly problem: Problem | undefined;
 }
 
+const isText = (value: unknown): boolean => value === undefined || typeof value === 'string';
+const isField = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && 'path' in value && 'message' in value && isText(value.message);
+
+/** Whether an answer has the shape of problem details: a proxy before the server may answer with a page of its own. */
+function isProblem(body: unknown): body is Problem {
+  if (typeof body !== 'object' || body === null) return false;
+  const { type, title, status, detail, errors = [] } = body as Partial<Record<keyof Problem, unknown>>;
+  return (
+    typeof type === 'string' &&
+    typeof title === 'string' &&
+    typeof status === 'number' &&
+    isText(detail) &&
+    Array.isArray(errors) &&
+    errors.every(isField)
+  );
+}
+
 /** Reads the server's problem details; a server that did not answer is a failure too. */
 export function failureOf(error: unknown): Failure {
   if (!(error instanceof HttpErrorResponse)) throw error;
-  const parsed = problemSchema.safeParse(error.error);
-  const problem = parsed.success ? parsed.data : undefined;
+  const body: unknown = error.error;
+  const problem = isProblem(body) ? body : undefined;
   if (error.status === 0)
     return { status: 0, text: 'The server cannot be reached. What you typed is kept on this computer.', problem };
   const fields = problem?.errors?.map(({ message }) => message).join(' ') ?? '';

@@ -1,9 +1,9 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { RoomEvent } from '@druckerei/core';
-import { type PressRoom, UNDER_WAY, roomEventSchema } from '@druckerei/contract';
+import type { PressRoom } from '@druckerei/contract';
+import { UNDER_WAY } from '@druckerei/contract/plain';
 import { Store } from '@ngrx/store';
 import { type Observable, Subject, catchError, finalize, map, of, tap, throwError } from 'rxjs';
-import * as z from 'zod';
 import { Api } from './api';
 import { type Failure, failureOf } from './problem';
 import { newKey } from './sent-once.interceptor';
@@ -13,14 +13,6 @@ import { outboxOf } from './unsent';
 /** Milliseconds before what waits is sent again. */
 const AGAIN_MS = 5_000;
 
-const entrySchema = z.object({
-  key: z.string(),
-  job: z.int(),
-  event: roomEventSchema,
-  seen: z.int(),
-  at: z.string(),
-  refused: z.string().optional(),
-});
 /** An entry of the press room that the server does not have yet, in the order that it was made in. */
 export interface Waiting {
   readonly key: string;
@@ -32,6 +24,22 @@ export interface Waiting {
   readonly at: string;
   /** Why the server did not take it when it was sent later: it waits for its author. */
   readonly refused?: string | undefined;
+}
+
+/** Whether what this computer kept is an entry; what it enters is for the server to check, as it does for all. */
+function isWaiting(kept: unknown): kept is Waiting {
+  if (typeof kept !== 'object' || kept === null) return false;
+  const { key, job, event, seen, at, refused } = kept as Partial<Record<keyof Waiting, unknown>>;
+  return (
+    typeof key === 'string' &&
+    Number.isInteger(job) &&
+    typeof event === 'object' &&
+    event !== null &&
+    'kind' in event &&
+    Number.isInteger(seen) &&
+    typeof at === 'string' &&
+    (refused === undefined || typeof refused === 'string')
+  );
 }
 
 /** What became of an entry: the room with it, or nothing yet: it waits here and is sent by itself. */
@@ -167,8 +175,8 @@ export class RoomOutbox {
     const account = this.account();
     if (!account) return [];
     try {
-      const { data } = z.array(entrySchema).safeParse(JSON.parse(localStorage.getItem(outboxOf(account.id)) ?? '[]'));
-      return data ?? [];
+      const kept: unknown = JSON.parse(localStorage.getItem(outboxOf(account.id)) ?? '[]');
+      return Array.isArray(kept) ? kept.filter(isWaiting) : [];
     } catch {
       return [];
     }

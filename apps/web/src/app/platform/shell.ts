@@ -8,11 +8,10 @@ import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/rou
 import { Store } from '@ngrx/store';
 import { type Command, Commands } from './commands';
 import { Keys } from './keys';
-import { KeysDialog } from './keys.dialog';
-import { PaletteDialog } from './palette.dialog';
+import type { PaletteDialog } from './palette.dialog';
 import { RoomOutbox } from './room-outbox';
 import { SessionActions, sessionFeature } from './session.state';
-import { SignOutDialog, type Unsent } from './sign-out.dialog';
+import type { SignOutDialog, Unsent } from './sign-out.dialog';
 import { Theme } from './theme';
 import { unsentDrafts } from './unsent';
 import { Measures } from '../ui/measures';
@@ -160,20 +159,21 @@ export class Shell {
   constructor() {
     inject(Keys);
     inject(Commands).offerShell([
-      { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
-      { id: 'keys', name: 'Show all keys', key: '?', run: () => this.openKeys() },
+      { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => void this.openPalette() },
+      { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
       { id: 'backup', name: 'Go to backup', run: () => void this.router.navigateByUrl('/backup') },
       { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
       { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
-      { id: 'sign-out', name: 'Sign out', run: () => this.signOut() },
+      { id: 'sign-out', name: 'Sign out', run: () => void this.signOut() },
     ]);
   }
 
-  protected openPalette(): void {
-    const dialog = this.dialog.open<PaletteDialog, undefined, Command>(PaletteDialog, {
+  protected async openPalette(): Promise<void> {
+    const { PaletteDialog: Palette } = await import('./palette.dialog');
+    const dialog = this.dialog.open<PaletteDialog, undefined, Command>(Palette, {
       width: '520px',
       position: { top: '72px' },
       ariaLabel: 'Find a command',
@@ -181,19 +181,21 @@ export class Shell {
     dialog.afterClosed().subscribe((command) => command?.run());
   }
 
-  protected openKeys(): void {
+  protected async openKeys(): Promise<void> {
+    const { KeysDialog } = await import('./keys.dialog');
     this.dialog.open(KeysDialog, { width: '460px' });
   }
 
-  protected signOut(): void {
+  protected async signOut(): Promise<void> {
     const account = this.account();
     const unsent: Unsent = { jobs: account ? unsentDrafts(account.id) : [], entries: this.outbox.unsent() };
     if (unsent.jobs.length === 0 && unsent.entries === 0) {
       this.store.dispatch(SessionActions.signOut());
       return;
     }
+    const { SignOutDialog: Dialog } = await import('./sign-out.dialog');
     this.dialog
-      .open<SignOutDialog, Unsent, boolean>(SignOutDialog, { data: unsent, width: '460px' })
+      .open<SignOutDialog, Unsent, boolean>(Dialog, { data: unsent, width: '460px' })
       .afterClosed()
       .subscribe((yes) => {
         if (yes === true) this.store.dispatch(SessionActions.signOut());

@@ -1,4 +1,4 @@
-import { own, numberText } from '@druckerei/core';
+import { own, numberText } from '@druckerei/core/kernel';
 import { type MeasureSystem, measureOf } from './measure';
 
 /** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */

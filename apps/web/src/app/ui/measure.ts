@@ -1,4 +1,14 @@
-import { footToM, inchToMm, kgToPound, mToFoot, mmToInch, poundToKg, pointToUm, umToPoint, own } from '@druckerei/core';
+import {
+  footToM,
+  inchToMm,
+  kgToPound,
+  mToFoot,
+  mmToInch,
+  poundToKg,
+  pointToUm,
+  umToPoint,
+  own,
+} from '@druckerei/core/kernel';
 
 /** The systems of measures that people read; jobs, norms and documents are metric throughout. */
 export type MeasureSystem = 'metric' | 'inch-pound';

@@ -17,16 +17,17 @@ import { MatSortModule, type Sort } from '@angular/material/sort';
 import { MatTableModule } from '@angular/material/table';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
-import { type JobRow, type Revision, JOB_COLUMNS } from '@druckerei/contract';
+import type { JobRow, Revision } from '@druckerei/contract';
+import { JOB_COLUMNS } from '@druckerei/contract/plain';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { Commands } from '../../platform/commands';
 import { sessionFeature } from '../../platform/session.state';
 import { count, dateText, timeText } from '../../ui/format';
 import { StatusMark } from '../../ui/status-mark';
-import { CopyJobDialog } from './copy-job.dialog';
+import type { CopyJobDialog } from './copy-job.dialog';
 import { JobsStore } from './jobs.store';
-import { NewJobDialog } from './new-job.dialog';
+import type { NewJobDialog } from './new-job.dialog';
 
 @Component({
   selector: 'dk-jobs-page',
@@ -66,7 +67,7 @@ export class JobsPage implements OnDestroy {
   private readonly searchField = viewChild<ElementRef<HTMLInputElement>>('search');
   private readonly takeBack = inject(Commands).offerPage([
     { id: 'search', name: 'Search jobs', key: '/', run: () => this.searchField()?.nativeElement.focus() },
-    { id: 'new', name: 'New job', key: 'n', run: () => this.newJob() },
+    { id: 'new', name: 'New job', key: 'n', run: () => void this.newJob() },
   ]);
 
   constructor() {
@@ -84,19 +85,21 @@ export class JobsPage implements OnDestroy {
     this.takeBack();
   }
 
-  protected newJob(): void {
-    if (this.mayEdit())
-      this.open(
-        this.dialog
-          .open<NewJobDialog, JobsPage['jobs'], Revision>(NewJobDialog, { data: this.jobs, width: '640px' })
-          .afterClosed(),
-      );
-  }
-
-  protected copy(row: JobRow): void {
+  protected async newJob(): Promise<void> {
+    if (!this.mayEdit()) return;
+    const { NewJobDialog: Dialog } = await import('./new-job.dialog');
     this.open(
       this.dialog
-        .open<CopyJobDialog, unknown, Revision>(CopyJobDialog, { data: { row, jobs: this.jobs }, width: '460px' })
+        .open<NewJobDialog, JobsPage['jobs'], Revision>(Dialog, { data: this.jobs, width: '640px' })
+        .afterClosed(),
+    );
+  }
+
+  protected async copy(row: JobRow): Promise<void> {
+    const { CopyJobDialog: Dialog } = await import('./copy-job.dialog');
+    this.open(
+      this.dialog
+        .open<CopyJobDialog, unknown, Revision>(Dialog, { data: { row, jobs: this.jobs }, width: '460px' })
         .afterClosed(),
     );
   }

@@ -1,0 +1,8 @@
+// What the first page of the web needs: a file without schemas, so that it is fetched without them.
+
+/** Columns that the list of jobs is sorted by. */
+export const JOB_COLUMNS = ['number', 'title', 'customer', 'quantity', 'due', 'status', 'changedAt'] as const;
+export type JobColumn = (typeof JOB_COLUMNS)[number];
+
+/** Title of the problem that something sent with a key is answered with while the first of it is under way. */
+export const UNDER_WAY = 'This was sent before and is under way. Look whether it is there.';
