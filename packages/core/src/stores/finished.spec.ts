@@ -15,6 +15,14 @@ describe('finished stock', () => {
     expect(packed.perPallet).toBeGreaterThan(0);
   });
 
+  it('remembers the last that leaves and no pallet where the route ends without one', () => {
+    const guide = example('walking-guide');
+    expect(packedAs(guide, planned(guide))).toEqual({ pieceG: expect.closeTo(266.6577312, 6) as number });
+    const map = example('trail-map');
+    const plan = planned(map);
+    expect(packedAs(map, plan).perPallet).toBe(plan.figures['step.box.fullPallet']?.value);
+  });
+
   it('is called off from one pallet to several trucks: 0.4 m a pallet of 800 x 1200 (handbook chapter 7)', () => {
     const packing = { pieceG: 500, perPallet: 400 };
     expect(callOff(400, packing, SHIPPED_WORKS)).toEqual({
@@ -39,6 +47,17 @@ describe('finished stock', () => {
       loadingM: undefined,
       vehicles: undefined,
     });
+  });
+
+  it('counts a pallet that is part filled as one to load', () => {
+    expect(callOff(401, { pieceG: 500, perPallet: 400 }, SHIPPED_WORKS)).toMatchObject({
+      pallets: 1,
+      partly: 1,
+      kg: 200.5,
+      loadingM: expect.closeTo(0.8, 9) as number,
+    });
+    expect(callOff(10, { pieceG: 50, perPallet: 0 }, SHIPPED_WORKS)).toMatchObject({ pallets: 0, partly: 10 });
+    expect(callOff(1, { pieceG: 50, perPallet: 1 }, SHIPPED_WORKS)).toMatchObject({ pallets: 1, partly: 0 });
   });
 
   it('leaves so many days before it is due, over the end of a month and a year', () => {
@@ -68,6 +87,17 @@ describe('what a job can give at most', () => {
       expect(most).toBeLessThan(4 * delivered);
     },
   );
+
+  it('is what the scarcest of two materials allows: the part of which there is least', () => {
+    // A box and the board that goes into it, each with a spoilage of its own: all that is spoiled least decides.
+    const job = example('board-game-box');
+    const plan = planned(job);
+    const most = mostFinished(job, SHIPPED_WORKS) ?? 0;
+    const board = plan.figures['part.board.count']?.value ?? 0;
+    expect(most).toBe(Math.floor(board));
+    const given = plan.edges.filter(({ from }) => from === null).map(({ count }) => count);
+    expect(most).toBe(Math.floor(Math.min(...given)));
+  });
 
   it('is unknown of what cannot be planned', () => {
     const job = example('trail-map');

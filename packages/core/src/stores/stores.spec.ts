@@ -108,6 +108,58 @@ describe('a purchase list', () => {
   });
 });
 
+describe('the lines of a purchase list', () => {
+  const other = (kind: Need['kind'], name: string, quantity = 10): Need => ({
+    key: `${kind}/${name}`,
+    kind,
+    name,
+    quantity,
+    unit: 'pieces',
+    pack: 1,
+    figure: `${name}.count`,
+  });
+
+  it('stand with paper first, then by kind and name, whatever order the jobs come in', () => {
+    const jobs = [
+      { job: 1, needs: [other('packing', 'Pallets'), other('ink', 'Ink M'), other('ink', 'Ink K')] },
+      { job: 2, needs: [other('carriers', 'Carriers'), need(10), other('outside', 'Away'), other('rolls', 'Roll')] },
+    ];
+    expect(buyList(jobs, [], [], SHIPPED_WORKS).map((line) => line.need.name)).toEqual([
+      'Silk',
+      'Roll',
+      'Ink K',
+      'Ink M',
+      'Carriers',
+      'Pallets',
+      'Away',
+    ]);
+  });
+
+  it('keep the figure of one job, and have none where several jobs add up', () => {
+    const one = { job: 1, needs: [other('ink', 'Ink K', 3)] };
+    expect(buyList([one], [], [], SHIPPED_WORKS)[0]?.need.figure).toBe('Ink K.count');
+    const both = buyList([one, { job: 2, needs: [other('ink', 'Ink K', 4)] }], [], [], SHIPPED_WORKS);
+    expect(both[0]?.need).toMatchObject({ quantity: 7, figure: undefined });
+    expect(both[0]?.pallets).toBeUndefined();
+  });
+
+  it('take no more out of the store than there is, and nothing that others have all reserved', () => {
+    const jobs = [{ job: 1, needs: [need(100)] }];
+    const held = [
+      { job: 2, key: paperKey(PAPER), quantity: 80 },
+      { job: 3, key: 'sheets/other', quantity: 500 },
+    ];
+    expect(buyList(jobs, [lot(60), lot(5, { widthMm: 700 }, 2)], held, SHIPPED_WORKS)[0]).toMatchObject({
+      onHand: 60,
+      reserved: 80,
+      own: 0,
+      fromStock: 0,
+      short: 100,
+    });
+    expect(freeOf([lot(60), lot(7, {}, 2)], held)(paperKey(PAPER))).toBe(-13);
+  });
+});
+
 describe('alternatives', () => {
   const short = buyList(
     [{ job: 1, needs: [need(100, { key: 'sheets/silk-115/510x720/width', paper: { ...PAPER, widthMm: 510 } })] }],
@@ -124,6 +176,50 @@ describe('alternatives', () => {
     // The other grain: only one, turned, keeps it.
     expect(offered([lot(1000, { grain: 'height' })]).map(({ out }) => out)).toEqual([1]);
     expect(offered([lot(1000, { grain: 'height', widthMm: 700 })])).toEqual([]);
+  });
+
+  it('are none where nothing is short, and none of the very paper that is', () => {
+    const holdings = [lot(1000)];
+    const free = freeOf(holdings, []);
+    const line = { need: need(100, { paper: { ...PAPER, widthMm: 510 }, key: 'x' }), short: 0 };
+    expect(alternativesFor(line, holdings, free, SHIPPED_WORKS)).toEqual([]);
+    expect(alternativesFor({ need: need(100), short: 100 }, holdings, free, SHIPPED_WORKS)).toEqual([]);
+    expect(alternativesFor({ ...line, short: 100 }, holdings, free, SHIPPED_WORKS)).toHaveLength(1);
+    const roll = need(100, { paper: { stock: PAPER.stock, widthMm: 905 } });
+    expect(alternativesFor({ need: roll, short: 100 }, holdings, free, SHIPPED_WORKS)).toEqual([]);
+  });
+
+  it('leave to others what they have reserved, and never more than one lot has', () => {
+    const held = [{ job: 9, key: paperKey(PAPER), quantity: 60 }];
+    const ask = (holdings: readonly Holding[]) =>
+      short ? alternativesFor(short, holdings, freeOf(holdings, held), SHIPPED_WORKS) : [];
+    expect(ask([lot(110)])).toHaveLength(1);
+    expect(ask([lot(109)])).toEqual([]);
+    // 50 are wanted, 30 lie in each of two places.
+    expect(offered([lot(30), lot(30, {}, 2)])).toEqual([]);
+  });
+
+  it('are of the same weight, surface and bulk, and lie flat', () => {
+    const like = SHIPPED_WORKS.stocks.find(({ id }) => id === 'silk-115');
+    if (!like) throw new Error('no such stock');
+    const ask = (change: Partial<typeof like>) => {
+      const works = { ...SHIPPED_WORKS, stocks: [...SHIPPED_WORKS.stocks, { ...like, id: 'other', ...change }] };
+      const holdings = [lot(1000, { stock: 'other' })];
+      return short ? alternativesFor(short, holdings, freeOf(holdings, []), works).length : undefined;
+    };
+    expect(ask({})).toBe(1);
+    expect(ask({ gsm: like.gsm + 5 })).toBe(0);
+    expect(ask({ coated: !like.coated })).toBe(0);
+    expect(ask({ bulk: like.bulk + 0.1 })).toBe(0);
+    expect(offered([lot(1000, { heightMm: undefined, grain: undefined })])).toEqual([]);
+    expect(offered([lot(1000, { stock: 'gone' })])).toEqual([]);
+  });
+
+  it('come with the one first that wastes least', () => {
+    const wasteful = lot(1000, { widthMm: 1000 }, 1);
+    const exact = lot(1000, {}, 2);
+    expect(offered([wasteful, exact]).map(({ holding }) => holding.id)).toEqual([2, 1]);
+    expect(offered([exact, wasteful]).map(({ holding }) => holding.id)).toEqual([2, 1]);
   });
 
   it('put another stock of the same kind behind', () => {
@@ -156,11 +252,20 @@ describe('rests', () => {
     expect(layout && restsOf(layout, figures, norms)).toEqual([
       { kind: 'strip', widthMm: 260, heightMm: 720, count: 5484 },
     ]);
-    const wide = normsOf(SHIPPED_WORKS, { 'rest.leastMm': 300 });
-    expect(layout && restsOf(layout, figures, wide)).toEqual([]);
+    const least = (mm: number) => normsOf(SHIPPED_WORKS, { 'rest.leastMm': mm });
+    expect(layout && restsOf(layout, figures, least(300))).toEqual([]);
+    expect(layout && restsOf(layout, figures, least(260))).toHaveLength(1);
+    expect(layout && restsOf(layout, figures, least(261))).toEqual([]);
+    // The press sheets are bought: nothing is cut off them.
+    const whole = planned(job);
+    const [asBought] = Object.values(whole.layouts);
+    expect(asBought && restsOf(asBought, whole.figures, least(0))).toEqual([]);
     const web = planned(example('ferry-timetable'));
     const [leaflet] = Object.values(web.layouts);
     const [rest] = leaflet ? restsOf(leaflet, web.figures, norms) : [];
+    expect(rest).toMatchObject({ kind: 'roll', widthMm: 905, count: 1 });
+    const long = normsOf(SHIPPED_WORKS, { 'rest.leastM': (rest?.lengthM ?? 0) + 1 });
+    expect(leaflet && restsOf(leaflet, web.figures, long)).toEqual([]);
     expect(rest?.lengthM).toBeCloseTo(
       11 * (web.figures['component.leaflet.rollUsable']?.value ?? 0) -
         (web.figures['component.leaflet.rollNeed']?.value ?? 0),
