@@ -24,7 +24,7 @@ const AREAS = {
   hours: { folders: ['plan/hours'], tests: ['plan/'] },
 };
 /** A copy of core beside it, so that its settings and what it imports are found as they are. */
-const COPY = path.join(repo, 'packages/core.mutants');
+const COPY = path.join(repo, `packages/core.mutants.${process.argv[2] ?? ''}`);
 const AT_ONCE = 2;
 const LONGER = 4;
 const HARMLESS = new Set(['StringLiteral', 'OptionalChaining']);
