@@ -3,6 +3,9 @@ import { defineConfig } from '@playwright/test';
 
 const repo = fileURLToPath(new URL('..', import.meta.url));
 const PORT = 3949;
+/** A server of its own for each worker, with a database of its own, so that none sees what another does to the works. */
+const databases = JSON.parse(process.env['E2E_DATABASES'] ?? '[{}]') as readonly Record<string, string>[];
+const portOf = (worker: number): number => PORT + worker;
 
 /** `npm test` gives a fresh database; other folders than tests/ (bench, screenshots) run through their own scripts. */
 export default defineConfig({
@@ -11,11 +14,11 @@ export default defineConfig({
   // Ends of patience, not targets: a shared machine may give us a quarter of its time.
   timeout: 180_000,
   expect: { timeout: 30_000 },
-  workers: 1,
+  workers: databases.length,
   forbidOnly: !!process.env['CI'],
   reporter: [['list'], ...(process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? ([['json']] as const) : [])],
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
+    baseURL: `http://127.0.0.1:${portOf(Number(process.env['TEST_PARALLEL_INDEX'] ?? 0))}`,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
     trace: 'retain-on-failure',
@@ -32,15 +35,16 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
+  webServer: databases.map((database, worker) => ({
     command: 'exec node --enable-source-maps apps/server/dist/main.js',
     cwd: repo,
-    url: `http://127.0.0.1:${PORT}/api/health`,
+    url: `http://127.0.0.1:${portOf(worker)}/api/health`,
     timeout: 60_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5_000 },
     env: {
-      PORT: String(PORT),
+      ...database,
+      PORT: String(portOf(worker)),
       WEB_DIR: `${repo}apps/web/dist`,
       NODE_ENV: 'production',
       DEMO: '1',
@@ -48,5 +52,5 @@ export default defineConfig({
       SIGN_IN_TRIES: '1000',
       SIGN_IN_TRIES_ADDRESS: '10000',
     },
-  },
+  })),
 });

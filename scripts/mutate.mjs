@@ -70,7 +70,7 @@ function run(active, longestMs) {
       '--experimental-vm-modules',
       '--disable-warning=ExperimentalWarning',
       path.join(repo, 'node_modules/jest/bin/jest.js'),
-      ...['-c', path.join(COPY, 'jest.config.mjs'), '--bail', '--silent', '--runInBand', ...tests],
+      ...['-c', path.join(COPY, 'jest.config.mjs'), '--bail', '--silent', '--runInBand', ...tests.map((test) => `src/${test}`)],
     ],
     { cwd: COPY, stdio: 'ignore', env: { ...process.env, ...(active && { __STRYKER_ACTIVE_MUTANT__: active }) } },
   );

@@ -52,10 +52,11 @@ function jest(name, config, env, { esm = true } = {}) {
   results.push({ name, passed: counts.numPassedTests, failed, ok });
 }
 
-function browser(database) {
+/** @param databases one for each worker. */
+function browser(databases) {
   if (!wants('e2e')) return;
   const report = path.join(reports, 'e2e.json');
-  const env = { ...database, PLAYWRIGHT_JSON_OUTPUT_NAME: report };
+  const env = { E2E_DATABASES: JSON.stringify(databases), PLAYWRIGHT_JSON_OUTPUT_NAME: report };
   const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
   const {
     expected = 0,
@@ -86,7 +87,7 @@ if (wants('server') || wants('e2e')) {
   cluster.start();
   jest('server', 'apps/server/jest.config.mjs', cluster.database('druckerei_test'));
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-  browser(cluster.database('druckerei_e2e'));
+  browser(['druckerei_e2e', 'druckerei_e2e_2'].map((name) => cluster.database(name)));
 }
 fs.rmSync(reports, { recursive: true, force: true });
 

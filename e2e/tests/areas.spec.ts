@@ -1,5 +1,15 @@
 import { type Page, expect, test } from '@playwright/test';
-import { balance, dialogReady, expectAccessible, field, openExample, saved, signIn, station } from './steps';
+import {
+  balance,
+  dialogReady,
+  expectAccessible,
+  field,
+  openExample,
+  saved,
+  signIn,
+  signInByHand,
+  station,
+} from './steps';
 
 /** The dialog may still be opening on a slow machine: what falls beside it is done again. */
 async function chooseFamily(page: Page, name: string): Promise<void> {
@@ -163,7 +173,7 @@ test.describe('accessibility', () => {
       await page.goto('/sign-in');
       await expect(page.getByRole('heading', { name: 'Druckerei' })).toBeVisible();
       await expectAccessible(page, 'sign-in');
-      await signIn(page);
+      await signInByHand(page);
       await expect(page.getByRole('link', { name: 'HB-2042' })).toBeVisible();
       await expectAccessible(page, 'jobs');
       await page.getByRole('button', { name: 'New job' }).click();

@@ -4,12 +4,30 @@ import { type Locator, type Page, expect } from '@playwright/test';
 
 export type Login = 'manager' | 'operator' | 'viewer';
 
+const PASSWORD = 'weir-and-wheel';
+
 /** Signs in by hand, as a user does. */
-export async function signIn(page: Page, login: Login = 'manager'): Promise<void> {
+export async function signInByHand(page: Page, login: Login = 'manager'): Promise<void> {
   await page.goto('/sign-in');
   await page.getByLabel('Name').fill(login);
-  await page.getByLabel('Password').fill('weir-and-wheel');
+  await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+}
+
+const csrf = async (page: Page): Promise<Record<string, string>> => ({
+  'X-XSRF-TOKEN': (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '',
+});
+
+/** Is signed in, for a test that is about something else: asked of the server, without the page for it. */
+export async function signIn(page: Page, login: Login = 'manager'): Promise<void> {
+  await page.request.get('/api/session');
+  const answer = await page.request.post('/api/session', {
+    data: { login, password: PASSWORD },
+    headers: await csrf(page),
+  });
+  expect(answer.ok()).toBe(true);
+  await page.goto('/jobs');
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
 }
 
@@ -26,8 +44,7 @@ export async function openExample(
   ) as Record<string, unknown>;
   job['number'] = `E2E-${process.pid}-${++made}`;
   patch(job);
-  const token = (await page.context().cookies()).find((cookie) => cookie.name === 'XSRF-TOKEN')?.value ?? '';
-  const response = await page.request.post('/api/jobs', { data: job, headers: { 'X-XSRF-TOKEN': token } });
+  const response = await page.request.post('/api/jobs', { data: job, headers: await csrf(page) });
   expect(response.status()).toBe(201);
   const { id } = (await response.json()) as { id: number };
   await page.goto(`/jobs/${id}`);
