@@ -8,6 +8,8 @@ import prettier from 'prettier';
 import { repo } from './build-steps.mjs';
 
 const PAGE = path.join(repo, 'docs/checks.md');
+/** Scores of `npm run mutate -- AREA --write`. */
+const MUTANTS = JSON.parse(fs.readFileSync(path.join(repo, 'docs/mutants.json'), 'utf8'));
 /** The label is what stands in the last brackets of a title; its kind is the first of these words in it. */
 const KINDS = [
   ['from memory', 'From memory', 'recalled by whoever wrote the test, and marked so until somebody has looked it up'],
@@ -90,6 +92,13 @@ const sections = KINDS.map(([, kind, meaning]) => ({
   own: checks.filter((check) => check.kind === kind),
 })).filter(({ own }) => own.length > 0);
 const count = (own) => own.reduce((sum, { cases }) => sum + cases, 0);
+const mutants = ['| Area | Noticed | Tried | Of |', '|---|---|---|---|']
+  .concat(
+    Object.entries(MUTANTS)
+      .sort(([a], [b]) => a.localeCompare(b))
+      .map(([area, { noticed, tried, of }]) => `| ${area} | ${noticed} % | ${tried} | ${of} |`),
+  )
+  .join('\n');
 const page = await prettier.format(
   [
     '# What is checked against what',
@@ -98,6 +107,10 @@ const page = await prettier.format(
     ['| Label | Tests | Cases | Meaning |', '|---|---|---|---|']
       .concat(sections.map(({ kind, meaning, own }) => `| ${kind} | ${own.length} | ${count(own)} | ${meaning} |`))
       .join('\n'),
+    '## Faults put in by hand',
+    'What the tests of an area notice of faults that `npm run mutate -- AREA` puts into it, one at a time: a sample drawn by ' +
+      'a seed. Texts, and `?.` where the compiler already asks for it, are left alone.',
+    mutants,
     ...sections.flatMap(({ kind, own }) => [`## ${kind}`, tableOf(own)]),
   ].join('\n\n'),
   { ...(await prettier.resolveConfig(PAGE)), parser: 'markdown' },

@@ -4,6 +4,7 @@
 // What only people read is no fault: texts are left alone, and so is `?.`, which the compiler holds.
 import { spawn, spawnSync } from 'node:child_process';
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { Instrumenter } from '@stryker-mutator/instrumenter';
@@ -23,8 +24,10 @@ const AREAS = {
   uses: { folders: ['plan/uses'], tests: ['plan/', 'balance/', 'stores/'] },
   hours: { folders: ['plan/hours'], tests: ['plan/'] },
 };
-/** A copy of core beside it, so that its settings and what it imports are found as they are. */
-const COPY = path.join(repo, `packages/core.mutants.${process.argv[2] ?? ''}`);
+/** A copy of core in a folder as the repository is laid out, so that its settings and what it imports are found. */
+const AWAY = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-mutants-'));
+const COPY = path.join(AWAY, 'packages/core');
+const AROUND = ['node_modules', 'scripts', 'docs', 'package.json', 'tsconfig.base.json'];
 const AT_ONCE = 2;
 const LONGER = 4;
 const HARMLESS = new Set(['StringLiteral', 'OptionalChaining']);
@@ -54,7 +57,7 @@ const { folders, tests } = AREAS[name];
 function pick(all, count, seed) {
   const rest = [...all];
   const picked = [];
-  for (let state = seed; picked.length < count && rest.length > 0; ) {
+  for (let state = seed; picked.length < count && rest.length > 0;) {
     state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
     picked.push(...rest.splice(state % rest.length, 1));
   }
@@ -70,7 +73,14 @@ function run(active, longestMs) {
       '--experimental-vm-modules',
       '--disable-warning=ExperimentalWarning',
       path.join(repo, 'node_modules/jest/bin/jest.js'),
-      ...['-c', path.join(COPY, 'jest.config.mjs'), '--bail', '--silent', '--runInBand', ...tests.map((test) => `src/${test}`)],
+      ...[
+        '-c',
+        path.join(COPY, 'jest.config.mjs'),
+        '--bail',
+        '--silent',
+        '--runInBand',
+        ...tests.map((test) => `src/${test}`),
+      ],
     ],
     { cwd: COPY, stdio: 'ignore', env: { ...process.env, ...(active && { __STRYKER_ACTIVE_MUTANT__: active }) } },
   );
@@ -84,14 +94,12 @@ function run(active, longestMs) {
 }
 
 function copy() {
-  fs.rmSync(COPY, { recursive: true, force: true });
+  fs.mkdirSync(path.dirname(COPY));
+  for (const name of AROUND) fs.symlinkSync(path.join(repo, name), path.join(AWAY, name));
   fs.cpSync(path.join(repo, 'packages/core'), COPY, {
     recursive: true,
     filter: (file) => !/node_modules|dist|tsbuildinfo/.test(path.relative(repo, file)),
   });
-  // Its name would be taken for core's own.
-  fs.rmSync(path.join(COPY, 'package.json'));
-  fs.writeFileSync(path.join(COPY, 'package.json'), JSON.stringify({ type: 'module', private: true }));
 }
 
 /** Writes every fault into the copy, each asleep until its number is called. */
@@ -114,7 +122,7 @@ const lineOf = ({ fileName, location, mutatorName, replacement }) =>
   `${path.relative(path.join(COPY, 'src'), fileName)}:${location.start.line + 1}:${location.start.column + 1} ${mutatorName}: ${replacement.replaceAll(/\s+/g, ' ').slice(0, 90)}`;
 
 copy();
-process.on('exit', () => fs.rmSync(COPY, { recursive: true, force: true }));
+process.on('exit', () => fs.rmSync(AWAY, { recursive: true, force: true }));
 process.on('SIGINT', () => process.exit(130));
 const mutants = await instrument();
 const dry = await run(undefined, 600_000);
@@ -124,7 +132,9 @@ if (!dry.passed) {
 }
 const picked = pick(mutants, Number(asked.mutants), Number(asked.seed));
 const again = await run(undefined, 600_000);
-console.log(`${name}: ${mutants.length} faults, ${picked.length} tried; its tests take ${(again.ms / 1000).toFixed(1)} s`);
+console.log(
+  `${name}: ${mutants.length} faults, ${picked.length} tried; its tests take ${(again.ms / 1000).toFixed(1)} s`,
+);
 const survived = [];
 let done = 0;
 const queue = [...picked];
