@@ -33,7 +33,7 @@ export async function benchRoutes(core, say, ratio, examples, large) {
 
   const planned = core.plan(large, core.SHIPPED_WORKS);
   if (!planned.ok) throw new Error(JSON.stringify(planned.issues));
-  const rules = times(200, () => core.checkRoute(large, planned.plan, core.SHIPPED_WORKS));
+  const rules = times(200, () => core.checkRoute(large, planned.value, core.SHIPPED_WORKS));
   say(`rules of a route of ${large.route.length} steps, median of 200`, ms(rules), ratio(rules, 5));
 
   const { ticketPdf } = await import('@druckerei/formats');
@@ -42,7 +42,7 @@ export async function benchRoutes(core, say, ratio, examples, large) {
     .sort((a, b) => b.job.route.length - a.job.route.length)[0];
   const document = {
     job: longest.job,
-    plan: longest.outcome.plan,
+    plan: longest.outcome.value,
     works: core.SHIPPED_WORKS,
     revision: 1,
     state: 'draft',

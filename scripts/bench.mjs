@@ -59,7 +59,7 @@ function timeOf(work, runs) {
 function planned(job, works = core.SHIPPED_WORKS) {
   const outcome = core.plan(job, works);
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
-  return outcome.plan;
+  return outcome.value;
 }
 const timePlan = (job, runs) => timeOf(() => planned(job), runs);
 

@@ -71,7 +71,7 @@ async function follow(job, { core, formats }, ticket) {
   const outcome = core.plan(job, works);
   core.completionOf(job);
   if (!outcome.ok) return false;
-  const { plan } = outcome;
+  const { value: plan } = outcome;
   for (const { value, id } of Object.values(plan.figures))
     if (!Number.isFinite(value)) throw new Error(`${id} is ${value}`);
   core.checkRoute(job, plan, works);

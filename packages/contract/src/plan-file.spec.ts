@@ -11,7 +11,7 @@ const jobs = fs
 function planned(job: Job) {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
-  return outcome.plan;
+  return outcome.value;
 }
 
 describe('a plan that is kept', () => {

@@ -199,17 +199,17 @@ export function reckon(text: string, options: ReckonOptions = {}): Reckoned {
   const planned = plan(school === undefined ? parsed.job : { ...parsed.job, school }, SHIPPED_WORKS);
   if (!planned.ok) return fail(...planned.issues.map((issue) => `${issue.path}: ${issueText(issue)}`));
   if (options.explain === undefined) {
-    const layouts = Object.values(planned.plan.layouts).map(reportLayout);
+    const layouts = Object.values(planned.value.layouts).map(reportLayout);
     return {
       ok: true,
       output: {
-        ...planned.plan,
+        ...planned.value,
         layouts,
-        ...reckonPressRoom(parsed.job, planned.plan),
-        ...reckonStations(parsed.job, planned.plan),
+        ...reckonPressRoom(parsed.job, planned.value),
+        ...reckonStations(parsed.job, planned.value),
       },
     };
   }
-  const figure = explain(planned.plan.figures, options.explain);
+  const figure = explain(planned.value.figures, options.explain);
   return figure ? { ok: true, output: figure } : fail(`--explain: the plan has no figure ${options.explain}`);
 }

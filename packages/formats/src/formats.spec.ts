@@ -27,7 +27,7 @@ function documentOf(job: Job, change: Partial<JobDocument> = {}): JobDocument {
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());
   return {
     job,
-    plan: outcome.plan,
+    plan: outcome.value,
     works: SHIPPED_WORKS,
     revision: 3,
     state: 'released',

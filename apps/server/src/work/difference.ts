@@ -12,7 +12,7 @@ export interface Compared {
 function figuresOf({ revision: { job, works }, kept }: Compared): Figures {
   if (kept) return readKept(kept).figures;
   const planned = plan(job, works);
-  return planned.ok ? planned.plan.figures : {};
+  return planned.ok ? planned.value.figures : {};
 }
 
 /**

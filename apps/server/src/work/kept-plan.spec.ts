@@ -21,7 +21,7 @@ const revision = {
 function planned(of: Job): Plan {
   const outcome = plan(of, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
-  return outcome.plan;
+  return outcome.value;
 }
 /** Stands for what another engine said when the revision was released. */
 const otherwise = deflated(planned({ ...job, order: { ...job.order, quantity: job.order.quantity * 2 } }));

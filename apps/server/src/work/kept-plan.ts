@@ -17,7 +17,7 @@ export function readKept(kept: Uint8Array): Plan {
 function planToday({ job, works }: Pick<Revision, 'job' | 'works'>): Plan {
   const planned = plan(job, works);
   if (!planned.ok) throw invalid(planned.issues.map((issue) => ({ path: issue.path, message: issueText(issue) })));
-  return planned.plan;
+  return planned.value;
 }
 
 /** The plan of a revision: the one that it was released with, else as it is reckoned today. */

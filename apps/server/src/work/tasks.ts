@@ -1,7 +1,8 @@
 import {
   type Carrier,
   type Job,
-  type PlanOutcome,
+  type Outcome,
+  type Plan,
   type RoomEvent,
   type RoomRecord,
   type RoomState,
@@ -44,16 +45,16 @@ interface JobInWorks {
   readonly works: Works;
 }
 
-function assessed({ job, works }: JobInWorks, outcome: PlanOutcome): Assessment {
+function assessed({ job, works }: JobInWorks, outcome: Outcome<Plan>): Assessment {
   const finish = completionOf(job);
   if (!outcome.ok) return { finish, needs: [], problems: outcome.issues.map(issueText), carriers: [] };
-  const carriers = listCarriers(job, outcome.plan, works);
+  const carriers = listCarriers(job, outcome.value, works);
   return {
     finish,
-    needs: purchaseNeeds(job, outcome.plan, works),
+    needs: purchaseNeeds(job, outcome.value, works),
     problems: [],
     carriers: [...new Set(carriers.map(({ key }) => key))],
-    packed: packedAs(job, outcome.plan),
+    packed: packedAs(job, outcome.value),
   };
 }
 
@@ -70,11 +71,11 @@ export function judge(asked: JobInWorks): {
   const { job, works } = asked;
   const outcome = plan(job, works);
   const faults = outcome.ok
-    ? checkRoute(job, outcome.plan, works)
+    ? checkRoute(job, outcome.value, works)
         .filter(({ weight }) => weight === 'hard')
         .map((finding) => ({ path: finding.path, message: findingText(finding) }))
     : outcome.issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
-  return { faults, assessment: assessed(asked, outcome), kept: outcome.ok ? deflated(outcome.plan) : undefined };
+  return { faults, assessment: assessed(asked, outcome), kept: outcome.ok ? deflated(outcome.value) : undefined };
 }
 
 /** A step that a record would be of, in the job as it is planned; refused with what stands in the way. */
@@ -123,8 +124,8 @@ export function askRoom({ job, works, records, event }: RoomQuestion): RoomAnswe
   const outcome = plan(job, works);
   if (!outcome.ok) return { refused: [], problems: outcome.issues.map(issueText), keys: [], finished: false };
   const state = roomState(records);
-  const refused = refuse({ job, works, plan: outcome.plan, state }, event);
-  const carriers = listCarriers(job, outcome.plan, works);
+  const refused = refuse({ job, works, plan: outcome.value, state }, event);
+  const carriers = listCarriers(job, outcome.value, works);
   const counts = new Map([...state.counts].map(([step, counted]) => [step, counted.event.good]));
   if (event.kind === 'count') counts.set(event.step, event.good);
   return {

@@ -152,7 +152,7 @@ describe('laws of material over all families, with random answers', () => {
         const job = makeJob(family, answers, SHIPPED_WORKS);
         const outcome = plan(job, SHIPPED_WORKS);
         if (!outcome.ok) return;
-        const made = outcome.plan;
+        const made = outcome.value;
         for (const { state } of made.edges)
           for (const value of [state.widthMm, state.heightMm, state.caliperUm, state.freeUm, state.massG])
             expect(Number.isFinite(value) && value >= 0).toBe(true);

@@ -14,7 +14,7 @@ const forecast = (job: Job, counts: readonly StepCounted[]) => {
 };
 const needs = (job: Job): Record<string, number> => {
   const outcome = plan(job, SHIPPED_WORKS);
-  return Object.fromEntries(outcome.ok ? outcome.plan.steps.map(({ id, needsOut }) => [id, needsOut]) : []);
+  return Object.fromEntries(outcome.ok ? outcome.value.steps.map(({ id, needsOut }) => [id, needsOut]) : []);
 };
 const map = example('trail-map');
 const programme = example('concert-programme');

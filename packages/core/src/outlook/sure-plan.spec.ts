@@ -20,7 +20,7 @@ describe('sureness of a job', () => {
       const job = example(name);
       const outcome = plan(job, SHIPPED_WORKS);
       const { quantities } = sure({ ...job, norms: { ...job.norms, ...certain } }, 0.5, { draws: 201 });
-      for (const [id, wanted] of Object.entries(outcome.ok ? outcome.plan.schools.step : {}))
+      for (const [id, wanted] of Object.entries(outcome.ok ? outcome.value.schools.step : {}))
         expect(Math.abs((quantities[id] ?? 0) - wanted)).toBeLessThanOrEqual(3);
     }
   });

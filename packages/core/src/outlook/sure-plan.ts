@@ -62,7 +62,7 @@ function costsOf(job: Job, works: Works): { unit: number; again: number } {
     const order = { ...job.order, quantity: items?.reduce((sum, one) => sum + one.quantity, 0) ?? quantity };
     const outcome = plan({ ...job, order, ...(items ? { items } : {}) }, works);
     if (!outcome.ok) return undefined;
-    const { cost, pressSheets } = outcome.plan.totals;
+    const { cost, pressSheets } = outcome.value.totals;
     return { total: cost.total, plates: cost.plates, sheets: Object.values(pressSheets).reduce((a, b) => a + b, 0) };
   };
   const { quantity } = job.order;

@@ -9,7 +9,7 @@ export const example = (name: string): Job =>
 export function planned(job: Job, works: Works = SHIPPED_WORKS): Plan {
   const outcome = plan(job, works);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));
-  return outcome.plan;
+  return outcome.value;
 }
 
 /** The job without the norms of its own, so that the shipped ones decide. */

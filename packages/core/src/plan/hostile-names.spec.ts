@@ -42,7 +42,7 @@ function hostile(names: readonly string[]): Renaming {
 function all(job: Job): { total: number; sheets: number[]; inks: number[] } {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));
-  const made = outcome.plan;
+  const made = outcome.value;
   checkRoute(job, made, SHIPPED_WORKS);
   listCarriers(job, made, SHIPPED_WORKS);
   purchaseNeeds(job, made, SHIPPED_WORKS);
@@ -109,7 +109,7 @@ describe('inks called like members of objects', () => {
     const [odd, usual] = [call(ink), call('Moss')];
     expect(all(odd)).toEqual(all(usual));
     const outcomes = [plan(odd, SHIPPED_WORKS), plan(usual, SHIPPED_WORKS)].map((one) =>
-      one.ok ? one.plan : undefined,
+      one.ok ? one.value : undefined,
     );
     expect(outcomes[0]?.totals.inkKgByName[ink]).toBeCloseTo(outcomes[1]?.totals.inkKgByName['Moss'] ?? NaN, 12);
     expect(diffFigures(outcomes[0]?.figures ?? {}, outcomes[1]?.figures ?? {})).toEqual([]);
@@ -120,10 +120,10 @@ describe('inks called like members of objects', () => {
     const outcome = plan(example('trail-map'), SHIPPED_WORKS);
     if (!outcome.ok) throw new Error('not planned');
     for (const name of HOSTILE) {
-      expect(outcome.plan.layouts[name]).toBeUndefined();
-      expect(outcome.plan.packings[name]).toBeUndefined();
-      expect(outcome.plan.figures[name]).toBeUndefined();
-      expect(outcome.plan.totals.pressSheets[name]).toBeUndefined();
+      expect(outcome.value.layouts[name]).toBeUndefined();
+      expect(outcome.value.packings[name]).toBeUndefined();
+      expect(outcome.value.figures[name]).toBeUndefined();
+      expect(outcome.value.totals.pressSheets[name]).toBeUndefined();
     }
   });
 });

@@ -42,7 +42,7 @@ describe('norms at the very ends of their limits', () => {
         continue;
       }
       planned += 1;
-      const wrong = Object.values(outcome.plan.figures).filter(({ value }) => !Number.isFinite(value));
+      const wrong = Object.values(outcome.value.figures).filter(({ value }) => !Number.isFinite(value));
       expect([wild.norms, wrong.map(({ id }) => id)]).toEqual([wild.norms, []]);
     }
     expect(planned).toBeGreaterThan(50);

@@ -23,7 +23,7 @@ const packet = (change: Partial<FamilyAnswers> = {}): Job => {
 function planned(job: Job): Plan {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.issues));
-  return outcome.plan;
+  return outcome.value;
 }
 const hoursOf = (made: Plan): Record<string, number> =>
   Object.fromEntries(made.steps.map(({ id, hours }) => [id, hours]));

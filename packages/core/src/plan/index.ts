@@ -10,16 +10,7 @@ export { type LiftWork, beltRate, liftTime, rateTime, sheetsPerLift } from './ho
 export { curveShare, fluteShare } from './hours/speed-curve.js';
 export { type Through, counterOf, countsOf, hourly, runHours } from './hours/throughput.js';
 export { type Pile, listPiles } from './piles.js';
-export {
-  type Plan,
-  type PlanEdge,
-  type PlanOutcome,
-  type PlanStep,
-  type PlannedUse,
-  type Totals,
-  flowOf,
-  plan,
-} from './plan.js';
+export { type Plan, type PlanEdge, type PlanStep, type PlannedUse, type Totals, flowOf, plan } from './plan.js';
 export { rollSpec, runRolls } from './press/roll-figures.js';
 export { handNorm } from './step-norms.js';
 export { adhesiveAt } from './uses/adhesive.js';

@@ -17,7 +17,7 @@ const programme = example('concert-programme');
 const codes = (job: Job): string[] => {
   const outcome = plan(job, SHIPPED_WORKS);
   return outcome.ok
-    ? outcome.plan.advice.map(({ code }) => code)
+    ? outcome.value.advice.map(({ code }) => code)
     : outcome.issues.map(({ code, path }) => `${code} ${path}`);
 };
 const component = (job: Job, change: Partial<Component>, at = 0): Job => ({
@@ -273,7 +273,7 @@ describe('a section folded by a list of the house', () => {
     if (!scheme) throw new Error('no scheme');
     const grid = { columns: scheme.columns, rows: scheme.rows };
     const made = folded({ ...grid, folds: foldsText(scheme.folds) });
-    expect(made.ok && made.plan.layouts['section-1']?.section?.outer.map(({ page }) => page)).toEqual(
+    expect(made.ok && made.value.layouts['section-1']?.section?.outer.map(({ page }) => page)).toEqual(
       planned(programme).layouts['section-1']?.section?.outer.map(({ page }) => page),
     );
     const codes = (folding: OwnFolding): string[] => {

@@ -97,9 +97,6 @@ export interface Plan {
   readonly advice: readonly Issue[];
 }
 
-export type PlanOutcome =
-  { readonly ok: true; readonly plan: Plan } | { readonly ok: false; readonly issues: readonly Issue[] };
-
 /** A job whose material flow stands: what goes through every station, before hours, ink and cost. */
 interface Counted {
   readonly structure: Structure;
@@ -210,7 +207,7 @@ function numbersOf(job: Job, { lanes }: Structure, { flow }: Settled): Issue[] {
  * and on the server. Issues: every code of the catalogue; a plan never holds NaN or Infinity.
  * Source: handbook chapters 4, 5, 6 and 8.
  */
-export function plan(job: Job, asked: Works): PlanOutcome {
+export function plan(job: Job, asked: Works): Outcome<Plan> {
   const counted = count(job, asked);
   if (!counted.ok) return counted;
   const { structure, ledger, jobFlow, settled } = counted.value;
@@ -242,5 +239,5 @@ export function plan(job: Job, asked: Works): PlanOutcome {
     advice: [...structure.advice, ...adviseOrder(job)],
   };
   keepLedger(made, ledger);
-  return { ok: true, plan: made };
+  return { ok: true, value: made };
 }

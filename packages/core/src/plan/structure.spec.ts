@@ -90,14 +90,14 @@ describe('a plan that is kept', () => {
     if (!first) throw new Error('no route');
     Object.assign(first, { setup: 5_000 });
     const after = plan(job, works);
-    expect(before.ok && after.ok && after.plan.totals.paperKg > before.plan.totals.paperKg).toBe(true);
+    expect(before.ok && after.ok && after.value.totals.paperKg > before.value.totals.paperKg).toBe(true);
   });
 
   it('of before keeps its figures when the quantity has changed since', () => {
     const job = example('concert-programme');
     const before = plan(job, works);
-    const paper = before.ok ? before.plan.totals.paperKg : 0;
+    const paper = before.ok ? before.value.totals.paperKg : 0;
     plan({ ...job, order: { ...job.order, quantity: job.order.quantity * 3 } }, works);
-    expect(before.ok && before.plan.figures['total.paperKg']?.value).toBe(paper);
+    expect(before.ok && before.value.figures['total.paperKg']?.value).toBe(paper);
   });
 });

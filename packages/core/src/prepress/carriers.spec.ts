@@ -13,7 +13,7 @@ import { registerLines, registerMarks } from './register-plan.js';
 const planned = (job: Job): Plan => {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join());
-  return outcome.plan;
+  return outcome.value;
 };
 const map = example('trail-map');
 const withMap = (change: Partial<Component>, job: Partial<Job> = {}): Job => ({

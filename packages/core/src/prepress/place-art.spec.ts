@@ -9,7 +9,7 @@ import { overLimitCm2, placeArt, separationInk } from './place-art.js';
 
 const layoutOf = (job: Job, change: Partial<Component> = {}): ComponentLayout => {
   const outcome = plan({ ...job, components: job.components.map((c) => ({ ...c, ...change })) }, SHIPPED_WORKS);
-  const layout = outcome.ok ? Object.values(outcome.plan.layouts)[0] : undefined;
+  const layout = outcome.ok ? Object.values(outcome.value.layouts)[0] : undefined;
   if (!layout) throw new Error('not planned');
   return layout;
 };

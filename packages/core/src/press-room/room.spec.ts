@@ -11,7 +11,7 @@ import { roomState } from './state.js';
 const planned = (job: Job): Plan => {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());
-  return outcome.plan;
+  return outcome.value;
 };
 const map = example('trail-map');
 /** The trail map with a mixed colour on its front. */

@@ -17,7 +17,7 @@ const change = (job: Job, patch: Partial<Component>, at = 0): Job => ({
 const codes = (job: Job): string[] => {
   const outcome = plan(job, SHIPPED_WORKS);
   return outcome.ok
-    ? outcome.plan.advice.map(({ code }) => code)
+    ? outcome.value.advice.map(({ code }) => code)
     : outcome.issues.map(({ code, path }) => `${code} ${path}`);
 };
 

@@ -11,7 +11,7 @@ import { applyMend, checkRoute } from './check-route.js';
 function findings(job: Job, works: Works = SHIPPED_WORKS) {
   const outcome = plan(job, works);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));
-  return checkRoute(job, outcome.plan, works);
+  return checkRoute(job, outcome.value, works);
 }
 const broken = (job: Job, works?: Works): string[] => [...new Set(findings(job, works).map(({ rule }) => rule))];
 

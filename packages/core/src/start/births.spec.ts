@@ -47,7 +47,7 @@ describe('a job at its birth', () => {
         if (issues.length > 0) return;
         const outcome = plan(job, SHIPPED_WORKS);
         if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));
-        expect(checkRoute(job, outcome.plan, SHIPPED_WORKS)).toEqual([]);
+        expect(checkRoute(job, outcome.value, SHIPPED_WORKS)).toEqual([]);
       }),
       { numRuns: 12, seed: 13 },
     );

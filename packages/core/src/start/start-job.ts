@@ -35,7 +35,7 @@ function mended(first: Job, works: Works): Tried {
   for (let round = 0; ; round++) {
     const outcome = plan(job, works);
     if (!outcome.ok) return { job, broken: outcome.issues, findings: [] };
-    const findings = checkRoute(job, outcome.plan, works);
+    const findings = checkRoute(job, outcome.value, works);
     const next = round < MOST_MENDS ? nextMend(job, findings, seen) : undefined;
     if (!next) return { job, broken: [], findings: [...findings] };
     job = next;

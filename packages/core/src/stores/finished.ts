@@ -34,11 +34,11 @@ export function mostFinished(job: Job, works: Works): number | undefined {
   const planned = plan(job, works);
   const unspoiled = plan({ ...job, route: job.route.map((step) => ({ ...step, setup: 0, running: 0 })) }, works);
   if (!planned.ok || !unspoiled.ok) return undefined;
-  const given = new Map(planned.plan.edges.map((edge) => [`${edge.material} ${edge.to ?? ''}`, edge.count]));
-  const shares = unspoiled.plan.edges
+  const given = new Map(planned.value.edges.map((edge) => [`${edge.material} ${edge.to ?? ''}`, edge.count]));
+  const shares = unspoiled.value.edges
     .filter(({ from, count }) => from === null && count > 0)
     .map(({ material, to, count }) => (given.get(`${material} ${to ?? ''}`) ?? count) / count);
-  return Math.floor(delivered(unspoiled.plan) * Math.max(1, Math.min(...shares)) + ROUNDING);
+  return Math.floor(delivered(unspoiled.value) * Math.max(1, Math.min(...shares)) + ROUNDING);
 }
 
 /** What is loaded when a customer calls pieces off the stock. */

@@ -1,4 +1,4 @@
-import { type Issue, error } from '../kernel/index.js';
+import { type Outcome, error } from '../kernel/index.js';
 import type { Job } from '../job/index.js';
 import { type Plan, plan } from '../plan/index.js';
 import { webOf } from '../press-sheet/index.js';
@@ -15,12 +15,9 @@ import { type Way, type Ways, rankWays, wayId } from './way.js';
 const SECOND_QUANTITY = 2;
 const PROGRESS_EVERY = 200;
 
-export type WaysOutcome =
-  { readonly ok: true; readonly value: Ways } | { readonly ok: false; readonly issues: readonly Issue[] };
-
 const stepSchool = (job: Job, works: Works, quantity: number): Plan | undefined => {
   const outcome = plan({ ...job, school: 'step', order: { ...job.order, quantity } }, works);
-  return outcome.ok ? outcome.plan : undefined;
+  return outcome.ok ? outcome.value : undefined;
 };
 
 /** Good pieces that have to leave each lane of the target; the same for every section of a text. */
@@ -42,7 +39,7 @@ export function findWays(
   asked: Works,
   target: WayTarget,
   progress: (share: number) => void = () => undefined,
-): WaysOutcome {
+): Outcome<Ways> {
   const works = withStockNorms(asked, told.norms);
   const job = target.kind === 'text' ? withAllOwnSheets(told, works) : told;
   const parts = targetComponents(job, target);
@@ -62,13 +59,13 @@ export function findWays(
     const name = parts.find(({ id }) => !lanes.has(id))?.name ?? (target.kind === 'text' ? 'text' : target.id);
     return { ok: false, issues: [error('ways.no-plain-lane', 'route', { component: name })] };
   }
-  const doubled = stepSchool(job, works, quantity * SECOND_QUANTITY) ?? outcome.plan;
-  const wanted = { one: wantedOf(outcome.plan, lanes), two: wantedOf(doubled, lanes) };
+  const doubled = stepSchool(job, works, quantity * SECOND_QUANTITY) ?? outcome.value;
+  const wanted = { one: wantedOf(outcome.value, lanes), two: wantedOf(doubled, lanes) };
   const search = new WaySearch(job, works, parts, lanes, wanted);
   const current = search.current();
   // What the rest of the job costs, at both quantities.
   const rest = {
-    one: outcome.plan.totals.cost.total - current.one.cost,
+    one: outcome.value.totals.cost.total - current.one.cost,
     two: doubled.totals.cost.total - current.two.cost,
   };
   const [choices, splits] = [search.choices(), search.splits(target)];

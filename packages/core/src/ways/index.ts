@@ -10,4 +10,4 @@ export {
   wayId,
 } from './way.js';
 export { type WayTarget, targetComponents, withWay } from './apply-way.js';
-export { type WaysOutcome, findWays } from './find-ways.js';
+export { findWays } from './find-ways.js';

@@ -80,6 +80,6 @@ export function sharedWays(job: Job, works: Works, ways: readonly Way[], current
     const { order } = shared;
     const at = (quantity: number) => plan({ ...shared, school: 'step', order: { ...order, quantity } }, works);
     const [one, two] = [at(order.quantity), at(2 * order.quantity)];
-    return one.ok && two.ok ? [wayOf(way, shared, { one: one.plan, two: two.plan })] : [];
+    return one.ok && two.ok ? [wayOf(way, shared, { one: one.value, two: two.value })] : [];
   });
 }

@@ -62,7 +62,7 @@ describe('jobs', () => {
       await manager.call('get', `/api/jobs/${rows.find(({ title }) => title === 'Trail map')?.id ?? 0}`)
     ).body as Revision;
     const planned = plan(job, works);
-    expect(planned.ok && planned.plan.totals.pressSheets).toEqual({ map: 5484 });
+    expect(planned.ok && planned.value.totals.pressSheets).toEqual({ map: 5484 });
   });
 
   it('are saved as a draft, version by version', async () => {
@@ -102,7 +102,7 @@ describe('jobs', () => {
       const { job, works } = (await manager.call('get', `/api/jobs/${first.id}/revisions/${revision}`))
         .body as Revision;
       const planned = plan(job, works);
-      return planned.ok ? planned.plan.totals.pressSheets['map'] : undefined;
+      return planned.ok ? planned.value.totals.pressSheets['map'] : undefined;
     };
     const before = await sheets(1);
     await manager.call('put', '/api/norms/spoil.cut.setup', {

@@ -23,7 +23,7 @@ async function newJob(change: Partial<Job> = {}): Promise<Revision> {
 const plannedOf = ({ job, works }: Revision) => {
   const outcome = plan(job, works);
   if (!outcome.ok) throw new Error('not planned');
-  return outcome.plan;
+  return outcome.value;
 };
 const carriersOf = (revision: Revision): Carrier[] => listCarriers(revision.job, plannedOf(revision), revision.works);
 const enter = (revision: Revision, event: RoomEvent, who = operator) =>

@@ -42,5 +42,5 @@ export const MORE = 1_000;
 export function costOfNext(job: Job, works: Works, now: Plan): number | undefined {
   const { quantity, deliveries: _deliveries, ...order } = job.order;
   const outcome = plan({ ...job, order: { ...order, quantity: quantity + MORE } }, works);
-  return outcome.ok ? outcome.plan.totals.cost.total - now.totals.cost.total : undefined;
+  return outcome.ok ? outcome.value.totals.cost.total - now.totals.cost.total : undefined;
 }

@@ -11,7 +11,7 @@ export const example = (name: string): Job =>
 export function planned(job: Job): Plan {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error('the example cannot be planned');
-  return outcome.plan;
+  return outcome.value;
 }
 
 export const revisionOf = (job: Job, change: Partial<Revision> = {}): Revision =>

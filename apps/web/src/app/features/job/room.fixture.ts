@@ -22,7 +22,7 @@ export class FakeRoom implements Pick<Api, 'room' | 'enterEvent'> {
     if (seen !== this.records.length) throw new Error(`seen ${seen} of ${this.records.length}`);
     const planned = plan(this.job, SHIPPED_WORKS);
     if (!planned.ok) throw new Error('not planned');
-    const context = { job: this.job, plan: planned.plan, works: SHIPPED_WORKS, state: roomState(this.records) };
+    const context = { job: this.job, plan: planned.value, works: SHIPPED_WORKS, state: roomState(this.records) };
     const issues = refuse(context, event);
     if (issues.length > 0) {
       const errors = issues.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) }));

@@ -169,11 +169,11 @@ export class NewJobDialog {
     if (made.issues.length > 0) return { ok: false, text: [...new Set(made.issues.map(issueText))].join(' ') };
     const outcome = plan(made.job, made.works);
     if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
-    const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
+    const sheets = Object.values(outcome.value.totals.pressSheets).reduce((a, b) => a + b, 0);
     const split = made.job.components.flatMap(({ kind, pages }) => (kind === 'section' ? (pages ?? []) : []));
     const sections = this.bound() && split.length > 0 ? `${inSections(split)}. ` : '';
-    const carriers = figureOf(outcome.plan, 'total.plates');
-    const [first] = Object.values(outcome.plan.layouts);
+    const carriers = figureOf(outcome.value, 'total.plates');
+    const [first] = Object.values(outcome.value.layouts);
     const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
     return {
       ok: true,

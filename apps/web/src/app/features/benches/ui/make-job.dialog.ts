@@ -128,10 +128,10 @@ export class MakeJobDialog {
     if (!job) return { ok: false, text: 'The stock has no sheet that this press takes.' };
     const outcome = plan(job, this.data.works);
     if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
-    const sheets = Object.values(outcome.plan.totals.pressSheets).reduce((a, b) => a + b, 0);
+    const sheets = Object.values(outcome.value.totals.pressSheets).reduce((a, b) => a + b, 0);
     return {
       ok: true,
-      text: `${numberText(sheets)} press sheets, ${outcome.plan.totals.plates} plates.`,
+      text: `${numberText(sheets)} press sheets, ${outcome.value.totals.plates} plates.`,
     };
   });
 

@@ -1,4 +1,4 @@
-import { type Finding, type Job, type Plan, type PlanOutcome, type Works, checkRoute } from '@druckerei/core';
+import { type Finding, type Job, type Plan, type Outcome, type Works, checkRoute } from '@druckerei/core';
 import { type Revision, pathOf } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type JobCommand, isSameEdit } from './commands';
@@ -186,7 +186,7 @@ export const jobFeature = createFeature({
         base && works ? versionsOf(base, commands.slice(0, cursor), works) : [],
     );
     const selectJob = createSelector(selectVersions, (versions): Job | null => versions[0] ?? null);
-    const selectOutcome = createSelector(selectJob, selectWorks, (job, works): PlanOutcome | null =>
+    const selectOutcome = createSelector(selectJob, selectWorks, (job, works): Outcome<Plan> | null =>
       job && works ? planned(job, works) : null,
     );
     /** The plan of the job, or of its last version that could be planned. */
@@ -195,10 +195,10 @@ export const jobFeature = createFeature({
       selectVersions,
       selectWorks,
       (outcome, versions, works): Plan | null => {
-        if (outcome?.ok) return outcome.plan;
+        if (outcome?.ok) return outcome.value;
         for (const version of versions.slice(1)) {
           const before = works ? planned(version, works) : null;
-          if (before?.ok) return before.plan;
+          if (before?.ok) return before.value;
         }
         return null;
       },
@@ -206,7 +206,7 @@ export const jobFeature = createFeature({
     /** The plan before the last change, to say what that did. */
     const selectPlanBefore = createSelector(selectVersions, selectWorks, ([, before], works): Plan | null => {
       const outcome = before && works ? planned(before, works) : null;
-      return outcome?.ok ? outcome.plan : null;
+      return outcome?.ok ? outcome.value : null;
     });
     /** What the route breaks, of the job as it is planned now. */
     const selectFindings = createSelector(
@@ -214,7 +214,7 @@ export const jobFeature = createFeature({
       selectOutcome,
       selectWorks,
       (job, outcome, works): readonly Finding[] =>
-        job && works && outcome?.ok ? checkRoute(job, outcome.plan, works) : [],
+        job && works && outcome?.ok ? checkRoute(job, outcome.value, works) : [],
     );
     return {
       selectFindings,

@@ -1,4 +1,4 @@
-import { type Job, type PlanOutcome, type Works, error, plan } from '@druckerei/core';
+import { type Job, type Outcome, type Plan, type Works, error, plan } from '@druckerei/core';
 import { type JobCommand, applyCommand } from './commands';
 
 interface Kept {
@@ -26,14 +26,14 @@ export function keepVersions(): (base: Job, commands: readonly JobCommand[], wor
   };
 }
 
-const outcomes = new WeakMap<Works, WeakMap<Job, PlanOutcome>>();
+const outcomes = new WeakMap<Works, WeakMap<Job, Outcome<Plan>>>();
 
 /**
  * The plan of a version of a job, reckoned once. Whatever goes wrong in it, the page stays: the job can be mended or put
  * aside in its plain view.
  */
-export function planned(job: Job, works: Works): PlanOutcome {
-  const known = outcomes.get(works) ?? new WeakMap<Job, PlanOutcome>();
+export function planned(job: Job, works: Works): Outcome<Plan> {
+  const known = outcomes.get(works) ?? new WeakMap<Job, Outcome<Plan>>();
   outcomes.set(works, known);
   const before = known.get(job);
   if (before) return before;
@@ -42,7 +42,7 @@ export function planned(job: Job, works: Works): PlanOutcome {
   return outcome;
 }
 
-function tried(job: Job, works: Works): PlanOutcome {
+function tried(job: Job, works: Works): Outcome<Plan> {
   try {
     return plan(job, works);
   } catch (thrown) {

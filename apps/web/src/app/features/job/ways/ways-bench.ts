@@ -105,7 +105,7 @@ export class WaysBench {
   private row(way: Way): Row {
     const [job, works] = [this.editor.job(), this.editor.works()];
     const outcome = job && works ? plan({ ...withWay(job, this.target(), way, works), school: 'step' }, works) : null;
-    const made = outcome?.ok ? outcome.plan : undefined;
+    const made = outcome?.ok ? outcome.value : undefined;
     const now = this.current();
     const difference = now ? way.cost - now.cost : 0;
     return {

@@ -1,4 +1,4 @@
-import type { Job, WayTarget, WaysOutcome, Works } from '@druckerei/core';
+import type { Job, Outcome, WayTarget, Ways, Works } from '@druckerei/core';
 
 /** What the page asks of the worker; one question a worker, which is ended to stop it. */
 export interface WaysQuestion {
@@ -8,4 +8,4 @@ export interface WaysQuestion {
 }
 
 export type WaysAnswer =
-  { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'done'; readonly outcome: WaysOutcome };
+  { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'done'; readonly outcome: Outcome<Ways> };
