@@ -14,7 +14,7 @@ import { type Packing, packingUses } from './uses/packing.js';
 import { partFigures } from './uses/part-figures.js';
 import type { Run } from './prepared.js';
 import { type PressTotals, type SheetsBySchool, pressSheetsBySchool } from './press/press-totals.js';
-import { type Settled, settle } from './counting/settle.js';
+import { type StableFlow, reckonUntilStable } from './counting/reckon-until-stable.js';
 import { type StepTime, NO_TIME } from './hours/step-time.js';
 import { type Structure, structureOf } from './structure.js';
 import { wasteFigure } from './cost/waste.js';
@@ -102,7 +102,7 @@ interface Counted {
   readonly structure: Structure;
   readonly ledger: Ledger;
   readonly jobFlow: JobFlow;
-  readonly settled: Settled;
+  readonly settled: StableFlow;
 }
 
 function planStep(
@@ -179,7 +179,7 @@ function count(job: Job, asked: Works): Outcome<Counted> {
   const ledger = new Ledger(structure.value.ledger);
   const jobFlow = askedOf(job, route, ledger);
   if (!jobFlow.ok) return jobFlow;
-  const settled = settle({ job, layouts: lanes, machines, norms, ledger }, jobFlow.value.graph);
+  const settled = reckonUntilStable({ job, layouts: lanes, machines, norms, ledger }, jobFlow.value.graph);
   if (!settled.ok) return settled;
   return {
     ok: true,
@@ -188,13 +188,13 @@ function count(job: Job, asked: Works): Outcome<Counted> {
 }
 
 /** The material flow of a job, as its plan reckons it. Issues: every code of the catalogue. */
-export function flowOf(job: Job, works: Works): Outcome<Settled> {
+export function flowOf(job: Job, works: Works): Outcome<StableFlow> {
   const counted = count(job, works);
   return counted.ok ? { ok: true, value: counted.value.settled } : counted;
 }
 
 /** Numbers that a run cannot be printed with. Issues: those of `numberIssues`. */
-function numbersOf(job: Job, { lanes }: Structure, { flow }: Settled): Issue[] {
+function numbersOf(job: Job, { lanes }: Structure, { flow }: StableFlow): Issue[] {
   const numbered = job.route.find(({ operation }) => operation === 'number');
   if (!numbered) return [];
   const positions = lanes.get(numbered.component ?? '')?.pattern.count ?? 1;

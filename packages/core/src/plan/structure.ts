@@ -1,7 +1,13 @@
 import { type Issue, type Outcome, Ledger } from '../kernel/index.js';
 import { type NormLookup, hasRunNorms, normsOf, withStockNorms } from '../norms/index.js';
 import type { Works } from '../works/index.js';
-import { type ComponentLayout, sharingLayouts, layOnce, sectionPositions, machineOf } from '../press-sheet/index.js';
+import {
+  type ComponentLayout,
+  sharingLayouts,
+  cachedLayout,
+  sectionPositions,
+  machineOf,
+} from '../press-sheet/index.js';
 import { adviseInks, adviseRegister } from '../prepress/index.js';
 import type { Job } from '../job/index.js';
 import { adviseJob } from './advice.js';
@@ -32,7 +38,7 @@ function layAll(job: Job, works: Works, norms: NormLookup): { layouts: Layouts; 
   job.components.forEach((component, i) => {
     // What shares a form is laid with it.
     if (component.on !== undefined) return;
-    const laid = layOnce(component, `components[${i}]`, context);
+    const laid = cachedLayout(component, `components[${i}]`, context);
     issues.push(...laid.issues);
     if (laid.layout) layouts.set(component.id, laid.layout);
   });

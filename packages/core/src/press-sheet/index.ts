@@ -32,7 +32,7 @@ export {
 export { pressArea } from './press-area.js';
 export { type PressSheet, sheetCandidates } from './press-sheet.js';
 export { type PressUnit, partsSheet, pressUnit } from './press-unit.js';
-export { layOnce } from './remember-layout.js';
+export { cachedLayout } from './cached-layout.js';
 export {
   type PlacedPage,
   type SectionLayout,

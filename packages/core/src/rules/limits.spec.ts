@@ -1,6 +1,5 @@
 import type { Job } from '../job/index.js';
-import type { FAMILY_RULES } from '../families/index.js';
-import { makeJob } from '../families/index.js';
+import { type FAMILY_RULES, makeJob } from '../families/index.js';
 import { answersOf } from '../families/families.fixture.js';
 import { UM } from '../kernel/index.js';
 import { normsOf } from '../norms/index.js';

@@ -1,6 +1,5 @@
 import fs from 'node:fs';
-import type { FAMILY_RULES } from '../families/index.js';
-import { makeJob } from '../families/index.js';
+import { type FAMILY_RULES, makeJob } from '../families/index.js';
 import { answersOf } from '../families/families.fixture.js';
 import type { Job } from '../job/index.js';
 import { example, planned } from '../plan/examples.fixture.js';

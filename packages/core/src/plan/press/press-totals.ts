@@ -15,7 +15,7 @@ import { takenBy } from '../../material/index.js';
 import { giveNorm } from '../../norms/index.js';
 import type { Layouts } from '../counting/build-graph.js';
 import type { Prepared, Run } from '../prepared.js';
-import type { Settled } from '../counting/settle.js';
+import type { StableFlow } from '../counting/reckon-until-stable.js';
 import { paperOfRun } from './buy-paper.js';
 import { overprintParts } from './overprint.js';
 import { inkParts, prepareInks } from './ink-figures.js';
@@ -48,7 +48,7 @@ const firstPass = (job: Unordered, component: string): Step | undefined =>
   job.route.find((step) => takenBy(step).some(({ material }) => material === paperOf(component)));
 
 /** Press sheets of every component, by the schools that count by rule and by the job's own. */
-export function pressSheetsBySchool(job: Job, layouts: Layouts, { flow, units }: Settled): SheetsBySchool {
+export function pressSheetsBySchool(job: Job, layouts: Layouts, { flow, units }: StableFlow): SheetsBySchool {
   const first = new Map([...layouts.keys()].map((id) => [id, firstPass(job, id)?.id ?? '']));
   const sheets = (count: (step: string) => number | undefined): Sheets =>
     table([...first].map(([component, step]) => [component, count(step) ?? 0]));

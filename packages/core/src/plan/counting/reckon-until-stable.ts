@@ -9,7 +9,7 @@ import { ownUnits } from './own-units.js';
 import { type RunLosses, NO_LOSSES, lossFigures, lossesAt, lostUnits } from './run-losses.js';
 
 /** A flow reckoned, splices and changes of carriers counted. */
-export interface Settled {
+export interface StableFlow {
   readonly graph: FlowGraph;
   readonly flow: Flow;
   /** Process units of every step by the job's own school. */
@@ -47,7 +47,7 @@ const MOST_ROUNDS = 12;
  * Issues: those of the flow; `web.rolls` and `press.carrier-life` where a run never stands.
  * Source: handbook chapter 6 "Webs and rolls".
  */
-export function settle(context: Context, built: FlowGraph): Outcome<Settled> {
+export function reckonUntilStable(context: Context, built: FlowGraph): Outcome<StableFlow> {
   const { job, machines, norms, ledger } = context;
   const tableOf = (step: string): SpoilageTable => spoilageTable(norms, { machine: machines.get(step)?.id });
   const passes = pressPasses(context);

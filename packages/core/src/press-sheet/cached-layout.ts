@@ -22,7 +22,7 @@ const NORMS = [
  * {@link layComponent}, remembered as long as the component and all that its layout reads stay the same: a plan is made at
  * every keystroke, and most of them touch no layout. The forms of a gang read other parts of the job, so they are laid anew.
  */
-export function layOnce(component: Component, path: string, context: LayContext): Laid {
+export function cachedLayout(component: Component, path: string, context: LayContext): Laid {
   if (component.kind === 'gang') return layComponent(component, path, context);
   const { job, works, norms, positions } = context;
   const read = NORMS.map((id) => norms(id).value);
