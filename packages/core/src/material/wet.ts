@@ -1,5 +1,5 @@
 import type { Drying } from '../press/index.js';
-import type { Operation } from '../route/index.js';
+import { type DryFor, type Operation, OPERATION_RULES } from '../route/index.js';
 import type { NormLookup } from '../norms/index.js';
 
 /** What lies wet on a material. */
@@ -22,61 +22,10 @@ export interface Wet {
   readonly stood: boolean;
 }
 
-/** What a station does to something wet: each stage wants a time of its own. */
-type Stage = 'side' | 'cut' | 'fold' | 'film' | 'bind' | 'handle' | 'none';
-
-/** What each operation wants to be dry for. Total, so that no operation is forgotten. Source: handbook chapters 5 and 7. */
-const STAGES: Readonly<Record<Operation, Stage>> = {
-  corrugate: 'none',
-  print: 'side',
-  dry: 'none',
-  overprint: 'side',
-  raise: 'none',
-  coat: 'cut',
-  laminate: 'film',
-  foil: 'film',
-  emboss: 'film',
-  mount: 'film',
-  cut: 'cut',
-  'die-cut': 'cut',
-  convert: 'cut',
-  score: 'fold',
-  fold: 'fold',
-  window: 'cut',
-  glue: 'fold',
-  envelope: 'fold',
-  gum: 'handle',
-  rivet: 'handle',
-  tip: 'bind',
-  gather: 'bind',
-  sew: 'bind',
-  spine: 'bind',
-  stitch: 'bind',
-  kit: 'handle',
-  bind: 'bind',
-  cool: 'none',
-  split: 'cut',
-  trim: 'cut',
-  line: 'bind',
-  case: 'bind',
-  'case-in': 'bind',
-  press: 'none',
-  rewind: 'cut',
-  number: 'cut',
-  inspect: 'handle',
-  count: 'handle',
-  hand: 'handle',
-  outside: 'none',
-  band: 'handle',
-  wrap: 'handle',
-  box: 'handle',
-  pallet: 'handle',
-};
-
 const HEAVY = '.heavy';
 
 /** Norm of the hours that ink wants before a stage; undefined where it is dry at once. */
-function inkNorm({ drying, coated, heavy }: Wet, stage: Stage): string | undefined {
+function inkNorm({ drying, coated, heavy }: Wet, stage: DryFor): string | undefined {
   if (stage === 'none') return undefined;
   if (drying === 'fast-setting') return `dry.fast.${stage === 'side' ? 'side' : 'later'}`;
   if (drying !== 'oxidative') return undefined;
@@ -89,7 +38,7 @@ export function wantedNorm(
   wet: Wet,
   operation: Operation,
 ): { readonly norm: string; readonly perHour: number } | undefined {
-  const stage = STAGES[operation];
+  const stage = OPERATION_RULES[operation].dryFor;
   const hours = (norm: string | undefined) => (norm === undefined ? undefined : { norm, perHour: 1 });
   if (stage === 'none') return undefined;
   switch (wet.kind) {

@@ -16,7 +16,11 @@ import { printSheet } from './print-sheet.js';
 import { bandSheet, boxSheet, outsideSheet, palletSheet } from './pack-sheet.js';
 import { type StationSheet, SheetBook } from './sheet.js';
 
-const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> = {
+/** A station whose counts and hours say all. */
+const plain = (): void => undefined;
+
+/** What each station is told beside its counts. Total, so that no operation is forgotten. */
+const MAKERS: Readonly<Record<Operation, (sheet: SheetBook) => void>> = {
   print: printSheet,
   corrugate: corrugateSheet,
   laminate: filmSheet,
@@ -50,6 +54,17 @@ const MAKERS: Partial<Readonly<Record<Operation, (sheet: SheetBook) => void>>> =
   outside: outsideSheet,
   box: boxSheet,
   pallet: palletSheet,
+  dry: plain,
+  overprint: plain,
+  raise: plain,
+  coat: plain,
+  convert: plain,
+  tip: plain,
+  spine: plain,
+  cool: plain,
+  split: plain,
+  line: plain,
+  press: plain,
 };
 
 /** Set-up, run and people of a station. Source: handbook chapter 8. */
@@ -77,7 +92,7 @@ export function stationSheet(job: Job, plan: Plan, works: Works, stepId: string)
   const planned = plan.steps.find(({ id }) => id === stepId);
   if (!step || !planned) return undefined;
   const sheet = new SheetBook(job, plan, works, step, planned);
-  MAKERS[step.operation]?.(sheet);
+  MAKERS[step.operation](sheet);
   timeFigures(sheet);
   return sheet.sheet();
 }

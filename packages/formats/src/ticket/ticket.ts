@@ -2,7 +2,6 @@ import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import {
   type Component,
   type PlanStep,
-  CAUTIONS,
   CAUTION_RULE,
   OPERATION_RULES,
   drawLayout,
@@ -158,7 +157,7 @@ function cautions(step: PlanStep, name: string, said: Map<PlanStep['operation'],
   return {
     text:
       first === undefined
-        ? `Cautions. ${CAUTIONS[step.operation].join(' ')} ${CAUTION_RULE}`
+        ? `Cautions. ${OPERATION_RULES[step.operation].cautions.join(' ')} ${CAUTION_RULE}`
         : `Cautions as at ${first}.`,
     style: 'quiet',
     margin: [0, 3, 0, 0],

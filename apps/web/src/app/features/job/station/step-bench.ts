@@ -3,7 +3,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
-import { CAUTIONS, CAUTION_RULE, OPERATION_RULES, machinesFor, webOf, figureOf } from '@druckerei/core';
+import { CAUTION_RULE, OPERATION_RULES, machinesFor, webOf, figureOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
@@ -58,7 +58,7 @@ export class StepBench {
     const [job, works, step] = [this.editor.job(), this.editor.works(), this.step()];
     return job && works && step ? machinesFor(job, works, step) : [];
   });
-  protected readonly cautions = computed(() => CAUTIONS[this.step()?.operation ?? 'box']);
+  protected readonly cautions = computed(() => OPERATION_RULES[this.step()?.operation ?? 'box'].cautions);
   protected readonly cautionRule = CAUTION_RULE;
   protected readonly extras = computed(() => EXTRAS.flatMap((name) => this.figure(name) ?? []));
 

@@ -1,0 +1,46 @@
+import { CRUSH, CUTTING, LIFTING, LOCK_OUT, NIPS, NOISE, SHARP, STRIPPING } from './caution-texts.js';
+import type { OperationRule } from './operation-rule.js';
+
+/** Sheets parted and folded. In the order in which a sheet meets them. */
+export const SHEET_STATIONS = {
+  cut: {
+    name: 'Guillotine',
+    process: 'guillotine',
+    time: 'lifts',
+    finishing: true,
+    dryFor: 'cut',
+    cautions: [CUTTING, LOCK_OUT, LIFTING],
+  },
+  'die-cut': {
+    name: 'Die cut and strip',
+    process: 'die-cutter',
+    time: 'rate',
+    finishing: true,
+    dryFor: 'cut',
+    cautions: [CRUSH, LOCK_OUT, SHARP, STRIPPING, NOISE],
+  },
+  convert: {
+    name: 'Perforate and kiss-cut',
+    process: 'converter',
+    time: 'rate',
+    finishing: true,
+    dryFor: 'cut',
+    cautions: [NIPS, LOCK_OUT, SHARP],
+  },
+  score: {
+    name: 'Score',
+    process: 'scorer',
+    time: 'rate',
+    finishing: true,
+    dryFor: 'fold',
+    cautions: [NIPS, LOCK_OUT],
+  },
+  fold: {
+    name: 'Fold',
+    process: 'folder',
+    time: 'belt',
+    finishing: true,
+    dryFor: 'fold',
+    cautions: [NIPS, LOCK_OUT, NOISE],
+  },
+} as const satisfies Readonly<Record<string, OperationRule>>;
