@@ -1,3 +1,4 @@
+
 export * from './kernel/index.js';
 export * from './paper/index.js';
 export * from './layout/index.js';

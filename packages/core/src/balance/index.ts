@@ -1,1 +1,2 @@
+
 export * from './balance.js';

@@ -1,3 +1,4 @@
+
 export * from './ciede2000.js';
 export * from './aims.js';
 export * from './recipe.js';

@@ -1,5 +1,7 @@
 import { type Issue, type Kg, type Outcome, error } from '../kernel/index.js';
 
+
+
 /** A mixed colour: parts of base inks that add to 100. */
 export interface RecipePart {
   readonly ink: string;

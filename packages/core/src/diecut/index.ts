@@ -1,3 +1,4 @@
+
 export * from './drawing.js';
 export * from './structure.js';
 export { makeStructure } from './make-structure.js';

@@ -1,3 +1,4 @@
+
 export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from './edit-job.js';
 export {
   joinStation,

@@ -1,3 +1,4 @@
+
 export {
   type AskedFamily,
   type Closure,

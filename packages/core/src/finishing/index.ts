@@ -1,3 +1,4 @@
+
 export * from './book.js';
 export * from './guillotine.js';
 export * from './panels.js';

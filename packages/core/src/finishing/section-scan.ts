@@ -1,3 +1,4 @@
+
 /** What a reader of section codes can find. */
 export const SCAN_FAULTS = ['missing', 'doubled', 'wrong', 'turned', 'foreign'] as const;
 export type ScanFault = (typeof SCAN_FAULTS)[number];

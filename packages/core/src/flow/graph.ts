@@ -1,3 +1,4 @@
+
 /** What a step takes in: so many of a material for one process unit. */
 export interface FlowInput {
   readonly material: string;

@@ -1,5 +1,7 @@
 import type { Mm } from '../kernel/index.js';
 
+
+
 /** One product or version that shares sheets with others. */
 export interface GangItem {
   readonly id: string;

@@ -1,3 +1,4 @@
+
 export * from './point.js';
 export * from './clearance.js';
 export * from './check-outline.js';

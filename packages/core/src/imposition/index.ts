@@ -1,3 +1,4 @@
+
 export * from './fold-scheme.js';
 export * from './fold-list.js';
 export * from './split.js';

@@ -1,3 +1,4 @@
+
 /** How sections come together: one inside the other (saddle), or one behind the other (gathered). */
 export type Assembly = 'nested' | 'gathered';
 

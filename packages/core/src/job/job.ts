@@ -9,6 +9,8 @@ import type { Binding } from './binding.js';
 import type { Component } from './component.js';
 import type { Step } from './step.js';
 
+
+
 export * from './finish.js';
 
 export const FAMILIES = [

@@ -1,3 +1,4 @@
+
 /** What the order lets us deliver. Percents of the quantity. */
 export type OversPolicy =
   | { readonly kind: 'exact' }

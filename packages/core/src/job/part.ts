@@ -1,5 +1,7 @@
 import type { Mm } from '../kernel/index.js';
 
+
+
 /** Something bought ready made that the route takes in: envelopes, endpapers, inserts, windows, cases. */
 export interface Part {
   readonly id: string;

@@ -1,3 +1,4 @@
+
 export * from './units.js';
 export * from './fraction.js';
 export * from './issue.js';

@@ -1,3 +1,4 @@
+
 /** Taken once: it is called millions of times. */
 const { imul } = Math;
 

@@ -1,3 +1,4 @@
+
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** Making a format takes some twenty times as long as using it. */

@@ -1,5 +1,7 @@
 import { alongTheWeb, outOfBought } from './bought-sheet.js';
 
+
+
 const press = { widthMm: 500, heightMm: 350, grain: 'width' } as const;
 
 describe('press sheets out of a bought sheet', () => {

@@ -3,6 +3,8 @@ import { upperBound } from './bound.js';
 import { GuillotineSearch } from './guillotine.js';
 import { indexBelow, normalLengths } from './normal-lengths.js';
 
+
+
 const problem = (width: number, height: number, cellWidth: number, cellHeight: number) => ({
   width,
   height,

@@ -1,3 +1,4 @@
+
 export * from './sheet.js';
 export * from './pattern-request.js';
 export * from './pattern.js';

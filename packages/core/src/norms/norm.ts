@@ -1,5 +1,7 @@
 import type { Source } from '../kernel/index.js';
 
+
+
 export const NORM_GROUPS = [
   'spoilage',
   'table',

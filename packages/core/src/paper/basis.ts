@@ -1,5 +1,7 @@
 import type { Inch, Pound, Um } from '../kernel/index.js';
 
+
+
 /** Basis sheet of each US grade, inches. Source: practice, handbook chapter 3. */
 export const BASIS_SHEETS = {
   bond: [17, 22],

@@ -1,3 +1,4 @@
+
 export * from './sizes.js';
 export * from './weight.js';
 export * from './basis.js';

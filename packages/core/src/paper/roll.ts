@@ -1,5 +1,7 @@
 import { type Gsm, type Hour, type Kg, type Metre, type Mm, type Um, floorRatio } from '../kernel/index.js';
 
+
+
 const MINUTES_PER_HOUR = 60;
 
 /**

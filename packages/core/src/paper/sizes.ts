@@ -1,5 +1,7 @@
 import type { Mm } from '../kernel/index.js';
 
+
+
 export interface Size {
   readonly widthMm: Mm;
   readonly heightMm: Mm;

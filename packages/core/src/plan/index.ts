@@ -15,4 +15,7 @@ export { rollSpec, runRolls } from './press/roll-figures.js';
 export { handNorm } from './step-norms.js';
 export { adhesiveAt } from './uses/adhesive.js';
 export { type Packing } from './uses/packing.js';
-export { type Use, type UseAt, STITCHES, dieSide, quantityOf, strikingDie, usesOf } from './uses/use.js';
+export { STITCHES } from './uses/stations/bindery.js';
+export { dieSide, strikingDie } from './uses/stations/surface.js';
+export { type Use, type UseAt } from './uses/stations/use-at.js';
+export { quantityOf, usesOf } from './uses/use.js';

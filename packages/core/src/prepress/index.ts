@@ -1,3 +1,4 @@
+
 export { carrierPrice, lifeNorm } from './carrier-norms.js';
 export { type Carrier } from './carrier.js';
 export { TEST_PLATE, listCarriers } from './carriers.js';

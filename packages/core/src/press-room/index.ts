@@ -1,3 +1,4 @@
+
 export { forecastCount } from './forecast.js';
 export { type RoomContext, pressGate, refuse } from './gates.js';
 export {

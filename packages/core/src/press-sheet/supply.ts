@@ -3,6 +3,8 @@ import { type GrainedSheet, type OutOfBought, alongTheWeb, outOfBought } from '.
 import { sheeterLanes } from '../paper/index.js';
 import type { Component } from '../job/index.js';
 
+
+
 /** Where a component's press sheets come from. */
 export type Supply =
   | { readonly kind: 'press sheet' }

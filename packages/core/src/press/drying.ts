@@ -1,5 +1,7 @@
 import type { PrintProcess } from './process.js';
 
+
+
 /** How an ink dries. Source: handbook chapter 5 "Drying and handling". */
 export const DRYINGS = ['oxidative', 'fast-setting', 'uv', 'heatset', 'water-based', 'solvent', 'toner'] as const;
 export type Drying = (typeof DRYINGS)[number];

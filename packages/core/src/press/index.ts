@@ -1,3 +1,4 @@
+
 export * from './work-style.js';
 export * from './ink.js';
 export * from './process.js';

@@ -1,3 +1,4 @@
+
 /** Units that one side of one pass may use: from `first`, so many. */
 export interface UnitRange {
   readonly first: number;

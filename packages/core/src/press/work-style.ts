@@ -1,3 +1,4 @@
+
 /** How the two sides of a sheet are printed. */
 export const WORK_STYLES = ['single', 'sheetwise', 'work-and-turn', 'work-and-tumble', 'perfecting'] as const;
 export type WorkStyle = (typeof WORK_STYLES)[number];

@@ -1,3 +1,4 @@
+
 export * from './reading.js';
 export { type RegisterFit, MOST_OFFSET_MM, fitRegister } from './fit.js';
 export * from './advice.js';

@@ -7,6 +7,7 @@ import { SURFACE_STATIONS } from './stations/surface-stations.js';
 import type { MachineProcess } from './stations/machine-process.js';
 import type { OperationRule } from './stations/operation-rule.js';
 
+
 export * from './stations/machine-process.js';
 export type { DryFor, OperationRule, TimeModel } from './stations/operation-rule.js';
 
@@ -19,6 +20,15 @@ const STATIONS = {
   ...PACK_STATIONS,
 };
 export type Operation = keyof typeof STATIONS;
+/** Operations of each kind of station, for records that are total kind by kind. */
+export interface StationOf {
+  readonly press: keyof typeof PRESS_STATIONS;
+  readonly surface: keyof typeof SURFACE_STATIONS;
+  readonly sheet: keyof typeof SHEET_STATIONS;
+  readonly box: keyof typeof BOX_STATIONS;
+  readonly bindery: keyof typeof BINDERY_STATIONS;
+  readonly pack: keyof typeof PACK_STATIONS;
+}
 
 /** Every operation with what it is, roughly in the order in which a sheet meets them. */
 export const OPERATION_RULES: Readonly<Record<Operation, OperationRule>> = STATIONS;

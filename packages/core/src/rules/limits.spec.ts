@@ -8,6 +8,8 @@ import { type MachineTakes, type Works, SHIPPED_WORKS } from '../works/index.js'
 import { checkRoute } from './check-route.js';
 import type { Finding } from './finding.js';
 
+
+
 const family = (name: keyof typeof FAMILY_RULES, change: object = {}): Job =>
   makeJob(name, { ...answersOf(name), ...change }, SHIPPED_WORKS);
 const findings = (job: Job, works: Works = SHIPPED_WORKS): readonly Finding[] =>

@@ -3,6 +3,8 @@ import type { Operation } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 
+
+
 /** What a rule looks for in a route. */
 export type Predicate = (facts: RouteFacts) => readonly Found[];
 

@@ -8,6 +8,8 @@ import { type Works, SHIPPED_WORKS } from '../works/index.js';
 import { houseRuleId } from '../norms/index.js';
 import { applyMend, checkRoute } from './check-route.js';
 
+
+
 function findings(job: Job, works: Works = SHIPPED_WORKS) {
   const outcome = plan(job, works);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));

@@ -1,1 +1,2 @@
+
 export { type Start, checkAnswers, newJob, startJob } from './start-job.js';

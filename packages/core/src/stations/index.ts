@@ -1,3 +1,4 @@
+
 export { numberList, voidsOf } from './number-sheet.js';
 export { stationSheet } from './station-sheet.js';
 export { type StationSheet, type StationTable } from './sheet.js';

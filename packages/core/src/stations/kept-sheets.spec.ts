@@ -7,6 +7,8 @@ import { SHIPPED_WORKS } from '../works/index.js';
 import type { Shape, StationDrawing } from './drawing.js';
 import { stationSheet } from './station-sheet.js';
 
+
+
 const EXAMPLES = fs
   .readdirSync(new URL('../../../../docs/examples/', import.meta.url))
   .flatMap((name) => (name.endsWith('.json') ? [name.replace('.json', '')] : []));

@@ -10,6 +10,8 @@ import { type Works, SHIPPED_WORKS } from '../works/index.js';
 import { numberList, voidsOf } from './number-sheet.js';
 import { stationSheet } from './station-sheet.js';
 
+
+
 const EXAMPLES = fs
   .readdirSync(new URL('../../../../docs/examples/', import.meta.url))
   .filter((name) => name.endsWith('.json'))

@@ -1,3 +1,4 @@
+
 export * from './needs.js';
 export * from './buy.js';
 export * from './rests.js';

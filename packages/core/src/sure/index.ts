@@ -1,3 +1,4 @@
+
 export { betaCdf, betaQuantile } from './beta.js';
 export { type Chance, CERTAIN } from './step-chance.js';
 export { type DrawRequest, type Required, drawRequired } from './draws.js';

@@ -1,3 +1,4 @@
+
 export {
   type Ranking,
   type Refusal,

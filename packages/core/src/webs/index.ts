@@ -1,3 +1,4 @@
+
 export { type WebLayout, type WebSetting, impressionsFor, layWeb, webMetres } from './commercial.js';
 export {
   type CorrugatorPlan,

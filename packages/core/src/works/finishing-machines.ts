@@ -1,5 +1,7 @@
 import type { Machine, MachineTakes } from './works.js';
 
+
+
 const takes = (
   maxMm: readonly [number, number],
   minMm: readonly [number, number],

@@ -5,7 +5,8 @@ import { takenBy } from '../../material/index.js';
 import { giveNorm } from '../../norms/index.js';
 import { layoutAt } from '../../press-sheet/index.js';
 import type { Prepared, Run } from '../prepared.js';
-import { type Use, type UseAt, usesOf } from './use.js';
+import type { Use, UseAt } from './stations/use-at.js';
+import { usesOf } from './use.js';
 
 /** What a station uses up, with the figure that says how much. */
 export interface UsedUp {

@@ -1,3 +1,4 @@
+
 /** What kinds of machine the works has. */
 export const MACHINE_PROCESSES = [
   'sheet-fed',

@@ -1,0 +1,65 @@
+import type { Machine, SupplyId } from '../../../works/index.js';
+import type { NormLookup } from '../../../norms/index.js';
+import type { ComponentLayout } from '../../../press-sheet/index.js';
+import type { Step, Unordered } from '../../../job/index.js';
+import type { Material, Taken } from '../../../material/index.js';
+
+/** A value of a formula that is no norm: measured on the material, or told in the job. */
+export interface UseValue {
+  readonly name: string;
+  readonly value: number;
+  readonly unit: string;
+  readonly told?: boolean;
+}
+
+/** So much of a supply at a station: a formula over named values, norms, and `units`, what goes through it. */
+export interface Use {
+  readonly supply: SupplyId;
+  readonly formula: string;
+  readonly values: Readonly<Record<string, UseValue>>;
+  readonly norms: Readonly<Record<string, string>>;
+}
+
+/** A station as its uses see it. */
+export interface UseAt {
+  readonly job: Unordered;
+  readonly step: Step;
+  readonly layout: ComponentLayout | undefined;
+  readonly machine: Machine | undefined;
+  readonly incoming: readonly Taken[];
+  readonly made: Material | undefined;
+  readonly norms: NormLookup;
+}
+
+export const mm = (name: string, value: number | undefined, told = false): UseValue => ({
+  name,
+  value: value ?? 0,
+  unit: 'mm',
+  ...(told ? { told } : {}),
+});
+export const plain = (name: string, value: number, unit: string): UseValue => ({ name, value, unit });
+
+export const BEAD = { width: 'glue.beadWidth', wet: 'glue.beadWet', density: 'glue.density' };
+export const AREA = { wet: 'glue.filmWet', density: 'glue.density' };
+/** Beads of glue, of so much length on one. Source: handbook chapter 7 "Gluing". */
+export const beads = (supply: SupplyId, length: UseValue): Use => ({
+  supply,
+  formula: 'units * length * width * wet * density / 1000 / 1000',
+  values: { length },
+  norms: BEAD,
+});
+/** Glue over an area of one. */
+export const overArea = (supply: SupplyId, area: UseValue): Use => ({
+  supply,
+  formula: 'units * area * wet * density / 1000 / 1000',
+  values: { area },
+  norms: AREA,
+});
+
+export const sheetArea = ({ incoming: [first] }: UseAt): UseValue =>
+  plain('Area of a sheet', (first?.material.widthMm ?? 0) * (first?.material.heightMm ?? 0), 'mm2');
+
+export const NOTHING = (): readonly Use[] => [];
+
+/** What a station uses up. */
+export type Uses = (at: UseAt) => readonly Use[];
