@@ -4,8 +4,6 @@ import { createRequire } from 'node:module';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-
-
 const repo = fileURLToPath(new URL('../../../', import.meta.url));
 
 function violations(folders: readonly string[]): string[] {

@@ -2,8 +2,6 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-
-
 const REPO = fileURLToPath(new URL('../../../', import.meta.url));
 const HANDBOOK = path.join(REPO, 'docs/handbook');
 

@@ -1,4 +1,3 @@
-
 export * from './kernel/index.js';
 export * from './paper/index.js';
 export * from './layout/index.js';

@@ -7,8 +7,6 @@ import type { Job } from '../job/index.js';
 import { COST_KINDS, costLines, costOfNext } from '../plan/index.js';
 import { isWaste, materialBalance } from './balance.js';
 
-
-
 const ASKED = Object.keys(FAMILY_RULES) as AskedFamily[];
 const EXAMPLES = [
   'board-game-box',

@@ -1,4 +1,14 @@
-import { type Figures, type Source, FigureBook, GRAMS, IDENTITY, evaluate, table, figureOf, valueAt } from '../kernel/index.js';
+import {
+  type Figures,
+  type Source,
+  FigureBook,
+  GRAMS,
+  IDENTITY,
+  evaluate,
+  table,
+  figureOf,
+  valueAt,
+} from '../kernel/index.js';
 import { type Loss, paperLosses } from '../outlook/index.js';
 import { type Job, figureId } from '../job/index.js';
 import type { Plan, PlanStep } from '../plan/index.js';
@@ -6,8 +16,6 @@ import { listCarriers } from '../prepress/index.js';
 import type { CarrierKind } from '../press/index.js';
 import { type NormLookup, normsOf, titleOf } from '../norms/index.js';
 import { type SupplyId, SUPPLIES, type Works } from '../works/index.js';
-
-
 
 /** What comes in, by kind: each has a factor of its own for what it stands for in CO2. */
 export const BALANCE_KINDS = ['paper', 'board', 'part', 'ink', 'coating', 'film', 'foil', 'glue', 'metal'] as const;

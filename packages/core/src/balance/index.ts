@@ -1,2 +1,1 @@
-
 export * from './balance.js';

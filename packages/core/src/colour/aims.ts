@@ -1,8 +1,6 @@
 import { own, type Source } from '../kernel/index.js';
 import { type Lab, ciede2000, cielab1976 } from './ciede2000.js';
 
-
-
 /** Aims for solids, as data: editions differ, and so may the works. */
 export interface AimSet {
   readonly id: string;

@@ -1,4 +1,3 @@
-
 /** A measured colour, CIELAB (D50, 2 degrees for print). Source: standard, ISO 11664-4 and ISO 13655. */
 export interface Lab {
   readonly l: number;

@@ -4,8 +4,6 @@ import { AIM_SETS, isOnAim } from './aims.js';
 import { type Lab, ciede2000 } from './ciede2000.js';
 import { asSuppliedKg, mixInk } from './recipe.js';
 
-
-
 // literature: Sharma, Wu and Dalal 2005, table 1. First colour, second colour, difference.
 const PAIRS: readonly (readonly number[])[] = [
   [50, 2.6772, -79.7751, 50, 0, -82.7485, 2.0425],

@@ -1,4 +1,3 @@
-
 export * from './ciede2000.js';
 export * from './aims.js';
 export * from './recipe.js';

@@ -1,8 +1,6 @@
 import { AIM_SETS, overprintOf } from './aims.js';
 import { checkPatch, inkRun, standInDensitometer } from './readings.js';
 
-
-
 const [set] = AIM_SETS;
 if (!set) throw new Error('no aims');
 const run = (seed: number) =>

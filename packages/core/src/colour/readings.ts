@@ -2,8 +2,6 @@ import { type Issue, SIGMAS, error, normal, slopeOf, own } from '../kernel/index
 import type { AimSet } from './aims.js';
 import { type Lab, cielab1976 } from './ciede2000.js';
 
-
-
 /** What an instrument reads of one ink on one sheet. */
 export interface PatchReading {
   readonly sheet: number;

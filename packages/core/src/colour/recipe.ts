@@ -1,7 +1,5 @@
 import { type Issue, type Kg, type Outcome, error } from '../kernel/index.js';
 
-
-
 /** A mixed colour: parts of base inks that add to 100. */
 export interface RecipePart {
   readonly ink: string;

@@ -3,8 +3,6 @@ import { MOST_PIECES, assembleDie } from './assemble.js';
 import type { DieLine } from './drawing.js';
 import { walkOutline } from './walk-outline.js';
 
-
-
 const at = (...numbers: number[]): Point[] =>
   Array.from({ length: numbers.length / 2 }, (_, i) => ({ x: numbers[2 * i] ?? 0, y: numbers[2 * i + 1] ?? 0 }));
 const cut = (...numbers: number[]): DieLine => ({ kind: 'cut', points: at(...numbers) });

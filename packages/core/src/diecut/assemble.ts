@@ -3,8 +3,6 @@ import { type Outline, type Point, boundsOf, distance, edgesOf, selfCrossing, si
 import type { DieArea, DieDrawing, DieLine } from './drawing.js';
 import { walkOutline } from './walk-outline.js';
 
-
-
 /** Most straight pieces that a drawing may have, and the largest drawing that can be laid. Source: practice, far above any die line. */
 export const MOST_PIECES = 20_000;
 /** Largest drawing file that is read, bytes. */

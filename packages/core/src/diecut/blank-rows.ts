@@ -1,8 +1,6 @@
 import { type Outline, boundsOf, halfTurn, once, quarterTurn, shift, signedArea, standOff } from '../geometry/index.js';
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** How blanks lie to each other: in straight rows, every second one turned end for end, or fitted into each other. */
 export const BLANK_ARRANGEMENTS = ['straight', 'head-to-tail', 'interlocked'] as const;
 export type BlankArrangement = (typeof BLANK_ARRANGEMENTS)[number];

@@ -1,8 +1,6 @@
 import { type Issue, error } from '../kernel/index.js';
 import { type StructureId, type StructureSize, tuckMm } from './structure.js';
 
-
-
 const TUCKED: readonly StructureId[] = ['straight-tuck', 'reverse-tuck', 'self-locking'];
 
 /** Largest measure that any die or case maker takes, millimetres. Source: practice. */

@@ -7,8 +7,6 @@ import { checkStructure } from './check-structure.js';
 import { makeStructure } from './make-structure.js';
 import { type StructureSize, STRUCTURES } from './structure.js';
 
-
-
 const box: StructureSize = { lengthMm: 90, widthMm: 60, depthMm: 120, caliperMm: 0.5 };
 const drawingOf = (id: (typeof STRUCTURES)[number], size = box, part = 0) => {
   const made = makeStructure(id, size).parts[part];

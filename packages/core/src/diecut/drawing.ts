@@ -1,8 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import { type Bounds, type Outline, type Point, boundsOf, distance, perimeter, signedArea } from '../geometry/index.js';
 
-
-
 /** What a line of a die does. Shown by shape: cut solid, crease dashed, perforation dotted. */
 export const LINE_KINDS = ['cut', 'crease', 'perforation'] as const;
 export type LineKind = (typeof LINE_KINDS)[number];

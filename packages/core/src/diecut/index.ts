@@ -1,4 +1,3 @@
-
 export * from './drawing.js';
 export * from './structure.js';
 export { makeStructure } from './make-structure.js';

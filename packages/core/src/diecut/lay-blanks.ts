@@ -1,7 +1,18 @@
 import { type Outline, boundsOf, signedArea, simplify } from '../geometry/index.js';
-import { type BlankArrangement, type BlankChoice, type BlankLayouts, type BlankRequest, type PlacedBlank, BLANK_ARRANGEMENTS, GUARD_MM, atOrigin, layTurned, layoutOf, rowsOf, turnedBlank } from './blank-rows.js';
-
-
+import {
+  type BlankArrangement,
+  type BlankChoice,
+  type BlankLayouts,
+  type BlankRequest,
+  type PlacedBlank,
+  BLANK_ARRANGEMENTS,
+  GUARD_MM,
+  atOrigin,
+  layTurned,
+  layoutOf,
+  rowsOf,
+  turnedBlank,
+} from './blank-rows.js';
 
 /** Steps of the search along a row's offset and along the shift from row to row. Cost grows with their product. */
 const OFFSET_STEPS = 16;

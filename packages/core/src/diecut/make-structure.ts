@@ -4,8 +4,6 @@ import { type Structure, type StructureId, type StructurePart, type StructureSiz
 import { drawTray } from './tray.js';
 import { type TubePanel, NO_END, drawTube, plainFlap, taperedFlap, tuckFlap } from './tube.js';
 
-
-
 /** Usual flaps and clearances; all practice, editable in the size. */
 const GLUE_FLAP_MM = 15;
 const JOINT_FLAP_MM = 35;

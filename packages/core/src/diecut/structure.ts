@@ -1,8 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import type { DieDrawing } from './drawing.js';
 
-
-
 /** Structures offered. Names are the trade's; handbook chapter 4. */
 export const STRUCTURES = [
   'straight-tuck',

@@ -3,8 +3,6 @@ import type { Outline } from '../geometry/index.js';
 import type { DieArea, DieDrawing, DieLine } from './drawing.js';
 import { tidy } from './tube.js';
 
-
-
 /** Most that a corner tab reaches along the wall that it is glued to. Source: practice. */
 const MOST_TAB_MM = 25;
 

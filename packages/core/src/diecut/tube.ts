@@ -2,8 +2,6 @@ import type { Mm } from '../kernel/index.js';
 import type { Outline, Point } from '../geometry/index.js';
 import type { DieArea, DieDrawing, DieLine } from './drawing.js';
 
-
-
 /** What stands on the end of one panel of a tube: its edge from the panel's left to its right corner, and its creases. */
 export interface PanelEnd {
   /** Heights above the panel, from left to right; x from the panel's left corner. Empty: the panel ends straight. */

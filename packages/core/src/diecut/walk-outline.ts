@@ -1,8 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import { type Outline, type Point, distance, signedArea } from '../geometry/index.js';
 
-
-
 export type Walked =
   | { readonly kind: 'outline'; readonly outline: Outline }
   /** The nearest pair of loose ends. */

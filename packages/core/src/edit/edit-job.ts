@@ -2,8 +2,6 @@ import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import type { Stock } from '../works/index.js';
 import { type Component, type Job, type Step, isUnprinted } from '../job/index.js';
 
-
-
 /** The print passes of a component in a work style, dried in between. Ids are stable: `print-map`, `print-map-2`. */
 export function printSteps(component: string, style: WorkStyle): Step[] {
   const steps: Step[] = [];

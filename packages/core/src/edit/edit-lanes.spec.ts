@@ -3,10 +3,18 @@ import { example, planned } from '../plan/examples.fixture.js';
 import type { Job } from '../job/job.js';
 import { plan } from '../plan/plan.js';
 import { setField } from '../job/set-field.js';
-import { joinStation, leaveOut, maySplit, openEnds, splitOf, splitStation, takeIn, takings, wholeShares } from './edit-lanes.js';
+import {
+  joinStation,
+  leaveOut,
+  maySplit,
+  openEnds,
+  splitOf,
+  splitStation,
+  takeIn,
+  takings,
+  wholeShares,
+} from './edit-lanes.js';
 import { insertBefore, removeStep } from './edit-route.js';
-
-
 
 const codes = (job: Job): string[] => {
   const outcome = plan(job, SHIPPED_WORKS);

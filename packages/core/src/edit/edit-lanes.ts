@@ -3,8 +3,6 @@ import { takenBy } from '../material/index.js';
 import { type Job, type Step, partMaterial, type FieldPath } from '../job/index.js';
 import { freeId, retake } from './edit-route.js';
 
-
-
 const PLACES = 1e9;
 const madeOf = ({ id, makes }: Step): readonly string[] => makes?.map(({ material }) => material) ?? [id];
 

@@ -1,8 +1,6 @@
 import { OPERATIONS, OPERATION_RULES, type Operation } from '../route/index.js';
 import type { Job, Step } from '../job/index.js';
 
-
-
 /** Stations that join, part or print, and so stand where the job's parts put them. */
 const FIXED: readonly Operation[] = [
   'print',

@@ -3,8 +3,6 @@ import type { Job, Step } from '../job/index.js';
 import { oddPlaceOf } from '../press-sheet/index.js';
 import { freeId, retake } from './edit-route.js';
 
-
-
 /** Sections that lie outermost at front and back of a gathered book. */
 export function outermostSections(job: Job): readonly string[] {
   const sections = job.components.filter(({ kind, runOf }) => kind === 'section' && runOf === undefined);

@@ -1,4 +1,3 @@
-
 export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from './edit-job.js';
 export {
   joinStation,

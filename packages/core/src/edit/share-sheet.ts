@@ -5,8 +5,6 @@ import { layComponent, sectionPositions } from '../press-sheet/index.js';
 import { type Component, type InkUse, type Job, type Step, itemMaterial } from '../job/index.js';
 import { cutSheetFirst, printSteps } from './edit-job.js';
 
-
-
 /** Most of each section that are tried on one form: more never fit a press sheet. */
 const MOST_EACH = 32;
 

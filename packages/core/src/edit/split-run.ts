@@ -1,8 +1,6 @@
 import { type Component, type Job, type Step, paperOf } from '../job/index.js';
 import { printSteps } from './edit-job.js';
 
-
-
 const isPress = ({ operation }: Step): boolean => operation === 'print' || operation === 'dry';
 const PLACES = 1e9;
 

@@ -3,8 +3,6 @@ import { type Job, type Step, paperOf } from '../job/index.js';
 import { cutSheetFirst } from './edit-job.js';
 import { endpaperOf, withEndpapers } from './endpapers.js';
 
-
-
 /** A step of a section's lane for the section's other half: its own ids, fed by its own steps and paper. */
 function twinOf(step: Step, ids: ReadonlyMap<string, string>, from: string, to: string): Step {
   const material = (id: string): string => (id === paperOf(from) ? paperOf(to) : (ids.get(id) ?? id));

@@ -1,7 +1,5 @@
 import type { Die, Family, FoldKind, SpineKind } from '../job/index.js';
 
-
-
 /** Families that begin with questions; a gang begins at its bench. */
 export type AskedFamily = Exclude<Family, 'gang'>;
 

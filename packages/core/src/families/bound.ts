@@ -1,5 +1,12 @@
 import { coverSheet } from '../finishing/index.js';
-import { SECTION_PAGES, mostPages, orderSections, splitPages, splitProposals, usualOddPlace } from '../imposition/index.js';
+import {
+  SECTION_PAGES,
+  mostPages,
+  orderSections,
+  splitPages,
+  splitProposals,
+  usualOddPlace,
+} from '../imposition/index.js';
 import type { MachineProcess } from '../route/index.js';
 import { UM, tenth } from '../kernel/index.js';
 import { type Works, BOARD_CUTTER } from '../works/index.js';
@@ -9,8 +16,6 @@ import type { Component, Step } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
 import { fitsASheet } from './fits-sheet.js';
 import { type Made, Lane, PROCESS, gsmOf, joined, sheetFor, styleOf } from './lane.js';
-
-
 
 const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
   from: [{ material: steps.at(-1)?.id ?? '' }],

@@ -9,8 +9,6 @@ import type { Component, Part } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
 import { type Made, Lane, PROCESS, caliperOf, dieTools, joined, sheetFor } from './lane.js';
 
-
-
 /** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
 export function carton(answers: FamilyAnswers, works: Works): Made {
   const component: Component = {

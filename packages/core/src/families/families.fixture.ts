@@ -1,8 +1,6 @@
 import type { AskedFamily, FamilyAnswers } from './answers.js';
 import { FAMILY_RULES } from './family-rules.js';
 
-
-
 /** The usual answers of a family. */
 export const answersOf = (family: AskedFamily): FamilyAnswers => ({
   number: 'HB-1',

@@ -6,8 +6,6 @@ import { FAMILY_RULES } from './family-rules.js';
 import { checkProduct as checkAnswers } from './impossible.js';
 import { makeJob as newJob } from './new-job.js';
 
-
-
 const ASKED = Object.keys(FAMILY_RULES) as AskedFamily[];
 
 describe('the families', () => {

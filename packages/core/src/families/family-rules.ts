@@ -1,7 +1,5 @@
 import type { AskedFamily, FamilyRule } from './answers.js';
 
-
-
 const A4 = { widthMm: 210, heightMm: 297 } as const;
 const A5 = { widthMm: 148, heightMm: 210 } as const;
 const B1 = { press: 'b1-perfector' } as const;

@@ -4,8 +4,6 @@ import type { NormLookup } from '../norms/index.js';
 import type { Job, Step } from '../job/index.js';
 import { type Material, type Taken, blockAndCover, stacked, takenBy } from '../material/index.js';
 
-
-
 /** A part that goes around a block, or to it, with the size that the block wants of it. Millimetres, trimmed. */
 export interface WantedSize {
   /** Station that puts it there. */

@@ -3,8 +3,6 @@ import { normsOf } from '../norms/index.js';
 import { layComponent, sheetCandidates, sectionPositions } from '../press-sheet/index.js';
 import type { Component, Job } from '../job/index.js';
 
-
-
 /** A job of one section and nothing else, for laying it. */
 const jobOf = (section: Component, twoUp: boolean): Job => ({
   format: 'druckerei-job',

@@ -3,8 +3,6 @@ import { type Component, type Item, type Job, type Step, itemMaterial } from '..
 import { printSteps } from '../edit/index.js';
 import { PROCESS } from './lane.js';
 
-
-
 /** What all items of a gang share. */
 export interface GangJobLike {
   readonly number: string;

@@ -6,8 +6,6 @@ import { panelsOf } from '../material/index.js';
 import { FOLDS_OF } from '../job/index.js';
 import type { AskedFamily, FamilyAnswers } from './answers.js';
 
-
-
 /** What is stapled, glued or sewn: folded leaves come in fours. */
 const IN_FOURS: readonly AskedFamily[] = ['saddle-stitched', 'perfect-bound', 'case-bound', 'on-demand', 'web-leaflet'];
 

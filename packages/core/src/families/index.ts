@@ -1,4 +1,3 @@
-
 export {
   type AskedFamily,
   type Closure,

@@ -1,10 +1,15 @@
 import type { Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
-import { type ComponentLayout, layComponent, sectionPositions, isInLine, layoutAt, machineOf } from '../press-sheet/index.js';
+import {
+  type ComponentLayout,
+  layComponent,
+  sectionPositions,
+  isInLine,
+  layoutAt,
+  machineOf,
+} from '../press-sheet/index.js';
 import { madeBy, type Followed, type Taken, followMaterials, takenBy } from '../material/index.js';
 import type { Job, Step } from '../job/index.js';
-
-
 
 /** Materials of a job that need not be ready to be planned: what cannot be laid has none. */
 export function materialsOf(job: Job, works: Works): Followed {

@@ -6,8 +6,6 @@ import type { Component, Finish, InkUse, Part, Step, Tool } from '../job/index.j
 import { type PressSheet, sheetCandidates } from '../press-sheet/index.js';
 import type { FamilyAnswers } from './answers.js';
 
-
-
 /** What a family's answers come to. */
 export interface Made {
   readonly components: readonly Component[];

@@ -1,6 +1,12 @@
 import type { Works } from '../works/index.js';
 import { normsOf, withStockNorms } from '../norms/index.js';
-import { type ComponentLayout, layComponent, type LayContext, sheetCandidates, sectionPositions } from '../press-sheet/index.js';
+import {
+  type ComponentLayout,
+  layComponent,
+  type LayContext,
+  sheetCandidates,
+  sectionPositions,
+} from '../press-sheet/index.js';
 import { cutSheetFirst, withEndpapers } from '../edit/index.js';
 import type { Component, Job } from '../job/index.js';
 import { withPartsFitted } from './fit-parts.js';
@@ -12,8 +18,6 @@ import type { Made } from './lane.js';
 import { onDemand } from './on-demand.js';
 import { flat, folded, numbered, stationery } from './sheet.js';
 import { labels, paperRoll, webLeaflet } from './web.js';
-
-
 
 const MAKERS: Readonly<Record<AskedFamily, (answers: FamilyAnswers, works: Works) => Made>> = {
   flat,

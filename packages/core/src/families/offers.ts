@@ -2,8 +2,6 @@ import { type Machine, type Stock, type Works, printingOf } from '../works/index
 import { webOf } from '../press-sheet/index.js';
 import type { PressKind } from './answers.js';
 
-
-
 /** Whether a press is of a kind: for sheets, cut-offs, repeats of a cylinder, cases, envelopes from sheet or roll, or without plates. */
 function isOfKind(machine: Machine, kind: PressKind): boolean {
   const { press } = machine;

@@ -6,8 +6,6 @@ import type { FamilyAnswers } from './answers.js';
 import { gluedCover } from './bound.js';
 import { type Made, Lane, joined, sheetFor } from './lane.js';
 
-
-
 /** One copy runs by itself: nothing is set up for a run of it, a spoiled one is made again. */
 const SINGLE = { setup: 0, running: 0 } as const;
 

@@ -5,8 +5,6 @@ import type { Component, Step } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
 import { type Made, Lane, PROCESS, dieTools, gsmOf, sheetFor, styleOf } from './lane.js';
 
-
-
 const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
   from: [{ material: steps.at(-1)?.id ?? '' }],
 });

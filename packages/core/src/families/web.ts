@@ -6,8 +6,6 @@ import type { Component } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
 import { type Made, Lane, PROCESS } from './lane.js';
 
-
-
 /**
  * What a web prints at one turn: the widest roll of the stock that the press takes by its cut-off, or the roll and the
  * cylinder of the store that take least web for a thousand pieces. Nothing that fits: the press's own most, for the plan

@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** A book block before its case or cover, trimmed unless said otherwise. Millimetres. */
 export interface Block {
   readonly widthMm: Mm;

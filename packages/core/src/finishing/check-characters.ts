@@ -1,4 +1,3 @@
-
 /**
  * Check characters of ISO/IEC 7064 and GS1. Each takes the digits before its check character and returns it.
  * Source: ISO/IEC 7064 (pure systems MOD 11-2 and MOD 97-10, from memory, recomputed); GS1 General Specifications,

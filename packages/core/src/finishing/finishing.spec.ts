@@ -1,13 +1,19 @@
 import { uniform } from '../kernel/index.js';
 import { blockThicknessMm, caseFor, coverSheet, gluedSpineMm } from './book.js';
 import { checkCharacters } from './check-characters.js';
-import { type NumberPlan, numberLines, orderOnSheet, printedNumber, readSkips, replaceVoids, runNumber } from './numbering.js';
+import {
+  type NumberPlan,
+  numberLines,
+  orderOnSheet,
+  printedNumber,
+  readSkips,
+  replaceVoids,
+  runNumber,
+} from './numbering.js';
 import { type SingleOrder, batchOrders, checkKits, checkersFor } from './on-demand.js';
 import { boxFor, loadingMetres, palletFor, transportCode } from './packing.js';
 import { type PanelFold, alongFirst, foldPanels, foldedPiece } from './panels.js';
 import { type Scan, checkScans } from './section-scan.js';
-
-
 
 describe('books', () => {
   it('240 pages at 110 um are 13.2 mm (handbook chapter 7)', () => {

@@ -2,8 +2,6 @@ import { uniform } from '../kernel/index.js';
 import { type Pattern, layPatterns } from '../layout/index.js';
 import { type Cut, type CutPiece, type CuttingProgramme, cuttingProgramme } from './guillotine.js';
 
-
-
 interface Rect {
   readonly x: readonly [number, number];
   readonly y: readonly [number, number];

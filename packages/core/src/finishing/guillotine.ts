@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** A piece on the sheet, trimmed size, from the sheet's left and gripper edge. */
 export interface CutPiece {
   readonly xMm: Mm;

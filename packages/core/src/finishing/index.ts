@@ -1,4 +1,3 @@
-
 export * from './book.js';
 export * from './guillotine.js';
 export * from './panels.js';

@@ -1,7 +1,5 @@
 import { type CheckSystem, checkCharacters } from './check-characters.js';
 
-
-
 /** How a job is numbered. */
 export interface NumberPlan {
   readonly first: number;

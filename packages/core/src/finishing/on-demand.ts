@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 export const SINGLE_FILMS = ['matt', 'gloss', 'none'] as const;
 export type SingleFilm = (typeof SINGLE_FILMS)[number];
 

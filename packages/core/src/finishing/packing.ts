@@ -2,8 +2,6 @@ import { type PlacedPiece, layPatterns } from '../layout/index.js';
 import { GRAMS, type Mm } from '../kernel/index.js';
 import { checkCharacters } from './check-characters.js';
 
-
-
 /** A piece that is packed, as it lies. */
 export interface PackedPiece {
   readonly widthMm: Mm;

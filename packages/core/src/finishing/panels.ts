@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** Kinds of fold that flat work is brought into. */
 export type PanelFold = 'half' | 'letter' | 'accordion' | 'roll' | 'gate' | 'parallel' | 'right-angle' | 'map';
 

@@ -1,4 +1,3 @@
-
 /** What a reader of section codes can find. */
 export const SCAN_FAULTS = ['missing', 'doubled', 'wrong', 'turned', 'foreign'] as const;
 export type ScanFault = (typeof SCAN_FAULTS)[number];

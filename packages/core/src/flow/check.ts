@@ -2,8 +2,6 @@ import { type Issue, add, compare, error, fraction, ONE, ZERO } from '../kernel/
 import type { FlowGraph, FlowStep } from './graph.js';
 import { lossShare } from './loss.js';
 
-
-
 /** Largest quantity that may be asked for. Source: practice, no run is longer. */
 export const MAX_QUANTITY = 1_000_000_000;
 

@@ -3,8 +3,6 @@ import type { FlowGraph, FlowOutput, FlowStep } from './graph.js';
 import { lossShare } from './loss.js';
 import { consumersOf } from './order.js';
 
-
-
 /**
  * What stands between a step and the end of the job, all told in the step's own process units and exact: the basis of
  * the added-up and the table school.

@@ -4,8 +4,6 @@ import type { SpoilageTable } from './table.js';
 import { goodOut } from './step-by-step.js';
 import { reckonFlow } from './reckon-flow.js';
 
-
-
 const TABLE: SpoilageTable = {
   bands: [
     { id: 'low', upTo: 1000, shares: { c1: 0.08, c2: 0.11, c3: 0.16, c5: 0.18 }, finishing: 0.03 },

@@ -1,4 +1,3 @@
-
 /** What a step takes in: so many of a material for one process unit. */
 export interface FlowInput {
   readonly material: string;

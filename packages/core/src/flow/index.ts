@@ -1,4 +1,3 @@
-
 export type { Demand, FlowGraph, FlowInput, FlowOutput, FlowStep, Incident } from './graph.js';
 export { MAX_QUANTITY } from './check.js';
 export { shareOfRun } from './loss.js';

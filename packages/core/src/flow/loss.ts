@@ -1,8 +1,6 @@
 import { type Fraction, add, divide, fraction, multiply, ONE, subtract, toNumber } from '../kernel/index.js';
 import type { FlowStep } from './graph.js';
 
-
-
 /** Process units lost to incidents in one process unit: sum of rate x loss. Source: handbook chapter 6. */
 export const incidentShare = (step: FlowStep): Fraction =>
   step.incidents.reduce((sum, { rate, loss }) => add(sum, multiply(fraction(rate), fraction(loss))), fraction(0));

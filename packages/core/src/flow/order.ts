@@ -1,8 +1,6 @@
 import { type Issue, error, group } from '../kernel/index.js';
 import type { FlowGraph, FlowStep } from './graph.js';
 
-
-
 /** Steps by the material that they take in. */
 export function consumersOf(graph: FlowGraph): Map<string, FlowStep[]> {
   const consumers = new Map<string, FlowStep[]>();

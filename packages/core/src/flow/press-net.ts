@@ -2,8 +2,6 @@ import { ceil } from '../kernel/index.js';
 import type { Downstream } from './downstream.js';
 import type { FlowGraph } from './graph.js';
 
-
-
 /**
  * Net press sheets by which the table's band is chosen for every step: the step's own where press passes are still to
  * come, else those of the shortest run that feeds it (short runs spoil most).

@@ -8,8 +8,6 @@ import { pressNets } from './press-net.js';
 import { type StepCount, boughtUnits, countStepByStep } from './step-by-step.js';
 import { type SpoilageTable, type TableCount, countByTable } from './table.js';
 
-
-
 /** The schools that count by rule. */
 export const RULE_SCHOOLS = ['step', 'added', 'table'] as const;
 export type RuleSchool = (typeof RULE_SCHOOLS)[number];

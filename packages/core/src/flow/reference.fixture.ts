@@ -2,8 +2,6 @@ import Fraction from 'fraction.js';
 import { uniform } from '../kernel/index.js';
 import type { FlowGraph, FlowOutput, FlowStep } from './graph.js';
 
-
-
 const F = (value: number | string | Fraction): Fraction => new Fraction(value);
 /** A decimal as it is written, not the nearest double. */
 const decimal = (value: number): Fraction => F(String(value));

@@ -4,8 +4,6 @@ import type { FlowGraph, FlowStep } from './graph.js';
 import { goodOut } from './step-by-step.js';
 import { randomGraph, unitsByRecursion } from './reference.fixture.js';
 
-
-
 const TABLE = {
   bands: [{ id: 'all', upTo: Infinity, shares: { c1: 0.05, c2: 0.05, c3: 0.05, c5: 0.05 }, finishing: 0.01 }],
   floorBase: 100,

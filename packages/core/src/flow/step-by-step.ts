@@ -1,9 +1,21 @@
-import { type Fraction, type Issue, add, ceil, compare, divide, error, floor, fraction, multiply, subtract, ZERO, table } from '../kernel/index.js';
+import {
+  type Fraction,
+  type Issue,
+  add,
+  ceil,
+  compare,
+  divide,
+  error,
+  floor,
+  fraction,
+  multiply,
+  subtract,
+  ZERO,
+  table,
+} from '../kernel/index.js';
 import type { FlowGraph, FlowOutput, FlowStep } from './graph.js';
 import { MAX_QUANTITY } from './check.js';
 import { goodShare } from './loss.js';
-
-
 
 /** Counts of one step, all whole numbers. */
 export interface StepCount {

@@ -1,8 +1,6 @@
 import { type Fraction, add, ceil, compare, divide, fraction, multiply, toNumber, ZERO } from '../kernel/index.js';
 import type { Downstream } from './downstream.js';
 
-
-
 /** Colour columns of the house's table: 1, 2, 3 to 4, 5 and more. */
 export type ColourColumn = 'c1' | 'c2' | 'c3' | 'c5';
 

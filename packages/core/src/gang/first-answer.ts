@@ -1,8 +1,6 @@
 import { type GangForm, type GangPattern, type GangRequest, gangCost } from './gang.js';
 import { leastSheets, sheetsFor } from './shelf.js';
 
-
-
 /** Remembers the best form for a group of items, since groups come up again and again. */
 export class Groups {
   private readonly known = new Map<string, GangForm | undefined>();

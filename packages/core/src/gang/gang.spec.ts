@@ -3,8 +3,6 @@ import highsLoader from 'highs';
 import type { GangAnswer, GangItem, GangRequest } from './gang.js';
 import { type Solve, planGang } from './plan-gang.js';
 
-
-
 // Outside reference and the solver that ships: a general-purpose mixed-integer solver.
 // The package's types speak of CommonJS; what is imported here is the loader itself.
 const solver = (

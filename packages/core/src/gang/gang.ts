@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** One product or version that shares sheets with others. */
 export interface GangItem {
   readonly id: string;

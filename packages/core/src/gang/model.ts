@@ -1,7 +1,5 @@
 import type { GangPattern, GangRequest } from './gang.js';
 
-
-
 /**
  * The gang as a mixed-integer program in LP format: which patterns to make forms of, and how many sheets of each, so
  * that every quantity is met at least cost. A form's cost falls due when a single sheet runs.

@@ -4,8 +4,6 @@ import { type GangAnswer, type GangForm, type GangPattern, type GangRequest, gan
 import { gangModel } from './model.js';
 import { canHold, packShelves } from './shelf.js';
 
-
-
 /** Solves a mixed-integer program in LP format; values by variable name, undefined where it found none. */
 export type Solve = (lp: string) => Promise<Readonly<Record<string, number>> | undefined>;
 

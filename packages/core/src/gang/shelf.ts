@@ -1,7 +1,5 @@
 import type { GangPattern, GangPiece, GangRequest } from './gang.js';
 
-
-
 /** Measures are told apart down to this, millimetres. */
 const GUARD = 1e-6;
 

@@ -1,8 +1,6 @@
 import { cross } from './clearance.js';
 import { type Outline, edgesOf } from './point.js';
 
-
-
 /** Where an outline crosses itself: the first pair of its edges that do, by number; undefined where none do. */
 export function selfCrossing(outline: Outline): { readonly first: number; readonly second: number } | undefined {
   const edges = edgesOf(outline);

@@ -1,8 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import { type Outline, type Point, edgesOf, once } from './point.js';
 
-
-
 /** Distance of a point from a straight piece. Source: identity. */
 export function distanceToSegment(p: Point, a: Point, b: Point): Mm {
   const [dx, dy] = [b.x - a.x, b.y - a.y];

@@ -4,8 +4,6 @@ import { simplify } from './simplify.js';
 import { selfCrossing } from './check-outline.js';
 import { type Outline, edgesOf, halfTurn, perimeter, quarterTurn, shift, signedArea } from './point.js';
 
-
-
 const square: Outline = [
   { x: 0, y: 0 },
   { x: 10, y: 0 },

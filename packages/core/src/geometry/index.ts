@@ -1,4 +1,3 @@
-
 export * from './point.js';
 export * from './clearance.js';
 export * from './check-outline.js';

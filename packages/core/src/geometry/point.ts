@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** A point in millimetres, x to the right, y up; plain numbers, since they are turned and mirrored. */
 export interface Point {
   readonly x: number;

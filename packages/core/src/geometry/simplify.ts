@@ -2,8 +2,6 @@ import type { Mm } from '../kernel/index.js';
 import { distanceToSegment } from './clearance.js';
 import type { Outline, Point } from './point.js';
 
-
-
 /** Points of an open run that are needed so that none left out stands further away than the tolerance. */
 function run(points: readonly Point[], toleranceMm: Mm): Point[] {
   const [first, last] = [points[0], points.at(-1)];

@@ -1,7 +1,5 @@
 import type { Mm, Um } from '../kernel/index.js';
 
-
-
 /**
  * How far each sheet inwards stands out, in calipers: a round fold (half a turn about the sheets inside), a square
  * back, or one caliper by rule of thumb.

@@ -2,8 +2,6 @@ import { type Issue, error } from '../kernel/index.js';
 import { type Fold, type FoldDirection, type FoldScheme, FOLD_DIRECTIONS } from './fold-scheme.js';
 import { impose } from './impose.js';
 
-
-
 /** Most folds of a list: more make a packet that no folder closes. */
 const MOST_FOLDS = 12;
 const WORDS = /^(slit )?(right|left|top|bottom) (over|under) (left|right|top|bottom)(?: at ([1-9]\d?))?$/;

@@ -1,4 +1,3 @@
-
 /** Which part moves onto which. The section lies inner side up before the first fold. */
 export const FOLD_DIRECTIONS = ['right over left', 'left over right', 'top over bottom', 'bottom over top'] as const;
 export type FoldDirection = (typeof FOLD_DIRECTIONS)[number];

@@ -1,8 +1,6 @@
 import { type Issue, error } from '../kernel/index.js';
 import type { Fold, FoldScheme } from './fold-scheme.js';
 
-
-
 /**
  * A leaf of the sheet on its way through the folder: where it stood on the flat sheet (column from the left and row from
  * the bottom, inner side up), and how it lies now: -1 where it has been turned over left to right, or bottom to top.

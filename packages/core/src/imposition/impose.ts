@@ -2,8 +2,6 @@ import type { Issue } from '../kernel/index.js';
 import { type FoldedSection, foldSection } from './fold.js';
 import { type FoldScheme, pagesOfScheme } from './fold-scheme.js';
 
-
-
 /** A direction on the sheet, seen from the printed side. */
 export type Edge = 'left' | 'right' | 'top' | 'bottom';
 

@@ -8,8 +8,6 @@ import { SECTION_BLOCK, markPlaces, sectionCode, sectionMarks } from './marks.js
 import { firstPages, orderSections, productPage } from './numbering.js';
 import { placePages } from './page-boxes.js';
 
-
-
 function imposed(scheme: FoldScheme, books: 1 | 2 = 1): Imposition {
   const { imposition, issues } = impose(scheme, books, 'scheme');
   if (!imposition) throw new Error(JSON.stringify(issues));

@@ -1,4 +1,3 @@
-
 export * from './fold-scheme.js';
 export * from './fold-list.js';
 export * from './split.js';

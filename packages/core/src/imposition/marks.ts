@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** Block that each section prints on its spine fold. Source: practice, handbook chapter 7: 5 x 8 mm. */
 export const SECTION_BLOCK: { readonly widthMm: Mm; readonly heightMm: Mm } = { widthMm: 5, heightMm: 8 };
 

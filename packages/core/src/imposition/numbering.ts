@@ -1,4 +1,3 @@
-
 /** How sections come together: one inside the other (saddle), or one behind the other (gathered). */
 export type Assembly = 'nested' | 'gathered';
 

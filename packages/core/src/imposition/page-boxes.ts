@@ -1,8 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import type { Edge, ImposedPage, Imposition } from './impose.js';
 
-
-
 /** What is added to a trimmed page on its four edges. */
 export interface PageMargins {
   readonly headMm: Mm;

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { mostPages, splitPages, splitProposals } from './split.js';
 
-
-
 describe('sections', () => {
   it('splits 36 pages into 32 + 4 (handbook chapter 4)', () => {
     expect(splitPages(36, 32)).toEqual([32, 4]);

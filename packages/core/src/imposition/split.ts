@@ -1,7 +1,5 @@
 import { FOLD_SCHEMES, pagesOfScheme } from './fold-scheme.js';
 
-
-
 /** Page counts that a section may have: those that a scheme folds to, most first. */
 export const SECTION_PAGES: readonly number[] = [...new Set(FOLD_SCHEMES.map(pagesOfScheme))].sort((a, b) => b - a);
 /** Section sizes that halve from one to the next: what a book is split into unless the planner wants otherwise. */

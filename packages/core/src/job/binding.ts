@@ -1,7 +1,5 @@
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
 
-
-
 export const SPINE_KINDS = ['milled', 'notched'] as const;
 export type SpineKind = (typeof SPINE_KINDS)[number];
 

@@ -2,8 +2,6 @@ import type { Mm } from '../kernel/index.js';
 import type { CheckSystem } from '../finishing/index.js';
 import type { CarrierKind, Engraving, Motif } from '../press/index.js';
 
-
-
 /** How the carriers of a component are made. */
 export interface CarrierSpec {
   readonly owner?: 'house' | 'customer' | undefined;

@@ -7,8 +7,6 @@ import type { SheetSize } from '../works/index.js';
 import type { InkUse, Versions } from './ink.js';
 import type { CarrierSpec, Tool } from './carrier-spec.js';
 
-
-
 /** A place on the sheet, from its left and gripper edge, printed side up. */
 export interface SheetPlace {
   readonly xMm: Mm;

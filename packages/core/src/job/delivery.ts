@@ -1,8 +1,6 @@
 import type { Job } from './job.js';
 import { type Order, orderLimits } from './order.js';
 
-
-
 /** What becomes of the good pieces of an order. */
 export interface Outcomes {
   readonly good: number;

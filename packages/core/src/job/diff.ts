@@ -1,7 +1,5 @@
 import { type Figures, own, table } from '../kernel/index.js';
 
-
-
 /** One field that differs between two versions of a job; `undefined` where the field is absent. */
 export interface FieldChange {
   readonly path: string;

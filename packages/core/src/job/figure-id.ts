@@ -1,8 +1,6 @@
 import type { School } from '../flow/index.js';
 import type { SupplyId } from '../works/index.js';
 
-
-
 /** Figures of a station that others read. */
 export type StepField =
   | 'carriers'

@@ -1,8 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 import type { Contact } from '../works/index.js';
 
-
-
 /** What the finishing stations are told beside the route. */
 export interface Finish {
   readonly fold?: FoldKind | undefined;

@@ -1,4 +1,3 @@
-
 export { type Binding, type SpineKind, SPINE_KINDS } from './binding.js';
 export { type CarrierSpec, type Tool } from './carrier-spec.js';
 export {

@@ -2,8 +2,6 @@ import type { Lab, RecipePart, Rest } from '../colour/index.js';
 import type { Drying, InkKind } from '../press/index.js';
 import type { Contact } from '../works/index.js';
 
-
-
 export interface InkUse {
   /** Name of the ink: K, C, M, Y or a mixed colour. */
   readonly name: string;

@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** An item that shares press sheets with others: a product or a version of its own. */
 export interface Item {
   readonly id: string;

@@ -2,8 +2,6 @@ import type { Job } from './job.js';
 import type { Step } from './step.js';
 import { itemMaterial } from './item.js';
 
-
-
 /** Items that a material comes from, whatever lies between. */
 export function itemsBehind({ items = [], route }: Job): (material: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>(items.map(({ id }) => [itemMaterial(id), new Set([id])]));

@@ -9,8 +9,6 @@ import type { Binding } from './binding.js';
 import type { Component } from './component.js';
 import type { Step } from './step.js';
 
-
-
 export * from './finish.js';
 
 export const FAMILIES = [

@@ -1,4 +1,3 @@
-
 /** What the order lets us deliver. Percents of the quantity. */
 export type OversPolicy =
   | { readonly kind: 'exact' }

@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** Something bought ready made that the route takes in: envelopes, endpapers, inserts, windows, cases. */
 export interface Part {
   readonly id: string;

@@ -1,4 +1,3 @@
-
 /** Way to a field of a job: names of fields and places in lists. */
 export type FieldPath = readonly (string | number)[];
 

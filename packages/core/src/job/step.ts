@@ -4,8 +4,6 @@ import type { PrintSide } from '../press/index.js';
 import type { Operation } from '../route/index.js';
 import type { InkUse } from './ink.js';
 
-
-
 /** One station of the route. Norms that are absent come from the works. */
 export interface Step {
   readonly id: string;

@@ -1,8 +1,6 @@
 import { type Issue, error } from '../kernel/index.js';
 import type { Job, Unordered } from './job.js';
 
-
-
 /** Stations drawn, one run after another, that take about a second and a few hundred MB. Source: measured. */
 const MOST_DRAWN = 10_000_000;
 

@@ -1,8 +1,6 @@
 import type { Figure, Figures } from './figure.js';
 import type { Ledger } from './ledger.js';
 
-
-
 interface WithFigures {
   readonly figures: Figures;
 }

@@ -1,7 +1,5 @@
 import { table } from './table.js';
 
-
-
 /** Where a value comes from (handbook, "Where a value comes from"). */
 export const SOURCE_LABELS = ['standard', 'literature', 'identity', 'practice', 'memory', 'set by user'] as const;
 export type SourceLabel = (typeof SOURCE_LABELS)[number];

@@ -1,4 +1,3 @@
-
 /** Words that a formula of the working may call. */
 type Called = keyof typeof FUNCTIONS;
 type By<Text extends string, Mark extends string> = Text extends `${infer Left}${Mark}${infer Right}`

@@ -1,4 +1,3 @@
-
 /**
  * Exact fractions for counts. Plain doubles round the wrong way at the edge of a sheet (1,497 at three up and 0.2 % is
  * 500 sheets, doubles say 501), so every count is reckoned here and turned into a number at the end.

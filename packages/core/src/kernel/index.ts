@@ -1,4 +1,3 @@
-
 export * from './units.js';
 export * from './fraction.js';
 export * from './issue.js';

@@ -1,4 +1,3 @@
-
 /**
  * Codes of everything core can find wrong. The words are made at the face (contract/messages), one for each code; a
  * test holds this list, the words and docs/issues.md together.

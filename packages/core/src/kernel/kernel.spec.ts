@@ -1,8 +1,29 @@
 import fc from 'fast-check';
-import { add, ceil, ceilRatio, compare, divide, floor, floorRatio, fraction, multiply, subtract, toNumber } from './fraction.js';
-import { footToM, gsmToPound, inchToMm, kgToPound, mmToInch, mToFoot, pointToUm, poundToGsm, poundToKg, umToPoint } from './units.js';
-
-
+import {
+  add,
+  ceil,
+  ceilRatio,
+  compare,
+  divide,
+  floor,
+  floorRatio,
+  fraction,
+  multiply,
+  subtract,
+  toNumber,
+} from './fraction.js';
+import {
+  footToM,
+  gsmToPound,
+  inchToMm,
+  kgToPound,
+  mmToInch,
+  mToFoot,
+  pointToUm,
+  poundToGsm,
+  poundToKg,
+  umToPoint,
+} from './units.js';
 
 describe('fractions', () => {
   it('reads a number as the decimal that was written', () => {

@@ -2,8 +2,6 @@ import { type Figure, type Figures, type Source, IDENTITY } from './figure.js';
 import { type Compiled, type NamesIn, compile } from './formula.js';
 import { table } from './table.js';
 
-
-
 /** A rule of the working: what it gives, in what unit, and how it comes of what it is given. */
 export interface Rule<Name extends string = string> {
   readonly name: string;

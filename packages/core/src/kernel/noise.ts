@@ -1,4 +1,3 @@
-
 /** Taken once: it is called millions of times. */
 const { imul } = Math;
 

@@ -1,4 +1,3 @@
-
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** Making a format takes some twenty times as long as using it. */

@@ -1,4 +1,3 @@
-
 /**
  * A look-up by names and ids that people give, in which nothing is but what was put there: a name such as `constructor`
  * finds nothing of JavaScript's own.

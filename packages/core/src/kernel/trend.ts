@@ -1,4 +1,3 @@
-
 /** How many standard errors a slope has to be from nothing to count. Source: practice (three sigma). */
 export const SIGMAS = 3;
 

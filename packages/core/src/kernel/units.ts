@@ -1,4 +1,3 @@
-
 /**
  * Units of measure as flavoured numbers: a plain number may be given where a unit is wanted, but one unit is never
  * taken for another by the compiler (a caliper in micrometres does not pass for a width in millimetres).

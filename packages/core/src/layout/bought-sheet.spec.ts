@@ -1,7 +1,5 @@
 import { alongTheWeb, outOfBought } from './bought-sheet.js';
 
-
-
 const press = { widthMm: 500, heightMm: 350, grain: 'width' } as const;
 
 describe('press sheets out of a bought sheet', () => {

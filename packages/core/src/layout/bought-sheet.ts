@@ -2,8 +2,6 @@ import type { Mm } from '../kernel/index.js';
 import { type Pattern, layPatterns } from './pattern.js';
 import type { Grain } from './sheet.js';
 
-
-
 /** A rectangle of paper with the side along which its grain runs. */
 export interface GrainedSheet {
   readonly widthMm: Mm;

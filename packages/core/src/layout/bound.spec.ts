@@ -3,8 +3,6 @@ import { upperBound } from './bound.js';
 import { GuillotineSearch } from './guillotine.js';
 import { indexBelow, normalLengths } from './normal-lengths.js';
 
-
-
 const problem = (width: number, height: number, cellWidth: number, cellHeight: number) => ({
   width,
   height,

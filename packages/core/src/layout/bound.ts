@@ -1,8 +1,6 @@
 import type { CellProblem, Turns } from './pattern-request.js';
 import { indexBelow, normalLengths } from './normal-lengths.js';
 
-
-
 function gcd(a: number, b: number): number {
   let [x, y] = [a, b];
   while (y !== 0) [x, y] = [y, x % y];

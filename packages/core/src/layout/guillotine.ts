@@ -1,8 +1,6 @@
 import { indexBelow, normalLengths } from './normal-lengths.js';
 import type { CellProblem } from './pattern-request.js';
 
-
-
 /** A cell in place, in whole units from the lower left corner. */
 export interface PlacedCell {
   readonly x: number;

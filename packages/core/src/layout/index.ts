@@ -1,4 +1,3 @@
-
 export * from './sheet.js';
 export * from './pattern-request.js';
 export * from './pattern.js';

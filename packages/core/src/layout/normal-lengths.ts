@@ -1,4 +1,3 @@
-
 /**
  * All sums a x first + b x second up to `limit`, rising, from 0: the only lengths at which a cut in a pattern of pieces
  * of these two sides needs to lie, since everything can be pushed to the left and down (normal patterns).

@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** Which way a piece may lie: as given, turned by a quarter, or either way in one pattern. */
 export type Turns = 'upright' | 'turned' | 'either';
 

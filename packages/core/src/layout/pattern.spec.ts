@@ -2,8 +2,6 @@ import fc from 'fast-check';
 import type { PatternRequest, PlacedPiece } from './pattern-request.js';
 import { layPatterns } from './pattern.js';
 
-
-
 const request = (over: Partial<PatternRequest>): PatternRequest => ({
   widthMm: 1010,
   heightMm: 700,

@@ -1,9 +1,15 @@
 import type { Mm } from '../kernel/index.js';
 import { upperBound } from './bound.js';
 import { type PlacedCell, GuillotineSearch, isSearchable } from './guillotine.js';
-import { type CellProblem, type PatternRequest, type PlacedPiece, type Turns, cellProblem, distanceMm, toMm } from './pattern-request.js';
-
-
+import {
+  type CellProblem,
+  type PatternRequest,
+  type PlacedPiece,
+  type Turns,
+  cellProblem,
+  distanceMm,
+  toMm,
+} from './pattern-request.js';
 
 /** How the pieces of a pattern lie: all one way in rows and columns, or both ways mixed. */
 export type Arrangement = 'upright' | 'turned' | 'mixed';

@@ -2,8 +2,6 @@ import type { Source } from '../kernel/index.js';
 import { type Norm, ABOVE_ZERO } from './norm.js';
 import { HANDBOOK, UNSOURCED } from './shipped-norms.js';
 
-
-
 const MEMORY: Source = { label: 'memory', note: 'recalled without the text at hand; enter your own' };
 
 const under =

@@ -3,8 +3,6 @@ import type { NormLookup } from './resolve.js';
 import type { NormScope } from './norm-scope.js';
 import { titleOf } from './norm.js';
 
-
-
 /** Gives a norm to the ledger under `norm.<id>`, told for a scope where the works does so. */
 export function giveNorm(ledger: Ledger, norms: NormLookup, id: string, scope?: NormScope): Entry {
   const { norm, value, source, otherwise } = norms(id, scope);

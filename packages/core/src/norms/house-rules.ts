@@ -3,8 +3,6 @@ import type { Works } from '../works/index.js';
 import type { Norm } from './norm.js';
 import { UNSOURCED } from './shipped-norms.js';
 
-
-
 /** A rule that a works has added: in one lane, one operation comes before another. */
 export interface HouseRule {
   readonly first: Operation;

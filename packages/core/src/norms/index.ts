@@ -1,4 +1,3 @@
-
 export { giveNorm } from './give-norm.js';
 export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
 export { type SpeedCurve, MACHINE_COUNTS, SPEED_CURVES, hasSpeedCurves } from './machine-norms.js';

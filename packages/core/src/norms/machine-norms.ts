@@ -4,8 +4,6 @@ import type { MachineProcess } from '../route/index.js';
 import { type Counted, type Norm, ABOVE_ZERO } from './norm.js';
 import { UNSOURCED } from './shipped-norms.js';
 
-
-
 export type MachineNorm = Omit<Norm, 'group' | 'subject' | 'source'> & { readonly source?: Source };
 
 const hours = (id: string, name: string, value: number): MachineNorm => ({

@@ -10,8 +10,6 @@ import { FINISHING_NORMS } from './finishing-norms.js';
 import { RULE_NORMS } from './rule-norms.js';
 import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
 
-
-
 /** Prices come from nobody's list: the works enters its own. */
 const PRICE: Source = { label: 'practice', note: 'example price, enter your own' };
 const MOST_PRICE = 1_000_000;

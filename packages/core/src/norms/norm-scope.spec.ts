@@ -5,8 +5,6 @@ import { plan } from '../plan/plan.js';
 import { normById } from './norm-catalogue.js';
 import { normLevels } from './resolve.js';
 
-
-
 const PRACTICE = { label: 'practice' } as const;
 const worksWith = (norms: Readonly<Record<string, number>>): Works => ({
   ...SHIPPED_WORKS,

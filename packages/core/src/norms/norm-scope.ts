@@ -3,8 +3,6 @@ import type { Works } from '../works/index.js';
 import type { Norm } from './norm.js';
 import { TABLE_ROWS } from './shipped-norms.js';
 
-
-
 /** What a norm of an operation may be told for by itself. */
 export interface NormScope {
   readonly machine?: string | undefined;

@@ -1,8 +1,6 @@
 import { numberText } from '../kernel/index.js';
 import { type Norm, ABOVE_ZERO } from './norm.js';
 
-
-
 const PER_CENT = 100;
 
 /** A norm's value as people read it: shares as per cent, thousands apart. */

@@ -1,7 +1,5 @@
 import type { Source } from '../kernel/index.js';
 
-
-
 export const NORM_GROUPS = [
   'spoilage',
   'table',

@@ -3,8 +3,6 @@ import type { Stock } from '../works/index.js';
 import { type Norm, ABOVE_ZERO } from './norm.js';
 import { HANDBOOK, MOST_UNITS, UNSOURCED } from './shipped-norms.js';
 
-
-
 const pressRoom = (
   id: string,
   name: string,

@@ -6,8 +6,6 @@ import { normById, normCatalogue } from './norm-catalogue.js';
 import { type NormScope, baseId, scopedIds, scopesOf } from './norm-scope.js';
 import { bandId, TABLE_ROWS } from './shipped-norms.js';
 
-
-
 /** A norm's value in force, and what would be in force one level up where somebody overrode it. */
 export interface ResolvedNorm {
   readonly norm: Norm;

@@ -1,8 +1,6 @@
 import { numberText, type Source } from '../kernel/index.js';
 import type { Norm } from './norm.js';
 
-
-
 /**
  * House norms as shipped. All are practice, editable by the works. Source: handbook chapters 5, 6 and 8 unless a line
  * says otherwise.

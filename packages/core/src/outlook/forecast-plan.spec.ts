@@ -6,8 +6,6 @@ import type { Job } from '../job/job.js';
 import { plan } from '../plan/plan.js';
 import { type StepCounted, reckonForecast } from './forecast-plan.js';
 
-
-
 const ask = { seed: 7, draws: 2000 };
 const forecast = (job: Job, counts: readonly StepCounted[]) => {
   const found = reckonForecast(job, SHIPPED_WORKS, counts, ask);

@@ -6,8 +6,6 @@ import { normsOf } from '../norms/index.js';
 import { type Job, orderLimits } from '../job/index.js';
 import { chanceOf, flowOf } from '../plan/index.js';
 
-
-
 /** Good pieces counted out of a step. */
 export interface StepCounted {
   readonly step: string;

@@ -8,8 +8,6 @@ import type { Plan } from '../plan/plan.js';
 import { splitRun } from '../edit/split-run.js';
 import { paperLosses } from './paper-losses.js';
 
-
-
 const math = create(all ?? {});
 const kg = (edges: Plan['edges']): number =>
   edges.reduce((sum, { count, state }) => sum + (count * state.massG) / 1000, 0);

@@ -2,8 +2,6 @@ import { type Figures, FigureBook, IDENTITY, valueAt } from '../kernel/index.js'
 import type { Plan, PlanEdge } from '../plan/index.js';
 import { figureId } from '../job/index.js';
 
-
-
 export const LOSS_KINDS = ['set-up', 'running', 'incidents', 'samples', 'cut away', 'over'] as const;
 export type LossKind = (typeof LOSS_KINDS)[number];
 

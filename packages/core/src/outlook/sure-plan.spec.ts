@@ -4,8 +4,6 @@ import type { Job } from '../job/job.js';
 import { flowOf, plan } from '../plan/plan.js';
 import { reckonSure } from './sure-plan.js';
 
-
-
 const ask = { seed: 7, draws: 2000 };
 const sure = (job: Job, p: number, change: Partial<typeof ask> = {}) => {
   const found = reckonSure(job, SHIPPED_WORKS, { ...ask, ...change, p });

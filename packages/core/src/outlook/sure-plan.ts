@@ -1,12 +1,22 @@
 import type { FlowGraph } from '../flow/index.js';
 import { type Outcome, error, table } from '../kernel/index.js';
-import { type CostPoint, type CurvePoint, type Required, type Sensitivity, type SureQuantities, cheapest, drawRequired, needsOf, sensitivity, shortCurve, sureQuantities } from '../sure/index.js';
+import {
+  type CostPoint,
+  type CurvePoint,
+  type Required,
+  type Sensitivity,
+  type SureQuantities,
+  cheapest,
+  drawRequired,
+  needsOf,
+  sensitivity,
+  shortCurve,
+  sureQuantities,
+} from '../sure/index.js';
 import type { Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { type Job, drawLimit, drawsForEach, itemMaterial, orderLimits, paperOf } from '../job/index.js';
 import { chanceOf, flowOf, plan } from '../plan/index.js';
-
-
 
 export interface SureAsk {
   /** Probability that the order comes out, above 0 and below 1; the house's where absent. */

@@ -1,7 +1,5 @@
 import type { Inch, Pound, Um } from '../kernel/index.js';
 
-
-
 /** Basis sheet of each US grade, inches. Source: practice, handbook chapter 3. */
 export const BASIS_SHEETS = {
   bond: [17, 22],

@@ -1,7 +1,5 @@
 import type { Hour } from '../kernel/index.js';
 
-
-
 /** Least and most hours that a pile wants in the press room before it is opened. */
 export interface ConditioningHours {
   readonly from: Hour;

@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /**
  * Growth of paper with humidity: across the grain so many parts for each per cent of relative humidity, along it a third.
  * Source: the third is practice, handbook chapter 3; the size (0.012 % for 1 % RH across) from memory, editable.

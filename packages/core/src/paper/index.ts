@@ -1,4 +1,3 @@
-
 export * from './sizes.js';
 export * from './weight.js';
 export * from './basis.js';

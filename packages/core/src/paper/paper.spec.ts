@@ -2,11 +2,19 @@ import { poundToGsm } from '../kernel/index.js';
 import { BASIS_SHEETS, LINER_GSM_PER_POUND, bulkOf, pagesPerInch, poundsPerThousand } from './basis.js';
 import { CONDITIONING_KELVIN, CONDITIONING_VOLUMES_M3, conditioningHours } from './conditioning.js';
 import { fanOut } from './fan-out.js';
-import { rollDiameterMm, rollHours, rollKg, rollLengthM, rollLengthOfKg, sheeterLanes, sheeterLengthM, sheeterOutput, shortRolls } from './roll.js';
+import {
+  rollDiameterMm,
+  rollHours,
+  rollKg,
+  rollLengthM,
+  rollLengthOfKg,
+  sheeterLanes,
+  sheeterLengthM,
+  sheeterOutput,
+  shortRolls,
+} from './roll.js';
 import { ENVELOPES, US_SHEETS_IN, isoSize } from './sizes.js';
 import { caliperUm, kgPerThousand } from './weight.js';
-
-
 
 describe('sizes', () => {
   // standard: ISO 216 and ISO 217, as listed in handbook chapter 3

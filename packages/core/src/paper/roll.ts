@@ -1,7 +1,5 @@
 import { type Gsm, type Hour, type Kg, type Metre, type Mm, type Um, floorRatio } from '../kernel/index.js';
 
-
-
 const MINUTES_PER_HOUR = 60;
 
 /**

@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 export interface Size {
   readonly widthMm: Mm;
   readonly heightMm: Mm;

@@ -1,7 +1,5 @@
 import type { Gsm, Kg, Mm, Um } from '../kernel/index.js';
 
-
-
 /** Kilograms of a thousand sheets. Sizes and grammage above 0. Source: identity (definition of grammage, ISO 536). */
 export const kgPerThousand = (widthMm: Mm, heightMm: Mm, gsm: Gsm): Kg => (widthMm / 1000) * (heightMm / 1000) * gsm;
 

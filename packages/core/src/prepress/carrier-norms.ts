@@ -1,7 +1,5 @@
 import type { CarrierKind } from '../press/index.js';
 
-
-
 /** Norm that says how long a kind of carrier lives. */
 export const lifeNorm = (kind: CarrierKind | undefined): string =>
   kind === undefined || kind === 'plate'

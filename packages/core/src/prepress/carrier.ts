@@ -5,8 +5,6 @@ import type { ComponentLayout } from '../press-sheet/index.js';
 import type { Component, Job } from '../job/index.js';
 import { FACE_ALLOWANCE_MM, cylinderRoute } from './cylinder-route.js';
 
-
-
 /** One plate, cylinder, stencil, die or box that has to be there before the press starts. */
 export interface Carrier {
   /** Stays the same while the job is edited: component, side, ink, version, set, position. */

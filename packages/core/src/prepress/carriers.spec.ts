@@ -10,8 +10,6 @@ import { cylinderRoute, hoursAgain } from './cylinder-route.js';
 import { unitsOf } from './inks.js';
 import { registerLines, registerMarks } from './register-plan.js';
 
-
-
 const planned = (job: Job): Plan => {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join());

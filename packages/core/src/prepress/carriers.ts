@@ -11,8 +11,6 @@ import { overprintsOf } from './overprints.js';
 import { usesHeldCarriers } from './held-carriers.js';
 import { type ToolSet, toolSets } from './tools.js';
 
-
-
 type Named = Pick<Carrier, 'side' | 'version' | 'set' | 'position'>;
 
 /** Sides that have carriers of their own; one set serves both in work-and-turn and work-and-tumble. */

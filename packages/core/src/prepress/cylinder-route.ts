@@ -2,8 +2,6 @@ import { type CylinderStation, AGAIN_ON_FAULT, CYLINDER_ROUTE, engravingHours } 
 import type { NormLookup } from '../norms/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 
-
-
 /** Face of a gravure cylinder beyond the web at each side, mm. Source: common practice, no source. */
 export const FACE_ALLOWANCE_MM = 50;
 

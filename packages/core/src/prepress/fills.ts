@@ -3,8 +3,6 @@ import { type ComponentLayout, isPlateless, machineOf } from '../press-sheet/ind
 import type { Component, Step, Unordered } from '../job/index.js';
 import { unitsOf } from './inks.js';
 
-
-
 /** One ink of a pass in its unit. */
 export interface InkPlace {
   readonly side: string;

@@ -1,4 +1,3 @@
-
 export { carrierPrice, lifeNorm } from './carrier-norms.js';
 export { type Carrier } from './carrier.js';
 export { TEST_PLATE, listCarriers } from './carriers.js';

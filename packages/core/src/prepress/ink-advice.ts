@@ -6,8 +6,6 @@ import type { Job } from '../job/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import { inkOf, notCleared } from './inks.js';
 
-
-
 /** Inks and stocks that the product's contact asks to be cleared. Issues: `ink.not-cleared`, `ink.stock-not-cleared`. */
 function clearance(job: Job, works: Works): Issue[] {
   const { contact } = job;

@@ -1,10 +1,17 @@
-import { type InkKind, type InkSchool, type OrderedInk, type PrintSide, STYLE_RULES, orderInks, passesFor, placeInks } from '../press/index.js';
+import {
+  type InkKind,
+  type InkSchool,
+  type OrderedInk,
+  type PrintSide,
+  STYLE_RULES,
+  orderInks,
+  passesFor,
+  placeInks,
+} from '../press/index.js';
 import { type Contact, type Machine, type Works, printingOf } from '../works/index.js';
 import type { NormLookup } from '../norms/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import type { Component, InkSpec, InkUse, Job, Step, Unordered } from '../job/index.js';
-
-
 
 const PROCESS = ['K', 'C', 'M', 'Y'];
 

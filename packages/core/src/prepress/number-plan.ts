@@ -2,8 +2,6 @@ import { type NumberPlan, readSkips, runNumber } from '../finishing/index.js';
 import { type Issue, error } from '../kernel/index.js';
 import type { Job, Tool } from '../job/index.js';
 
-
-
 /** Numbering boxes of a job; undefined where it is not numbered. */
 export const numberingOf = ({ components }: Pick<Job, 'components'>): Tool | undefined =>
   components.flatMap(({ tools = [] }) => tools).find(({ kind }) => kind === 'numbering-box');

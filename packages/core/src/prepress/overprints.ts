@@ -3,8 +3,6 @@ import { type Machine, type Works, printingOf } from '../works/index.js';
 import { type ComponentLayout, machineOf } from '../press-sheet/index.js';
 import type { InkUse, Step, Unordered } from '../job/index.js';
 
-
-
 /** A sheet printed again on another press: the pass, with what it prints and what it prints from. */
 export interface Overprint {
   readonly step: Step;

@@ -7,8 +7,6 @@ import type { Job } from '../job/job.js';
 import { plan } from '../plan/plan.js';
 import { overLimitCm2, placeArt, separationInk } from './place-art.js';
 
-
-
 const layoutOf = (job: Job, change: Partial<Component> = {}): ComponentLayout => {
   const outcome = plan({ ...job, components: job.components.map((c) => ({ ...c, ...change })) }, SHIPPED_WORKS);
   const layout = outcome.ok ? Object.values(outcome.value.layouts)[0] : undefined;

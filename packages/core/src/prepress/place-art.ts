@@ -1,8 +1,6 @@
 import { type PlacedArt, type ToneProfile, STYLE_RULES, zoneCoverages } from '../press/index.js';
 import { type ComponentLayout, type SheetSide, drawLayout } from '../press-sheet/index.js';
 
-
-
 /** What an artwork is of: the whole form as it is plated, or one piece, which lies at every up. */
 export type ArtScope = 'sheet' | 'piece';
 

@@ -4,8 +4,6 @@ import { printingOf } from '../works/index.js';
 import { type ComponentLayout, drawLayout, webOf } from '../press-sheet/index.js';
 import { type Job, type SheetPlace, isUnprinted } from '../job/index.js';
 
-
-
 /** What has to stand to what. Source: handbook chapter 5 "Register". */
 export const REGISTER_KINDS = [
   'colours',

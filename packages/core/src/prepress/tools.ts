@@ -1,8 +1,6 @@
 import { type ComponentLayout, partsSheet } from '../press-sheet/index.js';
 import type { Component, Tool, Unordered } from '../job/index.js';
 
-
-
 /** What a tool is called. */
 export const TOOL_NAMES: Readonly<Record<Tool['kind'], string>> = {
   'letterpress-die': 'Letterpress dies',

@@ -4,8 +4,6 @@ import type { Outcome } from '../kernel/index.js';
 import type { Works } from '../works/index.js';
 import type { RoomState } from './state.js';
 
-
-
 /** The same counts give the same forecast everywhere. */
 const SEED = 1;
 const DRAWS = 500;

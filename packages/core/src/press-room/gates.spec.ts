@@ -8,8 +8,6 @@ import { pressGate, refuse } from './gates.js';
 import { type CarrierState, type RoomEvent, type RoomRecord, CARRIER_STATES, RELEASED, subjectOf } from './record.js';
 import { NEW_CARRIER, roomState, standing, trialAccepted } from './state.js';
 
-
-
 const LAB = { l: 40, a: -30, b: 20 };
 const map = example('trail-map');
 const mixed: Job = {

@@ -8,8 +8,6 @@ import { forecastCount } from './forecast.js';
 import { type CarrierState, type RoomEvent, RELEASED } from './record.js';
 import { type RoomState, NEW_CARRIER, trialAccepted } from './state.js';
 
-
-
 /** A job in the press room: planned, with what has happened to it. */
 export interface RoomContext {
   readonly job: Job;

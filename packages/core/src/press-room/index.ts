@@ -1,4 +1,3 @@
-
 export { forecastCount } from './forecast.js';
 export { type RoomContext, pressGate, refuse } from './gates.js';
 export {

@@ -1,8 +1,6 @@
 import type { Lab } from '../colour/index.js';
 import type { ScanFault } from '../finishing/index.js';
 
-
-
 /** Where a carrier is in its life. Source: handbook chapter 4, last paragraph. */
 export const CARRIER_STATES = [
   'wanted',

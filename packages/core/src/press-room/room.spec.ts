@@ -8,8 +8,6 @@ import { forecastCount } from './forecast.js';
 import { refuse } from './gates.js';
 import { roomState } from './state.js';
 
-
-
 const planned = (job: Job): Plan => {
   const outcome = plan(job, SHIPPED_WORKS);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());

@@ -1,7 +1,5 @@
 import type { CarrierState, RoomEvent, RoomRecord } from './record.js';
 
-
-
 type Of<Kind extends RoomEvent['kind']> = Extract<RoomEvent, { kind: Kind }>;
 /** The event in force, and its record. */
 export interface Standing<Kind extends RoomEvent['kind']> {

@@ -1,12 +1,18 @@
-import { type BlankLayout, type BlankRequest, type DieDrawing, checkStructure, layBlankRows, layBlanksAs, makeStructure } from '../diecut/index.js';
+import {
+  type BlankLayout,
+  type BlankRequest,
+  type DieDrawing,
+  checkStructure,
+  layBlankRows,
+  layBlanksAs,
+  makeStructure,
+} from '../diecut/index.js';
 import { type Outline, boundsOf, once, selfCrossing, shift, signedArea } from '../geometry/index.js';
 import { type Issue, type Mm, type Um, error } from '../kernel/index.js';
 import type { Turns } from '../layout/index.js';
 import type { Component } from '../job/index.js';
 import type { PressArea } from './press-area.js';
 import type { LaidPiece, SheetPattern, SheetPatterns } from './sheet-pattern.js';
-
-
 
 /** Fields of a structure's size that stand in the component itself. */
 const FIELD: Readonly<Record<string, string>> = { lengthMm: 'widthMm', widthMm: 'heightMm' };

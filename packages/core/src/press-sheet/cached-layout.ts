@@ -4,8 +4,6 @@ import { layComponent } from './component-layout.js';
 import type { LayContext } from './lay-kinds.js';
 import { isLeaf } from './leaf.js';
 
-
-
 type Laid = ReturnType<typeof layComponent>;
 
 const known = new WeakMap<Component, { readonly asked: string; readonly works: Works; readonly laid: Laid }>();

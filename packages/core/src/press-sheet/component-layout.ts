@@ -13,8 +13,6 @@ import type { SheetPattern } from './sheet-pattern.js';
 import { type Supply, supplyOf } from './supply.js';
 import { webOf } from './web-layout.js';
 
-
-
 /** A component with everything that its layout on the press sheet says. */
 export interface ComponentLayout {
   readonly component: Component;

@@ -6,8 +6,6 @@ import type { PressArea } from './press-area.js';
 import { type SectionLayout, spineSide } from './section-layout.js';
 import type { SheetPattern } from './sheet-pattern.js';
 
-
-
 /** An item on a form, with how often it lies there; a section that shares the form brings its pages. */
 export interface FormItem {
   readonly item: Item;

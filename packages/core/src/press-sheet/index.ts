@@ -1,4 +1,3 @@
-
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
 export { type ComponentLayout, layComponent, sharingLayouts, trimmedAreaMm2, withPattern } from './component-layout.js';
 export { type LayContext, type LaySection } from './lay-kinds.js';

@@ -16,8 +16,6 @@ import { reportLayout } from './layout-report.js';
 import { blankRequest } from './blank-layout.js';
 import { pressArea } from './press-area.js';
 
-
-
 const units = (job: Job) => Object.fromEntries(planned(job).steps.map(({ id, processUnits }) => [id, processUnits]));
 const layoutOf = (job: Job) => {
   const [layout] = Object.values(planned(job).layouts);

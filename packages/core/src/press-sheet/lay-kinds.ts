@@ -16,8 +16,6 @@ import { type SectionLayout, type SectionPosition, laySection, schemeOf, spineSi
 import type { LayPatterns, SheetPattern, SheetPatterns } from './sheet-pattern.js';
 import { layAround, webOf } from './web-layout.js';
 
-
-
 /** How a piece may lie so that its grain side runs along the sheet's grain. Source: identity. */
 const turnsFor = (pieceGrain: Grain | 'any', sheetGrain: Grain): Turns =>
   pieceGrain === 'any' ? 'either' : pieceGrain === sheetGrain ? 'upright' : 'turned';

@@ -4,8 +4,6 @@ import type { Job } from '../job/job.js';
 import { type LayoutDrawing, drawLayout } from './layout-drawing.js';
 import { reportLayout } from './layout-report.js';
 
-
-
 const programme = example('concert-programme');
 const layoutOf = (job: Job, id: string) => {
   const layout = planned(job).layouts[id];

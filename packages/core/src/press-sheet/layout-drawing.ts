@@ -8,8 +8,6 @@ import type { PlacedPage, SectionLayout } from './section-layout.js';
 import type { LaidPiece } from './sheet-pattern.js';
 import { webOf } from './web-layout.js';
 
-
-
 /** A rectangle in millimetres from its lower left corner, y up. */
 interface UpBox {
   readonly xMm: number;

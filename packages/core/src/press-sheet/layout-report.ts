@@ -6,8 +6,6 @@ import type { SectionLayout } from './section-layout.js';
 import { isPlateless, carriersPerColour } from './pass.js';
 import { webOf } from './web-layout.js';
 
-
-
 /** A page's place on one side, as the layout is printed out: seen from the printed side, row 0 at the foot. */
 export interface ReportedPage {
   /** Number printed on it; null for the end leaves of a text with self-ends. */

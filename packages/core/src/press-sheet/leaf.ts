@@ -3,8 +3,6 @@ import type { NormLookup } from '../norms/index.js';
 import type { Component, Job, Step } from '../job/index.js';
 import { marginsOf } from './section-layout.js';
 
-
-
 /** Stations that put leaves together. */
 const PUTS_TOGETHER: readonly Step['operation'][] = ['kit', 'gather', 'bind', 'sew', 'stitch'];
 

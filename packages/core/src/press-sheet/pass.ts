@@ -6,8 +6,6 @@ import type { Step, Unordered } from '../job/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { webOf } from './web-layout.js';
 
-
-
 /** Passes through a press: printed, or printed again on another press. */
 export const isPass = ({ operation }: Pick<Step, 'operation'>): boolean =>
   operation === 'print' || operation === 'overprint';

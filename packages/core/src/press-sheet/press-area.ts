@@ -4,8 +4,6 @@ import { STYLE_RULES } from '../press/index.js';
 import type { Machine, PressLimits, SheetSize } from '../works/index.js';
 import type { Component } from '../job/index.js';
 
-
-
 /** Whether both long edges are gripped. Source: handbook chapter 4 "Work styles". */
 export const isGrippedTwice = (component: Component, press: PressLimits): boolean =>
   STYLE_RULES[component.workStyle].twoGrippers || (component.workStyle === 'perfecting' && press.turnsSheet);

@@ -2,8 +2,6 @@ import { outOfBought } from '../layout/index.js';
 import type { PressLimits, SheetSize } from '../works/index.js';
 import type { Bought } from '../job/index.js';
 
-
-
 /** Cuts a bought sheet into this many at most along either side before it goes to press. Source: practice. */
 const MOST_CUTS = 3;
 

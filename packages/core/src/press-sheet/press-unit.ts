@@ -2,8 +2,6 @@ import type { Step } from '../job/index.js';
 import type { ComponentLayout } from './component-layout.js';
 import { webOf } from './web-layout.js';
 
-
-
 /**
  * Whether a step parts the press sheet into pieces: the guillotine, the die for blanks, and a web press all else in line.
  */

@@ -1,9 +1,28 @@
 import type { Issue } from '../kernel/index.js';
 import type { Grain } from '../layout/index.js';
-import { type Assembly, type CreepMove, type FlatSection, type FoldScheme, type OddPlace, type PageBox, type PageMargins, type SectionPlace, creepMove, firstPages, impose, nestedSheet, orderSections, placePages, productPage, ownScheme, schemeById, schemesFor, sectionCode, usualOddPlace } from '../imposition/index.js';
+import {
+  type Assembly,
+  type CreepMove,
+  type FlatSection,
+  type FoldScheme,
+  type OddPlace,
+  type PageBox,
+  type PageMargins,
+  type SectionPlace,
+  creepMove,
+  firstPages,
+  impose,
+  nestedSheet,
+  orderSections,
+  placePages,
+  productPage,
+  ownScheme,
+  schemeById,
+  schemesFor,
+  sectionCode,
+  usualOddPlace,
+} from '../imposition/index.js';
 import type { Component, Job, Unordered } from '../job/index.js';
-
-
 
 /** A page in place on its side of the section, with its number in the product and how far creep moves it. */
 export interface PlacedPage extends PageBox, CreepMove {

@@ -3,8 +3,6 @@ import type { Outline } from '../geometry/index.js';
 import type { Mm } from '../kernel/index.js';
 import type { Arrangement, PatternRequest, Patterns, PlacedPiece } from '../layout/index.js';
 
-
-
 /** A piece in place: a rectangle, or the box around a blank of its own outline. */
 export interface LaidPiece extends PlacedPiece {
   /** Outline of a blank, from the pattern's lower left corner. */

@@ -8,8 +8,6 @@ import { makeJob as newJob } from '../families/new-job.js';
 import { type Plan, plan } from '../plan/plan.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 
-
-
 const map = example('trail-map');
 const programme = example('concert-programme');
 const change = (job: Job, patch: Partial<Component>, at = 0): Job => ({

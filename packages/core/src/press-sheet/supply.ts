@@ -3,8 +3,6 @@ import { type GrainedSheet, type OutOfBought, alongTheWeb, outOfBought } from '.
 import { sheeterLanes } from '../paper/index.js';
 import type { Component } from '../job/index.js';
 
-
-
 /** Where a component's press sheets come from. */
 export type Supply =
   | { readonly kind: 'press sheet' }

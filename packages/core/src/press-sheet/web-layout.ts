@@ -5,8 +5,6 @@ import type { Machine, WebLimits } from '../works/index.js';
 import type { Component } from '../job/index.js';
 import type { LayPatterns, SheetPatterns } from './sheet-pattern.js';
 
-
-
 /** Lengths are told apart down to this, millimetres: repeats are written with three places. */
 const SAME_MM = 0.001;
 

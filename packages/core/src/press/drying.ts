@@ -1,7 +1,5 @@
 import type { PrintProcess } from './process.js';
 
-
-
 /** How an ink dries. Source: handbook chapter 5 "Drying and handling". */
 export const DRYINGS = ['oxidative', 'fast-setting', 'uv', 'heatset', 'water-based', 'solvent', 'toner'] as const;
 export type Drying = (typeof DRYINGS)[number];

@@ -1,7 +1,5 @@
 import type { Hour, Mm } from '../kernel/index.js';
 
-
-
 /** How a cylinder is engraved, by motif and substrate. Source: handbook chapter 4 (practice). */
 export const ENGRAVINGS = ['stylus', 'laser', 'etch'] as const;
 export type Engraving = (typeof ENGRAVINGS)[number];

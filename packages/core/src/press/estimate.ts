@@ -1,4 +1,3 @@
-
 /** How a picture of red, green and blue is turned into separations, in words. */
 export const ESTIMATE_WORDS =
   'Estimate from RGB: K = 1 - max(R, G, B), C = max - R, M = max - G, Y = max - B; no profile, no paper white.';

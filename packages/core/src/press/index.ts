@@ -1,4 +1,3 @@
-
 export * from './work-style.js';
 export * from './ink.js';
 export * from './process.js';

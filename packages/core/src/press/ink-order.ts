@@ -1,7 +1,5 @@
 import type { PrintProcess } from './process.js';
 
-
-
 /** What an ink is for the order of printing. */
 export const INK_KINDS = ['ground', 'white', 'metallic', 'process', 'mixed', 'special', 'varnish', 'coating'] as const;
 export type InkKind = (typeof INK_KINDS)[number];

@@ -5,8 +5,6 @@ import { passesFor, placeInks } from './ink-units.js';
 import { ToneCounter } from './tone-counter.js';
 import { type ToneProfile, zoneCoverages } from './zones.js';
 
-
-
 const PROCESS = ['Y', 'K', 'M', 'C'].map((name) => ({ name, kind: 'process' as const }));
 const names = (inks: readonly { name: string }[]): string => inks.map(({ name }) => name).join(' ');
 

@@ -1,4 +1,3 @@
-
 /** Units that one side of one pass may use: from `first`, so many. */
 export interface UnitRange {
   readonly first: number;

@@ -1,7 +1,5 @@
 import type { Gsm, Kg, SquareMetre } from '../kernel/index.js';
 
-
-
 /**
  * Ink laid down, in kilograms: impressions x area x coverage x film / 1000.
  * @param coverage share of the area covered, 0..1; @param filmGsm film at full coverage

@@ -1,7 +1,5 @@
 import type { CarrierKind } from './process.js';
 
-
-
 const ETCHING =
   'Etching and plating (ferric chloride, chromium): licensed operators, ventilation, goggles and apron, waste handling by permit; chromium(VI) is carcinogenic.';
 const DEVELOPING = 'Developers and washes: ventilation, gloves, no ignition; safety data sheet at hand.';

@@ -1,8 +1,6 @@
 import { inkKg } from './ink.js';
 import { countPlates } from './work-style.js';
 
-
-
 describe('plates', () => {
   // identity, handbook chapter 4: trail map 4 by work-and-turn, 8 sheetwise, 8 perfected
   it.each([

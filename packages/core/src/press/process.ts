@@ -1,4 +1,3 @@
-
 /** How an image gets from its carrier to the sheet. Source: handbook chapter 4 "Image carriers". */
 export const PRINT_PROCESSES = ['offset', 'flexo', 'gravure', 'recessed', 'letterpress', 'screen', 'digital'] as const;
 export type PrintProcess = (typeof PRINT_PROCESSES)[number];

@@ -1,7 +1,5 @@
 import type { ToneProfile } from './zones.js';
 
-
-
 /** Lanes of 16 bit hold 257 bytes of 255. */
 const FLUSH = 257;
 

@@ -1,4 +1,3 @@
-
 /** How the two sides of a sheet are printed. */
 export const WORK_STYLES = ['single', 'sheetwise', 'work-and-turn', 'work-and-tumble', 'perfecting'] as const;
 export type WorkStyle = (typeof WORK_STYLES)[number];

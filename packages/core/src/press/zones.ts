@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** Ink zones of a press, side by side about the middle of the sheet. */
 export interface ZoneRow {
   readonly count: number;

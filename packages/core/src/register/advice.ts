@@ -1,8 +1,6 @@
 import type { RegisterFit } from './fit.js';
 import type { MarkPlace, Offset } from './reading.js';
 
-
-
 /** What to do at the press: all minus the finding. Source: identity, handbook chapter 5. */
 export interface Moves {
   readonly acrossMm: number;

@@ -1,8 +1,6 @@
 import { type Issue, type Outcome, error } from '../kernel/index.js';
 import type { MarkPlace, Offset } from './reading.js';
 
-
-
 /** Found misregister of one colour against the reference, about the middle of the marks. */
 export interface RegisterFit {
   /** Mean offset across the sheet and around the cylinder, mm. */

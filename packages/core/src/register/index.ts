@@ -1,4 +1,3 @@
-
 export * from './reading.js';
 export { type RegisterFit, MOST_OFFSET_MM, fitRegister } from './fit.js';
 export * from './advice.js';

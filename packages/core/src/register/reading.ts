@@ -1,7 +1,5 @@
 import type { Mm } from '../kernel/index.js';
 
-
-
 /**
  * Where a mark stands on the sheet, seen printed side up with the gripper edge at the bottom: x from the left edge to the
  * right, y from the gripper edge towards the tail.

@@ -5,8 +5,6 @@ import type { MarkPlace, Offset, SheetReading } from './reading.js';
 import { runOf } from './run.js';
 import { type TrueRegister, standInCamera } from './stand-in.js';
 
-
-
 const found = (marks: readonly MarkPlace[], offsets: readonly Offset[]): RegisterFit => {
   const outcome = fitRegister(marks, offsets, 'x');
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code }) => code).join());

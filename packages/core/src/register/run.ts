@@ -1,8 +1,6 @@
 import { SIGMAS, slopeOf, own } from '../kernel/index.js';
 import type { ColourOffsets, Offset, SheetReading } from './reading.js';
 
-
-
 /** A colour over the run: means at the marks, scatter between sheets, and where it goes. */
 export interface ColourRun {
   readonly mean: ColourOffsets;

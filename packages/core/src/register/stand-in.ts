@@ -1,8 +1,6 @@
 import { normal, table } from '../kernel/index.js';
 import type { MarkPlace, Offset, RegisterSource } from './reading.js';
 
-
-
 /** How a colour really lies, for the stand-in to measure. */
 export interface TrueRegister {
   readonly across: number;

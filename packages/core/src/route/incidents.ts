@@ -1,6 +1,5 @@
 import type { Incident } from '../flow/index.js';
 
-
 /** Where an incident happens: at a web press, at a sheet-fed one, or at any station. */
 export type IncidentPlace = 'web' | 'sheet press' | 'anywhere';
 

@@ -7,7 +7,6 @@ import { SURFACE_STATIONS } from './stations/surface-stations.js';
 import type { MachineProcess } from './stations/machine-process.js';
 import type { OperationRule } from './stations/operation-rule.js';
 
-
 export * from './stations/machine-process.js';
 export type { DryFor, OperationRule, TimeModel } from './stations/operation-rule.js';
 

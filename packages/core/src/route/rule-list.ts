@@ -1,4 +1,3 @@
-
 /** How much a rule counts: not at all, as a warning, or so that a job is not released against it. */
 export const RULE_WEIGHTS = ['off', 'soft', 'hard'] as const;
 export type RuleWeight = (typeof RULE_WEIGHTS)[number];

@@ -12,8 +12,6 @@ import { MATERIAL_PREDICATES } from './material-rules.js';
 import { PRODUCT_PREDICATES } from './product-rules.js';
 import { ORDER_PREDICATES, inOrder } from './order-rules.js';
 
-
-
 const PREDICATES: Readonly<Record<RuleId, (facts: RouteFacts) => readonly Found[]>> = {
   ...ORDER_PREDICATES,
   ...FIT_PREDICATES,

@@ -5,8 +5,6 @@ import type { Plan } from '../plan/index.js';
 import type { Machine, Works } from '../works/index.js';
 import { type NormLookup, normsOf } from '../norms/index.js';
 
-
-
 /** A station with what stands before and behind it, and what comes to it. */
 export interface Station {
   readonly step: Step;

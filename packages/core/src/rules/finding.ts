@@ -2,8 +2,6 @@ import type { WorkStyle } from '../press/index.js';
 import type { FieldPath } from '../job/index.js';
 import type { Operation, RuleId, RuleWeight } from '../route/index.js';
 
-
-
 /** What puts a finding right, as one action. */
 export type Mend =
   | { readonly kind: 'insert'; readonly operation: Operation; readonly before: string }

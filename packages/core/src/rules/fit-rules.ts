@@ -5,8 +5,6 @@ import type { RouteFacts } from './facts.js';
 import type { Found } from './finding.js';
 import type { Predicate } from './predicate.js';
 
-
-
 /** Less than this is within what a knife and a folder hold. Source: common practice, no source. */
 const SLACK_MM = 0.5;
 

@@ -1,3 +1,2 @@
-
 export { applyMend, checkRoute } from './check-route.js';
 export { type Finding, type Mend } from './finding.js';

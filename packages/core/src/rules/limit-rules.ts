@@ -6,8 +6,6 @@ import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 import { type Predicate, is } from './predicate.js';
 
-
-
 /** Longer and shorter side of what comes. */
 const sides = (station: Station): readonly [number, number] => {
   const { incoming, layout } = station;

@@ -8,8 +8,6 @@ import { type MachineTakes, type Works, SHIPPED_WORKS } from '../works/index.js'
 import { checkRoute } from './check-route.js';
 import type { Finding } from './finding.js';
 
-
-
 const family = (name: keyof typeof FAMILY_RULES, change: object = {}): Job =>
   makeJob(name, { ...answersOf(name), ...change }, SHIPPED_WORKS);
 const findings = (job: Job, works: Works = SHIPPED_WORKS): readonly Finding[] =>
@@ -210,6 +208,31 @@ describe('a limit of the works', () => {
     expect(found('hand-lift', boxed(value, 10))).toBeUndefined();
     // Nothing that a person lifts holds even one.
     expect(found('hand-lift', boxed(5000, 0.0001))?.mend).toBeUndefined();
+  });
+
+  it('is what a person lifts: where one pack is too heavy already, the pack is made smaller first', () => {
+    const flat = family('flat');
+    const packed = (inner: number, perBox: number, kg: number): Job => ({
+      ...withNorms(flat, { 'pack.handKg': kg }),
+      route: flat.route.map((one) =>
+        one.operation === 'box'
+          ? { ...one, perPack: perBox }
+          : one.operation === 'band' || one.operation === 'wrap'
+            ? { ...one, perPack: inner }
+            : one,
+      ),
+    });
+    const index = (operation: string) => flat.route.findIndex((one) => one.operation === operation);
+    const pack = Math.max(index('band'), index('wrap'));
+    const one = (planned(flat).edges.find(({ to }) => to === 'box')?.state.massG ?? 0) / 1000;
+    const mend = (inner: number, perBox: number, pieces: number) =>
+      found('hand-lift', packed(inner, perBox, one * pieces + 1e-9))?.mend;
+    // 120 can be lifted: a pack of 200 cannot, packs of 50 are two to a box, and loose ones go by fives.
+    expect(mend(200, 400, 120)).toEqual({ kind: 'set', path: ['route', pack, 'perPack'], value: 120 });
+    expect(mend(50, 400, 120)).toEqual({ kind: 'set', path: ['route', index('box'), 'perPack'], value: 100 });
+    expect(mend(120, 400, 120)).toEqual({ kind: 'set', path: ['route', index('box'), 'perPack'], value: 120 });
+    expect(mend(1, 400, 123)).toEqual({ kind: 'set', path: ['route', index('box'), 'perPack'], value: 120 });
+    expect(mend(1, 400, 18)).toEqual({ kind: 'set', path: ['route', index('box'), 'perPack'], value: 18 });
   });
 
   it('is a box of whole packs', () => {

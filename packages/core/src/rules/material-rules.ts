@@ -4,8 +4,6 @@ import type { Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 import { type Predicate, is, set } from './predicate.js';
 
-
-
 /** Whether the first fold of a flat piece runs across its grain: it halves the longer side. */
 function foldsAcross({ incoming, layout }: Station): boolean {
   const flat = incoming[0]?.material;

@@ -4,8 +4,6 @@ import type { Found } from './finding.js';
 import { DRY_BEFORE, comesWet } from './wet.js';
 import { type Predicate, is } from './predicate.js';
 
-
-
 const sameLane = (one: Station, other: Station): boolean => one.step.component === other.step.component;
 
 /** What has to be dry when it comes to a station of the rule. */

@@ -3,8 +3,6 @@ import type { Operation } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 
-
-
 /** What a rule looks for in a route. */
 export type Predicate = (facts: RouteFacts) => readonly Found[];
 

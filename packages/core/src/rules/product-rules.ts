@@ -4,8 +4,6 @@ import type { Station } from './facts.js';
 import type { Found } from './finding.js';
 import { type Predicate, is, set } from './predicate.js';
 
-
-
 /** Sections of so many pages or more that their paper is too heavy for, folded. */
 const sectionGrammage: Predicate = ({ stations, norms }) =>
   stations.flatMap((station): Found[] => {

@@ -8,8 +8,6 @@ import { type Works, SHIPPED_WORKS } from '../works/index.js';
 import { houseRuleId } from '../norms/index.js';
 import { applyMend, checkRoute } from './check-route.js';
 
-
-
 function findings(job: Job, works: Works = SHIPPED_WORKS) {
   const outcome = plan(job, works);
   if (!outcome.ok) throw new Error(outcome.issues.map(({ code, path }) => `${code} ${path}`).join('; '));
@@ -241,6 +239,13 @@ describe('rules of the route', () => {
     }
     expect(broken(job, works)).not.toContain(rule);
     for (const one of broken(job, works)) expect(before).toContain(one);
+  });
+
+  it.each(RULE_IDS)('%s says and offers what it did when it was last looked at', (rule) => {
+    const said = findings(CASES[rule], CASE_WORKS[rule]).map(({ rule: id, path, step: at, value, limit, unit, mend }) =>
+      JSON.stringify({ id, path, at, value, limit, unit, mend }),
+    );
+    expect(said).toMatchSnapshot();
   });
 
   it('is switched off, made softer or harder by the works, and by a job', () => {

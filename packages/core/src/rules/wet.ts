@@ -2,8 +2,6 @@ import { wantedHours } from '../material/index.js';
 import type { Operation, RuleId } from '../route/index.js';
 import type { RouteFacts, Station } from './facts.js';
 
-
-
 /** What has to be dry when it comes to a station, by rule. */
 export const DRY_BEFORE = {
   'dry-before-back-up': ['print', 'overprint'],

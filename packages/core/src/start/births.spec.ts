@@ -7,8 +7,6 @@ import { checkRoute } from '../rules/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { startJob } from './start-job.js';
 
-
-
 const ASKED = Object.keys(FAMILY_RULES) as AskedFamily[];
 
 /** Random answers that the questions of a family allow. */

@@ -1,2 +1,1 @@
-
 export { type Start, checkAnswers, newJob, startJob } from './start-job.js';

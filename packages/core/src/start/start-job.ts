@@ -1,11 +1,17 @@
 import { type Issue, error } from '../kernel/index.js';
-import { type AskedFamily, type FamilyAnswers, type Question, FAMILY_RULES, checkProduct, makeJob, pressesFor } from '../families/index.js';
+import {
+  type AskedFamily,
+  type FamilyAnswers,
+  type Question,
+  FAMILY_RULES,
+  checkProduct,
+  makeJob,
+  pressesFor,
+} from '../families/index.js';
 import type { Job } from '../job/index.js';
 import { plan } from '../plan/index.js';
 import { type Finding, applyMend, checkRoute } from '../rules/index.js';
 import type { Works } from '../works/index.js';
-
-
 
 /** A job as it begins, and what still stands against it; nothing does unless the product cannot be made as it is asked for. */
 export interface Start {

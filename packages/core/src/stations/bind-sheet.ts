@@ -3,8 +3,6 @@ import { blockAndCover, stacked } from '../material/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Grammage from which coated leaves want PUR. Source: common practice, no source. */
 const HEAVY_COATED = 130;
 

@@ -3,8 +3,6 @@ import type { Material } from '../material/index.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Thread and swell. Source: handbook chapter 7 (practice). */
 export function sewSheet(sheet: SheetBook): void {
   sheet.card(sheet.give('sections', 'Sections', sheet.first?.sections ?? 0, 'sections'));

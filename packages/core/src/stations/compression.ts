@@ -1,8 +1,6 @@
 import { valueAt } from '../kernel/index.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Weight of a kilogram. */
 const NEWTON = 9.81;
 

@@ -6,8 +6,6 @@ import { figureId } from '../job/index.js';
 import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 const BACK: Readonly<Record<Cut['back'], string>> = {
   left: 'left edge',
   right: 'right edge',

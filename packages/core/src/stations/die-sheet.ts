@@ -5,8 +5,6 @@ import { dieSide, strikingDie } from '../plan/index.js';
 import { type Shape, measure, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 const MM = 1000;
 const LINE_ROLES = { cut: 'cut', crease: 'fold', perforation: 'fold' } as const;
 

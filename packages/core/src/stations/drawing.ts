@@ -1,8 +1,6 @@
 import type { ComponentLayout } from '../press-sheet/index.js';
 import type { Mm } from '../kernel/index.js';
 
-
-
 /** What a shape stands for; the face gives each its stroke and fill, never a colour alone. */
 export type ShapeRole =
   'sheet' | 'piece' | 'waste' | 'glue' | 'board' | 'cloth' | 'window' | 'cut' | 'fold' | 'edge' | 'block' | 'mark';

@@ -5,8 +5,6 @@ import { figureId } from '../job/index.js';
 import { type Shape, measure, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** The folder: panels with shortening, lines and ways, the folded piece. Sections are told by their scheme. Source: handbook chapter 7 "Folding". */
 export function foldSheet(sheet: SheetBook): void {
   const { layout, step, first } = sheet;

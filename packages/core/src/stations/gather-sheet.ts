@@ -4,8 +4,6 @@ import { STITCHES } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Saddle work: wire and what the fold bears; creep is on the layout. Source: handbook chapter 7 "Binding". */
 export function stitchSheet(sheet: SheetBook): void {
   sheet.card(sheet.give('thickness', 'Thickness of a copy', sheet.thicknessMm, 'mm'));

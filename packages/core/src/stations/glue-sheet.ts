@@ -8,8 +8,6 @@ import { drawBlank } from './die-sheet.js';
 import { measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 const FROM_MEMORY = { label: 'memory', note: 'usual take-ups, handbook chapter 4' } as const;
 const GLUES = { cold: 'Cold glue', 'hot-melt': 'Hot melt', pur: 'PUR' } as const;
 

@@ -4,8 +4,6 @@ import { figureOf } from '../kernel/index.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Hand work: people-minutes a hundred, and a tray glued into its wallet where one comes. Source: handbook chapter 7 "Hand work". */
 export function handSheet(sheet: SheetBook): void {
   const { step } = sheet;

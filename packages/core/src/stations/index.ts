@@ -1,4 +1,3 @@
-
 export { numberList, voidsOf } from './number-sheet.js';
 export { stationSheet } from './station-sheet.js';
 export { type StationSheet, type StationTable } from './sheet.js';

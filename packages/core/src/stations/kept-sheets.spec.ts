@@ -7,8 +7,6 @@ import { SHIPPED_WORKS } from '../works/index.js';
 import type { Shape, StationDrawing } from './drawing.js';
 import { stationSheet } from './station-sheet.js';
 
-
-
 const EXAMPLES = fs
   .readdirSync(new URL('../../../../docs/examples/', import.meta.url))
   .flatMap((name) => (name.endsWith('.json') ? [name.replace('.json', '')] : []));
@@ -68,6 +66,10 @@ describe('station sheets, as they were last looked at', () => {
     ['a case-bound book of 64 pages', 'case-bound', { pages: 64 }],
     ['a card with foil, relief and film', 'flat', { cover: 'film', foil: true, emboss: true }],
     ['a carton with film and foil', 'carton', { cover: 'film', foil: true }],
+    ['a notched book on heavy coated paper', 'perfect-bound', { spine: 'notched', pages: 64, stock: 'silk-170' }],
+    ['a tray and its lid', 'laminated-box', {}],
+    ['a wallet with its tray', 'wallet', {}],
+    ['a corrugated case', 'corrugated-case', {}],
     ['a map in four folds', 'folded', { fold: 'map', folds: 4, widthMm: 420, heightMm: 594 }],
     ['a leaflet on heavy board', 'folded', { stock: 'gloss-250' }],
   ];

@@ -1,11 +1,17 @@
-import { type NumberLine, type NumberPlan, type Voided, numberLines, readSkips, replaceVoids, runNumber } from '../finishing/index.js';
+import {
+  type NumberLine,
+  type NumberPlan,
+  type Voided,
+  numberLines,
+  readSkips,
+  replaceVoids,
+  runNumber,
+} from '../finishing/index.js';
 import { type Job, figureId } from '../job/index.js';
 import type { Plan } from '../plan/index.js';
 import { numberPlanOf, numberingOf } from '../prepress/index.js';
 import { type Shape, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
-
-
 
 /** Most numbers of a list that is made at once. */
 const MOST_NUMBERS = 1_000_000;

@@ -6,8 +6,6 @@ import { compression, stackOfBoxes } from './compression.js';
 import { type Shape, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Most labels of a list. */
 const MOST_LABELS = 2_000;
 

@@ -2,8 +2,6 @@ import { figureId } from '../job/index.js';
 import { CONDITIONING_ANCHOR, CONDITIONING_POWERS, MOST_CONDITIONING_HOURS } from '../paper/index.js';
 import type { SheetBook } from './sheet.js';
 
-
-
 /** Between the points that practice gives. */
 const POWER = { label: 'practice', note: 'through the points of handbook chapter 3 "Conditioning"' } as const;
 

@@ -1,4 +1,14 @@
-import { type Figure, type Figures, type Source, UM, FigureBook, GIVEN, IDENTITY, evaluate, figureOf } from '../kernel/index.js';
+import {
+  type Figure,
+  type Figures,
+  type Source,
+  UM,
+  FigureBook,
+  GIVEN,
+  IDENTITY,
+  evaluate,
+  figureOf,
+} from '../kernel/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import { type Job, type Step, figureId } from '../job/index.js';
 import { type Material, takenBy } from '../material/index.js';
@@ -6,8 +16,6 @@ import type { Plan, PlanStep } from '../plan/index.js';
 import type { Machine, SupplyId, Works } from '../works/index.js';
 import { type NormLookup, normsOf, titleOf } from '../norms/index.js';
 import type { StationDrawing } from './drawing.js';
-
-
 
 /** Rows that a station works down: cuts, panels, numbers, layers. */
 export interface StationTable {

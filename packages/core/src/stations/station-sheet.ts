@@ -16,8 +16,6 @@ import { printSheet } from './print-sheet.js';
 import { bandSheet, boxSheet, outsideSheet, palletSheet } from './pack-sheet.js';
 import { type StationSheet, SheetBook } from './sheet.js';
 
-
-
 /** A station whose counts and hours say all. */
 const plain = (): void => undefined;
 

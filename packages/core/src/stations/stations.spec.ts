@@ -10,8 +10,6 @@ import { type Works, SHIPPED_WORKS } from '../works/index.js';
 import { numberList, voidsOf } from './number-sheet.js';
 import { stationSheet } from './station-sheet.js';
 
-
-
 const EXAMPLES = fs
   .readdirSync(new URL('../../../../docs/examples/', import.meta.url))
   .filter((name) => name.endsWith('.json'))
@@ -103,6 +101,43 @@ describe('station sheets', () => {
     // At the fastest speed that still cools, it takes just what the glue wants.
     expect(72 / ((value('fastest') * 0.4) / 60)).toBeCloseTo(2, 9);
     expect(value('coverWidth')).toBeCloseTo(2 * (130 + 3) + value('spine'), 9);
+  });
+
+  it('the binder: PUR for heavy coated text, a conveyor that is too short is told', () => {
+    const guide = example('orchid-field-guide');
+    const on = (stock: string, adhesive?: string) =>
+      sheetOf('orchid-field-guide', 'bind', {
+        finish: { ...guide.finish, adhesive },
+        components: guide.components.map((one) => (one.kind === 'section' ? { ...one, stock } : one)),
+      }).remarks.join(' ');
+    const heavy = SHIPPED_WORKS.stocks.find(({ coated, gsm }) => coated && gsm >= 150)?.id ?? '';
+    const light = SHIPPED_WORKS.stocks.find(({ coated, gsm }) => coated && gsm < 100)?.id ?? '';
+    expect(on(heavy, 'hot-melt')).toContain('Heavy coated text');
+    expect(on(heavy, 'pur')).not.toContain('Heavy coated text');
+    expect(on(light, 'hot-melt')).not.toContain('Heavy coated text');
+    const slow: Works = {
+      ...SHIPPED_WORKS,
+      norms: { 'bind.coolMinutes': { value: 60, source: { label: 'set by user' } } },
+    };
+    expect(sheetOf('orchid-field-guide', 'bind', {}, slow).remarks.join(' ')).toContain('too short for 60 min');
+    expect(sheetOf('orchid-field-guide', 'bind').remarks.join(' ')).not.toContain('too short');
+  });
+
+  it('the die is stripped with the hammer below so many sheets, and in the machine from there on', () => {
+    const { value, all } = sheetOf('tea-caddy', 'die-cut');
+    expect(value('scrapKg')).toBeGreaterThan(0);
+    const sheets = all['step.die-cut.processUnits']?.value ?? 0;
+    const hammer = (below: number) =>
+      sheetOf('tea-caddy', 'die-cut', { norms: { 'die.hammerBelow': below } })
+        .remarks.join(' ')
+        .includes('hammer');
+    expect([hammer(sheets), hammer(sheets + 1)]).toEqual([false, true]);
+  });
+
+  it('the pile is opened once: a sheet that was printed before has stood in the press room', () => {
+    const [first, again] = example('trail-map').route.filter(({ operation }) => operation === 'print');
+    expect(sheetOf('trail-map', first?.id ?? '').shown.some((id) => id.endsWith('.pileM3'))).toBe(true);
+    expect(sheetOf('trail-map', again?.id ?? '').shown.some((id) => id.endsWith('.pileM3'))).toBe(false);
   });
 
   it('the case: by the rule of chapter 7 from the sewn block', () => {

@@ -3,8 +3,6 @@ import { outOfBought } from '../layout/index.js';
 import type { Works } from '../works/index.js';
 import { type Need, type PaperItem, NEED_KINDS, paperKey } from './needs.js';
 
-
-
 /** A lot of paper in the store. */
 export interface Holding {
   readonly id: number;

@@ -2,8 +2,6 @@ import { example, planned } from '../plan/examples.fixture.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { callOff, leavesBy, mostFinished, packedAs } from './finished.js';
 
-
-
 describe('finished stock', () => {
   const job = example('tea-shipper');
   const packed = packedAs(job, planned(job));

@@ -5,8 +5,6 @@ import { type Plan, plan } from '../plan/index.js';
 import type { Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 
-
-
 /** How a finished product is packed: what a lot remembers of the job that made it. */
 export interface PackedAs {
   /** Grams of one piece. */

@@ -1,4 +1,3 @@
-
 export * from './needs.js';
 export * from './buy.js';
 export * from './rests.js';

@@ -4,8 +4,6 @@ import { example, planned } from '../plan/examples.fixture.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { type Need, type NeedKind, NEED_KINDS, paperKey, paperName, purchaseNeeds } from './needs.js';
 
-
-
 const needsIn = (job: Job): Need[] => purchaseNeeds(job, planned(job), SHIPPED_WORKS);
 const kindsOf = (job: Job): Set<NeedKind> => new Set(needsIn(job).map(({ kind }) => kind));
 const withComponents = (job: Job, change: (component: Component) => Component): Job => ({

@@ -8,8 +8,6 @@ import { CARRIER_OF } from '../press/index.js';
 import { PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 
-
-
 export const NEED_KINDS = [
   'sheets',
   'rolls',

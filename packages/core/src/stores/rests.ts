@@ -4,8 +4,6 @@ import { figureId } from '../job/index.js';
 import type { Figures } from '../kernel/index.js';
 import type { NormLookup } from '../norms/index.js';
 
-
-
 /** A rest that goes back into the store. */
 export interface PaperRest {
   readonly kind: 'strip' | 'roll';

@@ -6,8 +6,6 @@ import { type Holding, alternativesFor, buyList, freeOf } from './buy.js';
 import { type Need, paperKey, purchaseNeeds } from './needs.js';
 import { restsOf } from './rests.js';
 
-
-
 const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' } as const;
 const need = (quantity: number, change: Partial<Need> = {}): Need => ({
   key: paperKey(PAPER),

@@ -1,4 +1,3 @@
-
 /** Numbers of the beta distribution. Source: literature (Lanczos 1964; continued fraction by Lentz), held to an outside library in tests. */
 
 /** Taken once: a look at the global for each of millions of calls is slow where the code runs in a context of its own. */

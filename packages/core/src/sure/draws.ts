@@ -2,8 +2,6 @@ import { type FlowGraph, type FlowStep, type Incident, orderSteps } from '../flo
 import { uniform, table } from '../kernel/index.js';
 import { type Chance, isCertain, stepChance } from './step-chance.js';
 
-
-
 /** Taken once: a look at the global for each of millions of calls is slow where the code runs in a context of its own. */
 const { ceil, floor, log, max } = Math;
 

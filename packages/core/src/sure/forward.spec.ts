@@ -4,8 +4,6 @@ import { CERTAIN } from './step-chance.js';
 import { drawForward } from './forward.js';
 import { drawRequired } from './draws.js';
 
-
-
 const TABLE = {
   bands: [{ id: 'all', upTo: Infinity, shares: { c1: 0, c2: 0, c3: 0, c5: 0 }, finishing: 0 }],
   floorBase: 0,

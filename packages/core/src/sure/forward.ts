@@ -2,8 +2,6 @@ import { type FlowGraph, type FlowStep, orderSteps } from '../flow/index.js';
 import { uniform } from '../kernel/index.js';
 import { type Chance, stepChance } from './step-chance.js';
 
-
-
 /** What is known while a job runs. */
 export interface ForwardRequest {
   /** A checked graph. */

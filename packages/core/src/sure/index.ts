@@ -1,4 +1,3 @@
-
 export { betaCdf, betaQuantile } from './beta.js';
 export { type Chance, CERTAIN } from './step-chance.js';
 export { type DrawRequest, type Required, drawRequired } from './draws.js';

@@ -1,8 +1,6 @@
 import { type FlowStep, shareOfRun } from '../flow/index.js';
 import { betaTable } from './beta.js';
 
-
-
 /** Taken once: a look at the global for each of millions of calls is slow where the code runs in a context of its own. */
 const { ceil, sqrt } = Math;
 

@@ -6,8 +6,6 @@ import { drawRequired } from './draws.js';
 import { type Chance, CERTAIN } from './step-chance.js';
 import { cheapest, needsOf, quantileOf, sensitivity, shortCurve, sureQuantities } from './sureness.js';
 
-
-
 /** Practice, handbook chapter 6. */
 const USUAL: Chance = { best: 0.7, worst: 1.8, kappa: 400 };
 

@@ -3,8 +3,6 @@ import type { FlowGraph } from '../flow/index.js';
 import { type Required, drawRequired } from './draws.js';
 import type { Chance } from './step-chance.js';
 
-
-
 /** Smallest of the sorted numbers that a share p of them does not exceed. @param p 0..1. */
 export function quantileOf(sorted: Float64Array, p: number): number {
   const at = Math.min(sorted.length - 1, Math.max(0, Math.ceil(p * sorted.length - 1e-9) - 1));

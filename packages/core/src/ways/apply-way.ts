@@ -5,8 +5,6 @@ import type { Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { type WayChoice, wayId } from './way.js';
 
-
-
 /** The part of a job that ways are sought for: one component, or the whole text of a bound product. */
 export type WayTarget = { readonly kind: 'component'; readonly id: string } | { readonly kind: 'text' };
 

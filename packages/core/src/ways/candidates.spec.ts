@@ -8,8 +8,6 @@ import { likeStocks, listChoices } from './candidates.js';
 import { laneOf } from './lane.js';
 import { RefusalBook } from './refusals.js';
 
-
-
 const map = example('trail-map');
 const programme = example('concert-programme');
 const component = map.components[0];

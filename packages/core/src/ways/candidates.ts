@@ -5,8 +5,6 @@ import { sheetCandidates } from '../press-sheet/index.js';
 import { type Machine, type PressLimits, type SheetSize, type Stock, type Works, printingOf } from '../works/index.js';
 import type { WayChoice } from './way.js';
 
-
-
 /** The largest sheet that a press takes out of a roll, grain along the web, either way round. */
 function rollCandidates(
   rollWidthMm: number,

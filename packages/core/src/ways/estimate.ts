@@ -2,16 +2,44 @@ import { type FlowOutput, type FlowStep, unitsFor } from '../flow/index.js';
 import { ceilRatio } from '../kernel/index.js';
 import { kgPerThousand } from '../paper/index.js';
 import { CARRIER_OF, countPlates, inkKg } from '../press/index.js';
-import { type ComponentLayout, carriersPerColour, partsSheet, trimmedAreaMm2, isPlateless, machineOf, platesHung, scopeOf, sidesOf, layoutAt, isWeb, webFor } from '../press-sheet/index.js';
+import {
+  type ComponentLayout,
+  carriersPerColour,
+  partsSheet,
+  trimmedAreaMm2,
+  isPlateless,
+  machineOf,
+  platesHung,
+  scopeOf,
+  sidesOf,
+  layoutAt,
+  isWeb,
+  webFor,
+} from '../press-sheet/index.js';
 import type { Job, Step } from '../job/index.js';
 import { type Material, foldsOf, paperMaterial } from '../material/index.js';
-import { beltRate, counterOf, countsOf, curveShare, cutWork, handNorm, hourly, liftTime, rateTime, runHours, sheetsPerLift, incidentsOf, quantityOf, spoilageOf, usesOf, fluteShare } from '../plan/index.js';
+import {
+  beltRate,
+  counterOf,
+  countsOf,
+  curveShare,
+  cutWork,
+  handNorm,
+  hourly,
+  liftTime,
+  rateTime,
+  runHours,
+  sheetsPerLift,
+  incidentsOf,
+  quantityOf,
+  spoilageOf,
+  usesOf,
+  fluteShare,
+} from '../plan/index.js';
 import { carrierPrice, filmOf, inkOf, fillKey, inkPlaces } from '../prepress/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, printingOf } from '../works/index.js';
 import { type NormLookup, normCatalogue } from '../norms/index.js';
-
-
 
 /** What a lane takes when its component is laid in one way: the figures that the ways differ in. */
 export interface LaneEstimate {

@@ -11,8 +11,6 @@ import { sharedWays } from './shared-ways.js';
 import { WaySearch } from './way-search.js';
 import { type Way, type Ways, rankWays, wayId } from './way.js';
 
-
-
 /** The quantity at which a way is reckoned a second time, to part what grows with the quantity from what does not. */
 const SECOND_QUANTITY = 2;
 const PROGRESS_EVERY = 200;

@@ -1,4 +1,3 @@
-
 export {
   type Ranking,
   type Refusal,

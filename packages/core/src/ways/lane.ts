@@ -1,7 +1,5 @@
 import type { Job, Step } from '../job/index.js';
 
-
-
 /** A component's steps from its paper on, one behind another. */
 export interface Lane {
   readonly steps: readonly Step[];

@@ -1,8 +1,6 @@
 import type { Issue } from '../kernel/index.js';
 import type { Refusal } from './way.js';
 
-
-
 /** Parameters that tell one reason from another: the press and what it asks, not which sheet fell short of it. */
 const REASON: Readonly<Record<string, readonly string[]>> = {
   'press.sheet-too-large': ['machine'],

@@ -6,8 +6,6 @@ import type { Works } from '../works/index.js';
 import { withWay } from './apply-way.js';
 import { type Way, type WayChoice, rankWays, wayId } from './way.js';
 
-
-
 /** Ways whose sections are also tried on common forms: the cheapest, since each is planned in full. */
 const TRIED = 8;
 

@@ -1,8 +1,6 @@
 import { type NormLookup, normCatalogue } from '../norms/index.js';
 import type { Works } from '../works/index.js';
 
-
-
 interface Named {
   readonly id: string;
   readonly name: string;

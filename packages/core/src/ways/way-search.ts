@@ -3,7 +3,14 @@ import { mostPages, splitProposals } from '../imposition/index.js';
 import { type PatternRequest, type Patterns, layPatterns } from '../layout/index.js';
 import { caliperUm } from '../paper/index.js';
 import type { Component, Job, Step } from '../job/index.js';
-import { type ComponentLayout, type LaySection, assemblyOf, layComponent, laySection, webOf } from '../press-sheet/index.js';
+import {
+  type ComponentLayout,
+  type LaySection,
+  assemblyOf,
+  layComponent,
+  laySection,
+  webOf,
+} from '../press-sheet/index.js';
 import { pressIssues } from '../plan/index.js';
 import { printSteps, sectionLane } from '../edit/index.js';
 import { type NormLookup, normsOf } from '../norms/index.js';
@@ -15,8 +22,6 @@ import type { Lane } from './lane.js';
 import { RefusalBook } from './refusals.js';
 import { type Twins, twinsOf } from './twins.js';
 import { type WayChoice, wayId } from './way.js';
-
-
 
 /** A function that remembers its answers by a key of what was asked. */
 function remember<Asked extends readonly unknown[], Answer>(

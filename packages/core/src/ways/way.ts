@@ -4,8 +4,6 @@ import type { SheetSize } from '../works/index.js';
 import type { Bought } from '../job/index.js';
 import type { SheetArrangement } from '../press-sheet/index.js';
 
-
-
 /** What the ways differ in: where and on what a part of the job is printed, and how its text is split. */
 export interface WayChoice {
   readonly press: string;

@@ -6,8 +6,6 @@ import { type WayTarget, withWay } from './apply-way.js';
 import { findWays } from './find-ways.js';
 import { RANKINGS, type Way, type Ways, breakEven, rankWays } from './way.js';
 
-
-
 const map = example('trail-map');
 const programme = example('concert-programme');
 

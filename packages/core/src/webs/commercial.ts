@@ -1,7 +1,5 @@
 import { type Issue, type Metre, type Mm, error } from '../kernel/index.js';
 
-
-
 /** A commercial web press and how the folder is set. */
 export interface WebSetting {
   readonly webWidthMm: Mm;

@@ -1,6 +1,16 @@
-import { type Gsm, type Kg, type Metre, type Mm, ONE, ceil, ceilRatio, divide, floorRatio, fraction, subtract } from '../kernel/index.js';
-
-
+import {
+  type Gsm,
+  type Kg,
+  type Metre,
+  type Mm,
+  ONE,
+  ceil,
+  ceilRatio,
+  divide,
+  floorRatio,
+  fraction,
+  subtract,
+} from '../kernel/index.js';
 
 export interface Flute {
   readonly id: string;

@@ -1,4 +1,3 @@
-
 export { type WebLayout, type WebSetting, impressionsFor, layWeb, webMetres } from './commercial.js';
 export {
   type CorrugatorPlan,

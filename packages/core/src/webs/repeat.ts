@@ -1,7 +1,5 @@
 import { type Metre, type Mm, type SquareMetre, floorRatio } from '../kernel/index.js';
 
-
-
 /** Circular pitch of gear-driven print cylinders, an eighth of an inch. Source: practice; identity once given. */
 export const CIRCULAR_PITCH_MM = 3.175;
 

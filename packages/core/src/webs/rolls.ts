@@ -1,8 +1,6 @@
 import { type Metre, type Mm, type Um, ceilRatio } from '../kernel/index.js';
 import { rollDiameterMm, rollLengthM } from '../paper/index.js';
 
-
-
 /** Rolls as they are bought, and what of each is not printed. */
 export interface RollSpec {
   /** Outer diameter of a full roll, above its core. */

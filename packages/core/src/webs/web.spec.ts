@@ -3,8 +3,6 @@ import { type WebSetting, impressionsFor, layWeb, webMetres } from './commercial
 import { FLUTES, chooseDeckle, corrugatedKg, mediumMetres, planCorrugator } from './corrugated.js';
 import { chooseRepeat, gravureCylinder, madeRepeats, repeatMm } from './repeat.js';
 
-
-
 const setting: WebSetting = {
   webWidthMm: 880,
   cutOffMm: 578,

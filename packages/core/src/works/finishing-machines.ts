@@ -1,7 +1,5 @@
 import type { Machine, MachineTakes } from './works.js';
 
-
-
 const takes = (
   maxMm: readonly [number, number],
   minMm: readonly [number, number],

@@ -1,4 +1,3 @@
-
 export { BOARD_CUTTER, HAND_BENCH } from './finishing-machines.js';
 export { SHIPPED_WORKS } from './shipped-works.js';
 export { type SupplyId, PACKING, SUPPLIES } from './supplies.js';

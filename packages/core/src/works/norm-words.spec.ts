@@ -2,8 +2,6 @@ import { normCatalogue } from '../norms/norm-catalogue.js';
 import { limitsInWords, normInWords } from '../norms/norm-words.js';
 import { SHIPPED_WORKS } from './shipped-works.js';
 
-
-
 describe('norms in words', () => {
   it.each([
     ['spoil.fold.running', 0.011, '1.1 %', 'from 0 to below 100 %'],

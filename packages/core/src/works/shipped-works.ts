@@ -1,8 +1,6 @@
 import { BOARD_CUTTER, FINISHING_MACHINES } from './finishing-machines.js';
 import type { HouseInk, Machine, Stock, Works } from './works.js';
 
-
-
 /** Machines of the shipped works: described, not branded. Limits and margins are practice, handbook chapter 4. */
 const MACHINES: readonly Machine[] = [
   {

@@ -1,4 +1,3 @@
-
 /** What a station may use up beside paper, ink and bought parts: how it is called, counted and sold. */
 export const SUPPLIES = {
   coating: { name: 'Water-based coating', unit: 'kg', price: 4.2 },

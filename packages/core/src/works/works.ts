@@ -4,8 +4,6 @@ import type { Grain } from '../layout/index.js';
 import type { Drying, InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
 
-
-
 /** A machine of the works: what it can do and what it can take. Its speeds and prices are norms. */
 export interface Machine {
   readonly id: string;

@@ -1,7 +1,6 @@
 import { CRUSH, CUTTING, FUMES, HOT_GLUE, LIFTING, LOCK_OUT, NIPS, NOISE, REPETITION, SHARP } from './caution-texts.js';
 import type { OperationRule } from './operation-rule.js';
 
-
 /** The bindery: from sections to books. In the order in which a sheet meets them. */
 export const BINDERY_STATIONS = {
   gather: {

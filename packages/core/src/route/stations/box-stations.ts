@@ -1,7 +1,6 @@
 import { CRUSH, HOT_GLUE, LOCK_OUT, NIPS, NOISE, REPETITION } from './caution-texts.js';
 import type { OperationRule } from './operation-rule.js';
 
-
 /** The box shop and the envelopes. In the order in which a sheet meets them. */
 export const BOX_STATIONS = {
   window: {

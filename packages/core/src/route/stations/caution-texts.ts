@@ -1,4 +1,3 @@
-
 // Usual cautions, each said once. Source: handbook chapter 10; EN 1010 and ISO 12643 series (safety of graphic technology equipment).
 export const NIPS =
   'Guards closed; inch mode for threading, washing and jams; no loose clothing, rings or gloves at rollers.';

@@ -1,4 +1,3 @@
-
 /** What kinds of machine the works has. */
 export const MACHINE_PROCESSES = [
   'sheet-fed',

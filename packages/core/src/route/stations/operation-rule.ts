@@ -1,6 +1,5 @@
 import type { MachineProcess } from './machine-process.js';
 
-
 /** What an operation does to something wet: each wants it dry after a time of its own. Source: handbook chapters 5 and 7. */
 export type DryFor = 'side' | 'cut' | 'fold' | 'film' | 'bind' | 'handle' | 'none';
 

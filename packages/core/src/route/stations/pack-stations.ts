@@ -1,7 +1,6 @@
 import { HEAT, LIFTING, LOCK_OUT, NIPS, REPETITION, SHARP, STACKS } from './caution-texts.js';
 import type { OperationRule } from './operation-rule.js';
 
-
 /** Counted, looked at, packed and sent. In the order in which a sheet meets them. */
 export const PACK_STATIONS = {
   rewind: {

@@ -1,7 +1,6 @@
 import { DUST, HEAT, LIFTING, LOCK_OUT, NIPS, NOISE, ROLLS, SOLVENTS } from './caution-texts.js';
 import type { OperationRule } from './operation-rule.js';
 
-
 /** The press room: printing, what is laid over it, and the corrugator before it. In the order in which a sheet meets them. */
 export const PRESS_STATIONS = {
   corrugate: {

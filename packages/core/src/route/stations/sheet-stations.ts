@@ -1,7 +1,6 @@
 import { CRUSH, CUTTING, LIFTING, LOCK_OUT, NIPS, NOISE, SHARP, STRIPPING } from './caution-texts.js';
 import type { OperationRule } from './operation-rule.js';
 
-
 /** Sheets parted and folded. In the order in which a sheet meets them. */
 export const SHEET_STATIONS = {
   cut: {

@@ -1,7 +1,6 @@
 import { CRUSH, HEAT, LIFTING, LOCK_OUT, NIPS } from './caution-texts.js';
 import type { OperationRule } from './operation-rule.js';
 
-
 /** What is put onto the printed sheet or pressed into it. In the order in which a sheet meets them. */
 export const SURFACE_STATIONS = {
   laminate: {
