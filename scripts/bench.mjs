@@ -2,7 +2,6 @@
 // npm run bench: what is measured, as medians and ratios. It never fails for being slow.
 import fs from 'node:fs';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { buildAll, installPackages, repo } from './build-steps.mjs';
 import { webFolder, withDemoServer } from './demo-server.mjs';
 
@@ -132,19 +131,21 @@ benchPressRoom(core, say, ratio);
 const { benchZones } = await import('./bench-zones.mjs');
 await benchZones(await import('@druckerei/formats/artwork'), say, ratio);
 
-// Everything that the first page asks for before it can run.
-const index = fs.readFileSync(path.join(webFolder, 'index.html'), 'utf8');
-const initial = new Set([...index.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(([, file]) => file));
-const bytes = [...initial].reduce((sum, file) => sum + gzipSync(fs.readFileSync(path.join(webFolder, file))).length, 0);
-say(
-  `initial JavaScript, ${initial.size} files, gzip`,
-  `${(bytes / 1000).toFixed(0)} kB`,
-  `target 450 kB, ${(bytes / 450_000).toFixed(2)} of it`,
-);
+const kB = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
+const sizeRatio = (bytes, target) => `target ${kB(target)}, ${(bytes / target).toFixed(2)} of it`;
+const page = fs
+  .readdirSync(webFolder)
+  .find((file) => file.endsWith('.js') && fs.readFileSync(path.join(webFolder, file), 'utf8').includes('dk-job-page'));
+const pageBytes = fs.statSync(path.join(webFolder, `${page}.br`)).size;
+say('chunk of the job page, packed', kB(pageBytes), sizeRatio(pageBytes, 60_000));
 
+const { measureFirstLoad } = await import('../e2e/tools/first-load.mjs');
 const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
 const { measureOpening } = await import('../e2e/tools/opening.mjs');
 await withDemoServer(async (address) => {
+  const { list, files, job } = await measureFirstLoad(address);
+  say(`first load in the browser, ${files} files of JavaScript, packed`, kB(list), sizeRatio(list, 220_000));
+  say('  and what the first job adds', kB(job), '');
   for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 40));
   for (const { name, value, target } of await measureOpening(address)) say(name, ms(value), ratio(value, target));
 });

@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
+import zlib from 'node:zlib';
 import { fileURLToPath } from 'node:url';
 
 export const repo = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
@@ -98,8 +99,22 @@ export const buildWeb = () => {
     run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
       cwd: path.join(repo, 'apps/web'),
     });
+    packFiles(path.join(repo, 'apps/web/dist'));
   });
 };
+
+/** One less than the most that Brotli can: a third of the time for a fiftieth of the size. */
+const PACKED_AS = 10;
+/** Puts a packed copy beside every file of text, as small as it gets: packed once here, not at every answer. */
+function packFiles(folder) {
+  for (const name of fs.readdirSync(folder).filter((file) => /\.(js|css|html|svg)$/.test(file))) {
+    const file = path.join(folder, name);
+    fs.writeFileSync(
+      `${file}.br`,
+      zlib.brotliCompressSync(fs.readFileSync(file), { params: { [zlib.constants.BROTLI_PARAM_QUALITY]: PACKED_AS } }),
+    );
+  }
+}
 
 export function buildAll() {
   buildPackages();

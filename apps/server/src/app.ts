@@ -1,4 +1,5 @@
 import compression from 'compression';
+import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import path from 'node:path';
@@ -67,17 +68,20 @@ const SECURITY = helmet({
   referrerPolicy: { policy: 'same-origin' },
 });
 
-/** The web application: hashed files for ever, the page itself never from a cache. */
+/** The web application, packed as the build left it: hashed files for ever, the page itself never from a cache. */
 function serveWeb(app: Express, webDir: string): void {
   const index = path.resolve(webDir, 'index.html');
   app.use(
-    express.static(webDir, {
+    expressStaticGzip(webDir, {
       index: false,
-      setHeaders: (response, file) =>
-        response.setHeader(
-          'Cache-Control',
-          /-[A-Z0-9]{8}\./.test(path.basename(file)) ? 'public, max-age=31536000, immutable' : 'no-cache',
-        ),
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: {
+        setHeaders: (response, file) => {
+          const hashed = /-[A-Z0-9]{8}\./.test(path.basename(file));
+          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
+      },
     }),
   );
   app.get('/{*path}', (_request, response) => {
