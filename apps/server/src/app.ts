@@ -1,8 +1,6 @@
 import compression from 'compression';
-import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import path from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
@@ -21,6 +19,7 @@ import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
 import { csrf } from './http/csrf.js';
+import { serveWeb } from './http/serve-web.js';
 import { SessionMemory, endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
 import { errorForLog } from './db/errors.js';
@@ -67,28 +66,6 @@ const SECURITY = helmet({
   },
   referrerPolicy: { policy: 'same-origin' },
 });
-
-/** The web application, packed as the build left it: hashed files for ever, the page itself never from a cache. */
-function serveWeb(app: Express, webDir: string): void {
-  const index = path.resolve(webDir, 'index.html');
-  app.use(
-    expressStaticGzip(webDir, {
-      index: false,
-      enableBrotli: true,
-      orderPreference: ['br'],
-      serveStatic: {
-        setHeaders: (response, file) => {
-          const hashed = /-[A-Z0-9]{8}\./.test(path.basename(file));
-          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
-        },
-      },
-    }),
-  );
-  app.get('/{*path}', (_request, response) => {
-    response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile(index);
-  });
-}
 
 /** Questions that need no session, and are answered while the database is away. */
 const WITHOUT_SESSION = ['/health', '/openapi.json'];

@@ -1,0 +1,46 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
+import express from 'express';
+import request from 'supertest';
+import { serveWeb } from './serve-web.js';
+
+const CODE = 'console.log("of the build");';
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-web-'));
+const app = express();
+
+beforeAll(() => {
+  fs.writeFileSync(path.join(folder, 'index.html'), '<title>Druckerei</title>');
+  fs.writeFileSync(path.join(folder, 'chunk-ABCD2345.js'), CODE);
+  fs.writeFileSync(path.join(folder, 'chunk-ABCD2345.js.br'), brotliCompressSync(CODE));
+  fs.writeFileSync(path.join(folder, 'mark.svg'), '<svg/>');
+  serveWeb(app, folder);
+});
+afterAll(() => fs.rmSync(folder, { recursive: true }));
+
+describe('the web as it is served', () => {
+  it('comes packed to who takes that, and as it is to others', async () => {
+    const packed = await request(app).get('/chunk-ABCD2345.js').set('Accept-Encoding', 'br, gzip');
+    expect(packed.headers['content-encoding']).toBe('br');
+    expect(packed.headers['content-type']).toContain('javascript');
+    expect(packed.headers['vary']).toContain('Accept-Encoding');
+    const plain = await request(app).get('/chunk-ABCD2345.js').set('Accept-Encoding', 'identity');
+    expect(plain.headers['content-encoding']).toBeUndefined();
+    expect(plain.text).toBe(CODE);
+  });
+
+  it('is kept for ever where its name changes with it, and asked for anew where it does not', async () => {
+    const cache = async (file: string) =>
+      (await request(app).get(file).set('Accept-Encoding', 'br')).headers['cache-control'];
+    expect(await cache('/chunk-ABCD2345.js')).toBe('public, max-age=31536000, immutable');
+    expect(await cache('/mark.svg')).toBe('no-cache');
+  });
+
+  it('answers every other address with the page itself, never from a cache', async () => {
+    const page = await request(app).get('/jobs/12');
+    expect(page.text).toContain('Druckerei');
+    expect(page.headers['cache-control']).toBe('no-cache');
+    expect((await request(app).get('/')).text).toContain('Druckerei');
+  });
+});
