@@ -18,7 +18,7 @@ const AREAS = {
   rules: { folders: ['rules'], tests: ['rules/'] },
   counting: {
     folders: ['plan/counting', 'flow'],
-    tests: ['flow/', 'plan/(plan|runs|rolls|rates|in-line|worked)'],
+    tests: ['flow/', 'plan/counting/', 'plan/(runs|rolls|rates|in-line)'],
   },
   material: { folders: ['material'], tests: ['material/'] },
   uses: { folders: ['plan/uses'], tests: ['plan/', 'balance/', 'stores/'] },
