@@ -6,19 +6,30 @@ interface Named {
   readonly name: string;
 }
 
-/** All that a thing of the works is, and what its norms say of it, in letters; what it is called left out. */
-function lettersOf(thing: Named, kinds: readonly string[], works: Works, norms: NormLookup): string {
-  const own = kinds.map((kind) => `${kind}.${thing.id}`);
-  const values = [...normCatalogue(works).keys()].flatMap((id) => {
-    const prefix = own.find((one) => id === one || id.startsWith(`${one}.`));
-    return prefix === undefined ? [] : [[id.slice(prefix.length), norms(id).value]];
-  });
-  // What is told for this machine alone.
-  const scope = `@machine=${thing.id}`;
-  const apart = Object.entries(works.norms).flatMap(([id, { value }]) =>
-    id.endsWith(scope) ? [[id.slice(0, -scope.length), value]] : [],
-  );
-  return JSON.stringify([{ ...thing, id: '', name: '' }, values, apart]);
+/** What the norms say of things by their ids: `machine.<id>.<what>` and the like, read once for all of them. */
+function saidOf(
+  things: readonly Named[],
+  kinds: readonly string[],
+  works: Works,
+  norms: NormLookup,
+): Map<string, unknown[]> {
+  const byId = new Map(things.map(({ id }) => [id, [] as unknown[]]));
+  for (const norm of normCatalogue(works).keys()) {
+    const kind = kinds.find((one) => norm.startsWith(`${one}.`));
+    if (kind === undefined) continue;
+    // An id may have points of its own.
+    for (let end = norm.indexOf('.', kind.length + 1); ; end = norm.indexOf('.', end + 1)) {
+      const id = norm.slice(kind.length + 1, end < 0 ? undefined : end);
+      byId.get(id)?.push([kind, end < 0 ? '' : norm.slice(end), norms(norm).value]);
+      if (end < 0) break;
+    }
+  }
+  // What is told for one machine alone.
+  for (const [norm, { value }] of Object.entries(works.norms)) {
+    const [base = '', id = ''] = norm.split('@machine=');
+    byId.get(id)?.push([base, value]);
+  }
+  return byId;
 }
 
 /** Presses that differ in their name alone are one twin, and stocks likewise: what runs on one is counted once. */
@@ -29,7 +40,16 @@ export interface Twins {
 
 export function twinsOf(works: Works, norms: NormLookup): Twins {
   const classes = (things: readonly Named[], kinds: readonly string[]): ((id: string) => string) => {
-    const twins = new Map(things.map((thing) => [thing.id, lettersOf(thing, kinds, works, norms)]));
+    const said = saidOf(things, kinds, works, norms);
+    const firsts = new Map<string, string>();
+    const twins = new Map(
+      things.map((thing) => {
+        const letters = JSON.stringify([{ ...thing, id: '', name: '' }, said.get(thing.id)]);
+        const first = firsts.get(letters) ?? thing.id;
+        firsts.set(letters, first);
+        return [thing.id, first];
+      }),
+    );
     return (id) => twins.get(id) ?? id;
   };
   return {

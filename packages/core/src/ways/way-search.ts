@@ -60,11 +60,8 @@ interface Counted {
 /** That, or the reason why it cannot be. */
 type Evaluated = Counted | { readonly issue: Issue };
 
-/** One split of a choice, part by part. */
-interface EvaluatedSplit {
-  readonly sections: readonly number[] | undefined;
-  readonly parts: readonly Evaluated[];
-}
+/** One split of a choice: all its parts added up, or the reason why one of them cannot be. */
+type EvaluatedSplit = { readonly sections: readonly number[] | undefined } & Evaluated;
 
 /** A unit of a press, as the same unit of its twin. */
 const onPress = (fill: string, from: string, to: string): string =>
@@ -88,21 +85,24 @@ const NONE: LaneEstimate = {
   cost: 0,
 };
 
-const addUp = (estimates: readonly LaneEstimate[]): LaneEstimate =>
-  estimates.reduce(
-    (sum, one) => ({
-      pressSheets: sum.pressSheets + one.pressSheets,
-      boughtSheets: sum.boughtSheets + one.boughtSheets,
-      paperKg: sum.paperKg + one.paperKg,
-      productKg: sum.productKg + one.productKg,
-      plates: sum.plates + one.plates,
-      passes: sum.passes + one.passes,
-      hours: sum.hours + one.hours,
-      fills: [...new Set([...sum.fills, ...one.fills])],
-      cost: sum.cost + one.cost,
-    }),
-    NONE,
-  );
+function addUp(estimates: readonly LaneEstimate[]): LaneEstimate {
+  const [only] = estimates;
+  if (only && estimates.length === 1) return only;
+  const sum = { ...NONE };
+  const fills = new Set<string>();
+  for (const one of estimates) {
+    sum.pressSheets += one.pressSheets;
+    sum.boughtSheets += one.boughtSheets;
+    sum.paperKg += one.paperKg;
+    sum.productKg += one.productKg;
+    sum.plates += one.plates;
+    sum.passes += one.passes;
+    sum.hours += one.hours;
+    sum.cost += one.cost;
+    for (const fill of one.fills) fills.add(fill);
+  }
+  return { ...sum, fills: [...fills] };
+}
 
 /** Searches the ways of one target; keeps what all of them share. */
 export class WaySearch {
@@ -116,6 +116,8 @@ export class WaySearch {
   private readonly twins: Twins;
   /** Machines that stations of the job name. */
   private readonly namedMachines: ReadonlySet<string>;
+  /** How the parts run now. */
+  private readonly asNow: ReadonlySet<string>;
   private readonly counted = new Map<string, { readonly press: string; readonly all: readonly EvaluatedSplit[] }>();
 
   constructor(
@@ -128,6 +130,7 @@ export class WaySearch {
     this.norms = normsOf(works, job.norms);
     this.reckoner = new LaneReckoner(job, works, this.norms);
     this.twins = twinsOf(works, this.norms);
+    this.asNow = new Set(parts.map(wayId));
     this.namedMachines = new Set(job.route.flatMap(({ machine }) => machine ?? []));
     const others = job.components.filter((component) => !parts.includes(component));
     this.filledAnyway = new Set(
@@ -205,8 +208,7 @@ export class WaySearch {
 
   /** A choice is counted as another that differs in names alone, unless the job names the press or runs like this now. */
   private twinKey(choice: WayChoice): string | undefined {
-    const named = this.parts.some((part) => wayId(part) === wayId({ ...choice, sections: undefined }));
-    if (named || this.namedMachines.has(choice.press)) return undefined;
+    if (this.namedMachines.has(choice.press) || this.asNow.has(wayId(choice))) return undefined;
     const { press, stock } = choice;
     return `${this.twins.press(press)} ${this.twins.stock(stock)} ${wayId({ ...choice, press: '', stock: '' })}`;
   }
@@ -217,24 +219,15 @@ export class WaySearch {
     const before = key === undefined ? undefined : this.counted.get(key);
     const evaluated = before ?? { press: choice.press, all: this.evaluateAll(choice, splits) };
     if (key !== undefined) this.counted.set(key, evaluated);
-    return evaluated.all.flatMap(({ sections, parts }) => {
-      const good = parts.flatMap((one) => ('layout' in one ? [one] : []));
-      const [first] = good;
-      const refused = parts.find((one) => 'issue' in one);
-      if (refused && 'issue' in refused) this.refusals.add(this.onTwin(refused.issue, evaluated.press, choice.press));
-      if (refused || !first) return [];
-      const sum = (of: 'one' | 'two'): LaneEstimate => {
-        const { fills, ...all } = addUp(good.map((one) => one[of]));
-        return this.withFills({ ...all, fills: fills.map((fill) => onPress(fill, evaluated.press, choice.press)) });
-      };
-      return [
-        {
-          choice: sections ? { ...choice, sections } : choice,
-          layout: first.layout,
-          one: sum('one'),
-          two: sum('two'),
-        },
-      ];
+    const onIts = ({ fills, ...sum }: LaneEstimate): LaneEstimate =>
+      this.withFills({ ...sum, fills: fills.map((fill) => onPress(fill, evaluated.press, choice.press)) });
+    return evaluated.all.flatMap((split): FoundWay[] => {
+      if ('issue' in split) {
+        this.refusals.add(this.onTwin(split.issue, evaluated.press, choice.press));
+        return [];
+      }
+      const { sections, layout, one, two } = split;
+      return [{ choice: sections ? { ...choice, sections } : choice, layout, one: onIts(one), two: onIts(two) }];
     });
   }
 
@@ -258,12 +251,25 @@ export class WaySearch {
       bySize.set(pages, evaluated);
       return evaluated;
     };
-    return splits.map((sections) => ({
-      sections,
-      parts: sections
+    return splits.flatMap((sections): EvaluatedSplit[] => {
+      const parts = sections
         ? sections.map(section)
-        : this.parts.map((part) => this.evaluate(choose(part, choice), this.lanes.get(part.id))),
-    }));
+        : this.parts.map((part) => this.evaluate(choose(part, choice), this.lanes.get(part.id)));
+      const refused = parts.find((part) => 'issue' in part);
+      if (refused) return [{ sections, ...refused }];
+      const good = parts.filter((part) => 'layout' in part);
+      const [first] = good;
+      return first
+        ? [
+            {
+              sections,
+              layout: first.layout,
+              one: addUp(good.map(({ one }) => one)),
+              two: addUp(good.map(({ two }) => two)),
+            },
+          ]
+        : [];
+    });
   }
 
   /** Presses, stocks, sheets and styles. */
