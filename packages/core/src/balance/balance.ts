@@ -19,6 +19,7 @@ import { type SupplyId, SUPPLIES, type Works } from '../works/index.js';
 
 /** What comes in, by kind: each has a factor of its own for what it stands for in CO2. */
 export const BALANCE_KINDS = ['paper', 'board', 'part', 'ink', 'coating', 'film', 'foil', 'glue', 'metal'] as const;
+/** What is weighed: paper, ink, or anything else that a station puts on. */
 export type BalanceKind = (typeof BALANCE_KINDS)[number];
 
 /** Where it goes: with the product, up in the air as it dries, kept for a reorder, or as waste on one of its ways. */
@@ -35,7 +36,9 @@ export const BALANCE_WAYS = [
   'other metal',
   'witness',
 ] as const;
+/** One of the ways that material goes. */
 export type BalanceWay = (typeof BALANCE_WAYS)[number];
+/** Whether a way out of the job is waste: neither product, nor dried away, nor kept. */
 export const isWaste = (way: BalanceWay): boolean => !['product', 'air', 'kept'].includes(way);
 
 /** One line of the balance: so many kilograms that come in, or that go one way. */
@@ -52,6 +55,7 @@ export interface BalanceLine {
   readonly figure: string;
 }
 
+/** Material of a job in kilograms, in and out, by kind and by station; the two sums are equal. */
 export interface MaterialBalance {
   readonly lines: readonly BalanceLine[];
   readonly inKg: number;

@@ -25,6 +25,7 @@ export interface ColourSource {
 
 /** Bands about the aim. Source: common practice, no source: density 0.05, tone value increase 3 %. */
 export const DENSITY_BAND = 0.05;
+/** Dot gain so near to its aim is let be, share. */
 export const GAIN_BAND = 0.03;
 /** Beyond these a figure is a slip of the unit, not a reading. */
 const MOST_DENSITY = 4;
@@ -55,6 +56,7 @@ export const COLOUR_ADVICE = [
   'wrong-hue',
   'colour-drift',
 ] as const;
+/** What a reading of a patch asks the printer to do. */
 export type ColourAdvice = (typeof COLOUR_ADVICE)[number];
 
 /** One ink over the run. */

@@ -12,11 +12,13 @@ export interface Rest {
   readonly kg: Kg;
 }
 
+/** An ink of a mix, and the kilograms of it that are weighed in. */
 export interface MixingLine {
   readonly ink: string;
   readonly kg: Kg;
 }
 
+/** A mix of a colour: what is weighed in, and how much of what is left over goes into it. Kilograms. */
 export interface Mixing {
   /** Rests taken, in the order given, and how much of each. */
   readonly rests: readonly { readonly name: string; readonly kg: Kg }[];

@@ -7,6 +7,7 @@ import { walkOutline } from './walk-outline.js';
 export const MOST_PIECES = 20_000;
 /** Largest drawing file that is read, bytes. */
 export const MOST_FILE_BYTES = 4_000_000;
+/** Largest side of a drawing that is read, mm. */
 export const MOST_DRAWING_MM = 5_000;
 
 /** Ends nearer than this are the same point without saying so, millimetres. */

@@ -3,8 +3,10 @@ import type { Mm } from '../kernel/index.js';
 
 /** How blanks lie to each other: in straight rows, every second one turned end for end, or fitted into each other. */
 export const BLANK_ARRANGEMENTS = ['straight', 'head-to-tail', 'interlocked'] as const;
+/** How blanks lie to each other: all one way, or every second row or blank turned by a half. */
 export type BlankArrangement = (typeof BLANK_ARRANGEMENTS)[number];
 
+/** A blank, and the area and gaps that it is laid with. Millimetres. */
 export interface BlankRequest {
   /** One blank, millimetres; its position does not matter. */
   readonly outline: Outline;
@@ -17,6 +19,7 @@ export interface BlankRequest {
   readonly turns: 'upright' | 'turned' | 'either';
 }
 
+/** One blank in its place on the area. Millimetres. */
 export interface PlacedBlank {
   /** The outline in place, from the area's lower left corner. */
   readonly outline: Outline;
@@ -38,6 +41,7 @@ export interface BlankChoice {
   readonly shift?: number | undefined;
 }
 
+/** Blanks laid on a sheet in one arrangement. */
 export interface BlankLayout {
   readonly arrangement: BlankArrangement;
   readonly choice: BlankChoice;
@@ -47,6 +51,7 @@ export interface BlankLayout {
   readonly blanks: readonly PlacedBlank[];
 }
 
+/** The best of each arrangement, and the most that any could hold. */
 export interface BlankLayouts {
   /** Best first; `straight` is always among them. */
   readonly proposals: readonly BlankLayout[];
@@ -54,6 +59,7 @@ export interface BlankLayouts {
   readonly bound: number;
 }
 
+/** Least distance that is told apart from touching, mm. */
 export const GUARD_MM = 1e-6;
 
 /** Moved so that its lower left corner is the origin. */
@@ -188,6 +194,7 @@ export function layoutOf(request: BlankRequest, choice: BlankChoice, blanks: rea
   };
 }
 
+/** The outline, turned by a quarter where it is asked, with its lower left corner at the origin. Millimetres. */
 export const turnedBlank = (outline: Outline, turned: boolean): Outline =>
   atOrigin(turned ? quarterTurn(outline) : outline);
 

@@ -3,6 +3,7 @@ import { type Bounds, type Outline, type Point, boundsOf, distance, perimeter, s
 
 /** What a line of a die does. Shown by shape: cut solid, crease dashed, perforation dotted. */
 export const LINE_KINDS = ['cut', 'crease', 'perforation'] as const;
+/** What a line of a die does: cuts, creases, perforates. */
 export type LineKind = (typeof LINE_KINDS)[number];
 
 /** A run of straight pieces of one kind; curves are flattened when they come in. */
@@ -26,6 +27,7 @@ export interface DieDrawing {
   readonly areas: readonly DieArea[];
 }
 
+/** Length of a line over all its points, mm. */
 export const lengthOf = (points: readonly Point[]): Mm =>
   points.slice(1).reduce((sum, point, i) => sum + distance(points[i] ?? point, point), 0);
 

@@ -13,6 +13,7 @@ export const STRUCTURES = [
   'two-piece',
   'slotted-case',
 ] as const;
+/** Structures that are made from sizes; all others are drawings. */
 export type StructureId = (typeof STRUCTURES)[number];
 
 /** A tuck is half as long as the carton is wide, 20 mm at most. Source: practice. */
@@ -39,6 +40,7 @@ export interface StructurePart {
   readonly drawing: DieDrawing;
 }
 
+/** A structure made for a size: its outline, lines and glued areas. Millimetres. */
 export interface Structure {
   readonly id: StructureId;
   readonly parts: readonly StructurePart[];

@@ -11,6 +11,7 @@ export interface PanelEnd {
   readonly hinged: boolean;
 }
 
+/** An end that stays open. */
 export const NO_END: PanelEnd = { edge: [], creases: [], hinged: false };
 
 /** A plain flap of the panel's full width. */
@@ -61,6 +62,7 @@ export const tuckFlap = (width: Mm, closure: Mm, tuck: Mm): PanelEnd => {
   };
 };
 
+/** One panel of a tube with what hangs on it above and below. Millimetres. */
 export interface TubePanel {
   readonly width: Mm;
   readonly top: PanelEnd;

@@ -1,6 +1,7 @@
 import type { Mm } from '../kernel/index.js';
 import { type Outline, type Point, distance, signedArea } from '../geometry/index.js';
 
+/** What a walk along the lines of a drawing finds: an outline, a gap that keeps it open, or nothing. Millimetres. */
 export type Walked =
   | { readonly kind: 'outline'; readonly outline: Outline }
   /** The nearest pair of loose ends. */

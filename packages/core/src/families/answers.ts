@@ -40,10 +40,14 @@ export interface FamilyAnswers {
   readonly raised?: 'plate' | 'powder' | undefined;
 }
 
+/** How an envelope or wallet is closed. */
 export const CLOSURES = ['gum', 'string'] as const;
+/** One of the closures. */
 export type Closure = (typeof CLOSURES)[number];
 
+/** What is laid over a cover: nothing, a film, a varnish. */
 export const COVER_WORKS = ['none', 'varnish', 'film'] as const;
+/** One of the works on a cover. */
 export type CoverWork = (typeof COVER_WORKS)[number];
 
 /** What a question is about; the size, paper and press are asked of every family. */
@@ -67,11 +71,13 @@ export const QUESTIONS = [
   'rollM',
   'raised',
 ] as const;
+/** What a family asks for. */
 export type Question = (typeof QUESTIONS)[number];
 
 /** What presses a family is printed on. */
 export type PressKind = 'sheet' | 'cut-off web' | 'cylinder web' | 'gravure' | 'case' | 'digital' | 'envelope';
 
+/** A family: what it is called, what it counts, its questions, the presses that it runs on, and its usual answers. */
 export interface FamilyRule {
   readonly name: string;
   /** What an order of it counts. */

@@ -4,6 +4,7 @@
  * "Standard check digit calculation" (from memory, recomputed).
  */
 export const CHECK_SYSTEMS = ['none', 'MOD 11-2', 'MOD 97-10', 'GS1 mod 10'] as const;
+/** The systems of check characters that numbering knows. */
 export type CheckSystem = (typeof CHECK_SYSTEMS)[number];
 
 const digitsOf = (text: string): number[] => Array.from(text, Number);

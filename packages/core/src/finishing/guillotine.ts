@@ -30,6 +30,7 @@ export interface Cut {
   readonly piles: readonly Rect[];
 }
 
+/** A cutting programme: its cuts in order with gauges in mm and turns, and how often the lift is turned. */
 export interface CuttingProgramme {
   readonly cuts: readonly Cut[];
   /** Turns by a quarter, all together. */

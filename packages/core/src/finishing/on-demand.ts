@@ -1,6 +1,8 @@
 import type { Mm } from '../kernel/index.js';
 
+/** Films of a single book's cover. */
 export const SINGLE_FILMS = ['matt', 'gloss', 'none'] as const;
+/** One of the films. */
 export type SingleFilm = (typeof SINGLE_FILMS)[number];
 
 /** One order of one book, printed singly. */
@@ -18,6 +20,7 @@ export interface SingleOrder {
 
 /** Where a single book is: ordered, its cover and block printed, both matched, looked over. */
 export const SINGLE_STATES = ['open', 'printed', 'kitted', 'checked'] as const;
+/** Where a single book stands, from its order to its box. */
 export type SingleState = (typeof SINGLE_STATES)[number];
 
 /** Whether a book goes from one state to another: one step on, or back to be made again. */
@@ -47,6 +50,7 @@ export function batchOrders<T extends SingleOrder>(orders: readonly T[]): readon
     .sort((a, b) => dueFirst(a.orders[0] ?? { due: '' }, b.orders[0] ?? { due: '' }));
 }
 
+/** Whether covers and blocks belong together, or the first that do not and how. */
 export type KitResult =
   | { readonly ok: true }
   | { readonly ok: false; readonly fault: 'no cover' | 'no block' | 'not the same'; readonly at: number };

@@ -10,6 +10,7 @@ export interface PackedPiece {
   readonly massG: number;
 }
 
+/** A box: how its packs lie, its sizes outside in mm, and its kilograms. */
 export interface BoxPlan {
   readonly pieces: number;
   readonly innerMm: readonly [Mm, Mm, Mm];
@@ -58,6 +59,7 @@ export function boxFor(piece: PackedPiece, pieces: number, wallMm: Mm): BoxPlan 
   };
 }
 
+/** What a pallet may be at most: millimetres and kilograms. */
 export interface PalletLimits {
   readonly lengthMm: Mm;
   readonly widthMm: Mm;
@@ -66,6 +68,7 @@ export interface PalletLimits {
   readonly kg: number;
 }
 
+/** A pallet: boxes in a layer, layers, and where each box of a layer stands. Millimetres. */
 export interface PalletPlan {
   /** Boxes of one layer as they lie on the pallet. */
   readonly layer: readonly PlacedPiece[];

@@ -3,6 +3,7 @@ import type { Mm } from '../kernel/index.js';
 /** Kinds of fold that flat work is brought into. */
 export type PanelFold = 'half' | 'letter' | 'accordion' | 'roll' | 'gate' | 'parallel' | 'right-angle' | 'map';
 
+/** What a folder takes off a panel that goes into another, mm. */
 export interface FoldSettings {
   readonly letterShortMm: Mm;
   readonly rollStepMm: Mm;
@@ -16,6 +17,7 @@ export interface FoldLine {
   readonly way: 'up' | 'down';
 }
 
+/** Panels of a fold along the folded side, and the piece once it is folded. Millimetres. */
 export interface Panels {
   /** Panels along the side that is folded first, in order. */
   readonly panelsMm: readonly Mm[];
@@ -28,6 +30,7 @@ export interface Panels {
   readonly layers: number;
 }
 
+/** Panels, or the reason why the piece cannot be folded so. */
 export type PanelsOr =
   | { readonly ok: true; readonly panels: Panels }
   | { readonly ok: false; readonly reason: 'too-short'; readonly needsMm: Mm }

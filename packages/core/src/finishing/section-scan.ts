@@ -1,5 +1,6 @@
 /** What a reader of section codes can find. */
 export const SCAN_FAULTS = ['missing', 'doubled', 'wrong', 'turned', 'foreign'] as const;
+/** What a section reader finds wrong: a section missing, doubled, of another place, or the wrong way up. */
 export type ScanFault = (typeof SCAN_FAULTS)[number];
 
 /** One code as it was read: the text, and whether it came the right way up. */
@@ -8,6 +9,7 @@ export interface Scan {
   readonly upright: boolean;
 }
 
+/** What a reading of codes comes to: whole blocks, or the first fault and where it is. */
 export type ScanResult =
   | { readonly ok: true; readonly blocks: number }
   | {

@@ -45,6 +45,7 @@ export interface FlowStep {
   readonly finishing: boolean;
 }
 
+/** How much of a material has to leave the works. */
 export interface Demand {
   readonly material: string;
   readonly quantity: number;

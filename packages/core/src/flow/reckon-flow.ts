@@ -10,10 +10,12 @@ import { type SpoilageTable, type TableCount, countByTable } from './table.js';
 
 /** The schools that count by rule. */
 export const RULE_SCHOOLS = ['step', 'added', 'table'] as const;
+/** The schools that count by rule. */
 export type RuleSchool = (typeof RULE_SCHOOLS)[number];
 
 /** All schools of reckoning spoilage; the fourth draws runs and takes what is enough for most of them (area `sure`). */
 export const SCHOOLS = [...RULE_SCHOOLS, 'sure'] as const;
+/** Every school of counting: those by rule, and the one that draws. */
 export type School = (typeof SCHOOLS)[number];
 
 /** A reckoned flow: one step by all schools. */
@@ -26,6 +28,7 @@ export interface StepFlow {
   readonly units: Readonly<Record<RuleSchool, number>>;
 }
 
+/** Counts of a whole graph by the schools that count by rule. */
 export interface Flow {
   /** End of the job first. */
   readonly steps: readonly StepFlow[];

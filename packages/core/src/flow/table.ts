@@ -4,6 +4,7 @@ import type { Downstream } from './downstream.js';
 /** Colour columns of the house's table: 1, 2, 3 to 4, 5 and more. */
 export type ColourColumn = 'c1' | 'c2' | 'c3' | 'c5';
 
+/** One row of the spoilage table: up to which run, and the shares of its columns. */
 export interface TableBand {
   /** Norm id prefix of the band. */
   readonly id: string;
@@ -15,6 +16,7 @@ export interface TableBand {
   readonly finishing: number;
 }
 
+/** A spoilage table: rows by run, columns by colours, and what further passes and finishing add. Shares of the net. */
 export interface SpoilageTable {
   /** Rising by `upTo`. */
   readonly bands: readonly TableBand[];
@@ -36,6 +38,7 @@ export interface TableCount {
   readonly colours: number;
 }
 
+/** Column of the table for so many colours, from 0. */
 export const colourColumn = (colours: number): ColourColumn =>
   colours <= 1 ? 'c1' : colours === 2 ? 'c2' : colours <= 4 ? 'c3' : 'c5';
 

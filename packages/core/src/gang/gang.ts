@@ -11,6 +11,7 @@ export interface GangItem {
   readonly mayTurn: boolean;
 }
 
+/** Items that share forms, the area of a form in mm, and what a form and a sheet cost. */
 export interface GangRequest {
   readonly items: readonly GangItem[];
   readonly widthMm: Mm;
@@ -38,10 +39,12 @@ export interface GangPattern {
   readonly pieces: readonly GangPiece[];
 }
 
+/** One form: how often each item lies on it, and the sheets that are printed of it. */
 export interface GangForm extends GangPattern {
   readonly sheets: number;
 }
 
+/** Forms for all items, what they cost, and the least that any answer could cost. */
 export interface GangAnswer {
   readonly forms: readonly GangForm[];
   readonly cost: number;

@@ -29,6 +29,7 @@ export function boundsOf(points: readonly Point[]): Bounds {
   return { left, bottom, right, top };
 }
 
+/** An outline moved, mm. */
 export const shift = (points: Outline, dx: Mm, dy: Mm): Outline => points.map(({ x, y }) => ({ x: x + dx, y: y + dy }));
 
 /** Turned by half a turn about the origin. Source: identity. */
@@ -37,6 +38,7 @@ export const halfTurn = (points: Outline): Outline => points.map(({ x, y }) => (
 /** Turned by a quarter, anticlockwise, about the origin. Source: identity. */
 export const quarterTurn = (points: Outline): Outline => points.map(({ x, y }) => ({ x: -y, y: x }));
 
+/** Distance of two points, mm. */
 export const distance = (a: Point, b: Point): Mm => Math.hypot(b.x - a.x, b.y - a.y);
 
 /** Edges of an outline, the last one closing it. */

@@ -6,11 +6,14 @@ import type { Mm, Um } from '../kernel/index.js';
  * Source: identity for pi / 2 and 2 (incompressible paper); practice for 1, the usual one; a dummy decides.
  */
 export const CREEP_FACTORS = { thumb: 1, round: Math.PI / 2, square: 2 } as const;
+/** One of the ways to reckon creep. */
 export type CreepMethod = keyof typeof CREEP_FACTORS;
+/** The ways to reckon creep. */
 export const CREEP_METHODS = Object.keys(CREEP_FACTORS) as readonly CreepMethod[];
 
 /** How the images give way: all inwards, half outwards and half inwards, or narrowed towards the spine. */
 export const CREEP_SHARES = ['inwards', 'half', 'narrowed'] as const;
+/** One of the ways in which the images give way. */
 export type CreepShare = (typeof CREEP_SHARES)[number];
 
 /**

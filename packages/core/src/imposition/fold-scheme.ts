@@ -1,5 +1,6 @@
 /** Which part moves onto which. The section lies inner side up before the first fold. */
 export const FOLD_DIRECTIONS = ['right over left', 'left over right', 'top over bottom', 'bottom over top'] as const;
+/** Which half of the sheet a fold brings over the other. */
 export type FoldDirection = (typeof FOLD_DIRECTIONS)[number];
 
 /**
@@ -28,6 +29,7 @@ export interface FoldScheme {
   readonly collects?: boolean;
 }
 
+/** Pages that a scheme makes of one sheet: two for each of its fields. */
 export const pagesOfScheme = ({ columns, rows }: FoldScheme): number => 2 * columns * rows;
 
 const fold = (direction: FoldDirection, at?: number): Fold => ({ kind: 'fold', direction, at });

@@ -18,6 +18,7 @@ type Packet = readonly (readonly (readonly Leaf[])[])[];
 /** Where the closed spine of the folded packet is, as it lies. */
 export type SpineEdge = 'left' | 'right' | 'top' | 'bottom';
 
+/** A sheet once it is folded: its leaves as they lie, and where its spine is. */
 export interface FoldedSection {
   /** Leaves as they lie, undermost first; two stacks, the lower and the upper, where two books are bound as one. */
   readonly stacks: readonly (readonly Leaf[])[];

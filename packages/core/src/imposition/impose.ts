@@ -89,6 +89,7 @@ function imposeBook(
 
 const known: readonly [WeakMap<FoldScheme, Imposed>, WeakMap<FoldScheme, Imposed>] = [new WeakMap(), new WeakMap()];
 
+/** Pages of a section on both sides of its sheet. */
 export interface Imposed {
   readonly imposition?: Imposition;
   readonly issues: readonly Issue[];

@@ -26,6 +26,7 @@ export function productPage(
 
 /** Where the section with fewer pages than the others stands. Source: practice, handbook chapter 4. */
 export const ODD_PLACES = ['outermost', 'innermost', 'second', 'last but one', 'last'] as const;
+/** Where the section of odd size stands among the others. */
 export type OddPlace = (typeof ODD_PLACES)[number];
 
 /** Usual place by assembly: outermost in saddle work, last but one in gathered work. Source: practice. */

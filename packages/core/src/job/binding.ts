@@ -1,6 +1,8 @@
 import type { Assembly, CreepMethod, CreepShare, OddPlace } from '../imposition/index.js';
 
+/** What is done to the spine of glued work: milled off, or notched by the folder. */
 export const SPINE_KINDS = ['milled', 'notched'] as const;
+/** One of the kinds of spine. */
 export type SpineKind = (typeof SPINE_KINDS)[number];
 
 /** How sections come together, where they stand, and what is done about creep. */

@@ -13,6 +13,7 @@ export interface SheetPlace {
   readonly yMm: Mm;
 }
 
+/** What a component is: a flat sheet, a section, a cover, a blank, or a form of a gang. */
 export const COMPONENT_KINDS = ['sheet', 'section', 'cover', 'blank', 'gang'] as const;
 
 /** Trims of a section's pages; the house's trim where absent, nothing at the spine. */

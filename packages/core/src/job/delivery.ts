@@ -52,6 +52,7 @@ export interface Completion {
   readonly least: number;
 }
 
+/** What ends a job, and how many good pieces the order takes at least. */
 export function completionOf({ route, order }: Job): Completion {
   const taken = new Set(route.flatMap(({ from = [] }) => from.map(({ material }) => material)));
   const ends = route.filter(({ id, makes = [{ material: id }] }) =>

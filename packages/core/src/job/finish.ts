@@ -27,7 +27,9 @@ export interface Finish {
   readonly rollM?: number | undefined;
 }
 
+/** Ways to fold a flat piece. */
 export const FOLD_KINDS = ['half', 'letter', 'accordion', 'roll', 'gate', 'parallel', 'right-angle', 'map'] as const;
+/** One of the ways to fold. */
 export type FoldKind = (typeof FOLD_KINDS)[number];
 /** Folds of each kind. */
 export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
@@ -40,7 +42,11 @@ export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
   'right-angle': 2,
   map: 4,
 };
+/** How a film is bonded. */
 export const FILM_BONDS = ['dispersion', 'thermal'] as const;
+/** One of the bonds. */
 export type FilmBond = (typeof FILM_BONDS)[number];
+/** Adhesives that a blank or a book is glued with. */
 export const ADHESIVES = ['cold', 'hot-melt', 'pur'] as const;
+/** One of the adhesives. */
 export type Adhesive = (typeof ADHESIVES)[number];

@@ -2,6 +2,7 @@ import type { Lab, RecipePart, Rest } from '../colour/index.js';
 import type { Drying, InkKind } from '../press/index.js';
 import type { Contact } from '../works/index.js';
 
+/** An ink on one side of a component. */
 export interface InkUse {
   /** Name of the ink: K, C, M, Y or a mixed colour. */
   readonly name: string;

@@ -11,6 +11,7 @@ import type { Step } from './step.js';
 
 export * from './finish.js';
 
+/** Every family of products. */
 export const FAMILIES = [
   'flat',
   'folded',
@@ -30,6 +31,7 @@ export const FAMILIES = [
   'on-demand',
   'gang',
 ] as const;
+/** One of the families. */
 export type Family = (typeof FAMILIES)[number];
 
 /** A job as the planner specifies it. The Druckerei job file is this, as JSON. */

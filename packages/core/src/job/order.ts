@@ -11,6 +11,7 @@ export interface Delivery {
   readonly due?: string | undefined;
 }
 
+/** What is ordered, and what may be delivered of it. */
 export interface Order {
   readonly quantity: number;
   /** What is counted, many of them: sets, pads, packs; what leaves the last station where absent. */

@@ -2,8 +2,10 @@ import { table } from './table.js';
 
 /** Where a value comes from (handbook, "Where a value comes from"). */
 export const SOURCE_LABELS = ['standard', 'literature', 'identity', 'practice', 'memory', 'set by user'] as const;
+/** How well a figure is founded. */
 export type SourceLabel = (typeof SOURCE_LABELS)[number];
 
+/** Where a figure comes from: its label, and a word on it. */
 export interface Source {
   readonly label: SourceLabel;
   /** The standard's number, the paper, or what was overridden. */
@@ -27,9 +29,12 @@ export interface Figure {
   readonly otherwise?: number;
 }
 
+/** Figures by their ids. */
 export type Figures = Readonly<Record<string, Figure>>;
 
+/** The source of what is arithmetic. */
 export const IDENTITY: Source = { label: 'identity' };
+/** The source of what the job says. */
 export const GIVEN: Source = { label: 'set by user', note: 'given in the job' };
 
 /** Collects the figures of one plan; each id once. */

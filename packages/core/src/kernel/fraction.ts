@@ -12,7 +12,9 @@ export interface Fraction {
 const SCALE = 1_000_000_000;
 const BIG_SCALE = BigInt(SCALE);
 
+/** Nothing. */
 export const ZERO: Fraction = { num: 0n, den: 1n };
+/** One whole. */
 export const ONE: Fraction = { num: 1n, den: 1n };
 
 /**
@@ -50,8 +52,11 @@ function reduce(num: bigint, den: bigint): Fraction {
   return divisor > 1n ? { num: num / divisor, den: den / divisor } : { num, den };
 }
 
+/** The sum, exactly. */
 export const add = (a: Fraction, b: Fraction): Fraction => reduce(a.num * b.den + b.num * a.den, a.den * b.den);
+/** The difference, exactly. */
 export const subtract = (a: Fraction, b: Fraction): Fraction => reduce(a.num * b.den - b.num * a.den, a.den * b.den);
+/** The product, exactly. */
 export const multiply = (a: Fraction, b: Fraction): Fraction => reduce(a.num * b.num, a.den * b.den);
 /** Quotient; the divisor must be above 0 (callers check their norms first). */
 export const divide = (a: Fraction, b: Fraction): Fraction => reduce(a.num * b.den, a.den * b.num);
@@ -74,6 +79,7 @@ export function floor(a: Fraction): number {
   return Number(a.num < 0n && a.num % a.den !== 0n ? quotient - 1n : quotient);
 }
 
+/** The nearest number of the machine. */
 export const toNumber = (a: Fraction): number => Number(a.num) / Number(a.den);
 
 /** floor(a / b) of two measures as written (85 mm of 0.17 mm paper are 500 sheets; doubles say 499). b above 0. */

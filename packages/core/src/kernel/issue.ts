@@ -154,6 +154,7 @@ export const ISSUE_CODES = [
   'ways.web-apart',
 ] as const;
 
+/** Every issue that core knows; the words are in contract. */
 export type IssueCode = (typeof ISSUE_CODES)[number];
 
 /** Something wrong, as data. `path` is the field's path in the job file, e.g. `route[3].running`. */
@@ -165,15 +166,18 @@ export interface Issue {
   readonly params: Readonly<Record<string, string | number>>;
 }
 
+/** A value, or the issues that keep it from being one. */
 export type Outcome<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
 
+/** An issue that keeps a value from being reckoned. @param path field of the job. */
 export const error = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({
   code,
   severity: 'error',
   path,
   params,
 });
+/** An issue beside a value: it works, and wants a look. @param path field of the job. */
 export const warning = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({
   code,
   severity: 'warning',

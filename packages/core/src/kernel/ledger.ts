@@ -31,6 +31,7 @@ export interface Told {
   readonly source?: Source;
 }
 
+/** What a formula is reckoned from, by the names of its inputs. */
 export type Inputs<Name extends string = string> = Readonly<Record<Name, Entry>>;
 const NOTHING: Inputs = {};
 

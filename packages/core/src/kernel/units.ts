@@ -5,17 +5,27 @@
 declare const unit: unique symbol;
 type In<U extends string> = number & { readonly [unit]?: U };
 
+/** Millimetres. */
 export type Mm = In<'mm'>;
+/** Micrometres. */
 export type Um = In<'um'>;
+/** Grams a square metre. */
 export type Gsm = In<'g/m2'>;
+/** Kilograms. */
 export type Kg = In<'kg'>;
+/** Square metres. */
 export type SquareMetre = In<'m2'>;
+/** Hours. */
 export type Hour = In<'h'>;
 /** Share of a whole, 0 to 1. */
 export type Share = In<'share'>;
+/** Metres. */
 export type Metre = In<'m'>;
+/** Inches. */
 export type Inch = In<'in'>;
+/** Feet. */
 export type Foot = In<'ft'>;
+/** Pounds. */
 export type Pound = In<'lb'>;
 /** Thousandths of an inch, the "point" of caliper. */
 export type CaliperPoint = In<'pt'>;

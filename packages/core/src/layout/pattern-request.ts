@@ -44,6 +44,7 @@ export interface CellProblem {
 export const distanceMm = ({ bleedMm, gutterMm }: PatternRequest): Mm => Math.max(2 * bleedMm, gutterMm);
 
 const units = (mm: number): number => Math.round(mm * UNITS_PER_MM);
+/** Back from the hundredths that patterns are laid in. Millimetres. */
 export const toMm = (value: number): Mm => value / UNITS_PER_MM;
 
 /**

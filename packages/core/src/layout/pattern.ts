@@ -13,6 +13,7 @@ import {
 
 /** How the pieces of a pattern lie: all one way in rows and columns, or both ways mixed. */
 export type Arrangement = 'upright' | 'turned' | 'mixed';
+/** How equal pieces lie on a sheet. */
 export const ARRANGEMENTS = ['upright', 'turned', 'mixed'] as const;
 
 /** Equal pieces laid for edge-to-edge cuts. */

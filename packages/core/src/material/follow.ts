@@ -29,6 +29,7 @@ export interface Lying {
   readonly wait?: Waiting | undefined;
 }
 
+/** Every material of a route by its id, what a station adds in grams, and what waits to be dry. Hours. */
 export interface Followed {
   readonly materials: ReadonlyMap<string, Material>;
   /** Materials that each step makes. */

@@ -68,8 +68,10 @@ export interface Taken {
   readonly usage: number;
 }
 
+/** Nothing is laid for a knife. */
 export const NO_TRIMS: PageMargins = { headMm: 0, footMm: 0, foreMm: 0, spineMm: 0 };
 
+/** The side across a grain. */
 export const otherSide = (grain: Grain): Grain => (grain === 'width' ? 'height' : 'width');
 
 /** Grams of so many square millimetres. */

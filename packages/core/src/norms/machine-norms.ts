@@ -4,6 +4,7 @@ import type { MachineProcess } from '../route/index.js';
 import { type Counted, type Norm, ABOVE_ZERO } from './norm.js';
 import { UNSOURCED } from './shipped-norms.js';
 
+/** A norm of a kind of machine, before it is told for one. */
 export type MachineNorm = Omit<Norm, 'group' | 'subject' | 'source'> & { readonly source?: Source };
 
 const hours = (id: string, name: string, value: number): MachineNorm => ({
@@ -45,6 +46,7 @@ export const SPEED_CURVES = {
   caliper: { points: [60, 120, 250, 500], unit: 'µm', name: 'Share of the speed at a caliper of' },
   format: { points: [350, 700, 1_000], unit: 'mm', name: 'Share of the speed at a length of' },
 } as const;
+/** What a speed may depend on. */
 export type SpeedCurve = keyof typeof SPEED_CURVES;
 const curves: readonly MachineNorm[] = (Object.keys(SPEED_CURVES) as SpeedCurve[]).flatMap((curve) =>
   SPEED_CURVES[curve].points.map((point): MachineNorm => ({

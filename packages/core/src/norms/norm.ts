@@ -1,5 +1,6 @@
 import type { Source } from '../kernel/index.js';
 
+/** Groups that norms are shown in. */
 export const NORM_GROUPS = [
   'spoilage',
   'table',
@@ -11,6 +12,7 @@ export const NORM_GROUPS = [
   'rules',
   'prices',
 ] as const;
+/** One of the groups. */
 export type NormGroup = (typeof NORM_GROUPS)[number];
 
 /** Smallest value of a norm that has to be above 0: hours and metres by it stay numbers. */
@@ -33,6 +35,7 @@ export const COUNTED = [
   'packs',
   'pieces',
 ] as const;
+/** What a rate counts. */
 export type Counted = (typeof COUNTED)[number];
 
 /** One editable house value: what it is, its shipped value, its limits, and where it comes from. */

@@ -22,6 +22,7 @@ const pressRoom = (
   source,
 });
 
+/** Norms of plate room, ink room and press, with their sources. */
 export const PRESS_ROOM_NORMS: readonly Norm[] = [
   pressRoom('ink.film.coated', 'Ink film at full coverage, coated', 'g/m2', 1.15, 50),
   pressRoom('ink.film.uncoated', 'Ink film at full coverage, uncoated', 'g/m2', 1.75, 50),
@@ -139,6 +140,7 @@ const paper = (subject: string, id: string, name: string, unit: string, value: n
   subject,
 });
 
+/** Norms of rolls and splices. */
 export const ROLL_NORMS: readonly Norm[] = [
   paper('Rolls', 'roll.outer', 'Full roll at the sheeter, outer diameter', 'mm', 1_000, 2_000),
   paper('Rolls', 'roll.core', 'Core at the sheeter, outside diameter', 'mm', 76, 500),
@@ -162,6 +164,7 @@ export const stockNorms = ({ id, name, gsm, bulk }: Stock): Norm[] => [
 ];
 const STOCK: Source = { label: 'practice', note: 'stock of the works' };
 
+/** The norm of a stock's pack, sheets. */
 export const packNorm = ({ id, name, gsm }: Stock): Norm => ({
   ...paper(
     name,
@@ -182,6 +185,7 @@ const sureness = (id: string, name: string, unit: string, value: number, max: nu
   subject: 'Sureness',
 });
 
+/** Norms of the school that draws. */
 export const SURENESS_NORMS: readonly Norm[] = [
   { ...sureness('sure.p', 'Sureness that the house plans for', 'share', 0.9, 0.9999), source: UNSOURCED },
   sureness('sure.best', 'Best set-up, of the usual one', 'share', 0.7, 1),

@@ -8,6 +8,7 @@ import type { Norm } from './norm.js';
 export const HANDBOOK: Source = { label: 'practice', note: 'handbook' };
 /** No table gives these; they are ours. */
 export const UNSOURCED: Source = { label: 'practice', note: 'common practice, no source' };
+/** Most units that a norm may count. */
 export const MOST_UNITS = 1_000_000;
 
 /** key, subject, set-up, set-up per (colour or fold), running, running per colour. Set-up of what runs off a web is metres. */
@@ -65,6 +66,7 @@ const SPOILAGE = [
   ['box', 'Box', 0, 0, 0, 0, UNSOURCED],
 ] as const;
 
+/** Rows of spoilage: an operation, or one of the ways to print. */
 export type SpoilageKey = (typeof SPOILAGE)[number][0];
 
 /** Set-ups that are told in metres of web. Source: handbook chapter 6. */
@@ -185,6 +187,7 @@ const INCIDENT_NORMS: readonly Norm[] = WEB_INCIDENTS.flatMap(([key, name, every
   ];
 });
 
+/** Set-up and running spoilage of every row. Source: handbook chapter 6. */
 export const SPOILAGE_NORMS: readonly Norm[] = [...OPERATION_NORMS, ...SPLICES, ...INCIDENT_NORMS, PERCENT_OF].sort(
   (a, b) => (a.subject === b.subject ? 0 : subjectAt(a) - subjectAt(b)),
 );
@@ -199,6 +202,7 @@ export const TABLE_ROWS = [
   [Infinity, 2.5, 3, 4, 5, 1],
 ] as const;
 
+/** Columns of the spoilage table: by colours, and one for each finishing step. */
 export const TABLE_COLUMNS = [
   ['c1', '1 colour'],
   ['c2', '2 colours'],
@@ -208,10 +212,12 @@ export const TABLE_COLUMNS = [
 ] as const;
 
 const thousands = (n: number): string => numberText(n);
+/** Id of a band of the spoilage table; its columns follow behind a point. */
 export const bandId = (upTo: number): string => (upTo === Infinity ? 'table.over' : `table.${upTo}`);
 const bandName = (upTo: number): string =>
   upTo === Infinity ? 'Net sheets over the last band' : `Net sheets up to ${thousands(upTo)}`;
 
+/** Every field of the spoilage table. Source: handbook chapter 6, school 3. */
 export const TABLE_NORMS: readonly Norm[] = [
   ...TABLE_ROWS.flatMap(([upTo, ...percents]) =>
     TABLE_COLUMNS.map(([column, name], i): Norm => ({

@@ -2,7 +2,9 @@ import { type Figures, FigureBook, IDENTITY, valueAt } from '../kernel/index.js'
 import type { Plan, PlanEdge } from '../plan/index.js';
 import { figureId } from '../job/index.js';
 
+/** Where paper goes that does not end in the product. */
 export const LOSS_KINDS = ['set-up', 'running', 'incidents', 'samples', 'cut away', 'over'] as const;
+/** One of the ways that paper goes. */
 export type LossKind = (typeof LOSS_KINDS)[number];
 
 /** Paper that does not reach the customer: where it goes, and why. */

@@ -18,6 +18,7 @@ import { normsOf } from '../norms/index.js';
 import { type Job, drawLimit, drawsForEach, itemMaterial, orderLimits, paperOf } from '../job/index.js';
 import { chanceOf, flowOf, plan } from '../plan/index.js';
 
+/** What sureness is asked: the probability, the seed, and how many draws. */
 export interface SureAsk {
   /** Probability that the order comes out, above 0 and below 1; the house's where absent. */
   readonly p?: number | undefined;

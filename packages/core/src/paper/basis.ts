@@ -12,6 +12,7 @@ export const BASIS_SHEETS = {
 
 /** Grams a square metre in a pound on a thousand square feet, as liners are told. Source: identity (1959 pound and foot). */
 const SQ_M_PER_SQ_FT = 0.3048 ** 2;
+/** Grams a square metre of one pound in 1,000 square feet. Identity. */
 export const LINER_GSM_PER_POUND = 453.59237 / (1000 * SQ_M_PER_SQ_FT);
 
 /**

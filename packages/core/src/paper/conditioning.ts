@@ -8,6 +8,7 @@ export interface ConditioningHours {
 
 /** Pile volumes and temperature differences of the table's rows and columns. */
 export const CONDITIONING_VOLUMES_M3 = [0.25, 0.5, 1, 2] as const;
+/** Differences of pile and room that the table of conditioning knows, K. Source: handbook chapter 3. */
 export const CONDITIONING_KELVIN = [5, 10, 15, 20] as const;
 
 /** Longest that practice gives, three days. Source: practice, handbook chapter 3. */

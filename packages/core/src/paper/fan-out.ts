@@ -5,6 +5,7 @@ import type { Mm } from '../kernel/index.js';
  * Source: the third is practice, handbook chapter 3; the size (0.012 % for 1 % RH across) from memory, editable.
  */
 export const GROWTH_ACROSS_PER_RH = 0.00012;
+/** How much paper stretches along its grain against across it, share. Source: handbook chapter 9. */
 export const ALONG_OF_ACROSS = 1 / 3;
 
 /** How a sheet changes, and what it does to register. */

@@ -1,5 +1,6 @@
 import type { Mm } from '../kernel/index.js';
 
+/** Width and height of a standard size, mm. */
 export interface Size {
   readonly widthMm: Mm;
   readonly heightMm: Mm;

@@ -74,12 +74,14 @@ export interface PlanEdge {
   readonly state: Material;
 }
 
+/** Sums of a job over all its steps. */
 export interface Totals extends PressTotals, CostTotals {
   readonly hours: number;
   /** Hours from the first press start to the last box along the longest way, drying included. */
   readonly leadHours: number;
 }
 
+/** A job, reckoned: its stations, materials, layouts, sums and figures. */
 export interface Plan {
   readonly school: School;
   /** End to beginning is the order of reckoning; these stand in the order of the route. */

@@ -43,6 +43,7 @@ export interface Station {
   readonly norm: (key: string) => Entry;
 }
 
+/** The prepared station of a step. */
 export function stationOf({ machines, route, lanes, norms, ledger }: Prepared, step: Step): Station {
   const machine = machines.get(step.id);
   const incoming = route.materials.get(takenBy(step)[0]?.material ?? '');

@@ -25,6 +25,7 @@ export const inkPlaces = (
 /** What a fill is known by: a unit of a press, and what is in it. */
 export const fillKey = (machine: Machine, { unit, ink }: InkPlace): string => `${machine.id}/${unit}/${ink}`;
 
+/** Id under which a filled unit is known: pass, side and ink. */
 export const filledId = (pass: string, side: string, ink: string): string => `${pass}/${side}/${ink}`;
 
 /**

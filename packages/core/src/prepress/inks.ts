@@ -25,6 +25,7 @@ export function inkOf(job: Pick<Job, 'inks'>, works: Works, name: string): InkSp
 
 /** Inks of the job that want an accepted trial before the press starts: what is mixed for it. */
 const TRIAL_KINDS: readonly InkKind[] = ['mixed', 'metallic', 'ground', 'white', 'special'];
+/** Whether an ink wants an accepted trial before it runs: it has a colour to reach. */
 export const wantsTrial = ({ kind }: InkSpec): boolean => TRIAL_KINDS.includes(kind);
 
 /** Names of all inks that a job prints, each once. */

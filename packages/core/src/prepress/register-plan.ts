@@ -16,6 +16,7 @@ export const REGISTER_KINDS = [
   'cut-off',
   'paper-mark',
 ] as const;
+/** What a mark is read for. */
 export type RegisterKind = (typeof REGISTER_KINDS)[number];
 
 /** One register that a component has to keep, and what it bounds. */

@@ -12,6 +12,7 @@ export const CARRIER_STATES = [
   'recycled',
   'destroyed',
 ] as const;
+/** One of the states. */
 export type CarrierState = (typeof CARRIER_STATES)[number];
 
 /** States after which a carrier cannot print missing copies at once. */
@@ -66,6 +67,7 @@ export type RoomEvent =
     }
   | { readonly kind: 'take-back'; readonly record: number };
 
+/** What an event is. */
 export type RoomEventKind = RoomEvent['kind'];
 
 /** An event with who entered it and when. Records are only ever added. */

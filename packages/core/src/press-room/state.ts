@@ -7,6 +7,7 @@ export interface Standing<Kind extends RoomEvent['kind']> {
   readonly event: Of<Kind>;
 }
 
+/** Where a carrier stands, and what it has been through. */
 export interface CarrierLife {
   readonly state: CarrierState;
   readonly place: string | undefined;
@@ -33,6 +34,7 @@ export interface RoomState {
   readonly last: RoomRecord | undefined;
 }
 
+/** A carrier that nobody has made yet. */
 export const NEW_CARRIER: CarrierLife = {
   state: 'wanted',
   place: undefined,

@@ -23,6 +23,7 @@ const turnsFor = (pieceGrain: Grain | 'any', sheetGrain: Grain): Turns =>
 /** Lays the pages of a section; the ways-to-run list remembers, since it asks for the same ones many times. */
 export type LaySection = typeof laySection;
 
+/** What laying a component looks at beside it. */
 export interface LayContext {
   readonly job: Job;
   readonly works: Works;

@@ -16,6 +16,7 @@ interface UpBox {
   readonly heightMm: number;
 }
 
+/** A box on a drawing, from its lower left. Millimetres. */
 export interface Box {
   readonly x: number;
   readonly y: number;
@@ -35,6 +36,7 @@ export interface DrawnPage extends Box {
   readonly creepMm: number;
 }
 
+/** A piece on a drawing with its name and its place. Millimetres. */
 export interface DrawnPiece extends Box {
   /** Trimmed size inside the bleed; the same as the piece where trims come off later. */
   readonly trim: Box;
@@ -60,6 +62,7 @@ interface Spot {
 
 /** Side of the press sheet that is looked at, from its printed side. */
 export const SHEET_SIDES = ['front', 'back'] as const;
+/** One of the sides. */
 export type SheetSide = (typeof SHEET_SIDES)[number];
 
 /** A layout to scale, in millimetres from the sheet's upper left corner, y down; the gripper edge is at the bottom. */

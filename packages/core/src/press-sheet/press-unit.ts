@@ -12,6 +12,7 @@ export function partsSheet({ operation }: Step, { component, machine }: Componen
 
 /** What is counted at the press: sheets, or what a web prints at one turn. */
 export type PressUnit = 'sheet' | 'cut-off' | 'repeat';
+/** What the press of a layout counts. */
 export function pressUnit({ machine }: ComponentLayout): PressUnit {
   const web = webOf(machine);
   if (!web) return 'sheet';

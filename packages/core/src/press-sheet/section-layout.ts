@@ -61,13 +61,16 @@ export interface SectionPosition {
 
 /** Pages of the two leaves at each end that self-ends take. Source: practice. */
 const SELF_END_PAGES = 4;
+/** Pages at each end of a book that serve as its endpapers. */
 export const endPagesOf = (job: Unordered): number => (job.binding?.selfEnds ? SELF_END_PAGES : 0);
 
 function folioOf(page: number, total: number, endPages: number): number | undefined {
   return page > endPages && page <= total - endPages ? page - endPages : undefined;
 }
 
+/** How the sections of a job come together: into each other unless it says otherwise. */
 export const assemblyOf = (job: Job): Assembly => job.binding?.assembly ?? 'nested';
+/** Where a job puts its section of odd size. */
 export const oddPlaceOf = (job: Job): OddPlace => job.binding?.odd ?? usualOddPlace(assemblyOf(job));
 
 /** Where each section of a job stands: the odd one as the job or the house wants it, page numbers running through. */

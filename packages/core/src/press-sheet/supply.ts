@@ -25,6 +25,7 @@ export type Supply =
 
 /** What sheets are cut off: a roll at the press or the sheeter, or the board of a corrugator. */
 export type WebSupply = Extract<Supply, { readonly kind: 'roll' | 'deckle' }>;
+/** Whether paper comes as a web: from a roll, or slit at the corrugator. */
 export const isWeb = (supply: Supply): supply is WebSupply => supply.kind === 'roll' || supply.kind === 'deckle';
 
 /** Length of web that so many sheets take, several beside each other, and what it weighs. Source: identity. */

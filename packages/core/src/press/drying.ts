@@ -2,6 +2,7 @@ import type { PrintProcess } from './process.js';
 
 /** How an ink dries. Source: handbook chapter 5 "Drying and handling". */
 export const DRYINGS = ['oxidative', 'fast-setting', 'uv', 'heatset', 'water-based', 'solvent', 'toner'] as const;
+/** How an ink dries. */
 export type Drying = (typeof DRYINGS)[number];
 
 const USUAL: Readonly<Record<PrintProcess, Drying>> = {

@@ -2,6 +2,7 @@ import type { Hour, Mm } from '../kernel/index.js';
 
 /** How a cylinder is engraved, by motif and substrate. Source: handbook chapter 4 (practice). */
 export const ENGRAVINGS = ['stylus', 'laser', 'etch'] as const;
+/** How the cells of a gravure cylinder are made. */
 export type Engraving = (typeof ENGRAVINGS)[number];
 
 /** What decides how a cylinder is engraved. */
@@ -58,6 +59,7 @@ export const engravingHours = (
 
 /** Stations of a gravure cylinder, in order; on a fault at the proof it is ground and engraved again. Source: handbook chapter 4. */
 export const CYLINDER_ROUTE = ['base', 'copper', 'grind', 'engrave', 'inspect', 'chrome', 'polish', 'proof'] as const;
+/** A stage in the making of a cylinder. */
 export type CylinderStation = (typeof CYLINDER_ROUTE)[number];
 /** What a fault at the proof has to pass again. */
 export const AGAIN_ON_FAULT: readonly CylinderStation[] = CYLINDER_ROUTE.slice(1);

@@ -2,10 +2,12 @@ import type { PrintProcess } from './process.js';
 
 /** What an ink is for the order of printing. */
 export const INK_KINDS = ['ground', 'white', 'metallic', 'process', 'mixed', 'special', 'varnish', 'coating'] as const;
+/** What an ink is. */
 export type InkKind = (typeof INK_KINDS)[number];
 
 /** Schools of the order of process colours. Source: practice, handbook chapter 5 "Order of colours". */
 export const INK_SCHOOLS = ['black-first', 'black-last', 'black-magenta'] as const;
+/** Schools of the order of inks. */
 export type InkSchool = (typeof INK_SCHOOLS)[number];
 
 const PROCESS_ORDER: Readonly<Record<InkSchool, readonly string[]>> = {
@@ -17,6 +19,7 @@ const PROCESS_ORDER: Readonly<Record<InkSchool, readonly string[]>> = {
 /** Which rule put an ink where it stands. */
 export type OrderRule = 'under-all' | 'school' | 'free-unit' | 'over-all' | 'drawing-last' | 'by-hand';
 
+/** An ink in its order, with the rule that put it there. */
 export interface OrderedInk {
   readonly name: string;
   readonly kind: InkKind;

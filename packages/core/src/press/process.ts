@@ -1,5 +1,6 @@
 /** How an image gets from its carrier to the sheet. Source: handbook chapter 4 "Image carriers". */
 export const PRINT_PROCESSES = ['offset', 'flexo', 'gravure', 'recessed', 'letterpress', 'screen', 'digital'] as const;
+/** Printing processes. */
 export type PrintProcess = (typeof PRINT_PROCESSES)[number];
 
 /** What carries an image, or shapes a piece, and is made for a job. */
@@ -19,6 +20,7 @@ export const CARRIER_KINDS = [
   'cutting-die',
   'numbering-box',
 ] as const;
+/** What carries the image, or strikes it. */
 export type CarrierKind = (typeof CARRIER_KINDS)[number];
 
 /** What a colour of a process is carried by; none for digital. */
@@ -59,6 +61,7 @@ export const carrierWords = (kinds: readonly CarrierKind[]): readonly [string, s
 /** Faults that an inspection looks for, by kind of carrier. Source: practice, handbook chapters 4 and 9. */
 const PLATE = ['scratch', 'kink or dent', 'wrong register holes', 'image missing', 'background toning', 'wrong curve'];
 const DIE = ['damaged edge', 'wrong size', 'wrong depth', 'image missing'];
+/** Faults that a carrier is looked at for before it goes to the press. Source: handbook chapter 4. */
 export const CHECKLISTS: Readonly<Record<CarrierKind, readonly string[]>> = {
   plate: PLATE,
   'flexo-plate': ['scratch', 'relief too shallow', 'uneven thickness', 'image missing', 'wrong distortion'],

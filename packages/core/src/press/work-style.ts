@@ -1,5 +1,6 @@
 /** How the two sides of a sheet are printed. */
 export const WORK_STYLES = ['single', 'sheetwise', 'work-and-turn', 'work-and-tumble', 'perfecting'] as const;
+/** How a sheet is printed on its two sides. */
 export type WorkStyle = (typeof WORK_STYLES)[number];
 
 /** The side or sides that one press pass prints. */
@@ -17,6 +18,7 @@ export interface StyleRule {
   readonly twoGrippers: boolean;
 }
 
+/** What each work style means: how the sheet is turned, and whether one set of plates serves both sides. Source: handbook chapter 4. */
 export const STYLE_RULES: Readonly<Record<WorkStyle, StyleRule>> = {
   single: { passes: ['front'], samePlates: false, mirror: 'none', twoGrippers: false },
   sheetwise: { passes: ['front', 'back'], samePlates: false, mirror: 'none', twoGrippers: false },
@@ -26,6 +28,7 @@ export const STYLE_RULES: Readonly<Record<WorkStyle, StyleRule>> = {
   perfecting: { passes: ['both'], samePlates: false, mirror: 'none', twoGrippers: false },
 };
 
+/** Plates of a form: one set, and the sets that are worn out. */
 export interface PlateCount {
   /** Plates in one set. */
   readonly perSet: number;

@@ -46,8 +46,10 @@ export const REGISTER_ADVICE = [
   'stretch',
   'drift',
 ] as const;
+/** What the press is asked to do. */
 export type RegisterAdvice = (typeof REGISTER_ADVICE)[number];
 
+/** Whether a colour stands in register, and what would bring it there. */
 export interface ColourVerdict {
   readonly inTolerance: boolean;
   /** Worst misregister now, and once the moves are made. */
@@ -61,6 +63,7 @@ export interface ColourVerdict {
 /** A share of the tolerance from which a cause is worth a word. Source: practice. */
 const WORTH_A_WORD = 0.5;
 
+/** A fit of one colour with the limits that it is held to. Millimetres. */
 export interface VerdictInput {
   readonly marks: readonly MarkPlace[];
   readonly offsets: readonly Offset[];

@@ -14,6 +14,7 @@ export interface TrueRegister {
   readonly driftAround: number;
 }
 
+/** What the stand-in camera is set to see. Millimetres. */
 export interface StandInSetting {
   readonly seed: number;
   readonly marks: readonly MarkPlace[];

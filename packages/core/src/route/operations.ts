@@ -18,6 +18,7 @@ const STATIONS = {
   ...BINDERY_STATIONS,
   ...PACK_STATIONS,
 };
+/** One of the operations. */
 export type Operation = keyof typeof STATIONS;
 /** Operations of each kind of station, for records that are total kind by kind. */
 export interface StationOf {
@@ -31,6 +32,7 @@ export interface StationOf {
 
 /** Every operation with what it is, roughly in the order in which a sheet meets them. */
 export const OPERATION_RULES: Readonly<Record<Operation, OperationRule>> = STATIONS;
+/** Every operation. */
 export const OPERATIONS = Object.keys(STATIONS) as readonly Operation[];
 
 /** What machines do in one go with printing, one station behind another on the web. Source: handbook chapter 7 "Envelopes". */

@@ -1,7 +1,9 @@
 /** How much a rule counts: not at all, as a warning, or so that a job is not released against it. */
 export const RULE_WEIGHTS = ['off', 'soft', 'hard'] as const;
+/** One of the weights. */
 export type RuleWeight = (typeof RULE_WEIGHTS)[number];
 
+/** A rule of the route as it ships. */
 export interface RouteRule {
   readonly name: string;
   /** Why, in a sentence for the planner. */
@@ -247,5 +249,7 @@ export const ROUTE_RULES = {
     weight: 'soft',
   },
 } as const satisfies Readonly<Record<string, RouteRule>>;
+/** Id of a shipped rule. */
 export type RuleId = keyof typeof ROUTE_RULES;
+/** Every shipped rule. */
 export const RULE_IDS = Object.keys(ROUTE_RULES) as readonly RuleId[];

@@ -5,11 +5,13 @@ import type { Mm } from '../kernel/index.js';
 export type ShapeRole =
   'sheet' | 'piece' | 'waste' | 'glue' | 'board' | 'cloth' | 'window' | 'cut' | 'fold' | 'edge' | 'block' | 'mark';
 
+/** A place on a drawing, mm. */
 export interface Spot {
   readonly x: Mm;
   readonly y: Mm;
 }
 
+/** What a station's drawing is made of. */
 export type Shape =
   | {
       readonly kind: 'box';
@@ -42,6 +44,7 @@ const HUNDREDTH = 100;
 /** A length as it is written on a drawing. */
 export const mmText = (mm: Mm): string => String(Math.round(mm * HUNDREDTH) / HUNDREDTH);
 
+/** A length with its text. Millimetres. */
 export const measure = (from: Spot, to: Spot, mm: Mm): Shape => ({ kind: 'measure', from, to, text: mmText(mm) });
 
 /** Pieces of a layout where they lie on the sheet, millimetres from its upper left corner. */

@@ -8,6 +8,7 @@ import { CARRIER_OF } from '../press/index.js';
 import { PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 
+/** What a job needs, in the order in which one buys. */
 export const NEED_KINDS = [
   'sheets',
   'rolls',
@@ -19,6 +20,7 @@ export const NEED_KINDS = [
   'packing',
   'outside',
 ] as const;
+/** One of the kinds. */
 export type NeedKind = (typeof NEED_KINDS)[number];
 
 /** Paper as it lies in the store: sheets of a size and grain, or full rolls of a width. */

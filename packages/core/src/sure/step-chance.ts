@@ -15,6 +15,7 @@ export interface Chance {
 
 /** No chance at all: every run is the usual one. */
 export const CERTAIN: Chance = { best: 1, worst: 1, kappa: Infinity };
+/** Whether nothing is left to chance at a step. */
 export const isCertain = ({ best, worst, kappa }: Chance): boolean => best === 1 && worst === 1 && kappa === Infinity;
 
 /** Draws of one step from numbers 0 to 1. */

@@ -44,6 +44,7 @@ function levelsOf(values: readonly Float64Array[], scales: readonly Float64Array
   return levels.sort();
 }
 
+/** What each draw needs of everything that is bought. */
 export function needsOf({ bought }: Required, materials: readonly string[]): Needs {
   const values = materials.map((material) => bought[material] ?? new Float64Array(0));
   const sorted = values.map((own) => own.slice().sort());
@@ -69,6 +70,7 @@ export interface SureQuantities {
   readonly joint: number;
 }
 
+/** Quantities of all that is bought, at one level of all draws together. */
 export function quantitiesAt(needs: Needs, level: number, p: number): SureQuantities {
   return {
     p,
@@ -79,6 +81,7 @@ export function quantitiesAt(needs: Needs, level: number, p: number): SureQuanti
   };
 }
 
+/** Quantities with which the job comes out with the asked probability. */
 export const sureQuantities = (needs: Needs, p: number): SureQuantities => quantitiesAt(needs, jointLevel(needs, p), p);
 
 /** A point of the curve: quantity of all materials together, and the chance that some of them falls short. */
@@ -119,6 +122,7 @@ export interface SureCosts {
   readonly overs?: { readonly price: number; readonly most: Required };
 }
 
+/** Quantities for one probability with what they cost: material, printing again where it fails, overs. In the currency of the prices. */
 export interface CostPoint extends SureQuantities {
   readonly material: number;
   readonly again: number;

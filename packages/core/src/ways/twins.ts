@@ -38,6 +38,7 @@ export interface Twins {
   readonly stock: (id: string) => string;
 }
 
+/** The twins of a works. */
 export function twinsOf(works: Works, norms: NormLookup): Twins {
   const classes = (things: readonly Named[], kinds: readonly string[]): ((id: string) => string) => {
     const said = saidOf(things, kinds, works, norms);

@@ -48,6 +48,7 @@ export interface Refusal {
   readonly count: number;
 }
 
+/** All ways of a part, and why others fell out. */
 export interface Ways {
   /** Every way that works, best first by the ranking asked for. */
   readonly ways: readonly Way[];
@@ -57,7 +58,9 @@ export interface Ways {
   readonly current: string | undefined;
 }
 
+/** What ways may be ranked by. */
 export const RANKINGS = ['cost', 'paper', 'hours', 'plates'] as const;
+/** One of the rankings. */
 export type Ranking = (typeof RANKINGS)[number];
 
 const KEYS: Readonly<Record<Ranking, (way: Way) => number>> = {

@@ -12,6 +12,7 @@ import {
   subtract,
 } from '../kernel/index.js';
 
+/** A flute: its take-up factor and its height, mm. */
 export interface Flute {
   readonly id: string;
   /** Length of medium for a length of board. */
@@ -28,6 +29,7 @@ export const FLUTES: readonly Flute[] = [
   { id: 'E', takeUp: 1.27, heightMm: 1.2, boardMm: 1.6 },
 ];
 
+/** Sheets wanted of a corrugator, and its web widths. Millimetres. */
 export interface DeckleRequest {
   /** Blank across the corrugator and along it. */
   readonly blankWidthMm: Mm;
@@ -37,6 +39,7 @@ export interface DeckleRequest {
   readonly decklesMm: readonly Mm[];
 }
 
+/** One web width with how many sheets lie across it and what is trimmed off. Millimetres. */
 export interface DeckleChoice {
   readonly deckleMm: Mm;
   readonly lanes: number;
@@ -87,6 +90,7 @@ export interface CorrugatorRun {
   readonly takeUp: number;
 }
 
+/** Runs of a corrugator for all that is wanted, with their metres and trims. */
 export interface CorrugatorPlan {
   /** Board that runs, set-up and spoilage in it. */
   readonly boardM: Metre;

@@ -20,6 +20,7 @@ export interface RepeatRequest {
   readonly cylinders: readonly number[];
 }
 
+/** A cylinder: its teeth, its repeat in mm, and how many pieces lie around it. */
 export interface RepeatChoice {
   readonly teeth: number;
   readonly repeatMm: Mm;

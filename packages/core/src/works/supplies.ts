@@ -23,6 +23,7 @@ export const SUPPLIES = {
   pallet: { name: 'Pallets', unit: 'pieces', price: 9 },
   'stretch-film': { name: 'Stretch film', unit: 'm2', price: 0.05 },
 } as const satisfies Readonly<Record<string, { name: string; unit: 'kg' | 'm2' | 'm' | 'pieces'; price: number }>>;
+/** One of the supplies. */
 export type SupplyId = keyof typeof SUPPLIES;
 
 /** Supplies that a finished product is packed in, beside what holds it together. */

@@ -108,6 +108,7 @@ export interface RegisterControls {
 
 /** Contacts that inks, stocks and glues have to be cleared for. */
 export const CONTACTS = ['food', 'toy', 'pharmacy'] as const;
+/** What a product may touch. */
 export type Contact = (typeof CONTACTS)[number];
 
 /** An ink that the house keeps. */
@@ -119,6 +120,7 @@ export interface HouseInk {
   readonly cleared: readonly Contact[];
 }
 
+/** A sheet with its grain. Millimetres. */
 export interface SheetSize {
   readonly widthMm: Mm;
   readonly heightMm: Mm;
@@ -128,8 +130,10 @@ export interface SheetSize {
 
 /** Flutes of corrugated board, by the trade's letters. */
 export const FLUTE_IDS = ['A', 'B', 'C', 'E'] as const;
+/** One of the flutes. */
 export type FluteId = (typeof FLUTE_IDS)[number];
 
+/** A paper or board that the works has. */
 export interface Stock {
   readonly id: string;
   readonly name: string;
@@ -150,6 +154,7 @@ export interface Stock {
   readonly paperMark?: string;
 }
 
+/** A norm that the works has set, with its source. */
 export interface NormValue {
   readonly value: number;
   readonly source: Source;

@@ -30,11 +30,13 @@ export const laid = ({ step, layout }: At, kind: WetKind): Wet => ({
   lainHours: 0,
   stood: false,
 });
+/** A material with more that is wet on it. */
 export const wetWith = (material: Material, ...wet: readonly Wet[]): Material => ({
   ...material,
   wet: [...material.wet, ...wet],
 });
 
+/** A station that leaves a material as it is. */
 export const asItCame = ({ all }: At): Material => all;
 
 /** What leaves a station, out of a station with what comes to it. */

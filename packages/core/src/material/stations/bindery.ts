@@ -87,7 +87,7 @@ export function cased(at: At): Material {
     laid(at, 'paste'),
   );
 }
-export const swollen = ({ all, norms }: At): Material => {
+const swollen = ({ all, norms }: At): Material => {
   const caliperUm = all.caliperUm * (1 + norms('sew.swell').value);
   return { ...all, caliperUm, freeUm: caliperUm };
 };

@@ -18,4 +18,5 @@ const GAINS: Partial<Readonly<Record<Operation, (at: At) => number>>> = {
       ? 0
       : ((norms('rewind.coreGm').value * (layout?.piece.widthMm ?? 0)) / UM) * (step.yield ?? 1),
 };
+/** Grams that a station puts onto one. */
 export const gainOf = (at: At): number => GAINS[at.step.operation]?.(at) ?? 0;

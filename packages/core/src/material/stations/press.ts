@@ -3,7 +3,7 @@ import { laidInk } from '../laid-ink.js';
 import type { Material } from '../state.js';
 import { asItCame, type After, type At, wetWith } from './at.js';
 
-export const printed = ({ all, job, works, norms, step, layout }: At): Material =>
+const printed = ({ all, job, works, norms, step, layout }: At): Material =>
   layout ? wetWith(all, ...laidInk(job, works, step, layout, norms)) : all;
 
 /** What leaves these stations out of what comes to them. Total: one without its material does not compile. */

@@ -34,8 +34,10 @@ export const COST_KINDS = [
   'machines',
   'people',
 ] as const;
+/** What money is spent on. */
 export type CostKind = (typeof COST_KINDS)[number];
 
+/** Cost by kind and in all, in the currency of the works. */
 export interface CostTotals {
   readonly cost: Readonly<Record<CostKind | 'total', number>>;
   readonly currency: string;

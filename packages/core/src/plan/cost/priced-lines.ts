@@ -19,12 +19,14 @@ const CUSTOMERS = { label: 'set by user', note: 'the customer’s' } as const;
 const OF_COUNT = rule('', '', 'count * price');
 const OF_PLATES = rule('', '', 'plates * price');
 const OF_CARRIERS = rule('', '', 'carriers * price');
+/** A price by weight. */
 export const OF_PAPER = rule('', '', 'kg * price');
 const OF_SIDES = rule('', '', 'sheets * sides * price');
 const OF_MACHINE = rule('', '', 'hours * rate');
 const OF_PEOPLE = rule('', '', 'hours * people * price');
 const OF_SENT = rule('', '', 'sent * price');
 
+/** Looks a norm up for the ledger. */
 export type Norm = (id: string) => Entry;
 
 /** A price that the customer's own things do not have. */
@@ -158,6 +160,7 @@ const stationLines = (
     return machine ? [made(id, machine, ({ ledger }) => ledger.step(id).find('hours'))] : [];
   });
 
+/** Lines of machine hours: each machine's hours at its rate. */
 export const machineLines = (context: Prepared, norm: Norm): Line[] =>
   stationLines(context, (id, machine, hoursOf) => {
     const rate = norm(`machine.${machine.id}.rate`);
@@ -168,6 +171,7 @@ export const machineLines = (context: Prepared, norm: Norm): Line[] =>
     });
   });
 
+/** Lines of people: hours of a machine by its crew, at the rate of the works. */
 export const peopleLines = (context: Prepared, norm: Norm): Line[] =>
   stationLines(context, (id, machine, hoursOf) => {
     const people = norm(`machine.${machine.id}.crew`);

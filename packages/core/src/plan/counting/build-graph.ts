@@ -40,6 +40,7 @@ export interface JobDemand extends Demand {
   readonly figure: Entry;
 }
 
+/** Layouts by component. */
 export type Layouts = ReadonlyMap<string, ComponentLayout>;
 
 interface GraphContext {

@@ -22,6 +22,7 @@ export interface RunLosses {
   /** Worn carriers changed for new ones. */
   readonly changes: number;
 }
+/** Neither a splice nor a change of carriers. */
 export const NO_LOSSES: RunLosses = { splices: 0, changes: 0 };
 
 const changeNorm = (step: Step, layout: ComponentLayout): string => `spoil.${spoilageKey(step, layout)}.setupPlate`;

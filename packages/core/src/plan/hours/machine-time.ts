@@ -8,6 +8,7 @@ export const rateTime = (setupHours: number, units: number, unitsPerHour: number
 export const sheetsPerLift = (liftHeightMm: number, caliperUm: number, told = Infinity): number =>
   Math.min(told, Math.max(1, floorRatio(liftHeightMm * 1000, Math.max(1, caliperUm))));
 
+/** Setting up, and the time that a lift, its cuts and its turns take. */
 export interface LiftWork {
   readonly setupHours: number;
   readonly minutesPerLift: number;

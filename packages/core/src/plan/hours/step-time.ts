@@ -1,6 +1,7 @@
 import type { Entry } from '../../kernel/index.js';
 import type { Run } from '../prepared.js';
 
+/** Hours of a step: of its machine, and those that the material lies. */
 export interface StepTime {
   /** Machine hours, set-up and run. */
   readonly hours: number;
@@ -9,6 +10,7 @@ export interface StepTime {
   /** Hours that it lies before this station. */
   readonly waitHours: number;
 }
+/** A step that takes no time. */
 export const NO_TIME: StepTime = { hours: 0, lagHours: 0, waitHours: 0 };
 
 /** Machine hours of a station for what runs through it, as a figure. */

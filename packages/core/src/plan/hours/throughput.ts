@@ -134,6 +134,7 @@ export interface Counter<C extends Counted> extends Counting {
   readonly count: (units: number, wanted: number) => Count<C>;
 }
 
+/** What the machine of a step counts. */
 export function counterOf<C extends Counted>(counts: C, through: Through): Counter<C> {
   const counting = COUNTINGS[counts](through);
   const { of, rule, values } = counting;

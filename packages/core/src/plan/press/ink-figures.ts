@@ -23,6 +23,7 @@ function solidsFigure(ledger: Ledger, norms: NormLookup, spec: InkSpec, norm: st
     : ledger.group('ink').give('asSupplied', 'Solids where the film is told as supplied', 1, 'share', IDENTITY);
 }
 
+/** Area of a sheet that ink may lie on, m2. */
 export const printedArea = (ledger: Ledger, { component, printedAreaM2 }: ComponentLayout): Entry =>
   ledger.component(component.id).give('printedArea', 'Printed area of a side', printedAreaM2, 'm2', IDENTITY);
 

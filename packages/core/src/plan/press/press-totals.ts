@@ -20,6 +20,7 @@ import { paperOfRun } from './buy-paper.js';
 import { overprintParts } from './overprint.js';
 import { inkParts, prepareInks } from './ink-figures.js';
 
+/** Sums of the press room: sheets, paper, plates, passes, ink. */
 export interface PressTotals {
   /** Sheets into the first press pass, by component, under the job's school. */
   readonly pressSheets: Readonly<Record<string, number>>;

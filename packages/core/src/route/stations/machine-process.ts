@@ -37,4 +37,5 @@ export const MACHINE_PROCESSES = [
   'shrink-tunnel',
   'hand',
 ] as const;
+/** One of the kinds of machine. */
 export type MachineProcess = (typeof MACHINE_PROCESSES)[number];

@@ -27,6 +27,7 @@ export function strikingDie(
 
 /** Share of a piece that a die takes until it is measured. Source: common practice, no source. */
 const UNMEASURED = 3;
+/** Side of a die, mm: as measured, else a share of the piece's own. */
 export const dieSide = (tool: Tool | undefined, side: 'widthMm' | 'heightMm', pieceMm: number): number =>
   tool?.[side] ?? pieceMm / UNMEASURED;
 

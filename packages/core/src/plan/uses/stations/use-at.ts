@@ -31,15 +31,19 @@ export interface UseAt {
   readonly norms: NormLookup;
 }
 
+/** A length of a formula, mm. */
 export const mm = (name: string, value: number | undefined, told = false): UseValue => ({
   name,
   value: value ?? 0,
   unit: 'mm',
   ...(told ? { told } : {}),
 });
+/** A value of a formula in a unit of its own. */
 export const plain = (name: string, value: number, unit: string): UseValue => ({ name, value, unit });
 
+/** Norms of a bead of glue. */
 export const BEAD = { width: 'glue.beadWidth', wet: 'glue.beadWet', density: 'glue.density' };
+/** Norms of a film of glue. */
 export const AREA = { wet: 'glue.filmWet', density: 'glue.density' };
 /** Beads of glue, of so much length on one. Source: handbook chapter 7 "Gluing". */
 export const beads = (supply: SupplyId, length: UseValue): Use => ({
@@ -56,9 +60,11 @@ export const overArea = (supply: SupplyId, area: UseValue): Use => ({
   norms: AREA,
 });
 
+/** Area of the sheet that comes to a station, mm2. */
 export const sheetArea = ({ incoming: [first] }: UseAt): UseValue =>
   plain('Area of a sheet', (first?.material.widthMm ?? 0) * (first?.material.heightMm ?? 0), 'mm2');
 
+/** A station that uses up nothing. */
 export const NOTHING = (): readonly Use[] => [];
 
 /** What a station uses up. */
