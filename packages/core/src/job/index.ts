@@ -39,6 +39,6 @@ export { isAssorted, itemsBehind } from './items-behind.js';
 export { type Family, type Job, type Unordered, FAMILIES, itemsTotal } from './job.js';
 export { type Delivery, type Order, type OversPolicy, orderLimits } from './order.js';
 export { type Part, partMaterial } from './part.js';
-export { type FieldPath, setField } from './set-field.js';
+export { type FieldPath, setField, valueAtPath } from './set-field.js';
 export { type Step } from './step.js';
 export { drawLimit, drawsForEach } from './sure-limit.js';

@@ -13,3 +13,10 @@ export function setField(value: unknown, path: FieldPath, next: unknown): unknow
   const { [String(head)]: _gone, ...left } = object;
   return left;
 }
+
+/** The value at a path of a job, or of anything like one; undefined where the path leads nowhere. */
+export const valueAtPath = (value: unknown, path: FieldPath): unknown =>
+  path.reduce<unknown>(
+    (at, part) => (typeof at === 'object' && at !== null ? (at as Record<string | number, unknown>)[part] : undefined),
+    value,
+  );

@@ -7,6 +7,7 @@ import { CONTACTS, DRYINGS, INK_KINDS, inkOf, normsOf, wantsTrial } from '@druck
 import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
+import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { InkAccount } from './ink-account';
 import { InkRecipe } from './ink-recipe';
@@ -19,6 +20,7 @@ const MID_GREY = { l: 50, a: 0, b: 0 };
 @Component({
   selector: 'dk-ink-card',
   imports: [
+    Choice,
     Field,
     InkAccount,
     InkRecipe,
@@ -38,7 +40,10 @@ export class InkCard {
   protected readonly contacts = CONTACTS;
   protected readonly words = CONTACT_WORDS;
   protected readonly kinds = INK_KINDS.map((id) => ({ id, name: INK_KIND_WORDS[id] }));
-  protected readonly dryings = DRYINGS.map((id) => ({ id, name: DRYING_WORDS[id] }));
+  protected readonly dryings = [
+    { id: '', name: 'as is usual for the process' },
+    ...DRYINGS.map((id) => ({ id, name: DRYING_WORDS[id] })),
+  ];
   /** Place in the job's own list; -1 where the job says nothing of this ink. */
   protected readonly at = computed(() => this.editor.job()?.inks?.findIndex(({ name }) => name === this.name()) ?? -1);
   protected readonly own = computed(() => this.editor.job()?.inks?.[this.at()]);

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatSelectModule } from '@angular/material/select';
 import { CONTACTS, inkOf, notCleared, figureOf, figureId } from '@druckerei/core';
 import { CONTACT_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
+import { Choice } from '../parts/choice';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
 import { FigureButton } from '../ui/figure-button';
@@ -14,7 +13,7 @@ import { InkUnits } from './ink-units';
 /** The ink bench of a component: its inks in the units of the press, what is drawn of each, and each in hand with its trial. */
 @Component({
   selector: 'dk-inks-bench',
-  imports: [FigureButton, InkCard, InkDot, InkUnits, MatFormFieldModule, MatSelectModule, RoomLine],
+  imports: [Choice, FigureButton, InkCard, InkDot, InkUnits, RoomLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './inks-bench.html',
   styleUrl: './inks-bench.scss',
@@ -24,7 +23,10 @@ export class InksBench {
   protected readonly room = inject(RoomStore);
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
-  protected readonly contacts = CONTACTS;
+  protected readonly contacts = [
+    { id: '', name: 'nothing that asks for clearance' },
+    ...CONTACTS.map((id) => ({ id, name: CONTACT_WORDS[id] })),
+  ];
   protected readonly words = CONTACT_WORDS;
   protected readonly kinds = INK_KIND_WORDS;
   private readonly picked = signal('');

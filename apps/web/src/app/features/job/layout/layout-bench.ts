@@ -29,6 +29,7 @@ import { BlanksSearch } from './blanks-search';
 import { LayoutProposals } from './layout-proposals';
 import { LayoutView } from '../ui/layout-view';
 import { DieFields } from './die-fields';
+import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { FoldFields } from './fold-fields';
 import { FormFields } from './form-fields';
@@ -40,6 +41,7 @@ const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowe
 @Component({
   selector: 'dk-layout-bench',
   imports: [
+    Choice,
     CdkDropList,
     DieFields,
     Field,
@@ -93,7 +95,11 @@ export class LayoutBench {
     const layout = this.layout();
     return layout && webOf(layout.machine);
   });
-  protected readonly grains = ['any', 'width', 'height'] as const;
+  protected readonly grains = [
+    { id: 'any', name: 'either side' },
+    { id: 'width', name: 'width' },
+    { id: 'height', name: 'height' },
+  ];
   protected readonly binding = computed(() => {
     const job = this.editor.job();
     return job

@@ -1,18 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { type OversPolicy, type School, normsOf, figureOf } from '@druckerei/core';
+import { type OversPolicy, normsOf, figureOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { CountTable } from './count-table';
 import { DeliveryFields } from './delivery-fields';
+import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 
 /** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
 @Component({
   selector: 'dk-order-bench',
-  imports: [CountTable, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
+  imports: [Choice, CountTable, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Order</h2>
@@ -36,19 +37,7 @@ import { Field } from '../parts/field';
         <dk-field label="Under by at most" [path]="['order', 'policy', 'under']" unit="%" />
         <dk-field label="Over by at most" [path]="['order', 'policy', 'over']" unit="%" />
       }
-      <mat-form-field>
-        <mat-label>Spoilage reckoned</mat-label>
-        <mat-select
-          [value]="school()"
-          (selectionChange)="editor.set(['school'], $event.value)"
-          [disabled]="!editor.editable()"
-        >
-          <mat-option value="step">Step by step</mat-option>
-          <mat-option value="added">Added up</mat-option>
-          <mat-option value="table">By table</mat-option>
-          <mat-option value="sure">By sureness</mat-option>
-        </mat-select>
-      </mat-form-field>
+      <dk-choice label="Spoilage reckoned" [path]="['school']" [options]="schools" />
       @if (isOnDemand()) {
         <dk-field label="Copies made in one batch" [path]="['order', 'batch']" [optional]="true" [norm]="batchNorm()" />
       }
@@ -87,7 +76,12 @@ import { Field } from '../parts/field';
 export class OrderBench {
   protected readonly editor = inject(JobEditor);
   protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
-  protected readonly school = computed((): School => this.editor.job()?.school ?? 'step');
+  protected readonly schools = [
+    { id: 'step', name: 'Step by step' },
+    { id: 'added', name: 'Added up' },
+    { id: 'table', name: 'By table' },
+    { id: 'sure', name: 'By sureness' },
+  ];
 
   /** A single book shares its set-ups with the others of its batch. */
   protected readonly isOnDemand = computed(() => this.editor.job()?.family === 'on-demand');

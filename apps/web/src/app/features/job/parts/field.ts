@@ -2,18 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { pathOf } from '@druckerei/contract';
-import type { FieldPath } from '@druckerei/core';
+import { type FieldPath, valueAtPath } from '@druckerei/core';
 import { count, readNumber, unitText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 
 let bursts = 0;
-
-const valueAt = (value: unknown, path: FieldPath): unknown =>
-  path.reduce<unknown>(
-    (at, part) => (typeof at === 'object' && at !== null ? (at as Record<string | number, unknown>)[part] : undefined),
-    value,
-  );
 
 /**
  * A field of the job. Numbers that can be used change the plan at every stroke; text that cannot stays in the field with
@@ -97,7 +91,7 @@ export class Field {
   protected readonly shown = computed(() => {
     const pending = this.pending();
     if (pending) return pending.text;
-    const value = valueAt(this.editor.job(), this.path());
+    const value = valueAtPath(this.editor.job(), this.path());
     const text = this.write(value);
     return this.focused && this.same(value) ? this.typed : text;
   });

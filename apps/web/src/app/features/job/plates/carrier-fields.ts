@@ -19,6 +19,7 @@ import {
 } from '@druckerei/core';
 import { CARRIER_NAMES } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
+import { Choice, OWNERS } from '../parts/choice';
 import { Field } from '../parts/field';
 
 const ENGRAVING_NAMES: Readonly<Record<Engraving, string>> = {
@@ -37,7 +38,16 @@ const MOST_NAME = 40;
 /** How the carriers of a component are made: whose they are, screen, versions, and the dies and boxes beside them. */
 @Component({
   selector: 'dk-carrier-fields',
-  imports: [Field, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, MatMenuModule, MatSelectModule],
+  imports: [
+    Choice,
+    Field,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatMenuModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './carrier-fields.html',
   styleUrl: './carrier-fields.scss',
@@ -45,6 +55,11 @@ const MOST_NAME = 40;
 export class CarrierFields {
   protected readonly editor = inject(JobEditor);
   readonly componentId = input.required<string>();
+  protected readonly owners = OWNERS;
+  protected readonly counters = [
+    { id: false, name: 'none' },
+    { id: true, name: 'made with it' },
+  ];
   protected readonly engravings = ENGRAVINGS.map((id) => ({ id, name: ENGRAVING_NAMES[id] }));
   protected readonly engravingNames = ENGRAVING_NAMES;
   protected readonly motifs = MOTIFS;

@@ -5,6 +5,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { type CheckSystem, type Tool, ADHESIVES, CHECK_SYSTEMS, FOLD_KINDS } from '@druckerei/core';
 import { FOLD_NAMES } from '../../../ui/fold-names';
 import { JobEditor } from '../state/job-editor';
+import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 
 const ADHESIVE_NAMES = { cold: 'cold glue', 'hot-melt': 'hot melt', pur: 'PUR' } as const;
@@ -18,7 +19,7 @@ interface FoundTool {
 /** What a finishing station is told beside its counts: the fold, the film, the glue, the window, the numbers. */
 @Component({
   selector: 'dk-finish-fields',
-  imports: [Field, MatCheckboxModule, MatFormFieldModule, MatSelectModule],
+  imports: [Choice, Field, MatCheckboxModule, MatFormFieldModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './finish-fields.html',
   styleUrl: '../parts/bench.scss',
@@ -27,7 +28,22 @@ export class FinishFields {
   protected readonly editor = inject(JobEditor);
   readonly stepId = input.required<string>();
   protected readonly folds = FOLD_KINDS.map((id) => ({ id, name: FOLD_NAMES[id] }));
-  protected readonly adhesives = ADHESIVES.map((id) => ({ id, name: ADHESIVE_NAMES[id] }));
+  protected readonly adhesives = [
+    { id: '', name: 'by what comes' },
+    ...ADHESIVES.map((id) => ({ id, name: ADHESIVE_NAMES[id] })),
+  ];
+  protected readonly films = [
+    { id: 'matt', name: 'matt' },
+    { id: 'gloss', name: 'gloss' },
+  ];
+  protected readonly filmBonds = [
+    { id: 'dispersion', name: 'dispersion, lies before it is cut' },
+    { id: 'thermal', name: 'heat, cut at once' },
+  ];
+  protected readonly spines = [
+    { id: 'milled', name: 'milled' },
+    { id: 'notched', name: 'notched at the fold' },
+  ];
   private readonly step = computed(() => this.editor.job()?.route.find(({ id }) => id === this.stepId()));
   protected readonly operation = computed(() => this.step()?.operation);
   protected readonly finish = computed(() => this.editor.job()?.finish);
@@ -37,7 +53,6 @@ export class FinishFields {
   );
   protected readonly glues = computed(() => ['glue', 'envelope', 'bind'].includes(this.operation() ?? ''));
   protected readonly window = computed(() => this.finish()?.windowMm !== undefined);
-  protected readonly spine = computed(() => this.editor.job()?.binding?.spine ?? 'milled');
   protected readonly contact = computed(() => this.editor.job()?.contact);
   /** Where the numbering boxes of the job stand. */
   protected readonly boxes = computed(() => this.tool('numbering-box'));

@@ -25,6 +25,7 @@ import { LayoutView } from '../ui/layout-view';
 import { STYLE_NAMES } from '../ui/style-names';
 import { CarriersBench } from '../plates/carriers-bench';
 import { DieFields } from '../layout/die-fields';
+import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { FormFields } from '../layout/form-fields';
 import { InksBench } from '../inks/inks-bench';
@@ -46,10 +47,16 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
 
+const PAPER_OWNERS = [
+  { id: 'house', name: 'the house' },
+  { id: 'customer', name: 'the customer, not charged' },
+];
+
 /** The press bench of a component: paper, press, colours and work style; its layout, large; and every way to run it. */
 @Component({
   selector: 'dk-print-bench',
   imports: [
+    Choice,
     CarriersBench,
     DieFields,
     Field,
@@ -81,6 +88,7 @@ export class PrintBench {
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
   protected readonly view = signal<View>('press');
+  protected readonly owners = PAPER_OWNERS;
   protected readonly styles = WORK_STYLES.map((id) => ({ id, name: STYLE_NAMES[id] }));
   protected readonly sides = ['front', 'back'] as const;
   protected readonly index = computed(

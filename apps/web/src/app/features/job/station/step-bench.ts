@@ -7,6 +7,7 @@ import { CAUTION_RULE, OPERATION_RULES, machinesFor, webOf, figureOf } from '@dr
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
+import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { FinishFields } from './finish-fields';
 import { IncidentFields } from './incident-fields';
@@ -24,6 +25,7 @@ const EXTRAS = ['platesHung', 'carriers', 'sheetsPerLift', 'packs', 'hours', 'la
 @Component({
   selector: 'dk-step-bench',
   imports: [
+    Choice,
     Field,
     FigureButton,
     FinishFields,
