@@ -183,6 +183,7 @@ export function layTurned(blank: Outline, request: BlankRequest, choice: BlankCh
     : rowsOf(blank, request, choice);
 }
 
+/** Blanks laid, with the share of the area that they cover. */
 export function layoutOf(request: BlankRequest, choice: BlankChoice, blanks: readonly PlacedBlank[]): BlankLayout {
   const [blankMm2, areaMm2] = [Math.abs(signedArea(request.outline)), request.widthMm * request.heightMm];
   return {
