@@ -19,6 +19,11 @@ const KINDS = [
   ['identity', 'Identity', 'arithmetic or a law that can be worked by hand, or every case tried'],
   ['handbook', 'Handbook', 'a table or worked example of the handbook of the trade'],
   ['common practice', 'Common practice, no source', 'what works do, without a source'],
+  [
+    'kept',
+    'Kept, no source',
+    'what the program itself said when somebody last looked: a change shows, nothing outside is held against it',
+  ],
 ];
 const LABEL = /\(([^()]*)\)$/;
 const kindOf = (title) => {

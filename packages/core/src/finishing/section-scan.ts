@@ -1,6 +1,6 @@
 /** What a reader of section codes can find. */
 export const SCAN_FAULTS = ['missing', 'doubled', 'wrong', 'turned', 'foreign'] as const;
-/** What a section reader finds wrong: a section missing, doubled, of another place, or the wrong way up. */
+/** What a section reader finds wrong: a section missing, doubled, of another place, turned, or of another book. */
 export type ScanFault = (typeof SCAN_FAULTS)[number];
 
 /** One code as it was read: the text, and whether it came the right way up. */

@@ -241,7 +241,7 @@ describe('rules of the route', () => {
     for (const one of broken(job, works)) expect(before).toContain(one);
   });
 
-  it.each(RULE_IDS)('%s says and offers what it did when it was last looked at', (rule) => {
+  it.each(RULE_IDS)('%s says and offers what it did when it was last looked at (kept, no source)', (rule) => {
     const said = findings(CASES[rule], CASE_WORKS[rule]).map(({ rule: id, path, step: at, value, limit, unit, mend }) =>
       JSON.stringify({ id, path, at, value, limit, unit, mend }),
     );

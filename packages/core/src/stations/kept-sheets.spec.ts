@@ -56,7 +56,7 @@ function lines(job: Job): Record<string, string[]> {
 }
 
 /** Kept as they were last looked at: `--updateSnapshot` keeps them anew, and the difference is read before it is committed. */
-describe('station sheets, as they were last looked at', () => {
+describe('station sheets, as they were last looked at (kept, no source)', () => {
   it.each(EXAMPLES)('%s', (name) => {
     expect(lines(example(name))).toMatchSnapshot();
   });

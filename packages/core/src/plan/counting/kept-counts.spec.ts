@@ -25,7 +25,7 @@ function counts(job: Job, school: School): string[] {
 }
 
 /** Kept as they were last looked at: `--updateSnapshot` keeps them anew, and the difference is read before it is committed. */
-describe('counts, as they were last looked at', () => {
+describe('counts, as they were last looked at (kept, no source)', () => {
   it.each(EXAMPLES)('%s by every school', (name) => {
     const job = example(name);
     expect(Object.fromEntries(SCHOOLS.map((school) => [school, counts(job, school)]))).toMatchSnapshot();
