@@ -1,24 +1,22 @@
-import { Injectable, Injector, inject } from '@angular/core';
+import { Injectable, inject } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { createActionGroup, props } from '@ngrx/store';
-import { concatMap } from 'rxjs';
+import { tap } from 'rxjs';
 
 export const NoticeActions = createActionGroup({ source: 'Notices', events: { Say: props<{ text: string }>() } });
 
-/** Shows notices at the foot of the page, one after another. */
+/** Shows notices at the foot of the page, one after another. Here from the start: they are wanted most while the server is away. */
 @Injectable()
 export class NoticeEffects {
   private readonly actions = inject(Actions);
-  private readonly injector = inject(Injector);
+  private readonly snackBar = inject(MatSnackBar);
 
   readonly show = createEffect(
     () =>
       this.actions.pipe(
         ofType(NoticeActions.say),
-        concatMap(async ({ text }) => {
-          const { MatSnackBar } = await import('@angular/material/snack-bar');
-          this.injector.get(MatSnackBar).open(text, 'Close', { duration: 8000 });
-        }),
+        tap(({ text }) => this.snackBar.open(text, 'Close', { duration: 8000 })),
       ),
     { dispatch: false },
   );

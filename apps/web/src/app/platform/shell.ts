@@ -11,7 +11,7 @@ import { Keys } from './keys';
 import type { PaletteDialog } from './palette.dialog';
 import { RoomOutbox } from './room-outbox';
 import { SessionActions, sessionFeature } from './session.state';
-import type { SignOutDialog, Unsent } from './sign-out.dialog';
+import { SignOutDialog, type Unsent } from './sign-out.dialog';
 import { Theme } from './theme';
 import { unsentDrafts } from './unsent';
 import { Measures } from '../ui/measures';
@@ -167,7 +167,7 @@ export class Shell {
       { id: 'backup', name: 'Go to backup', run: () => void this.router.navigateByUrl('/backup') },
       { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
       { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
-      { id: 'sign-out', name: 'Sign out', run: () => void this.signOut() },
+      { id: 'sign-out', name: 'Sign out', run: () => this.signOut() },
     ]);
   }
 
@@ -186,16 +186,15 @@ export class Shell {
     this.dialog.open(KeysDialog, { width: '460px' });
   }
 
-  protected async signOut(): Promise<void> {
+  protected signOut(): void {
     const account = this.account();
     const unsent: Unsent = { jobs: account ? unsentDrafts(account.id) : [], entries: this.outbox.unsent() };
     if (unsent.jobs.length === 0 && unsent.entries === 0) {
       this.store.dispatch(SessionActions.signOut());
       return;
     }
-    const { SignOutDialog: Dialog } = await import('./sign-out.dialog');
     this.dialog
-      .open<SignOutDialog, Unsent, boolean>(Dialog, { data: unsent, width: '460px' })
+      .open<SignOutDialog, Unsent, boolean>(SignOutDialog, { data: unsent, width: '460px' })
       .afterClosed()
       .subscribe((yes) => {
         if (yes === true) this.store.dispatch(SessionActions.signOut());
