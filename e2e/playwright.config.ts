@@ -20,6 +20,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${portOf(Number(process.env['TEST_PARALLEL_INDEX'] ?? 0))}`,
     viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
     colorScheme: 'light',
     trace: 'retain-on-failure',
     launchOptions: {

@@ -142,10 +142,15 @@ say('chunk of the job page, packed', kB(pageBytes), sizeRatio(pageBytes, 60_000)
 const { measureFirstLoad } = await import('../e2e/tools/first-load.mjs');
 const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
 const { measureOpening } = await import('../e2e/tools/opening.mjs');
+const { measureWorkbench } = await import('../e2e/tools/workbench.mjs');
 await withDemoServer(async (address) => {
   const { list, files, job } = await measureFirstLoad(address);
   say(`first load in the browser, ${files} files of JavaScript, packed`, kB(list), sizeRatio(list, 220_000));
   say('  and what the first job adds', kB(job), '');
   for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 40));
+  const { times, shift, hidden } = await measureWorkbench(address);
+  for (const { name, value, target } of times) say(name, ms(value), ratio(value, target));
+  say('layout shift after the first paint, most of any demo job', shift.toFixed(3), '(below 0.02)');
+  say('stations not wholly in sight when chosen', String(hidden.length), hidden.slice(0, 4).join(', '));
   for (const { name, value, target } of await measureOpening(address)) say(name, ms(value), ratio(value, target));
 });

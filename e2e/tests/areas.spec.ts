@@ -28,7 +28,9 @@ test.describe('jobs', () => {
     await dialogReady(page);
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
     await page.getByRole('dialog').getByLabel('Title').fill('Ferry leaflet');
-    await expect(page.getByText(/press sheets, 8 plates/)).toBeVisible();
+    await expect(page.getByText('How many are ordered?')).toBeVisible();
+    await page.getByRole('dialog').getByLabel('Quantity').fill('5000');
+    await expect(page.getByText(/press sheets, \d+ plates/)).toBeVisible();
     await page.getByRole('button', { name: 'Create job' }).click();
     await expect(page.getByRole('heading', { name: 'NEW-1 Ferry leaflet' })).toBeVisible();
     await expect(station(page, 'fold')).toBeVisible();
@@ -39,6 +41,7 @@ test.describe('jobs', () => {
     await chooseFamily(page, 'Saddle-stitched booklet');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-1');
     await page.getByRole('dialog').getByLabel('Title').fill('Season booklet');
+    await page.getByRole('dialog').getByLabel('Quantity').fill('5000');
     await page.getByLabel('Text pages').fill('30');
     await expect(page.getByText(/30 pages are no multiple of 4.*Take 28 or 32 pages/)).toBeVisible();
     await page.getByLabel('Text pages').fill('24');
@@ -58,6 +61,7 @@ test.describe('jobs', () => {
     await chooseFamily(page, 'Folding carton');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-3');
     await page.getByRole('dialog').getByLabel('Title').fill('Tea carton');
+    await page.getByRole('dialog').getByLabel('Quantity').fill('5000');
     await page.getByLabel('Width, inside').fill('90');
     await expect(page.getByText(/is the longer side of the opening/)).toBeVisible();
     await page.getByLabel('Width, inside').fill('60');
@@ -69,6 +73,7 @@ test.describe('jobs', () => {
     await chooseFamily(page, 'Pressure-sensitive labels and sheets');
     await page.getByRole('dialog').getByLabel('Number').fill('NEW-4');
     await page.getByRole('dialog').getByLabel('Title').fill('Jar labels');
+    await page.getByRole('dialog').getByLabel('Quantity').fill('20000');
     await expect(page.getByText(/repeats, 4 flexo plates/)).toBeVisible();
     await page.getByRole('button', { name: 'Create job' }).click();
     await expect(balance(page, 'total.pressSheets')).toContainText('repeats');
@@ -102,16 +107,19 @@ test('a norm is changed with its reason, and drafts are planned with it', async 
   const url = page.url();
   const before = await balance(page, 'total.pressSheets').getByRole('button').textContent();
   await page.getByRole('link', { name: 'Norms' }).click();
+  const cell = page.getByLabel('Guillotine: Set-up', { exact: true });
   const change = async (value: string, reason: string) => {
-    await page.getByRole('button', { name: 'Change Score: Set-up' }).waitFor();
-    await page.getByRole('button', { name: 'Change Guillotine: Set-up' }).click();
-    await page.getByLabel('Value').fill(value);
+    await cell.fill(value);
     await page.getByLabel('Why').fill(reason);
     await page.getByRole('button', { name: 'Set the norm' }).click();
   };
   await change('-1', 'typing error');
   await expect(page.getByRole('alert')).toContainText('Set-up goes from 0 to 1,000,000');
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Leave them as they were' }).click();
+  await expect(cell).toHaveValue('5');
+  await cell.fill('45');
+  await page.getByRole('button', { name: 'What it does to open jobs' }).click();
+  await expect(page.getByRole('table', { name: 'Open jobs that come to something else' })).toContainText(/E2E-.* → /);
   await change('45', 'new operator');
   await expect(page.locator('[data-norm="spoil.cut.setup"]')).toContainText('shipped 5');
   await expect(page.getByRole('complementary')).toContainText('Production manager: new operator');
@@ -119,7 +127,29 @@ test('a norm is changed with its reason, and drafts are planned with it', async 
   await expect(balance(page, 'total.pressSheets').getByRole('button')).not.toHaveText(before ?? '');
   await page.getByRole('link', { name: 'Norms' }).click();
   await change('5', 'back');
-  await expect(page.locator('[data-norm="spoil.cut.setup"] .number')).toHaveText('5');
+  await expect(page.getByText('The norm is set.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(cell).toHaveValue('45');
+
+  // A column out of a sheet goes into the fields from here on, and is set together.
+  await cell.focus();
+  await page.evaluate(() => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text', '5\n0.7\n');
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
+    );
+  });
+  const several = page.getByRole('group', { name: 'Norms that are typed' });
+  await expect(several).toContainText('2 norms are typed and not set');
+  await expectAccessible(page, 'norms, typed');
+  await several.getByRole('button', { name: 'Set the norms' }).click();
+  await expect(several).toContainText('2 norms are set.');
+  await expect(cell).toHaveValue('5');
+  await several.getByRole('button', { name: 'Take it back' }).click();
+  await expect(cell).toHaveValue('45');
+  await change('5', 'back');
+  await expect(cell).toHaveValue('5');
 });
 
 test('who only reads changes nothing', async ({ page }) => {
@@ -178,6 +208,7 @@ test.describe('accessibility', () => {
       await expectAccessible(page, 'jobs');
       await page.getByRole('button', { name: 'New job' }).click();
       await dialogReady(page);
+      await page.getByRole('dialog').getByLabel('Quantity').fill('5000');
       await expect(page.getByText(/press sheets/)).toBeVisible();
       await expectAccessible(page, 'new job');
       await openExample(page, 'concert-programme');

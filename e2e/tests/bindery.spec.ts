@@ -87,7 +87,8 @@ test('finished pieces are taken in and called off, leaving in time', async ({ pa
   await page.getByRole('textbox', { name: 'Pieces' }).fill('900');
   await page.getByLabel('To', { exact: true }).fill('Tea house by the lock');
   await page.getByLabel('Days on the road').fill('2');
-  await page.getByLabel('Due there').fill('2027-01-15');
+  await page.getByLabel('Due there').fill('15/01/2027');
+  await page.getByLabel('Due there').press('Tab');
   await expect(page.locator('[data-test=load]')).toContainText('Leaves by 13 Jan 2027');
   await expectAccessible(page, 'call off');
   await page.getByRole('dialog').getByRole('button', { name: 'Call off' }).click();

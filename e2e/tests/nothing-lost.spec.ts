@@ -1,10 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { balance, field, openExample, saved, signIn, station } from './steps';
+import { balance, field, openExample, openNorms, saved, signIn, station } from './steps';
 
 test('what cannot be used stays in the field with the reason, over a reload too', async ({ page }) => {
   await signIn(page);
   await openExample(page, 'trail-map');
   await station(page, 'cut').click();
+  await openNorms(page);
   await field(page, 'route[4].running').fill('100');
   await expect(page.getByRole('alert')).toHaveText('Running spoilage is a share below 100 %');
   await expect(balance(page, 'total.pressSheets')).toContainText('5,484');

@@ -15,7 +15,8 @@ async function begin(page: Page, family: string, number: string, title: string):
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('textbox', { name: 'Number' }).fill(number);
   await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
-  await expect(dialog.getByText(/stations\./)).toBeVisible();
+  await dialog.getByLabel('Quantity').fill('2000');
+  await expect(dialog.getByText(/stations,/)).toBeVisible();
   await expectAccessible(page, family);
   await dialog.getByRole('button', { name: 'Create job' }).click();
   await expect(page.getByRole('heading', { name: `${number} ${title}` })).toBeVisible();
@@ -113,6 +114,6 @@ test('a works adds a rule of its own, softens one that ships, and both are kept 
   await page.getByLabel('Why').fill('bands cut the film');
   await expectAccessible(page, 'a rule of the house');
   await page.getByRole('button', { name: 'Set the rule' }).click();
-  await expect(page.locator('[data-norm="rule.order.wrap.band"]')).toContainText('soft');
+  await expect(page.locator('[data-norm="rule.order.wrap.band"] select option:checked')).toHaveText('soft');
   await expect(page.getByLabel('History')).toContainText('bands cut the film');
 });

@@ -1,5 +1,15 @@
 import { type Page, expect, test } from '@playwright/test';
-import { balance, dialogReady, expectAccessible, field, openExample, saved, signIn, station } from './steps.js';
+import {
+  balance,
+  dialogReady,
+  expectAccessible,
+  field,
+  openExample,
+  openNorms,
+  saved,
+  signIn,
+  station,
+} from './steps.js';
 
 const panel = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const undo = (page: Page) => page.getByRole('button', { name: 'Undo' }).click();
@@ -55,6 +65,7 @@ test('stations go in and out, a run parts in two, spoils serve a set-up; each is
   await expect(station(page, 'inspect')).toHaveCount(0);
 
   await station(page, 'fold').click();
+  await openNorms(page);
   await page.getByRole('combobox', { name: 'Set-up with spoils of' }).click();
   await page.getByRole('option', { name: 'Print' }).first().click();
   await expect(page.getByText('60 of spoils, 0 good')).toBeVisible();
@@ -164,7 +175,7 @@ test('a norm told for a machine is in force there, and the working shows every l
   await page.getByRole('option', { name: 'on coated stock' }).click();
   await page.getByLabel('Why').fill('splits at the fold');
   await page.getByRole('button', { name: 'Set the norm' }).click();
-  await expect(page.locator('[data-norm="spoil.stitch.running@stock=coated"]')).toContainText('2.5');
+  await expect(page.locator('[data-norm="spoil.stitch.running@stock=coated"] input')).toHaveValue('2.5');
   await expect(page.getByLabel('History')).toContainText('splits at the fold');
   await page.locator('[data-norm="flow.percentOf"]').getByRole('button').click();
   await expect(page.getByRole('combobox', { name: 'Value' })).toContainText('what runs');

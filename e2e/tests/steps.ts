@@ -33,8 +33,8 @@ export async function signIn(page: Page, login: Login = 'manager'): Promise<void
 
 let made = 0;
 
-/** A job of the test's own out of a shipped example, opened. Returns its id. */
-export async function openExample(
+/** A job of the test's own out of a shipped example. Returns its id. */
+export async function addExample(
   page: Page,
   name: string,
   patch: (job: Record<string, unknown>) => void = () => undefined,
@@ -46,7 +46,16 @@ export async function openExample(
   patch(job);
   const response = await page.request.post('/api/jobs', { data: job, headers: await csrf(page) });
   expect(response.status()).toBe(201);
-  const { id } = (await response.json()) as { id: number };
+  return ((await response.json()) as { id: number }).id;
+}
+
+/** The same, opened. */
+export async function openExample(
+  page: Page,
+  name: string,
+  patch: (job: Record<string, unknown>) => void = () => undefined,
+): Promise<number> {
+  const id = await addExample(page, name, patch);
   await page.goto(`/jobs/${id}`);
   await expect(page.locator('dk-stream svg')).toBeVisible();
   return id;
@@ -57,6 +66,9 @@ export const balance = (page: Page, id: string): Locator => page.locator(`dk-bal
 export const station = (page: Page, id: string): Locator => page.locator(`[data-step="${id}"]`);
 export const field = (page: Page, path: string): Locator => page.locator(`[data-path="${path}"]`);
 export const saved = (page: Page): Promise<void> => expect(page.locator('dk-save-mark')).toHaveText(/Saved/);
+
+/** Opens what a station may spoil, folded to one line. */
+export const openNorms = (page: Page): Promise<void> => page.locator('[data-test=norm-line]').click();
 
 /** A dialog takes the focus when it has opened: what is typed before that lands in its first field. */
 export const dialogReady = (page: Page): Promise<void> =>
@@ -82,4 +94,13 @@ export async function expectAccessible(page: Page, name: string): Promise<void> 
   expect(
     violations.map(({ id, nodes }) => `${name}: ${id} ${nodes.map(({ target }) => target.join(' ')).join(', ')}`),
   ).toEqual([]);
+}
+
+/** Takes an entry of the menu with one's own name. */
+export async function chooseOwn(page: Page, entry: string): Promise<void> {
+  await page
+    .locator('header')
+    .getByRole('button', { name: /Production manager|Sales desk/ })
+    .click();
+  await page.getByRole('menuitem', { name: entry }).click();
 }

@@ -40,6 +40,7 @@ async function beginFamilies(page) {
     const dialog = page.getByRole('dialog');
     await dialog.getByRole('textbox', { name: 'Number' }).fill(`BENCH-${at}`);
     await dialog.getByRole('textbox', { name: 'Title' }).fill('Bench');
+    await dialog.getByLabel('Quantity').fill('5000');
     await untilDrawn(page, () => dialog.getByRole('button', { name: 'Create job' }).click());
     times.push(performance.now() - start);
   }

@@ -20,9 +20,16 @@ const views = {
     await tab(page, 'Cost').click();
     await page.locator('dk-cost-table table').first().waitFor();
   },
-  balance: async (page) => {
-    await tab(page, 'Balance').click();
-    await page.locator('dk-balance-sheet table').first().waitFor();
+  best: async (page) => {
+    await tab(page, 'Plan for me').click();
+    await page.getByRole('button', { name: 'Find the cheapest way' }).click();
+    await page.getByRole('button', { name: 'Plan again' }).waitFor();
+  },
+  ladder: async (page) => {
+    await tab(page, 'Quantities').click();
+    await page.getByRole('button', { name: 'Reckon them' }).click();
+    await page.locator('dk-ladder-chart .apexcharts-svg').first().waitFor();
+    await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached' });
   },
   station: async (page) => {
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
@@ -93,6 +100,7 @@ const views = {
     await page.getByRole('link', { name: 'Trail map' }).click();
     await page.getByLabel('Quantity').fill('12,000');
     await station(page, 'fold').click();
+    await page.locator('[data-test=norm-line]').click();
     await page.getByLabel('Running spoilage').fill('1');
     await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
     await page.getByRole('button', { name: 'Release' }).click();
@@ -160,12 +168,5 @@ export async function takePictures(address, folder) {
     const map = jobs.find(({ title }) => title === 'Trail map');
     const ticket = await page.request.get(`/api/jobs/${map.id}/revisions/1/ticket.pdf`);
     await renderPdf(await ticket.body(), 1, at('ticket'));
-  });
-  await withManager(address, { colorScheme: 'dark', viewport: { width: 820, height: 1180 } }, async (page) => {
-    await page.getByRole('link', { name: 'Summer timetable' }).click();
-    await station(page, 'print-leaflet').click();
-    await page.getByRole('radio', { name: 'Rolls', exact: true }).click();
-    await tab(page, 'Paper').click();
-    await shoot(page, 'rolls');
   });
 }

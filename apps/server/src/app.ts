@@ -120,8 +120,8 @@ export async function createApp({
   });
   const document = openApiDocument();
   const handlers = {
-    ...(await accountHandlers({ database, csrf: token, devices: known, security, tls, demo })),
-    ...worksHandlers(database, worksChanged),
+    ...(await accountHandlers({ database, csrf: token, devices: known, memory, security, tls, demo })),
+    ...worksHandlers({ database, workshop }, worksChanged),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
     ...storesHandlers(database),

@@ -1,10 +1,12 @@
 import * as z from 'zod';
 import { markSchema } from './changes.js';
 import { JOB_COLUMNS } from './plain.js';
+import { CURRENCIES, isLocale, isTimeZone } from './known-places.js';
 import { line, lines } from './text.js';
 import {
   CONTACTS,
   DRYINGS,
+  FAMILIES,
   FLUTE_IDS,
   INK_KINDS,
   INK_SCHOOLS,
@@ -12,6 +14,7 @@ import {
   NORM_GROUPS,
   PRINT_PROCESSES,
   SOURCE_LABELS,
+  wrongNumberPattern,
 } from '@druckerei/core';
 import { foldingSchema, jobSchema } from './job-file.js';
 
@@ -19,10 +22,23 @@ export const ROLES = ['manager', 'operator', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
 export const roleSchema = z.enum(ROLES);
+
+const known = (isKnown: (value: string) => boolean, error: string) => z.string().refine(isKnown, { error });
+const locale = known(isLocale, 'no language and place are known by this; write it like en-GB');
 export const accountSchema = z
-  .strictObject({ id: z.int(), login: z.string(), name: z.string(), role: roleSchema })
+  .strictObject({
+    id: z.int(),
+    login: z.string(),
+    name: z.string(),
+    role: roleSchema,
+    locale: z.string().nullable().optional().describe('language and place of the dates that they chose'),
+    worksLocale: z.string().nullable().optional().describe('those of the works'),
+  })
   .meta({ id: 'Account' });
 export type Account = z.output<typeof accountSchema>;
+
+/** The language and place whose dates somebody reads; null for those of the works. */
+export const ownSettingsSchema = z.strictObject({ locale: locale.nullable() }).meta({ id: 'OwnSettings' });
 
 export const signInSchema = z
   .strictObject({ login: line(80).min(1), password: z.string().min(1).max(200) })
@@ -82,11 +98,36 @@ const pressSchema = z.strictObject({
 /** Folds that the works keeps under a name. */
 export const houseFoldSchema = foldingSchema.extend({ name: line(60).min(1) }).meta({ id: 'HouseFold' });
 
+/** What a works says of itself, and how it writes. */
+export const worksSettingsSchema = z
+  .strictObject({
+    name: line(80).min(1),
+    place: line(120).optional(),
+    currency: known((code) => CURRENCIES.has(code), 'no currency has this code; take one of three letters, as EUR'),
+    locale: locale.optional(),
+    timeZone: known(isTimeZone, 'no time zone has this name; write it like Europe/Berlin').optional(),
+    numberPattern: line(40)
+      .superRefine((pattern, context) => {
+        const wrong = wrongNumberPattern(pattern);
+        if (wrong !== undefined) context.addIssue({ code: 'custom', message: wrong });
+      })
+      .optional(),
+  })
+  .meta({ id: 'WorksSettings' });
+/** Settings of the works changed; `seen` is what the editor began with, so that nobody overwrites another's unseen. */
+export const settingsChangeSchema = z
+  .strictObject({ settings: worksSettingsSchema, seen: worksSettingsSchema })
+  .meta({ id: 'SettingsChange' });
+
 /** The works as core plans for it. */
 export const worksSchema = z
   .strictObject({
     name: z.string(),
+    place: z.string().optional(),
     currency: z.string().length(3),
+    locale: z.string().optional(),
+    timeZone: z.string().optional(),
+    numberPattern: z.string().optional(),
     machines: z.array(
       z.strictObject({
         id: z.string(),
@@ -150,6 +191,45 @@ export const normChangeSchema = z
   })
   .meta({ id: 'NormChange' });
 export type NormChange = z.output<typeof normChangeSchema>;
+const normId = z.string().min(1).max(120);
+/** Several norms changed together, all or none; each once. */
+export const normChangesSchema = z
+  .strictObject({
+    changes: z
+      .array(z.strictObject({ norm: normId, value: z.number(), expected: z.number() }))
+      .min(1)
+      .max(500)
+      .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, { error: 'a norm is named twice' }),
+    seen: markSchema.describe('mark of the works that the editor saw'),
+    reason: lines(300),
+  })
+  .meta({ id: 'NormChanges' });
+export type NormChanges = z.output<typeof normChangesSchema>;
+/** What norms would do to the open jobs, asked for some jobs at a time. */
+export const normEffectQuestion = z
+  .strictObject({
+    changes: z
+      .array(z.strictObject({ norm: normId, value: z.number() }))
+      .min(1)
+      .max(500),
+    skip: z.int().min(0).max(1_000_000),
+  })
+  .meta({ id: 'NormEffectQuestion' });
+const comesTo = z
+  .strictObject({ pressSheets: z.number(), cost: z.number() })
+  .nullable()
+  .describe('null where it cannot be planned');
+export const normEffectSchema = z
+  .strictObject({
+    /** Drafts in hand, in all; those from `skip` on that were planned now. */
+    total: z.int(),
+    planned: z.int(),
+    changed: z.array(
+      z.strictObject({ job: z.int(), number: z.string(), title: z.string(), before: comesTo, after: comesTo }),
+    ),
+  })
+  .meta({ id: 'NormEffect' });
+export type NormEffect = z.output<typeof normEffectSchema>;
 export const normHistorySchema = z
   .strictObject({
     norm: z.string(),
@@ -170,12 +250,41 @@ export type JobStatus = z.output<typeof statusSchema>;
 /** A page of the list of jobs. */
 export const jobListQuery = z.object({
   search: line(120).optional(),
+  status: statusSchema.optional().describe('only jobs of this status'),
+  family: z.enum(FAMILIES).optional().describe('only jobs of this family'),
+  customer: line(120).optional().describe('only jobs of this customer, named in full'),
+  press: line(40).optional().describe('only jobs with something to print on this press, by its id'),
+  dueBy: z.iso.date().optional().describe('only jobs due on this day or before'),
   by: z.enum(JOB_COLUMNS).optional(),
   order: z.enum(['asc', 'desc']).optional(),
   skip: z.coerce.number().int().min(0).max(1_000_000).optional(),
   limit: z.coerce.number().int().min(1).max(500).optional(),
 });
 export type JobListQuery = z.output<typeof jobListQuery>;
+
+const ids = (most: number) =>
+  z
+    .string()
+    .regex(/^[0-9]{1,9}(,[0-9]{1,9})*$/, { error: 'ids' })
+    .transform((text) => text.split(',').map(Number))
+    .refine((all) => all.length <= most, { error: `at most ${most} jobs at once` })
+    .describe('ids of jobs, with commas');
+/** Jobs whose pictures are asked for. */
+export const picturesQuery = z.object({ jobs: ids(500) });
+/** Jobs whose tickets are printed together. */
+export const ticketsQuery = z.object({ jobs: ids(50) });
+/** A product drawn to scale, millimetres, as core's `productPicture` draws it. */
+export const pictureSchema = z
+  .strictObject({
+    job: z.int(),
+    picture: z.looseObject({
+      title: z.string(),
+      widthMm: z.number(),
+      heightMm: z.number(),
+      shapes: z.array(z.looseObject({ kind: z.enum(['box', 'path', 'measure']) })),
+    }),
+  })
+  .meta({ id: 'ProductPicture' });
 
 export const jobRowSchema = z
   .strictObject({
@@ -229,7 +338,17 @@ export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSche
 export const releaseSchema = z.strictObject({ version: z.int().min(1), mark: markSchema }).meta({ id: 'Release' });
 /** Putting a job aside or taking it up again; `version` is the one that was seen. */
 export const asideSchema = z.strictObject({ version: z.int().min(1), aside: z.boolean() }).meta({ id: 'PutAside' });
-export const copySchema = z.strictObject({ number: line(40).min(1), title: line(120).min(1) }).meta({ id: 'CopyJob' });
+/** A job to be begun as another is, with what differs; the rest stays. */
+export const copySchema = z
+  .strictObject({
+    number: line(40).min(1),
+    title: line(120).min(1),
+    customer: line(120).optional(),
+    quantity: z.int().min(1).max(1e9).optional(),
+    due: z.iso.date().nullable().optional().describe('null where the copy has no due date'),
+  })
+  .meta({ id: 'CopyJob' });
+export type CopyJob = z.output<typeof copySchema>;
 
 const fieldError = z.strictObject({ path: z.string(), message: z.string() });
 /** RFC 9457 problem details; `errors` names fields, `current` is the other version of a refused save. */

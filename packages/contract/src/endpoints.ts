@@ -9,15 +9,23 @@ import {
   jobListQuery,
   jobRowSchema,
   normChangeSchema,
+  normChangesSchema,
+  normEffectQuestion,
+  normEffectSchema,
   normHistorySchema,
+  ownSettingsSchema,
+  pictureSchema,
+  picturesQuery,
   releaseSchema,
   restoredSchema,
   revisionSchema,
   saveSchema,
+  settingsChangeSchema,
+  ticketsQuery,
   signInSchema,
   worksSchema,
 } from './api.js';
-import { SHEET_SIDES } from '@druckerei/core';
+import { type LabelSize, LABELLED, LABEL_SIZES, SHEET_SIDES } from '@druckerei/core';
 import { changeSchema, changesQuery } from './changes.js';
 import { callOffSchema, finishedSchema, newFinishedSchema } from './finished.js';
 import { jobSchema } from './job-file.js';
@@ -61,6 +69,8 @@ const layout = revision.extend({ component: z.string().regex(/^[a-z0-9][a-z0-9-]
 const station = revision.extend({ step: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' }) });
 const side = z.object({ side: z.enum(SHEET_SIDES).optional() });
 
+const LABEL_NAMES = Object.keys(LABEL_SIZES) as LabelSize[];
+
 /** Every route of the server: registered from this table, documented from it, and tested from it. */
 export const ENDPOINTS = [
   {
@@ -102,11 +112,31 @@ export const ENDPOINTS = [
   },
   { id: 'signOut', method: 'delete', path: '/api/session', summary: 'Sign out', roles: ALL, status: 204 },
   {
+    id: 'ownSettings',
+    method: 'put',
+    path: '/api/session/settings',
+    summary: 'Choose how dates are written for oneself',
+    roles: ALL,
+    body: ownSettingsSchema,
+    status: 200,
+    answer: z.strictObject({ account: accountSchema }),
+  },
+  {
     id: 'works',
     method: 'get',
     path: '/api/works',
     summary: 'Machines, stocks and norms in force',
     roles: ALL,
+    status: 200,
+    answer: worksSchema,
+  },
+  {
+    id: 'changeSettings',
+    method: 'put',
+    path: '/api/works/settings',
+    summary: 'Set what the works says of itself: name, place, currency, dates, time zone, pattern of job numbers',
+    roles: MANAGER,
+    body: settingsChangeSchema,
     status: 200,
     answer: worksSchema,
   },
@@ -119,6 +149,26 @@ export const ENDPOINTS = [
     query: z.object({ norm: z.string().max(120).optional() }),
     status: 200,
     answer: z.array(normHistorySchema),
+  },
+  {
+    id: 'changeNorms',
+    method: 'put',
+    path: '/api/norms',
+    summary: 'Set several norms, all or none',
+    roles: MANAGER,
+    body: normChangesSchema,
+    status: 200,
+    answer: worksSchema,
+  },
+  {
+    id: 'normEffect',
+    method: 'post',
+    path: '/api/norms/effect',
+    summary: 'What norms would do to the drafts in hand, some at a time; nothing is changed',
+    roles: MANAGER,
+    body: normEffectQuestion,
+    status: 200,
+    answer: normEffectSchema,
   },
   {
     id: 'changeNorm',
@@ -161,6 +211,36 @@ export const ENDPOINTS = [
     query: jobListQuery,
     status: 200,
     answer: z.array(jobRowSchema),
+  },
+  {
+    id: 'nextNumber',
+    method: 'get',
+    path: '/api/job-numbers/next',
+    summary:
+      'The number that the next job would have, by the pattern of the works or after the last; empty where neither tells',
+    roles: MANAGER,
+    status: 200,
+    answer: z.strictObject({ number: z.string() }),
+  },
+  {
+    id: 'pictures',
+    method: 'get',
+    path: '/api/pictures',
+    summary: 'The products of jobs, drawn to scale; those that cannot be planned have none',
+    roles: ALL,
+    query: picturesQuery,
+    status: 200,
+    answer: z.array(pictureSchema),
+  },
+  {
+    id: 'tickets',
+    method: 'get',
+    path: '/api/tickets',
+    summary: 'Tickets of the newest revisions of several jobs, in one PDF',
+    roles: ALL,
+    query: ticketsQuery,
+    status: 200,
+    media: 'application/pdf',
   },
   {
     id: 'createJob',
@@ -434,6 +514,17 @@ export const ENDPOINTS = [
     summary: 'Pile tags',
     roles: ALL,
     params: revision,
+    status: 200,
+    media: 'application/pdf',
+  },
+  {
+    id: 'labels',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/labels.pdf',
+    summary: 'Labels for the piles, boxes or pallets, a page each',
+    roles: ALL,
+    params: revision,
+    query: z.object({ of: z.enum(LABELLED), size: z.enum(LABEL_NAMES) }),
     status: 200,
     media: 'application/pdf',
   },

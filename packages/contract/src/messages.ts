@@ -208,6 +208,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-plain-lane':
     'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',
+  'best.lock':
+    '{component}: the lock on its {lock} ({value}) excludes {excluded} of {ways} ways; without it {left} would be left. Open a lock and plan again.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
 };
 

@@ -27,6 +27,8 @@ export * from './rules/index.js';
 export * from './start/index.js';
 export * from './balance/index.js';
 export * from './stations/index.js';
+export * from './stream/index.js';
 export * from './ways/index.js';
+export * from './best/index.js';
 export * from './press-room/index.js';
 export * from './stores/index.js';

@@ -10,13 +10,25 @@ import {
   SHIPPED_WORKS,
   drawLayout,
   insertAfter,
+  LABEL_SIZES,
+  listPacks,
   listPiles,
   plan,
   signedArea,
 } from '@druckerei/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
-import { type JobDocument, code128Svg, isCodable, layoutSvg, numbersPdf, pileTagsPdf, ticketPdf } from './index.js';
+import {
+  type JobDocument,
+  code128Svg,
+  isCodable,
+  joinPdfs,
+  labelsPdf,
+  layoutSvg,
+  numbersPdf,
+  pileTagsPdf,
+  ticketPdf,
+} from './index.js';
 import { unpackWoff } from './pdf/unpack-woff.js';
 
 const example = (name: string): Job =>
@@ -61,7 +73,7 @@ describe('job ticket', () => {
       'Gather and stitch',
       'Take in 3,118 sets; give out at least 3,012 good copies.',
       'hang 8 plates',
-      'Double-sheet detector: sheet caliper 83',
+      'sheet caliper 83',
       'Section of 4 pages outermost under the cover; two stitches.',
       CAUTION_RULE,
     ]) {
@@ -137,7 +149,34 @@ describe('job ticket', () => {
     const text = await textOf(await ticketPdf(documentOf(away)));
     expect(text).toContain('Delivery 1: 4,000, due 2026-12-01');
     expect(text).toContain('set-up 50 good and 10 of spoils');
-    expect(text).toContain('10,011 good have to come back. Away 72.0 h');
+    expect(text).toContain('10,011 good have to come back. Away 72 h');
+  });
+
+  it.each([
+    ['star-atlas', 9],
+    ['trail-map', 3],
+  ])('fits in a pocket, and loses no station: %s in %d pages', async (name, most) => {
+    const told = documentOf(example(name));
+    const pdf = await ticketPdf(told);
+    const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+    expect((await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise).numPages).toBeLessThanOrEqual(most);
+    const text = await textOf(pdf);
+    for (const { name: operation, processUnits, needsOut } of told.plan.steps) {
+      expect(text).toContain(operation);
+      expect(text).toContain(processUnits.toLocaleString('en-GB'));
+      expect(text).toContain(needsOut.toLocaleString('en-GB'));
+    }
+    // Components that are made alike stand in a table each by itself.
+    for (const { name: component } of told.job.components) expect(text).toContain(component);
+    for (const gate of ['Artwork approved', 'Carriers inspected', 'First good sheet passed', 'Count of good pieces'])
+      expect(text).toContain(gate);
+  });
+
+  it('tells of sections that are alike once, with the pages of each', async () => {
+    const text = await textOf(await ticketPdf(documentOf(example('star-atlas'))));
+    expect(text).toContain('Sections 2-11, 16 pages: pages and codes');
+    expect(text).toContain('Section 7, 16 pages 97-112');
+    expect(text).toContain('K C M Y, front, 40 of them');
   });
 
   it('is marked as a draft until it is released', async () => {
@@ -202,6 +241,55 @@ describe('pile tags', () => {
       12_077,
     );
     expect(piles.some(({ state }) => state === 'Dry')).toBe(false);
+  });
+});
+
+describe('labels', () => {
+  const pagesOf = async (bytes: Uint8Array): Promise<number> =>
+    (await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise).numPages;
+
+  it('are one for each box, full ones and the rest in the last, and add to what is delivered', () => {
+    const { job, plan: planned } = documentOf(example('ferry-timetable'));
+    const boxes = listPacks(job, planned, 'boxes');
+    expect(boxes.reduce((sum, { count }) => sum + count, 0)).toBe(180_000);
+    // identity: 180,000 = 514 x 350 + 100
+    expect([boxes.length, boxes[0]?.count, boxes.at(-1)?.count]).toEqual([515, 350, 100]);
+    expect(boxes.map(({ number }) => number)).toEqual(boxes.map((_, i) => i + 1));
+    const pallets = listPacks(job, planned, 'pallets');
+    expect(pallets.reduce((sum, { count }) => sum + count, 0)).toBe(180_000);
+    expect(pallets.length).toBe(planned.packings['box']?.pallet?.pallets);
+  });
+
+  it.each(['a5', 'a6', '100x150', '100x50'] as const)(
+    'of %s are a page each, in that size, and nothing runs over',
+    async (size) => {
+      const made = documentOf(example('concert-programme'));
+      const bytes = await labelsPdf(made, 'boxes', size);
+      expect(await pagesOf(bytes)).toBe(30);
+      const page = await (await getDocument({ data: new Uint8Array(bytes) }).promise).getPage(1);
+      const [width, height] = LABEL_SIZES[size];
+      const { width: w, height: h } = page.getViewport({ scale: 1 });
+      expect([(w / 72) * 25.4, (h / 72) * 25.4]).toEqual([expect.closeTo(width, 1), expect.closeTo(height, 1)]);
+      const text = await textOf(bytes);
+      expect(text).toContain('100 copies');
+      expect(text).toContain('box 30 of 30');
+    },
+  );
+
+  it('and tickets are put together into one file, all pages in their order', async () => {
+    const made = documentOf(example('concert-programme'));
+    const [labels, tags] = [await labelsPdf(made, 'pallets', 'a6'), await pileTagsPdf(made)];
+    const joined = Buffer.from(await joinPdfs('Both', [labels, tags]));
+    expect(await pagesOf(joined)).toBe((await pagesOf(labels)) + (await pagesOf(tags)));
+    expect((await textOf(joined)).replace(/\s/g, '')).toBe(
+      ((await textOf(labels)) + (await textOf(tags))).replace(/\s/g, ''),
+    );
+  });
+
+  it('where there is nothing to put them on, there is one page that says so', async () => {
+    const made = documentOf(example('walking-guide'));
+    const bytes = await labelsPdf(made, 'pallets', 'a6');
+    expect([await pagesOf(bytes), await textOf(bytes)]).toEqual([1, expect.stringContaining('has no pallets')]);
   });
 });
 

@@ -1,5 +1,6 @@
 export { type JobDocument } from './ticket/document.js';
 export { ticketPdf } from './ticket/ticket.js';
+export { MOST_LABELS, labelled, labelsPdf } from './ticket/labels.js';
 export { pileTagsPdf } from './ticket/pile-tags.js';
 export { code128Svg, isCodable } from './drawing/code128.js';
 export { stationSvg } from './drawing/station-svg.js';
@@ -9,4 +10,5 @@ export { numbersCsv } from './ticket/numbers-csv.js';
 export { layoutSvg } from './drawing/layout-svg.js';
 export { layoutDxf } from './drawing/layout-dxf.js';
 export { layoutPdf } from './drawing/layout-pdf.js';
+export { joinPdfs } from './pdf/join.js';
 export * from './drawings.js';

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { type Works, SHIPPED_WORKS } from '@druckerei/core';
-import { type Role, parseJobFile } from '@druckerei/contract';
+import { type Account, type Role, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/accounts.js';
 import { addFinished } from '../features/finished/finished.js';
@@ -19,6 +19,9 @@ export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; 
   { login: 'operator', name: 'Press operator, early shift', role: 'operator', password: 'weir-and-wheel' },
   { login: 'viewer', name: 'Sales desk', role: 'viewer', password: 'weir-and-wheel' },
 ];
+
+/** How the demo works numbers its jobs. Invented. */
+const DEMO_NUMBERS = 'HB-{yy}-####';
 
 const EXAMPLES = [
   'concert-programme',
@@ -54,11 +57,10 @@ export async function loadDemo(bench: Bench): Promise<void> {
   const { database } = bench;
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
   if (row?.demo) return;
+  const works = await database.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get');
+  await database.one('works/put', { ...works?.body, numberPattern: DEMO_NUMBERS });
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
-  const manager = await database.one<{ id: number; login: string; name: string; role: Role }>(
-    'accounts/by-login',
-    'manager',
-  );
+  const manager = await database.one<Account & Record<string, unknown>>('accounts/by-login', 'manager');
   if (!manager) throw new Error('the demo manager was not added');
   for (const name of EXAMPLES) {
     const { id } = await createJob(bench, manager, exampleJob(name));
@@ -82,6 +84,7 @@ export async function setUpWorks(database: Database): Promise<void> {
   const before = (await database.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get'))?.body;
   await database.one('works/put', {
     ...shipped,
+    ...before,
     machines: shippedAndOwn(shipped.machines, before?.machines, ({ id }) => id),
     stocks: shippedAndOwn(shipped.stocks, before?.stocks, ({ id }) => id),
     inks: shippedAndOwn(shipped.inks ?? [], before?.inks, ({ name }) => name),

@@ -9,10 +9,16 @@ afterAll(() => server.stop());
 
 const endpoints: readonly Endpoint[] = ENDPOINTS;
 
-/** Calls that are let in and then refused: out of date, or of a book that is not there. */
 /** Questions that have to be asked with something. */
-const QUERIES: Readonly<Record<string, string>> = { difference: '?from=1&to=1', changes: '?kind=reservation' };
+const QUERIES: Readonly<Record<string, string>> = {
+  difference: '?from=1&to=1',
+  changes: '?kind=reservation',
+  pictures: '?jobs=1,2',
+  tickets: '?jobs=1',
+  labels: '?of=boxes&size=a6',
+};
 
+/** Calls that are let in and then refused: out of date, or of a book that is not there. */
 const REFUSED: Readonly<Record<string, number>> = {
   saveDraft: 409,
   release: 409,
@@ -24,6 +30,9 @@ const REFUSED: Readonly<Record<string, number>> = {
   dropFold: 404,
   restore: 415,
 };
+
+/** Settings of the demo works. */
+const SETTINGS = { name: 'Haldenbruck Print Works', currency: 'EUR', numberPattern: 'HB-{yy}-####' };
 
 const SINGLE = {
   title: 'Guide',
@@ -47,6 +56,10 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{component}', 'cover');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
+    ownSettings: { locale: null },
+    changeSettings: { settings: SETTINGS, seen: SETTINGS },
+    changeNorms: { changes: [{ norm: 'spoil.cut.setup', value: 5, expected: 5 }], seen: SEEN, reason: '' },
+    normEffect: { changes: [{ norm: 'spoil.cut.setup', value: 6 }], skip: 0 },
     changeNorm: { value: 5, expected: 5, seen: SEEN, reason: '' },
     addFold: { name: `F-${Math.random()}`, columns: 2, rows: 1, folds: 'right over left' },
     createJob: exampleJob('trail-map', { number: `T-${Math.random()}` }),

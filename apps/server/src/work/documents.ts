@@ -1,6 +1,8 @@
 import {
   type ComponentLayout,
   type Job,
+  type LabelSize,
+  type Labelled,
   type LayoutDrawing,
   type NumberLine,
   type Plan,
@@ -13,6 +15,9 @@ import {
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 import {
+  MOST_LABELS,
+  labelled,
+  labelsPdf,
   layoutDxf,
   layoutPdf,
   layoutSvg,
@@ -35,6 +40,8 @@ export interface Asked {
   readonly step?: string | undefined;
   readonly side?: SheetSide | undefined;
   readonly drawing?: number | undefined;
+  readonly things?: Labelled | undefined;
+  readonly size?: LabelSize | undefined;
 }
 
 function document({ revision, kept }: Asked): {
@@ -119,9 +126,21 @@ function numbersPdfOf(asked: Asked): Promise<Buffer> {
   return numbersPdf(made, step, lines);
 }
 
+function labelsOf(asked: Asked): Promise<Buffer> {
+  const { things = 'piles', size = 'a6' } = asked;
+  const made = document(asked);
+  const count = labelled(made, things).length;
+  if (count > MOST_LABELS)
+    throw new ProblemError(422, `There would be ${count} labels, and at most ${MOST_LABELS} are printed at once`, {
+      detail: 'Put more into a pack, or print the tags of the piles.',
+    });
+  return labelsPdf(made, things, size);
+}
+
 /** Every document of a revision, by name. */
 export const DOCUMENTS = {
   ticket: (asked: Asked) => ticketPdf(document(asked)),
+  labels: labelsOf,
   pileTags: (asked: Asked) => pileTagsPdf(document(asked)),
   layoutPdf: layoutPdfOf,
   layoutSvg: (asked: Asked) => layoutSvg(drawingOf(asked), { dimensions: true }),

@@ -6,8 +6,10 @@ import {
   type RoomEvent,
   type RoomRecord,
   type RoomState,
+  type StationDrawing,
   type Works,
   NEW_CARRIER,
+  allPressSheets,
   checkRoute,
   completionOf,
   isFinished,
@@ -15,11 +17,13 @@ import {
   mostFinished,
   packedAs,
   plan,
+  productPicture,
   purchaseNeeds,
   refuse,
   roomState,
 } from '@druckerei/core';
-import { type Needs, findingText, issueText } from '@druckerei/contract';
+import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
+import { joinPdfs } from '@druckerei/formats';
 import { ProblemError } from '../http/problem.js';
 import { type Compared, difference } from './difference.js';
 import { DOCUMENTS } from './documents.js';
@@ -36,6 +40,8 @@ export interface Assessment {
   readonly problems: readonly string[];
   /** Keys that its carriers are kept under. */
   readonly carriers: readonly string[];
+  /** The product, drawn; undefined where it cannot be planned or its family has no picture. */
+  readonly picture?: StationDrawing | undefined;
   /** Mass of one piece, and pieces of a full pallet; undefined where it cannot be planned. */
   readonly packed?: { readonly pieceG: number; readonly perPallet?: number | undefined } | undefined;
 }
@@ -55,6 +61,7 @@ function assessed({ job, works }: JobInWorks, outcome: Outcome<Plan>): Assessmen
     problems: [],
     carriers: [...new Set(carriers.map(({ key }) => key))],
     packed: packedAs(job, outcome.value),
+    picture: productPicture(job, outcome.value),
   };
 }
 
@@ -137,14 +144,39 @@ export function askRoom({ job, works, records, event }: RoomQuestion): RoomAnswe
   };
 }
 
+/** Jobs in a works as it is and as it would be; both prices are in its currency. */
+export interface EffectQuestion {
+  readonly jobs: readonly { readonly id: number; readonly job: Job }[];
+  readonly before: Works;
+  readonly after: Works;
+}
+
+function comesTo(job: Job, works: Works): { pressSheets: number; cost: number } | null {
+  const outcome = plan(job, works);
+  if (!outcome.ok) return null;
+  const { totals } = outcome.value;
+  return { pressSheets: allPressSheets(totals), cost: totals.cost.total };
+}
+
+/** Jobs that come to other sheets or another cost. */
+export const normEffect = ({ jobs, before, after }: EffectQuestion): NormEffect['changed'] =>
+  jobs.flatMap(({ id, job }) => {
+    const both = { before: comesTo(job, before), after: comesTo(job, after) };
+    const same = both.before?.cost === both.after?.cost && both.before?.pressSheets === both.after?.pressSheets;
+    return same ? [] : [{ job: id, number: job.number, title: job.title, ...both }];
+  });
+
 /** What is too heavy for the thread that answers everybody. */
 export const TASKS = {
   ...DOCUMENTS,
   assess,
   judge,
+  normEffect,
   askRoom,
   /** What a job can give at most, see core. */
   mostFinished: ({ job, works }: JobInWorks) => mostFinished(job, works),
+  joined: ({ title, files }: { readonly title: string; readonly files: readonly Uint8Array[] }) =>
+    joinPdfs(title, files),
   difference: ({ from, to }: { readonly from: Compared; readonly to: Compared }) => difference(from, to),
 } as const;
 export type TaskName = keyof typeof TASKS;

@@ -53,6 +53,11 @@ export const routes: Routes = [
         loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage),
       },
       {
+        path: 'works',
+        title: 'Works - Druckerei',
+        loadComponent: () => import('./features/works/works.page').then((m) => m.WorksPage),
+      },
+      {
         path: 'backup',
         title: 'Backup - Druckerei',
         loadComponent: () => import('./features/backup/backup.page').then((m) => m.BackupPage),

@@ -15,3 +15,6 @@ export { type GangJobLike, gangJob } from './gang-job.js';
 export { checkProduct, foursIssue } from './impossible.js';
 export { makeJob } from './new-job.js';
 export { pressesFor, stocksFor } from './offers.js';
+export { withColours } from './colours.js';
+export { nextJobNumber, numberAfter, numberEnds, wrongNumberPattern } from './job-number.js';
+export { type ReadOrder, readOrder } from './read-order.js';

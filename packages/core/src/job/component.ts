@@ -66,6 +66,11 @@ export type Bought =
   /** Corrugated: width of the corrugator's web that the sheets are slit from. */
   | { readonly kind: 'deckle'; readonly widthMm: Mm };
 
+/** Choices of how a component runs that can be fixed. */
+export const LOCKED_CHOICES = ['press', 'stock', 'sheet', 'workStyle', 'sections'] as const;
+/** One of them. */
+export type LockedChoice = (typeof LOCKED_CHOICES)[number];
+
 /** A part of the product that is printed on its own. */
 export interface Component {
   readonly id: string;
@@ -90,6 +95,8 @@ export interface Component {
   readonly bought?: Bought | undefined;
   readonly press: string;
   readonly workStyle: WorkStyle;
+  /** Choices that the planner has fixed: a search for a better way keeps them. */
+  readonly locked?: readonly LockedChoice[] | undefined;
   readonly front: readonly InkUse[];
   readonly back: readonly InkUse[];
   readonly lay?: Lay | undefined;

@@ -8,7 +8,9 @@ export {
   type Lay,
   type SectionTrims,
   type SheetPlace,
+  type LockedChoice,
   COMPONENT_KINDS,
+  LOCKED_CHOICES,
   isUnprinted,
   paperOf,
 } from './component.js';

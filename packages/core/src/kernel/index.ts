@@ -9,3 +9,4 @@ export * from './table.js';
 export * from './ledger.js';
 export * from './number-text.js';
 export * from './figure-of.js';
+export * from './precision.js';

@@ -152,6 +152,7 @@ export const ISSUE_CODES = [
   'start.rule',
   'ways.no-plain-lane',
   'ways.web-apart',
+  'best.lock',
 ] as const;
 
 /** Every issue that core knows; the words are in contract. */

@@ -1,3 +1,5 @@
+export { type Alike, alikeComponents } from './alike.js';
+export { type Bottleneck, bottleneckOf } from './bottleneck.js';
 export { pressIssues } from './check-job.js';
 export { type CostLine, MORE, costLines, costOfNext } from './cost/cost-lines.js';
 export { type CostKind, COST_KINDS } from './cost/cost.js';
@@ -9,8 +11,17 @@ export { type CutWork, cutWork } from './hours/cutting.js';
 export { type LiftWork, beltRate, liftTime, rateTime, sheetsPerLift } from './hours/machine-time.js';
 export { curveShare, fluteShare } from './hours/speed-curve.js';
 export { type Through, counterOf, countsOf, hourly, runHours } from './hours/throughput.js';
-export { type Pile, listPiles } from './piles.js';
-export { type Plan, type PlanEdge, type PlanStep, type PlannedUse, type Totals, flowOf, plan } from './plan.js';
+export { type LabelSize, type Labelled, type Pile, LABELLED, LABEL_SIZES, listPacks, listPiles } from './piles.js';
+export {
+  type Plan,
+  type PlanEdge,
+  type PlanStep,
+  type PlannedUse,
+  type Totals,
+  allPressSheets,
+  flowOf,
+  plan,
+} from './plan.js';
 export { rollSpec, runRolls } from './press/roll-figures.js';
 export { handNorm } from './step-norms.js';
 export { adhesiveAt } from './uses/adhesive.js';

@@ -51,3 +51,46 @@ export function listPiles(job: Job, plan: Plan): Pile[] {
     }));
   });
 }
+
+/** What a label is put on. */
+export const LABELLED = ['piles', 'boxes', 'pallets'] as const;
+export type Labelled = (typeof LABELLED)[number];
+
+/** Labels by name: width and height, mm. Source: standard, ISO 216 for A5 and A6; the others common practice, no source. */
+export const LABEL_SIZES = {
+  a5: [210, 148],
+  a6: [148, 105],
+  '100x150': [150, 100],
+  '100x50': [100, 50],
+} as const satisfies Readonly<Record<string, readonly [number, number]>>;
+export type LabelSize = keyof typeof LABEL_SIZES;
+
+/**
+ * Boxes or pallets of a job, full ones and the rest in the last, with the good pieces in each. Where nothing is boxed,
+ * bundles stand for boxes. Source: identity, handbook chapter 7 "Packing".
+ */
+export function listPacks(job: Job, plan: Plan, things: 'boxes' | 'pallets'): Pile[] {
+  const stations = new Map(plan.steps.map((step) => [step.id, step]));
+  const packings = Object.values(plan.packings).flatMap((packing) => {
+    const step = stations.get(packing.step);
+    return step ? [{ ...packing, station: step }] : [];
+  });
+  const boxed = packings.some(({ station }) => station.operation === 'box');
+  return packings.flatMap(({ pieces, perPack, pallet, station }) => {
+    const { operation } = station;
+    if (things === 'boxes' && operation !== (boxed ? 'box' : 'band')) return [];
+    if (things === 'pallets' && !pallet) return [];
+    const perThing = things === 'boxes' || operation === 'pallet' ? perPack : perPack * (pallet?.perPallet ?? 1);
+    const counts = pilesOf(pieces, perThing);
+    const component = job.components.find(({ id }) => id === station.component)?.name ?? job.title;
+    return counts.map((count, i): Pile => ({
+      component,
+      state: station.name,
+      next: undefined,
+      unit: station.unitOut,
+      count,
+      number: i + 1,
+      of: counts.length,
+    }));
+  });
+}

@@ -99,6 +99,10 @@ export interface Plan {
   readonly advice: readonly Issue[];
 }
 
+/** Press sheets of all components together. Source: identity. */
+export const allPressSheets = ({ pressSheets }: Pick<Totals, 'pressSheets'>): number =>
+  Object.values(pressSheets).reduce((sum, sheets) => sum + sheets, 0);
+
 /** A job whose material flow stands: what goes through every station, before hours, ink and cost. */
 interface Counted {
   readonly structure: Structure;

@@ -9,8 +9,7 @@ import {
   pressesFor,
 } from '../families/index.js';
 import type { Job } from '../job/index.js';
-import { plan } from '../plan/index.js';
-import { type Finding, applyMend, checkRoute } from '../rules/index.js';
+import { type Finding, type Mended, mendAll } from '../rules/index.js';
 import type { Works } from '../works/index.js';
 
 /** A job as it begins, and what still stands against it; nothing does unless the product cannot be made as it is asked for. */
@@ -19,42 +18,7 @@ export interface Start {
   readonly issues: readonly Issue[];
 }
 
-interface Tried {
-  readonly job: Job;
-  readonly broken: readonly Issue[];
-  readonly findings: readonly Finding[];
-}
-
-/** Mends are taken one after another; more than this many never settle. */
-const MOST_MENDS = 24;
-
-/** A job with everything mended that its rules know a mend for. */
-function mended(first: Job, works: Works): Tried {
-  let job = first;
-  const seen = new Set<string>();
-  for (let round = 0; ; round++) {
-    const outcome = plan(job, works);
-    if (!outcome.ok) return { job, broken: outcome.issues, findings: [] };
-    const findings = checkRoute(job, outcome.value, works);
-    const next = round < MOST_MENDS ? nextMend(job, findings, seen) : undefined;
-    if (!next) return { job, broken: [], findings: [...findings] };
-    job = next;
-  }
-}
-
-/** The job with its first finding mended whose mend changes something and was not taken before. */
-function nextMend(job: Job, findings: readonly Finding[], seen: Set<string>): Job | undefined {
-  for (const { mend } of findings) {
-    const key = JSON.stringify(mend);
-    if (!mend || seen.has(key)) continue;
-    seen.add(key);
-    const next = applyMend(job, mend);
-    if (next !== job) return next;
-  }
-  return undefined;
-}
-
-const faults = ({ broken, findings }: Tried): number =>
+const faults = ({ broken, findings }: Mended): number =>
   100 * broken.length + findings.reduce((sum, { weight }) => sum + (weight === 'hard' ? 10 : 1), 0);
 
 /** What a question is about that a rule was broken by. */
@@ -87,13 +51,13 @@ export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Wor
       .filter((id) => id !== answers.press),
   ];
   if (impossible.length > 0) return { job: makeJob(family, answers, works), issues: impossible };
-  let best: Tried | undefined;
+  let best: Mended | undefined;
   for (const press of presses) {
-    const tried = mended(makeJob(family, { ...answers, press }, works), works);
+    const tried = mendAll(makeJob(family, { ...answers, press }, works), works);
     if (!best || faults(tried) < faults(best)) best = tried;
     if (faults(best) === 0) break;
   }
-  const found = best ?? { job: makeJob(family, answers, works), broken: [], findings: [] };
+  const found: Mended = best ?? { job: makeJob(family, answers, works), broken: [], findings: [] };
   return {
     job: found.job,
     issues: [...found.broken, ...found.findings.map(ruleIssue)],

@@ -1,6 +1,6 @@
 import { UM } from '../kernel/index.js';
 import type { Material } from '../material/index.js';
-import { measure } from './drawing.js';
+import { type Shape, MEASURE_ROW, measure } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 /** Thread and swell. Source: handbook chapter 7 (practice). */
@@ -57,12 +57,20 @@ export function caseSheet(sheet: SheetBook): void {
   sheet.used('paste');
   const v = (id: string): number => sheet.value(id);
   const [W, H, t, bw, bh] = [v(clothWidth), v(clothHeight), v(turnIn), v(boardWidth), v(boardHeight)];
-  const s = v(strip);
+  const [s, g] = [v(strip), v(gap)];
   const left = t;
-  const mid = t + bw + v(gap);
-  const right = mid + s + v(gap);
+  const mid = t + bw + g;
+  const right = mid + s + g;
+  const row = Math.max(W, H) * MEASURE_ROW;
+  const across = (from: number, to: number, at: number): Shape =>
+    measure({ x: from, y: H + at * row }, { x: to, y: H + at * row }, to - from, 'cut');
+  const up = (from: number, to: number, at: number): Shape =>
+    measure({ x: W + at * row, y: from }, { x: W + at * row, y: to }, to - from, 'cut');
+  const arrow = bh / 8;
+  const grainX = left + bw / 2;
+  const grainY = t + bh * 0.75;
   sheet.draw({
-    title: 'Case, inside up; grain along the spine',
+    title: 'Case, inside up; the arrow is the grain of boards and cloth',
     widthMm: W,
     heightMm: H,
     shapes: [
@@ -70,9 +78,27 @@ export function caseSheet(sheet: SheetBook): void {
       { kind: 'box', role: 'board', x: left, y: t, width: bw, height: bh, label: 'Board' },
       { kind: 'box', role: 'board', x: mid, y: t, width: s, height: bh },
       { kind: 'box', role: 'board', x: right, y: t, width: bw, height: bh, label: 'Board' },
-      measure({ x: left, y: H }, { x: left + bw, y: H }, bw),
-      measure({ x: mid, y: H }, { x: mid + s, y: H }, s),
-      measure({ x: W, y: t }, { x: W, y: t + bh }, bh),
+      {
+        kind: 'path',
+        role: 'edge',
+        points: [
+          { x: grainX - arrow / 6, y: grainY - arrow + arrow / 4 },
+          { x: grainX, y: grainY - arrow },
+          { x: grainX, y: grainY + arrow },
+          { x: grainX + arrow / 6, y: grainY + arrow - arrow / 4 },
+        ],
+      },
+      // Boards and strip; between them, turned in and joints; all of it.
+      across(left, left + bw, 0),
+      across(mid, mid + s, 0),
+      across(right, right + bw, 0),
+      across(0, left, 1),
+      across(left + bw, mid, 1),
+      across(right + bw, W, 1),
+      across(0, W, 2),
+      up(t, t + bh, 0),
+      up(0, t, 1),
+      up(0, H, 2),
     ],
   });
 }

@@ -16,7 +16,7 @@ import {
   isWeb,
   webFor,
 } from '../press-sheet/index.js';
-import type { Job, Step } from '../job/index.js';
+import type { Component, Job, Step } from '../job/index.js';
 import { type Material, foldsOf, paperMaterial } from '../material/index.js';
 import {
   beltRate,
@@ -36,10 +36,10 @@ import {
   usesOf,
   fluteShare,
 } from '../plan/index.js';
-import { carrierPrice, filmOf, inkOf, fillKey, inkPlaces } from '../prepress/index.js';
+import { carrierPrice, filmOf, inkOf, fillKey, inkPlaces, toolSets } from '../prepress/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, printingOf } from '../works/index.js';
-import { type NormLookup, normCatalogue } from '../norms/index.js';
+import { type NormLookup, normCatalogue, normsOf } from '../norms/index.js';
 
 /** What a lane takes when its component is laid in one way: the figures that the ways differ in. */
 export interface LaneEstimate {
@@ -53,7 +53,7 @@ export interface LaneEstimate {
   readonly hours: number;
   /** Units that it fills with ink; what is filled for another part as well is filled once. */
   readonly fills: readonly string[];
-  /** Paper, plates, ink, supplies, digital sides, machine hours and people of the lane, fills apart. */
+  /** Paper, plates, tools, ink, supplies, digital sides, outside work, machine hours and people of the lane, fills apart. */
   readonly cost: number;
 }
 
@@ -83,6 +83,8 @@ interface Station {
   readonly isPass: boolean;
   /** Sides charged by the click, and grams of ink, for each sheet of a pass. */
   readonly clicks: number;
+  /** Price of one that is sent out. */
+  readonly sent: number;
   readonly inkKgPerSheet: number;
   /** What its supplies cost, whatever runs, and for each unit through it. */
   readonly supplies: readonly { readonly fixed: number; readonly each: number }[];
@@ -236,6 +238,7 @@ export class LaneReckoner {
       costPerHour: numbers?.costPerHour ?? 0,
       isPass,
       clicks: isPass && digital ? sidesOf(step) : 0,
+      sent: step.operation === 'outside' ? (step.price ?? 0) : 0,
       inkKgPerSheet: isPass && !digital ? this.inkPerSheet(layout, step) : 0,
       supplies: this.supplyCosts(step, layout, machine, incoming),
     };
@@ -312,19 +315,29 @@ export class LaneReckoner {
     });
     const perColour = carriersPerColour(layout);
     const [front, back] = [component.front.length * perColour, component.back.length * perColour];
-    const platePrice = this.norms(carrierPrice(CARRIER_OF[printingOf(layout.machine)])).value;
-    const paperPrice = this.norms(`price.stock.${stock.id}`).value;
+    // What is the customer's own is not charged.
+    const charged = (owner: 'house' | 'customer' | undefined, norm: string): number =>
+      owner === 'customer' ? 0 : this.norms(norm).value;
+    const platePrice = charged(component.carriers?.owner, carrierPrice(CARRIER_OF[printingOf(layout.machine)]));
+    const paperPrice = charged(component.paperOwner, `price.stock.${stock.id}`);
+    const tools = toolSets({ ...this.job, components: [component], route: steps }, () => layout).reduce(
+      (sum, { tool, count, counters }) =>
+        sum +
+        count * charged(tool.owner, carrierPrice(tool.kind)) +
+        counters * charged(tool.owner, carrierPrice('embossing-counter')),
+      0,
+    );
     const pieceKg = (trimmedAreaMm2(layout) * stock.gsm) / 1e9;
     const backwards = [...stations].reverse();
     return wanted.map((pieces): LaneEstimate => {
       let need = pieces;
-      let [hours, cost] = [0, 0];
+      let [hours, cost] = [0, tools];
       for (const station of backwards) {
         const units = this.units(station, need);
         const time = station.hours(units, need);
         hours += time;
         cost += time * station.costPerHour;
-        cost += units * (station.clicks * this.prices.click + station.inkKgPerSheet * this.prices.ink);
+        cost += units * (station.clicks * this.prices.click + station.inkKgPerSheet * this.prices.ink + station.sent);
         for (const { fixed, each } of station.supplies) cost += fixed + units * each;
         need = units;
       }
@@ -343,4 +356,10 @@ export class LaneReckoner {
       };
     });
   }
+}
+
+/** Units of presses that a component fills with ink. */
+export function unitFills(job: Job, works: Works, component: Component): readonly string[] {
+  const machine = works.machines.find(({ id }) => id === component.press);
+  return machine ? new LaneReckoner(job, works, normsOf(works, job.norms)).fillsOf({ component, machine }) : [];
 }

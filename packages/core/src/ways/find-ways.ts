@@ -88,6 +88,7 @@ export function findWays(
       wasteShare: 1 - one.productKg / one.paperKg,
       plates: one.plates,
       passes: one.passes,
+      fills: one.fills,
       hours: one.hours,
       cost,
       unitCost,
@@ -105,6 +106,9 @@ export function findWays(
       considered: choices.length * splits.length + shared.length,
       refusals: search.refusals.list(),
       current: [...ways, ...shared].find(({ id }) => id === now)?.id,
+      fillCost: search.fillCost,
+      filledAnyway: search.filled,
+      fillsNow: current.one.fills,
     },
   };
 }

@@ -11,3 +11,4 @@ export {
 } from './way.js';
 export { type WayTarget, targetComponents, withWay } from './apply-way.js';
 export { findWays } from './find-ways.js';
+export { unitFills } from './estimate.js';

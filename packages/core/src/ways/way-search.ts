@@ -141,6 +141,16 @@ export class WaySearch {
     );
   }
 
+  /** What it costs to fill one unit with ink. */
+  get fillCost(): number {
+    return this.reckoner.fillCost(1);
+  }
+
+  /** Units that the rest of the job fills anyway. */
+  get filled(): readonly string[] {
+    return [...this.filledAnyway];
+  }
+
   /** A sum with what it costs to fill the units that nothing else of the job fills. */
   private withFills(sum: LaneEstimate): LaneEstimate {
     const own = sum.fills.filter((fill) => !this.filledAnyway.has(fill));

@@ -33,6 +33,8 @@ export interface Way extends WayChoice {
   readonly wasteShare: number;
   readonly plates: number;
   readonly passes: number;
+  /** Units of presses that it fills with ink; what another part fills as well is filled once. */
+  readonly fills: readonly string[];
   /** Machine hours of this part up to where it joins the others. */
   readonly hours: number;
   /** Cost of the whole job run this way, in the currency of the works. */
@@ -56,6 +58,11 @@ export interface Ways {
   readonly refusals: readonly Refusal[];
   /** The way that the job is planned in now; undefined where it is none of those. */
   readonly current: string | undefined;
+  /** What it costs to fill one unit with ink, and the units that the rest of the job fills anyway. */
+  readonly fillCost: number;
+  readonly filledAnyway: readonly string[];
+  /** What the part fills as the job has it now. */
+  readonly fillsNow: readonly string[];
 }
 
 /** What ways may be ranked by. */

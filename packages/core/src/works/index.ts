@@ -16,7 +16,10 @@ export {
   type Stock,
   type WebLimits,
   type Works,
+  type WorksSettings,
   CONTACTS,
   FLUTE_IDS,
+  WORKS_SETTINGS,
   printingOf,
+  toldSettings,
 } from './works.js';

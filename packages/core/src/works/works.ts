@@ -165,11 +165,36 @@ export interface HouseFold extends OwnFolding {
   readonly name: string;
 }
 
-/** The works that a job is planned for. Norms that are not in `norms` have the shipped value of the catalogue. */
-export interface Works {
+/** What a works says of itself, and how it writes. */
+export interface WorksSettings {
   readonly name: string;
+  readonly place?: string | undefined;
   /** ISO 4217 code of the one currency of the works. */
   readonly currency: string;
+  /** BCP 47 tag of the language and place whose dates and weeks it uses, unless somebody chose another; the browser's where absent. */
+  readonly locale?: string | undefined;
+  /** IANA name of the zone that its days are in; the server's where absent. */
+  readonly timeZone?: string | undefined;
+  /** How its job numbers are made, see `nextJobNumber`; after the last one where absent. */
+  readonly numberPattern?: string | undefined;
+}
+
+/** The settings, in the order in which they are shown. */
+export const WORKS_SETTINGS = ['name', 'place', 'currency', 'locale', 'timeZone', 'numberPattern'] as const;
+
+/** What is told of the settings, by itself; what is empty is not told. */
+export const toldSettings = (
+  from: Readonly<Partial<Record<keyof WorksSettings, string | undefined>>>,
+): ReadonlyMap<keyof WorksSettings, string> =>
+  new Map(
+    WORKS_SETTINGS.flatMap((setting) => {
+      const text = from[setting]?.trim() ?? '';
+      return text === '' ? [] : [[setting, text] as const];
+    }),
+  );
+
+/** The works that a job is planned for. Norms that are not in `norms` have the shipped value of the catalogue. */
+export interface Works extends WorksSettings {
   readonly machines: readonly Machine[];
   readonly stocks: readonly Stock[];
   readonly inks?: readonly HouseInk[];

@@ -1,4 +1,4 @@
-import type { Shape, ShapeRole, Spot, StationDrawing } from '@druckerei/core';
+import { type Shape, type ShapeRole, type Spot, type StationDrawing, roomAround } from '@druckerei/core';
 
 /** Strokes and fills for print: every role is told apart without colour. */
 const STYLES: Readonly<Record<ShapeRole, string>> = {
@@ -15,19 +15,21 @@ const STYLES: Readonly<Record<ShapeRole, string>> = {
   block: 'fill="#d4d4d4" stroke="#333333"',
   mark: 'fill="#222222" stroke="none"',
 };
-const escapeXml = (words: string): string => words.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+/** Letters that XML wants written otherwise. */
+export const escapeXml = (words: string): string => words.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const round = (value: number): number => Math.round(value * 100) / 100;
 const run = (points: readonly Spot[], closed: boolean): string =>
   `M${points.map(({ x, y }) => `${round(x)} ${round(y)}`).join('L')}${closed ? 'Z' : ''}`;
 
-/** Room around the drawing for its measures, as a share of its longer side. */
-const ROOM = 0.09;
+/** How far from its edge a length is written, as a share of the longer side. */
+const OFF = 0.03;
 
 /** A station's drawing as an SVG picture in millimetres. */
-export function stationSvg({ widthMm, heightMm, shapes, title }: StationDrawing): string {
+export function stationSvg(drawing: StationDrawing): string {
+  const { widthMm, heightMm, shapes, title } = drawing;
   const long = Math.max(widthMm, heightMm);
-  const room = long * ROOM;
-  const letter = long / 36;
+  const { edge, widthMm: width, heightMm: height } = roomAround(drawing);
+  const letter = long / 34;
   const stroke = long / 480;
   const text = (x: number, y: number, words: string, turned = false): string =>
     `<text x="${round(x)}" y="${round(y)}" font-family="Franklin" font-size="${round(letter)}" text-anchor="middle" fill="#333333"${turned ? ` transform="rotate(-90 ${round(x)} ${round(y)})"` : ''}>${escapeXml(words)}</text>`;
@@ -46,7 +48,7 @@ export function stationSvg({ widthMm, heightMm, shapes, title }: StationDrawing)
   /** Beside the edge that it measures: below what lies, at the right of what stands. */
   const measured = (from: Spot, to: Spot, words: string): string => {
     const lies = from.y === to.y;
-    const off = room * 0.35;
+    const off = long * OFF;
     const [a, b] = lies
       ? [
           { x: from.x, y: from.y + off },
@@ -67,6 +69,5 @@ export function stationSvg({ widthMm, heightMm, shapes, title }: StationDrawing)
       : text(a.x + letter * 1.1, (a.y + b.y) / 2, words, true);
     return `<path d="${run([a, b], false)}${ends.join('')}" fill="none" stroke="#555555" stroke-width="${round(stroke)}"/>${words_}`;
   };
-  const [width, height] = [widthMm + 2 * room, heightMm + 2 * room];
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}mm" height="${round(height)}mm" viewBox="${round(-room)} ${round(-room)} ${round(width)} ${round(height)}"><title>${escapeXml(title)}</title>${shapes.map(draw).join('')}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}mm" height="${round(height)}mm" viewBox="${round(0 - edge)} ${round(0 - edge)} ${round(width)} ${round(height)}"><title>${escapeXml(title)}</title>${shapes.map(draw).join('')}</svg>`;
 }

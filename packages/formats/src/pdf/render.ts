@@ -38,6 +38,9 @@ export function renderPdf(document: TDocumentDefinitions, at: Date): Promise<Buf
       styles: {
         title: { fontSize: 18, bold: true },
         heading: { fontSize: 12, bold: true, margin: [0, 12, 0, 4] },
+        station: { fontSize: 9.5, bold: true },
+        department: { fontSize: 13, bold: true, margin: [0, 8, 0, 2] },
+        small: { fontSize: 6.8, color: '#444444' },
         quiet: { color: '#555555' },
         th: { bold: true, color: '#555555', fontSize: 8 },
       },

@@ -12,11 +12,7 @@ export interface JobDocument {
 }
 
 export const number = (value: number, digits = 0): string => numberText(value, digits, digits);
-/** As many places as there are, two at most. */
-export const plainNumber = (value: number): string => numberText(value, 2);
 export const percent = (share: number): string => `${numberText(share * 100)} %`;
-export const plural = (unit: string, count: number): string =>
-  count === 1 || unit.endsWith('s') ? unit : unit === 'copy' ? 'copies' : `${unit}s`;
 
 export const stateText = ({ revision, state }: JobDocument): string =>
   `Revision ${revision}, ${state === 'released' ? 'released' : 'draft, not released'}`;

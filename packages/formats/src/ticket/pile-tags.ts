@@ -1,8 +1,8 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { type Pile, listPiles } from '@druckerei/core';
+import { type Pile, listPiles, unitText } from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { renderPdf } from '../pdf/render.js';
-import { type JobDocument, number, plural, stateText } from './document.js';
+import { type JobDocument, number, stateText } from './document.js';
 
 function tag(document: JobDocument, pile: Pile): Content {
   const { job } = document;
@@ -31,7 +31,7 @@ function tag(document: JobDocument, pile: Pile): Content {
             margin: [0, 4, 6, 4],
             stack: [
               {
-                text: `${number(pile.count)} ${plural(pile.unit, pile.count)}`,
+                text: `${number(pile.count)} ${unitText(pile.unit, pile.count)}`,
                 bold: true,
                 fontSize: 14,
                 alignment: 'right',

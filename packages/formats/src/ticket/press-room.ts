@@ -1,5 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import {
+  type Alike,
   type Carrier,
   type ComponentLayout,
   type UnitInk,
@@ -32,40 +33,78 @@ import {
 import { type JobDocument, number } from './document.js';
 import { heads, right, table } from './table.js';
 
-const quiet = (text: string): Content => ({ text, style: 'quiet', margin: [0, 3, 0, 0] });
+const quiet = (text: string): Content => ({ text, style: 'small', margin: [0, 2, 0, 0] });
 const cautionText = (cautions: readonly string[]): Content =>
   quiet(`Cautions. ${[...new Set(cautions)].join(' ')} ${CAUTION_RULE}`);
 
-/** Dies and boxes that are alike but for their place on the sheet stand in one line. */
-function alike(all: readonly Carrier[]): { carrier: Carrier; count: number }[] {
-  const groups = new Map<string, { carrier: Carrier; count: number }>();
+/** What components that are made alike are called together, by each of them; the first stands for the others. */
+interface Together {
+  readonly name: (component: string) => string;
+  readonly first: (component: string) => string;
+}
+
+/** Carriers told in one line: alike but for their ink, their place on the sheet, or their component's pages. */
+function inLines(all: readonly Carrier[], { first }: Together): Carrier[][] {
+  const groups = new Map<string, Carrier[]>();
   for (const carrier of all) {
-    const tool = carrier.ink === undefined && carrier.position !== undefined;
-    const key = tool ? `${carrier.component}/${carrier.kind}/${carrier.name}` : carrier.id;
-    const before = groups.get(key);
-    groups.set(key, {
-      carrier: tool ? { ...carrier, position: undefined } : carrier,
-      count: (before?.count ?? 0) + 1,
-    });
+    const { component, ink, side, kind, name, impressions, life, owner } = carrier;
+    const what = ink === undefined ? (carrier.position === undefined ? carrier.id : name) : side;
+    const key = [first(component), what, kind, impressions, life, owner].join('/');
+    groups.set(key, [...(groups.get(key) ?? []), carrier]);
   }
   return [...groups.values()];
 }
 
-function carriers({ job, plan, works }: JobDocument): Content[] {
+/** Words that begin alike, their beginning once: "lines at 45° / 15°". */
+function inOne([first = '', ...others]: readonly string[]): string {
+  const words = first.split(' ');
+  const alike = words.findIndex((word, i) => others.some((one) => one.split(' ')[i] !== word));
+  const from = alike < 0 ? words.length : alike;
+  return [first, ...others.map((one) => one.split(' ').slice(from).join(' '))].join(' / ');
+}
+
+/** Words of several, part by part: what all say once, where they differ in their order. */
+function together(words: readonly string[]): string {
+  const parts = words.map((one) => one.split('; '));
+  const [first = []] = parts;
+  return first
+    .map((_, i) => inOne([...new Set(parts.map((one) => one[i] ?? ''))].filter((part) => part !== '')))
+    .join('; ');
+}
+
+/** Names of what is in a line: "K C M Y, front". */
+function namesOf(line: readonly Carrier[]): string {
+  const [first] = line;
+  if (!first) return '';
+  if (first.ink === undefined)
+    return carrierWords({ ...first, position: line.length > 1 ? undefined : first.position });
+  const inks = [...new Set(line.map(({ ink }) => ink))];
+  return inks.length === 1 ? carrierWords(first) : carrierWords(first).replace(first.ink, inks.join(' '));
+}
+
+function carriers({ job, plan, works }: JobDocument, { name, ...alike }: Together): Content[] {
   const all = listCarriers(job, plan, works);
   if (all.length === 0) return [];
-  const rows = alike(all).map(({ carrier, count }): TableCell[] => [
-    carrier.unit === undefined ? '' : String(carrier.unit),
-    job.components.find(({ id }) => id === carrier.component)?.name ?? '',
-    `${carrierWords(carrier)}${count > 1 ? `, ${count} of them` : ''}${carrier.owner === 'customer' ? ' (customer’s property)' : ''}`,
-    CARRIER_NAMES[carrier.kind],
-    makingWords(carrier),
-    right(number(carrier.impressions)),
-    right(number(carrier.life)),
-  ]);
+  const rows = inLines(all, { name, ...alike }).flatMap((line): TableCell[][] => {
+    const [carrier] = line;
+    if (!carrier) return [];
+    const units = [...new Set(line.flatMap(({ unit }) => unit ?? []))];
+    const inks = new Set(line.map(({ ink }) => ink)).size;
+    return [
+      [
+        units.join(' '),
+        name(carrier.component),
+        `${namesOf(line)}${line.length > inks ? `, ${line.length} of them` : ''}${carrier.owner === 'customer' ? ' (customer’s property)' : ''}`,
+        CARRIER_NAMES[carrier.kind],
+        together(line.map(makingWords)),
+        right(number(carrier.impressions)),
+        right(number(carrier.life)),
+      ],
+    ];
+  });
   return [
-    { text: 'Carriers', style: 'heading' },
-    table([20, 52, 84, 52, '*', 40, 48], heads('Unit', 'Component', 'Of', 'Kind', 'Made as', '>Runs', '>Life'), rows),
+    { text: 'Carriers', style: 'station', margin: [0, 6, 0, 2] },
+    table([30, 84, 84, 40, '*', 34, 40], heads('Unit', 'Component', 'Of', 'Kind', 'Made as', '>Runs', '>Life'), rows),
     quiet(
       'None is made before the artwork is approved; each is inspected before the press starts, and held until the count is safe.',
     ),
@@ -79,35 +118,50 @@ interface Placed {
 }
 
 /** Every ink in its unit, in the order of components and passes. */
-const placedInks = ({ job, plan, works }: JobDocument): Placed[] =>
-  Object.values(plan.layouts).flatMap((layout) =>
-    unitsOf(job, works, layout.component, layout.machine).flatMap(({ inks }) => inks.map((ink) => ({ layout, ink }))),
-  );
+const placedInks = ({ job, plan, works }: JobDocument, { first }: Together): Placed[] =>
+  Object.values(plan.layouts)
+    .filter(({ component }) => first(component.id) === component.id)
+    .flatMap((layout) =>
+      unitsOf(job, works, layout.component, layout.machine).flatMap(({ inks }) => inks.map((ink) => ({ layout, ink }))),
+    );
 
-function inks(document: JobDocument, placed: readonly Placed[]): Content[] {
+function inks(document: JobDocument, placed: readonly Placed[], together: Together): Content[] {
   const { job, plan, works } = document;
   if (placed.length === 0) return [];
-  const rows = placed.map(({ layout: { component }, ink }): TableCell[] => [
-    ink.unit === undefined ? '-' : String(ink.unit + 1),
-    component.name,
-    ink.side,
-    ink.name,
-    ORDER_RULE_WORDS[ink.rule],
-    ink.washed ? 'wash-up' : '',
-    right(number(valueAt(plan, figureId.component(component.id, `ink.${ink.side}.${ink.index}.drawn`)) ?? 0, 2)),
-  ]);
+  const passes = new Map<string, Placed[]>();
+  for (const one of placed) {
+    const key = `${one.layout.component.id} ${one.ink.side}`;
+    passes.set(key, [...(passes.get(key) ?? []), one]);
+  }
+  const kgOf = ({ layout: { component }, ink }: Placed): number =>
+    valueAt(plan, figureId.component(component.id, `ink.${ink.side}.${ink.index}.drawn`)) ?? 0;
+  const rows = [...passes.values()].flatMap((pass): TableCell[][] => {
+    const [first] = pass;
+    if (!first) return [];
+    const washed = pass.filter(({ ink }) => ink.washed).map(({ ink }) => ink.name);
+    return [
+      [
+        together.name(first.layout.component.id),
+        first.ink.side,
+        pass
+          .map(
+            (one) =>
+              `${one.ink.unit === undefined ? '' : `${one.ink.unit + 1} `}${one.ink.name} ${number(kgOf(one), 2)} kg`,
+          )
+          .join(', '),
+        [...new Set(pass.map(({ ink }) => ORDER_RULE_WORDS[ink.rule]))].join(' / '),
+        washed.join(', '),
+      ],
+    ];
+  });
   const totals = inkNames(job).map((name) => {
     const [kg, pails] = [valueAt(plan, figureId.ink(name, 'kg')) ?? 0, valueAt(plan, figureId.ink(name, 'pails')) ?? 0];
     const { kind, accountable } = inkOf(job, works, name);
     return `${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? ', issued and returned by weight' : ''}) ${number(kg, 2)} kg in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
   });
   return [
-    { text: 'Inks', style: 'heading' },
-    table(
-      [24, 80, 40, 80, '*', 48, 44],
-      heads('Unit', 'Component', 'Side', 'Ink', 'Stands here', 'Before', '>kg'),
-      rows,
-    ),
+    { text: 'Inks', style: 'station', margin: [0, 6, 0, 2] },
+    table([92, 32, '*', 110, 56], heads('Component', 'Side', 'Unit, ink, to draw', 'Stands here', 'Wash-up for'), rows),
     { text: `To draw: ${totals.join('; ')}.`, margin: [0, 4, 0, 0] },
     ...(job.contact
       ? [quiet(`The product touches ${CONTACT_WORDS[job.contact]}: inks, varnishes and glues cleared for it only.`)]
@@ -135,7 +189,7 @@ function mixing({ job, plan, works }: JobDocument): Content[] {
         ]
       : [];
     const content: Content[] = [
-      { text: `Mixing: ${name}`, style: 'heading' },
+      { text: `Mixing: ${name}`, style: 'station', margin: [0, 6, 0, 2] },
       ...(rows.length > 0 ? [table(['*', 60], heads('Weigh out', '>kg'), rows)] : []),
       ...(recipe.length > 0 && !list.ok ? [quiet(list.issues.map(issueText).join(' '))] : []),
       quiet(`${target} Draw it down on the job’s own stock; the press does not start before the trial is accepted.`),
@@ -144,9 +198,10 @@ function mixing({ job, plan, works }: JobDocument): Content[] {
   });
 }
 
-function register({ job, plan, works }: JobDocument): Content[] {
+function register({ job, plan, works }: JobDocument, together: Together): Content[] {
   const norms = normsOf(works, job.norms);
-  return Object.values(plan.layouts).flatMap((layout): Content[] => {
+  const firsts = Object.values(plan.layouts).filter(({ component: { id } }) => together.first(id) === id);
+  return firsts.flatMap((layout): Content[] => {
     const lines = registerLines(job, layout, norms);
     if (lines.length === 0) return [];
     const { places } = registerMarks(layout);
@@ -159,7 +214,7 @@ function register({ job, plan, works }: JobDocument): Content[] {
     ]);
     const at = places.map(({ xMm, yMm }) => `${number(xMm, 1)} / ${number(yMm, 1)}`).join(', ');
     const content: Content[] = [
-      { text: `Register: ${layout.component.name}`, style: 'heading' },
+      { text: `Register: ${together.name(layout.component.id)}`, style: 'station', margin: [0, 6, 0, 2] },
       table(['*', 70, 70, 70, 60], heads('What', '>Within, mm', 'Bounds', '>There is, mm', '>Needed, mm'), rows),
       quiet(
         places.length > 0
@@ -190,20 +245,26 @@ function zones(placed: readonly Placed[]): Content[] {
   });
   if (rows.length === 0) return [];
   return [
-    { text: 'Ink zones', style: 'heading' },
+    { text: 'Ink zones', style: 'station', margin: [0, 6, 0, 2] },
     table([130, 50, '*'], heads('Unit', 'Zones', 'Coverage, %'), rows),
     quiet('Zone 1 is at the left of the sheet seen printed side up.'),
   ];
 }
 
 /** What the plate room, the ink room and the press need: carriers, inks, mixing lists, register and ink zones. */
-export function pressRoom(document: JobDocument): Content[] {
-  const placed = placedInks(document);
+export function pressRoom(document: JobDocument, alike: readonly Alike[]): Content[] {
+  const groups = new Map(alike.flatMap((group) => group.ids.map((id) => [id, group] as const)));
+  const together: Together = {
+    name: (id) => groups.get(id)?.name ?? '',
+    first: (id) => groups.get(id)?.ids[0] ?? id,
+  };
+  const placed = placedInks(document, together);
+  const zoned = placedInks(document, { ...together, first: (id) => id });
   return [
-    ...carriers(document),
-    ...inks(document, placed),
+    ...carriers(document, together),
+    ...inks(document, placed, together),
     ...mixing(document),
-    ...register(document),
-    ...zones(placed),
+    ...register(document, together),
+    ...zones(zoned),
   ];
 }

@@ -1,30 +1,39 @@
-import { type PlanStep, type StationSheet, stationSheet, figureOf } from '@druckerei/core';
+import { type PlanStep, type StationSheet, figureOf, sayFigure, stationSheet } from '@druckerei/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { stationSvg } from '../drawing/station-svg.js';
 import { renderPdf } from '../pdf/render.js';
-import { type JobDocument, number, plainNumber, stateText } from './document.js';
+import { type JobDocument, number, stateText } from './document.js';
 import { heads, table } from './table.js';
 
 /** Rows of a list that the ticket prints; the rest is on the screen and in the station's own document. */
 const ROWS = 14;
 
-/** Figures, remarks, lists and drawings of one station. */
+/** Figures and remarks of one station, its lists, and its drawings. */
+export interface StationCard {
+  readonly words: Content[];
+  readonly tables: Content[];
+  readonly drawings: Content[];
+}
+
+/** What a station's sheet says. @param options how wide its drawings are, points, and how many rows of a list are printed. */
 export function stationCard(
   document: JobDocument,
   sheet: StationSheet,
   options: { readonly width: number; readonly rows?: number },
-): Content[] {
+): StationCard {
   const words = sheet.shown.flatMap((id) => {
     const figure = sheet.figures[id] ?? figureOf(document.plan, id);
-    return figure ? [`${figure.name} ${plainNumber(figure.value)} ${figure.unit}`.trim()] : [];
+    return figure ? [`${figure.name} ${sayFigure(figure)}`.trim()] : [];
   });
   const { rows = ROWS, width } = options;
-  return [
-    ...(words.length > 0
-      ? [{ text: `${words.join('; ')}.`, margin: [0, 2, 0, 0] as [number, number, number, number] }]
-      : []),
-    ...sheet.remarks.map((text): Content => ({ text, italics: true })),
-    ...sheet.tables.map((list): Content => ({
+  return {
+    words: [
+      ...(words.length > 0
+        ? [{ text: `${words.join('; ')}.`, margin: [0, 2, 0, 0] as [number, number, number, number] }]
+        : []),
+      ...sheet.remarks.map((text): Content => ({ text, italics: true })),
+    ],
+    tables: sheet.tables.map((list): Content => ({
       stack: [
         { text: list.title, style: 'quiet', margin: [0, 4, 0, 0] },
         table(
@@ -37,14 +46,15 @@ export function stationCard(
           : []),
       ],
     })),
-    ...sheet.drawings.map((drawing): Content => ({
+    drawings: sheet.drawings.map((drawing): Content => ({
       stack: [
-        { text: `${drawing.title}, millimetres`, style: 'quiet', margin: [0, 4, 0, 2] },
-        { svg: stationSvg(drawing), fit: [width, width * 0.75] },
+        { svg: stationSvg(drawing), fit: [width, width * 0.55] },
+        { text: `${drawing.title}, millimetres`, style: 'small' },
       ],
       unbreakable: true,
+      margin: [0, 3, 0, 0],
     })),
-  ];
+  };
 }
 
 /** The sheet of one station as a document of its own; undefined where the plan has no such step. */
@@ -52,13 +62,16 @@ export function stationPdf(document: JobDocument, step: PlanStep, title: string)
   const { job, plan, works } = document;
   const sheet = stationSheet(job, plan, works, step.id);
   if (!sheet) return undefined;
+  const card = stationCard(document, sheet, { width: 500, rows: 2_000 });
   return renderPdf(
     {
       info: { title: `${job.number} ${title}` },
       content: [
         { text: `${job.number}  ${title}`, style: 'title' },
         { text: `${job.title}. ${stateText(document)}.`, style: 'quiet', margin: [0, 2, 0, 8] },
-        ...stationCard(document, sheet, { width: 500, rows: 2_000 }),
+        ...card.words,
+        ...card.tables,
+        ...card.drawings,
       ],
     },
     document.at,

@@ -1,6 +1,5 @@
-import { valueAt, figureId } from '@druckerei/core';
-import type { PlanStep } from '@druckerei/core';
-import { type JobDocument, number, percent, plural } from './document.js';
+import { type PlanStep, figureId, hoursText, unitText, valueAt } from '@druckerei/core';
+import { type JobDocument, number, percent } from './document.js';
 
 const platesLine = (plates: number, plateless: boolean): string => {
   if (plateless) return 'no plates';
@@ -17,16 +16,16 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const lines: string[] = [];
   if (step.operation === 'outside') {
     lines.push(
-      `Send out ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}; ${number(step.needsOut)} good have to come back. Away ${number(step.lagHours, 1)} h. Count both.`,
+      `Send out ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}; ${number(step.needsOut)} good have to come back. Away ${hoursText(step.lagHours)}. Count both.`,
     );
   } else if (step.operation === 'dry') {
     lines.push(
-      `Lies ${number(step.lagHours, 1)} h before the next step. ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}.`,
+      `Lies ${hoursText(step.lagHours)} before the next step. ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}.`,
     );
   } else {
     lines.push(
-      `${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${plural(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${plural(step.unitOut, step.needsOut)}.`,
-      `Allowed: set-up ${number(step.setup)}${step.setupSpoils > 0 ? ` good and ${number(step.setupSpoils)} of spoils` : ''}, running ${percent(step.running)}${step.samples > 0 ? `, samples ${number(step.samples)}` : ''}. Planned ${number(step.hours, 2)} h.`,
+      `${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${unitText(step.unitOut, step.needsOut)}.`,
+      `Allowed: set-up ${number(step.setup)}${step.setupSpoils > 0 ? ` good and ${number(step.setupSpoils)} of spoils` : ''}, running ${percent(step.running)}${step.samples > 0 ? `, samples ${number(step.samples)}` : ''}. Planned ${hoursText(step.hours)}.`,
     );
   }
   if (incoming && step.operation !== 'dry') {
@@ -37,7 +36,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const parted = plan.edges.filter(({ from }) => from === step.id);
   if (new Set(parted.map(({ material }) => material)).size > 1)
     lines.push(
-      `Parts into ${parted.map(({ count, state }) => `${number(count)} ${plural(state.unit, count)}`).join(', ')}.`,
+      `Parts into ${parted.map(({ count, state }) => `${number(count)} ${unitText(state.unit, count)}`).join(', ')}.`,
     );
   if (step.operation === 'print' && component) {
     const side = source?.side ?? 'front';
@@ -55,7 +54,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   if (step.operation === 'overprint' && source?.inks?.length) {
     const carriers = figure(figureId.step(step.id, 'carriers')) ?? 0;
     lines.push(
-      `Inks: ${source.inks.map(({ name }) => name).join(', ')}; ${number(carriers)} ${plural('carrier', carriers)}. Have the first good sheet passed.`,
+      `Inks: ${source.inks.map(({ name }) => name).join(', ')}; ${number(carriers)} ${unitText('carrier', carriers)}. Have the first good sheet passed.`,
     );
   }
   const rolls = figure(figureId.component(step.component ?? '', 'rolls'));
@@ -63,7 +62,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     const splices = rolls - 1;
     const metres = (id: string): string => number(figure(`component.${step.component ?? ''}.${id}`) ?? 0);
     lines.push(
-      `${number(rolls)} ${plural('roll', rolls)} of ${metres('rollUsable')} m printable, ${number(splices)} ${plural('splice', splices)}; ${metres('rollNeed')} m of web with what threads the press.`,
+      `${number(rolls)} ${unitText('roll', rolls)} of ${metres('rollUsable')} m printable, ${number(splices)} ${unitText('splice', splices)}; ${metres('rollNeed')} m of web with what threads the press.`,
     );
   }
   const extras: readonly [string, string][] = [

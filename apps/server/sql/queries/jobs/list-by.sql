@@ -1,4 +1,4 @@
--- A page of the jobs that hold all patterns as it is answered, by a column, and how many there are. $1 patterns as a JSON array, $2 skipped, $3 most, $4 column, $5 whether the largest comes first. One.
+-- A page of the jobs that hold all patterns as it is answered, by a column, and how many there are. $1 patterns as a JSON array, $2 skipped, $3 most, $4 column, $5 whether the largest comes first, $6 what else they are: status, family, customer, dueBy, press as a JSON object. One.
 WITH found AS (
   SELECT j.listed, row_number() OVER (ORDER BY
     CASE WHEN NOT $5::boolean THEN k.measure END,
@@ -13,6 +13,10 @@ WITH found AS (
       WHEN 'status' THEN j.state END AS word
   ) k
   WHERE j.words LIKE ALL (ARRAY(SELECT jsonb_array_elements_text($1::jsonb)))
+    AND ($6::jsonb->>'customer' IS NULL OR j.customer = $6::jsonb->>'customer')
+    AND ($6::jsonb->>'dueBy' IS NULL OR j.due <= $6::jsonb->>'dueBy')
+    AND ($6::jsonb->>'press' IS NULL OR j.presses ? ($6::jsonb->>'press'))
+    AND (NOT $6::jsonb ?| ARRAY['status', 'family'] OR j.listed::jsonb @> ($6::jsonb - 'customer' - 'dueBy' - 'press'))
 )
 SELECT (SELECT concat('[', string_agg(listed, ',' ORDER BY place), ']') FROM found WHERE place > $2::integer AND place <= $2::integer + $3::integer) AS answer,
   (SELECT count(*)::integer FROM found) AS total

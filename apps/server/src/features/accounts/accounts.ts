@@ -1,10 +1,10 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { Role } from '@druckerei/contract';
+import type { Account, Role } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
-import { sessionCookie } from '../../http/session.js';
+import { type SessionMemory, sessionCookie } from '../../http/session.js';
 import type { Devices } from '../../http/sign-in-limit.js';
 import type { SecurityLog } from '../../http/security-log.js';
 
@@ -52,11 +52,7 @@ export async function setFirstManager(
   return 'changed';
 }
 
-interface FoundAccount {
-  readonly id: number;
-  readonly login: string;
-  readonly name: string;
-  readonly role: Role;
+interface FoundAccount extends Account {
   readonly password_hash: string;
   readonly demo: boolean;
 }
@@ -69,12 +65,13 @@ const done = (work: (callback: (error?: unknown) => void) => void): Promise<void
     });
   });
 
-type Ids = 'health' | 'session' | 'signIn' | 'signOut';
+type Ids = 'health' | 'session' | 'signIn' | 'signOut' | 'ownSettings';
 
 export interface AccountOptions {
   readonly database: Database;
   readonly csrf: Csrf;
   readonly devices: Devices;
+  readonly memory: SessionMemory;
   readonly security: SecurityLog;
   readonly tls: boolean;
   /** The demo is loaded and the server listens to this machine alone: its published passwords may be used. */
@@ -82,7 +79,7 @@ export interface AccountOptions {
 }
 
 export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
-  const { database, csrf, devices, security, tls, demo } = options;
+  const { database, csrf, devices, memory, security, tls, demo } = options;
   // Checked against when there is no such login, so that the answer takes as long either way.
   const nobody = await hash('nobody', HASHING);
   return {
@@ -107,8 +104,13 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
       csrf.issue(request, response);
       devices.remember(found.login, request, response);
       await done((callback) => request.session.save(callback));
-      const { id, login, name, role } = found;
-      return { account: { id, login, name, role } };
+      const { password_hash: _hash, demo: _demo, ...known } = found;
+      return { account: known };
+    },
+    ownSettings: async ({ account, body }) => {
+      await database.one('accounts/set-locale', account.id, body.locale);
+      memory.accounts.clear();
+      return { account: { ...account, ...body } };
     },
     signOut: async ({ account, request, response }) => {
       await done((callback) => request.session.destroy(callback));

@@ -9,7 +9,7 @@ import { readRevision } from '../jobs/revisions.js';
 import { currentWorks } from '../works/works.js';
 
 /** Raised when the engine reckons otherwise, so that everything is reckoned again. */
-const ENGINE = 1;
+const ENGINE = 2;
 
 /** Milliseconds that a job may take to plan: what takes longer is not saved, and so hurts nobody who reads it. */
 export const PLAN_MS = 4_000;

@@ -209,6 +209,16 @@ describe('jobs', () => {
     expect(await titles('search=a_x')).toEqual(['Beta_x']);
     expect(await titles('search=list-&by=title&order=asc')).toEqual(['Alpha 100%', 'Beta_x', 'Delta', 'Gamma']);
     expect(await titles('search=list-&by=title&order=desc')).toEqual(['Gamma', 'Delta', 'Beta_x', 'Alpha 100%']);
+    const only = async (query: string): Promise<JobRow[]> => (await page(`search=list-&${query}`)).rows;
+    expect(await only('status=released')).toEqual([]);
+    expect((await only('status=draft')).length).toBe(4);
+    expect((await only('family=folded&customer=Lichtmoor%20Botanic%20Garden')).length).toBe(4);
+    expect(await only('family=carton')).toEqual([]);
+    expect(await only('customer=Lichtmoor')).toEqual([]);
+    expect((await only('dueBy=2026-12-11')).length).toBe(4);
+    expect(await only('dueBy=2026-12-10')).toEqual([]);
+    expect((await manager.call('get', '/api/jobs?status=lost')).status).toBe(400);
+    expect((await manager.call('get', '/api/jobs?dueBy=soon')).status).toBe(400);
     const counts = (await page('by=quantity&order=desc&limit=500')).rows.map(({ quantity: pieces }) => pieces);
     expect(counts).toEqual([...counts].sort((a, b) => b - a));
     expect((await manager.call('get', '/api/jobs?limit=501')).status).toBe(400);

@@ -1,13 +1,18 @@
 import type { Response } from 'express';
 import type { Compared } from '../../work/difference.js';
 import type { Asked, DocumentName } from '../../work/documents.js';
+import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
+import { nextNumber } from './next-number.js';
 import { copyJob, createJob, putAside, release, saveDraft } from './write-job.js';
 
 type Ids =
   | 'jobs'
+  | 'nextNumber'
+  | 'pictures'
+  | 'tickets'
   | 'createJob'
   | 'copyJob'
   | 'job'
@@ -18,6 +23,7 @@ type Ids =
   | 'difference'
   | 'ticket'
   | 'pileTags'
+  | 'labels'
   | 'layoutPdf'
   | 'stationPdf'
   | 'stationSvg'
@@ -43,6 +49,16 @@ function untilGone(response: Response): AbortSignal {
 /** What a document is asked for by, beside its revision. */
 type Part = Omit<Asked, 'revision' | 'kept'>;
 
+/** The ticket of one of several jobs; where it cannot be made, it is said of which. */
+async function ticketOf(workshop: Bench['workshop'], asked: Asked, signal: AbortSignal): Promise<Uint8Array> {
+  try {
+    return await workshop.run('ticket', asked, { signal });
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error;
+    throw new ProblemError(error.status, `${asked.revision.job.number}: ${error.title}`, error.details);
+  }
+}
+
 export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
   const { database, workshop } = bench;
   async function document(
@@ -64,6 +80,20 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
       response.setHeader('X-Total-Count', String(total));
       return rows;
     },
+    nextNumber: async () => ({ number: await nextNumber(database) }),
+    pictures: ({ query }) => database.many('assessments/pictures', query.jobs),
+    tickets: async ({ query, response }) => {
+      const signal = untilGone(response);
+      const files: Uint8Array[] = [];
+      for (const id of query.jobs) {
+        const revision = await readRevision(database, id);
+        const kept = await keptPlan(database, id, revision.revision);
+        files.push(await ticketOf(workshop, { revision, kept }, signal));
+      }
+      const joined = await workshop.run('joined', { title: `Tickets of ${files.length} jobs`, files }, { signal });
+      response.setHeader('Content-Disposition', 'inline; filename="tickets.pdf"');
+      return Buffer.from(joined);
+    },
     createJob: ({ account, body }) => createJob(bench, account, body),
     copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
     job: ({ params }) => revisionAnswer(database, params.id),
@@ -81,6 +111,8 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     },
     ticket: (call) => document(call, 'ticket', 'ticket.pdf'),
     pileTags: (call) => document(call, 'pileTags', 'pile-tags.pdf'),
+    labels: (call) =>
+      document(call, 'labels', `labels-${call.query.of}.pdf`, { things: call.query.of, size: call.query.size }),
     layoutPdf: (call) =>
       document(call, 'layoutPdf', `layout-${call.params.component}.pdf`, { component: call.params.component }),
     layoutSvg: (call) =>

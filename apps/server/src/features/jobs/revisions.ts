@@ -18,19 +18,19 @@ const patternsOf = (search: string): string[] =>
     .filter(Boolean)
     .map((word) => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
 
-/** A page of the jobs that hold every word of the search, as it is answered, and how many there are. */
+/** A page of the jobs that hold every word of the search and are of the status, family, customer and due date told, as it is answered, and how many there are. */
 export async function listJobs(
   queries: Queries,
-  { search = '', by = 'changedAt', order, skip = 0, limit = PAGE }: JobListQuery,
+  { search = '', by = 'changedAt', order, skip = 0, limit = PAGE, ...only }: JobListQuery,
 ): Promise<{ rows: JsonText; total: number }> {
   const patterns = patternsOf(search);
   const descending = order === 'desc' || (by === 'changedAt' && order !== 'asc');
   type Page = Answered & { total: number };
   // All of them, last changed first, are in an index.
   const page =
-    patterns.length === 0 && by === 'changedAt' && descending
+    patterns.length === 0 && Object.keys(only).length === 0 && by === 'changedAt' && descending
       ? await queries.one<Page>('jobs/list-all', skip, limit)
-      : await queries.one<Page>('jobs/list-by', patterns, skip, limit, by, descending);
+      : await queries.one<Page>('jobs/list-by', patterns, skip, limit, by, descending, only);
   if (!page) throw new Error('the list was not answered');
   return { rows: new JsonText([page.answer]), total: page.total };
 }

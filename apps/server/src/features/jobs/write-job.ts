@@ -1,5 +1,5 @@
 import type { Job } from '@druckerei/core';
-import type { Account, Revision } from '@druckerei/contract';
+import type { Account, CopyJob, Revision } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import { type Assessed, assessJob, basisOf, keepAssessment } from '../assessments/assessments.js';
@@ -47,9 +47,12 @@ export async function copyJob(
   { database, workshop }: Bench,
   account: Account,
   id: number,
-  names: { number: string; title: string },
+  { quantity, due, ...told }: CopyJob,
 ): Promise<Revision> {
-  const copy: Job = { ...((await readRevision(database, id)).job as Job), ...names };
+  const { due: before, ...job } = (await readRevision(database, id)).job as Job;
+  const day = due === undefined ? before : due;
+  const order = quantity === undefined ? job.order : { ...job.order, quantity };
+  const copy: Job = { ...job, ...told, order, ...(day ? { due: day } : {}) };
   const assessed = await assessJob(database, workshop, copy);
   return database.transaction((queries) => addJob(queries, account, copy, assessed));
 }

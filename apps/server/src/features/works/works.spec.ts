@@ -78,7 +78,7 @@ describe('two people at one norm', () => {
       expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
       stands = (await works()).norms[NORM]?.value ?? NaN;
       expect([a, b]).toContain(stands);
-      expect(JSON.stringify(answers.find(({ status }) => status === 409)?.body)).toContain(`It is ${stands} now`);
+      expect(JSON.stringify(answers.find(({ status }) => status === 409)?.body)).toContain(`is ${stands} now`);
     }
   });
 
@@ -89,5 +89,86 @@ describe('two people at one norm', () => {
     await change({ value, expected: 0.03 });
     expect((await change({ value: 0.04, expected: value, seen: before.mark })).status).toBe(409);
     expect((await change({ value: 0.04, expected: value, seen: (await works()).mark })).status).toBe(200);
+  });
+});
+
+describe('what the works says of itself', () => {
+  const settings = async () => {
+    const { name, place, currency, locale, timeZone, numberPattern } = await works();
+    return { name, place, currency, locale, timeZone, numberPattern };
+  };
+  const change = async (to: object, seen?: object) =>
+    manager.call('put', '/api/works/settings', {
+      settings: { ...(await settings()), ...to },
+      seen: seen ?? (await settings()),
+    });
+
+  it('is set by a manager, kept over a start, told to everybody who signs in, with who changed what', async () => {
+    const mine = {
+      name: 'Mill at the Weir',
+      place: 'Haldenbruck',
+      currency: 'SEK',
+      locale: 'sv-SE',
+      timeZone: 'Europe/Stockholm',
+    };
+    const answer = await change(mine);
+    expect([answer.status, answer.body as Works]).toMatchObject([200, mine]);
+    await setUpWorks(server.database);
+    expect(await works()).toMatchObject({ ...mine, machines: SHIPPED_WORKS.machines });
+    const viewer = await visitor(server.app, 'viewer');
+    const session = (await viewer.call('get', '/api/session')).body as { account: object };
+    expect(session.account).toMatchObject({ locale: null, worksLocale: 'sv-SE' });
+    const history = (await manager.call('get', '/api/changes?kind=works')).body as { subject: string; after: string }[];
+    expect(history.find(({ subject }) => subject === 'currency')).toMatchObject({
+      before: 'EUR',
+      after: 'SEK',
+      by: 'Production manager',
+    });
+    expect((await viewer.call('put', '/api/works/settings', { settings: mine, seen: mine })).status).toBe(403);
+  });
+
+  it.each([
+    [{ currency: 'XQZ' }, 'settings.currency', /no currency/],
+    [{ locale: 'not a tag' }, 'settings.locale', /like en-GB/],
+    [{ timeZone: 'Mars/Olympus' }, 'settings.timeZone', /like Europe/],
+    [{ numberPattern: 'HB-{yy}' }, 'settings.numberPattern', /running number is missing/],
+    [{ name: ' ' }, 'settings.name', /empty/],
+  ])('%j is refused at %s, and nothing changes', async (wrong, path, message) => {
+    const before = await settings();
+    const answer = await change(wrong);
+    expect(answer.status).toBe(422);
+    expect((answer.body as Problem).errors).toContainEqual({ path, message: expect.stringMatching(message) as string });
+    expect(await settings()).toEqual(before);
+  });
+
+  it('is not written over unseen', async () => {
+    const seen = await settings();
+    expect((await change({ place: 'Upper town' }, seen)).status).toBe(200);
+    const late = await change({ place: 'Lower town' }, seen);
+    expect([late.status, (late.body as Problem).detail]).toEqual([
+      409,
+      expect.stringMatching(/place is “Upper town” now/),
+    ]);
+    expect((await works()).place).toBe('Upper town');
+  });
+
+  it('numbers the next job, by its pattern or after the last', async () => {
+    const next = async () => ((await manager.call('get', '/api/job-numbers/next')).body as { number: string }).number;
+    await change({ numberPattern: 'W-###' });
+    expect(await next()).toBe('W-001');
+    await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'W-041' }));
+    expect(await next()).toBe('W-042');
+    await change({ numberPattern: undefined });
+    expect(await next()).toBe('W-042');
+    await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'Z9' }));
+    expect(await next()).toBe('Z10');
+  });
+
+  it('lets each person choose how dates are written for them', async () => {
+    const viewer = await visitor(server.app, 'viewer');
+    const answer = await viewer.call('put', '/api/session/settings', { locale: 'de-DE' });
+    expect((answer.body as { account: object }).account).toMatchObject({ locale: 'de-DE' });
+    expect((await viewer.call('get', '/api/session')).body).toMatchObject({ account: { locale: 'de-DE' } });
+    expect((await viewer.call('put', '/api/session/settings', { locale: 'x' })).status).toBe(422);
   });
 });

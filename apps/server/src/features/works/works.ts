@@ -1,9 +1,11 @@
-import { type Works, baseId, checkFolding, isWithin, limitsInWords, normById } from '@druckerei/core';
-import { type Account, type NormChange, type NormHistoryEntry, issueText } from '@druckerei/contract';
+import { type Works, type WorksSettings, baseId, checkFolding, table, toldSettings } from '@druckerei/core';
+import { type Account, type NormChange, type NormChanges, type NormHistoryEntry, issueText } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
-import { lockKind } from '../changes/changes.js';
+import type { Bench } from '../jobs/bench.js';
+import { lockKind, noteChange } from '../changes/changes.js';
+import { normEffect, settable } from './norm-effect.js';
 
 /** The works with the norms in force now. */
 export async function currentWorks(queries: Queries): Promise<Works> {
@@ -30,53 +32,117 @@ const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
   at: row.changed_at.toISOString(),
 });
 
-/** Sets a norm where nobody has changed it since it was seen: one at a time for a norm, whether it has been changed before or not. */
-const changeNorm = (database: Database, id: string, change: NormChange, account: Pick<Account, 'id'>): Promise<Works> =>
+/** Sets a norm where nobody has changed it since it was seen. @param at path of the change in what was sent. */
+async function setNorm(
+  queries: Queries,
+  id: string,
+  change: NormChange,
+  account: Pick<Account, 'id'>,
+  at = '',
+): Promise<void> {
+  const works = await currentWorks(queries);
+  const norm = settable(works, id, change.value, at);
+  // What is told for a machine or a run begins at what stands for all.
+  const house = works.norms[baseId(norm.id)]?.value ?? norm.value;
+  const last = await queries.one<{ id: string; value_after: number }>('works/last-change', norm.id);
+  const before = last?.value_after ?? house;
+  if (before !== change.expected || Number(last?.id ?? 0) > change.seen)
+    throw new ProblemError(409, 'Somebody else has changed this norm', {
+      detail: `${norm.subject}: ${norm.name} is ${before} now, you saw ${change.expected}.`,
+    });
+  await queries.one('works/set-norm', norm.id, change.value);
+  await queries.one('works/add-norm-change', norm.id, before, change.value, change.reason, account.id);
+}
+
+/** Sets norms, all or none, one writer at a time. */
+const changeNorms = (
+  database: Database,
+  { changes, seen, reason }: NormChanges,
+  account: Pick<Account, 'id'>,
+  at: (i: number) => string = (i) => `changes[${i}].`,
+): Promise<Works> =>
   database.transaction(async (queries) => {
     await lockKind(queries, 'norm');
-    const works = await currentWorks(queries);
-    const norm = normById(works, id);
-    if (!norm) throw notFound('This norm');
-    // What is told for a machine or a run begins at what stands for all.
-    const house = works.norms[baseId(norm.id)]?.value ?? norm.value;
-    if (!isWithin(norm, change.value))
-      throw invalid([{ path: 'value', message: `${norm.name} goes ${limitsInWords(norm)}` }]);
-    const last = await queries.one<{ id: string; value_after: number }>('works/last-change', norm.id);
-    const before = last?.value_after ?? house;
-    if (before !== change.expected || Number(last?.id ?? 0) > change.seen)
-      throw new ProblemError(409, 'Somebody else has changed this norm', {
-        detail: `It is ${before} now, you saw ${change.expected}.`,
+    for (const [i, { norm, ...change }] of changes.entries())
+      await setNorm(queries, norm, { ...change, seen, reason }, account, at(i));
+    return currentWorks(queries);
+  });
+
+/** Sets what the works says of itself, where nobody has changed it since it was seen; every field changed is kept with who did it. */
+const changeSettings = (
+  database: Database,
+  { settings, seen }: { settings: WorksSettings; seen: WorksSettings },
+  account: Pick<Account, 'id'>,
+): Promise<Works> =>
+  database.transaction(async (queries) => {
+    await lockKind(queries, 'works');
+    const row = await queries.one<{ body: Works }>('works/get');
+    if (!row) throw new Error('the works has not been set up');
+    const { body } = row;
+    const [now, before, after] = [toldSettings(body), toldSettings(seen), toldSettings(settings)];
+    const others = [...new Set([...now.keys(), ...before.keys()])].find(
+      (field) => now.get(field) !== before.get(field),
+    );
+    if (others !== undefined)
+      throw new ProblemError(409, 'Somebody else has changed the settings of the works', {
+        detail: `${others} is “${now.get(others) ?? ''}” now, you saw “${before.get(others) ?? ''}”. Load the page anew.`,
       });
-    await queries.one('works/set-norm', norm.id, change.value);
-    await queries.one('works/add-norm-change', norm.id, before, change.value, change.reason, account.id);
+    for (const field of new Set([...now.keys(), ...after.keys()])) {
+      const change = { before: now.get(field) ?? null, after: after.get(field) ?? null };
+      if (change.before !== change.after) await noteChange(queries, { kind: 'works', subject: field }, change, account);
+    }
+    const { machines, stocks, inks } = body;
+    await queries.one('works/put', { ...table(after), machines, stocks, inks });
     return currentWorks(queries);
   });
 
 export const worksHandlers = (
-  database: Database,
+  bench: Bench,
   changed: () => void,
-): Pick<Handlers, 'works' | 'normHistory' | 'changeNorm' | 'addFold' | 'dropFold'> => ({
-  works: () => currentWorks(database),
+): Pick<
+  Handlers,
+  'works' | 'changeSettings' | 'normHistory' | 'changeNorm' | 'changeNorms' | 'normEffect' | 'addFold' | 'dropFold'
+> => {
+  const { database } = bench;
+  return {
+    works: () => currentWorks(database),
 
-  normHistory: async ({ query }) =>
-    (await database.many<HistoryRow>('works/norm-history', query.norm ?? null)).map(historyEntry),
+    changeSettings: async ({ body, account }) => {
+      const now = await changeSettings(database, body, account);
+      changed();
+      return now;
+    },
 
-  changeNorm: async ({ params, body, account }) => {
-    const now = await changeNorm(database, params.norm, body, account);
-    changed();
-    return now;
-  },
+    normHistory: async ({ query }) =>
+      (await database.many<HistoryRow>('works/norm-history', query.norm ?? null)).map(historyEntry),
 
-  addFold: ({ body: { name, ...folding }, account }) =>
-    database.transaction(async (queries) => {
-      const wrong = checkFolding(folding, name, '');
-      if (wrong.length > 0) throw invalid(wrong.map((issue) => ({ path: 'folds', message: issueText(issue) })));
-      await queries.one('works/add-fold', name, folding, account.id);
-      return currentWorks(queries);
-    }),
+    changeNorm: async ({ params, body, account }) => {
+      const { seen, reason, ...change } = body;
+      const one = { changes: [{ norm: params.norm, ...change }], seen, reason };
+      const now = await changeNorms(database, one, account, () => '');
+      changed();
+      return now;
+    },
 
-  dropFold: async ({ params }) => {
-    if (!(await database.one('works/drop-fold', params.name))) throw notFound('These folds');
-    return currentWorks(database);
-  },
-});
+    changeNorms: async ({ body, account }) => {
+      const now = await changeNorms(database, body, account);
+      changed();
+      return now;
+    },
+
+    normEffect: async ({ body }) => normEffect(bench, await currentWorks(database), body),
+
+    addFold: ({ body: { name, ...folding }, account }) =>
+      database.transaction(async (queries) => {
+        const wrong = checkFolding(folding, name, '');
+        if (wrong.length > 0) throw invalid(wrong.map((issue) => ({ path: 'folds', message: issueText(issue) })));
+        await queries.one('works/add-fold', name, folding, account.id);
+        return currentWorks(queries);
+      }),
+
+    dropFold: async ({ params }) => {
+      if (!(await database.one('works/drop-fold', params.name))) throw notFound('These folds');
+      return currentWorks(database);
+    },
+  };
+};

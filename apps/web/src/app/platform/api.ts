@@ -1,10 +1,21 @@
 import { HttpClient, type HttpEvent, HttpParams } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { HouseFold, Job, PaperItem, RoomEvent, SingleOrder, SingleState, Works } from '@druckerei/core';
+import type {
+  HouseFold,
+  Job,
+  PaperItem,
+  RoomEvent,
+  SingleOrder,
+  SingleState,
+  StationDrawing,
+  Works,
+  WorksSettings,
+} from '@druckerei/core';
 import type {
   Account,
   Change,
   ChangeKind,
+  CopyJob,
   Difference,
   Finished,
   HoldingHistoryEntry,
@@ -13,6 +24,8 @@ import type {
   KeptCarrier,
   Needs,
   NormChange,
+  NormChanges,
+  NormEffect,
   NormHistoryEntry,
   PressRoom,
   Restored,
@@ -36,6 +49,21 @@ export class Api {
   signOut(): Observable<unknown> {
     return this.http.delete('/api/session');
   }
+  ownSettings(own: { locale: string | null }): Observable<{ account: Account }> {
+    return this.http.put<{ account: Account }>('/api/session/settings', own);
+  }
+  changeSettings(settings: WorksSettings, seen: WorksSettings): Observable<Works> {
+    return this.http.put<Works>('/api/works/settings', { settings, seen });
+  }
+  nextNumber(): Observable<string> {
+    return this.http.get<{ number: string }>('/api/job-numbers/next').pipe(map(({ number }) => number));
+  }
+  /** The products of jobs, drawn, by id. */
+  pictures(jobs: readonly number[]): Observable<ReadonlyMap<number, StationDrawing>> {
+    return this.http
+      .get<{ job: number; picture: StationDrawing }[]>('/api/pictures', { params: { jobs: jobs.join(',') } })
+      .pipe(map((pictures) => new Map(pictures.map(({ job, picture }) => [job, picture]))));
+  }
   works(): Observable<Works> {
     return this.http.get<Works>('/api/works');
   }
@@ -44,6 +72,13 @@ export class Api {
   }
   changeNorm(id: string, change: NormChange): Observable<Works> {
     return this.http.put<Works>(`/api/norms/${encodeURIComponent(id)}`, change);
+  }
+  changeNorms(changes: NormChanges): Observable<Works> {
+    return this.http.put<Works>('/api/norms', changes);
+  }
+  /** What norms would do to the drafts in hand, some at a time. */
+  normEffect(changes: readonly { norm: string; value: number }[], skip: number): Observable<NormEffect> {
+    return this.http.post<NormEffect>('/api/norms/effect', { changes, skip });
   }
   addFold(fold: HouseFold): Observable<Works> {
     return this.http.post<Works>('/api/works/folds', fold);
@@ -69,8 +104,8 @@ export class Api {
   createJob(job: Job): Observable<Revision> {
     return this.http.post<Revision>('/api/jobs', job);
   }
-  copyJob(id: number, names: { number: string; title: string }): Observable<Revision> {
-    return this.http.post<Revision>(`/api/jobs/${id}/copy`, names);
+  copyJob(id: number, changes: CopyJob): Observable<Revision> {
+    return this.http.post<Revision>(`/api/jobs/${id}/copy`, changes);
   }
   job(id: number, revision?: number): Observable<Revision> {
     return this.http.get<Revision>(

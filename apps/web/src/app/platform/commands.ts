@@ -9,6 +9,12 @@ export interface Command {
   readonly run: () => void;
 }
 
+/** What can be chosen by typing a few letters of its name. */
+export interface Offer {
+  readonly label: string;
+  readonly commands: readonly Command[];
+}
+
 /** Commands on offer now: those of the shell, and those of the page that is open. */
 @Injectable({ providedIn: 'root' })
 export class Commands {

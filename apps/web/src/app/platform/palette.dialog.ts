@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
-import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { type Command, Commands, keyText } from './commands';
+import { type Command, keyText } from './commands';
+import type { Offer } from './commands';
 
 /** Finds a command by a few letters of its name. */
 @Component({
@@ -13,7 +14,7 @@ import { type Command, Commands, keyText } from './commands';
   template: `
     <mat-dialog-content>
       <mat-form-field>
-        <mat-label>What do you want to do?</mat-label>
+        <mat-label>{{ offer.label }}</mat-label>
         <input
           matInput
           #field
@@ -46,14 +47,12 @@ import { type Command, Commands, keyText } from './commands';
 })
 export class PaletteDialog {
   protected readonly dialog = inject<MatDialogRef<PaletteDialog, Command>>(MatDialogRef);
-  private readonly commands = inject(Commands)
-    .all()
-    .filter(({ id }) => id !== 'palette');
+  protected readonly offer = inject<Offer>(MAT_DIALOG_DATA);
   protected readonly typed = signal('');
   protected readonly text = keyText;
   protected readonly found = computed(() => {
     const words = this.typed().toLowerCase().split(/\s+/);
-    return this.commands.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
+    return this.offer.commands.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
   });
 
   protected run(command: Command): void {

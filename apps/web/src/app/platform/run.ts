@@ -6,7 +6,8 @@ export type RunState =
   | { readonly kind: 'stopped' }
   | { readonly kind: 'failed' };
 
-type Told = { readonly kind: 'progress'; readonly share: number } | { readonly kind: string };
+/** What a worker tells: how far it is, with what it has so far where it has something, or that it is done. */
+type Told = { readonly kind: string; readonly share: number } | { readonly kind: string };
 
 /** One piece of work in a worker: started anew, watched and stopped. Ends with the page that asked. */
 export class Run<Question, Answer extends Told> {
@@ -27,11 +28,9 @@ export class Run<Question, Answer extends Told> {
     this.stopWorker = this.ask(
       question,
       (answer) => {
-        if ('share' in answer) this.state.set({ kind: 'running', share: answer.share });
-        else {
-          if (this.isDone(answer)) this.state.set({ kind: 'idle' });
-          answered(answer);
-        }
+        if (this.isDone(answer)) this.state.set({ kind: 'idle' });
+        else if ('share' in answer) this.state.set({ kind: 'running', share: answer.share });
+        answered(answer);
       },
       () => this.state.set({ kind: 'failed' }),
     );

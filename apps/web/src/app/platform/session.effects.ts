@@ -3,12 +3,17 @@ import { Router } from '@angular/router';
 import type { Action } from '@ngrx/store';
 import { Actions, ROOT_EFFECTS_INIT, createEffect, ofType } from '@ngrx/effects';
 import { Subject, catchError, exhaustMap, finalize, map, merge, of, retry, tap, timer } from 'rxjs';
+import type { Account } from '@druckerei/contract';
+import { useLocale } from '../ui/locale';
 import { Api } from './api';
 import { failureOf } from './problem';
 import { SessionActions } from './session.state';
 
 /** Milliseconds before a server that did not answer is asked again. */
 const AGAIN_MS = 2_000;
+
+/** Dates are written as the person chose, else as the works does. */
+const writeAs = (account: Account | null): void => useLocale(account?.locale ?? account?.worksLocale ?? null);
 
 @Injectable()
 export class SessionEffects {
@@ -29,6 +34,7 @@ export class SessionEffects {
               return timer(AGAIN_MS);
             },
           }),
+          tap(({ account }) => writeAs(account)),
           map((answer): Action => SessionActions.found(answer)),
           finalize(() => unanswered.complete()),
         );
@@ -42,6 +48,7 @@ export class SessionEffects {
       ofType(SessionActions.signIn),
       exhaustMap(({ login, password, to }) =>
         this.api.signIn(login, password).pipe(
+          tap(({ account }) => writeAs(account)),
           map(({ account }) => SessionActions.signedIn({ account, to })),
           catchError((error: unknown) => of(SessionActions.refused({ message: failureOf(error).text }))),
         ),

@@ -54,6 +54,7 @@ export const sessionFeature = createFeature({
     on(SessionActions.signedOut, (state): SessionState => ({ ...state, who: { kind: 'nobody' } })),
   ),
   extraSelectors: ({ selectWho }) => ({
+    selectUnknown: createSelector(selectWho, ({ kind }) => kind === 'unknown'),
     selectUnanswered: createSelector(selectWho, ({ kind }) => kind === 'unanswered'),
     selectAccount: createSelector(selectWho, (who) => (who.kind === 'known' ? who.account : undefined)),
     selectMayEdit: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role === 'manager'),

@@ -1,84 +1,80 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { type Command, Commands } from './commands';
+import { Api } from './api';
+import { Commands } from './commands';
 import { Keys } from './keys';
-import type { PaletteDialog } from './palette.dialog';
+import { NoticeActions } from './notices';
+import { openPalette } from './open-palette';
+import { failureOf } from './problem';
 import { RoomOutbox } from './room-outbox';
 import { SessionActions, sessionFeature } from './session.state';
 import { SignOutDialog, type Unsent } from './sign-out.dialog';
 import { Theme } from './theme';
 import { unsentDrafts } from './unsent';
+import { LOCALES } from '../ui/locale';
 import { Measures } from '../ui/measures';
 
 /** The frame of every page: where one can go, what one can do, who is signed in. */
 @Component({
   selector: 'dk-root',
-  imports: [
-    MatButtonModule,
-    MatIconModule,
-    MatMenuModule,
-    MatTooltipModule,
-    RouterLink,
-    RouterLinkActive,
-    RouterOutlet,
-  ],
+  imports: [MatButtonModule, MatIconModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (account(); as account) {
+    @if (framed()) {
       <header>
-        <a routerLink="/jobs" class="mark" aria-label="Druckerei, to the jobs"
-          ><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a
-        >
-        <nav aria-label="Areas">
-          <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
-          <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
-          <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
-          <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
-        </nav>
-        <span class="gap"></span>
-        <button
-          matIconButton
-          (click)="openPalette()"
-          matTooltip="Find a command (Ctrl + K)"
-          aria-label="Find a command"
-        >
-          <mat-icon>manage_search</mat-icon>
-        </button>
-        <button matIconButton (click)="openKeys()" matTooltip="Keys (?)" aria-label="Keys">
-          <mat-icon>keyboard</mat-icon>
-        </button>
-        <button
-          matIconButton
-          (click)="theme.toggle()"
-          [matTooltip]="theme.dark() ? 'Light' : 'Dark'"
-          [attr.aria-label]="theme.dark() ? 'Light colours' : 'Dark colours'"
-        >
-          <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>
-        </button>
-        <button
-          matIconButton
-          (click)="measures.toggle()"
-          [matTooltip]="
-            measures.system() === 'metric' ? 'Metric; switch to inch and pound' : 'Inch and pound; switch to metric'
-          "
-          [attr.aria-label]="measures.system() === 'metric' ? 'Measures in inch and pound' : 'Measures in metric'"
-        >
-          <mat-icon>{{ measures.system() === 'metric' ? 'straighten' : 'square_foot' }}</mat-icon>
-        </button>
-        <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
-        <mat-menu #who>
-          <span mat-menu-item disabled>Role: {{ account.role }}</span>
-          @if (account.role === 'manager') {
-            <a mat-menu-item routerLink="/backup">Backup</a>
-          }
-          <button mat-menu-item (click)="signOut()">Sign out</button>
-        </mat-menu>
+        @if (account(); as account) {
+          <a routerLink="/jobs" class="mark" aria-label="Druckerei, to the jobs"
+            ><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a
+          >
+          <nav aria-label="Areas">
+            <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
+            <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
+            <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
+            <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
+            <a routerLink="/works" routerLinkActive="here" ariaCurrentWhenActive="page">Works</a>
+          </nav>
+          <span class="gap"></span>
+          <button matButton (click)="openPalette()"><mat-icon>manage_search</mat-icon>Find <kbd>Ctrl K</kbd></button>
+          <button matButton (click)="openKeys()"><mat-icon>keyboard</mat-icon>Keys <kbd>?</kbd></button>
+          <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
+          <mat-menu #who>
+            <span mat-menu-item disabled>Role: {{ account.role }}</span>
+            <button mat-menu-item (click)="theme.toggle()">
+              <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>{{
+                theme.dark() ? 'Light colours' : 'Dark colours'
+              }}
+            </button>
+            <button mat-menu-item (click)="measures.toggle()">
+              <mat-icon>{{ measures.system() === 'metric' ? 'square_foot' : 'straighten' }}</mat-icon>{{
+                measures.system() === 'metric' ? 'Measures in inch and pound' : 'Measures in metric'
+              }}
+            </button>
+            @if (account.role === 'manager') {
+              <a mat-menu-item routerLink="/backup">Backup</a>
+            }
+            <button mat-menu-item [matMenuTriggerFor]="dates">Dates and weeks</button>
+            <button mat-menu-item (click)="signOut()">Sign out</button>
+          </mat-menu>
+          <mat-menu #dates>
+            @for (one of locales; track one.id) {
+              <button
+                mat-menu-item
+                role="menuitemradio"
+                [attr.aria-checked]="one.id === account.locale"
+                (click)="chooseLocale(one.id)"
+              >
+                <mat-icon>{{
+                  one.id === account.locale ? 'radio_button_checked' : 'radio_button_unchecked'
+                }}</mat-icon>{{ one.name }}
+              </button>
+            }
+          </mat-menu>
+        }
       </header>
     }
     @if (unanswered()) {
@@ -107,7 +103,8 @@ import { Measures } from '../ui/measures';
       display: flex;
       align-items: center;
       gap: 4px;
-      height: 46px;
+      box-sizing: border-box;
+      height: var(--dk-head);
       padding: 0 16px;
       background: var(--mat-sys-surface-container);
       border-bottom: 1px solid var(--mat-sys-outline-variant);
@@ -135,8 +132,21 @@ import { Measures } from '../ui/measures';
       box-shadow: inset 0 -2px var(--mat-sys-primary);
       border-radius: 0;
     }
+    kbd {
+      font: inherit;
+      font-size: 11px;
+      padding: 0 4px;
+      color: var(--mat-sys-on-surface-variant);
+      border: 1px solid var(--mat-sys-outline-variant);
+      border-radius: 3px;
+    }
     .gap {
       flex: 1;
+    }
+    @media (max-width: 900px) {
+      kbd {
+        display: none;
+      }
     }
     main {
       flex: 1;
@@ -148,22 +158,31 @@ import { Measures } from '../ui/measures';
 })
 export class Shell {
   private readonly store = inject(Store);
+  private readonly api = inject(Api);
   private readonly dialog = inject(MatDialog);
+  private readonly commands = inject(Commands);
   private readonly router = inject(Router);
   private readonly outbox = inject(RoomOutbox);
   protected readonly theme = inject(Theme);
+  /** As the works writes them, or as one of these places does. */
+  protected readonly locales = [{ id: null, name: 'As the works' }, ...LOCALES];
   protected readonly measures = inject(Measures);
   protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
+  /** The head keeps its place while it is asked who is signed in, so that nothing below it moves. */
+  protected readonly framed = computed(() => this.account() !== undefined || (this.unknown() && !this.atSignIn));
+  private readonly unknown = this.store.selectSignal(sessionFeature.selectUnknown);
+  private readonly atSignIn = location.pathname.startsWith('/sign-in');
   protected readonly unanswered = this.store.selectSignal(sessionFeature.selectUnanswered);
 
   constructor() {
     inject(Keys);
-    inject(Commands).offerShell([
-      { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => void this.openPalette() },
+    this.commands.offerShell([
+      { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
+      { id: 'works', name: 'Go to works', key: 'g w', run: () => void this.router.navigateByUrl('/works') },
       { id: 'backup', name: 'Go to backup', run: () => void this.router.navigateByUrl('/backup') },
       { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
       { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
@@ -171,14 +190,17 @@ export class Shell {
     ]);
   }
 
-  protected async openPalette(): Promise<void> {
-    const { PaletteDialog: Palette } = await import('./palette.dialog');
-    const dialog = this.dialog.open<PaletteDialog, undefined, Command>(Palette, {
-      width: '520px',
-      position: { top: '72px' },
-      ariaLabel: 'Find a command',
+  protected openPalette(): void {
+    const commands = this.commands.all().filter(({ id }) => id !== 'palette');
+    void openPalette(this.dialog, { label: 'What do you want to do?', commands });
+  }
+
+  /** Every page writes dates anew. */
+  protected chooseLocale(locale: string | null): void {
+    this.api.ownSettings({ locale }).subscribe({
+      next: () => location.reload(),
+      error: (error: unknown) => this.store.dispatch(NoticeActions.say({ text: failureOf(error).text })),
     });
-    dialog.afterClosed().subscribe((command) => command?.run());
   }
 
   protected async openKeys(): Promise<void> {

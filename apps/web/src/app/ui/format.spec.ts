@@ -9,9 +9,9 @@ describe('numbers as the trade writes them', () => {
     [10_000, 'map', '10,000 maps'],
     [3012, 'copy', '3,012 copies'],
     [0.015, 'share', '1.5 %'],
-    [463.1567, 'kg', '463.16 kg'],
+    [463.1567, 'kg', '463 kg'],
     [1395.6, 'EUR', '1,396 EUR'],
-    [105.8, 'um', '105.8 µm'],
+    [105.8, 'um', '106 µm'],
     [12_968.3, 'sheets/h', '12,968 sheets/h'],
     [14, 'EUR/plate', '14 EUR/plate'],
   ])('%d %s is %s', (value, unit, text) => {

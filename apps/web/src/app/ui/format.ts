@@ -1,51 +1,29 @@
-import { own, numberText } from '@druckerei/core/kernel';
+import { type FigureKind, numberText, own, sayQuantity, unitText } from '@druckerei/core/kernel';
+import { chosenLocale } from './locale';
 import { type MeasureSystem, measureOf } from './measure';
 
-/** Numbers as the trade writes them: thousands apart, as many decimals as the unit deserves. */
-const DIGITS: Readonly<Record<string, number>> = {
-  'sheets/h': 0,
-  um: 1,
-  h: 2,
-  kg: 2,
-  m2: 4,
-  m: 3,
-  in: 3,
-  '%': 4,
-  'cm3/g': 2,
-};
-/** From here on a length of web is told in whole metres. */
-const LONG_M = 1000;
-const CURRENCY = /^[A-Z]{3}$/;
+/** Decimals of what is read in inches and pounds; in metric core says how exactly a kind of figure is told. */
+const DIGITS: Readonly<Record<string, number>> = { in: 3, thou: 2, ft: 2, lb: 2, 'ft/min': 0 };
 
 export const count = (value: number, digits = 0): string => numberText(value, digits);
 
+export { unitText };
+
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 
-const SYMBOLS: Readonly<Record<string, string>> = {
-  um: 'µm',
-  m2: 'm²',
-  'g/m2': 'g/m²',
-  'cm3/g': 'cm³/g',
-};
-const UNCHANGED = new Set(['people', 'h', 'g', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
+/** A value with its unit, as exactly as the kind of figure is said. */
+export function quantity(value: number, unit: string, system: MeasureSystem, kind: FigureKind = 'reckoned'): string {
+  const measure = measureOf(unit, system);
+  if (measure.unit === unit || unit === 'share') return sayQuantity(value, unit, kind);
+  const shown = measure.show(value);
+  return `${count(shown, own(DIGITS, measure.unit) ?? 2)} ${unitText(measure.unit, shown)}`;
+}
 
-/** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */
-export const unitText = (unit: string, value: number): string => {
-  const symbol = own(SYMBOLS, unit);
-  if (symbol !== undefined) return symbol;
-  if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
-  if (unit === 'copy') return value === 1 ? unit : 'copies';
-  const singular = unit.replace(/s$/, '');
-  return value === 1 ? singular : `${singular}s`;
-};
-
-/** A figure's value with its unit. */
-export function quantity(value: number, unit: string, system: MeasureSystem): string {
+/** A value in full, as its working shows it. */
+export function fullQuantity(value: number, unit: string, system: MeasureSystem): string {
   const measure = measureOf(unit, system);
   const shown = measure.show(value);
-  const fine = measure.unit === 'm' && shown >= LONG_M ? 0 : (own(DIGITS, measure.unit) ?? 2);
-  const digits = CURRENCY.test(unit) || Number.isInteger(shown) ? 0 : fine;
-  return `${count(shown, digits)} ${unitText(measure.unit, shown)}`;
+  return `${count(shown, 4)} ${unitText(measure.unit, shown)}`;
 }
 
 /** Reads a number as people type it: thousands may be apart. Undefined where it is none. */
@@ -57,9 +35,9 @@ export function readNumber(text: string): number | undefined {
 }
 
 export const dateText = (iso: string | null | undefined): string =>
-  iso ? new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : '';
+  iso ? new Date(iso).toLocaleDateString(chosenLocale(), { day: 'numeric', month: 'short', year: 'numeric' }) : '';
 export const timeText = (iso: string): string =>
-  new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+  new Date(iso).toLocaleString(chosenLocale(), { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** Bytes of a file as people say them. */
 export const sizeText = (bytes: number): string =>

@@ -1,5 +1,6 @@
 import { Injectable, computed, signal } from '@angular/core';
-import { count, quantity } from './format';
+import { type Figure, type FigureKind, kindOf } from '@druckerei/core/kernel';
+import { count, fullQuantity, quantity } from './format';
 import { type Measure, type MeasureSystem, measureOf } from './measure';
 
 const KEY = 'druckerei.measures';
@@ -21,8 +22,18 @@ export class Measures {
   }
 
   /** A stored value with its unit, as it is read here. */
-  quantity(value: number, unit: string): string {
-    return quantity(value, unit, this.system());
+  quantity(value: number, unit: string, kind?: FigureKind): string {
+    return quantity(value, unit, this.system(), kind);
+  }
+
+  /** A figure as exactly as its kind is said. */
+  figure(figure: Figure): string {
+    return this.quantity(figure.value, figure.unit, kindOf(figure));
+  }
+
+  /** A stored value in full, as its working shows it. */
+  full(value: number, unit: string): string {
+    return fullQuantity(value, unit, this.system());
   }
 
   /** Two lengths in millimetres, such as a sheet's width and height. */

@@ -1,51 +1,94 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import type { JobRow, Revision } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
+import { DateBox } from '../../ui/date-box';
+import { count } from '../../ui/format';
 import type { JobsStore } from './jobs.store';
+import { offerNumber } from './offer-number';
 
+/** A job begun as another is: asks what differs, which usually is the number, how many, and when they are due. */
 @Component({
   selector: 'dk-copy-job-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Copy {{ data.row.number }} to a new job</h2>
-    <mat-dialog-content>
-      <mat-form-field
-        ><mat-label>Number</mat-label><input matInput #number cdkFocusInitial maxlength="40"
-      /></mat-form-field>
-      <mat-form-field
-        ><mat-label>Title</mat-label><input matInput #title [value]="data.row.title" maxlength="120"
-      /></mat-form-field>
-      @if (failed(); as message) {
-        <p role="alert">{{ message }}</p>
-      }
-    </mat-dialog-content>
-    <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Leave it</button>
-      <button matButton="filled" (click)="copy(number.value, title.value)">Copy</button>
-    </mat-dialog-actions>
+    <h2 mat-dialog-title>Copy {{ row.number }} to a new job</h2>
+    <form [formGroup]="form" (ngSubmit)="copy()">
+      <mat-dialog-content>
+        <p class="quiet">Route, presses, inks and layouts are taken over. What changes?</p>
+        <mat-form-field>
+          <mat-label>Number</mat-label>
+          <input matInput formControlName="number" cdkFocusInitial maxlength="40" />
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>Quantity</mat-label>
+          <input matInput type="number" formControlName="quantity" min="1" />
+          <mat-hint>{{ row.number }} is of {{ pieces }}</mat-hint>
+        </mat-form-field>
+        <dk-date label="Due" [value]="form.controls.due.value" (picked)="form.controls.due.setValue($event)" />
+        <mat-form-field>
+          <mat-label>Title</mat-label><input matInput formControlName="title" maxlength="120" />
+        </mat-form-field>
+        <mat-form-field class="customer">
+          <mat-label>Customer</mat-label><input matInput formControlName="customer" maxlength="120" />
+        </mat-form-field>
+        @if (failed(); as message) {
+          <p role="alert">{{ message }}</p>
+        }
+      </mat-dialog-content>
+      <mat-dialog-actions align="end">
+        <button matButton type="button" mat-dialog-close>Leave it</button>
+        <button matButton="filled" type="submit">Copy</button>
+      </mat-dialog-actions>
+    </form>
   `,
   styles: `
-    mat-form-field {
-      width: 100%;
-      margin: 6px 0;
+    mat-dialog-content {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 10px 16px;
+    }
+    p,
+    .customer {
+      grid-column: 1 / -1;
     }
     p {
+      margin: 0;
+    }
+    [role='alert'] {
       color: var(--mat-sys-error);
     }
   `,
 })
 export class CopyJobDialog {
-  protected readonly data = inject<{ row: JobRow; jobs: InstanceType<typeof JobsStore> }>(MAT_DIALOG_DATA);
+  private readonly data = inject<{ row: JobRow; jobs: InstanceType<typeof JobsStore> }>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<CopyJobDialog, Revision>>(MatDialogRef);
+  protected readonly row = this.data.row;
+  protected readonly pieces = count(this.row.quantity);
   protected readonly failed = signal<string | undefined>(undefined);
+  protected readonly form = inject(FormBuilder).nonNullable.group({
+    number: ['', Validators.required],
+    quantity: [this.row.quantity, [Validators.required, Validators.min(1), Validators.max(1e9)]],
+    // A copy is due on another day, which nobody knows yet.
+    due: '',
+    title: [this.row.title, Validators.required],
+    customer: this.row.customer,
+  });
 
-  protected copy(number: string, title: string): void {
-    this.data.jobs.copy(this.data.row.id, { number, title }).subscribe({
+  constructor() {
+    offerNumber(this.data.jobs, this.form.controls.number);
+  }
+
+  protected copy(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    const { due, ...told } = this.form.getRawValue();
+    this.data.jobs.copy(this.row.id, { ...told, due: due === '' ? null : due }).subscribe({
       next: (revision) => this.dialog.close(revision),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });

@@ -5,9 +5,11 @@ import {
   type OnDestroy,
   computed,
   inject,
+  signal,
   viewChild,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
@@ -24,15 +26,25 @@ import type { Observable } from 'rxjs';
 import { Commands } from '../../platform/commands';
 import { sessionFeature } from '../../platform/session.state';
 import { count, dateText, timeText } from '../../ui/format';
+import { kept } from '../../ui/kept';
+import { ProductPicture } from '../../ui/product-picture';
 import { StatusMark } from '../../ui/status-mark';
 import type { CopyJobDialog } from './copy-job.dialog';
+import { JobsSeveral } from './jobs-several';
+import { JobsSift } from './jobs-sift';
 import { JobsStore } from './jobs.store';
 import type { NewJobDialog } from './new-job.dialog';
+
+/** Columns that may be put away; number and title stay. */
+const CHOOSABLE = ['customer', 'quantity', 'due', 'status', 'changedAt'] as const;
 
 @Component({
   selector: 'dk-jobs-page',
   imports: [
+    JobsSeveral,
+    JobsSift,
     MatButtonModule,
+    MatCheckboxModule,
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
@@ -40,6 +52,7 @@ import type { NewJobDialog } from './new-job.dialog';
     MatSortModule,
     MatTableModule,
     MatTooltipModule,
+    ProductPicture,
     RouterLink,
     StatusMark,
   ],
@@ -53,14 +66,14 @@ export class JobsPage implements OnDestroy {
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  private readonly hidden = kept<{ readonly columns: readonly string[] }>('jobs-hidden', { columns: [] });
+  protected readonly shown = computed(() => CHOOSABLE.filter((column) => !this.hidden().columns.includes(column)));
   protected readonly columns = computed(() => [
+    'tick',
+    'picture',
     'number',
     'title',
-    'customer',
-    'quantity',
-    'due',
-    'status',
-    'changedAt',
+    ...this.shown(),
     ...(this.mayEdit() ? ['copy'] : []),
   ]);
   protected readonly format = { count, dateText, timeText };
@@ -70,8 +83,33 @@ export class JobsPage implements OnDestroy {
     { id: 'new', name: 'New job', key: 'n', run: () => void this.newJob() },
   ]);
 
+  private readonly ids = signal<ReadonlySet<number>>(new Set());
+  /** Rows in sight that are ticked. */
+  protected readonly ticked = computed(() => this.jobs.rows().filter(({ id }) => this.ids().has(id)));
+  protected readonly allTicked = computed(
+    () => this.ticked().length > 0 && this.ticked().length === this.jobs.rows().length,
+  );
+  protected isTicked(id: number): boolean {
+    return this.ids().has(id);
+  }
+  protected tick(id: number, yes: boolean): void {
+    this.ids.update((ids) => (yes ? new Set([...ids, id]) : new Set([...ids].filter((one) => one !== id))));
+  }
+  protected tickAll(yes: boolean): void {
+    this.ids.set(yes ? new Set(this.jobs.rows().map(({ id }) => id)) : new Set());
+  }
+  protected tickNone(): void {
+    this.tickAll(false);
+  }
+
   constructor() {
     this.jobs.load();
+  }
+
+  protected toggleColumn(column: string): void {
+    this.hidden.update(({ columns }) => ({
+      columns: columns.includes(column) ? columns.filter((one) => one !== column) : [...columns, column],
+    }));
   }
 
   protected sortBy({ active, direction }: Sort): void {
@@ -90,7 +128,7 @@ export class JobsPage implements OnDestroy {
     const { NewJobDialog: Dialog } = await import('./new-job.dialog');
     this.open(
       this.dialog
-        .open<NewJobDialog, JobsPage['jobs'], Revision>(Dialog, { data: this.jobs, width: '640px' })
+        .open<NewJobDialog, JobsPage['jobs'], Revision>(Dialog, { data: this.jobs, width: '880px', maxWidth: '96vw' })
         .afterClosed(),
     );
   }

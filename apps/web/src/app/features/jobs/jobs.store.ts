@@ -1,7 +1,7 @@
 import { computed, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Job } from '@druckerei/core';
-import type { JobColumn, JobRow, Revision } from '@druckerei/contract';
+import type { Job, StationDrawing } from '@druckerei/core';
+import type { CopyJob, JobColumn, JobListQuery, JobRow, Revision } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { EMPTY, type Observable, Subject, catchError, map, switchMap, tap, timer } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -17,9 +17,24 @@ interface JobsState {
   readonly total: number;
   readonly search: string;
   readonly sort: { readonly by?: JobColumn; readonly order?: 'asc' | 'desc' };
+  /** What else the jobs are. */
+  readonly only: JobFilter;
+  /** Products of the jobs in sight, drawn; those that came yet. */
+  readonly pictures: ReadonlyMap<number, StationDrawing>;
 }
 
-const initial: JobsState = { request: { kind: 'loading' }, rows: [], total: 0, search: '', sort: {} };
+/** Status, family, customer, press and due date that jobs are sifted by; what is not told does not matter. */
+export type JobFilter = Pick<JobListQuery, 'status' | 'family' | 'customer' | 'press' | 'dueBy'>;
+
+const initial: JobsState = {
+  request: { kind: 'loading' },
+  rows: [],
+  total: 0,
+  search: '',
+  sort: {},
+  only: {},
+  pictures: new Map(),
+};
 
 /** Rows of a page. */
 const PAGE = 100;
@@ -29,9 +44,12 @@ const TYPING_MS = 200;
 /** The list of jobs, page by page as the server finds and sorts them, and the ways to begin one. */
 export const JobsStore = signalStore(
   withState(initial),
-  withComputed(({ rows, total }) => ({
+  withComputed(({ rows, total, search, only }) => ({
     /** How many there are that are not shown yet. */
     more: computed(() => total() - rows().length),
+    /** Customers of the jobs in sight, by name. */
+    customers: computed(() => [...new Set(rows().map(({ customer }) => customer))].filter(Boolean).sort()),
+    sifted: computed(() => search() !== '' || Object.values(only()).some((one) => one !== undefined && one !== '')),
   })),
   withMethods((store, api = inject(Api)) => {
     const asked = new Subject<{ skip: number; after: number }>();
@@ -40,7 +58,9 @@ export const JobsStore = signalStore(
         // What is typed waits for the next key; only the last question counts.
         switchMap(({ skip, after }) =>
           timer(after).pipe(
-            switchMap(() => api.jobs({ search: store.search().trim(), ...store.sort(), skip, limit: PAGE })),
+            switchMap(() =>
+              api.jobs({ search: store.search().trim(), ...store.only(), ...store.sort(), skip, limit: PAGE }),
+            ),
             map((page) => ({ ...page, skip })),
             catchError((error: unknown) => {
               patchState(store, { request: { kind: 'failed', message: failureOf(error).text } });
@@ -50,13 +70,22 @@ export const JobsStore = signalStore(
         ),
         takeUntilDestroyed(),
       )
-      .subscribe(({ rows, total, skip }) =>
+      .subscribe(({ rows, total, skip }) => {
         patchState(store, {
           rows: skip === 0 ? rows : [...store.rows(), ...rows],
           total,
           request: { kind: 'loaded' },
-        }),
-      );
+        });
+        draw(rows);
+      });
+    /** A list without pictures is a list: that they cannot be had is not told. */
+    const draw = (rows: readonly JobRow[]): void => {
+      if (rows.length === 0) return;
+      api
+        .pictures(rows.map(({ id }) => id))
+        .pipe(catchError(() => EMPTY))
+        .subscribe((drawn) => patchState(store, { pictures: new Map([...store.pictures(), ...drawn]) }));
+    };
     const ask = (skip = 0, after = 0): void => {
       patchState(store, { request: { kind: 'loading' } });
       asked.next({ skip, after });
@@ -68,13 +97,27 @@ export const JobsStore = signalStore(
         patchState(store, { search });
         ask(0, TYPING_MS);
       },
+      sift(only: JobFilter): void {
+        patchState(store, { only: { ...store.only(), ...only } });
+        ask();
+      },
+      showAll(): void {
+        patchState(store, { only: {}, search: '', sort: {} });
+        ask();
+      },
+      /** What is open, the earliest due first. */
+      whatFirst(): void {
+        patchState(store, { only: { status: 'draft' }, sort: { by: 'due', order: 'asc' } });
+        ask();
+      },
       sortBy(by: JobColumn | undefined, order: 'asc' | 'desc' | undefined): void {
         patchState(store, { sort: by && order ? { by, order } : {} });
         ask();
       },
       create: (job: Job): Observable<Revision> =>
         api.createJob(job).pipe(tap(() => patchState(store, { request: { kind: 'loading' } }))),
-      copy: (id: number, names: { number: string; title: string }): Observable<Revision> => api.copyJob(id, names),
+      copy: (id: number, changes: CopyJob): Observable<Revision> => api.copyJob(id, changes),
+      nextNumber: (): Observable<string> => api.nextNumber(),
     };
   }),
 );

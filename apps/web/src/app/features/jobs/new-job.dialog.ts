@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
@@ -21,58 +22,43 @@ import {
   FOLD_KINDS,
   OFFERED_SIZES,
   STRUCTURES,
-  figureOf,
   isoSize,
   plan,
   pressesFor,
+  type Job,
+  type ReadOrder,
+  productPicture,
+  readOrder,
   startJob,
   stocksFor,
-  pressUnit,
-  numberText,
+  withColours,
 } from '@druckerei/core';
-import { type Revision, issueText } from '@druckerei/contract';
+import { type Revision, bestWords, issueText } from '@druckerei/contract';
 import { Api } from '../../platform/api';
+import { bestRun } from '../../platform/best-client';
 import { FOLD_NAMES } from '../../ui/fold-names';
-import { quantity } from '../../ui/format';
+import { DateBox } from '../../ui/date-box';
+import { ProductPicture } from '../../ui/product-picture';
 import { STRUCTURE_NAMES } from '../../ui/structure-names';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
+import { offerNumber } from './offer-number';
+import { COVER_NAMES, MEASURES, OPENING, offeredSize, outlookWords, usualAnswers } from './new-job.words';
 
-const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
+/** Milliseconds without a change before the best way is looked for. */
+const SETTLED_MS = 350;
+/** A size that is no standard one. */
+const FREE = 'free';
+const COLOURS = [Validators.max(6)];
 const MEASURE = [Validators.min(1), Validators.max(5000)];
-/** What the two measures of a family are called. */
-const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>> = {
-  labels: ['Width across the web', 'Height along it'],
-  'paper-roll': ['Width of the roll', 'Repeat of the design'],
-  numbered: ['Width', 'Height'],
-  stationery: ['Width', 'Height'],
-  wallet: ['Panel width', 'Thickness inside'],
-  envelope: ['Width', 'Thickness of what goes in'],
-};
-const OPENING = ['Length, inside', 'Width, inside'] as const;
-
-/** Sections by their pages: 12 sections of 16 pages, or 32 + 4 pages. */
-function inSections(pages: readonly number[]): string {
-  const [first] = pages;
-  if (pages.length > 1 && pages.every((one) => one === first)) return `${pages.length} sections of ${first} pages`;
-  return `Sections of ${pages.join(' + ')} pages`;
-}
-
-/** The usual answers of a family as the fields of the form. */
-function usualAnswers(family: AskedFamily) {
-  const { widthMm, heightMm, die: _die, ...usual } = FAMILY_RULES[family].usual;
-  const size = OFFERED_SIZES.find((name) => isoSize(name)?.widthMm === widthMm && isoSize(name)?.heightMm === heightMm);
-  return {
-    ...usual,
-    ...(size ? { size } : {}),
-    ...(widthMm === undefined || heightMm === undefined ? {} : { lengthMm: widthMm, breadthMm: heightMm }),
-  };
-}
 
 /** The few questions of a family, with sensible answers given. */
 @Component({
   selector: 'dk-new-job-dialog',
   imports: [
+    DateBox,
+    MatAutocompleteModule,
+    ProductPicture,
     ReactiveFormsModule,
     MatButtonModule,
     MatCheckboxModule,
@@ -114,9 +100,12 @@ export class NewJobDialog {
     family: this.fb.control<AskedFamily>('folded'),
     number: ['', [Validators.required, Validators.maxLength(40)]],
     title: ['', [Validators.required, Validators.maxLength(120)]],
-    customer: '',
-    quantity: [5000, [Validators.required, Validators.min(1), Validators.max(1e9)]],
-    size: this.fb.control<(typeof OFFERED_SIZES)[number]>('A4'),
+    customer: ['', Validators.maxLength(120)],
+    due: '',
+    quantity: this.fb.control<number | null>(null, [Validators.required, Validators.min(1), Validators.max(1e9)]),
+    front: this.fb.control<number | null>(null, [Validators.min(1), ...COLOURS]),
+    back: this.fb.control<number | null>(null, [Validators.min(0), ...COLOURS]),
+    size: this.fb.control<(typeof OFFERED_SIZES)[number] | typeof FREE>('A4'),
     pages: [16, [Validators.min(4), Validators.max(512)]],
     stock: 'silk-115',
     coverStock: 'silk-170',
@@ -144,54 +133,131 @@ export class NewJobDialog {
     return this.rule().asks.includes(question);
   }
 
+  /** Customers of the jobs in sight whose name holds what is typed. */
+  protected readonly customers = computed(() => {
+    const typed = (this.answers()?.customer ?? '').toLowerCase();
+    return this.jobs.customers().filter((name) => name.toLowerCase().includes(typed));
+  });
+  /** What the line of text said, and what of it was not understood. */
+  protected readonly read = signal<ReadOrder | undefined>(undefined);
+
   private readonly job = computed(() => {
     const works = this.works();
     this.answers();
-    const { family, size, structure, lengthMm, breadthMm, depthMm, ...answers } = this.form.getRawValue();
-    const sheet = this.asks('measures') ? { widthMm: lengthMm, heightMm: breadthMm } : isoSize(size);
+    const {
+      family,
+      size,
+      structure,
+      lengthMm,
+      breadthMm,
+      depthMm,
+      quantity: asked,
+      front,
+      back,
+      due,
+      ...answers
+    } = this.form.getRawValue();
+    const free = this.asks('measures') || size === FREE;
+    const sheet = free ? { widthMm: lengthMm, heightMm: breadthMm } : isoSize(size);
+    if (!works || !sheet || asked === null) return undefined;
     const die = { kind: 'structure', structure, depthMm } as const;
     const folds = FOLDS_OF[answers.fold];
-    const asked = { ...answers, folds, die };
-    return works && sheet
-      ? {
-          works,
-          ...startJob(family, { ...asked, ...sheet }, works),
-        }
-      : undefined;
+    const { job, issues } = startJob(family, { ...answers, quantity: asked, folds, die, ...sheet }, works);
+    const coloured = front === null ? job : withColours(job, { front, back: back ?? 0 });
+    return { works, issues, job: due === '' ? coloured : { ...coloured, due } };
+  });
+  /** The first way of the job as it is answered, planned. */
+  private readonly planned = computed(() => {
+    const made = this.job();
+    return made?.issues.length === 0 ? plan(made.job, made.works) : undefined;
+  });
+  /** The cheapest way of the job as it is answered now, once it is found. */
+  private readonly better = signal<{ readonly of: Job; readonly job: Job; readonly words: string } | undefined>(
+    undefined,
+  );
+  private readonly search = bestRun();
+  protected readonly found = computed(() => {
+    const better = this.better();
+    return better?.of === this.job()?.job ? better : undefined;
+  });
+  /** What would be created, planned: the cheapest way once it is found. */
+  private readonly shown = computed(() => {
+    const [made, better] = [this.job(), this.found()];
+    const outcome = made && better ? plan(better.job, made.works) : this.planned();
+    const job = better?.job ?? made?.job;
+    return job && outcome?.ok ? { job, plan: outcome.value } : undefined;
+  });
+  protected readonly picture = computed(() => {
+    const shown = this.shown();
+    return shown && productPicture(shown.job, shown.plan);
+  });
+
+  /** Why nothing can be planned as it is answered; undefined where it can. */
+  private readonly problem = computed((): string | undefined => {
+    const asked = this.form.controls;
+    const made = this.job();
+    if (asked.quantity.value === null) return 'How many are ordered?';
+    const measures = [asked.quantity, asked.front, asked.back, asked.lengthMm, asked.breadthMm, asked.depthMm];
+    if (!made || measures.some(({ invalid }) => invalid)) return '';
+    const outcome = this.planned();
+    const issues = outcome?.ok === false ? outcome.issues : made.issues;
+    return issues.length === 0 ? undefined : [...new Set(issues.map(issueText))].join(' ');
   });
 
   /** What the plan would come to, or why it cannot be planned, while the questions are answered. */
   protected readonly outlook = computed(() => {
-    const made = this.job();
-    const asked = this.form.controls;
-    if (!made || [asked.quantity, asked.lengthMm, asked.breadthMm, asked.depthMm].some(({ invalid }) => invalid))
-      return { ok: false, text: '' };
-    if (made.issues.length > 0) return { ok: false, text: [...new Set(made.issues.map(issueText))].join(' ') };
-    const outcome = plan(made.job, made.works);
-    if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
-    const sheets = Object.values(outcome.value.totals.pressSheets).reduce((a, b) => a + b, 0);
-    const split = made.job.components.flatMap(({ kind, pages }) => (kind === 'section' ? (pages ?? []) : []));
-    const sections = this.bound() && split.length > 0 ? `${inSections(split)}. ` : '';
-    const carriers = figureOf(outcome.value, 'total.plates');
-    const [first] = Object.values(outcome.value.layouts);
-    const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
-    return {
-      ok: true,
-      text: `${sections}${numberText(sheets)} ${unit}, ${quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric')}, ${made.job.route.length} stations.`,
-    };
+    const [shown, problem] = [this.shown(), this.problem()];
+    return shown && problem === undefined
+      ? { ok: true, text: outlookWords(shown.job, shown.plan) }
+      : { ok: false, text: problem ?? '' };
   });
 
   constructor() {
+    offerNumber(this.jobs, this.form.controls.number);
     this.form.controls.family.valueChanges
       .pipe(takeUntilDestroyed())
       .subscribe((family) => this.form.patchValue(usualAnswers(family)));
+    // The first press and sheet stand at once; the cheapest way that keeps every rule takes their place when it is found.
+    effect((onCleanup) => {
+      const made = this.job();
+      if (made === undefined || this.problem() !== undefined) return;
+      const timer = setTimeout(() => {
+        this.search.start({ kind: 'best', job: made.job, works: made.works }, (answer) => {
+          if (answer.kind !== 'best' || !answer.outcome.ok) return;
+          const found = answer.outcome.value;
+          this.better.set({ of: made.job, job: found.best.job, words: bestWords(found, made.works) });
+        });
+      }, SETTLED_MS);
+      onCleanup(() => {
+        clearTimeout(timer);
+        this.search.stop();
+      });
+    });
+  }
+
+  /** Takes what a line of text says into the fields; the rest is asked for. */
+  protected takeText(text: string): void {
+    const works = this.works();
+    if (!works) return;
+    const order = readOrder(text, works);
+    this.read.set(text.trim() === '' ? undefined : order);
+    const { family, widthMm, heightMm, colours, understood: _understood, left: _left, ...plain } = order;
+    if (family) this.form.patchValue({ family });
+    const size = offeredSize(widthMm, heightMm);
+    this.form.patchValue({
+      ...plain,
+      ...(colours ?? {}),
+      ...(widthMm === undefined || heightMm === undefined
+        ? {}
+        : { size: size ?? FREE, lengthMm: widthMm, breadthMm: heightMm }),
+    });
   }
 
   protected create(): void {
     this.form.markAllAsTouched();
     const made = this.job();
     if (this.form.invalid || !made || !this.outlook().ok) return;
-    this.jobs.create(made.job).subscribe({
+    this.jobs.create(this.found()?.job ?? made.job).subscribe({
       next: (revision) => this.dialog.close(revision),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });

@@ -4,15 +4,25 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { MatListModule } from '@angular/material/list';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Norm, type NormGroup, NORM_GROUPS, ROUTE_RULES, RULE_IDS, normCatalogue } from '@druckerei/core';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import {
+  type Norm,
+  type NormGroup,
+  NORM_GROUPS,
+  ROUTE_RULES,
+  RULE_IDS,
+  type SourceLabel,
+  normCatalogue,
+} from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
 import { timeText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { normUnit, normValue } from './norm-text';
 import { HouseRuleDialog } from './house-rule.dialog';
+import { NormBar } from './norm-bar';
+import { NormEdits } from './norm-edits';
 import { NormDialog } from './norm.dialog';
 import { type NormRow, NormsStore } from './norms.store';
 
@@ -28,18 +38,41 @@ const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
   prices: 'Prices',
 };
 
+/** A letter for each kind of source, read with the legend over the table. */
+const MARKS: Readonly<Record<SourceLabel, { mark: string; words: string }>> = {
+  standard: { mark: 'S', words: 'standard' },
+  literature: { mark: 'L', words: 'literature' },
+  identity: { mark: '=', words: 'identity' },
+  practice: { mark: 'P', words: 'common practice, no source' },
+  memory: { mark: 'M', words: 'from memory' },
+  'set by user': { mark: 'W', words: 'set by this works' },
+};
+
 const REASONS = new Map(RULE_IDS.map((id) => [`rule.${id}`, ROUTE_RULES[id].reason]));
 
 @Component({
   selector: 'dk-norms-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, MatListModule, MatProgressBarModule],
-  providers: [NormsStore],
+  imports: [
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatTooltipModule,
+    NormBar,
+  ],
+  providers: [NormsStore, NormEdits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './norms.page.html',
   styleUrl: './norms.page.scss',
 })
 export class NormsPage {
   protected readonly norms = inject(NormsStore);
+  protected readonly edits = inject(NormEdits);
+  protected readonly marks = Object.values(MARKS).map(({ mark, words }) => ({ mark, label: words }));
+  protected readonly markOf = ({ source }: NormRow): string => MARKS[source.label].mark;
+  protected readonly sourceText = ({ source }: NormRow): string =>
+    `${MARKS[source.label].words}${source.note ? `: ${source.note}` : ''}`;
   private readonly dialog = inject(MatDialog);
   protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
   protected readonly groups = NORM_GROUPS.map((id) => ({ id, name: GROUP_NAMES[id] }));
@@ -83,6 +116,44 @@ export class NormsPage {
 
   /** Why a rule of the route is there. */
   protected readonly why = ({ norm }: NormRow): string => REASONS.get(norm.id) ?? '';
+
+  protected type({ norm }: NormRow, { target }: Event): void {
+    if (target instanceof HTMLInputElement || target instanceof HTMLSelectElement)
+      this.edits.type({ [norm.id]: target.value });
+  }
+
+  /** Fields of the table in their order, and the one that a key or a paste came to. */
+  private fieldsAt({ target }: Event): { fields: HTMLInputElement[]; at: number } {
+    if (!(target instanceof HTMLInputElement)) return { fields: [], at: -1 };
+    const fields = [...(target.closest('table')?.querySelectorAll<HTMLInputElement>('td input') ?? [])];
+    return { fields, at: fields.indexOf(target) };
+  }
+
+  /** Enter and the arrows go down and up, as in a sheet. */
+  protected walk(event: KeyboardEvent): void {
+    const down = event.key === 'Enter' || event.key === 'ArrowDown';
+    if (!down && event.key !== 'ArrowUp') return;
+    const { fields, at } = this.fieldsAt(event);
+    if (at < 0) return;
+    const next = fields[at + (down ? 1 : -1)];
+    event.preventDefault();
+    next?.focus();
+    next?.select();
+  }
+
+  /** A column out of a sheet goes into the fields from here on, a line each. */
+  protected paste(event: ClipboardEvent): void {
+    const lines = (event.clipboardData?.getData('text') ?? '').trimEnd().split(/\r?\n/);
+    const { fields: all, at } = this.fieldsAt(event);
+    if (lines.length < 2 || at < 0) return;
+    event.preventDefault();
+    const fields = all.slice(at);
+    const typed = lines.slice(0, fields.length).flatMap((line, i) => {
+      const id = fields[i]?.closest<HTMLElement>('[data-norm]')?.dataset['norm'];
+      return id === undefined ? [] : [[id, line.split('\t')[0]?.trim() ?? ''] as const];
+    });
+    this.edits.type(Object.fromEntries(typed));
+  }
 
   protected addRule(): void {
     this.dialog.open(HouseRuleDialog, { data: this.norms, width: '440px' });

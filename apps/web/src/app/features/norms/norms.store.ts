@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
-import { type Norm, type NormGroup, type Works, normCatalogue } from '@druckerei/core';
-import type { NormHistoryEntry } from '@druckerei/contract';
+import { type Norm, type NormGroup, type Source, type Works, normCatalogue } from '@druckerei/core';
+import type { NormChanges, NormHistoryEntry } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { type Observable, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -23,17 +23,16 @@ const initial: NormsState = { request: { kind: 'loading' }, works: null, history
 export interface NormRow {
   readonly norm: Norm;
   readonly value: number;
-  readonly source: string;
+  readonly source: Source;
   readonly changed: boolean;
 }
 
 function rowOf(norm: Norm, works: Works): NormRow {
   const set = works.norms[norm.id];
-  const source = set?.source ?? norm.source;
   return {
     norm,
     value: set?.value ?? norm.value,
-    source: source.note ? `${source.label}: ${source.note}` : source.label,
+    source: set?.source ?? norm.source,
     changed: set !== undefined,
   };
 }
@@ -72,6 +71,13 @@ export const NormsStore = signalStore(
       ),
     change: (id: string, change: { value: number; expected: number; reason: string }): Observable<void> =>
       api.changeNorm(id, { ...change, seen: store.works()?.mark ?? 0 }).pipe(
+        tap((works) => patchState(store, { works })),
+        tap(() => api.normHistory().subscribe((history) => patchState(store, { history }))),
+        map(() => undefined),
+      ),
+    /** Sets several, all or none. */
+    changeAll: (changes: NormChanges['changes'], reason: string): Observable<void> =>
+      api.changeNorms({ changes, reason, seen: store.works()?.mark ?? 0 }).pipe(
         tap((works) => patchState(store, { works })),
         tap(() => api.normHistory().subscribe((history) => patchState(store, { history }))),
         map(() => undefined),

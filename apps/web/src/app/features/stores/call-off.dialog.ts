@@ -5,6 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { leavesBy } from '@druckerei/core';
 import type { Finished } from '@druckerei/contract';
+import { DateBox } from '../../ui/date-box';
 import { Contested } from '../../platform/contested';
 import { count, dateText, readNumber } from '../../ui/format';
 import { Standing, type StandingRow } from '../../ui/standing';
@@ -24,7 +25,7 @@ const whole = (text: string, least: number): number | undefined => {
 /** Sends pieces of a lot to a destination: what they load, and by when they leave so that they arrive in time. */
 @Component({
   selector: 'dk-call-off-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, Standing],
+  imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, Standing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>Call off {{ data.lot.title }}</h2>
@@ -49,10 +50,7 @@ const whole = (text: string, least: number): number | undefined => {
           <input matInput #t inputmode="numeric" [value]="days()" (input)="days.set(t.value)" />
           <mat-hint>kept for this destination</mat-hint>
         </mat-form-field>
-        <mat-form-field>
-          <mat-label>Due there</mat-label>
-          <input matInput #u type="date" [value]="due()" (change)="due.set(u.value)" />
-        </mat-form-field>
+        <dk-date label="Due there" [value]="due()" (picked)="due.set($event)" />
         <p aria-live="polite" data-test="load">{{ outlook() }}</p>
         @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing()" />

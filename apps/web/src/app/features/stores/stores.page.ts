@@ -15,6 +15,7 @@ import { count, dateText, timeText, unitText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { FinishedPanel } from './finished.panel';
 import { LotDialog } from './lot.dialog';
+import { DateBox } from '../../ui/date-box';
 import { StoresStore } from './stores.store';
 
 const MOST_NUMBERS = 2;
@@ -23,6 +24,7 @@ const MOST_NUMBERS = 2;
 @Component({
   selector: 'dk-stores-page',
   imports: [
+    DateBox,
     FinishedPanel,
     MatButtonModule,
     MatFormFieldModule,

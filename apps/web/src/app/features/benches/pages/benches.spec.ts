@@ -1,6 +1,8 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { type BlankLayouts, type GangAnswer, SHIPPED_WORKS, makeStructure, plan } from '@druckerei/core';
+import { of } from 'rxjs';
+import { Api } from '../../../platform/api';
 import { MakeJob } from '../state/make-job';
 import type { MakeJobData } from '../ui/make-job.dialog';
 import type { Question } from '../workers/client';
@@ -39,7 +41,10 @@ function plannedJob() {
 
 async function open<T>(page: Type<T>) {
   TestBed.configureTestingModule({
-    providers: [{ provide: MakeJob, useValue: { start: (data: Omit<MakeJobData, 'works'>) => made.push(data) } }],
+    providers: [
+      { provide: MakeJob, useValue: { start: (data: Omit<MakeJobData, 'works'>) => made.push(data) } },
+      { provide: Api, useValue: { works: () => of(SHIPPED_WORKS) } },
+    ],
   });
   const fixture = TestBed.createComponent(page);
   await fixture.whenStable();

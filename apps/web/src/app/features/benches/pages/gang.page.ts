@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -12,8 +13,11 @@ import {
   type Issue,
   checkGang,
   gangJob,
+  sayQuantity,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
+import { EMPTY, catchError } from 'rxjs';
+import { Api } from '../../../platform/api';
 import { count, percent } from '../../../ui/format';
 import { kept } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
@@ -75,6 +79,13 @@ const START: GangInput = {
 export class GangPage {
   protected readonly form = kept('gang', START);
   private readonly jobs = inject(MakeJob);
+  /** Costs are in the currency of the works; nameless while the server is away. */
+  private readonly works = toSignal(
+    inject(Api)
+      .works()
+      .pipe(catchError(() => EMPTY)),
+  );
+  protected readonly currency = computed(() => this.works()?.currency ?? '');
   protected readonly run = benchRun();
   protected readonly answer = signal<GangAnswer | null>(null);
   /** What the answer was found for; another form makes it old. */
@@ -106,6 +117,10 @@ export class GangPage {
     const found = this.answer();
     return found ? percent(Math.round(found.gap * 1000) / 1000) : '';
   });
+
+  protected money(value: number): string {
+    return sayQuantity(value, this.currency());
+  }
 
   protected set(change: Partial<GangInput>): void {
     this.form.update((form) => ({ ...form, ...change }));

@@ -5,12 +5,13 @@ import { type Delivery, coveredDeliveries, orderLimits, outcomesOf, figureOf } f
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
+import { DateField } from '../parts/date-field';
 import { Field } from '../parts/field';
 
 /** What becomes of the order: delivered and invoiced as planned, as the counts so far promise, and in which parts. */
 @Component({
   selector: 'dk-delivery-fields',
-  imports: [Field, MatButtonModule, MatIconModule],
+  imports: [DateField, Field, MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h3>Delivery</h3>
@@ -41,7 +42,7 @@ import { Field } from '../parts/field';
     @for (part of parts(); track $index; let i = $index) {
       <div class="part">
         <dk-field [label]="'Delivery ' + (i + 1)" [path]="['order', 'deliveries', i, 'quantity']" [unit]="unit()" />
-        <dk-field label="Due" [path]="['order', 'deliveries', i, 'due']" kind="date" />
+        <dk-date-field label="Due" [path]="['order', 'deliveries', i, 'due']" />
         <span class="quiet"
           >{{ count(part.covered) }} covered {{ forecast() ? 'by the counts so far' : 'as planned' }}</span
         >

@@ -8,19 +8,20 @@ import { FigureButton } from '../ui/figure-button';
 import { CountTable } from './count-table';
 import { DeliveryFields } from './delivery-fields';
 import { Choice } from '../parts/choice';
+import { DateField } from '../parts/date-field';
 import { Field } from '../parts/field';
 
 /** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
 @Component({
   selector: 'dk-order-bench',
-  imports: [Choice, CountTable, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
+  imports: [Choice, CountTable, DateField, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Order</h2>
     <div class="fields">
       <dk-field label="Quantity" [path]="['order', 'quantity']" [unit]="unit()" />
       <dk-field label="Planned overs" [path]="['order', 'plannedOvers']" [unit]="unit()" />
-      <dk-field label="Due" [path]="['due']" kind="date" />
+      <dk-date-field label="Due" [path]="['due']" />
       <mat-form-field>
         <mat-label>May be delivered</mat-label>
         <mat-select

@@ -24,7 +24,7 @@ let bursts = 0;
         matInput
         #field
         [value]="shown()"
-        [type]="kind() === 'date' ? 'date' : 'text'"
+        type="text"
         [attr.inputmode]="isNumber() ? 'decimal' : null"
         [placeholder]="norm()"
         [readonly]="!editor.editable()"
@@ -70,7 +70,7 @@ export class Field {
   protected readonly editor = inject(JobEditor);
   readonly label = input.required<string>();
   readonly path = input.required<FieldPath>();
-  readonly kind = input<'number' | 'text' | 'date' | 'list'>('number');
+  readonly kind = input<'number' | 'text' | 'list'>('number');
   /** Unit of the stored number; a share is shown as per cent, a length as the reader has chosen. */
   readonly unit = input('');
   /** Empty means the norm: what the norm says, to be shown in the empty field. */

@@ -14,6 +14,7 @@ import {
   cylinderRoute,
   hoursAgain,
   normsOf,
+  hoursText,
 } from '@druckerei/core';
 import type { KeptCarrier } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
@@ -81,8 +82,8 @@ export class CarrierCard {
     const [layout, job, works] = [this.layout(), this.editor.job(), this.editor.works()];
     if (this.carrier().kind !== 'cylinder' || !layout || !job || !works) return '';
     const stops = cylinderRoute(layout, normsOf(works, job.norms));
-    const said = stops.map(({ station, hours }) => `${station} ${count(hours, 1)} h`).join(', ');
-    return `${said}; engraved again after a fault at the proof, ${count(hoursAgain(stops), 1)} h more`;
+    const said = stops.map(({ station, hours }) => `${station} ${hoursText(hours)}`).join(', ');
+    return `${said}; engraved again after a fault at the proof, ${hoursText(hoursAgain(stops))} more`;
   });
 
   protected to(state: Settable, place: string, reason: string): void {

@@ -32,6 +32,8 @@ export type JobCommand =
   | { readonly kind: 'style'; readonly component: string; readonly style: WorkStyle }
   | { readonly kind: 'stock'; readonly component: string; readonly stock: string }
   | { readonly kind: 'way'; readonly target: WayTarget; readonly choice: WayChoice }
+  /** A plan of the whole job, found or kept beside. */
+  | { readonly kind: 'take'; readonly job: Job }
   | { readonly kind: 'share'; readonly section: string; readonly with: string }
   | { readonly kind: 'apart'; readonly form: string }
   | { readonly kind: 'insert'; readonly after: string; readonly operation: Operation }
@@ -54,6 +56,8 @@ export function applyCommand(job: Job, command: JobCommand, works: Works): Job {
       return withWorkStyle(job, command.component, command.style);
     case 'way':
       return withWay(job, command.target, command.choice, works);
+    case 'take':
+      return command.job;
     case 'share':
       return shareSheet(job, command.section, command.with, works);
     case 'apart':

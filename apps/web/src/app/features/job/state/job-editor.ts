@@ -44,10 +44,15 @@ export class JobEditor {
   private readonly mayEdit = this.store.selectSignal(sessionFeature.selectMayEdit);
   readonly editable = computed(() => this.mayEdit() && this.isNewest());
 
-  /** What keeps the job from being planned, in words, where it is a field of this path. */
-  issueAt(path: string): string | undefined {
+  /** What keeps the job from being planned. */
+  readonly problems = computed(() => {
     const outcome = this.outcome();
-    const issue = outcome?.ok === false ? outcome.issues.find((found) => found.path === path) : undefined;
+    return outcome?.ok === false ? outcome.issues : [];
+  });
+
+  /** The same in words, where it is a field of this path. */
+  issueAt(path: string): string | undefined {
+    const issue = this.problems().find((found) => found.path === path);
     return issue && issueText(issue);
   }
 
@@ -121,6 +126,10 @@ export class JobEditor {
   }
   runWay(target: WayTarget, choice: WayChoice): void {
     if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'way', target, choice } }));
+  }
+  /** Takes another plan of the whole job. */
+  takePlan(job: Job): void {
+    if (this.editable()) this.store.dispatch(JobActions.edit({ command: { kind: 'take', job } }));
   }
   /** Puts two sections on one press sheet. */
   share(section: string, other: string): void {

@@ -29,6 +29,7 @@ import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { FormFields } from '../layout/form-fields';
 import { InksBench } from '../inks/inks-bench';
+import { Lock } from '../best/lock';
 import { LayoutBench } from '../layout/layout-bench';
 import { RegisterPlanBench } from '../register/register-plan-bench';
 import { RollsBench } from '../buying/rolls-bench';
@@ -66,6 +67,7 @@ const PAPER_OWNERS = [
     InkDot,
     LayoutBench,
     LayoutView,
+    Lock,
     MatButtonModule,
     MatButtonToggleModule,
     MatChipsModule,

@@ -23,6 +23,7 @@ export class StationCard {
   readonly stepId = input.required<string>();
   readonly figureOpened = output<string>();
   protected readonly sheet = computed(() => this.sheets.of(this.stepId()));
+  protected readonly drawings = computed(() => this.sheet()?.drawings ?? []);
   protected readonly figures = computed(() => {
     const [sheet, plan] = [this.sheet(), this.editor.plan()];
     return sheet && plan ? sheet.shown.flatMap((id) => sheet.figures[id] ?? figureOf(plan, id) ?? []) : [];

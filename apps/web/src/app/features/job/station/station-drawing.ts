@@ -1,36 +1,54 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Shape, Spot, StationDrawing } from '@druckerei/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
+import { type Shape, type Spot, type StationDrawing, roomAround } from '@druckerei/core';
+import { Shapes } from '../../../ui/shapes';
+import { DrawingZoom } from '../ui/drawing-zoom';
+import { ZoomTools } from '../ui/zoom-tools';
 
-/** Room around the drawing for its measures, as a share of its longer side. */
-const ROOM = 0.09;
+/** How far from its edge a length is written, and how large letters are, as shares of the longer side. */
+const OFF = 0.03;
+const LETTER = 1 / 28;
 type Measure = Extract<Shape, { kind: 'measure' }>;
 
 /** A station's drawing to scale. Roles are told by stroke and fill, not by colour alone. */
 @Component({
   selector: 'dk-station-drawing',
+  imports: [Shapes, ZoomTools],
+  providers: [DrawingZoom],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './station-drawing.html',
   styleUrl: './station-drawing.scss',
 })
 export class StationDrawingView {
   readonly drawing = input.required<StationDrawing>();
+  protected readonly zoom = inject(DrawingZoom);
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   private readonly long = computed(() => Math.max(this.drawing().widthMm, this.drawing().heightMm));
-  private readonly room = computed(() => this.long() * ROOM);
-  protected readonly letter = computed(() => this.long() / 34);
+  protected readonly letter = computed(() => this.long() * LETTER);
+  protected readonly measures = computed(
+    () => this.drawing().shapes.filter(({ kind }) => kind === 'measure') as Measure[],
+  );
   protected readonly viewBox = computed(() => {
-    const { widthMm, heightMm } = this.drawing();
-    const room = this.room();
-    return `${-room} ${-room} ${widthMm + 2 * room} ${heightMm + 2 * room}`;
+    const { edge, widthMm, heightMm } = roomAround(this.drawing());
+    return `${0 - edge} ${0 - edge} ${widthMm} ${heightMm}`;
   });
 
-  protected run({ points, closed }: Extract<Shape, { kind: 'path' }>): string {
-    return `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}${closed ? 'Z' : ''}`;
+  constructor() {
+    afterNextRender(() => this.zoom.attach(this.svg().nativeElement));
   }
 
   /** Where a measure is drawn: below what lies, at the right of what stands. */
   private beside({ from, to }: Measure): { a: Spot; b: Spot; lies: boolean } {
     const lies = from.y === to.y;
-    const off = this.room() * 0.35;
+    const off = this.long() * OFF;
     const move = ({ x, y }: Spot): Spot => (lies ? { x, y: y + off } : { x: x + off, y });
     return { a: move(from), b: move(to), lies };
   }

@@ -1,14 +1,6 @@
 import { type ComponentRef, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import {
-  type Finding,
-  type Job,
-  type Mend,
-  type StationDrawing,
-  SHIPPED_WORKS,
-  checkRoute,
-  splitStation,
-} from '@druckerei/core';
+import { type Finding, type Job, type Mend, type StationDrawing, SHIPPED_WORKS, checkRoute } from '@druckerei/core';
 import { Store, provideStore } from '@ngrx/store';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { example, planned, revisionOf } from '../job.fixture';
@@ -16,7 +8,6 @@ import { JobEditor } from '../state/job-editor';
 import { JobActions, jobFeature } from '../state/job.state';
 import { Findings } from '../figures/findings';
 import { StationDrawingView } from './station-drawing';
-import { streamModel } from '../stream/stream-model';
 import { StationCard } from './station-card';
 
 function open(job: Job): void {
@@ -163,66 +154,11 @@ describe('station drawing', () => {
   it('is to scale, with measures beside it', async () => {
     const fixture = await show(StationDrawingView, { drawing: DRAWING });
     const svg = (fixture.nativeElement as HTMLElement).querySelector('svg');
-    expect(svg?.getAttribute('viewBox')).toBe('-9 -9 118 68');
+    expect(svg?.getAttribute('viewBox')).toBe('-2 -2 111 61');
     expect(svg?.querySelector('path.fold')?.getAttribute('d')).toBe('M50 0L50 50');
     const turned = [...(svg?.querySelectorAll('text.measured') ?? [])].map(
       (text) => text.getAttribute('transform') ?? '',
     );
     expect(turned.map((text) => text.includes('rotate'))).toEqual([false, true]);
-  });
-});
-
-describe('a stream of many lanes', () => {
-  const job = example('star-atlas');
-  const model = streamModel(
-    planned(job),
-    job.components,
-    () => ({ title: 'Book', lines: [] }),
-    new Map(),
-    new Map(),
-    new Map([['case', 'hard']]),
-    new Map(),
-  );
-
-  it('draws lanes that are alike once, and says how many there are', () => {
-    expect(model.lanes.map(({ name }) => name)).toEqual([
-      'Section 1, 16 pages, and 1 more alike',
-      'Section 2, 16 pages, and 9 more alike',
-      'Endpaper',
-      'Board',
-      'Spine strip',
-      'Cloth',
-    ]);
-  });
-  it('lets lanes that join go on in the middle of where they came from', () => {
-    const y = (id: string): number => model.stations.find(({ step }) => step.id === id)?.y ?? NaN;
-    expect(y('gather')).toBe((y('fold-section-1') + y('fold-section-2')) / 2);
-    expect(y('case')).toBe(y('cut-strip'));
-    expect(y('case-in')).toBe((y('line') + y('stamp')) / 2);
-  });
-  it('marks what breaks a rule, and names the parts that a station takes', () => {
-    expect(model.stations.find(({ step }) => step.id === 'case')?.mark).toBe('hard');
-    const wallet = example('puzzle-wallet');
-    const drawn = streamModel(
-      planned(wallet),
-      wallet.components,
-      () => ({ title: 'Wallet', lines: [] }),
-      new Map(),
-      new Map(),
-      new Map(),
-      new Map([['part.insert', 'Insert']]),
-    );
-    expect(drawn.stations.find(({ step }) => step.id === 'insert')?.takes).toEqual(['Insert']);
-    expect(drawn.terminals.map(({ id }) => id)).not.toContain('part.insert');
-  });
-
-  it('draws a station on two machines as two, one above the other, and its lane goes on between them', () => {
-    const map = splitStation(example('trail-map'), 'fold');
-    const drawn = streamModel(planned(map), map.components, () => ({ title: 'Map', lines: [] }), new Map());
-    const y = (id: string): number => drawn.stations.find(({ step }) => step.id === id)?.y ?? NaN;
-    expect(y('fold-2') - y('fold')).toBeGreaterThanOrEqual(92);
-    expect(y('cut')).toBe((y('fold') + y('fold-2')) / 2);
-    expect(y('band')).toBe(y('cut'));
-    expect(drawn.height).toBeGreaterThan(y('fold-2') + 44);
   });
 });

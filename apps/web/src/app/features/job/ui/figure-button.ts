@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, booleanAttribute, computed, inject, input, output } from '@angular/core';
-import type { Figure } from '@druckerei/core';
-import { count } from '../../../ui/format';
+import { type Figure, kindOf, sayNumber } from '@druckerei/core';
 import { Measures } from '../../../ui/measures';
 
 /** A figure that opens to its working. One that somebody has overridden is underlined in dots and says what it would be. */
@@ -47,7 +46,7 @@ export class FigureButton {
   protected readonly text = computed(() => {
     const figure = this.figure();
     if (!figure) return '';
-    return this.bare() ? count(figure.value) : this.measures.quantity(figure.value, figure.unit);
+    return this.bare() ? sayNumber(figure.value, figure.unit, kindOf(figure)) : this.measures.figure(figure);
   });
   protected readonly hint = computed(() => {
     const figure = this.figure();

@@ -13,7 +13,6 @@ import {
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { MatIconModule } from '@angular/material/icon';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import {
   type ComponentLayout,
@@ -25,24 +24,15 @@ import {
   drawLayout,
 } from '@druckerei/core';
 import { layoutWords } from '@druckerei/contract';
-import { select } from 'd3-selection';
-import { type ZoomBehavior, zoom } from 'd3-zoom';
 import { Measures } from '../../../ui/measures';
-
-interface Spot {
-  readonly x: number;
-  readonly y: number;
-}
+import { DrawingZoom, type Spot } from './drawing-zoom';
+import { ZoomTools } from './zoom-tools';
 
 const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
-const MOST_ZOOM = 12;
 /** Longest side of a sheet whose letters are of full size, millimetres. */
 const FULL_SIZE = 700;
 /** Height of an item's name, millimetres of the sheet. */
 const MOST_LETTER = 24;
-const STEP = 1.4;
-/** How far an arrow key moves the drawing, in millimetres of the sheet at full size. */
-const NUDGE = 60;
 
 /**
  * The press sheet to scale, seen from the printed side, gripper at the foot: margins, pieces with their trim, pages with
@@ -51,7 +41,8 @@ const NUDGE = 60;
  */
 @Component({
   selector: 'dk-layout-view',
-  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, MatTooltipModule],
+  imports: [MatButtonModule, MatButtonToggleModule, MatTooltipModule, ZoomTools],
+  providers: [DrawingZoom],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './layout-view.html',
   styleUrl: './layout-view.scss',
@@ -70,19 +61,12 @@ export class LayoutView {
   /** The next pattern (1) or the one before (-1) is asked for by key. */
   readonly stepped = output<number>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
-  private readonly content = viewChild.required<ElementRef<SVGGElement>>('content');
-  private readonly zoomer: ZoomBehavior<SVGSVGElement, unknown> = zoom<SVGSVGElement, unknown>()
-    .scaleExtent([1, MOST_ZOOM])
-    .on('zoom', (event: { transform: { toString(): string } }) => this.transform.set(event.transform.toString()));
+  protected readonly zoom = inject(DrawingZoom);
 
   protected readonly sides = SHEET_SIDES;
   readonly side = model<SheetSide>('front');
   protected readonly seeThrough = signal(false);
-  protected readonly measuring = signal(false);
-  protected readonly transform = signal('');
   protected readonly hovered = signal('');
-  /** Ends of the distance that is measured, in millimetres of the sheet. */
-  protected readonly ends = signal<readonly Spot[]>([]);
   /** Unique in the page, since several layouts may be drawn in it. */
   protected readonly hatchId = `waste-${Math.random().toString(36).slice(2)}`;
 
@@ -112,20 +96,10 @@ export class LayoutView {
   protected readonly caption = computed(() => layoutWords(this.layout()));
   protected readonly hasTwoSides = computed(() => this.layout().component.back.length > 0);
   /** One set of plates prints both sides: the drawing shows both at once. */
-  protected readonly distance = computed(() => {
-    const [a, b] = this.ends();
-    if (!a || !b) return undefined;
-    const mm = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'mm');
-    return {
-      a,
-      b,
-      text: `${mm(Math.hypot(b.x - a.x, b.y - a.y))} (${mm(Math.abs(b.x - a.x))} across, ${mm(Math.abs(b.y - a.y))} up)`,
-    };
-  });
 
   constructor() {
     afterNextRender(() => {
-      if (this.tools()) select(this.svg().nativeElement).call(this.zoomer).on('dblclick.zoom', null);
+      if (this.tools()) this.zoom.attach(this.svg().nativeElement);
     });
   }
 
@@ -167,52 +141,13 @@ export class LayoutView {
     return Array.from({ length: Math.max(0, cutOffs - 1) }, (_, i) => ((i + 1) * sheet.height) / cutOffs);
   });
 
-  private selected() {
-    return select<SVGSVGElement, unknown>(this.svg().nativeElement);
-  }
-
-  protected zoomBy(factor: number): void {
-    this.zoomer.scaleBy(this.selected(), factor);
-  }
-  protected fit(): void {
-    this.zoomer.scaleTo(this.selected(), 1);
-    this.zoomer.translateTo(this.selected(), 0, 0, [0, 0]);
-    this.ends.set([]);
-  }
-
-  /** Keys of the drawing; the page's own arrows go on working outside it. */
   protected key(event: KeyboardEvent): void {
-    const move = (x: number, y: number): void => {
-      this.zoomer.translateBy(this.selected(), x, y);
-    };
-    const actions: Readonly<Record<string, () => void>> = {
-      '+': () => this.zoomBy(STEP),
-      '-': () => this.zoomBy(1 / STEP),
-      '0': () => this.fit(),
-      ArrowLeft: () => move(NUDGE, 0),
-      ArrowRight: () => move(-NUDGE, 0),
-      ArrowUp: () => move(0, NUDGE),
-      ArrowDown: () => move(0, -NUDGE),
+    if (!this.tools()) return;
+    this.zoom.key(event, {
       n: () => this.stepped.emit(1),
       p: () => this.stepped.emit(-1),
       f: () => this.side.set(this.side() === 'front' ? 'back' : 'front'),
       t: () => this.seeThrough.set(!this.seeThrough()),
-      m: () => this.measuring.set(!this.measuring()),
-    };
-    const action = this.tools() && !event.ctrlKey && !event.metaKey ? actions[event.key] : undefined;
-    if (!action) return;
-    event.preventDefault();
-    event.stopPropagation();
-    action();
-  }
-
-  /** Sets an end of the distance where the drawing is clicked. */
-  protected click(event: MouseEvent): void {
-    if (!this.measuring()) return;
-    const matrix = this.content().nativeElement.getScreenCTM();
-    if (!matrix) return;
-    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    const ends = this.ends();
-    this.ends.set(ends.length === 1 ? [...ends, { x, y }] : [{ x, y }]);
+    });
   }
 }

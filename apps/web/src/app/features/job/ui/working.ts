@@ -54,12 +54,19 @@ export class Working {
     const id = this.trail().at(-1);
     return id === undefined ? undefined : this.figureAt()(id);
   });
+  /** The value in full, where it is said shorter. */
+  protected readonly inFull = computed(() => {
+    const figure = this.figure();
+    if (!figure) return '';
+    const full = this.measures.full(figure.value, figure.unit);
+    return full === this.measures.figure(figure) ? '' : full;
+  });
   /** The same figure in the other system of measures, where that reads it differently. */
   protected readonly inOther = computed(() => {
     const figure = this.figure();
     if (!figure) return '';
     const other = quantity(figure.value, figure.unit, this.measures.other());
-    return other === this.measures.quantity(figure.value, figure.unit) ? '' : other;
+    return other === quantity(figure.value, figure.unit, this.measures.system()) ? '' : other;
   });
   /** Whether inputs are read in other units than the formula reckons in. */
   protected readonly mixed = computed(() =>

@@ -14,6 +14,7 @@ import {
   plan,
   withWay,
   figureOf,
+  hoursText,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count, percent } from '../../../ui/format';
@@ -54,6 +55,7 @@ interface Row {
   styleUrl: './ways-bench.scss',
 })
 export class WaysBench {
+  protected readonly hoursText = hoursText;
   protected readonly editor = inject(JobEditor);
   protected readonly ways = inject(WaysStore);
   protected readonly measures = inject(Measures);

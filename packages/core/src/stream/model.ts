@@ -1,7 +1,13 @@
-import { type PlanEdge, type PlanStep, OPERATION_RULES } from '@druckerei/core';
-import { type StreamedPlan, alikeOnce, lanesOfEnds, twinsOf } from './stream-lanes';
+import { numberText } from '../kernel/index.js';
+import { type Component, type Job, partMaterial } from '../job/index.js';
+import { type Plan, type PlanEdge, type PlanStep, alikeComponents } from '../plan/index.js';
+import { OPERATION_RULES } from '../route/index.js';
+import { type StreamLane, type StreamedPlan, lanesOfEnds, lanesShown, planShown, twinsOf } from './lanes.js';
 
-export interface Station {
+/** What is marked at a station. */
+export type StationMark = 'hard' | 'soft' | 'differs';
+
+export interface StreamStation {
   readonly step: PlanStep;
   readonly x: number;
   readonly y: number;
@@ -15,7 +21,7 @@ export interface Station {
   /** Good pieces counted out of it so far. */
   readonly counted: number | undefined;
   /** The heaviest rule that it breaks. */
-  readonly mark: 'hard' | 'soft' | undefined;
+  readonly mark: StationMark | undefined;
   /** Bought parts that it takes in. */
   readonly takes: readonly string[];
 }
@@ -31,7 +37,7 @@ export interface StreamBand {
   readonly figure: string;
 }
 
-export interface Terminal {
+export interface StreamEnd {
   readonly id: string;
   readonly x: number;
   readonly y: number;
@@ -44,10 +50,10 @@ export interface Terminal {
 export interface StreamModel {
   readonly width: number;
   readonly height: number;
-  readonly stations: readonly Station[];
+  readonly stations: readonly StreamStation[];
   readonly bands: readonly StreamBand[];
-  readonly terminals: readonly Terminal[];
-  readonly lanes: readonly { readonly name: string; readonly y: number }[];
+  readonly terminals: readonly StreamEnd[];
+  readonly lanes: readonly (StreamLane & { readonly y: number })[];
 }
 
 const STATION = 94;
@@ -110,20 +116,37 @@ export function lossesOf(step: PlanStep): { setupLost: number; runningLost: numb
   return { setupLost, runningLost: Math.max(0, step.processUnits - good - setupLost) };
 }
 
+/** What is shown of a stream, and the words at its ends. */
+export interface StreamShown {
+  /** Lanes that are alike and asked for each by itself, by the first component of them. */
+  readonly open?: ReadonlySet<string>;
+  /** Component of the chosen station. */
+  readonly chosen?: string | null;
+  /** What an end says; the count ordered where it is not told. */
+  readonly end?: (end: PlanEdge) => { readonly title: string; readonly lines: readonly string[] };
+  /** What the paper of a component says beside its name. */
+  readonly paper?: (component: Component) => readonly string[];
+  /** Last good count of a step. */
+  readonly counts?: ReadonlyMap<string, number>;
+  /** The heaviest rule that a step breaks, or that it differs from what it is held against. */
+  readonly marks?: ReadonlyMap<string, StationMark>;
+}
+
+const ordered = ({ count }: PlanEdge): { title: string; lines: string[] } => ({
+  title: 'Product',
+  lines: [numberText(count), 'ordered'],
+});
+
 /**
  * Lays the stream out. A band's thickness tells how much more than the net runs in it, enlarged, so that the eye sees
  * where the paper goes; units change without changing it.
  */
-export function streamModel(
-  whole: StreamedPlan,
-  all: readonly { id: string; name: string }[],
-  product: (end: PlanEdge) => { title: string; lines: readonly string[] },
-  paper: ReadonlyMap<string, readonly string[]>,
-  counts: ReadonlyMap<string, number> = new Map(),
-  marks: ReadonlyMap<string, 'hard' | 'soft'> = new Map(),
-  partNames: ReadonlyMap<string, string> = new Map(),
-): StreamModel {
-  const { plan, components } = alikeOnce(whole, all);
+export function streamModel(job: Job, whole: Plan, shown: StreamShown = {}): StreamModel {
+  const { open = new Set(), chosen = null, end: product = ordered, paper = () => [] } = shown;
+  const { counts = new Map<string, number>(), marks = new Map<string, StationMark>() } = shown;
+  const partNames = new Map((job.parts ?? []).map(({ id, name }) => [partMaterial(id), name]));
+  const components = lanesShown(job.components, alikeComponents(job, whole.steps), open, chosen);
+  const plan = planShown(whole, components);
   const taken = (id: string): string[] =>
     whole.edges.flatMap(({ to, material }) => (to === id ? (partNames.get(material) ?? []) : []));
   const { lefts, width } = placeColumns(plan);
@@ -172,7 +195,7 @@ export function streamModel(
     const next = plan.edges.find(({ from }) => from === step.id)?.to;
     return next ? thickIn(next) : THIN;
   };
-  const stations = plan.steps.map((step): Station => ({
+  const stations = plan.steps.map((step): StreamStation => ({
     step,
     x: lefts.get(step.id) ?? 0,
     y: yOf(step),
@@ -217,18 +240,19 @@ export function streamModel(
   });
   const firstSteps = flowing.filter(({ from }) => from === null);
   const terminals = [
-    ...firstSteps.map(({ to, material }): Terminal => {
+    ...firstSteps.map(({ to, material }): StreamEnd => {
       const step = to === null ? undefined : byId.get(to);
+      const component = job.components.find(({ id }) => id === step?.component);
       return {
         id: material,
         x: MARGIN,
         y: step ? yOf(step) : joinY,
         width: END,
         title: 'Paper',
-        lines: paper.get(step?.component ?? '') ?? [],
+        lines: component === undefined ? [] : paper(component),
       };
     }),
-    ...ends.map((edge): Terminal => {
+    ...ends.map((edge): StreamEnd => {
       const step = edge.from === null ? undefined : byId.get(edge.from);
       return { id: edge.material, x: endX, y: step ? yOf(step) : joinY, width: END, ...product(edge) };
     }),
@@ -240,6 +264,9 @@ export function streamModel(
     stations,
     bands,
     terminals,
-    lanes: components.length > 1 ? components.map(({ id, name }) => ({ name, y: laneY.get(id) ?? joinY })) : [],
+    lanes:
+      components.length > 1 || components.some(({ alike }) => alike.length > 1)
+        ? components.map((one) => ({ ...one, y: laneY.get(one.id) ?? joinY }))
+        : [],
   };
 }

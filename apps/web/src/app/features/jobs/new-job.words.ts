@@ -1,0 +1,67 @@
+import {
+  type AskedFamily,
+  type CoverWork,
+  type Job,
+  type Plan,
+  FAMILY_RULES,
+  OFFERED_SIZES,
+  allPressSheets,
+  figureOf,
+  isoSize,
+  numberText,
+  pressUnit,
+} from '@druckerei/core';
+import { quantity } from '../../ui/format';
+
+/** What may lie over the print. */
+export const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
+/** What the two measures of a family are called. */
+export const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>> = {
+  labels: ['Width across the web', 'Height along it'],
+  'paper-roll': ['Width of the roll', 'Repeat of the design'],
+  numbered: ['Width', 'Height'],
+  stationery: ['Width', 'Height'],
+  wallet: ['Panel width', 'Thickness inside'],
+  envelope: ['Width', 'Thickness of what goes in'],
+};
+/** What they are called of a box. */
+export const OPENING = ['Length, inside', 'Width, inside'] as const;
+
+/** Sections by their pages: 12 sections of 16 pages, or 32 + 4 pages. */
+function inSections(pages: readonly number[]): string {
+  const [first] = pages;
+  if (pages.length > 1 && pages.every((one) => one === first)) return `${pages.length} sections of ${first} pages`;
+  return `Sections of ${pages.join(' + ')} pages`;
+}
+
+/** The offered size of these measures, if it is one of them. */
+export const offeredSize = (widthMm: number | undefined, heightMm: number | undefined) =>
+  OFFERED_SIZES.find((name) => isoSize(name)?.widthMm === widthMm && isoSize(name)?.heightMm === heightMm);
+
+/** The usual answers of a family as the fields of the form. */
+export function usualAnswers(family: AskedFamily) {
+  const { widthMm, heightMm, die: _die, quantity: _quantity, ...usual } = FAMILY_RULES[family].usual;
+  const size = offeredSize(widthMm, heightMm);
+  return {
+    ...usual,
+    ...(size ? { size } : {}),
+    ...(widthMm === undefined || heightMm === undefined ? {} : { lengthMm: widthMm, breadthMm: heightMm }),
+  };
+}
+
+/** What a new job comes to: its sections, sheets, plates, stations and cost. */
+export function outlookWords(job: Job, planned: Plan): string {
+  const { totals, layouts } = planned;
+  const sheets = allPressSheets(totals);
+  const split = job.components.flatMap(({ kind, pages }) => (kind === 'section' ? (pages ?? []) : []));
+  const sections =
+    FAMILY_RULES[job.family as AskedFamily].asks.includes('coverStock') && split.length > 0
+      ? `${inSections(split)}. `
+      : '';
+  const carriers = figureOf(planned, 'total.plates');
+  const [first] = Object.values(layouts);
+  const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
+  const plates = quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric');
+  const cost = quantity(totals.cost.total, totals.currency, 'metric');
+  return `${sections}${numberText(sheets)} ${unit}, ${plates}, ${job.route.length} stations, ${cost}.`;
+}

@@ -1,0 +1,164 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { type Norm, isWithin, limitsInWords, normCatalogue } from '@druckerei/core';
+import type { NormChanges, NormEffect } from '@druckerei/contract';
+import { type Subscription, EMPTY, expand } from 'rxjs';
+import { Api } from '../../platform/api';
+import { Contested } from '../../platform/contested';
+import { failureOf } from '../../platform/problem';
+import { count } from '../../ui/format';
+import { Measures } from '../../ui/measures';
+import { Undo } from '../../ui/undo';
+import { normValue, readNorm } from './norm-text';
+import { type NormRow, NormsStore } from './norms.store';
+
+/** Norms that are typed and not set yet, by id: what stands in their fields. */
+type Typed = Readonly<Record<string, string>>;
+
+interface Edit {
+  readonly norm: Norm;
+  readonly text: string;
+  readonly change: NormChanges['changes'][number];
+  /** Why it cannot be set; nothing where it can. */
+  readonly wrong: string;
+}
+
+/** Several norms typed in place: taken back and brought again, held against the open jobs, and set together. */
+@Injectable()
+export class NormEdits {
+  private readonly api = inject(Api);
+  private readonly norms = inject(NormsStore);
+  private readonly measures = inject(Measures);
+  private readonly typed = signal<Typed>({});
+  readonly undo = new Undo(this.typed);
+  readonly sending = new Contested(() => this.norms.refresh());
+  /** The change that was set last, to be taken back. */
+  readonly last = signal<NormChanges['changes']>([]);
+
+  private looking: Subscription | undefined;
+  readonly look = signal<{ readonly done: number; readonly total: number } | undefined>(undefined);
+  /** Jobs that would come to something else, of those looked at; undefined before it is asked. */
+  readonly effect = signal<NormEffect['changed'] | undefined>(undefined);
+  readonly lookFailed = signal('');
+
+  /** What is typed and differs from what stands. */
+  readonly edits = computed((): readonly Edit[] => {
+    const works = this.norms.works();
+    if (!works) return [];
+    const catalogue = normCatalogue(works);
+    return Object.entries(this.typed()).flatMap(([id, text]) => {
+      const norm = catalogue.get(id);
+      const expected = works.norms[id]?.value ?? norm?.value;
+      return norm && expected !== undefined && text !== this.text(norm, expected)
+        ? [this.editOf(norm, text, expected)]
+        : [];
+    });
+  });
+  readonly wrong = computed(() => this.edits().find(({ wrong }) => wrong !== '')?.wrong ?? '');
+  private readonly byNorm = computed(() => new Map(this.edits().map((edit) => [edit.norm.id, edit])));
+
+  private text(norm: Norm, value: number): string {
+    return norm.choices ? String(value) : normValue(norm, value, this.measures.system());
+  }
+
+  private editOf(norm: Norm, text: string, expected: number): Edit {
+    const value = norm.choices ? Number(text) : readNorm(norm, text, this.measures.system());
+    const name = `${norm.subject}: ${norm.name}`;
+    const wrong =
+      value === undefined
+        ? `${name}: “${text}” is no number; write it like 1,200 or 0.5`
+        : isWithin(norm, value)
+          ? ''
+          : `${name} goes ${limitsInWords(norm)}`;
+    return { norm, text, wrong, change: { norm: norm.id, value: value ?? NaN, expected } };
+  }
+
+  /** What stands in a norm's field. */
+  shown({ norm, value }: NormRow): string {
+    return this.typed()[norm.id] ?? this.text(norm, value);
+  }
+  readonly isEdited = (id: string): boolean => this.byNorm().has(id);
+  readonly isWrong = (id: string): boolean => (this.byNorm().get(id)?.wrong ?? '') !== '';
+
+  /** Takes what is typed in fields, by norm. */
+  type(texts: Typed): void {
+    this.typed.update((typed) => ({ ...typed, ...texts }));
+    this.forget();
+  }
+
+  drop(): void {
+    this.typed.set({});
+    this.forget();
+  }
+
+  private forget(): void {
+    this.stopLooking();
+    this.effect.set(undefined);
+    this.sending.refuse('');
+  }
+
+  /** Plans the drafts in hand with what is typed, some at a time. */
+  lookAt(): void {
+    this.stopLooking();
+    const changes = this.edits().map(({ change: { norm, value } }) => ({ norm, value }));
+    this.effect.set([]);
+    this.lookFailed.set('');
+    this.look.set({ done: 0, total: 0 });
+    let done = 0;
+    this.looking = this.api
+      .normEffect(changes, 0)
+      .pipe(
+        expand(({ total, planned }) => {
+          done += planned;
+          return planned > 0 && done < total ? this.api.normEffect(changes, done) : EMPTY;
+        }),
+      )
+      .subscribe({
+        next: ({ total, planned, changed }) => {
+          this.look.set({ done: done + planned, total });
+          this.effect.update((all = []) => [...all, ...changed]);
+        },
+        error: (error: unknown) => {
+          this.look.set(undefined);
+          this.lookFailed.set(failureOf(error).text);
+        },
+        complete: () => this.look.set(undefined),
+      });
+  }
+
+  stopLooking(): void {
+    this.looking?.unsubscribe();
+    this.look.set(undefined);
+  }
+
+  set(reason: string): void {
+    const changes = this.edits().map(({ change }) => change);
+    if (this.wrong() !== '') this.sending.refuse(this.wrong());
+    else this.sending.send(this.norms.changeAll(changes, reason), () => this.taken(changes));
+  }
+
+  private taken(changes: NormChanges['changes']): void {
+    this.drop();
+    this.last.set(changes);
+  }
+
+  /** Sets what was set last back to what stood before. */
+  takeBack(): void {
+    const back = this.last().map(({ norm, value, expected }) => ({ norm, value: expected, expected: value }));
+    this.sending.send(this.norms.changeAll(back, 'taken back'), () => this.last.set([]));
+  }
+
+  /** What stands beside what is typed, where somebody else was faster. */
+  standing(): { what: string; now: string; yours: string }[] {
+    return this.edits().map(({ norm, text, change }) => ({
+      what: `${norm.subject}: ${norm.name}`,
+      now: norm.choices?.[change.expected] ?? this.text(norm, change.expected),
+      yours: norm.choices?.[change.value] ?? text,
+    }));
+  }
+
+  /** Share of the drafts looked at, in words. */
+  readonly progress = computed(() => {
+    const look = this.look();
+    return look ? `${count(look.done)} of ${look.total === 0 ? '…' : count(look.total)} drafts planned` : '';
+  });
+}

@@ -1,0 +1,168 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSelectModule } from '@angular/material/select';
+import { type WorksSettings, WORKS_SETTINGS, nextJobNumber, toldSettings, wrongNumberPattern } from '@druckerei/core';
+import { CURRENCIES, dayIn } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { type Observable, map, tap } from 'rxjs';
+import { Api } from '../../platform/api';
+import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
+import { Contested } from '../../platform/contested';
+import { failureOf } from '../../platform/problem';
+import { sessionFeature } from '../../platform/session.state';
+import { LOCALES, chosenLocale } from '../../ui/locale';
+import { Standing, type StandingRow } from '../../ui/standing';
+
+/** Names of the settings, as the form and the history say them. */
+const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
+  name: 'Name',
+  place: 'Place',
+  currency: 'Currency',
+  locale: 'Dates and weeks',
+  timeZone: 'Time zone',
+  numberPattern: 'Pattern of job numbers',
+};
+/** Entries of a list that is offered while somebody types. */
+const MOST_OFFERED = 12;
+const ZONES = Intl.supportedValuesOf('timeZone');
+
+const holds = (text: string, typed: string): boolean => text.toLowerCase().includes(typed.trim().toLowerCase());
+
+/** What the works says of itself: its name and place, its money, its dates, how it numbers jobs. */
+@Component({
+  selector: 'dk-works-page',
+  imports: [
+    MatAutocompleteModule,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatSelectModule,
+    ReactiveFormsModule,
+    Standing,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './works.page.html',
+  styleUrl: './works.page.scss',
+})
+export class WorksPage {
+  private readonly api = inject(Api);
+  private readonly dialog = inject(MatDialog);
+  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly now = signal<WorksSettings | undefined>(undefined);
+  protected readonly failed = signal('');
+  protected readonly locales = LOCALES;
+  protected readonly form = inject(FormBuilder).nonNullable.group({
+    name: '',
+    place: '',
+    currency: '',
+    locale: '',
+    timeZone: '',
+    numberPattern: '',
+  });
+  protected readonly sending = new Contested(() => this.look());
+  private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
+  private readonly names = new Intl.DisplayNames([chosenLocale()], { type: 'currency' });
+
+  protected readonly currencies = computed(() =>
+    [...CURRENCIES]
+      .map((code) => ({ code, name: this.names.of(code) ?? code }))
+      .filter(({ code, name }) => holds(`${code} ${name}`, this.typed().currency ?? ''))
+      .slice(0, MOST_OFFERED),
+  );
+  protected readonly moneyName = computed(() => {
+    const code = (this.typed().currency ?? '').toUpperCase();
+    return CURRENCIES.has(code) ? (this.names.of(code) ?? '') : '';
+  });
+  protected readonly timeZones = computed(() =>
+    ZONES.filter((zone) => holds(zone, this.typed().timeZone ?? '')).slice(0, MOST_OFFERED),
+  );
+  /** What the clock says in the zone that is typed. */
+  protected readonly clock = computed(() => {
+    const timeZone = this.typed().timeZone ?? '';
+    if (timeZone === '') return 'That of the server, where none is told.';
+    return ZONES.includes(timeZone)
+      ? `It is ${new Date().toLocaleTimeString(chosenLocale(), { timeZone, hour: '2-digit', minute: '2-digit' })} there now.`
+      : '';
+  });
+  /** What the pattern comes to, or what is wrong with it. */
+  protected readonly number = computed(() => {
+    const pattern = (this.typed().numberPattern ?? '').trim();
+    if (pattern === '') return 'Without one, a job is numbered after the last.';
+    const wrong = wrongNumberPattern(pattern);
+    return wrong === undefined
+      ? `The first of today would be ${nextJobNumber(pattern, [], dayIn(new Date()))}.`
+      : `This cannot be used: ${wrong}.`;
+  });
+
+  constructor() {
+    this.load();
+  }
+
+  protected load(): void {
+    this.failed.set('');
+    this.look().subscribe({
+      next: () => this.leave(),
+      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+
+  private readonly look = (): Observable<void> =>
+    this.api.works().pipe(
+      tap((works) => this.now.set(works)),
+      map(() => undefined),
+    );
+
+  /** Puts what stands into the fields. */
+  protected leave(): void {
+    const { name = '', place = '', currency = '', locale = '', timeZone = '', numberPattern = '' } = this.now() ?? {};
+    this.form.reset({ name, place, currency, locale, timeZone, numberPattern });
+    this.sending.refuse('');
+    if (!this.mayEdit()) this.form.disable();
+  }
+
+  /** The fields as they are kept: what is empty is not told. */
+  private readonly told = (from: Partial<Record<keyof WorksSettings, string | undefined>>): WorksSettings => {
+    const { name = '', currency = '', ...others } = Object.fromEntries(toldSettings(from)) as Partial<WorksSettings>;
+    return { ...others, name, currency: currency.toUpperCase() };
+  };
+
+  protected save(): void {
+    const seen = this.now();
+    if (!seen) return;
+    const call = this.api.changeSettings(this.told(this.form.getRawValue()), this.told(seen)).pipe(
+      tap((works) => this.now.set(works)),
+      map(() => undefined),
+    );
+    this.sending.send(call, () => this.leave());
+  }
+
+  /** What differs between the works and the fields. */
+  protected standing(): StandingRow[] {
+    const [now, yours] = [this.told(this.now() ?? {}), this.told(this.form.getRawValue())];
+    return WORKS_SETTINGS.filter((field) => now[field] !== yours[field]).map((field) => ({
+      what: NAMES[field],
+      now: now[field] ?? 'not told',
+      yours: yours[field] ?? 'not told',
+    }));
+  }
+
+  protected showChanges(): void {
+    const data: ChangesData = {
+      title: 'How the settings changed',
+      kind: 'works',
+      subject: (field) => NAMES[field as keyof WorksSettings],
+      value: (value) => (value === null ? 'not told' : String(value)),
+    };
+    this.dialog.open(ChangesDialog, { data, width: '520px' });
+  }
+}

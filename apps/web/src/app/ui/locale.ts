@@ -1,0 +1,19 @@
+/** How people of the places that this speaks to write dates, by name. */
+export const LOCALES: readonly { readonly id: string; readonly name: string }[] = [
+  { id: 'en-GB', name: '31 Dec 2026, week from Monday' },
+  { id: 'en-US', name: 'Dec 31, 2026, week from Sunday' },
+  { id: 'de-DE', name: '31. Dez. 2026, Woche ab Montag' },
+  { id: 'fr-FR', name: '31 déc. 2026, semaine du lundi' },
+  { id: 'sv-SE', name: '31 dec. 2026, vecka från måndag' },
+];
+
+const ownLocale = (): string => Intl.DateTimeFormat.supportedLocalesOf([navigator.language])[0] ?? 'en-GB';
+
+let told: string | null = null;
+/** The locale whose dates are written here: that of the person, else of the works, else the browser's own. */
+export const chosenLocale = (): string => told ?? ownLocale();
+
+/** Takes the locale of who is signed in, before a page writes a date; null for the browser's own. */
+export const useLocale = (locale: string | null): void => {
+  told = locale;
+};

@@ -1,0 +1,201 @@
+import { isoSize } from '../paper/index.js';
+import type { FoldKind } from '../job/index.js';
+import type { Stock, Works } from '../works/index.js';
+import { FAMILY_RULES } from './family-rules.js';
+import type { AskedFamily } from './answers.js';
+import { stocksFor } from './offers.js';
+
+/** What a line of text says of an order, as far as it could be understood. */
+export interface ReadOrder {
+  readonly family?: AskedFamily;
+  readonly quantity?: number;
+  readonly widthMm?: number;
+  readonly heightMm?: number;
+  readonly pages?: number;
+  readonly colours?: { readonly front: number; readonly back: number };
+  readonly stock?: string;
+  readonly coverStock?: string;
+  readonly fold?: FoldKind;
+  readonly title?: string;
+  readonly customer?: string;
+  /** ISO 8601 date. */
+  readonly due?: string;
+  /** What was understood, each with the words that said it. */
+  readonly understood: readonly { readonly words: string; readonly as: string }[];
+  /** Words that nothing was made of. */
+  readonly left: readonly string[];
+}
+
+type Found = Omit<ReadOrder, 'understood' | 'left'>;
+
+/** Names of products as people say them; the longer ones first. */
+const PRODUCTS: readonly (readonly [RegExp, AskedFamily])[] = [
+  [/\b(?:case[- ]bound|hard ?(?:cover|back)) ?(?:books?)?\b/i, 'case-bound'],
+  [/\b(?:perfect[- ]bound|paperback)s? ?(?:books?)?\b/i, 'perfect-bound'],
+  [/\b(?:saddle[- ]stitched|wire[- ]stitched) ?(?:booklets?|brochures?|programmes?|magazines?)?\b/i, 'saddle-stitched'],
+  [/\b(?:booklet|brochure|programme|magazine)s?\b/i, 'saddle-stitched'],
+  [/\bbooks?\b/i, 'perfect-bound'],
+  [/\b(?:shipping|corrugated) ?(?:case|box|boxe)s?\b/i, 'corrugated-case'],
+  [/\b(?:carton|folding box|folding boxe)s?\b/i, 'carton'],
+  [/\b(?:label|sticker)s?\b/i, 'labels'],
+  [/\b(?:envelope|packet)s?\b/i, 'envelope'],
+  [/\b(?:ticket|voucher)s?\b/i, 'numbered'],
+  [/\b(?:letterhead|invitation)s?\b/i, 'stationery'],
+  [/\b(?:leaflet|folder|map)s?\b/i, 'folded'],
+  [/\b(?:poster|postcard|card|flyer)s?\b/i, 'flat'],
+];
+
+const FOLDS: readonly (readonly [RegExp, FoldKind])[] = [
+  [/\bletter[- ]fold(?:ed)?\b/i, 'letter'],
+  [/\b(?:accordion|zig-?zag)[- ]?(?:fold(?:ed)?)?\b/i, 'accordion'],
+  [/\bgate[- ]fold(?:ed)?\b/i, 'gate'],
+];
+
+/** A number with thousands apart by comma, point, space or apostrophe; k stands for a thousand. */
+const NUMBER = String.raw`(\d{1,3}(?:[ ,.'’]\d{3})+|\d+)(k)?`;
+const numberOf = (digits: string, k: string | undefined): number =>
+  Number(digits.replace(/\D/g, '')) * (k === undefined ? 1 : 1000);
+
+const SURFACES = ['silk', 'gloss', 'matt', 'offset', 'uncoated', 'board', 'wove', 'label'] as const;
+const GSM = String.raw`(\d{2,3})(?: ?(?:gsm|g\/m2|g\/m²|g)(?![a-z]))?`;
+const SURFACE = `(${SURFACES.join('|')})(?: coated)?`;
+
+/** The stock of a grammage, of the surface told where one is; undefined where the works has none. */
+function stockOf(stocks: readonly Stock[], gsm: string | undefined, surface: string | undefined): Stock | undefined {
+  const named = ({ name }: Stock): boolean =>
+    surface === undefined || name.toLowerCase().includes(surface.toLowerCase());
+  return stocks.find((stock) => stock.gsm === Number(gsm) && named(stock));
+}
+
+/** Words that say nothing by themselves. */
+const LITTLE = new Set(['of', 'on', 'with', 'and', 'the', 'a', 'an', 'text', 'in', 'at', 'size', 'paper', 'from']);
+
+/** What a match means: the answers that it gives, and the same in words. */
+interface Meaning {
+  readonly as: string;
+  readonly gives: Found;
+}
+
+/** Reads one thing after another out of a text; what is read is taken out of it. */
+class Reader {
+  private rest: string;
+  found: Found = {};
+  readonly understood: { words: string; as: string }[] = [];
+
+  constructor(text: string) {
+    this.rest = text;
+  }
+
+  /** Takes the first match out of the text. @param read undefined leaves it where it is. */
+  take(pattern: RegExp, read: (match: RegExpExecArray) => Meaning | undefined): boolean {
+    const match = pattern.exec(this.rest);
+    const meaning = match ? read(match) : undefined;
+    if (!match || !meaning) return false;
+    this.found = { ...this.found, ...meaning.gives };
+    this.understood.push({ words: match[0].trim(), as: meaning.as });
+    this.rest = `${this.rest.slice(0, match.index)} | ${this.rest.slice(match.index + match[0].length)}`;
+    return true;
+  }
+
+  left(): string[] {
+    const words = (part: string): string[] => part.split(/\s+/).filter((word) => /[\p{L}\p{N}]/u.test(word));
+    return this.rest
+      .split('|')
+      .map(words)
+      .filter((part) => part.some((word) => !LITTLE.has(word.toLowerCase())))
+      .map((part) => part.join(' '));
+  }
+}
+
+function readProduct(reader: Reader): void {
+  PRODUCTS.some(([pattern, family]) =>
+    reader.take(pattern, () => ({ as: FAMILY_RULES[family].name, gives: { family } })),
+  );
+  FOLDS.some(([pattern, fold]) => reader.take(pattern, () => ({ as: `${fold} fold`, gives: { fold } })));
+}
+
+/** A grammage with its surface, before or behind it; of a cover the grammage alone as well. */
+function readStock(reader: Reader, stocks: readonly Stock[], field: 'stock' | 'coverStock'): void {
+  const before = field === 'stock' ? String.raw`\b` : String.raw`\bcover:? (?:of |in |on )?`;
+  const noSize = String.raw`(?![\d\/x×p])`;
+  const read = (gsm: string | undefined, surface?: string): Meaning | undefined => {
+    const stock = stockOf(stocks, gsm, surface);
+    return stock && { as: `${field === 'stock' ? '' : 'cover: '}${stock.name}`, gives: { [field]: stock.id } };
+  };
+  const patterns: readonly (readonly [string, (match: RegExpExecArray) => Meaning | undefined])[] = [
+    [`${SURFACE} ${GSM}${noSize}`, ([, surface, gsm]) => read(gsm, surface)],
+    [String.raw`${GSM} ${SURFACE}\b`, ([, gsm, surface]) => read(gsm, surface)],
+    ...(field === 'coverStock' ? ([[`${GSM}${noSize}`, ([, gsm]: RegExpExecArray) => read(gsm)]] as const) : []),
+  ];
+  patterns.some(([pattern, meaning]) => reader.take(new RegExp(`${before}${pattern}`, 'i'), meaning));
+}
+
+function readPages(reader: Reader): void {
+  reader.take(/\b(\d{1,3}) ?(?:pp|pages?|p)\b|\b(\d{1,3})-page\b/i, ([, before, joined]) => {
+    const pages = Number(before ?? joined);
+    return { as: `${pages} pages`, gives: { pages } };
+  });
+}
+
+function readColours(reader: Reader): void {
+  reader.take(/\b([1-6]) ?\/ ?([0-6])\b/, ([, front, back]) => ({
+    as: `${front} colours on the front, ${back} on the back`,
+    gives: { colours: { front: Number(front), back: Number(back) } },
+  }));
+}
+
+function readSize(reader: Reader): void {
+  const named = reader.take(/\b([AB](?:10|\d))\b/i, ([, name = '']) => {
+    const size = isoSize(name.toUpperCase());
+    return size && { as: `${name.toUpperCase()}: ${size.widthMm} x ${size.heightMm} mm`, gives: size };
+  });
+  if (named) return;
+  reader.take(/\b(\d{2,4}(?:\.\d)?) ?[x×] ?(\d{2,4}(?:\.\d)?)(?: ?mm)?\b/i, ([, width, height]) => {
+    const size = { widthMm: Number(width), heightMm: Number(height) };
+    return { as: `${size.widthMm} x ${size.heightMm} mm`, gives: size };
+  });
+}
+
+/** Most that an order counts. */
+const MOST = 1e9;
+
+function readQuantity(reader: Reader): void {
+  reader.take(new RegExp(String.raw`\b${NUMBER}(?: ?(?:copies|pieces|pcs|off))?\b`, 'i'), ([, digits = '', k]) => {
+    const quantity = numberOf(digits, k);
+    return quantity < 1 || quantity > MOST ? undefined : { as: `${quantity} ordered`, gives: { quantity } };
+  });
+}
+
+function readWhose(reader: Reader): void {
+  reader.take(/["“”]([^"“”]{1,120})["“”]/, ([, title = '']) => ({ as: `title: ${title}`, gives: { title } }));
+  reader.take(/\bdue (\d{4}-\d{2}-\d{2})\b/i, ([, due = '']) =>
+    Number.isNaN(Date.parse(due)) ? undefined : { as: `due ${due}`, gives: { due } },
+  );
+}
+
+function readCustomer(reader: Reader): void {
+  reader.take(/\bfor (\p{Lu}[\p{L}'’-]*(?: (?:\p{Lu}[\p{L}'’-]*|of|and|&))*)/u, ([, customer = '']) => ({
+    as: `customer: ${customer}`,
+    gives: { customer },
+  }));
+}
+
+/**
+ * Reads an order out of a line as people write it: "3000 booklets A5 40pp 4/4 silk 115 cover 250". What could not be
+ * understood is told, and nothing is guessed. Source: common practice, no source (how orders are written).
+ */
+export function readOrder(text: string, works: Works): ReadOrder {
+  const reader = new Reader(text);
+  // What is told in quotes or by name first; a bare number is the quantity, once all other numbers are taken.
+  readWhose(reader);
+  readProduct(reader);
+  const stocks = stocksFor(FAMILY_RULES[reader.found.family ?? 'flat'].press, works);
+  readStock(reader, stocks, 'coverStock');
+  readPages(reader);
+  readColours(reader);
+  readSize(reader);
+  readStock(reader, stocks, 'stock');
+  readQuantity(reader);
+  readCustomer(reader);
+  return { ...reader.found, understood: reader.understood, left: reader.left() };
+}

@@ -1,0 +1,145 @@
+import type { Content, TableCell } from 'pdfmake/interfaces.js';
+import {
+  type Alike,
+  type Component,
+  alikeComponents,
+  figureOf,
+  hoursText,
+  inkNames,
+  inkOf,
+  productPicture,
+  sayQuantity,
+  streamModel,
+  wantsTrial,
+} from '@druckerei/core';
+import { sizeWords } from '@druckerei/contract';
+import { code128Svg, isCodable } from '../drawing/code128.js';
+import { stationSvg } from '../drawing/station-svg.js';
+import { streamSvg } from '../drawing/stream-svg.js';
+import { balanceLine } from './balance.js';
+import { type JobDocument, number, stateText } from './document.js';
+import { heads, right, table } from './table.js';
+
+/** A measure of a sheet: a repeat of a cylinder has places that nobody can cut to. */
+export const mm = (value: number): string => String(Number(value.toFixed(2)));
+
+const overs = ({ job: { order } }: JobDocument): string => {
+  const { policy } = order;
+  if (policy.kind === 'exact') return 'exactly this many';
+  return policy.kind === 'all-overs'
+    ? 'all overs are delivered'
+    : `${policy.under === 0 ? 'no unders' : `at most ${policy.under} % under`}, ${policy.over === 0 ? 'no overs' : `at most ${policy.over} % over`}`;
+};
+
+/** Components that are made alike, as one. */
+export const alikeOf = ({ job, plan }: JobDocument): readonly Alike[] => alikeComponents(job, plan.steps);
+
+function header(document: JobDocument): Content {
+  const { job, plan, works } = document;
+  const code: Content[] = isCodable(job.number)
+    ? [{ svg: code128Svg(job.number), width: 150, alignment: 'right' }]
+    : [];
+  const picture = productPicture(job, plan);
+  return {
+    columns: [
+      {
+        width: '*',
+        stack: [
+          { text: `${works.name}  |  Job ticket`, style: 'quiet' },
+          { text: `${job.number}  ${job.title}`, style: 'title' },
+          { text: job.customer },
+          {
+            text: `${number(job.order.quantity)} ${figureOf(plan, 'order.quantity')?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
+            bold: true,
+          },
+          ...(job.order.deliveries ?? []).map(({ quantity, due }, i) => ({
+            text: `Delivery ${i + 1}: ${number(quantity)}${due === undefined ? '' : `, due ${due}`}`,
+          })),
+          { text: `${job.due === undefined ? 'No due date' : `Due ${job.due}`}  |  ${stateText(document)}` },
+        ],
+      },
+      ...(picture ? [{ width: 120, stack: [{ svg: stationSvg(picture), fit: [112, 92] as [number, number] }] }] : []),
+      { width: 156, stack: [...code, { text: job.number, alignment: 'right', margin: [0, 2, 0, 0] }] },
+    ],
+    columnGap: 8,
+  };
+}
+
+function stream({ job, plan }: JobDocument): Content {
+  const paper = ({ sheet }: Component): string[] => [`${mm(sheet.widthMm)} x ${mm(sheet.heightMm)}`];
+  return { svg: streamSvg(streamModel(job, plan, { paper })), fit: [517, 200], margin: [0, 8, 0, 0] };
+}
+
+const inksOf = (inks: Component['front']): string =>
+  inks.length === 0 ? 'none' : inks.map(({ name }) => name).join(' ');
+
+function components({ job, plan, works }: JobDocument, alike: readonly Alike[]): Content[] {
+  const rows = alike.flatMap(({ ids, name }): TableCell[][] => {
+    const component = job.components.find(({ id }) => id === ids[0]);
+    if (!component) return [];
+    const stock = works.stocks.find(({ id }) => id === component.stock);
+    const press = works.machines.find(({ id }) => id === component.press);
+    const { sheet } = component;
+    const sum = (of: Readonly<Record<string, number>>): number => ids.reduce((total, id) => total + (of[id] ?? 0), 0);
+    const each = ids.length > 1 ? `${ids.length} x ${number(plan.totals.pressSheets[component.id] ?? 0)}` : undefined;
+    return [
+      [
+        name,
+        sizeWords(component),
+        `${stock?.name ?? component.stock}\n${mm(sheet.widthMm)} x ${mm(sheet.heightMm)} mm, grain along ${mm(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
+        `${press?.name ?? component.press}\n${component.workStyle}`,
+        `${inksOf(component.front)} / ${inksOf(component.back)}`,
+        right(number(sum(plan.totals.platesByComponent))),
+        right(each ?? number(sum(plan.totals.pressSheets))),
+        right(sayQuantity(sum(plan.totals.paperKgByComponent), 'kg').replace(' kg', '')),
+      ],
+    ];
+  });
+  const { totals } = plan;
+  const sheets = Object.values(totals.pressSheets).reduce((a, b) => a + b, 0);
+  const school = { step: 'step by step', added: 'added up', table: 'by table', sure: 'by sureness' }[plan.school];
+  return [
+    { text: 'Components', style: 'heading' },
+    table(
+      [80, 62, '*', 84, 34, 28, 44, 30],
+      heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Into press', '>Paper kg'),
+      rows,
+    ),
+    {
+      text: `${figureOf(plan, 'total.pressSheets')?.name ?? ''} ${number(sheets)}, plates ${number(totals.plates)}, paper ${sayQuantity(totals.paperKg, 'kg')}, ink ${sayQuantity(totals.inkKg, 'kg')}, machine hours ${hoursText(totals.hours)}, first sheet to last box ${hoursText(totals.leadHours)}. Spoilage reckoned ${school}.`,
+      margin: [0, 4, 0, 0],
+    },
+  ];
+}
+
+/** What somebody signs before the work goes on. */
+function gates({ job, plan, works }: JobDocument): Content[] {
+  const prints = plan.steps.some(({ operation }) => operation === 'print' || operation === 'overprint');
+  const mixed = inkNames(job).filter((name) => wantsTrial(inkOf(job, works, name)));
+  const names = [
+    ...(prints ? ['Artwork approved', 'Carriers inspected'] : []),
+    ...(mixed.length > 0 ? [`Trial accepted: ${mixed.join(', ')}`] : []),
+    ...(prints ? ['First good sheet passed: position, colour, register'] : []),
+    'Count of good pieces agreed, ready for delivery',
+  ];
+  return [
+    { text: 'To be signed', style: 'heading' },
+    table(
+      ['*', 120, 90],
+      heads('Gate', 'Signed', 'Date and hour'),
+      names.map((name) => [{ text: name, margin: [0, 3, 0, 3] }, '', '']),
+    ),
+  ];
+}
+
+/** The first page: the product and its order, the stream drawn, components with alike ones as one row, gates to sign. */
+export function firstPage(document: JobDocument): Content[] {
+  const alike = alikeOf(document);
+  return [
+    header(document),
+    stream(document),
+    ...components(document, alike),
+    balanceLine(document),
+    { unbreakable: true, stack: gates(document) },
+  ];
+}

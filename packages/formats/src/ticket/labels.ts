@@ -1,0 +1,77 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { type LabelSize, type Labelled, type Pile, LABEL_SIZES, listPacks, listPiles, unitText } from '@druckerei/core';
+import { code128Svg, isCodable } from '../drawing/code128.js';
+import { renderPdf } from '../pdf/render.js';
+import { type JobDocument, number, stateText } from './document.js';
+
+/** Labels that are made at once. */
+export const MOST_LABELS = 2_000;
+
+const POINTS_PER_MM = 72 / 25.4;
+/** Letters of a label of this height, mm, and the narrowest that is still read at arm's length, as a share. */
+const FULL_HEIGHT_MM = 105;
+const LEAST_SCALE = 0.55;
+
+const NAMES: Readonly<Record<Labelled, string>> = { piles: 'pile', boxes: 'box', pallets: 'pallet' };
+
+/** What labels are put on, each thing of it. */
+export const labelled = ({ job, plan }: JobDocument, things: Labelled): Pile[] =>
+  things === 'piles' ? listPiles(job, plan) : listPacks(job, plan, things);
+
+function label(document: JobDocument, things: Labelled, pile: Pile, scale: number): Content {
+  const { job, works } = document;
+  const size = (points: number): number => points * scale;
+  const code: Content[] = isCodable(job.number)
+    ? [{ svg: code128Svg(job.number), width: size(190), margin: [0, size(6), 0, 0] }]
+    : [];
+  const what =
+    things === 'piles'
+      ? [`Done: ${pile.state}`, `Next: ${pile.next ?? 'delivery'}`]
+      : [job.customer, job.due === undefined ? '' : `Due ${job.due}`];
+  return {
+    stack: [
+      { text: `${works.name}  |  ${stateText(document)}`, fontSize: size(8) },
+      { text: job.number, bold: true, fontSize: size(22) },
+      { text: pile.component === job.title ? job.title : `${job.title}: ${pile.component}`, fontSize: size(14) },
+      ...what.filter((text) => text !== '').map((text): Content => ({ text, fontSize: size(12) })),
+      {
+        columns: [
+          {
+            text: `${number(pile.count)} ${unitText(pile.unit, pile.count)}`,
+            bold: true,
+            fontSize: size(24),
+            margin: [0, size(6), 0, 0],
+          },
+          {
+            text: `${NAMES[things]} ${number(pile.number)} of ${number(pile.of)}`,
+            fontSize: size(14),
+            alignment: 'right',
+            margin: [0, size(14), 0, 0],
+          },
+        ],
+      },
+      ...code,
+    ],
+  };
+}
+
+/**
+ * Labels for the piles, boxes or pallets of a job, a page each.
+ * Issues: none; a job without such things gives one page that says so. @param size of the label.
+ */
+export function labelsPdf(document: JobDocument, things: Labelled, size: LabelSize): Promise<Buffer> {
+  const [width, height] = LABEL_SIZES[size];
+  const scale = Math.max(LEAST_SCALE, Math.min(height / FULL_HEIGHT_MM, 1.4));
+  const piles = labelled(document, things).slice(0, MOST_LABELS);
+  const pages = piles.map((pile): Content => label(document, things, pile, scale));
+  const definition: TDocumentDefinitions = {
+    info: { title: `Labels ${document.job.number}, ${things}` },
+    pageSize: { width: width * POINTS_PER_MM, height: height * POINTS_PER_MM },
+    pageMargins: 10,
+    content:
+      pages.length === 0
+        ? [{ text: `${document.job.number} has no ${things}.` }]
+        : pages.map((page, i): Content => (i === 0 ? page : { stack: [page], pageBreak: 'before' })),
+  };
+  return renderPdf(definition, document.at);
+}
