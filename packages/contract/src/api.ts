@@ -181,10 +181,11 @@ export const worksSchema = z
   .meta({ id: 'Works' });
 
 export const normGroupSchema = z.enum(NORM_GROUPS);
+const normValueSchema = z.number().nullable().describe('null: the works no longer sets it');
 /** A norm changed by hand; `expected` is the value that the editor saw, so that nobody overwrites another's change unseen. */
 export const normChangeSchema = z
   .strictObject({
-    value: z.number(),
+    value: normValueSchema,
     expected: z.number(),
     seen: markSchema.describe('mark of the works that the editor saw'),
     reason: lines(300),
@@ -196,7 +197,7 @@ const normId = z.string().min(1).max(120);
 export const normChangesSchema = z
   .strictObject({
     changes: z
-      .array(z.strictObject({ norm: normId, value: z.number(), expected: z.number() }))
+      .array(z.strictObject({ norm: normId, value: normValueSchema, expected: z.number() }))
       .min(1)
       .max(500)
       .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, { error: 'a norm is named twice' }),

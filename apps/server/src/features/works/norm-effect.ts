@@ -7,11 +7,11 @@ import { readRevision } from '../jobs/revisions.js';
 /** Jobs that are planned at once: some hundred milliseconds each for the longest. */
 const AT_ONCE = 20;
 
-/** A norm that may have a value; refused where there is none, or beyond its limits. @param at path of it in what was sent. */
-export function settable(works: Works, id: string, value: number, at = ''): Norm {
+/** A norm that may have a value, or none of the works' own; refused where there is no such norm, or beyond its limits. @param at path of it in what was sent. */
+export function settable(works: Works, id: string, value: number | null, at = ''): Norm {
   const norm = normById(works, id);
   if (!norm) throw notFound(at === '' ? 'This norm' : `The norm ${id}`);
-  if (!isWithin(norm, value))
+  if (value !== null && !isWithin(norm, value))
     throw invalid([{ path: `${at}value`, message: `${norm.name} goes ${limitsInWords(norm)}` }]);
   return norm;
 }

@@ -1,4 +1,4 @@
-import type { NormEffect, Problem } from '@druckerei/contract';
+import type { NormEffect, NormHistoryEntry, Problem } from '@druckerei/contract';
 import { type Works, SHIPPED_WORKS, normById } from '@druckerei/core';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -30,6 +30,25 @@ describe('several norms at once', () => {
     const back = [CUT, STITCH].map(({ norm, value, expected }) => ({ norm, value: expected, expected: value }));
     expect((await send(back, 'taken back')).status).toBe(200);
     expect([await valueOf(CUT.norm), await valueOf(STITCH.norm)]).toEqual([5, STITCH.expected]);
+  });
+
+  it('are no longer set where that is asked: what ships is in force, what was told for a machine goes by the house', async () => {
+    const told = { norm: 'spoil.fold.running@stock=coated', value: 0.03, expected: shipped('spoil.fold.running') };
+    await send([{ ...CUT, value: 45 }]);
+    expect((await send([{ ...CUT, value: null, expected: 45 }], 'as shipped')).status).toBe(200);
+    expect(await valueOf(CUT.norm)).toBeUndefined();
+    const [last] = (await manager.call('get', `/api/norms/history?norm=${CUT.norm}`)).body as NormHistoryEntry[];
+    expect(last).toMatchObject({ before: 45, after: 5, reason: 'as shipped' });
+    expect((await send([told])).status).toBe(200);
+    const house = { norm: 'spoil.fold.running', value: 0.02, expected: told.expected };
+    await send([house]);
+    expect((await send([{ ...told, value: null, expected: 0.03 }])).status).toBe(200);
+    // What stands for it now is the house's, and that is what the next change goes by.
+    expect((await send([{ ...told, expected: 0.02 }])).status).toBe(200);
+    await send([
+      { ...told, value: null, expected: 0.03 },
+      { ...house, value: null, expected: 0.02 },
+    ]);
   });
 
   it.each([

@@ -42,16 +42,18 @@ async function setNorm(
 ): Promise<void> {
   const works = await currentWorks(queries);
   const norm = settable(works, id, change.value, at);
-  // What is told for a machine or a run begins at what stands for all.
-  const house = works.norms[baseId(norm.id)]?.value ?? norm.value;
-  const last = await queries.one<{ id: string; value_after: number }>('works/last-change', norm.id);
-  const before = last?.value_after ?? house;
+  // What is told for a machine or a run stands on what stands for all.
+  const base = baseId(norm.id);
+  const without = (base === norm.id ? undefined : works.norms[base]?.value) ?? norm.value;
+  const before = works.norms[norm.id]?.value ?? without;
+  const last = await queries.one<{ id: string }>('works/last-change', norm.id);
   if (before !== change.expected || Number(last?.id ?? 0) > change.seen)
     throw new ProblemError(409, 'Somebody else has changed this norm', {
       detail: `${norm.subject}: ${norm.name} is ${before} now, you saw ${change.expected}.`,
     });
-  await queries.one('works/set-norm', norm.id, change.value);
-  await queries.one('works/add-norm-change', norm.id, before, change.value, change.reason, account.id);
+  if (change.value === null) await queries.one('works/drop-norm', norm.id);
+  else await queries.one('works/set-norm', norm.id, change.value);
+  await queries.one('works/add-norm-change', norm.id, before, change.value ?? without, change.reason, account.id);
 }
 
 /** Sets norms, all or none, one writer at a time. */

@@ -14,10 +14,12 @@ import { type NormRow, NormsStore } from './norms.store';
 /** Norms that are typed and not set yet, by id: what stands in their fields. */
 type Typed = Readonly<Record<string, string>>;
 
+type Change = NormChanges['changes'][number];
+
 interface Edit {
   readonly norm: Norm;
   readonly text: string;
-  readonly change: NormChanges['changes'][number];
+  readonly change: Change & { readonly value: number };
   /** Why it cannot be set; nothing where it can. */
   readonly wrong: string;
 }
@@ -31,8 +33,8 @@ export class NormEdits {
   private readonly typed = signal<Typed>({});
   readonly undo = new Undo(this.typed);
   readonly sending = new Contested(() => this.norms.refresh());
-  /** The change that was set last, to be taken back. */
-  readonly last = signal<NormChanges['changes']>([]);
+  /** What takes back the change that was set last. */
+  readonly back = signal<readonly Change[]>([]);
 
   private looking: Subscription | undefined;
   readonly look = signal<{ readonly done: number; readonly total: number } | undefined>(undefined);
@@ -132,19 +134,25 @@ export class NormEdits {
 
   set(reason: string): void {
     const changes = this.edits().map(({ change }) => change);
+    const back = changes.map((change) => this.inverse(change));
     if (this.wrong() !== '') this.sending.refuse(this.wrong());
-    else this.sending.send(this.norms.changeAll(changes, reason), () => this.taken(changes));
+    else this.sending.send(this.norms.changeAll(changes, reason), () => this.taken(back));
   }
 
-  private taken(changes: NormChanges['changes']): void {
+  /** What brings back what stands now; a norm that the works did not set is not set by it again. */
+  private inverse({ norm, value, expected }: Edit['change']): Change {
+    const isSet = this.norms.works()?.norms[norm] !== undefined;
+    return { norm, value: isSet ? expected : null, expected: value };
+  }
+
+  private taken(back: readonly Change[]): void {
     this.drop();
-    this.last.set(changes);
+    this.back.set(back);
   }
 
-  /** Sets what was set last back to what stood before. */
+  /** Brings back what stood before what was set last. */
   takeBack(): void {
-    const back = this.last().map(({ norm, value, expected }) => ({ norm, value: expected, expected: value }));
-    this.sending.send(this.norms.changeAll(back, 'taken back'), () => this.last.set([]));
+    this.sending.send(this.norms.changeAll([...this.back()], 'taken back'), () => this.back.set([]));
   }
 
   /** What stands beside what is typed, where somebody else was faster. */

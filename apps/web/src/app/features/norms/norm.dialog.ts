@@ -67,6 +67,9 @@ import type { NormRow, NormsStore } from './norms.store';
       </mat-dialog-content>
       <mat-dialog-actions align="end">
         <button matButton type="button" mat-dialog-close>Leave it</button>
+        @if (isSet()) {
+          <button matButton type="button" (click)="send(null, reason.value)">{{ withdraw() }}</button>
+        }
         <button matButton="filled" type="submit">Set the norm</button>
       </mat-dialog-actions>
     </form>
@@ -118,9 +121,17 @@ export class NormDialog {
       );
       return;
     }
+    this.send(value, reason);
+  }
+
+  /** @param value null: no longer set by the works */
+  protected send(value: number | null, reason: string): void {
     const call = this.data.norms.change(this.normId(), { value, expected: this.now(), reason });
     this.sending.send(call, () => this.dialog.close());
   }
+
+  protected readonly isSet = (): boolean => this.data.norms.works()?.norms[this.normId()] !== undefined;
+  protected readonly withdraw = (): string => (this.scope() === '' ? 'As shipped again' : 'As for everything again');
 
   /** The norm, or what is told of it for one place. */
   private readonly normId = (): string =>

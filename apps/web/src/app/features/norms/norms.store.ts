@@ -69,7 +69,7 @@ export const NormsStore = signalStore(
         tap((loaded) => patchState(store, loaded)),
         map(() => undefined),
       ),
-    change: (id: string, change: { value: number; expected: number; reason: string }): Observable<void> =>
+    change: (id: string, change: { value: number | null; expected: number; reason: string }): Observable<void> =>
       api.changeNorm(id, { ...change, seen: store.works()?.mark ?? 0 }).pipe(
         tap((works) => patchState(store, { works })),
         tap(() => api.normHistory().subscribe((history) => patchState(store, { history }))),

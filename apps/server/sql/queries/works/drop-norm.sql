@@ -1,0 +1,2 @@
+-- A norm that the works no longer sets. $1 norm. None.
+DELETE FROM norm WHERE id = $1
