@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { dialogReady, expectAccessible, openExample, saved, signIn, station } from './steps';
+import { dialogReady, expectAccessible, leaveAsShipped, openExample, saved, signIn, station } from './steps';
 
 /** Begins a job of a family by its questions alone, with the answers given. */
 async function begin(page: Page, family: string, number: string, title: string): Promise<void> {
@@ -116,4 +116,5 @@ test('a works adds a rule of its own, softens one that ships, and both are kept 
   await page.getByRole('button', { name: 'Set the rule' }).click();
   await expect(page.locator('[data-norm="rule.order.wrap.band"] select option:checked')).toHaveText('soft');
   await expect(page.getByLabel('History')).toContainText('bands cut the film');
+  await leaveAsShipped(page, 'rule.order.wrap.band');
 });

@@ -3,6 +3,7 @@ import {
   balance,
   dialogReady,
   expectAccessible,
+  leaveAsShipped,
   field,
   openExample,
   openNorms,
@@ -191,4 +192,5 @@ test('a norm told for a machine is in force there, and the working shows every l
     await working.getByRole('row', { name: input }).getByRole('button').click();
   await expect(page.getByLabel('Where the value comes from, nearest first')).toContainText('as shipped');
   await expect(page.getByLabel('Where the value comes from, nearest first')).toContainText('in force');
+  await leaveAsShipped(page, 'spoil.stitch.running@stock=coated');
 });
