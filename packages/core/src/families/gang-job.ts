@@ -90,3 +90,14 @@ export function gangJob(like: GangJobLike, items: readonly Item[], { forms }: Ga
     norms: {},
   };
 }
+
+/** A gang with other items on other forms: paper, press and style of its first form, its order otherwise as it was. */
+export function withGang(job: Job, bleedMm: number, items: readonly Item[], answer: GangAnswer): Job {
+  const [first] = job.components;
+  if (!first) return job;
+  const { stock, sheet, press } = first;
+  const workStyle = first.workStyle === 'perfecting' || first.workStyle === 'single' ? first.workStyle : 'sheetwise';
+  const made = gangJob({ ...job, stock, sheet, press, workStyle, bleedMm }, items, answer);
+  const { components, route } = made;
+  return { ...job, order: { ...job.order, quantity: made.order.quantity }, components, items, route };
+}

@@ -11,7 +11,7 @@ export {
 export { sectionPages } from './bound.js';
 export { FAMILY_RULES } from './family-rules.js';
 export { type WantedSize, spineOf, wantedSizes } from './fit-parts.js';
-export { type GangJobLike, gangJob } from './gang-job.js';
+export { type GangJobLike, gangJob, withGang } from './gang-job.js';
 export { checkProduct, foursIssue } from './impossible.js';
 export { makeJob } from './new-job.js';
 export { pressesFor, stocksFor } from './offers.js';
