@@ -101,7 +101,7 @@ test('single books go from the order book to the final check by their codes', as
   await signIn(page);
   await page.goto('/benches/singles');
   const code = `S-${process.pid}`;
-  await page.getByLabel('New orders').fill(`${code}; Field notes; 111; 180; 96; white 80 g; gloss; 2026-12-09`);
+  await page.getByLabel('New orders: code').fill(`${code}; Field notes; 111; 180; 96; white 80 g; gloss; 2026-12-09`);
   await page.getByRole('button', { name: 'Put 1 into the book' }).click();
   const batch = page.locator('[data-test=batches]').getByRole('row', { name: code });
   await batch.getByRole('button', { name: 'Printed' }).click();

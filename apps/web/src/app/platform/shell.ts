@@ -119,6 +119,10 @@ import { Measures } from '../ui/measures';
       text-decoration: none;
       margin-right: 20px;
     }
+    nav,
+    header > button {
+      white-space: nowrap;
+    }
     nav a {
       display: inline-block;
       padding: 6px 12px;
@@ -146,6 +150,12 @@ import { Measures } from '../ui/measures';
     @media (max-width: 900px) {
       kbd {
         display: none;
+      }
+      .mark {
+        margin-right: 4px;
+      }
+      nav a {
+        padding: 6px 8px;
       }
     }
     main {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, booleanAttribute, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -10,7 +10,9 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
-      <button matButton="filled" (click)="started.emit()" [disabled]="disabled()">{{ label() }}</button>
+      @if (!live() || state().kind === 'stopped' || state().kind === 'failed') {
+        <button matButton="filled" (click)="started.emit()" [disabled]="disabled()">{{ label() }}</button>
+      }
       @switch (state().kind) {
         @case ('running') {
           <button matButton (click)="stopped.emit()"><mat-icon>stop_circle</mat-icon>Stop</button>
@@ -47,6 +49,8 @@ export class RunBar {
   readonly label = input.required<string>();
   readonly state = input.required<{ readonly kind: string; readonly share?: number | undefined }>();
   readonly disabled = input(false);
+  /** Begins by itself: the button only brings back what was stopped. */
+  readonly live = input(false, { transform: booleanAttribute });
   readonly started = output();
   readonly stopped = output();
 }

@@ -1,10 +1,11 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { type BlankLayouts, type GangAnswer, SHIPPED_WORKS, makeStructure, plan } from '@druckerei/core';
+import { type BlankLayouts, type GangAnswer, SHIPPED_WORKS, makeStructure, newJob, plan } from '@druckerei/core';
 import { of } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { MakeJob } from '../state/make-job';
 import type { MakeJobData } from '../ui/make-job.dialog';
+import type { TakeIntoData } from '../ui/take-into-job.dialog';
 import type { Question } from '../workers/client';
 import type { Answer } from '../workers/messages';
 import { DiePage } from './die.page';
@@ -22,7 +23,14 @@ jest.mock('../workers/client', () => ({
   },
 }));
 
+const askedFor = (kind: Question['kind']) => asked.filter(({ question }) => question.kind === kind);
+/** Waits until something has been asked by itself, when typing rests. */
+async function until(happened: () => boolean): Promise<void> {
+  while (!happened()) await new Promise((resolve) => setTimeout(resolve, 20));
+}
+
 const made: Omit<MakeJobData, 'works'>[] = [];
+const taken: Omit<TakeIntoData, 'works'>[] = [];
 const like = {
   number: 'B-1',
   title: 'From the bench',
@@ -42,7 +50,13 @@ function plannedJob() {
 async function open<T>(page: Type<T>) {
   TestBed.configureTestingModule({
     providers: [
-      { provide: MakeJob, useValue: { start: (data: Omit<MakeJobData, 'works'>) => made.push(data) } },
+      {
+        provide: MakeJob,
+        useValue: {
+          start: (data: Omit<MakeJobData, 'works'>) => made.push(data),
+          takeInto: (data: Omit<TakeIntoData, 'works'>) => taken.push(data),
+        },
+      },
       { provide: Api, useValue: { works: () => of(SHIPPED_WORKS) } },
     ],
   });
@@ -166,14 +180,19 @@ describe('die bench', () => {
   };
 
   it('measures the structure and lays it in the ways that there are', async () => {
-    const { text, click, answer } = await open(DiePage);
+    const { text, answer, type } = await open(DiePage);
     expect(text()).toContain('306.35 × 290.9 mm');
-    await click('Lay on the sheet');
+    await until(() => askedFor('blanks').length > 0);
     await answer({ kind: 'progress', share: 0.5 });
     expect(asked.at(-1)?.question).toMatchObject({ kind: 'blanks', request: { gapMm: 4, turns: 'either' } });
     await answer({ kind: 'blanks', layouts });
     expect(text()).toContain('6 up, straight rows');
     expect(text()).toMatch(/8 up, 71\.5 % of the usable sheet; no layout holds more than 10/);
+    // Laid anew by itself once something changes; what lay before stays in sight.
+    await type('Stripping gap', '6');
+    expect(text()).toContain('it is being laid anew');
+    await until(() => askedFor('blanks').length > 1);
+    expect(asked.at(-1)?.question).toMatchObject({ request: { gapMm: 6 } });
   });
 
   it('makes a job of the structure, that plans', async () => {
@@ -182,6 +201,20 @@ describe('die bench', () => {
     const { job, outcome } = plannedJob();
     expect(outcome.ok).toBe(true);
     expect(job.components[0]).toMatchObject({ kind: 'blank', widthMm: 85, heightMm: 60, die: { depthMm: 130 } });
+  });
+
+  it('is put in the place of a blank of a job, by its structure', async () => {
+    const { click } = await open(DiePage);
+    await click('Take into a job');
+    const { parts, take } = taken.at(-1) ?? {};
+    const small = { kind: 'structure', structure: 'sleeve', depthMm: 40 } as const;
+    const size = { widthMm: 70, heightMm: 50, pages: 0, folds: 0, coverStock: '' };
+    const { sheet: _sheet, ...order } = like;
+    const job = newJob('carton', { ...order, ...size, die: small }, SHIPPED_WORKS);
+    const [part] = parts?.(job) ?? [];
+    const after = take?.(job, part?.id ?? '');
+    expect(after?.components[0]).toMatchObject({ widthMm: 85, heightMm: 60, die: { depthMm: 130, flapMm: 15 } });
+    expect([after?.number, after?.order.quantity]).toEqual([job.number, job.order.quantity]);
   });
 
   it('says what makes a structure impossible and mends when it is mended', async () => {
@@ -207,26 +240,29 @@ describe('die bench', () => {
     expect(text()).toContain('cat.png is neither DXF nor SVG');
     await choose('big.dxf', 50_000_000);
     expect(text()).toContain('big.dxf has 50 MB; at most 4 MB can be read');
-    expect(asked).toHaveLength(0);
+    expect(askedFor('read')).toHaveLength(0);
     await choose('small.dxf', 10);
-    expect(asked.at(-1)?.question).toMatchObject({ kind: 'read', format: 'dxf', gapMm: 0.3 });
+    expect(askedFor('read').at(-1)?.question).toMatchObject({ kind: 'read', format: 'dxf', gapMm: 0.3 });
   });
 
   it('shows what a drawing says of itself, with its layers', async () => {
-    const { element, text, answer, fixture } = await open(DiePage);
+    const { element, text, fixture } = await open(DiePage);
     const input = element.querySelector('input[type=file]');
     if (!input) throw new Error('no file input');
     const file = { name: 'a.svg', size: 10, text: () => Promise.resolve('<svg/>') };
     Object.defineProperty(input, 'files', { value: [file], configurable: true });
     input.dispatchEvent(new Event('change'));
     await new Promise((resolve) => setTimeout(resolve));
+    await until(() => askedFor('read').length > 0);
     const [part] = makeStructure('sleeve', { lengthMm: 80, widthMm: 40, depthMm: 100, caliperMm: 0.4 }).parts;
-    await answer({
-      kind: 'read',
-      drawing: part?.drawing,
-      layers: [{ layer: 'Notes', count: 3, kind: undefined }],
-      issues: [{ code: 'die.unmapped-layer', severity: 'warning', path: '', params: { layer: 'Notes', count: 3 } }],
-    });
+    askedFor('read')
+      .at(-1)
+      ?.answered({
+        kind: 'read',
+        drawing: part?.drawing,
+        layers: [{ layer: 'Notes', count: 3, kind: undefined }],
+        issues: [{ code: 'die.unmapped-layer', severity: 'warning', path: '', params: { layer: 'Notes', count: 3 } }],
+      });
     await fixture.whenStable();
     expect(text()).toContain('The layer Notes (3 lines) is not used');
     expect(text()).toContain('Back to the structure');

@@ -17,12 +17,11 @@ import {
 import { COLOUR_ADVICE_WORDS, issueText } from '@druckerei/contract';
 import { Theme } from '../../../platform/theme';
 import { count, percent } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
-import { Undo } from '../../../ui/undo';
-import { UndoBar } from '../../../platform/undo-bar';
+import { BenchForm } from '../state/bench-form';
+import { Bench } from '../ui/bench';
 
 interface ColourInput {
   readonly set: string;
@@ -40,7 +39,7 @@ const START: ColourInput = { set: FIRST, readings: [], seed: 7, sheets: 40 };
 /** Colour on press: solids against an aim set, density and tone value increase in their bands, and where they go over the run. */
 @Component({
   selector: 'dk-colour-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatSelectModule, NumberBox, TrendChart, UndoBar],
+  imports: [Bench, MatButtonModule, MatFormFieldModule, MatIconModule, MatSelectModule, NumberBox, TrendChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './colour.page.html',
   styleUrl: './bench-page.scss',
@@ -48,8 +47,8 @@ const START: ColourInput = { set: FIRST, readings: [], seed: 7, sheets: 40 };
 export class ColourPage {
   protected readonly theme = inject(Theme);
   protected readonly measures = inject(Measures);
-  protected readonly form = kept('colour', START);
-  protected readonly undo = new Undo(this.form);
+  protected readonly bench = new BenchForm('colour', START);
+  protected readonly form = this.bench.value;
   protected readonly count = count;
   protected readonly percent = percent;
   protected readonly sets = AIM_SETS;
@@ -99,7 +98,7 @@ export class ColourPage {
   }
 
   protected change(part: Partial<ColourInput>): void {
-    this.form.update((form) => ({ ...form, ...part }));
+    this.bench.set(part);
   }
   protected watch(ink: string): void {
     this.watched.set(ink);

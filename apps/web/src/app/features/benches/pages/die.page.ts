@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -16,19 +16,22 @@ import {
   LINE_KINDS,
   MOST_FILE_BYTES,
   STRUCTURES,
+  blanksOf,
   checkStructure,
   makeStructure,
   measureDie,
   newJob,
+  withBlank,
 } from '@druckerei/core';
 import { ARRANGEMENT_WORDS, issueText } from '@druckerei/contract';
 import { count, percent } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { STRUCTURE_NAMES } from '../../../ui/structure-names';
+import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
 import { benchRun } from '../state/run';
+import { Bench } from '../ui/bench';
 import { DieView } from '../ui/die-view';
 import { RunBar } from '../../../ui/run-bar';
 import type { LayerUse } from '@druckerei/formats/drawings';
@@ -42,6 +45,9 @@ interface DieInput extends StructureSize {
   readonly gapMm: number;
   readonly turns: 'upright' | 'turned' | 'either';
 }
+
+/** Pause in typing after which the blank is laid. */
+const TYPING_MS = 200;
 
 /** A tea caddy of the demo works. */
 const START: DieInput = {
@@ -62,6 +68,7 @@ const START: DieInput = {
 @Component({
   selector: 'dk-die-page',
   imports: [
+    Bench,
     DieView,
     MatButtonModule,
     MatButtonToggleModule,
@@ -78,7 +85,8 @@ const START: DieInput = {
 })
 export class DiePage {
   protected readonly measures = inject(Measures);
-  protected readonly form = kept('die', START);
+  protected readonly bench = new BenchForm('die', START);
+  protected readonly form = this.bench.value;
   protected readonly structures = STRUCTURES.map((id) => ({ id, name: STRUCTURE_NAMES[id] }));
   protected readonly uses: readonly LayerUse[] = [...LINE_KINDS, 'glue', 'keep-out', 'leave out'];
   protected readonly arrangements = ARRANGEMENT_WORDS;
@@ -134,8 +142,17 @@ export class DiePage {
   });
   protected readonly usedShare = computed(() => percent(Math.round((this.shown()?.usedShare ?? 0) * 1000) / 1000));
 
+  constructor() {
+    // Laid anew when typing rests; what lay before stays in sight until then.
+    effect((onCleanup) => {
+      if (!this.request()) return;
+      const timer = setTimeout(() => this.lay(), TYPING_MS);
+      onCleanup(() => clearTimeout(timer));
+    });
+  }
+
   protected set(change: Partial<DieInput>): void {
-    this.form.update((form) => ({ ...form, ...change }));
+    this.bench.set(change);
   }
   protected pathOf(points: readonly { x: number; y: number }[]): string {
     return `M${points.map(({ x, y }) => `${x} ${this.form().sheetHeightMm - y}`).join('L')}Z`;
@@ -148,11 +165,10 @@ export class DiePage {
   protected lay(): void {
     const request = this.request();
     if (!request) return;
-    this.layouts.set(null);
-    this.arrangement.set(null);
-    this.laidFor.set(JSON.stringify(request));
     this.laying.start({ kind: 'blanks', request }, (answer) => {
-      if (answer.kind === 'blanks') this.layouts.set(answer.layouts);
+      if (answer.kind !== 'blanks') return;
+      this.layouts.set(answer.layouts);
+      this.laidFor.set(JSON.stringify(request));
     });
   }
 
@@ -210,15 +226,37 @@ export class DiePage {
   protected makeJob(): void {
     const drawing = this.drawing();
     if (!drawing) return;
-    const { structure, lengthMm, widthMm, depthMm, flapMm, part } = this.form();
-    const die: Die = this.isReading()
-      ? { ...drawing, kind: 'drawing', name: drawing.name.slice(0, 60) }
-      : { kind: 'structure', structure, depthMm, flapMm, part };
-    const measures = { widthMm: lengthMm, heightMm: widthMm, pages: 0, folds: 0, coverStock: '' };
+    const shape = this.shapeOf(drawing);
+    const rest = { pages: 0, folds: 0, coverStock: '' };
     this.jobs.start({
       asksQuantity: true,
-      make: ({ sheet: _sheet, ...answers }, works) => newJob('carton', { ...answers, ...measures, die }, works),
+      make: ({ sheet: _sheet, ...answers }, works) => newJob('carton', { ...answers, ...shape, ...rest }, works),
     });
+  }
+
+  /** Puts the blank in the place of one of a job. */
+  protected takeInto(): void {
+    const drawing = this.drawing();
+    if (!drawing) return;
+    const shape = this.shapeOf(drawing);
+    this.jobs.takeInto({
+      what: 'this blank',
+      parts: blanksOf,
+      take: (job, component) => withBlank(job, component, shape),
+    });
+  }
+
+  /** The blank as a job has it: size of the opening for a structure, of the drawing for one that was read. */
+  private shapeOf(drawing: DieDrawing): { die: Die; widthMm: number; heightMm: number } {
+    const { structure, lengthMm, widthMm, depthMm, flapMm, part } = this.form();
+    if (!this.isReading())
+      return { die: { kind: 'structure', structure, depthMm, flapMm, part }, widthMm: lengthMm, heightMm: widthMm };
+    const { bounds } = measureDie(drawing);
+    return {
+      die: { ...drawing, kind: 'drawing', name: drawing.name.slice(0, 60) },
+      widthMm: bounds.right - bounds.left,
+      heightMm: bounds.top - bounds.bottom,
+    };
   }
 
   /** Writes the blank or the laid sheet as a file of this computer. */

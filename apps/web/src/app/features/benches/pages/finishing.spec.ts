@@ -1,12 +1,14 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import type { SingleOrder } from '@druckerei/core';
+import type { Job, SingleOrder } from '@druckerei/core';
 import type { SingleBook } from '@druckerei/contract';
 import { Store, provideStore } from '@ngrx/store';
 import { type Observable, of, throwError } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
+import { MakeJob } from '../state/make-job';
+import type { TakeIntoData } from '../ui/take-into-job.dialog';
 import { CodesPage } from './codes.page';
 import { NumbersPage } from './numbers.page';
 import { SinglesPage } from './singles.page';
@@ -32,7 +34,31 @@ async function type(fixture: ComponentFixture<unknown>, label: string, value: st
   await fixture.whenStable();
 }
 
+beforeEach(() => localStorage.clear());
+
 describe('numbers', () => {
+  const taken: Omit<TakeIntoData, 'works'>[] = [];
+  beforeEach(() => {
+    const takeInto = (data: Omit<TakeIntoData, 'works'>) => taken.push(data);
+    TestBed.configureTestingModule({ providers: [{ provide: MakeJob, useValue: { takeInto } }] });
+  });
+
+  it('set the boxes of a job, and survive leaving the page', async () => {
+    const first = await show(NumbersPage);
+    await type(first, 'First number', '700');
+    await type(first, 'Left out', '713');
+    elementOf(first).querySelector<HTMLButtonElement>('[actions]')?.click();
+    first.destroy();
+    const fixture = await show(NumbersPage);
+    expect(textOf(fixture, '[data-test=numbers]')).toContain('GF000700');
+    const box = { id: 'n', kind: 'numbering-box' as const, name: 'Number' };
+    const job = { components: [{ id: 'ticket', name: 'Ticket', tools: [box] }] } as unknown as Job;
+    expect(taken.at(-1)?.parts(job)).toEqual([{ id: 'ticket', name: 'Ticket' }]);
+    expect(taken.at(-1)?.take(job, 'ticket').components[0]?.tools).toEqual([
+      expect.objectContaining({ ...box, start: 700, step: 1, digits: 6, skips: '713', checkSystem: 'MOD 97-10' }),
+    ]);
+  });
+
   it('stand by position so that piles run on, with their check characters', async () => {
     const fixture = await show(NumbersPage);
     await type(fixture, 'Sheets', '3');
@@ -66,7 +92,9 @@ describe('numbers', () => {
 describe('codes', () => {
   it('pass sound blocks and stop at the first error, with what to look at', async () => {
     const fixture = await show(CodesPage);
-    elementOf(fixture).querySelector<HTMLButtonElement>('button')?.click();
+    [...elementOf(fixture).querySelectorAll('button')]
+      .find(({ textContent }) => textContent.includes('Read two'))
+      ?.click();
     await fixture.whenStable();
     expect(textOf(fixture, '[data-test=scan]')).toBe('2 blocks are complete and in order.');
     await type(fixture, 'Codes as they are read', 'HB-26-0440.01 HB-26-0440.03');

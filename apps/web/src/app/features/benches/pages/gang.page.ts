@@ -11,19 +11,22 @@ import {
   type GangItem,
   type GangRequest,
   type Issue,
+  type Item,
   checkGang,
   gangJob,
   sayQuantity,
+  withGang,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { EMPTY, catchError } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { count, percent } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
+import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
 import { benchRun } from '../state/run';
 import { RunBar } from '../../../ui/run-bar';
+import { Bench } from '../ui/bench';
 
 interface Row {
   readonly name: string;
@@ -71,13 +74,23 @@ const START: GangInput = {
 /** The gang bench: items of several jobs on shared sheets at least cost. */
 @Component({
   selector: 'dk-gang-page',
-  imports: [MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox, RunBar],
+  imports: [
+    Bench,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    NumberBox,
+    RunBar,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './gang.page.html',
   styleUrl: './bench-page.scss',
 })
 export class GangPage {
-  protected readonly form = kept('gang', START);
+  protected readonly bench = new BenchForm('gang', START);
+  protected readonly form = this.bench.value;
   private readonly jobs = inject(MakeJob);
   /** Costs are in the currency of the works; nameless while the server is away. */
   private readonly works = toSignal(
@@ -123,7 +136,7 @@ export class GangPage {
   }
 
   protected set(change: Partial<GangInput>): void {
-    this.form.update((form) => ({ ...form, ...change }));
+    this.bench.set(change);
   }
   protected setRow(at: number, change: Partial<Row>): void {
     this.set({ rows: this.form().rows.map((one, i) => (i === at ? { ...one, ...change } : one)) });
@@ -148,19 +161,35 @@ export class GangPage {
     });
   }
 
+  /** The items as a job has them. */
+  private items(): Item[] {
+    return this.form().rows.map(({ name, ...size }, i) => ({
+      id: `item-${i + 1}`,
+      name: name.trim() || `Item ${i + 1}`,
+      ...size,
+    }));
+  }
+
+  /** Puts the items on these forms into a gang that is there. */
+  protected takeInto(): void {
+    const answer = this.answer();
+    if (!answer) return;
+    const { bleedMm } = this.form();
+    const items = this.items();
+    this.jobs.takeInto({
+      what: 'these forms',
+      family: 'gang',
+      parts: ({ number }) => [{ id: number, name: 'all of it, in place of its items and forms' }],
+      take: (job) => withGang(job, bleedMm, items, answer),
+    });
+  }
+
   /** Makes a job of the answer; its items keep the sizes that stand at the bench, the bleed is the job's. */
   protected makeJob(): void {
     const answer = this.answer();
     if (!answer) return;
-    const { rows, bleedMm } = this.form();
-    const items = rows.map(({ name, widthMm, heightMm, quantity, mayTurn }, i) => ({
-      id: `item-${i + 1}`,
-      name: name.trim() || `Item ${i + 1}`,
-      widthMm,
-      heightMm,
-      quantity,
-      mayTurn,
-    }));
+    const { bleedMm } = this.form();
+    const items = this.items();
     this.jobs.start({
       asksQuantity: false,
       make: (answers, works) => {

@@ -3,14 +3,14 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { type Lab, type RecipePart, type Rest, judgeTrial, mixInk } from '@druckerei/core';
+import { type Lab, type RecipePart, type Rest, judgeTrial, mixInk, mixedInks, withMix } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
-import { Undo } from '../../../ui/undo';
-import { UndoBar } from '../../../platform/undo-bar';
+import { BenchForm } from '../state/bench-form';
+import { MakeJob } from '../state/make-job';
+import { Bench } from '../ui/bench';
 
 interface InkInput {
   readonly recipe: readonly RecipePart[];
@@ -45,15 +45,16 @@ const CHANNELS = [
 /** The bench of a mixed colour: its recipe weighed out, rests used up first, and the trial against the aim. */
 @Component({
   selector: 'dk-ink-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox, UndoBar],
+  imports: [Bench, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink.page.html',
   styleUrl: './bench-page.scss',
 })
 export class InkPage {
   protected readonly measures = inject(Measures);
-  protected readonly form = kept('ink', START);
-  protected readonly undo = new Undo(this.form);
+  private readonly jobs = inject(MakeJob);
+  protected readonly bench = new BenchForm('ink', START);
+  protected readonly form = this.bench.value;
   protected readonly count = count;
   protected readonly channels = CHANNELS;
 
@@ -76,7 +77,16 @@ export class InkPage {
   });
 
   protected set(change: Partial<InkInput>): void {
-    this.form.update((form) => ({ ...form, ...change }));
+    this.bench.set(change);
+  }
+  /** Puts the recipe with its rests, aim and tolerance into an ink of a job. */
+  protected takeInto(): void {
+    const { recipe, rests, aim, tolerance } = this.form();
+    this.jobs.takeInto({
+      what: 'this recipe',
+      parts: mixedInks,
+      take: (job, ink) => withMix(job, ink, { recipe, rests, aim, tolerance }),
+    });
   }
   protected setPart(at: number, change: Partial<RecipePart>): void {
     this.set({ recipe: this.form().recipe.map((part, i) => (i === at ? { ...part, ...change } : part)) });

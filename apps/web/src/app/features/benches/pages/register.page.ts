@@ -19,13 +19,12 @@ import {
 import { REGISTER_ADVICE_WORDS, issueText } from '@druckerei/contract';
 import { Theme } from '../../../platform/theme';
 import { count } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import type { RegisterInput } from '../../../ui/register-input';
 import { TrendChart } from '../../../ui/trend-chart';
-import { Undo } from '../../../ui/undo';
-import { UndoBar } from '../../../platform/undo-bar';
+import { BenchForm } from '../state/bench-form';
+import { Bench } from '../ui/bench';
 import { FanOutBox } from '../ui/fan-out-box';
 import { RegisterView } from '../ui/register-view';
 
@@ -76,6 +75,7 @@ const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({
 @Component({
   selector: 'dk-register-page',
   imports: [
+    Bench,
     FanOutBox,
     MatButtonModule,
     MatButtonToggleModule,
@@ -83,7 +83,6 @@ const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({
     NumberBox,
     RegisterView,
     TrendChart,
-    UndoBar,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './register.page.html',
@@ -92,8 +91,8 @@ const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({
 export class RegisterPage {
   protected readonly theme = inject(Theme);
   protected readonly measures = inject(Measures);
-  protected readonly form = kept('register', START);
-  protected readonly undo = new Undo(this.form);
+  protected readonly bench = new BenchForm('register', START);
+  protected readonly form = this.bench.value;
   protected readonly count = count;
   protected readonly after = signal(false);
   /** Sheets that the stand-in has read; typing a reading puts them away. */
@@ -157,7 +156,7 @@ export class RegisterPage {
     this.watched.set(colour);
   }
   protected set(change: Partial<RegisterInput>): void {
-    this.form.update((form) => ({ ...form, ...change }));
+    this.bench.set(change);
   }
   protected setMark(at: number, change: Partial<MarkPlace>): void {
     this.set({ marks: this.form().marks.map((mark, i) => (i === at ? { ...mark, ...change } : mark)) });

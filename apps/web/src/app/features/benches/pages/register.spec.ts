@@ -1,10 +1,17 @@
-import { type Type } from '@angular/core';
+import { ApplicationRef, type Type } from '@angular/core';
+import type { Job } from '@druckerei/core';
 import { TestBed } from '@angular/core/testing';
+import { MakeJob } from '../state/make-job';
+import type { TakeIntoData } from '../ui/take-into-job.dialog';
 import { ColourPage } from './colour.page';
 import { InkPage } from './ink.page';
 import { RegisterPage } from './register.page';
 
+const taken: Omit<TakeIntoData, 'works'>[] = [];
+
 async function open<T>(page: Type<T>) {
+  const takeInto = (data: Omit<TakeIntoData, 'works'>) => taken.push(data);
+  TestBed.configureTestingModule({ providers: [{ provide: MakeJob, useValue: { takeInto } }] });
   const fixture = TestBed.createComponent(page);
   await fixture.whenStable();
   const element = fixture.nativeElement as HTMLElement;
@@ -85,6 +92,35 @@ describe('ink bench', () => {
     expect(text('[role=alert]')).toContain('The parts add up to 98, not 100');
     await type('parts-3', '12');
     expect(text('[data-test=mixing]')).toContain('Warm red2.12');
+  });
+
+  it('puts the recipe that stands here into an ink of a job', async () => {
+    const { click, type } = await open(InkPage);
+    await type('parts-0', '40');
+    await type('parts-3', '12');
+    await click('Take into a job');
+    const ink = { name: 'Copper', kind: 'mixed' as const };
+    const job = { components: [], inks: [ink] } as unknown as Job;
+    expect(taken.at(-1)?.parts(job)).toEqual([{ id: 'Copper', name: 'Copper' }]);
+    const [after] = taken.at(-1)?.take(job, 'Copper').inks ?? [];
+    expect(after?.recipe?.map(({ parts }) => parts)).toEqual([40, 40, 8, 12]);
+    expect([after?.tolerance, after?.aim?.l]).toEqual([2, 46]);
+  });
+
+  it('keeps what is typed, takes it back, and begins anew', async () => {
+    const first = await open(InkPage);
+    await first.type('wanted', '9');
+    TestBed.resetTestingModule();
+    const { element, click } = await open(InkPage);
+    const wanted = () => element.querySelector<HTMLInputElement>('[data-field=wanted]')?.value;
+    const press = (name: string) => element.querySelector<HTMLButtonElement>(`[aria-label="${name}"]`)?.click();
+    expect(wanted()).toBe('9');
+    press('Begin anew');
+    await click('Add a rest');
+    expect(wanted()).toBe('6.5');
+    press('Undo');
+    await TestBed.inject(ApplicationRef).whenStable();
+    expect(wanted()).toBe('9');
   });
 
   it('measures a trial against its aim', async () => {

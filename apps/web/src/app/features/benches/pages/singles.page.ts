@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -8,6 +8,8 @@ import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../../platform/session.state';
 import { ChangesDialog, type ChangesData } from '../../../platform/changes.dialog';
 import { count, dateText, readNumber } from '../../../ui/format';
+import { BenchForm } from '../state/bench-form';
+import { Bench } from '../ui/bench';
 import { SinglesStore } from '../state/singles.store';
 
 /** An order out of one line; the reason where it is none. */
@@ -26,6 +28,9 @@ function readOrder(line: string, at: number): SingleOrder | string {
   return { id, title, widthMm, heightMm, pages: many, stock, film: finish, due };
 }
 
+/** A line of books and how long one is looked at: practice of the demo works. */
+const START = { text: '', booksPerHour: '300', seconds: '11' };
+
 const STATE_NAMES: Readonly<Record<SingleState, string>> = {
   open: 'to be printed',
   printed: 'printed',
@@ -36,7 +41,7 @@ const STATE_NAMES: Readonly<Record<SingleState, string>> = {
 /** The order book of single books: batched by format, paper and film, matched by code, looked over, with the people that it wants. */
 @Component({
   selector: 'dk-singles-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [Bench, MatButtonModule, MatFormFieldModule, MatInputModule],
   providers: [SinglesStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './singles.page.html',
@@ -46,22 +51,21 @@ export class SinglesPage {
   protected readonly singles = inject(SinglesStore);
   private readonly dialog = inject(MatDialog);
   protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
-  protected readonly text = signal('');
-  protected readonly booksPerHour = signal('300');
-  protected readonly seconds = signal('11');
+  protected readonly bench = new BenchForm('singles', START);
+  protected readonly form = this.bench.value;
   protected readonly count = count;
   protected readonly dateText = dateText;
   protected readonly stateName = (state: SingleState): string => STATE_NAMES[state];
   private readonly read = computed(() =>
-    this.text()
-      .split('\n')
+    this.form()
+      .text.split('\n')
       .filter((line) => line.trim() !== '')
       .map(readOrder),
   );
   protected readonly wrong = computed(() => this.read().filter((one) => typeof one === 'string'));
   protected readonly orders = computed(() => this.read().flatMap((one) => (typeof one === 'string' ? [] : [one])));
   protected readonly people = computed(() => {
-    const [rate, seconds] = [readNumber(this.booksPerHour()), readNumber(this.seconds())];
+    const [rate, seconds] = [readNumber(this.form().booksPerHour), readNumber(this.form().seconds)];
     return rate && seconds && rate > 0 && seconds > 0 ? checkersFor(rate, seconds) : undefined;
   });
 
@@ -80,7 +84,8 @@ export class SinglesPage {
   }
 
   protected enter(): void {
-    if (this.orders().length > 0 && this.wrong().length === 0) this.singles.add(this.orders(), () => this.text.set(''));
+    if (this.orders().length > 0 && this.wrong().length === 0)
+      this.singles.add(this.orders(), () => this.bench.set({ text: '' }));
   }
 
   /** Cover and block are matched as they are read; both stay where they do not belong together. */

@@ -22,8 +22,9 @@ import {
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count, percent, readNumber } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
+import { BenchForm } from '../state/bench-form';
+import { Bench } from '../ui/bench';
 
 interface WebInput extends WebSetting {
   readonly copies: number;
@@ -100,13 +101,14 @@ const SHOWN = 6;
 /** The web bench: a commercial web's cut-off, cylinders for a narrow web, paper widths for corrugated board. */
 @Component({
   selector: 'dk-web-page',
-  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, NumberBox],
+  imports: [Bench, MatFormFieldModule, MatInputModule, MatSelectModule, NumberBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './web.page.html',
   styleUrl: './bench-page.scss',
 })
 export class WebPage {
-  protected readonly form = kept('web', START);
+  protected readonly bench = new BenchForm('web', START);
+  protected readonly form = this.bench.value;
   protected readonly flutes = FLUTES;
   protected readonly count = count;
   protected readonly share = (value: number): string => percent(Math.round(value * 1000) / 1000);
@@ -183,6 +185,6 @@ export class WebPage {
   protected readonly medium = (choice: DeckleChoice): number => mediumMetres(choice, this.takeUp());
 
   protected set(change: Partial<WebInput>): void {
-    this.form.update((form) => ({ ...form, ...change }));
+    this.bench.set(change);
   }
 }

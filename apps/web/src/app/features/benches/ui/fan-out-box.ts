@@ -2,57 +2,60 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { GROWTH_ACROSS_PER_RH, fanOut } from '@druckerei/core';
 import { count } from '../../../ui/format';
-import { kept } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
+import { BenchForm } from '../state/bench-form';
+import { Bench } from './bench';
 
 const START = { grain: 'width' as 'width' | 'height', deltaRh: 8, perRh: GROWTH_ACROSS_PER_RH * 100 };
 
 /** What a change of humidity does to the sheet of the bench, and to its register. */
 @Component({
   selector: 'dk-fan-out-box',
-  imports: [MatButtonToggleModule, NumberBox],
+  imports: [Bench, MatButtonToggleModule, NumberBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Humidity and fan-out</h2>
-    <div class="fields">
-      <mat-button-toggle-group
-        aria-label="Grain along"
-        hideSingleSelectionIndicator
-        [value]="form().grain"
-        (change)="set({ grain: $event.value })"
-      >
-        <mat-button-toggle value="width">Grain across</mat-button-toggle>
-        <mat-button-toggle value="height">Grain around</mat-button-toggle>
-      </mat-button-toggle-group>
-      <dk-number
-        label="Humidity changes by, % RH"
-        name="delta-rh"
-        [value]="form().deltaRh"
-        (valueChange)="set({ deltaRh: $event })"
-      />
-      <dk-number
-        label="Growth across the grain, % for 1 % RH"
-        name="growth"
-        [value]="form().perRh"
-        (valueChange)="set({ perRh: $event })"
-      />
-    </div>
-    <p aria-live="polite" data-test="fan-out">
-      The sheet changes by <b>{{ count(change().widthMm, 3) }} mm</b> across and
-      <b>{{ count(change().heightMm, 3) }} mm</b> around: up to {{ count(change().edgeAcrossMm, 3) }} mm at a side edge
-      and {{ count(change().edgeAroundMm, 3) }} mm at the tail when laid on the middle. To compensate, make the next
-      plates by {{ count(change().acrossPpm) }} µm/m across and {{ count(change().aroundPpm) }} µm/m around.
-    </p>
-    <p class="quiet">
-      Along the grain paper changes about a third as much (practice); the growth is from memory, so measure your own.
-    </p>
+    <dk-bench name="Humidity and fan-out" result="What the sheet does" [typed]="bench">
+      <div inputs class="fields">
+        <mat-button-toggle-group
+          aria-label="Grain along"
+          hideSingleSelectionIndicator
+          [value]="form().grain"
+          (change)="set({ grain: $event.value })"
+        >
+          <mat-button-toggle value="width">Grain across</mat-button-toggle>
+          <mat-button-toggle value="height">Grain around</mat-button-toggle>
+        </mat-button-toggle-group>
+        <dk-number
+          label="Humidity changes by, % RH"
+          name="delta-rh"
+          [value]="form().deltaRh"
+          (valueChange)="set({ deltaRh: $event })"
+        />
+        <dk-number
+          label="Growth across the grain, % for 1 % RH"
+          name="growth"
+          [value]="form().perRh"
+          (valueChange)="set({ perRh: $event })"
+        />
+      </div>
+      <p aria-live="polite" data-test="fan-out">
+        The sheet changes by <b>{{ count(change().widthMm, 3) }} mm</b> across and
+        <b>{{ count(change().heightMm, 3) }} mm</b> around: up to {{ count(change().edgeAcrossMm, 3) }} mm at a side
+        edge and {{ count(change().edgeAroundMm, 3) }} mm at the tail when laid on the middle. To compensate, make the
+        next plates by {{ count(change().acrossPpm) }} µm/m across and {{ count(change().aroundPpm) }} µm/m around.
+      </p>
+      <p class="quiet">
+        Along the grain paper changes about a third as much (practice); the growth is from memory, so measure your own.
+      </p>
+    </dk-bench>
   `,
   styleUrl: '../pages/bench-page.scss',
 })
 export class FanOutBox {
   readonly widthMm = input.required<number>();
   readonly heightMm = input.required<number>();
-  protected readonly form = kept('fan-out', START);
+  protected readonly bench = new BenchForm('fan-out', START);
+  protected readonly form = this.bench.value;
   protected readonly count = count;
   protected readonly change = computed(() => {
     const { grain, deltaRh, perRh } = this.form();
@@ -60,6 +63,6 @@ export class FanOutBox {
   });
 
   protected set(change: Partial<typeof START>): void {
-    this.form.update((form) => ({ ...form, ...change }));
+    this.bench.set(change);
   }
 }

@@ -6,8 +6,8 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type Job, type SheetSize, type Works, isPlatelessPress, plan, webOf, numberText } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { type Job, type SheetSize, type Works, isPlatelessPress, webOf } from '@druckerei/core';
+import { outlookOf } from '../state/outlook';
 
 /** What a bench does not know of a job: who wants it, and where and on what it is printed. */
 export interface JobAnswers {
@@ -125,14 +125,7 @@ export class MakeJobDialog {
   });
   protected readonly outlook = computed(() => {
     const job = this.job();
-    if (!job) return { ok: false, text: 'The stock has no sheet that this press takes.' };
-    const outcome = plan(job, this.data.works);
-    if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
-    const sheets = Object.values(outcome.value.totals.pressSheets).reduce((a, b) => a + b, 0);
-    return {
-      ok: true,
-      text: `${numberText(sheets)} press sheets, ${outcome.value.totals.plates} plates.`,
-    };
+    return job ? outlookOf(job, this.data.works) : { ok: false, text: 'The stock has no sheet that this press takes.' };
   });
 
   protected create(): void {
