@@ -125,6 +125,7 @@ test('a job is begun from a line of text: what was understood and what not is sh
   await expect(dialog.getByLabel('Title')).toHaveValue('Night sky');
   await expect(dialog.getByLabel('Text pages')).toHaveValue('40');
   await expect(dialog.locator('[data-test=better]')).toContainText('the cheapest of');
+  await expect(dialog.locator('[data-test=layout] svg')).toBeVisible();
   await expectAccessible(page, 'new job');
   await dialog.getByRole('button', { name: 'Create job' }).click();
   await expect(page.getByRole('heading', { name: /Night sky/ })).toBeVisible();

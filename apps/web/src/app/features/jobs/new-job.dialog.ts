@@ -23,6 +23,7 @@ import {
   OFFERED_SIZES,
   STRUCTURES,
   isoSize,
+  own,
   plan,
   pressesFor,
   type Job,
@@ -38,6 +39,7 @@ import { Api } from '../../platform/api';
 import { bestRun } from '../../platform/best-client';
 import { FOLD_NAMES } from '../../ui/fold-names';
 import { DateBox } from '../../ui/date-box';
+import { LayoutView } from '../../ui/layout-view';
 import { ProductPicture } from '../../ui/product-picture';
 import { STRUCTURE_NAMES } from '../../ui/structure-names';
 import { failureOf } from '../../platform/problem';
@@ -57,6 +59,7 @@ const MEASURE = [Validators.min(1), Validators.max(5000)];
   selector: 'dk-new-job-dialog',
   imports: [
     DateBox,
+    LayoutView,
     MatAutocompleteModule,
     ProductPicture,
     ReactiveFormsModule,
@@ -190,6 +193,13 @@ export class NewJobDialog {
   protected readonly picture = computed(() => {
     const shown = this.shown();
     return shown && productPicture(shown.job, shown.plan);
+  });
+
+  /** How its first part lies on the press sheet. */
+  protected readonly layout = computed(() => {
+    const shown = this.shown();
+    const first = shown?.job.components.find(({ id }) => own(shown.plan.layouts, id) !== undefined);
+    return own(shown?.plan.layouts, first?.id ?? '');
   });
 
   /** Why nothing can be planned as it is answered; undefined where it can. */

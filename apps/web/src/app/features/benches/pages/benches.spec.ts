@@ -4,8 +4,8 @@ import { type BlankLayouts, type GangAnswer, SHIPPED_WORKS, makeStructure, newJo
 import { of } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { MakeJob } from '../state/make-job';
-import type { MakeJobData } from '../ui/make-job.dialog';
-import type { TakeIntoData } from '../ui/take-into-job.dialog';
+import type { MakeJobData } from '../parts/make-job.dialog';
+import type { TakeIntoData } from '../parts/take-into-job.dialog';
 import type { Question } from '../workers/client';
 import type { Answer } from '../workers/messages';
 import { DiePage } from './die.page';

@@ -5,7 +5,7 @@ import { MatInputModule } from '@angular/material/input';
 import { type ScanFault, type ScanResult, checkKits, checkScans, sectionCode } from '@druckerei/core';
 import { count, readNumber } from '../../../ui/format';
 import { BenchForm } from '../state/bench-form';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 import { SCAN_WORDS, readScan } from '../../../ui/scan-words';
 
 const KITS = {

@@ -21,7 +21,7 @@ import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
 import { BenchForm } from '../state/bench-form';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 
 interface ColourInput {
   readonly set: string;

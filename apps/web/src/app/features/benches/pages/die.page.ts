@@ -31,7 +31,7 @@ import { STRUCTURE_NAMES } from '../../../ui/structure-names';
 import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
 import { benchRun } from '../state/run';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 import { DieView } from '../ui/die-view';
 import { RunBar } from '../../../ui/run-bar';
 import type { LayerUse } from '@druckerei/formats/drawings';

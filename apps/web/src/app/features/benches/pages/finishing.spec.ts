@@ -8,7 +8,7 @@ import { type Observable, of, throwError } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { MakeJob } from '../state/make-job';
-import type { TakeIntoData } from '../ui/take-into-job.dialog';
+import type { TakeIntoData } from '../parts/take-into-job.dialog';
 import { CodesPage } from './codes.page';
 import { NumbersPage } from './numbers.page';
 import { SinglesPage } from './singles.page';

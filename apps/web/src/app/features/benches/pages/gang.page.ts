@@ -26,7 +26,7 @@ import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
 import { benchRun } from '../state/run';
 import { RunBar } from '../../../ui/run-bar';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 
 interface Row {
   readonly name: string;

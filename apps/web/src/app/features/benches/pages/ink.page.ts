@@ -10,7 +10,7 @@ import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 
 interface InkInput {
   readonly recipe: readonly RecipePart[];

@@ -16,7 +16,7 @@ import {
 import { count, readNumber } from '../../../ui/format';
 import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 
 /** Sheets of which every number is shown. */
 const SHOWN = 4;

@@ -24,8 +24,8 @@ import { NumberBox } from '../../../ui/number-box';
 import type { RegisterInput } from '../../../ui/register-input';
 import { TrendChart } from '../../../ui/trend-chart';
 import { BenchForm } from '../state/bench-form';
-import { Bench } from '../ui/bench';
-import { FanOutBox } from '../ui/fan-out-box';
+import { Bench } from '../parts/bench';
+import { FanOutBox } from '../parts/fan-out-box';
 import { RegisterView } from '../ui/register-view';
 
 /** Tolerance, trap and steps are practice, handbook chapter 5: sheet-fed. */

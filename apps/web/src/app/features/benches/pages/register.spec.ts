@@ -2,7 +2,7 @@ import { ApplicationRef, type Type } from '@angular/core';
 import type { Job } from '@druckerei/core';
 import { TestBed } from '@angular/core/testing';
 import { MakeJob } from '../state/make-job';
-import type { TakeIntoData } from '../ui/take-into-job.dialog';
+import type { TakeIntoData } from '../parts/take-into-job.dialog';
 import { ColourPage } from './colour.page';
 import { InkPage } from './ink.page';
 import { RegisterPage } from './register.page';

@@ -9,7 +9,7 @@ import { sessionFeature } from '../../../platform/session.state';
 import { ChangesDialog, type ChangesData } from '../../../platform/changes.dialog';
 import { count, dateText, readNumber } from '../../../ui/format';
 import { BenchForm } from '../state/bench-form';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 import { SinglesStore } from '../state/singles.store';
 
 /** An order out of one line; the reason where it is none. */

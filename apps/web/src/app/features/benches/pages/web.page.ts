@@ -24,7 +24,7 @@ import { issueText } from '@druckerei/contract';
 import { count, percent, readNumber } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { BenchForm } from '../state/bench-form';
-import { Bench } from '../ui/bench';
+import { Bench } from '../parts/bench';
 
 interface WebInput extends WebSetting {
   readonly copies: number;

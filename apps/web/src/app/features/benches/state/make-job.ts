@@ -7,8 +7,8 @@ import type { Job } from '@druckerei/core';
 import { Api } from '../../../platform/api';
 import { NoticeActions } from '../../../platform/notices';
 import { failureOf } from '../../../platform/problem';
-import { type MakeJobData, MakeJobDialog } from '../ui/make-job.dialog';
-import { type TakeIntoData, TakeIntoJobDialog } from '../ui/take-into-job.dialog';
+import { type MakeJobData, MakeJobDialog } from '../parts/make-job.dialog';
+import { type TakeIntoData, TakeIntoJobDialog } from '../parts/take-into-job.dialog';
 
 /** Makes a job of what a bench holds, or takes it into one, and opens it. */
 @Injectable({ providedIn: 'root' })

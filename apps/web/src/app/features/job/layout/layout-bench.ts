@@ -27,7 +27,7 @@ import { JobEditor } from '../state/job-editor';
 import { RunBar } from '../../../ui/run-bar';
 import { BlanksSearch } from './blanks-search';
 import { LayoutProposals } from './layout-proposals';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 import { DieFields } from './die-fields';
 import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';

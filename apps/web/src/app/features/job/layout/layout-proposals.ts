@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { type ComponentLayout, type SheetPattern, withPattern } from '@druckerei/core';
 import { ARRANGEMENT_WORDS } from '@druckerei/contract';
 import { count } from '../../../ui/format';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 
 /** How a component could lie otherwise: small pictures, taken by a click, by keys, or by dragging one onto the sheet. */
 @Component({

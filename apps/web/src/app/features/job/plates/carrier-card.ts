@@ -20,7 +20,7 @@ import type { KeptCarrier } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 
 type Settable = Exclude<CarrierState, 'wanted' | 'inspected'>;
 /** Where a carrier can go without letting it go, and what the button says. */

@@ -8,7 +8,7 @@ import { count } from '../../../ui/format';
 import { keep } from '../../../ui/kept';
 import type { RegisterInput } from '../../../ui/register-input';
 import { JobEditor } from '../state/job-editor';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 import { Field } from '../parts/field';
 
 const PRACTICE_SHEETS = 40;

@@ -21,7 +21,7 @@ import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { InkDot } from '../parts/ink-dot';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 import { STYLE_NAMES } from '../ui/style-names';
 import { CarriersBench } from '../plates/carriers-bench';
 import { DieFields } from '../layout/die-fields';

@@ -10,8 +10,8 @@ import {
 } from '@angular/core';
 import { type Shape, type Spot, type StationDrawing, roomAround } from '@druckerei/core';
 import { Shapes } from '../../../ui/shapes';
-import { DrawingZoom } from '../ui/drawing-zoom';
-import { ZoomTools } from '../ui/zoom-tools';
+import { DrawingZoom } from '../../../ui/drawing-zoom';
+import { ZoomTools } from '../../../ui/zoom-tools';
 
 /** How far from its edge a length is written, and how large letters are, as shares of the longer side. */
 const OFF = 0.03;

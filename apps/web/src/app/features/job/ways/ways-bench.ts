@@ -22,7 +22,7 @@ import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { WaysStore } from './ways.store';
 import { STYLE_NAMES } from '../ui/style-names';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 import { type FigureAt, Working } from '../ui/working';
 
 const RANKING_NAMES: Readonly<Record<Ranking, string>> = {

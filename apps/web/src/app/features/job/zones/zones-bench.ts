@@ -5,7 +5,7 @@ import { type ComponentLayout, type SheetSide, plateZones, unitsOf } from '@druc
 import { Theme } from '../../../platform/theme';
 import { percent } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
-import { LayoutView } from '../ui/layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 import { ZoneChart } from './zone-chart';
 import { ZoneArt } from './zone-art';
 

@@ -1,7 +1,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { select } from 'd3-selection';
 import { type ZoomBehavior, zoom } from 'd3-zoom';
-import { Measures } from '../../../ui/measures';
+import { Measures } from './measures';
 
 /** A place of a drawing, millimetres. */
 export interface Spot {

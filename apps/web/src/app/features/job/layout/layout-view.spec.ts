@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { example, planned } from '../job.fixture';
-import { LayoutView } from './layout-view';
+import { LayoutView } from '../../../ui/layout-view';
 
 describe('layout drawing', () => {
   const layouts = { ...planned(example('concert-programme')).layouts, ...planned(example('trail-map')).layouts };

@@ -24,7 +24,7 @@ import {
   drawLayout,
 } from '@druckerei/core';
 import { layoutWords } from '@druckerei/contract';
-import { Measures } from '../../../ui/measures';
+import { Measures } from './measures';
 import { DrawingZoom, type Spot } from './drawing-zoom';
 import { ZoomTools } from './zoom-tools';
 
