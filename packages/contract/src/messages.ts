@@ -206,8 +206,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'order.deliveries': 'The deliveries come to {sum}, the order is {value}. Make them the same.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
-  'ways.no-plain-lane':
-    'The ways to run want a plain lane from paper to where the parts join; {component} has none. Take its split out, or give it a sheet of its own, first.',
+  'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',
   'best.lock':
     '{component}: the lock on its {lock} ({value}) excludes {excluded} of {ways} ways; without it {left} would be left. Open a lock and plan again.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',

@@ -1,3 +1,3 @@
 export { type BestPlan, bestPlan } from './best-plan.js';
-export { type Ladder, type Rung, atQuantity, ladderOf, ladderQuantities } from './ladder.js';
+export { type Ladder, type Rung, ladderOf, ladderQuantities } from './ladder.js';
 export { type Aim, type Proposal, type Sums } from './search.js';

@@ -3,6 +3,7 @@ import type { Job } from '../job/index.js';
 import { plan } from '../plan/index.js';
 import { isPlatelessPress } from '../press-sheet/index.js';
 import type { Works } from '../works/index.js';
+import { atQuantity } from '../ways/index.js';
 import { type BestPlan, cheapestOf } from './best-plan.js';
 import { type Proposal, searchOf } from './search.js';
 
@@ -38,18 +39,6 @@ export const ladderQuantities = (quantity: number): number[] => {
   const all = SHARES.map((share) => (share === 1 ? quantity : roundQuantity(quantity * share)));
   return [...new Set(all)].filter((one) => one <= MOST).sort((a, b) => a - b);
 };
-
-/** A job for another quantity; deliveries and shares told for the old one fall away. */
-export function atQuantity(job: Job, quantity: number): Job {
-  const { deliveries: _deliveries, ...order } = job.order;
-  const old = job.order.quantity;
-  const items = job.items?.map((item) => ({
-    ...item,
-    quantity: Math.max(1, Math.round((item.quantity * quantity) / old)),
-  }));
-  const total = items?.reduce((sum, item) => sum + item.quantity, 0) ?? quantity;
-  return { ...job, order: { ...order, quantity: total }, ...(items ? { items } : {}) };
-}
 
 const costAt = (job: Job, quantity: number, works: Works): number | undefined => {
   const outcome = plan({ ...atQuantity(job, quantity), school: 'step' }, works);

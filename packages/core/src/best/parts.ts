@@ -13,10 +13,17 @@ export interface Part {
   readonly found: Ways;
 }
 
+/** Whether a form carries sections of the text. */
+const carriesText = ({ components }: Job, id: string): boolean =>
+  components.some(({ kind, on }) => kind === 'section' && on === id);
+
 /** Parts of a job that may run in several ways; the text, which takes longest, comes last. */
 export const targetsOf = (job: Job): WayTarget[] => [
   ...job.components
-    .filter(({ kind, on, runOf }) => kind !== 'section' && kind !== 'gang' && on === undefined && runOf === undefined)
+    .filter(
+      ({ id, kind, on, runOf }) =>
+        kind !== 'section' && on === undefined && runOf === undefined && !carriesText(job, id),
+    )
     .map(({ id }) => ({ kind: 'component', id }) as const),
   ...(job.components.some(({ kind }) => kind === 'section') ? [{ kind: 'text' } as const] : []),
 ];

@@ -25,4 +25,13 @@ export { outermostSections, withEndpapers } from './endpapers.js';
 export { SHARING, shareInPairs, shareSheet, sharesWith, withAllOwnSheets, withOwnSheets } from './share-sheet.js';
 export { joinRuns, mayRunTwice, reprintOf, splitRun } from './split-run.js';
 export { splitSection } from './split-section.js';
-export { type JobPart, type Numbering, blanksOf, mixedInks, numberedParts, withBlank, withMix, withNumbering } from './take-in.js';
+export {
+  type JobPart,
+  type Numbering,
+  blanksOf,
+  mixedInks,
+  numberedParts,
+  withBlank,
+  withMix,
+  withNumbering,
+} from './take-in.js';

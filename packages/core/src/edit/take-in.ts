@@ -11,8 +11,7 @@ const part = ({ id, name }: Component): JobPart => ({ id, name });
 const PROCESS = new Set(['K', 'C', 'M', 'Y']);
 
 /** Blanks of a job. */
-export const blanksOf = ({ components }: Job): JobPart[] =>
-  components.filter(({ kind }) => kind === 'blank').map(part);
+export const blanksOf = ({ components }: Job): JobPart[] => components.filter(({ kind }) => kind === 'blank').map(part);
 
 /** Gives a blank another shape. @param shape with its size, millimetres: of the opening for structures, of the drawing for others */
 export const withBlank = (

@@ -150,7 +150,7 @@ export const ISSUE_CODES = [
   'number.below-nil',
   'bind.pages-not-fours',
   'start.rule',
-  'ways.no-plain-lane',
+  'ways.no-part',
   'ways.web-apart',
   'best.lock',
 ] as const;

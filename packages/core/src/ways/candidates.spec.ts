@@ -19,9 +19,7 @@ const worksWith = (sheets: Stock['sheets'], rollWidthsMm: readonly number[] = []
   stocks: [{ ...stock, sheets, rollWidthsMm }],
 });
 const choices = (works: Works, press: string) =>
-  listChoices(component, works, stock, 5).filter(
-    (choice) => choice.press === press && choice.workStyle === 'sheetwise',
-  );
+  listChoices(component, works, 5).filter((choice) => choice.press === press && choice.workStyle === 'sheetwise');
 
 describe('press sheets that a press is offered', () => {
   it('is the bought sheet where it fits, the longer side across', () => {
@@ -52,11 +50,9 @@ describe('press sheets that a press is offered', () => {
   });
 
   it('prints one side on its own, and both at once where there are no plates', () => {
-    const single = listChoices({ ...component, back: [] }, SHIPPED_WORKS, stock, 5);
+    const single = listChoices({ ...component, back: [] }, SHIPPED_WORKS, 5);
     expect(new Set(single.map(({ workStyle }) => workStyle))).toEqual(new Set(['single']));
-    const digital = listChoices(component, SHIPPED_WORKS, stock, 5).filter(
-      ({ press }) => press === 'digital-cut-sheet',
-    );
+    const digital = listChoices(component, SHIPPED_WORKS, 5).filter(({ press }) => press === 'digital-cut-sheet');
     expect(new Set(digital.map(({ workStyle }) => workStyle))).toEqual(new Set(['perfecting']));
   });
 

@@ -1,7 +1,8 @@
 import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import { alongTheWeb } from '../layout/index.js';
 import { type Bought, type Component, isUnprinted } from '../job/index.js';
-import { sheetCandidates } from '../press-sheet/index.js';
+import { sheetCandidates, webOf } from '../press-sheet/index.js';
+import { repeatMm } from '../webs/index.js';
 import { type Machine, type PressLimits, type SheetSize, type Stock, type Works, printingOf } from '../works/index.js';
 import type { WayChoice } from './way.js';
 
@@ -56,8 +57,8 @@ const alike = (one: Machine, other: Machine): boolean => {
   return a === b || (PLAIN.includes(a) && PLAIN.includes(b));
 };
 
-/** Every choice of press, stock, sheet and work style for a component; nothing is left out yet for not working. */
-export function listChoices(component: Component, works: Works, stock: Stock, edgeTrimMm: number): WayChoice[] {
+/** Every press, stock, sheet and work style for a component that runs in sheets. */
+function sheetChoices(component: Component, works: Works, stock: Stock, edgeTrimMm: number): WayChoice[] {
   const choices: WayChoice[] = [];
   const now = works.machines.find(({ id }) => id === component.press);
   for (const machine of works.machines) {
@@ -78,4 +79,50 @@ export function listChoices(component: Component, works: Works, stock: Stock, ed
     }
   }
   return choices;
+}
+
+/** Repeats closer than this are the same, millimetres. */
+const SAME_MM = 0.001;
+
+/** Repeats that a web press prints: its cut-off, its cylinders, or the one that the pattern has where any can be made. */
+function repeatsOf({ sheet }: Component, machine: Machine): readonly number[] {
+  const { cutOffMm, cylinderTeeth = [], anyRepeat = false } = webOf(machine) ?? {};
+  if (cutOffMm !== undefined) return [cutOffMm];
+  if (anyRepeat) return [sheet.heightMm];
+  const asNow = (repeat: number): number => (Math.abs(repeat - sheet.heightMm) < SAME_MM ? sheet.heightMm : repeat);
+  return cylinderTeeth.map((teeth) => asNow(repeatMm(teeth)));
+}
+
+/** Every web for a component: presses of the same kind that print alike, widths that the paper comes in, repeats of the press. */
+function webChoices(component: Component, works: Works, stock: Stock, now: Machine): WayChoice[] {
+  const workStyle = component.back.length > 0 ? 'perfecting' : 'single';
+  const presses = works.machines.filter(
+    (machine) => webOf(machine) && machine.process === now.process && alike(now, machine),
+  );
+  return presses.flatMap((machine) =>
+    likeStocks(works, stock).flatMap(({ id, rollWidthsMm = [] }) =>
+      [...new Set([...rollWidthsMm, component.sheet.widthMm])].flatMap((widthMm) =>
+        repeatsOf(component, machine).map((heightMm): WayChoice => ({
+          press: machine.id,
+          stock: id,
+          sheet: { widthMm, heightMm, grain: 'height' },
+          workStyle,
+        })),
+      ),
+    ),
+  );
+}
+
+/** Whether a component runs on a web. */
+export const isOnWeb = ({ press }: Pick<Component, 'press'>, { machines }: Works): boolean =>
+  machines.some((machine) => machine.id === press && webOf(machine) !== undefined);
+
+/** Every choice of press, stock, sheet or web, and work style for a component; nothing is left out yet for not working. */
+export function listChoices(component: Component, works: Works, edgeTrimMm: number): WayChoice[] {
+  const stock = works.stocks.find(({ id }) => id === component.stock);
+  const now = works.machines.find(({ id }) => id === component.press);
+  if (!stock) return [];
+  return now && isOnWeb(component, works)
+    ? webChoices(component, works, stock, now)
+    : sheetChoices(component, works, stock, edgeTrimMm);
 }

@@ -1,6 +1,5 @@
 import { type FlowOutput, type FlowStep, unitsFor } from '../flow/index.js';
 import { ceilRatio } from '../kernel/index.js';
-import { kgPerThousand } from '../paper/index.js';
 import { CARRIER_OF, countPlates, inkKg } from '../press/index.js';
 import {
   type ComponentLayout,
@@ -13,8 +12,6 @@ import {
   scopeOf,
   sidesOf,
   layoutAt,
-  isWeb,
-  webFor,
 } from '../press-sheet/index.js';
 import type { Component, Job, Step } from '../job/index.js';
 import { type Material, foldsOf, paperMaterial } from '../material/index.js';
@@ -40,6 +37,7 @@ import { carrierPrice, filmOf, inkOf, fillKey, inkPlaces, toolSets } from '../pr
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, printingOf } from '../works/index.js';
 import { type NormLookup, normCatalogue, normsOf } from '../norms/index.js';
+import { paperFor } from './paper-for.js';
 
 /** What a lane takes when its component is laid in one way: the figures that the ways differ in. */
 export interface LaneEstimate {
@@ -289,13 +287,6 @@ export class LaneReckoner {
     return count;
   }
 
-  private static paper({ supply, component, stock }: ComponentLayout, sheets: number): { bought: number; kg: number } {
-    if (isWeb(supply)) return { bought: supply.kind === 'roll' ? 0 : sheets, kg: webFor(supply, sheets, stock.gsm).kg };
-    const [size, bought] =
-      supply.kind === 'press sheet' ? [component.sheet, sheets] : [supply.sheet, ceilRatio(sheets, supply.out)];
-    return { bought, kg: (bought * kgPerThousand(size.widthMm, size.heightMm, stock.gsm)) / 1000 };
-  }
-
   /**
    * Counts and costs a lane backwards, step by step, as the plan would, without its working; for several quantities.
    * @param steps of the component, first to last; @param wanted good pieces that have to leave the lane.
@@ -341,7 +332,7 @@ export class LaneReckoner {
         for (const { fixed, each } of station.supplies) cost += fixed + units * each;
         need = units;
       }
-      const paper = LaneReckoner.paper(layout, need);
+      const paper = paperFor(layout, need);
       const { plates } = countPlates(component.workStyle, front, back, need, this.prices.plateLife);
       return {
         pressSheets: need,

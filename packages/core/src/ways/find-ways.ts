@@ -1,14 +1,17 @@
 import { type Outcome, error } from '../kernel/index.js';
 import type { Job } from '../job/index.js';
 import { type Plan, plan } from '../plan/index.js';
-import { webOf } from '../press-sheet/index.js';
 import { withAllOwnSheets } from '../edit/index.js';
 import type { Works } from '../works/index.js';
-import { withStockNorms } from '../norms/index.js';
+import { normsOf, withStockNorms } from '../norms/index.js';
 import { type WayTarget, targetComponents } from './apply-way.js';
+import { atQuantity } from './at-quantity.js';
+import { isOnWeb, listChoices } from './candidates.js';
 import { type Lane, laneOf } from './lane.js';
+import { plannedWays } from './planned-ways.js';
 import { sharedWays } from './shared-ways.js';
 import { WaySearch } from './way-search.js';
+
 import { type Way, type Ways, rankWays, wayId } from './way.js';
 
 /** The quantity at which a way is reckoned a second time, to part what grows with the quantity from what does not. */
@@ -16,7 +19,7 @@ const SECOND_QUANTITY = 2;
 const PROGRESS_EVERY = 200;
 
 const stepSchool = (job: Job, works: Works, quantity: number): Plan | undefined => {
-  const outcome = plan({ ...job, school: 'step', order: { ...job.order, quantity } }, works);
+  const outcome = plan({ ...atQuantity(job, quantity), school: 'step' }, works);
   return outcome.ok ? outcome.value : undefined;
 };
 
@@ -31,8 +34,8 @@ function wantedOf(planned: Plan, lanes: ReadonlyMap<string, Lane>): number {
  * roll, work style, split into sections, and sections on common forms, reckoned step by step, ranked by cost. Nothing is left out silently: what
  * cannot be is counted with its reason.
  * @param progress told the share done, 0..1, now and then.
- * Issues: those of `plan` for the job as it is, `ways.no-plain-lane` where the component's route has splits of its own,
- * and `ways.web-apart` where it runs on a web. Cost: some ten microseconds a choice. Source: handbook chapters 4 ("Choosing what to buy") and 8.
+ * Issues: those of `plan` for the job as it is, `ways.no-part` where it has no such part. What has no plain lane, and what runs
+ * on a web, has the ways of `plannedWays`. Cost: some ten microseconds a choice. Source: handbook chapters 4 ("Choosing what to buy") and 8.
  */
 export function findWays(
   told: Job,
@@ -43,8 +46,7 @@ export function findWays(
   const works = withStockNorms(asked, told.norms);
   const job = target.kind === 'text' ? withAllOwnSheets(told, works) : told;
   const parts = targetComponents(job, target);
-  const onWeb = works.machines.find((machine) => webOf(machine) && parts.some(({ press }) => press === machine.id));
-  if (onWeb) return { ok: false, issues: [error('ways.web-apart', 'components', { machine: onWeb.name })] };
+  const [first] = parts;
   const { quantity } = job.order;
   const outcome = plan({ ...job, school: 'step' }, works);
   if (!outcome.ok) return { ok: false, issues: outcome.issues };
@@ -55,10 +57,12 @@ export function findWays(
       return lane ? [[id, lane] as const] : [];
     }),
   );
-  if (parts.length === 0 || lanes.size < parts.length) {
-    const name = parts.find(({ id }) => !lanes.has(id))?.name ?? (target.kind === 'text' ? 'text' : target.id);
-    return { ok: false, issues: [error('ways.no-plain-lane', 'route', { component: name })] };
-  }
+  const name = target.kind === 'text' ? 'text' : target.id;
+  if (!first) return { ok: false, issues: [error('ways.no-part', 'components', { component: name })] };
+  const edgeTrimMm = normsOf(works, job.norms)('sheeter.edgeTrim').value;
+  const choices = listChoices(first, works, edgeTrimMm);
+  if (lanes.size < parts.length || isOnWeb(first, works))
+    return { ok: true, value: plannedWays(job, works, target, choices, progress) };
   const doubled = stepSchool(job, works, quantity * SECOND_QUANTITY) ?? outcome.value;
   const wanted = { one: wantedOf(outcome.value, lanes), two: wantedOf(doubled, lanes) };
   const search = new WaySearch(job, works, parts, lanes, wanted);
@@ -68,7 +72,7 @@ export function findWays(
     one: outcome.value.totals.cost.total - current.one.cost,
     two: doubled.totals.cost.total - current.two.cost,
   };
-  const [choices, splits] = [search.choices(), search.splits(target)];
+  const splits = search.splits(target);
   const found = choices.flatMap((choice, i) => {
     if (i % PROGRESS_EVERY === 0) progress(i / choices.length);
     return search.ways(choice, splits);
@@ -95,10 +99,9 @@ export function findWays(
       fixedCost: cost - unitCost * quantity,
     };
   });
-  const [first] = parts;
-  const apart = first && wayId(first);
+  const apart = wayId(first);
   const shared = target.kind === 'text' ? sharedWays(job, works, ways, apart) : [];
-  const now = first && wayId({ ...first, shared: job !== told });
+  const now = wayId({ ...first, shared: job !== told });
   return {
     ok: true,
     value: {

@@ -12,3 +12,4 @@ export {
 export { type WayTarget, targetComponents, withWay } from './apply-way.js';
 export { findWays } from './find-ways.js';
 export { unitFills } from './estimate.js';
+export { atQuantity } from './at-quantity.js';

@@ -16,7 +16,6 @@ import { printSteps, sectionLane } from '../edit/index.js';
 import { type NormLookup, normsOf } from '../norms/index.js';
 import type { Works } from '../works/index.js';
 import { type WayTarget, choose, splitText } from './apply-way.js';
-import { listChoices } from './candidates.js';
 import { type LaneEstimate, LaneReckoner } from './estimate.js';
 import type { Lane } from './lane.js';
 import { RefusalBook } from './refusals.js';
@@ -280,13 +279,6 @@ export class WaySearch {
           ]
         : [];
     });
-  }
-
-  /** Presses, stocks, sheets and styles. */
-  choices(): WayChoice[] {
-    const [first] = this.parts;
-    const stock = this.works.stocks.find(({ id }) => id === first?.stock);
-    return first && stock ? listChoices(first, this.works, stock, this.norms('sheeter.edgeTrim').value) : [];
   }
 
   /** Splits of a text: as it is, and every other that is offered for its stock. */

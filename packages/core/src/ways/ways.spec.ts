@@ -2,6 +2,7 @@ import { example, planned, withoutNorms } from '../plan/examples.fixture.js';
 import type { Job } from '../job/index.js';
 import { cutSheetFirst } from '../edit/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
+import { CIRCULAR_PITCH_MM, chooseRepeat } from '../webs/index.js';
 import { type WayTarget, withWay } from './apply-way.js';
 import { findWays } from './find-ways.js';
 import { RANKINGS, type Way, type Ways, breakEven, rankWays } from './way.js';
@@ -20,6 +21,12 @@ const run = (job: Job, target: WayTarget, way: Way): Job => ({
   school: 'step',
 });
 
+/** A lane that parts cannot be reckoned by itself. */
+const cutApart: Job = {
+  ...map,
+  route: map.route.map((step) => (step.id === 'cut' ? { ...step, makes: [{ material: 'cut', share: 1 }] } : step)),
+};
+
 describe.each<[string, Job, WayTarget]>([
   ['trail map', map, { kind: 'component', id: 'map' }],
   ['trail map at shipped norms', withoutNorms(map), { kind: 'component', id: 'map' }],
@@ -29,6 +36,9 @@ describe.each<[string, Job, WayTarget]>([
   ['tea shipper', example('tea-shipper'), { kind: 'component', id: 'case' }],
   ['tea caddy', example('tea-caddy'), { kind: 'component', id: 'carton' }],
   ['cloth of the star atlas', example('star-atlas'), { kind: 'component', id: 'cloth' }],
+  ['permit stickers on their web', example('permit-stickers'), { kind: 'component', id: 'label' }],
+  ['form of the garden cards', example('garden-cards'), { kind: 'component', id: 'form-1' }],
+  ['trail map, cut apart', cutApart, { kind: 'component', id: 'map' }],
   ['tray of the puzzle wallet', example('puzzle-wallet'), { kind: 'component', id: 'tray' }],
 ])('ways of the %s', (_name, job, target) => {
   const { ways, considered, refusals, current } = found(job, target);
@@ -166,14 +176,22 @@ describe('ranking', () => {
   });
 });
 
-it('leaves shared sheets to themselves', () => {
-  const outcome = findWays(example('garden-cards'), SHIPPED_WORKS, { kind: 'component', id: 'form-1' });
-  expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.no-plain-lane']);
+it('are the same where a lane that parts into one piece has to be planned in full (differential)', () => {
+  const target = { kind: 'component', id: 'map' } as const;
+  const sums = ({ ways }: Ways): Map<string, number[]> =>
+    new Map(
+      ways.map(({ id, cost, pressSheets, boughtSheets, paperKg, plates, passes, wasteShare, fixedCost }) => [
+        id,
+        [cost, pressSheets, boughtSheets, paperKg, plates, passes, wasteShare, fixedCost],
+      ]),
+    );
+  const [quick, full] = [sums(found(map, target)), sums(found(cutApart, target))];
+  expect([full.size, full.size > 20]).toEqual([quick.size, true]);
+  for (const [id, values] of full)
+    expect([id, quick.get(id)]).toEqual([id, values.map((value) => expect.closeTo(value, 6) as number)]);
 });
 
-it('leaves webs to themselves, and counts them among what fell out', () => {
-  const outcome = findWays(example('ferry-timetable'), SHIPPED_WORKS, { kind: 'component', id: 'leaflet' });
-  expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.web-apart']);
+it('counts webs among what falls out for a sheet', () => {
   const { refusals } = found(map, { kind: 'component', id: 'map' });
   // what prints by another process (flexo, gravure, screen, recessed plate) is no candidate at all
   expect(refusals.filter(({ issue }) => issue.code === 'ways.web-apart')).toHaveLength(1);
@@ -235,13 +253,51 @@ describe('break-even (identity, handbook chapter 8)', () => {
   });
 });
 
-it('says so where a component has no plain lane', () => {
-  const split = {
-    ...map,
-    route: map.route.map((step) => (step.id === 'cut' ? { ...step, makes: [{ material: 'cut', share: 1 }] } : step)),
-  };
-  const outcome = findWays(split, SHIPPED_WORKS, { kind: 'component', id: 'map' });
-  expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['ways.no-plain-lane']);
+describe('webs', () => {
+  const stickers = example('permit-stickers');
+  const label = { kind: 'component', id: 'label' } as const;
+
+  it('come in every width of the paper on every cylinder', () => {
+    const { ways, considered, current } = found(stickers, label);
+    const works = SHIPPED_WORKS;
+    const teeth = works.machines.find(({ id }) => id === 'narrow-web')?.press?.web?.cylinderTeeth ?? [];
+    const widths = works.stocks.find(({ id }) => id === 'label-80')?.rollWidthsMm ?? [];
+    // The cylinder that the job has now is one of them.
+    expect(considered).toBe(teeth.length * widths.length);
+    expect(ways.find(({ id }) => id === current)?.sheet).toEqual(stickers.components[0]?.sheet);
+  });
+
+  it('lay as many up as the bench of the cylinders does, upright or turned (identity, differential)', () => {
+    const { widthMm = 0, heightMm = 0 } = stickers.components[0] ?? {};
+    const gaps = { gapMm: 3, sideGapMm: 3, edgeMm: 8 };
+    const components = stickers.components.map((one) => ({ ...one, lay: { bleedMm: 1.5 } }));
+    const { ways } = found({ ...stickers, components }, label);
+    const upOf = (width: number, height: number, web: number, repeat: number): number => {
+      const size = { widthMm: width, heightMm: height, webWidthMm: web };
+      const [choice] = chooseRepeat({ ...size, ...gaps, cylinders: [Math.round(repeat / CIRCULAR_PITCH_MM)] });
+      return choice ? choice.around * choice.across : 0;
+    };
+    for (const { sheet, up } of ways) {
+      const { widthMm: web, heightMm: repeat } = sheet;
+      const most = Math.max(upOf(widthMm, heightMm, web, repeat), upOf(heightMm, widthMm, web, repeat));
+      expect([web, repeat, up]).toEqual([web, repeat, most]);
+    }
+  });
+
+  it('keep to the cut-off of their press, and to presses that print alike', () => {
+    const { ways, refusals } = found(example('ferry-timetable'), { kind: 'text' });
+    expect(new Set(ways.map(({ press, sheet }) => `${press} ${sheet.heightMm}`))).toEqual(new Set(['heatset-web 578']));
+    // Widths that do not hold the pages fall out with their reason.
+    expect(refusals.map(({ issue, count }) => [issue.code, count])).toEqual([['layout.does-not-fit', 2]]);
+    const { ways: lining } = found(example('shelf-lining'), { kind: 'component', id: 'paper' });
+    // Engraved cylinders have the repeat of the pattern.
+    expect(new Set(lining.map(({ sheet }) => sheet.heightMm))).toEqual(new Set([640]));
+  });
+});
+
+it('says so where a job has no such part', () => {
   const none = findWays(map, SHIPPED_WORKS, { kind: 'text' });
-  expect(none.ok ? [] : none.issues.map(({ params }) => params)).toEqual([{ component: 'text' }]);
+  expect(none.ok ? [] : none.issues.map(({ code, params }) => [code, params])).toEqual([
+    ['ways.no-part', { component: 'text' }],
+  ]);
 });
