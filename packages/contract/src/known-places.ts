@@ -1,3 +1,5 @@
+import { known } from './text.js';
+
 // What the platform's Intl knows. Source: standard, ECMA-402 with ISO 4217, BCP 47 and the IANA time zones.
 
 /** Codes of the currencies that are known, ISO 4217. */
@@ -11,6 +13,9 @@ export function isLocale(tag: string): boolean {
     return false;
   }
 }
+
+/** Language and place, BCP 47. */
+export const localeSchema = known(isLocale, 'no language and place are known by this; write it like en-GB');
 
 /** Whether a time zone of this IANA name is known. */
 export function isTimeZone(name: string): boolean {

@@ -20,3 +20,6 @@ export const lines = (max: number) =>
     .trim()
     .max(max)
     .refine((text) => !UNPRINTABLE_IN_LINES.test(text), { error: 'control characters cannot be kept' });
+
+/** Text that has to be known somewhere. @param error what is said where it is not */
+export const known = (isKnown: (value: string) => boolean, error: string) => z.string().refine(isKnown, { error });

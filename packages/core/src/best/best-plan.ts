@@ -75,7 +75,8 @@ export function bestPlan(
   const whole = cheapestOf(search);
   const others: Proposal[] = [];
   const offer = (one: Proposal | undefined): void => {
-    if (one && isNew(one, [whole.best, ...others])) others.push(one);
+    // How the job is now stands beside them anyway.
+    if (one && one.changes.length > 0 && isNew(one, [whole.best, ...others])) others.push(one);
   };
   for (const aim of ['paper', 'hours', 'plates'] as const) offer(search.best(aim).found);
   const single = onePress(search.parts)

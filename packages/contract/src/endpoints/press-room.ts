@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { ALL, type Endpoint, HANDS, job } from './endpoint.js';
+import { enterEventSchema, keptCarrierSchema, roomSchema } from '../room.js';
+
+/** What happens to a job at the press. */
+export const PRESS_ROOM = [
+  {
+    id: 'room',
+    method: 'get',
+    path: '/api/jobs/{id}/room',
+    summary: 'What happened to a job in plate room, ink room and press room, and what the store keeps for it',
+    roles: ALL,
+    params: job,
+    status: 200,
+    answer: roomSchema,
+  },
+  {
+    id: 'enterEvent',
+    method: 'post',
+    path: '/api/jobs/{id}/room',
+    summary: 'Record an event; refused where a gate stands before it',
+    roles: HANDS,
+    params: job,
+    body: enterEventSchema,
+    status: 201,
+    answer: roomSchema,
+  },
+  {
+    id: 'keptCarriers',
+    method: 'get',
+    path: '/api/carriers',
+    summary: 'Carriers that the store keeps, last put away first',
+    roles: ALL,
+    status: 200,
+    answer: z.array(keptCarrierSchema),
+  },
+] as const satisfies readonly Endpoint[];

@@ -1,0 +1,38 @@
+import * as z from 'zod';
+import { changeSchema, changesQuery } from '../changes.js';
+import { ALL, type Endpoint, MANAGER } from './endpoint.js';
+import { restoredSchema } from '../problem.js';
+
+/** History of changes, backup and restore. */
+export const UPKEEP = [
+  {
+    id: 'changes',
+    method: 'get',
+    path: '/api/changes',
+    summary: 'How reservations, days to destinations or single books changed, newest first',
+    roles: ALL,
+    query: changesQuery,
+    status: 200,
+    answer: z.array(changeSchema),
+  },
+  {
+    id: 'backup',
+    method: 'get',
+    path: '/api/backup',
+    summary:
+      'Everything that the works keeps, in a ZIP of JSON lines; it holds the hashes of passwords, so keep it safe',
+    roles: MANAGER,
+    status: 200,
+    media: 'application/zip',
+  },
+  {
+    id: 'restore',
+    method: 'post',
+    path: '/api/backup',
+    summary: 'Restore a backup into an empty works: accounts are those of the backup afterwards, and all sessions end',
+    roles: MANAGER,
+    takes: 'application/zip',
+    status: 200,
+    answer: restoredSchema,
+  },
+] as const satisfies readonly Endpoint[];
