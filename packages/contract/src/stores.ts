@@ -33,6 +33,24 @@ export const holdingSchema = z
   })
   .meta({ id: 'Holding' });
 
+/** Which lots are wanted: those that hold every word, some at a time. */
+export const lotsQuery = z.object({
+  search: line(120).optional().describe('words of the paper, its size and where it lies'),
+  skip: z.coerce.number().int().min(0).max(1_000_000).optional(),
+  limit: z.coerce.number().int().min(1).max(500).optional(),
+});
+export type LotsQuery = z.output<typeof lotsQuery>;
+
+/** A lot as it is listed: its paper in words, what is free of all lots of it, and who has reserved of it. */
+export const lotSchema = holdingSchema
+  .extend({
+    name: z.string(),
+    free: z.number(),
+    reserved: z.array(z.strictObject({ job: z.int(), number: z.string(), title: z.string(), quantity })),
+  })
+  .meta({ id: 'Lot' });
+export type Lot = z.output<typeof lotSchema>;
+
 export const storesSchema = z
   .strictObject({
     mark: markSchema.describe('last change of a reservation'),

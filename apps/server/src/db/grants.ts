@@ -12,7 +12,16 @@ const ONLY_ADDED = [
   'security_record',
 ] as const;
 /** Tables that rows are taken out of. */
-const TAKEN_FROM = ['session', 'sign_in_attempt', 'sent_request', 'reservation', 'house_fold', 'account', 'works', 'norm'];
+const TAKEN_FROM = [
+  'session',
+  'sign_in_attempt',
+  'sent_request',
+  'reservation',
+  'house_fold',
+  'account',
+  'works',
+  'norm',
+];
 
 /** The role that an address of a database signs in as. */
 export const roleOf = (url: string): string => decodeURIComponent(new URL(url).username);

@@ -3,6 +3,8 @@ import { ALL, type Endpoint, HANDS, MANAGER, job } from './endpoint.js';
 import {
   holdingChangeSchema,
   holdingHistorySchema,
+  lotSchema,
+  lotsQuery,
   needsSchema,
   newHoldingSchema,
   reserveSchema,
@@ -19,6 +21,16 @@ export const STORES = [
     roles: ALL,
     status: 200,
     answer: storesSchema,
+  },
+  {
+    id: 'lots',
+    method: 'get',
+    path: '/api/stores/lots',
+    summary: 'Lots on hand, by paper; X-Total-Count tells how many there are in all',
+    roles: ALL,
+    query: lotsQuery,
+    status: 200,
+    answer: z.array(lotSchema),
   },
   {
     id: 'addHolding',

@@ -1,5 +1,6 @@
 import type { JobListQuery, Revision } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
+import { patternsOf } from '../../db/patterns.js';
 import { JsonText } from '../../http/json-text.js';
 import { notFound } from '../../http/problem.js';
 
@@ -9,14 +10,6 @@ interface Answered {
 
 /** Most rows of a page that asks for no number. */
 const PAGE = 200;
-
-/** Patterns of the words of a search; signs that mean something in a pattern stand for themselves. */
-const patternsOf = (search: string): string[] =>
-  search
-    .toLowerCase()
-    .split(/\s+/)
-    .filter(Boolean)
-    .map((word) => `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
 
 /** A page of the jobs that hold every word of the search and are of the status, family, customer and due date told, as it is answered, and how many there are. */
 export async function listJobs(

@@ -1,6 +1,7 @@
-import { type PaperItem, isFinished, paperKey } from '@druckerei/core';
-import type { Account, HoldingHistoryEntry, Stores } from '@druckerei/contract';
+import { type PaperItem, isFinished, paperKey, paperName } from '@druckerei/core';
+import type { Account, HoldingHistoryEntry, Lot, LotsQuery, Stores } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
+import { patternsOf } from '../../db/patterns.js';
 import { JsonText } from '../../http/json-text.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
@@ -56,6 +57,21 @@ async function readStores(queries: Queries): Promise<Stores> {
     })),
     reservations: await queries.many<ReservationRow>('stores/reservations'),
   };
+}
+
+/** Most lots of a page that asks for no number. */
+const PAGE = 100;
+
+/** A page of the lots that hold every word of the search, and how many there are. */
+async function listLots(
+  queries: Queries,
+  { search = '', skip = 0, limit = PAGE }: LotsQuery,
+): Promise<{ rows: Lot[]; total: number }> {
+  type Page = { total: number; lots: Omit<Lot, 'name'>[] };
+  const page = await queries.one<Page>('stores/lots', patternsOf(search), skip, limit);
+  if (!page) throw new Error('the lots were not answered');
+  const works = await currentWorks(queries);
+  return { rows: page.lots.map((lot) => ({ ...lot, name: paperName(lot.paper, works) })), total: page.total };
 }
 
 /** Puts a lot of paper into the store. */
@@ -143,8 +159,13 @@ const historyEntry = (row: HistoryRow): HoldingHistoryEntry => ({
 
 export const storesHandlers = (
   database: Database,
-): Pick<Handlers, 'stores' | 'addHolding' | 'changeHolding' | 'holdingHistory' | 'reserve' | 'needs'> => ({
+): Pick<Handlers, 'stores' | 'lots' | 'addHolding' | 'changeHolding' | 'holdingHistory' | 'reserve' | 'needs'> => ({
   stores: () => readStores(database),
+  lots: async ({ query, response }) => {
+    const { rows, total } = await listLots(database, query);
+    response.setHeader('X-Total-Count', String(total));
+    return rows;
+  },
   addHolding: ({ body, account }) => addHolding(database, account, body),
   changeHolding: ({ params, body, account }) =>
     database.transaction(async (queries) => {

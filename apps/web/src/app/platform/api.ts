@@ -22,6 +22,8 @@ import type {
   JobListQuery,
   JobRow,
   KeptCarrier,
+  Lot,
+  LotsQuery,
   Needs,
   NormChange,
   NormChanges,
@@ -88,12 +90,18 @@ export class Api {
   }
   /** A page of the jobs, and how many there are in all. */
   jobs(asked: JobListQuery = {}): Observable<{ rows: JobRow[]; total: number }> {
-    const given = Object.entries(asked).filter(([, value]) => value !== undefined && value !== '');
+    return this.page<JobRow>('/api/jobs', asked);
+  }
+  /** A page of a list, and how many there are in all; what is not told, and empty words, are not asked for. */
+  private page<Row>(
+    path: string,
+    asked: Readonly<Record<string, string | number | undefined>>,
+  ): Observable<{ rows: Row[]; total: number }> {
+    const given = Object.entries(asked).flatMap(([name, value]) =>
+      value === undefined || value === '' ? [] : [[name, value] as const],
+    );
     return this.http
-      .get<JobRow[]>('/api/jobs', {
-        params: new HttpParams({ fromObject: Object.fromEntries(given) }),
-        observe: 'response',
-      })
+      .get<Row[]>(path, { params: new HttpParams({ fromObject: Object.fromEntries(given) }), observe: 'response' })
       .pipe(
         map(({ body, headers }) => ({
           rows: body ?? [],
@@ -133,6 +141,9 @@ export class Api {
   }
   stores(): Observable<Stores> {
     return this.http.get<Stores>('/api/stores');
+  }
+  lots(asked: LotsQuery): Observable<{ rows: Lot[]; total: number }> {
+    return this.page<Lot>('/api/stores/lots', asked);
   }
   needs(): Observable<Needs> {
     return this.http.get<Needs>('/api/needs');

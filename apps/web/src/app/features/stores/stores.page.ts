@@ -56,6 +56,8 @@ export class StoresPage {
   protected readonly amount = (value: number, unit: string): string =>
     unit === 'kg' ? this.measures.quantity(value, unit) : `${count(value)} ${unitText(unit, value)}`;
 
+  protected readonly unitOf = ({ paper }: Holding): string => (paper.heightMm === undefined ? 'rolls' : 'sheets');
+
   constructor() {
     this.stores.load();
   }
@@ -64,7 +66,9 @@ export class StoresPage {
     this.dialog.open(LotDialog, { data: { stores: this.stores }, width: '440px' });
   }
   protected showChanges(): void {
-    const names = new Map(this.stores.lots().map(({ holding, name }) => [paperKey(holding.paper), name]));
+    const names = new Map(
+      this.stores.stores()?.holdings.map((holding) => [paperKey(holding.paper), this.paper(holding)]),
+    );
     const numbers = new Map(this.stores.needs()?.jobs.map(({ job, number }) => [String(job), number]));
     const data: ChangesData = {
       title: 'How reservations changed',

@@ -1,10 +1,10 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import { inject } from '@angular/core';
+import { ApplicationRef, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
 import { SHIPPED_WORKS } from '@druckerei/core';
-import type { Needs, Stores } from '@druckerei/contract';
+import type { Lot, LotsQuery, Needs, Stores } from '@druckerei/contract';
 import { Store, provideStore } from '@ngrx/store';
 import { of, throwError } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -46,9 +46,24 @@ const NEEDS: Needs = {
   ],
 };
 
+const listed = (one: Stores['holdings'][number]): Lot => ({
+  ...one,
+  name: 'Silk coated 115 g, 1020 × 720 mm, grain along 1020',
+  free: one.quantity - 300,
+  reserved: [{ job: 5, number: 'HB-5', title: 'Map', quantity: 300 }],
+});
+
 function api(change: Partial<Api> = {}): Partial<Api> {
-  return { works: () => of(SHIPPED_WORKS), stores: () => of(STORES), needs: () => of(NEEDS), ...change };
+  return {
+    works: () => of(SHIPPED_WORKS),
+    stores: () => of(STORES),
+    lots: ({ search }) => of(search === 'roll' ? { rows: [], total: 0 } : { rows: [listed(lot(1, 900))], total: 1 }),
+    needs: () => of(NEEDS),
+    ...change,
+  };
 }
+/** Waits until a question that waits for the next key has been put. */
+const asked = () => new Promise((resolve) => setTimeout(resolve, 250));
 let closed = 0;
 function setUp(of: Partial<Api>, data: object = {}): void {
   closed = 0;
@@ -88,8 +103,36 @@ describe('stores', () => {
     if (!search) throw new Error('no search');
     search.value = 'roll';
     search.dispatchEvent(new Event('input'));
-    await fixture.whenStable();
+    while (rows().length > 0 && rows()[0]?.[0] !== 'No lot holds these words.') {
+      await asked();
+      await fixture.whenStable();
+    }
     expect(rows()).toEqual([['No lot holds these words.']]);
+  });
+
+  it('come some at a time where there are many', async () => {
+    const skips: LotsQuery[] = [];
+    const many = Array.from({ length: 100 }, (_, i) => listed(lot(i + 1, 900)));
+    const lots = (query: LotsQuery) => {
+      skips.push(query);
+      return of({ rows: query.skip ? [listed(lot(101, 900))] : many, total: 101 });
+    };
+    setUp(api({ lots }));
+    const fixture = TestBed.createComponent(StoresPage);
+    await TestBed.inject(ApplicationRef).whenStable();
+    await asked();
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    expect(element.querySelector('.more')?.textContent).toContain('100 of 101 lots.');
+    element.querySelector<HTMLButtonElement>('.more button')?.click();
+    await asked();
+    await fixture.whenStable();
+    expect(element.querySelectorAll('[data-test=lots] tbody tr').length).toBe(101);
+    expect(element.querySelector('.more')).toBeNull();
+    expect(skips.map(({ skip, limit }) => [skip, limit])).toEqual([
+      [0, 100],
+      [100, 100],
+    ]);
   });
 
   it('buy once over all jobs, or those due by a day, and say what is left out', () => {

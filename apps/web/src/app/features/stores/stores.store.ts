@@ -1,8 +1,9 @@
 import { computed, inject } from '@angular/core';
-import { type JobNeeds, type PaperItem, type Works, buyList, freeOf, paperKey, paperName } from '@druckerei/core';
-import type { Needs, Stores } from '@druckerei/contract';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { type JobNeeds, type PaperItem, type Works, buyList } from '@druckerei/core';
+import type { Lot, Needs, Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { type Observable, forkJoin, map, tap } from 'rxjs';
+import { EMPTY, type Observable, Subject, catchError, forkJoin, map, switchMap, tap, timer } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
 
@@ -12,6 +13,9 @@ type Request =
 interface StoresState {
   readonly request: Request;
   readonly works: Works | null;
+  /** Lots on hand that the search finds, as many as are shown, and how many there are. */
+  readonly lots: readonly Lot[];
+  readonly total: number;
   readonly stores: Stores | null;
   readonly needs: Needs | null;
   readonly search: string;
@@ -19,9 +23,16 @@ interface StoresState {
   readonly until: string;
 }
 
+/** Lots of a page. */
+const PAGE = 100;
+/** Milliseconds without a key before a search is sent. */
+const TYPING_MS = 200;
+
 const initial: StoresState = {
   request: { kind: 'loading' },
   works: null,
+  lots: [],
+  total: 0,
   stores: null,
   needs: null,
   search: '',
@@ -31,25 +42,9 @@ const initial: StoresState = {
 /** Paper on hand, what is reserved of it, and what all open jobs together have to buy. */
 export const StoresStore = signalStore(
   withState(initial),
-  withComputed(({ works, stores, needs, search, until }) => ({
-    lots: computed(() => {
-      const [now, all] = [works(), stores()];
-      if (!now || !all) return [];
-      const free = freeOf(all.holdings, all.reservations);
-      const words = search().toLowerCase().split(/\s+/).filter(Boolean);
-      return all.holdings
-        .map((holding) => {
-          const key = paperKey(holding.paper);
-          return {
-            holding,
-            name: paperName(holding.paper, now),
-            unit: holding.paper.heightMm === undefined ? 'rolls' : 'sheets',
-            reserved: all.reservations.filter((one) => one.key === key),
-            free: free(key),
-          };
-        })
-        .filter(({ name, holding }) => words.every((word) => `${name} ${holding.place}`.toLowerCase().includes(word)));
-    }),
+  withComputed(({ lots, total, needs, until }) => ({
+    /** Lots that are not shown yet. */
+    more: computed(() => total() - lots().length),
     jobs: computed(() => {
       const last = until();
       return (needs()?.jobs ?? []).filter(({ due }) => last === '' || due === null || due <= last);
@@ -69,19 +64,51 @@ export const StoresStore = signalStore(
     unplanned: computed(() => jobs().filter(({ problems }) => problems.length > 0)),
   })),
   withMethods((store, api = inject(Api)) => {
+    const asked = new Subject<{ skip: number; limit: number; after: number }>();
+    asked
+      .pipe(
+        // What is typed waits for the next key; only the last question counts.
+        switchMap(({ skip, limit, after }) =>
+          timer(after).pipe(
+            switchMap(() => api.lots({ search: store.search().trim(), skip, limit })),
+            map((page) => ({ ...page, skip })),
+            catchError((error: unknown) => {
+              patchState(store, { request: { kind: 'failed', message: failureOf(error).text } });
+              return EMPTY;
+            }),
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ rows, total, skip }) =>
+        patchState(store, {
+          lots: skip === 0 ? rows : [...store.lots(), ...rows],
+          total,
+          request: { kind: 'loaded' },
+        }),
+      );
+    /** Asks again for as many lots as are shown. */
+    const renew = (): void => asked.next({ skip: 0, limit: Math.max(PAGE, store.lots().length), after: 0 });
     const taken = (call: Observable<Stores>): Observable<void> =>
       call.pipe(
         tap((stores) => patchState(store, { stores })),
+        tap(renew),
         map(() => undefined),
       );
     return {
       load(): void {
+        patchState(store, { request: { kind: 'loading' } });
+        renew();
         forkJoin({ works: api.works(), stores: api.stores(), needs: api.needs() }).subscribe({
-          next: (loaded) => patchState(store, { ...loaded, request: { kind: 'loaded' } }),
+          next: (loaded) => patchState(store, loaded),
           error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
         });
       },
-      find: (search: string) => patchState(store, { search }),
+      find(search: string): void {
+        patchState(store, { search });
+        asked.next({ skip: 0, limit: PAGE, after: TYPING_MS });
+      },
+      showMore: () => asked.next({ skip: store.lots().length, limit: PAGE, after: 0 }),
       buyUntil: (until: string) => patchState(store, { until }),
       add: (lot: { paper: PaperItem; quantity: number; place: string; reason: string }) => taken(api.addHolding(lot)),
       change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
