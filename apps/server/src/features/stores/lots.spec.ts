@@ -35,9 +35,9 @@ describe('lots on hand', () => {
       [250, 'Loft'],
     ] as const)
       await manager.call('post', '/api/stores/holdings', { paper, quantity, place, reason: 'delivered' });
-    const [{ id = 0 } = {}] = (await manager.call('get', '/api/jobs?status=draft&limit=1')).body as { id: number }[];
+    const [job] = (await manager.call('get', '/api/jobs?status=draft&limit=1')).body as { id: number }[];
     const key = 'sheets/offset-100/640x450/width';
-    await manager.call('put', `/api/jobs/${id}/reservations`, { key, quantity: 400, seen: SEEN });
+    await manager.call('put', `/api/jobs/${job?.id ?? 0}/reservations`, { key, quantity: 400, seen: SEEN });
     const lots = await search('offset 640');
     expect(lots.map(({ quantity, free, reserved }) => [quantity, free, reserved.map((one) => one.quantity)])).toEqual([
       [1000, 850, [400]],

@@ -62,13 +62,17 @@ async function readStores(queries: Queries): Promise<Stores> {
 /** Most lots of a page that asks for no number. */
 const PAGE = 100;
 
+interface LotsPage extends Record<string, unknown> {
+  readonly total: number;
+  readonly lots: readonly Omit<Lot, 'name'>[];
+}
+
 /** A page of the lots that hold every word of the search, and how many there are. */
 async function listLots(
   queries: Queries,
   { search = '', skip = 0, limit = PAGE }: LotsQuery,
 ): Promise<{ rows: Lot[]; total: number }> {
-  type Page = { total: number; lots: Omit<Lot, 'name'>[] };
-  const page = await queries.one<Page>('stores/lots', patternsOf(search), skip, limit);
+  const page = await queries.one<LotsPage>('stores/lots', patternsOf(search), skip, limit);
   if (!page) throw new Error('the lots were not answered');
   const works = await currentWorks(queries);
   return { rows: page.lots.map((lot) => ({ ...lot, name: paperName(lot.paper, works) })), total: page.total };

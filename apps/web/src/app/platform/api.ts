@@ -90,18 +90,18 @@ export class Api {
   }
   /** A page of the jobs, and how many there are in all. */
   jobs(asked: JobListQuery = {}): Observable<{ rows: JobRow[]; total: number }> {
-    return this.page<JobRow>('/api/jobs', asked);
+    return this.page('/api/jobs', asked) as Observable<{ rows: JobRow[]; total: number }>;
   }
   /** A page of a list, and how many there are in all; what is not told, and empty words, are not asked for. */
-  private page<Row>(
+  private page(
     path: string,
     asked: Readonly<Record<string, string | number | undefined>>,
-  ): Observable<{ rows: Row[]; total: number }> {
+  ): Observable<{ rows: unknown[]; total: number }> {
     const given = Object.entries(asked).flatMap(([name, value]) =>
       value === undefined || value === '' ? [] : [[name, value] as const],
     );
     return this.http
-      .get<Row[]>(path, { params: new HttpParams({ fromObject: Object.fromEntries(given) }), observe: 'response' })
+      .get<unknown[]>(path, { params: new HttpParams({ fromObject: Object.fromEntries(given) }), observe: 'response' })
       .pipe(
         map(({ body, headers }) => ({
           rows: body ?? [],
@@ -143,7 +143,7 @@ export class Api {
     return this.http.get<Stores>('/api/stores');
   }
   lots(asked: LotsQuery): Observable<{ rows: Lot[]; total: number }> {
-    return this.page<Lot>('/api/stores/lots', asked);
+    return this.page('/api/stores/lots', asked) as Observable<{ rows: Lot[]; total: number }>;
   }
   needs(): Observable<Needs> {
     return this.http.get<Needs>('/api/needs');
