@@ -213,11 +213,9 @@ test('what a bench holds survives leaving it, and is taken into a draft', async 
   await expect(page.getByLabel('Depth, inside')).toHaveValue('180');
   await page.getByRole('button', { name: 'Take into a job' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Draft, by number').fill('E2E');
-  await page
-    .getByRole('option')
-    .filter({ hasText: await numberOf(page, id) })
-    .click();
+  const number = await numberOf(page, id);
+  await dialog.getByRole('combobox', { name: 'Draft, by number' }).fill(number);
+  await page.getByRole('option').filter({ hasText: number }).click();
   await expect(dialog.locator('[data-test=after]')).toContainText(/With this blank: [\d,]+ press sheets/);
   await expectAccessible(page, 'taking into a job');
   await dialog.getByRole('button', { name: 'Take it in' }).click();
