@@ -7,6 +7,10 @@ import { findingText, mendText } from '@druckerei/contract';
 /** Findings shown before the rest is asked for. */
 const FIRST = 3;
 
+/** Findings as they are shown: those of hard rules first. */
+export const hardFirst = (findings: readonly Finding[]): Finding[] =>
+  [...findings].sort((a, b) => Number(b.weight === 'hard') - Number(a.weight === 'hard'));
+
 /** What the route breaks: the hard rules first, each with its reason and, as one action, what mends it. */
 @Component({
   selector: 'dk-findings',
@@ -22,7 +26,12 @@ const FIRST = 3;
             {{ text(one) }}
           </p>
           @if (one.mend && editable()) {
-            <button matButton (click)="mended.emit(one.mend)">{{ mendWords(one.mend) }}</button>
+            <button matButton (click)="mended.emit(one.mend)">
+              {{ mendWords(one.mend) }}
+              @if (one === firstMend()) {
+                <kbd aria-hidden="true">M</kbd>
+              }
+            </button>
           }
         </li>
       }
@@ -44,9 +53,12 @@ export class Findings {
   readonly all = output();
   protected readonly text = findingText;
   protected readonly shown = computed(() => {
-    const sorted = [...this.findings()].sort((a, b) => Number(b.weight === 'hard') - Number(a.weight === 'hard'));
+    const sorted = hardFirst(this.findings());
     return this.open() || sorted.length <= FIRST + 1 ? sorted : sorted.slice(0, FIRST);
   });
+
+  /** The one that is taken by its key. */
+  protected readonly firstMend = computed(() => this.shown().find(({ mend }) => mend !== undefined));
 
   protected mendWords(mend: Mend): string {
     return mendText(mend, (id) => this.names().get(id) ?? id);

@@ -33,7 +33,9 @@ async function open<T>(bench: Type<T>, job: Job, componentId: string, role: 'man
     providers: [provideStore({ job: jobFeature.reducer, [sessionFeature.name]: sessionFeature.reducer })],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: { id: 1, login: role, name: role, role }, demo: false }));
+  store.dispatch(
+    SessionActions.found({ account: { id: 1, login: role, name: role, role }, demo: false, first: false }),
+  );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const fixture = TestBed.createComponent(bench);
   fixture.componentRef.setInput('componentId', componentId);

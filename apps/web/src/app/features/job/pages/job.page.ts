@@ -30,6 +30,7 @@ import { dateText } from '../../../ui/format';
 import { StatusMark } from '../../../ui/status-mark';
 import { UndoButtons } from '../../../ui/undo-buttons';
 import { Balance } from '../figures/balance';
+import { hardFirst } from '../figures/findings';
 import { OpenFigures } from '../state/open-figures';
 import { NormField } from '../parts/norm-field';
 import { RoomStore } from '../record/room.store';
@@ -178,8 +179,8 @@ export class JobPage implements OnDestroy {
       run: () => this.view.show('what if'),
     },
     { id: 'paper', name: 'Show where the paper goes', key: 'p', run: () => this.view.show('paper') },
-    { id: 'balance', name: 'Show the balance of the material', run: () => this.view.show('balance') },
-    { id: 'cost', name: 'Show the cost', run: () => this.view.show('cost') },
+    { id: 'balance', name: 'Show the balance of the material', key: 'l', run: () => this.view.show('balance') },
+    { id: 'cost', name: 'Show the cost', key: 'k', run: () => this.view.show('cost') },
     { id: 'buying', name: 'Show what is to be bought', key: 'b', run: () => this.view.show('buying') },
     { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
     { id: 'release', name: 'Release this revision', run: () => this.release() },
@@ -262,7 +263,7 @@ export class JobPage implements OnDestroy {
 
   /** Takes the first mend on offer. */
   private takeMend(): void {
-    const mend = this.editor.findings().find((finding) => finding.mend)?.mend;
+    const mend = hardFirst(this.editor.findings()).find((finding) => finding.mend)?.mend;
     if (mend && this.editor.editable()) this.editor.mend(mend);
   }
 

@@ -25,7 +25,7 @@ async function open(
     providers: [provideStore({ job: jobFeature.reducer, [sessionFeature.name]: sessionFeature.reducer })],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role }, demo: false }));
+  store.dispatch(SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role }, demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const fixture = TestBed.createComponent(Choice);
   fixture.componentRef.setInput('label', 'Glue');

@@ -34,7 +34,9 @@ async function open<T>(
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: { id: 1, login: role, name: role, role }, demo: false }));
+  store.dispatch(
+    SessionActions.found({ account: { id: 1, login: role, name: role, role }, demo: false, first: false }),
+  );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const room = TestBed.inject(RoomStore);
   room.load(7);

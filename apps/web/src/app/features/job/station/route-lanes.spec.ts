@@ -23,7 +23,9 @@ function open(job: Job): { editor: JobEditor; room: FakeRoom } {
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false }));
+  store.dispatch(
+    SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false, first: false }),
+  );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   return { editor: TestBed.inject(JobEditor), room };
 }

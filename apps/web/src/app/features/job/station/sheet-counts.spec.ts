@@ -49,7 +49,9 @@ function open(job: Job, api: Partial<Api> = {}): void {
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false }));
+  store.dispatch(
+    SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false, first: false }),
+  );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
 }
 async function show<T>(type: Type<T>, inputs: Readonly<Record<string, unknown>> = {}): Promise<ComponentFixture<T>> {

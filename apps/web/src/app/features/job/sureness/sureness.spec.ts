@@ -28,7 +28,7 @@ describe('sureness panel', () => {
     });
     const store = TestBed.inject(Store);
     const account = { id: 1, login: 'm', name: 'm', role: 'manager' as const };
-    store.dispatch(SessionActions.found({ account, demo: false }));
+    store.dispatch(SessionActions.found({ account, demo: false, first: false }));
     store.dispatch(JobActions.loaded({ revision: revisionOf(example('concert-programme')), local: null }));
     const fixture = TestBed.createComponent(Sureness);
     await fixture.whenStable();

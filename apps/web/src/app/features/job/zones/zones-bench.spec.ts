@@ -45,7 +45,7 @@ async function open() {
   });
   const store = TestBed.inject(Store);
   const account = { id: 1, login: 'm', name: 'm', role: 'manager' as const };
-  store.dispatch(SessionActions.found({ account, demo: false }));
+  store.dispatch(SessionActions.found({ account, demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(example('constellation-cards')), local: null }));
   const fixture = TestBed.createComponent(ZonesBench);
   fixture.componentRef.setInput('componentId', 'card');
