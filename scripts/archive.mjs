@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // npm run archive -- begin FOLDER: the demo's cluster keeps its log in FOLDER from now on, behind a copy of what is there.
-// npm run archive -- recover FOLDER: makes the cluster anew out of it, where it is lost. docs/running.md says what to do elsewhere.
+// npm run archive -- recover FOLDER: makes the cluster anew out of it, where it is lost. docs/deploy.md says what to do elsewhere.
 import path from 'node:path';
 import { demoCluster, installPostgres } from './database.mjs';
 

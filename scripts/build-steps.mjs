@@ -9,9 +9,9 @@ import { fileURLToPath } from 'node:url';
 export const repo = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const stamps = path.join(repo, '.data', 'stamps');
 
-/** A secret of this checkout, made once: sign-ins outlive a restart of the server. */
-export function keptSecret() {
-  const file = path.join(repo, '.data', 'session-secret');
+/** A secret of this checkout, made once under its name: sign-ins outlive a restart of the server. */
+export function keptSecret(name) {
+  const file = path.join(repo, '.data', name);
   if (!fs.existsSync(file)) {
     fs.mkdirSync(path.dirname(file), { recursive: true });
     fs.writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });

@@ -121,6 +121,7 @@ export function cluster({ home, port, durable }) {
   return {
     home,
     data,
+    isMade: made,
     /** Returns whether this call started it (and so should stop it). */
     start() {
       own(home);
@@ -223,19 +224,33 @@ export function cluster({ home, port, durable }) {
   };
 }
 
-/** The demo's cluster. As root it lies where the postgres account can go; a checkout under /root could not hold it. */
-export const demoCluster = () => {
-  const port = Number(process.env.DRUCKEREI_PG_PORT ?? 54_610);
-  const home = process.env.DRUCKEREI_DATA ?? (isRoot ? '/var/lib/druckerei' : path.join(repo, '.data', 'postgres'));
-  return cluster({ home: path.resolve(home), port, durable: true });
-};
+/** A cluster that stays. As root it lies where the postgres account can go; a checkout under /root could not hold it. */
+const keptCluster = (asRoot, inCheckout, port) =>
+  cluster({
+    home: path.resolve(
+      process.env.DRUCKEREI_DATA ?? (isRoot ? path.join('/var/lib', asRoot) : path.join(repo, '.data', inCheckout)),
+    ),
+    port: Number(process.env.DRUCKEREI_PG_PORT ?? port),
+    durable: true,
+  });
 
-/** Runs `work` with the addresses of the database that DATABASE_URL names, or of the demo's, started for so long if it is not running. */
+/** The demo's cluster, and that of a works of one's own: never the same. */
+export const demoCluster = () => keptCluster('druckerei', 'postgres', 54_610);
+export const worksCluster = () => keptCluster('druckerei-works', 'works', 54_620);
+
+/**
+ * Runs `work` with the addresses of the database that DATABASE_URL names, else of the works' own where it has been started once,
+ * else of the demo's; started for so long if it is not running.
+ */
 export async function withKeptDatabase(work) {
   const { DATABASE_URL, OWNER_DATABASE_URL } = process.env;
   if (DATABASE_URL !== undefined) return work({ DATABASE_URL, OWNER_DATABASE_URL });
   installPostgres();
-  const kept = demoCluster();
+  const isWorks = worksCluster().isMade();
+  const kept = isWorks ? worksCluster() : demoCluster();
+  process.stderr.write(
+    `This is ${isWorks ? "the works' own database" : 'the database of the demo'}, in ${kept.home}.\n`,
+  );
   const started = kept.start();
   try {
     return await work(kept.database('druckerei'));

@@ -52,11 +52,15 @@ function jest(name, config, env, { esm = true } = {}) {
   results.push({ name, passed: counts.numPassedTests, failed, ok });
 }
 
-/** @param databases one for each worker. */
-function browser(databases) {
+/** @param databases one for each worker. @param empty one that no server has seen yet. */
+function browser(databases, empty) {
   if (!wants('e2e')) return;
   const report = path.join(reports, 'e2e.json');
-  const env = { E2E_DATABASES: JSON.stringify(databases), PLAYWRIGHT_JSON_OUTPUT_NAME: report };
+  const env = {
+    E2E_DATABASES: JSON.stringify(databases),
+    E2E_EMPTY: JSON.stringify(empty),
+    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+  };
   const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
   const {
     expected = 0,
@@ -87,7 +91,10 @@ if (wants('server') || wants('e2e')) {
   cluster.start();
   jest('server', 'apps/server/jest.config.mjs', cluster.database('druckerei_test'));
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-  browser(['druckerei_e2e', 'druckerei_e2e_2'].map((name) => cluster.database(name)));
+  browser(
+    ['druckerei_e2e', 'druckerei_e2e_2'].map((name) => cluster.database(name)),
+    cluster.database('druckerei_e2e_empty'),
+  );
 }
 fs.rmSync(reports, { recursive: true, force: true });
 

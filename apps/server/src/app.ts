@@ -120,7 +120,16 @@ export async function createApp({
   });
   const document = openApiDocument();
   const handlers = {
-    ...(await accountHandlers({ database, csrf: token, devices: known, memory, security, tls, demo })),
+    ...(await accountHandlers({
+      database,
+      csrf: token,
+      devices: known,
+      memory,
+      security,
+      tls,
+      demo,
+      secret: sessionSecret,
+    })),
     ...worksHandlers({ database, workshop }, worksChanged),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
@@ -135,7 +144,13 @@ export async function createApp({
     known: (request) => known.known(request),
     refused: (request, login) => security.note(request, 'tries', login, 'refused'),
   });
-  registerEndpoints(app, handlers, { database, memory, security, checkAnswers, before: { signIn } });
+  registerEndpoints(app, handlers, {
+    database,
+    memory,
+    security,
+    checkAnswers,
+    before: { signIn, firstManager: signIn },
+  });
   app.use(api, unknownRoute);
   if (webDir !== undefined) serveWeb(app, webDir);
   app.use(answerProblems);

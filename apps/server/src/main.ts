@@ -1,20 +1,21 @@
 import { randomBytes } from 'node:crypto';
-import type { Server } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { pino } from 'pino';
 import { createApp } from './app.js';
+import { alone } from './db/alone.js';
 import { connect } from './db/database.js';
 import { errorForLog } from './db/errors.js';
 import { setUpSchema } from './db/schema.js';
-import { loadDemo, setUpWorks } from './demo/load-demo.js';
+import { loadDemo, refuseMixing, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
-import { listen, stopListening } from './http/listen.js';
+import { firstCode, hasNobody } from './features/accounts/first-manager.js';
+import { type Listening, listen, stopListening } from './http/listen.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
 import { openWorkshop } from './work/workshop.js';
 import { isLoopback, readSettings, trustedProxies } from './settings.js';
 
-const { settings, wrong } = readSettings(process.env);
+const { settings, tlsFiles, wrong } = readSettings(process.env);
 const log = pino({ level: settings?.LOG_LEVEL ?? 'info', serializers: { err: errorForLog } });
 if (!settings) {
   log.fatal({ wrong }, 'the settings cannot be used');
@@ -41,24 +42,28 @@ async function begin({
 }: NonNullable<typeof settings>): Promise<void> {
   const ran = await setUpSchema(rest.DATABASE_URL, rest.OWNER_DATABASE_URL);
   if (ran.length > 0) log.info({ migrations: ran }, 'schema brought up to date');
-  await setUpWorks(database);
-  if (DEMO) await loadDemo({ database, workshop });
+  await alone(database, async () => {
+    await refuseMixing(database, DEMO);
+    await setUpWorks(database);
+    if (DEMO) await loadDemo({ database, workshop });
+  });
   if (ADMIN_LOGIN !== undefined && ADMIN_PASSWORD !== undefined) {
     const outcome = await setFirstManager(database, ADMIN_LOGIN, ADMIN_PASSWORD);
     if (outcome !== 'same') log.warn({ login: ADMIN_LOGIN, outcome }, 'first manager by the environment');
   }
+  const sessionSecret = rest.SESSION_SECRET ?? randomBytes(32).toString('hex');
   const app = await createApp({
     database,
     workshop,
     worksChanged: () => keeper.ask(),
     log,
-    sessionSecret: rest.SESSION_SECRET ?? randomBytes(32).toString('hex'),
+    sessionSecret,
     webDir: rest.WEB_DIR,
     signInTries: {
       account: rest.SIGN_IN_TRIES ?? SIGN_IN_TRIES.account,
       address: rest.SIGN_IN_TRIES_ADDRESS ?? SIGN_IN_TRIES.address,
     },
-    tls: rest.TLS,
+    tls: rest.TLS || tlsFiles !== undefined,
     trustProxy: trustedProxies(rest.TRUST_PROXY),
     demo: DEMO && isLoopback(HOST),
   });
@@ -67,15 +72,20 @@ async function begin({
       database.one(over).catch((error: unknown) => log.error({ err: error }, over));
   }, PRUNE_MS).unref();
   keeper.ask();
-  const server = await listen(app, rest.PORT, HOST);
+  const server = await listen(app, rest.PORT, HOST, {}, tlsFiles);
   log.info({ host: HOST, port: rest.PORT }, 'listening');
+  if (await hasNobody(database))
+    // Not through the log: it is for whoever sits at the terminal, and for nobody who reads logs later.
+    process.stdout.write(
+      `\nNobody has an account in this works yet. Open its address in a browser and enter this code:\n\n  ${firstCode(sessionSecret)}\n\n`,
+    );
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => void stop(signal, server));
 }
 
 /** Milliseconds that the database has to say goodbye. */
 const GOODBYE_MS = 2_000;
 
-async function stop(signal: string, server: Server): Promise<void> {
+async function stop(signal: string, server: Listening): Promise<void> {
   log.info({ signal }, 'stopping');
   keeper.stop();
   await stopListening(server);

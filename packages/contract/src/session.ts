@@ -22,6 +22,17 @@ export type Account = z.output<typeof accountSchema>;
 /** The language and place whose dates somebody reads; null for those of the works. */
 export const ownSettingsSchema = z.strictObject({ locale: localeSchema.nullable() }).meta({ id: 'OwnSettings' });
 
+/** The first manager of a works, made by who reads the code in the terminal. */
+export const firstManagerSchema = z
+  .strictObject({
+    code: z.string().max(40).describe('as the terminal shows it'),
+    login: line(80).min(1),
+    name: line(80).min(1),
+    password: z.string().min(10, { error: 'a password has ten letters or more' }).max(200),
+  })
+  .meta({ id: 'FirstManager' });
+export type FirstManager = z.output<typeof firstManagerSchema>;
+
 export const signInSchema = z
   .strictObject({ login: line(80).min(1), password: z.string().min(1).max(200) })
   .meta({ id: 'SignIn' });

@@ -93,9 +93,16 @@ async function runUntilDone<T>(pool: pg.Pool, work: (queries: Queries) => Promis
   }
 }
 
-/** A pool on a database. @param onError told of connections that break, idle or at work: the server went away. */
-export function connect(connectionString: string, onError: (error: Error) => void): Database {
-  const pool = new pg.Pool({ connectionString, max: 10, keepAlive: true, ...LIMITS });
+/**
+ * A pool on a database. @param onError told of connections that break, idle or at work: the server went away.
+ * @param limits of a question, in place of the usual
+ */
+export function connect(
+  connectionString: string,
+  onError: (error: Error) => void,
+  limits: Partial<typeof LIMITS> = LIMITS,
+): Database {
+  const pool = new pg.Pool({ connectionString, max: 10, keepAlive: true, ...limits });
   const look = new pg.Pool({ connectionString, max: 1, ...LOOK });
   for (const one of [pool, look]) {
     one.on('error', onError);

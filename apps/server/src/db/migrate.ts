@@ -4,12 +4,9 @@ import path from 'node:path';
 import type { Database } from './database.js';
 import { SQL_ROOT } from './sql.js';
 
-/** Any number, the same in every instance: only one migrates at a time. */
-const LOCK = 4_127_001;
-
 /**
  * Brings the schema up to date: forward-only files in order, each in a transaction, with a checksum so that a file
- * changed after it ran is noticed. Returns the names of the files that ran. @param upTo the last that is to run; all
+ * changed after it ran is noticed. To be run alone. Returns the names of the files that ran. @param upTo the last that is to run; all
  * where absent.
  */
 export async function migrate({ pool }: Pick<Database, 'pool'>, upTo?: string): Promise<string[]> {
@@ -21,7 +18,6 @@ export async function migrate({ pool }: Pick<Database, 'pool'>, upTo?: string): 
   const client = await pool.connect();
   const ran: string[] = [];
   try {
-    await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
     await client.query(
       'CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, checksum text NOT NULL, ran_at timestamptz NOT NULL DEFAULT now())',
     );
@@ -45,7 +41,6 @@ export async function migrate({ pool }: Pick<Database, 'pool'>, upTo?: string): 
       ran.push(name);
     }
   } finally {
-    await client.query('SELECT pg_advisory_unlock($1)', [LOCK]).catch(() => undefined);
     client.release();
   }
   return ran;

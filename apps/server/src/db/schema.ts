@@ -1,3 +1,4 @@
+import { alone } from './alone.js';
 import { connect } from './database.js';
 import { grantTo, roleOf } from './grants.js';
 import { migrate } from './migrate.js';
@@ -7,11 +8,14 @@ import { migrate } from './migrate.js';
  * that ran. @param owner address as the owner; the application owns its tables where absent.
  */
 export async function setUpSchema(application: string, owner = application): Promise<string[]> {
-  const database = connect(owner, () => undefined);
+  // However long it takes: a migration goes over all that is there.
+  const database = connect(owner, () => undefined, {});
   try {
-    const ran = await migrate(database);
-    await grantTo(database, roleOf(application));
-    return ran;
+    return await alone(database, async () => {
+      const ran = await migrate(database);
+      await grantTo(database, roleOf(application));
+      return ran;
+    });
   } finally {
     await database.close();
   }

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import { type Works, SHIPPED_WORKS } from '@druckerei/core';
 import { type Account, type Role, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
-import { addAccount } from '../features/accounts/accounts.js';
+import { addAccount } from '../features/accounts/add-account.js';
 import { addFinished } from '../features/finished/finished.js';
 import type { Bench } from '../features/jobs/bench.js';
 import { createJob } from '../features/jobs/write-job.js';
@@ -50,6 +50,20 @@ function exampleJob(name: string) {
   if (!parsed.ok)
     throw new Error(`example ${name}: ${parsed.errors.map(({ path, message }) => `${path}: ${message}`).join('; ')}`);
   return parsed.job;
+}
+
+/** Refuses to bring the demo and a works together: neither the demo into a database that people use, nor people into the demo's. */
+export async function refuseMixing(database: Database, demo: boolean): Promise<void> {
+  const has = await database.one<{ demo: boolean }>('accounts/has-demo');
+  const own = await database.one<{ anybody: boolean }>('accounts/has-any');
+  if (has?.demo && !demo)
+    throw new Error(
+      'this database holds the demo works: give the works a database of its own (DATABASE_URL), or run the demo (DEMO=1)',
+    );
+  if (!has?.demo && own?.anybody && demo)
+    throw new Error(
+      'people work on this database: the demo wants one of its own (DATABASE_URL), or start without DEMO',
+    );
 }
 
 /** Loads the demo works, sign-ins, jobs and what has happened to them, once. */

@@ -21,6 +21,9 @@ export const signature = (secret: string, text: string): string =>
 const bearer = (request: Request): string =>
   request.session.accountId === undefined ? 'nobody' : `session ${request.sessionID}`;
 
+/** What somebody may send who is not signed in yet. */
+const BEFORE_SIGN_IN: readonly string[] = ['/session', '/first-manager'];
+
 export interface Csrf {
   /** Tells the browser its token. Nothing is kept: whoever only looks leaves no row. */
   issue(request: Request, response: Response): void;
@@ -42,7 +45,7 @@ export function csrf(secret: string): Csrf {
         next();
         return;
       }
-      const signingIn = request.method === 'POST' && request.path === '/session';
+      const signingIn = request.method === 'POST' && BEFORE_SIGN_IN.includes(request.path);
       if (request.session.accountId === undefined && !signingIn) throw new ProblemError(401, 'Sign in first');
       const sent = request.get(CSRF_HEADER) ?? '';
       const [nonce = ''] = sent.split('.', 1);

@@ -20,6 +20,7 @@ const QUERIES: Readonly<Record<string, string>> = {
 
 /** Calls that are let in and then refused: out of date, or of a book that is not there. */
 const REFUSED: Readonly<Record<string, number>> = {
+  firstManager: 409,
   saveDraft: 409,
   release: 409,
   putAside: 409,
@@ -56,6 +57,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{component}', 'cover');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
+    firstManager: { code: 'none', login: 'x', name: 'X', password: 'long enough' },
     ownSettings: { locale: null },
     changeSettings: { settings: SETTINGS, seen: SETTINGS },
     changeNorms: { changes: [{ norm: 'spoil.cut.setup', value: 5, expected: 5 }], seen: SEEN, reason: '' },

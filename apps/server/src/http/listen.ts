@@ -1,4 +1,5 @@
 import { type Server, createServer } from 'node:http';
+import { type Server as SecureServer, createServer as createSecureServer } from 'node:https';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Express } from 'express';
 
@@ -15,9 +16,24 @@ export const GRACE_MS = 5_000;
 /** Milliseconds between two looks for connections that have fallen quiet. */
 const LOOK_MS = 50;
 
-/** Listens with limits on how long a request may take to come in. */
-export function listen(app: Express, port: number, host: string, limits: Partial<typeof WIRE> = {}): Promise<Server> {
-  const server = createServer({ ...WIRE, ...limits }, app);
+/** Certificate and key, PEM, of a server that ends TLS itself. */
+interface TlsFiles {
+  readonly cert: string;
+  readonly key: string;
+}
+
+export type Listening = Server | SecureServer;
+
+/** Listens with limits on how long a request may take to come in; by TLS where it has a certificate. */
+export function listen(
+  app: Express,
+  port: number,
+  host: string,
+  limits: Partial<typeof WIRE> = {},
+  tls?: TlsFiles,
+): Promise<Listening> {
+  const wire = { ...WIRE, ...limits };
+  const server = tls ? createSecureServer({ ...wire, ...tls }, app) : createServer(wire, app);
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, () => {
@@ -28,7 +44,7 @@ export function listen(app: Express, port: number, host: string, limits: Partial
 }
 
 /** Takes no more requests, answers those under way, and cuts what has not come in whole after a time. */
-export async function stopListening(server: Server, graceMs = GRACE_MS): Promise<void> {
+export async function stopListening(server: Listening, graceMs = GRACE_MS): Promise<void> {
   let closed = false;
   const gone = new Promise<void>((resolve) => {
     server.close(() => {

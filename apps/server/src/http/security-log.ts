@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import type { Database } from '../db/database.js';
 import { errorForLog } from '../db/errors.js';
 
-export type SecurityAct = 'sign in' | 'sign out' | 'role' | 'tries' | 'backup' | 'restore';
+export type SecurityAct = 'sign in' | 'sign out' | 'first manager' | 'role' | 'tries' | 'backup' | 'restore';
 
 /** Who did what from where, and how it ended: only ever added to. */
 export interface SecurityLog {

@@ -4,16 +4,23 @@ import { Store } from '@ngrx/store';
 import { filter, map, take } from 'rxjs';
 import { sessionFeature } from './platform/session.state';
 
-/** Waits until it is known who is signed in; strangers are asked to sign in and come back where they wanted to go. */
+/**
+ * Waits until it is known who is signed in; strangers are asked to sign in and come back where they wanted to go, or to make the
+ * first manager where nobody has an account.
+ */
 const signedIn: CanActivateFn = (_route, state) => {
-  const router = inject(Router);
-  return inject(Store)
-    .select(sessionFeature.selectWho)
-    .pipe(
-      filter((who) => who.kind === 'known' || who.kind === 'nobody'),
-      take(1),
-      map((who) => who.kind === 'known' || router.createUrlTree(['/sign-in'], { queryParams: { to: state.url } })),
-    );
+  const [router, store] = [inject(Router), inject(Store)];
+  const isFirst = store.selectSignal(sessionFeature.selectFirst);
+  return store.select(sessionFeature.selectWho).pipe(
+    filter((who) => who.kind === 'known' || who.kind === 'nobody'),
+    take(1),
+    map((who) => {
+      if (who.kind === 'known') return true;
+      return isFirst()
+        ? router.createUrlTree(['/first'])
+        : router.createUrlTree(['/sign-in'], { queryParams: { to: state.url } });
+    }),
+  );
 };
 
 export const routes: Routes = [
@@ -21,6 +28,11 @@ export const routes: Routes = [
     path: 'sign-in',
     title: 'Sign in - Druckerei',
     loadComponent: () => import('./features/sign-in/sign-in.page').then((m) => m.SignInPage),
+  },
+  {
+    path: 'first',
+    title: 'The first manager - Druckerei',
+    loadComponent: () => import('./features/sign-in/first.page').then((m) => m.FirstPage),
   },
   {
     path: '',

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { ALL, type Endpoint } from './endpoint.js';
-import { accountSchema, ownSettingsSchema, signInSchema } from '../session.js';
+import { accountSchema, firstManagerSchema, ownSettingsSchema, signInSchema } from '../session.js';
 
 /** Who is signed in, and whether the server is there. */
 export const SESSION = [
@@ -29,7 +29,11 @@ export const SESSION = [
     summary: 'Who is signed in, or null; sets the CSRF cookie',
     roles: 'public',
     status: 200,
-    answer: z.strictObject({ account: accountSchema.nullable(), demo: z.boolean() }),
+    answer: z.strictObject({
+      account: accountSchema.nullable(),
+      demo: z.boolean(),
+      first: z.boolean().describe('nobody has an account yet: the first manager is to be made'),
+    }),
   },
   {
     id: 'signIn',
@@ -39,6 +43,16 @@ export const SESSION = [
     roles: 'public',
     body: signInSchema,
     status: 200,
+    answer: z.strictObject({ account: accountSchema }),
+  },
+  {
+    id: 'firstManager',
+    method: 'post',
+    path: '/api/first-manager',
+    summary: 'Make the first manager of a works, by the code that the terminal shows, and sign in',
+    roles: 'public',
+    body: firstManagerSchema,
+    status: 201,
     answer: z.strictObject({ account: accountSchema }),
   },
   { id: 'signOut', method: 'delete', path: '/api/session', summary: 'Sign out', roles: ALL, status: 204 },

@@ -1,34 +1,15 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { Account, Role } from '@druckerei/contract';
-import type { Database, Queries } from '../../db/database.js';
+import type { Request, Response } from 'express';
+import type { Account } from '@druckerei/contract';
+import type { Database } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
 import { type SessionMemory, sessionCookie } from '../../http/session.js';
 import type { Devices } from '../../http/sign-in-limit.js';
 import type { SecurityLog } from '../../http/security-log.js';
-
-/** argon2id, 19 MiB and two passes. Source: standard, RFC 9106 as reduced by common practice for sign-in pages. */
-const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
-
-export interface NewAccount {
-  readonly login: string;
-  readonly name: string;
-  readonly role: Role;
-  readonly password: string;
-  readonly demo: boolean;
-}
-
-export async function addAccount(queries: Queries, account: NewAccount): Promise<void> {
-  await queries.one(
-    'accounts/add',
-    account.login,
-    account.name,
-    account.role,
-    await hash(account.password, HASHING),
-    account.demo,
-  );
-}
+import { HASHING, addAccount } from './add-account.js';
+import { hasNobody, makeFirstManager } from './first-manager.js';
 
 /**
  * The first manager of a works, as the server's environment names them: added, or given the password that it names now,
@@ -65,7 +46,7 @@ const done = (work: (callback: (error?: unknown) => void) => void): Promise<void
     });
   });
 
-type Ids = 'health' | 'session' | 'signIn' | 'signOut' | 'ownSettings';
+type Ids = 'health' | 'session' | 'firstManager' | 'signIn' | 'signOut' | 'ownSettings';
 
 export interface AccountOptions {
   readonly database: Database;
@@ -76,20 +57,41 @@ export interface AccountOptions {
   readonly tls: boolean;
   /** The demo is loaded and the server listens to this machine alone: its published passwords may be used. */
   readonly demo: boolean;
+  /** Signs the code of the first manager. */
+  readonly secret: string;
 }
 
 export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
-  const { database, csrf, devices, memory, security, tls, demo } = options;
+  const { database, csrf, devices, memory, security, tls, demo, secret } = options;
   // Checked against when there is no such login, so that the answer takes as long either way.
   const nobody = await hash('nobody', HASHING);
+  /** Begins a session. */
+  const enter = async (request: Request, response: Response, { id, login }: Account): Promise<void> => {
+    // A new id after sign-in: one handed out before is worth nothing.
+    await done((callback) => request.session.regenerate(callback));
+    request.session.accountId = id;
+    request.session.since = Date.now();
+    csrf.issue(request, response);
+    devices.remember(login, request, response);
+    await done((callback) => request.session.save(callback));
+  };
   return {
     health: async () => {
       if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
       return { status: 'ok' };
     },
-    session: ({ account, request, response }) => {
+    session: async ({ account, request, response }) => {
       csrf.issue(request, response);
-      return { account: account ?? null, demo };
+      return { account: account ?? null, demo, first: !account && (await hasNobody(database)) };
+    },
+    firstManager: async ({ body, request, response }) => {
+      const made = await makeFirstManager(database, secret, body).catch(async (error: unknown) => {
+        await security.note(request, 'first manager', body.login, 'refused');
+        throw error;
+      });
+      await security.note(request, 'first manager', body.login, 'done');
+      await enter(request, response, made);
+      return { account: made };
     },
     signIn: async ({ body, request, response }) => {
       const found = await database.one<FoundAccount>('accounts/by-login', body.login);
@@ -97,13 +99,7 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
       const mayUse = found !== undefined && right && (demo || !found.demo);
       await security.note(request, 'sign in', body.login, mayUse ? 'done' : 'refused');
       if (!mayUse) throw new ProblemError(401, 'Name or password is wrong');
-      // A new id after sign-in: one handed out before is worth nothing.
-      await done((callback) => request.session.regenerate(callback));
-      request.session.accountId = found.id;
-      request.session.since = Date.now();
-      csrf.issue(request, response);
-      devices.remember(found.login, request, response);
-      await done((callback) => request.session.save(callback));
+      await enter(request, response, found);
       const { password_hash: _hash, demo: _demo, ...known } = found;
       return { account: known };
     },

@@ -13,7 +13,7 @@ import {
   startServer,
   visitor,
 } from '../../server.fixture.js';
-import { addAccount } from '../accounts/accounts.js';
+import { addAccount } from '../accounts/add-account.js';
 import { backupInto, restoreFrom } from './command.js';
 import type { Manifest } from '../../db/backup/manifest.js';
 import { openBackup } from '../../db/backup/read-backup.js';

@@ -12,7 +12,7 @@ export interface Subject {
 }
 
 /** Holds everybody else who would change something of a kind until the transaction ends. */
-export const lockKind = (queries: Queries, kind: ChangeKind | 'norm'): Promise<unknown> =>
+export const lockKind = (queries: Queries, kind: ChangeKind | 'norm' | 'account'): Promise<unknown> =>
   queries.one('changes/lock-kind', kind);
 
 /** The last change of a kind: whoever writes says which one they had seen. */

@@ -18,6 +18,7 @@ import type {
   CopyJob,
   Difference,
   Finished,
+  FirstManager,
   HoldingHistoryEntry,
   JobListQuery,
   JobRow,
@@ -42,14 +43,17 @@ import { type Observable, map } from 'rxjs';
 export class Api {
   private readonly http = inject(HttpClient);
 
-  session(): Observable<{ account: Account | null; demo: boolean }> {
-    return this.http.get<{ account: Account | null; demo: boolean }>('/api/session');
+  session(): Observable<{ account: Account | null; demo: boolean; first: boolean }> {
+    return this.http.get<{ account: Account | null; demo: boolean; first: boolean }>('/api/session');
   }
   signIn(login: string, password: string): Observable<{ account: Account }> {
     return this.http.post<{ account: Account }>('/api/session', { login, password });
   }
   signOut(): Observable<unknown> {
     return this.http.delete('/api/session');
+  }
+  makeFirstManager(first: FirstManager): Observable<{ account: Account }> {
+    return this.http.post<{ account: Account }>('/api/first-manager', first);
   }
   ownSettings(own: { locale: string | null }): Observable<{ account: Account }> {
     return this.http.put<{ account: Account }>('/api/session/settings', own);

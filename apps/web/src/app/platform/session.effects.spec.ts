@@ -15,7 +15,7 @@ describe('who is signed in, while the server has a problem', () => {
   it('is asked again until it is known; nobody is sent to the sign-in page for it', () => {
     const actions = new Subject<Action>();
     let asked = 0;
-    const answer = { account: null, demo: true };
+    const answer = { account: null, demo: true, first: false };
     const session = () => defer(() => (++asked < 3 ? throwError(() => new Error('503')) : of(answer)));
     TestBed.configureTestingModule({
       providers: [

@@ -16,12 +16,14 @@ interface SessionState {
   readonly signIn: SignInState;
   /** Demo sign-ins exist and may be shown. */
   readonly demo: boolean;
+  /** Nobody has an account yet. */
+  readonly first: boolean;
 }
 
 export const SessionActions = createActionGroup({
   source: 'Session',
   events: {
-    Found: props<{ account: Account | null; demo: boolean }>(),
+    Found: props<{ account: Account | null; demo: boolean; first: boolean }>(),
     Unanswered: emptyProps(),
     'Sign in': props<{ login: string; password: string; to: string }>(),
     'Signed in': props<{ account: Account; to: string }>(),
@@ -34,10 +36,11 @@ export const SessionActions = createActionGroup({
 export const sessionFeature = createFeature({
   name: 'session',
   reducer: createReducer<SessionState>(
-    { who: { kind: 'unknown' }, signIn: { kind: 'idle' }, demo: false },
-    on(SessionActions.found, (state, { account, demo }): SessionState => ({
+    { who: { kind: 'unknown' }, signIn: { kind: 'idle' }, demo: false, first: false },
+    on(SessionActions.found, (state, { account, demo, first }): SessionState => ({
       ...state,
       demo,
+      first,
       who: account ? { kind: 'known', account } : { kind: 'nobody' },
     })),
     on(SessionActions.unanswered, (state): SessionState => ({ ...state, who: { kind: 'unanswered' } })),
@@ -45,6 +48,7 @@ export const sessionFeature = createFeature({
     on(SessionActions.signedIn, (state, { account }): SessionState => ({
       ...state,
       who: { kind: 'known', account },
+      first: false,
       signIn: { kind: 'idle' },
     })),
     on(SessionActions.refused, (state, { message }): SessionState => ({

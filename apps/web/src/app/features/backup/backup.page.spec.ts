@@ -34,7 +34,7 @@ describe('backup in the application', () => {
       ],
     });
     const account = { id: 1, login: 'm', name: 'm', role };
-    TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false }));
+    TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
     fixture = TestBed.createComponent(BackupPage);
     await fixture.whenStable();
   };

@@ -3,25 +3,18 @@ import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { SessionActions, sessionFeature } from '../../platform/session.state';
+import { StreamMark } from './stream-mark';
 
 @Component({
   selector: 'dk-sign-in-page',
-  imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, RouterLink, StreamMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section>
-      <svg viewBox="0 0 600 120" aria-hidden="true" preserveAspectRatio="none">
-        <path
-          d="M0 18 C180 18 220 40 330 46 S480 52 600 52 V70 C480 70 430 72 330 78 S180 102 0 102Z"
-          fill="var(--dk-stream)"
-        />
-        <path
-          d="M0 46 C160 46 220 56 330 59 S480 60 600 60 V62 C480 62 430 62 330 64 S160 74 0 74Z"
-          fill="var(--dk-station)"
-        />
-      </svg>
+      <dk-stream-mark />
       <h1>Druckerei</h1>
       <p class="quiet">Plans print jobs from order to ticket.</p>
       <form (ngSubmit)="signIn(login.value, password.value)">
@@ -38,6 +31,9 @@ import { SessionActions, sessionFeature } from '../../platform/session.state';
         }
         <button matButton="filled" [disabled]="state().kind === 'asking'">Sign in</button>
       </form>
+      @if (first()) {
+        <p>Nobody has an account in this works yet. <a routerLink="/first">Make the first manager</a></p>
+      }
       @if (demo()) {
         <div class="demo">
           <h2>Demo works</h2>
@@ -49,62 +45,14 @@ import { SessionActions, sessionFeature } from '../../platform/session.state';
       }
     </section>
   `,
-  styles: `
-    :host {
-      display: grid;
-      place-items: center;
-      flex: 1;
-      padding: 24px;
-    }
-    section {
-      width: min(420px, 100%);
-      padding: 0 32px 28px;
-      background: var(--mat-sys-surface-container-lowest);
-      border: 1px solid var(--mat-sys-outline-variant);
-      border-radius: 8px;
-      overflow: hidden;
-    }
-    svg {
-      display: block;
-      height: 96px;
-      width: calc(100% + 64px);
-      margin: 0 -32px 16px;
-    }
-    h1 {
-      font-size: 26px;
-    }
-    p {
-      margin: 4px 0 16px;
-    }
-    form {
-      display: flex;
-      flex-direction: column;
-      gap: 14px;
-    }
-    .error {
-      color: var(--mat-sys-error);
-      margin: 0;
-    }
-    .demo {
-      margin-top: 24px;
-      padding-top: 16px;
-      border-top: 1px solid var(--mat-sys-outline-variant);
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-    }
-    .demo h2,
-    .demo p {
-      flex-basis: 100%;
-      margin: 0;
-    }
-  `,
+  styleUrl: './sign-in.page.scss',
 })
 export class SignInPage {
   private readonly store = inject(Store);
   /** Where to go after signing in, from the address. */
   readonly to = input<string>();
   protected readonly state = this.store.selectSignal(sessionFeature.selectSignIn);
+  protected readonly first = this.store.selectSignal(sessionFeature.selectFirst);
   protected readonly demo = this.store.selectSignal(sessionFeature.selectDemo);
   protected readonly roles = [
     { login: 'manager', name: 'Production manager' },

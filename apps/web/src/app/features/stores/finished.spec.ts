@@ -74,7 +74,7 @@ function setUp(): { api: FakeStock; closed: () => boolean } {
     ],
   });
   const account = { id: 1, login: 'm', name: 'm', role: 'operator' } as const;
-  TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false }));
+  TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
   return { api, closed: () => shut };
 }
 const textOf = (fixture: ComponentFixture<unknown>): string =>

@@ -78,7 +78,7 @@ function setUp(of: Partial<Api>, data: object = {}): void {
     ],
   });
   const account = { id: 1, login: 'm', name: 'm', role: 'manager' as const };
-  TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false }));
+  TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
 }
 const cells = (element: HTMLElement, selector: string): string[][] =>
   [...element.querySelectorAll(selector)].map((row) =>

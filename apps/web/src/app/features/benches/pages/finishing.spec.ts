@@ -176,7 +176,7 @@ describe('single books', () => {
       providers: [provideStore({ [sessionFeature.name]: sessionFeature.reducer }), { provide: Api, useValue: book }],
     });
     const account = { id: 1, login: 'm', name: 'm', role: 'operator' } as const;
-    TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false }));
+    TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
     return { fixture: await show(SinglesPage), book };
   };
   const press = async (fixture: ComponentFixture<unknown>, label: string): Promise<void> => {
