@@ -1,5 +1,5 @@
 import { error } from '../kernel/index.js';
-import type { Component, Job } from '../job/index.js';
+import { type Component, type Item, type Job, itemMaterial } from '../job/index.js';
 import { normsOf } from '../norms/index.js';
 import { type Plan, plan } from '../plan/index.js';
 import { trimmedAreaMm2 } from '../press-sheet/index.js';
@@ -35,14 +35,19 @@ function planAt(
   return undefined;
 }
 
-/** Kilograms of trimmed product that leave the parts. */
-function productKg({ planned, parts }: Planned): number {
+/** Kilograms of trimmed product that leave the parts: each item of a form by its own size. */
+function productKg({ planned, parts }: Planned, items: readonly Item[]): number {
+  const areas = new Map(items.map(({ id, widthMm, heightMm }) => [itemMaterial(id), widthMm * heightMm]));
   return parts.reduce((sum, { id }) => {
     const layout = planned.layouts[id];
+    if (!layout) return sum;
     const own = new Set(planned.steps.filter(({ component }) => component === id).map((step) => step.id));
     const out = planned.edges.filter(({ from, to }) => own.has(from ?? '') && !own.has(to ?? ''));
-    const pieces = out.reduce((all, { count }) => all + count, 0);
-    return sum + (layout ? (pieces * trimmedAreaMm2(layout) * layout.stock.gsm) / 1e9 : 0);
+    const areaMm2 = out.reduce(
+      (all, { material, count }) => all + count * (areas.get(material) ?? trimmedAreaMm2(layout)),
+      0,
+    );
+    return sum + (areaMm2 * layout.stock.gsm) / 1e9;
   }, 0);
 }
 
@@ -54,12 +59,13 @@ const bought = ({ planned: { layouts, totals }, parts }: Planned): number =>
   }, 0);
 
 /** A way out of its plans at the quantity and at twice it. @param fills units that it fills with ink */
-function wayOf(choice: WayChoice, fills: readonly string[], one: Planned, twice: Planned, quantity: number): Way {
+function wayOf(choice: WayChoice, fills: readonly string[], one: Planned, twice: Planned, job: Job): Way {
   const { planned, parts } = one;
   const { totals, layouts } = planned;
   const sum = (of: Readonly<Record<string, number>>): number => parts.reduce((all, { id }) => all + (of[id] ?? 0), 0);
   const steps = planned.steps.filter(({ component }) => parts.some(({ id }) => id === component));
   const cost = totals.cost.total;
+  const { quantity } = job.order;
   const unitCost = (twice.planned.totals.cost.total - cost) / quantity;
   const paperKg = sum(totals.paperKgByComponent);
   const { count, arrangement } = layouts[parts[0]?.id ?? '']?.pattern ?? { count: 0, arrangement: 'straight' };
@@ -71,7 +77,7 @@ function wayOf(choice: WayChoice, fills: readonly string[], one: Planned, twice:
     pressSheets: sum(totals.pressSheets),
     boughtSheets: bought(one),
     paperKg,
-    wasteShare: 1 - productKg(one) / paperKg,
+    wasteShare: 1 - productKg(one, job.items ?? []) / paperKg,
     plates: sum(totals.platesByComponent),
     passes: steps.filter(({ operation }) => operation === 'print').length,
     fills,
@@ -115,7 +121,7 @@ export function plannedWays(
     }
     const one = planAt(job, works, target, choice, quantity, refusals);
     const twice = one && planAt(job, works, target, choice, 2 * quantity, refusals);
-    return one && twice ? [wayOf(choice, fillsOf(one.parts), one, twice, quantity)] : [];
+    return one && twice ? [wayOf(choice, fillsOf(one.parts), one, twice, job)] : [];
   });
   progress(1);
   const now = first && wayId(first);

@@ -191,6 +191,16 @@ it('are the same where a lane that parts into one piece has to be planned in ful
     expect([id, quick.get(id)]).toEqual([id, values.map((value) => expect.closeTo(value, 6) as number)]);
 });
 
+it('tell what of the paper of a form ends in its items (identity)', () => {
+  const gang = example('garden-cards');
+  const { ways, current } = found(gang, { kind: 'component', id: 'form-1' });
+  const area = gang.items?.reduce((sum, { widthMm, heightMm, quantity }) => sum + widthMm * heightMm * quantity, 0);
+  const now = ways.find(({ id }) => id === current);
+  // Gloss coated 250 g.
+  expect(now?.wasteShare).toBeCloseTo(1 - ((area ?? 0) * 250) / 1e9 / (now?.paperKg ?? 1), 9);
+  for (const { wasteShare } of ways) expect(wasteShare > 0 && wasteShare < 1).toBe(true);
+});
+
 it('counts webs among what falls out for a sheet', () => {
   const { refusals } = found(map, { kind: 'component', id: 'map' });
   // what prints by another process (flexo, gravure, screen, recessed plate) is no candidate at all
