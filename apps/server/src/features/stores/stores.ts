@@ -1,4 +1,4 @@
-import { type PaperItem, isFinished, paperKey, paperName } from '@druckerei/core';
+import { type PaperItem, freeOf, isFinished, paperKey, paperName } from '@druckerei/core';
 import type { Account, HoldingHistoryEntry, Lot, LotsQuery, Stores } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { patternsOf } from '../../db/patterns.js';
@@ -64,7 +64,8 @@ const PAGE = 100;
 
 interface LotsPage extends Record<string, unknown> {
   readonly total: number;
-  readonly lots: readonly Omit<Lot, 'name'>[];
+  /** With what is on hand of the paper, in all lots of it. */
+  readonly lots: readonly (Omit<Lot, 'name' | 'free'> & { readonly ofPaper: number })[];
 }
 
 /** A page of the lots that hold every word of the search, and how many there are. */
@@ -75,7 +76,13 @@ async function listLots(
   const page = await queries.one<LotsPage>('stores/lots', patternsOf(search), skip, limit);
   if (!page) throw new Error('the lots were not answered');
   const works = await currentWorks(queries);
-  return { rows: page.lots.map((lot) => ({ ...lot, name: paperName(lot.paper, works) })), total: page.total };
+  const rows = page.lots.map(({ ofPaper, ...lot }) => {
+    const key = paperKey(lot.paper);
+    const reserved = lot.reserved.map((one) => ({ ...one, key }));
+    const free = freeOf([{ ...lot, quantity: ofPaper }], reserved)(key);
+    return { ...lot, name: paperName(lot.paper, works), free };
+  });
+  return { rows, total: page.total };
 }
 
 /** Puts a lot of paper into the store. */

@@ -1,11 +1,10 @@
 import { computed, inject } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Job, StationDrawing } from '@druckerei/core';
 import type { CopyJob, JobColumn, JobListQuery, JobRow, Revision } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { EMPTY, type Observable, Subject, catchError, map, switchMap, tap, timer } from 'rxjs';
+import { EMPTY, type Observable, catchError, tap } from 'rxjs';
 import { Api } from '../../platform/api';
-import { failureOf } from '../../platform/problem';
+import { pages } from '../../platform/pages';
 
 type Request =
   { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
@@ -36,11 +35,6 @@ const initial: JobsState = {
   pictures: new Map(),
 };
 
-/** Rows of a page. */
-const PAGE = 100;
-/** Milliseconds without a key before a search is sent. */
-const TYPING_MS = 200;
-
 /** The list of jobs, page by page as the server finds and sorts them, and the ways to begin one. */
 export const JobsStore = signalStore(
   withState(initial),
@@ -52,32 +46,6 @@ export const JobsStore = signalStore(
     sifted: computed(() => search() !== '' || Object.values(only()).some((one) => one !== undefined && one !== '')),
   })),
   withMethods((store, api = inject(Api)) => {
-    const asked = new Subject<{ skip: number; after: number }>();
-    asked
-      .pipe(
-        // What is typed waits for the next key; only the last question counts.
-        switchMap(({ skip, after }) =>
-          timer(after).pipe(
-            switchMap(() =>
-              api.jobs({ search: store.search().trim(), ...store.only(), ...store.sort(), skip, limit: PAGE }),
-            ),
-            map((page) => ({ ...page, skip })),
-            catchError((error: unknown) => {
-              patchState(store, { request: { kind: 'failed', message: failureOf(error).text } });
-              return EMPTY;
-            }),
-          ),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe(({ rows, total, skip }) => {
-        patchState(store, {
-          rows: skip === 0 ? rows : [...store.rows(), ...rows],
-          total,
-          request: { kind: 'loaded' },
-        });
-        draw(rows);
-      });
     /** A list without pictures is a list: that they cannot be had is not told. */
     const draw = (rows: readonly JobRow[]): void => {
       if (rows.length === 0) return;
@@ -86,16 +54,25 @@ export const JobsStore = signalStore(
         .pipe(catchError(() => EMPTY))
         .subscribe((drawn) => patchState(store, { pictures: new Map([...store.pictures(), ...drawn]) }));
     };
-    const ask = (skip = 0, after = 0): void => {
+    const list = pages<JobRow>({
+      ask: (part) => api.jobs({ search: store.search().trim(), ...store.only(), ...store.sort(), ...part }),
+      shown: store.rows,
+      took: (page, fresh) => {
+        patchState(store, { ...page, request: { kind: 'loaded' } });
+        draw(fresh);
+      },
+      failed: (message) => patchState(store, { request: { kind: 'failed', message } }),
+    });
+    const ask = (put: () => void = list.first): void => {
       patchState(store, { request: { kind: 'loading' } });
-      asked.next({ skip, after });
+      put();
     };
     return {
       load: () => ask(),
-      showMore: () => ask(store.rows().length),
+      showMore: () => ask(list.more),
       find(search: string): void {
         patchState(store, { search });
-        ask(0, TYPING_MS);
+        ask(list.typed);
       },
       sift(only: JobFilter): void {
         patchState(store, { only: { ...store.only(), ...only } });

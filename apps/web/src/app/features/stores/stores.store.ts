@@ -1,10 +1,10 @@
 import { computed, inject } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type JobNeeds, type PaperItem, type Works, buyList } from '@druckerei/core';
 import type { Lot, Needs, Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { EMPTY, type Observable, Subject, catchError, forkJoin, map, switchMap, tap, timer } from 'rxjs';
+import { type Observable, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
+import { pages } from '../../platform/pages';
 import { failureOf } from '../../platform/problem';
 
 type Request =
@@ -22,11 +22,6 @@ interface StoresState {
   /** Jobs due after this are left out of what is to be bought; all where empty. */
   readonly until: string;
 }
-
-/** Lots of a page. */
-const PAGE = 100;
-/** Milliseconds without a key before a search is sent. */
-const TYPING_MS = 200;
 
 const initial: StoresState = {
   request: { kind: 'loading' },
@@ -64,41 +59,22 @@ export const StoresStore = signalStore(
     unplanned: computed(() => jobs().filter(({ problems }) => problems.length > 0)),
   })),
   withMethods((store, api = inject(Api)) => {
-    const asked = new Subject<{ skip: number; limit: number; after: number }>();
-    asked
-      .pipe(
-        // What is typed waits for the next key; only the last question counts.
-        switchMap(({ skip, limit, after }) =>
-          timer(after).pipe(
-            switchMap(() => api.lots({ search: store.search().trim(), skip, limit })),
-            map((page) => ({ ...page, skip })),
-            catchError((error: unknown) => {
-              patchState(store, { request: { kind: 'failed', message: failureOf(error).text } });
-              return EMPTY;
-            }),
-          ),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe(({ rows, total, skip }) =>
-        patchState(store, {
-          lots: skip === 0 ? rows : [...store.lots(), ...rows],
-          total,
-          request: { kind: 'loaded' },
-        }),
-      );
-    /** Asks again for as many lots as are shown. */
-    const renew = (): void => asked.next({ skip: 0, limit: Math.max(PAGE, store.lots().length), after: 0 });
+    const list = pages<Lot>({
+      ask: (part) => api.lots({ search: store.search().trim(), ...part }),
+      shown: store.lots,
+      took: ({ rows: lots, total }) => patchState(store, { lots, total, request: { kind: 'loaded' } }),
+      failed: (message) => patchState(store, { request: { kind: 'failed', message } }),
+    });
     const taken = (call: Observable<Stores>): Observable<void> =>
       call.pipe(
         tap((stores) => patchState(store, { stores })),
-        tap(renew),
+        tap(list.again),
         map(() => undefined),
       );
     return {
       load(): void {
         patchState(store, { request: { kind: 'loading' } });
-        renew();
+        list.again();
         forkJoin({ works: api.works(), stores: api.stores(), needs: api.needs() }).subscribe({
           next: (loaded) => patchState(store, loaded),
           error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
@@ -106,9 +82,9 @@ export const StoresStore = signalStore(
       },
       find(search: string): void {
         patchState(store, { search });
-        asked.next({ skip: 0, limit: PAGE, after: TYPING_MS });
+        list.typed();
       },
-      showMore: () => asked.next({ skip: store.lots().length, limit: PAGE, after: 0 }),
+      showMore: list.more,
       buyUntil: (until: string) => patchState(store, { until }),
       add: (lot: { paper: PaperItem; quantity: number; place: string; reason: string }) => taken(api.addHolding(lot)),
       change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
