@@ -205,6 +205,9 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'order.deliveries': 'The deliveries come to {sum}, the order is {value}. Make them the same.',
+  'start.no-press': 'This works has no {press}. Enter it under Machines, or ask for another product.',
+  'start.no-machine': 'No machine of this works does this: {operation}. Enter one under Machines, or ask for another product.',
+  'start.no-stock': 'This works has no {stock}. Enter it under Papers, or ask for another product.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',
   'best.lock':

@@ -9,11 +9,12 @@ import {
 } from '../imposition/index.js';
 import type { MachineProcess } from '../route/index.js';
 import { UM, tenth } from '../kernel/index.js';
-import { type Works, BOARD_CUTTER } from '../works/index.js';
+import { type Works, inUse } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { printSteps, sectionLane } from '../edit/index.js';
 import type { Component, Step } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
+import { HOUSE_STOCKS, boardCutter, doneHere, standIn } from './house.js';
 import { fitsASheet } from './fits-sheet.js';
 import { type Made, Lane, PROCESS, gsmOf, joined, sheetFor, styleOf } from './lane.js';
 
@@ -69,11 +70,11 @@ export function sewnPages(pages: number, most: number): number[] {
   return best ? [...best] : usual;
 }
 
-function coverRoute(component: Component, scored: boolean): Step[] {
+function coverRoute(component: Component, works: Works, scored: boolean): Step[] {
   const route = printSteps(component.id, component.workStyle);
   const add = (id: string, operation: Step['operation']) =>
     route.push({ id: `${id}-cover`, operation, component: component.id, ...after(route) });
-  add('coat', 'coat');
+  if (doneHere(works, 'coat')) add('coat', 'coat');
   add('cut', 'cut');
   if (scored) add('score', 'score');
   return route;
@@ -96,7 +97,7 @@ export function stitched(answers: FamilyAnswers, works: Works): Made {
   };
   const lanes = [
     ...sections.map((section) => foldedLane(section, works)),
-    coverRoute(cover, gsmOf(works, answers.coverStock) > normsOf(works, {})('fold.scoreOver').value),
+    coverRoute(cover, works, gsmOf(works, answers.coverStock) > normsOf(works, {})('fold.scoreOver').value),
   ];
   const stitch: Step = {
     id: 'stitch',
@@ -151,7 +152,7 @@ function gatheredFirst(
 
 /** Feeders of the first machine of a kind. */
 const feedersOf = (works: Works, process: MachineProcess): number =>
-  works.machines.find((machine) => machine.process === process)?.takes?.stations ?? Infinity;
+  inUse(works.machines).find((machine) => machine.process === process)?.takes?.stations ?? Infinity;
 
 /** The one-piece cover of a glued book; how wide its spine is, its block says once it is known. */
 export function gluedCover(answers: FamilyAnswers, works: Works): Component {
@@ -212,9 +213,6 @@ export function perfectBound(answers: FamilyAnswers, works: Works): Made {
   };
 }
 
-/** Stock of endpapers. Source: common practice, no source. */
-const ENDPAPER = 'endpaper-140';
-
 /** A part that is cut and never printed, its grain along the spine. */
 function unprinted(
   works: Works,
@@ -232,8 +230,8 @@ function unprinted(
     heightMm: tenth(heightMm),
     grain: 'height',
     stock,
-    ...sheetFor(works, stock, BOARD_CUTTER.id, 'height'),
-    press: BOARD_CUTTER.id,
+    ...sheetFor(works, stock, boardCutter(works), 'height'),
+    press: boardCutter(works),
     workStyle: 'single',
     front: [],
     back: [],
@@ -243,15 +241,22 @@ function unprinted(
 
 /** Boards, spine strip and cloth of a case: cut, never printed, as large as the block wants once it is known. */
 function caseParts(answers: FamilyAnswers, works: Works): { components: Component[]; boardMm: number } {
-  const boardStock = works.stocks.find(({ id }) => id === 'greyboard-1500') ?? works.stocks[0];
-  const board = boardStock?.id ?? '';
+  const boardStock = standIn(works, HOUSE_STOCKS.board);
+  const board = boardStock?.id ?? HOUSE_STOCKS.board;
   const { widthMm, heightMm } = answers;
   return {
     boardMm: boardStock ? tenth((boardStock.gsm * boardStock.bulk) / UM) : 0,
     components: [
       unprinted(works, 'board', 'Board', board, widthMm, heightMm),
       unprinted(works, 'strip', 'Spine strip', board, STRIP_MM, heightMm),
-      unprinted(works, 'cloth', 'Cloth', 'cloth-190', 2 * widthMm, heightMm),
+      unprinted(
+        works,
+        'cloth',
+        'Cloth',
+        standIn(works, HOUSE_STOCKS.cloth)?.id ?? HOUSE_STOCKS.cloth,
+        2 * widthMm,
+        heightMm,
+      ),
     ],
   };
 }
@@ -268,7 +273,7 @@ export function caseBound(answers: FamilyAnswers, works: Works): Made {
     works,
     'endpaper',
     'Endpaper',
-    ENDPAPER,
+    standIn(works, HOUSE_STOCKS.endpaper)?.id ?? HOUSE_STOCKS.endpaper,
     2 * (answers.widthMm + trim),
     answers.heightMm + 2 * trim,
   );

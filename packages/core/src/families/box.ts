@@ -1,12 +1,13 @@
 import { chooseDeckle } from '../webs/index.js';
 import type { StructureId } from '../diecut/index.js';
 import { boundsOf } from '../geometry/index.js';
-import { type SheetSize, type Works, BOARD_CUTTER, HAND_BENCH } from '../works/index.js';
+import type { SheetSize, Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { dieOf, onTheCorrugator, webOf } from '../press-sheet/index.js';
 import { printSteps } from '../edit/index.js';
 import type { Component, Part } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
+import { boardCutter, doneHere, wantedMachine } from './house.js';
 import { type Made, Lane, PROCESS, caliperOf, dieTools, joined, sheetFor } from './lane.js';
 
 /** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
@@ -72,11 +73,11 @@ function blank(
 
 /** Plain board goes through the cutter alone. */
 const plain = (works: Works, stock: string): Partial<Component> => ({
-  press: BOARD_CUTTER.id,
+  press: boardCutter(works),
   stock,
   front: [],
   back: [],
-  ...sheetFor(works, stock, BOARD_CUTTER.id, 'width'),
+  ...sheetFor(works, stock, boardCutter(works), 'width'),
 });
 
 /** A board wallet with a glued tray and an insert. Source: handbook chapter 2, family 7. */
@@ -136,12 +137,12 @@ export function laminatedBox(answers: FamilyAnswers, works: Works): Made {
   const component = blank(answers, works, 'box', 'Box', 'self-locking');
   const { sheet } = component;
   const lane = Lane.printed(component)
-    .add('coat')
+    .addIf(doneHere(works, 'coat'), 'coat')
     .add('mount', {}, { material: 'part.board' })
     .add('die-cut')
     .add('window')
     .add('glue')
-    .add('band', { perPack: 20, note: 'Bundles.' })
+    .addIf(doneHere(works, 'band'), 'band', { perPack: 20, note: 'Bundles.' })
     .add('pallet');
   return {
     components: [component],
@@ -160,6 +161,9 @@ export function laminatedBox(answers: FamilyAnswers, works: Works): Made {
     route: lane.steps,
   };
 }
+
+/** What a die cutter is made for that takes nothing thinner, micrometres. Source: common practice, no source. */
+const LEAST_BOARD_UM = 1000;
 
 /** A slotted case from the corrugator: printed, slotted, glued, bundled. Source: handbook chapter 2, family 9. */
 export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
@@ -191,12 +195,14 @@ export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
     : [];
   const bought = web && { kind: 'deckle' as const, widthMm: web.deckleMm };
   const made: Component = sheet ? { ...bare, sheet, ...(bought ? { bought } : {}) } : component;
+  // The one that takes the thickest board.
+  const slotter = wantedMachine(works, 'die-cutter', ({ takes }) => (takes?.minCaliperUm ?? 0) >= LEAST_BOARD_UM);
   const lane = new Lane(component.id)
     .add('corrugate', { note: 'Flute and liners to board, slit, scored, cut off.' })
     .add('print', { id: 'print-case', side: 'front' })
-    .add('die-cut', { machine: 'slotter', note: 'Slotted and cut in the rotary station.' })
+    .add('die-cut', { ...slotter, note: 'Slotted and cut in the rotary station.' })
     .add('glue')
-    .add('band', { perPack: answers.perPack ?? 25, note: 'Bundles.' })
+    .addIf(doneHere(works, 'band'), 'band', { perPack: answers.perPack ?? 25, note: 'Bundles.' })
     .add('pallet');
   return { components: [made], route: lane.steps };
 }
@@ -232,9 +238,12 @@ function packetOnWeb(answers: FamilyAnswers, works: Works): Component {
 }
 
 /** Cut by a high die through a stack, then folded on a machine of its own. */
-const packetFromSheets = (component: Component): Lane =>
+const packetFromSheets = (component: Component, works: Works): Lane =>
   Lane.printed(component)
-    .add('die-cut', { machine: 'high-die', note: 'Through a stack.' })
+    .add('die-cut', {
+      ...wantedMachine(works, 'die-cutter', ({ cutsStacks }) => cutsStacks === true),
+      note: 'Through a stack.',
+    })
     .add('score')
     .add('envelope');
 
@@ -257,11 +266,11 @@ export function envelope(answers: FamilyAnswers, works: Works): Made {
   const component = onWeb ? packetOnWeb(answers, works) : blank(answers, works, 'packet', 'Packet', 'packet');
   const perPack = answers.perPack ?? 500;
   const string = answers.closure === 'string';
-  const lane = onWeb ? packetFromRoll(component) : packetFromSheets(component);
+  const lane = onWeb ? packetFromRoll(component) : packetFromSheets(component, works);
   if (string)
     lane
       .add('rivet', { note: 'On the back and on the flap.' }, { material: 'part.button', usage: 2 })
-      .add('count', { machine: HAND_BENCH.id, note: 'Stood upright.' });
+      .add('count', { ...wantedMachine(works, 'hand', () => true), note: 'Stood upright.' });
   else lane.add('gum').add('count', { note: 'Stood upright.' });
   lane.add('box', { perPack });
   const parts: readonly Part[] = [{ id: 'button', name: 'Button with rivet', massG: 0.4, price: 0.02 }];

@@ -1,6 +1,7 @@
 import { blockThicknessMm } from '../finishing/index.js';
 import { type Issue, UM, error, tenth } from '../kernel/index.js';
 import type { Works } from '../works/index.js';
+import { missingFor } from './house.js';
 import { normsOf } from '../norms/index.js';
 import { panelsOf } from '../material/index.js';
 import { FOLDS_OF } from '../job/index.js';
@@ -20,9 +21,11 @@ export const foursIssue = (pages: number, path: string): Issue =>
 /**
  * What makes a product impossible before a route is thought of, each with the nearest that works: a booklet too thick to
  * stitch, a spine too thin for glue, pages that are no multiple of 4, a panel that no folder takes. Structures are checked where they are drawn.
- * Issues: `bind.pages-not-fours`, `bind.too-thick-to-stitch`, `bind.spine-too-thin`, `fold.panel-too-short`. Source: handbook chapter 7 (practice).
+ * Issues: those of {@link missingFor}, `bind.pages-not-fours`, `bind.too-thick-to-stitch`, `bind.spine-too-thin`, `fold.panel-too-short`. Source: handbook chapter 7 (practice).
  */
 export function checkProduct(family: AskedFamily, answers: FamilyAnswers, works: Works): Issue[] {
+  const missing = missingFor(family, answers, works);
+  if (missing.length > 0) return missing;
   const norms = normsOf(works, {});
   const stock = works.stocks.find(({ id }) => id === answers.stock);
   if (!stock) return [];

@@ -1,4 +1,4 @@
-import { type Machine, type Stock, type Works, printingOf } from '../works/index.js';
+import { type Machine, type Stock, type Works, inUse, printingOf } from '../works/index.js';
 import { webOf } from '../press-sheet/index.js';
 import type { PressKind } from './answers.js';
 
@@ -26,10 +26,10 @@ function isOfKind(machine: Machine, kind: PressKind): boolean {
 
 /** Presses of a works that a kind of product is printed on. */
 export const pressesFor = (kind: PressKind, works: Works): readonly Machine[] =>
-  works.machines.filter((machine) => isOfKind(machine, kind));
+  inUse(works.machines).filter((machine) => isOfKind(machine, kind));
 
 const ON_ROLLS: readonly PressKind[] = ['cut-off web', 'cylinder web', 'gravure'];
 
 /** Stocks that come in sheets, or on rolls for the webs. */
 export const stocksFor = (kind: PressKind, works: Works): readonly Stock[] =>
-  works.stocks.filter(({ sheets }) => (sheets.length === 0) === ON_ROLLS.includes(kind));
+  inUse(works.stocks).filter(({ sheets }) => (sheets.length === 0) === ON_ROLLS.includes(kind));

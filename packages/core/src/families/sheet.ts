@@ -3,6 +3,7 @@ import { normsOf } from '../norms/index.js';
 import { printSteps } from '../edit/index.js';
 import type { Component, Step } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
+import { doneHere, pressPrinting } from './house.js';
 import { type Made, Lane, PROCESS, dieTools, gsmOf, sheetFor, styleOf } from './lane.js';
 
 const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
@@ -31,7 +32,7 @@ export function folded(answers: FamilyAnswers, works: Works): Made {
   if (gsmOf(works, answers.stock) > normsOf(works, {})('fold.scoreOver').value)
     add({ id: 'score', operation: 'score', component: component.id });
   add({ id: 'fold', operation: 'fold', component: component.id, folds: answers.folds });
-  add({ id: 'band', operation: 'band', perPack: 50 });
+  if (doneHere(works, 'band')) add({ id: 'band', operation: 'band', perPack: 50 });
   add({ id: 'box', operation: 'box', perPack: 500 });
   return { components: [component], route, finish: { fold: answers.fold ?? 'half' } };
 }
@@ -66,7 +67,7 @@ export function flat(answers: FamilyAnswers, works: Works): Made {
     .addIf(answers.foil === true, 'foil')
     .addIf(answers.emboss === true, 'emboss')
     .add('cut')
-    .add('band', { perPack: answers.perPack ?? 50 })
+    .addIf(doneHere(works, 'band'), 'band', { perPack: answers.perPack ?? 50 })
     .add('box', { perPack: 20 * (answers.perPack ?? 50) });
   return { components: [component], route: lane.steps, ...(film ? { finish: { film: 'matt' } } : {}) };
 }
@@ -83,14 +84,14 @@ export function numbered(answers: FamilyAnswers, works: Works): Made {
   const lane = Lane.printed(fits)
     .add('overprint', {
       id: 'screen',
-      machine: 'screen-one',
+      machine: pressPrinting(works, 'screen'),
       note: 'Screen colour.',
       inks: [{ name: 'Screen colour', coverage: 0.06 }],
     })
     .add('dry')
     .add('overprint', {
       id: 'recessed',
-      machine: 'recessed-three',
+      machine: pressPrinting(works, 'recessed', ({ press }) => press?.handLaid !== true),
       note: 'Recessed plate, face only.',
       inks: [{ name: 'Recessed ink', coverage: 0.08 }],
     })
@@ -108,7 +109,9 @@ export function numbered(answers: FamilyAnswers, works: Works): Made {
 /** Engraved cards and sheets, or flat print that is powdered and melted; looked at and counted by hand. */
 export function stationery(answers: FamilyAnswers, works: Works): Made {
   const powder = answers.raised === 'powder';
-  const press = powder ? 'letterpress-forms' : 'hand-engraver';
+  const laid = pressPrinting(works, 'recessed', (machine) => machine.press?.handLaid === true);
+  const plate = laid === 'recessed' ? pressPrinting(works, 'recessed') : laid;
+  const press = powder ? pressPrinting(works, 'letterpress') : plate;
   const component: Component = {
     ...flatPiece({ ...answers, press }, works, 'card', 'Card', []),
     front: [{ name: 'K', coverage: 0.06 }],

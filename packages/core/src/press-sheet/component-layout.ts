@@ -1,6 +1,6 @@
 import type { DieDrawing } from '../diecut/index.js';
 import type { PageMargins } from '../imposition/index.js';
-import type { Issue } from '../kernel/index.js';
+import { type Issue, error } from '../kernel/index.js';
 import type { Margins, Turns } from '../layout/index.js';
 import { type Size, caliperUm } from '../paper/index.js';
 import type { Machine, SheetSize, Stock } from '../works/index.js';
@@ -93,8 +93,7 @@ const cutOffsOf = (component: Component, machine: Machine): number =>
 
 /**
  * Lays a component on its press sheet or web: the best pattern of its kind, or the arrangement that the job asks for.
- * The job has been checked against the works before.
- * Issues: `layout.*`, `fold.*`, `paper.*`, `die.*`, `gang.*`.
+ * Issues: `job.unknown-stock`, `job.unknown-machine` where the works has no such paper or press, `layout.*`, `fold.*`, `paper.*`, `die.*`, `gang.*`.
  */
 export function layComponent(
   component: Component,
@@ -104,7 +103,11 @@ export function layComponent(
   const { works, norms } = context;
   const stock = works.stocks.find(({ id }) => id === component.stock);
   const machine = works.machines.find(({ id }) => id === component.press);
-  if (!stock || !machine?.press) throw new Error(`component ${component.id} was not checked`);
+  const name = component.name;
+  if (!stock)
+    return { issues: [error('job.unknown-stock', `${path}.stock`, { component: name, stock: component.stock })] };
+  if (!machine?.press)
+    return { issues: [error('job.unknown-machine', `${path}.press`, { step: name, machine: component.press })] };
   const caliper = caliperUm(stock.gsm, stock.bulk);
   const web = webOf(machine);
   const { supply, issues } = supplyOf(

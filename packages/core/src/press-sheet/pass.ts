@@ -1,6 +1,6 @@
 import { STYLE_RULES } from '../press/index.js';
 import { OPERATION_RULES, runsInLine } from '../route/index.js';
-import { type Machine, type Works, printingOf } from '../works/index.js';
+import { type Machine, type Works, inUse, printingOf } from '../works/index.js';
 import type { NormScope, SpoilageKey } from '../norms/index.js';
 import type { Step, Unordered } from '../job/index.js';
 import type { ComponentLayout } from './component-layout.js';
@@ -91,7 +91,7 @@ export function machineOf(step: Step, layout: ComponentLayout | undefined, works
   const { process } = OPERATION_RULES[step.operation];
   // What is laid on a cutter is cut there.
   if (process && layout?.machine.process === process) return layout.machine;
-  return process && works.machines.find((machine) => machine.process === process);
+  return process && inUse(works.machines).find((machine) => machine.process === process);
 }
 
 /** Machines of a works that may do a step: those of its process, and the press of its component that does it in line. */

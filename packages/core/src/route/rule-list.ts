@@ -243,6 +243,16 @@ export const ROUTE_RULES = {
     reason: 'Stiff board does not follow the turning drums and is marked: print the sides one after the other.',
     weight: 'hard',
   },
+  'machine-there': {
+    name: 'A machine for every station',
+    reason: 'What no machine of the works does has no hours and no cost: enter the machine, or take another way.',
+    weight: 'hard',
+  },
+  'still-in-use': {
+    name: 'Machines and papers that are still in use',
+    reason: 'The works has retired it: what is planned on it cannot be made as it is planned.',
+    weight: 'soft',
+  },
   'die-with-counter': {
     name: 'Embossing die with its counter',
     reason: 'Without its counter a die presses no relief into the sheet.',

@@ -1,7 +1,7 @@
 import { GRAMS, UM, tenth } from '../kernel/index.js';
 import { blockAndCover, stacked } from '../material/index.js';
-import type { RuleId } from '../route/index.js';
-import type { Machine, MachineTakes } from '../works/index.js';
+import { OPERATION_RULES, type RuleId } from '../route/index.js';
+import { type Machine, type MachineTakes, inUse } from '../works/index.js';
 import type { RouteFacts, Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 import { type Predicate, is } from './predicate.js';
@@ -50,7 +50,7 @@ function grainFits({ incoming }: Station, { grain }: MachineTakes): boolean {
 
 /** Another machine of the works that does the same and takes what comes. */
 function otherMachine({ works }: RouteFacts, station: Station, machine: Machine): Mend | undefined {
-  const other = works.machines.find(
+  const other = inUse(works.machines).find(
     ({ id, process, takes, press }) =>
       id !== machine.id &&
       process === machine.process &&
@@ -151,6 +151,20 @@ const saddle: Predicate = ({ stations: all, norms }) =>
       : [];
   });
 
+/** A station that wants a machine, and has none. */
+const missing: Predicate = ({ stations: all }) =>
+  all.flatMap(({ step, machine }): Found[] =>
+    machine === undefined && OPERATION_RULES[step.operation].process !== undefined ? [{ step: step.id }] : [],
+  );
+
+/** What is retired of a station: its machine, which another may stand for, or the paper that it begins with. */
+const retired: Predicate = (facts) =>
+  facts.stations.flatMap((station): Found[] => {
+    const { machine, layout, step } = station;
+    if (machine?.retired) return [{ step: step.id, mend: otherMachine(facts, station, machine) }];
+    return is(station, 'print') && layout?.stock.retired ? [{ step: step.id }] : [];
+  });
+
 /** Rules about what a machine, a binding or a person takes. */
 export const LIMIT_PREDICATES = {
   'machine-size': size,
@@ -158,6 +172,8 @@ export const LIMIT_PREDICATES = {
   'machine-mass': heavy,
   'machine-grain': grain,
   'machine-stations': stations,
+  'machine-there': missing,
+  'still-in-use': retired,
   'hand-lift': lift,
   'least-spine': spine,
   'saddle-thickness': saddle,

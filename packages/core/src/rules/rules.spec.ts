@@ -101,6 +101,14 @@ const CASE_WORKS: Partial<Readonly<Record<RuleId, Works>>> = {
       machine.takes?.stations === undefined ? machine : { ...machine, takes: { ...machine.takes, stations: 2 } },
     ),
   },
+  'machine-there': {
+    ...SHIPPED_WORKS,
+    machines: SHIPPED_WORKS.machines.filter(({ process }) => process !== 'folder'),
+  },
+  'still-in-use': {
+    ...SHIPPED_WORKS,
+    stocks: SHIPPED_WORKS.stocks.map((stock) => ({ ...stock, retired: stock.id === 'silk-115' })),
+  },
   'web-heads-open': {
     ...SHIPPED_WORKS,
     machines: SHIPPED_WORKS.machines.map((machine) =>
@@ -178,6 +186,8 @@ const CASES: Readonly<Record<RuleId, Job>> = {
   'cover-scored': withStockOf(example('concert-programme'), 'cover', 'gloss-250'),
   'box-whole-packs': step(family('flat'), 'box', { perPack: 1010 }),
   'packs-equal-designs': ASSORTED,
+  'machine-there': family('folded'),
+  'still-in-use': family('folded'),
   'web-heads-open': family('web-leaflet'),
   'turning-stiff-board': family('flat', { stock: 'board-400' }),
   'die-with-counter': (() => {

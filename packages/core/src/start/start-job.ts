@@ -10,6 +10,7 @@ import {
 } from '../families/index.js';
 import type { Job } from '../job/index.js';
 import { type Finding, type Mended, mendAll } from '../rules/index.js';
+import { OPERATION_RULES } from '../route/index.js';
 import type { Works } from '../works/index.js';
 
 /** A job as it begins, and what still stands against it; nothing does unless the product cannot be made as it is asked for. */
@@ -32,7 +33,11 @@ const ASKED: Partial<Readonly<Record<string, Question>>> = {
   'hand-lift': 'size',
 };
 
-function ruleIssue({ rule, name, reason, value, limit, unit = '' }: Finding): Issue {
+function ruleIssue({ rule, name, reason, value, limit, unit = '', step }: Finding, job: Job): Issue {
+  if (rule === 'machine-there') {
+    const operation = job.route.find(({ id }) => id === step)?.operation;
+    return error('start.no-machine', 'press', { operation: operation ? OPERATION_RULES[operation].name : step });
+  }
   const values = value === undefined || limit === undefined ? '' : ` (${value} ${unit}, limit ${limit} ${unit})`;
   return error('start.rule', ASKED[rule] ?? 'stock', { rule: `${name}${values}`, reason });
 }
@@ -40,7 +45,7 @@ function ruleIssue({ rule, name, reason, value, limit, unit = '' }: Finding): Is
 /**
  * A new job of a family from its few questions that breaks no rule at birth: where the press asked for, its sheet or a
  * machine does not do, another of the works is taken. Where none does, the issues say why.
- * Issues: those of the product, of planning it, and `start.rule`. Source: handbook chapter 2.
+ * Issues: those of the product, of planning it, `start.no-machine` and `start.rule`. Source: handbook chapter 2.
  */
 export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Works): Start {
   const impossible = checkProduct(family, answers, works);
@@ -60,7 +65,7 @@ export function startJob(family: AskedFamily, answers: FamilyAnswers, works: Wor
   const found: Mended = best ?? { job: makeJob(family, answers, works), broken: [], findings: [] };
   return {
     job: found.job,
-    issues: [...found.broken, ...found.findings.map(ruleIssue)],
+    issues: [...found.broken, ...found.findings.map((finding) => ruleIssue(finding, found.job))],
   };
 }
 

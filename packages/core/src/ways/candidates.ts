@@ -3,7 +3,15 @@ import { alongTheWeb } from '../layout/index.js';
 import { type Bought, type Component, isUnprinted } from '../job/index.js';
 import { sheetCandidates, webOf } from '../press-sheet/index.js';
 import { repeatMm } from '../webs/index.js';
-import { type Machine, type PressLimits, type SheetSize, type Stock, type Works, printingOf } from '../works/index.js';
+import {
+  type Machine,
+  type PressLimits,
+  type SheetSize,
+  type Stock,
+  type Works,
+  inUse,
+  printingOf,
+} from '../works/index.js';
 import type { WayChoice } from './way.js';
 
 /** The largest sheet that a press takes out of a roll, grain along the web, either way round. */
@@ -39,7 +47,9 @@ const deckleCandidates = (widthMm: number, sheet: SheetSize): { sheet: SheetSize
 
 /** Stocks that may stand for the job's own: same grammage, surface and bulk. */
 export const likeStocks = (works: Works, stock: Stock): readonly Stock[] =>
-  works.stocks.filter(({ gsm, coated, bulk }) => gsm === stock.gsm && coated === stock.coated && bulk === stock.bulk);
+  inUse(works.stocks).filter(
+    ({ gsm, coated, bulk }) => gsm === stock.gsm && coated === stock.coated && bulk === stock.bulk,
+  );
 
 const STYLES = Object.keys(STYLE_RULES) as readonly WorkStyle[];
 
@@ -61,7 +71,7 @@ const alike = (one: Machine, other: Machine): boolean => {
 function sheetChoices(component: Component, works: Works, stock: Stock, edgeTrimMm: number): WayChoice[] {
   const choices: WayChoice[] = [];
   const now = works.machines.find(({ id }) => id === component.press);
-  for (const machine of works.machines) {
+  for (const machine of inUse(works.machines)) {
     const { press } = machine;
     // Boards and cloth go over the cutter, which prints nothing.
     if (!press || (press.units === 0) !== isUnprinted(component) || (now && !alike(now, machine))) continue;
@@ -96,7 +106,7 @@ function repeatsOf({ sheet }: Component, machine: Machine): readonly number[] {
 /** Every web for a component: presses of the same kind that print alike, widths that the paper comes in, repeats of the press. */
 function webChoices(component: Component, works: Works, stock: Stock, now: Machine): WayChoice[] {
   const workStyle = component.back.length > 0 ? 'perfecting' : 'single';
-  const presses = works.machines.filter(
+  const presses = inUse(works.machines).filter(
     (machine) => webOf(machine) && machine.process === now.process && alike(now, machine),
   );
   return presses.flatMap((machine) =>

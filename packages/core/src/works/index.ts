@@ -20,6 +20,7 @@ export {
   CONTACTS,
   FLUTE_IDS,
   WORKS_SETTINGS,
+  inUse,
   printingOf,
   toldSettings,
 } from './works.js';

@@ -14,6 +14,8 @@ export interface Machine {
   readonly takes?: MachineTakes;
   /** A die that cuts through a stack at one stroke. */
   readonly cutsStacks?: boolean;
+  /** The works has it no longer: jobs that were planned on it are still read, nothing new is planned on it. */
+  readonly retired?: boolean;
 }
 
 /** Limits of a finishing machine: a piece of any turn between the least and the most, and its thickness. */
@@ -152,6 +154,8 @@ export interface Stock {
   readonly cleared?: readonly Contact[];
   /** What lies in the paper that print has to stand to: a watermark, thread or stripe. */
   readonly paperMark?: string;
+  /** The works keeps it no longer: jobs that were planned on it are still read, nothing new is planned on it. */
+  readonly retired?: boolean;
 }
 
 /** A norm that the works has set, with its source. */
@@ -211,3 +215,7 @@ export function printingOf({ process, press }: Machine): PrintProcess {
   if (press?.plateless) return 'digital';
   return process === 'narrow-web' ? 'flexo' : 'offset';
 }
+
+/** What a works has today: machines and stocks that it has not retired. */
+export const inUse = <T extends { readonly retired?: boolean }>(all: readonly T[]): readonly T[] =>
+  all.filter(({ retired }) => retired !== true);
