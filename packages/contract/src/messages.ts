@@ -205,8 +205,34 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'sure.p': 'Sureness is a share above 0 and below 1, like 0.95, not {value}.',
   'order.above-limit': 'The plan makes {value}, but the order takes at most {limit}.',
   'order.deliveries': 'The deliveries come to {sum}, the order is {value}. Make them the same.',
+  'works.field-missing': '{field} is missing. Fill it in.',
+  'works.field-range': '{field} goes from {least} to {most} {unit}. Correct the figure.',
+  'works.field-choice': '{field} is one of these: {choices}.',
+  'works.most-below-least': 'The smallest {what} ({least}) is more than the largest ({most}). Change one of them.',
+  'works.margins-too-wide':
+    '{what} take {margins} mm, and the smallest sheet has {sheet} mm: nothing is left to print on. Make the margins narrower, or the smallest sheet larger.',
+  'works.repeat-one-way':
+    'A web press has a fixed cut-off, or cylinders in the store, or cylinders made for each job: tell one of the three.',
+  'works.cut-off-outside':
+    'The cut-off of {cutOff} mm lies outside the lengths that the press prints ({least} to {most} mm).',
+  'works.plate-too-small':
+    'The {side} of the plate is {plate} mm, that of the largest sheet {sheet} mm: an offset plate covers the sheet.',
+  'works.zones-too-narrow':
+    'All zones together are {zones} mm wide, the largest sheet {sheet} mm. Tell more zones, or wider ones.',
+  'works.press-without-units': 'A press has one printing unit or more.',
+  'works.units-on-a-cutter':
+    'A guillotine prints nothing: it has no units, not {units}. Enter it as a press if it does.',
+  'works.perfects-with-one-unit': 'A press that prints both sides in one pass has two units or more, not {units}.',
+  'works.plates-and-plateless': 'A press without plates has no plates. Take one of the two out.',
+  'works.group-missing': '{group}: not told, and a machine of this kind ({process}) has to.',
+  'works.group-not-here': '{group}: a machine of this kind ({process}) has none. Take it out, or change the kind.',
+  'works.sheet-size': 'The sheet {sheet} has a side outside {least} to {most} mm.',
+  'works.sheet-twice': 'The sheet {sheet} is told twice. Take one out.',
+  'works.stock-without-size': '{stock} comes in no sheet and on no roll. Tell a sheet size or a roll width.',
+  'works.caliper-odd': 'Weight times bulk comes to {caliper} µm, outside {least} to {most} µm. Look at both.',
   'start.no-press': 'This works has no {press}. Enter it under Machines, or ask for another product.',
-  'start.no-machine': 'No machine of this works does this: {operation}. Enter one under Machines, or ask for another product.',
+  'start.no-machine':
+    'No machine of this works does this: {operation}. Enter one under Machines, or ask for another product.',
   'start.no-stock': 'This works has no {stock}. Enter it under Papers, or ask for another product.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',

@@ -1,4 +1,21 @@
 export { BOARD_CUTTER, HAND_BENCH } from './finishing-machines.js';
+export { checkMachine } from './check-machine.js';
+export { checkStock } from './check-stock.js';
+export {
+  type FieldGroup,
+  type FieldKind,
+  type WorksField,
+  FROM_THE_ROLL,
+  MACHINE_FIELDS,
+  PRINTING,
+  STOCK_FIELDS,
+  STOCK_LISTS,
+  fieldAt,
+  groupsFor,
+  hasGroup,
+  withField,
+} from './machine-fields.js';
+export { MACHINE_TYPES } from './machine-types.js';
 export { SHIPPED_WORKS } from './shipped-works.js';
 export { type SupplyId, PACKING, SUPPLIES } from './supplies.js';
 export {

@@ -1,0 +1,258 @@
+import { INK_SCHOOLS, PRINT_PROCESSES } from '../press/index.js';
+import type { MachineProcess } from '../route/index.js';
+import { CONTACTS, FLUTE_IDS, type Machine } from './works.js';
+
+/** What a field of a machine or of a stock holds. */
+export type FieldKind = 'number' | 'whole' | 'flag' | 'text' | 'choice' | 'numbers';
+
+/** One field of a machine or a stock: where it stands, how it is called, and what it may be. */
+export interface WorksField {
+  /** Keys from the machine or stock down, parted by dots. */
+  readonly path: string;
+  readonly name: string;
+  readonly kind: FieldKind;
+  readonly unit?: string;
+  /** Limits of a number, of each of several, or of the length of a text. */
+  readonly min: number;
+  readonly max: number;
+  readonly choices?: readonly string[];
+  /** Cannot be left out where its group is told. */
+  readonly wanted?: boolean;
+}
+
+/** Fields that are told together, or not at all. */
+export interface FieldGroup {
+  readonly id: string;
+  readonly name: string;
+  /** Path of what the fields stand in; the machine itself where empty. */
+  readonly at: string;
+  readonly fields: readonly WorksField[];
+  /** Whether a machine of a process may have them, and whether it has to. */
+  readonly of: (process: MachineProcess) => 'has to' | 'may' | 'never';
+}
+
+/** Processes that print; their machines are told as presses. */
+export const PRINTING: readonly MachineProcess[] = [
+  'sheet-fed',
+  'digital',
+  'inkjet-web',
+  'web',
+  'narrow-web',
+  'envelope-web',
+];
+/** Of these, the ones that print from the roll. */
+export const FROM_THE_ROLL: readonly MachineProcess[] = ['inkjet-web', 'web', 'narrow-web', 'envelope-web'];
+
+/** No sheet, web or plate is larger, millimetres. */
+const MOST_MM = 10_000;
+const MOST_UM = 100_000;
+/** Wider margins are a slip of the keys whatever the sheet. */
+const MOST_MARGIN_MM = 1_000;
+
+const mm = (path: string, name: string, min = 0, max = MOST_MM): WorksField => ({
+  path,
+  name,
+  kind: 'number',
+  unit: 'mm',
+  min,
+  max,
+});
+const um = (path: string, name: string): WorksField => ({ ...mm(path, name, 1, MOST_UM), unit: 'µm', wanted: true });
+const wanted = (field: WorksField): WorksField => ({ ...field, wanted: true });
+const flag = (path: string, name: string): WorksField => ({ path, name, kind: 'flag', min: 0, max: 1 });
+const whole = (path: string, name: string, min: number, max: number, unit?: string): WorksField => ({
+  path,
+  name,
+  kind: 'whole',
+  ...(unit === undefined ? {} : { unit }),
+  min,
+  max,
+});
+const choice = (path: string, name: string, choices: readonly string[]): WorksField => ({
+  path,
+  name,
+  kind: 'choice',
+  choices,
+  min: 0,
+  max: 0,
+});
+const text = (path: string, name: string, max: number, min = 0): WorksField => ({ path, name, kind: 'text', min, max });
+
+const always = (): 'has to' => 'has to';
+/** A guillotine without units is what boards and cloth are laid and cut on. */
+const pressOf = (process: MachineProcess): 'has to' | 'may' | 'never' =>
+  PRINTING.includes(process) ? 'has to' : process === 'guillotine' ? 'may' : 'never';
+const printing = (process: MachineProcess): 'may' | 'never' => (PRINTING.includes(process) ? 'may' : 'never');
+const fromRoll = (process: MachineProcess): 'has to' | 'never' =>
+  FROM_THE_ROLL.includes(process) ? 'has to' : 'never';
+const finishing = (process: MachineProcess): 'may' | 'never' => (PRINTING.includes(process) ? 'never' : 'may');
+
+/** Everything that a works tells of a machine, group by group. Its speeds, set-up, people and hour rate are norms. */
+export const MACHINE_FIELDS: readonly FieldGroup[] = [
+  {
+    id: 'machine',
+    name: 'Machine',
+    at: '',
+    of: always,
+    fields: [
+      wanted(text('name', 'Name', 80, 1)),
+      flag('cutsStacks', 'Cuts through a stack at one stroke'),
+      flag('retired', 'Retired: nothing new is planned on it'),
+    ],
+  },
+  {
+    id: 'press',
+    name: 'Sheet or web',
+    at: 'press',
+    of: pressOf,
+    fields: [
+      wanted(mm('press.maxSheetMm.0', 'Largest, width', 1)),
+      wanted(mm('press.maxSheetMm.1', 'Largest, height', 1)),
+      wanted(mm('press.minSheetMm.0', 'Smallest, width', 1)),
+      wanted(mm('press.minSheetMm.1', 'Smallest, height', 1)),
+      um('press.minCaliperUm', 'Thinnest'),
+      um('press.maxCaliperUm', 'Thickest'),
+      wanted(mm('press.gripperMm', 'Gripper margin', 0, MOST_MARGIN_MM)),
+      wanted(mm('press.tailMm', 'Tail margin', 0, MOST_MARGIN_MM)),
+      wanted(mm('press.sideMm', 'Side margins, each', 0, MOST_MARGIN_MM)),
+      mm('press.colourBarMm', 'Colour bar in the tail', 0, 50),
+    ],
+  },
+  {
+    id: 'units',
+    name: 'Printing',
+    at: 'press',
+    of: pressOf,
+    fields: [
+      wanted(whole('press.units', 'Printing units', 0, 24)),
+      choice('press.printing', 'Prints from', PRINT_PROCESSES),
+      whole('press.coatingUnits', 'Coating units', 0, 4),
+      choice('press.inkSchool', 'Order of process colours', INK_SCHOOLS),
+      wanted(flag('press.perfects', 'Prints both sides in one pass')),
+      wanted(flag('press.turnsSheet', 'Turns the sheet tail to lead')),
+      flag('press.plateless', 'Prints without plates'),
+      flag('press.handLaid', 'Sheets are laid by hand'),
+    ],
+  },
+  {
+    id: 'web',
+    name: 'Cylinders',
+    at: 'press.web',
+    of: fromRoll,
+    fields: [
+      mm('press.web.cutOffMm', 'Cut-off, where it is fixed', 1),
+      {
+        path: 'press.web.cylinderTeeth',
+        name: 'Cylinders in the store',
+        kind: 'numbers',
+        unit: 'teeth',
+        min: 8,
+        max: 1000,
+      },
+      flag('press.web.anyRepeat', 'Cylinders are made for the job'),
+      wanted(whole('press.web.platesAcross', 'Plates across', 1, 16)),
+      wanted(whole('press.web.platesAround', 'Plates around', 1, 16)),
+      flag('press.web.trimsInLine', 'Trims in line'),
+    ],
+  },
+  {
+    id: 'plate',
+    name: 'Plates',
+    at: 'press.plate',
+    of: printing,
+    fields: [
+      wanted(mm('press.plate.widthMm', 'Plate, width', 1)),
+      wanted(mm('press.plate.heightMm', 'Plate, height', 1)),
+      wanted(mm('press.plate.gaugeMm', 'Plate, gauge', 0.01, 20)),
+      text('press.plate.pins', 'Pins', 80),
+      mm('press.plate.baseMm', 'Base under a relief', 0, 10),
+      flag('press.plate.inTheRound', 'Imaged in the round'),
+    ],
+  },
+  {
+    id: 'zones',
+    name: 'Ink zones',
+    at: 'press.zones',
+    of: printing,
+    fields: [
+      wanted(whole('press.zones.count', 'Zones', 1, 100)),
+      wanted(mm('press.zones.widthMm', 'Width of a zone', 1, 200)),
+    ],
+  },
+  {
+    id: 'register',
+    name: 'Register controls',
+    at: 'press.register',
+    of: printing,
+    fields: [
+      wanted(mm('press.register.moveMm', 'Smallest move', 0.001, 5)),
+      wanted({ ...mm('press.register.cockMmPerM', 'Smallest cock', 0.001, 10), unit: 'mm/m' }),
+      flag('press.register.packing', 'Length altered by packing'),
+      flag('press.register.fanOut', 'Tail can be fanned'),
+    ],
+  },
+  {
+    id: 'takes',
+    name: 'What it takes',
+    at: 'takes',
+    of: finishing,
+    fields: [
+      wanted(mm('takes.maxMm.0', 'Largest piece, one side', 1)),
+      wanted(mm('takes.maxMm.1', 'Largest piece, other side', 1)),
+      wanted(mm('takes.minMm.0', 'Smallest piece, one side', 1)),
+      wanted(mm('takes.minMm.1', 'Smallest piece, other side', 1)),
+      um('takes.minCaliperUm', 'Thinnest'),
+      um('takes.maxCaliperUm', 'Thickest'),
+      choice('takes.grain', 'Grain has to run along the side that is', ['long', 'short']),
+      { ...mm('takes.maxG', 'Heaviest piece', 1, 1_000_000), unit: 'g' },
+      whole('takes.stations', 'Feeders or stations', 1, 100),
+      { ...mm('takes.forceKn', 'Most force', 1, 50_000), unit: 'kN' },
+    ],
+  },
+];
+
+/** Everything that a works tells of a paper or board beside its sheets. Its price is a norm. */
+export const STOCK_FIELDS: readonly WorksField[] = [
+  wanted(text('name', 'Name', 80, 1)),
+  wanted({ ...mm('gsm', 'Weight', 1, 5_000), unit: 'g/m²' }),
+  wanted({ ...mm('bulk', 'Bulk', 0.3, 20), unit: 'cm³/g' }),
+  wanted(flag('coated', 'Coated')),
+  flag('waxed', 'Waxed: cold glue does not hold'),
+  { path: 'rollWidthsMm', name: 'Roll widths', kind: 'numbers', unit: 'mm', min: 20, max: MOST_MM },
+  text('paperMark', 'Mark in the paper', 80),
+  flag('retired', 'Retired: nothing new is planned on it'),
+];
+
+/** Choices of a stock that hold several: flutes and contacts, with the words that they are. */
+export const STOCK_LISTS = { flutes: FLUTE_IDS, cleared: CONTACTS } as const;
+
+type Tree = Readonly<Record<string, unknown>>;
+const isTree = (value: unknown): value is Tree => typeof value === 'object' && value !== null;
+
+/** The value at a path; undefined where nothing is. */
+export function fieldAt(of: unknown, path: string): unknown {
+  return path === ''
+    ? of
+    : path.split('.').reduce<unknown>((at, key) => (isTree(at) && Object.hasOwn(at, key) ? at[key] : undefined), of);
+}
+
+/** The same with another value at a path, or none; what stands around it is made where it is not there. */
+export function withField<T>(of: T, path: string, value: unknown): T {
+  const [key = '', ...rest] = path.split('.');
+  if (key === '') return value as T;
+  const inner = rest.length === 0 ? value : withField<unknown>(fieldAt(of, key), rest.join('.'), value);
+  if (/^\d+$/.test(key)) {
+    const list: unknown[] = Array.isArray(of) ? [...(of as unknown[])] : [];
+    list[Number(key)] = inner;
+    return list as T;
+  }
+  const { [key]: _before, ...others } = (isTree(of) ? of : {}) as Tree;
+  return (inner === undefined ? others : { ...others, [key]: inner }) as unknown as T;
+}
+
+/** Groups that a machine has, or of its process may have. */
+export const groupsFor = (process: MachineProcess): readonly FieldGroup[] =>
+  MACHINE_FIELDS.filter(({ of }) => of(process) !== 'never');
+
+/** Whether a group is told of a machine. */
+export const hasGroup = (machine: Machine, { at }: FieldGroup): boolean => fieldAt(machine, at) !== undefined;
