@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { pino } from 'pino';
+import { NEW_WORKS, SHIPPED_WORKS } from '@druckerei/core';
 import { createApp } from './app.js';
 import { alone } from './db/alone.js';
 import { connect } from './db/database.js';
@@ -44,7 +45,7 @@ async function begin({
   if (ran.length > 0) log.info({ migrations: ran }, 'schema brought up to date');
   await alone(database, async () => {
     await refuseMixing(database, DEMO);
-    await setUpWorks(database);
+    await setUpWorks(database, DEMO ? SHIPPED_WORKS : NEW_WORKS);
     if (DEMO) await loadDemo({ database, workshop });
   });
   if (ADMIN_LOGIN !== undefined && ADMIN_PASSWORD !== undefined) {

@@ -230,6 +230,12 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'works.sheet-twice': 'The sheet {sheet} is told twice. Take one out.',
   'works.stock-without-size': '{stock} comes in no sheet and on no roll. Tell a sheet size or a roll width.',
   'works.caliper-odd': 'Weight times bulk comes to {caliper} µm, outside {least} to {most} µm. Look at both.',
+  'list.not-a-number': '{column}: “{cell}” is no figure above 0. Correct it, or choose the other decimal sign.',
+  'list.word-unknown': '{column}: “{cell}” is not understood. Write yes or no, long or short.',
+  'list.other-currency': '{column}: “{cell}” is {told}, the works reckons in {currency}. Convert the list first.',
+  'list.cell-missing': '{column} is empty. Fill it in, or choose another column.',
+  'list.no-size': '{column}: “{cell}” is no sheet size and no roll width. Write it like 720 x 1020 mm.',
+  'list.price-of-no-sheet': '{column}: “{cell}” is for sheets, but the line tells no sheet size.',
   'start.no-press': 'This works has no {press}. Enter it under Machines, or ask for another product.',
   'start.no-machine':
     'No machine of this works does this: {operation}. Enter one under Machines, or ask for another product.',

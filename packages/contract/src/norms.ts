@@ -16,14 +16,14 @@ export const normChangeSchema = z
   .meta({ id: 'NormChange' });
 export type NormChange = z.output<typeof normChangeSchema>;
 const normId = z.string().min(1).max(120);
+/** Norms with their values and those that the editor saw, each once. */
+export const normsSet = z
+  .array(z.strictObject({ norm: normId, value: normValueSchema, expected: z.number() }))
+  .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, { error: 'a norm is named twice' });
 /** Several norms changed together, all or none; each once. */
 export const normChangesSchema = z
   .strictObject({
-    changes: z
-      .array(z.strictObject({ norm: normId, value: normValueSchema, expected: z.number() }))
-      .min(1)
-      .max(500)
-      .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, { error: 'a norm is named twice' }),
+    changes: normsSet.min(1).max(500),
     seen: markSchema.describe('mark of the works that the editor saw'),
     reason: lines(300),
   })

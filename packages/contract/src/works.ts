@@ -13,6 +13,8 @@ import {
 import { foldingSchema } from './job-file.js';
 import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
 
+import { markSchema } from './changes.js';
+import { normChangesSchema, normEffectQuestion, normsSet } from './norms.js';
 import { known, line } from './text.js';
 
 const sourceSchema = z.strictObject({ label: z.enum(SOURCE_LABELS), note: z.string().optional() });
@@ -90,6 +92,76 @@ export const settingsChangeSchema = z
   .strictObject({ settings: worksSettingsSchema, seen: worksSettingsSchema })
   .meta({ id: 'SettingsChange' });
 
+const itemId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, {
+  error: 'an id has small letters, digits and hyphens, sixty at most',
+});
+/** A machine as core plans on it; what may be said of it is checked by core's `checkMachine`. */
+export const machineSchema = z
+  .strictObject({
+    id: itemId,
+    name: line(80),
+    process: z.enum(MACHINE_PROCESSES),
+    press: pressSchema.optional(),
+    takes: z
+      .strictObject({
+        maxMm: pair,
+        minMm: pair,
+        minCaliperUm: z.number(),
+        maxCaliperUm: z.number(),
+        grain: z.enum(['long', 'short']).optional(),
+        maxG: z.number().optional(),
+        stations: z.int().optional(),
+        forceKn: z.number().optional(),
+      })
+      .optional(),
+    cutsStacks: z.boolean().optional(),
+    retired: z.boolean().optional(),
+  })
+  .meta({ id: 'Machine' });
+/** A paper or board; what may be said of it is checked by core's `checkStock`. */
+export const stockSchema = z
+  .strictObject({
+    id: itemId,
+    name: line(80),
+    gsm: z.number(),
+    bulk: z.number(),
+    coated: z.boolean(),
+    waxed: z.boolean().optional(),
+    sheets: z.array(sheetSchema).max(60),
+    flutes: z.array(z.enum(FLUTE_IDS)).max(4).optional(),
+    rollWidthsMm: z.array(z.number()).max(60).optional(),
+    cleared: z.array(z.enum(CONTACTS)).max(CONTACTS.length).optional(),
+    paperMark: line(80).optional(),
+    retired: z.boolean().optional(),
+  })
+  .meta({ id: 'Stock' });
+
+/** No works has more machines than this, and no list more papers. */
+const MOST_MACHINES = 1_000;
+const MOST_STOCKS = 6_000;
+const apart = <T extends { readonly id: string }>(all: readonly T[]): boolean =>
+  new Set(all.map(({ id }) => id)).size === all.length;
+const TWICE = { error: 'one of them is named twice' };
+const items = {
+  machines: z.array(machineSchema).max(MOST_MACHINES).refine(apart, TWICE),
+  stocks: z.array(stockSchema).max(MOST_STOCKS).refine(apart, TWICE),
+};
+/** Machines and stocks that are put in the place of those of their id, or added, with norms of theirs: all or none. */
+export const itemChangesSchema = z
+  .strictObject({
+    ...items,
+    norms: normsSet.max(2 * MOST_STOCKS),
+    seen: markSchema.describe('last change of a machine or a stock that the writer has seen'),
+    normsSeen: markSchema.describe('last change of a norm that the writer has seen'),
+    reason: normChangesSchema.shape.reason,
+  })
+  .meta({ id: 'ItemChanges' });
+export type ItemChanges = z.output<typeof itemChangesSchema>;
+/** What machines and stocks would do to the open jobs, asked for some jobs at a time. */
+export const itemEffectQuestion = z
+  .strictObject({ ...items, skip: normEffectQuestion.shape.skip })
+  .meta({ id: 'ItemEffectQuestion' });
+
 /** The works as core plans for it. */
 export const worksSchema = z
   .strictObject({
@@ -99,42 +171,8 @@ export const worksSchema = z
     locale: z.string().optional(),
     timeZone: z.string().optional(),
     numberPattern: z.string().optional(),
-    machines: z.array(
-      z.strictObject({
-        id: z.string(),
-        name: z.string(),
-        process: z.enum(MACHINE_PROCESSES),
-        press: pressSchema.optional(),
-        takes: z
-          .strictObject({
-            maxMm: pair,
-            minMm: pair,
-            minCaliperUm: z.number(),
-            maxCaliperUm: z.number(),
-            grain: z.enum(['long', 'short']).optional(),
-            maxG: z.number().optional(),
-            stations: z.int().optional(),
-            forceKn: z.number().optional(),
-          })
-          .optional(),
-        cutsStacks: z.boolean().optional(),
-      }),
-    ),
-    stocks: z.array(
-      z.strictObject({
-        id: z.string(),
-        name: z.string(),
-        gsm: z.number(),
-        bulk: z.number(),
-        coated: z.boolean(),
-        waxed: z.boolean().optional(),
-        sheets: z.array(sheetSchema),
-        flutes: z.array(z.enum(FLUTE_IDS)).optional(),
-        rollWidthsMm: z.array(z.number()).optional(),
-        cleared: z.array(z.enum(CONTACTS)).optional(),
-        paperMark: z.string().optional(),
-      }),
-    ),
+    machines: z.array(machineSchema),
+    stocks: z.array(stockSchema),
     inks: z
       .array(
         z.strictObject({
@@ -147,6 +185,7 @@ export const worksSchema = z
       .optional(),
     folds: z.array(houseFoldSchema).optional(),
     mark: z.int().optional().describe('last change of a norm'),
+    itemsMark: z.int().optional().describe('last change of a machine or a stock'),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
   })
   .meta({ id: 'Works' });

@@ -78,7 +78,7 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   const bench = { database, workshop: patient(workshop) };
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
   if (row?.demo) return;
-  const works = await database.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get');
+  const works = await database.one<{ body: object }>('works/get');
   await database.one('works/put', { ...works?.body, numberPattern: DEMO_NUMBERS });
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
   const manager = await database.one<Account & Record<string, unknown>>('accounts/by-login', 'manager');
@@ -93,21 +93,15 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });
 }
 
-/** What ships, and behind it what the works has of its own. */
-function shippedAndOwn<T>(shipped: readonly T[], own: readonly T[] = [], name: (one: T) => string): readonly T[] {
-  const known = new Set(shipped.map(name));
-  return [...shipped, ...own.filter((one) => !known.has(name(one)))];
-}
-
-/** Every works has the shipped machines, stocks and inks as they are now, whatever version began it, and its own. */
-export async function setUpWorks(database: Database): Promise<void> {
-  const { norms: _norms, ...shipped } = SHIPPED_WORKS;
-  const before = (await database.one<{ body: Omit<Works, 'norms' | 'folds'> }>('works/get'))?.body;
-  await database.one('works/put', {
-    ...shipped,
-    ...before,
-    machines: shippedAndOwn(shipped.machines, before?.machines, ({ id }) => id),
-    stocks: shippedAndOwn(shipped.stocks, before?.stocks, ({ id }) => id),
-    inks: shippedAndOwn(shipped.inks ?? [], before?.inks, ({ name }) => name),
-  });
+/**
+ * Begins a works with what it has at first, where it has not begun; the demo also has what ships today, whatever version
+ * began it, and keeps what was made of it.
+ */
+export async function setUpWorks(database: Database, begin: Works = SHIPPED_WORKS): Promise<void> {
+  const { norms: _norms, machines, stocks, ...settings } = begin;
+  const begun = await database.one('works/get');
+  if (!begun) await database.one('works/put', settings);
+  if (begun && begin !== SHIPPED_WORKS) return;
+  await database.one('works/add-items', 'machine', machines);
+  await database.one('works/add-items', 'stock', stocks);
 }

@@ -7,7 +7,7 @@ import {
   normEffectSchema,
   normHistorySchema,
 } from '../norms.js';
-import { houseFoldSchema, settingsChangeSchema, worksSchema } from '../works.js';
+import { houseFoldSchema, itemChangesSchema, itemEffectQuestion, settingsChangeSchema, worksSchema } from '../works.js';
 
 /** The works, its norms and its folds. */
 export const WORKS = [
@@ -70,6 +70,26 @@ export const WORKS = [
     body: normChangeSchema,
     status: 200,
     answer: worksSchema,
+  },
+  {
+    id: 'changeItems',
+    method: 'put',
+    path: '/api/works/items',
+    summary: 'Enter and change machines and stocks with norms of theirs, all or none',
+    roles: MANAGER,
+    body: itemChangesSchema,
+    status: 200,
+    answer: worksSchema,
+  },
+  {
+    id: 'itemEffect',
+    method: 'post',
+    path: '/api/works/items/effect',
+    summary: 'What machines and stocks would do to the drafts in hand, some at a time; nothing is changed',
+    roles: MANAGER,
+    body: itemEffectQuestion,
+    status: 200,
+    answer: normEffectSchema,
   },
   {
     id: 'addFold',

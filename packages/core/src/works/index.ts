@@ -16,7 +16,22 @@ export {
   withField,
 } from './machine-fields.js';
 export { MACHINE_TYPES } from './machine-types.js';
-export { SHIPPED_WORKS } from './shipped-works.js';
+export {
+  type PriceColumn,
+  type PriceList,
+  type PriceListKey,
+  type PricedPer,
+  type WrongLine,
+  PRICE_COLUMNS,
+  PRICED_PER,
+  guessColumns,
+  guessDecimal,
+  idOf,
+  readAmount,
+  readPriceList,
+  readSheetSize,
+} from './price-list.js';
+export { NEW_WORKS, SHIPPED_WORKS } from './shipped-works.js';
 export { type SupplyId, PACKING, SUPPLIES } from './supplies.js';
 export {
   type Contact,

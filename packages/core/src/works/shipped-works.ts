@@ -1,4 +1,4 @@
-import { BOARD_CUTTER, FINISHING_MACHINES } from './finishing-machines.js';
+import { BOARD_CUTTER, FINISHING_MACHINES, HAND_BENCH } from './finishing-machines.js';
 import type { HouseInk, Machine, Stock, Works } from './works.js';
 
 /** Machines of the shipped works: described, not branded. Limits and margins are practice, handbook chapter 4. */
@@ -354,5 +354,15 @@ export const SHIPPED_WORKS: Works = {
   machines: MACHINES,
   stocks: STOCKS,
   inks: INKS,
+  norms: {},
+};
+
+/** A works that has not told anything yet: it has hands, and the inks that everybody prints with. */
+export const NEW_WORKS: Works = {
+  name: 'New works',
+  currency: 'EUR',
+  machines: [HAND_BENCH],
+  stocks: [],
+  inks: INKS.map((ink) => ({ ...ink, cleared: [] })),
   norms: {},
 };

@@ -206,6 +206,8 @@ export interface Works extends WorksSettings {
   readonly folds?: readonly HouseFold[];
   /** Grows with every change of a norm: who changes one says up to where they saw. */
   readonly mark?: number;
+  /** Grows with every change of a machine or a stock, likewise. */
+  readonly itemsMark?: number;
   readonly norms: Readonly<Record<string, NormValue>>;
 }
 

@@ -17,7 +17,7 @@ export function settable(works: Works, id: string, value: number | null, at = ''
 }
 
 /** The works as it would be with norms changed; refused as the change itself would be. */
-function worksWith(works: Works, changes: readonly { norm: string; value: number }[]): Works {
+export function worksWith(works: Works, changes: readonly { norm: string; value: number }[]): Works {
   const norms = new Map(Object.entries(works.norms));
   for (const [i, { norm: id, value }] of changes.entries()) {
     const norm = settable(works, id, value, `changes[${i}].`);
@@ -26,13 +26,16 @@ function worksWith(works: Works, changes: readonly { norm: string; value: number
   return { ...works, norms: table(norms) };
 }
 
-/** What norms would do to the next drafts in hand: those whose sheets or cost change. Nothing is kept. @param works of today. */
+/**
+ * What another works would do to the next drafts in hand: those whose sheets or cost change, or that could no longer be planned.
+ * Nothing is kept. @param works of today. @param after as it would be. @param skip drafts that were told before.
+ */
 export async function normEffect(
   { database, workshop }: Bench,
   works: Works,
-  { changes, skip }: { changes: readonly { norm: string; value: number }[]; skip: number },
+  after: Works,
+  skip: number,
 ): Promise<NormEffect> {
-  const after = worksWith(works, changes);
   const rows = await database.many<{ id: number; total: number }>('jobs/drafts', skip, AT_ONCE);
   const jobs = await Promise.all(rows.map(async ({ id }) => ({ id, job: (await readRevision(database, id)).job })));
   const changed = await workshop.run('normEffect', { jobs, before: works, after });

@@ -1,5 +1,5 @@
-import { type Works, SHIPPED_WORKS } from '@druckerei/core';
-import type { Problem, Revision } from '@druckerei/contract';
+import { type Works, NEW_WORKS, SHIPPED_WORKS } from '@druckerei/core';
+import type { NormEffect, Problem, Revision } from '@druckerei/contract';
 import { setUpWorks } from '../../demo/load-demo.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -48,20 +48,143 @@ describe('folds that the works keeps', () => {
   });
 });
 
-describe('a works begun by an earlier version', () => {
-  it('has what ships today when the server starts, and keeps what is its own', async () => {
-    const own = { ...SHIPPED_WORKS.stocks[0], id: 'own-stock', name: 'A stock of its own' };
-    const old = {
-      name: SHIPPED_WORKS.name,
-      currency: 'EUR',
-      machines: SHIPPED_WORKS.machines.filter(({ id }) => id !== 'envelope-web'),
-      stocks: [...SHIPPED_WORKS.stocks.map(({ flutes: _flutes, ...stock }) => stock), own],
-    };
-    await server.database.one('works/put', old);
+describe('machines and stocks', () => {
+  const FOLDER = {
+    id: 'own-folder',
+    name: 'Folder at the window',
+    process: 'folder',
+    takes: { maxMm: [520, 370], minMm: [100, 70], minCaliperUm: 40, maxCaliperUm: 300 },
+  };
+  const PAPER = {
+    id: 'own-offset-90',
+    name: 'Offset of the mill 90 g',
+    gsm: 90,
+    bulk: 1.25,
+    coated: false,
+    sheets: [{ widthMm: 740, heightMm: 520, grain: 'width' }],
+  };
+  const NOTHING = { machines: [], stocks: [], norms: [], reason: '' };
+  const send = async (changes: object) => {
+    const { itemsMark: seen, mark: normsSeen } = await works();
+    return manager.call('put', '/api/works/items', { ...NOTHING, seen, normsSeen, ...changes });
+  };
+  const history = async (kind: string) =>
+    (await manager.call('get', `/api/changes?kind=${kind}`)).body as {
+      subject: string;
+      before: unknown;
+      after: unknown;
+    }[];
+
+  it('are entered with a price, and planned on; what they were is kept', async () => {
+    const price = { norm: `price.stock.${PAPER.id}`, value: 0.98, expected: 1.05 };
+    const entered = await send({ machines: [FOLDER], stocks: [PAPER], norms: [price], reason: 'price list' });
+    expect([entered.status, (entered.body as Works).norms[price.norm]?.value]).toEqual([200, 0.98]);
+    expect((await works()).machines.at(-1)).toEqual(FOLDER);
+    expect((await works()).stocks.at(-1)).toEqual(PAPER);
+    const job = exampleJob('trail-map', { number: 'OWN-1' });
+    const own = { ...job, components: job.components.map((one) => ({ ...one, stock: PAPER.id })) };
+    const made = await manager.call('post', '/api/jobs', own);
+    expect(made.status).toBe(201);
+    const changed = { ...FOLDER, takes: { ...FOLDER.takes, maxMm: [740, 520] } };
+    expect((await send({ machines: [changed] })).status).toBe(200);
+    expect((await history('machine'))[0]).toMatchObject({ subject: FOLDER.id, before: FOLDER, after: changed });
+    expect((await history('stock'))[0]).toMatchObject({ subject: PAPER.id, before: null, after: PAPER });
+    const before = (await history('machine')).length;
+    expect((await send({ machines: [changed] })).status).toBe(200);
+    expect((await history('machine')).length).toBe(before);
+  });
+
+  it.each<[string, object, string, RegExp]>([
+    [
+      'margins that leave nothing',
+      { machines: [{ ...SHIPPED_WORKS.machines[1], press: { ...SHIPPED_WORKS.machines[1]?.press, gripperMm: 300 } }] },
+      'machines[0].press.gripperMm',
+      /nothing is left to print on/,
+    ],
+    ['a paper of no size', { stocks: [{ ...PAPER, sheets: [] }] }, 'stocks[0].sheets', /no sheet and on no roll/],
+    [
+      "another one's name",
+      { stocks: [{ ...PAPER, id: 'other', name: 'silk coated 115 g' }] },
+      'stocks[0].name',
+      /has this name/,
+    ],
+    ['an id that is none', { stocks: [{ ...PAPER, id: '../../x' }] }, 'stocks[0].id', /small letters/],
+    [
+      'a machine of another kind under its id',
+      { machines: [{ ...FOLDER, process: 'trimmer' }] },
+      'machines[0].process',
+      /is a folder/,
+    ],
+    ['one twice', { machines: [FOLDER, FOLDER] }, 'machines', /twice/],
+    [
+      'a price beyond reason',
+      { stocks: [PAPER], norms: [{ norm: 'price.stock.own-offset-90', value: -1, expected: 0.98 }] },
+      'norms[0].value',
+      /goes from/,
+    ],
+  ])('refuses %s, and nothing is half entered', async (_, changes, path, message) => {
+    const before = await works();
+    const answer = await send(changes);
+    expect(answer.status).toBe(422);
+    expect((answer.body as Problem).errors).toContainEqual({ path, message: expect.stringMatching(message) as string });
+    expect(await works()).toEqual(before);
+  });
+
+  it('are not written over unseen, and who changed one is told', async () => {
+    const { itemsMark: seen } = await works();
+    expect((await send({ machines: [{ ...FOLDER, name: 'Folder at the door' }] })).status).toBe(200);
+    const late = await send({ machines: [{ ...FOLDER, name: 'Folder at the wall' }], seen });
+    expect([late.status, (late.body as Problem).title]).toEqual([409, 'Production manager has changed this meanwhile']);
+    expect((await send({ machines: [{ ...FOLDER, name: 'Folder at the wall' }] })).status).toBe(200);
+  });
+
+  it('tell what they would do to open jobs before they are entered', async () => {
+    const press = SHIPPED_WORKS.machines.find(({ id }) => id === 'b1-perfector');
+    const small = { ...press, press: { ...press?.press, maxSheetMm: [700, 500], minSheetMm: [400, 280] } };
+    const told = (await manager.call('post', '/api/works/items/effect', { machines: [small], stocks: [], skip: 0 }))
+      .body as NormEffect;
+    expect(told.changed.some(({ before, after }) => before !== null && after === null)).toBe(true);
+    expect((await works()).machines[0]).toEqual(press);
+  });
+
+  it('that are retired stay, and a job that is planned on one is told', async () => {
+    const folder = (await works()).machines.find(({ id }) => id === 'own-folder');
+    expect((await send({ machines: [{ ...folder, retired: true }] })).status).toBe(200);
+    expect((await works()).machines.find(({ id }) => id === 'own-folder')?.retired).toBe(true);
+  });
+
+  it('five thousand papers of a price list come in one go', async () => {
+    const stocks = Array.from({ length: 5_000 }, (_, i) => ({ ...PAPER, id: `mill-${i}`, name: `Mill ${i}` }));
+    const norms = stocks.map(({ id }) => ({ norm: `price.stock.${id}`, value: 1.1, expected: 1.05 }));
+    expect((await send({ stocks, norms, reason: 'list of the mill' })).status).toBe(200);
+    expect((await works()).stocks.length).toBeGreaterThan(5_000);
+    await server.owner.pool.query(
+      "DELETE FROM works_item WHERE id LIKE 'mill-%'; DELETE FROM norm WHERE id LIKE 'price.stock.mill-%'",
+    );
+  });
+});
+
+describe('a works that starts', () => {
+  it('of its own has hands and inks, and keeps what it has told', async () => {
+    await server.owner.pool.query(
+      'BEGIN; CREATE TABLE kept AS SELECT * FROM works_item; CREATE TABLE kept_works AS SELECT * FROM works; DELETE FROM works_item; DELETE FROM works; COMMIT',
+    );
+    await setUpWorks(server.database, NEW_WORKS);
+    const { machines, stocks, inks } = await works();
+    expect([machines.map(({ id }) => id), stocks, inks?.length]).toEqual([['hand-bench'], [], 4]);
+    await setUpWorks(server.database, NEW_WORKS);
+    expect((await works()).machines).toEqual(machines);
+    await server.owner.pool.query(
+      'BEGIN; DELETE FROM works_item; DELETE FROM works; INSERT INTO works SELECT * FROM kept_works; INSERT INTO works_item OVERRIDING SYSTEM VALUE SELECT * FROM kept; DROP TABLE kept; DROP TABLE kept_works; COMMIT',
+    );
+  });
+
+  it('with the demo has what ships today, whatever began it, and what was made of it', async () => {
+    await server.owner.pool.query("DELETE FROM works_item WHERE id = 'envelope-web'");
     await setUpWorks(server.database);
-    const now = await works();
-    expect(now.machines).toEqual(SHIPPED_WORKS.machines);
-    expect(now.stocks).toEqual([...SHIPPED_WORKS.stocks, own]);
+    const { machines } = await works();
+    expect(machines.map(({ id }) => id)).toEqual(expect.arrayContaining(SHIPPED_WORKS.machines.map(({ id }) => id)));
+    expect(machines.find(({ id }) => id === 'own-folder')?.name).toBe('Folder at the wall');
   });
 });
 
@@ -114,7 +237,7 @@ describe('what the works says of itself', () => {
     const answer = await change(mine);
     expect([answer.status, answer.body as Works]).toMatchObject([200, mine]);
     await setUpWorks(server.database);
-    expect(await works()).toMatchObject({ ...mine, machines: SHIPPED_WORKS.machines });
+    expect(await works()).toMatchObject(mine);
     const viewer = await visitor(server.app, 'viewer');
     const session = (await viewer.call('get', '/api/session')).body as { account: object };
     expect(session.account).toMatchObject({ locale: null, worksLocale: 'sv-SE' });

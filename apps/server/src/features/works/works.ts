@@ -1,11 +1,19 @@
-import { type Works, type WorksSettings, baseId, checkFolding, table, toldSettings } from '@druckerei/core';
-import { type Account, type NormChange, type NormChanges, type NormHistoryEntry, issueText } from '@druckerei/contract';
+import { type Works, type WorksSettings, checkFolding, table, toldSettings } from '@druckerei/core';
+import {
+  type Account,
+  type ItemChanges,
+  type NormChanges,
+  type NormHistoryEntry,
+  issueText,
+} from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Bench } from '../jobs/bench.js';
 import { lockKind, noteChange } from '../changes/changes.js';
-import { normEffect, settable } from './norm-effect.js';
+import { changeItems, worksWithItems } from './change-items.js';
+import { changeNorms } from './change-norms.js';
+import { normEffect, worksWith } from './norm-effect.js';
 
 /** The works with the norms in force now. */
 export async function currentWorks(queries: Queries): Promise<Works> {
@@ -32,41 +40,34 @@ const historyEntry = (row: HistoryRow): NormHistoryEntry => ({
   at: row.changed_at.toISOString(),
 });
 
-/** Sets a norm where nobody has changed it since it was seen. @param at path of the change in what was sent. */
-async function setNorm(
-  queries: Queries,
-  id: string,
-  change: NormChange,
-  account: Pick<Account, 'id'>,
-  at = '',
-): Promise<void> {
-  const works = await currentWorks(queries);
-  const norm = settable(works, id, change.value, at);
-  // What is told for a machine or a run stands on what stands for all.
-  const base = baseId(norm.id);
-  const without = (base === norm.id ? undefined : works.norms[base]?.value) ?? norm.value;
-  const before = works.norms[norm.id]?.value ?? without;
-  const last = await queries.one<{ id: string }>('works/last-change', norm.id);
-  if (before !== change.expected || Number(last?.id ?? 0) > change.seen)
-    throw new ProblemError(409, 'Somebody else has changed this norm', {
-      detail: `${norm.subject}: ${norm.name} is ${before} now, you saw ${change.expected}.`,
-    });
-  if (change.value === null) await queries.one('works/drop-norm', norm.id);
-  else await queries.one('works/set-norm', norm.id, change.value);
-  await queries.one('works/add-norm-change', norm.id, before, change.value ?? without, change.reason, account.id);
-}
-
-/** Sets norms, all or none, one writer at a time. */
-const changeNorms = (
+/** Sets norms, one writer at a time. */
+const setNorms = (
   database: Database,
-  { changes, seen, reason }: NormChanges,
+  changes: NormChanges,
   account: Pick<Account, 'id'>,
-  at: (i: number) => string = (i) => `changes[${i}].`,
+  at?: (i: number) => string,
 ): Promise<Works> =>
   database.transaction(async (queries) => {
     await lockKind(queries, 'norm');
-    for (const [i, { norm, ...change }] of changes.entries())
-      await setNorm(queries, norm, { ...change, seen, reason }, account, at(i));
+    await changeNorms(queries, await currentWorks(queries), changes, account, at);
+    return currentWorks(queries);
+  });
+
+/** Writes machines and stocks with prices of theirs, all or none, one writer at a time. */
+const setItems = (database: Database, changes: ItemChanges, account: Pick<Account, 'id'>): Promise<Works> =>
+  database.transaction(async (queries) => {
+    await lockKind(queries, 'norm');
+    await lockKind(queries, 'machine');
+    await changeItems(queries, await currentWorks(queries), changes, account);
+    const { norms, reason, normsSeen: seen } = changes;
+    if (norms.length > 0)
+      await changeNorms(
+        queries,
+        await currentWorks(queries),
+        { changes: norms, reason, seen },
+        account,
+        (i) => `norms[${i}].`,
+      );
     return currentWorks(queries);
   });
 
@@ -93,8 +94,7 @@ const changeSettings = (
       const change = { before: now.get(field) ?? null, after: after.get(field) ?? null };
       if (change.before !== change.after) await noteChange(queries, { kind: 'works', subject: field }, change, account);
     }
-    const { machines, stocks, inks } = body;
-    await queries.one('works/put', { ...table(after), machines, stocks, inks });
+    await queries.one('works/put', { ...table(after), inks: body.inks });
     return currentWorks(queries);
   });
 
@@ -103,7 +103,16 @@ export const worksHandlers = (
   changed: () => void,
 ): Pick<
   Handlers,
-  'works' | 'changeSettings' | 'normHistory' | 'changeNorm' | 'changeNorms' | 'normEffect' | 'addFold' | 'dropFold'
+  | 'works'
+  | 'changeSettings'
+  | 'normHistory'
+  | 'changeNorm'
+  | 'changeNorms'
+  | 'normEffect'
+  | 'changeItems'
+  | 'itemEffect'
+  | 'addFold'
+  | 'dropFold'
 > => {
   const { database } = bench;
   return {
@@ -121,18 +130,32 @@ export const worksHandlers = (
     changeNorm: async ({ params, body, account }) => {
       const { seen, reason, ...change } = body;
       const one = { changes: [{ norm: params.norm, ...change }], seen, reason };
-      const now = await changeNorms(database, one, account, () => '');
+      const now = await setNorms(database, one, account, () => '');
       changed();
       return now;
     },
 
     changeNorms: async ({ body, account }) => {
-      const now = await changeNorms(database, body, account);
+      const now = await setNorms(database, body, account);
       changed();
       return now;
     },
 
-    normEffect: async ({ body }) => normEffect(bench, await currentWorks(database), body),
+    normEffect: async ({ body: { changes, skip } }) => {
+      const works = await currentWorks(database);
+      return normEffect(bench, works, worksWith(works, changes), skip);
+    },
+
+    changeItems: async ({ body, account }) => {
+      const now = await setItems(database, body, account);
+      changed();
+      return now;
+    },
+
+    itemEffect: async ({ body: { skip, ...items } }) => {
+      const works = await currentWorks(database);
+      return normEffect(bench, works, worksWithItems(works, items), skip);
+    },
 
     addFold: ({ body: { name, ...folding }, account }) =>
       database.transaction(async (queries) => {

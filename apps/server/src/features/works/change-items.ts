@@ -1,0 +1,87 @@
+import { type Issue, type Works, checkMachine, checkStock } from '@druckerei/core';
+import { type Account, type ItemChanges, issueText } from '@druckerei/contract';
+import type { Queries } from '../../db/database.js';
+import { ProblemError, invalid } from '../../http/problem.js';
+
+const KINDS = [
+  ['machine', 'machines'],
+  ['stock', 'stocks'],
+] as const;
+
+/** The items of a works with some of them changed, or others behind them. */
+function merged<T extends { readonly id: string }>(before: readonly T[], changed: readonly T[]): readonly T[] {
+  const told = new Map(changed.map((one) => [one.id, one]));
+  const known = new Set(before.map(({ id }) => id));
+  return [...before.map((one) => told.get(one.id) ?? one), ...changed.filter(({ id }) => !known.has(id))];
+}
+
+const told = (issues: readonly Issue[], at: string): { path: string; message: string }[] =>
+  issues.map((issue) => ({ path: `${at}.${issue.path}`, message: issueText(issue) }));
+
+/** Items that are called alike cannot be told apart in a list. */
+function twice(
+  all: readonly { readonly id: string; readonly name: string; readonly retired?: boolean }[],
+): ReadonlySet<string> {
+  const seen = new Map<string, string>();
+  const ids = new Set<string>();
+  for (const { id, name, retired } of all) {
+    const key = name.trim().toLowerCase();
+    if (retired) continue;
+    if (seen.has(key)) ids.add(id);
+    seen.set(key, id);
+  }
+  return ids;
+}
+
+/** The works as it would be with machines and stocks changed. Errors: 422 where one of them cannot be planned on. */
+export function worksWithItems(works: Works, { machines, stocks }: Pick<ItemChanges, 'machines' | 'stocks'>): Works {
+  const after = { ...works, machines: merged(works.machines, machines), stocks: merged(works.stocks, stocks) };
+  const alike = { machines: twice(after.machines), stocks: twice(after.stocks) };
+  const named = (kind: 'machines' | 'stocks', id: string, i: number) =>
+    alike[kind].has(id)
+      ? [{ path: `${kind}[${i}].name`, message: 'Another one has this name. Call it something else.' }]
+      : [];
+  const wrong = [
+    ...machines.flatMap((one, i) => [...told(checkMachine(one), `machines[${i}]`), ...named('machines', one.id, i)]),
+    ...stocks.flatMap((one, i) => [...told(checkStock(one), `stocks[${i}]`), ...named('stocks', one.id, i)]),
+    ...machines.flatMap(({ id, process }, i) => {
+      const before = works.machines.find((one) => one.id === id);
+      return before && before.process !== process
+        ? [
+            {
+              path: `machines[${i}].process`,
+              message: `This machine is a ${before.process}: enter another machine, and retire this one.`,
+            },
+          ]
+        : [];
+    }),
+  ];
+  if (wrong.length > 0) throw invalid(wrong);
+  return after;
+}
+
+/** Writes machines and stocks, all or none, where nobody has changed one since it was seen; what was is kept. */
+export async function changeItems(
+  queries: Queries,
+  works: Works,
+  changes: ItemChanges,
+  account: Pick<Account, 'id'>,
+): Promise<void> {
+  worksWithItems(works, changes);
+  for (const [kind, list] of KINDS) {
+    const items = changes[list];
+    if (items.length === 0) continue;
+    const unseen = await queries.one<{ name: string; changed_by: string }>(
+      'works/unseen-item',
+      kind,
+      items.map(({ id }) => id),
+      changes.seen,
+    );
+    if (unseen)
+      throw new ProblemError(409, `${unseen.changed_by} has changed this meanwhile`, {
+        detail: `“${unseen.name}” was changed since you looked. Look at what stands, then send yours once more.`,
+      });
+    await queries.one('works/note-items', kind, items, account.id);
+    await queries.one('works/put-items', kind, items);
+  }
+}

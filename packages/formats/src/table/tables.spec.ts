@@ -1,0 +1,82 @@
+import { MACHINE_TYPES, SHIPPED_WORKS, readPriceList } from '@druckerei/core';
+import { decodeText, machinesCsv, readMachines, readTable, stocksCsv } from '../tables.js';
+
+describe('machines as a table', () => {
+  it('come back as they went', () => {
+    const { machines, wrong } = readMachines(machinesCsv(MACHINE_TYPES));
+    expect(wrong).toEqual([]);
+    expect(machines).toEqual(MACHINE_TYPES);
+  });
+
+  it('are read in any order of columns, with what they need and no more', () => {
+    const text =
+      'name;process;takes.maxMm.0;takes.maxMm.1;takes.minMm.0;takes.minMm.1;takes.minCaliperUm;takes.maxCaliperUm\nFolder by the wall;folder;740;520;100;70;40;300,5';
+    expect(readMachines(text)).toEqual({
+      machines: [
+        {
+          id: 'folder-by-the-wall',
+          name: 'Folder by the wall',
+          process: 'folder',
+          takes: { maxMm: [740, 520], minMm: [100, 70], minCaliperUm: 40, maxCaliperUm: 300.5 },
+        },
+      ],
+      wrong: [],
+    });
+  });
+
+  it.each([
+    ['a kind that is none', 'name,process\nX,wizard', 2, 'process'],
+    ['a figure in words', 'name,process,takes.maxG\nX,trimmer,heavy', 2, 'takes.maxG'],
+    ['a column that is none', 'name,process,colour\nX,hand,red', 1, 'colour'],
+    ['half a group', 'name,process,takes.maxG\nX,trimmer,300', 2, 'takes.maxMm'],
+    ['a flag that is none', 'name,process,cutsStacks\nX,hand,perhaps', 2, 'cutsStacks'],
+  ])('%s is told by line and column', (_, text, line, column) => {
+    expect(readMachines(text).wrong).toContainEqual(expect.objectContaining({ line, column }));
+  });
+
+  it('never fail on what is no table', () => {
+    for (const text of ['', '\u0000', '"', ',,,\n,,', 'id\n../../etc']) expect(readMachines(text).machines).toEqual([]);
+  });
+});
+
+describe('papers as a table', () => {
+  it('come back from their own list, none changed', () => {
+    const sold = SHIPPED_WORKS.stocks.filter(({ flutes }) => !flutes);
+    const [, ...rows] = readTable(stocksCsv(sold, () => 1.2, 'EUR')).rows;
+    const columns = { name: 0, gsm: 1, bulk: 2, coated: 3, size: 4, grain: 5, roll: 6, price: 7, currency: 8 };
+    const key = { columns, decimal: '.', per: 'kg', bulk: 1, coated: false, grain: 'long' } as const;
+    const { stocks, prices, wrong } = readPriceList(rows, key, { ...SHIPPED_WORKS, stocks: sold });
+    expect(wrong).toEqual([]);
+    expect(stocks).toEqual(sold);
+    expect(new Set(prices.map(({ perKg }) => perKg))).toEqual(new Set([1.2]));
+  });
+});
+
+describe('a table', () => {
+  it.each([
+    [
+      'a\tb,1\nc\td,2',
+      '\t',
+      [
+        ['a', 'b,1'],
+        ['c', 'd,2'],
+      ],
+    ],
+    [
+      'a;1,5\nb;2,5',
+      ';',
+      [
+        ['a', '1,5'],
+        ['b', '2,5'],
+      ],
+    ],
+    ['"a, b",1.5\n', ',', [['a, b', '1.5']]],
+  ])('out of %j', (text, parted, rows) => {
+    expect(readTable(text)).toEqual({ rows, parted });
+  });
+  it('is decoded as it was written', () => {
+    expect(decodeText(new TextEncoder().encode('Bögen'))).toBe('Bögen');
+    expect(decodeText(Uint8Array.from([0x42, 0xf6, 0x67]))).toBe('Bög');
+    expect(decodeText(Uint8Array.from([0xff, 0xfe, 0x42, 0x00]))).toBe('B');
+  });
+});
