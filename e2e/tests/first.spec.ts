@@ -53,3 +53,74 @@ test('a works begins with nobody: the first manager is made by the code of the t
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByRole('button', { name: 'New job' })).toBeVisible();
 });
+
+/** Twenty papers as a supplier lists them. Invented. */
+const PRICES = [
+  'Paper\tg/m2\tFormat\tGrain\tPrice EUR',
+  ...[80, 90, 100, 115, 120, 135, 150, 170, 190, 200, 250, 300].map(
+    (gsm) => `Weir smooth\t${gsm}\t52 x 74\tlong\t1.18`,
+  ),
+  ...[80, 90, 100, 120, 140, 160, 190, 240].map((gsm) => `Weir rough\t${gsm}\t52 x 74\tlong\t1.09`),
+].join('\n');
+const MACHINES = [
+  'B2 four-colour',
+  'Guillotine 115',
+  'Buckle folder B2, four pockets',
+  'Twelve-station gatherer-stitcher',
+  'Three-knife trimmer',
+];
+
+test('a newcomer sets up a works of five machines and twenty papers, and prints its first ticket, in under 60 actions', async ({
+  page,
+}) => {
+  let actions = 0;
+  /** What a person does: a click, a choice, something typed. */
+  const act = async (work: Promise<unknown>): Promise<void> => {
+    await work;
+    actions++;
+  };
+  await act(page.goto(`${address}/sign-in`));
+  await act(page.getByLabel('Name').fill('early'));
+  await act(page.getByLabel('Password').fill('a lantern in the weir'));
+  await act(page.getByRole('button', { name: 'Sign in', exact: true }).click());
+  await act(page.getByRole('link', { name: 'Works' }).click());
+  const setUp = page.getByRole('region', { name: 'Setting up the works' });
+  await expect(setUp.getByRole('link')).toHaveCount(4);
+  await expectAccessible(page, 'a works that is set up');
+  await act(page.getByLabel('Name, as tickets say it').fill('Mill at the Weir'));
+  await act(page.getByLabel('Time zone').fill('Europe/Stockholm'));
+  await page.keyboard.press('Escape');
+  await act(page.getByRole('button', { name: 'Keep the settings' }).click());
+  await expect(setUp.getByText('done', { exact: true })).toHaveCount(1);
+
+  await act(setUp.getByRole('link', { name: /machines/ }).click());
+  await act(page.getByRole('button', { name: 'Add described machines' }).click());
+  for (const name of MACHINES) await act(page.getByRole('checkbox', { name: new RegExp(`^${name} \\S`) }).check());
+  await act(page.getByRole('button', { name: 'Add 5 machines' }).click());
+  await expect(page.getByText('5 machines entered.')).toBeVisible();
+
+  await act(page.getByRole('link', { name: 'Papers', exact: true }).click());
+  await act(page.getByRole('link', { name: 'Paste a price list' }).click());
+  await act(page.getByLabel('Lines of a price list').fill(PRICES));
+  await expect(page.locator('[data-test="outcome"]')).toContainText('20 papers: 20 new');
+  await act(page.getByRole('button', { name: 'Enter 20 papers' }).click());
+  await expect(page.getByText('20 papers entered')).toBeVisible();
+  await expect(setUp.getByText('done', { exact: true })).toHaveCount(3);
+
+  await act(setUp.getByRole('link', { name: 'Plan the first job' }).click());
+  await act(page.getByRole('button', { name: 'New job' }).click());
+  await act(page.getByLabel('Title').fill('Trail map of the weir'));
+  await act(page.getByLabel('Quantity').fill('5000'));
+  const create = page.getByRole('button', { name: 'Create job' });
+  await expect(create).toBeEnabled();
+  await act(create.click());
+  await expect(page).toHaveURL(/jobs\/\d+/);
+  await expect(page.getByText('B2 four-colour').first()).toBeVisible();
+  await act(page.getByRole('button', { name: 'Release', exact: true }).click());
+  await act(page.getByRole('button', { name: 'Documents' }).click());
+  const href = await page.getByRole('menuitem', { name: 'Job ticket (PDF)' }).getAttribute('href');
+  actions++;
+  const ticket = await page.request.get(`${address}${href}`);
+  expect(ticket.status()).toBe(200);
+  expect(actions).toBeLessThan(60);
+});

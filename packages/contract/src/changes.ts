@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** Kinds of things whose changes are kept as they happen. */
-export const CHANGE_KINDS = ['reservation', 'destination', 'single-book', 'job', 'works', 'machine', 'stock'] as const;
+export const CHANGE_KINDS = ['reservation', 'destination', 'single-book', 'job', 'works'] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
 /** The last change that a writer has seen, as the answer before told it; what was changed after it is not written over. */
@@ -12,15 +12,12 @@ export const changesQuery = z.object({
   subject: z.string().max(300).optional(),
 });
 
-const changedValue = z
-  .union([z.string(), z.number(), z.record(z.string(), z.unknown()).describe('a machine or a stock as a whole')])
-  .nullable();
-/** One change of a reservation (of a job and a key), the days to a destination, the state of a single book, a setting, a machine or a stock of the works. */
+/** One change of a reservation (of a job and a key), the days to a destination, the state of a single book, or a setting of the works. */
 export const changeSchema = z
   .strictObject({
     subject: z.string(),
-    before: changedValue,
-    after: changedValue,
+    before: z.union([z.string(), z.number()]).nullable(),
+    after: z.union([z.string(), z.number()]).nullable(),
     by: z.string(),
     at: z.iso.datetime(),
   })

@@ -8,6 +8,7 @@ import {
   MACHINE_PROCESSES,
   PRINT_PROCESSES,
   SOURCE_LABELS,
+  type Works,
   wrongNumberPattern,
 } from '@druckerei/core';
 import { foldingSchema } from './job-file.js';
@@ -139,7 +140,7 @@ export const stockSchema = z
 /** No works has more machines than this, and no list more papers. */
 const MOST_MACHINES = 1_000;
 const MOST_STOCKS = 6_000;
-const apart = <T extends { readonly id: string }>(all: readonly T[]): boolean =>
+const apart = (all: readonly { readonly id: string }[]): boolean =>
   new Set(all.map(({ id }) => id)).size === all.length;
 const TWICE = { error: 'one of them is named twice' };
 const items = {
@@ -156,11 +157,28 @@ export const itemChangesSchema = z
     reason: normChangesSchema.shape.reason,
   })
   .meta({ id: 'ItemChanges' });
-export type ItemChanges = z.output<typeof itemChangesSchema>;
+export type ItemChanges = Omit<z.output<typeof itemChangesSchema>, 'machines' | 'stocks'> & Items;
+/** Machines and stocks of a works. */
+export type Items = Pick<Works, 'machines' | 'stocks'>;
 /** What machines and stocks would do to the open jobs, asked for some jobs at a time. */
 export const itemEffectQuestion = z
   .strictObject({ ...items, skip: normEffectQuestion.shape.skip })
   .meta({ id: 'ItemEffectQuestion' });
+
+/** What a works has, each with versions of its own. */
+export const ITEM_KINDS = ['machine', 'stock'] as const;
+export type ItemKind = (typeof ITEM_KINDS)[number];
+export const itemVersionsQuery = z.object({ kind: z.enum(ITEM_KINDS), id: itemId });
+/** One change of a machine or a stock: what it was, null before it was entered, and what it became. */
+export const itemVersionSchema = z
+  .strictObject({
+    before: z.record(z.string(), z.unknown()).nullable(),
+    after: z.record(z.string(), z.unknown()),
+    by: z.string(),
+    at: z.iso.datetime(),
+  })
+  .meta({ id: 'ItemVersion' });
+export type ItemVersion = z.output<typeof itemVersionSchema>;
 
 /** The works as core plans for it. */
 export const worksSchema = z

@@ -11,6 +11,7 @@ const endpoints: readonly Endpoint[] = ENDPOINTS;
 
 /** Questions that have to be asked with something. */
 const QUERIES: Readonly<Record<string, string>> = {
+  itemVersions: '?kind=machine&id=b2-four',
   difference: '?from=1&to=1',
   changes: '?kind=reservation',
   pictures: '?jobs=1,2',
@@ -61,6 +62,8 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     ownSettings: { locale: null },
     changeSettings: { settings: SETTINGS, seen: SETTINGS },
     changeNorms: { changes: [{ norm: 'spoil.cut.setup', value: 5, expected: 5 }], seen: SEEN, reason: '' },
+    changeItems: { machines: [], stocks: [], norms: [], seen: SEEN, normsSeen: SEEN, reason: '' },
+    itemEffect: { machines: [], stocks: [], skip: 0 },
     normEffect: { changes: [{ norm: 'spoil.cut.setup', value: 6 }], skip: 0 },
     changeNorm: { value: 5, expected: 5, seen: SEEN, reason: '' },
     addFold: { name: `F-${Math.random()}`, columns: 2, rows: 1, folds: 'right over left' },

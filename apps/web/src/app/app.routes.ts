@@ -66,8 +66,7 @@ export const routes: Routes = [
       },
       {
         path: 'works',
-        title: 'Works - Druckerei',
-        loadComponent: () => import('./features/works/works.page').then((m) => m.WorksPage),
+        loadChildren: () => import('./features/works/works.routes').then((m) => m.worksRoutes),
       },
       {
         path: 'backup',

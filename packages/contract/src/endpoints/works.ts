@@ -7,7 +7,15 @@ import {
   normEffectSchema,
   normHistorySchema,
 } from '../norms.js';
-import { houseFoldSchema, itemChangesSchema, itemEffectQuestion, settingsChangeSchema, worksSchema } from '../works.js';
+import {
+  houseFoldSchema,
+  itemChangesSchema,
+  itemEffectQuestion,
+  itemVersionSchema,
+  itemVersionsQuery,
+  settingsChangeSchema,
+  worksSchema,
+} from '../works.js';
 
 /** The works, its norms and its folds. */
 export const WORKS = [
@@ -90,6 +98,16 @@ export const WORKS = [
     body: itemEffectQuestion,
     status: 200,
     answer: normEffectSchema,
+  },
+  {
+    id: 'itemVersions',
+    method: 'get',
+    path: '/api/works/items/versions',
+    summary: 'How a machine or a stock came to be as it is, newest first',
+    roles: ALL,
+    query: itemVersionsQuery,
+    status: 200,
+    answer: z.array(itemVersionSchema),
   },
   {
     id: 'addFold',

@@ -17,7 +17,7 @@ function worksOf(machines: readonly string[], stocks: readonly string[]): Works 
     stocks: renamed(SHIPPED_WORKS.stocks, stocks),
   };
 }
-const every = <T extends { id: string }>(all: readonly T[]): string[] => all.map(({ id }) => id);
+const every = (all: readonly { id: string }[]): string[] => all.map(({ id }) => id);
 
 const WORKS: Readonly<Record<string, Works>> = {
   'with nothing': worksOf([], []),

@@ -1,4 +1,4 @@
-import { type Issue, error } from '../kernel/index.js';
+import { type Issue, error, unitText } from '../kernel/index.js';
 import { type WorksField, fieldAt } from './machine-fields.js';
 
 const asList = (value: unknown): readonly unknown[] => (Array.isArray(value) ? (value as unknown[]) : [value]);
@@ -9,7 +9,7 @@ function fieldIssues(of: unknown, field: WorksField): Issue[] {
   const value = fieldAt(of, path);
   if (value === undefined || value === '')
     return field.wanted ? [error('works.field-missing', path, { field: name })] : [];
-  const range = error('works.field-range', path, { field: name, least: min, most: max, unit });
+  const range = error('works.field-range', path, { field: name, least: min, most: max, unit: unitText(unit, 2) });
   switch (kind) {
     case 'number':
     case 'whole':

@@ -16,6 +16,8 @@ export interface WorksField {
   readonly min: number;
   readonly max: number;
   readonly choices?: readonly string[];
+  /** Machines that it says something of; of all where absent. */
+  readonly only?: MachineProcess;
   /** Cannot be left out where its group is told. */
   readonly wanted?: boolean;
 }
@@ -57,7 +59,7 @@ const mm = (path: string, name: string, min = 0, max = MOST_MM): WorksField => (
   min,
   max,
 });
-const um = (path: string, name: string): WorksField => ({ ...mm(path, name, 1, MOST_UM), unit: 'µm', wanted: true });
+const um = (path: string, name: string): WorksField => ({ ...mm(path, name, 1, MOST_UM), unit: 'um', wanted: true });
 const wanted = (field: WorksField): WorksField => ({ ...field, wanted: true });
 const flag = (path: string, name: string): WorksField => ({ path, name, kind: 'flag', min: 0, max: 1 });
 const whole = (path: string, name: string, min: number, max: number, unit?: string): WorksField => ({
@@ -96,7 +98,7 @@ export const MACHINE_FIELDS: readonly FieldGroup[] = [
     of: always,
     fields: [
       wanted(text('name', 'Name', 80, 1)),
-      flag('cutsStacks', 'Cuts through a stack at one stroke'),
+      { ...flag('cutsStacks', 'Cuts through a stack at one stroke'), only: 'die-cutter' },
       flag('retired', 'Retired: nothing new is planned on it'),
     ],
   },
@@ -250,9 +252,12 @@ export function withField<T>(of: T, path: string, value: unknown): T {
   return (inner === undefined ? others : { ...others, [key]: inner }) as unknown as T;
 }
 
-/** Groups that a machine has, or of its process may have. */
+/** Groups that a machine has, or of its process may have, with the fields that say something of it. */
 export const groupsFor = (process: MachineProcess): readonly FieldGroup[] =>
-  MACHINE_FIELDS.filter(({ of }) => of(process) !== 'never');
+  MACHINE_FIELDS.filter(({ of }) => of(process) !== 'never').map((group) => ({
+    ...group,
+    fields: group.fields.filter(({ only = process }) => only === process),
+  }));
 
 /** Whether a group is told of a machine. */
 export const hasGroup = (machine: Machine, { at }: FieldGroup): boolean => fieldAt(machine, at) !== undefined;

@@ -33,8 +33,8 @@ describe('a price list', () => {
     expect(wrong).toEqual([]);
     expect(stocks).toEqual([
       {
-        id: 'werkdruck-hell-90',
-        name: 'Werkdruck hell',
+        id: 'werkdruck-hell-90-g',
+        name: 'Werkdruck hell 90 g',
         gsm: 90,
         bulk: 1.25,
         coated: false,
@@ -43,11 +43,11 @@ describe('a price list', () => {
           { widthMm: 860, heightMm: 610, grain: 'height' },
         ],
       },
-      expect.objectContaining({ id: 'werkdruck-hell-120', gsm: 120 }),
+      expect.objectContaining({ id: 'werkdruck-hell-120-g', gsm: 120 }),
     ]);
     expect(prices).toEqual([
-      { stock: 'werkdruck-hell-90', perKg: 1.185 },
-      { stock: 'werkdruck-hell-120', perKg: 11.185 },
+      { stock: 'werkdruck-hell-90-g', perKg: 1.185 },
+      { stock: 'werkdruck-hell-120-g', perKg: 11.185 },
     ]);
   });
 
@@ -60,18 +60,18 @@ describe('a price list', () => {
     ['m2', '0,14', 1.4],
   ] as const)('priced per %s', (per, price, perKg) => {
     expect(read([['Offset', '100', '70 x 100', '', price]], { per }).prices).toEqual([
-      { stock: 'offset-100-2', perKg },
+      { stock: 'offset-100-g', perKg },
     ]);
   });
 
-  it('knows a paper of the works again, and adds to it', () => {
+  it('knows a paper of the works again, adds to it, and keeps what the list does not say', () => {
     const [silk] = SHIPPED_WORKS.stocks;
     if (!silk) throw new Error('no stock');
-    const { stocks } = read([[silk.name, String(silk.gsm), '64 x 90', 'short', '120']], {
-      coated: true,
-      bulk: silk.bulk,
-    });
-    expect(stocks).toEqual([{ ...silk, sheets: [...silk.sheets, { widthMm: 900, heightMm: 640, grain: 'height' }] }]);
+    const line = [silk.name, String(silk.gsm), '64 x 90', 'short', '120'];
+    const added = { ...silk, sheets: [...silk.sheets, { widthMm: 900, heightMm: 640, grain: 'height' }] };
+    expect(read([line]).stocks).toEqual([added]);
+    const told = { ...KEY, columns: { ...KEY.columns, coated: 5, bulk: 6 } };
+    expect(read([[...line, 'no', '1,1']], told).stocks).toEqual([{ ...added, coated: false, bulk: 1.1 }]);
   });
 
   it('takes the highest of prices that differ, and says so', () => {
@@ -79,7 +79,7 @@ describe('a price list', () => {
       ['Offset', '100', '70 x 100', '', '140'],
       ['Offset', '100', '61 x 86', '', '150'],
     ]);
-    expect([prices, differing]).toEqual([[{ stock: 'offset-100-2', perKg: 1.5 }], ['Offset']]);
+    expect([prices, differing]).toEqual([[{ stock: 'offset-100-g', perKg: 1.5 }], ['Offset 100 g']]);
   });
 
   it.each([
@@ -102,7 +102,7 @@ describe('a price list', () => {
       ['Better', '90', '70 x 100', '', '100'],
     ]);
     expect(wrong.map(({ line, issue }) => [line, issue.code, issue.path])).toEqual([[3, code, path]]);
-    expect(stocks.map(({ name }) => name)).toEqual(['Good', 'Better']);
+    expect(stocks.map(({ name }) => name)).toEqual(['Good 90 g', 'Better 90 g']);
   });
 
   it('of five thousand lines is read whole, with every mistake by its line', () => {

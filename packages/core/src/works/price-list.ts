@@ -2,21 +2,21 @@ import { type Issue, error } from '../kernel/index.js';
 import { checkStock } from './check-stock.js';
 import type { SheetSize, Stock, Works } from './works.js';
 
-/** What a column of a price list may tell. */
-export const PRICE_COLUMNS = [
-  'name',
-  'gsm',
-  'bulk',
-  'caliper',
-  'coated',
-  'size',
-  'grain',
-  'roll',
-  'price',
-  'currency',
-] as const;
+/** What a column of a price list may tell, as people call it. */
+export const PRICE_COLUMNS = {
+  name: 'Paper',
+  gsm: 'Weight, g/m²',
+  bulk: 'Bulk, cm³/g',
+  caliper: 'Caliper, µm or mm',
+  coated: 'Coated, yes or no',
+  size: 'Sheet size',
+  grain: 'Grain, long or short',
+  roll: 'Roll width, mm',
+  price: 'Price',
+  currency: 'Currency',
+} as const;
 /** One of them. */
-export type PriceColumn = (typeof PRICE_COLUMNS)[number];
+export type PriceColumn = keyof typeof PRICE_COLUMNS;
 
 /** What a price of a list is for. */
 export const PRICED_PER = ['kg', '100 kg', 't', '1000 sheets', 'm2'] as const;
@@ -149,8 +149,8 @@ function perKg(
 interface Told {
   readonly name: string;
   readonly gsm: number;
-  readonly bulk: number;
-  readonly coated: boolean;
+  readonly bulk?: number;
+  readonly coated?: boolean;
   readonly sheet?: SheetSize;
   readonly rollMm?: number;
   readonly perKg?: number;
@@ -169,7 +169,9 @@ class LineReader {
     return at === undefined ? '' : (this.row[at] ?? '').trim();
   }
   wrong(column: PriceColumn, code: Issue['code'], params: Readonly<Record<string, string | number>> = {}): void {
-    this.issues.push(error(code, column, { column, cell: this.cell(column).slice(0, 40), ...params }));
+    this.issues.push(
+      error(code, column, { column: PRICE_COLUMNS[column], cell: this.cell(column).slice(0, 40), ...params }),
+    );
   }
   amount(column: PriceColumn, text = this.cell(column)): number | undefined {
     if (text === '') return undefined;
@@ -212,14 +214,14 @@ class LineReader {
     if (this.cell('gsm') === '') this.wrong('gsm', 'list.cell-missing');
     const caliper = this.amount('caliper');
     const um = caliper !== undefined && caliper < MOST_CALIPER_MM ? caliper * MM_PER_M : caliper;
-    const bulk = this.amount('bulk') ?? (um !== undefined && gsm ? um / gsm : this.key.bulk);
-    const coated = this.word(
+    const bulk = this.amount('bulk') ?? (um !== undefined && gsm ? um / gsm : undefined);
+    const coated = this.word<boolean | undefined>(
       'coated',
       [
         [NO, false],
         [YES, true],
       ],
-      this.key.coated,
+      undefined,
     );
     const grain = this.word(
       'grain',
@@ -240,8 +242,8 @@ class LineReader {
     return {
       name,
       gsm,
-      bulk,
-      coated,
+      ...(bulk === undefined ? {} : { bulk }),
+      ...(coated === undefined ? {} : { coated }),
       ...(size ? { sheet: { widthMm: size[0], heightMm: size[1], grain: grain === 'long' ? 'width' : 'height' } } : {}),
       ...(rollMm === undefined ? {} : { rollMm }),
       ...(kg === undefined ? {} : { perKg: kg }),
@@ -250,7 +252,13 @@ class LineReader {
 }
 
 /** How a paper is known again in another list: by what it is called and weighs. */
-const keyOf = ({ name, gsm }: Pick<Stock, 'name' | 'gsm'>): string => `${name.trim().toLowerCase()} ${gsm}`;
+const keyOf = (paper: Pick<Stock, 'name' | 'gsm'>): string => fullName(paper).toLowerCase();
+
+/** A paper's name with its weight, so that those of one sort can be told apart. */
+const fullName = ({ name, gsm }: Pick<Stock, 'name' | 'gsm'>): string =>
+  new RegExp(`(^|[^\\d.,])${String(gsm).replace('.', '[.,]')}([^\\d]|$)`).test(name)
+    ? name.trim()
+    : `${name.trim()} ${gsm} g`;
 
 /** An id out of a name that is not taken yet. */
 export function idOf(name: string, taken: ReadonlySet<string>): string {
@@ -271,7 +279,7 @@ const sameSheet = (one: SheetSize, other: SheetSize): boolean =>
   one.widthMm === other.widthMm && one.heightMm === other.heightMm && one.grain === other.grain;
 
 /** A paper with what a line tells of it. */
-function grown(stock: Stock, { bulk, coated, sheet, rollMm }: Told): Stock {
+function grown(stock: Stock, { bulk = stock.bulk, coated = stock.coated, sheet, rollMm }: Told): Stock {
   const rolls = stock.rollWidthsMm ?? [];
   return {
     ...stock,
@@ -314,11 +322,11 @@ export function readPriceList(
     const begun = before?.stock ?? known.get(at);
     const stock = grown(
       begun ?? {
-        id: idOf(told.name.includes(String(told.gsm)) ? told.name : `${told.name} ${told.gsm}`, taken),
-        name: told.name,
+        id: idOf(fullName(told), taken),
+        name: fullName(told),
         gsm: told.gsm,
-        bulk: told.bulk,
-        coated: told.coated,
+        bulk: key.bulk,
+        coated: key.coated,
         sheets: [],
       },
       told,

@@ -19,7 +19,8 @@ const FIELDS = [...new Map(MACHINE_FIELDS.flatMap(({ fields }) => fields.map((on
 const written = (value: unknown): string => {
   if (value === undefined) return '';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return Array.isArray(value) ? value.join(' ') : String(value as string | number);
+  if (Array.isArray(value)) return value.join(' ');
+  return typeof value === 'number' || typeof value === 'string' ? String(value) : '';
 };
 
 /** Machines as a table: a line each, a column for everything that may be told. Cells that a sheet would run are escaped. */
@@ -82,7 +83,8 @@ export function readMachines(text: string, taken: readonly string[] = []): ReadM
   const machines = rows.flatMap((row, i): Machine[] => {
     if (row.every((cell) => cell === '')) return [];
     const cells = new Map(headings.map((heading, at) => [heading, row[at] ?? '']));
-    const bare = { id: cells.get('id') || idOf(cells.get('name') ?? '', ids), process: cells.get('process') ?? '' };
+    const named = cells.get('id') ?? '';
+    const bare = { id: named === '' ? idOf(cells.get('name') ?? '', ids) : named, process: cells.get('process') ?? '' };
     ids.add(bare.id);
     const told = [...known].reduce<unknown>((machine, [path, field]) => {
       const cell = cells.get(path) ?? '';

@@ -1,4 +1,4 @@
-import type { Account, Change, ChangeKind } from '@druckerei/contract';
+import type { Account, Change, ChangeKind, ItemKind } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
@@ -12,7 +12,7 @@ export interface Subject {
 }
 
 /** Holds everybody else who would change something of a kind until the transaction ends. */
-export const lockKind = (queries: Queries, kind: ChangeKind | 'norm' | 'account'): Promise<unknown> =>
+export const lockKind = (queries: Queries, kind: ChangeKind | ItemKind | 'norm' | 'account'): Promise<unknown> =>
   queries.one('changes/lock-kind', kind);
 
 /** The last change of a kind: whoever writes says which one they had seen. */

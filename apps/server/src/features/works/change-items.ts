@@ -1,5 +1,5 @@
 import { type Issue, type Works, checkMachine, checkStock } from '@druckerei/core';
-import { type Account, type ItemChanges, issueText } from '@druckerei/contract';
+import { type Account, type ItemChanges, type Items, issueText } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 
@@ -34,7 +34,7 @@ function twice(
 }
 
 /** The works as it would be with machines and stocks changed. Errors: 422 where one of them cannot be planned on. */
-export function worksWithItems(works: Works, { machines, stocks }: Pick<ItemChanges, 'machines' | 'stocks'>): Works {
+export function worksWithItems(works: Works, { machines, stocks }: Items): Works {
   const after = { ...works, machines: merged(works.machines, machines), stocks: merged(works.stocks, stocks) };
   const alike = { machines: twice(after.machines), stocks: twice(after.stocks) };
   const named = (kind: 'machines' | 'stocks', id: string, i: number) =>

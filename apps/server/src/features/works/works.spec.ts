@@ -1,5 +1,5 @@
 import { type Works, NEW_WORKS, SHIPPED_WORKS } from '@druckerei/core';
-import type { NormEffect, Problem, Revision } from '@druckerei/contract';
+import type { ItemVersion, NormEffect, Problem, Revision } from '@druckerei/contract';
 import { setUpWorks } from '../../demo/load-demo.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -68,12 +68,8 @@ describe('machines and stocks', () => {
     const { itemsMark: seen, mark: normsSeen } = await works();
     return manager.call('put', '/api/works/items', { ...NOTHING, seen, normsSeen, ...changes });
   };
-  const history = async (kind: string) =>
-    (await manager.call('get', `/api/changes?kind=${kind}`)).body as {
-      subject: string;
-      before: unknown;
-      after: unknown;
-    }[];
+  const history = async (kind: string, id: string) =>
+    (await manager.call('get', `/api/works/items/versions?kind=${kind}&id=${id}`)).body as ItemVersion[];
 
   it('are entered with a price, and planned on; what they were is kept', async () => {
     const price = { norm: `price.stock.${PAPER.id}`, value: 0.98, expected: 1.05 };
@@ -87,11 +83,11 @@ describe('machines and stocks', () => {
     expect(made.status).toBe(201);
     const changed = { ...FOLDER, takes: { ...FOLDER.takes, maxMm: [740, 520] } };
     expect((await send({ machines: [changed] })).status).toBe(200);
-    expect((await history('machine'))[0]).toMatchObject({ subject: FOLDER.id, before: FOLDER, after: changed });
-    expect((await history('stock'))[0]).toMatchObject({ subject: PAPER.id, before: null, after: PAPER });
-    const before = (await history('machine')).length;
+    expect((await history('machine', FOLDER.id))[0]).toMatchObject({ before: FOLDER, after: changed });
+    expect((await history('stock', PAPER.id))[0]).toMatchObject({ before: null, after: PAPER });
+    const before = (await history('machine', FOLDER.id)).length;
     expect((await send({ machines: [changed] })).status).toBe(200);
-    expect((await history('machine')).length).toBe(before);
+    expect((await history('machine', FOLDER.id)).length).toBe(before);
   });
 
   it.each<[string, object, string, RegExp]>([

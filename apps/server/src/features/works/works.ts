@@ -2,6 +2,7 @@ import { type Works, type WorksSettings, checkFolding, table, toldSettings } fro
 import {
   type Account,
   type ItemChanges,
+  type ItemVersion,
   type NormChanges,
   type NormHistoryEntry,
   issueText,
@@ -27,6 +28,13 @@ interface HistoryRow {
   value_before: number;
   value_after: number;
   reason: string;
+  changed_by: string;
+  changed_at: Date;
+}
+
+interface VersionRow {
+  before: ItemVersion['before'];
+  after: ItemVersion['after'];
   changed_by: string;
   changed_at: Date;
 }
@@ -111,6 +119,7 @@ export const worksHandlers = (
   | 'normEffect'
   | 'changeItems'
   | 'itemEffect'
+  | 'itemVersions'
   | 'addFold'
   | 'dropFold'
 > => {
@@ -151,6 +160,11 @@ export const worksHandlers = (
       changed();
       return now;
     },
+
+    itemVersions: async ({ query: { kind, id } }) =>
+      (await database.many<VersionRow & Record<string, unknown>>('changes/history', kind, id)).map(
+        ({ before, after, changed_by: by, changed_at: at }) => ({ before, after, by, at: at.toISOString() }),
+      ),
 
     itemEffect: async ({ body: { skip, ...items } }) => {
       const works = await currentWorks(database);

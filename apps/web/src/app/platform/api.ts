@@ -20,6 +20,10 @@ import type {
   Finished,
   FirstManager,
   HoldingHistoryEntry,
+  ItemChanges,
+  ItemKind,
+  ItemVersion,
+  Items,
   JobListQuery,
   JobRow,
   KeptCarrier,
@@ -85,6 +89,17 @@ export class Api {
   /** What norms would do to the drafts in hand, some at a time. */
   normEffect(changes: readonly { norm: string; value: number }[], skip: number): Observable<NormEffect> {
     return this.http.post<NormEffect>('/api/norms/effect', { changes, skip });
+  }
+  /** Enters machines and papers with norms of theirs, all or none. */
+  changeItems(changes: ItemChanges): Observable<Works> {
+    return this.http.put<Works>('/api/works/items', changes);
+  }
+  /** What machines and papers would do to the drafts in hand, some at a time. */
+  itemEffect(items: Items, skip: number): Observable<NormEffect> {
+    return this.http.post<NormEffect>('/api/works/items/effect', { ...items, skip });
+  }
+  itemVersions(kind: ItemKind, id: string): Observable<ItemVersion[]> {
+    return this.http.get<ItemVersion[]>('/api/works/items/versions', { params: { kind, id } });
   }
   addFold(fold: HouseFold): Observable<Works> {
     return this.http.post<Works>('/api/works/folds', fold);

@@ -18,6 +18,7 @@ const DIGITS = 4;
         matInput
         inputmode="decimal"
         [value]="text()"
+        [disabled]="disabled()"
         [attr.aria-invalid]="wrong() !== ''"
         [attr.data-field]="name()"
         (input)="type($any($event.target).value)"
@@ -45,6 +46,7 @@ export class NumberBox {
   readonly label = input.required<string>();
   readonly unit = input('');
   readonly name = input('');
+  readonly disabled = input(false);
   /** In narrow places the unit stands in the label. */
   readonly compact = input(false);
   /** What is wrong with the value, in words, told by who knows. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
@@ -27,6 +27,7 @@ import {
   plan,
   pressesFor,
   type Job,
+  type Works,
   type ReadOrder,
   productPicture,
   readOrder,
@@ -110,9 +111,9 @@ export class NewJobDialog {
     back: this.fb.control<number | null>(null, [Validators.min(0), ...COLOURS]),
     size: this.fb.control<(typeof OFFERED_SIZES)[number] | typeof FREE>('A4'),
     pages: [16, [Validators.min(4), Validators.max(512)]],
-    stock: 'silk-115',
-    coverStock: 'silk-170',
-    press: 'b1-perfector',
+    stock: '',
+    coverStock: '',
+    press: '',
     fold: this.fb.control<FoldKind>('letter'),
     cover: this.fb.control<CoverWork>('none'),
     foil: false,
@@ -226,7 +227,11 @@ export class NewJobDialog {
     offerNumber(this.jobs, this.form.controls.number);
     this.form.controls.family.valueChanges
       .pipe(takeUntilDestroyed())
-      .subscribe((family) => this.form.patchValue(usualAnswers(family)));
+      .subscribe((family) => this.takeUsual(family, this.works()));
+    effect(() => {
+      const works = this.works();
+      untracked(() => this.takeUsual(this.form.controls.family.value, works));
+    });
     // The first press and sheet stand at once; the cheapest way that keeps every rule takes their place when it is found.
     effect((onCleanup) => {
       const made = this.job();
@@ -243,6 +248,11 @@ export class NewJobDialog {
         this.search.stop();
       });
     });
+  }
+
+  /** The family's usual answers, on what the works has. */
+  private takeUsual(family: AskedFamily, works: Works | undefined): void {
+    if (works) this.form.patchValue(usualAnswers(family, works));
   }
 
   /** Takes what a line of text says into the fields; the rest is asked for. */

@@ -3,6 +3,7 @@ import {
   type CoverWork,
   type Job,
   type Plan,
+  type Works,
   FAMILY_RULES,
   OFFERED_SIZES,
   allPressSheets,
@@ -10,6 +11,7 @@ import {
   isoSize,
   numberText,
   pressUnit,
+  usualIn,
 } from '@druckerei/core';
 import { quantity } from '../../ui/format';
 
@@ -38,9 +40,9 @@ function inSections(pages: readonly number[]): string {
 export const offeredSize = (widthMm: number | undefined, heightMm: number | undefined) =>
   OFFERED_SIZES.find((name) => isoSize(name)?.widthMm === widthMm && isoSize(name)?.heightMm === heightMm);
 
-/** The usual answers of a family as the fields of the form. */
-export function usualAnswers(family: AskedFamily) {
-  const { widthMm, heightMm, die: _die, quantity: _quantity, ...usual } = FAMILY_RULES[family].usual;
+/** The usual answers of a family in a works as the fields of the form. */
+export function usualAnswers(family: AskedFamily, works: Works) {
+  const { widthMm, heightMm, die: _die, quantity: _quantity, ...usual } = usualIn(family, works);
   const size = offeredSize(widthMm, heightMm);
   return {
     ...usual,

@@ -1,14 +1,12 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { type Norm, isWithin, limitsInWords, normCatalogue } from '@druckerei/core';
-import type { NormChanges, NormEffect } from '@druckerei/contract';
-import { type Subscription, EMPTY, expand } from 'rxjs';
+import type { NormChanges } from '@druckerei/contract';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
-import { failureOf } from '../../platform/problem';
-import { count } from '../../ui/format';
+import { DraftEffect } from '../../platform/draft-effect';
 import { Measures } from '../../ui/measures';
 import { Undo } from '../../ui/undo';
-import { normValue, readNorm } from './norm-text';
+import { normValue, readNorm } from '../../ui/norm-text';
 import { type NormRow, NormsStore } from './norms.store';
 
 /** Norms that are typed and not set yet, by id: what stands in their fields. */
@@ -36,11 +34,7 @@ export class NormEdits {
   /** What takes back the change that was set last. */
   readonly back = signal<readonly Change[]>([]);
 
-  private looking: Subscription | undefined;
-  readonly look = signal<{ readonly done: number; readonly total: number } | undefined>(undefined);
-  /** Jobs that would come to something else, of those looked at; undefined before it is asked. */
-  readonly effect = signal<NormEffect['changed'] | undefined>(undefined);
-  readonly lookFailed = signal('');
+  readonly effect = new DraftEffect();
 
   /** What is typed and differs from what stands. */
   readonly edits = computed((): readonly Edit[] => {
@@ -93,43 +87,14 @@ export class NormEdits {
   }
 
   private forget(): void {
-    this.stopLooking();
-    this.effect.set(undefined);
+    this.effect.forget();
     this.sending.refuse('');
   }
 
   /** Plans the drafts in hand with what is typed, some at a time. */
   lookAt(): void {
-    this.stopLooking();
     const changes = this.edits().map(({ change: { norm, value } }) => ({ norm, value }));
-    this.effect.set([]);
-    this.lookFailed.set('');
-    this.look.set({ done: 0, total: 0 });
-    let done = 0;
-    this.looking = this.api
-      .normEffect(changes, 0)
-      .pipe(
-        expand(({ total, planned }) => {
-          done += planned;
-          return planned > 0 && done < total ? this.api.normEffect(changes, done) : EMPTY;
-        }),
-      )
-      .subscribe({
-        next: ({ total, planned, changed }) => {
-          this.look.set({ done: done + planned, total });
-          this.effect.update((all = []) => [...all, ...changed]);
-        },
-        error: (error: unknown) => {
-          this.look.set(undefined);
-          this.lookFailed.set(failureOf(error).text);
-        },
-        complete: () => this.look.set(undefined),
-      });
-  }
-
-  stopLooking(): void {
-    this.looking?.unsubscribe();
-    this.look.set(undefined);
+    this.effect.start((skip) => this.api.normEffect(changes, skip));
   }
 
   set(reason: string): void {
@@ -163,10 +128,4 @@ export class NormEdits {
       yours: norm.choices?.[change.value] ?? text,
     }));
   }
-
-  /** Share of the drafts looked at, in words. */
-  readonly progress = computed(() => {
-    const look = this.look();
-    return look ? `${count(look.done)} of ${look.total === 0 ? '…' : count(look.total)} drafts planned` : '';
-  });
 }

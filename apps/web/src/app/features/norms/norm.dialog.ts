@@ -8,7 +8,7 @@ import { isWithin, limitsInWords, mayScope, scopedId, scopesOf } from '@druckere
 import { Contested } from '../../platform/contested';
 import { Measures } from '../../ui/measures';
 import { Standing, type StandingRow } from '../../ui/standing';
-import { normUnit, normValue, readNorm } from './norm-text';
+import { normUnit, normValue, readNorm } from '../../ui/norm-text';
 import type { NormRow, NormsStore } from './norms.store';
 
 /** Changes one norm, with the reason that goes into its history. */

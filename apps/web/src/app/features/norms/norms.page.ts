@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -19,7 +19,7 @@ import { Store } from '@ngrx/store';
 import { sessionFeature } from '../../platform/session.state';
 import { timeText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
-import { normUnit, normValue } from './norm-text';
+import { normUnit, normValue } from '../../ui/norm-text';
 import { HouseRuleDialog } from './house-rule.dialog';
 import { NormBar } from './norm-bar';
 import { NormEdits } from './norm-edits';
@@ -110,7 +110,11 @@ export class NormsPage {
     });
   });
 
+  /** Words of the address: what is looked for at first. */
+  readonly find = input<string | undefined>('');
+
   constructor() {
+    effect(() => this.norms.find(this.find() ?? ''));
     this.norms.load();
   }
 

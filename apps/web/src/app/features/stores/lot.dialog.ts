@@ -5,7 +5,7 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type PaperItem, paperKey, paperName } from '@druckerei/core';
+import { type PaperItem, paperKey, paperName, inUse } from '@druckerei/core';
 import type { HoldingHistoryEntry, Stores } from '@druckerei/contract';
 import { EMPTY, type Observable } from 'rxjs';
 import { Contested } from '../../platform/contested';
@@ -98,7 +98,7 @@ export class LotDialog {
   protected readonly data = inject<LotData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<LotDialog>>(MatDialogRef);
   private readonly works = this.data.stores.works();
-  protected readonly stocks = this.works?.stocks ?? [];
+  protected readonly stocks = inUse(this.works?.stocks ?? []);
   protected readonly name = this.data.lot && this.works ? paperName(this.data.lot.paper, this.works) : '';
   protected readonly stock = signal(this.stocks[0]?.id ?? '');
   protected readonly chosen = signal('');

@@ -35,6 +35,7 @@ import { Bench } from '../parts/bench';
 import { DieView } from '../ui/die-view';
 import { RunBar } from '../../../ui/run-bar';
 import type { LayerUse } from '@druckerei/formats/drawings';
+import { saveText } from '../../../ui/save-text';
 import type { ReadLayer, ReadQuestion, WriteQuestion } from '../workers/messages';
 
 interface DieInput extends StructureSize {
@@ -275,14 +276,7 @@ export class DiePage {
     };
     this.writing.start(question, (answer) => {
       if (answer.kind !== 'written') return;
-      const url = URL.createObjectURL(
-        new Blob([answer.text], { type: format === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf' }),
-      );
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = `${what}.${format}`;
-      link.click();
-      URL.revokeObjectURL(url);
+      saveText(`${what}.${format}`, format === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf', answer.text);
     });
   }
 }

@@ -6,7 +6,7 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type Job, type SheetSize, type Works, isPlatelessPress, webOf } from '@druckerei/core';
+import { type Job, type SheetSize, type Works, isPlatelessPress, webOf, inUse } from '@druckerei/core';
 import { outlookOf } from '../state/outlook';
 
 /** What a bench does not know of a job: who wants it, and where and on what it is printed. */
@@ -97,8 +97,8 @@ export class MakeJobDialog {
   protected readonly data = inject<MakeJobData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<MakeJobDialog, Job>>(MatDialogRef);
   private readonly fb = inject(FormBuilder).nonNullable;
-  protected readonly stocks = this.data.works.stocks.filter(({ sheets }) => sheets.length > 0);
-  protected readonly presses = this.data.works.machines.filter(
+  protected readonly stocks = inUse(this.data.works.stocks).filter(({ sheets }) => sheets.length > 0);
+  protected readonly presses = inUse(this.data.works.machines).filter(
     (machine) => machine.press && !webOf(machine) && !isPlatelessPress(this.data.works, machine.id),
   );
   protected readonly form = this.fb.group({

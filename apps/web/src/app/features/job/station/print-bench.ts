@@ -93,6 +93,11 @@ export class PrintBench {
   protected readonly owners = PAPER_OWNERS;
   protected readonly styles = WORK_STYLES.map((id) => ({ id, name: STYLE_NAMES[id] }));
   protected readonly sides = ['front', 'back'] as const;
+  /** What the works has today, and what the job is planned on now. */
+  private readonly offered = <T extends { id: string; retired?: boolean }>(
+    all: readonly T[] = [],
+    now = '',
+  ): readonly T[] => all.filter(({ id, retired }) => !retired || id === now);
   protected readonly index = computed(
     () => this.editor.job()?.components.findIndex(({ id }) => id === this.componentId()) ?? -1,
   );
@@ -100,8 +105,11 @@ export class PrintBench {
   protected readonly stock = computed(() =>
     this.editor.works()?.stocks.find(({ id }) => id === this.component()?.stock),
   );
-  protected readonly presses = computed(
-    () => this.editor.works()?.machines.filter(({ press }) => press && press.units > 0) ?? [],
+  protected readonly stocks = computed(() => this.offered(this.editor.works()?.stocks, this.component()?.stock));
+  protected readonly presses = computed(() =>
+    this.offered(this.editor.works()?.machines, this.component()?.press).filter(
+      ({ press }) => press && press.units > 0,
+    ),
   );
   /** Rolls where it takes rolls: on a web press, or through the sheeter. */
   protected readonly views = computed(() =>

@@ -13,6 +13,7 @@ import {
   plainOperations,
   splitOf,
   takings,
+  inUse,
 } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
 import { ReprintDialog } from './reprint.dialog';
@@ -98,7 +99,9 @@ export class RouteMenu {
   protected readonly others = computed(() => {
     const step = this.editor.job()?.route.find(({ id }) => id === this.stepId());
     const process = step && OPERATION_RULES[step.operation].process;
-    return (this.editor.works()?.machines ?? []).filter((machine) => machine.process === process && !machine.press);
+    return inUse(this.editor.works()?.machines ?? []).filter(
+      (machine) => machine.process === process && !machine.press,
+    );
   });
   /** What nobody takes yet, and what this station takes. */
   protected readonly ends = computed(() => {

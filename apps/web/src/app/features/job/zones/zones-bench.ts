@@ -8,6 +8,7 @@ import { JobEditor } from '../state/job-editor';
 import { LayoutView } from '../../../ui/layout-view';
 import { ZoneChart } from './zone-chart';
 import { ZoneArt } from './zone-art';
+import { saveText } from '../../../ui/save-text';
 
 /** Ink zones of one ink on one plate. */
 interface ZoneRow {
@@ -64,10 +65,7 @@ export class ZonesBench {
   }
   protected async saveCsv(): Promise<void> {
     const { zonesCsv } = await import('@druckerei/formats/artwork');
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([zonesCsv(this.known())], { type: 'text/csv' }));
-    link.download = `${this.editor.job()?.number ?? 'job'}-${this.componentId()}-zones.csv`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href));
+    const name = `${this.editor.job()?.number ?? 'job'}-${this.componentId()}-zones.csv`;
+    saveText(name, 'text/csv', zonesCsv(this.known()));
   }
 }

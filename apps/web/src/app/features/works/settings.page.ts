@@ -20,6 +20,7 @@ import { failureOf } from '../../platform/problem';
 import { sessionFeature } from '../../platform/session.state';
 import { LOCALES, chosenLocale } from '../../ui/locale';
 import { Standing, type StandingRow } from '../../ui/standing';
+import { WorksStore } from './works.store';
 
 /** Names of the settings, as the form and the history say them. */
 const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
@@ -38,7 +39,7 @@ const holds = (text: string, typed: string): boolean => text.toLowerCase().inclu
 
 /** What the works says of itself: its name and place, its money, its dates, how it numbers jobs. */
 @Component({
-  selector: 'dk-works-page',
+  selector: 'dk-settings-page',
   imports: [
     MatAutocompleteModule,
     MatButtonModule,
@@ -51,12 +52,13 @@ const holds = (text: string, typed: string): boolean => text.toLowerCase().inclu
     Standing,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './works.page.html',
-  styleUrl: './works.page.scss',
+  templateUrl: './settings.page.html',
+  styleUrl: './settings.page.scss',
 })
-export class WorksPage {
+export class SettingsPage {
   private readonly api = inject(Api);
   private readonly dialog = inject(MatDialog);
+  private readonly works = inject(WorksStore);
   protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
   protected readonly now = signal<WorksSettings | undefined>(undefined);
   protected readonly failed = signal('');
@@ -140,7 +142,10 @@ export class WorksPage {
     const seen = this.now();
     if (!seen) return;
     const call = this.api.changeSettings(this.told(this.form.getRawValue()), this.told(seen)).pipe(
-      tap((works) => this.now.set(works)),
+      tap((works) => {
+        this.now.set(works);
+        this.works.know(works);
+      }),
       map(() => undefined),
     );
     this.sending.send(call, () => this.leave());

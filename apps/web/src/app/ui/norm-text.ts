@@ -1,6 +1,6 @@
 import type { Norm } from '@druckerei/core';
-import { count, readNumber, unitText } from '../../ui/format';
-import { type MeasureSystem, measureOf } from '../../ui/measure';
+import { count, readNumber, unitText } from './format';
+import { type MeasureSystem, measureOf } from './measure';
 
 /** A norm's value in the unit that people read: shares as per cent, lengths as chosen. */
 export const normValue = (norm: Norm, value: number, system: MeasureSystem): string =>

@@ -1,0 +1,188 @@
+import { computed, inject, signal } from '@angular/core';
+import {
+  type Issue,
+  type Machine,
+  type Norm,
+  type Stock,
+  fieldAt,
+  isWithin,
+  limitsInWords,
+  normCatalogue,
+  withField,
+} from '@druckerei/core';
+import { type Items, issueText } from '@druckerei/contract';
+import { Api } from '../../platform/api';
+import { Contested } from '../../platform/contested';
+import { DraftEffect } from '../../platform/draft-effect';
+import { Measures } from '../../ui/measures';
+import { normValue, readNorm } from '../../ui/norm-text';
+import { Undo } from '../../ui/undo';
+import { WorksStore } from './works.store';
+
+/** What is typed: the item, where it was changed, and its norms as text by id. */
+interface Typed<T> {
+  readonly item: T | undefined;
+  readonly norms: Readonly<Record<string, string>>;
+}
+
+/** What differs between two states, in words. */
+export interface Differing {
+  readonly what: string;
+  readonly now: string;
+  readonly yours: string;
+}
+
+/**
+ * A machine or a paper being corrected with the norms that are its own: what is typed, what is wrong with it, what it would do to
+ * open jobs, and entering it where nobody else has changed it meanwhile.
+ */
+export abstract class ItemEdit<T extends Machine | Stock> {
+  protected readonly works = inject(WorksStore);
+  private readonly api = inject(Api);
+  private readonly measures = inject(Measures);
+  private readonly typed = signal<Typed<T>>({ item: undefined, norms: {} });
+  protected readonly id = signal('');
+  readonly undo = new Undo(this.typed);
+  readonly sending = new Contested(() => this.works.refresh());
+  readonly effect = new DraftEffect();
+  readonly said = signal('');
+
+  protected abstract all(): readonly T[];
+  protected abstract check(item: T): readonly Issue[];
+  protected abstract isNorm(id: string): boolean;
+  /** It, among what is entered. */
+  protected abstract entered(items: readonly T[]): Items;
+  protected abstract differences(before: T | undefined, after: T | undefined): Differing[];
+
+  /** As it stands. */
+  readonly stands = computed(() => this.all().find(({ id }) => id === this.id()));
+  /** As it is typed. */
+  readonly item = computed(() => this.typed().item ?? this.stands());
+  private readonly isItemChanged = computed(
+    () => this.typed().item !== undefined && JSON.stringify(this.item()) !== JSON.stringify(this.stands()),
+  );
+  readonly isChanged = computed(() => this.isItemChanged() || this.normEdits().length > 0);
+  private readonly wrong = computed(() => {
+    const item = this.item();
+    return new Map(item ? this.check(item).map((issue) => [issue.path, issueText(issue)]) : []);
+  });
+  readonly errorAt = (path: string): string => this.wrong().get(path) ?? '';
+  readonly firstError = computed(
+    () => [...this.wrong().values()][0] ?? this.normEdits().find(({ wrong }) => wrong)?.wrong ?? '',
+  );
+  readonly valueAt = (path: string): unknown => fieldAt(this.item(), path);
+
+  /** Its norms: what else is reckoned with at it. */
+  readonly norms = computed((): readonly Norm[] => {
+    const works = this.works.works();
+    return works ? [...normCatalogue(works).values()].filter(({ id }) => this.isNorm(id)) : [];
+  });
+  private standing(norm: Norm): number {
+    return this.works.works()?.norms[norm.id]?.value ?? norm.value;
+  }
+  readonly normText = (norm: Norm): string =>
+    this.typed().norms[norm.id] ?? normValue(norm, this.standing(norm), this.measures.system());
+  readonly isSet = (norm: Norm): boolean => this.works.works()?.norms[norm.id] !== undefined;
+  readonly normWrong = (norm: Norm): string => this.normEdits().find(({ id }) => id === norm.id)?.wrong ?? '';
+
+  /** Norms whose text is not what stands. */
+  private readonly normEdits = computed(() =>
+    this.norms().flatMap((norm) => {
+      const text = this.typed().norms[norm.id];
+      if (text === undefined || text === normValue(norm, this.standing(norm), this.measures.system())) return [];
+      const value = readNorm(norm, text, this.measures.system());
+      const wrong =
+        value === undefined
+          ? `${norm.name}: “${text}” is no number; write it like 1,200 or 0.5`
+          : isWithin(norm, value)
+            ? ''
+            : `${norm.name} goes ${limitsInWords(norm)}`;
+      return [{ id: norm.id, value: value ?? NaN, wrong }];
+    }),
+  );
+
+  open(id: string): void {
+    this.id.set(id);
+    this.leave();
+  }
+  leave(): void {
+    if (this.isTyped()) this.typed.set({ item: undefined, norms: {} });
+    this.forget();
+  }
+  private isTyped(): boolean {
+    const { item, norms } = this.typed();
+    return item !== undefined || Object.keys(norms).length > 0;
+  }
+  private forget(): void {
+    this.effect.forget();
+    this.sending.refuse('');
+    this.said.set('');
+  }
+  set(path: string, value: unknown): void {
+    const item = this.item();
+    if (!item) return;
+    this.typed.update((typed) => ({ ...typed, item: withField(item, path, value) }));
+    this.forget();
+  }
+  typeNorm(id: string, text: string): void {
+    this.typed.update((typed) => ({ ...typed, norms: { ...typed.norms, [id]: text } }));
+    this.forget();
+  }
+
+  /** What it would do to the drafts in hand is looked at first; where it does nothing, it is entered at once. */
+  enter(): void {
+    const item = this.item();
+    if (!item) return;
+    if (this.firstError() !== '') {
+      this.sending.refuse(this.firstError());
+      return;
+    }
+    if (!this.isItemChanged() || this.effect.jobs() !== undefined) {
+      this.send(item);
+      return;
+    }
+    this.effect.start(
+      (skip) => this.api.itemEffect(this.entered([item]), skip),
+      () => {
+        if (this.effect.jobs()?.length === 0) this.send(item);
+      },
+    );
+  }
+
+  private send(item: T): void {
+    const norms = Object.fromEntries(this.normEdits().map(({ id, value }) => [id, value]));
+    const items = this.entered(this.isItemChanged() ? [item] : []);
+    this.sending.send(this.works.enter({ ...items, norms, reason: `of ${item.name}` }), () => {
+      this.leave();
+      this.said.set('It is entered. Drafts are planned anew; released revisions keep what they were planned with.');
+    });
+  }
+
+  /** What differs between what stands and what is typed. */
+  differing(): Differing[] {
+    return this.differences(this.stands(), this.item());
+  }
+}
+
+/** A value in words, as a history tells it. */
+export const valueWords = (value: unknown): string => {
+  if (value === undefined || value === null || value === '') return 'not told';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (Array.isArray(value)) return value.join(', ');
+  return typeof value === 'number' || typeof value === 'string' ? String(value) : '';
+};
+
+/** A name that nobody has yet: itself, or with the next number behind it. */
+export function freeName(name: string, taken: ReadonlySet<string>): string {
+  for (let n = 1; ; n++) {
+    const one = n === 1 ? name : `${name} ${n}`;
+    if (!taken.has(one.toLowerCase())) return one;
+  }
+}
+
+/** One under an id and a name that nobody has yet. */
+export const copyOf = <T extends Machine | Stock>(item: T, all: readonly T[], id: string): T => ({
+  ...item,
+  id,
+  name: freeName(item.name, new Set(all.map(({ name }) => name.toLowerCase()))),
+});

@@ -1,0 +1,68 @@
+import { Injectable } from '@angular/core';
+import { type SheetSize, type Stock, type STOCK_LISTS, STOCK_FIELDS, checkStock, fieldAt } from '@druckerei/core';
+import { type Differing, ItemEdit, valueWords } from '../item-edit';
+
+/** What a list of a paper is called. */
+export const LIST_NAMES: Readonly<Record<keyof typeof STOCK_LISTS, string>> = {
+  flutes: 'Flutes, from the printed side',
+  cleared: 'Cleared to touch',
+};
+
+/** One paper being corrected. */
+@Injectable()
+export class PaperEdit extends ItemEdit<Stock> {
+  protected readonly all = () => this.works.stocks();
+  protected readonly check = checkStock;
+  /** Its price and pack; its weight and bulk where the works has set them as norms. */
+  protected readonly isNorm = (id: string): boolean => {
+    const own = `stock.${this.id()}.`;
+    return (
+      id === `price.stock.${this.id()}` ||
+      id === `${own}pack` ||
+      (id.startsWith(own) && this.works.works()?.norms[id] !== undefined)
+    );
+  };
+  protected readonly entered = (stocks: readonly Stock[]) => ({ machines: [], stocks });
+  protected readonly differences = paperDifferences;
+
+  setSheet(at: number, change: Partial<SheetSize>): void {
+    this.set(
+      'sheets',
+      this.item()?.sheets.map((sheet, i) => (i === at ? { ...sheet, ...change } : sheet)),
+    );
+  }
+  addSheet(): void {
+    this.set('sheets', [...(this.item()?.sheets ?? []), { widthMm: 0, heightMm: 0, grain: 'width' }]);
+  }
+  dropSheet(at: number): void {
+    this.set(
+      'sheets',
+      this.item()?.sheets.filter((_, i) => i !== at),
+    );
+  }
+  setList(list: keyof typeof STOCK_LISTS, values: readonly string[]): void {
+    this.set(list, values.length === 0 ? undefined : values);
+  }
+}
+
+const sheetWords = (sheets: unknown): string =>
+  Array.isArray(sheets)
+    ? (sheets as SheetSize[])
+        .map(({ widthMm, heightMm, grain }) => `${widthMm} × ${heightMm} mm, grain along the ${grain}`)
+        .join('; ')
+    : '';
+
+/** Fields in which two states of a paper differ, in words. */
+export function paperDifferences(before: unknown, after: unknown): Differing[] {
+  const fields = [
+    ...STOCK_FIELDS.map(({ path, name }) => ({ what: name, words: (of: unknown) => valueWords(fieldAt(of, path)) })),
+    ...Object.entries(LIST_NAMES).map(([path, what]) => ({
+      what,
+      words: (of: unknown) => valueWords(fieldAt(of, path)),
+    })),
+    { what: 'Sheets', words: (of: unknown) => valueWords(sheetWords(fieldAt(of, 'sheets'))) },
+  ];
+  return fields
+    .map(({ what, words }) => ({ what, now: words(before), yours: words(after) }))
+    .filter(({ now, yours }) => now !== yours);
+}

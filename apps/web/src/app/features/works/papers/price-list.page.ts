@@ -1,0 +1,170 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSelectModule } from '@angular/material/select';
+import { RouterLink } from '@angular/router';
+import {
+  type PriceColumn,
+  type PriceListKey,
+  PRICED_PER,
+  PRICE_COLUMNS,
+  guessColumns,
+  guessDecimal,
+  readPriceList,
+  sayNumber,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { decodeText, readTable } from '@druckerei/formats/tables';
+import { Store } from '@ngrx/store';
+import { failureOf } from '../../../platform/problem';
+import { sessionFeature } from '../../../platform/session.state';
+import { count } from '../../../ui/format';
+import { NumberBox } from '../../../ui/number-box';
+import { WorksStore } from '../works.store';
+
+const PER_NAMES: Readonly<Record<(typeof PRICED_PER)[number], string>> = {
+  kg: 'a kilogram',
+  '100 kg': '100 kilograms',
+  t: 'a tonne',
+  '1000 sheets': '1,000 sheets',
+  m2: 'a square metre',
+};
+/** Lines and mistakes that are shown. */
+const SHOWN_LINES = 12;
+const SHOWN_WRONG = 40;
+/** Prices that are shown as they come out, for somebody to see whether they can be. */
+const EXAMPLES = 3;
+
+type Options = Omit<PriceListKey, 'columns'>;
+const USUAL: Options = { decimal: '.', per: 'kg', bulk: 1.2, coated: false, grain: 'long' };
+
+/** A supplier's price list, pasted or read: which column is what, what it comes to, what is wrong with it, and entering it. */
+@Component({
+  selector: 'dk-price-list-page',
+  imports: [
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatSelectModule,
+    NumberBox,
+    RouterLink,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './price-list.page.html',
+  styleUrls: ['../works-list.scss', './price-list.page.scss'],
+})
+export class PriceListPage {
+  protected readonly works = inject(WorksStore);
+  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly count = count;
+  protected readonly columnNames = (Object.keys(PRICE_COLUMNS) as PriceColumn[]).map((id) => ({
+    id,
+    name: PRICE_COLUMNS[id],
+  }));
+  protected readonly pers = PRICED_PER.map((id) => ({ id, name: PER_NAMES[id] }));
+  protected readonly text = signal('');
+  protected readonly options = signal<Options>(USUAL);
+  private readonly chosen = signal<Partial<Record<PriceColumn, number>>>({});
+  protected readonly hasHeading = signal(true);
+  protected readonly sending = signal(false);
+  protected readonly failed = signal('');
+  protected readonly done = signal('');
+
+  protected readonly table = computed(() => readTable(this.text()));
+  protected readonly rows = computed(() => this.table().rows.slice(this.hasHeading() ? 1 : 0));
+  protected readonly preview = computed(() => this.rows().slice(0, SHOWN_LINES));
+  protected readonly columns = computed(() => {
+    const wide = Math.max(
+      0,
+      ...this.table()
+        .rows.slice(0, SHOWN_LINES)
+        .map((row) => row.length),
+    );
+    const told = new Map(Object.entries(this.chosen()).map(([column, at]) => [at, column as PriceColumn]));
+    return Array.from({ length: wide }, (_, at) => ({
+      at,
+      heading: this.hasHeading() ? (this.table().rows[0]?.[at] ?? '') : `Column ${at + 1}`,
+      is: told.get(at) ?? '',
+    }));
+  });
+  /** What has to be told before anything can be read. */
+  protected readonly wants = computed(() =>
+    (['name', 'gsm'] as const)
+      .filter((column) => this.chosen()[column] === undefined)
+      .map((column) => PRICE_COLUMNS[column]),
+  );
+  protected readonly read = computed(() => {
+    const works = this.works.works();
+    if (!works || this.rows().length === 0 || this.wants().length > 0) return undefined;
+    const key: PriceListKey = { columns: this.chosen(), ...this.options() };
+    const list = readPriceList(this.rows(), key, works, this.hasHeading() ? 2 : 1);
+    const known = new Map(works.stocks.map((stock) => [stock.id, stock]));
+    const added = list.stocks.filter(({ id }) => !known.has(id)).length;
+    return {
+      list,
+      added,
+      examples: list.prices
+        .slice(0, EXAMPLES)
+        .map(
+          ({ stock, perKg }) =>
+            `${list.stocks.find(({ id }) => id === stock)?.name ?? stock} at ${sayNumber(perKg, works.currency)}`,
+        ),
+      changed: list.stocks.length - added,
+      wrongLines: new Set(list.wrong.map(({ line }) => line)).size,
+      wrong: list.wrong.slice(0, SHOWN_WRONG).map(({ line, issue }) => `Line ${line}: ${issueText(issue)}`),
+      more: Math.max(0, list.wrong.length - SHOWN_WRONG),
+    };
+  });
+
+  protected take(text: string): void {
+    this.text.set(text);
+    this.failed.set('');
+    this.done.set('');
+    const { rows } = this.table();
+    const columns = guessColumns(rows[0] ?? []);
+    this.hasHeading.set(Object.keys(columns).length > 1);
+    this.chosen.set(this.hasHeading() ? columns : {});
+    this.options.update((options) => ({ ...options, decimal: guessDecimal(rows) }));
+  }
+
+  protected async open(files: FileList | null): Promise<void> {
+    const file = files?.[0];
+    if (file) this.take(decodeText(new Uint8Array(await file.arrayBuffer())));
+  }
+
+  protected choose(at: number, column: PriceColumn | ''): void {
+    this.chosen.update((before) => {
+      const others = Object.entries(before).filter(([known, place]) => known !== column && place !== at);
+      return Object.fromEntries(column === '' ? others : [...others, [column, at]]);
+    });
+  }
+
+  protected option(change: Partial<Options>): void {
+    this.options.update((options) => ({ ...options, ...change }));
+  }
+
+  protected enter(reason: string): void {
+    const read = this.read();
+    if (!read) return;
+    const { stocks, prices } = read.list;
+    this.sending.set(true);
+    this.failed.set('');
+    const norms = Object.fromEntries(prices.map(({ stock, perKg }) => [`price.stock.${stock}`, perKg]));
+    this.works.enter({ stocks, norms, reason: reason.trim() || 'price list' }).subscribe({
+      next: () => {
+        this.sending.set(false);
+        this.text.set('');
+        this.done.set(`${count(read.added)} papers entered, ${count(read.changed)} brought up to date.`);
+      },
+      error: (error: unknown) => {
+        this.sending.set(false);
+        this.failed.set(failureOf(error).text);
+      },
+    });
+  }
+}

@@ -1,0 +1,45 @@
+import type { Routes } from '@angular/router';
+import { WorksFrame } from './works.frame';
+import { WorksStore } from './works.store';
+
+/** The works: what it says of itself, and what it has. */
+export const worksRoutes: Routes = [
+  {
+    path: '',
+    component: WorksFrame,
+    providers: [WorksStore],
+    children: [
+      {
+        path: '',
+        pathMatch: 'full',
+        title: 'Works - Druckerei',
+        loadComponent: () => import('./settings.page').then((m) => m.SettingsPage),
+      },
+      {
+        path: 'machines',
+        title: 'Machines - Druckerei',
+        loadComponent: () => import('./machines/machines.page').then((m) => m.MachinesPage),
+      },
+      {
+        path: 'machines/:id',
+        title: 'Machine - Druckerei',
+        loadComponent: () => import('./machines/machine.page').then((m) => m.MachinePage),
+      },
+      {
+        path: 'papers',
+        title: 'Papers - Druckerei',
+        loadComponent: () => import('./papers/papers.page').then((m) => m.PapersPage),
+      },
+      {
+        path: 'papers/price-list',
+        title: 'Price list - Druckerei',
+        loadComponent: () => import('./papers/price-list.page').then((m) => m.PriceListPage),
+      },
+      {
+        path: 'papers/:id',
+        title: 'Paper - Druckerei',
+        loadComponent: () => import('./papers/paper.page').then((m) => m.PaperPage),
+      },
+    ],
+  },
+];

@@ -1,0 +1,75 @@
+import { computed, inject } from '@angular/core';
+import { type Machine, type Stock, type Works, normById } from '@druckerei/core';
+import type { ItemChanges } from '@druckerei/contract';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
+import { type Observable, map, tap } from 'rxjs';
+import { Api } from '../../platform/api';
+import { failureOf } from '../../platform/problem';
+
+type Request =
+  { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
+
+const initial: { readonly request: Request; readonly works: Works | null } = {
+  request: { kind: 'loading' },
+  works: null,
+};
+
+/** What is entered: machines and stocks as a whole, norms by their id; a value of null gives a norm back. */
+export interface Entered {
+  readonly machines?: readonly Machine[];
+  readonly stocks?: readonly Stock[];
+  readonly norms?: Readonly<Record<string, number | null>>;
+  readonly reason?: string;
+}
+
+/** The machines and papers of the works, looked at and changed. */
+export const WorksStore = signalStore(
+  withState(initial),
+  withComputed(({ works }) => ({
+    machines: computed(() => works()?.machines ?? []),
+    stocks: computed(() => works()?.stocks ?? []),
+    currency: computed(() => works()?.currency ?? ''),
+  })),
+  withMethods((store, api = inject(Api)) => ({
+    load(): void {
+      patchState(store, { request: { kind: 'loading' } });
+      api.works().subscribe({
+        next: (works) => patchState(store, { works, request: { kind: 'loaded' } }),
+        error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
+      });
+    },
+    know: (works: Works) => patchState(store, { works }),
+    /** What stands now, where somebody else was faster. */
+    refresh: (): Observable<void> =>
+      api.works().pipe(
+        tap((works) => patchState(store, { works })),
+        map(() => undefined),
+      ),
+    /** Enters them, all or none. */
+    enter({ machines = [], stocks = [], norms = {}, reason = '' }: Entered): Observable<void> {
+      const works = store.works();
+      const now = works && {
+        ...works,
+        machines: [...works.machines, ...machines],
+        stocks: [...works.stocks, ...stocks],
+      };
+      const changes: ItemChanges = {
+        machines: [...machines],
+        stocks: [...stocks],
+        norms: Object.entries(norms).map(([norm, value]) => ({
+          norm,
+          value,
+          expected: (now && (now.norms[norm]?.value ?? normById(now, norm)?.value)) ?? 0,
+        })),
+        seen: works?.itemsMark ?? 0,
+        normsSeen: works?.mark ?? 0,
+        reason,
+      };
+      return api.changeItems(changes).pipe(
+        tap((after) => patchState(store, { works: after })),
+        map(() => undefined),
+      );
+    },
+  })),
+  withHooks({ onInit: (store) => store.load() }),
+);
