@@ -9,6 +9,7 @@ import { backupHandlers } from './features/backup/backup.js';
 import { changesHandlers } from './features/changes/changes.js';
 import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
+import { peopleHandlers } from './features/people/people.js';
 import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { storesHandlers } from './features/stores/stores.js';
@@ -18,6 +19,7 @@ import { PACKING } from './http/json-text.js';
 import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
+import { auditLog } from './http/audit.js';
 import { csrf } from './http/csrf.js';
 import { serveWeb } from './http/serve-web.js';
 import { SessionMemory, endOldSessions, sessions } from './http/session.js';
@@ -137,19 +139,22 @@ export async function createApp({
     ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
     ...changesHandlers(database),
+    ...peopleHandlers(database, memory),
     ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),
     openapi: () => document,
   };
-  const signIn = signInLimits(database, signInTries, {
+  const [byAccount, byAddress] = signInLimits(database, signInTries, {
     known: (request) => known.known(request),
     refused: (request, login) => security.note(request, 'tries', login, 'refused'),
   });
+  const signIn = [byAccount, byAddress];
   registerEndpoints(app, handlers, {
     database,
     memory,
     security,
     checkAnswers,
-    before: { signIn, firstManager: signIn },
+    audit: auditLog(database, log),
+    before: { signIn, firstManager: signIn, linkFor: [byAddress], welcome: [byAddress] },
   });
   app.use(api, unknownRoute);
   if (webDir !== undefined) serveWeb(app, webDir);

@@ -69,7 +69,7 @@ async function begin({
     demo: DEMO && isLoopback(HOST),
   });
   setInterval(() => {
-    for (const over of ['accounts/prune-attempts', 'sent/prune'])
+    for (const over of ['accounts/prune-attempts', 'sent/prune', 'people/prune-links'])
       database.one(over).catch((error: unknown) => log.error({ err: error }, over));
   }, PRUNE_MS).unref();
   keeper.ask();

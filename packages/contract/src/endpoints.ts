@@ -1,4 +1,5 @@
 import { SESSION } from './endpoints/session.js';
+import { PEOPLE } from './endpoints/people.js';
 import { WORKS } from './endpoints/works.js';
 import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
@@ -12,6 +13,7 @@ export type { Endpoint } from './endpoints/endpoint.js';
 /** Every route of the server: registered from this table, documented from it, and tested from it. */
 export const ENDPOINTS = [
   ...SESSION,
+  ...PEOPLE,
   ...WORKS,
   ...JOBS,
   ...PRESS_ROOM,

@@ -7,6 +7,7 @@ export * from './press-words.js';
 export * from './messages.js';
 export * from './rule-words.js';
 export * from './plain.js';
+export * from './people.js';
 export * from './session.js';
 export * from './works.js';
 export * from './norms.js';

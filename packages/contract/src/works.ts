@@ -86,6 +86,7 @@ export const worksSettingsSchema = z
         if (wrong !== undefined) context.addIssue({ code: 'custom', message: wrong });
       })
       .optional(),
+    secondFactor: z.enum(['managers', 'everybody']).optional(),
   })
   .meta({ id: 'WorksSettings' });
 /** Settings of the works changed; `seen` is what the editor began with, so that nobody overwrites another's unseen. */
@@ -189,6 +190,7 @@ export const worksSchema = z
     locale: z.string().optional(),
     timeZone: z.string().optional(),
     numberPattern: z.string().optional(),
+    secondFactor: z.string().optional(),
     machines: z.array(machineSchema),
     stocks: z.array(stockSchema),
     inks: z

@@ -12,3 +12,4 @@ export { layoutDxf } from './drawing/layout-dxf.js';
 export { layoutPdf } from './drawing/layout-pdf.js';
 export { joinPdfs } from './pdf/join.js';
 export * from './drawings.js';
+export { auditCsv } from './table/audit-csv.js';

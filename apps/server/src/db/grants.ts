@@ -10,6 +10,7 @@ const ONLY_ADDED = [
   'released_plan',
   'change_record',
   'security_record',
+  'audit_record',
 ] as const;
 /** Tables that rows are taken out of. */
 const TAKEN_FROM = [
@@ -21,6 +22,7 @@ const TAKEN_FROM = [
   'account',
   'works',
   'norm',
+  'account_link',
 ];
 
 /** The role that an address of a database signs in as. */

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { type Works, SHIPPED_WORKS } from '@druckerei/core';
-import { type Account, type Role, parseJobFile } from '@druckerei/contract';
+import { type Account, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/add-account.js';
 import { addFinished } from '../features/finished/finished.js';
@@ -15,7 +15,7 @@ import { DEMO_ROOM } from './demo-room.js';
 import { DEMO_STORES } from './demo-stores.js';
 
 /** Demo sign-ins: roles, not people. They exist only where the demo is loaded. */
-export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: Role; password: string }[] = [
+export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: string; password: string }[] = [
   { login: 'manager', name: 'Production manager', role: 'manager', password: 'weir-and-wheel' },
   { login: 'operator', name: 'Press operator, early shift', role: 'operator', password: 'weir-and-wheel' },
   { login: 'viewer', name: 'Sales desk', role: 'viewer', password: 'weir-and-wheel' },
@@ -81,7 +81,8 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   const works = await database.one<{ body: object }>('works/get');
   await database.one('works/put', { ...works?.body, numberPattern: DEMO_NUMBERS });
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
-  const manager = await database.one<Account & Record<string, unknown>>('accounts/by-login', 'manager');
+  const found = await database.one<{ id: number }>('accounts/by-login', 'manager');
+  const manager = found && (await database.one<Account>('accounts/by-id', found.id));
   if (!manager) throw new Error('the demo manager was not added');
   for (const name of EXAMPLES) {
     const { id } = await createJob(bench, manager, exampleJob(name));

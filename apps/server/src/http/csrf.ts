@@ -22,7 +22,7 @@ const bearer = (request: Request): string =>
   request.session.accountId === undefined ? 'nobody' : `session ${request.sessionID}`;
 
 /** What somebody may send who is not signed in yet. */
-const BEFORE_SIGN_IN: readonly string[] = ['/session', '/first-manager'];
+const BEFORE_SIGN_IN: readonly string[] = ['/session', '/first-manager', '/welcome', '/welcome/look'];
 
 export interface Csrf {
   /** Tells the browser its token. Nothing is kept: whoever only looks leaves no row. */

@@ -1,9 +1,19 @@
-import { type Endpoint, type Role, ENDPOINTS, ROLES, problemSchema } from '@druckerei/contract';
+import { type Endpoint, type Right, ENDPOINTS, RIGHT_IDS, problemSchema } from '@druckerei/contract';
+import { addAccount } from '../features/accounts/add-account.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
 
 let server: TestServer;
+/** An account that nobody uses, for calls about somebody. */
+let spare = 0;
 beforeAll(async () => {
   server = await startServer('http_test');
+  // A role, and somebody in it, for each right alone.
+  for (const right of [...RIGHT_IDS, 'spare']) {
+    await server.database.one('people/put-role', `only-${right}`, `Only ${right}`, right === 'spare' ? [] : [right]);
+    const account = { login: right, name: right, role: `only-${right}`, password: 'weir-and-wheel', demo: true };
+    await addAccount(server.database, account);
+  }
+  spare = (await server.database.one<{ id: number }>('people/by-login', 'spare'))?.id ?? 0;
 });
 afterAll(() => server.stop());
 
@@ -31,6 +41,10 @@ const REFUSED: Readonly<Record<string, number>> = {
   changeHolding: 409,
   dropFold: 404,
   restore: 415,
+  ownPassword: 422,
+  setSecondFactor: 422,
+  linkFor: 410,
+  welcome: 410,
 };
 
 /** Settings of the demo works. */
@@ -50,6 +64,8 @@ const SINGLE = {
 function goodCall(endpoint: Endpoint): { path: string; body?: object } {
   // The concert programme is the demo's first job, the season tickets, which are numbered, its eleventh.
   const path = endpoint.path
+    .replace('/api/people/{id}', `/api/people/${spare}`)
+    .replace('/api/roles/{id}', '/api/roles/only-spare')
     .replace('{id}', endpoint.id.startsWith('numbers') ? '11' : '1')
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
     .replace('{revision}', '1')
@@ -58,7 +74,16 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{component}', 'cover');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
-    firstManager: { code: 'none', login: 'x', name: 'X', password: 'long enough' },
+    firstManager: { code: 'none', login: 'x', name: 'X', password: 'a lantern in the weir' },
+    ownPassword: { now: 'not mine', next: 'a lantern in the weir' },
+    beginSecondFactor: {},
+    setSecondFactor: { secret: 'ABCDEFGHIJKLMNOP', code: '000000' },
+    linkFor: { token: 'none' },
+    welcome: { token: 'none', password: 'a lantern in the weir' },
+    invite: { login: `T-${Math.random()}`, name: 'Somebody', role: 'viewer' },
+    changePerson: { name: 'spare', role: 'only-spare', disabled: false },
+    recover: {},
+    putRole: { name: 'Only spare', rights: [] },
     ownSettings: { locale: null },
     changeSettings: { settings: SETTINGS, seen: SETTINGS },
     changeNorms: { changes: [{ norm: 'spoil.cut.setup', value: 5, expected: 5 }], seen: SEEN, reason: '' },
@@ -92,21 +117,66 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
   return { path: path + (QUERIES[endpoint.id] ?? ''), ...(body ? { body } : {}) };
 }
 
-describe('every route for every role', () => {
+/** What the shipped roles may do. */
+const SHIPPED_ROLES: Readonly<Record<string, readonly Right[]>> = {
+  manager: RIGHT_IDS,
+  operator: ['record', 'stores'],
+  viewer: [],
+};
+const rightsFor = (who: string): readonly string[] => SHIPPED_ROLES[who] ?? [who];
+
+describe('every route for every right', () => {
+  const visitors = new Map<string, Visitor>();
+  const visit = async (who: string, anew: boolean): Promise<Visitor> => {
+    const known = anew ? undefined : visitors.get(who);
+    const someone = known ?? (await visitor(server.app, who === 'nobody' ? undefined : who));
+    visitors.set(who, someone);
+    return someone;
+  };
   const cases = endpoints.flatMap((endpoint) =>
-    ([...ROLES, 'nobody'] as const).map((who) => [endpoint.id, who, endpoint] as const),
+    [...Object.keys(SHIPPED_ROLES), ...RIGHT_IDS, 'nobody'].map((who) => [endpoint.id, who, endpoint] as const),
   );
-  it.each(cases)('%s as %s', async (_, who, endpoint) => {
-    const someone = await visitor(server.app, who === 'nobody' ? undefined : who);
+  it.each(cases)('%s as %s', async (id, who, endpoint) => {
+    const changesWho = ['signIn', 'signOut', 'session'].includes(id);
+    const someone = await visit(who, changesWho);
     const { path, body } = goodCall(endpoint);
     const response = await someone.call(endpoint.method, path, body);
-    const allowed = endpoint.roles === 'public' || endpoint.roles.includes(who as Role);
+    if (changesWho) visitors.delete(who);
+    const signedIn = who !== 'nobody';
+    const allowed =
+      endpoint.right === 'public' ||
+      (signedIn && (endpoint.right === 'signed in' || rightsFor(who).includes(endpoint.right)));
     if (!allowed) {
-      expect(response.status).toBe(who === 'nobody' ? 401 : 403);
+      expect(response.status).toBe(signedIn ? 403 : 401);
       expect(problemSchema.parse(response.body).title).not.toBe('');
     } else {
       expect(response.status).toBe(REFUSED[endpoint.id] ?? endpoint.status);
     }
+  });
+});
+
+describe('the audit', () => {
+  const writing = endpoints.filter(
+    ({ id, method, unaudited, right }) => method !== 'get' && !unaudited && right !== 'public' && !(id in REFUSED),
+  );
+  it.each(writing.map((endpoint) => [endpoint.id, endpoint] as const))('has a line of %s', async (_, endpoint) => {
+    const manager = await visitor(server.app, 'manager');
+    const lines = async () => (await manager.call('get', '/api/audit?limit=5')).body as { what: string; by: string }[];
+    const total = async () => Number((await manager.call('get', '/api/audit')).headers['x-total-count']);
+    const before = await total();
+    const { path, body } = goodCall(endpoint);
+    expect((await manager.call(endpoint.method, path, body)).status).toBe(endpoint.status);
+    expect(await total()).toBe(before + 1);
+    expect((await lines())[0]).toMatchObject({ what: endpoint.summary, by: 'Production manager' });
+  });
+  it('is searched, given as a table, and never changed', async () => {
+    const manager = await visitor(server.app, 'manager');
+    const found = (await manager.call('get', '/api/audit?search=Invite%20somebody')).body as { what: string }[];
+    expect(new Set(found.map(({ what }) => what.slice(0, 15)))).toEqual(new Set(['Invite somebody']));
+    expect((await manager.call('get', '/api/audit?search=%25')).body).toEqual([]);
+    const table = (await manager.bytes('/api/audit.csv')).toString();
+    expect(table.split('\r\n')[0]).toBe('When,Who,What,Of which');
+    await expect(server.owner.pool.query('DELETE FROM audit_record')).rejects.toThrow(/stays as it is/);
   });
 });
 
@@ -116,7 +186,8 @@ describe('bad input', () => {
     manager = await visitor(server.app, 'manager');
   });
 
-  const writes = endpoints.filter(({ body }) => body !== undefined);
+  // A body of nothing is right where nothing is asked for.
+  const writes = endpoints.filter(({ body }) => body !== undefined && !body.safeParse({}).success);
   const hostile: [string, object | string][] = [
     ['malformed JSON', '{"title":'],
     ['null', 'null'],
@@ -277,7 +348,9 @@ describe('protection', () => {
   });
 
   it('keeps passwords as argon2id', async () => {
-    const { rows } = await server.database.pool.query<{ password_hash: string }>('SELECT password_hash FROM account');
+    const { rows } = await server.database.pool.query<{ password_hash: string }>(
+      'SELECT password_hash FROM account WHERE password_hash IS NOT NULL',
+    );
     expect(rows.every(({ password_hash }) => password_hash.startsWith('$argon2id$'))).toBe(true);
   });
 

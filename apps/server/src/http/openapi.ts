@@ -18,7 +18,7 @@ function operation(endpoint: Endpoint): object {
     ...(params || query ? { requestParams: { ...(params ? { path: params } : {}), ...(query ? { query } : {}) } } : {}),
     ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } } : {}),
     ...(takes ? { requestBody: { required: true, ...binary(takes) } } : {}),
-    ...(endpoint.roles === 'public' ? { security: [] } : { description: `For: ${endpoint.roles.join(', ')}.` }),
+    ...(endpoint.right === 'public' ? { security: [] } : { description: `Right: ${endpoint.right}.` }),
     responses: {
       [endpoint.status]: { description: 'Done', ...success },
       '4XX': problem('The request cannot be carried out; the problem says why'),

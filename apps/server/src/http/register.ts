@@ -5,6 +5,7 @@ import type { Database } from '../db/database.js';
 import { JsonText } from './json-text.js';
 import { once } from './sent-once.js';
 import type { SecurityLog } from './security-log.js';
+import { permit } from './permit.js';
 import { ProblemError, invalid } from './problem.js';
 import { type SessionMemory, accountOf } from './session.js';
 
@@ -16,7 +17,7 @@ export interface Call<Id extends EndpointId> {
   readonly params: Parsed<EndpointOf<Id>, 'params'>;
   readonly query: Parsed<EndpointOf<Id>, 'query'>;
   readonly body: Parsed<EndpointOf<Id>, 'body'>;
-  readonly account: EndpointOf<Id>['roles'] extends 'public' ? Account | undefined : Account;
+  readonly account: EndpointOf<Id>['right'] extends 'public' ? Account | undefined : Account;
   readonly request: Request;
   readonly response: Response;
 }
@@ -34,28 +35,19 @@ function parse(schema: z.ZodType | undefined, value: unknown, fail: (error: z.Zo
 const badAddress = (error: z.ZodError): ProblemError =>
   new ProblemError(400, 'The address cannot be used', { errors: fieldErrors(error) });
 
-/** Refuses who may not. @param refused told of somebody signed in who tried. */
-function permit(endpoint: Endpoint, account: Account | undefined, refused: (account: Account) => void): void {
-  if (endpoint.roles === 'public') return;
-  if (!account) throw new ProblemError(401, 'Sign in first');
-  if (endpoint.roles.includes(account.role)) return;
-  refused(account);
-  throw new ProblemError(403, `A ${account.role} may not do this`, {
-    detail: `This is for: ${endpoint.roles.join(', ')}`,
-  });
-}
-
 export interface RegisterOptions {
   readonly database: Database;
   readonly memory: SessionMemory;
   readonly security: SecurityLog;
   readonly checkAnswers: boolean;
+  /** Notes that somebody has written something. */
+  readonly audit: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
   /** What runs ahead of single endpoints (rate limits). */
   readonly before: Partial<Record<EndpointId, readonly RequestHandler[]>>;
 }
 
 function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOptions): RequestHandler {
-  const { database, memory, security, checkAnswers } = options;
+  const { database, memory, security, checkAnswers, audit } = options;
   return async (request, response) => {
     const account = await accountOf(database, memory, request);
     permit(endpoint, account, ({ login }) => void security.note(request, 'role', login, 'refused'));
@@ -65,6 +57,7 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     const answer = await once(database, endpoint, request, account, () =>
       Promise.resolve(handler({ params, query, body, account, request, response })),
     );
+    if (account && endpoint.method !== 'get' && !endpoint.unaudited) await audit(account, endpoint, request);
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.
     if (checkAnswers) endpoint.answer?.parse(answer instanceof JsonText ? JSON.parse(answer.text) : answer);

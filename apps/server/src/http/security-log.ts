@@ -3,7 +3,17 @@ import type { Logger } from 'pino';
 import type { Database } from '../db/database.js';
 import { errorForLog } from '../db/errors.js';
 
-export type SecurityAct = 'sign in' | 'sign out' | 'first manager' | 'role' | 'tries' | 'backup' | 'restore';
+export type SecurityAct =
+  | 'sign in'
+  | 'sign out'
+  | 'first manager'
+  | 'password'
+  | 'link'
+  | 'second factor'
+  | 'role'
+  | 'tries'
+  | 'backup'
+  | 'restore';
 
 /** Who did what from where, and how it ended: only ever added to. */
 export interface SecurityLog {

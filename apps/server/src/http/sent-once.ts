@@ -14,7 +14,7 @@ interface Known {
 
 /** The key that something new is sent with; undefined where it carries none. Issues: 400 for what is no key. */
 function keyOf(endpoint: Endpoint, request: Request): string | undefined {
-  const key = endpoint.method === 'post' && endpoint.roles !== 'public' ? request.get(HEADER) : undefined;
+  const key = endpoint.method === 'post' && endpoint.right !== 'public' ? request.get(HEADER) : undefined;
   if (key === undefined) return undefined;
   if (KEY.test(key)) return key;
   throw new ProblemError(400, 'Idempotency-Key takes 8 to 80 letters, digits and signs');

@@ -1,7 +1,7 @@
 import connectPg from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import type { Account } from '@druckerei/contract';
+import { type Account, MANAGER_ROLE, RIGHT_IDS } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { ShortMemory } from './short-memory.js';
 
@@ -120,6 +120,8 @@ export const accountOf = async (
   const known = accounts.get(id);
   if (known) return known;
   const account = await database.one<Account>('accounts/by-id', id);
-  if (account) accounts.set(id, account);
-  return account;
+  if (!account) return undefined;
+  const whole = { ...account, rights: account.role === MANAGER_ROLE ? [...RIGHT_IDS] : account.rights };
+  accounts.set(id, whole);
+  return whole;
 };

@@ -83,12 +83,12 @@ export interface SignInWatch {
   readonly refused: (request: Request, login: string) => Promise<void>;
 }
 
-/** Limits failed sign-ins of an account from strange devices, of a device, and of an address. */
+/** Limits, one behind another, failed sign-ins of an account from strange devices, of a device, and of an address. */
 export function signInLimits(
   database: Database,
   { account, address }: SignInTries,
   { known, refused }: SignInWatch,
-): RequestHandler[] {
+): readonly [RequestHandler, RequestHandler] {
   const limit = (most: number, keyOf: (request: Request) => string): RequestHandler =>
     rateLimit({
       windowMs: WINDOW_SECONDS * 1000,

@@ -35,6 +35,11 @@ export const routes: Routes = [
     loadComponent: () => import('./features/sign-in/first.page').then((m) => m.FirstPage),
   },
   {
+    path: 'welcome',
+    title: 'Welcome - Druckerei',
+    loadComponent: () => import('./features/sign-in/welcome.page').then((m) => m.WelcomePage),
+  },
+  {
     path: '',
     canActivateChild: [signedIn],
     children: [
@@ -72,6 +77,11 @@ export const routes: Routes = [
         path: 'backup',
         title: 'Backup - Druckerei',
         loadComponent: () => import('./features/backup/backup.page').then((m) => m.BackupPage),
+      },
+      {
+        path: 'account',
+        title: 'Your account - Druckerei',
+        loadComponent: () => import('./features/account/account.page').then((m) => m.AccountPage),
       },
       {
         path: '**',

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { type Role } from '../session.js';
+import type { Right } from '../people.js';
 
 export interface Endpoint {
   readonly id: string;
@@ -7,8 +7,10 @@ export interface Endpoint {
   /** OpenAPI path with `{parameters}`. */
   readonly path: string;
   readonly summary: string;
-  /** Who may call it: nobody signed in ('public'), or one of these roles. */
-  readonly roles: 'public' | readonly Role[];
+  /** Who may call it: anybody ('public'), everybody who is signed in, or those whose role has this right. */
+  readonly right: 'public' | 'signed in' | Right;
+  /** Leaves no line in the audit though it writes: it reckons, or says who somebody is. */
+  readonly unaudited?: true;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
@@ -20,9 +22,6 @@ export interface Endpoint {
   readonly media?: string;
 }
 
-export const ALL: readonly Role[] = ['manager', 'operator', 'viewer'];
-export const MANAGER: readonly Role[] = ['manager'];
-export const HANDS: readonly Role[] = ['manager', 'operator'];
 export const whole = z.coerce.number().int().min(1).max(2_147_483_647);
 export const job = z.object({ id: whole });
 export const revision = z.object({ id: whole, revision: whole });

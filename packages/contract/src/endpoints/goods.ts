@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ALL, type Endpoint, HANDS, job } from './endpoint.js';
+import { type Endpoint, job } from './endpoint.js';
 import { callOffSchema, finishedSchema, newFinishedSchema } from '../finished.js';
 import { kitSchema, newSinglesSchema, singleSchema, singlesMoveSchema } from '../singles.js';
 
@@ -10,7 +10,7 @@ export const GOODS = [
     method: 'get',
     path: '/api/finished',
     summary: 'Finished goods on hand, last call-offs, transit days by destination',
-    roles: ALL,
+    right: 'signed in',
     status: 200,
     answer: finishedSchema,
   },
@@ -19,7 +19,7 @@ export const GOODS = [
     method: 'post',
     path: '/api/finished/lots',
     summary: 'Take finished pieces of a job into the stock',
-    roles: HANDS,
+    right: 'stores',
     body: newFinishedSchema,
     status: 201,
     answer: finishedSchema,
@@ -29,7 +29,7 @@ export const GOODS = [
     method: 'post',
     path: '/api/finished/lots/{id}/call-offs',
     summary: 'Send pieces of a lot to a destination',
-    roles: HANDS,
+    right: 'stores',
     params: job,
     body: callOffSchema,
     status: 201,
@@ -40,7 +40,7 @@ export const GOODS = [
     method: 'get',
     path: '/api/singles',
     summary: 'Order book of single books, those that are not checked yet first',
-    roles: ALL,
+    right: 'signed in',
     status: 200,
     answer: z.array(singleSchema),
   },
@@ -49,7 +49,7 @@ export const GOODS = [
     method: 'post',
     path: '/api/singles',
     summary: 'Put orders into the book; none where one of them is known already',
-    roles: HANDS,
+    right: 'record',
     body: newSinglesSchema,
     status: 201,
     answer: z.array(singleSchema),
@@ -59,7 +59,7 @@ export const GOODS = [
     method: 'put',
     path: '/api/singles/state',
     summary: 'Say that books are printed or checked, or have to be made again',
-    roles: HANDS,
+    right: 'record',
     body: singlesMoveSchema,
     status: 200,
     answer: z.array(singleSchema),
@@ -69,7 +69,7 @@ export const GOODS = [
     method: 'post',
     path: '/api/singles/kits',
     summary: 'Match a cover with its block by their codes',
-    roles: HANDS,
+    right: 'record',
     body: kitSchema,
     status: 200,
     answer: z.array(singleSchema),

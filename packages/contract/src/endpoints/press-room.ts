@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ALL, type Endpoint, HANDS, job } from './endpoint.js';
+import { type Endpoint, job } from './endpoint.js';
 import { enterEventSchema, keptCarrierSchema, roomSchema } from '../room.js';
 
 /** What happens to a job at the press. */
@@ -9,7 +9,7 @@ export const PRESS_ROOM = [
     method: 'get',
     path: '/api/jobs/{id}/room',
     summary: 'What happened to a job in plate room, ink room and press room, and what the store keeps for it',
-    roles: ALL,
+    right: 'signed in',
     params: job,
     status: 200,
     answer: roomSchema,
@@ -19,7 +19,7 @@ export const PRESS_ROOM = [
     method: 'post',
     path: '/api/jobs/{id}/room',
     summary: 'Record an event; refused where a gate stands before it',
-    roles: HANDS,
+    right: 'record',
     params: job,
     body: enterEventSchema,
     status: 201,
@@ -30,7 +30,7 @@ export const PRESS_ROOM = [
     method: 'get',
     path: '/api/carriers',
     summary: 'Carriers that the store keeps, last put away first',
-    roles: ALL,
+    right: 'signed in',
     status: 200,
     answer: z.array(keptCarrierSchema),
   },

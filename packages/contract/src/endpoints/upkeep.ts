@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { changeSchema, changesQuery } from '../changes.js';
-import { ALL, type Endpoint, MANAGER } from './endpoint.js';
+import type { Endpoint } from './endpoint.js';
 import { restoredSchema } from '../problem.js';
 
 /** History of changes, backup and restore. */
@@ -10,7 +10,7 @@ export const UPKEEP = [
     method: 'get',
     path: '/api/changes',
     summary: 'How reservations, days to destinations or single books changed, newest first',
-    roles: ALL,
+    right: 'signed in',
     query: changesQuery,
     status: 200,
     answer: z.array(changeSchema),
@@ -21,7 +21,7 @@ export const UPKEEP = [
     path: '/api/backup',
     summary:
       'Everything that the works keeps, in a ZIP of JSON lines; it holds the hashes of passwords, so keep it safe',
-    roles: MANAGER,
+    right: 'backup',
     status: 200,
     media: 'application/zip',
   },
@@ -30,7 +30,7 @@ export const UPKEEP = [
     method: 'post',
     path: '/api/backup',
     summary: 'Restore a backup into an empty works: accounts are those of the backup afterwards, and all sessions end',
-    roles: MANAGER,
+    right: 'backup',
     takes: 'application/zip',
     status: 200,
     answer: restoredSchema,

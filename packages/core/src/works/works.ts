@@ -179,12 +179,22 @@ export interface WorksSettings {
   readonly locale?: string | undefined;
   /** IANA name of the zone that its days are in; the server's where absent. */
   readonly timeZone?: string | undefined;
+  /** Whom it lets in by a second factor alone; nobody where absent. */
+  readonly secondFactor?: string | undefined;
   /** How its job numbers are made, see `nextJobNumber`; after the last one where absent. */
   readonly numberPattern?: string | undefined;
 }
 
 /** The settings, in the order in which they are shown. */
-export const WORKS_SETTINGS = ['name', 'place', 'currency', 'locale', 'timeZone', 'numberPattern'] as const;
+export const WORKS_SETTINGS = [
+  'name',
+  'place',
+  'currency',
+  'locale',
+  'timeZone',
+  'numberPattern',
+  'secondFactor',
+] as const;
 
 /** What is told of the settings, by itself; what is empty is not told. */
 export const toldSettings = (

@@ -1,2 +1,3 @@
--- The account of a sign-in name. $1 login. One or none.
-SELECT id, login, name, role, locale, (SELECT body ->> 'locale' FROM works) AS "worksLocale", password_hash, demo FROM account WHERE login = $1
+-- The account of a sign-in name, where it may be used. $1 login. One or none.
+SELECT id, password_hash, demo, totp_secret, totp_step::double precision AS totp_step, recovery_codes
+FROM account WHERE login = $1 AND disabled_at IS NULL

@@ -1,6 +1,6 @@
 -- A page of the lots on hand whose words hold all patterns, by paper, and how many there are. $1 patterns as a JSON array, $2 skipped, $3 most. One.
 WITH stock AS MATERIALIZED (
-  SELECT one ->> 'id' AS id, one ->> 'name' AS name FROM works, jsonb_array_elements(works.body -> 'stocks') one
+  SELECT id, body ->> 'name' AS name FROM works_item WHERE kind = 'stock'
 ), found AS (
   SELECT h.id, h.key
   FROM holding h

@@ -1,15 +1,22 @@
+import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import type { Request, Response } from 'express';
 import type { Account } from '@druckerei/contract';
-import type { Database } from '../../db/database.js';
-import { ProblemError } from '../../http/problem.js';
+import type { Database, Queries } from '../../db/database.js';
+import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
 import { type SessionMemory, sessionCookie } from '../../http/session.js';
 import type { Devices } from '../../http/sign-in-limit.js';
 import type { SecurityLog } from '../../http/security-log.js';
 import { HASHING, addAccount } from './add-account.js';
+import { wantsFactor } from '../../http/permit.js';
+import { lockKind } from '../changes/changes.js';
+import { rightsOf } from '../people/people.js';
+import { currentWorks } from '../works/works.js';
 import { hasNobody, makeFirstManager } from './first-manager.js';
+import { refuseGuessable } from './password.js';
+import { hashOf, newFactor, takeUp, useCode } from './second-factor.js';
 
 /**
  * The first manager of a works, as the server's environment names them: added, or given the password that it names now,
@@ -20,12 +27,12 @@ export async function setFirstManager(
   login: string,
   password: string,
 ): Promise<'added' | 'changed' | 'same'> {
-  const found = await database.one<FoundAccount>('accounts/by-login', login);
+  const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', login);
   if (!found) {
     await addAccount(database, { login, name: login, role: 'manager', password, demo: false });
     return 'added';
   }
-  if (await verify(found.password_hash, password)) return 'same';
+  if (found.password_hash !== null && (await verify(found.password_hash, password))) return 'same';
   await database.transaction(async (queries) => {
     await queries.one('accounts/set-password', found.id, await hash(password, HASHING));
     await queries.one('accounts/end-sessions', found.id);
@@ -33,9 +40,12 @@ export async function setFirstManager(
   return 'changed';
 }
 
-interface FoundAccount extends Account {
-  readonly password_hash: string;
+interface FoundAccount {
+  readonly id: number;
+  /** Null for somebody who was invited and has not chosen one. */
+  readonly password_hash: string | null;
   readonly demo: boolean;
+  readonly totp_secret: string | null;
 }
 
 const done = (work: (callback: (error?: unknown) => void) => void): Promise<void> =>
@@ -46,7 +56,40 @@ const done = (work: (callback: (error?: unknown) => void) => void): Promise<void
     });
   });
 
-type Ids = 'health' | 'session' | 'firstManager' | 'signIn' | 'signOut' | 'ownSettings';
+type Ids =
+  | 'health'
+  | 'session'
+  | 'firstManager'
+  | 'signIn'
+  | 'signOut'
+  | 'ownSettings'
+  | 'ownPassword'
+  | 'ownSessions'
+  | 'beginSecondFactor'
+  | 'setSecondFactor'
+  | 'dropSecondFactor'
+  | 'linkFor'
+  | 'welcome';
+
+/** An account as whoever is signed in knows it. */
+async function accountBy(queries: Queries, id: number): Promise<Account> {
+  const account = await queries.one<Account>('accounts/by-id', id);
+  if (!account) throw new ProblemError(401, 'Sign in first');
+  return { ...account, rights: rightsOf({ id: account.role, rights: account.rights }) };
+}
+
+/** Told in the place of a wrong password where a code is still wanted; the page then asks for it. */
+const WANTS_CODE = 'The code of your second factor is wanted';
+
+/** Whom a link is for. Errors: 410 where it holds no longer. */
+async function linked(queries: Queries, token: string): Promise<Pick<Account, 'id' | 'login' | 'name'>> {
+  const found = await queries.one<Pick<Account, 'id' | 'login' | 'name'>>('people/of-link', hashOf(token));
+  if (!found)
+    throw new ProblemError(410, 'This link does not hold any longer', {
+      detail: 'It was used, or its time is over. Ask a manager for a new one.',
+    });
+  return found;
+}
 
 export interface AccountOptions {
   readonly database: Database;
@@ -64,13 +107,17 @@ export interface AccountOptions {
 export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
   const { database, csrf, devices, memory, security, tls, demo, secret } = options;
   // Checked against when there is no such login, so that the answer takes as long either way.
-  const nobody = await hash('nobody', HASHING);
+  const nobody = await hash(randomBytes(32), HASHING);
   /** Begins a session. */
-  const enter = async (request: Request, response: Response, { id, login }: Account): Promise<void> => {
+  const enter = async (
+    request: Request,
+    response: Response,
+    { id, login }: Pick<Account, 'id' | 'login'>,
+  ): Promise<void> => {
     // A new id after sign-in: one handed out before is worth nothing.
     await done((callback) => request.session.regenerate(callback));
     request.session.accountId = id;
-    request.session.since = Date.now();
+    request.session.since = request.session.used = Date.now();
     csrf.issue(request, response);
     devices.remember(login, request, response);
     await done((callback) => request.session.save(callback));
@@ -85,23 +132,90 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
       return { account: account ?? null, demo, first: !account && (await hasNobody(database)) };
     },
     firstManager: async ({ body, request, response }) => {
+      refuseGuessable(body.password, [body.login, body.name], 'password');
       const made = await makeFirstManager(database, secret, body).catch(async (error: unknown) => {
         await security.note(request, 'first manager', body.login, 'refused');
         throw error;
       });
       await security.note(request, 'first manager', body.login, 'done');
-      await enter(request, response, made);
-      return { account: made };
+      const account = await accountBy(database, made);
+      await enter(request, response, account);
+      return { account };
     },
     signIn: async ({ body, request, response }) => {
-      const found = await database.one<FoundAccount>('accounts/by-login', body.login);
+      const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', body.login);
       const right = await verify(found?.password_hash ?? nobody, body.password);
-      const mayUse = found !== undefined && right && (demo || !found.demo);
+      const known = found?.password_hash && right && (demo || !found.demo) ? found : undefined;
+      // The password is right: only now is told that a code is wanted.
+      const { totp_secret: secret = null } = known ?? {};
+      const code = body.code?.trim() ?? '';
+      if (known && secret !== null && code === '') throw new ProblemError(401, WANTS_CODE);
+      const mayUse = known !== undefined && (secret === null || (await useCode(database, known.id, secret, code)));
       await security.note(request, 'sign in', body.login, mayUse ? 'done' : 'refused');
-      if (!mayUse) throw new ProblemError(401, 'Name or password is wrong');
-      await enter(request, response, found);
-      const { password_hash: _hash, demo: _demo, ...known } = found;
-      return { account: known };
+      if (!mayUse)
+        throw new ProblemError(401, known ? 'This code does not count' : 'Name or password is wrong', {
+          ...(known
+            ? { detail: 'Wait for the next one that the app shows, or take a recovery code; each counts once.' }
+            : {}),
+        });
+      const account = await accountBy(database, known.id);
+      await enter(request, response, account);
+      return { account };
+    },
+    ownPassword: async ({ account, body: { now, next }, request }) => {
+      const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', account.login);
+      if (!(await verify(found?.password_hash ?? nobody, now)))
+        throw invalid([{ path: 'now', message: 'This is not your password.' }]);
+      refuseGuessable(next, [account.login, account.name], 'next');
+      const hashed = await hash(next, HASHING);
+      await database.transaction(async (queries) => {
+        await queries.one('accounts/set-password', account.id, hashed);
+        await queries.one('accounts/end-other-sessions', account.id, request.sessionID);
+      });
+      memory.clear();
+      await security.note(request, 'password', account.login, 'done');
+    },
+    ownSessions: async ({ account, request }) => {
+      await database.one('accounts/end-other-sessions', account.id, request.sessionID);
+      memory.clear();
+    },
+    beginSecondFactor: async ({ account }) => newFactor(account.login, (await currentWorks(database)).name),
+    setSecondFactor: async ({ account, body: { secret, code }, request }) => {
+      const codes = await database.transaction((queries) => takeUp(queries, account.id, secret, code));
+      memory.accounts.clear();
+      await security.note(request, 'second factor', account.login, 'done');
+      return { recoveryCodes: codes };
+    },
+    dropSecondFactor: async ({ account, request }) => {
+      if (wantsFactor(account))
+        throw new ProblemError(409, 'The works wants a second factor of you', {
+          detail: 'Take up another one in its place, or ask for the setting to be changed.',
+        });
+      await database.one('people/set-second-factor', account.id, null, null);
+      memory.accounts.clear();
+      await security.note(request, 'second factor', account.login, 'done');
+    },
+    linkFor: async ({ body: { token } }) => {
+      const { login, name } = await linked(database, token);
+      return { login, name };
+    },
+    welcome: async ({ body: { token, password }, request, response }) => {
+      const { login, name } = await linked(database, token);
+      refuseGuessable(password, [login, name], 'password');
+      const hashed = await hash(password, HASHING);
+      const account = await database.transaction(async (queries) => {
+        // Whoever comes second by the same link is refused.
+        await lockKind(queries, 'account');
+        const { id } = await linked(queries, token);
+        await queries.one('people/drop-links', id);
+        await queries.one('accounts/set-password', id, hashed);
+        await queries.one('accounts/end-sessions', id);
+        return accountBy(queries, id);
+      });
+      memory.clear();
+      await security.note(request, 'link', login, 'done');
+      await enter(request, response, account);
+      return { account };
     },
     ownSettings: async ({ account, body }) => {
       await database.one('accounts/set-locale', account.id, body.locale);

@@ -1,5 +1,5 @@
 import { createHmac } from 'node:crypto';
-import type { Account, FirstManager } from '@druckerei/contract';
+import type { FirstManager } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { same } from '../../http/csrf.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -29,14 +29,14 @@ export const hasNobody = async (queries: Queries): Promise<boolean> =>
   (await queries.one<{ anybody: boolean }>('accounts/has-any'))?.anybody === false;
 
 /**
- * Makes the first manager: one, whoever is first. Issues: 409 where somebody has an account, 422 at `code` where it is not the
+ * Makes the first manager: one, whoever is first. @returns the account's id. Issues: 409 where somebody has an account, 422 at `code` where it is not the
  * terminal's.
  */
 export const makeFirstManager = (
   database: Database,
   secret: string,
   { code, login, name, password }: FirstManager,
-): Promise<Account> =>
+): Promise<number> =>
   database.transaction(async (queries) => {
     await lockKind(queries, 'account');
     if (!(await hasNobody(queries)))
@@ -46,8 +46,7 @@ export const makeFirstManager = (
     if (!same(bare(code), bare(firstCode(secret))))
       throw invalid([{ path: 'code', message: 'This is not the code that the terminal shows. Look there again.' }]);
     await addAccount(queries, { login, name, role: 'manager', password, demo: false });
-    const made = await queries.one<Account & Record<string, unknown>>('accounts/by-login', login);
+    const made = await queries.one<{ id: number }>('accounts/by-login', login);
     if (!made) throw new Error('the first manager was not added');
-    const { password_hash: _hash, demo: _demo, ...account } = made;
-    return account;
+    return made.id;
   });

@@ -13,6 +13,7 @@ import type {
 } from '@druckerei/core';
 import type {
   Account,
+  AuditRecord,
   Change,
   ChangeKind,
   CopyJob,
@@ -28,15 +29,20 @@ import type {
   JobRow,
   KeptCarrier,
   Lot,
+  MadeLink,
   LotsQuery,
   Needs,
+  NewFactor,
   NormChange,
   NormChanges,
   NormEffect,
   NormHistoryEntry,
+  People,
   PressRoom,
   Restored,
+  Right,
   Revision,
+  SignIns,
   SingleBook,
   Stores,
 } from '@druckerei/contract';
@@ -50,8 +56,60 @@ export class Api {
   session(): Observable<{ account: Account | null; demo: boolean; first: boolean }> {
     return this.http.get<{ account: Account | null; demo: boolean; first: boolean }>('/api/session');
   }
-  signIn(login: string, password: string): Observable<{ account: Account }> {
-    return this.http.post<{ account: Account }>('/api/session', { login, password });
+  signIn(login: string, password: string, code?: string): Observable<{ account: Account }> {
+    return this.http.post<{ account: Account }>('/api/session', { login, password, ...(code ? { code } : {}) });
+  }
+  ownPassword(now: string, next: string): Observable<unknown> {
+    return this.http.put('/api/session/password', { now, next });
+  }
+  endOtherSessions(): Observable<unknown> {
+    return this.http.delete('/api/session/others');
+  }
+  newFactor(): Observable<NewFactor> {
+    return this.http.post<NewFactor>('/api/session/second-factor', {});
+  }
+  setFactor(secret: string, code: string): Observable<string[]> {
+    return this.http
+      .put<{ recoveryCodes: string[] }>('/api/session/second-factor', { secret, code })
+      .pipe(map(({ recoveryCodes }) => recoveryCodes));
+  }
+  dropFactor(): Observable<unknown> {
+    return this.http.delete('/api/session/second-factor');
+  }
+  linkFor(token: string): Observable<{ login: string; name: string }> {
+    return this.http.post<{ login: string; name: string }>('/api/welcome/look', { token });
+  }
+  welcome(token: string, password: string): Observable<{ account: Account }> {
+    return this.http.post<{ account: Account }>('/api/welcome', { token, password });
+  }
+  people(): Observable<People> {
+    return this.http.get<People>('/api/people');
+  }
+  invite(person: { login: string; name: string; role: string }): Observable<MadeLink> {
+    return this.http.post<MadeLink>('/api/people', person);
+  }
+  changePerson(id: number, change: { name: string; role: string; disabled: boolean }): Observable<People> {
+    return this.http.put<People>(`/api/people/${id}`, change);
+  }
+  recover(id: number): Observable<MadeLink> {
+    return this.http.post<MadeLink>(`/api/people/${id}/link`, {});
+  }
+  endSessions(id: number): Observable<unknown> {
+    return this.http.delete(`/api/people/${id}/sessions`);
+  }
+  signIns(id: number): Observable<SignIns> {
+    return this.http.get<SignIns>(`/api/people/${id}/sign-ins`);
+  }
+  putRole(id: string, role: { name: string; rights: readonly Right[] }): Observable<People> {
+    return this.http.put<People>(`/api/roles/${encodeURIComponent(id)}`, role);
+  }
+  /** A page of what was done, and how many lines there are in all. */
+  audit(asked: {
+    search?: string;
+    limit?: number;
+    offset?: number;
+  }): Observable<{ rows: AuditRecord[]; total: number }> {
+    return this.page('/api/audit', asked) as Observable<{ rows: AuditRecord[]; total: number }>;
   }
   signOut(): Observable<unknown> {
     return this.http.delete('/api/session');

@@ -8,8 +8,9 @@ import { of, throwError } from 'rxjs';
 import { Api } from './api';
 import { RoomOutbox, type Sent } from './room-outbox';
 import { sessionFeature } from './session.state';
+import { testAccount } from './account.fixture';
 
-const account = (id: number): Account => ({ id, login: `a${id}`, name: `Person ${id}`, role: 'operator' });
+const account = (id: number): Account => testAccount(['record'], id);
 const count = (good: number): RoomEvent => ({ kind: 'count', step: 'box', good });
 const problem = (status: number, title: string): HttpErrorResponse =>
   new HttpErrorResponse({ status, error: { type: 'about:blank', title, status } });

@@ -46,8 +46,8 @@ export class SessionEffects {
   readonly signIn = createEffect(() =>
     this.actions.pipe(
       ofType(SessionActions.signIn),
-      exhaustMap(({ login, password, to }) =>
-        this.api.signIn(login, password).pipe(
+      exhaustMap(({ login, password, code, to }) =>
+        this.api.signIn(login, password, code).pipe(
           tap(({ account }) => writeAs(account)),
           map(({ account }) => SessionActions.signedIn({ account, to })),
           catchError((error: unknown) => of(SessionActions.refused({ message: failureOf(error).text }))),

@@ -1,4 +1,4 @@
-import type { Account } from '@druckerei/contract';
+import type { Account, Right } from '@druckerei/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
 /** Who sits in front of it. */
@@ -25,7 +25,7 @@ export const SessionActions = createActionGroup({
   events: {
     Found: props<{ account: Account | null; demo: boolean; first: boolean }>(),
     Unanswered: emptyProps(),
-    'Sign in': props<{ login: string; password: string; to: string }>(),
+    'Sign in': props<{ login: string; password: string; code?: string; to: string }>(),
     'Signed in': props<{ account: Account; to: string }>(),
     Refused: props<{ message: string }>(),
     'Sign out': emptyProps(),
@@ -61,8 +61,22 @@ export const sessionFeature = createFeature({
     selectUnknown: createSelector(selectWho, ({ kind }) => kind === 'unknown'),
     selectUnanswered: createSelector(selectWho, ({ kind }) => kind === 'unanswered'),
     selectAccount: createSelector(selectWho, (who) => (who.kind === 'known' ? who.account : undefined)),
-    selectMayEdit: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role === 'manager'),
-    /** Enters what happens in the plate room, ink room and at the press. */
-    selectMayRecord: createSelector(selectWho, (who) => who.kind === 'known' && who.account.role !== 'viewer'),
   }),
 });
+
+const { selectAccount } = sessionFeature;
+const selectRight = (right: Right) => createSelector(selectAccount, (account) => account?.rights.includes(right) ?? false);
+const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
+  plan: selectRight('plan'),
+  release: selectRight('release'),
+  norms: selectRight('norms'),
+  machines: selectRight('machines'),
+  record: selectRight('record'),
+  stores: selectRight('stores'),
+  settings: selectRight('settings'),
+  people: selectRight('people'),
+  backup: selectRight('backup'),
+};
+
+/** Whether whoever is signed in may do something: a selector, one for each right. */
+export const selectMay = (right: Right) => MAY[right];

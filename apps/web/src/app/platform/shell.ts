@@ -43,7 +43,8 @@ import { Measures } from '../ui/measures';
           <button matButton (click)="openKeys()"><mat-icon>keyboard</mat-icon>Keys <kbd>?</kbd></button>
           <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
           <mat-menu #who>
-            <span mat-menu-item disabled>Role: {{ account.role }}</span>
+            <span mat-menu-item disabled>Role: {{ account.roleName }}</span>
+            <a mat-menu-item routerLink="/account"><mat-icon>manage_accounts</mat-icon>Your account</a>
             <button mat-menu-item (click)="theme.toggle()">
               <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>{{
                 theme.dark() ? 'Light colours' : 'Dark colours'
@@ -54,7 +55,7 @@ import { Measures } from '../ui/measures';
                 measures.system() === 'metric' ? 'Measures in inch and pound' : 'Measures in metric'
               }}
             </button>
-            @if (account.role === 'manager') {
+            @if (account.rights.includes('backup')) {
               <a mat-menu-item routerLink="/backup">Backup</a>
             }
             <button mat-menu-item [matMenuTriggerFor]="dates">Dates and weeks</button>

@@ -6,6 +6,7 @@ import { Subject } from 'rxjs';
 import { Api } from '../../platform/api';
 import { SessionActions, sessionFeature } from '../../platform/session.state';
 import { BackupPage } from './backup.page';
+import { testAccount } from '../../platform/account.fixture';
 
 describe('backup in the application', () => {
   let sent: Subject<HttpEvent<Restored>>;
@@ -33,7 +34,7 @@ describe('backup in the application', () => {
         { provide: Api, useValue: { restore: () => sent } },
       ],
     });
-    const account = { id: 1, login: 'm', name: 'm', role };
+    const account = testAccount(role === 'manager' ? undefined : []);
     TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
     fixture = TestBed.createComponent(BackupPage);
     await fixture.whenStable();

@@ -8,7 +8,7 @@ import type { Restored } from '@druckerei/contract';
 import type { Subscription } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
-import { SessionActions, sessionFeature } from '../../platform/session.state';
+import { SessionActions, selectMay } from '../../platform/session.state';
 import { count, dateText, sizeText } from '../../ui/format';
 
 type Restoring =
@@ -31,7 +31,7 @@ export class BackupPage {
   private readonly api = inject(Api);
   private readonly store = inject(Store);
   private sending: Subscription | undefined;
-  protected readonly mayEdit = this.store.selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = this.store.selectSignal(selectMay('backup'));
   protected readonly file = signal<File | undefined>(undefined);
   protected readonly state = signal<Restoring>({ kind: 'idle' });
   protected readonly size = sizeText;

@@ -24,7 +24,7 @@ import { JOB_COLUMNS } from '@druckerei/contract/plain';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { Commands } from '../../platform/commands';
-import { sessionFeature } from '../../platform/session.state';
+import { selectMay } from '../../platform/session.state';
 import { count, dateText, timeText } from '../../ui/format';
 import { kept } from '../../ui/kept';
 import { ProductPicture } from '../../ui/product-picture';
@@ -65,7 +65,7 @@ export class JobsPage implements OnDestroy {
   protected readonly jobs = inject(JobsStore);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('plan'));
   private readonly hidden = kept<{ readonly columns: readonly string[] }>('jobs-hidden', { columns: [] });
   protected readonly shown = computed(() => CHOOSABLE.filter((column) => !this.hidden().columns.includes(column)));
   protected readonly columns = computed(() => [

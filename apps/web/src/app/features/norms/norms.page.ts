@@ -16,7 +16,7 @@ import {
   normCatalogue,
 } from '@druckerei/core';
 import { Store } from '@ngrx/store';
-import { sessionFeature } from '../../platform/session.state';
+import { selectMay } from '../../platform/session.state';
 import { timeText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { normUnit, normValue } from '../../ui/norm-text';
@@ -74,7 +74,7 @@ export class NormsPage {
   protected readonly sourceText = ({ source }: NormRow): string =>
     `${MARKS[source.label].words}${source.note ? `: ${source.note}` : ''}`;
   private readonly dialog = inject(MatDialog);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('norms'));
   protected readonly groups = NORM_GROUPS.map((id) => ({ id, name: GROUP_NAMES[id] }));
   private readonly measures = inject(Measures);
   protected readonly text = (norm: Norm, value: number): string => normValue(norm, value, this.measures.system());

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -7,6 +16,9 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { SessionActions, sessionFeature } from '../../platform/session.state';
 import { StreamMark } from './stream-mark';
+
+/** What the server says where it wants a code beside the password. */
+const WANTS_CODE = 'The code of your second factor';
 
 @Component({
   selector: 'dk-sign-in-page',
@@ -17,7 +29,7 @@ import { StreamMark } from './stream-mark';
       <dk-stream-mark />
       <h1>Druckerei</h1>
       <p class="quiet">Plans print jobs from order to ticket.</p>
-      <form (ngSubmit)="signIn(login.value, password.value)">
+      <form (ngSubmit)="signIn(login.value, password.value, code()?.nativeElement?.value)">
         <mat-form-field
           ><mat-label>Name</mat-label
           ><input matInput #login name="login" autocomplete="username" required cdkFocusInitial
@@ -26,6 +38,13 @@ import { StreamMark } from './stream-mark';
           ><mat-label>Password</mat-label
           ><input matInput #password name="password" type="password" autocomplete="current-password" required
         /></mat-form-field>
+        @if (wantsCode()) {
+          <mat-form-field>
+            <mat-label>Code of your second factor</mat-label>
+            <input matInput #code name="code" inputmode="numeric" autocomplete="one-time-code" />
+            <mat-hint>As your app shows it now, or a recovery code</mat-hint>
+          </mat-form-field>
+        }
         @if (refused(); as message) {
           <p class="error" role="alert">{{ message }}</p>
         }
@@ -64,10 +83,22 @@ export class SignInPage {
     return state.kind === 'refused' ? state.message : undefined;
   });
 
-  protected signIn(login: string, password: string): void {
+  protected readonly code = viewChild<ElementRef<HTMLInputElement>>('code');
+  /** Asked for once the password was right; it stays until somebody is in. */
+  protected readonly wantsCode = linkedSignal<string | undefined, boolean>({
+    source: this.refused,
+    computation: (refused, before) => before?.value === true || (refused?.startsWith(WANTS_CODE) ?? false),
+  });
+
+  protected signIn(login: string, password: string, code = ''): void {
     const to = this.to();
     this.store.dispatch(
-      SessionActions.signIn({ login, password, to: to?.startsWith('/') && !to.startsWith('//') ? to : '/jobs' }),
+      SessionActions.signIn({
+        login,
+        password,
+        ...(code === '' ? {} : { code }),
+        to: to?.startsWith('/') && !to.startsWith('//') ? to : '/jobs',
+      }),
     );
   }
 }

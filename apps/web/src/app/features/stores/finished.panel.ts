@@ -5,7 +5,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { Finished } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
-import { sessionFeature } from '../../platform/session.state';
+import { selectMay } from '../../platform/session.state';
 import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
 import { count, dateText, timeText } from '../../ui/format';
 import { CallOffDialog } from './call-off.dialog';
@@ -26,7 +26,7 @@ import { loadWords } from './load-words';
 export class FinishedPanel {
   protected readonly stock = inject(FinishedStore);
   private readonly dialog = inject(MatDialog);
-  protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
+  protected readonly mayRecord = inject(Store).selectSignal(selectMay('stores'));
   protected readonly count = count;
   protected readonly dateText = dateText;
   protected readonly timeText = timeText;

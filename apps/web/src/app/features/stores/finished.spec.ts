@@ -11,6 +11,7 @@ import { CallOffDialog } from './call-off.dialog';
 import { FinishedPanel } from './finished.panel';
 import { FinishedStore } from './finished.store';
 import { loadWords } from './load-words';
+import { testAccount } from '../../platform/account.fixture';
 
 const AT = '2027-01-10T08:00:00.000Z';
 const LOT: Finished['lots'][number] = {
@@ -73,7 +74,7 @@ function setUp(): { api: FakeStock; closed: () => boolean } {
       { provide: MAT_DIALOG_DATA, useFactory: () => ({ stock: TestBed.inject(FinishedStore), lot: LOT }) },
     ],
   });
-  const account = { id: 1, login: 'm', name: 'm', role: 'operator' } as const;
+  const account = testAccount(['record', 'stores']);
   TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
   return { api, closed: () => shut };
 }

@@ -9,7 +9,7 @@ import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
 import { type BuyLine, type Holding, paperKey, paperName } from '@druckerei/core';
 import { Store } from '@ngrx/store';
-import { sessionFeature } from '../../platform/session.state';
+import { selectMay } from '../../platform/session.state';
 import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
 import { count, dateText, timeText, unitText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
@@ -43,7 +43,7 @@ export class StoresPage {
   protected readonly stores = inject(StoresStore);
   private readonly dialog = inject(MatDialog);
   private readonly measures = inject(Measures);
-  protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
+  protected readonly mayRecord = inject(Store).selectSignal(selectMay('stores'));
   /** Which tab is open: paper is taken in at the first two. */
   protected readonly tab = signal(0);
   protected readonly count = count;

@@ -12,6 +12,7 @@ import { SessionActions, sessionFeature } from '../../platform/session.state';
 import { LotDialog } from './lot.dialog';
 import { StoresPage } from './stores.page';
 import { StoresStore } from './stores.store';
+import { testAccount } from '../../platform/account.fixture';
 
 const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' } as const;
 const KEY = 'sheets/silk-115/1020x720/width';
@@ -77,7 +78,7 @@ function setUp(of: Partial<Api>, data: object = {}): void {
       { provide: MatDialogRef, useValue: { close: () => (closed += 1) } },
     ],
   });
-  const account = { id: 1, login: 'm', name: 'm', role: 'manager' as const };
+  const account = testAccount();
   TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
 }
 const cells = (element: HTMLElement, selector: string): string[][] =>

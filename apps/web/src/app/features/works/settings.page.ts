@@ -17,7 +17,7 @@ import { Api } from '../../platform/api';
 import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
 import { Contested } from '../../platform/contested';
 import { failureOf } from '../../platform/problem';
-import { sessionFeature } from '../../platform/session.state';
+import { selectMay } from '../../platform/session.state';
 import { LOCALES, chosenLocale } from '../../ui/locale';
 import { Standing, type StandingRow } from '../../ui/standing';
 import { WorksStore } from './works.store';
@@ -30,6 +30,7 @@ const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
   locale: 'Dates and weeks',
   timeZone: 'Time zone',
   numberPattern: 'Pattern of job numbers',
+  secondFactor: 'Second factor',
 };
 /** Entries of a list that is offered while somebody types. */
 const MOST_OFFERED = 12;
@@ -59,7 +60,7 @@ export class SettingsPage {
   private readonly api = inject(Api);
   private readonly dialog = inject(MatDialog);
   private readonly works = inject(WorksStore);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('settings'));
   protected readonly now = signal<WorksSettings | undefined>(undefined);
   protected readonly failed = signal('');
   protected readonly locales = LOCALES;
@@ -70,6 +71,7 @@ export class SettingsPage {
     locale: '',
     timeZone: '',
     numberPattern: '',
+    secondFactor: '',
   });
   protected readonly sending = new Contested(() => this.look());
   private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
@@ -126,8 +128,16 @@ export class SettingsPage {
 
   /** Puts what stands into the fields. */
   protected leave(): void {
-    const { name = '', place = '', currency = '', locale = '', timeZone = '', numberPattern = '' } = this.now() ?? {};
-    this.form.reset({ name, place, currency, locale, timeZone, numberPattern });
+    const {
+      name = '',
+      place = '',
+      currency = '',
+      locale = '',
+      timeZone = '',
+      numberPattern = '',
+      secondFactor = '',
+    } = this.now() ?? {};
+    this.form.reset({ name, place, currency, locale, timeZone, numberPattern, secondFactor });
     this.sending.refuse('');
     if (!this.mayEdit()) this.form.disable();
   }

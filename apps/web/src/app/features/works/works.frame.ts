@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { sessionFeature } from '../../platform/session.state';
+import { selectMay } from '../../platform/session.state';
 import { SetUp } from './set-up';
 
 /** What belongs to the works, side by side. */
@@ -20,6 +20,9 @@ import { SetUp } from './set-up';
       >
       <a routerLink="/works/machines" routerLinkActive="here" ariaCurrentWhenActive="page">Machines</a>
       <a routerLink="/works/papers" routerLinkActive="here" ariaCurrentWhenActive="page">Papers</a>
+      @if (mayPeople()) {
+        <a routerLink="/works/people" routerLinkActive="here" ariaCurrentWhenActive="page">People</a>
+      }
     </nav>
     @if (mayEdit()) {
       <dk-set-up />
@@ -46,5 +49,7 @@ import { SetUp } from './set-up';
   `,
 })
 export class WorksFrame {
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  private readonly store = inject(Store);
+  protected readonly mayEdit = this.store.selectSignal(selectMay('machines'));
+  protected readonly mayPeople = this.store.selectSignal(selectMay('people'));
 }

@@ -26,6 +26,16 @@ export const worksRoutes: Routes = [
         loadComponent: () => import('./machines/machine.page').then((m) => m.MachinePage),
       },
       {
+        path: 'people',
+        title: 'People - Druckerei',
+        loadComponent: () => import('./people/people.page').then((m) => m.PeoplePage),
+      },
+      {
+        path: 'audit',
+        title: 'What was done - Druckerei',
+        loadComponent: () => import('./people/audit.page').then((m) => m.AuditPage),
+      },
+      {
         path: 'papers',
         title: 'Papers - Druckerei',
         loadComponent: () => import('./papers/papers.page').then((m) => m.PapersPage),

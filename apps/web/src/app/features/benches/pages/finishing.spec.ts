@@ -12,6 +12,7 @@ import type { TakeIntoData } from '../parts/take-into-job.dialog';
 import { CodesPage } from './codes.page';
 import { NumbersPage } from './numbers.page';
 import { SinglesPage } from './singles.page';
+import { testAccount } from '../../../platform/account.fixture';
 
 async function show<T>(type: Type<T>): Promise<ComponentFixture<T>> {
   const fixture = TestBed.createComponent(type);
@@ -175,7 +176,7 @@ describe('single books', () => {
     TestBed.configureTestingModule({
       providers: [provideStore({ [sessionFeature.name]: sessionFeature.reducer }), { provide: Api, useValue: book }],
     });
-    const account = { id: 1, login: 'm', name: 'm', role: 'operator' } as const;
+    const account = testAccount(['record', 'stores']);
     TestBed.inject(Store).dispatch(SessionActions.found({ account, demo: false, first: false }));
     return { fixture: await show(SinglesPage), book };
   };

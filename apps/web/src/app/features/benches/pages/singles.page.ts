@@ -5,7 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type SingleOrder, type SingleState, SINGLE_FILMS, checkersFor } from '@druckerei/core';
 import { Store } from '@ngrx/store';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { ChangesDialog, type ChangesData } from '../../../platform/changes.dialog';
 import { count, dateText, readNumber } from '../../../ui/format';
 import { BenchForm } from '../state/bench-form';
@@ -50,7 +50,7 @@ const STATE_NAMES: Readonly<Record<SingleState, string>> = {
 export class SinglesPage {
   protected readonly singles = inject(SinglesStore);
   private readonly dialog = inject(MatDialog);
-  protected readonly mayRecord = inject(Store).selectSignal(sessionFeature.selectMayRecord);
+  protected readonly mayRecord = inject(Store).selectSignal(selectMay('record'));
   protected readonly bench = new BenchForm('singles', START);
   protected readonly form = this.bench.value;
   protected readonly count = count;

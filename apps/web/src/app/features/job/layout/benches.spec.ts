@@ -10,6 +10,7 @@ import { JobActions, jobFeature } from '../state/job.state';
 import type { WaysAnswer, WaysQuestion } from '../ways/ways.messages';
 import { LayoutBench } from './layout-bench';
 import { WaysBench } from '../ways/ways-bench';
+import { testAccount } from '../../../platform/account.fixture';
 
 // The worker answers at once, in the page's own thread.
 jest.mock('../ways/ways.client', () => ({
@@ -34,7 +35,7 @@ async function open<T>(bench: Type<T>, job: Job, componentId: string, role: 'man
   });
   const store = TestBed.inject(Store);
   store.dispatch(
-    SessionActions.found({ account: { id: 1, login: role, name: role, role }, demo: false, first: false }),
+    SessionActions.found({ account: testAccount(role === 'manager' ? undefined : []), demo: false, first: false }),
   );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const fixture = TestBed.createComponent(bench);

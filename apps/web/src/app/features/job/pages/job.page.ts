@@ -48,6 +48,8 @@ import { ReleaseDialog } from './release.dialog';
 import { Rooms } from './rooms';
 import { Said } from './said';
 import { SaveMark } from './save-mark';
+import { Store } from '@ngrx/store';
+import { selectMay } from '../../../platform/session.state';
 
 /** Height of the stream where nobody dragged it: one lane, or as much of the window as several may take. */
 const ONE_LANE_PX = 172;
@@ -224,8 +226,10 @@ export class JobPage implements OnDestroy {
       });
   }
 
+  private readonly mayRelease = inject(Store).selectSignal(selectMay('release'));
   protected readonly canRelease = computed(
     () =>
+      this.mayRelease() &&
       this.editor.editable() &&
       this.editor.revision()?.state === 'draft' &&
       this.editor.problems().length === 0 &&

@@ -9,7 +9,7 @@ import { Store } from '@ngrx/store';
 import { type Observable } from 'rxjs';
 import { Api } from '../../../platform/api';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { timeText } from '../../../ui/format';
 import { StatusMark } from '../../../ui/status-mark';
 
@@ -23,7 +23,7 @@ import { StatusMark } from '../../../ui/status-mark';
 })
 export class PlainPage {
   private readonly api = inject(Api);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('plan'));
   readonly id = input.required<string>();
   protected readonly revision = signal<Revision | undefined>(undefined);
   /** The job file as it is typed here; what has been typed stays, whatever comes. */

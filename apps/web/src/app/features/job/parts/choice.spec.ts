@@ -8,6 +8,7 @@ import { example, revisionOf } from '../job.fixture';
 import { JobEditor } from '../state/job-editor';
 import { JobActions, jobFeature } from '../state/job.state';
 import { Choice, type Option } from './choice';
+import { testAccount } from '../../../platform/account.fixture';
 
 const GLUES: readonly Option[] = [
   { id: '', name: 'by what comes' },
@@ -25,7 +26,9 @@ async function open(
     providers: [provideStore({ job: jobFeature.reducer, [sessionFeature.name]: sessionFeature.reducer })],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role }, demo: false, first: false }));
+  store.dispatch(
+    SessionActions.found({ account: testAccount(role === 'manager' ? undefined : []), demo: false, first: false }),
+  );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const fixture = TestBed.createComponent(Choice);
   fixture.componentRef.setInput('label', 'Glue');

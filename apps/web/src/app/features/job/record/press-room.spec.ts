@@ -15,9 +15,12 @@ import { CarriersBench } from '../plates/carriers-bench';
 import { InksBench } from '../inks/inks-bench';
 import { RegisterPlanBench } from '../register/register-plan-bench';
 import { StepRecord } from './step-record';
+import { testAccount } from '../../../platform/account.fixture';
 
 const cards = example('constellation-cards');
-type Role = 'manager' | 'operator' | 'viewer';
+/** What a role may do here. */
+const RIGHTS = { manager: undefined, operator: ['record'], viewer: [] } as const;
+type Role = keyof typeof RIGHTS;
 
 async function open<T>(
   bench: Type<T>,
@@ -34,9 +37,7 @@ async function open<T>(
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(
-    SessionActions.found({ account: { id: 1, login: role, name: role, role }, demo: false, first: false }),
-  );
+  store.dispatch(SessionActions.found({ account: testAccount(RIGHTS[role]), demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const room = TestBed.inject(RoomStore);
   room.load(7);

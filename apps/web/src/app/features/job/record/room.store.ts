@@ -21,7 +21,7 @@ import {
 import { Api } from '../../../platform/api';
 import { RoomOutbox } from '../../../platform/room-outbox';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { keepForecaster } from './forecast.client';
 import type { ForecastAnswer } from './forecast.messages';
 import { JobEditor } from '../state/job-editor';
@@ -70,7 +70,7 @@ export const RoomStore = signalStore(
     return {
       state,
       context,
-      mayRecord: session.selectSignal(sessionFeature.selectMayRecord),
+      mayRecord: session.selectSignal(selectMay('record')),
       carriers: computed(() => {
         const all = context();
         return all ? listCarriers(all.job, all.plan, all.works) : [];

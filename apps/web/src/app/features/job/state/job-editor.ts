@@ -11,7 +11,7 @@ import {
 } from '@druckerei/core';
 import { fieldErrorAt, issueText, pathOf } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { readNumber } from '../../../ui/format';
 import { JobActions, jobFeature } from './job.state';
 
@@ -41,7 +41,7 @@ export class JobEditor {
   readonly unsaved = this.store.selectSignal(jobFeature.selectUnsaved);
   readonly request = this.store.selectSignal(jobFeature.selectRequest);
   readonly isNewest = this.store.selectSignal(jobFeature.selectIsNewest);
-  private readonly mayEdit = this.store.selectSignal(sessionFeature.selectMayEdit);
+  private readonly mayEdit = this.store.selectSignal(selectMay('plan'));
   readonly editable = computed(() => this.mayEdit() && this.isNewest());
 
   /** What keeps the job from being planned. */

@@ -22,7 +22,7 @@ import { diffJobs } from '@druckerei/core';
 import { Api } from '../../../platform/api';
 import { NoticeActions } from '../../../platform/notices';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { JobActions, jobFeature } from './job.state';
 import { LocalDrafts } from './local-drafts';
 
@@ -104,7 +104,7 @@ export class JobEffects {
       concatLatestFrom(() => [
         this.state(),
         this.store.select(jobFeature.selectJob),
-        this.store.select(sessionFeature.selectMayEdit),
+        this.store.select(selectMay('plan')),
       ]),
       concatMap(([, { revision, edit, savedEdit, save }, job, mayEdit]): Observable<Action> => {
         if (!revision || !job || !mayEdit || edit === savedEdit || save.kind === 'conflict' || save.kind === 'saving')

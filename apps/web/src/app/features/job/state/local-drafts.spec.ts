@@ -7,9 +7,10 @@ import { Tab } from '../../../platform/tab';
 import { unsentDrafts } from '../../../platform/unsent';
 import type { LocalDraft } from './job.state';
 import { LocalDrafts } from './local-drafts';
+import { testAccount } from '../../../platform/account.fixture';
 
 const trailMap = jest.requireActual<Job>('../../../../../../../docs/examples/trail-map.json');
-const account = (id: number): Account => ({ id, login: `a${id}`, name: `Person ${id}`, role: 'manager' });
+const account = (id: number): Account => testAccount(undefined, id);
 const DRAFT: LocalDraft = {
   version: 3,
   base: trailMap,

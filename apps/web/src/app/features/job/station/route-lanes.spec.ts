@@ -12,6 +12,7 @@ import { Field } from '../parts/field';
 import { FinishFields } from './finish-fields';
 import { PassInks } from './pass-inks';
 import { SectionReader } from './section-reader';
+import { testAccount } from '../../../platform/account.fixture';
 
 function open(job: Job): { editor: JobEditor; room: FakeRoom } {
   const room = new FakeRoom(job);
@@ -23,9 +24,7 @@ function open(job: Job): { editor: JobEditor; room: FakeRoom } {
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(
-    SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false, first: false }),
-  );
+  store.dispatch(SessionActions.found({ account: testAccount(), demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   return { editor: TestBed.inject(JobEditor), room };
 }

@@ -21,6 +21,7 @@ import { DeliveryFields } from '../order/delivery-fields';
 import { IncidentFields } from './incident-fields';
 import { NormField } from '../parts/norm-field';
 import { RollsBench } from '../buying/rolls-bench';
+import { testAccount } from '../../../platform/account.fixture';
 
 const KEY = 'sheets/silk-115/1020x720/width';
 const STORES: Stores = {
@@ -49,9 +50,7 @@ function open(job: Job, api: Partial<Api> = {}): void {
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(
-    SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false, first: false }),
-  );
+  store.dispatch(SessionActions.found({ account: testAccount(), demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
 }
 async function show<T>(type: Type<T>, inputs: Readonly<Record<string, unknown>> = {}): Promise<ComponentFixture<T>> {

@@ -9,15 +9,14 @@ import { JobActions, jobFeature } from '../state/job.state';
 import { Findings } from '../figures/findings';
 import { StationDrawingView } from './station-drawing';
 import { StationCard } from './station-card';
+import { testAccount } from '../../../platform/account.fixture';
 
 function open(job: Job): void {
   TestBed.configureTestingModule({
     providers: [provideStore({ job: jobFeature.reducer, [sessionFeature.name]: sessionFeature.reducer })],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(
-    SessionActions.found({ account: { id: 1, login: 'm', name: 'm', role: 'manager' }, demo: false, first: false }),
-  );
+  store.dispatch(SessionActions.found({ account: testAccount(), demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
 }
 async function show<T>(type: Type<T>, inputs: Readonly<Record<string, unknown>>): Promise<ComponentFixture<T>> {

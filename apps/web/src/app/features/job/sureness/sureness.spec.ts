@@ -7,6 +7,7 @@ import { JobEditor } from '../state/job-editor';
 import { JobActions, jobFeature } from '../state/job.state';
 import type { SureMessage, SureQuestion } from './sure.messages';
 import { Sureness } from './sureness';
+import { testAccount } from '../../../platform/account.fixture';
 
 const asked: number[] = [];
 // The worker answers at once, in the page's own thread, with fewer draws.
@@ -27,7 +28,7 @@ describe('sureness panel', () => {
       providers: [provideStore({ job: jobFeature.reducer, [sessionFeature.name]: sessionFeature.reducer })],
     });
     const store = TestBed.inject(Store);
-    const account = { id: 1, login: 'm', name: 'm', role: 'manager' as const };
+    const account = testAccount();
     store.dispatch(SessionActions.found({ account, demo: false, first: false }));
     store.dispatch(JobActions.loaded({ revision: revisionOf(example('concert-programme')), local: null }));
     const fixture = TestBed.createComponent(Sureness);

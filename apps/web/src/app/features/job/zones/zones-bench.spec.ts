@@ -8,6 +8,7 @@ import { JobEditor } from '../state/job-editor';
 import { JobActions, jobFeature } from '../state/job.state';
 import type { ZonesAnswer, ZonesQuestion } from './zones.messages';
 import { ZonesBench } from './zones-bench';
+import { testAccount } from '../../../platform/account.fixture';
 
 const tints = [0.2, 0.3, 0, 0.5];
 const flat = (tone: number): number[] => [tone, tone, tone, tone];
@@ -44,7 +45,7 @@ async function open() {
     providers: [provideStore({ job: jobFeature.reducer, [sessionFeature.name]: sessionFeature.reducer })],
   });
   const store = TestBed.inject(Store);
-  const account = { id: 1, login: 'm', name: 'm', role: 'manager' as const };
+  const account = testAccount();
   store.dispatch(SessionActions.found({ account, demo: false, first: false }));
   store.dispatch(JobActions.loaded({ revision: revisionOf(example('constellation-cards')), local: null }));
   const fixture = TestBed.createComponent(ZonesBench);

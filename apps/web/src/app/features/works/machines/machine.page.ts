@@ -8,7 +8,7 @@ import { Router, RouterLink } from '@angular/router';
 import { idOf } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { UndoBar } from '../../../platform/undo-bar';
 import { FieldBox } from '../../../ui/field-box';
 import { ItemBar } from '../item-bar';
@@ -46,7 +46,7 @@ export class MachinePage {
   protected readonly edit = inject(MachineEdit);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly kinds = PROCESS_NAMES;
 
   constructor() {

@@ -11,7 +11,7 @@ import { type Machine, idOf } from '@druckerei/core';
 import { machinesCsv, readMachines, decodeText } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { Measures } from '../../../ui/measures';
 import { saveText } from '../../../ui/save-text';
 import { PROCESS_NAMES } from '../ui/process-names';
@@ -43,7 +43,7 @@ export class MachinesPage {
   protected readonly works = inject(WorksStore);
   private readonly dialog = inject(MatDialog);
   private readonly measures = inject(Measures);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly search = signal('');
   protected readonly withRetired = signal(false);
   /** What came of entering several: how many, or why not. */

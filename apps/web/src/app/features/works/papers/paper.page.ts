@@ -9,7 +9,7 @@ import { Router, RouterLink } from '@angular/router';
 import { STOCK_FIELDS, STOCK_LISTS, idOf } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { UndoBar } from '../../../platform/undo-bar';
 import { FieldBox } from '../../../ui/field-box';
 import { count } from '../../../ui/format';
@@ -48,7 +48,7 @@ export class PaperPage {
   protected readonly edit = inject(PaperEdit);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly fields = STOCK_FIELDS;
   protected readonly lists = (Object.keys(STOCK_LISTS) as (keyof typeof STOCK_LISTS)[]).map((path) => ({
     path,

@@ -10,7 +10,7 @@ import { type Stock, SHIPPED_WORKS, idOf, normById, sayNumber } from '@druckerei
 import { stocksCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { saveText } from '../../../ui/save-text';
@@ -49,7 +49,7 @@ export class PapersPage {
   protected readonly works = inject(WorksStore);
   private readonly router = inject(Router);
   private readonly measures = inject(Measures);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly search = signal('');
   protected readonly withRetired = signal(false);
   protected readonly most = signal(AT_ONCE);

@@ -20,7 +20,7 @@ import { issueText } from '@druckerei/contract';
 import { decodeText, readTable } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
-import { sessionFeature } from '../../../platform/session.state';
+import { selectMay } from '../../../platform/session.state';
 import { count } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { WorksStore } from '../works.store';
@@ -60,7 +60,7 @@ const USUAL: Options = { decimal: '.', per: 'kg', bulk: 1.2, coated: false, grai
 })
 export class PriceListPage {
   protected readonly works = inject(WorksStore);
-  protected readonly mayEdit = inject(Store).selectSignal(sessionFeature.selectMayEdit);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly count = count;
   protected readonly columnNames = (Object.keys(PRICE_COLUMNS) as PriceColumn[]).map((id) => ({
     id,

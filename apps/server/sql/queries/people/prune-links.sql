@@ -1,0 +1,2 @@
+-- Forgets links that hold no longer. None.
+DELETE FROM account_link WHERE expires_at < now()

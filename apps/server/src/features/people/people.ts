@@ -1,0 +1,176 @@
+import { randomBytes } from 'node:crypto';
+import {
+  type Account,
+  type AuditRecord,
+  type MadeLink,
+  type People,
+  type Person,
+  type RoleOf,
+  type SignIns,
+  MANAGER_ROLE,
+  RIGHT_IDS,
+} from '@druckerei/contract';
+import { auditCsv } from '@druckerei/formats';
+import type { Database, Queries } from '../../db/database.js';
+import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+import type { SessionMemory } from '../../http/session.js';
+import { hashOf } from '../accounts/second-factor.js';
+import { lockKind } from '../changes/changes.js';
+
+/** Hours that a link holds: somebody who is invited may be on holiday, somebody who is locked out is not. */
+const INVITED_HOURS = 7 * 24;
+const RECOVERY_HOURS = 24;
+const HOUR_MS = 3600 * 1000;
+/** Lines of a page of the audit, and of its table. */
+const PAGE = 100;
+const MOST_LINES = 10_000;
+
+/** A role's rights: whoever manages has all, what came later too. */
+export const rightsOf = ({ id, rights }: Pick<RoleOf, 'id' | 'rights'>): RoleOf['rights'] =>
+  id === MANAGER_ROLE ? [...RIGHT_IDS] : rights;
+
+export async function everybody(queries: Queries): Promise<People> {
+  const people = await queries.many<Person>('people/all');
+  const roles = await queries.many<RoleOf>('people/roles');
+  return { people, roles: roles.map((role) => ({ ...role, rights: rightsOf(role) })) };
+}
+
+/** A link that somebody chooses their password by; those before it end. */
+async function makeLink(queries: Queries, account: number, hours: number): Promise<MadeLink> {
+  const token = randomBytes(24).toString('base64url');
+  await queries.one('people/drop-links', account);
+  await queries.one('people/add-link', hashOf(token), account, hours);
+  // Behind the #, so that no server and no log of one sees it.
+  return { path: `/welcome#${token}`, until: new Date(Date.now() + hours * HOUR_MS).toISOString() };
+}
+
+/** Refuses what would leave nobody who may manage people. */
+async function refuseNobody(queries: Queries): Promise<void> {
+  const left = await queries.one<{ count: number }>('people/managers');
+  if (!left?.count)
+    throw new ProblemError(409, 'Nobody would be left who may manage people', {
+      detail: 'Give somebody else the right first, and let them sign in.',
+    });
+}
+
+/** One change of people at a time, by somebody who may still make it. */
+const changing = <T>(database: Database, account: Account, work: (queries: Queries) => Promise<T>): Promise<T> =>
+  database.transaction(async (queries) => {
+    await lockKind(queries, 'account');
+    const now = await queries.one<Account>('accounts/by-id', account.id);
+    if (!now || !rightsOf({ id: now.role, rights: now.rights }).includes('people'))
+      throw new ProblemError(403, 'You may no longer do this', {
+        detail: 'Somebody has changed your own rights meanwhile.',
+      });
+    return work(queries);
+  });
+
+async function roleKnown(queries: Queries, role: string): Promise<void> {
+  const roles = await queries.many<RoleOf>('people/roles');
+  if (!roles.some(({ id }) => id === role))
+    throw invalid([{ path: 'role', message: `There is no role ${role}. Choose another.` }]);
+}
+
+const pattern = (search: string): string => `%${search.trim().replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
+
+interface AuditRow extends AuditRecord, Record<string, unknown> {
+  total: number;
+}
+
+async function auditPage(database: Database, search: string, limit: number, offset: number) {
+  const rows = await database.many<AuditRow>('audit/page', pattern(search), limit, offset);
+  return { total: rows[0]?.total ?? offset, lines: rows.map(({ total: _total, ...line }): AuditRecord => line) };
+}
+
+export const peopleHandlers = (
+  database: Database,
+  memory: SessionMemory,
+): Pick<
+  Handlers,
+  'people' | 'invite' | 'changePerson' | 'recover' | 'endSessions' | 'signIns' | 'putRole' | 'audit' | 'auditCsv'
+> => ({
+  people: () => everybody(database),
+
+  invite: ({ body: { login, name, role }, account }) =>
+    changing(database, account, async (queries) => {
+      await roleKnown(queries, role);
+      if (await queries.one('people/by-login', login))
+        throw invalid([{ path: 'login', message: 'Somebody signs in by this name already. Choose another.' }]);
+      const made = await queries.one<{ id: number }>('people/invite', login, name, role);
+      if (!made) throw new Error('nobody was invited');
+      return makeLink(queries, made.id, INVITED_HOURS);
+    }),
+
+  changePerson: async ({ params: { id }, body: { name, role, disabled }, account }) => {
+    if (id === account.id && disabled)
+      throw new ProblemError(409, 'Nobody disables themselves', { detail: 'Another manager has to do it.' });
+    const now = await changing(database, account, async (queries) => {
+      await roleKnown(queries, role);
+      if (!(await queries.one('people/change', id, name, role, disabled))) throw notFound('This person');
+      await refuseNobody(queries);
+      if (disabled) {
+        await queries.one('accounts/end-sessions', id);
+        await queries.one('people/drop-links', id);
+      }
+      return everybody(queries);
+    });
+    memory.clear();
+    return now;
+  },
+
+  recover: async ({ params: { id }, account }) => {
+    const made = await changing(database, account, async (queries) => {
+      const { people } = await everybody(queries);
+      const person = people.find((one) => one.id === id);
+      if (!person) throw notFound('This person');
+      if (person.disabled)
+        throw new ProblemError(409, `${person.name} is disabled`, { detail: 'Let them in again first.' });
+      await queries.one('people/set-second-factor', id, null, null);
+      await queries.one('accounts/end-sessions', id);
+      return makeLink(queries, id, person.invited ? INVITED_HOURS : RECOVERY_HOURS);
+    });
+    memory.clear();
+    return made;
+  },
+
+  endSessions: async ({ params: { id } }) => {
+    await database.one('accounts/end-sessions', id);
+    memory.clear();
+  },
+
+  signIns: async ({ params: { id } }): Promise<SignIns> => {
+    const { people } = await everybody(database);
+    const person = people.find((one) => one.id === id);
+    if (!person) throw notFound('This person');
+    return database.many<SignIns[number]>('people/sign-ins', person.login);
+  },
+
+  putRole: async ({ params: { id }, body: { name, rights }, account }) => {
+    const now = await changing(database, account, async (queries) => {
+      if (id === MANAGER_ROLE && rights.length < RIGHT_IDS.length)
+        throw new ProblemError(409, 'Whoever manages may do everything', {
+          detail: 'Make another role for those who may do less.',
+        });
+      const others = await queries.many<RoleOf>('people/roles');
+      if (others.some((role) => role.id !== id && role.name.toLowerCase() === name.toLowerCase()))
+        throw invalid([{ path: 'name', message: 'Another role has this name. Call it something else.' }]);
+      await queries.one('people/put-role', id, name, [...new Set(rights)]);
+      await refuseNobody(queries);
+      return everybody(queries);
+    });
+    memory.clear();
+    return now;
+  },
+
+  audit: async ({ query: { search = '', limit = PAGE, offset = 0 }, response }) => {
+    const { total, lines } = await auditPage(database, search, limit, offset);
+    response.setHeader('X-Total-Count', total);
+    return lines;
+  },
+
+  auditCsv: async ({ query: { search = '' } }) => {
+    const { lines } = await auditPage(database, search, MOST_LINES, 0);
+    return auditCsv(lines);
+  },
+});

@@ -1,0 +1,27 @@
+import type { Request } from 'express';
+import type { Logger } from 'pino';
+import type { Account, Endpoint } from '@druckerei/contract';
+import type { Database } from '../db/database.js';
+import { errorForLog } from '../db/errors.js';
+
+const MOST_SUBJECT = 200;
+
+/** Of which thing a call was: the parts of its address that are told, and the number or name that it sent. */
+function subjectOf({ params, body }: Request): string {
+  const sent = (typeof body === 'object' && body !== null ? body : {}) as Readonly<Record<string, unknown>>;
+  const told = ['number', 'login', 'name', 'reason'].map((key) => sent[key]).filter((one) => typeof one === 'string');
+  return [...Object.values(params), ...told]
+    .join(' ')
+    .replaceAll(/[\p{Cc}\p{Cs}]/gu, ' ')
+    .trim()
+    .slice(0, MOST_SUBJECT);
+}
+
+/** A line for everything that somebody has written: what, and of which. Never fails: what cannot be noted goes to the server's log. */
+export const auditLog =
+  (database: Database, log: Logger) =>
+  async (account: Account, endpoint: Endpoint, request: Request): Promise<void> => {
+    await database.one('audit/add', account.id, endpoint.summary, subjectOf(request)).catch((error: unknown) => {
+      log.error({ err: errorForLog(error), what: endpoint.id, account: account.id }, 'audit');
+    });
+  };

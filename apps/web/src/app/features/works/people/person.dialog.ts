@@ -1,0 +1,160 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import type { MadeLink, Person, RoleOf, SignIns } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+import { Api } from '../../../platform/api';
+import { failureOf } from '../../../platform/problem';
+import { timeText } from '../../../ui/format';
+
+export interface PersonData {
+  /** Nobody where somebody is invited. */
+  readonly person: Person | undefined;
+  readonly roles: readonly RoleOf[];
+}
+
+/** Somebody who is invited or changed: name, role, whether they are let in, a link, their sessions. */
+@Component({
+  selector: 'dk-person-dialog',
+  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>{{ data.person ? data.person.name : 'Invite somebody' }}</h2>
+    <mat-dialog-content>
+      @if (link(); as link) {
+        <p>
+          Give this link to {{ name() }}, by a way that nobody else reads. It lets them choose a password, once, until
+          {{ time(link.until) }}; it is not shown again.
+        </p>
+        <p class="link">
+          <code data-test="link">{{ origin }}{{ link.path }}</code>
+        </p>
+        <button matButton (click)="copy(link)">{{ copied() ? 'Copied' : 'Copy it' }}</button>
+      } @else {
+        <div class="fields">
+          <mat-form-field>
+            <mat-label>Name</mat-label>
+            <input matInput maxlength="80" [value]="name()" (input)="name.set($any($event.target).value)" />
+          </mat-form-field>
+          @if (!data.person) {
+            <mat-form-field>
+              <mat-label>Name to sign in with</mat-label>
+              <input matInput maxlength="80" [value]="login()" (input)="login.set($any($event.target).value)" />
+            </mat-form-field>
+          }
+          <mat-form-field>
+            <mat-label>Role</mat-label>
+            <mat-select [value]="role()" (selectionChange)="role.set($event.value)">
+              @for (one of data.roles; track one.id) {
+                <mat-option [value]="one.id">{{ one.name }}</mat-option>
+              }
+            </mat-select>
+          </mat-form-field>
+        </div>
+        @if (data.person; as person) {
+          <mat-checkbox [checked]="disabled()" (change)="disabled.set($event.checked)"
+            >Disabled: may not sign in, every session ends</mat-checkbox
+          >
+          <p>
+            <button matButton (click)="recover(person)">
+              {{ person.invited ? 'Make a new link' : 'Cannot sign in: make a link' }}
+            </button>
+            <button matButton (click)="endSessions(person)" [disabled]="person.sessions === 0">End the sessions</button>
+            <button matButton (click)="look(person)">Sign-ins</button>
+          </p>
+          @if (signIns(); as all) {
+            <ul>
+              @for (one of all; track $index) {
+                <li>{{ time(one.at) }}: {{ one.what }}, {{ one.result }}, from {{ one.address }}</li>
+              } @empty {
+                <li class="quiet">Never signed in.</li>
+              }
+            </ul>
+          }
+        }
+      }
+      @if (said()) {
+        <p role="status">{{ said() }}</p>
+      }
+      @if (failed(); as message) {
+        <p role="alert">{{ message }}</p>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button matButton mat-dialog-close>{{ link() ? 'Close' : 'Cancel' }}</button>
+      @if (!link()) {
+        <button matButton="filled" (click)="send()" [disabled]="!ready()">
+          {{ data.person ? 'Change' : 'Invite, and make a link' }}
+        </button>
+      }
+    </mat-dialog-actions>
+  `,
+  styles: `
+    .fields {
+      display: grid;
+      gap: 10px;
+      padding-top: 6px;
+    }
+    .link {
+      overflow-wrap: anywhere;
+    }
+    ul {
+      max-height: 200px;
+      margin: 0;
+      padding-left: 20px;
+      overflow-y: auto;
+    }
+    [role='alert'] {
+      color: var(--mat-sys-error);
+    }
+  `,
+})
+export class PersonDialog {
+  protected readonly data = inject<PersonData>(MAT_DIALOG_DATA);
+  private readonly dialog = inject<MatDialogRef<PersonDialog, boolean>>(MatDialogRef);
+  private readonly api = inject(Api);
+  protected readonly origin = location.origin;
+  protected readonly time = timeText;
+  protected readonly name = signal(this.data.person?.name ?? '');
+  protected readonly login = signal(this.data.person?.login ?? '');
+  protected readonly role = signal(this.data.person?.role ?? 'viewer');
+  protected readonly disabled = signal(this.data.person?.disabled ?? false);
+  protected readonly link = signal<MadeLink | undefined>(undefined);
+  protected readonly copied = signal(false);
+  protected readonly signIns = signal<SignIns | undefined>(undefined);
+  protected readonly said = signal('');
+  protected readonly failed = signal('');
+  protected readonly ready = computed(() => this.name().trim() !== '' && this.login().trim() !== '');
+
+  private ask<T>(call: Observable<T>, taken: (answer: T) => void): void {
+    this.said.set('');
+    this.failed.set('');
+    call.subscribe({ next: taken, error: (error: unknown) => this.failed.set(failureOf(error).text) });
+  }
+
+  protected send(): void {
+    const { person } = this.data;
+    const [name, role] = [this.name(), this.role()];
+    if (person)
+      this.ask(this.api.changePerson(person.id, { name, role, disabled: this.disabled() }), () =>
+        this.dialog.close(true),
+      );
+    else this.ask(this.api.invite({ login: this.login(), name, role }), (link) => this.link.set(link));
+  }
+  protected recover({ id }: Person): void {
+    this.ask(this.api.recover(id), (link) => this.link.set(link));
+  }
+  protected endSessions({ id }: Person): void {
+    this.ask(this.api.endSessions(id), () => this.said.set('Every session has ended.'));
+  }
+  protected look({ id }: Person): void {
+    this.ask(this.api.signIns(id), (all) => this.signIns.set(all));
+  }
+  protected copy({ path }: MadeLink): void {
+    void navigator.clipboard.writeText(`${this.origin}${path}`).then(() => this.copied.set(true));
+  }
+}

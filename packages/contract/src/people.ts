@@ -1,0 +1,81 @@
+import * as z from 'zod';
+import { line } from './text.js';
+
+/** What somebody may do, in words. */
+export const RIGHTS = {
+  plan: 'Plan jobs: begin, change, copy and put them aside',
+  release: 'Release jobs',
+  norms: 'Set norms and the folds of the house',
+  machines: 'Enter machines, papers and prices',
+  record: 'Enter what happens at plates, inks and press',
+  stores: 'Enter what comes into the stores and goes out',
+  settings: 'Set what the works says of itself',
+  people: 'Invite people, set roles, and read what was done',
+  backup: 'Save the works and bring it back',
+} as const;
+export type Right = keyof typeof RIGHTS;
+export const RIGHT_IDS = Object.keys(RIGHTS) as readonly Right[];
+export const rightSchema = z.enum(Object.keys(RIGHTS) as [Right, ...Right[]]);
+
+/** The role that may do everything, whatever comes to be: nobody can lock themselves out by it. */
+export const MANAGER_ROLE = 'manager';
+
+export const roleId = z
+  .string()
+  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'an id has small letters, digits and hyphens, forty at most' });
+export const roleSchema = z
+  .strictObject({ id: z.string(), name: z.string(), rights: z.array(rightSchema) })
+  .meta({ id: 'Role' });
+export type RoleOf = z.output<typeof roleSchema>;
+export const roleChangeSchema = z
+  .strictObject({ name: line(60).min(1), rights: z.array(rightSchema).max(RIGHT_IDS.length) })
+  .meta({ id: 'RoleChange' });
+
+export const loginSchema = line(80).min(1);
+export const inviteSchema = z
+  .strictObject({ login: loginSchema, name: line(80).min(1), role: roleId })
+  .meta({ id: 'Invite' });
+/** A link that was made: it is told once, and can be used once until it ends. */
+export const madeLinkSchema = z.strictObject({ path: z.string(), until: z.iso.datetime() }).meta({ id: 'MadeLink' });
+export type MadeLink = z.output<typeof madeLinkSchema>;
+export const personChangeSchema = z
+  .strictObject({ name: line(80).min(1), role: roleId, disabled: z.boolean() })
+  .meta({ id: 'PersonChange' });
+
+export const personSchema = z
+  .strictObject({
+    id: z.int(),
+    login: z.string(),
+    name: z.string(),
+    role: z.string(),
+    roleName: z.string(),
+    disabled: z.boolean(),
+    invited: z.boolean().describe('has not chosen a password yet'),
+    secondFactor: z.boolean(),
+    demo: z.boolean(),
+    sessions: z.int(),
+    lastSeen: z.iso.datetime().nullable(),
+  })
+  .meta({ id: 'Person' });
+export type Person = z.output<typeof personSchema>;
+export const peopleSchema = z
+  .strictObject({ people: z.array(personSchema), roles: z.array(roleSchema) })
+  .meta({ id: 'People' });
+export type People = z.output<typeof peopleSchema>;
+
+export const signInsSchema = z.array(
+  z
+    .strictObject({ address: z.string(), what: z.string(), result: z.string(), at: z.iso.datetime() })
+    .meta({ id: 'SignIn record' }),
+);
+export type SignIns = z.output<typeof signInsSchema>;
+
+export const auditQuery = z.object({
+  search: z.string().max(100).optional(),
+  limit: z.coerce.number().int().min(1).max(200).optional(),
+  offset: z.coerce.number().int().min(0).max(10_000_000).optional(),
+});
+export const auditSchema = z
+  .strictObject({ at: z.iso.datetime(), by: z.string(), what: z.string(), subject: z.string() })
+  .meta({ id: 'AuditRecord' });
+export type AuditRecord = z.output<typeof auditSchema>;

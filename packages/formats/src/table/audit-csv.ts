@@ -1,0 +1,12 @@
+import Papa from 'papaparse';
+import type { AuditRecord } from '@druckerei/contract';
+
+/** What was done, as a table. Cells that a sheet would run are escaped. */
+export const auditCsv = (lines: readonly AuditRecord[]): string =>
+  Papa.unparse(
+    {
+      fields: ['When', 'Who', 'What', 'Of which'],
+      data: lines.map(({ at, by, what, subject }) => [at, by, what, subject]),
+    },
+    { escapeFormulae: true },
+  );
