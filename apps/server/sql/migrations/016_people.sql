@@ -34,13 +34,13 @@ CREATE INDEX account_link_account_ix ON account_link (account_id);
 -- What was written by whom: a line for every call that changes something, only ever added to.
 CREATE TABLE audit_record (
   id bigint GENERATED ALWAYS AS IDENTITY,
-  account_id integer NOT NULL,
+  -- The name of then: a line stays though whoever wrote it is renamed, or the works is brought back.
+  by text NOT NULL,
   what text NOT NULL,
   -- Of which job, machine, person.
   subject text NOT NULL,
   at timestamptz NOT NULL DEFAULT now(),
-  CONSTRAINT audit_record_pk PRIMARY KEY (id),
-  CONSTRAINT audit_record_account_fk FOREIGN KEY (account_id) REFERENCES account (id)
+  CONSTRAINT audit_record_pk PRIMARY KEY (id)
 );
 CREATE TRIGGER audit_record_frozen BEFORE UPDATE OR DELETE ON audit_record FOR EACH ROW EXECUTE FUNCTION keep_record();
 CREATE INDEX security_record_actor_ix ON security_record (actor, id DESC);

@@ -23,6 +23,8 @@ const TAKEN_FROM = [
   'works',
   'norm',
   'account_link',
+  'role',
+  'works_item',
 ];
 
 /** The role that an address of a database signs in as. */

@@ -21,7 +21,7 @@ function subjectOf({ params, body }: Request): string {
 export const auditLog =
   (database: Database, log: Logger) =>
   async (account: Account, endpoint: Endpoint, request: Request): Promise<void> => {
-    await database.one('audit/add', account.id, endpoint.summary, subjectOf(request)).catch((error: unknown) => {
+    await database.one('audit/add', account.name, endpoint.summary, subjectOf(request)).catch((error: unknown) => {
       log.error({ err: errorForLog(error), what: endpoint.id, account: account.id }, 'audit');
     });
   };

@@ -16,7 +16,7 @@ SELECT (SELECT count(*)::integer FROM found) AS total,
   (SELECT coalesce(jsonb_agg(jsonb_build_object(
     'id', h.id, 'version', h.version, 'paper', h.paper, 'quantity', h.quantity, 'place', h.place,
     'changedBy', a.name, 'changedAt', to_char(h.changed_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
-    'ofPaper', (SELECT sum(o.quantity) FROM holding o WHERE o.key = h.key),
+    'ofPaper', (SELECT sum(o.quantity) FROM holding o WHERE o.key = h.key AND o.quantity > 0),
     'reserved', coalesce((
       SELECT jsonb_agg(jsonb_build_object('job', j.id, 'number', j.number, 'title', j.title, 'quantity', r.quantity) ORDER BY j.number)
       FROM reservation r JOIN job j ON j.id = r.job_id WHERE r.key = h.key), '[]')

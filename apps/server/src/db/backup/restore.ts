@@ -101,6 +101,17 @@ async function compare(client: pg.ClientBase, table: BackupTable, behind: string
     );
 }
 
+/** What ends with the accounts that it belongs to. */
+const ENDS: readonly string[] = ['session', 'sent_request', 'account_link'];
+
+/** Takes out what a works has from its start, what refers ahead of what is referred to; an earlier schema has not all of it. */
+async function emptyOut(client: pg.ClientBase, tables: readonly BackupTable[]): Promise<void> {
+  const { rows } = await client.query<{ name: string }>(sql('backup/tables'));
+  const ends = rows.map(({ name }) => name).filter((name) => ENDS.includes(name));
+  const replaced = tables.filter(({ before }) => before === 'replaced').map(({ name }) => name);
+  for (const name of [...ends, ...replaced.reverse()]) await client.query(`DELETE FROM ${name}`);
+}
+
 /** New rows are numbered behind those that came. */
 async function countOn(client: pg.ClientBase): Promise<void> {
   const { rows } = await client.query<{ name: string; sequence: string }>(sql('backup/numbered'));
@@ -123,7 +134,7 @@ export const restoreBackup = ({ pool }: Pick<Database, 'pool'>, backup: OpenBack
     const tables = await tablesOf(client);
     await refuseUnlessEmpty(client, tables);
     await refuseOther(client, backup.manifest);
-    await client.query('DELETE FROM session; DELETE FROM sent_request; DELETE FROM account; DELETE FROM works');
+    await emptyOut(client, tables);
     const behind = new Map<string, string>();
     for (const table of tables) {
       behind.set(table.name, await lastBefore(client, table));

@@ -8,8 +8,10 @@ export interface BackupTable {
 
 /** Everything that a works keeps, what is referred to ahead of what refers to it. */
 export const BACKUP_TABLES: readonly BackupTable[] = [
+  { name: 'role', order: 'id COLLATE "C"', before: 'replaced' },
   { name: 'account', order: 'id', before: 'replaced' },
   { name: 'works', order: 'id', before: 'replaced' },
+  { name: 'works_item', order: 'kind COLLATE "C", id COLLATE "C"', before: 'replaced' },
   { name: 'norm', order: 'id COLLATE "C"' },
   { name: 'norm_change', order: 'id' },
   { name: 'house_fold', order: 'name COLLATE "C"' },
@@ -27,10 +29,18 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'single_book', order: 'code COLLATE "C"' },
   { name: 'change_record', order: 'id' },
   { name: 'security_record', order: 'id', before: 'kept' },
+  { name: 'audit_record', order: 'id', before: 'kept' },
 ];
 
 /** What a backup leaves out: it belongs to the running server or to this database, or comes of the rest. */
-export const LEFT_OUT: readonly string[] = ['job_total', 'session', 'sign_in_attempt', 'sent_request', 'migration'];
+export const LEFT_OUT: readonly string[] = [
+  'job_total',
+  'account_link',
+  'session',
+  'sign_in_attempt',
+  'sent_request',
+  'migration',
+];
 
 /**
  * Rows of a table as lines of JSON, as PostgreSQL writes it. Where a restore puts them behind what is there, without
