@@ -95,23 +95,9 @@ const views = {
     await page.goto('/benches/register');
     await page.getByRole('button', { name: 'Read a run' }).click();
   },
-  revisions: async (page) => {
-    await page.goto('/jobs');
-    await page.getByRole('link', { name: 'Trail map' }).click();
-    await page.getByLabel('Quantity').fill('12,000');
-    await station(page, 'fold').click();
-    await page.locator('[data-test=norm-line]').click();
-    await page.getByLabel('Running spoilage').fill('1');
-    await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
-    await page.getByRole('button', { name: 'Release' }).click();
-    await page.getByRole('dialog').getByRole('button', { name: 'Release' }).click();
-    await page.locator('.banner', { hasText: 'Released and frozen' }).waitFor();
-    await page.getByRole('button', { name: 'Order', exact: true }).click();
-    await page.getByLabel('Quantity').fill('15,000');
-    await page.locator('dk-save-mark', { hasText: 'Saved' }).waitFor();
-    await tab(page, 'Revisions').click();
-    await page.getByRole('button', { name: 'What changed' }).click();
-    await page.getByRole('button', { name: 'Close' }).click();
+  machine: async (page) => {
+    await page.goto('/works/machines/b1-perfector');
+    await page.locator('dk-machine-drawing svg').waitFor();
   },
   stores: async (page) => {
     await page.goto('/stores');

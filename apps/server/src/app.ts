@@ -16,6 +16,7 @@ import { storesHandlers } from './features/stores/stores.js';
 import { worksHandlers } from './features/works/works.js';
 import type { Workshop } from './work/workshop.js';
 import { PACKING } from './http/json-text.js';
+import type { Metrics } from './http/metrics.js';
 import { openApiDocument } from './http/openapi.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
@@ -47,6 +48,8 @@ export interface AppOptions {
   readonly demo?: boolean;
   /** Milliseconds that sessions are remembered, see {@link SessionMemory}. */
   readonly rememberMs?: number | undefined;
+  /** Counts what is answered, and answers it at /metrics; not where absent. */
+  readonly metrics?: Metrics | undefined;
 }
 
 const SECURITY = helmet({
@@ -70,7 +73,7 @@ const SECURITY = helmet({
 });
 
 /** Questions that need no session, and are answered while the database is away. */
-const WITHOUT_SESSION = ['/health', '/openapi.json'];
+const WITHOUT_SESSION = ['/health', '/ready', '/openapi.json'];
 
 /** The whole server as an Express application; the caller listens and closes. */
 export async function createApp({
@@ -86,6 +89,7 @@ export async function createApp({
   trustProxy,
   demo = false,
   rememberMs,
+  metrics,
 }: AppOptions): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
@@ -153,10 +157,12 @@ export async function createApp({
     memory,
     security,
     checkAnswers,
+    metrics,
     audit: auditLog(database, log),
     before: { signIn, firstManager: signIn, linkFor: [byAddress], welcome: [byAddress] },
   });
   app.use(api, unknownRoute);
+  if (metrics) app.get('/metrics', metrics.handler);
   if (webDir !== undefined) serveWeb(app, webDir);
   app.use(answerProblems);
   return app;

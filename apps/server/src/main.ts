@@ -11,6 +11,7 @@ import { loadDemo, refuseMixing, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
 import { firstCode, hasNobody } from './features/accounts/first-manager.js';
 import { type Listening, listen, stopListening } from './http/listen.js';
+import { makeMetrics } from './http/metrics.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
 import { openWorkshop } from './work/workshop.js';
@@ -24,15 +25,23 @@ if (!settings) {
 }
 
 // What nobody caught is told and survived: a works goes on printing.
-process.on('uncaughtException', (error) => log.error({ err: error }, 'uncaught exception'));
-process.on('unhandledRejection', (error) => log.error({ err: error }, 'unhandled rejection'));
+process.on('uncaughtException', (error) => told('uncaught exception')(error));
+process.on('unhandledRejection', (error) => told('unhandled rejection')(error));
 
 /** Milliseconds between two clearings of what is over. */
 const PRUNE_MS = 15 * 60 * 1000;
 
-const database = connect(settings.DATABASE_URL, (error) => log.error({ err: error }, 'database connection'));
+const metrics = settings.METRICS ? makeMetrics() : undefined;
+const told =
+  (where: string) =>
+  (error: unknown): void => {
+    metrics?.failed(where);
+    log.error({ err: error }, where);
+  };
+
+const database = connect(settings.DATABASE_URL, told('database connection'));
 const workshop = openWorkshop();
-const keeper = assessmentKeeper({ database, workshop }, (error) => log.error({ err: error }, 'needs'));
+const keeper = assessmentKeeper({ database, workshop }, told('needs'));
 
 async function begin({
   DEMO,
@@ -67,6 +76,7 @@ async function begin({
     tls: rest.TLS || tlsFiles !== undefined,
     trustProxy: trustedProxies(rest.TRUST_PROXY),
     demo: DEMO && isLoopback(HOST),
+    metrics,
   });
   setInterval(() => {
     for (const over of ['accounts/prune-attempts', 'sent/prune', 'people/prune-links'])

@@ -7,6 +7,7 @@ import type { Job } from '@druckerei/core';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
 import { setUpSchema } from './db/schema.js';
+import { makeMetrics } from './http/metrics.js';
 import { type Workshop, openWorkshop } from './work/workshop.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
 
@@ -39,7 +40,7 @@ export async function freshDatabase(name: string): Promise<{ application: string
 /** A server on a database of its own in the cluster that `npm test` starts. */
 export async function startServer(
   name: string,
-  { signInTries = { account: 1000, address: 1000 }, demo = true, rememberMs = 0 } = {},
+  { signInTries = { account: 1000, address: 1000 }, demo = true, rememberMs = 0, metrics = false } = {},
 ): Promise<TestServer> {
   const urls = await freshDatabase(name);
   const errors: string[] = [];
@@ -59,6 +60,7 @@ export async function startServer(
     signInTries,
     demo,
     rememberMs,
+    metrics: metrics ? makeMetrics() : undefined,
   });
   const stop = async (): Promise<void> => {
     await workshop.close();

@@ -50,6 +50,9 @@ const settingsSchema = z.object({
     .enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'])
     .default('info')
     .describe('what is logged'),
+  METRICS: flag.describe(
+    '1 answers /metrics in the text format of Prometheus to whoever asks: keep it from outside at the proxy',
+  ),
   WEB_DIR: z.string().optional().describe('folder of the built web application'),
 });
 export type Settings = z.output<typeof settingsSchema>;

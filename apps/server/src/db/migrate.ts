@@ -4,17 +4,22 @@ import path from 'node:path';
 import type { Database } from './database.js';
 import { SQL_ROOT } from './sql.js';
 
+const FOLDER = path.join(SQL_ROOT, 'migrations');
+
+/** The files that the schema of this version is made by, in order. */
+export const migrations = (): readonly string[] =>
+  fs
+    .readdirSync(FOLDER)
+    .filter((file) => file.endsWith('.sql'))
+    .sort();
+
 /**
  * Brings the schema up to date: forward-only files in order, each in a transaction, with a checksum so that a file
  * changed after it ran is noticed. To be run alone. Returns the names of the files that ran. @param upTo the last that is to run; all
  * where absent.
  */
 export async function migrate({ pool }: Pick<Database, 'pool'>, upTo?: string): Promise<string[]> {
-  const folder = path.join(SQL_ROOT, 'migrations');
-  const files = fs
-    .readdirSync(folder)
-    .filter((file) => file.endsWith('.sql') && (upTo === undefined || file <= upTo))
-    .sort();
+  const files = migrations().filter((file) => upTo === undefined || file <= upTo);
   const client = await pool.connect();
   const ran: string[] = [];
   try {
@@ -24,7 +29,7 @@ export async function migrate({ pool }: Pick<Database, 'pool'>, upTo?: string): 
     const { rows } = await client.query<{ name: string; checksum: string }>('SELECT name, checksum FROM migration');
     const known = new Map(rows.map(({ name, checksum }) => [name, checksum]));
     for (const name of files) {
-      const text = fs.readFileSync(path.join(folder, name), 'utf8');
+      const text = fs.readFileSync(path.join(FOLDER, name), 'utf8');
       const checksum = createHash('sha256').update(text).digest('hex');
       const before = known.get(name);
       if (before === checksum) continue;

@@ -5,6 +5,7 @@ import type { Database } from '../db/database.js';
 import { JsonText } from './json-text.js';
 import { once } from './sent-once.js';
 import type { SecurityLog } from './security-log.js';
+import type { Metrics } from './metrics.js';
 import { permit } from './permit.js';
 import { ProblemError, invalid } from './problem.js';
 import { type SessionMemory, accountOf } from './session.js';
@@ -40,6 +41,7 @@ export interface RegisterOptions {
   readonly memory: SessionMemory;
   readonly security: SecurityLog;
   readonly checkAnswers: boolean;
+  readonly metrics: Metrics | undefined;
   /** Notes that somebody has written something. */
   readonly audit: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
   /** What runs ahead of single endpoints (rate limits). */
@@ -69,11 +71,23 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
   };
 }
 
+/** Tells how long an answer took, once it is out. */
+const timed = ({ id }: Endpoint, { metrics }: RegisterOptions): RequestHandler[] =>
+  metrics
+    ? [
+        (_request, response, next) => {
+          const begun = performance.now();
+          response.once('finish', () => metrics.answered(id, response.statusCode, (performance.now() - begun) / 1000));
+          next();
+        },
+      ]
+    : [];
+
 /** Registers every endpoint of the contract. */
 export function registerEndpoints(app: Express, handlers: Handlers, options: RegisterOptions): void {
   for (const endpoint of ENDPOINTS) {
     const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1');
-    const first = options.before[endpoint.id] ?? [];
+    const first = [...timed(endpoint, options), ...(options.before[endpoint.id] ?? [])];
     app[endpoint.method](path, ...first, handle(endpoint, handlers[endpoint.id] as AnyHandler, options));
   }
 }

@@ -24,6 +24,15 @@ export const SESSION = [
     answer: z.strictObject({ status: z.literal('ok') }),
   },
   {
+    id: 'ready',
+    method: 'get',
+    path: '/api/ready',
+    summary: 'Whether this instance may be asked: its database answers in the schema that it knows',
+    right: 'public',
+    status: 200,
+    answer: z.strictObject({ status: z.literal('ready') }),
+  },
+  {
     id: 'openapi',
     method: 'get',
     path: '/api/openapi.json',

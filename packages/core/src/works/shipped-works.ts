@@ -361,6 +361,7 @@ export const SHIPPED_WORKS: Works = {
 export const NEW_WORKS: Works = {
   name: 'New works',
   currency: 'EUR',
+  numberPattern: '{yy}-####',
   machines: [HAND_BENCH],
   stocks: [],
   inks: INKS.map((ink) => ({ ...ink, cleared: [] })),

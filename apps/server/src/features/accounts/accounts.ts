@@ -3,6 +3,7 @@ import { hash, verify } from '@node-rs/argon2';
 import type { Request, Response } from 'express';
 import type { Account } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
+import { migrations } from '../../db/migrate.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
@@ -58,6 +59,7 @@ const done = (work: (callback: (error?: unknown) => void) => void): Promise<void
 
 type Ids =
   | 'health'
+  | 'ready'
   | 'session'
   | 'firstManager'
   | 'signIn'
@@ -106,6 +108,7 @@ export interface AccountOptions {
 
 export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
   const { database, csrf, devices, memory, security, tls, demo, secret } = options;
+  const known = migrations().length;
   // Checked against when there is no such login, so that the answer takes as long either way.
   const nobody = await hash(randomBytes(32), HASHING);
   /** Begins a session. */
@@ -126,6 +129,14 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
     health: async () => {
       if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
       return { status: 'ok' };
+    },
+    ready: async () => {
+      if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
+      // A newer instance may have gone on with the schema: this one is to be asked no more.
+      const row = await database.one<{ count: number }>('accounts/migrations');
+      if (row?.count !== known)
+        throw new ProblemError(503, 'The schema is of another version', { detail: 'Bring this instance up to date.' });
+      return { status: 'ready' };
     },
     session: async ({ account, request, response }) => {
       csrf.issue(request, response);

@@ -19,8 +19,9 @@ const guesses = new ZxcvbnFactory({
  * whom it is for. @param at where it was sent.
  */
 export function refuseGuessable(password: string, about: readonly string[], at: string): void {
+  const known = about.flatMap((text) => [text, ...text.split(/[^\p{L}\d]+/u)]).filter(Boolean);
   const { score, feedback } = guesses.check(password.slice(0, MOST_LOOKED_AT), [
-    ...about,
+    ...known,
     'druckerei',
     'printing',
     'press',

@@ -65,7 +65,8 @@ export const sessionFeature = createFeature({
 });
 
 const { selectAccount } = sessionFeature;
-const selectRight = (right: Right) => createSelector(selectAccount, (account) => account?.rights.includes(right) ?? false);
+const selectRight = (right: Right) =>
+  createSelector(selectAccount, (account) => account?.rights.includes(right) ?? false);
 const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
   plan: selectRight('plan'),
   release: selectRight('release'),

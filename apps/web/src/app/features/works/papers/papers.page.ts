@@ -76,7 +76,7 @@ export class PapersPage {
         stock,
         caliper: count(stock.gsm * stock.bulk),
         sizes: this.sizes(stock),
-        price: sayNumber(this.priceOf(stock.id), `${this.works.currency()}/kg`),
+        price: sayNumber(this.priceOf(stock.id), this.works.currency()),
         isOwn: this.works.works()?.norms[`price.stock.${stock.id}`] !== undefined,
       })),
   );

@@ -1,0 +1,2 @@
+-- How many migrations the schema has had. One.
+SELECT count(*)::integer AS count FROM migration

@@ -1,0 +1,120 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, signIn } from './steps.js';
+
+test('a machine is copied, corrected, drawn as it is typed, and retired', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/works/machines/buckle-folder');
+  await page.getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByRole('heading', { name: 'Buckle folder 2' })).toBeVisible();
+  await expectAccessible(page, 'a machine');
+  const drawing = page.getByRole('img', { name: /to scale/ });
+  await expect(drawing).toHaveAccessibleName(/up to 1020 × 720 mm/);
+  await page.getByLabel('Name', { exact: true }).fill('Folder by the river');
+  await page.getByLabel('Largest piece, one side').fill('740');
+  await page.getByLabel('Smallest piece, one side').fill('900');
+  await expect(drawing).toHaveAccessibleName(/up to 740 × 720 mm, from 900 × 70 mm/);
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByRole('group', { name: 'What is typed' }).getByRole('alert')).toContainText(
+    'The smallest longer side',
+  );
+  await page.getByLabel('Smallest piece, one side').fill('100');
+  await page.getByLabel('Belt speed').fill('160');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByText('It is entered.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Belt speed')).toHaveValue('160');
+  await page.getByRole('button', { name: 'History' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Largest piece, one side: 1020 to 740');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('checkbox', { name: /Retired/ }).check();
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByText('It is entered.')).toBeVisible();
+  await page.getByRole('link', { name: 'Machines', exact: true }).first().click();
+  await expect(page.getByRole('link', { name: 'Buckle folder', exact: true })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Folder by the river' })).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'Retired too' }).check();
+  await expect(page.getByRole('link', { name: 'Folder by the river' })).toBeVisible();
+  await expectAccessible(page, 'the machines');
+});
+
+test('a price list with mistakes is pasted: what is right is entered, what is wrong is told by its line', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/works/papers/price-list');
+  const lines = [
+    'Paper;g/m2;Size;Price',
+    'Canal laid;90;64 x 92;1,10',
+    'Canal laid;90;70 x 100;1,10',
+    'Canal wove;heavy;70 x 100;1,10',
+    'Canal wove;120;70 x 100;$ 1,10',
+  ];
+  await page.getByLabel('Lines of a price list').fill(lines.join('\n'));
+  await expect(page.locator('[data-test="outcome"]')).toContainText('1 papers: 1 new');
+  await expect(page.getByRole('alert')).toContainText('Line 4: Weight, g/m²: “heavy” is no figure above 0');
+  await expect(page.getByRole('alert')).toContainText('Line 5: Price: “$ 1,10” is USD, the works reckons in EUR');
+  await expectAccessible(page, 'a price list');
+  await page.getByRole('button', { name: 'Enter 1 papers' }).click();
+  await page.getByRole('link', { name: 'Look at the papers' }).click();
+  await page.getByLabel('Search by name or weight').fill('canal');
+  await expect(page.locator('tbody tr')).toHaveCount(1);
+  await expect(page.locator('tbody tr')).toContainText('920 × 640; 1000 × 700');
+  await expect(page.locator('tbody tr')).toContainText('1.10');
+  await page.getByRole('link', { name: 'Canal laid 90 g' }).click();
+  await expectAccessible(page, 'a paper');
+  await page.getByRole('button', { name: 'Size', exact: true }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByRole('group', { name: 'What is typed' }).getByRole('alert')).toContainText(
+    'has a side outside',
+  );
+  await page.getByRole('button', { name: 'Leave it as it was' }).click();
+  await expect(page.getByText('What you change is entered')).toBeVisible();
+});
+
+test('somebody is invited by a link, takes the role that they are given, and is let out again', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await page.goto('/works/people');
+  await expectAccessible(page, 'the people');
+  await page.getByLabel('Name of a new role').fill('Reckoner');
+  await page.getByRole('button', { name: 'Add the role' }).click();
+  await page.getByRole('checkbox', { name: /Reckoner may: Plan jobs/ }).check();
+  await page.getByRole('button', { name: 'Invite somebody' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Planning, late');
+  await page.getByLabel('Name to sign in with').fill('late');
+  await page.getByRole('combobox', { name: 'Role' }).click();
+  await page.getByRole('option', { name: 'Reckoner' }).click();
+  await page.getByRole('button', { name: 'Invite, and make a link' }).click();
+  const link = (await page.locator('[data-test="link"]').textContent()) ?? '';
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('row', { name: /Planning, late/ })).toContainText('invited');
+
+  const there = await (await browser.newContext()).newPage();
+  await there.goto(link);
+  await expect(there.getByRole('heading', { name: 'Welcome, Planning, late' })).toBeVisible();
+  await expectAccessible(there, 'a welcome');
+  await there.getByLabel('Password').fill('planning planning');
+  await there.getByRole('button', { name: 'Begin' }).click();
+  await expect(there.getByRole('alert')).toContainText('guessed easily');
+  await there.getByLabel('Password').fill('six bells over the canal');
+  await there.getByRole('button', { name: 'Begin' }).click();
+  await expect(there.getByRole('button', { name: 'New job' })).toBeVisible();
+  await there.goto('/works/machines');
+  await expect(there.getByRole('heading', { name: 'Machines' })).toBeVisible();
+  await expect(there.getByRole('button', { name: 'Add described machines' })).toHaveCount(0);
+  await there.goto('/account');
+  await expectAccessible(there, 'an account');
+
+  await page.getByRole('button', { name: 'Change Planning, late' }).click();
+  await page.getByRole('checkbox', { name: /Disabled/ }).check();
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Planning, late/ })).toContainText('disabled');
+  await there.goto('/jobs');
+  await expect(there.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'What was done' }).click();
+  await page.getByLabel('Search who, what, of which').fill('late');
+  await expect(page.locator('tbody tr').first()).toContainText('Change the name or role of somebody');
+  await expectAccessible(page, 'the audit');
+});
