@@ -5,12 +5,14 @@ import {
   type Norm,
   type Stock,
   fieldAt,
+  idOf,
   isWithin,
   limitsInWords,
   normCatalogue,
   withField,
 } from '@druckerei/core';
 import { type Items, issueText } from '@druckerei/contract';
+import { type Observable, EMPTY, map } from 'rxjs';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
 import { DraftEffect } from '../../platform/draft-effect';
@@ -52,7 +54,8 @@ export abstract class ItemEdit<T extends Machine | Stock> {
   protected abstract isNorm(id: string): boolean;
   /** It, among what is entered. */
   protected abstract entered(items: readonly T[]): Items;
-  protected abstract differences(before: T | undefined, after: T | undefined): Differing[];
+  /** Fields in which two states of it differ, in words. */
+  abstract readonly differences: (before: unknown, after: unknown) => Differing[];
 
   /** As it stands. */
   readonly stands = computed(() => this.all().find(({ id }) => id === this.id()));
@@ -158,6 +161,15 @@ export abstract class ItemEdit<T extends Machine | Stock> {
     });
   }
 
+  /** Enters another one like it, under an id and a name that nobody has yet. @returns its id. */
+  copy(): Observable<string> {
+    const item = this.stands();
+    if (!item) return EMPTY;
+    const id = idOf(item.id, new Set(this.all().map((one) => one.id)));
+    const name = freeName(item.name, new Set(this.all().map((one) => one.name.toLowerCase())));
+    return this.works.enter(this.entered([{ ...item, id, name }])).pipe(map(() => id));
+  }
+
   /** What differs between what stands and what is typed. */
   differing(): Differing[] {
     return this.differences(this.stands(), this.item());
@@ -179,10 +191,3 @@ export function freeName(name: string, taken: ReadonlySet<string>): string {
     if (!taken.has(one.toLowerCase())) return one;
   }
 }
-
-/** One under an id and a name that nobody has yet. */
-export const copyOf = <T extends Machine | Stock>(item: T, all: readonly T[], id: string): T => ({
-  ...item,
-  id,
-  name: freeName(item.name, new Set(all.map(({ name }) => name.toLowerCase()))),
-});

@@ -9,7 +9,7 @@ export class MachineEdit extends ItemEdit<Machine> {
   protected readonly check = checkMachine;
   protected readonly isNorm = (id: string): boolean => id.startsWith(`machine.${this.id()}.`);
   protected readonly entered = (machines: readonly Machine[]) => ({ machines, stocks: [] });
-  protected readonly differences = machineDifferences;
+  readonly differences = machineDifferences;
 
   readonly groups = computed(() => {
     const machine = this.item();
@@ -31,7 +31,7 @@ export class MachineEdit extends ItemEdit<Machine> {
 }
 
 /** Fields in which two states of a machine differ, in words. */
-export function machineDifferences(before: unknown, after: unknown): Differing[] {
+function machineDifferences(before: unknown, after: unknown): Differing[] {
   const process = (fieldAt(after, 'process') ?? fieldAt(before, 'process')) as Machine['process'] | undefined;
   if (process === undefined) return [];
   return groupsFor(process)

@@ -23,7 +23,7 @@ export class PaperEdit extends ItemEdit<Stock> {
     );
   };
   protected readonly entered = (stocks: readonly Stock[]) => ({ machines: [], stocks });
-  protected readonly differences = paperDifferences;
+  readonly differences = paperDifferences;
 
   setSheet(at: number, change: Partial<SheetSize>): void {
     this.set(
@@ -53,7 +53,7 @@ const sheetWords = (sheets: unknown): string =>
     : '';
 
 /** Fields in which two states of a paper differ, in words. */
-export function paperDifferences(before: unknown, after: unknown): Differing[] {
+function paperDifferences(before: unknown, after: unknown): Differing[] {
   const fields = [
     ...STOCK_FIELDS.map(({ path, name }) => ({ what: name, words: (of: unknown) => valueWords(fieldAt(of, path)) })),
     ...Object.entries(LIST_NAMES).map(([path, what]) => ({

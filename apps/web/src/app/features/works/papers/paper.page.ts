@@ -1,25 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
-import { Router, RouterLink } from '@angular/router';
-import { STOCK_FIELDS, STOCK_LISTS, idOf } from '@druckerei/core';
+import { RouterLink } from '@angular/router';
+import { STOCK_FIELDS, STOCK_LISTS } from '@druckerei/core';
 import { Store } from '@ngrx/store';
-import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
-import { UndoBar } from '../../../platform/undo-bar';
 import { FieldBox } from '../../../ui/field-box';
 import { count } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
-import { ItemHistoryDialog } from '../item-history.dialog';
 import { ItemBar } from '../item-bar';
-import { copyOf } from '../item-edit';
+import { ItemHead } from '../item-head';
 import { NormRows } from '../norm-rows';
 import { WorksStore } from '../works.store';
-import { LIST_NAMES, PaperEdit, paperDifferences } from './paper-edit';
+import { LIST_NAMES, PaperEdit } from './paper-edit';
 
 /** One paper of the works: what it is, in which sizes it comes, what it costs. */
 @Component({
@@ -27,6 +23,7 @@ import { LIST_NAMES, PaperEdit, paperDifferences } from './paper-edit';
   imports: [
     FieldBox,
     ItemBar,
+    ItemHead,
     MatButtonModule,
     MatFormFieldModule,
     MatIconModule,
@@ -35,7 +32,6 @@ import { LIST_NAMES, PaperEdit, paperDifferences } from './paper-edit';
     NormRows,
     NumberBox,
     RouterLink,
-    UndoBar,
   ],
   providers: [PaperEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -46,8 +42,6 @@ export class PaperPage {
   readonly id = input.required<string>();
   protected readonly works = inject(WorksStore);
   protected readonly edit = inject(PaperEdit);
-  private readonly dialog = inject(MatDialog);
-  private readonly router = inject(Router);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly fields = STOCK_FIELDS;
   protected readonly lists = (Object.keys(STOCK_LISTS) as (keyof typeof STOCK_LISTS)[]).map((path) => ({
@@ -67,29 +61,6 @@ export class PaperPage {
     effect(() => {
       const id = this.id();
       untracked(() => this.edit.open(id));
-    });
-  }
-
-  protected history(): void {
-    this.dialog.open(ItemHistoryDialog, {
-      data: {
-        title: `How ${this.edit.stands()?.name ?? 'it'} changed`,
-        kind: 'stock',
-        subject: this.id(),
-        differences: paperDifferences,
-      },
-      width: '560px',
-    });
-  }
-
-  /** Another paper like this one, which is opened. */
-  protected copy(): void {
-    const [stock, works] = [this.edit.stands(), this.works.works()];
-    if (!stock || !works) return;
-    const id = idOf(stock.id, new Set(works.stocks.map((one) => one.id)));
-    this.works.enter({ stocks: [copyOf(stock, works.stocks, id)] }).subscribe({
-      next: () => void this.router.navigate(['/works/papers', id]),
-      error: (error: unknown) => this.edit.sending.refuse(failureOf(error).text),
     });
   }
 }
