@@ -131,7 +131,6 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
       return { status: 'ok' };
     },
     ready: async () => {
-      if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
       // A newer instance may have gone on with the schema: this one is to be asked no more.
       const row = await database.one<{ count: number }>('accounts/migrations');
       if (row?.count !== known)
