@@ -2,7 +2,7 @@ import { inject } from '@angular/core';
 import { type CanActivateFn, Router, type Routes } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, map, take } from 'rxjs';
-import { sessionFeature } from './platform/session.state';
+import { needsFactor, sessionFeature } from './platform/session.state';
 
 /**
  * Waits until it is known who is signed in; strangers are asked to sign in and come back where they wanted to go, or to make the
@@ -15,7 +15,8 @@ const signedIn: CanActivateFn = (_route, state) => {
     filter((who) => who.kind === 'known' || who.kind === 'nobody'),
     take(1),
     map((who) => {
-      if (who.kind === 'known') return true;
+      if (who.kind === 'known')
+        return !needsFactor(who.account) || state.url === '/account' || router.createUrlTree(['/account']);
       return isFirst()
         ? router.createUrlTree(['/first'])
         : router.createUrlTree(['/sign-in'], { queryParams: { to: state.url } });

@@ -1,4 +1,4 @@
-import { type Issue, type Works, checkMachine, checkStock } from '@druckerei/core';
+import { type Issue, type Works, checkMachine, checkStock, inUse } from '@druckerei/core';
 import { type Account, type ItemChanges, type Items, issueText } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -18,19 +18,16 @@ function merged<T extends { readonly id: string }>(before: readonly T[], changed
 const told = (issues: readonly Issue[], at: string): { path: string; message: string }[] =>
   issues.map((issue) => ({ path: `${at}.${issue.path}`, message: issueText(issue) }));
 
-/** Items that are called alike cannot be told apart in a list. */
+/** Items that are called alike cannot be told apart in a list; those that are retired stand in none. */
 function twice(
   all: readonly { readonly id: string; readonly name: string; readonly retired?: boolean }[],
 ): ReadonlySet<string> {
-  const seen = new Map<string, string>();
-  const ids = new Set<string>();
-  for (const { id, name, retired } of all) {
+  const named = new Map<string, string[]>();
+  for (const { id, name } of inUse(all)) {
     const key = name.trim().toLowerCase();
-    if (retired) continue;
-    if (seen.has(key)) ids.add(id);
-    seen.set(key, id);
+    named.set(key, [...(named.get(key) ?? []), id]);
   }
-  return ids;
+  return new Set([...named.values()].filter((ids) => ids.length > 1).flat());
 }
 
 /** The works as it would be with machines and stocks changed. Errors: 422 where one of them cannot be planned on. */

@@ -104,6 +104,12 @@ describe('machines and stocks', () => {
       'stocks[0].name',
       /has this name/,
     ],
+    [
+      'the name of one that stands behind it',
+      { machines: [{ ...SHIPPED_WORKS.machines[0], name: 'B2 four-colour' }] },
+      'machines[0].name',
+      /has this name/,
+    ],
     ['an id that is none', { stocks: [{ ...PAPER, id: '../../x' }] }, 'stocks[0].id', /small letters/],
     [
       'a machine of another kind under its id',

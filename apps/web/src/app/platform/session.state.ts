@@ -81,3 +81,8 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
 
 /** Whether whoever is signed in may do something: a selector, one for each right. */
 export const selectMay = (right: Right) => MAY[right];
+
+/** Whether somebody has to take up a second factor before anything else. */
+export const needsFactor = ({ secondFactor, wantsSecondFactor, rights }: Account): boolean =>
+  !secondFactor &&
+  (wantsSecondFactor === 'everybody' || (wantsSecondFactor === 'managers' && rights.includes('people')));

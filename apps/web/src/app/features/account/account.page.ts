@@ -10,7 +10,7 @@ import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
-import { SessionActions, sessionFeature } from '../../platform/session.state';
+import { SessionActions, needsFactor, sessionFeature } from '../../platform/session.state';
 
 /** What somebody may do with their own account: another password, a second factor, an end to sessions elsewhere. */
 @Component({
@@ -25,6 +25,7 @@ export class AccountPage {
   private readonly store = inject(Store);
   private readonly sanitizer = inject(DomSanitizer);
   protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
+  protected readonly needs = needsFactor;
   protected readonly said = signal('');
   protected readonly failed = signal('');
   protected readonly factor = signal<NewFactor | undefined>(undefined);
