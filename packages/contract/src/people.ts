@@ -31,6 +31,10 @@ export const roleChangeSchema = z
   .strictObject({ name: line(60).min(1), rights: z.array(rightSchema).max(RIGHT_IDS.length) })
   .meta({ id: 'RoleChange' });
 
+/** What a role may do: whoever manages may do everything, what came later too. */
+export const rightsOf = ({ id, rights }: Pick<RoleOf, 'id' | 'rights'>): Right[] =>
+  id === MANAGER_ROLE ? [...RIGHT_IDS] : rights;
+
 export const loginSchema = line(80).min(1);
 export const inviteSchema = z
   .strictObject({ login: loginSchema, name: line(80).min(1), role: roleId })
@@ -66,7 +70,7 @@ export type People = z.output<typeof peopleSchema>;
 export const signInsSchema = z.array(
   z
     .strictObject({ address: z.string(), what: z.string(), result: z.string(), at: z.iso.datetime() })
-    .meta({ id: 'SignIn record' }),
+    .meta({ id: 'SignInRecord' }),
 );
 export type SignIns = z.output<typeof signInsSchema>;
 

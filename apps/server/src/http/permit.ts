@@ -1,10 +1,9 @@
-import { type Account, type Endpoint, type EndpointId, MANAGER_ROLE, RIGHTS } from '@druckerei/contract';
+import { type Account, type Endpoint, type EndpointId, RIGHTS } from '@druckerei/contract';
 import { ProblemError } from './problem.js';
 
 /** Whether the works lets an account in by a second factor alone. */
-export const wantsFactor = ({ wantsSecondFactor, role, rights }: Account): boolean =>
-  wantsSecondFactor === 'everybody' ||
-  (wantsSecondFactor === 'managers' && (role === MANAGER_ROLE || rights.includes('people')));
+export const wantsFactor = ({ wantsSecondFactor, rights }: Account): boolean =>
+  wantsSecondFactor === 'everybody' || (wantsSecondFactor === 'managers' && rights.includes('people'));
 
 /** What somebody may do who still has to take up a second factor: that, and leave. */
 const BEFORE_FACTOR: readonly EndpointId[] = [

@@ -1,8 +1,8 @@
 import connectPg from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import { type Account, MANAGER_ROLE, RIGHT_IDS } from '@druckerei/contract';
-import type { Database } from '../db/database.js';
+import { type Account, rightsOf } from '@druckerei/contract';
+import type { Database, Queries } from '../db/database.js';
 import { ShortMemory } from './short-memory.js';
 
 declare module 'express-session' {
@@ -108,6 +108,12 @@ export const endOldSessions: RequestHandler = (request, _response, next) => {
   next();
 };
 
+/** An account with what its role may do; undefined where it may not be used. */
+export async function readAccount(queries: Queries, id: number): Promise<Account | undefined> {
+  const account = await queries.one<Account>('accounts/by-id', id);
+  return account && { ...account, rights: rightsOf({ id: account.role, rights: account.rights }) };
+}
+
 /** The account that is signed in, or undefined. */
 export const accountOf = async (
   database: Database,
@@ -119,9 +125,7 @@ export const accountOf = async (
   if (id === undefined) return undefined;
   const known = accounts.get(id);
   if (known) return known;
-  const account = await database.one<Account>('accounts/by-id', id);
-  if (!account) return undefined;
-  const whole = { ...account, rights: account.role === MANAGER_ROLE ? [...RIGHT_IDS] : account.rights };
-  accounts.set(id, whole);
-  return whole;
+  const account = await readAccount(database, id);
+  if (account) accounts.set(id, account);
+  return account;
 };

@@ -7,13 +7,12 @@ import { migrations } from '../../db/migrate.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
-import { type SessionMemory, sessionCookie } from '../../http/session.js';
+import { type SessionMemory, readAccount, sessionCookie } from '../../http/session.js';
 import type { Devices } from '../../http/sign-in-limit.js';
 import type { SecurityLog } from '../../http/security-log.js';
 import { HASHING, addAccount } from './add-account.js';
 import { wantsFactor } from '../../http/permit.js';
 import { lockKind } from '../changes/changes.js';
-import { rightsOf } from '../people/people.js';
 import { currentWorks } from '../works/works.js';
 import { hasNobody, makeFirstManager } from './first-manager.js';
 import { refuseGuessable } from './password.js';
@@ -75,9 +74,9 @@ type Ids =
 
 /** An account as whoever is signed in knows it. */
 async function accountBy(queries: Queries, id: number): Promise<Account> {
-  const account = await queries.one<Account>('accounts/by-id', id);
+  const account = await readAccount(queries, id);
   if (!account) throw new ProblemError(401, 'Sign in first');
-  return { ...account, rights: rightsOf({ id: account.role, rights: account.rights }) };
+  return account;
 }
 
 /** Told in the place of a wrong password where a code is still wanted; the page then asks for it. */
@@ -108,7 +107,7 @@ export interface AccountOptions {
 
 export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
   const { database, csrf, devices, memory, security, tls, demo, secret } = options;
-  const known = migrations().length;
+  const schema = migrations().length;
   // Checked against when there is no such login, so that the answer takes as long either way.
   const nobody = await hash(randomBytes(32), HASHING);
   /** Begins a session. */
@@ -133,7 +132,7 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
     ready: async () => {
       // A newer instance may have gone on with the schema: this one is to be asked no more.
       const row = await database.one<{ count: number }>('accounts/migrations');
-      if (row?.count !== known)
+      if (row?.count !== schema)
         throw new ProblemError(503, 'The schema is of another version', { detail: 'Bring this instance up to date.' });
       return { status: 'ready' };
     },

@@ -9,12 +9,14 @@ import {
   type SignIns,
   MANAGER_ROLE,
   RIGHT_IDS,
+  rightsOf,
 } from '@druckerei/contract';
 import { auditCsv } from '@druckerei/formats';
 import type { Database, Queries } from '../../db/database.js';
+import { patternsOf } from '../../db/patterns.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
-import type { SessionMemory } from '../../http/session.js';
+import { type SessionMemory, readAccount } from '../../http/session.js';
 import { hashOf } from '../accounts/second-factor.js';
 import { lockKind } from '../changes/changes.js';
 
@@ -25,10 +27,6 @@ const HOUR_MS = 3600 * 1000;
 /** Lines of a page of the audit, and of its table. */
 const PAGE = 100;
 const MOST_LINES = 10_000;
-
-/** A role's rights: whoever manages has all, what came later too. */
-export const rightsOf = ({ id, rights }: Pick<RoleOf, 'id' | 'rights'>): RoleOf['rights'] =>
-  id === MANAGER_ROLE ? [...RIGHT_IDS] : rights;
 
 export async function everybody(queries: Queries): Promise<People> {
   const people = await queries.many<Person>('people/all');
@@ -58,8 +56,8 @@ async function refuseNobody(queries: Queries): Promise<void> {
 const changing = <T>(database: Database, account: Account, work: (queries: Queries) => Promise<T>): Promise<T> =>
   database.transaction(async (queries) => {
     await lockKind(queries, 'account');
-    const now = await queries.one<Account>('accounts/by-id', account.id);
-    if (!now || !rightsOf({ id: now.role, rights: now.rights }).includes('people'))
+    const now = await readAccount(queries, account.id);
+    if (!now?.rights.includes('people'))
       throw new ProblemError(403, 'You may no longer do this', {
         detail: 'Somebody has changed your own rights meanwhile.',
       });
@@ -72,14 +70,12 @@ async function roleKnown(queries: Queries, role: string): Promise<void> {
     throw invalid([{ path: 'role', message: `There is no role ${role}. Choose another.` }]);
 }
 
-const pattern = (search: string): string => `%${search.trim().replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
-
 interface AuditRow extends AuditRecord, Record<string, unknown> {
   total: number;
 }
 
 async function auditPage(database: Database, search: string, limit: number, offset: number) {
-  const rows = await database.many<AuditRow>('audit/page', pattern(search), limit, offset);
+  const rows = await database.many<AuditRow>('audit/page', patternsOf(search), limit, offset);
   return { total: rows[0]?.total ?? offset, lines: rows.map(({ total: _total, ...line }): AuditRecord => line) };
 }
 

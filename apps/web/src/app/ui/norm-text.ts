@@ -1,4 +1,4 @@
-import type { Norm } from '@druckerei/core';
+import { type Norm, isWithin, limitsInWords } from '@druckerei/core';
 import { count, readNumber, unitText } from './format';
 import { type MeasureSystem, measureOf } from './measure';
 
@@ -12,4 +12,16 @@ export const normUnit = (norm: Norm, system: MeasureSystem): string => unitText(
 export function readNorm(norm: Norm, text: string, system: MeasureSystem): number | undefined {
   const value = readNumber(text);
   return value === undefined ? undefined : measureOf(norm.unit, system).store(value);
+}
+
+/** What somebody typed for a norm comes to: its value, and why it cannot be set, nothing where it can. @param name as it is called there. */
+export function typedNorm(
+  norm: Norm,
+  text: string,
+  system: MeasureSystem,
+  name: string,
+): { value: number; wrong: string } {
+  const value = norm.choices ? Number(text) : readNorm(norm, text, system);
+  if (value === undefined) return { value: NaN, wrong: `${name}: “${text}” is no number; write it like 1,200 or 0.5` };
+  return { value, wrong: isWithin(norm, value) ? '' : `${name} goes ${limitsInWords(norm)}` };
 }

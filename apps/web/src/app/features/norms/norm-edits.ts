@@ -1,12 +1,12 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { type Norm, isWithin, limitsInWords, normCatalogue } from '@druckerei/core';
+import { type Norm, normCatalogue } from '@druckerei/core';
 import type { NormChanges } from '@druckerei/contract';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
 import { DraftEffect } from '../../platform/draft-effect';
 import { Measures } from '../../ui/measures';
 import { Undo } from '../../ui/undo';
-import { normValue, readNorm } from '../../ui/norm-text';
+import { normValue, typedNorm } from '../../ui/norm-text';
 import { type NormRow, NormsStore } from './norms.store';
 
 /** Norms that are typed and not set yet, by id: what stands in their fields. */
@@ -57,15 +57,8 @@ export class NormEdits {
   }
 
   private editOf(norm: Norm, text: string, expected: number): Edit {
-    const value = norm.choices ? Number(text) : readNorm(norm, text, this.measures.system());
-    const name = `${norm.subject}: ${norm.name}`;
-    const wrong =
-      value === undefined
-        ? `${name}: “${text}” is no number; write it like 1,200 or 0.5`
-        : isWithin(norm, value)
-          ? ''
-          : `${name} goes ${limitsInWords(norm)}`;
-    return { norm, text, wrong, change: { norm: norm.id, value: value ?? NaN, expected } };
+    const { value, wrong } = typedNorm(norm, text, this.measures.system(), `${norm.subject}: ${norm.name}`);
+    return { norm, text, wrong, change: { norm: norm.id, value, expected } };
   }
 
   /** What stands in a norm's field. */

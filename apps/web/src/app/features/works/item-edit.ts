@@ -6,8 +6,6 @@ import {
   type Stock,
   fieldAt,
   idOf,
-  isWithin,
-  limitsInWords,
   normCatalogue,
   withField,
 } from '@druckerei/core';
@@ -17,7 +15,7 @@ import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
 import { DraftEffect } from '../../platform/draft-effect';
 import { Measures } from '../../ui/measures';
-import { normValue, readNorm } from '../../ui/norm-text';
+import { normValue, typedNorm } from '../../ui/norm-text';
 import { Undo } from '../../ui/undo';
 import { WorksStore } from './works.store';
 
@@ -93,14 +91,7 @@ export abstract class ItemEdit<T extends Machine | Stock> {
     this.norms().flatMap((norm) => {
       const text = this.typed().norms[norm.id];
       if (text === undefined || text === normValue(norm, this.standing(norm), this.measures.system())) return [];
-      const value = readNorm(norm, text, this.measures.system());
-      const wrong =
-        value === undefined
-          ? `${norm.name}: “${text}” is no number; write it like 1,200 or 0.5`
-          : isWithin(norm, value)
-            ? ''
-            : `${norm.name} goes ${limitsInWords(norm)}`;
-      return [{ id: norm.id, value: value ?? NaN, wrong }];
+      return [{ id: norm.id, ...typedNorm(norm, text, this.measures.system(), norm.name) }];
     }),
   );
 
