@@ -47,7 +47,7 @@ const shipped = (id: string | undefined): Stock | undefined => SHIPPED_WORKS.sto
 /** Times that one weighs the other. */
 const far = (one: Stock, other: Stock): number => Math.max(one.gsm / other.gsm, other.gsm / one.gsm);
 
-/** What counts as much as weighing twice as much: another surface; corrugated board for paper, or the reverse. */
+/** What counts as much as weighing twice as much: another surface; corrugated board for paper, or the reverse. Source: common practice, no source. */
 const unlike = (one: Stock, other: Stock): number =>
   far(one, other) +
   Number(one.coated !== other.coated) +

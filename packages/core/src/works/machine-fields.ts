@@ -89,7 +89,10 @@ const fromRoll = (process: MachineProcess): 'has to' | 'never' =>
   FROM_THE_ROLL.includes(process) ? 'has to' : 'never';
 const finishing = (process: MachineProcess): 'may' | 'never' => (PRINTING.includes(process) ? 'never' : 'may');
 
-/** Everything that a works tells of a machine, group by group. Its speeds, set-up, people and hour rate are norms. */
+/**
+ * Everything that a works tells of a machine, group by group. Its speeds, set-up, people and hour rate are norms. Source of the
+ * limits: common practice, no source.
+ */
 export const MACHINE_FIELDS: readonly FieldGroup[] = [
   {
     id: 'machine',
@@ -213,7 +216,7 @@ export const MACHINE_FIELDS: readonly FieldGroup[] = [
   },
 ];
 
-/** Everything that a works tells of a paper or board beside its sheets. Its price is a norm. */
+/** Everything that a works tells of a paper or board beside its sheets. Its price is a norm. Source of the limits: common practice, no source. */
 export const STOCK_FIELDS: readonly WorksField[] = [
   wanted(text('name', 'Name', 80, 1)),
   wanted({ ...mm('gsm', 'Weight', 1, 5_000), unit: 'g/m²' }),
