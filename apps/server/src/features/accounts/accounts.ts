@@ -28,14 +28,17 @@ export async function setFirstManager(
   password: string,
 ): Promise<'added' | 'changed' | 'same'> {
   const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', login);
-  if (!found) {
+  // Somebody who is disabled is not found to sign in, and still has the name.
+  const there = found ?? (await database.one<{ id: number }>('people/by-login', login));
+  if (!there) {
     await addAccount(database, { login, name: login, role: 'manager', password, demo: false });
     return 'added';
   }
-  if (found.password_hash !== null && (await verify(found.password_hash, password))) return 'same';
+  if (found && found.password_hash !== null && (await verify(found.password_hash, password))) return 'same';
   await database.transaction(async (queries) => {
-    await queries.one('accounts/set-password', found.id, await hash(password, HASHING));
-    await queries.one('accounts/end-sessions', found.id);
+    await queries.one('accounts/set-password', there.id, await hash(password, HASHING));
+    await queries.one('people/let-in', there.id);
+    await queries.one('accounts/end-sessions', there.id);
   });
   return 'changed';
 }

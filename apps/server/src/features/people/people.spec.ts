@@ -1,6 +1,7 @@
 import { authenticator } from 'otplib';
 import type { Account, MadeLink, NewFactor, People, Problem, SignIns } from '@druckerei/contract';
 import { type TestServer, type Visitor, startServer, visitor } from '../../server.fixture.js';
+import { setFirstManager } from '../accounts/accounts.js';
 import { stepOf } from '../accounts/second-factor.js';
 
 let server: TestServer;
@@ -179,6 +180,17 @@ describe('rights', () => {
     expect((await manager.call('post', `/api/people/${(await personBy('jakob')).id}/link`, {})).status).toBe(409);
     await change('jakob', { disabled: false });
     expect((await (await visitor(server.app)).signIn('jakob', PASSWORD)).status).toBe(200);
+  });
+});
+
+describe('a works that nobody can get into', () => {
+  it('lets in whom its environment names, disabled or not', async () => {
+    await join('mona', 'manager');
+    expect((await change('mona', { disabled: true })).status).toBe(200);
+    const next = 'four swans by the lock';
+    expect(await setFirstManager(server.database, 'mona', next)).toBe('changed');
+    expect((await (await visitor(server.app)).signIn('mona', next)).status).toBe(200);
+    expect(await setFirstManager(server.database, 'mona', next)).toBe('same');
   });
 });
 
