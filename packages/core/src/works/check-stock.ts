@@ -1,4 +1,5 @@
 import { type Issue, error } from '../kernel/index.js';
+import { caliperUm } from '../paper/index.js';
 import { fieldsIssues } from './check-fields.js';
 import { STOCK_FIELDS, STOCK_LISTS } from './machine-fields.js';
 import type { SheetSize, Stock } from './works.js';
@@ -37,7 +38,7 @@ export function checkStock(stock: Stock): readonly Issue[] {
   if (issues.length > 0) return issues;
   if (stock.sheets.length === 0 && (stock.rollWidthsMm ?? []).length === 0)
     issues.push(error('works.stock-without-size', 'sheets', { stock: stock.name }));
-  const caliper = stock.gsm * stock.bulk;
+  const caliper = caliperUm(stock.gsm, stock.bulk);
   if (caliper < CALIPER_UM.least || caliper > CALIPER_UM.most)
     issues.push(error('works.caliper-odd', 'bulk', { caliper, ...CALIPER_UM }));
   return issues;

@@ -18,19 +18,15 @@ export {
 export { MACHINE_TYPES } from './machine-types.js';
 export {
   type PriceColumn,
-  type PriceList,
   type PriceListKey,
   type PricedPer,
-  type WrongLine,
   PRICE_COLUMNS,
   PRICED_PER,
   guessColumns,
-  guessDecimal,
-  idOf,
-  readAmount,
-  readPriceList,
-  readSheetSize,
-} from './price-list.js';
+} from './price-line.js';
+export { type PriceList, type WrongLine, readPriceList } from './price-list.js';
+export { idOf } from './item-id.js';
+export { guessDecimal, readAmount, readSheetSize } from './read-cells.js';
 export { NEW_WORKS, SHIPPED_WORKS } from './shipped-works.js';
 export { type SupplyId, PACKING, SUPPLIES } from './supplies.js';
 export {

@@ -5,7 +5,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
-import { STOCK_FIELDS, STOCK_LISTS } from '@druckerei/core';
+import { STOCK_FIELDS, STOCK_LISTS, caliperUm } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
 import { FieldBox } from '../../../ui/field-box';
@@ -53,7 +53,7 @@ export class PaperPage {
     (this.edit.valueAt(path) as readonly string[] | undefined) ?? [];
   protected readonly caliper = computed(() => {
     const { gsm = NaN, bulk = NaN } = this.edit.item() ?? {};
-    const um = gsm * bulk;
+    const um = caliperUm(gsm, bulk);
     return Number.isFinite(um) ? `${count(um)} µm thick: ${count(gsm)} g/m² × ${count(bulk, 3)} cm³/g` : '';
   });
 

@@ -6,7 +6,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
-import { type Stock, SHIPPED_WORKS, idOf, normById, sayNumber } from '@druckerei/core';
+import { type Stock, SHIPPED_WORKS, caliperUm, idOf, normById, sayNumber } from '@druckerei/core';
 import { stocksCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
@@ -74,7 +74,7 @@ export class PapersPage {
       .slice(0, this.most())
       .map((stock) => ({
         stock,
-        caliper: count(stock.gsm * stock.bulk),
+        caliper: count(caliperUm(stock.gsm, stock.bulk)),
         sizes: this.sizes(stock),
         price: sayNumber(this.priceOf(stock.id), this.works.currency()),
         isOwn: this.works.works()?.norms[`price.stock.${stock.id}`] !== undefined,
