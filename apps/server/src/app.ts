@@ -5,6 +5,9 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
+import { makeEntry } from './features/accounts/entry.js';
+import { linkHandlers } from './features/accounts/links.js';
+import { ownAccountHandlers } from './features/accounts/own-account.js';
 import { backupHandlers } from './features/backup/backup.js';
 import { changesHandlers } from './features/changes/changes.js';
 import { finishedHandlers } from './features/finished/finished.js';
@@ -125,17 +128,12 @@ export async function createApp({
     else withSession(request, response, next);
   });
   const document = openApiDocument();
+  const entry = await makeEntry({ csrf: token, devices: known });
+  const accounts = { database, csrf: token, entry, memory, security, tls, demo, secret: sessionSecret };
   const handlers = {
-    ...(await accountHandlers({
-      database,
-      csrf: token,
-      devices: known,
-      memory,
-      security,
-      tls,
-      demo,
-      secret: sessionSecret,
-    })),
+    ...accountHandlers(accounts),
+    ...ownAccountHandlers(accounts),
+    ...linkHandlers(accounts),
     ...worksHandlers({ database, workshop }, worksChanged),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),

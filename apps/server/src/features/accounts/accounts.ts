@@ -1,22 +1,16 @@
-import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import type { Request, Response } from 'express';
-import type { Account } from '@druckerei/contract';
-import type { Database, Queries } from '../../db/database.js';
+import type { Database } from '../../db/database.js';
 import { migrations } from '../../db/migrate.js';
-import { ProblemError, invalid } from '../../http/problem.js';
-import type { Handlers } from '../../http/register.js';
 import type { Csrf } from '../../http/csrf.js';
-import { type SessionMemory, readAccount, sessionCookie } from '../../http/session.js';
-import type { Devices } from '../../http/sign-in-limit.js';
+import { ProblemError } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
 import type { SecurityLog } from '../../http/security-log.js';
+import { type SessionMemory, sessionCookie } from '../../http/session.js';
 import { HASHING, addAccount } from './add-account.js';
-import { wantsFactor } from '../../http/permit.js';
-import { lockKind } from '../changes/changes.js';
-import { currentWorks } from '../works/works.js';
+import { type Entry, accountBy, done, findAccount } from './entry.js';
 import { hasNobody, makeFirstManager } from './first-manager.js';
 import { refuseGuessable } from './password.js';
-import { hashOf, newFactor, takeUp, useCode } from './second-factor.js';
+import { useCode } from './second-factor.js';
 
 /**
  * The first manager of a works, as the server's environment names them: added, or given the password that it names now,
@@ -27,14 +21,14 @@ export async function setFirstManager(
   login: string,
   password: string,
 ): Promise<'added' | 'changed' | 'same'> {
-  const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', login);
+  const found = await findAccount(database, login);
   // Somebody who is disabled is not found to sign in, and still has the name.
   const there = found ?? (await database.one<{ id: number }>('people/by-login', login));
   if (!there) {
     await addAccount(database, { login, name: login, role: 'manager', password, demo: false });
     return 'added';
   }
-  if (found && found.password_hash !== null && (await verify(found.password_hash, password))) return 'same';
+  if (found?.password_hash !== null && (await verify(found.password_hash, password))) return 'same';
   await database.transaction(async (queries) => {
     await queries.one('accounts/set-password', there.id, await hash(password, HASHING));
     await queries.one('people/let-in', there.id);
@@ -43,62 +37,15 @@ export async function setFirstManager(
   return 'changed';
 }
 
-interface FoundAccount {
-  readonly id: number;
-  /** Null for somebody who was invited and has not chosen one. */
-  readonly password_hash: string | null;
-  readonly demo: boolean;
-  readonly totp_secret: string | null;
-}
-
-const done = (work: (callback: (error?: unknown) => void) => void): Promise<void> =>
-  new Promise((resolve, reject) => {
-    work((error) => {
-      if (error) reject(error instanceof Error ? error : new Error('the session cannot be written'));
-      else resolve();
-    });
-  });
-
-type Ids =
-  | 'health'
-  | 'ready'
-  | 'session'
-  | 'firstManager'
-  | 'signIn'
-  | 'signOut'
-  | 'ownSettings'
-  | 'ownPassword'
-  | 'ownSessions'
-  | 'beginSecondFactor'
-  | 'setSecondFactor'
-  | 'dropSecondFactor'
-  | 'linkFor'
-  | 'welcome';
-
-/** An account as whoever is signed in knows it. */
-async function accountBy(queries: Queries, id: number): Promise<Account> {
-  const account = await readAccount(queries, id);
-  if (!account) throw new ProblemError(401, 'Sign in first');
-  return account;
-}
+type Ids = 'health' | 'ready' | 'session' | 'firstManager' | 'signIn' | 'signOut' | 'ownSettings';
 
 /** Told in the place of a wrong password where a code is still wanted; the page then asks for it. */
 const WANTS_CODE = 'The code of your second factor is wanted';
 
-/** Whom a link is for. Errors: 410 where it holds no longer. */
-async function linked(queries: Queries, token: string): Promise<Pick<Account, 'id' | 'login' | 'name'>> {
-  const found = await queries.one<Pick<Account, 'id' | 'login' | 'name'>>('people/of-link', hashOf(token));
-  if (!found)
-    throw new ProblemError(410, 'This link does not hold any longer', {
-      detail: 'It was used, or its time is over. Ask a manager for a new one.',
-    });
-  return found;
-}
-
 export interface AccountOptions {
   readonly database: Database;
   readonly csrf: Csrf;
-  readonly devices: Devices;
+  readonly entry: Entry;
   readonly memory: SessionMemory;
   readonly security: SecurityLog;
   readonly tls: boolean;
@@ -108,25 +55,9 @@ export interface AccountOptions {
   readonly secret: string;
 }
 
-export async function accountHandlers(options: AccountOptions): Promise<Pick<Handlers, Ids>> {
-  const { database, csrf, devices, memory, security, tls, demo, secret } = options;
+export function accountHandlers(options: AccountOptions): Pick<Handlers, Ids> {
+  const { database, csrf, entry, memory, security, tls, demo, secret } = options;
   const schema = migrations().length;
-  // Checked against when there is no such login, so that the answer takes as long either way.
-  const nobody = await hash(randomBytes(32), HASHING);
-  /** Begins a session. */
-  const enter = async (
-    request: Request,
-    response: Response,
-    { id, login }: Pick<Account, 'id' | 'login'>,
-  ): Promise<void> => {
-    // A new id after sign-in: one handed out before is worth nothing.
-    await done((callback) => request.session.regenerate(callback));
-    request.session.accountId = id;
-    request.session.since = request.session.used = Date.now();
-    csrf.issue(request, response);
-    devices.remember(login, request, response);
-    await done((callback) => request.session.save(callback));
-  };
   return {
     health: async () => {
       if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
@@ -151,13 +82,13 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
       });
       await security.note(request, 'first manager', body.login, 'done');
       const account = await accountBy(database, made);
-      await enter(request, response, account);
+      await entry.enter(request, response, account);
       return { account };
     },
     signIn: async ({ body, request, response }) => {
-      const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', body.login);
-      const right = await verify(found?.password_hash ?? nobody, body.password);
-      const known = found?.password_hash && right && (demo || !found.demo) ? found : undefined;
+      const found = await findAccount(database, body.login);
+      const isRight = await entry.isRight(found, body.password);
+      const known = found && isRight && (demo || !found.demo) ? found : undefined;
       // The password is right: only now is told that a code is wanted.
       const { totp_secret: secret = null } = known ?? {};
       const code = body.code?.trim() ?? '';
@@ -171,62 +102,7 @@ export async function accountHandlers(options: AccountOptions): Promise<Pick<Han
             : {}),
         });
       const account = await accountBy(database, known.id);
-      await enter(request, response, account);
-      return { account };
-    },
-    ownPassword: async ({ account, body: { now, next }, request }) => {
-      const found = await database.one<FoundAccount & Record<string, unknown>>('accounts/by-login', account.login);
-      if (!(await verify(found?.password_hash ?? nobody, now)))
-        throw invalid([{ path: 'now', message: 'This is not your password.' }]);
-      refuseGuessable(next, [account.login, account.name], 'next');
-      const hashed = await hash(next, HASHING);
-      await database.transaction(async (queries) => {
-        await queries.one('accounts/set-password', account.id, hashed);
-        await queries.one('accounts/end-other-sessions', account.id, request.sessionID);
-      });
-      memory.clear();
-      await security.note(request, 'password', account.login, 'done');
-    },
-    ownSessions: async ({ account, request }) => {
-      await database.one('accounts/end-other-sessions', account.id, request.sessionID);
-      memory.clear();
-    },
-    beginSecondFactor: async ({ account }) => newFactor(account.login, (await currentWorks(database)).name),
-    setSecondFactor: async ({ account, body: { secret, code }, request }) => {
-      const codes = await database.transaction((queries) => takeUp(queries, account.id, secret, code));
-      memory.accounts.clear();
-      await security.note(request, 'second factor', account.login, 'done');
-      return { recoveryCodes: codes };
-    },
-    dropSecondFactor: async ({ account, request }) => {
-      if (wantsFactor(account))
-        throw new ProblemError(409, 'The works wants a second factor of you', {
-          detail: 'Take up another one in its place, or ask for the setting to be changed.',
-        });
-      await database.one('people/set-second-factor', account.id, null, null);
-      memory.accounts.clear();
-      await security.note(request, 'second factor', account.login, 'done');
-    },
-    linkFor: async ({ body: { token } }) => {
-      const { login, name } = await linked(database, token);
-      return { login, name };
-    },
-    welcome: async ({ body: { token, password }, request, response }) => {
-      const { login, name } = await linked(database, token);
-      refuseGuessable(password, [login, name], 'password');
-      const hashed = await hash(password, HASHING);
-      const account = await database.transaction(async (queries) => {
-        // Whoever comes second by the same link is refused.
-        await lockKind(queries, 'account');
-        const { id } = await linked(queries, token);
-        await queries.one('people/drop-links', id);
-        await queries.one('accounts/set-password', id, hashed);
-        await queries.one('accounts/end-sessions', id);
-        return accountBy(queries, id);
-      });
-      memory.clear();
-      await security.note(request, 'link', login, 'done');
-      await enter(request, response, account);
+      await entry.enter(request, response, account);
       return { account };
     },
     ownSettings: async ({ account, body }) => {

@@ -5,6 +5,7 @@ import { patchState, signalStore, withComputed, withMethods, withState } from '@
 import { type Observable, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
+import { holdsWords } from '../../ui/search';
 
 type Request =
   { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
@@ -44,13 +45,9 @@ export const NormsStore = signalStore(
     rows: computed((): NormRow[] => {
       const now = works();
       if (!now) return [];
-      const words = search().toLowerCase().split(/\s+/).filter(Boolean);
+      const holds = holdsWords(search());
       return [...normCatalogue(now).values()]
-        .filter((norm) =>
-          words.length === 0
-            ? norm.group === group()
-            : words.every((word) => `${norm.subject} ${norm.name}`.toLowerCase().includes(word)),
-        )
+        .filter((norm) => (search().trim() === '' ? norm.group === group() : holds(`${norm.subject} ${norm.name}`)))
         .map((norm) => rowOf(norm, now));
     }),
   })),

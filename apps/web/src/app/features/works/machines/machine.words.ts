@@ -1,6 +1,8 @@
 import { type Machine, printingOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
+import { holdsWords } from '../../../ui/search';
 import type { Measures } from '../../../ui/measures';
+import { PROCESS_NAMES } from '../ui/process-names';
 
 /** What a machine is, in a line: its units and how it prints, or what it takes. */
 export function machineWords({ press, takes, process, ...rest }: Machine, measures: Measures): string {
@@ -16,4 +18,15 @@ export function machineWords({ press, takes, process, ...rest }: Machine, measur
     `${count(takes.minCaliperUm)} to ${count(takes.maxCaliperUm)} µm`,
     ...(takes.stations === undefined ? [] : [`${takes.stations} stations`]),
   ].join(', ');
+}
+
+/** Machines whose name or kind holds the words of a search, by kind in the order of the route. */
+export function byKind(machines: readonly Machine[], search: string): { name: string; machines: readonly Machine[] }[] {
+  const holds = holdsWords(search);
+  return Object.entries(PROCESS_NAMES)
+    .map(([process, kind]) => ({
+      name: kind,
+      machines: machines.filter((machine) => machine.process === process && holds(`${machine.name} ${kind}`)),
+    }))
+    .filter((kind) => kind.machines.length > 0);
 }

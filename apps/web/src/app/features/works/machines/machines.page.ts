@@ -7,17 +7,16 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { type Machine, idOf } from '@druckerei/core';
+import { type Machine, idOf, inUse } from '@druckerei/core';
 import { machinesCsv, readMachines, decodeText } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
 import { Measures } from '../../../ui/measures';
 import { saveText } from '../../../ui/save-text';
-import { PROCESS_NAMES } from '../ui/process-names';
 import { WorksStore } from '../works.store';
 import { freeName } from '../item-edit';
-import { machineWords } from './machine.words';
+import { byKind, machineWords } from './machine.words';
 import { TypesDialog } from './types.dialog';
 
 /** Wrong cells of a table that are told at once. */
@@ -51,22 +50,10 @@ export class MachinesPage {
   protected readonly wrong = signal<readonly string[]>([]);
   protected readonly words = (machine: Machine): string => machineWords(machine, this.measures);
 
-  private readonly found = computed(() => {
-    const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
-    return this.works
-      .machines()
-      .filter(({ retired }) => this.withRetired() || !retired)
-      .filter(({ name, process }) =>
-        words.every((word) => `${name} ${PROCESS_NAMES[process]}`.toLowerCase().includes(word)),
-      );
-  });
   protected readonly retired = computed(() => this.works.machines().filter(({ retired }) => retired).length);
-  /** By kind, in the order of the route. */
   protected readonly kinds = computed(() => {
-    const all = this.found();
-    return Object.entries(PROCESS_NAMES)
-      .map(([process, name]) => ({ name, machines: all.filter((machine) => machine.process === process) }))
-      .filter(({ machines }) => machines.length > 0);
+    const all = this.works.machines();
+    return byKind(this.withRetired() ? all : inUse(all), this.search());
   });
 
   protected choose(): void {

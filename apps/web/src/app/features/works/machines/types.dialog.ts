@@ -6,8 +6,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type Machine, MACHINE_TYPES } from '@druckerei/core';
 import { Measures } from '../../../ui/measures';
-import { PROCESS_NAMES } from '../ui/process-names';
-import { machineWords } from './machine.words';
+import { byKind, machineWords } from './machine.words';
 
 /** Described machines to begin from: ticked, several at once. */
 @Component({
@@ -24,7 +23,7 @@ import { machineWords } from './machine.words';
       </mat-form-field>
       @for (kind of kinds(); track kind.name) {
         <h3>{{ kind.name }}</h3>
-        @for (type of kind.types; track type.id) {
+        @for (type of kind.machines; track type.id) {
           <div>
             <mat-checkbox [checked]="chosen().has(type.id)" (change)="tick(type.id, $event.checked)"
               >{{ type.name }} <span class="quiet">{{ words(type) }}</span></mat-checkbox
@@ -58,15 +57,7 @@ export class TypesDialog {
   protected readonly search = signal('');
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
   protected readonly words = (machine: Machine): string => machineWords(machine, this.measures);
-  protected readonly kinds = computed(() => {
-    const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
-    const found = MACHINE_TYPES.filter(({ name, process }) =>
-      words.every((word) => `${name} ${PROCESS_NAMES[process]}`.toLowerCase().includes(word)),
-    );
-    return Object.entries(PROCESS_NAMES)
-      .map(([process, name]) => ({ name, types: found.filter((type) => type.process === process) }))
-      .filter(({ types }) => types.length > 0);
-  });
+  protected readonly kinds = computed(() => byKind(MACHINE_TYPES, this.search()));
 
   protected tick(id: string, on: boolean): void {
     this.chosen.update((before) => {

@@ -6,7 +6,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { Router, RouterLink } from '@angular/router';
-import { type Stock, SHIPPED_WORKS, caliperUm, idOf, normById, sayNumber } from '@druckerei/core';
+import { type Stock, SHIPPED_WORKS, caliperUm, idOf, inUse, normsOf, sayNumber } from '@druckerei/core';
 import { stocksCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
@@ -16,6 +16,7 @@ import { Measures } from '../../../ui/measures';
 import { saveText } from '../../../ui/save-text';
 import { freeName } from '../item-edit';
 import { WorksStore } from '../works.store';
+import { holdsWords } from '../../../ui/search';
 
 /** Papers that are shown at first; more when they are asked for. */
 const AT_ONCE = 200;
@@ -59,15 +60,12 @@ export class PapersPage {
 
   protected readonly retired = computed(() => this.works.stocks().filter(({ retired }) => retired).length);
   protected readonly found = computed(() => {
-    const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
-    return this.works
-      .stocks()
-      .filter(({ retired }) => this.withRetired() || !retired)
-      .filter(({ name, gsm }) => words.every((word) => `${name} ${gsm}`.toLowerCase().includes(word)));
+    const [all, holds] = [this.works.stocks(), holdsWords(this.search())];
+    return (this.withRetired() ? all : inUse(all)).filter(({ name, gsm }) => holds(`${name} ${gsm}`));
   });
   private readonly priceOf = (id: string): number => {
     const works = this.works.works();
-    return works ? (works.norms[`price.stock.${id}`]?.value ?? normById(works, `price.stock.${id}`)?.value ?? 0) : 0;
+    return works ? normsOf(works, {})(`price.stock.${id}`).value : 0;
   };
   protected readonly rows = computed(() =>
     this.found()

@@ -3,6 +3,7 @@ import type { Machine } from '@druckerei/core';
 import { Measures } from '../../../ui/measures';
 
 interface Box {
+  readonly kind: 'plate' | 'most' | 'margin' | 'least';
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -27,60 +28,26 @@ const pairOf = (value: readonly [number, number] | undefined): readonly [number,
   template: `
     @if (model(); as m) {
       <svg [attr.viewBox]="m.viewBox" role="img" [attr.aria-label]="m.label">
-        @for (unit of m.units; track unit.x) {
-          <g>
-            <circle
-              class="unit"
-              [class.coating]="unit.coating"
-              [attr.cx]="unit.x"
-              [attr.cy]="unit.y"
-              [attr.r]="unit.r"
-            />
-            <circle
-              class="unit"
-              [class.coating]="unit.coating"
-              [attr.cx]="unit.x"
-              [attr.cy]="unit.y + 2 * unit.r"
-              [attr.r]="unit.r"
-            />
-          </g>
-        }
-        @if (m.plate; as plate) {
-          <rect
-            class="plate"
-            [attr.x]="plate.x"
-            [attr.y]="plate.y"
-            [attr.width]="plate.width"
-            [attr.height]="plate.height"
+        @for (roller of m.rollers; track $index) {
+          <circle
+            class="unit"
+            [class.coating]="roller.coating"
+            [attr.cx]="roller.x"
+            [attr.cy]="roller.y"
+            [attr.r]="roller.r"
           />
         }
-        <rect
-          class="most"
-          [attr.x]="m.most.x"
-          [attr.y]="m.most.y"
-          [attr.width]="m.most.width"
-          [attr.height]="m.most.height"
-        />
-        @for (margin of m.margins; track $index) {
+        @for (box of m.boxes; track $index) {
           <rect
-            class="margin"
-            [attr.x]="margin.x"
-            [attr.y]="margin.y"
-            [attr.width]="margin.width"
-            [attr.height]="margin.height"
-          />
-        }
-        @if (m.least; as least) {
-          <rect
-            class="least"
-            [attr.x]="least.x"
-            [attr.y]="least.y"
-            [attr.width]="least.width"
-            [attr.height]="least.height"
+            [class]="box.kind"
+            [attr.x]="box.x"
+            [attr.y]="box.y"
+            [attr.width]="box.width"
+            [attr.height]="box.height"
           />
         }
         @for (text of m.texts; track text.words) {
-          <text [attr.x]="text.x" [attr.y]="text.y" [attr.font-size]="m.size" [attr.text-anchor]="text.anchor">
+          <text [attr.x]="text.x" [attr.y]="text.y" [attr.font-size]="m.size" text-anchor="middle">
             {{ text.words }}
           </text>
         }
@@ -146,35 +113,31 @@ export class MachineDrawing {
     const plate = pairOf(press?.plate && [press.plate.widthMm, press.plate.heightMm]);
     const long = Math.max(...most, ...(least ?? []), ...(plate ?? []));
     const size = long * TEXT;
-    const at = ([width, height]: readonly [number, number], foot: number): Box => ({
+    const at = (kind: Box['kind'], [width, height]: readonly [number, number], foot: number): Box => ({
+      kind,
       x: -width / 2,
       y: foot - height,
       width,
       height,
     });
     // The gripper edge lies below: the smallest sheet stands on it as the largest does.
-    const sheet = at(most, 0);
-    const small = least && at(least, 0);
+    const sheet = at('most', most, 0);
+    const small = least && at('least', least, 0);
     const gripperOver = plate && press ? (plate[1] - most[1]) / 2 : 0;
-    const around = plate && at(plate, Math.max(0, gripperOver));
+    const around = plate && at('plate', plate, Math.max(0, gripperOver));
     const top = Math.min(sheet.y, around?.y ?? 0);
-    const units = this.units(press, long, top - long * 0.04);
+    const units = this.rollers(press, long, top - long * 0.04);
     const left = Math.min(sheet.x, around?.x ?? 0);
     const height = long * (units.length > 0 ? UNIT_ROW : 0);
     const foot = Math.max(0, around ? around.y + around.height : 0);
     const room = long * ROOM;
     return {
       size,
-      most: sheet,
-      least: small,
-      plate: around,
-      margins: this.margins(press, sheet),
-      units,
+      boxes: [around, sheet, ...this.margins(press, sheet), small].filter((box) => box !== undefined),
+      rollers: units,
       texts: [
-        { x: 0, y: foot + size * 1.4, anchor: 'middle', words: this.words(most, least) },
-        ...(press && press.gripperMm > 0
-          ? [{ x: 0, y: -Math.max(press.gripperMm, 0) - size * 0.4, anchor: 'middle', words: 'gripper edge' }]
-          : []),
+        { x: 0, y: foot + size * 1.4, words: this.words(most, least) },
+        ...(press && press.gripperMm > 0 ? [{ x: 0, y: size * -0.4 - press.gripperMm, words: 'gripper edge' }] : []),
       ],
       viewBox: `${left - room} ${top - height - room} ${-2 * left + 2 * room} ${foot - top + height + 2 * room + size * 2}`,
       label: `${name}, to scale: ${this.words(most, least)}`,
@@ -196,19 +159,24 @@ export class MachineDrawing {
       { x, y, width, height: tailMm },
       { x, y, width: sideMm, height },
       { x: x + width - sideMm, y, width: sideMm, height },
-    ].filter((margin) => margin.width > 0 && margin.height > 0);
+    ]
+      .filter((margin) => margin.width > 0 && margin.height > 0)
+      .map((margin) => ({ kind: 'margin', ...margin }));
   }
 
-  private units(press: Machine['press'], long: number, bottom: number) {
+  private rollers(press: Machine['press'], long: number, bottom: number) {
     if (!press) return [];
     const { units, coatingUnits = 0 } = press;
     const all = Math.min(30, units + coatingUnits);
     const r = Math.min(long * UNIT_ROW * 0.22, long / (all * 2.6 + 1));
-    return Array.from({ length: all }, (_, i) => ({
-      x: (i - (all - 1) / 2) * r * 2.6,
-      y: bottom - 3 * r,
-      r,
-      coating: i >= units,
-    }));
+    // Plate cylinder over blanket cylinder, unit by unit.
+    return Array.from({ length: all }, (_, i) =>
+      [3, 1].map((above) => ({
+        x: (i - (all - 1) / 2) * r * 2.6,
+        y: bottom - above * r,
+        r,
+        coating: i >= units,
+      })),
+    ).flat();
   }
 }
