@@ -28,7 +28,7 @@ export async function setFirstManager(
     await addAccount(database, { login, name: login, role: 'manager', password, demo: false });
     return 'added';
   }
-  if (found?.password_hash !== null && (await verify(found.password_hash, password))) return 'same';
+  if (found?.password_hash && (await verify(found.password_hash, password))) return 'same';
   await database.transaction(async (queries) => {
     await queries.one('accounts/set-password', there.id, await hash(password, HASHING));
     await queries.one('people/let-in', there.id);
