@@ -143,6 +143,10 @@ const { measureFirstLoad } = await import('../e2e/tools/first-load.mjs');
 const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
 const { measureOpening } = await import('../e2e/tools/opening.mjs');
 const { measureWorkbench } = await import('../e2e/tools/workbench.mjs');
+const { benchLive } = await import('./bench-live.mjs');
+await benchLive(say, ratio);
+const { benchLargeWorks } = await import('./bench-large-works.mjs');
+await benchLargeWorks(say, ms, ratio);
 await withDemoServer(async (address) => {
   const { list, files, job } = await measureFirstLoad(address);
   say(`first load in the browser, ${files} files of JavaScript, packed`, kB(list), sizeRatio(list, 220_000));

@@ -6,6 +6,8 @@ import { repo } from './build-steps.mjs';
 import { installPostgres, needPackage, testCluster } from './database.mjs';
 
 const PORT = 3959;
+/** Milliseconds between two looks whether a server is there. */
+const LOOK_MS = 200;
 export const webFolder = path.join(repo, 'apps/web/dist');
 
 /** Starts the built server. @param env what it is told beside the usual: its database first of all. */
@@ -15,6 +17,15 @@ export const spawnServer = (port, env) =>
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, NODE_ENV: 'production', PORT: String(port), DEMO: '1', LOG_LEVEL: 'error', ...env },
   });
+
+/** Waits until a server answers questions of its works. */
+export async function untilReady(address) {
+  for (;;) {
+    const answer = await fetch(`${address}/api/ready`).catch(() => undefined);
+    if (answer?.ok) return;
+    await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+  }
+}
 
 /** Stops a server and waits until it is gone. */
 export async function stopServer(server) {
@@ -35,13 +46,14 @@ export async function withCluster(work) {
   }
 }
 
-/** Runs `work` with the address of a built server on a database of its own; both are gone afterwards. */
+/** Runs `work` with the address of a built server and the addresses of its database; both are gone afterwards. */
 export async function withDemoServer(work) {
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
   await withCluster(async (cluster) => {
-    const server = spawnServer(PORT, { ...cluster.database('throwaway'), WEB_DIR: webFolder });
+    const database = cluster.database('throwaway');
+    const server = spawnServer(PORT, { ...database, WEB_DIR: webFolder });
     try {
-      await work(`http://127.0.0.1:${PORT}`);
+      await work(`http://127.0.0.1:${PORT}`, database);
     } finally {
       await stopServer(server);
     }

@@ -51,11 +51,6 @@ const views = {
     await page.getByRole('button', { name: 'See through' }).click();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
-  ways: async (page) => {
-    await page.getByRole('radio', { name: 'Ways to run', exact: true }).click();
-    await page.locator('[data-test=considered]').waitFor();
-    await page.locator('.views').evaluate((element) => element.scrollIntoView());
-  },
   gang: async (page) => {
     await page.goto('/benches/gang');
     await page.getByRole('button', { name: 'Find the forms' }).click();
@@ -94,6 +89,11 @@ const views = {
   register: async (page) => {
     await page.goto('/benches/register');
     await page.getByRole('button', { name: 'Read a run' }).click();
+  },
+  customer: async (page) => {
+    await page.goto('/customers');
+    await page.getByRole('link', { name: 'Lichtmoor Botanic Garden' }).click();
+    await page.getByRole('table', { name: 'Jobs' }).getByRole('link').first().waitFor();
   },
   machine: async (page) => {
     await page.goto('/works/machines/b1-perfector');

@@ -10,8 +10,12 @@ import { linkHandlers } from './features/accounts/links.js';
 import { ownAccountHandlers } from './features/accounts/own-account.js';
 import { backupHandlers } from './features/backup/backup.js';
 import { changesHandlers } from './features/changes/changes.js';
+import { customerHandlers } from './features/customers/customers.js';
+import { offerHandlers } from './features/customers/offers.js';
+import { orderHandlers } from './features/customers/orders.js';
 import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
+import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
 import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
@@ -25,6 +29,7 @@ import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
 import { auditLog } from './http/audit.js';
 import { csrf } from './http/csrf.js';
+import { type Live, teller } from './http/live.js';
 import { serveWeb } from './http/serve-web.js';
 import { SessionMemory, endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
@@ -34,6 +39,7 @@ import { securityLog } from './http/security-log.js';
 export interface AppOptions {
   readonly database: Database;
   readonly workshop: Workshop;
+  readonly live: Live;
   /** Told when norms or machines have changed: what was reckoned with them wants a look. */
   readonly worksChanged?: () => void;
   readonly log: Logger;
@@ -82,6 +88,7 @@ const WITHOUT_SESSION = ['/health', '/ready', '/openapi.json'];
 export async function createApp({
   database,
   workshop,
+  live,
   worksChanged = () => undefined,
   log,
   sessionSecret,
@@ -140,10 +147,14 @@ export async function createApp({
     ...storesHandlers(database),
     ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
+    ...customerHandlers(database),
+    ...orderHandlers(database),
+    ...offerHandlers({ database, workshop }),
     ...changesHandlers(database),
     ...peopleHandlers(database, memory),
     ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),
     openapi: () => document,
+    ...liveHandlers({ database, live, memory }),
   };
   const [byAccount, byAddress] = signInLimits(database, signInTries, {
     known: (request) => known.known(request),
@@ -157,6 +168,7 @@ export async function createApp({
     checkAnswers,
     metrics,
     audit: auditLog(database, log),
+    tell: teller(database, log),
     before: { signIn, firstManager: signIn, linkFor: [byAddress], welcome: [byAddress] },
   });
   app.use(api, unknownRoute);

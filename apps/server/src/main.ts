@@ -11,6 +11,7 @@ import { loadDemo, refuseMixing, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
 import { firstCode, hasNobody } from './features/accounts/first-manager.js';
 import { type Listening, listen, stopListening } from './http/listen.js';
+import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
@@ -41,6 +42,7 @@ const told =
 
 const database = connect(settings.DATABASE_URL, told('database connection'));
 const workshop = openWorkshop();
+const live = new Live(settings.DATABASE_URL, told('hearing other instances'));
 const keeper = assessmentKeeper({ database, workshop }, told('needs'));
 
 async function begin({
@@ -65,6 +67,7 @@ async function begin({
   const app = await createApp({
     database,
     workshop,
+    live,
     worksChanged: () => keeper.ask(),
     log,
     sessionSecret,
@@ -99,8 +102,9 @@ const GOODBYE_MS = 2_000;
 async function stop(signal: string, server: Listening): Promise<void> {
   log.info({ signal }, 'stopping');
   keeper.stop();
+  const quiet = live.close();
   await stopListening(server);
-  await Promise.race([Promise.all([workshop.close(), database.close()]), wait(GOODBYE_MS)]);
+  await Promise.race([Promise.all([workshop.close(), database.close(), quiet]), wait(GOODBYE_MS)]);
   process.exit(0);
 }
 

@@ -7,6 +7,7 @@ import type { Job } from '@druckerei/core';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
 import { setUpSchema } from './db/schema.js';
+import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { type Workshop, openWorkshop } from './work/workshop.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
@@ -19,6 +20,7 @@ export interface TestServer {
   /** The same as the role that owns its tables. */
   readonly owner: Database;
   readonly workshop: Workshop;
+  readonly live: Live;
   readonly errors: string[];
   stop(): Promise<void>;
 }
@@ -49,11 +51,13 @@ export async function startServer(
   await setUpSchema(urls.application, urls.owner);
   await setUpWorks(database);
   const workshop = openWorkshop();
+  const live = new Live(urls.application, (error) => errors.push(error.message));
   if (demo) await loadDemo({ database, workshop });
   const log = pino({ level: 'error' }, { write: (line: string) => void errors.push(line) });
   const app = await createApp({
     database,
     workshop,
+    live,
     log,
     sessionSecret: 'test',
     checkAnswers: true,
@@ -63,10 +67,10 @@ export async function startServer(
     metrics: metrics ? makeMetrics() : undefined,
   });
   const stop = async (): Promise<void> => {
-    await workshop.close();
+    await Promise.all([workshop.close(), live.close()]);
     await Promise.all([database.close(), owner.close()]);
   };
-  return { app, database, url: urls.application, owner, workshop, errors, stop };
+  return { app, database, url: urls.application, owner, workshop, live, errors, stop };
 }
 
 /** The mark of somebody who has seen everything, for tests of something else. */

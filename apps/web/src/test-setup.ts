@@ -4,3 +4,11 @@ setupZonelessTestEnv({ errorOnUnknownElements: true, errorOnUnknownProperties: t
 
 // Dates are written as one locale has them, whatever the machine's own is.
 Object.defineProperty(navigator, 'language', { value: 'en-GB', configurable: true });
+
+/** jsdom has no line to a server: one that says nothing. */
+class SilentSource extends EventTarget {
+  close(): void {
+    this.dispatchEvent(new Event('closed'));
+  }
+}
+Object.assign(globalThis, { EventSource: SilentSource });

@@ -5,6 +5,7 @@ import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
 import { STORES } from './endpoints/stores.js';
 import { GOODS } from './endpoints/goods.js';
+import { CUSTOMERS } from './endpoints/customers.js';
 import { DOCUMENTS } from './endpoints/documents.js';
 import { UPKEEP } from './endpoints/upkeep.js';
 
@@ -19,6 +20,7 @@ export const ENDPOINTS = [
   ...PRESS_ROOM,
   ...STORES,
   ...GOODS,
+  ...CUSTOMERS,
   ...DOCUMENTS,
   ...UPKEEP,
 ] as const;

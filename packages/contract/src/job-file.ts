@@ -314,7 +314,8 @@ const finish = z.strictObject({
   rollM: z.number().positive().max(10_000).optional().describe('paper on one consumer roll, m'),
 });
 
-const policy = z.discriminatedUnion('kind', [
+/** What may be delivered of an order. */
+export const policySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('exact') }),
   z.strictObject({ kind: z.literal('percent'), under: z.number().min(0).max(100), over: z.number().min(0).max(100) }),
   z.strictObject({ kind: z.literal('all-overs') }),
@@ -334,7 +335,7 @@ export const jobSchema = z
       quantity: z.int().min(1).max(MAX_QUANTITY),
       unit: named(20).optional().describe('what is counted, many of them; what leaves the last station where absent'),
       plannedOvers: count,
-      policy,
+      policy: policySchema,
       deliveries: z
         .array(z.strictObject({ quantity: z.int().min(1).max(MAX_QUANTITY), due: z.iso.date().optional() }))
         .max(60)

@@ -7,6 +7,7 @@ export const RIGHTS = {
   release: 'Release jobs',
   norms: 'Set norms and the folds of the house',
   machines: 'Enter machines, papers and prices',
+  customers: 'Enter customers, their orders and offers',
   record: 'Enter what happens at plates, inks and press',
   stores: 'Enter what comes into the stores and goes out',
   settings: 'Set what the works says of itself',

@@ -6,3 +6,6 @@ export type JobColumn = (typeof JOB_COLUMNS)[number];
 
 /** Title of the problem that something sent with a key is answered with while the first of it is under way. */
 export const UNDER_WAY = 'This was sent before and is under way. Look whether it is there.';
+
+/** Header by which a tab tells its name, so that it knows its own changes. */
+export const TAB_HEADER = 'X-Tab';

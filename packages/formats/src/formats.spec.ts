@@ -26,6 +26,7 @@ import {
   labelsPdf,
   layoutSvg,
   numbersPdf,
+  offerPdf,
   pileTagsPdf,
   ticketPdf,
 } from './index.js';
@@ -411,5 +412,34 @@ describe('fonts', () => {
     });
     expect(sums).toEqual(sums.map(() => true));
     expect(() => unpackWoff(Buffer.from('OTTO'))).toThrow('no WOFF');
+  });
+});
+
+describe('an offer as it is sent', () => {
+  it('says what is offered, at which prices and until when; not what it costs', async () => {
+    const pdf = await offerPdf({
+      number: 'O-26-018',
+      at: new Date('2026-11-23T12:00:00Z'),
+      works: { name: 'Haldenbruck Print Works', place: 'Haldenbruck' },
+      customer: 'Fernhollow Chamber Choir',
+      title: 'Concert programme',
+      description: ['Saddle-stitched', 'Section of 32 pages: 210 x 297 mm, Silk 90 g, colours 4 / 4'],
+      currency: 'EUR',
+      until: '2026-12-23',
+      note: 'Proof within two days.',
+      lines: [{ quantity: 3_000, price: 2_957.34, perThousand: 985.78 }],
+    });
+    const text = await textOf(pdf);
+    for (const words of [
+      'Haldenbruck Print Works | Haldenbruck',
+      'Offer O-26-018',
+      'Fernhollow Chamber Choir',
+      'Made on 2026-11-23; it holds until 2026-12-23.',
+      'colours 4 / 4',
+      '3,000 2,957.34 985.78',
+      'Proof within two days.',
+    ])
+      expect(text).toContain(words);
+    expect(text).not.toMatch(/cost|margin/i);
   });
 });

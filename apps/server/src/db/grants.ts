@@ -25,6 +25,7 @@ const TAKEN_FROM = [
   'account_link',
   'role',
   'works_item',
+  'customer_order_job',
 ];
 
 /** The role that an address of a database signs in as. */

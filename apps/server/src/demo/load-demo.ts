@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { type Works, SHIPPED_WORKS } from '@druckerei/core';
-import { type Account, parseJobFile } from '@druckerei/contract';
+import { type Account, dayIn, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/add-account.js';
 import { addFinished } from '../features/finished/finished.js';
@@ -10,6 +10,10 @@ import { createJob } from '../features/jobs/write-job.js';
 import { enterEvent } from '../features/room/room.js';
 import { addSingles } from '../features/singles/singles.js';
 import { addHolding } from '../features/stores/stores.js';
+import { addCustomer } from '../features/customers/customers.js';
+import { addOffer } from '../features/customers/offers.js';
+import { addOrder } from '../features/customers/orders.js';
+import { DEMO_CUSTOMERS, DEMO_OFFER, DEMO_ORDER } from './demo-customers.js';
 import { DEMO_FINISHED, DEMO_SINGLES } from './demo-finished.js';
 import { DEMO_ROOM } from './demo-room.js';
 import { DEMO_STORES } from './demo-stores.js';
@@ -73,6 +77,27 @@ const patient = (workshop: Workshop): Workshop => ({
   close: () => workshop.close(),
 });
 
+const DAY_MS = 24 * 3600 * 1000;
+
+/** Customers of the demo, an order of theirs and an offer. @param jobs ids of the demo's jobs by their example. */
+async function loadCustomers(bench: Bench, manager: Account, jobs: ReadonlyMap<string, number>): Promise<void> {
+  const kept = new Map<string, number>();
+  for (const customer of DEMO_CUSTOMERS)
+    kept.set(customer.name, (await addCustomer(bench.database, manager, customer)).id);
+  const { customer, examples, ...order } = DEMO_ORDER;
+  await addOrder(bench.database, manager, kept.get(customer) ?? 0, {
+    ...order,
+    jobs: examples.flatMap((name) => jobs.get(name) ?? []),
+  });
+  const { example, quantities, days, ...offer } = DEMO_OFFER;
+  const offered = exampleJob(example);
+  await addOffer(bench, manager, {
+    ...offer,
+    until: dayIn(new Date(Date.now() + days * DAY_MS)),
+    jobs: quantities.map((quantity) => ({ ...offered, order: { ...offered.order, quantity } })),
+  });
+}
+
 /** Loads the demo works, sign-ins, jobs and what has happened to them, once. */
 export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   const bench = { database, workshop: patient(workshop) };
@@ -84,12 +109,15 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   const found = await database.one<{ id: number }>('accounts/by-login', 'manager');
   const manager = found && (await database.one<Account>('accounts/by-id', found.id));
   if (!manager) throw new Error('the demo manager was not added');
+  const jobs = new Map<string, number>();
   for (const name of EXAMPLES) {
     const { id } = await createJob(bench, manager, exampleJob(name));
+    jobs.set(name, id);
     for (const event of DEMO_ROOM[name] ?? []) await enterEvent(bench, manager, id, event);
     for (const { example, ...lot } of DEMO_FINISHED)
       if (example === name) await addFinished(bench, manager, { job: id, ...lot });
   }
+  await loadCustomers(bench, manager, jobs);
   await addSingles(database, manager, DEMO_SINGLES);
   for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });
 }

@@ -32,6 +32,12 @@ const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
     job_number_unique: new ProblemError(409, 'This job number is taken', {
       errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }],
     }),
+    customer_order_number_unique: new ProblemError(409, 'This order number is taken', {
+      errors: [{ path: 'number', message: 'This order number is taken. Choose another.' }],
+    }),
+    offer_number_unique: new ProblemError(409, 'This offer number is taken', {
+      errors: [{ path: 'number', message: 'This offer number is taken. Choose another.' }],
+    }),
     house_fold_pk: new ProblemError(409, 'The works keeps folds of this name', {
       errors: [{ path: 'name', message: 'The works keeps folds of this name. Choose another.' }],
     }),

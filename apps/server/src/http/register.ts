@@ -44,12 +44,14 @@ export interface RegisterOptions {
   readonly metrics: Metrics | undefined;
   /** Notes that somebody has written something. */
   readonly audit: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
+  /** Tells others of it. */
+  readonly tell: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
   /** What runs ahead of single endpoints (rate limits). */
   readonly before: Partial<Record<EndpointId, readonly RequestHandler[]>>;
 }
 
 function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOptions): RequestHandler {
-  const { database, memory, security, checkAnswers, audit } = options;
+  const { database, memory, security, checkAnswers, audit, tell } = options;
   return async (request, response) => {
     const account = await accountOf(database, memory, request);
     permit(endpoint, account, ({ login }) => void security.note(request, 'role', login, 'refused'));
@@ -60,6 +62,7 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
       Promise.resolve(handler({ params, query, body, account, request, response })),
     );
     if (account && endpoint.method !== 'get' && !endpoint.unaudited) await audit(account, endpoint, request);
+    if (account) await tell(account, endpoint, request);
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.
     if (checkAnswers) endpoint.answer?.parse(answer instanceof JsonText ? JSON.parse(answer.text) : answer);
@@ -72,8 +75,8 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
 }
 
 /** Tells how long an answer took, once it is out. */
-const timed = ({ id }: Endpoint, { metrics }: RegisterOptions): RequestHandler[] =>
-  metrics
+const timed = ({ id, stream }: Endpoint, { metrics }: RegisterOptions): RequestHandler[] =>
+  metrics && !stream
     ? [
         (_request, response, next) => {
           const begun = performance.now();

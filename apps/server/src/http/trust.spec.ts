@@ -73,6 +73,7 @@ describe('a database that goes away', () => {
     const app = await createApp({
       database,
       workshop: server.workshop,
+      live: server.live,
       log: quiet,
       sessionSecret: 'test',
       demo: true,
@@ -244,6 +245,7 @@ describe('sessions', () => {
     const app = await createApp({
       database: server.database,
       workshop: server.workshop,
+      live: server.live,
       log: quiet,
       sessionSecret: 'test',
       demo: false,
@@ -255,6 +257,7 @@ describe('sessions', () => {
     const app = await createApp({
       database: server.database,
       workshop: server.workshop,
+      live: server.live,
       log: quiet,
       sessionSecret: 'test',
       demo: true,

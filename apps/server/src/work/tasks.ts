@@ -23,7 +23,8 @@ import {
   roomState,
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
-import { joinPdfs } from '@druckerei/formats';
+import { joinPdfs, offerPdf } from '@druckerei/formats';
+import { describeJob } from './describe-job.js';
 import { ProblemError } from '../http/problem.js';
 import { type Compared, difference } from './difference.js';
 import { DOCUMENTS } from './documents.js';
@@ -166,6 +167,24 @@ export const normEffect = ({ jobs, before, after }: EffectQuestion): NormEffect[
     return same ? [] : [{ job: id, number: job.number, title: job.title, ...both }];
   });
 
+/** What jobs cost in a works, and what the first of them is in words; or why one of them cannot be planned. */
+export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly works: Works }): {
+  costs: number[];
+  description: string[];
+  faults: { path: string; message: string }[];
+} {
+  const outcomes = jobs.map((job) => plan(job, works));
+  const faults = outcomes.flatMap((outcome, i) =>
+    outcome.ok ? [] : outcome.issues.map((issue) => ({ path: `jobs[${i}].${issue.path}`, message: issueText(issue) })),
+  );
+  const [first] = jobs;
+  return {
+    costs: outcomes.map((outcome) => (outcome.ok ? outcome.value.totals.cost.total : 0)),
+    description: first ? describeJob(first, works) : [],
+    faults,
+  };
+}
+
 /** What is too heavy for the thread that answers everybody. */
 export const TASKS = {
   ...DOCUMENTS,
@@ -173,6 +192,8 @@ export const TASKS = {
   judge,
   normEffect,
   askRoom,
+  costs,
+  offer: offerPdf,
   /** What a job can give at most, see core. */
   mostFinished: ({ job, works }: JobInWorks) => mostFinished(job, works),
   joined: ({ title, files }: { readonly title: string; readonly files: readonly Uint8Array[] }) =>

@@ -17,13 +17,14 @@ import { SessionEffects } from './platform/session.effects';
 import { sessionFeature } from './platform/session.state';
 import { sentOnceInterceptor } from './platform/sent-once.interceptor';
 import { signedOutInterceptor } from './platform/signed-out.interceptor';
+import { tabInterceptor } from './platform/tab.interceptor';
 
 declare const ngDevMode: object | boolean | undefined;
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
-    provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor, sentOnceInterceptor])),
+    provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor, tabInterceptor, sentOnceInterceptor])),
     provideRouter(routes, withComponentInputBinding()),
     provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
     provideEffects(SessionEffects, NoticeEffects),

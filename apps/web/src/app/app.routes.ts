@@ -61,6 +61,14 @@ export const routes: Routes = [
         loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),
       },
       {
+        path: 'customers',
+        loadChildren: () => import('./features/customers/customers.routes').then((m) => m.customersRoutes),
+      },
+      {
+        path: 'offers',
+        loadChildren: () => import('./features/customers/customers.routes').then((m) => m.offersRoutes),
+      },
+      {
         path: 'stores',
         title: 'Stores - Druckerei',
         loadComponent: () => import('./features/stores/stores.page').then((m) => m.StoresPage),

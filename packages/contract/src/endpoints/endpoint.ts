@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Topic } from '../live.js';
 import type { Right } from '../people.js';
 
 export interface Endpoint {
@@ -11,6 +12,10 @@ export interface Endpoint {
   readonly right: 'public' | 'signed in' | Right;
   /** Leaves no line in the audit though it writes: it reckons, or says who somebody is. */
   readonly unaudited?: true;
+  /** What it changes that somebody else may have open: they are told. */
+  readonly tells?: Topic;
+  /** Answers until its asker leaves, as server-sent events. */
+  readonly stream?: true;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;

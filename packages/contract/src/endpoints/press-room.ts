@@ -20,6 +20,7 @@ export const PRESS_ROOM = [
     path: '/api/jobs/{id}/room',
     summary: 'Record an event; refused where a gate stands before it',
     right: 'record',
+    tells: 'room',
     params: job,
     body: enterEventSchema,
     status: 201,

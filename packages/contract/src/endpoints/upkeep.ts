@@ -6,6 +6,16 @@ import { restoredSchema } from '../problem.js';
 /** History of changes, backup and restore. */
 export const UPKEEP = [
   {
+    id: 'live',
+    method: 'get',
+    path: '/api/live',
+    summary: 'What others change, as it happens: server-sent events `change`, each with a LiveMessage',
+    right: 'signed in',
+    stream: true,
+    status: 200,
+    media: 'text/event-stream',
+  },
+  {
     id: 'changes',
     method: 'get',
     path: '/api/changes',
@@ -31,6 +41,7 @@ export const UPKEEP = [
     path: '/api/backup',
     summary: 'Restore a backup into an empty works: accounts are those of the backup afterwards, and all sessions end',
     right: 'backup',
+    tells: 'all',
     takes: 'application/zip',
     status: 200,
     answer: restoredSchema,

@@ -61,8 +61,12 @@ export function completionOf({ route, order }: Job): Completion {
   return { ends: ends.map(({ id }) => id), least: orderLimits(order).least };
 }
 
-/** Whether the last stations of a job have counted together what the order takes at least. @param counts good out, by step. */
-export function isFinished({ ends, least }: Completion, counts: ReadonlyMap<string, number>): boolean {
+/** Good pieces that the last stations of a job have counted together; undefined until all of them have. @param counts good out, by step. */
+export function goodOf({ ends }: Pick<Completion, 'ends'>, counts: ReadonlyMap<string, number>): number | undefined {
   const good = ends.flatMap((id) => counts.get(id) ?? []);
-  return good.length === ends.length && good.reduce((sum, count) => sum + count, 0) >= least;
+  return good.length === ends.length ? good.reduce((sum, count) => sum + count, 0) : undefined;
 }
+
+/** Whether the last stations of a job have counted together what the order takes at least. @param counts good out, by step. */
+export const isFinished = (completion: Completion, counts: ReadonlyMap<string, number>): boolean =>
+  (goodOf(completion, counts) ?? -1) >= completion.least;

@@ -1,158 +1,136 @@
-import type { Source } from '../kernel/index.js';
-import { type Machine, type Stock, type Works, printingOf, SUPPLIES, type SupplyId } from '../works/index.js';
-import type { CarrierKind } from '../press/index.js';
-import type { Norm } from './norm.js';
-import { type MachineNorm, MACHINE_NORMS, MACHINE_RATES, PRINTING_NORMS, SHEET_FLEXO_NORMS } from './machine-norms.js';
-import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
-import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm, stockNorms } from './press-room-norms.js';
+import type { Machine, Stock, Works } from '../works/index.js';
 import { houseRuleNorm } from './house-rules.js';
-import { FINISHING_NORMS } from './finishing-norms.js';
-import { RULE_NORMS } from './rule-norms.js';
+import { type ItemNorms, commonNorms, machineNorms, paperNorms, stockPrice } from './norm-lists.js';
 import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
+import type { Norm } from './norm.js';
+import { packNorm, stockNorms } from './press-room-norms.js';
 
-/** Prices come from nobody's list: the works enters its own. */
-const PRICE: Source = { label: 'practice', note: 'example price, enter your own' };
-const MOST_PRICE = 1_000_000;
-
-const price = (id: string, subject: string, name: string, unit: string, value: number): Norm => ({
-  id,
-  group: 'prices',
-  subject,
-  name,
-  unit,
-  value,
-  min: 0,
-  max: MOST_PRICE,
-  source: PRICE,
-});
-
-/** Norms that a press has of its own: by how it prints, and whether sheets are laid by hand. */
-function ownNorms(machine: Machine): readonly MachineNorm[] {
-  const { press, process } = machine;
-  if (!press) return [];
-  const printing = printingOf(machine);
-  if (printing === 'flexo' && process === 'sheet-fed') return SHEET_FLEXO_NORMS;
-  return PRINTING_NORMS[press.handLaid ? 'hand-laid' : printing] ?? [];
+/** What the works tells of norms for single machines, run lengths or surfaces: ids by the id of the norm itself. */
+function toldApart(works: Works): ReadonlyMap<string, ReadonlySet<string>> {
+  const told = new Map<string, Set<string>>();
+  for (const id of Object.keys(works.norms)) {
+    const base = baseId(id);
+    if (base !== id) told.set(base, (told.get(base) ?? new Set()).add(id));
+  }
+  return told;
 }
 
-function machineNorms(machine: Machine, currency: string): Norm[] {
-  const own = ownNorms(machine);
-  return MACHINE_NORMS[machine.process]
-    .map((norm): MachineNorm => own.find(({ id }) => id === norm.id) ?? norm)
-    .map((norm) => ({
-      ...norm,
-      ...(norm.id === 'rate' ? { value: MACHINE_RATES[machine.id] ?? norm.value } : {}),
-      id: `machine.${machine.id}.${norm.id}`,
-      group: 'machines',
-      subject: machine.name,
-      unit: norm.unit.replace('currency', currency),
-      source: norm.source ?? HANDBOOK,
-    }));
+/** What is looked up in a works, made as it is asked for: a works may have thousands of stocks, and a job runs on one. */
+class Catalogue {
+  private readonly common: readonly (Norm | ItemNorms)[];
+  private readonly commonById: ReadonlyMap<string, Norm>;
+  private readonly machines: ReadonlyMap<string, Machine>;
+  private readonly stocks: ReadonlyMap<string, Stock>;
+  private readonly told: ReadonlyMap<string, ReadonlySet<string>>;
+  private readonly ofItem = new Map<Machine | Stock, ReadonlyMap<string, Norm>>();
+  private list: ReadonlyMap<string, Norm> | undefined;
+
+  constructor(private readonly works: Works) {
+    this.common = commonNorms(works);
+    this.commonById = byId(this.common.filter((one) => typeof one !== 'string'));
+    this.machines = byId(works.machines);
+    this.stocks = byId(works.stocks);
+    this.told = toldApart(works);
+  }
+
+  /** A norm that is listed; undefined where the works has none. */
+  find(id: string): Norm | undefined {
+    if (this.list) return this.list.get(id);
+    const base = baseId(id);
+    const norm = this.commonById.get(base) ?? this.ofItems(base);
+    if (base === id || !norm) return base === id ? norm : undefined;
+    return this.told.get(base)?.has(id) && mayScope(norm) ? scopedNorm(id, norm, this.works) : undefined;
+  }
+
+  /** A norm of a machine or a stock: `machine.<id>.<what>`, `stock.<id>.<what>`, `price.stock.<id>`. */
+  private ofItems(id: string): Norm | undefined {
+    const price = this.stocks.get(after(id, PRICE_OF));
+    if (price) return stockPrice(price, this.works.currency);
+    const [machine, stock] = [itemIn(after(id, 'machine.'), this.machines), itemIn(after(id, 'stock.'), this.stocks)];
+    const item = machine ?? stock;
+    return item && this.normsOf(item, machine).get(id);
+  }
+
+  private normsOf(item: Machine | Stock, machine: Machine | undefined): ReadonlyMap<string, Norm> {
+    const known = this.ofItem.get(item);
+    if (known) return known;
+    const made = byId(machine ? machineNorms(machine, this.works.currency) : paperNorms(item as Stock));
+    this.ofItem.set(item, made);
+    return made;
+  }
+
+  /** Norms of one machine or stock. */
+  of(kind: 'machine' | 'stock', id: string): readonly Norm[] {
+    const { currency } = this.works;
+    const machine = kind === 'machine' ? this.machines.get(id) : undefined;
+    if (machine) return [...this.normsOf(machine, machine).values()];
+    const stock = kind === 'stock' ? this.stocks.get(id) : undefined;
+    return stock ? [...this.normsOf(stock, undefined).values(), stockPrice(stock, currency)] : [];
+  }
+
+  /** Every norm, in the order of the list. */
+  all(): ReadonlyMap<string, Norm> {
+    this.list ??= byId(this.inOrder().flatMap((norm) => [norm, ...this.apart(norm)]));
+    return this.list;
+  }
+
+  private inOrder(): Norm[] {
+    const { machines, stocks, currency } = this.works;
+    return this.common.flatMap((one) => {
+      if (typeof one !== 'string') return [one];
+      if (one === 'machines') return machines.flatMap((machine) => machineNorms(machine, currency));
+      if (one === 'prices') return stocks.map((stock) => stockPrice(stock, currency));
+      return [...stocks.flatMap(stockNorms), ...stocks.filter(({ sheets }) => sheets.length > 0).map(packNorm)];
+    });
+  }
+
+  /** What is told of a norm by itself, behind the norm. */
+  private apart(norm: Norm): Norm[] {
+    const told = this.told.get(norm.id);
+    if (!told || !mayScope(norm)) return [];
+    return scopesOf(this.works, norm).flatMap(({ scope }) => {
+      const id = scopedId(norm.id, scope);
+      return told.has(id) ? (scopedNorm(id, norm, this.works) ?? []) : [];
+    });
+  }
 }
 
-const stockPrice = (stock: Stock, currency: string): Norm =>
-  price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
+const byId = <Item extends { readonly id: string }>(items: readonly Item[]): ReadonlyMap<string, Item> =>
+  new Map(items.map((item) => [item.id, item]));
+const PRICE_OF = 'price.stock.';
+/** What stands behind the beginning of an id; empty where it begins otherwise. */
+const after = (id: string, begin: string): string => (id.startsWith(begin) ? id.slice(begin.length) : '');
 
-/** Factors for CO2 equivalent: none is shipped, the works enters its own with its source. */
-const CO2_NORMS: readonly Norm[] = (
-  ['paper', 'board', 'part', 'ink', 'coating', 'film', 'foil', 'glue', 'metal'] as const
-).map((kind) => ({
-  id: `co2.${kind}`,
-  group: 'paper',
-  subject: 'CO2 equivalent',
-  name: `Of a kilogram of ${kind}`,
-  unit: 'kg/kg',
-  value: 0,
-  min: 0,
-  max: 1_000,
-  source: { label: 'practice', note: 'none shipped; enter your own with its source' },
-}));
-
-/** Example prices of carriers other than offset plates. */
-const CARRIER_PRICES: readonly (readonly [CarrierKind, string, number])[] = [
-  ['flexo-plate', 'Flexo plate', 95],
-  ['cylinder', 'Gravure cylinder, engraved', 650],
-  ['recessed-plate', 'Recessed plate', 380],
-  ['counter', 'Counter of a recessed plate', 60],
-  ['form-plate', 'Page plate', 9],
-  ['stencil', 'Stencil', 45],
-  ['letterpress-die', 'Letterpress die', 110],
-  ['foil-die', 'Foil die', 140],
-  ['embossing-die', 'Embossing die', 180],
-  ['embossing-counter', 'Embossing counter', 60],
-  ['embossing-roller', 'Embossing roller', 900],
-  ['cutting-die', 'Cutting die', 260],
-  ['numbering-box', 'Numbering box, prepared', 12],
-];
-
-function makeCatalogue(works: Works): ReadonlyMap<string, Norm> {
-  const { machines, stocks, currency } = works;
-  const norms = [
-    ...SPOILAGE_NORMS,
-    ...TABLE_NORMS,
-    ...machines.flatMap((machine) => machineNorms(machine, currency)),
-    ...PRESS_ROOM_NORMS,
-    ...FINISHING_NORMS,
-    ...RULE_NORMS,
-    ...Object.keys(works.norms).flatMap((id) => houseRuleNorm(id) ?? []),
-    ...SURENESS_NORMS,
-    ...ROLL_NORMS,
-    ...stocks.flatMap(stockNorms),
-    ...stocks.filter(({ sheets }) => sheets.length > 0).map(packNorm),
-    ...DRYING_NORMS,
-    ...stocks.map((stock) => stockPrice(stock, currency)),
-    price('price.plate', 'Press room', 'Plate, imaged', `${currency}/plate`, 14),
-    ...CARRIER_PRICES.map(([kind, name, value]) =>
-      price(`price.carrier.${kind}`, 'Press room', name, `${currency}/piece`, value),
-    ),
-    price('price.click', 'Press room', 'Digital side, printed', `${currency}/side`, 0.05),
-    price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
-    ...(Object.keys(SUPPLIES) as SupplyId[]).map((supply) => {
-      const { name, unit, price: value } = SUPPLIES[supply];
-      const each = unit === 'pieces' ? 'piece' : unit;
-      return price(`price.supply.${supply}`, 'Supplies and packing', name, `${currency}/${each}`, value);
-    }),
-    {
-      ...price(
-        'price.waste',
-        'Waste and carriage',
-        'Waste taken away; below 0 what the mill pays',
-        `${currency}/kg`,
-        0,
-      ),
-      min: -MOST_PRICE,
-    },
-    ...CO2_NORMS,
-    price('price.carriage', 'Waste and carriage', 'Carriage of a metre of loading', `${currency}/m`, 28),
-    price('price.over', 'Sureness', 'Press sheet of overs that nobody takes, put away', `${currency}/sheet`, 0),
-    price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),
-  ];
-  const known = new Map(norms.map((norm) => [norm.id, norm]));
-  return new Map(norms.flatMap((norm) => [norm, ...toldApart(norm, known, works)]).map((norm) => [norm.id, norm]));
+/** The item whose id a text begins with, up to one of its points: an id may have points of its own. */
+function itemIn<Item>(text: string, items: ReadonlyMap<string, Item>): Item | undefined {
+  for (let end = text.lastIndexOf('.'); end > 0; end = text.lastIndexOf('.', end - 1)) {
+    const found = items.get(text.slice(0, end));
+    if (found) return found;
+  }
+  return undefined;
 }
 
-/** What the works tells of a norm for single machines, run lengths or surfaces, behind the norm itself. */
-const toldApart = (norm: Norm, known: ReadonlyMap<string, Norm>, works: Works): Norm[] =>
-  mayScope(norm)
-    ? scopesOf(works, norm).flatMap(({ scope }) => {
-        const id = scopedId(norm.id, scope);
-        return works.norms[id] ? (scopedNorm(id, known.get(norm.id), works) ?? []) : [];
-      })
-    : [];
+const catalogues = new WeakMap<Works, Catalogue>();
 
-const catalogues = new WeakMap<Works, ReadonlyMap<string, Norm>>();
-
-/** Every norm that a works has, by id, with shipped values. Cached by works, which is immutable. */
-export function normCatalogue(works: Works): ReadonlyMap<string, Norm> {
+function catalogueOf(works: Works): Catalogue {
   const known = catalogues.get(works);
   if (known) return known;
-  const made = makeCatalogue(works);
+  const made = new Catalogue(works);
   catalogues.set(works, made);
   return made;
 }
 
+/** Every norm that a works has, by id, with shipped values. Cached by works, which is immutable. */
+export const normCatalogue = (works: Works): ReadonlyMap<string, Norm> => catalogueOf(works).all();
+
+/** A norm that a works lists, by its id; without making the list. */
+export const listedNorm = (works: Works, id: string): Norm | undefined => catalogueOf(works).find(id);
+
+/** Norms that one machine or stock of a works has of its own; none where there is no such one. */
+export const normsOfItem = (works: Works, kind: 'machine' | 'stock', id: string): readonly Norm[] =>
+  catalogueOf(works).of(kind, id);
+
 /** A norm by its id, told for a machine, a run length or a surface too; undefined where the works has none. */
 export function normById(works: Works, id: string): Norm | undefined {
-  const catalogue = normCatalogue(works);
-  return catalogue.get(id) ?? houseRuleNorm(id) ?? scopedNorm(id, catalogue.get(baseId(id)), works);
+  return listedNorm(works, id) ?? houseRuleNorm(id) ?? scopedNorm(id, listedNorm(works, baseId(id)), works);
 }

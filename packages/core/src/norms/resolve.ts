@@ -2,7 +2,7 @@ import type { Source } from '../kernel/index.js';
 import type { SpoilageTable } from '../flow/index.js';
 import type { Works } from '../works/index.js';
 import type { Norm } from './norm.js';
-import { normById, normCatalogue } from './norm-catalogue.js';
+import { listedNorm, normById } from './norm-catalogue.js';
 import { type NormScope, baseId, scopedIds, scopesOf } from './norm-scope.js';
 import { bandId, TABLE_ROWS } from './shipped-norms.js';
 
@@ -27,7 +27,7 @@ const known = new WeakMap<Works, { readonly letters: string; readonly lookup: No
  * once the job has been checked (see `normIssues`).
  */
 export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>): NormLookup {
-  const letters = JSON.stringify([jobNorms, works.norms]);
+  const letters = JSON.stringify(jobNorms);
   const before = known.get(works);
   if (before?.letters === letters) return before.lookup;
   const lookup = makeLookup(works, jobNorms);
@@ -36,10 +36,9 @@ export function normsOf(works: Works, jobNorms: Readonly<Record<string, number>>
 }
 
 function makeLookup(works: Works, jobNorms: Readonly<Record<string, number>>): NormLookup {
-  const catalogue = normCatalogue(works);
   const found = new Map<string, ResolvedNorm>();
   const resolve = (id: string): ResolvedNorm => {
-    const norm = catalogue.get(id);
+    const norm = listedNorm(works, id);
     if (!norm) throw new Error(`no norm ${id}`);
     const house = works.norms[id] ?? { value: norm.value, source: norm.source };
     const inJob = jobNorms[id];

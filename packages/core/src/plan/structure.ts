@@ -86,14 +86,20 @@ function build(job: Job, asked: Works): Outcome<Structure> {
   };
 }
 
-const toldByRun = (works: Works): boolean => hasRunNorms(Object.keys(works.norms));
+const runTold = new WeakMap<Works['norms'], boolean>();
+/** Whether norms are told by the length of a run; looked for once, since a works may have set thousands of norms. */
+function toldByRun({ norms }: Works): boolean {
+  const told = runTold.get(norms) ?? hasRunNorms(Object.keys(norms));
+  runTold.set(norms, told);
+  return told;
+}
 
 /** Structures kept for a works: of the job that somebody works on, and of what it is compared with. */
 const MOST_KEPT = 24;
 const known = new WeakMap<Works, Map<string, Structure>>();
 
-/** All that a structure reads, in letters: a job and its works without the quantity. */
-const lettersOf = ({ order: _order, ...job }: Job, { norms }: Works): string => JSON.stringify([job, norms]);
+/** All that a structure reads of a job, in letters: without the quantity. */
+const lettersOf = ({ order: _order, ...job }: Job): string => JSON.stringify(job);
 
 /**
  * The structure of a job, kept while only its order changes: while somebody types a quantity, nothing is laid out or strung
@@ -102,7 +108,7 @@ const lettersOf = ({ order: _order, ...job }: Job, { norms }: Works): string => 
 export function structureOf(job: Job, works: Works): Outcome<Structure> {
   if (toldByRun(works)) return build(job, works);
   const kept = known.get(works) ?? new Map<string, Structure>();
-  const letters = lettersOf(job, works);
+  const letters = lettersOf(job);
   const before = kept.get(letters);
   if (before) return { ok: true, value: before };
   const built = build(job, works);

@@ -36,7 +36,7 @@ import {
 import { carrierPrice, filmOf, inkOf, fillKey, inkPlaces, toolSets } from '../prepress/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import { type Machine, type Works, printingOf } from '../works/index.js';
-import { type NormLookup, normCatalogue, normsOf } from '../norms/index.js';
+import { type NormLookup, listedNorm, normsOf } from '../norms/index.js';
 import { paperFor } from './paper-for.js';
 
 /** What a lane takes when its component is laid in one way: the figures that the ways differ in. */
@@ -121,10 +121,9 @@ export class LaneReckoner {
   private numbersOf({ id }: Machine): MachineNumbers {
     const before = this.machines.get(id);
     if (before) return before;
-    const catalogue = normCatalogue(this.works);
     const of = (key: string): number => {
       const norm = `machine.${id}.${key}`;
-      return catalogue.has(norm) ? this.norms(norm).value : 0;
+      return listedNorm(this.works, norm) ? this.norms(norm).value : 0;
     };
     const made = {
       setup: of('setup'),

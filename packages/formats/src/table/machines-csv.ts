@@ -14,7 +14,7 @@ import {
 import { fieldErrors, issueText, machineSchema } from '@druckerei/contract';
 import { readTable } from './read-table.js';
 
-const FIELDS = [...new Map(MACHINE_FIELDS.flatMap(({ fields }) => fields.map((one) => [one.path, one]))).values()];
+const FIELDS = MACHINE_FIELDS.flatMap(({ fields }) => fields);
 
 const written = (value: unknown): string => {
   if (value === undefined) return '';

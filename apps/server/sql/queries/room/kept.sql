@@ -3,16 +3,12 @@ SELECT last.carrier_key AS key, last.job_id, job.number AS job, last.title, last
   last.event ->> 'place' AS place, last.entered_at
 FROM (
   SELECT DISTINCT ON (r.carrier_key) r.*, newest.body ->> 'title' AS title
-  FROM press_room_record r
+  FROM standing_records() r
   JOIN LATERAL (
     SELECT body FROM revision WHERE revision.job_id = r.job_id ORDER BY revision.revision DESC LIMIT 1
   ) newest ON true
   WHERE r.carrier_key IS NOT NULL
     AND ($1::jsonb IS NULL OR r.carrier_key IN (SELECT jsonb_array_elements_text($1::jsonb)))
-    AND NOT EXISTS (
-      SELECT 1 FROM press_room_record back
-      WHERE back.job_id = r.job_id AND back.event ->> 'kind' = 'take-back' AND (back.event ->> 'record')::integer = r.id
-    )
   ORDER BY r.carrier_key, r.id DESC
 ) last
 JOIN job ON job.id = last.job_id

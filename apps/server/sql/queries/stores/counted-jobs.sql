@@ -1,10 +1,10 @@
--- Jobs that something has been counted of: what ends each, and the last count of each of its steps. Many.
+-- Jobs that something has been counted of: what ends each, and the last count of each of its steps that stands. Many.
 SELECT c.job_id AS id, a.body -> 'finish' AS finish, c.counts
 FROM (
   SELECT job_id, jsonb_object_agg(step, good) AS counts
   FROM (
     SELECT DISTINCT ON (job_id, event ->> 'step') job_id, event ->> 'step' AS step, event -> 'good' AS good
-    FROM press_room_record WHERE event ->> 'kind' = 'count'
+    FROM standing_records() WHERE event ->> 'kind' = 'count'
     ORDER BY job_id, event ->> 'step', id DESC
   ) last
   GROUP BY job_id

@@ -12,8 +12,10 @@ export interface Subject {
 }
 
 /** Holds everybody else who would change something of a kind until the transaction ends. */
-export const lockKind = (queries: Queries, kind: ChangeKind | ItemKind | 'norm' | 'account'): Promise<unknown> =>
-  queries.one('changes/lock-kind', kind);
+export const lockKind = (
+  queries: Queries,
+  kind: ChangeKind | ItemKind | 'norm' | 'account' | 'customer' | 'order',
+): Promise<unknown> => queries.one('changes/lock-kind', kind);
 
 /** The last change of a kind: whoever writes says which one they had seen. */
 export const markOf = async (queries: Queries, kind: ChangeKind): Promise<number> =>

@@ -29,7 +29,8 @@ async function lockNewest(queries: Queries, id: number, version: number): Promis
   return newest;
 }
 
-async function addJob(queries: Queries, account: Account, job: Job, assessed: Assessed): Promise<Revision> {
+/** A job that has been planned. */
+export async function addJob(queries: Queries, account: Account, job: Job, assessed: Assessed): Promise<Revision> {
   const row = await queries.one<{ id: number }>('jobs/add', job.number);
   if (!row) throw new Error('the job was not added');
   await queries.one('jobs/add-revision', row.id, 1, 1, job, account.id);

@@ -29,7 +29,8 @@ interface KeptRow {
   entered_at: Date;
 }
 
-async function keptCarriers(queries: Queries, keys: readonly string[] | null): Promise<KeptCarrier[]> {
+/** Carriers that the store keeps now, under keys or all of them. */
+export async function keptCarriers(queries: Queries, keys: readonly string[] | null): Promise<KeptCarrier[]> {
   const rows = await queries.many<KeptRow>('room/kept', keys);
   return rows.map(({ job_id, entered_at, carrier, ...row }) => {
     const { id, ...note } = carrier;

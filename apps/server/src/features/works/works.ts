@@ -8,6 +8,7 @@ import {
   issueText,
 } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
+import { JsonText } from '../../http/json-text.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Bench } from '../jobs/bench.js';
@@ -16,12 +17,14 @@ import { changeItems, worksWithItems } from './change-items.js';
 import { changeNorms } from './change-norms.js';
 import { normEffect, worksWith } from './norm-effect.js';
 
-/** The works with the norms in force now. */
-export async function currentWorks(queries: Queries): Promise<Works> {
+/** The works with the norms in force now, as the database has put it together. */
+async function worksText(queries: Queries): Promise<string> {
   const row = await queries.one<{ answered: string }>('works/current');
   if (!row) throw new Error('the works has not been set up');
-  return JSON.parse(row.answered) as Works;
+  return row.answered;
 }
+/** The same to be worked with. */
+export const currentWorks = async (queries: Queries): Promise<Works> => JSON.parse(await worksText(queries)) as Works;
 
 interface HistoryRow {
   norm: string;
@@ -125,7 +128,7 @@ export const worksHandlers = (
 > => {
   const { database } = bench;
   return {
-    works: () => currentWorks(database),
+    works: async () => new JsonText([await worksText(database)]),
 
     changeSettings: async ({ body, account }) => {
       const now = await changeSettings(database, body, account);

@@ -17,6 +17,10 @@ import type {
   Change,
   ChangeKind,
   CopyJob,
+  Customer,
+  CustomerOrder,
+  CustomerRow,
+  CustomersQuery,
   Difference,
   Finished,
   FirstManager,
@@ -28,15 +32,21 @@ import type {
   JobListQuery,
   JobRow,
   KeptCarrier,
+  KeptCustomer,
+  KeptOrder,
   Lot,
   MadeLink,
   LotsQuery,
   Needs,
   NewFactor,
+  NewOffer,
   NormChange,
   NormChanges,
   NormEffect,
   NormHistoryEntry,
+  Offer,
+  OfferTake,
+  PastJob,
   People,
   PressRoom,
   Restored,
@@ -259,6 +269,43 @@ export class Api {
     },
   ): Observable<Finished> {
     return this.http.post<Finished>(`/api/finished/lots/${lot}/call-offs`, call);
+  }
+  customers(asked: CustomersQuery): Observable<{ rows: CustomerRow[]; total: number }> {
+    return this.page('/api/customers', asked) as Observable<{ rows: CustomerRow[]; total: number }>;
+  }
+  customer(id: number): Observable<KeptCustomer> {
+    return this.http.get<KeptCustomer>(`/api/customers/${id}`);
+  }
+  addCustomer(customer: Customer): Observable<KeptCustomer> {
+    return this.http.post<KeptCustomer>('/api/customers', customer);
+  }
+  changeCustomer(id: number, version: number, customer: Customer): Observable<KeptCustomer> {
+    return this.http.put<KeptCustomer>(`/api/customers/${id}`, { version, customer });
+  }
+  /** Jobs of a customer, and what became of them. */
+  pastJobs(customer: number): Observable<PastJob[]> {
+    return this.http.get<PastJob[]>(`/api/customers/${customer}/jobs`);
+  }
+  orders(customer: number): Observable<KeptOrder[]> {
+    return this.http.get<KeptOrder[]>(`/api/customers/${customer}/orders`);
+  }
+  addOrder(customer: number, order: CustomerOrder): Observable<KeptOrder> {
+    return this.http.post<KeptOrder>(`/api/customers/${customer}/orders`, order);
+  }
+  changeOrder(id: number, version: number, order: CustomerOrder): Observable<KeptOrder> {
+    return this.http.put<KeptOrder>(`/api/orders/${id}`, { version, order });
+  }
+  offers(asked: CustomersQuery): Observable<{ rows: Offer[]; total: number }> {
+    return this.page('/api/offers', asked) as Observable<{ rows: Offer[]; total: number }>;
+  }
+  addOffer(offer: Omit<NewOffer, 'jobs'> & { readonly jobs: readonly Job[] }): Observable<Offer> {
+    return this.http.post<Offer>('/api/offers', offer);
+  }
+  setOffer(id: number, version: number, state: 'open' | 'declined'): Observable<Offer> {
+    return this.http.put<Offer>(`/api/offers/${id}`, { version, state });
+  }
+  takeOffer(id: number, take: OfferTake): Observable<Offer> {
+    return this.http.post<Offer>(`/api/offers/${id}/job`, take);
   }
   singles(): Observable<SingleBook[]> {
     return this.http.get<SingleBook[]>('/api/singles');

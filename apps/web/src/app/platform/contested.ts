@@ -1,5 +1,7 @@
 import { signal } from '@angular/core';
+import type { Topic } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
+import { changerOf, whenChanged } from './live';
 import { failureOf } from './problem';
 
 /** Something that is written while somebody else may write it too: what a dialog says when it is not taken. */
@@ -27,6 +29,23 @@ export class Contested {
         if (status === 409) this.look(text);
         else this.failed.set(text);
       },
+    });
+  }
+
+  /**
+   * Looks at what stands whenever somebody else changes it; what is typed stays, and is told where what it was made of is no more. To
+   * be called where one may inject. @param stands what stands of it, in letters. @param kept whether something is typed.
+   */
+  follow(topics: readonly Topic[], stands: () => string, kept: () => boolean): void {
+    whenChanged(topics, (message) => {
+      const before = stands();
+      this.refresh().subscribe({
+        next: () => {
+          if (kept() && stands() !== before) this.changed.set(`${changerOf(message)} has changed this meanwhile`);
+        },
+        // What cannot be looked at now is looked at when it is sent.
+        error: () => undefined,
+      });
     });
   }
 

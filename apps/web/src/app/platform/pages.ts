@@ -5,7 +5,7 @@ import { failureOf } from './problem';
 /** Rows of a page. */
 const PAGE = 100;
 /** Milliseconds without a key before a search is sent. */
-const TYPING_MS = 200;
+const TYPING_MS = 25;
 
 interface Page<Row> {
   readonly rows: readonly Row[];

@@ -34,10 +34,12 @@ export function failureOf(error: unknown): Failure {
   const problem = isProblem(body) ? body : undefined;
   if (error.status === 0)
     return { status: 0, text: 'The server cannot be reached. What you typed is kept on this computer.', problem };
+  const title = problem?.title ?? 'The server could not do this';
   const fields = problem?.errors?.map(({ message }) => message).join(' ') ?? '';
   return {
     status: error.status,
-    text: [problem?.title ?? 'The server could not do this', fields || problem?.detail].filter(Boolean).join('. '),
+    // A field often says the same again, and what to do.
+    text: [fields.startsWith(title) ? '' : title, fields || problem?.detail].filter(Boolean).join('. '),
     problem,
   };
 }

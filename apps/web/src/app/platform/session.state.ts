@@ -72,6 +72,7 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
   release: selectRight('release'),
   norms: selectRight('norms'),
   machines: selectRight('machines'),
+  customers: selectRight('customers'),
   record: selectRight('record'),
   stores: selectRight('stores'),
   settings: selectRight('settings'),

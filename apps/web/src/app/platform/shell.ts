@@ -8,6 +8,7 @@ import { Store } from '@ngrx/store';
 import { Api } from './api';
 import { Commands } from './commands';
 import { Keys } from './keys';
+import { Live } from './live';
 import { NoticeActions } from './notices';
 import { openPalette } from './open-palette';
 import { failureOf } from './problem';
@@ -34,6 +35,7 @@ import { Measures } from '../ui/measures';
           <nav aria-label="Areas">
             <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
             <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
+            <a routerLink="/customers" routerLinkActive="here" ariaCurrentWhenActive="page">Customers</a>
             <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
             <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
             <a routerLink="/works" routerLinkActive="here" ariaCurrentWhenActive="page">Works</a>
@@ -187,11 +189,13 @@ export class Shell {
 
   constructor() {
     inject(Keys);
+    inject(Live);
     this.commands.offerShell([
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
+      { id: 'customers', name: 'Go to customers', key: 'g c', run: () => void this.router.navigateByUrl('/customers') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
       { id: 'works', name: 'Go to works', key: 'g w', run: () => void this.router.navigateByUrl('/works') },
       { id: 'backup', name: 'Go to backup', run: () => void this.router.navigateByUrl('/backup') },

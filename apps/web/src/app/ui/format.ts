@@ -5,7 +5,12 @@ import { type MeasureSystem, measureOf } from './measure';
 /** Decimals of what is read in inches and pounds; in metric core says how exactly a kind of figure is told. */
 const DIGITS: Readonly<Record<string, number>> = { in: 3, thou: 2, ft: 2, lb: 2, 'ft/min': 0 };
 
+/** Money to the hundredth, without its currency. */
+export const money = (value: number): string => numberText(value, 2, 2);
 export const count = (value: number, digits = 0): string => numberText(value, digits);
+/** So many of something: “1 paper”, “2,000 papers”. */
+export const many = (value: number, one: string, more = `${one}s`): string =>
+  `${count(value)} ${value === 1 ? one : more}`;
 
 export { unitText };
 

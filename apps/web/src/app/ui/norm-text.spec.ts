@@ -1,5 +1,5 @@
 import { SHIPPED_WORKS, normCatalogue } from '@druckerei/core';
-import { normUnit, normValue, readNorm } from './norm-text';
+import { normUnit, normValue, readNorm, typedNorm } from './norm-text';
 
 function norm(id: string) {
   const found = normCatalogue(SHIPPED_WORKS).get(id);
@@ -27,5 +27,15 @@ describe('norms in words', () => {
     const belt = norm('machine.buckle-folder.beltSpeed');
     expect([normValue(belt, 150, 'inch-pound'), normUnit(belt, 'inch-pound')]).toEqual(['492', 'ft/min']);
     expect(readNorm(belt, '500', 'inch-pound')).toBe(152.4); // 500 x 0.3048
+  });
+});
+
+describe('a norm as it is typed', () => {
+  it.each([
+    ['machine.coater.speed', '9,000', 9000, ''],
+    ['machine.coater.speed', 'fast', NaN, 'Speed: “fast” is no number; write it like 1,200 or 0.5'],
+    ['spoil.fold.running', '120', 1.2, 'Speed goes from 0 to below 100 %'],
+  ])('%s, “%s”', (id, text, value, wrong) => {
+    expect(typedNorm(norm(id), text, 'metric', 'Speed')).toEqual({ value, wrong });
   });
 });

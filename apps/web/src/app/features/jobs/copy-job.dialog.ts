@@ -5,11 +5,11 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import type { JobRow, Revision } from '@druckerei/contract';
+import { offerNumber } from '../../platform/next-number';
 import { failureOf } from '../../platform/problem';
 import { DateBox } from '../../ui/date-box';
 import { count } from '../../ui/format';
 import type { JobsStore } from './jobs.store';
-import { offerNumber } from './offer-number';
 
 /** A job begun as another is: asks what differs, which usually is the number, how many, and when they are due. */
 @Component({
@@ -81,7 +81,7 @@ export class CopyJobDialog {
   });
 
   constructor() {
-    offerNumber(this.data.jobs, this.form.controls.number);
+    offerNumber(this.form.controls.number);
   }
 
   protected copy(): void {

@@ -4,6 +4,7 @@ import type { CopyJob, JobColumn, JobListQuery, JobRow, Revision } from '@drucke
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { EMPTY, type Observable, catchError, tap } from 'rxjs';
 import { Api } from '../../platform/api';
+import { whenChanged } from '../../platform/live';
 import { pages } from '../../platform/pages';
 
 type Request =
@@ -63,6 +64,7 @@ export const JobsStore = signalStore(
       },
       failed: (message) => patchState(store, { request: { kind: 'failed', message } }),
     });
+    whenChanged(['jobs'], list.again);
     const ask = (put: () => void = list.first): void => {
       patchState(store, { request: { kind: 'loading' } });
       put();
@@ -94,7 +96,6 @@ export const JobsStore = signalStore(
       create: (job: Job): Observable<Revision> =>
         api.createJob(job).pipe(tap(() => patchState(store, { request: { kind: 'loading' } }))),
       copy: (id: number, changes: CopyJob): Observable<Revision> => api.copyJob(id, changes),
-      nextNumber: (): Observable<string> => api.nextNumber(),
     };
   }),
 );

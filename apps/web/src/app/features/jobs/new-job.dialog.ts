@@ -37,15 +37,16 @@ import {
 } from '@druckerei/core';
 import { type Revision, bestWords, issueText } from '@druckerei/contract';
 import { Api } from '../../platform/api';
+import { customerBook } from '../../platform/customer-book';
 import { bestRun } from '../../platform/best-client';
 import { FOLD_NAMES } from '../../ui/fold-names';
 import { DateBox } from '../../ui/date-box';
 import { LayoutView } from '../../ui/layout-view';
 import { ProductPicture } from '../../ui/product-picture';
 import { STRUCTURE_NAMES } from '../../ui/structure-names';
+import { offerNumber } from '../../platform/next-number';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
-import { offerNumber } from './offer-number';
 import { COVER_NAMES, MEASURES, OPENING, offeredSize, outlookWords, usualAnswers } from './new-job.words';
 
 /** Milliseconds without a change before the best way is looked for. */
@@ -137,11 +138,19 @@ export class NewJobDialog {
     return this.rule().asks.includes(question);
   }
 
-  /** Customers of the jobs in sight whose name holds what is typed. */
+  private readonly customer = computed(() => this.answers()?.customer ?? '');
+  private readonly book = customerBook(this.customer);
+  /** Customers of the works, and of the jobs in sight, whose name holds what is typed. */
   protected readonly customers = computed(() => {
-    const typed = (this.answers()?.customer ?? '').toLowerCase();
-    return this.jobs.customers().filter((name) => name.toLowerCase().includes(typed));
+    const typed = this.customer().toLowerCase();
+    const all = [...this.book().map(({ name }) => name), ...this.jobs.customers()];
+    return [...new Set(all)].filter((name) => name.toLowerCase().includes(typed));
   });
+  /** What may be delivered to the customer who is named, where they say so once for all. */
+  private readonly policy = computed(
+    () => this.book().find(({ name }) => name === this.customer().trim())?.policy ?? undefined,
+    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+  );
   /** What the line of text said, and what of it was not understood. */
   protected readonly read = signal<ReadOrder | undefined>(undefined);
 
@@ -168,7 +177,9 @@ export class NewJobDialog {
     const folds = FOLDS_OF[answers.fold];
     const { job, issues } = startJob(family, { ...answers, quantity: asked, folds, die, ...sheet }, works);
     const coloured = front === null ? job : withColours(job, { front, back: back ?? 0 });
-    return { works, issues, job: due === '' ? coloured : { ...coloured, due } };
+    const policy = this.policy();
+    const agreed: Job = policy ? { ...coloured, order: { ...coloured.order, policy } } : coloured;
+    return { works, issues, job: due === '' ? agreed : { ...agreed, due } };
   });
   /** The first way of the job as it is answered, planned. */
   private readonly planned = computed(() => {
@@ -224,7 +235,7 @@ export class NewJobDialog {
   });
 
   constructor() {
-    offerNumber(this.jobs, this.form.controls.number);
+    offerNumber(this.form.controls.number);
     this.form.controls.family.valueChanges
       .pipe(takeUntilDestroyed())
       .subscribe((family) => this.takeUsual(family, this.works()));

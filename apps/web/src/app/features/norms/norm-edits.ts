@@ -52,6 +52,18 @@ export class NormEdits {
   readonly wrong = computed(() => this.edits().find(({ wrong }) => wrong !== '')?.wrong ?? '');
   private readonly byNorm = computed(() => new Map(this.edits().map((edit) => [edit.norm.id, edit])));
 
+  constructor() {
+    this.sending.follow(
+      ['works'],
+      () => this.expected(),
+      () => this.edits().length > 0,
+    );
+  }
+  /** What stands of what is typed. */
+  private expected(): string {
+    return JSON.stringify(this.edits().map(({ change }) => [change.norm, change.expected]));
+  }
+
   private text(norm: Norm, value: number): string {
     return norm.choices ? String(value) : normValue(norm, value, this.measures.system());
   }

@@ -4,6 +4,7 @@ import type { Finished, JobRow } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { type Observable, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
+import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 
 interface FinishedState {
@@ -53,6 +54,8 @@ export const FinishedStore = signalStore(
         tap((finished) => patchState(store, { finished })),
         map(() => undefined),
       );
+    const refresh = (): Observable<void> => taken(api.finished());
+    whenChanged(['finished'], () => refresh().subscribe({ error: () => undefined }));
     return {
       load(): void {
         forkJoin({
@@ -65,7 +68,7 @@ export const FinishedStore = signalStore(
         });
       },
       /** What stands now, where somebody else was faster. */
-      refresh: () => taken(api.finished()),
+      refresh,
       add: (lot: { job: number; pieces: number; place: string; meant?: boolean }) => taken(api.addFinished(lot)),
       callOff: (lot: number, call: Parameters<Api['callOff']>[1]) => taken(api.callOff(lot, call)),
       /** What a call would load, before it is made. */

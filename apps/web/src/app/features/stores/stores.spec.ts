@@ -90,6 +90,7 @@ describe('stores', () => {
   it('show what is on hand and free, and find a lot by its words', async () => {
     setUp(api());
     const fixture = TestBed.createComponent(StoresPage);
+    await asked();
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
     const rows = () => cells(element, '[data-test=lots] tbody tr');

@@ -2,8 +2,9 @@ import { computed, inject } from '@angular/core';
 import { type JobNeeds, type PaperItem, type Works, buyList } from '@druckerei/core';
 import type { Lot, Needs, Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { type Observable, forkJoin, map, tap } from 'rxjs';
+import { EMPTY, type Observable, catchError, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
+import { whenChanged } from '../../platform/live';
 import { pages } from '../../platform/pages';
 import { failureOf } from '../../platform/problem';
 
@@ -71,6 +72,12 @@ export const StoresStore = signalStore(
         tap(list.again),
         map(() => undefined),
       );
+    whenChanged(['stores', 'jobs'], () => {
+      list.again();
+      forkJoin({ stores: api.stores(), needs: api.needs() })
+        .pipe(catchError(() => EMPTY))
+        .subscribe((now) => patchState(store, now));
+    });
     return {
       load(): void {
         patchState(store, { request: { kind: 'loading' } });

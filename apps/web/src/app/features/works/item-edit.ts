@@ -6,7 +6,7 @@ import {
   type Stock,
   fieldAt,
   idOf,
-  normCatalogue,
+  normsOfItem,
   withField,
 } from '@druckerei/core';
 import { type Items, issueText } from '@druckerei/contract';
@@ -49,7 +49,11 @@ export abstract class ItemEdit<T extends Machine | Stock> {
 
   protected abstract all(): readonly T[];
   protected abstract check(item: T): readonly Issue[];
-  protected abstract isNorm(id: string): boolean;
+  protected abstract readonly kind: 'machine' | 'stock';
+  /** Whether a norm of it is told beside its fields. */
+  protected isShown(_norm: Norm): boolean {
+    return true;
+  }
   /** It, among what is entered. */
   protected abstract entered(items: readonly T[]): Items;
   /** Fields in which two states of it differ, in words. */
@@ -76,7 +80,7 @@ export abstract class ItemEdit<T extends Machine | Stock> {
   /** Its norms: what else is reckoned with at it. */
   readonly norms = computed((): readonly Norm[] => {
     const works = this.works.works();
-    return works ? [...normCatalogue(works).values()].filter(({ id }) => this.isNorm(id)) : [];
+    return works ? normsOfItem(works, this.kind, this.id()).filter((norm) => this.isShown(norm)) : [];
   });
   private standing(norm: Norm): number {
     return this.works.works()?.norms[norm.id]?.value ?? norm.value;
@@ -94,6 +98,17 @@ export abstract class ItemEdit<T extends Machine | Stock> {
       return [{ id: norm.id, ...typedNorm(norm, text, this.measures.system(), norm.name) }];
     }),
   );
+
+  constructor() {
+    this.sending.follow(
+      ['works'],
+      () => this.asItStands(),
+      () => this.isChanged(),
+    );
+  }
+  private asItStands(): string {
+    return JSON.stringify([this.stands(), this.norms().map((norm) => this.standing(norm))]);
+  }
 
   open(id: string): void {
     this.id.set(id);

@@ -110,19 +110,26 @@ export class SettingsPage {
 
   constructor() {
     this.load();
+    this.sending.follow(
+      ['works'],
+      () => JSON.stringify(this.told(this.now() ?? {})),
+      () => this.form.dirty,
+    );
   }
 
   protected load(): void {
     this.failed.set('');
     this.look().subscribe({
-      next: () => this.leave(),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });
   }
 
   private readonly look = (): Observable<void> =>
     this.api.works().pipe(
-      tap((works) => this.now.set(works)),
+      tap((works) => {
+        this.now.set(works);
+        if (!this.form.dirty) this.leave();
+      }),
       map(() => undefined),
     );
 

@@ -4,6 +4,7 @@ import type { ItemChanges } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import { type Observable, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
+import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 
 type Request =
@@ -30,46 +31,51 @@ export const WorksStore = signalStore(
     stocks: computed(() => works()?.stocks ?? []),
     currency: computed(() => works()?.currency ?? ''),
   })),
-  withMethods((store, api = inject(Api)) => ({
-    load(): void {
-      patchState(store, { request: { kind: 'loading' } });
-      api.works().subscribe({
-        next: (works) => patchState(store, { works, request: { kind: 'loaded' } }),
-        error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
-      });
-    },
-    know: (works: Works) => patchState(store, { works }),
+  withMethods((store, api = inject(Api)) => {
     /** What stands now, where somebody else was faster. */
-    refresh: (): Observable<void> =>
+    const refresh = (): Observable<void> =>
       api.works().pipe(
         tap((works) => patchState(store, { works })),
         map(() => undefined),
-      ),
-    /** Enters them, all or none. */
-    enter({ machines = [], stocks = [], norms = {}, reason = '' }: Entered): Observable<void> {
-      const works = store.works();
-      const now = works && {
-        ...works,
-        machines: [...works.machines, ...machines],
-        stocks: [...works.stocks, ...stocks],
-      };
-      const changes: ItemChanges = {
-        machines: [...machines],
-        stocks: [...stocks],
-        norms: Object.entries(norms).map(([norm, value]) => ({
-          norm,
-          value,
-          expected: (now && (now.norms[norm]?.value ?? normById(now, norm)?.value)) ?? 0,
-        })),
-        seen: works?.itemsMark ?? 0,
-        normsSeen: works?.mark ?? 0,
-        reason,
-      };
-      return api.changeItems(changes).pipe(
-        tap((after) => patchState(store, { works: after })),
-        map(() => undefined),
       );
-    },
-  })),
+    return {
+      load(): void {
+        patchState(store, { request: { kind: 'loading' } });
+        api.works().subscribe({
+          next: (works) => patchState(store, { works, request: { kind: 'loaded' } }),
+          error: (error: unknown) => patchState(store, { request: { kind: 'failed', message: failureOf(error).text } }),
+        });
+      },
+      know: (works: Works) => patchState(store, { works }),
+      refresh,
+      /** What others have made of it, where nothing is typed that was made of what stood before. */
+      follow: (): void => whenChanged(['works'], () => refresh().subscribe({ error: () => undefined })),
+      /** Enters them, all or none. */
+      enter({ machines = [], stocks = [], norms = {}, reason = '' }: Entered): Observable<void> {
+        const works = store.works();
+        const now = works && {
+          ...works,
+          machines: [...works.machines, ...machines],
+          stocks: [...works.stocks, ...stocks],
+        };
+        const changes: ItemChanges = {
+          machines: [...machines],
+          stocks: [...stocks],
+          norms: Object.entries(norms).map(([norm, value]) => ({
+            norm,
+            value,
+            expected: (now && (now.norms[norm]?.value ?? normById(now, norm)?.value)) ?? 0,
+          })),
+          seen: works?.itemsMark ?? 0,
+          normsSeen: works?.mark ?? 0,
+          reason,
+        };
+        return api.changeItems(changes).pipe(
+          tap((after) => patchState(store, { works: after })),
+          map(() => undefined),
+        );
+      },
+    };
+  }),
   withHooks({ onInit: (store) => store.load() }),
 );

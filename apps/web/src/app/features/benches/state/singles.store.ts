@@ -4,6 +4,7 @@ import type { SingleBook } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import type { Observable } from 'rxjs';
 import { Api } from '../../../platform/api';
+import { whenChanged } from '../../../platform/live';
 import { failureOf } from '../../../platform/problem';
 
 interface SinglesState {
@@ -27,6 +28,10 @@ export const SinglesStore = signalStore(
     printed: computed(() => books().filter(({ state }) => state !== 'open')),
   })),
   withMethods((store, api = inject(Api)) => {
+    const look = (): void => {
+      api.singles().subscribe({ next: (books) => patchState(store, { books }), error: nothing });
+    };
+    whenChanged(['singles'], look);
     const ask = (call: Observable<SingleBook[]>, taken: () => void = () => undefined): void => {
       patchState(store, { busy: true, problem: '' });
       call.subscribe({
@@ -38,8 +43,7 @@ export const SinglesStore = signalStore(
           const { status, text } = failureOf(error);
           patchState(store, { busy: false, problem: text });
           // Somebody else was faster: what stands now is shown beside the reason.
-          if (status === 409)
-            api.singles().subscribe({ next: (books) => patchState(store, { books }), error: nothing });
+          if (status === 409) look();
         },
       });
     };

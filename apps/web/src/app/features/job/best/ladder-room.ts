@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { ladderQuantities } from '@druckerei/core';
 import { changesWords } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { selectMay } from '../../../platform/session.state';
 import { Theme } from '../../../platform/theme';
 import { count, readNumber } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
@@ -11,6 +14,7 @@ import { RunBar } from '../../../ui/run-bar';
 import { JobEditor } from '../state/job-editor';
 import { BestStore } from './best.store';
 import { LadderChart } from './ladder-chart';
+import { OfferDialog, type OfferData } from './offer.dialog';
 
 /** Most quantities of a ladder: each is planned anew, the best way. */
 const MOST_RUNGS = 12;
@@ -29,6 +33,8 @@ export class LadderRoom {
   protected readonly store = inject(BestStore);
   protected readonly measures = inject(Measures);
   protected readonly theme = inject(Theme);
+  private readonly dialog = inject(MatDialog);
+  protected readonly mayOffer = inject(Store).selectSignal(selectMay('customers'));
   protected readonly count = count;
   private readonly ordered = computed(() => this.editor.job()?.order.quantity ?? 1);
   protected readonly quantities = linkedSignal<readonly number[]>(() => ladderQuantities(this.ordered()));
@@ -84,5 +90,13 @@ export class LadderRoom {
   protected climb(): void {
     const [job, works] = [this.editor.job(), this.editor.works()];
     if (job && works) this.store.climbAll(job, works, this.quantities());
+  }
+
+  protected offer(): void {
+    const data: OfferData = {
+      currency: this.currency(),
+      rungs: this.rows().map(({ job, quantity, sums }) => ({ job, quantity, cost: sums.cost })),
+    };
+    this.dialog.open(OfferDialog, { data, width: '560px' });
   }
 }

@@ -1,8 +1,9 @@
 import { computed, inject } from '@angular/core';
 import { buyList, normsOf, purchaseNeeds, restsOf } from '@druckerei/core';
 import type { Stores } from '@druckerei/contract';
-import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Api } from '../../../platform/api';
+import { whenChanged } from '../../../platform/live';
 import { failureOf } from '../../../platform/problem';
 import { JobEditor } from '../state/job-editor';
 
@@ -41,6 +42,10 @@ export const BuyingStore = signalStore(
         error: (error: unknown) => patchState(store, { problem: failureOf(error).text }),
       });
     },
+    /** Shows what others have made of it. */
+    look(): void {
+      store.api.stores().subscribe({ next: (stores) => patchState(store, { stores }), error: () => undefined });
+    },
     /** Reserves for the open job; 0 lets it go. */
     reserve(key: string, quantity: number): void {
       const seen = store.stores()?.mark ?? 0;
@@ -51,10 +56,10 @@ export const BuyingStore = signalStore(
           const { status, text } = failureOf(error);
           patchState(store, { problem: text, busy: false });
           // Somebody else was faster: what stands now is shown beside the reason.
-          if (status === 409)
-            store.api.stores().subscribe({ next: (stores) => patchState(store, { stores }), error: () => undefined });
+          if (status === 409) this.look();
         },
       });
     },
   })),
+  withHooks({ onInit: (store) => whenChanged(['stores'], () => store.look()) }),
 );

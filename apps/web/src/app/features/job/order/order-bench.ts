@@ -6,6 +6,7 @@ import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../ui/figure-button';
 import { CountTable } from './count-table';
+import { CustomerLine } from './customer-line';
 import { DeliveryFields } from './delivery-fields';
 import { Choice } from '../parts/choice';
 import { DateField } from '../parts/date-field';
@@ -14,7 +15,17 @@ import { Field } from '../parts/field';
 /** The order: how many, by when, what may be delivered, and by which school the sheets are reckoned. */
 @Component({
   selector: 'dk-order-bench',
-  imports: [Choice, CountTable, DateField, DeliveryFields, Field, FigureButton, MatFormFieldModule, MatSelectModule],
+  imports: [
+    Choice,
+    CountTable,
+    CustomerLine,
+    DateField,
+    DeliveryFields,
+    Field,
+    FigureButton,
+    MatFormFieldModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Order</h2>
@@ -46,6 +57,7 @@ import { Field } from '../parts/field';
       <dk-field label="Title" [path]="['title']" kind="text" />
       <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
     </div>
+    <dk-customer-line />
     <dk-delivery-fields />
     <dk-count-table />
     <h3>Components</h3>

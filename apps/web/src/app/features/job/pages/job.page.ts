@@ -37,6 +37,7 @@ import { RoomStore } from '../record/room.store';
 import { JobEditor } from '../state/job-editor';
 import { JobView } from '../state/job-view';
 import { Names } from '../state/names';
+import { ChangedElsewhere } from '../state/changed-elsewhere';
 import { OtherTabs } from '../state/other-tabs';
 import { FigureWalk } from '../state/figure-walk';
 import { Panes } from '../state/panes';
@@ -79,7 +80,7 @@ const LEAST_WORKING_SHARE = 8;
     UndoButtons,
     Working,
   ],
-  providers: [JobView, RoomStore, OtherTabs, OpenFigures, Names, Panes, FigureWalk],
+  providers: [JobView, RoomStore, OtherTabs, ChangedElsewhere, OpenFigures, Names, Panes, FigureWalk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job.page.html',
   styleUrl: './job.page.scss',

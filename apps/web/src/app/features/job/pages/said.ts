@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { issueText } from '@druckerei/contract';
@@ -6,13 +7,14 @@ import { Findings } from '../figures/findings';
 import { JobEditor } from '../state/job-editor';
 import { JobView } from '../state/job-view';
 import { Names } from '../state/names';
+import { ChangedElsewhere } from '../state/changed-elsewhere';
 import { OtherTabs } from '../state/other-tabs';
 import { Conflict } from './conflict';
 
 /** What is to be said of the open job before it is worked on: revisions, other tabs, what keeps it from being planned, rules. */
 @Component({
   selector: 'dk-said',
-  imports: [Conflict, Findings, MatIconModule, RouterLink],
+  imports: [Conflict, Findings, MatButtonModule, MatIconModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './said.html',
   styleUrl: './said.scss',
@@ -22,6 +24,7 @@ export class Said {
   protected readonly view = inject(JobView);
   protected readonly names = inject(Names);
   protected readonly tabs = inject(OtherTabs);
+  protected readonly elsewhere = inject(ChangedElsewhere);
   protected readonly issueText = issueText;
   readonly id = input.required<number>();
   protected readonly problems = this.editor.problems;

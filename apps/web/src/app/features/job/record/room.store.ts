@@ -19,6 +19,7 @@ import {
   tap,
 } from 'rxjs';
 import { Api } from '../../../platform/api';
+import { whenChanged } from '../../../platform/live';
 import { RoomOutbox } from '../../../platform/room-outbox';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
@@ -124,6 +125,7 @@ export const RoomStore = signalStore(
       )
       .subscribe((room) => patchState(store, { room }));
     const jobId = (): number => store.editor.revision()?.id ?? 0;
+    whenChanged(['room'], () => calls.next(store.api.room(jobId()).pipe(catchError(() => EMPTY))), jobId);
     const none = (): void => undefined;
     const enterAll = (events: readonly RoomEvent[], taken = none): void => {
       const [first] = events;

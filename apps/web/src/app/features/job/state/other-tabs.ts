@@ -44,6 +44,11 @@ export class OtherTabs {
     inject(DestroyRef).onDestroy(() => window.removeEventListener('pagehide', leave));
   }
 
+  /** Whether a tab is of this browser, and tells by itself what it does. */
+  isHere(tab: string | undefined): boolean {
+    return tab !== undefined && this.others().has(tab);
+  }
+
   private say(what: What): void {
     const [job, account] = [this.here(), this.account()?.id];
     if (job !== undefined && account !== undefined) this.tab.say({ kind: 'job', what, tab: this.tab.id, account, job });

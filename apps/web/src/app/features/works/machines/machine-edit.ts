@@ -7,7 +7,7 @@ import { type Differing, ItemEdit, valueWords } from '../item-edit';
 export class MachineEdit extends ItemEdit<Machine> {
   protected readonly all = () => this.works.machines();
   protected readonly check = checkMachine;
-  protected readonly isNorm = (id: string): boolean => id.startsWith(`machine.${this.id()}.`);
+  protected readonly kind = 'machine';
   protected readonly entered = (machines: readonly Machine[]) => ({ machines, stocks: [] });
   readonly differences = machineDifferences;
 

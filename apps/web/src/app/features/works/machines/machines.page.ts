@@ -13,6 +13,7 @@ import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
 import { Measures } from '../../../ui/measures';
+import { many } from '../../../ui/format';
 import { saveText } from '../../../ui/save-text';
 import { WorksStore } from '../works.store';
 import { freeName } from '../item-edit';
@@ -36,7 +37,7 @@ const MOST_TOLD = 12;
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './machines.page.html',
-  styleUrl: '../works-list.scss',
+  styleUrl: '../../../ui/list-page.scss',
 })
 export class MachinesPage {
   protected readonly works = inject(WorksStore);
@@ -55,6 +56,10 @@ export class MachinesPage {
     const all = this.works.machines();
     return byKind(this.withRetired() ? all : inUse(all), this.search());
   });
+
+  constructor() {
+    this.works.follow();
+  }
 
   protected choose(): void {
     this.dialog
@@ -75,10 +80,7 @@ export class MachinesPage {
       names.add(name.toLowerCase());
       return { ...machine, id, name };
     });
-    this.send(
-      free,
-      `${free.length} ${free.length === 1 ? 'machine' : 'machines'} entered. Correct their limits and speeds to yours.`,
-    );
+    this.send(free, `${many(free.length, 'machine')} entered. Correct their limits and speeds to yours.`);
   }
 
   private send(machines: readonly Machine[], done: string): void {
@@ -114,6 +116,6 @@ export class MachinesPage {
       );
       return;
     }
-    this.send(machines, `${machines.length} machines read from ${file.name}.`);
+    this.send(machines, `${many(machines.length, 'machine')} read from ${file.name}.`);
   }
 }

@@ -1,5 +1,13 @@
 import { Injectable } from '@angular/core';
-import { type SheetSize, type Stock, type STOCK_LISTS, STOCK_FIELDS, checkStock, fieldAt } from '@druckerei/core';
+import {
+  type Norm,
+  type SheetSize,
+  type Stock,
+  type STOCK_LISTS,
+  STOCK_FIELDS,
+  checkStock,
+  fieldAt,
+} from '@druckerei/core';
 import { type Differing, ItemEdit, valueWords } from '../item-edit';
 
 /** What a list of a paper is called. */
@@ -13,15 +21,11 @@ export const LIST_NAMES: Readonly<Record<keyof typeof STOCK_LISTS, string>> = {
 export class PaperEdit extends ItemEdit<Stock> {
   protected readonly all = () => this.works.stocks();
   protected readonly check = checkStock;
+  protected readonly kind = 'stock';
   /** Its price and pack; its weight and bulk where the works has set them as norms. */
-  protected readonly isNorm = (id: string): boolean => {
-    const own = `stock.${this.id()}.`;
-    return (
-      id === `price.stock.${this.id()}` ||
-      id === `${own}pack` ||
-      (id.startsWith(own) && this.works.works()?.norms[id] !== undefined)
-    );
-  };
+  protected override isShown({ id }: Norm): boolean {
+    return !/\.(gsm|bulk)$/.test(id) || this.works.works()?.norms[id] !== undefined;
+  }
   protected readonly entered = (stocks: readonly Stock[]) => ({ machines: [], stocks });
   readonly differences = paperDifferences;
 

@@ -11,7 +11,7 @@ import { stocksCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
-import { count } from '../../../ui/format';
+import { count, many } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { saveText } from '../../../ui/save-text';
 import { freeName } from '../item-edit';
@@ -44,7 +44,7 @@ const BLANK: Omit<Stock, 'id'> = {
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './papers.page.html',
-  styleUrl: '../works-list.scss',
+  styleUrl: '../../../ui/list-page.scss',
 })
 export class PapersPage {
   protected readonly works = inject(WorksStore);
@@ -79,6 +79,10 @@ export class PapersPage {
       })),
   );
 
+  constructor() {
+    this.works.follow();
+  }
+
   private sizes({ sheets, rollWidthsMm = [] }: Stock): string {
     const size = new Set(sheets.map(({ widthMm, heightMm }) => this.measures.size(widthMm, heightMm)));
     const rolls =
@@ -109,7 +113,7 @@ export class PapersPage {
     const common = SHIPPED_WORKS.stocks.filter(({ id, name }) => !known.has(id) && !known.has(name.toLowerCase()));
     this.enter(common, () =>
       this.said.set(
-        `${common.length} common papers entered. Correct their sizes and prices, and retire what you do not keep.`,
+        `${many(common.length, 'common paper')} entered. Correct their sizes and prices, and retire what you do not keep.`,
       ),
     );
   }

@@ -21,7 +21,7 @@ import { decodeText, readTable } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
-import { count } from '../../../ui/format';
+import { count, many } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { WorksStore } from '../works.store';
 
@@ -56,7 +56,7 @@ const USUAL: Options = { decimal: '.', per: 'kg', bulk: 1.2, coated: false, grai
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './price-list.page.html',
-  styleUrls: ['../works-list.scss', './price-list.page.scss'],
+  styleUrls: ['../../../ui/list-page.scss', './price-list.page.scss'],
 })
 export class PriceListPage {
   protected readonly works = inject(WorksStore);
@@ -159,7 +159,7 @@ export class PriceListPage {
       next: () => {
         this.sending.set(false);
         this.text.set('');
-        this.done.set(`${count(read.added)} papers entered, ${count(read.changed)} brought up to date.`);
+        this.done.set(`${many(read.added, 'paper')} entered, ${count(read.changed)} brought up to date.`);
       },
       error: (error: unknown) => {
         this.sending.set(false);

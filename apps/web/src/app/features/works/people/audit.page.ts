@@ -60,7 +60,7 @@ import { count, timeText } from '../../../ui/format';
       </p>
     }
   `,
-  styleUrl: '../works-list.scss',
+  styleUrl: '../../../ui/list-page.scss',
 })
 export class AuditPage {
   private readonly api = inject(Api);

@@ -17,6 +17,7 @@ import {
 } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { Api } from '../../../platform/api';
+import { whenChanged } from '../../../platform/live';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
 import { timeText } from '../../../ui/format';
@@ -28,7 +29,7 @@ import { PersonDialog, type PersonData } from './person.dialog';
   imports: [MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people.page.html',
-  styleUrl: '../works-list.scss',
+  styleUrl: '../../../ui/list-page.scss',
 })
 export class PeoplePage {
   private readonly api = inject(Api);
@@ -43,6 +44,7 @@ export class PeoplePage {
 
   constructor() {
     this.load();
+    whenChanged(['people'], () => this.load());
   }
 
   protected load(): void {

@@ -125,9 +125,11 @@ export class MachineDrawing {
     const small = least && at('least', least, 0);
     const gripperOver = plate && press ? (plate[1] - most[1]) / 2 : 0;
     const around = plate && at('plate', plate, Math.max(0, gripperOver));
-    const top = Math.min(sheet.y, around?.y ?? 0);
+    // A smallest that is larger than the largest, as it may be typed, is drawn whole too.
+    const all = [sheet, around, small].filter((box) => box !== undefined);
+    const top = Math.min(...all.map(({ y }) => y));
     const units = this.rollers(press, long, top - long * 0.04);
-    const left = Math.min(sheet.x, around?.x ?? 0);
+    const left = Math.min(...all.map(({ x }) => x));
     const height = long * (units.length > 0 ? UNIT_ROW : 0);
     const foot = Math.max(0, around ? around.y + around.height : 0);
     const room = long * ROOM;

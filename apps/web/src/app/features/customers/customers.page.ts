@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { Router, RouterLink } from '@angular/router';
+import type { CustomerRow } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { Api } from '../../platform/api';
+import { whenChanged } from '../../platform/live';
+import { failureOf } from '../../platform/problem';
+import { SearchedList } from '../../platform/searched-list';
+import { selectMay } from '../../platform/session.state';
+import { count, dateText } from '../../ui/format';
+
+/** Whom the works prints for. */
+@Component({
+  selector: 'dk-customers-page',
+  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="head">
+      <h1>Customers</h1>
+      <mat-form-field>
+        <mat-label>Search name, number, place</mat-label>
+        <input matInput #words type="search" [value]="list.search()" (input)="list.find(words.value)" />
+      </mat-form-field>
+      <span class="gap"></span>
+      @if (mayEdit()) {
+        <mat-form-field>
+          <mat-label>Name of a new customer</mat-label>
+          <input matInput #name maxlength="120" (keydown.enter)="add(name.value)" />
+        </mat-form-field>
+        <button matButton="filled" (click)="add(name.value)"><mat-icon>add</mat-icon>Enter it</button>
+      }
+    </div>
+    @if (list.failed(); as message) {
+      <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
+    }
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Customer</th>
+          <th scope="col">Number</th>
+          <th scope="col" class="number">Places</th>
+          <th scope="col" class="number">Jobs</th>
+          <th scope="col">Last job</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of list.rows(); track row.id) {
+          <tr [class.retired]="row.retired">
+            <th scope="row">
+              <a [routerLink]="['/customers', row.id]">{{ row.name }}</a>
+              @if (row.retired) {
+                , <b>retired</b>
+              }
+            </th>
+            <td>{{ row.reference ?? '' }}</td>
+            <td class="number">{{ count(row.places) }}</td>
+            <td class="number">{{ count(row.jobs) }}</td>
+            <td>{{ day(row.lastJob) }}</td>
+          </tr>
+        } @empty {
+          <tr>
+            <td colspan="5" class="empty">
+              @if (!list.loaded()) {
+                Looking for the customers.
+              } @else if (list.search().trim() !== '') {
+                No customer holds these words.
+              } @else {
+                No customer is entered yet. Enter the first by its name, as jobs name it.
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    @if (list.total() > list.rows().length) {
+      <p class="more">
+        {{ count(list.rows().length) }} of {{ count(list.total()) }} customers.
+        <button matButton (click)="list.more()">Show more</button>
+      </p>
+    }
+  `,
+  styleUrl: '../../ui/list-page.scss',
+})
+export class CustomersPage {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('customers'));
+  protected readonly count = count;
+  protected readonly day = dateText;
+  protected readonly list = new SearchedList<CustomerRow>((asked) => this.api.customers(asked));
+
+  constructor() {
+    whenChanged(['customers', 'jobs'], this.list.again);
+  }
+
+  protected add(name: string): void {
+    if (name.trim() === '') {
+      this.list.failed.set('A customer wants a name: as jobs name it.');
+      return;
+    }
+    this.api.addCustomer({ name: name.trim() }).subscribe({
+      next: ({ id }) => void this.router.navigate(['/customers', id]),
+      error: (error: unknown) => this.list.failed.set(failureOf(error).text),
+    });
+  }
+}

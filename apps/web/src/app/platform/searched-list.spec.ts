@@ -1,0 +1,80 @@
+import { TestBed } from '@angular/core/testing';
+import { HttpErrorResponse } from '@angular/common/http';
+import { type Observable, Subject, of, throwError } from 'rxjs';
+import { SearchedList } from './searched-list';
+
+interface Asked {
+  readonly search: string;
+  readonly skip: number;
+  readonly limit: number;
+}
+interface Answer {
+  rows: string[];
+  total: number;
+}
+
+function listOf(answer: (asked: Asked) => Observable<Answer>) {
+  const asked: Asked[] = [];
+  const list = TestBed.runInInjectionContext(
+    () =>
+      new SearchedList<string>((one) => {
+        asked.push(one);
+        return answer(one);
+      }),
+  );
+  return { list, asked };
+}
+
+describe('a list that is searched', () => {
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+  const settle = (): void => {
+    jest.advanceTimersByTime(1_000);
+  };
+
+  it('is asked for at once, then by the last words that were typed, and goes on where it ended', () => {
+    const { list, asked } = listOf(({ skip }) => of({ rows: [`row ${skip}`], total: 2 }));
+    expect(list.loaded()).toBe(false);
+    settle();
+    expect([list.rows(), list.total(), list.loaded()]).toEqual([['row 0'], 2, true]);
+    list.find('ga');
+    list.find(' garden ');
+    settle();
+    list.more();
+    settle();
+    expect(list.rows()).toEqual(['row 0', 'row 1']);
+    expect(asked.map(({ search, skip }) => [search, skip])).toEqual([
+      ['', 0],
+      ['garden', 0],
+      ['garden', 1],
+    ]);
+  });
+
+  it('shows no older answer over a newer one', () => {
+    const answers: Subject<Answer>[] = [];
+    const { list } = listOf(() => {
+      const answer = new Subject<Answer>();
+      answers.push(answer);
+      return answer;
+    });
+    settle();
+    list.find('new');
+    settle();
+    answers[1]?.next({ rows: ['new'], total: 1 });
+    answers[0]?.next({ rows: ['old'], total: 1 });
+    expect(list.rows()).toEqual(['new']);
+  });
+
+  it('says why it cannot be had, and forgets that when it can', () => {
+    let away = true;
+    const { list } = listOf(() =>
+      away ? throwError(() => new HttpErrorResponse({ status: 0 })) : of({ rows: ['row'], total: 1 }),
+    );
+    settle();
+    expect(list.failed()).toContain('cannot be reached');
+    away = false;
+    list.again();
+    settle();
+    expect([list.failed(), list.rows()]).toEqual(['', ['row']]);
+  });
+});
