@@ -1,7 +1,8 @@
 #!/usr/bin/env node
 // npm test: types, lint, unit tests, server tests on a real PostgreSQL, browser tests. Ends with one closing line.
 // `npm test -- core server` runs some parts only: types lint trial core contract formats server web e2e.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -11,26 +12,41 @@ import { installPostgres, needPackage, testCluster } from './database.mjs';
 const wanted = process.argv.slice(2);
 const wants = (part) => wanted.length === 0 || wanted.includes(part);
 const results = [];
+/** Letters of what a part said that are said again at the end, when it failed. */
+const MOST_SAID = 4_000;
 const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-reports-'));
 
-function execute(name, command, args, env = {}) {
+/** Runs a part, showing what it says as it says it. @returns whether it passed, and the last that it said. */
+async function execute(name, command, args, env = {}) {
   process.stdout.write(`\n== ${name}\n`);
-  return (
-    spawnSync(command, args, { cwd: repo, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
-      .status === 0
-  );
+  const child = spawn(command, args, {
+    cwd: repo,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
+  });
+  let said = '';
+  for (const [from, to] of [
+    [child.stdout, process.stdout],
+    [child.stderr, process.stderr],
+  ])
+    from.on('data', (data) => {
+      to.write(data);
+      said = (said + data).slice(-MOST_SAID);
+    });
+  const [code] = await once(child, 'close');
+  return { ok: code === 0, said };
 }
 
 /** A check that passes or fails as a whole. */
-function check(name, command, args) {
-  if (wants(name)) results.push({ name, passed: 0, failed: 0, ok: execute(name, command, args) });
+async function check(name, command, args) {
+  if (wants(name)) results.push({ name, passed: 0, failed: 0, ...(await execute(name, command, args)) });
 }
 
-function jest(name, config, env, { esm = true } = {}) {
+async function jest(name, config, env, { esm = true } = {}) {
   if (!wants(name)) return;
   const report = path.join(reports, `${name}.json`);
   const flags = esm ? ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning'] : [];
-  const ok = execute(
+  const { ok, said } = await execute(
     name,
     process.execPath,
     [
@@ -46,14 +62,17 @@ function jest(name, config, env, { esm = true } = {}) {
   );
   const counts = fs.existsSync(report)
     ? JSON.parse(fs.readFileSync(report, 'utf8'))
-    : { numPassedTests: 0, numFailedTests: 0, numFailedTestSuites: 0 };
+    : { numPassedTests: 0, numFailedTests: 0, numFailedTestSuites: 0, testResults: [] };
   // A suite that does not even start has no failed tests; it counts as one.
   const failed = counts.numFailedTests + (counts.numFailedTests === 0 ? counts.numFailedTestSuites : 0);
-  results.push({ name, passed: counts.numPassedTests, failed, ok });
+  const told = counts.testResults
+    .filter(({ status }) => status === 'failed')
+    .map(({ message }) => message.slice(0, MOST_SAID));
+  results.push({ name, passed: counts.numPassedTests, failed, ok, said: told.length > 0 ? told.join('\n') : said });
 }
 
 /** @param databases one for each worker. @param empty one that no server has seen yet. */
-function browser(databases, empty) {
+async function browser(databases, empty) {
   if (!wants('e2e')) return;
   const report = path.join(reports, 'e2e.json');
   const env = {
@@ -61,13 +80,18 @@ function browser(databases, empty) {
     E2E_EMPTY: JSON.stringify(empty),
     PLAYWRIGHT_JSON_OUTPUT_NAME: report,
   };
-  const ok = execute('e2e', process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'], env);
+  const { ok, said } = await execute(
+    'e2e',
+    process.execPath,
+    ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e'],
+    env,
+  );
   const {
     expected = 0,
     unexpected = 0,
     flaky = 0,
   } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
-  results.push({ name: 'e2e', passed: expected, failed: unexpected + flaky, ok });
+  results.push({ name: 'e2e', passed: expected, failed: unexpected + flaky, ok, said });
 }
 
 installPackages();
@@ -75,11 +99,11 @@ if (wants('types') || wants('lint') || wants('e2e')) buildAll();
 else buildPackages();
 // The threads of the server run what is built.
 if (wants('server')) buildServer();
-check('types', 'npm', ['run', '--silent', 'typecheck']);
-check('lint', 'npm', ['run', '--silent', 'lint']);
-check('trial', process.execPath, ['scripts/trial.mjs', '--short']);
-for (const name of ['core', 'contract', 'formats']) jest(name, `packages/${name}/jest.config.mjs`, {});
-jest('web', 'apps/web/jest.config.mjs', {}, { esm: false });
+await check('types', 'npm', ['run', '--silent', 'typecheck']);
+await check('lint', 'npm', ['run', '--silent', 'lint']);
+await check('trial', process.execPath, ['scripts/trial.mjs', '--short']);
+for (const name of ['core', 'contract', 'formats']) await jest(name, `packages/${name}/jest.config.mjs`, {});
+await jest('web', 'apps/web/jest.config.mjs', {}, { esm: false });
 
 if (wants('server') || wants('e2e')) {
   installPostgres();
@@ -89,15 +113,17 @@ if (wants('server') || wants('e2e')) {
   process.once('SIGINT', () => process.exit(130));
   process.once('SIGTERM', () => process.exit(143));
   cluster.start();
-  jest('server', 'apps/server/jest.config.mjs', cluster.database('druckerei_test'));
+  await jest('server', 'apps/server/jest.config.mjs', cluster.database('druckerei_test'));
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-  browser(
+  await browser(
     ['druckerei_e2e', 'druckerei_e2e_2'].map((name) => cluster.database(name)),
     cluster.database('druckerei_e2e_empty'),
   );
 }
 fs.rmSync(reports, { recursive: true, force: true });
 
+// What failed is said once more: a log may be cut to its end.
+for (const { name, ok, said } of results) if (!ok) process.stdout.write(`\n== ${name} failed:\n${said}\n`);
 process.stdout.write('\n');
 for (const { name, passed, failed, ok } of results)
   process.stdout.write(

@@ -54,6 +54,11 @@ export class Live {
       'Cache-Control': 'no-store, no-transform',
       'X-Accel-Buffering': 'no',
     });
+    // Who asks for the head alone is told what there would be, and does not wait.
+    if (response.req.method === 'HEAD') {
+      response.end();
+      return;
+    }
     response.write(`retry: ${BACK_MS}\n\n`);
     this.listeners.add(listener);
     response.once('close', () => this.listeners.delete(listener));

@@ -1,4 +1,4 @@
-import { type Server, createServer } from 'node:http';
+import http, { type Server, createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { type LiveMessage, type Revision, TAB_HEADER } from '@druckerei/contract';
@@ -117,6 +117,24 @@ describe('two instances on one database', () => {
     await manager.call('delete', '/api/works/folds/Live');
     expect((await listener.next())?.topic).toBe('works');
     listener.leave();
+  });
+
+  it('do not keep a connection for somebody who asks for the head alone', async () => {
+    const agent = new http.Agent({ keepAlive: true, maxSockets: 1 });
+    const ask = (method: string, path: string): Promise<number | undefined> =>
+      new Promise((resolve, reject) => {
+        http
+          .request(`${address}${path}`, { agent, method, headers: { Cookie: cookie } }, (response) => {
+            response.resume();
+            response.once('end', () => resolve(response.statusCode));
+          })
+          .once('error', reject)
+          .end();
+      });
+    expect(await ask('HEAD', '/api/live')).toBe(200);
+    // On the same connection: it would wait for the end of the first.
+    expect(await ask('GET', '/api/session')).toBe(200);
+    agent.destroy();
   });
 
   it('let somebody listen from fifty windows and no more', async () => {
