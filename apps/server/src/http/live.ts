@@ -64,6 +64,12 @@ export class Live {
     response.once('close', () => this.listeners.delete(listener));
   }
 
+  /** Ends a stream. It is told nothing more from here on: what is written behind the end of an answer ends the server. */
+  private leave(listener: Listener): void {
+    this.listeners.delete(listener);
+    listener.response.end();
+  }
+
   private hear(text: string): void {
     const message = liveSchema.safeParse(parsed(text));
     if (!message.success) return;
@@ -74,20 +80,17 @@ export class Live {
 
   private send(message: LiveMessage): void {
     for (const { response } of this.listeners)
-      this.write(response, `event: change\ndata: ${JSON.stringify(message)}\n\n`);
-  }
-
-  private write(response: Response, text: string): void {
-    if (response.writableLength > MOST_BEHIND) response.destroy();
-    else response.write(text);
+      write(response, `event: change\ndata: ${JSON.stringify(message)}\n\n`);
   }
 
   private async lookAll(): Promise<void> {
     await Promise.all(
-      [...this.listeners].map(async ({ may, response }) => {
+      [...this.listeners].map(async (listener) => {
         // Whoever cannot be looked up, as the database is away, is left alone until it is back.
-        if (await may().catch(() => true)) this.write(response, ':\n\n');
-        else response.end();
+        const may = await listener.may().catch(() => true);
+        if (!this.listeners.has(listener)) return;
+        if (may) write(listener.response, ':\n\n');
+        else this.leave(listener);
       }),
     );
   }
@@ -96,9 +99,15 @@ export class Live {
   async close(): Promise<void> {
     this.closed = true;
     clearInterval(this.beat);
-    for (const { response } of this.listeners) response.end();
+    for (const listener of this.listeners) this.leave(listener);
     await this.ear.close();
   }
+}
+
+/** Tells a stream; one that does not take what it is told is given up. */
+function write(response: Response, text: string): void {
+  if (response.writableLength > MOST_BEHIND) response.destroy();
+  else response.write(text);
 }
 
 function parsed(text: string): unknown {

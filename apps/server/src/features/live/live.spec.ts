@@ -1,5 +1,6 @@
 import http, { type Server, createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type express from 'express';
 import { pino } from 'pino';
 import { type LiveMessage, type Revision, TAB_HEADER } from '@druckerei/contract';
 import { createApp } from '../../app.js';
@@ -135,6 +136,28 @@ describe('two instances on one database', () => {
     // On the same connection: it would wait for the end of the first.
     expect(await ask('GET', '/api/session')).toBe(200);
     agent.destroy();
+  });
+
+  it('write nothing behind the end of a stream: it would end the server', async () => {
+    const errors: Error[] = [];
+    let asked = 0;
+    const server = createServer((_, response) => {
+      response.on('error', (error) => errors.push(error));
+      // Two looks at once: the first ends it, and the second would have it stay.
+      live.join({ account: 0, response: response as express.Response, may: () => Promise.resolve(asked++ > 0) });
+    }).listen(0, '127.0.0.1');
+    await new Promise((resolve) => server.once('listening', resolve));
+    const response = await fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+    const told = JSON.stringify({ topic: 'people', by: '' });
+    await first.owner.pool.query('SELECT pg_notify($1, $2 || repeat($3, n)) FROM generate_series(0, 9) n', [
+      'druckerei',
+      told,
+      ' ',
+    ]);
+    await response.text();
+    server.close();
+    expect(asked).toBeGreaterThan(1);
+    expect(errors).toEqual([]);
   });
 
   it('let somebody listen from fifty windows and no more', async () => {
