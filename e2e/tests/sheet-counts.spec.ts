@@ -140,7 +140,7 @@ test('paper is taken in, counted, reserved and bought, once over all jobs', asyn
   const lot = page.locator('[data-test=lots] tr', { hasText: 'Silk coated 115 g' });
   await expect(lot).toContainText(number);
   await expectAccessible(page, 'stores');
-  await page.getByRole('button', { name: 'Paper in' }).click();
+  await page.getByRole('button', { name: 'Into the store' }).click();
   await dialogReady(page);
   await page.getByLabel('Sheets on hand').fill('12.5');
   await page.getByRole('button', { name: 'Keep' }).click();

@@ -17,6 +17,8 @@ import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
+import { purchaseHandlers } from './features/purchasing/purchases.js';
+import { supplierHandlers } from './features/purchasing/suppliers.js';
 import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { storesHandlers } from './features/stores/stores.js';
@@ -150,6 +152,8 @@ export async function createApp({
     ...customerHandlers(database),
     ...orderHandlers(database),
     ...offerHandlers({ database, workshop }),
+    ...supplierHandlers(database),
+    ...purchaseHandlers({ database, workshop }),
     ...changesHandlers(database),
     ...peopleHandlers(database, memory),
     ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),

@@ -4,6 +4,7 @@ import { WORKS } from './endpoints/works.js';
 import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
 import { STORES } from './endpoints/stores.js';
+import { PURCHASING } from './endpoints/purchasing.js';
 import { GOODS } from './endpoints/goods.js';
 import { CUSTOMERS } from './endpoints/customers.js';
 import { DOCUMENTS } from './endpoints/documents.js';
@@ -19,6 +20,7 @@ export const ENDPOINTS = [
   ...JOBS,
   ...PRESS_ROOM,
   ...STORES,
+  ...PURCHASING,
   ...GOODS,
   ...CUSTOMERS,
   ...DOCUMENTS,

@@ -21,6 +21,7 @@ export * from './reckon.js';
 export * from './json-schema.js';
 export * from './room.js';
 export * from './stores.js';
+export * from './purchasing.js';
 export * from './finished.js';
 export * from './singles.js';
 export * from './customers.js';

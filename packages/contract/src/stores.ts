@@ -1,12 +1,10 @@
 import * as z from 'zod';
 import { markSchema } from './changes.js';
+import { itemKey as key, amount as quantity, storePlace as place } from './amounts.js';
 import { line, lines } from './text.js';
 import { NEED_KINDS } from '@druckerei/core';
 
 const positiveMm = z.number().min(10).max(10_000);
-const MOST = 100_000_000;
-const quantity = z.number().min(0).max(MOST);
-const key = z.string().min(1).max(200);
 
 /** Paper as it lies in the store: sheets with the side that the grain runs along, or full rolls. */
 export const paperItemSchema = z
@@ -21,12 +19,22 @@ export const paperItemSchema = z
     error: 'A sheet has a height and a grain, a roll has neither',
   });
 
+/** Something of the store that is no paper, as the needs of jobs call it. */
+export const otherItemSchema = z.strictObject({
+  kind: z.enum(NEED_KINDS).exclude(['sheets', 'rolls']),
+  name: line(200).min(1),
+  unit: line(20).min(1).describe('what it is counted in'),
+});
+export type OtherItem = z.output<typeof otherItemSchema>;
+
 export const holdingSchema = z
   .strictObject({
     id: z.int(),
     version: z.int(),
-    paper: paperItemSchema,
-    quantity: quantity.describe('sheets, or full rolls'),
+    key,
+    paper: paperItemSchema.optional(),
+    other: otherItemSchema.optional(),
+    quantity: quantity.describe('in the unit that jobs need it in: sheets, full rolls, kg, pieces'),
     place: z.string(),
     changedBy: z.string(),
     changedAt: z.iso.datetime(),
@@ -41,10 +49,11 @@ export const lotsQuery = z.object({
 });
 export type LotsQuery = z.output<typeof lotsQuery>;
 
-/** A lot as it is listed: its paper in words, what is free of all lots of it, and who has reserved of it. */
+/** A lot as it is listed: what it is in words and what it is counted in, what is free of all lots of it, and who has reserved of it. */
 export const lotSchema = holdingSchema
   .extend({
     name: z.string(),
+    unit: z.string(),
     free: z.number(),
     reserved: z.array(z.strictObject({ job: z.int(), number: z.string(), title: z.string(), quantity })),
   })
@@ -58,21 +67,39 @@ export const storesSchema = z
     reservations: z.array(
       z.strictObject({ job: z.int(), number: z.string(), title: z.string(), key, quantity, by: z.string() }),
     ),
+    onOrder: z.array(
+      z.strictObject({
+        key,
+        quantity,
+        day: z.iso.date(),
+        order: z.string(),
+        jobs: z.array(z.strictObject({ job: z.int(), quantity })),
+      }),
+    ),
   })
   .meta({ id: 'Stores' });
 export type Stores = z.output<typeof storesSchema>;
 
-const whole = z.int().min(0).max(MOST);
 const reason = lines(300);
-const place = line(80);
 
 export const newHoldingSchema = z
-  .strictObject({ paper: paperItemSchema, quantity: whole, place, reason })
+  .strictObject({
+    paper: paperItemSchema.optional(),
+    other: otherItemSchema.extend({ key }).optional().describe('what it is where it is no paper'),
+    quantity,
+    place,
+    reason,
+  })
+  .refine(({ paper, other }) => (paper === undefined) !== (other === undefined), {
+    path: ['paper'],
+    error: 'A lot is of a paper or of something else: tell one of them',
+  })
   .meta({ id: 'NewHolding' });
+export type NewHolding = z.output<typeof newHoldingSchema>;
 
 /** A lot counted, moved or used; `expected` is the quantity that the editor saw, `version` the lot's. */
 export const holdingChangeSchema = z
-  .strictObject({ quantity: whole, expected: quantity, version: z.int().min(1), place, reason })
+  .strictObject({ quantity, expected: quantity, version: z.int().min(1), place, reason })
   .meta({ id: 'HoldingChange' });
 
 export const holdingHistorySchema = z
@@ -89,7 +116,7 @@ export const holdingHistorySchema = z
 export type HoldingHistoryEntry = z.output<typeof holdingHistorySchema>;
 
 /** What a job reserves of one thing; 0 lets it go. `seen` is the mark of the stores that the editor saw. */
-export const reserveSchema = z.strictObject({ key, quantity: whole, seen: markSchema }).meta({ id: 'Reserve' });
+export const reserveSchema = z.strictObject({ key, quantity, seen: markSchema }).meta({ id: 'Reserve' });
 
 const need = z.strictObject({
   key,

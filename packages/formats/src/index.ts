@@ -2,6 +2,7 @@ export { type JobDocument } from './ticket/document.js';
 export { ticketPdf } from './ticket/ticket.js';
 export { MOST_LABELS, labelled, labelsPdf } from './ticket/labels.js';
 export { type OfferDocument, offerPdf } from './ticket/offer.js';
+export { type PurchaseDocument, purchaseCsv, purchasePdf } from './ticket/purchase.js';
 export { pileTagsPdf } from './ticket/pile-tags.js';
 export { code128Svg, isCodable } from './drawing/code128.js';
 export { stationSvg } from './drawing/station-svg.js';

@@ -5,6 +5,7 @@ import type { Database } from './database.js';
 const ONLY_ADDED = [
   'norm_change',
   'holding_change',
+  'purchase_receipt',
   'press_room_record',
   'call_off',
   'released_plan',

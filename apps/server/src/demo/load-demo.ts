@@ -17,6 +17,7 @@ import { DEMO_CUSTOMERS, DEMO_OFFER, DEMO_ORDER } from './demo-customers.js';
 import { DEMO_FINISHED, DEMO_SINGLES } from './demo-finished.js';
 import { DEMO_ROOM } from './demo-room.js';
 import { DEMO_STORES } from './demo-stores.js';
+import { loadPurchasing } from './load-purchasing.js';
 
 /** Demo sign-ins: roles, not people. They exist only where the demo is loaded. */
 export const DEMO_ACCOUNTS: readonly { login: string; name: string; role: string; password: string }[] = [
@@ -120,6 +121,7 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   await loadCustomers(bench, manager, jobs);
   await addSingles(database, manager, DEMO_SINGLES);
   for (const lot of DEMO_STORES) await addHolding(database, manager, { ...lot, reason: 'stock-taking' });
+  await loadPurchasing(database, manager);
 }
 
 /**

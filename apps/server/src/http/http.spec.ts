@@ -45,6 +45,10 @@ const REFUSED: Readonly<Record<string, number>> = {
   changeCustomer: 409,
   changeOrder: 409,
   setOffer: 409,
+  changePurchase: 409,
+  setPurchase: 409,
+  receive: 409,
+  changeSupplier: 409,
   takeOffer: 409,
   restore: 415,
   ownPassword: 422,
@@ -64,6 +68,12 @@ const SINGLE = {
   stock: 'cream 90 g',
   film: 'matt',
   due: '2026-12-09',
+};
+
+const PURCHASE = {
+  supplier: 1,
+  expected: '2026-12-18',
+  lines: [{ key: 'rolls/silk-90/870', paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2, jobs: [] }],
 };
 
 /** A call of every endpoint that would go through for who may make it. */
@@ -124,6 +134,12 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     addOffer: { number: `O-${Math.random()}`, margin: 0.2, until: '2099-12-31', jobs: [exampleJob('trail-map')] },
     setOffer: { version: 999, state: 'declined' },
     takeOffer: { version: 999, line: 0, number: `T-${Math.random()}` },
+    addSupplier: { name: `Supplier ${Math.random()}` },
+    changeSupplier: { version: 999, supplier: { name: 'Millrace Paper Merchants' } },
+    addPurchase: { ...PURCHASE, number: `P-${Math.random()}` },
+    changePurchase: { version: 999, purchase: { ...PURCHASE, number: 'P-1' } },
+    setPurchase: { version: 999, state: 'sent' },
+    receive: { version: 999, lines: [{ line: 0, quantity: 1, place: '' }] },
     enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true }, seen: SEEN },
   };
   const body = bodies[endpoint.id];

@@ -79,8 +79,7 @@ export class Live {
   }
 
   private send(message: LiveMessage): void {
-    for (const { response } of this.listeners)
-      write(response, `event: change\ndata: ${JSON.stringify(message)}\n\n`);
+    for (const { response } of this.listeners) write(response, `event: change\ndata: ${JSON.stringify(message)}\n\n`);
   }
 
   private async lookAll(): Promise<void> {

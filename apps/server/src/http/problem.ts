@@ -38,6 +38,12 @@ const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
     offer_number_unique: new ProblemError(409, 'This offer number is taken', {
       errors: [{ path: 'number', message: 'This offer number is taken. Choose another.' }],
     }),
+    supplier_name_unique: new ProblemError(409, 'The works has a supplier of this name', {
+      errors: [{ path: 'name', message: 'The works has a supplier of this name. Choose another, or change that one.' }],
+    }),
+    purchase_number_unique: new ProblemError(409, 'This order number is taken', {
+      errors: [{ path: 'number', message: 'This order number is taken. Choose another.' }],
+    }),
     house_fold_pk: new ProblemError(409, 'The works keeps folds of this name', {
       errors: [{ path: 'name', message: 'The works keeps folds of this name. Choose another.' }],
     }),

@@ -47,7 +47,7 @@ describe('two people at once', () => {
       reason: '',
     };
     const stores = (await operator.call('post', '/api/stores/holdings', add)).body as Stores;
-    const seen = stores.holdings.find(({ paper }) => paper.stock === 'offset-100');
+    const seen = stores.holdings.find(({ paper }) => paper?.stock === 'offset-100');
     if (!seen) throw new Error('no lot');
     let { version, quantity } = seen;
     for (let round = 0; round < ROUNDS; round++) {

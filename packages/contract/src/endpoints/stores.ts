@@ -11,13 +11,13 @@ import {
   storesSchema,
 } from '../stores.js';
 
-/** Paper on hand, what is reserved of it, and what all jobs need. */
+/** What is on hand, what is reserved of it, and what all jobs need. */
 export const STORES = [
   {
     id: 'stores',
     method: 'get',
     path: '/api/stores',
-    summary: 'Paper and rolls on hand, and what jobs have reserved',
+    summary: 'What is on hand, what jobs have reserved, and what is on order',
     right: 'signed in',
     status: 200,
     answer: storesSchema,
@@ -36,7 +36,7 @@ export const STORES = [
     id: 'addHolding',
     method: 'post',
     path: '/api/stores/holdings',
-    summary: 'Put a lot of paper into the store',
+    summary: 'Put a lot into the store',
     right: 'stores',
     tells: 'stores',
     body: newHoldingSchema,

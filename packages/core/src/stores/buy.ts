@@ -1,13 +1,17 @@
 import { ceilRatio } from '../kernel/index.js';
 import { outOfBought } from '../layout/index.js';
 import type { Works } from '../works/index.js';
-import { type Need, type PaperItem, NEED_KINDS, paperKey } from './needs.js';
+import { type Need, type PaperItem, NEED_KINDS } from './needs.js';
+import { type OnOrder, shortOf } from './on-order.js';
 
-/** A lot of paper in the store. */
+/** A lot in the store: of paper, or of whatever else jobs need. */
 export interface Holding {
   readonly id: number;
-  readonly paper: PaperItem;
-  /** Sheets, or full rolls. */
+  /** What it is known by: the key of the need that it serves. */
+  readonly key: string;
+  /** Of paper alone. */
+  readonly paper?: PaperItem | undefined;
+  /** In the need's unit: sheets, full rolls, kg, pieces. */
   readonly quantity: number;
   readonly place: string;
 }
@@ -22,6 +26,8 @@ export interface Reservation {
 /** Needs of one job, with its number in the store. */
 export interface JobNeeds {
   readonly job: number;
+  /** ISO 8601 date on which it is due; absent where nobody has said one. */
+  readonly due?: string | null | undefined;
   readonly needs: readonly Need[];
 }
 
@@ -30,6 +36,8 @@ export interface BuyLine {
   readonly need: Need;
   /** Jobs that need it. */
   readonly jobs: readonly number[];
+  /** What is short for each, as far as it is: the store and what is coming go to those first that are due first. */
+  readonly shares: OnOrder['jobs'];
   readonly onHand: number;
   /** Reserved by jobs that are not on this list. */
   readonly reserved: number;
@@ -37,6 +45,12 @@ export interface BuyLine {
   readonly own: number;
   /** What the store gives. */
   readonly fromStock: number;
+  /** What of it has been ordered and comes in time. */
+  readonly coming: number;
+  /** What has been ordered and would serve, but comes after the day of the job that wants it. */
+  readonly late: number;
+  /** The orders that it is on. */
+  readonly orders: readonly OnOrder[];
   readonly short: number;
   /** Packs to order, what comes with them, and what is left over of it. */
   readonly packs: number;
@@ -47,31 +61,45 @@ export interface BuyLine {
   readonly alternatives: readonly Alternative[];
 }
 
+/** What one key is wanted for. */
+interface WantedOfKey {
+  readonly need: Need;
+  readonly wants: readonly { readonly job: number; readonly quantity: number; readonly due: string | null }[];
+}
+
+const sumOf = (of: readonly { readonly quantity: number }[]): number =>
+  of.reduce((total, { quantity }) => total + quantity, 0);
+
 function lineOf(
-  need: Need,
-  jobs: readonly number[],
+  { need, wants }: WantedOfKey,
   holdings: readonly Holding[],
   reservations: readonly Reservation[],
+  onOrder: readonly OnOrder[],
 ): Omit<BuyLine, 'alternatives'> {
-  const { key, quantity, pack } = need;
-  const onHand = holdings
-    .filter(({ paper }) => paperKey(paper) === key)
-    .reduce((sum, holding) => sum + holding.quantity, 0);
+  const { key, pack } = need;
+  const quantity = sumOf(wants);
+  const jobs = wants.map(({ job }) => job);
+  const onHand = sumOf(holdings.filter((lot) => lot.key === key));
   const held = reservations.filter((one) => one.key === key);
-  const sum = (of: readonly Reservation[]): number => of.reduce((total, one) => total + one.quantity, 0);
-  const reserved = sum(held.filter(({ job }) => !jobs.includes(job)));
-  const own = sum(held.filter(({ job }) => jobs.includes(job)));
+  const reserved = sumOf(held.filter(({ job }) => !jobs.includes(job)));
+  const own = sumOf(held.filter(({ job }) => jobs.includes(job)));
   const fromStock = Math.min(quantity, Math.max(0, onHand - reserved));
-  const short = quantity - fromStock;
+  const orders = onOrder.filter((one) => one.key === key);
+  const short = shortOf(wants, fromStock, orders);
+  const coming = quantity - fromStock - short;
   const packs = ceilRatio(short, pack);
   const ordered = packs * pack;
   return {
-    need,
+    need: { ...need, quantity },
     jobs,
+    shares: sharesOfShort(wants, fromStock, orders),
     onHand,
     reserved,
     own,
     fromStock,
+    coming,
+    late: Math.min(short, sumOf(orders) - coming),
+    orders,
     short,
     packs,
     ordered,
@@ -80,38 +108,53 @@ function lineOf(
   };
 }
 
+/** What is short for each job: how much more is short with it than with those alone that are due before it. */
+function sharesOfShort(wants: WantedOfKey['wants'], there: number, orders: readonly OnOrder[]): OnOrder['jobs'] {
+  const inTurn = [...wants].sort((a, b) => dayOf(a).localeCompare(dayOf(b)));
+  let before = 0;
+  return inTurn.flatMap(({ job }, i) => {
+    const short = shortOf(inTurn.slice(0, i + 1), there, orders);
+    const share = short - before;
+    before = short;
+    return share > 1e-9 ? [{ job, quantity: share }] : [];
+  });
+}
+const dayOf = ({ due }: { readonly due: string | null }): string => due ?? '9999';
+
 /**
- * What has to be bought for some jobs together: stock on hand that others have not reserved comes first, the rest is rounded
- * up to packs, once over all jobs. Paper first. Source: handbook chapter 6 "Buying".
+ * What has to be bought for some jobs together: stock on hand that others have not reserved comes first, then what is on order and
+ * comes by the day that it is wanted; the rest is rounded up to packs, once over all jobs. Paper first. Source: handbook chapter 6
+ * "Buying".
  */
 export function buyList(
   jobs: readonly JobNeeds[],
   holdings: readonly Holding[],
   reservations: readonly Reservation[],
+  onOrder: readonly OnOrder[],
   works: Works,
 ): BuyLine[] {
   const free = freeOf(holdings, reservations);
-  const byKey = new Map<string, { need: Need; jobs: number[] }>();
-  for (const { job, needs } of jobs)
+  const byKey = new Map<string, { need: Need; wants: WantedOfKey['wants'] }>();
+  for (const { job, due = null, needs } of jobs)
     for (const need of needs) {
       const before = byKey.get(need.key);
       byKey.set(need.key, {
-        need: before ? { ...before.need, quantity: before.need.quantity + need.quantity, figure: undefined } : need,
-        jobs: [...(before?.jobs ?? []), job],
+        need: before ? { ...before.need, figure: undefined } : need,
+        wants: [...(before?.wants ?? []), { job, due, quantity: need.quantity }],
       });
     }
   const rank = ({ need: { kind } }: { need: Need }): number => NEED_KINDS.indexOf(kind);
   return [...byKey.values()]
     .sort((a, b) => rank(a) - rank(b) || a.need.name.localeCompare(b.need.name, 'en'))
-    .map(({ need, jobs: of }) => {
-      const line = lineOf(need, of, holdings, reservations);
+    .map((wanted) => {
+      const line = lineOf(wanted, holdings, reservations, onOrder);
       return { ...line, alternatives: alternativesFor(line, holdings, free, works) };
     });
 }
 
 /** Paper of the store that could stand for what is short. */
 export interface Alternative {
-  readonly holding: Holding;
+  readonly holding: Holding & { readonly paper: PaperItem };
   /** Sheets wanted out of one of the lot. */
   readonly out: number;
   /** Of the lot, for all that is short. */
@@ -138,17 +181,18 @@ export function alternativesFor(
   return holdings
     .flatMap((holding): (Alternative & { usedShare: number })[] => {
       const lot = holding.paper;
+      if (!lot) return [];
       const like = works.stocks.find(({ id }) => id === lot.stock);
       const same = like?.gsm === stock.gsm && like.coated === stock.coated && like.bulk === stock.bulk;
-      if (!same || lot.heightMm === undefined || lot.grain === undefined || paperKey(lot) === need.key) return [];
+      if (!same || lot.heightMm === undefined || lot.grain === undefined || holding.key === need.key) return [];
       const { out, usedShare } = outOfBought(
         { widthMm: lot.widthMm, heightMm: lot.heightMm, grain: lot.grain },
         wanted,
         0,
       );
       const sheets = out > 0 ? ceilRatio(short, out) : Infinity;
-      return sheets <= free(paperKey(lot)) && sheets <= holding.quantity
-        ? [{ holding, out, wanted: sheets, otherStock: lot.stock !== stock.id, usedShare }]
+      return sheets <= free(holding.key) && sheets <= holding.quantity
+        ? [{ holding: { ...holding, paper: lot }, out, wanted: sheets, otherStock: lot.stock !== stock.id, usedShare }]
         : [];
     })
     .sort((a, b) => Number(a.otherStock) - Number(b.otherStock) || b.usedShare - a.usedShare)
@@ -159,5 +203,5 @@ export function alternativesFor(
 export const freeOf =
   (holdings: readonly Holding[], reservations: readonly Reservation[]) =>
   (key: string): number =>
-    holdings.reduce((sum, { paper, quantity }) => sum + (paperKey(paper) === key ? quantity : 0), 0) -
+    holdings.reduce((sum, lot) => sum + (lot.key === key ? lot.quantity : 0), 0) -
     reservations.reduce((sum, one) => sum + (one.key === key ? one.quantity : 0), 0);

@@ -1,4 +1,7 @@
 export * from './needs.js';
+export * from './on-order.js';
+export * from './price.js';
+export * from './known-items.js';
 export * from './buy.js';
 export * from './rests.js';
 export * from './finished.js';

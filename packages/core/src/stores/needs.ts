@@ -7,6 +7,7 @@ import { valueAt } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import { PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
+import { supplyKey } from './supply-key.js';
 
 /** What a job needs, in the order in which one buys. */
 export const NEED_KINDS = [
@@ -82,7 +83,7 @@ function suppliesOf(plan: Plan): Need[] {
   return plan.uses.map(({ supply, figure }): Need => {
     const { name, unit } = SUPPLIES[supply];
     const kind = PACKING.includes(supply) ? 'packing' : 'supplies';
-    return { key: `${kind}/${supply}`, kind, name, quantity: valueAt(plan, figure) ?? 0, unit, figure, pack: 1 };
+    return { key: supplyKey(supply), kind, name, quantity: valueAt(plan, figure) ?? 0, unit, figure, pack: 1 };
   });
 }
 

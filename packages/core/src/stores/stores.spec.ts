@@ -3,7 +3,7 @@ import { normsOf } from '../norms/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import type { Job } from '../job/index.js';
 import { type Holding, alternativesFor, buyList, freeOf } from './buy.js';
-import { type Need, paperKey, purchaseNeeds } from './needs.js';
+import { type Need, type PaperItem, paperKey, purchaseNeeds } from './needs.js';
 import { restsOf } from './rests.js';
 
 const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' } as const;
@@ -18,12 +18,10 @@ const need = (quantity: number, change: Partial<Need> = {}): Need => ({
   perPallet: 9000,
   ...change,
 });
-const lot = (quantity: number, change: Partial<Holding['paper']> = {}, id = 1): Holding => ({
-  id,
-  paper: { ...PAPER, ...change },
-  quantity,
-  place: 'Bay 3',
-});
+const lot = (quantity: number, change: Partial<PaperItem> = {}, id = 1): Holding & { paper: PaperItem } => {
+  const paper = { ...PAPER, ...change };
+  return { id, key: paperKey(paper), paper, quantity, place: 'Bay 3' };
+};
 const needsIn = (job: Job): Need[] => purchaseNeeds(job, planned(job), SHIPPED_WORKS);
 
 describe('needs of a job', () => {
@@ -71,6 +69,7 @@ describe('a purchase list', () => {
       [{ job: 1, needs: [need(5484)] }],
       [lot(4200)],
       [{ job: 2, key: paperKey(PAPER), quantity: 1000 }],
+      [],
       SHIPPED_WORKS,
     );
     // 4,200 - 1,000 are free; 2,284 are short: 5 packs of 500, 216 left.
@@ -91,15 +90,15 @@ describe('a purchase list', () => {
       { job: 1, needs: [need(600)] },
       { job: 2, needs: [need(700)] },
     ];
-    const [line] = buyList(jobs, [], [], SHIPPED_WORKS);
+    const [line] = buyList(jobs, [], [], [], SHIPPED_WORKS);
     expect(line).toMatchObject({ jobs: [1, 2], short: 1300, packs: 3, ordered: 1500 });
-    const apart = jobs.flatMap((one) => buyList([one], [], [], SHIPPED_WORKS));
+    const apart = jobs.flatMap((one) => buyList([one], [], [], [], SHIPPED_WORKS));
     expect(apart.reduce((sum, { packs }) => sum + packs, 0)).toBe(4);
   });
 
   it('has what the jobs on it have reserved, and buys nothing where the store has all', () => {
     const held = [{ job: 1, key: paperKey(PAPER), quantity: 600 }];
-    expect(buyList([{ job: 1, needs: [need(600)] }], [lot(600)], held, SHIPPED_WORKS)[0]).toMatchObject({
+    expect(buyList([{ job: 1, needs: [need(600)] }], [lot(600)], held, [], SHIPPED_WORKS)[0]).toMatchObject({
       own: 600,
       short: 0,
       packs: 0,
@@ -124,7 +123,7 @@ describe('the lines of a purchase list', () => {
       { job: 1, needs: [other('packing', 'Pallets'), other('ink', 'Ink M'), other('ink', 'Ink K')] },
       { job: 2, needs: [other('carriers', 'Carriers'), need(10), other('outside', 'Away'), other('rolls', 'Roll')] },
     ];
-    expect(buyList(jobs, [], [], SHIPPED_WORKS).map((line) => line.need.name)).toEqual([
+    expect(buyList(jobs, [], [], [], SHIPPED_WORKS).map((line) => line.need.name)).toEqual([
       'Silk',
       'Roll',
       'Ink K',
@@ -137,8 +136,8 @@ describe('the lines of a purchase list', () => {
 
   it('keep the figure of one job, and have none where several jobs add up', () => {
     const one = { job: 1, needs: [other('ink', 'Ink K', 3)] };
-    expect(buyList([one], [], [], SHIPPED_WORKS)[0]?.need.figure).toBe('Ink K.count');
-    const both = buyList([one, { job: 2, needs: [other('ink', 'Ink K', 4)] }], [], [], SHIPPED_WORKS);
+    expect(buyList([one], [], [], [], SHIPPED_WORKS)[0]?.need.figure).toBe('Ink K.count');
+    const both = buyList([one, { job: 2, needs: [other('ink', 'Ink K', 4)] }], [], [], [], SHIPPED_WORKS);
     expect(both[0]?.need).toMatchObject({ quantity: 7, figure: undefined });
     expect(both[0]?.pallets).toBeUndefined();
   });
@@ -149,7 +148,7 @@ describe('the lines of a purchase list', () => {
       { job: 2, key: paperKey(PAPER), quantity: 80 },
       { job: 3, key: 'sheets/other', quantity: 500 },
     ];
-    expect(buyList(jobs, [lot(60), lot(5, { widthMm: 700 }, 2)], held, SHIPPED_WORKS)[0]).toMatchObject({
+    expect(buyList(jobs, [lot(60), lot(5, { widthMm: 700 }, 2)], held, [], SHIPPED_WORKS)[0]).toMatchObject({
       onHand: 60,
       reserved: 80,
       own: 0,
@@ -163,6 +162,7 @@ describe('the lines of a purchase list', () => {
 describe('alternatives', () => {
   const short = buyList(
     [{ job: 1, needs: [need(100, { key: 'sheets/silk-115/510x720/width', paper: { ...PAPER, widthMm: 510 } })] }],
+    [],
     [],
     [],
     SHIPPED_WORKS,

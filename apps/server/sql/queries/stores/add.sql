@@ -1,2 +1,2 @@
--- Adds a lot. $1 paper, $2 its key, $3 quantity (sheets or rolls), $4 place, $5 account. One.
-INSERT INTO holding (paper, key, quantity, place, changed_by) VALUES ($1, $2, $3, $4, $5) RETURNING id
+-- Adds a lot. $1 paper or null, $2 what it is otherwise or null, $3 key, $4 quantity in its unit, $5 place, $6 account. One.
+INSERT INTO holding (paper, other, key, quantity, place, changed_by) VALUES ($1, $2, $3, $4, $5, $6) RETURNING id

@@ -6,7 +6,7 @@ WITH stock AS MATERIALIZED (
   FROM holding h
   LEFT JOIN stock s ON s.id = h.paper ->> 'stock'
   WHERE h.quantity > 0
-    AND lower(concat_ws(' ', coalesce(s.name, h.paper ->> 'stock'), CASE WHEN h.paper ? 'heightMm'
+    AND lower(concat_ws(' ', coalesce(s.name, h.paper ->> 'stock', h.other ->> 'name'), CASE WHEN h.other IS NOT NULL THEN NULL WHEN h.paper ? 'heightMm'
       THEN concat(h.paper ->> 'widthMm', ' × ', h.paper ->> 'heightMm', ' mm grain along ', h.paper ->> ((h.paper ->> 'grain') || 'Mm'))
       ELSE concat('roll ', h.paper ->> 'widthMm', ' mm') END, h.place)) LIKE ALL (ARRAY(SELECT jsonb_array_elements_text($1::jsonb)))
 ), page AS (
@@ -14,9 +14,9 @@ WITH stock AS MATERIALIZED (
 )
 SELECT (SELECT count(*)::integer FROM found) AS total,
   (SELECT coalesce(jsonb_agg(jsonb_build_object(
-    'id', h.id, 'version', h.version, 'paper', h.paper, 'quantity', h.quantity, 'place', h.place,
+    'id', h.id, 'version', h.version, 'key', h.key, 'paper', h.paper, 'other', h.other, 'quantity', h.quantity, 'place', h.place,
     'changedBy', a.name, 'changedAt', to_char(h.changed_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
-    'ofPaper', (SELECT sum(o.quantity) FROM holding o WHERE o.key = h.key AND o.quantity > 0),
+    'ofKey', (SELECT sum(o.quantity) FROM holding o WHERE o.key = h.key AND o.quantity > 0),
     'reserved', coalesce((
       SELECT jsonb_agg(jsonb_build_object('job', j.id, 'number', j.number, 'title', j.title, 'quantity', r.quantity) ORDER BY j.number)
       FROM reservation r JOIN job j ON j.id = r.job_id WHERE r.key = h.key), '[]')

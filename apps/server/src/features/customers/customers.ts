@@ -5,6 +5,7 @@ import { patternsOf } from '../../db/patterns.js';
 import { ProblemError, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { lockKind } from '../changes/changes.js';
+import { refuseOlder } from '../changes/refuse-older.js';
 import { keptCarriers } from '../room/room.js';
 
 /** Most rows of a page that asks for no number. */
@@ -18,14 +19,6 @@ export async function readCustomer(queries: Queries, id: number): Promise<KeptCu
 
 /** Every name that jobs may have for a customer. */
 export const namesOf = ({ name, also = [] }: Customer): string[] => [name, ...also];
-
-/** Refuses what is not as its writer saw it. */
-export function refuseOlder(what: string, now: number, seen: number): void {
-  if (now !== seen)
-    throw new ProblemError(409, `Somebody else has changed this ${what}`, {
-      detail: 'What stands now is shown beside yours. Send it once more to put it in the place of what stands.',
-    });
-}
 
 /** Refuses a name that another customer has: jobs would be of both. */
 async function refuseTaken(queries: Queries, customer: Customer, id: number | null): Promise<void> {

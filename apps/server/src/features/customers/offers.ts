@@ -9,7 +9,7 @@ import { assessJob } from '../assessments/assessments.js';
 import { addJob } from '../jobs/write-job.js';
 import type { Bench } from '../jobs/bench.js';
 import { currentWorks } from '../works/works.js';
-import { refuseOlder } from './customers.js';
+import { refuseOlder } from '../changes/refuse-older.js';
 
 /** Most rows of a page that asks for no number. */
 const PAGE = 200;

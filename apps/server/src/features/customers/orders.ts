@@ -3,7 +3,8 @@ import type { Database, Queries } from '../../db/database.js';
 import { invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { lockKind } from '../changes/changes.js';
-import { namesOf, readCustomer, refuseOlder } from './customers.js';
+import { namesOf, readCustomer } from './customers.js';
+import { refuseOlder } from '../changes/refuse-older.js';
 
 /** What is kept of an order in its row: number and jobs stand by themselves. */
 const bodyOf = ({ number: _number, jobs: _jobs, ...body }: CustomerOrder): object => body;

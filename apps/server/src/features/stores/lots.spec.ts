@@ -22,8 +22,8 @@ describe('lots on hand', () => {
     const { holdings, reservations } = (await manager.call('get', '/api/stores')).body as Stores;
     const { rows, total } = await page('');
     expect(total).toBe(holdings.length);
-    expect(rows.map(({ name: _name, free: _free, reserved: _reserved, ...lot }) => lot)).toEqual(holdings);
-    for (const { name, paper } of rows) expect(name).toBe(paperName(paper, SHIPPED_WORKS));
+    expect(rows.map(({ name: _name, unit: _unit, free: _free, reserved: _reserved, ...lot }) => lot)).toEqual(holdings);
+    for (const { name, paper, other } of rows) expect(name).toBe(paper ? paperName(paper, SHIPPED_WORKS) : other?.name);
     const told = rows.flatMap(({ reserved }) => reserved.map(({ job, quantity }) => `${job} ${quantity}`));
     expect(told.sort()).toEqual(reservations.map(({ job, quantity }) => `${job} ${quantity}`).sort());
   });

@@ -1,5 +1,14 @@
-import { type PaperItem, freeOf, isFinished, paperKey, paperName } from '@druckerei/core';
-import type { Account, HoldingHistoryEntry, Lot, LotsQuery, Stores } from '@druckerei/contract';
+import {
+  type OnOrder,
+  type PaperItem,
+  type Works,
+  freeOf,
+  isFinished,
+  paperKey,
+  paperName,
+  sharesOf,
+} from '@druckerei/core';
+import type { Account, HoldingHistoryEntry, Lot, LotsQuery, NewHolding, OtherItem, Stores } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { patternsOf } from '../../db/patterns.js';
 import { JsonText } from '../../http/json-text.js';
@@ -12,7 +21,9 @@ import { currentWorks } from '../works/works.js';
 interface HoldingRow {
   id: number;
   version: number;
-  paper: PaperItem;
+  key: string;
+  paper: PaperItem | null;
+  other: OtherItem | null;
   quantity: number;
   place: string;
   changed_by: string;
@@ -45,13 +56,62 @@ interface HistoryRow {
   changed_at: Date;
 }
 
+/** What a lot is of. */
+interface Thing {
+  readonly paper?: PaperItem | null | undefined;
+  readonly other?: OtherItem | null | undefined;
+}
+const thing = ({ paper, other }: Thing): { paper?: PaperItem; other?: OtherItem } => ({
+  ...(paper ? { paper } : {}),
+  ...(other ? { other } : {}),
+});
+/** What something of the store is called and counted in, paper or not. */
+export const nameOf = ({ paper, other }: Thing, works: Works): { readonly name: string; readonly unit: string } => {
+  if (paper) return { name: paperName(paper, works), unit: paper.heightMm === undefined ? 'rolls' : 'sheets' };
+  return { name: other?.name ?? '', unit: other?.unit ?? '' };
+};
+
+/** Refuses a paper that the works does not have, and parts of a sheet. @param at where it is told. */
+export function refuseOdd(
+  { paper, quantity }: { readonly paper?: PaperItem | undefined; readonly quantity: number },
+  works: Works,
+  at = '',
+): { path: string; message: string }[] {
+  if (!paper) return [];
+  const unknown = works.stocks.some(({ id }) => id === paper.stock)
+    ? []
+    : [{ path: `${at}paper.stock`, message: `The works has no stock ${paper.stock}. Choose another.` }];
+  return [...unknown, ...partOf(paperKey(paper), quantity, `${at}quantity`)];
+}
+const partOf = (key: string, quantity: number, path: string): { path: string; message: string }[] =>
+  /^(sheets|rolls)\//.test(key) && !Number.isInteger(quantity)
+    ? [{ path, message: `${quantity} is no whole number: sheets and rolls are counted whole.` }]
+    : [];
+
+interface OnOrderRow extends Record<string, unknown> {
+  readonly key: string;
+  readonly quantity: number;
+  readonly received: number;
+  readonly day: string;
+  readonly order: string;
+  readonly jobs: OnOrder['jobs'];
+}
+
+/** What is still to come, and of it for each job what it has not had yet. */
+const onOrder = async (queries: Queries): Promise<Stores['onOrder']> =>
+  (await queries.many<OnOrderRow>('purchasing/on-order')).map(({ received, jobs, ...row }) => ({
+    ...row,
+    jobs: sharesOf(jobs, received, row.quantity),
+  }));
+
 async function readStores(queries: Queries): Promise<Stores> {
   const holdings = await queries.many<HoldingRow>('stores/holdings');
   return {
     mark: await markOf(queries, 'reservation'),
-    holdings: holdings.map(({ changed_at, changed_by, paper, ...row }) => ({
+    onOrder: await onOrder(queries),
+    holdings: holdings.map(({ changed_at, changed_by, paper, other, ...row }) => ({
       ...row,
-      paper,
+      ...thing({ paper, other }),
       changedBy: changed_by,
       changedAt: changed_at.toISOString(),
     })),
@@ -64,8 +124,9 @@ const PAGE = 100;
 
 interface LotsPage extends Record<string, unknown> {
   readonly total: number;
-  /** With what is on hand of the paper, in all lots of it. */
-  readonly lots: readonly (Omit<Lot, 'name' | 'free'> & { readonly ofPaper: number })[];
+  /** With what is on hand of the same, in all lots of it. */
+  readonly lots: readonly (Omit<Lot, 'name' | 'unit' | 'free' | 'paper' | 'other'> &
+    Thing & { readonly ofKey: number })[];
 }
 
 /** A page of the lots that hold every word of the search, and how many there are. */
@@ -76,29 +137,57 @@ async function listLots(
   const page = await queries.one<LotsPage>('stores/lots', patternsOf(search), skip, limit);
   if (!page) throw new Error('the lots were not answered');
   const works = await currentWorks(queries);
-  const rows = page.lots.map(({ ofPaper, ...lot }) => {
-    const key = paperKey(lot.paper);
+  const rows = page.lots.map(({ ofKey, paper, other, ...lot }) => {
+    const { key } = lot;
     const reserved = lot.reserved.map((one) => ({ ...one, key }));
-    const free = freeOf([{ ...lot, quantity: ofPaper }], reserved)(key);
-    return { ...lot, name: paperName(lot.paper, works), free };
+    const free = freeOf([{ ...lot, quantity: ofKey }], reserved)(key);
+    return { ...lot, ...thing({ paper, other }), ...nameOf({ paper, other }, works), free };
   });
   return { rows, total: page.total };
 }
 
-/** Puts a lot of paper into the store. */
+/** Puts a lot into the store, and keeps why. */
+export async function putIn(
+  queries: Queries,
+  account: Pick<Account, 'id'>,
+  {
+    key,
+    paper,
+    other,
+    quantity,
+    place,
+    reason,
+  }: Thing & Omit<NewHolding, 'paper' | 'other'> & { readonly key: string },
+): Promise<void> {
+  const added = await queries.one<{ id: number }>(
+    'stores/add',
+    paper ?? null,
+    other ?? null,
+    key,
+    quantity,
+    place,
+    account.id,
+  );
+  await queries.one('stores/add-change', added?.id, 0, quantity, reason, account.id, '', place);
+}
+
 export const addHolding = (
   database: Database,
   account: Pick<Account, 'id'>,
-  { paper, quantity, place, reason }: { paper: PaperItem; quantity: number; place: string; reason: string },
+  { paper, other, ...lot }: NewHolding,
 ): Promise<Stores> =>
   database.transaction(async (queries) => {
-    const { stocks } = await currentWorks(queries);
-    if (!stocks.some(({ id }) => id === paper.stock))
-      throw invalid([{ path: 'paper.stock', message: `The works has no stock ${paper.stock}. Choose another.` }]);
-    if (quantity === 0)
-      throw invalid([{ path: 'quantity', message: 'Quantity must be at least 1: an empty lot is no lot.' }]);
-    const added = await queries.one<{ id: number }>('stores/add', paper, paperKey(paper), quantity, place, account.id);
-    await queries.one('stores/add-change', added?.id, 0, quantity, reason, account.id, '', place);
+    const errors = refuseOdd({ paper, quantity: lot.quantity }, await currentWorks(queries));
+    if (lot.quantity === 0)
+      errors.push({ path: 'quantity', message: 'Quantity must be more than 0: an empty lot is no lot.' });
+    if (other && !other.key.startsWith(`${other.kind}/`))
+      errors.push({ path: 'other.key', message: `The key of something of this kind begins with ${other.kind}/.` });
+    if (errors.length > 0) throw invalid(errors);
+    if (paper) await putIn(queries, account, { ...lot, paper, key: paperKey(paper) });
+    else if (other) {
+      const { key, ...what } = other;
+      await putIn(queries, account, { ...lot, other: what, key });
+    }
     return readStores(queries);
   });
 
@@ -115,6 +204,16 @@ async function setReservation(
   if (quantity === 0) await queries.one('stores/let-go', job, key);
   else await queries.one('stores/reserve', job, key, quantity, account.id);
   await noteChange(queries, reservation(job, key), { before, after: quantity }, account);
+}
+
+/** Reserves what has come for a job, beside what it has reserved. */
+export async function reserveMore(
+  queries: Queries,
+  account: Pick<Account, 'id'>,
+  { job, key, quantity }: { job: number; key: string; quantity: number },
+): Promise<void> {
+  const before = (await queries.one<{ quantity: number }>('stores/reserved', job, key))?.quantity ?? 0;
+  await setReservation(queries, account, { job, key, quantity: before + quantity });
 }
 
 /** Lets go all that a job has reserved: what is delivered needs no more paper. */
@@ -135,6 +234,8 @@ const reserve = (
     if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
     await lockKind(queries, 'reservation');
     await refuseUnseen(queries, reservation(job, key), seen, (now) => `It is ${now ?? 0} reserved for this job now.`);
+    const parts = partOf(key, quantity, 'quantity');
+    if (parts.length > 0) throw invalid(parts);
     const { free = 0 } = (await queries.one<{ free: number }>('stores/free', key, job)) ?? {};
     if (quantity > free)
       throw invalid([
@@ -147,12 +248,17 @@ const reserve = (
 /** What is said of a job that has just been saved by an earlier version, or under other norms. */
 const BEING_RECKONED = 'This job is being reckoned. Look again in a moment.';
 
-/** What every open job needs, as it was reckoned when it was saved. */
-async function needsAnswer(queries: Queries): Promise<JsonText> {
+/** Jobs that need nothing more: their last stations have counted enough. */
+export async function finishedJobs(queries: Queries): Promise<number[]> {
   const counted = await queries.many<CountedRow & Record<string, unknown>>('stores/counted-jobs');
-  const finished = counted
+  return counted
     .filter(({ finish, counts }) => isFinished(finish, new Map(Object.entries(counts))))
     .map(({ id }) => id);
+}
+
+/** What every open job needs, as it was reckoned when it was saved. */
+async function needsAnswer(queries: Queries): Promise<JsonText> {
+  const finished = await finishedJobs(queries);
   const rows = await queries.many<{ answer: string }>('stores/open-jobs', finished, BEING_RECKONED);
   const parts = rows.flatMap(({ answer }, i) => (i === 0 ? [answer] : [',', answer]));
   return new JsonText(['{"jobs":[', ...parts, ']}']);
@@ -180,8 +286,13 @@ export const storesHandlers = (
   addHolding: ({ body, account }) => addHolding(database, account, body),
   changeHolding: ({ params, body, account }) =>
     database.transaction(async (queries) => {
-      const before = await queries.one<{ quantity: number; place: string; version: number }>('stores/lock', params.id);
+      const before = await queries.one<{ quantity: number; place: string; version: number; key: string }>(
+        'stores/lock',
+        params.id,
+      );
       if (!before) throw notFound('This lot');
+      const parts = partOf(before.key, body.quantity, 'quantity');
+      if (parts.length > 0) throw invalid(parts);
       if (before.quantity !== body.expected || body.version !== before.version)
         throw new ProblemError(409, 'Somebody else has changed this lot', {
           detail: `It holds ${before.quantity} now and lies at ${before.place || 'no place'}; you saw ${body.expected}.`,

@@ -3,7 +3,6 @@ import { Injectable, inject } from '@angular/core';
 import type {
   HouseFold,
   Job,
-  PaperItem,
   RoomEvent,
   SingleOrder,
   SingleState,
@@ -39,6 +38,7 @@ import type {
   LotsQuery,
   Needs,
   NewFactor,
+  NewHolding,
   NewOffer,
   NormChange,
   NormChanges,
@@ -57,6 +57,25 @@ import type {
   Stores,
 } from '@druckerei/contract';
 import { type Observable, map } from 'rxjs';
+
+/** A page of a list, and how many there are in all; what is not told, and empty words, are not asked for. */
+export function askPage(
+  http: HttpClient,
+  path: string,
+  asked: Readonly<Record<string, string | number | undefined>>,
+): Observable<{ rows: unknown[]; total: number }> {
+  const given = Object.entries(asked).flatMap(([name, value]) =>
+    value === undefined || value === '' ? [] : [[name, value] as const],
+  );
+  return http
+    .get<unknown[]>(path, { params: new HttpParams({ fromObject: Object.fromEntries(given) }), observe: 'response' })
+    .pipe(
+      map(({ body, headers }) => ({
+        rows: body ?? [],
+        total: Number(headers.get('X-Total-Count') ?? body?.length ?? 0),
+      })),
+    );
+}
 
 /** The server's calls. The CSRF header is set by Angular from the cookie. */
 @Injectable({ providedIn: 'root' })
@@ -119,7 +138,7 @@ export class Api {
     limit?: number;
     offset?: number;
   }): Observable<{ rows: AuditRecord[]; total: number }> {
-    return this.page('/api/audit', asked) as Observable<{ rows: AuditRecord[]; total: number }>;
+    return askPage(this.http, '/api/audit', asked) as Observable<{ rows: AuditRecord[]; total: number }>;
   }
   signOut(): Observable<unknown> {
     return this.http.delete('/api/session');
@@ -177,24 +196,7 @@ export class Api {
   }
   /** A page of the jobs, and how many there are in all. */
   jobs(asked: JobListQuery = {}): Observable<{ rows: JobRow[]; total: number }> {
-    return this.page('/api/jobs', asked) as Observable<{ rows: JobRow[]; total: number }>;
-  }
-  /** A page of a list, and how many there are in all; what is not told, and empty words, are not asked for. */
-  private page(
-    path: string,
-    asked: Readonly<Record<string, string | number | undefined>>,
-  ): Observable<{ rows: unknown[]; total: number }> {
-    const given = Object.entries(asked).flatMap(([name, value]) =>
-      value === undefined || value === '' ? [] : [[name, value] as const],
-    );
-    return this.http
-      .get<unknown[]>(path, { params: new HttpParams({ fromObject: Object.fromEntries(given) }), observe: 'response' })
-      .pipe(
-        map(({ body, headers }) => ({
-          rows: body ?? [],
-          total: Number(headers.get('X-Total-Count') ?? body?.length ?? 0),
-        })),
-      );
+    return askPage(this.http, '/api/jobs', asked) as Observable<{ rows: JobRow[]; total: number }>;
   }
   createJob(job: Job): Observable<Revision> {
     return this.http.post<Revision>('/api/jobs', job);
@@ -230,12 +232,12 @@ export class Api {
     return this.http.get<Stores>('/api/stores');
   }
   lots(asked: LotsQuery): Observable<{ rows: Lot[]; total: number }> {
-    return this.page('/api/stores/lots', asked) as Observable<{ rows: Lot[]; total: number }>;
+    return askPage(this.http, '/api/stores/lots', asked) as Observable<{ rows: Lot[]; total: number }>;
   }
   needs(): Observable<Needs> {
     return this.http.get<Needs>('/api/needs');
   }
-  addHolding(lot: { paper: PaperItem; quantity: number; place: string; reason: string }): Observable<Stores> {
+  addHolding(lot: NewHolding): Observable<Stores> {
     return this.http.post<Stores>('/api/stores/holdings', lot);
   }
   changeHolding(
@@ -271,7 +273,7 @@ export class Api {
     return this.http.post<Finished>(`/api/finished/lots/${lot}/call-offs`, call);
   }
   customers(asked: CustomersQuery): Observable<{ rows: CustomerRow[]; total: number }> {
-    return this.page('/api/customers', asked) as Observable<{ rows: CustomerRow[]; total: number }>;
+    return askPage(this.http, '/api/customers', asked) as Observable<{ rows: CustomerRow[]; total: number }>;
   }
   customer(id: number): Observable<KeptCustomer> {
     return this.http.get<KeptCustomer>(`/api/customers/${id}`);
@@ -296,7 +298,7 @@ export class Api {
     return this.http.put<KeptOrder>(`/api/orders/${id}`, { version, order });
   }
   offers(asked: CustomersQuery): Observable<{ rows: Offer[]; total: number }> {
-    return this.page('/api/offers', asked) as Observable<{ rows: Offer[]; total: number }>;
+    return askPage(this.http, '/api/offers', asked) as Observable<{ rows: Offer[]; total: number }>;
   }
   addOffer(offer: Omit<NewOffer, 'jobs'> & { readonly jobs: readonly Job[] }): Observable<Offer> {
     return this.http.post<Offer>('/api/offers', offer);

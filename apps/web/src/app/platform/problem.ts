@@ -27,6 +27,16 @@ function isProblem(body: unknown): body is Problem {
   );
 }
 
+/** Lists whose entries have no other name than their place. */
+const LISTED: Readonly<Record<string, string>> = { lines: 'Line', prices: 'Price', places: 'Place' };
+
+/** What is wrong with a field; with the place of its entry where that is in a list. */
+function withPlace({ path, message }: { readonly path: string; readonly message: string }): string {
+  const [, list = '', place = ''] = /^(\w+)\[(\d+)\]/.exec(path.replace(/^(purchase|supplier|customer)\./, '')) ?? [];
+  const word = LISTED[list];
+  return word === undefined ? message : `${word} ${Number(place) + 1}: ${message}`;
+}
+
 /** Reads the server's problem details; a server that did not answer is a failure too. */
 export function failureOf(error: unknown): Failure {
   if (!(error instanceof HttpErrorResponse)) throw error;
@@ -35,7 +45,7 @@ export function failureOf(error: unknown): Failure {
   if (error.status === 0)
     return { status: 0, text: 'The server cannot be reached. What you typed is kept on this computer.', problem };
   const title = problem?.title ?? 'The server could not do this';
-  const fields = problem?.errors?.map(({ message }) => message).join(' ') ?? '';
+  const fields = problem?.errors?.map(withPlace).join(' ') ?? '';
   return {
     status: error.status,
     // A field often says the same again, and what to do.

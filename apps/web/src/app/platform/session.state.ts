@@ -74,6 +74,7 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
   machines: selectRight('machines'),
   customers: selectRight('customers'),
   record: selectRight('record'),
+  buy: selectRight('buy'),
   stores: selectRight('stores'),
   settings: selectRight('settings'),
   people: selectRight('people'),

@@ -6,7 +6,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { type PaperItem, paperKey, paperName, inUse } from '@druckerei/core';
-import type { HoldingHistoryEntry, Stores } from '@druckerei/contract';
+import type { HoldingHistoryEntry, Lot, NewHolding } from '@druckerei/contract';
 import { EMPTY, type Observable } from 'rxjs';
 import { Contested } from '../../platform/contested';
 import { count, readNumber, timeText } from '../../ui/format';
@@ -16,27 +16,36 @@ import type { StoresStore } from './stores.store';
 export interface LotData {
   readonly stores: InstanceType<typeof StoresStore>;
   /** The lot to count, move or use; a new one where absent. */
-  readonly lot?: Stores['holdings'][number];
+  readonly lot?: Lot;
 }
 
-/** Puts a lot of paper into the store, or counts, moves and uses one, with the reason that goes into its history. */
+/** Puts a lot into the store, or counts, moves and uses one, with the reason that goes into its history. */
 @Component({
   selector: 'dk-lot-dialog',
   imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ data.lot ? name : 'Paper into the store' }}</h2>
+    <h2 mat-dialog-title>{{ data.lot ? data.lot.name : 'Into the store' }}</h2>
     <form (submit)="$event.preventDefault(); keep(quantity.value, place.value, reason.value)">
       <mat-dialog-content>
         @if (!data.lot) {
           <mat-form-field>
-            <mat-label>Stock</mat-label>
+            <mat-label>What comes in</mat-label>
             <mat-select [value]="stock()" (selectionChange)="stock.set($event.value)" cdkFocusInitial>
-              @for (one of stocks; track one.id) {
-                <mat-option [value]="one.id">{{ one.name }}</mat-option>
-              }
+              <mat-optgroup label="Papers">
+                @for (one of stocks; track one.id) {
+                  <mat-option [value]="one.id">{{ one.name }}</mat-option>
+                }
+              </mat-optgroup>
+              <mat-optgroup label="What else jobs need">
+                @for (one of others(); track one.key) {
+                  <mat-option [value]="one.key">{{ one.name }}</mat-option>
+                }
+              </mat-optgroup>
             </mat-select>
           </mat-form-field>
+        }
+        @if (!data.lot && !other()) {
           <mat-form-field>
             <mat-label>Sheet or roll</mat-label>
             <mat-select [value]="key()" (selectionChange)="chosen.set($event.value)">
@@ -48,7 +57,7 @@ export interface LotData {
         }
         <mat-form-field>
           <mat-label>{{ unit() }} on hand</mat-label>
-          <input matInput #quantity inputmode="numeric" [value]="data.lot ? count(data.lot.quantity) : ''" />
+          <input matInput #quantity inputmode="numeric" [value]="data.lot ? count(data.lot.quantity, 3) : ''" />
         </mat-form-field>
         <mat-form-field>
           <mat-label>Where it lies</mat-label><input matInput #place maxlength="80" [value]="data.lot?.place ?? ''" />
@@ -65,7 +74,7 @@ export interface LotData {
           <ul>
             @for (entry of history(); track $index) {
               <li>
-                {{ count(entry.before) }} to {{ count(entry.after) }}{{ moved(entry) }}
+                {{ count(entry.before, 3) }} to {{ count(entry.after, 3) }}{{ moved(entry) }}
                 <span class="quiet"
                   >({{ entry.reason ? entry.reason + ', ' : '' }}{{ entry.by }}, {{ time(entry.at) }})</span
                 >
@@ -99,7 +108,6 @@ export class LotDialog {
   private readonly dialog = inject<MatDialogRef<LotDialog>>(MatDialogRef);
   private readonly works = this.data.stores.works();
   protected readonly stocks = inUse(this.works?.stocks ?? []);
-  protected readonly name = this.data.lot && this.works ? paperName(this.data.lot.paper, this.works) : '';
   protected readonly stock = signal(this.stocks[0]?.id ?? '');
   protected readonly chosen = signal('');
   /** The lot as it was seen last. */
@@ -128,30 +136,48 @@ export class LotDialog {
   protected readonly key = computed(
     () => this.items().find(({ key }) => key === this.chosen())?.key ?? this.items()[0]?.key,
   );
-  private readonly paper = computed(
-    () => this.data.lot?.paper ?? this.items().find(({ key }) => key === this.key())?.paper,
+  private readonly paper = computed(() =>
+    this.data.lot ? this.data.lot.paper : this.items().find(({ key }) => key === this.key())?.paper,
   );
-  protected readonly unit = computed(() => (this.paper()?.heightMm === undefined ? 'Rolls' : 'Sheets'));
+  /** What jobs need beside paper, and what is chosen of it. */
+  protected readonly others = computed(() => {
+    const needs = this.data.stores.needs()?.jobs.flatMap((job) => job.needs) ?? [];
+    const byKey = new Map(needs.filter(({ paper }) => !paper).map((need) => [need.key, need]));
+    return [...byKey.values()].sort((a, b) => a.name.localeCompare(b.name, 'en'));
+  });
+  protected readonly other = computed(() => this.others().find(({ key }) => key === this.stock()));
+  protected readonly unit = computed(() => {
+    const unit =
+      this.data.lot?.unit ?? this.other()?.unit ?? (this.paper()?.heightMm === undefined ? 'rolls' : 'sheets');
+    return `${unit.charAt(0).toUpperCase()}${unit.slice(1)}`;
+  });
+  /** What comes in, as it is entered. */
+  private readonly thing = computed((): Pick<NewHolding, 'paper' | 'other'> | undefined => {
+    const [other, paper] = [this.other(), this.paper()];
+    if (!other) return paper && { paper };
+    const { key, kind, name, unit } = other;
+    return kind === 'sheets' || kind === 'rolls' ? undefined : { other: { key, kind, name, unit } };
+  });
 
   protected keep(text: string, place: string, reason: string): void {
     const quantity = readNumber(text);
-    const paper = this.paper();
-    if (quantity === undefined || !Number.isInteger(quantity) || quantity < 0 || !paper) {
-      this.sending.refuse('A whole number is wanted, like 2,500.');
+    const [lot, thing, { stores }] = [this.seen(), this.thing(), this.data];
+    const isWhole = this.paper() !== undefined;
+    if (quantity === undefined || quantity < 0 || (isWhole && !Number.isInteger(quantity))) {
+      this.sending.refuse(isWhole ? 'A whole number is wanted, like 2,500.' : 'A number is wanted, like 12.5.');
       return;
     }
-    const [lot, { stores }] = [this.seen(), this.data];
-    const call: Observable<void> = lot
+    const call: Observable<void> | undefined = lot
       ? stores.change(lot.id, { quantity, expected: lot.quantity, version: lot.version, place, reason })
-      : stores.add({ paper, quantity, place, reason });
-    this.sending.send(call, () => this.dialog.close());
+      : thing && stores.add({ ...thing, quantity, place, reason });
+    if (call) this.sending.send(call, () => this.dialog.close());
   }
 
   protected standing(quantity: string, place: string): StandingRow[] {
     const now = this.seen();
     return now
       ? [
-          { what: `${this.unit()} on hand`, now: count(now.quantity), yours: quantity },
+          { what: `${this.unit()} on hand`, now: count(now.quantity, 3), yours: quantity },
           { what: 'Where it lies', now: now.place, yours: place },
         ]
       : [];

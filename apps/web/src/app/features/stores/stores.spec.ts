@@ -19,6 +19,7 @@ const KEY = 'sheets/silk-115/1020x720/width';
 const lot = (id: number, quantity: number): Stores['holdings'][number] => ({
   id,
   version: 1,
+  key: KEY,
   paper: PAPER,
   quantity,
   place: `Bay ${id}`,
@@ -27,6 +28,7 @@ const lot = (id: number, quantity: number): Stores['holdings'][number] => ({
 });
 const STORES: Stores = {
   mark: 2,
+  onOrder: [],
   holdings: [lot(1, 900)],
   reservations: [{ job: 5, number: 'HB-5', title: 'Map', key: KEY, quantity: 300, by: 'm' }],
 };
@@ -50,6 +52,7 @@ const NEEDS: Needs = {
 const listed = (one: Stores['holdings'][number]): Lot => ({
   ...one,
   name: 'Silk coated 115 g, 1020 × 720 mm, grain along 1020',
+  unit: 'sheets',
   free: one.quantity - 300,
   reserved: [{ job: 5, number: 'HB-5', title: 'Map', quantity: 300 }],
 });

@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
-import { type JobNeeds, type PaperItem, type Works, buyList } from '@druckerei/core';
-import type { Lot, Needs, Stores } from '@druckerei/contract';
+import { type JobNeeds, type Works, buyList, knownItems } from '@druckerei/core';
+import type { Lot, Needs, NewHolding, Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { EMPTY, type Observable, catchError, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -35,7 +35,7 @@ const initial: StoresState = {
   until: '',
 };
 
-/** Paper on hand, what is reserved of it, and what all open jobs together have to buy. */
+/** What is on hand, what is reserved of it, and what all open jobs together have to buy. */
 export const StoresStore = signalStore(
   withState(initial),
   withComputed(({ lots, total, needs, until }) => ({
@@ -46,16 +46,21 @@ export const StoresStore = signalStore(
       return (needs()?.jobs ?? []).filter(({ due }) => last === '' || due === null || due <= last);
     }),
   })),
-  withComputed(({ jobs, stores, works }) => ({
+  withComputed(({ jobs, needs, stores, works }) => ({
     lines: computed(() => {
       const [all, now] = [stores(), works()];
       if (!all || !now) return [];
-      const wanted: JobNeeds[] = jobs().map(({ job, needs }) => ({ job, needs }));
+      const wanted: JobNeeds[] = jobs().map(({ job, due, needs }) => ({ job, due, needs }));
       const numbers = new Map(jobs().map(({ job, number }) => [job, number]));
-      return buyList(wanted, all.holdings, all.reservations, now).map((line) => ({
+      return buyList(wanted, all.holdings, all.reservations, all.onOrder, now).map((line) => ({
         ...line,
         numbers: line.jobs.map((job) => numbers.get(job) ?? String(job)),
       }));
+    }),
+    /** What the works may be sold. */
+    items: computed(() => {
+      const now = works();
+      return now ? knownItems(now, needs()?.jobs.flatMap((job) => job.needs) ?? []) : [];
     }),
     unplanned: computed(() => jobs().filter(({ problems }) => problems.length > 0)),
   })),
@@ -72,13 +77,16 @@ export const StoresStore = signalStore(
         tap(list.again),
         map(() => undefined),
       );
-    whenChanged(['stores', 'jobs'], () => {
+    const look = (): void => {
       list.again();
       forkJoin({ stores: api.stores(), needs: api.needs() })
         .pipe(catchError(() => EMPTY))
         .subscribe((now) => patchState(store, now));
-    });
+    };
+    whenChanged(['stores', 'jobs'], look);
     return {
+      /** What stands now, after an order or a delivery. */
+      look,
       load(): void {
         patchState(store, { request: { kind: 'loading' } });
         list.again();
@@ -93,7 +101,7 @@ export const StoresStore = signalStore(
       },
       showMore: list.more,
       buyUntil: (until: string) => patchState(store, { until }),
-      add: (lot: { paper: PaperItem; quantity: number; place: string; reason: string }) => taken(api.addHolding(lot)),
+      add: (lot: NewHolding) => taken(api.addHolding(lot)),
       change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
       history: (id: number) => api.holdingHistory(id),
       /** What stands now, where somebody else was faster. */

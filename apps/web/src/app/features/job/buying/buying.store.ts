@@ -1,5 +1,5 @@
 import { computed, inject } from '@angular/core';
-import { buyList, normsOf, purchaseNeeds, restsOf } from '@druckerei/core';
+import { buyList, normsOf, onOrderFor, purchaseNeeds, restsOf } from '@druckerei/core';
 import type { Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Api } from '../../../platform/api';
@@ -24,7 +24,13 @@ export const BuyingStore = signalStore(
       const id = editor.revision()?.id ?? 0;
       if (!job || !plan || !works || !now) return [];
       const needs = purchaseNeeds(job, plan, works);
-      return buyList([{ job: id, needs }], now.holdings, now.reservations, works);
+      return buyList(
+        [{ job: id, due: job.due, needs }],
+        now.holdings,
+        now.reservations,
+        onOrderFor(now.onOrder, id),
+        works,
+      );
     }),
     rests: computed(() => {
       const [job, plan, works] = [editor.job(), editor.plan(), editor.works()];

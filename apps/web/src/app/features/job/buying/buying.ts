@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type BuyLine, type Holding, paperName } from '@druckerei/core';
-import { count, unitText } from '../../../ui/format';
+import { count, dateText, unitText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { BuyingStore } from './buying.store';
 import { JobEditor } from '../state/job-editor';
@@ -47,6 +47,12 @@ import { JobEditor } from '../state/job-editor';
                   </button>
                 }
               }
+            </div>
+          }
+          @for (one of line.orders; track $index) {
+            <div [class.wrong]="line.late > 0">
+              On order for this job: {{ amount(one.quantity, line.need.unit) }}, {{ one.order }}, wanted on
+              {{ day(one.day) }}{{ line.late > 0 ? '; too late for the day it is due' : '' }}
             </div>
           }
           <div>{{ order(line) }}</div>
@@ -120,9 +126,10 @@ export class Buying {
   protected readonly measures = inject(Measures);
   readonly figureOpened = output<string>();
   protected readonly count = count;
+  protected readonly day = dateText;
   protected readonly paper = ({ paper }: Holding): string => {
     const works = this.editor.works();
-    return works ? paperName(paper, works) : '';
+    return works && paper ? paperName(paper, works) : '';
   };
   protected readonly amount = (value: number, unit: string): string =>
     unit === 'kg' ? this.measures.quantity(value, unit) : `${count(value)} ${unitText(unit, value)}`;
@@ -132,8 +139,8 @@ export class Buying {
   }
 
   /** What has to be ordered, in words. */
-  protected order({ need, short, packs, ordered, left, pallets }: BuyLine): string {
-    if (short === 0) return 'Nothing to order: the store has it.';
+  protected order({ need, short, coming, packs, ordered, left, pallets }: BuyLine): string {
+    if (short === 0) return `Nothing to order: ${coming > 0 ? 'it is there or on its way' : 'the store has it'}.`;
     const over = left > 1e-9 ? `, ${this.amount(left, need.unit)} over` : '';
     const onPallets = pallets === undefined ? '' : `, on ${count(pallets)} ${unitText('pallets', pallets)}`;
     if (need.pack === 1) return `Order ${this.amount(ordered, need.unit)}${over}.`;

@@ -26,10 +26,12 @@ import { testAccount } from '../../../platform/account.fixture';
 const KEY = 'sheets/silk-115/1020x720/width';
 const STORES: Stores = {
   mark: 7,
+  onOrder: [],
   holdings: [
     {
       id: 1,
       version: 1,
+      key: KEY,
       paper: { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' },
       quantity: 4200,
       place: 'Bay 3',

@@ -1,0 +1,2 @@
+-- What has come of each line of an order to a supplier. $1 id. Many.
+SELECT line, received FROM purchase_received($1)

@@ -1,0 +1,274 @@
+import { openOf, paperKey } from '@druckerei/core';
+import type {
+  Account,
+  FieldError,
+  KeptPurchase,
+  PurchaseLine,
+  PurchaseOrder,
+  PurchaseState,
+} from '@druckerei/contract';
+import { type PurchaseDocument, purchaseCsv } from '@druckerei/formats';
+import type { Database, Queries } from '../../db/database.js';
+import { patternsOf } from '../../db/patterns.js';
+import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+import { refuseOlder } from '../changes/refuse-older.js';
+import type { Bench } from '../jobs/bench.js';
+import { nameOf, refuseOdd } from '../stores/stores.js';
+import { currentWorks } from '../works/works.js';
+import { receive } from './receive.js';
+import { readSupplier } from './suppliers.js';
+
+/** Most rows of a page that asks for no number. */
+const PAGE = 100;
+
+/** What an order says, as it is kept. */
+export type PurchaseBody = Pick<PurchaseOrder, 'expected' | 'note' | 'lines'>;
+
+interface Row
+  extends
+    Pick<
+      KeptPurchase,
+      | 'id'
+      | 'version'
+      | 'number'
+      | 'supplier'
+      | 'supplierName'
+      | 'state'
+      | 'reason'
+      | 'receipts'
+      | 'changedBy'
+      | 'changedAt'
+    >,
+    Record<string, unknown> {
+  readonly body: PurchaseBody;
+  /** What has come of each line, by its place; numbers of the jobs, by their id. */
+  readonly received: Readonly<Record<string, number>>;
+  readonly numbers: Readonly<Record<string, string>>;
+  readonly total: number;
+}
+
+export interface LockedPurchase extends Record<string, unknown> {
+  readonly version: number;
+  readonly number: string;
+  readonly supplier: number;
+  readonly state: PurchaseState;
+  readonly body: PurchaseBody;
+}
+
+interface Asked {
+  readonly words?: string;
+  readonly id?: number;
+  readonly open?: boolean;
+  readonly skip?: number;
+  readonly limit?: number;
+}
+
+/** Orders as they are told to somebody: without prices to those who may not buy. */
+async function list(
+  queries: Queries,
+  { rights }: Pick<Account, 'rights'>,
+  { words = '', id, open = false, skip = 0, limit = PAGE }: Asked,
+): Promise<{ rows: KeptPurchase[]; total: number }> {
+  const rows = await queries.many<Row>(
+    'purchasing/list',
+    JSON.stringify(patternsOf(words)),
+    id ?? null,
+    open,
+    skip,
+    limit,
+  );
+  const works = await currentWorks(queries);
+  const sees = rights.includes('buy');
+  const told = rows.map(({ body, received, numbers, total: _, ...row }): KeptPurchase => {
+    const lines = body.lines.map(({ jobs, price, ...line }, i) => ({
+      ...line,
+      ...nameOf(line, works),
+      price: sees ? (price ?? null) : null,
+      received: received[i] ?? 0,
+      jobs: jobs.map((one) => ({ ...one, number: numbers[one.job] ?? '' })),
+    }));
+    const sum = lines.reduce((all, { price }) => all + (price ?? 0), 0);
+    return { ...row, expected: body.expected, note: body.note ?? null, lines, total: sees ? sum : null };
+  });
+  return { rows: told, total: rows[0]?.total ?? 0 };
+}
+
+export async function readPurchase(
+  queries: Queries,
+  account: Pick<Account, 'rights'>,
+  id: number,
+): Promise<KeptPurchase> {
+  const [found] = (await list(queries, account, { id })).rows;
+  if (!found) throw notFound('This order');
+  return found;
+}
+
+/** An order, held until the transaction ends; refused where somebody else has changed it. */
+export async function lockPurchase(queries: Queries, id: number, version: number): Promise<LockedPurchase> {
+  const now = await queries.one<LockedPurchase>('purchasing/lock', id);
+  if (!now) throw notFound('This order');
+  refuseOlder('order', now.version, version);
+  return now;
+}
+
+/** Refuses what cannot be ordered: a thing that the works does not know, a job that is none. */
+async function refuseOddLines(queries: Queries, lines: readonly PurchaseLine[]): Promise<void> {
+  const works = await currentWorks(queries);
+  const asked = lines.flatMap(({ jobs }) => jobs.map(({ job }) => job));
+  const missing = await queries.many<{ id: number }>('purchasing/missing-jobs', JSON.stringify([...new Set(asked)]));
+  const gone = new Set(missing.map(({ id }) => id));
+  const errors = lines.flatMap((line, i): FieldError[] => {
+    const at = `lines[${i}].`;
+    const { paper, other, key, quantity, jobs } = line;
+    const keyed = paper ? key === paperKey(paper) : key.startsWith(`${other?.kind ?? ''}/`);
+    const sum = jobs.reduce((all, one) => all + one.quantity, 0);
+    return [
+      ...refuseOdd(line, works, at),
+      ...(keyed ? [] : [{ path: `${at}key`, message: `${key} is not the key of what this line orders.` }]),
+      ...jobs.flatMap(({ job }, j) =>
+        gone.has(job) ? [{ path: `${at}jobs[${j}].job`, message: `There is no job ${job}.` }] : [],
+      ),
+      ...(sum > quantity + 1e-6
+        ? [{ path: `${at}jobs`, message: `Jobs are to have ${sum} of it, but ${quantity} are ordered.` }]
+        : []),
+    ];
+  });
+  if (errors.length > 0) throw invalid(errors);
+}
+
+const bodyOf = ({ expected, note, lines }: PurchaseOrder): PurchaseBody => ({
+  expected,
+  lines,
+  ...(note ? { note } : {}),
+});
+
+async function refuseRetired(queries: Queries, id: number): Promise<void> {
+  const found = await readSupplier(queries, id).catch(() => undefined);
+  if (!found) throw invalid([{ path: 'supplier', message: 'There is no such supplier. Choose another.' }]);
+  if (found.supplier.retired)
+    throw invalid([{ path: 'supplier', message: `${found.supplier.name} is retired. Choose another.` }]);
+}
+
+export const addPurchase = (
+  database: Database,
+  account: Pick<Account, 'id' | 'rights'>,
+  purchase: PurchaseOrder,
+): Promise<KeptPurchase> =>
+  database.transaction(async (queries) => {
+    await refuseRetired(queries, purchase.supplier);
+    await refuseOddLines(queries, purchase.lines);
+    const { number, supplier } = purchase;
+    const row = await queries.one<{ id: number }>('purchasing/add', number, supplier, bodyOf(purchase), account.id);
+    return readPurchase(queries, account, row?.id ?? 0);
+  });
+
+const changePurchase = (
+  database: Database,
+  account: Account,
+  id: number,
+  { version, purchase }: { version: number; purchase: PurchaseOrder },
+): Promise<KeptPurchase> =>
+  database.transaction(async (queries) => {
+    const now = await lockPurchase(queries, id, version);
+    if (now.state === 'closed' || now.state === 'withdrawn')
+      throw new ProblemError(409, `This order is ${now.state}: it stays as it is`);
+    const next = bodyOf(purchase);
+    const isDraft = now.state === 'draft';
+    if (isDraft) {
+      await refuseRetired(queries, purchase.supplier);
+      await refuseOddLines(queries, purchase.lines);
+    }
+    await queries.one(
+      'purchasing/change',
+      id,
+      isDraft ? purchase.number : now.number,
+      isDraft ? purchase.supplier : now.supplier,
+      // What has been sent is not ordered otherwise afterwards.
+      isDraft ? next : { ...next, lines: now.body.lines },
+      account.id,
+    );
+    return readPurchase(queries, account, id);
+  });
+
+/** What may become of an order. */
+const AFTER: Readonly<Record<PurchaseState, readonly PurchaseState[]>> = {
+  draft: ['sent', 'withdrawn'],
+  sent: ['closed', 'withdrawn'],
+  closed: [],
+  withdrawn: [],
+};
+
+export const setPurchase = (
+  database: Database,
+  account: Pick<Account, 'id' | 'rights'>,
+  id: number,
+  { version, state, reason }: { version: number; state: PurchaseState; reason?: string | undefined },
+): Promise<KeptPurchase> =>
+  database.transaction(async (queries) => {
+    const now = await lockPurchase(queries, id, version);
+    if (!AFTER[now.state].includes(state))
+      throw new ProblemError(409, `This order is ${now.state}: it cannot be ${state} now`);
+    const came = await queries.many<{ line: number; received: number }>('purchasing/received', id);
+    if (state === 'withdrawn' && came.length > 0)
+      throw new ProblemError(409, 'Some of this order has come: say that no more of it will come instead');
+    const received = new Map(came.map((one) => [one.line, one.received]));
+    const isOpen = now.body.lines.some(({ quantity }, i) => openOf({ quantity, received: received.get(i) ?? 0 }) > 0);
+    if (state === 'closed' && isOpen && !reason)
+      throw invalid([{ path: 'reason', message: 'Not all of it has come: say why no more will.' }]);
+    await queries.one('purchasing/set-state', id, state, reason ?? null, account.id);
+    return readPurchase(queries, account, id);
+  });
+
+/** An order as its documents tell it. */
+async function documentOf(queries: Queries, account: Account, id: number): Promise<PurchaseDocument> {
+  const purchase = await readPurchase(queries, account, id);
+  const { supplier } = await readSupplier(queries, purchase.supplier);
+  const { name, place, currency } = await currentWorks(queries);
+  return {
+    number: purchase.number,
+    at: new Date(purchase.changedAt),
+    works: { name, ...(place ? { place } : {}) },
+    currency,
+    isDraft: purchase.state === 'draft',
+    supplier: {
+      name: supplier.name,
+      ...(supplier.address ? { address: supplier.address } : {}),
+      ...(supplier.reference ? { reference: supplier.reference } : {}),
+    },
+    expected: purchase.expected,
+    ...(purchase.note ? { note: purchase.note } : {}),
+    lines: purchase.lines,
+  };
+}
+const fileName = (number: string): string => `order-${number.replace(/[^\w.-]+/g, '-')}`;
+
+export const purchaseHandlers = ({
+  database,
+  workshop,
+}: Bench): Pick<
+  Handlers,
+  'purchases' | 'addPurchase' | 'changePurchase' | 'setPurchase' | 'receive' | 'purchasePdf' | 'purchaseCsv'
+> => ({
+  purchases: async ({ account, query: { search = '', skip = 0, limit = PAGE, open }, response }) => {
+    const asked = { words: search, skip, limit, open: open !== undefined };
+    const { rows, total } = await list(database, account, asked);
+    response.setHeader('X-Total-Count', String(total));
+    return rows;
+  },
+  addPurchase: ({ account, body }) => addPurchase(database, account, body),
+  changePurchase: ({ account, params, body }) => changePurchase(database, account, params.id, body),
+  setPurchase: ({ account, params, body }) => setPurchase(database, account, params.id, body),
+  receive: ({ account, params, body }) => receive(database, account, params.id, body),
+  purchasePdf: async ({ account, params, response }) => {
+    const document = await documentOf(database, account, params.id);
+    const made = await workshop.run('purchase', document);
+    response.setHeader('Content-Disposition', `inline; filename="${fileName(document.number)}.pdf"`);
+    return made;
+  },
+  purchaseCsv: async ({ account, params, response }) => {
+    const document = await documentOf(database, account, params.id);
+    response.setHeader('Content-Disposition', `attachment; filename="${fileName(document.number)}.csv"`);
+    return purchaseCsv(document);
+  },
+});

@@ -1,0 +1,145 @@
+import { computed, signal } from '@angular/core';
+import { type BuyLine, type Purchase, type Works, costWorking, priceOn, sellersOf } from '@druckerei/core';
+import type { KeptPurchase, KeptSupplier, PurchaseLine, PurchaseOrder } from '@druckerei/contract';
+import { dayIn } from '@druckerei/contract';
+
+const DAY_MS = 24 * 3600 * 1000;
+/** Days until it comes where the supplier has told none. Source: common practice, no source. */
+const USUAL_DAYS = 5;
+
+/** A line that is being ordered: a price that somebody typed stands, otherwise it is that of the supplier. */
+export interface DraftLine extends Omit<PurchaseLine, 'price'> {
+  readonly name: string;
+  readonly unit: string;
+  readonly typedPrice?: number | undefined;
+}
+
+/** Lines of the purchase list as they are ordered: what is short in full packs, for the jobs that want it. */
+export const linesToOrder = (lines: readonly BuyLine[]): DraftLine[] =>
+  lines.map(({ need: { key, name, unit, kind, paper }, ordered, shares }) => ({
+    key,
+    name,
+    unit,
+    quantity: ordered,
+    jobs: shares.map((share) => ({ ...share })),
+    ...(paper ? { paper } : {}),
+    ...(kind === 'sheets' || kind === 'rolls' ? {} : { other: { kind, name, unit } }),
+  }));
+
+/** Lines of an order that was begun. */
+export const linesOf = ({ lines }: KeptPurchase): DraftLine[] =>
+  lines.map(({ price, received: _received, jobs, ...line }) => ({
+    ...line,
+    jobs: jobs.map(({ job, quantity }) => ({ job, quantity })),
+    ...(price === null ? {} : { typedPrice: price }),
+  }));
+
+/** What jobs are to have of a line: what was wanted for them as far as it goes, in their order. */
+function jobsOf({ jobs, quantity }: DraftLine): PurchaseLine['jobs'] {
+  let left = quantity;
+  return jobs.flatMap((one) => {
+    const share = Math.min(one.quantity, left);
+    left -= share;
+    return share > 0 ? [{ job: one.job, quantity: share }] : [];
+  });
+}
+
+/** The number that follows another: its last digits one further, as many as they are. */
+export const numberAfter = (number: string | undefined): string =>
+  number === undefined
+    ? 'P-1'
+    : /\d+$/.test(number)
+      ? number.replace(/\d+$/, (digits) => String(Number(digits) + 1).padStart(digits.length, '0'))
+      : `${number}-2`;
+
+/** An order to a supplier while it is written. */
+export class PurchaseDraft {
+  readonly lines = signal<readonly DraftLine[]>([]);
+  readonly supplier = signal(0);
+  readonly number = signal('');
+  readonly note = signal('');
+  /** The day that was typed; the supplier's own where nothing was. */
+  private readonly typedDay = signal('');
+  private readonly today: string;
+
+  constructor(
+    private readonly suppliers: readonly KeptSupplier[],
+    private readonly works: Works,
+    lines: readonly DraftLine[],
+  ) {
+    this.today = dayIn(new Date(), works.timeZone);
+    this.lines.set(lines);
+    this.supplier.set(this.choices()[0]?.id ?? 0);
+  }
+
+  private readonly chosen = computed(() => this.suppliers.find(({ id }) => id === this.supplier()));
+
+  readonly expected = computed(() => {
+    const days = this.chosen()?.supplier.leadDays ?? USUAL_DAYS;
+    return this.typedDay() || dayIn(new Date(Date.parse(`${this.today}T12:00Z`) + days * DAY_MS));
+  });
+  expect(day: string): void {
+    this.typedDay.set(day);
+  }
+
+  /** Suppliers that may be chosen: who sells most of the lines first, of those the cheapest. */
+  readonly choices = computed(() =>
+    this.suppliers
+      .filter(({ supplier }) => !supplier.retired)
+      .map(({ id, supplier: { name, prices = [] } }) => {
+        const costs = this.lines().flatMap((line) => priceOn(prices, bought(line), this.today, this.works)?.cost ?? []);
+        return { id, name, told: costs.length, cost: costs.reduce((sum, cost) => sum + cost, 0) };
+      })
+      .sort((a, b) => b.told - a.told || a.cost - b.cost || a.name.localeCompare(b.name, 'en')),
+  );
+
+  /** Each line with what the chosen supplier asks for it, how that is reckoned, and who asks less. */
+  readonly rows = computed(() =>
+    this.lines().map((line) => {
+      const what = bought(line);
+      const priced = priceOn(this.chosen()?.supplier.prices ?? [], what, this.today, this.works);
+      const sellers = this.suppliers.filter(({ supplier }) => !supplier.retired);
+      const [best] = sellersOf(
+        sellers.map(({ id, supplier }) => ({ id, name: supplier.name, prices: supplier.prices ?? [] })),
+        what,
+        this.today,
+        this.works,
+      );
+      const price = line.typedPrice ?? priced?.cost;
+      return {
+        line,
+        price,
+        working: line.typedPrice === undefined && priced ? costWorking(what, priced, this.works) : '',
+        more: line.typedPrice === undefined ? priced?.moreCostsLess : undefined,
+        cheaper:
+          best && best.seller.id !== this.supplier() && best.priced.cost < (price ?? Infinity) ? best : undefined,
+      };
+    }),
+  );
+  readonly total = computed(() => this.rows().reduce((sum, { price }) => sum + (price ?? 0), 0));
+
+  set(at: number, change: Partial<DraftLine>): void {
+    this.lines.update((lines) => lines.map((line, i) => (i === at ? { ...line, ...change } : line)));
+  }
+  drop(at: number): void {
+    this.lines.update((lines) => lines.filter((_, i) => i !== at));
+  }
+
+  /** As it is sent to the server. */
+  order(): PurchaseOrder {
+    const note = this.note().trim();
+    return {
+      number: this.number().trim(),
+      supplier: this.supplier(),
+      expected: this.expected(),
+      ...(note === '' ? {} : { note }),
+      lines: this.rows().map(({ line: { name: _name, unit: _unit, typedPrice: _typed, ...line }, price }) => ({
+        ...line,
+        jobs: jobsOf({ ...line, name: '', unit: '' }),
+        ...(price === undefined ? {} : { price }),
+      })),
+    };
+  }
+}
+
+const bought = ({ key, quantity, paper, unit }: DraftLine): Purchase => ({ key, quantity, paper, unit });

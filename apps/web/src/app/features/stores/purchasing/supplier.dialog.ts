@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { type KnownItem, PRICE_COUNTS } from '@druckerei/core';
+import type { KeptSupplier, Supplier } from '@druckerei/contract';
+import { map } from 'rxjs';
+import { Contested } from '../../../platform/contested';
+import { count, readNumber } from '../../../ui/format';
+import { NO_PRICE, type PriceRow, pricesOf, rowOf } from './price-rows';
+import { PurchasingApi } from './purchasing.api';
+
+export interface SupplierData {
+  /** None where it is a new one. */
+  readonly supplier?: KeptSupplier | undefined;
+  readonly items: readonly KnownItem[];
+  readonly currency: string;
+}
+
+/** A supplier: who they are, how long they take, and what they ask for what. */
+@Component({
+  selector: 'dk-supplier-dialog',
+  imports: [
+    MatButtonModule,
+    MatCheckboxModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    ReactiveFormsModule,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './supplier.dialog.html',
+  styleUrl: './dialog.scss',
+})
+export class SupplierDialog {
+  protected readonly data = inject<SupplierData>(MAT_DIALOG_DATA);
+  private readonly dialog = inject<MatDialogRef<SupplierDialog, boolean>>(MatDialogRef);
+  private readonly api = inject(PurchasingApi);
+  protected readonly counts = PRICE_COUNTS;
+  private readonly stands = signal(this.data.supplier);
+  private readonly begin = this.data.supplier?.supplier;
+  protected readonly form = inject(FormBuilder).nonNullable.group({
+    name: [this.begin?.name ?? '', Validators.required],
+    reference: this.begin?.reference ?? '',
+    leadDays: this.begin?.leadDays === undefined ? '' : count(this.begin.leadDays),
+    address: this.begin?.address ?? '',
+    note: this.begin?.note ?? '',
+    retired: this.begin?.retired ?? false,
+  });
+  protected readonly rows = signal<readonly PriceRow[]>(
+    (this.begin?.prices ?? []).map((price) => rowOf(price, this.data.items, (value) => count(value, 4))),
+  );
+  protected readonly sending = new Contested(() =>
+    this.api.suppliers({ search: this.begin?.name ?? '' }).pipe(
+      map(({ rows }) => {
+        this.stands.set(rows.find(({ id }) => id === this.data.supplier?.id) ?? this.stands());
+      }),
+    ),
+  );
+
+  protected set(at: number, change: Partial<PriceRow>): void {
+    this.rows.update((rows) => rows.map((row, i) => (i === at ? { ...row, ...change } : row)));
+  }
+  protected add(): void {
+    this.rows.update((rows) => [...rows, { ...NO_PRICE, ...(rows.at(-1) ?? {}), price: '', from: '' }]);
+  }
+  protected drop(at: number): void {
+    this.rows.update((rows) => rows.filter((_, i) => i !== at));
+  }
+
+  protected enter(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    const { name, leadDays, retired, ...texts } = this.form.getRawValue();
+    const days = leadDays.trim() === '' ? undefined : readNumber(leadDays);
+    const read = pricesOf(this.rows(), this.data.items);
+    if ('wrong' in read || (leadDays.trim() !== '' && (days === undefined || !Number.isInteger(days) || days < 0))) {
+      this.sending.refuse('wrong' in read ? read.wrong : 'Days to deliver are a whole number, like 3.');
+      return;
+    }
+    const supplier: Supplier = {
+      name,
+      ...Object.fromEntries(Object.entries(texts).filter(([, text]) => text.trim() !== '')),
+      ...(days === undefined ? {} : { leadDays: days }),
+      ...(retired ? { retired } : {}),
+      ...(this.begin?.locale ? { locale: this.begin.locale } : {}),
+      prices: read.prices,
+    };
+    const before = this.stands();
+    const call = before ? this.api.changeSupplier(before.id, before.version, supplier) : this.api.addSupplier(supplier);
+    this.sending.send(call.pipe(map(() => undefined)), () => this.dialog.close(true));
+  }
+}

@@ -1,0 +1,71 @@
+import { expect, test } from '@playwright/test';
+import { dialogReady, expectAccessible, signIn } from './steps';
+
+test('what is short is ordered at the price of its quantity, comes in part, and is no longer to be bought', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/stores');
+  await page.getByRole('tab', { name: 'Suppliers' }).click();
+  await expect(page.locator('[data-test=suppliers] tbody tr', { hasText: 'Millrace' })).toContainText('7 prices');
+  await page.getByRole('button', { name: 'A new supplier' }).click();
+  await dialogReady(page);
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Reedway Packets');
+  await page.getByLabel('Days to deliver').fill('5');
+  await page.getByRole('button', { name: 'A price' }).click();
+  await page.getByLabel('What price 1 is of').fill('moon paper');
+  await page.getByLabel('Price 1', { exact: true }).fill('61.5');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByRole('alert')).toContainText('Price 1: “moon paper” is nothing that the works buys');
+  await page.getByLabel('What price 1 is of').fill('Packet paper 90 g, every size');
+  await page.getByLabel('How many price 1 is for').selectOption('1000');
+  await expectAccessible(page, 'supplier');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.locator('[data-test=suppliers] tbody tr', { hasText: 'Reedway' })).toContainText('1 price');
+
+  await page.getByRole('tab', { name: 'To buy' }).click();
+  const line = page.locator('[data-test=to-buy] tbody tr', { hasText: 'Packet paper 90 g' });
+  await expect(line).toContainText('2,500 sheets');
+  await line.getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'Order 1 line' }).click();
+  await dialogReady(page);
+  // Who sells it is chosen by itself: 2,500 / 1,000 x 61.50.
+  await expect(page.getByRole('combobox', { name: 'Supplier' })).toContainText('Reedway Packets: 153.75 EUR');
+  await expect(page.getByLabel(/^Price of Packet/)).toHaveValue('153.75');
+  await expect(page.locator('[data-test=purchase]')).toContainText('cost = 2500 sheets × 61.5 / 1000 sheets = 153.75');
+  await expectAccessible(page, 'order to a supplier');
+  await page.getByLabel('Number of the order').fill('P-E2E-1');
+  await page.getByRole('button', { name: 'It is sent' }).click();
+  await expect(line).toContainText('none');
+  await expect(line).toContainText('P-E2E-1');
+
+  await page.getByRole('tab', { name: 'On order' }).click();
+  const order = page.locator('[data-test=orders] tbody tr', { hasText: 'P-E2E-1' });
+  await expect(order).toContainText('2,500 sheets to come');
+  const sent = page.waitForEvent('popup');
+  await order.getByRole('link', { name: 'As it is sent' }).click();
+  expect((await sent).url()).toContain('/order.pdf');
+  await order.getByRole('button', { name: 'It has come' }).click();
+  await dialogReady(page);
+  await page.getByLabel('Number of the delivery note').fill('D-1');
+  await page.getByLabel(/^Has come: Packet/).fill('1,000');
+  await page.getByLabel(/^Where it lies: Packet/).fill('Ramp');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(order).toContainText('1,500 sheets to come');
+  await order.getByRole('button', { name: 'End it' }).click();
+  await dialogReady(page);
+  await page.getByRole('button', { name: 'End it', exact: true }).last().click();
+  await expect(page.getByRole('alert')).toContainText('say why no more will');
+  await page.getByRole('textbox', { name: 'Why' }).fill('the mill has no more');
+  await page.getByRole('button', { name: 'End it', exact: true }).last().click();
+  await expect(order).toHaveCount(0);
+  await page.getByRole('switch', { name: 'Open orders only' }).click();
+  await expect(order).toContainText('closed: the mill has no more');
+  await expectAccessible(page, 'orders to suppliers');
+
+  // What came is reserved for the job that it was ordered for.
+  await page.getByRole('tab', { name: 'On hand' }).click();
+  const lot = page.locator('[data-test=lots] tbody tr', { hasText: 'Ramp' });
+  await expect(lot).toContainText('1,000 sheets');
+  await expect(lot).toContainText('HB-26-0441 1,000');
+});
