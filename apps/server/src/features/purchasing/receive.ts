@@ -5,7 +5,7 @@ import { ProblemError, invalid } from '../../http/problem.js';
 import { lockKind } from '../changes/changes.js';
 import { finishedJobs, putIn, refuseOdd, reserveMore } from '../stores/stores.js';
 import { currentWorks } from '../works/works.js';
-import { type LockedPurchase, lockPurchase, readPurchase } from './purchases.js';
+import { type LockedPurchase, lockPurchase, readPurchase } from './read-purchases.js';
 
 /** Refuses lines that the order does not have, that come twice in one delivery, and parts of a sheet. */
 function wrongLines({ body }: LockedPurchase, { lines }: NewReceipt): FieldError[] {

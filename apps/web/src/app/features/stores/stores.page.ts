@@ -145,6 +145,10 @@ export class StoresPage {
   protected jobs(numbers: readonly string[]): string {
     return numbers.length <= MOST_NUMBERS ? numbers.join(', ') : `${numbers[0]} and ${count(numbers.length - 1)} more`;
   }
+  /** What comes over, where it is more than nothing as it is written. */
+  protected over({ left, need: { unit } }: BuyLine): string {
+    return left > 0.005 && (unit === 'kg' || Math.round(left) > 0) ? this.amount(left, unit) : '';
+  }
   /** Packs of a line in words; nothing where it comes by the piece. */
   protected packs({ need, packs, short }: BuyLine): string {
     if (need.pack === 1 || short === 0) return '';
