@@ -123,6 +123,20 @@ test('the works says what it is called, its money and how it numbers jobs', asyn
   await page.keyboard.press('Escape');
   await page.reload();
   await expect(page.getByLabel('Place')).toHaveValue('At the weir');
+
+  // What was kept is taken back in one step.
+  await page.getByLabel('Lines under the name').fill('Weir Lane 4');
+  await page.getByRole('button', { name: 'Keep the settings' }).click();
+  await page.getByRole('button', { name: 'Take back what was kept' }).click();
+  await expect(page.getByLabel('Lines under the name')).toHaveValue('');
+
+  const logo = page.getByLabel('Logo from a file');
+  await logo.setInputFiles({ name: 'logo.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('neither a PNG nor a JPEG');
+  await logo.setInputFiles('docs/screenshots/order.png');
+  await expect(page.getByRole('img', { name: 'Logo of the works' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(page.getByText('No logo yet.')).toBeVisible();
 });
 
 test('each person chooses how dates are written for them', async ({ page }) => {

@@ -22,6 +22,7 @@ import { supplierHandlers } from './features/purchasing/suppliers.js';
 import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { storesHandlers } from './features/stores/stores.js';
+import { logoHandlers } from './features/works/logo.js';
 import { worksHandlers } from './features/works/works.js';
 import type { Workshop } from './work/workshop.js';
 import { PACKING } from './http/json-text.js';
@@ -144,6 +145,7 @@ export async function createApp({
     ...ownAccountHandlers(accounts),
     ...linkHandlers(accounts),
     ...worksHandlers({ database, workshop }, worksChanged),
+    ...logoHandlers({ database, workshop }),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
     ...storesHandlers(database),

@@ -16,7 +16,7 @@ import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
 
 import { markSchema } from './changes.js';
 import { normChangesSchema, normEffectQuestion, normsSet } from './norms.js';
-import { known, line } from './text.js';
+import { known, line, lines } from './text.js';
 
 const sourceSchema = z.strictObject({ label: z.enum(SOURCE_LABELS), note: z.string().optional() });
 const sheetSchema = z.strictObject({ widthMm: z.number(), heightMm: z.number(), grain: z.enum(['width', 'height']) });
@@ -77,6 +77,7 @@ export const worksSettingsSchema = z
   .strictObject({
     name: line(80).min(1),
     place: line(120).optional(),
+    letterhead: lines(600).optional(),
     currency: known((code) => CURRENCIES.has(code), 'no currency has this code; take one of three letters, as EUR'),
     locale: localeSchema.optional(),
     timeZone: known(isTimeZone, 'no time zone has this name; write it like Europe/Berlin').optional(),
@@ -93,6 +94,20 @@ export const worksSettingsSchema = z
 export const settingsChangeSchema = z
   .strictObject({ settings: worksSettingsSchema, seen: worksSettingsSchema })
   .meta({ id: 'SettingsChange' });
+
+/** Most letters of a logo as it is sent: some 500 kB of bytes. */
+const MOST_LOGO = 700_000;
+/** A picture for the head of papers: PNG or JPEG, in base64. */
+export const newLogoSchema = z
+  .strictObject({
+    image: z
+      .base64({ error: 'send the picture itself, in base64' })
+      .min(8)
+      .max(MOST_LOGO, { error: 'the picture is larger than 500 kB' }),
+  })
+  .meta({ id: 'NewLogo' });
+/** The same as it is shown: a data URL, or none. */
+export const logoSchema = z.strictObject({ logo: z.string().nullable() }).meta({ id: 'Logo' });
 
 const itemId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, {
   error: 'an id has small letters, digits and hyphens, sixty at most',
@@ -186,6 +201,7 @@ export const worksSchema = z
   .strictObject({
     name: z.string(),
     place: z.string().optional(),
+    letterhead: z.string().optional(),
     currency: z.string().length(3),
     locale: z.string().optional(),
     timeZone: z.string().optional(),

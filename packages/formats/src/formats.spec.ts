@@ -2,6 +2,7 @@ import dxfParser from 'dxf-parser';
 import { dimensionsOf, lengthText } from './drawing/dimensions.js';
 import { layoutDxf } from './drawing/layout-dxf.js';
 import fs from 'node:fs';
+import sharp from 'sharp';
 import { createRequire } from 'node:module';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import {
@@ -26,8 +27,12 @@ import {
   labelsPdf,
   layoutSvg,
   numbersPdf,
+  letterheadPdf,
   offerPdf,
+  pictureOf,
   pileTagsPdf,
+  purchaseCsv,
+  purchasePdf,
   ticketPdf,
 } from './index.js';
 import { unpackWoff } from './pdf/unpack-woff.js';
@@ -441,5 +446,74 @@ describe('an offer as it is sent', () => {
     ])
       expect(text).toContain(words);
     expect(text).not.toMatch(/cost|margin/i);
+  });
+});
+
+describe('an order to a supplier as it is sent', () => {
+  const order = {
+    number: 'P-26-031',
+    at: new Date('2026-11-23T12:00:00Z'),
+    works: { name: 'Haldenbruck Print Works', letterhead: 'Weir Lane 4\nBank 77 00 12' },
+    currency: 'EUR',
+    isDraft: false,
+    supplier: { name: 'Millrace Paper Merchants', address: 'Sluice Yard 2\nGreywater', reference: '40117' },
+    expected: '2026-12-01',
+    note: 'On pallets.',
+    lines: [
+      { name: 'Silk coated 135 g', quantity: 6_000, unit: 'sheets', price: 577.02 },
+      { name: 'Ink K', quantity: 2.5, unit: 'kg', price: null },
+    ],
+  };
+
+  it('says who orders what from whom, by when, and the sum of the prices that are agreed', async () => {
+    const text = await textOf(await purchasePdf(order));
+    for (const words of [
+      'Weir Lane 4 Bank 77 00 12',
+      'Sluice Yard 2 Greywater',
+      'Our number with you: 40117',
+      'wanted on 2026-12-01',
+      '6,000 sheets 577.02',
+      '2.5 kg as agreed',
+      'Sum of the prices told 577.02',
+      'On pallets.',
+    ])
+      expect(text).toContain(words);
+    expect(text).not.toContain('Draft');
+    expect(await textOf(await purchasePdf({ ...order, isDraft: true }))).toContain('Draft, not sent');
+  });
+
+  it('is a table with a line each', () => {
+    expect(purchaseCsv(order).split('\r\n')).toEqual([
+      'Order,Line,What,Quantity,Unit,"Price, EUR",Wanted on',
+      'P-26-031,1,Silk coated 135 g,6000,sheets,577.02,2026-12-01',
+      'P-26-031,2,Ink K,2.5,kg,,2026-12-01',
+    ]);
+  });
+});
+
+describe('a logo', () => {
+  const picture = async (format: 'png' | 'jpeg', side = 20): Promise<Buffer> =>
+    sharp({ create: { width: side, height: side, channels: 3, background: '#8a4400' } })
+      .toFormat(format)
+      .toBuffer();
+
+  it.each(['png', 'jpeg'] as const)('of %s is known by its bytes and stands on the letterhead', async (format) => {
+    const read = pictureOf(await picture(format));
+    expect('logo' in read && read.logo).toMatch(new RegExp(`^data:image/${format};base64,`));
+    const logo = 'logo' in read ? read.logo : undefined;
+    const [withIt, without] = [await letterheadPdf({ name: 'Works', logo }), await letterheadPdf({ name: 'Works' })];
+    expect(withIt.toString('latin1')).toContain('/Subtype /Image');
+    expect(without.toString('latin1')).not.toContain('/Subtype /Image');
+  });
+
+  it('that is none, is of another kind or too large is refused with the reason', async () => {
+    expect(pictureOf(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4"/>'))).toEqual({
+      wrong: 'This is neither a PNG nor a JPEG.',
+    });
+    expect(pictureOf(Buffer.from('nothing'))).toEqual({ wrong: 'This is neither a PNG nor a JPEG.' });
+    expect(pictureOf(Buffer.alloc(0))).toEqual({ wrong: 'This is neither a PNG nor a JPEG.' });
+    expect(pictureOf(await picture('png', 3_001))).toEqual({
+      wrong: 'It has 3001 × 3001 pixels; make it no larger than 3000 either way.',
+    });
   });
 });

@@ -26,6 +26,7 @@ const TAKEN_FROM = [
   'account_link',
   'role',
   'works_item',
+  'works_logo',
   'customer_order_job',
 ];
 

@@ -70,6 +70,9 @@ const SINGLE = {
   due: '2026-12-09',
 };
 
+/** A picture of one dot, as PNG. */
+const DOT = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+
 const PURCHASE = {
   supplier: 1,
   expected: '2026-12-18',
@@ -102,6 +105,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     putRole: { name: 'Only spare', rights: [] },
     ownSettings: { locale: null },
     changeSettings: { settings: SETTINGS, seen: SETTINGS },
+    setLogo: { image: DOT },
     changeNorms: { changes: [{ norm: 'spoil.cut.setup', value: 5, expected: 5 }], seen: SEEN, reason: '' },
     changeItems: { machines: [], stocks: [], norms: [], seen: SEEN, normsSeen: SEEN, reason: '' },
     itemEffect: { machines: [], stocks: [], skip: 0 },

@@ -173,6 +173,8 @@ export interface HouseFold extends OwnFolding {
 export interface WorksSettings {
   readonly name: string;
   readonly place?: string | undefined;
+  /** Lines under its name on papers that leave it: address, bank, register. */
+  readonly letterhead?: string | undefined;
   /** ISO 4217 code of the one currency of the works. */
   readonly currency: string;
   /** BCP 47 tag of the language and place whose dates and weeks it uses, unless somebody chose another; the browser's where absent. */
@@ -189,6 +191,7 @@ export interface WorksSettings {
 export const WORKS_SETTINGS = [
   'name',
   'place',
+  'letterhead',
   'currency',
   'locale',
   'timeZone',

@@ -1,6 +1,7 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { renderPdf } from '../pdf/render.js';
 import { number } from './document.js';
+import { type Letterhead, letterhead } from './letterhead.js';
 import { heads, right, table } from './table.js';
 
 /** An offer as it is sent: it says prices, and neither cost nor margin. */
@@ -8,7 +9,7 @@ export interface OfferDocument {
   readonly number: string;
   /** When it was made: printed, and the date of the file. */
   readonly at: Date;
-  readonly works: { readonly name: string; readonly place?: string };
+  readonly works: Letterhead;
   readonly customer: string;
   readonly title: string;
   /** What is offered, a line each. */
@@ -24,7 +25,7 @@ export interface OfferDocument {
 export function offerPdf(offer: OfferDocument): Promise<Buffer> {
   const { works, currency } = offer;
   const content: Content[] = [
-    { text: [works.name, works.place].filter(Boolean).join('  |  '), style: 'quiet' },
+    letterhead(works),
     { text: `Offer ${offer.number}`, style: 'title', margin: [0, 18, 0, 0] },
     { text: offer.customer, bold: true, margin: [0, 4, 0, 0] },
     { text: `Made on ${offer.at.toISOString().slice(0, 10)}; it holds until ${offer.until}.` },

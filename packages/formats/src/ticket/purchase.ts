@@ -3,6 +3,7 @@ import type { Content } from 'pdfmake/interfaces.js';
 import { numberText, unitText } from '@druckerei/core';
 import { renderPdf } from '../pdf/render.js';
 import { number } from './document.js';
+import { type Letterhead, letterhead } from './letterhead.js';
 import { heads, right, table } from './table.js';
 
 /** An order to a supplier as it is sent. */
@@ -10,7 +11,7 @@ export interface PurchaseDocument {
   readonly number: string;
   /** When it was last changed: printed, and the date of the file. */
   readonly at: Date;
-  readonly works: { readonly name: string; readonly place?: string };
+  readonly works: Letterhead;
   readonly currency: string;
   /** It has not been sent: the paper says so. */
   readonly isDraft: boolean;
@@ -37,7 +38,7 @@ export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
   const prices = lines.flatMap(({ price }) => (price === null ? [] : [price]));
   const sum = prices.reduce((all, price) => all + price, 0);
   const content: Content[] = [
-    { text: [works.name, works.place].filter(Boolean).join('  |  '), style: 'quiet' },
+    letterhead(works),
     ...[supplier.name, ...(supplier.address ?? '').split('\n')]
       .filter(Boolean)
       .map((text, i): Content => ({ text, bold: i === 0, margin: [0, i === 0 ? 24 : 0, 0, 0] })),

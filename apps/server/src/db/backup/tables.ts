@@ -11,6 +11,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'role', order: 'id COLLATE "C"', before: 'replaced' },
   { name: 'account', order: 'id', before: 'replaced' },
   { name: 'works', order: 'id', before: 'replaced' },
+  { name: 'works_logo', order: 'id', before: 'replaced' },
   { name: 'works_item', order: 'kind COLLATE "C", id COLLATE "C"', before: 'replaced' },
   { name: 'norm', order: 'id COLLATE "C"' },
   { name: 'norm_change', order: 'id' },

@@ -8,6 +8,7 @@ import type { Handlers } from '../../http/register.js';
 import { assessJob } from '../assessments/assessments.js';
 import { addJob } from '../jobs/write-job.js';
 import type { Bench } from '../jobs/bench.js';
+import { currentLogo, headOf } from '../works/logo.js';
 import { currentWorks } from '../works/works.js';
 import { refuseOlder } from '../changes/refuse-older.js';
 
@@ -56,7 +57,7 @@ export async function addOffer(
   const costed = await workshop.run('costs', { jobs, works });
   if (costed.faults.length > 0) throw invalid(costed.faults);
   const body: Body = {
-    works: { name: works.name, ...(works.place ? { place: works.place } : {}) },
+    works: headOf(works),
     title: first.title,
     customer: first.customer,
     currency: works.currency,
@@ -136,7 +137,8 @@ export const offerHandlers = (
   offerPdf: async ({ params, response }) => {
     const { number, body, madeAt } = await readRow(bench.database, params.id);
     const { margin: _, ...document } = body;
-    const made = await bench.workshop.run('offer', { ...document, number, at: new Date(madeAt) });
+    const head = { ...document.works, logo: await currentLogo(bench.database) };
+    const made = await bench.workshop.run('offer', { ...document, works: head, number, at: new Date(madeAt) });
     response.setHeader('Content-Disposition', `inline; filename="offer-${number.replace(/[^\w.-]+/g, '-')}.pdf"`);
     return Buffer.from(made);
   },

@@ -13,6 +13,7 @@ import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Bench } from '../jobs/bench.js';
 import { refuseOdd } from '../stores/stores.js';
+import { currentLogo, headOf } from '../works/logo.js';
 import { currentWorks } from '../works/works.js';
 import { PAGE, type PurchaseBody, listPurchases, lockPurchase, readPurchase } from './read-purchases.js';
 import { receive } from './receive.js';
@@ -130,12 +131,12 @@ export const setPurchase = (
 async function documentOf(queries: Queries, account: Account, id: number): Promise<PurchaseDocument> {
   const purchase = await readPurchase(queries, account, id);
   const { supplier } = await readSupplier(queries, purchase.supplier);
-  const { name, place, currency } = await currentWorks(queries);
+  const works = await currentWorks(queries);
   return {
     number: purchase.number,
     at: new Date(purchase.changedAt),
-    works: { name, ...(place ? { place } : {}) },
-    currency,
+    works: { ...headOf(works), logo: await currentLogo(queries) },
+    currency: works.currency,
     isDraft: purchase.state === 'draft',
     supplier: {
       name: supplier.name,

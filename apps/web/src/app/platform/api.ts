@@ -167,6 +167,18 @@ export class Api {
   normHistory(): Observable<NormHistoryEntry[]> {
     return this.http.get<NormHistoryEntry[]>('/api/norms/history');
   }
+  /** The picture at the head of papers: a data URL, or none. */
+  logo(): Observable<string | null> {
+    return this.http.get<{ logo: string | null }>('/api/works/logo').pipe(map(({ logo }) => logo));
+  }
+  /** @param image PNG or JPEG in base64; null takes it away. */
+  setLogo(image: string | null): Observable<string | null> {
+    const call =
+      image === null
+        ? this.http.delete<{ logo: string | null }>('/api/works/logo')
+        : this.http.put<{ logo: string | null }>('/api/works/logo', { image });
+    return call.pipe(map(({ logo }) => logo));
+  }
   changeNorm(id: string, change: NormChange): Observable<Works> {
     return this.http.put<Works>(`/api/norms/${encodeURIComponent(id)}`, change);
   }

@@ -20,12 +20,14 @@ import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
 import { LOCALES, chosenLocale } from '../../ui/locale';
 import { Standing, type StandingRow } from '../../ui/standing';
+import { LogoBox } from './logo-box';
 import { WorksStore } from './works.store';
 
 /** Names of the settings, as the form and the history say them. */
 const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
   name: 'Name',
   place: 'Place',
+  letterhead: 'Lines under the name',
   currency: 'Currency',
   locale: 'Dates and weeks',
   timeZone: 'Time zone',
@@ -48,6 +50,7 @@ const holds = (text: string, typed: string): boolean => text.toLowerCase().inclu
     MatIconModule,
     MatInputModule,
     MatProgressBarModule,
+    LogoBox,
     MatSelectModule,
     ReactiveFormsModule,
     Standing,
@@ -63,10 +66,13 @@ export class SettingsPage {
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('settings'));
   protected readonly now = signal<WorksSettings | undefined>(undefined);
   protected readonly failed = signal('');
+  /** What stood before what was kept here last. */
+  protected readonly before = signal<WorksSettings | undefined>(undefined);
   protected readonly locales = LOCALES;
   protected readonly form = inject(FormBuilder).nonNullable.group({
     name: '',
     place: '',
+    letterhead: '',
     currency: '',
     locale: '',
     timeZone: '',
@@ -138,13 +144,14 @@ export class SettingsPage {
     const {
       name = '',
       place = '',
+      letterhead = '',
       currency = '',
       locale = '',
       timeZone = '',
       numberPattern = '',
       secondFactor = '',
     } = this.now() ?? {};
-    this.form.reset({ name, place, currency, locale, timeZone, numberPattern, secondFactor });
+    this.form.reset({ name, place, letterhead, currency, locale, timeZone, numberPattern, secondFactor });
     this.sending.refuse('');
     if (!this.mayEdit()) this.form.disable();
   }
@@ -157,15 +164,28 @@ export class SettingsPage {
 
   protected save(): void {
     const seen = this.now();
-    if (!seen) return;
-    const call = this.api.changeSettings(this.told(this.form.getRawValue()), this.told(seen)).pipe(
+    if (seen) this.send(this.told(this.form.getRawValue()), seen, this.told(seen));
+  }
+
+  /** Sets what stood before the last change, in its place. */
+  protected takeBack(): void {
+    const [before, seen] = [this.before(), this.now()];
+    if (before && seen) this.send(before, seen, undefined);
+  }
+
+  /** @param before what can be taken back to when it is kept. */
+  private send(settings: WorksSettings, seen: WorksSettings, before: WorksSettings | undefined): void {
+    const call = this.api.changeSettings(settings, this.told(seen)).pipe(
       tap((works) => {
         this.now.set(works);
         this.works.know(works);
       }),
       map(() => undefined),
     );
-    this.sending.send(call, () => this.leave());
+    this.sending.send(call, () => {
+      this.before.set(before);
+      this.leave();
+    });
   }
 
   /** What differs between the works and the fields. */

@@ -1,0 +1,2 @@
+-- Takes the logo of the works away. None.
+DELETE FROM works_logo

@@ -1,0 +1,2 @@
+-- The logo of the works. One or none.
+SELECT logo FROM works_logo
