@@ -21,6 +21,7 @@ import { purchaseHandlers } from './features/purchasing/purchases.js';
 import { supplierHandlers } from './features/purchasing/suppliers.js';
 import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
+import { lotLabelHandlers } from './features/stores/lot-label.js';
 import { storesHandlers } from './features/stores/stores.js';
 import { logoHandlers } from './features/works/logo.js';
 import { worksHandlers } from './features/works/works.js';
@@ -149,6 +150,7 @@ export async function createApp({
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
     ...storesHandlers(database),
+    ...lotLabelHandlers({ database, workshop }),
     ...finishedHandlers({ database, workshop }),
     ...singlesHandlers(database),
     ...customerHandlers(database),

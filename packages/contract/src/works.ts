@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import {
+  type LabelSize,
+  LABEL_SIZES,
   CONTACTS,
   DRYINGS,
   FLUTE_IDS,
@@ -88,6 +90,7 @@ export const worksSettingsSchema = z
       })
       .optional(),
     secondFactor: z.enum(['managers', 'everybody']).optional(),
+    labelSize: z.enum(Object.keys(LABEL_SIZES) as [LabelSize, ...LabelSize[]]).optional(),
   })
   .meta({ id: 'WorksSettings' });
 /** Settings of the works changed; `seen` is what the editor began with, so that nobody overwrites another's unseen. */
@@ -207,6 +210,7 @@ export const worksSchema = z
     timeZone: z.string().optional(),
     numberPattern: z.string().optional(),
     secondFactor: z.string().optional(),
+    labelSize: z.string().optional(),
     machines: z.array(machineSchema),
     stocks: z.array(stockSchema),
     inks: z

@@ -28,6 +28,7 @@ import {
   layoutSvg,
   numbersPdf,
   letterheadPdf,
+  lotLabelPdf,
   offerPdf,
   pictureOf,
   pileTagsPdf,
@@ -515,5 +516,31 @@ describe('a logo', () => {
     expect(pictureOf(await picture('png', 3_001))).toEqual({
       wrong: 'It has 3001 × 3001 pixels; make it no larger than 3000 either way.',
     });
+  });
+});
+
+describe('the label of a lot', () => {
+  it.each(['a6', '100x50'] as const)('of %s says what lies where, once, on one page', async (size) => {
+    const pdf = await lotLabelPdf({
+      id: 31,
+      name: 'Silk coated 135 g, 1020 × 720 mm, grain along 1020',
+      quantity: 2_500,
+      unit: 'sheets',
+      place: 'Bay 4',
+      came: '2026-11-29',
+      reason: 'order P-26-031, D-7781',
+      works: 'Haldenbruck Print Works',
+      size,
+    });
+    const text = await textOf(pdf);
+    for (const words of [
+      'LOT-31',
+      'Silk coated 135 g',
+      '2,500 sheets',
+      'Bay 4',
+      'came 2026-11-29, order P-26-031, D-7781',
+    ])
+      expect(text).toContain(words);
+    expect((await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise).numPages).toBe(1);
   });
 });

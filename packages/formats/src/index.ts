@@ -3,6 +3,7 @@ export { ticketPdf } from './ticket/ticket.js';
 export { MOST_LABELS, labelled, labelsPdf } from './ticket/labels.js';
 export { type OfferDocument, offerPdf } from './ticket/offer.js';
 export { type PurchaseDocument, purchaseCsv, purchasePdf } from './ticket/purchase.js';
+export { type LotLabel, lotCode, lotLabelPdf } from './ticket/lot-label.js';
 export { type Letterhead, letterheadPdf, pictureOf } from './ticket/letterhead.js';
 export { pileTagsPdf } from './ticket/pile-tags.js';
 export { code128Svg, isCodable } from './drawing/code128.js';

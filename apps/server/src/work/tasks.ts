@@ -23,7 +23,7 @@ import {
   roomState,
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
-import { joinPdfs, letterheadPdf, offerPdf, purchasePdf } from '@druckerei/formats';
+import { joinPdfs, letterheadPdf, lotLabelPdf, offerPdf, purchasePdf } from '@druckerei/formats';
 import { describeJob } from './describe-job.js';
 import { ProblemError } from '../http/problem.js';
 import { type Compared, difference } from './difference.js';
@@ -194,6 +194,7 @@ export const TASKS = {
   askRoom,
   costs,
   letterhead: letterheadPdf,
+  lotLabel: lotLabelPdf,
   offer: offerPdf,
   purchase: purchasePdf,
   /** What a job can give at most, see core. */

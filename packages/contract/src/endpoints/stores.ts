@@ -56,6 +56,16 @@ export const STORES = [
     answer: storesSchema,
   },
   {
+    id: 'lotLabel',
+    method: 'get',
+    path: '/api/stores/holdings/{id}/label.pdf',
+    summary: 'The label of a lot, in the size of the works',
+    right: 'signed in',
+    params: job,
+    status: 200,
+    media: 'application/pdf',
+  },
+  {
     id: 'holdingHistory',
     method: 'get',
     path: '/api/stores/holdings/{id}/history',

@@ -11,7 +11,16 @@ export { type CutWork, cutWork } from './hours/cutting.js';
 export { type LiftWork, beltRate, liftTime, rateTime, sheetsPerLift } from './hours/machine-time.js';
 export { curveShare, fluteShare } from './hours/speed-curve.js';
 export { type Through, counterOf, countsOf, hourly, runHours } from './hours/throughput.js';
-export { type LabelSize, type Labelled, type Pile, LABELLED, LABEL_SIZES, listPacks, listPiles } from './piles.js';
+export {
+  type LabelSize,
+  type Labelled,
+  type Pile,
+  LABELLED,
+  LABEL_SIZES,
+  labelSizeOf,
+  listPacks,
+  listPiles,
+} from './piles.js';
 export {
   type Plan,
   type PlanEdge,

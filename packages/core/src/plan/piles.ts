@@ -1,5 +1,6 @@
 import { valueAt, floorRatio } from '../kernel/index.js';
 import type { Job } from '../job/index.js';
+import type { Works } from '../works/index.js';
 import type { Plan } from './plan.js';
 
 /** One pile between two stations, as its tag says it. */
@@ -64,6 +65,10 @@ export const LABEL_SIZES = {
   '100x50': [100, 50],
 } as const satisfies Readonly<Record<string, readonly [number, number]>>;
 export type LabelSize = keyof typeof LABEL_SIZES;
+
+/** The size that the works has its labels in. */
+export const labelSizeOf = ({ labelSize }: Pick<Works, 'labelSize'>): LabelSize =>
+  labelSize !== undefined && Object.hasOwn(LABEL_SIZES, labelSize) ? (labelSize as LabelSize) : 'a6';
 
 /**
  * Boxes or pallets of a job, full ones and the rest in the last, with the good pieces in each. Where nothing is boxed,

@@ -183,6 +183,8 @@ export interface WorksSettings {
   readonly timeZone?: string | undefined;
   /** Whom it lets in by a second factor alone; nobody where absent. */
   readonly secondFactor?: string | undefined;
+  /** Size of its labels, unless another is asked for: one of `LABEL_SIZES`; A6 where absent. */
+  readonly labelSize?: string | undefined;
   /** How its job numbers are made, see `nextJobNumber`; after the last one where absent. */
   readonly numberPattern?: string | undefined;
 }
@@ -197,6 +199,7 @@ export const WORKS_SETTINGS = [
   'timeZone',
   'numberPattern',
   'secondFactor',
+  'labelSize',
 ] as const;
 
 /** What is told of the settings, by itself; what is empty is not told. */

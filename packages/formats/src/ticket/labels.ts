@@ -2,15 +2,11 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { type LabelSize, type Labelled, type Pile, LABEL_SIZES, listPacks, listPiles, unitText } from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { renderPdf } from '../pdf/render.js';
+import { labelPage } from './label-page.js';
 import { type JobDocument, number, stateText } from './document.js';
 
 /** Labels that are made at once. */
 export const MOST_LABELS = 2_000;
-
-const POINTS_PER_MM = 72 / 25.4;
-/** Letters of a label of this height, mm, and the narrowest that is still read at arm's length, as a share. */
-const FULL_HEIGHT_MM = 105;
-const LEAST_SCALE = 0.55;
 
 const NAMES: Readonly<Record<Labelled, string>> = { piles: 'pile', boxes: 'box', pallets: 'pallet' };
 
@@ -60,14 +56,12 @@ function label(document: JobDocument, things: Labelled, pile: Pile, scale: numbe
  * Issues: none; a job without such things gives one page that says so. @param size of the label.
  */
 export function labelsPdf(document: JobDocument, things: Labelled, size: LabelSize): Promise<Buffer> {
-  const [width, height] = LABEL_SIZES[size];
-  const scale = Math.max(LEAST_SCALE, Math.min(height / FULL_HEIGHT_MM, 1.4));
+  const { page: paper, scale } = labelPage(LABEL_SIZES[size]);
   const piles = labelled(document, things).slice(0, MOST_LABELS);
   const pages = piles.map((pile): Content => label(document, things, pile, scale));
   const definition: TDocumentDefinitions = {
     info: { title: `Labels ${document.job.number}, ${things}` },
-    pageSize: { width: width * POINTS_PER_MM, height: height * POINTS_PER_MM },
-    pageMargins: 10,
+    ...paper,
     content:
       pages.length === 0
         ? [{ text: `${document.job.number} has no ${things}.` }]

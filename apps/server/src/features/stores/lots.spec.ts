@@ -1,5 +1,5 @@
 import type { Lot, Stores } from '@druckerei/contract';
-import { SHIPPED_WORKS, paperName } from '@druckerei/core';
+import { type WorksSettings, SHIPPED_WORKS, paperName } from '@druckerei/core';
 import { SEEN, type TestServer, type Visitor, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -70,5 +70,19 @@ describe('lots on hand', () => {
     expect(seen.size).toBe(before + 10_000);
     expect((await page('skip=20000')).rows).toEqual([]);
     expect((await search('rack 9999')).map(({ quantity }) => quantity)).toEqual([9999]);
+  });
+
+  it('have a label, in the size of the works', async () => {
+    const { holdings } = (await manager.call('get', '/api/stores')).body as Stores;
+    const [first] = holdings;
+    const label = await manager.bytes(`/api/stores/holdings/${first?.id ?? 0}/label.pdf`);
+    expect(label.toString('latin1')).toMatch(/MediaBox \[0 0 419\.5\d* 297\.6\d*\]/);
+    const works = (await manager.call('get', '/api/works')).body as WorksSettings;
+    const settings = { name: works.name, currency: works.currency, numberPattern: works.numberPattern };
+    const next = { settings: { ...settings, labelSize: '100x50' }, seen: settings };
+    expect((await manager.call('put', '/api/works/settings', next)).status).toBe(200);
+    const small = await manager.bytes(`/api/stores/holdings/${first?.id ?? 0}/label.pdf`);
+    expect(small.toString('latin1')).toMatch(/MediaBox \[0 0 283\.4\d* 141\.7\d*\]/);
+    expect((await manager.call('get', '/api/stores/holdings/999999/label.pdf')).status).toBe(404);
   });
 });

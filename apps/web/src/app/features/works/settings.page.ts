@@ -9,7 +9,14 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
-import { type WorksSettings, WORKS_SETTINGS, nextJobNumber, toldSettings, wrongNumberPattern } from '@druckerei/core';
+import {
+  type WorksSettings,
+  LABEL_SIZES,
+  WORKS_SETTINGS,
+  nextJobNumber,
+  toldSettings,
+  wrongNumberPattern,
+} from '@druckerei/core';
 import { CURRENCIES, dayIn } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { type Observable, map, tap } from 'rxjs';
@@ -33,6 +40,7 @@ const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
   timeZone: 'Time zone',
   numberPattern: 'Pattern of job numbers',
   secondFactor: 'Second factor',
+  labelSize: 'Size of labels',
 };
 /** Entries of a list that is offered while somebody types. */
 const MOST_OFFERED = 12;
@@ -69,6 +77,10 @@ export class SettingsPage {
   /** What stood before what was kept here last. */
   protected readonly before = signal<WorksSettings | undefined>(undefined);
   protected readonly locales = LOCALES;
+  protected readonly labels = Object.entries(LABEL_SIZES).map(([id, [width, height]]) => ({
+    id,
+    name: `${width} × ${height} mm`,
+  }));
   protected readonly form = inject(FormBuilder).nonNullable.group({
     name: '',
     place: '',
@@ -78,6 +90,7 @@ export class SettingsPage {
     timeZone: '',
     numberPattern: '',
     secondFactor: '',
+    labelSize: '',
   });
   protected readonly sending = new Contested(() => this.look());
   private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
@@ -150,8 +163,9 @@ export class SettingsPage {
       timeZone = '',
       numberPattern = '',
       secondFactor = '',
+      labelSize = '',
     } = this.now() ?? {};
-    this.form.reset({ name, place, letterhead, currency, locale, timeZone, numberPattern, secondFactor });
+    this.form.reset({ name, place, letterhead, currency, locale, timeZone, numberPattern, secondFactor, labelSize });
     this.sending.refuse('');
     if (!this.mayEdit()) this.form.disable();
   }
