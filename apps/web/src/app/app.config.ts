@@ -7,12 +7,13 @@ import {
 } from '@angular/core';
 import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
 import { MatIconRegistry } from '@angular/material/icon';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withPreloading } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { provideStoreDevtools } from '@ngrx/store-devtools';
 import { routes } from './app.routes';
 import { NoticeEffects } from './platform/notices';
+import { PreloadWhenIdle } from './platform/preload-when-idle';
 import { SessionEffects } from './platform/session.effects';
 import { sessionFeature } from './platform/session.state';
 import { sentOnceInterceptor } from './platform/sent-once.interceptor';
@@ -25,7 +26,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor, tabInterceptor, sentOnceInterceptor])),
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(routes, withComponentInputBinding(), withPreloading(PreloadWhenIdle)),
     provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
     provideEffects(SessionEffects, NoticeEffects),
     typeof ngDevMode === 'undefined' || ngDevMode ? provideStoreDevtools({ maxAge: 50 }) : [],

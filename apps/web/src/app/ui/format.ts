@@ -39,10 +39,20 @@ export function readNumber(text: string): number | undefined {
   return Number.isFinite(value) ? value : undefined;
 }
 
-export const dateText = (iso: string | null | undefined): string =>
-  iso ? new Date(iso).toLocaleDateString(chosenLocale(), { day: 'numeric', month: 'short', year: 'numeric' }) : '';
-export const timeText = (iso: string): string =>
-  new Date(iso).toLocaleString(chosenLocale(), { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+/** Writers of dates by the locale that was chosen: one is dear to make, and lists have hundreds of dates. */
+const writer = (options: Intl.DateTimeFormatOptions): ((iso: string) => string) => {
+  const made = new Map<string | undefined, Intl.DateTimeFormat>();
+  return (iso) => {
+    const locale = chosenLocale();
+    const known = made.get(locale) ?? new Intl.DateTimeFormat(locale, options);
+    made.set(locale, known);
+    const at = new Date(iso);
+    return Number.isNaN(at.getTime()) ? '' : known.format(at);
+  };
+};
+const day = writer({ day: 'numeric', month: 'short', year: 'numeric' });
+export const dateText = (iso: string | null | undefined): string => (iso ? day(iso) : '');
+export const timeText = writer({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** Bytes of a file as people say them. */
 export const sizeText = (bytes: number): string =>

@@ -18,6 +18,7 @@ import {
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../platform/session.state';
 import { timeText } from '../../ui/format';
+import { firstRows } from '../../ui/first-rows';
 import { Measures } from '../../ui/measures';
 import { normUnit, normValue } from '../../ui/norm-text';
 import { HouseRuleDialog } from './house-rule.dialog';
@@ -80,10 +81,11 @@ export class NormsPage {
   protected readonly text = (norm: Norm, value: number): string => normValue(norm, value, this.measures.system());
   protected readonly time = timeText;
   protected readonly unit = (row: NormRow): string => normUnit(row.norm, this.measures.system());
+  private readonly rows = firstRows(this.norms.rows, () => `${this.norms.group()} ${this.norms.search()}`);
   /** Rows under their headings: an operation, a machine, a band. */
   protected readonly sections = computed(() => {
     const sections: { subject: string; rows: NormRow[] }[] = [];
-    for (const row of this.norms.rows()) {
+    for (const row of this.rows()) {
       const last = sections.at(-1);
       if (last?.subject === row.norm.subject) last.rows.push(row);
       else sections.push({ subject: row.norm.subject, rows: [row] });

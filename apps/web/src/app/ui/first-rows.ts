@@ -1,0 +1,21 @@
+import { type Signal, computed, effect, linkedSignal } from '@angular/core';
+import { idle } from './idle';
+
+/** Rows that a screen has room for. */
+const SCREEN = 24;
+/** Milliseconds after which the next follow although the browser has had something to do. */
+const LATEST_MS = 500;
+
+/**
+ * Rows of a long table: those of the first screen at once, the others a screen at a time whenever the browser has nothing to do. To be called where one may
+ * inject. @param subject what the table is of: another is begun from its first screen again.
+ */
+export function firstRows<Row>(rows: Signal<readonly Row[]>, subject: () => unknown): Signal<readonly Row[]> {
+  const drawn = linkedSignal({ source: subject, computation: () => SCREEN });
+  effect((cleanUp) => {
+    if (drawn() >= rows().length) return;
+    const waiting = idle(LATEST_MS).subscribe({ complete: () => drawn.update((count) => count + SCREEN) });
+    cleanUp(() => waiting.unsubscribe());
+  });
+  return computed(() => rows().slice(0, drawn()));
+}
