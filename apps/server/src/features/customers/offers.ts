@@ -3,6 +3,7 @@ import { type Account, type NewOffer, type Offer, type OfferTake, dayIn } from '
 import type { OfferDocument } from '@druckerei/formats';
 import type { Database, Queries } from '../../db/database.js';
 import { patternsOf } from '../../db/patterns.js';
+import { inFileName } from '../../http/file-name.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { assessJob } from '../assessments/assessments.js';
@@ -139,7 +140,7 @@ export const offerHandlers = (
     const { margin: _, ...document } = body;
     const head = { ...document.works, logo: await currentLogo(bench.database) };
     const made = await bench.workshop.run('offer', { ...document, works: head, number, at: new Date(madeAt) });
-    response.setHeader('Content-Disposition', `inline; filename="offer-${number.replace(/[^\w.-]+/g, '-')}.pdf"`);
+    response.setHeader('Content-Disposition', `inline; filename="offer-${inFileName(number)}.pdf"`);
     return Buffer.from(made);
   },
   setOffer: ({ params, body }) => setOffer(bench.database, params.id, body),

@@ -1,6 +1,7 @@
 import type { Response } from 'express';
 import type { Compared } from '../../work/difference.js';
 import type { Asked, DocumentName } from '../../work/documents.js';
+import { inFileName } from '../../http/file-name.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
@@ -35,7 +36,7 @@ type Ids =
 
 /** Job numbers go into file names with what file systems take. */
 const name = (response: Response, number: string, ending: string) =>
-  response.setHeader('Content-Disposition', `inline; filename="${number.replace(/[^\w.-]+/g, '-')}-${ending}"`);
+  response.setHeader('Content-Disposition', `inline; filename="${inFileName(number)}-${ending}"`);
 
 /** Cancels work that nobody waits for any more. */
 function untilGone(response: Response): AbortSignal {

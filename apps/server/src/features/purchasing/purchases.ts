@@ -9,6 +9,7 @@ import type {
 } from '@druckerei/contract';
 import { type PurchaseDocument, purchaseCsv } from '@druckerei/formats';
 import type { Database, Queries } from '../../db/database.js';
+import { inFileName } from '../../http/file-name.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Bench } from '../jobs/bench.js';
@@ -148,7 +149,6 @@ async function documentOf(queries: Queries, account: Account, id: number): Promi
     lines: purchase.lines,
   };
 }
-const fileName = (number: string): string => `order-${number.replace(/[^\w.-]+/g, '-')}`;
 
 export const purchaseHandlers = ({
   database,
@@ -170,12 +170,12 @@ export const purchaseHandlers = ({
   purchasePdf: async ({ account, params, response }) => {
     const document = await documentOf(database, account, params.id);
     const made = await workshop.run('purchase', document);
-    response.setHeader('Content-Disposition', `inline; filename="${fileName(document.number)}.pdf"`);
+    response.setHeader('Content-Disposition', `inline; filename="order-${inFileName(document.number)}.pdf"`);
     return made;
   },
   purchaseCsv: async ({ account, params, response }) => {
     const document = await documentOf(database, account, params.id);
-    response.setHeader('Content-Disposition', `attachment; filename="${fileName(document.number)}.csv"`);
+    response.setHeader('Content-Disposition', `attachment; filename="order-${inFileName(document.number)}.csv"`);
     return purchaseCsv(document);
   },
 });
