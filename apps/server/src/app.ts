@@ -177,7 +177,14 @@ export async function createApp({
     metrics,
     audit: auditLog(database, log),
     tell: teller(database, log),
-    before: { signIn, firstManager: signIn, linkFor: [byAddress], welcome: [byAddress] },
+    before: {
+      signIn,
+      firstManager: signIn,
+      linkFor: [byAddress],
+      welcome: [byAddress],
+      setSecondFactor: [byAddress],
+      dropSecondFactor: [byAddress],
+    },
   });
   app.use(api, unknownRoute);
   if (metrics) app.get('/metrics', metrics.handler);

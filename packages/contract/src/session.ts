@@ -55,9 +55,16 @@ export const newFactorSchema = z
   .strictObject({ secret: z.string(), address: z.string(), drawing: z.string().describe('SVG') })
   .meta({ id: 'NewFactor' });
 export type NewFactor = z.output<typeof newFactorSchema>;
+const oldCode = z.string().max(40).describe('a code of the second factor that stands, or a recovery code');
 export const setFactorSchema = z
-  .strictObject({ secret: z.string().regex(/^[A-Z2-7]{16,64}$/), code: z.string().max(20) })
+  .strictObject({
+    secret: z.string().regex(/^[A-Z2-7]{16,64}$/),
+    code: z.string().max(20),
+    old: oldCode.optional(),
+  })
   .meta({ id: 'SetFactor' });
+/** Doing without a second factor: whoever sits at somebody's open session cannot. */
+export const dropFactorSchema = z.strictObject({ old: oldCode }).meta({ id: 'DropFactor' });
 
 export const linkSchema = z.strictObject({ token: z.string().min(1).max(100) }).meta({ id: 'Link' });
 export const welcomeSchema = linkSchema.extend({ password: passwordSchema }).meta({ id: 'Welcome' });

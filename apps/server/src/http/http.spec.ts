@@ -96,6 +96,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     firstManager: { code: 'none', login: 'x', name: 'X', password: 'a lantern in the weir' },
     ownPassword: { now: 'not mine', next: 'a lantern in the weir' },
     beginSecondFactor: {},
+    dropSecondFactor: { old: '000000' },
     setSecondFactor: { secret: 'ABCDEFGHIJKLMNOP', code: '000000' },
     linkFor: { token: 'none' },
     welcome: { token: 'none', password: 'a lantern in the weir' },

@@ -7,6 +7,7 @@ import {
   newFactorSchema,
   ownPasswordSchema,
   ownSettingsSchema,
+  dropFactorSchema,
   setFactorSchema,
   signInSchema,
   welcomeSchema,
@@ -117,7 +118,8 @@ export const SESSION = [
     id: 'setSecondFactor',
     method: 'put',
     path: '/api/session/second-factor',
-    summary: 'Take the second factor up, by a code of its secret; answers the recovery codes, once',
+    summary:
+      'Take a second factor up, by a code of its secret, and one of that which stands; answers the recovery codes, once',
     right: 'signed in',
     body: setFactorSchema,
     status: 200,
@@ -125,10 +127,11 @@ export const SESSION = [
   },
   {
     id: 'dropSecondFactor',
-    method: 'delete',
-    path: '/api/session/second-factor',
-    summary: 'Do without the second factor, where the works does not want it',
+    method: 'post',
+    path: '/api/session/second-factor/off',
+    summary: 'Do without the second factor, by a code of it, where the works does not want it',
     right: 'signed in',
+    body: dropFactorSchema,
     status: 204,
   },
   {

@@ -1,4 +1,6 @@
 import { hash } from '@node-rs/argon2';
+import type { Account } from '@druckerei/contract';
+import type { Queries } from '../../db/database.js';
 import { invalid, ProblemError } from '../../http/problem.js';
 import { wantsFactor } from '../../http/permit.js';
 import type { Handlers } from '../../http/register.js';
@@ -7,9 +9,22 @@ import type { AccountOptions } from './accounts.js';
 import { HASHING } from './add-account.js';
 import { findAccount } from './entry.js';
 import { refuseGuessable } from './password.js';
-import { newFactor, takeUp } from './second-factor.js';
+import { newFactor, takeUp, useCode } from './second-factor.js';
 
 type Ids = 'ownPassword' | 'ownSessions' | 'beginSecondFactor' | 'setSecondFactor' | 'dropSecondFactor';
+
+/** Refuses whoever cannot show a code of the second factor that stands: an open session is not enough to change it. */
+async function proveFactor(queries: Queries, { id, login }: Account, old = ''): Promise<void> {
+  const secret = (await findAccount(queries, login))?.totp_secret ?? null;
+  if (secret !== null && !(await useCode(queries, id, secret, old)))
+    throw invalid([
+      {
+        path: 'old',
+        message:
+          'This is no code of the second factor that stands. Wait for the next one that its app shows, or take a recovery code; each counts once.',
+      },
+    ]);
+}
 
 /** What somebody does with their own account. */
 export const ownAccountHandlers = ({ database, memory, security, entry }: AccountOptions): Pick<Handlers, Ids> => ({
@@ -30,18 +45,24 @@ export const ownAccountHandlers = ({ database, memory, security, entry }: Accoun
     memory.clear();
   },
   beginSecondFactor: async ({ account }) => newFactor(account.login, (await currentWorks(database)).name),
-  setSecondFactor: async ({ account, body: { secret, code }, request }) => {
-    const codes = await database.transaction((queries) => takeUp(queries, account.id, secret, code));
+  setSecondFactor: async ({ account, body: { secret, code, old }, request }) => {
+    const codes = await database.transaction(async (queries) => {
+      await proveFactor(queries, account, old);
+      return takeUp(queries, account.id, secret, code);
+    });
     memory.accounts.clear();
     await security.note(request, 'second factor', account.login, 'done');
     return { recoveryCodes: codes };
   },
-  dropSecondFactor: async ({ account, request }) => {
+  dropSecondFactor: async ({ account, body: { old }, request }) => {
     if (wantsFactor(account))
       throw new ProblemError(409, 'The works wants a second factor of you', {
         detail: 'Take up another one in its place, or ask for the setting to be changed.',
       });
-    await database.one('people/set-second-factor', account.id, null, null);
+    await database.transaction(async (queries) => {
+      await proveFactor(queries, account, old);
+      await queries.one('people/set-second-factor', account.id, null, null);
+    });
     memory.accounts.clear();
     await security.note(request, 'second factor', account.login, 'done');
   },

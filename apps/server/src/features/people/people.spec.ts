@@ -238,7 +238,24 @@ describe('a second factor', () => {
     // A wrong password is not told apart from one whose code is wanted.
     const guess = await (await visitor(server.app)).call('post', '/api/session', { login: 'klara', password: 'x' });
     expect((guess.body as Problem).title).toBe('Name or password is wrong');
-    expect((await someone.call('delete', '/api/session/second-factor')).status).toBe(204);
+    // Whoever sits at the open session has no code: the factor is neither changed nor taken away.
+    const other = (await someone.call('post', '/api/session/second-factor', {})).body as NewFactor;
+    const next = (old?: string) =>
+      someone.call('put', '/api/session/second-factor', {
+        secret: other.secret,
+        code: authenticator.generate(other.secret),
+        ...(old === undefined ? {} : { old }),
+      });
+    const bare = await next();
+    expect([bare.status, (bare.body as Problem).errors?.[0]?.path]).toEqual([422, 'old']);
+    expect((await next('000000')).status).toBe(422);
+    const off = (old: string) => someone.call('post', '/api/session/second-factor/off', { old });
+    expect((await off(lost)).status).toBe(422);
+    const changed = (await next(recoveryCodes[1])).body as { recoveryCodes: string[] };
+    expect(changed.recoveryCodes).toHaveLength(10);
+    // The codes of the one before are gone with it.
+    expect((await off(recoveryCodes[2] ?? '')).status).toBe(422);
+    expect((await off(changed.recoveryCodes[0] ?? '')).status).toBe(204);
     expect((await signIn()).status).toBe(200);
   });
 
@@ -252,7 +269,7 @@ describe('a second factor', () => {
     const { secret } = (await someone.call('post', '/api/session/second-factor', {})).body as NewFactor;
     await someone.call('put', '/api/session/second-factor', { secret, code: authenticator.generate(secret) });
     expect((await someone.call('get', '/api/people')).status).toBe(200);
-    expect((await someone.call('delete', '/api/session/second-factor')).status).toBe(409);
+    expect((await someone.call('post', '/api/session/second-factor/off', { old: '1' })).status).toBe(409);
     expect((await someone.call('put', '/api/works/settings', { settings, seen: wanted })).status).toBe(200);
     expect((await manager.call('get', '/api/people')).status).toBe(200);
   });

@@ -97,13 +97,18 @@ export class Api {
   newFactor(): Observable<NewFactor> {
     return this.http.post<NewFactor>('/api/session/second-factor', {});
   }
-  setFactor(secret: string, code: string): Observable<string[]> {
+  /** @param old a code of the factor that stands, where one does. */
+  setFactor(secret: string, code: string, old: string): Observable<string[]> {
     return this.http
-      .put<{ recoveryCodes: string[] }>('/api/session/second-factor', { secret, code })
+      .put<{ recoveryCodes: string[] }>('/api/session/second-factor', {
+        secret,
+        code,
+        ...(old === '' ? {} : { old }),
+      })
       .pipe(map(({ recoveryCodes }) => recoveryCodes));
   }
-  dropFactor(): Observable<unknown> {
-    return this.http.delete('/api/session/second-factor');
+  dropFactor(old: string): Observable<unknown> {
+    return this.http.post('/api/session/second-factor/off', { old });
   }
   linkFor(token: string): Observable<{ login: string; name: string }> {
     return this.http.post<{ login: string; name: string }>('/api/welcome/look', { token });

@@ -29,6 +29,8 @@ export class AccountPage {
   protected readonly said = signal('');
   protected readonly failed = signal('');
   protected readonly factor = signal<NewFactor | undefined>(undefined);
+  /** Code of the factor that stands, while another is taken up. */
+  protected readonly old = signal('');
   protected readonly codes = signal<readonly string[]>([]);
   /** The drawing comes from our own server, out of the secret alone. */
   protected readonly drawing = computed(() =>
@@ -57,19 +59,20 @@ export class AccountPage {
     this.send(this.api.endOtherSessions(), () => this.said.set('Every other session of yours has ended.'));
   }
   protected begin(): void {
+    this.old.set('');
     this.send(this.api.newFactor(), (factor) => this.factor.set(factor));
   }
   protected takeUp(code: string): void {
     const factor = this.factor();
     if (!factor) return;
-    this.send(this.api.setFactor(factor.secret, code), (codes) => {
+    this.send(this.api.setFactor(factor.secret, code, this.old().trim()), (codes) => {
       this.factor.set(undefined);
       this.codes.set(codes);
       this.renew();
     });
   }
-  protected drop(): void {
-    this.send(this.api.dropFactor(), () => {
+  protected drop(old: string): void {
+    this.send(this.api.dropFactor(old.trim()), () => {
       this.said.set('You sign in by your password alone.');
       this.renew();
     });
