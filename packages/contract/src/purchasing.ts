@@ -158,6 +158,7 @@ export const keptPurchaseSchema = z
         lines: z.array(z.strictObject({ line: z.int(), quantity: z.number(), place: z.string() })),
       }),
     ),
+    madeAt: z.iso.datetime(),
     changedBy: z.string(),
     changedAt: z.iso.datetime(),
   })

@@ -26,6 +26,7 @@ CREATE TABLE purchase (
   -- Why it ended before all had come.
   reason text,
   version integer NOT NULL DEFAULT 1,
+  made_at timestamptz NOT NULL DEFAULT now(),
   changed_by integer NOT NULL,
   changed_at timestamptz NOT NULL DEFAULT now(),
   CONSTRAINT purchase_pk PRIMARY KEY (id),

@@ -15,6 +15,7 @@ import {
   orderSchema,
   pastJobSchema,
 } from '../customers.js';
+import { keptCarrierSchema } from '../room.js';
 import { type Endpoint, whole } from './endpoint.js';
 
 const one = z.object({ id: whole });
@@ -73,6 +74,16 @@ export const CUSTOMERS = [
     params: one,
     status: 200,
     answer: z.array(pastJobSchema),
+  },
+  {
+    id: 'customerCarriers',
+    method: 'get',
+    path: '/api/customers/{id}/carriers',
+    summary: 'Carriers that the store keeps of jobs of a customer, last put away first',
+    right: 'signed in',
+    params: one,
+    status: 200,
+    answer: z.array(keptCarrierSchema),
   },
   {
     id: 'orders',

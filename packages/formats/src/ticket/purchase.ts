@@ -9,7 +9,7 @@ import { heads, right, table } from './table.js';
 /** An order to a supplier as it is sent. */
 export interface PurchaseDocument {
   readonly number: string;
-  /** When it was last changed: printed, and the date of the file. */
+  /** When it was made: printed, and the date of the file. */
   readonly at: Date;
   readonly works: Letterhead;
   readonly currency: string;

@@ -2,17 +2,17 @@
 WITH found AS (
   SELECT p.*, s.name AS supplier_name FROM purchase p JOIN supplier s ON s.id = p.supplier_id
   WHERE ($2::integer IS NULL OR p.id = $2) AND (NOT $3::boolean OR p.state IN ('draft', 'sent'))
-    AND lower(concat_ws(' ', p.number, s.name, p.body ->> 'note', p.state, (
+    AND (jsonb_array_length($1::jsonb) = 0 OR lower(concat_ws(' ', p.number, s.name, p.body ->> 'note', p.state, (
       SELECT string_agg(concat_ws(' ', coalesce(l #>> '{other,name}', i.body ->> 'name'), j.numbers), ' ')
       FROM jsonb_array_elements(p.body -> 'lines') l
       LEFT JOIN works_item i ON i.kind = 'stock' AND i.id = l #>> '{paper,stock}'
       CROSS JOIN LATERAL (
         SELECT string_agg(job.number, ' ') AS numbers FROM jsonb_array_elements(l -> 'jobs') f JOIN job ON job.id = (f ->> 'job')::integer
       ) j
-    ))) LIKE ALL (ARRAY(SELECT jsonb_array_elements_text($1::jsonb)))
+    ))) LIKE ALL (ARRAY(SELECT jsonb_array_elements_text($1::jsonb))))
 )
 SELECT f.id, f.version, f.number, f.supplier_id AS supplier, f.supplier_name AS "supplierName", f.state, f.reason, f.body,
-  a.name AS "changedBy", iso(f.changed_at) AS "changedAt", (SELECT count(*)::integer FROM found) AS total,
+  iso(f.made_at) AS "madeAt", a.name AS "changedBy", iso(f.changed_at) AS "changedAt", (SELECT count(*)::integer FROM found) AS total,
   coalesce((SELECT jsonb_object_agg(r.line, r.received) FROM purchase_received(f.id) r), '{}') AS received,
   coalesce((SELECT jsonb_object_agg(job.id, job.number) FROM job WHERE job.id IN (
     SELECT (j ->> 'job')::integer FROM jsonb_array_elements(f.body -> 'lines') l CROSS JOIN LATERAL jsonb_array_elements(l -> 'jobs') j)), '{}') AS numbers,

@@ -1,6 +1,7 @@
 import { type Job, offerPrice, plan } from '@druckerei/core';
 import type {
   CustomerRow,
+  KeptCarrier,
   KeptCustomer,
   KeptOrder,
   Needs,
@@ -78,6 +79,36 @@ describe('customers', () => {
       .records;
     const stops = records.filter(({ event }) => ['trial', 'take-back', 'reader-stop'].includes(event.kind)).length;
     expect(programme?.stops).toBe(stops);
+  });
+
+  it('say what is kept of their jobs, and of nobody else’s', async () => {
+    const { rows } = await server.database.pool.query<{ id: number; customer: string; title: string }>(
+      'SELECT id, customer, title FROM job',
+    );
+    const cards = rows.find(({ title }) => title === 'Constellation cards')?.id ?? 0;
+    const carrier = {
+      id: 'card.back.k',
+      name: 'Back, K',
+      kind: 'plate',
+      ink: 'K',
+      owner: 'house',
+      life: 1e6,
+      used: 10,
+    };
+    await server.database.pool.query(
+      'INSERT INTO press_room_record (job_id, event, entered_by, carrier_key, carrier) VALUES ($1, $2, 1, $3, $4)',
+      [cards, { kind: 'carrier', carrier: carrier.id, state: 'kept', place: 'Rack 2' }, 'plate/back', carrier],
+    );
+    const all = await asked<KeptCarrier[]>('get', '/api/carriers');
+    const customers = await asked<CustomerRow[]>('get', '/api/customers?limit=500');
+    let told = 0;
+    for (const { id, name } of customers) {
+      const kept = await asked<KeptCarrier[]>('get', `/api/customers/${id}/carriers`);
+      const own = rows.filter(({ customer }) => customer === name).map((job) => job.id);
+      expect(kept).toEqual(all.filter(({ jobId }) => own.includes(jobId)));
+      told += kept.length;
+    }
+    expect([told, all.length]).toEqual([1, 1]);
   });
 });
 

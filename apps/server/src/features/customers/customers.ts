@@ -87,7 +87,7 @@ async function pastJobs(queries: Queries, customer: Customer): Promise<PastJob[]
 
 export const customerHandlers = (
   database: Database,
-): Pick<Handlers, 'customers' | 'customer' | 'addCustomer' | 'changeCustomer' | 'pastJobs'> => ({
+): Pick<Handlers, 'customers' | 'customer' | 'addCustomer' | 'changeCustomer' | 'pastJobs' | 'customerCarriers'> => ({
   customers: async ({ query: { search = '', skip = 0, limit = PAGE }, response }) => {
     const rows = await database.many<CustomerRow & { total: number }>(
       'customers/list',
@@ -104,5 +104,11 @@ export const customerHandlers = (
   pastJobs: async ({ params }) => {
     const { customer } = await readCustomer(database, params.id);
     return pastJobs(database, customer);
+  },
+  customerCarriers: async ({ params }) => {
+    const { customer } = await readCustomer(database, params.id);
+    const rows = await database.many<{ id: number }>('customers/job-ids', JSON.stringify(namesOf(customer)));
+    const jobs = new Set(rows.map(({ id }) => id));
+    return (await keptCarriers(database, null)).filter(({ jobId }) => jobs.has(jobId));
   },
 });

@@ -135,7 +135,7 @@ async function documentOf(queries: Queries, account: Account, id: number): Promi
   const works = await currentWorks(queries);
   return {
     number: purchase.number,
-    at: new Date(purchase.changedAt),
+    at: new Date(purchase.madeAt),
     works: { ...headOf(works), logo: await currentLogo(queries) },
     currency: works.currency,
     isDraft: purchase.state === 'draft',

@@ -234,6 +234,10 @@ describe('an order to a supplier', () => {
     const purchase = await begin(order({ lines }));
     const pdf = await manager.bytes(`/api/purchases/${purchase.id}/order.pdf`);
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    // It says when it was made, whatever happened to it since.
+    await server.owner.pool.query("UPDATE purchase SET made_at = '2026-01-02T12:00Z' WHERE id = $1", [purchase.id]);
+    const dated = await manager.bytes(`/api/purchases/${purchase.id}/order.pdf`);
+    expect(dated.toString('latin1')).toContain('D:20260102');
     const csv = (await manager.bytes(`/api/purchases/${purchase.id}/order.csv`)).toString();
     expect(csv.split('\r\n')[1]).toBe(`${purchase.number},1,"'=1+1",3,pieces,7.5,2026-12-20`);
   });

@@ -24,6 +24,7 @@ interface Row
       | 'state'
       | 'reason'
       | 'receipts'
+      | 'madeAt'
       | 'changedBy'
       | 'changedAt'
     >,

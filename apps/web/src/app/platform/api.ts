@@ -305,6 +305,10 @@ export class Api {
   pastJobs(customer: number): Observable<PastJob[]> {
     return this.http.get<PastJob[]>(`/api/customers/${customer}/jobs`);
   }
+  /** Carriers that the store keeps of their jobs. */
+  customerCarriers(customer: number): Observable<KeptCarrier[]> {
+    return this.http.get<KeptCarrier[]>(`/api/customers/${customer}/carriers`);
+  }
   orders(customer: number): Observable<KeptOrder[]> {
     return this.http.get<KeptOrder[]>(`/api/customers/${customer}/orders`);
   }

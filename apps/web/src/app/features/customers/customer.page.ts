@@ -19,7 +19,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import type { OversPolicy } from '@druckerei/core';
-import type { KeptOrder, PastJob } from '@druckerei/contract';
+import type { KeptCarrier, KeptOrder, PastJob } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { forkJoin } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -79,6 +79,8 @@ export class CustomerPage {
   protected readonly day = dateText;
   protected readonly jobs = signal<readonly PastJob[]>([]);
   protected readonly orders = signal<readonly KeptOrder[]>([]);
+  /** What the store keeps of their jobs: plates, dies, rubbers. */
+  protected readonly carriers = signal<readonly KeptCarrier[]>([]);
   protected readonly failed = signal('');
   protected readonly policyKind = computed(() => this.edit.customer()?.policy?.kind ?? '');
 
@@ -94,8 +96,13 @@ export class CustomerPage {
   }
 
   protected look(): void {
-    forkJoin({ jobs: this.api.pastJobs(this.id()), orders: this.api.orders(this.id()) }).subscribe({
-      next: ({ jobs, orders }) => {
+    forkJoin({
+      jobs: this.api.pastJobs(this.id()),
+      orders: this.api.orders(this.id()),
+      carriers: this.api.customerCarriers(this.id()),
+    }).subscribe({
+      next: ({ jobs, orders, carriers }) => {
+        this.carriers.set(carriers);
         this.jobs.set(jobs);
         this.orders.set(orders);
         this.failed.set('');
@@ -104,6 +111,11 @@ export class CustomerPage {
     });
   }
 
+  /** Where a carrier lies, whose it is, and how much of its life it has run. */
+  protected carrierText({ place, owner, used, life }: KeptCarrier): string {
+    const run = life > 0 ? `${count(used)} of ${count(life)} impressions` : `${count(used)} impressions`;
+    return [place, owner === 'customer' ? 'theirs' : '', run].filter(Boolean).join(', ');
+  }
   /** What became of a job, in words. */
   protected became({ status, counted, quantity, carriers, stops }: PastJob): string {
     return [

@@ -67,6 +67,22 @@ function setUp(change: object = {}, data?: object) {
     customer: () => of(GARDEN),
     pastJobs: () => of([MAP]),
     orders: () => of([]),
+    customerCarriers: () =>
+      of([
+        {
+          jobId: 2,
+          job: 'HB-2',
+          key: 'a',
+          title: 'Trail map',
+          name: 'Cutting die',
+          ink: null,
+          owner: 'customer',
+          place: 'Rack 4',
+          used: 20_000,
+          life: 100_000,
+          since: '2026-10-02T08:00:00.000Z',
+        },
+      ]),
     offers: () => of({ rows: [OFFER], total: 1 }),
     nextNumber: () => of('HB-99'),
     keptCarriers: () =>
@@ -116,6 +132,9 @@ describe('a customer', () => {
     const job = textOf(element, '[aria-label=Jobs] tr');
     expect(job).toContain('HB-2 Trail map');
     expect(job).toContain('10,180 good of 10,000; 1 carrier kept; 2 on record');
+    expect(textOf(element, '[aria-label="Kept of their jobs"] tr')).toBe(
+      'Cutting dieHB-2 Trail mapRack 4, theirs, 20,000 of 100,000 impressions, since 2 Oct 2026',
+    );
   });
 
   it('is entered as it is typed, without what is empty', async () => {

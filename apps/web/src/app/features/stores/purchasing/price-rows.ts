@@ -53,6 +53,8 @@ export function pricesOf(
     if (each === undefined || each < 0) return { wrong: `${at}: a price is a number, like 97 or 1.25.` };
     if (from.trim() !== '' && (least === undefined || least < 0))
       return { wrong: `${at}: “from” is a quantity, like 500; empty where it holds from the first.` };
+    const odd = [validFrom, validUntil].find((day) => day !== '' && !/^\d{4}-\d\d-\d\d$/.test(day));
+    if (odd !== undefined) return { wrong: `${at}: “${odd}” is no day; write it like 2026-12-31.` };
     if (validFrom !== '' && validUntil !== '' && validUntil < validFrom)
       return { wrong: `${at}: it ends before it begins.` };
     prices.push({

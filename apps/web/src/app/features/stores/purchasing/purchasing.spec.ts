@@ -10,6 +10,7 @@ import { testAccount } from '../../../platform/account.fixture';
 import { Api } from '../../../platform/api';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { OrdersPanel } from './orders.panel';
+import { pastedPrices } from './pasted-prices';
 import { NO_PRICE, pricesOf, rowOf } from './price-rows';
 import { PurchaseDraft, linesOf, linesToOrder, numberAfter } from './purchase-draft';
 import { PurchaseDialog } from './purchase.dialog';
@@ -68,6 +69,7 @@ const purchase = (change: Partial<KeptPurchase> = {}): KeptPurchase => ({
     },
   ],
   total: null,
+  madeAt: at.changedAt,
   receipts: [],
   ...at,
   ...change,
@@ -149,10 +151,41 @@ describe('prices that are typed', () => {
     [{ ...row, item: 'moonlight' }, '“moonlight” is nothing that the works buys'],
     [{ ...row, price: 'much' }, 'a price is a number'],
     [{ ...row, from: 'some' }, '“from” is a quantity'],
+    [{ ...row, validFrom: '31/31/2026' }, '“31/31/2026” is no day'],
     [{ ...row, validFrom: '2026-12-02', validUntil: '2026-12-01' }, 'it ends before it begins'],
   ])('are refused with their place and the reason: %#', (wrong, why) => {
     const read = pricesOf([row, wrong], items);
     expect('wrong' in read && read.wrong).toContain(`Price 2: ${why}`);
+  });
+});
+
+describe('prices pasted out of a sheet', () => {
+  it('are read as sheets write them, without the heading', () => {
+    const text = [
+      'Artikel\tPreis\tfür\tab\tvon\tbis',
+      'Silk coated 115 g, every size\t€ 1.204,50\t1.000 kg\t500 kg\t1.12.2026\t31.03.2027',
+      'Boxes\t0,78\teach',
+      '\t\t',
+    ].join('\r\n');
+    expect(pastedPrices(text)).toEqual([
+      {
+        item: 'Silk coated 115 g, every size',
+        price: '1204.5',
+        per: 1000,
+        measure: 'kg',
+        from: '500',
+        validFrom: '2026-12-01',
+        validUntil: '2027-03-31',
+      },
+      { item: 'Boxes', price: '0.78', per: 1, measure: 'unit', from: '', validFrom: '', validUntil: '' },
+    ]);
+  });
+
+  it('stay as they were written where they cannot be read, and are told by their line', () => {
+    const [row] = pastedPrices('Silk coated 115 g, every size\t12 or 13\t100 kg\t\tspring');
+    expect(row).toMatchObject({ price: '12 or 13', per: 100, measure: 'kg', validFrom: 'spring' });
+    const items: KnownItem[] = [{ key: 'paper/silk-115', name: 'Silk coated 115 g, every size', unit: 'sheets' }];
+    expect(row && pricesOf([row], items)).toEqual({ wrong: 'Price 1: a price is a number, like 97 or 1.25.' });
   });
 });
 
@@ -299,7 +332,11 @@ describe('the supplier dialog', () => {
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
     type(element, 'Price 2', '95');
+    const clipboardData = { getData: () => 'Silk, every size\t90\t100 kg\t2000\n' };
+    const paste = Object.assign(new Event('paste', { bubbles: true, cancelable: true }), { clipboardData });
+    element.querySelector('[aria-label="Price 2"]')?.dispatchEvent(paste);
     await press(element, 'Change it');
-    expect(kept[0]).toEqual({ name: 'Mill', leadDays: 3, prices: [perKg(104), perKg(95, 500)] });
+    expect(paste.defaultPrevented).toBe(true);
+    expect(kept[0]).toEqual({ name: 'Mill', leadDays: 3, prices: [perKg(104), perKg(95, 500), perKg(90, 2000)] });
   });
 });

@@ -11,6 +11,7 @@ import type { KeptSupplier, Supplier } from '@druckerei/contract';
 import { map } from 'rxjs';
 import { Contested } from '../../../platform/contested';
 import { count, readNumber } from '../../../ui/format';
+import { pastedPrices } from './pasted-prices';
 import { NO_PRICE, type PriceRow, pricesOf, rowOf } from './price-rows';
 import { PurchasingApi } from './purchasing.api';
 
@@ -68,6 +69,14 @@ export class SupplierDialog {
   }
   protected add(): void {
     this.rows.update((rows) => [...rows, { ...NO_PRICE, ...(rows.at(-1) ?? {}), price: '', from: '' }]);
+  }
+  /** Lines out of a sheet become prices behind those that are there; a row that nobody has begun gives way to them. */
+  protected paste(event: ClipboardEvent): void {
+    const text = event.clipboardData?.getData('text') ?? '';
+    if (!/[\t\n]/.test(text.trim())) return;
+    event.preventDefault();
+    const begun = this.rows().filter(({ price }) => price.trim() !== '');
+    this.rows.set([...begun, ...pastedPrices(text)]);
   }
   protected drop(at: number): void {
     this.rows.update((rows) => rows.filter((_, i) => i !== at));
