@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { PRICE_COUNTS, PRICE_MEASURES } from '@druckerei/core';
+import { MOST_JOBS_OF_LINE, PRICE_COUNTS, PRICE_MEASURES } from '@druckerei/core';
 import { amount, itemKey, storePlace } from './amounts.js';
 import { localeSchema } from './known-places.js';
 import { otherItemSchema, paperItemSchema } from './stores.js';
@@ -72,7 +72,7 @@ export const purchaseLineSchema = z
     price: money.optional().describe('for all of it, where it has been agreed'),
     jobs: z
       .array(z.strictObject({ job: z.int().min(1), quantity: above }))
-      .max(500)
+      .max(MOST_JOBS_OF_LINE)
       .describe('what of it each job is to have; none where it is for the store'),
   })
   .refine(({ paper, other }) => (paper === undefined) !== (other === undefined), {

@@ -2,7 +2,7 @@ import { ceilRatio } from '../kernel/index.js';
 import { outOfBought } from '../layout/index.js';
 import type { Works } from '../works/index.js';
 import { type Need, type PaperItem, NEED_KINDS } from './needs.js';
-import { type OnOrder, shortOf } from './on-order.js';
+import { type OnOrder, shortShares } from './on-order.js';
 
 /** A lot in the store: of paper, or of whatever else jobs need. */
 export interface Holding {
@@ -61,10 +61,16 @@ export interface BuyLine {
   readonly alternatives: readonly Alternative[];
 }
 
-/** What one key is wanted for. */
+/** What a job wants of one key. */
+interface Want {
+  readonly job: number;
+  readonly quantity: number;
+  readonly due: string | null;
+}
+/** A key, and who wants how much of it. */
 interface WantedOfKey {
   readonly need: Need;
-  readonly wants: readonly { readonly job: number; readonly quantity: number; readonly due: string | null }[];
+  readonly wants: readonly Want[];
 }
 
 const sumOf = (of: readonly { readonly quantity: number }[]): number =>
@@ -79,20 +85,22 @@ function lineOf(
   const { key, pack } = need;
   const quantity = sumOf(wants);
   const jobs = wants.map(({ job }) => job);
+  const listed = new Set(jobs);
   const onHand = sumOf(holdings.filter((lot) => lot.key === key));
   const held = reservations.filter((one) => one.key === key);
-  const reserved = sumOf(held.filter(({ job }) => !jobs.includes(job)));
-  const own = sumOf(held.filter(({ job }) => jobs.includes(job)));
+  const reserved = sumOf(held.filter(({ job }) => !listed.has(job)));
+  const own = sumOf(held.filter(({ job }) => listed.has(job)));
   const fromStock = Math.min(quantity, Math.max(0, onHand - reserved));
   const orders = onOrder.filter((one) => one.key === key);
-  const short = shortOf(wants, fromStock, orders);
+  const shares = shortShares(wants, fromStock, orders).map(({ of, short }) => ({ job: of.job, quantity: short }));
+  const short = sumOf(shares);
   const coming = quantity - fromStock - short;
   const packs = ceilRatio(short, pack);
   const ordered = packs * pack;
   return {
     need: { ...need, quantity },
     jobs,
-    shares: sharesOfShort(wants, fromStock, orders),
+    shares,
     onHand,
     reserved,
     own,
@@ -108,19 +116,6 @@ function lineOf(
   };
 }
 
-/** What is short for each job: how much more is short with it than with those alone that are due before it. */
-function sharesOfShort(wants: WantedOfKey['wants'], there: number, orders: readonly OnOrder[]): OnOrder['jobs'] {
-  const inTurn = [...wants].sort((a, b) => dayOf(a).localeCompare(dayOf(b)));
-  let before = 0;
-  return inTurn.flatMap(({ job }, i) => {
-    const short = shortOf(inTurn.slice(0, i + 1), there, orders);
-    const share = short - before;
-    before = short;
-    return share > 1e-9 ? [{ job, quantity: share }] : [];
-  });
-}
-const dayOf = ({ due }: { readonly due: string | null }): string => due ?? '9999';
-
 /**
  * What has to be bought for some jobs together: stock on hand that others have not reserved comes first, then what is on order and
  * comes by the day that it is wanted; the rest is rounded up to packs, once over all jobs. Paper first. Source: handbook chapter 6
@@ -134,14 +129,16 @@ export function buyList(
   works: Works,
 ): BuyLine[] {
   const free = freeOf(holdings, reservations);
-  const byKey = new Map<string, { need: Need; wants: WantedOfKey['wants'] }>();
+  const byKey = new Map<string, { need: Need; readonly wants: Want[] }>();
   for (const { job, due = null, needs } of jobs)
     for (const need of needs) {
-      const before = byKey.get(need.key);
-      byKey.set(need.key, {
-        need: before ? { ...before.need, figure: undefined } : need,
-        wants: [...(before?.wants ?? []), { job, due, quantity: need.quantity }],
-      });
+      const want = { job, due, quantity: need.quantity };
+      const known = byKey.get(need.key);
+      if (known) {
+        known.wants.push(want);
+        // A sum has no figure of its own.
+        known.need = { ...known.need, figure: undefined };
+      } else byKey.set(need.key, { need, wants: [want] });
     }
   const rank = ({ need: { kind } }: { need: Need }): number => NEED_KINDS.indexOf(kind);
   return [...byKey.values()]

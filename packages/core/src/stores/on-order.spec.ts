@@ -101,6 +101,19 @@ describe('a purchase list with orders on their way', () => {
     ]);
   });
 
+  it('tells ten thousand jobs what is short for each, and the shares make up the whole (identity)', () => {
+    const many = Array.from({ length: 10_000 }, (_, job) => ({
+      job,
+      due: `2026-12-${String(1 + (job % 28)).padStart(2, '0')}`,
+      needs: [need(1)],
+    }));
+    const [line] = buyList(many, [lot(400)], [], [order(5000, '2026-12-15')], SHIPPED_WORKS);
+    const shares = line?.shares ?? [];
+    expect(shares.reduce((sum, { quantity }) => sum + quantity, 0)).toBe(line?.short);
+    // By the 14th 5,002 are wanted and 400 are there; by the 28th 10,000, and 5,400 of them.
+    expect(line).toMatchObject({ short: 4602, coming: 4998, late: 2 });
+  });
+
   it('takes of an order what is meant for one job, and leaves the rest to the others', () => {
     const all = [
       order(1000, '2026-12-04', [

@@ -11,6 +11,9 @@ export interface OnOrder {
   readonly jobs: readonly { readonly job: number; readonly quantity: number }[];
 }
 
+/** Jobs that a line of an order is kept for; what it holds beyond them is for whoever takes it first. */
+export const MOST_JOBS_OF_LINE = 500;
+
 /** So much, wanted by a day: by any day where nobody says one. */
 export interface Wanted {
   readonly quantity: number;
@@ -23,24 +26,34 @@ const LEAST = 1e-9;
 /** Behind every day. */
 const NO_DAY = '9999-12-31';
 
+const dayOf = ({ due }: Wanted): string => due ?? NO_DAY;
+
 /**
- * What is short of what is wanted, however that is handed out: the most that is wanted by some day above what is there by then.
+ * What is short for each of those who want something, when what there is goes to those first who want it first: how much more is short
+ * with each than with those before. In that order, those alone for whom something is short.
  * @param there what lies in the store and is free, 0 or more. Source: identity (cumulated supply under cumulated demand).
  */
-export function shortOf(
-  wanted: readonly Wanted[],
+export function shortShares<One extends Wanted>(
+  wanted: readonly One[],
   there: number,
   coming: readonly Pick<OnOrder, 'quantity' | 'day'>[],
-): number {
-  const days = [...new Set(wanted.map(({ due }) => due ?? NO_DAY))];
-  const sum = (of: readonly { readonly quantity: number }[]): number =>
-    of.reduce((total, { quantity }) => total + quantity, 0);
-  const shortBy = (day: string): number =>
-    sum(wanted.filter(({ due }) => (due ?? NO_DAY) <= day)) - there - sum(coming.filter((one) => one.day <= day));
-  const short = Math.max(0, ...days.map(shortBy));
-  // Sums of kilograms do not come out to the last digit.
-  return short < LEAST ? 0 : short;
+): { readonly of: One; readonly short: number }[] {
+  const inTurn = [...wanted].sort((a, b) => dayOf(a).localeCompare(dayOf(b)));
+  const arrivals = [...coming].sort((a, b) => a.day.localeCompare(b.day));
+  let [asked, come, next, short] = [0, there, 0, 0];
+  return inTurn.flatMap((of) => {
+    for (let one = arrivals[next]; one && one.day <= dayOf(of); one = arrivals[++next]) come += one.quantity;
+    asked += of.quantity;
+    const before = short;
+    short = Math.max(short, asked - come);
+    // Sums of kilograms do not come out to the last digit.
+    return short - before > LEAST ? [{ of, short: short - before }] : [];
+  });
 }
+
+/** What is short of what is wanted, however that is handed out: the most that is wanted by some day above what is there by then. */
+export const shortOf = (...asked: Parameters<typeof shortShares>): number =>
+  shortShares(...asked).reduce((sum, { short }) => sum + short, 0);
 
 /** What a job is to have of all that is on order, in place of what all jobs are to have of it. */
 export const onOrderFor = (all: readonly OnOrder[], job: number): OnOrder[] =>

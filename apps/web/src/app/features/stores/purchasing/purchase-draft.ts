@@ -1,5 +1,13 @@
 import { computed, signal } from '@angular/core';
-import { type BuyLine, type Purchase, type Works, costWorking, priceOn, sellersOf } from '@druckerei/core';
+import {
+  type BuyLine,
+  type Purchase,
+  type Works,
+  MOST_JOBS_OF_LINE,
+  costWorking,
+  priceOn,
+  sellersOf,
+} from '@druckerei/core';
 import type { KeptPurchase, KeptSupplier, PurchaseLine, PurchaseOrder } from '@druckerei/contract';
 import { dayIn } from '@druckerei/contract';
 
@@ -21,7 +29,7 @@ export const linesToOrder = (lines: readonly BuyLine[]): DraftLine[] =>
     name,
     unit,
     quantity: ordered,
-    jobs: shares.map((share) => ({ ...share })),
+    jobs: shares.slice(0, MOST_JOBS_OF_LINE).map((share) => ({ ...share })),
     ...(paper ? { paper } : {}),
     ...(kind === 'sheets' || kind === 'rolls' ? {} : { other: { kind, name, unit } }),
   }));
