@@ -47,6 +47,8 @@ export class OrdersPanel {
   protected readonly list = new SearchedList<KeptPurchase>((asked) =>
     this.api.purchases({ ...asked, ...(this.open() ? { open: 'true' } : {}) }),
   );
+  /** Jobs of a line that there is room for. */
+  protected readonly most = 3;
   protected readonly count = count;
   protected readonly money = money;
   protected readonly day = dateText;

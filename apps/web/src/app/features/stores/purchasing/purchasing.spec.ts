@@ -222,7 +222,9 @@ const asked = () => new Promise((resolve) => setTimeout(resolve, 50));
 
 describe('orders to suppliers', () => {
   const panel = async (rights?: readonly string[]): Promise<HTMLElement> => {
-    const draft = purchase({ id: 10, number: 'P-10', state: 'draft' });
+    const jobs = Array.from({ length: 5 }, (_, i) => ({ job: i + 1, number: `J-${i + 1}`, quantity: 10 }));
+    const lines = purchase().lines.map((line) => ({ ...line, jobs }));
+    const draft = purchase({ id: 10, number: 'P-10', state: 'draft', lines });
     setUp({ purchases: () => of({ rows: [draft, purchase()], total: 2 }) }, null, rights);
     const fixture = TestBed.createComponent(OrdersPanel);
     await asked();
@@ -236,6 +238,7 @@ describe('orders to suppliers', () => {
     expect(said).toContain('5,500 sheets5005,000 sheets to come');
     expect(said).toContain('2 Jan 2026, late');
     expect(said).toContain('It is sent');
+    expect(said).toMatch(/J-3 and 2 more jobs/);
   });
 
   it('show neither prices nor what is sent to those who do not buy', async () => {

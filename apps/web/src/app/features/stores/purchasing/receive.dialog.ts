@@ -10,6 +10,9 @@ import { Contested } from '../../../platform/contested';
 import { count, readNumber, unitText } from '../../../ui/format';
 import { PurchasingApi } from './purchasing.api';
 
+/** Numbers of jobs that a line has room for. */
+const MOST_NUMBERS = 3;
+
 interface Typed {
   readonly quantity: string;
   readonly place: string;
@@ -100,7 +103,9 @@ export class ReceiveDialog {
   );
 
   protected jobs({ jobs }: KeptPurchase['lines'][number]): string {
-    return jobs.map(({ number }) => number).join(', ');
+    const numbers = jobs.slice(0, MOST_NUMBERS).map(({ number }) => number);
+    const more = jobs.length - numbers.length;
+    return `${numbers.join(', ')}${more > 0 ? ` and ${count(more)} more` : ''}`;
   }
   protected type(at: number, change: Partial<Typed>): void {
     this.typed.update((all) => all.map((one, i) => (i === at ? { ...one, ...change } : one)));
