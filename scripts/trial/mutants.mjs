@@ -87,8 +87,8 @@ async function follow(job, { core, formats }, ticket) {
   return true;
 }
 
-/** @param count of schema-valid mutants. @returns rows of the table, and whether all of it was reached. */
-export async function mutants(count, seed) {
+/** @param count of schema-valid mutants. @param clock whether their times count. @returns rows of the table, and whether all of it was reached. */
+export async function mutants(count, seed, clock) {
   const [core, contract, formats] = await Promise.all(
     ['core', 'contract', 'formats'].map((name) => import(path.join(repo, 'packages', name, 'dist/index.js'))),
   );
@@ -138,6 +138,6 @@ export async function mutants(count, seed) {
       ['longest, ms of computing', Math.round(longest), ''],
       ['memory, MB', Math.round(most), 'under 600'],
     ],
-    met: exceptions === 0 && slow === 0 && most < 600,
+    met: exceptions === 0 && (!clock || slow === 0) && most < 600,
   };
 }

@@ -35,8 +35,8 @@ const command = (what, file, database) =>
     stdio: ['ignore', 'ignore', 'inherit'],
   });
 
-/** @returns rows of the table, and whether all of it was reached. */
-export async function restore() {
+/** @param clock whether times count. @returns rows of the table, and whether all of it was reached. */
+export async function restore(clock) {
   buildServer();
   const { openBackup } = await import(path.join(repo, 'apps/server/dist/db/backup/read-backup.js'));
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-drill-'));
@@ -91,7 +91,7 @@ export async function restore() {
         ['out of the archive, s', archiveS.toFixed(1), ''],
         ['out of the archive', byArchive ? 'equal' : 'OTHER', 'equal'],
       ],
-      met: byBackup && byArchive && rows > 100 && restoreS < 60,
+      met: byBackup && byArchive && rows > 100 && (!clock || restoreS < 60),
     };
   } finally {
     fs.rmSync(folder, { recursive: true, force: true });
