@@ -238,7 +238,7 @@ describe('orders to suppliers', () => {
     expect(said).toContain('5,500 sheets5005,000 sheets to come');
     expect(said).toContain('2 Jan 2026, late');
     expect(said).toContain('It is sent');
-    expect(said).toMatch(/J-3 and 2 more jobs/);
+    expect(said).toMatch(/J-1 J-2 J-3 and 2 more jobs/);
   });
 
   it('show neither prices nor what is sent to those who do not buy', async () => {
