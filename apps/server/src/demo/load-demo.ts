@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import { type Works, SHIPPED_WORKS } from '@druckerei/core';
+import { type Works, SHIPPED_WORKS, dayAfter } from '@druckerei/core';
 import { type Account, dayIn, parseJobFile } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { addAccount } from '../features/accounts/add-account.js';
@@ -78,8 +78,6 @@ const patient = (workshop: Workshop): Workshop => ({
   close: () => workshop.close(),
 });
 
-const DAY_MS = 24 * 3600 * 1000;
-
 /** Customers of the demo, an order of theirs and an offer. @param jobs ids of the demo's jobs by their example. */
 async function loadCustomers(bench: Bench, manager: Account, jobs: ReadonlyMap<string, number>): Promise<void> {
   const kept = new Map<string, number>();
@@ -94,7 +92,7 @@ async function loadCustomers(bench: Bench, manager: Account, jobs: ReadonlyMap<s
   const offered = exampleJob(example);
   await addOffer(bench, manager, {
     ...offer,
-    until: dayIn(new Date(Date.now() + days * DAY_MS)),
+    until: dayAfter(dayIn(new Date()), days),
     jobs: quantities.map((quantity) => ({ ...offered, order: { ...offered.order, quantity } })),
   });
 }

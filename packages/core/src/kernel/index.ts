@@ -10,3 +10,4 @@ export * from './ledger.js';
 export * from './number-text.js';
 export * from './figure-of.js';
 export * from './precision.js';
+export { dayAfter } from './day.js';

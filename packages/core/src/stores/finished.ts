@@ -1,5 +1,5 @@
 import { loadingMetres } from '../finishing/index.js';
-import { GRAMS, valueAt } from '../kernel/index.js';
+import { GRAMS, dayAfter, valueAt } from '../kernel/index.js';
 import { type Job, figureId } from '../job/index.js';
 import { type Plan, plan } from '../plan/index.js';
 import type { Works } from '../works/index.js';
@@ -78,8 +78,5 @@ export function callOff(pieces: number, { pieceG, perPallet }: PackedAs, works: 
   };
 }
 
-const DAY_MS = 86_400_000;
-
 /** Day on which goods leave so that they arrive when they are due. ISO 8601 dates; whole calendar days. Source: identity. */
-export const leavesBy = (due: string, transitDays: number): string =>
-  new Date(Date.parse(`${due}T00:00:00Z`) - transitDays * DAY_MS).toISOString().slice(0, 10);
+export const leavesBy = (due: string, transitDays: number): string => dayAfter(due, -transitDays);

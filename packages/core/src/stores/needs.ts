@@ -54,6 +54,9 @@ export interface Need {
 export const paperKey = ({ stock, widthMm, heightMm, grain }: PaperItem): string =>
   heightMm === undefined ? `rolls/${stock}/${widthMm}` : `sheets/${stock}/${widthMm}x${heightMm}/${grain ?? 'any'}`;
 
+/** Whether a key is of paper: sheets or rolls, which are counted whole. */
+export const isPaperKey = (key: string): boolean => /^(sheets|rolls)\//.test(key);
+
 /** A paper item in words, the side along the grain marked. */
 export function paperName({ stock, widthMm, heightMm, grain }: PaperItem, works: Works): string {
   const name = works.stocks.find(({ id }) => id === stock)?.name ?? stock;

@@ -3,8 +3,7 @@ import type { Account, FieldError, KeptPurchase, NewReceipt } from '@druckerei/c
 import type { Database } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import { lockKind } from '../changes/changes.js';
-import { finishedJobs, putIn, refuseOdd, reserveMore } from '../stores/stores.js';
-import { currentWorks } from '../works/works.js';
+import { finishedJobs, putIn, refuseParts, reserveMore } from '../stores/stores.js';
 import { type LockedPurchase, lockPurchase, readPurchase } from './read-purchases.js';
 
 /** Refuses lines that the order does not have, that come twice in one delivery, and parts of a sheet. */
@@ -31,13 +30,10 @@ export const receive = (
   database.transaction(async (queries) => {
     const order = await lockPurchase(queries, id, receipt.version);
     if (order.state !== 'sent') throw new ProblemError(409, `This order is ${order.state}: nothing of it can come in`);
-    const works = await currentWorks(queries);
     const errors = [
       ...wrongLines(order, receipt),
       ...receipt.lines.flatMap(({ line, quantity }, i) =>
-        refuseOdd({ paper: order.body.lines[line]?.paper, quantity }, works, `lines[${i}].`).filter(
-          ({ path }) => !path.endsWith('stock'),
-        ),
+        refuseParts(order.body.lines[line]?.key ?? '', quantity, `lines[${i}].quantity`),
       ),
     ];
     if (errors.length > 0) throw invalid(errors);

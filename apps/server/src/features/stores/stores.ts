@@ -4,6 +4,7 @@ import {
   type Works,
   freeOf,
   isFinished,
+  isPaperKey,
   paperKey,
   paperName,
   sharesOf,
@@ -81,10 +82,11 @@ export function refuseOdd(
   const unknown = works.stocks.some(({ id }) => id === paper.stock)
     ? []
     : [{ path: `${at}paper.stock`, message: `The works has no stock ${paper.stock}. Choose another.` }];
-  return [...unknown, ...partOf(paperKey(paper), quantity, `${at}quantity`)];
+  return [...unknown, ...refuseParts(paperKey(paper), quantity, `${at}quantity`)];
 }
-const partOf = (key: string, quantity: number, path: string): { path: string; message: string }[] =>
-  /^(sheets|rolls)\//.test(key) && !Number.isInteger(quantity)
+/** Refuses parts of what is counted whole. */
+export const refuseParts = (key: string, quantity: number, path: string): { path: string; message: string }[] =>
+  isPaperKey(key) && !Number.isInteger(quantity)
     ? [{ path, message: `${quantity} is no whole number: sheets and rolls are counted whole.` }]
     : [];
 
@@ -234,7 +236,7 @@ const reserve = (
     if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
     await lockKind(queries, 'reservation');
     await refuseUnseen(queries, reservation(job, key), seen, (now) => `It is ${now ?? 0} reserved for this job now.`);
-    const parts = partOf(key, quantity, 'quantity');
+    const parts = refuseParts(key, quantity, 'quantity');
     if (parts.length > 0) throw invalid(parts);
     const { free = 0 } = (await queries.one<{ free: number }>('stores/free', key, job)) ?? {};
     if (quantity > free)
@@ -291,7 +293,7 @@ export const storesHandlers = (
         params.id,
       );
       if (!before) throw notFound('This lot');
-      const parts = partOf(before.key, body.quantity, 'quantity');
+      const parts = refuseParts(before.key, body.quantity, 'quantity');
       if (parts.length > 0) throw invalid(parts);
       if (before.quantity !== body.expected || body.version !== before.version)
         throw new ProblemError(409, 'Somebody else has changed this lot', {

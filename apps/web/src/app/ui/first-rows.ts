@@ -7,8 +7,8 @@ const SCREEN = 24;
 const LATEST_MS = 500;
 
 /**
- * Rows of a long table: those of the first screen at once, the others a screen at a time whenever the browser has nothing to do. To be called where one may
- * inject. @param subject what the table is of: another is begun from its first screen again.
+ * Rows of a long table: those of the first screen at once, the others a screen at a time whenever the browser has nothing to do.
+ * To be called where one may inject. @param subject what the table is of: another is begun from its first screen again.
  */
 export function firstRows<Row>(rows: Signal<readonly Row[]>, subject: () => unknown): Signal<readonly Row[]> {
   const drawn = linkedSignal({ source: subject, computation: () => SCREEN });

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { type Job, MOST_MARGIN, offerPrice } from '@druckerei/core';
+import { type Job, MOST_MARGIN, dayAfter, offerPrice } from '@druckerei/core';
 import { type Offer, dayIn } from '@druckerei/contract';
 import { Api } from '../../../platform/api';
 import { failureOf } from '../../../platform/problem';
@@ -17,7 +17,6 @@ export interface OfferData {
   readonly rungs: readonly { readonly job: Job; readonly quantity: number; readonly cost: number }[];
 }
 
-const DAY_MS = 24 * 3600 * 1000;
 /** Days that an offer usually holds, and per cents of its price that are earned, until somebody says otherwise. Source: common practice, no source. */
 const USUAL_DAYS = 30;
 const USUAL_PERCENT = 20;
@@ -113,7 +112,7 @@ export class OfferDialog {
   protected readonly money = money;
   protected readonly number = signal(`O-${this.data.rungs[0]?.job.number ?? ''}`);
   protected readonly margin = signal(USUAL_PERCENT);
-  protected readonly until = signal(dayIn(new Date(Date.now() + USUAL_DAYS * DAY_MS)));
+  protected readonly until = signal(dayAfter(dayIn(new Date()), USUAL_DAYS));
   protected readonly note = signal('');
   protected readonly failed = signal('');
   protected readonly made = signal<Offer | undefined>(undefined);

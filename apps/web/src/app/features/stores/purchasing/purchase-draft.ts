@@ -6,12 +6,13 @@ import {
   MOST_JOBS_OF_LINE,
   costWorking,
   priceOn,
+  dayAfter,
   sellersOf,
+  sharesOf,
 } from '@druckerei/core';
 import type { KeptPurchase, KeptSupplier, PurchaseLine, PurchaseOrder } from '@druckerei/contract';
 import { dayIn } from '@druckerei/contract';
 
-const DAY_MS = 24 * 3600 * 1000;
 /** Days until it comes where the supplier has told none. Source: common practice, no source. */
 const USUAL_DAYS = 5;
 
@@ -41,16 +42,6 @@ export const linesOf = ({ lines }: KeptPurchase): DraftLine[] =>
     jobs: jobs.map(({ job, quantity }) => ({ job, quantity })),
     ...(price === null ? {} : { typedPrice: price }),
   }));
-
-/** What jobs are to have of a line: what was wanted for them as far as it goes, in their order. */
-function jobsOf({ jobs, quantity }: DraftLine): PurchaseLine['jobs'] {
-  let left = quantity;
-  return jobs.flatMap((one) => {
-    const share = Math.min(one.quantity, left);
-    left -= share;
-    return share > 0 ? [{ job: one.job, quantity: share }] : [];
-  });
-}
 
 /** The number that follows another: its last digits one further, as many as they are. */
 export const numberAfter = (number: string | undefined): string =>
@@ -84,9 +75,9 @@ export class PurchaseDraft {
 
   readonly expected = computed(() => {
     const days = this.chosen()?.supplier.leadDays ?? USUAL_DAYS;
-    return this.typedDay() || dayIn(new Date(Date.parse(`${this.today}T12:00Z`) + days * DAY_MS));
+    return this.typedDay() || dayAfter(this.today, days);
   });
-  expect(day: string): void {
+  wantOn(day: string): void {
     this.typedDay.set(day);
   }
 
@@ -143,7 +134,7 @@ export class PurchaseDraft {
       ...(note === '' ? {} : { note }),
       lines: this.rows().map(({ line: { name: _name, unit: _unit, typedPrice: _typed, ...line }, price }) => ({
         ...line,
-        jobs: jobsOf({ ...line, name: '', unit: '' }),
+        jobs: sharesOf(line.jobs, 0, line.quantity),
         ...(price === undefined ? {} : { price }),
       })),
     };

@@ -60,7 +60,7 @@ export class PurchaseDialog {
     if (purchase) {
       this.draft.number.set(purchase.number);
       this.draft.supplier.set(purchase.supplier);
-      this.draft.expect(purchase.expected);
+      this.draft.wantOn(purchase.expected);
       this.draft.note.set(purchase.note ?? '');
       return;
     }

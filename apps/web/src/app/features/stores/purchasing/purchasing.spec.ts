@@ -98,7 +98,7 @@ describe('an order that is written', () => {
   it('is for the jobs that want it as far as it goes, at a price that was typed where one was', () => {
     const draft = new PurchaseDraft([MILL], SHIPPED_WORKS, linesToOrder(buy(5200)));
     draft.number.set(' P-1 ');
-    draft.expect('2026-12-09');
+    draft.wantOn('2026-12-09');
     draft.set(0, { quantity: 4000, typedPrice: 300 });
     expect(draft.order()).toEqual({
       number: 'P-1',

@@ -1,0 +1,13 @@
+import { dayAfter } from './day.js';
+
+describe('days', () => {
+  it.each([
+    ['2026-12-30', 3, '2027-01-02'],
+    ['2028-02-28', 1, '2028-02-29'],
+    ['2026-03-29', 1, '2026-03-30'],
+    ['2027-01-01', -1, '2026-12-31'],
+    ['2026-11-29', 0, '2026-11-29'],
+  ])('%s and %i days are %s (identity, the calendar)', (day, days, then) => {
+    expect(dayAfter(day, days)).toBe(then);
+  });
+});
