@@ -1,4 +1,4 @@
--- Carriers whose last standing record keeps them in the store. $1 keys as a JSON array, or null for all. Many.
+-- Carriers whose last standing record keeps them in the store. $1 keys as a JSON array, or null for all; $2 names of whose jobs they are of, likewise. Many.
 SELECT last.carrier_key AS key, last.job_id, job.number AS job, last.title, last.carrier,
   last.event ->> 'place' AS place, last.entered_at
 FROM (
@@ -13,4 +13,5 @@ FROM (
 ) last
 JOIN job ON job.id = last.job_id
 WHERE last.event ->> 'state' = 'kept'
+  AND ($2::jsonb IS NULL OR job.customer IN (SELECT jsonb_array_elements_text($2::jsonb)))
 ORDER BY last.entered_at DESC

@@ -77,7 +77,7 @@ type PastRow = Omit<PastJob, 'carriers' | 'counted'> & {
 
 async function pastJobs(queries: Queries, customer: Customer): Promise<PastJob[]> {
   const rows = await queries.many<PastRow>('customers/jobs', JSON.stringify(namesOf(customer)));
-  const kept = await keptCarriers(queries, null);
+  const kept = await keptCarriers(queries, { customers: namesOf(customer) });
   return rows.map(({ finish, counts, ...row }) => ({
     ...row,
     carriers: kept.filter(({ jobId }) => jobId === row.id).length,
@@ -107,8 +107,6 @@ export const customerHandlers = (
   },
   customerCarriers: async ({ params }) => {
     const { customer } = await readCustomer(database, params.id);
-    const rows = await database.many<{ id: number }>('customers/job-ids', JSON.stringify(namesOf(customer)));
-    const jobs = new Set(rows.map(({ id }) => id));
-    return (await keptCarriers(database, null)).filter(({ jobId }) => jobs.has(jobId));
+    return keptCarriers(database, { customers: namesOf(customer) });
   },
 });

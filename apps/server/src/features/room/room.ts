@@ -29,9 +29,15 @@ interface KeptRow {
   entered_at: Date;
 }
 
-/** Carriers that the store keeps now, under keys or all of them. */
-export async function keptCarriers(queries: Queries, keys: readonly string[] | null): Promise<KeptCarrier[]> {
-  const rows = await queries.many<KeptRow>('room/kept', keys);
+/** Carriers that the store keeps now: under keys, of jobs of a customer by any of their names, or all of them. */
+export async function keptCarriers(
+  queries: Queries,
+  {
+    keys = null,
+    customers = null,
+  }: { readonly keys?: readonly string[] | null; readonly customers?: readonly string[] | null } = {},
+): Promise<KeptCarrier[]> {
+  const rows = await queries.many<KeptRow>('room/kept', keys, customers);
   return rows.map(({ job_id, entered_at, carrier, ...row }) => {
     const { id, ...note } = carrier;
     return { ...row, ...note, carrier: id, jobId: job_id, since: entered_at.toISOString() };
@@ -47,7 +53,7 @@ const recordOf = ({ id, event, entered_at, entered_by }: RecordRow): RoomRecord 
 
 async function answer(queries: Queries, id: number, keys: readonly string[]): Promise<PressRoom> {
   const rows = await queries.many<RecordRow>('room/records', id);
-  const kept = keys.length > 0 ? await keptCarriers(queries, keys) : [];
+  const kept = keys.length > 0 ? await keptCarriers(queries, { keys }) : [];
   return { records: rows.map(recordOf) as PressRoom['records'], kept };
 }
 
@@ -56,7 +62,7 @@ async function fromStore(queries: Queries, event: RoomEvent, carrier: RoomAnswer
   if (event.kind !== 'carrier' || !event.from || !carrier) return event;
   const { job } = event.from;
   await queries.one('room/lock-carrier', carrier.key);
-  const kept = (await keptCarriers(queries, [carrier.key])).find((one) => one.job === job);
+  const kept = (await keptCarriers(queries, { keys: [carrier.key] })).find((one) => one.job === job);
   if (!kept) {
     const holder = await queries.one<{ number: string; entered_by: string }>('room/holder', carrier.key);
     throw new ProblemError(409, `The store has no such carrier of job ${job} any more`, {
@@ -118,5 +124,5 @@ export const roomHandlers = (bench: Bench): Pick<Handlers, 'room' | 'enterEvent'
   room: async ({ params }) =>
     answer(bench.database, params.id, (await assessmentOf(bench.database, bench.workshop, params.id)).carriers),
   enterEvent: ({ account, params, body }) => enterEvent(bench, account, params.id, body.event, body.seen),
-  keptCarriers: () => keptCarriers(bench.database, null),
+  keptCarriers: () => keptCarriers(bench.database),
 });
