@@ -12,6 +12,7 @@ import { Contested } from '../../../platform/contested';
 import { DateBox } from '../../../ui/date-box';
 import { count, money, readNumber, unitText } from '../../../ui/format';
 import { type DraftLine, PurchaseDraft, numberAfter } from './purchase-draft';
+import { Standing, type StandingRow } from '../../../ui/standing';
 import { PurchasingApi } from './purchasing.api';
 
 export interface PurchaseData {
@@ -33,6 +34,7 @@ export interface PurchaseData {
     MatIconModule,
     MatInputModule,
     MatSelectModule,
+    Standing,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './purchase.dialog.html',
@@ -95,6 +97,29 @@ export class PurchaseDialog {
     if (text.trim() === '') this.draft.set(at, { typedPrice: undefined });
     else if (price !== undefined && price >= 0) this.draft.set(at, { typedPrice: price });
     else this.sending.refuse('A price is a number, like 1,250.50. Leave it empty for that of the supplier.');
+  }
+
+  /** What stands beside what is written, where somebody else was faster. */
+  protected standing(): StandingRow[] {
+    const [now, yours] = [this.stands(), this.draft.order()];
+    if (!now) return [];
+    const names = new Map(this.data.suppliers.map(({ id, supplier }) => [id, supplier.name]));
+    const lines = this.draft
+      .rows()
+      .map(
+        ({ line, price }) =>
+          `${this.amount(line.quantity, line.unit)} ${line.name}${price === undefined ? '' : `, ${money(price)}`}`,
+      );
+    const stands = now.lines.map(
+      ({ quantity, unit, name, price }) =>
+        `${this.amount(quantity, unit)} ${name}${price === null ? '' : `, ${money(price)}`}`,
+    );
+    return [
+      { what: 'Supplier', now: now.supplierName, yours: names.get(yours.supplier) ?? '' },
+      { what: 'Wanted on', now: now.expected, yours: yours.expected },
+      { what: 'Lines', now: stands.join('; '), yours: lines.join('; ') },
+      { what: 'What else it says', now: now.note ?? '', yours: yours.note ?? '' },
+    ].filter((row) => row.now !== row.yours);
   }
 
   /** Keeps it as a draft, or keeps it and says that it is sent. */

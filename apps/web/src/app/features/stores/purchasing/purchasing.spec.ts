@@ -286,6 +286,29 @@ describe('what has come', () => {
 });
 
 describe('the order dialog', () => {
+  it('shows what stands beside what is written, where somebody was faster', async () => {
+    const draft = purchase({ state: 'draft', expected: '2026-12-09' });
+    const now = { ...draft, version: 5, expected: '2026-12-24', note: 'Gate 2' };
+    const error = { type: 'about:blank', status: 409, title: 'Somebody else has changed this order' };
+    setUp(
+      {
+        purchases: () => of({ rows: [now], total: 1 }),
+        changePurchase: () => throwError(() => new HttpErrorResponse({ status: 409, error })),
+      },
+      { works: SHIPPED_WORKS, suppliers: [MILL], lines: linesOf(draft), purchase: draft },
+    );
+    const fixture = TestBed.createComponent(PurchaseDialog);
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    await press(element, 'Keep it as a draft');
+    await fixture.whenStable();
+    const rows = [...element.querySelectorAll('dk-standing tbody tr')].map((row) =>
+      [...row.children].map((cell) => cell.textContent),
+    );
+    expect(rows.slice(0, 1)).toEqual([['Wanted on', '2026-12-24', '2026-12-09']]);
+    expect(rows.at(-1)).toEqual(['What else it says', 'Gate 2', '']);
+  });
+
   it('sends what was written, and says what is missing', async () => {
     const made: PurchaseOrder[] = [];
     const states: object[] = [];
@@ -319,6 +342,36 @@ describe('the order dialog', () => {
 });
 
 describe('the supplier dialog', () => {
+  it('shows what stands beside what is typed, where somebody was faster, and writes over it when it is sent once more', async () => {
+    const now = { ...MILL, version: 2, supplier: { ...MILL.supplier, leadDays: 9, prices: [perKg(88)] } };
+    const versions: number[] = [];
+    const error = { type: 'about:blank', status: 409, title: 'Somebody else has changed this supplier' };
+    setUp(
+      {
+        suppliers: () => of({ rows: [now], total: 1 }),
+        changeSupplier: (_id, version) => {
+          versions.push(version);
+          return version === 1 ? throwError(() => new HttpErrorResponse({ status: 409, error })) : of(now);
+        },
+      },
+      { supplier: MILL, items: [], currency: 'EUR' },
+    );
+    const fixture = TestBed.createComponent(SupplierDialog);
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    await press(element, 'Change it');
+    await fixture.whenStable();
+    const rows = [...element.querySelectorAll('dk-standing tbody tr')].map((row) =>
+      [...row.children].map((cell) => cell.textContent),
+    );
+    expect(rows).toEqual([
+      ['Days to deliver', '9', '3'],
+      ['Prices', 'paper/silk-115 88 / 100 kg', 'paper/silk-115 104 / 100 kg; paper/silk-115 97 / 100 kg from 500'],
+    ]);
+    await press(element, 'Change it');
+    expect([versions, closed]).toEqual([[1, 2], [true]]);
+  });
+
   it('keeps who they are and what they ask', async () => {
     const kept: Supplier[] = [];
     const items: KnownItem[] = [{ key: 'paper/silk-115', name: 'Silk, every size', unit: 'sheets' }];

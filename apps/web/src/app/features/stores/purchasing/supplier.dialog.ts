@@ -13,6 +13,7 @@ import { Contested } from '../../../platform/contested';
 import { count, readNumber } from '../../../ui/format';
 import { pastedPrices } from './pasted-prices';
 import { NO_PRICE, type PriceRow, pricesOf, rowOf } from './price-rows';
+import { Standing, type StandingRow } from '../../../ui/standing';
 import { PurchasingApi } from './purchasing.api';
 
 export interface SupplierData {
@@ -33,6 +34,7 @@ export interface SupplierData {
     MatIconModule,
     MatInputModule,
     ReactiveFormsModule,
+    Standing,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './supplier.dialog.html',
@@ -82,17 +84,15 @@ export class SupplierDialog {
     this.rows.update((rows) => rows.filter((_, i) => i !== at));
   }
 
-  protected enter(): void {
-    this.form.markAllAsTouched();
-    if (this.form.invalid) return;
+  /** The supplier as typed, or what is wrong with it in words. */
+  private typed(): Supplier | { readonly wrong: string } {
     const { name, leadDays, retired, ...texts } = this.form.getRawValue();
     const days = leadDays.trim() === '' ? undefined : readNumber(leadDays);
     const read = pricesOf(this.rows(), this.data.items);
-    if ('wrong' in read || (leadDays.trim() !== '' && (days === undefined || !Number.isInteger(days) || days < 0))) {
-      this.sending.refuse('wrong' in read ? read.wrong : 'Days to deliver are a whole number, like 3.');
-      return;
-    }
-    const supplier: Supplier = {
+    if ('wrong' in read) return read;
+    if (leadDays.trim() !== '' && (days === undefined || !Number.isInteger(days) || days < 0))
+      return { wrong: 'Days to deliver are a whole number, like 3.' };
+    return {
       name,
       ...Object.fromEntries(Object.entries(texts).filter(([, text]) => text.trim() !== '')),
       ...(days === undefined ? {} : { leadDays: days }),
@@ -100,6 +100,39 @@ export class SupplierDialog {
       ...(this.begin?.locale ? { locale: this.begin.locale } : {}),
       prices: read.prices,
     };
+  }
+
+  /** What stands beside what is typed, where somebody else was faster. */
+  protected standing(): StandingRow[] {
+    const [now, yours] = [this.stands()?.supplier, this.typed()];
+    if (!now || 'wrong' in yours) return [];
+    const prices = ({ prices: told = [] }: Supplier): string =>
+      told
+        .map((price) => rowOf(price, this.data.items, (value) => count(value, 4)))
+        .map(
+          ({ item, price, per, measure, from }) =>
+            `${item} ${price} / ${per} ${measure}${from === '' ? '' : ` from ${from}`}`,
+        )
+        .join('; ');
+    return [
+      { what: 'Name', now: now.name, yours: yours.name },
+      { what: 'Our number with them', now: now.reference ?? '', yours: yours.reference ?? '' },
+      { what: 'Days to deliver', now: String(now.leadDays ?? ''), yours: String(yours.leadDays ?? '') },
+      { what: 'Address', now: now.address ?? '', yours: yours.address ?? '' },
+      { what: 'Note', now: now.note ?? '', yours: yours.note ?? '' },
+      { what: 'Retired', now: now.retired ? 'yes' : 'no', yours: yours.retired ? 'yes' : 'no' },
+      { what: 'Prices', now: prices(now), yours: prices(yours) },
+    ].filter((row) => row.now !== row.yours);
+  }
+
+  protected enter(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    const supplier = this.typed();
+    if ('wrong' in supplier) {
+      this.sending.refuse(supplier.wrong);
+      return;
+    }
     const before = this.stands();
     const call = before ? this.api.changeSupplier(before.id, before.version, supplier) : this.api.addSupplier(supplier);
     this.sending.send(call.pipe(map(() => undefined)), () => this.dialog.close(true));
