@@ -1,5 +1,7 @@
 import { SHIPPED_WORKS } from '../works/index.js';
 import {
+  sellersOfAll,
+  sumOfPrices,
   type Purchase,
   type SupplyPrice,
   costAt,
@@ -90,5 +92,33 @@ describe('suppliers of something', () => {
       { id: 5, prices: [perKg(1, { from: 99_999 })] },
     ];
     expect(sellersOf(sellers, sheets(1000), DAY, SHIPPED_WORKS).map(({ seller }) => seller.id)).toEqual([3, 1]);
+  });
+});
+
+describe('suppliers of several things together', () => {
+  const all = [sheets(1000), ink(2)];
+  const inkAt = (price: number): SupplyPrice => ({ item: 'ink/K', price, per: 1, measure: 'unit' });
+
+  it('stand with those first who sell most of them, then by the sum (identity)', () => {
+    const sellers = [
+      { id: 1, prices: [perKg(1)] },
+      { id: 2, prices: [perKg(100), inkAt(8)] },
+      { id: 3, prices: [perKg(90), inkAt(9)] },
+      { id: 4, prices: [] },
+    ];
+    // 80.5 kg at 90 a hundred are 72.45, with 18 of ink; at 100 they are 80.50, with 16.
+    expect(
+      sellersOfAll(sellers, all, DAY, SHIPPED_WORKS).map(({ seller, told, cost }) => [seller.id, told, cost]),
+    ).toEqual([
+      [3, 2, 90.45],
+      [2, 2, 96.5],
+      [1, 1, 0.81],
+      [4, 0, 0],
+    ]);
+  });
+
+  it('sum what is told to the hundredth, whatever is not told', () => {
+    expect(sumOfPrices([0.1, 0.2, null, undefined])).toBe(0.3);
+    expect(sumOfPrices([])).toBe(0);
   });
 });

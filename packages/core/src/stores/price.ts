@@ -139,3 +139,28 @@ export const sellersOf = <One extends Seller>(
       return priced ? [{ seller, priced }] : [];
     })
     .sort((a, b) => a.priced.cost - b.priced.cost);
+
+/** What a supplier asks for several things together: for how many of them a price is told, and the sum of those. */
+export interface AskedTogether<One extends Seller> {
+  readonly seller: One;
+  readonly told: number;
+  readonly cost: number;
+}
+
+/** The sum of the prices that are told, to the hundredth; those that are not told count nothing. Source: identity. */
+export const sumOfPrices = (prices: readonly (number | null | undefined)[]): number =>
+  cents(prices.reduce<number>((sum, price) => sum + (price ?? 0), 0));
+
+/** Suppliers of several things together: who sells most of them first, of those the cheapest. Source: common practice, no source. */
+export const sellersOfAll = <One extends Seller>(
+  sellers: readonly One[],
+  bought: readonly Purchase[],
+  day: string,
+  works: Works,
+): AskedTogether<One>[] =>
+  sellers
+    .map((seller) => {
+      const costs = bought.flatMap((one) => priceOn(seller.prices, one, day, works)?.cost ?? []);
+      return { seller, told: costs.length, cost: sumOfPrices(costs) };
+    })
+    .sort((a, b) => b.told - a.told || a.cost - b.cost);

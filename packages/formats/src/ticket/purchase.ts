@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Content } from 'pdfmake/interfaces.js';
-import { numberText, unitText } from '@druckerei/core';
+import { numberText, sumOfPrices, unitText } from '@druckerei/core';
 import { renderPdf } from '../pdf/render.js';
 import { number } from './document.js';
 import { type Letterhead, letterhead } from './letterhead.js';
@@ -35,8 +35,7 @@ const quantityText = (quantity: number, unit: string): string =>
 /** An order to a supplier. */
 export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
   const { works, supplier, currency, lines } = purchase;
-  const prices = lines.flatMap(({ price }) => (price === null ? [] : [price]));
-  const sum = prices.reduce((all, price) => all + price, 0);
+  const told = lines.filter(({ price }) => price !== null).length;
   const content: Content[] = [
     letterhead(works),
     ...[supplier.name, ...(supplier.address ?? '').split('\n')]
@@ -54,8 +53,15 @@ export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
           right(quantityText(quantity, unit)),
           right(price === null ? 'as agreed' : number(price, 2)),
         ]),
-        ...(prices.length > 0
-          ? [['', prices.length < lines.length ? 'Sum of the prices told' : 'Sum', '', right(number(sum, 2))]]
+        ...(told > 0
+          ? [
+              [
+                '',
+                told < lines.length ? 'Sum of the prices told' : 'Sum',
+                '',
+                right(number(sumOfPrices(lines.map(({ price }) => price)), 2)),
+              ],
+            ]
           : []),
       ]),
       margin: [0, 18, 0, 18],

@@ -1,3 +1,4 @@
+import { sumOfPrices } from '@druckerei/core';
 import type { Account, KeptPurchase, PurchaseOrder, PurchaseState } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { patternsOf } from '../../db/patterns.js';
@@ -76,8 +77,13 @@ export async function listPurchases(
       received: received[i] ?? 0,
       jobs: jobs.map((one) => ({ ...one, number: numbers[one.job] ?? '' })),
     }));
-    const sum = lines.reduce((all, { price }) => all + (price ?? 0), 0);
-    return { ...row, expected: body.expected, note: body.note ?? null, lines, total: sees ? sum : null };
+    return {
+      ...row,
+      expected: body.expected,
+      note: body.note ?? null,
+      lines,
+      total: sees ? sumOfPrices(lines.map(({ price }) => price)) : null,
+    };
   });
   return { rows: told, total: rows[0]?.total ?? 0 };
 }

@@ -2,13 +2,16 @@ import { computed, signal } from '@angular/core';
 import {
   type BuyLine,
   type Purchase,
+  type Seller,
   type Works,
   MOST_JOBS_OF_LINE,
   costWorking,
   priceOn,
   dayAfter,
   sellersOf,
+  sellersOfAll,
   sharesOf,
+  sumOfPrices,
 } from '@druckerei/core';
 import type { KeptPurchase, KeptSupplier, PurchaseLine, PurchaseOrder } from '@druckerei/contract';
 import { dayIn } from '@druckerei/contract';
@@ -60,6 +63,8 @@ export class PurchaseDraft {
   /** The day that was typed; the supplier's own where nothing was. */
   private readonly typedDay = signal('');
   private readonly today: string;
+  /** Who may be ordered from, by name. */
+  private readonly sellers: readonly (Seller & { readonly name: string })[];
 
   constructor(
     private readonly suppliers: readonly KeptSupplier[],
@@ -67,6 +72,10 @@ export class PurchaseDraft {
     lines: readonly DraftLine[],
   ) {
     this.today = dayIn(new Date(), works.timeZone);
+    this.sellers = suppliers
+      .filter(({ supplier }) => !supplier.retired)
+      .map(({ id, supplier: { name, prices = [] } }) => ({ id, name, prices }))
+      .sort((a, b) => a.name.localeCompare(b.name, 'en'));
     this.lines.set(lines);
     this.supplier.set(this.choices()[0]?.id ?? 0);
   }
@@ -83,13 +92,12 @@ export class PurchaseDraft {
 
   /** Suppliers that may be chosen: who sells most of the lines first, of those the cheapest. */
   readonly choices = computed(() =>
-    this.suppliers
-      .filter(({ supplier }) => !supplier.retired)
-      .map(({ id, supplier: { name, prices = [] } }) => {
-        const costs = this.lines().flatMap((line) => priceOn(prices, bought(line), this.today, this.works)?.cost ?? []);
-        return { id, name, told: costs.length, cost: costs.reduce((sum, cost) => sum + cost, 0) };
-      })
-      .sort((a, b) => b.told - a.told || a.cost - b.cost || a.name.localeCompare(b.name, 'en')),
+    sellersOfAll(this.sellers, this.lines().map(bought), this.today, this.works).map(({ seller, told, cost }) => ({
+      id: seller.id,
+      name: seller.name,
+      told,
+      cost,
+    })),
   );
 
   /** Each line with what the chosen supplier asks for it, how that is reckoned, and who asks less. */
@@ -97,13 +105,7 @@ export class PurchaseDraft {
     this.lines().map((line) => {
       const what = bought(line);
       const priced = priceOn(this.chosen()?.supplier.prices ?? [], what, this.today, this.works);
-      const sellers = this.suppliers.filter(({ supplier }) => !supplier.retired);
-      const [best] = sellersOf(
-        sellers.map(({ id, supplier }) => ({ id, name: supplier.name, prices: supplier.prices ?? [] })),
-        what,
-        this.today,
-        this.works,
-      );
+      const [best] = sellersOf(this.sellers, what, this.today, this.works);
       const price = line.typedPrice ?? priced?.cost;
       return {
         line,
@@ -115,7 +117,7 @@ export class PurchaseDraft {
       };
     }),
   );
-  readonly total = computed(() => this.rows().reduce((sum, { price }) => sum + (price ?? 0), 0));
+  readonly total = computed(() => sumOfPrices(this.rows().map(({ price }) => price)));
 
   set(at: number, change: Partial<DraftLine>): void {
     this.lines.update((lines) => lines.map((line, i) => (i === at ? { ...line, ...change } : line)));
