@@ -165,7 +165,13 @@ async function strike(cluster, { postmasters, backends, restarts, servers }, clo
         ['half written', half, '0'],
         ['other than 200, 409, 503', odd.join(' ') || 'none', 'none'],
       ],
-      met: own === 0 && (!clock || fromDatabase < 1_000) && lost === 0 && half === 0 && odd.length === 0 && state.writes > 0,
+      met:
+        own === 0 &&
+        (!clock || fromDatabase < 1_000) &&
+        lost === 0 &&
+        half === 0 &&
+        odd.length === 0 &&
+        state.writes > 0,
     };
   } finally {
     state.stopped = true;
