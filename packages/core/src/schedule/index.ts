@@ -1,0 +1,21 @@
+export { aloneThrough, lateBound } from './bound.js';
+export { type Cause, causeOf } from './critical.js';
+export { firstSchedule, inOrder } from './dispatch.js';
+export { Improver } from './improve.js';
+export { type Span, NEVER, OpenTime, joinSpans, meetSpans, withoutSpans } from './open-time.js';
+export { type Place, endOf, placesFor } from './promise.js';
+export {
+  type Frozen,
+  type Judged,
+  type Link,
+  type Mode,
+  type Operation,
+  type Order,
+  type Resource,
+  type Sequence,
+  type Shop,
+  type Timed,
+  type Weights,
+  costOf,
+} from './shop.js';
+export { type Slot, type Timetable, chainOf, timetable } from './timetable.js';

@@ -1,0 +1,151 @@
+import { NEVER, OpenTime, meetSpans } from './open-time.js';
+import type { Operation, Shop } from './shop.js';
+import type { Timetable } from './timetable.js';
+import { inOrder } from './dispatch.js';
+
+/** Where an operation that is not in the schedule would fit. */
+export interface Place {
+  readonly mode: number;
+  readonly machine: number | undefined;
+  readonly beside: readonly number[];
+  readonly start: number;
+  readonly end: number;
+}
+
+/** What is taken of one resource, in order of time. */
+type Taken = { start: number; end: number; dress: number }[];
+
+/** When everything of a schedule is taken. */
+function takenOf(shop: Shop, { slots }: Timetable): Taken[] {
+  const taken: Taken[] = shop.resources.map(() => []);
+  for (const { operation, mode, machine, beside, start, end } of slots) {
+    const dress = shop.operations[operation]?.modes[mode]?.dress ?? 0;
+    for (const resource of machine === undefined ? beside : [machine, ...beside])
+      if (end > start) taken[resource]?.push({ start, end, dress });
+  }
+  for (const one of taken) one.sort((a, b) => a.start - b.start);
+  return taken;
+}
+
+/**
+ * The earliest places for work that is not in the schedule yet, in gaps that it leaves: nothing that stands is moved, and what comes behind still has
+ * time for its own set-up. `wanted` waits for each other only (indices within itself); the resources are those of the shop. By operation; undefined where
+ * it fits nowhere. Source: identity.
+ */
+export function placesFor(shop: Shop, standing: Timetable, wanted: readonly Operation[]): (Place | undefined)[] {
+  const taken = takenOf(shop, standing);
+  const places: (Place | undefined)[] = wanted.map(() => undefined);
+  for (const i of inOrder({ operations: wanted })) {
+    const operation = wanted[i];
+    if (!operation) continue;
+    const place = placeFor(shop, taken, operation, wanted, places);
+    if (!place) break;
+    places[i] = place;
+    const dress = operation.modes[place.mode]?.dress ?? 0;
+    for (const resource of place.machine === undefined ? place.beside : [place.machine, ...place.beside]) {
+      taken[resource]?.push({ start: place.start, end: place.end, dress });
+      taken[resource]?.sort((a, b) => a.start - b.start);
+    }
+  }
+  return places;
+}
+
+function placeFor(
+  shop: Shop,
+  taken: readonly Taken[],
+  { after, modes, release }: Operation,
+  wanted: readonly Operation[],
+  places: readonly (Place | undefined)[],
+): Place | undefined {
+  let best: Place | undefined;
+  modes.forEach(({ machine, beside: sets, setUp: base, run, dress }, mode) => {
+    let [ready, endNo] = [release, 0];
+    for (const { operation, lag, piles } of after) {
+      const before = places[operation];
+      const there = (before?.end ?? NEVER) + lag;
+      if (!piles) ready = Math.max(ready, there);
+      else {
+        // The first pile is through no later than its share of all the time that the one before takes.
+        const share = piles.first * ((before?.end ?? NEVER) - (before?.start ?? 0));
+        ready = Math.max(ready, Math.ceil((before?.start ?? NEVER) + share) + lag);
+        endNo = Math.max(endNo, there + Math.ceil(piles.last * run));
+      }
+    }
+    if (ready >= NEVER) return;
+    for (const beside of choices(sets)) {
+      const held = machine === undefined ? beside : [machine, ...beside];
+      const spans = held.map((one) => shop.resources[one]?.open ?? OpenTime.ALWAYS);
+      const [only] = spans;
+      const open =
+        spans.length === 1 && only
+          ? only
+          : new OpenTime(spans.map((one) => one.spans).reduce(meetSpans, OpenTime.ALWAYS.spans));
+      const found = gapFor(shop, taken, { machine, held, open, ready, endNo, base, run, dress });
+      if (found && (!best || found.end < best.end)) best = { mode, machine, beside, ...found };
+    }
+  });
+  return best;
+}
+
+/** One of each set, each another; few of many alike: those of one set in turn. */
+function choices(sets: readonly (readonly number[])[]): number[][] {
+  const width = Math.max(1, ...sets.map((set) => set.length));
+  return Array.from({ length: width }, (_, turn) => {
+    const chosen: number[] = [];
+    for (const set of sets) {
+      const free = set.filter((one) => !chosen.includes(one));
+      const one = free[turn % Math.max(1, free.length)];
+      if (one !== undefined) chosen.push(one);
+    }
+    return chosen;
+  });
+}
+
+interface Wish {
+  readonly machine: number | undefined;
+  readonly held: readonly number[];
+  readonly open: OpenTime;
+  readonly ready: number;
+  readonly endNo: number;
+  readonly base: number;
+  readonly run: number;
+  readonly dress: number;
+}
+
+function gapFor(shop: Shop, taken: readonly Taken[], wish: Wish): { start: number; end: number } | undefined {
+  const { machine, held, open, endNo, base, run, dress } = wish;
+  let { ready } = wish;
+  for (;;) {
+    const on = machine === undefined ? [] : (taken[machine] ?? []);
+    const before = on.findLast(({ start }) => start <= ready);
+    const setUp =
+      machine === undefined ? base : base + shop.setUp(before?.dress ?? shop.resources[machine]?.dressed, dress);
+    const minutes = setUp + run;
+    let first = open.openBefore(ready);
+    if (endNo > 0) first = Math.max(first, open.openUntil(endNo) - minutes);
+    const start = minutes === 0 ? Math.max(ready, endNo) : open.startAt(first);
+    const end = minutes === 0 ? start : open.endAt(first + minutes);
+    if (start >= NEVER || end >= NEVER) return undefined;
+    const clash = held.flatMap((one) => (taken[one] ?? []).filter((other) => other.start < end && start < other.end));
+    const next = on.find((other) => other.start >= end);
+    const [more, isLater] = [
+      next
+        ? shop.setUp(dress, next.dress) -
+          shop.setUp(
+            before?.dress ?? (machine === undefined ? undefined : shop.resources[machine]?.dressed),
+            next.dress,
+          )
+        : 0,
+      before !== on.findLast((other) => other.start <= start),
+    ];
+    const squeezed = next && more > 0 && open.openBefore(next.start) - open.openBefore(end) < more ? [next] : [];
+    const [blocked] = [...clash, ...squeezed].sort((a, b) => a.end - b.end);
+    if (blocked) ready = Math.max(ready + 1, blocked.end);
+    else if (isLater) ready = start;
+    else return { start, end };
+  }
+}
+
+/** When all of it would be through; undefined where something fits nowhere. */
+export const endOf = (places: readonly (Place | undefined)[]): number | undefined =>
+  places.every((place) => place !== undefined) ? Math.max(0, ...places.map((place) => place?.end ?? 0)) : undefined;

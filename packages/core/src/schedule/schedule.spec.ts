@@ -1,0 +1,226 @@
+import { lateBound } from './bound.js';
+import { Decoder } from './decoder.js';
+import { firstSchedule } from './dispatch.js';
+import { Improver } from './improve.js';
+import { FT06, LA01, LA02, LA05, jobShop } from './instances.fixture.js';
+import { NEVER, OpenTime } from './open-time.js';
+import { endOf, placesFor } from './promise.js';
+import { madeShop } from './shops.fixture.js';
+import { type Operation, type Sequence, type Shop, costOf } from './shop.js';
+import { Tables } from './tables.js';
+import { chainOf, timetable } from './timetable.js';
+import { faultsOf } from './validate.fixture.js';
+
+const improved = (shop: Shop, evaluations: number, seed = 1, from = firstSchedule(shop)): Improver => {
+  const improver = new Improver(shop, from, seed);
+  improver.run(evaluations);
+  return improver;
+};
+const faults = (shop: Shop, sequence: Sequence): string[] => faultsOf(shop, timetable(shop, sequence).slots);
+
+/** Jobs of one operation on one machine. */
+const oneMachine = (
+  jobs: readonly { run: number; due?: number; weight?: number }[],
+  weights: Shop['weights'],
+): Shop => ({
+  resources: [{ id: 'press', kind: 'machine', open: OpenTime.ALWAYS }],
+  operations: jobs.map(({ run }, i): Operation => ({
+    id: `${i}`,
+    order: i,
+    after: [],
+    modes: [{ machine: 0, beside: [], setUp: 0, run, dress: 0 }],
+    release: 0,
+  })),
+  orders: jobs.map(({ due, weight = 1 }, i) => ({ id: `${i}`, due, weight })),
+  dresses: 1,
+  setUp: () => 0,
+  weights,
+});
+
+function permutations(n: number): number[][] {
+  if (n === 0) return [[]];
+  return permutations(n - 1).flatMap((rest) => Array.from({ length: n }, (_, at) => rest.toSpliced(at, 0, n - 1)));
+}
+
+/** The least cost of any order of one-operation jobs. */
+const leastOf = (shop: Shop): number => {
+  const decoder = new Decoder(new Tables(shop));
+  const modes = shop.operations.map(() => 0);
+  const costs = permutations(shop.operations.length).map((order) => {
+    decoder.load({ order, modes, beside: modes.map(() => []) });
+    return costOf(decoder.judged(), shop.weights);
+  });
+  return Math.min(...costs);
+};
+
+describe('schedules of the literature', () => {
+  it.each([
+    ['Fisher and Thompson 6 x 6', FT06, 55, 30_000],
+    ['Lawrence la01', LA01, 666, 10_000],
+    ['Lawrence la05', LA05, 593, 10_000],
+    ['Lawrence la02', LA02, 655, 100_000],
+  ])('%s is met', (_, text, best, evaluations) => {
+    const shop = jobShop(text);
+    const improver = improved(shop, evaluations, 3);
+    expect(improver.judged.late).toBe(best);
+    expect(faults(shop, improver.best())).toEqual([]);
+    expect(lateBound(shop)).toBeLessThanOrEqual(best);
+  });
+});
+
+describe('identities of one machine, against every order there is', () => {
+  it('the sum of times until through is least by the shortest first (Smith 1956)', () => {
+    const shop = oneMachine(
+      [7, 2, 9, 4, 1, 6].map((run) => ({ run })),
+      { late: 0, setUp: 0, through: 1 },
+    );
+    expect(improved(shop, 3000).bestCost).toBe(leastOf(shop));
+    expect(leastOf(shop)).toBe(1 + 3 + 7 + 13 + 20 + 29);
+  });
+  it('weighted lateness of seven jobs', () => {
+    const runs = [7, 2, 9, 4, 1, 6, 3];
+    const shop = oneMachine(
+      runs.map((run, i) => ({ run, due: 3 + 4 * ((i * 5) % 7), weight: 1 + (i % 3) })),
+      { late: 1, setUp: 0, through: 0 },
+    );
+    expect(improved(shop, 20_000).bestCost).toBe(leastOf(shop));
+  });
+  it('where everything can be on time, nothing is late (Jackson 1955)', () => {
+    const runs = [5, 3, 8, 2];
+    const shop = oneMachine(
+      runs.map((run, i) => ({ run, due: runs.slice(0, i + 1).reduce((a, b) => a + b, 0) })),
+      { late: 1, setUp: 0, through: 0 },
+    );
+    expect(improved(shop, 3000).judged.lateOrders).toBe(0);
+  });
+  it('two machines in line end as early as by the order of Johnson 1954', () => {
+    const shop = jobShop('0 3 1 6\n0 5 1 2\n0 1 1 2\n0 6 1 6\n0 7 1 5');
+    expect(improved(shop, 10_000).judged.late).toBe(24);
+  });
+});
+
+describe.each([
+  ['plain', {}],
+  ['with calendars', { calendars: true }],
+  ['with calendars, crews and piles', { calendars: true, crew: true, piles: true }],
+])('a made-up works %s', (_, size) => {
+  const shop = madeShop(11, { jobs: 14, steps: 4, machines: 9, kinds: 4, ...size });
+  const first = firstSchedule(shop);
+  const improver = improved(shop, 6000, 5);
+
+  it('has no fault by rule, nor improved', () => {
+    expect(faults(shop, first)).toEqual([]);
+    expect(faults(shop, improver.best())).toEqual([]);
+  });
+  it('is bettered, and no better than the bound', () => {
+    const before = costOf(timetable(shop, first).judged, shop.weights);
+    expect(improver.bestCost).toBeLessThan(before);
+    expect(lateBound(shop)).toBeLessThanOrEqual(improver.judged.late);
+    expect(timetable(shop, improver.best()).judged).toEqual(improver.judged);
+  });
+  it('comes out the same by the same seed and evaluations, however they are asked for', () => {
+    const again = new Improver(shop, first, 5);
+    for (let i = 0; i < 6; i++) again.run(1000);
+    expect(again.best()).toEqual(improver.best());
+  });
+  it('keeps what has begun, and a new job finds its place between without moving anything', () => {
+    const table = timetable(shop, improver.best());
+    const now = 600;
+    const begun = table.slots.map(({ start, end, mode, beside }) =>
+      start < now ? { mode, beside, start, end } : undefined,
+    );
+    const later: Shop = {
+      ...shop,
+      operations: shop.operations.map((one, i) => ({ ...one, release: now, frozen: begun[i] })),
+    };
+    const replanned = improved(later, 3000, 2);
+    expect(faults(later, replanned.best())).toEqual([]);
+
+    const wanted = shop.operations
+      .filter(({ order }) => order === 3)
+      .map((one, i): Operation => ({
+        ...one,
+        id: `new ${i}`,
+        after: one.after.map((link) => ({ ...link, operation: i - 1 })),
+        release: now,
+      }));
+    const places = placesFor(shop, table, wanted);
+    expect(endOf(places)).toBeGreaterThan(now);
+    const base = shop.operations.length;
+    const both: Shop = {
+      ...shop,
+      operations: [
+        ...shop.operations,
+        ...wanted.map((one) => ({
+          ...one,
+          after: one.after.map((link) => ({ ...link, operation: base + link.operation })),
+        })),
+      ],
+    };
+    const added = places.map((place, i) => {
+      const [start, end, mode] = [place?.start ?? 0, place?.end ?? 0, place?.mode ?? 0];
+      const run = wanted[i]?.modes[mode]?.run ?? 0;
+      return {
+        operation: base + i,
+        mode,
+        machine: place?.machine,
+        beside: place?.beside ?? [],
+        start,
+        end,
+        setUp: run,
+      };
+    });
+    // What comes behind may want another set-up now; whatever is held is held once, and in open time.
+    const told = faultsOf(both, [
+      ...table.slots,
+      ...added.map((one) => ({ ...one, cause: { kind: 'release', operation: -1, resource: -1, minute: 0 } as const })),
+    ]);
+    expect(told.filter((fault) => !fault.startsWith('set-up') && !fault.startsWith('new'))).toEqual([]);
+  });
+});
+
+describe('pins', () => {
+  const shop = oneMachine([{ run: 60 }, { run: 60 }, { run: 60 }], { late: 1, setUp: 0, through: 1 });
+  const withPin = (pinned: number): Shop => ({
+    ...shop,
+    operations: shop.operations.map((one, i) => (i === 2 ? { ...one, pinned } : one)),
+  });
+  it('begin at their minute, and others around them', () => {
+    const starts = timetable(withPin(60), improved(withPin(60), 500).best()).slots.map(({ start }) => start);
+    expect(starts[2]).toBe(60);
+    expect([starts[0], starts[1]].sort()).toEqual([0, 120]);
+  });
+  it('are told where they cannot hold', () => {
+    const two: Shop = { ...shop, operations: shop.operations.map((one) => ({ ...one, pinned: 30 })) };
+    expect(timetable(two, improved(two, 500).best()).judged.unkept).toBe(60 + 120);
+  });
+});
+
+describe('why an order is late', () => {
+  it('goes back over what it waited for, to the beginning', () => {
+    const shop = oneMachine(
+      [
+        { run: 60, due: 0, weight: 9 },
+        { run: 30, due: 10 },
+      ],
+      { late: 1, setUp: 0, through: 0 },
+    );
+    const table = timetable(shop, { order: [0, 1], modes: [0, 0], beside: [[], []] });
+    expect(chainOf(table, shop, 1).map(({ operation, cause }) => [operation, cause.kind, cause.minute])).toEqual([
+      [1, 'held', 60],
+      [0, 'release', 0],
+    ]);
+  });
+});
+
+it('a piece of work on a machine without open hours is never through, and the rest is planned', () => {
+  const shop = madeShop(2, { jobs: 4, steps: 3, machines: 3 });
+  const closed: Shop = {
+    ...shop,
+    resources: shop.resources.map((one, i) => (i === 2 ? { ...one, open: new OpenTime([]) } : one)),
+  };
+  const { slots } = timetable(closed, firstSchedule(closed));
+  const goThere = shop.operations.filter(({ modes }) => modes.every(({ machine }) => machine === 2));
+  expect(goThere.length).toBeGreaterThan(0);
+  expect(slots.filter(({ end }) => end >= NEVER).map(({ operation }) => shop.operations[operation])).toEqual(goThere);
+});
