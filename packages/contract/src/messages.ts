@@ -244,6 +244,12 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',
   'best.lock':
     '{component}: the lock on its {lock} ({value}) excludes {excluded} of {ways} ways; without it {left} would be left. Open a lock and plan again.',
+  'floor.shift-days': 'A shift has to be on a day of the week, 1 (Monday) to 7. Choose one.',
+  'floor.clock': '“{value}” is no time of day. Write it like 06:00.',
+  'floor.wall': '“{value}” is no day and time. Write it like 2026-12-24T06:00.',
+  'floor.ends-first': 'It ends ({until}) before it begins ({from}). Change one of the two.',
+  'floor.no-machine': 'There is no machine {machine}. Choose one of the works.',
+  'floor.never-open': 'Neither presses nor finishing machines have a shift: nothing would ever run. Tell one.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
 };
 

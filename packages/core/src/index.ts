@@ -32,3 +32,5 @@ export * from './ways/index.js';
 export * from './best/index.js';
 export * from './press-room/index.js';
 export * from './stores/index.js';
+export * from './floor/index.js';
+export * as schedule from './schedule/index.js';

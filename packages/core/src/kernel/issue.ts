@@ -181,6 +181,12 @@ export const ISSUE_CODES = [
   'ways.no-part',
   'ways.web-apart',
   'best.lock',
+  'floor.shift-days',
+  'floor.clock',
+  'floor.wall',
+  'floor.ends-first',
+  'floor.no-machine',
+  'floor.never-open',
 ] as const;
 
 /** Every issue that core knows; the words are in contract. */

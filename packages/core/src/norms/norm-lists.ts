@@ -7,6 +7,7 @@ import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-n
 import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm, stockNorms } from './press-room-norms.js';
 import { houseRuleNorm } from './house-rules.js';
 import { FINISHING_NORMS } from './finishing-norms.js';
+import { SCHEDULE_NORMS } from './schedule-norms.js';
 import { RULE_NORMS } from './rule-norms.js';
 
 /** Prices come from nobody's list: the works enters its own. */
@@ -103,6 +104,7 @@ export function commonNorms({ norms, currency }: Works): readonly (Norm | ItemNo
     'machines',
     ...PRESS_ROOM_NORMS,
     ...FINISHING_NORMS,
+    ...SCHEDULE_NORMS,
     ...RULE_NORMS,
     ...Object.keys(norms).flatMap((id) => houseRuleNorm(id) ?? []),
     ...SURENESS_NORMS,

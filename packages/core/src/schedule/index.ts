@@ -18,4 +18,4 @@ export {
   type Weights,
   costOf,
 } from './shop.js';
-export { type Slot, type Timetable, chainOf, timetable } from './timetable.js';
+export { type Move, type Slot, type Timetable, chainOf, moved, timetable } from './timetable.js';

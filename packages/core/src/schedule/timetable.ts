@@ -1,5 +1,7 @@
 import { type Cause, causeOf } from './critical.js';
 import { Decoder } from './decoder.js';
+import { chooseBeside } from './dispatch.js';
+import { Mover } from './mover.js';
 import type { Judged, Sequence, Shop, Timed } from './shop.js';
 import { Tables, get } from './tables.js';
 
@@ -54,4 +56,50 @@ export function chainOf({ slots }: Timetable, shop: Shop, order: number): Slot[]
     if (shop.operations[slot.operation]?.order === order && slot.end > (last?.end ?? -1)) last = slot;
   for (let slot = last; slot && !chain.includes(slot); slot = slots[slot.cause.operation]) chain.push(slot);
   return chain;
+}
+
+/** One change of a sequence. */
+export interface Move {
+  /** Another mode, with whatever of its sets is free first. */
+  readonly mode?: number;
+  /** It goes ahead of this operation, or behind it. */
+  readonly before?: number;
+  readonly after?: number;
+}
+
+/** A sequence with one operation moved and all that it drags along; undefined where it cannot be. */
+export function moved(
+  shop: Shop,
+  sequence: Sequence,
+  operation: number,
+  { mode, before, after }: Move,
+): Sequence | undefined {
+  const decoder = decoded(shop, sequence);
+  const mover = new Mover(decoder);
+  if (mode !== undefined) {
+    const to = shop.operations[operation]?.modes[mode];
+    if (
+      !to ||
+      !mover.give(
+        operation,
+        mode,
+        chooseBeside(to, (resource) => decoder.freeAt(resource)),
+      )
+    )
+      return undefined;
+    // Ahead of what runs there only after it would have begun.
+    const start = decoder.timed(operation).start;
+    const row = operation * decoder.tables.width;
+    let target = -1;
+    for (
+      let one = get(decoder.before, row);
+      one >= 0 && get(decoder.start, one) >= start;
+      one = get(decoder.before, one * decoder.tables.width)
+    )
+      target = one;
+    if (target >= 0) mover.before(operation, target);
+  }
+  if (before !== undefined && !mover.before(operation, before)) return undefined;
+  if (after !== undefined && !mover.after(operation, after)) return undefined;
+  return decoder.sequence();
 }

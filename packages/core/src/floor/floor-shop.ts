@@ -1,0 +1,171 @@
+import { instantOf } from '../kernel/index.js';
+import { normsOf } from '../norms/index.js';
+import type { Works } from '../works/index.js';
+import {
+  type Link,
+  type Mode,
+  type Operation,
+  type Order,
+  type Resource,
+  type Shop,
+  OpenTime,
+} from '../schedule/index.js';
+import { type Dress, changeMinutes, changeOver } from './change-over.js';
+import { type FloorHours, MINUTE_MS, openTimes } from './hours.js';
+import type { FloorStep } from './steps.js';
+
+/** A released job that has to run. */
+export interface FloorJob {
+  readonly id: number;
+  readonly number: string;
+  readonly title: string;
+  readonly customer: string;
+  /** ISO 8601 date; undefined where nobody waits. */
+  readonly due: string | undefined;
+  /** What a minute late counts with its customer. */
+  readonly weight: number;
+  readonly steps: readonly FloorStep[];
+  /** Stations that are counted, and those that have begun: they stay where they are. */
+  readonly done: readonly string[];
+  readonly begun: readonly string[];
+}
+
+/** What the planner has fixed of a station. */
+export interface FloorPin {
+  readonly job: number;
+  readonly step: string;
+  readonly machine?: string | undefined;
+  /** Wall clock of the works, `2026-11-30T08:00`. */
+  readonly start?: string | undefined;
+}
+
+/** All that a schedule is made of. */
+export interface FloorProblem {
+  readonly works: Works;
+  readonly hours: FloorHours;
+  readonly jobs: readonly FloorJob[];
+  readonly pins: readonly FloorPin[];
+  /** Now, ms since 1970 UTC, a whole minute. */
+  readonly origin: number;
+}
+
+/** A problem as the schedule takes it, and what its numbers stand for. */
+export interface FloorShop {
+  readonly shop: Shop;
+  /** By operation. */
+  readonly places: readonly { readonly job: number; readonly step: string }[];
+  readonly dresses: readonly Dress[];
+}
+
+/** The minute by which a job is wanted: an hour of its due day by the wall clock. */
+export const dueMinute = (due: string, hour: number, origin: number, zone: string | undefined): number =>
+  Math.round(
+    (instantOf(`${due}T${String(Math.min(23, hour)).padStart(2, '0')}:${hour >= 24 ? '59' : '00'}`, zone) - origin) /
+      MINUTE_MS,
+  );
+
+class Builder {
+  readonly resources: Resource[];
+  readonly operations: Operation[] = [];
+  readonly places: { job: number; step: string }[] = [];
+  readonly dresses: Dress[] = [];
+  private readonly machines: ReadonlyMap<string, number>;
+  private readonly tools = new Map<string, number>();
+  private readonly known = new Map<string, number>();
+
+  constructor(private readonly problem: FloorProblem) {
+    const { works, hours, origin } = problem;
+    const open = openTimes(hours, works.machines, origin, works.timeZone);
+    this.resources = works.machines.map(({ id }) => ({ id, kind: 'machine', open: open.get(id) ?? new OpenTime([]) }));
+    this.machines = new Map(works.machines.map(({ id }, i) => [id, i]));
+  }
+
+  private dressAt(dress: Dress | undefined): number {
+    if (!dress) return 0;
+    const key = JSON.stringify(dress);
+    const at = this.known.get(key) ?? this.dresses.push(dress) - 1;
+    this.known.set(key, at);
+    return at;
+  }
+
+  private toolAt(tool: string): number {
+    const at = this.tools.get(tool) ?? this.resources.push({ id: tool, kind: 'tool', open: OpenTime.ALWAYS }) - 1;
+    this.tools.set(tool, at);
+    return at;
+  }
+
+  private modesOf({ ways, lies, dress }: FloorStep, pin: FloorPin | undefined): Mode[] {
+    const beside = dress && dress.tool !== '' ? [[this.toolAt(dress.tool)]] : [];
+    const pinned = ways.filter(({ machine }) => machine === pin?.machine);
+    const modes = (pinned.length > 0 ? pinned : ways).flatMap(({ machine, setUp, run }): Mode[] => {
+      const at = this.machines.get(machine);
+      return at === undefined ? [] : [{ machine: at, beside, setUp, run, dress: this.dressAt(dress) }];
+    });
+    return modes.length > 0 ? modes : [{ machine: undefined, beside: [], setUp: 0, run: lies, dress: 0 }];
+  }
+
+  add({ id, steps, done, begun }: FloorJob, order: number): void {
+    const { pins, origin, works } = this.problem;
+    const left = steps.filter((step) => !done.includes(step.id));
+    const at = new Map(left.map((step, i) => [step.id, this.operations.length + i]));
+    for (const step of left) {
+      const pin = pins.find((one) => one.job === id && one.step === step.id);
+      const modes = this.modesOf(step, pin);
+      const after = step.after.flatMap(({ step: before, lag, piles }): Link[] => {
+        const operation = at.get(before);
+        if (operation === undefined) return [];
+        return [{ operation, lag, piles: piles > 1 ? { first: 1 / piles, last: 1 / piles } : undefined }];
+      });
+      const start =
+        pin?.start === undefined
+          ? undefined
+          : Math.max(0, Math.round((instantOf(pin.start, works.timeZone) - origin) / MINUTE_MS));
+      const [mode] = modes;
+      const machine = mode?.machine;
+      const open = machine === undefined ? OpenTime.ALWAYS : (this.resources[machine]?.open ?? OpenTime.ALWAYS);
+      const frozen =
+        begun.includes(step.id) && mode
+          ? { mode: 0, beside: mode.beside.map(([one = 0]) => one), start: 0, end: open.endAt(Math.max(1, mode.run)) }
+          : undefined;
+      this.places.push({ job: id, step: step.id });
+      this.operations.push({
+        id: `${id}/${step.id}`,
+        order,
+        after: frozen ? [] : after,
+        modes,
+        release: 0,
+        pinned: start,
+        frozen,
+      });
+    }
+  }
+}
+
+/** Puts jobs, machines and hours into what the schedule takes. */
+export function floorShop(problem: FloorProblem): FloorShop {
+  const { works, jobs, origin } = problem;
+  const norms = normsOf(works, {});
+  const value = (id: string): number => norms(id).value;
+  const builder = new Builder(problem);
+  const orders = jobs.map(({ number, due, weight }): Order => ({
+    id: number,
+    due: due === undefined ? undefined : dueMinute(due, value('schedule.dueHour'), origin, works.timeZone),
+    weight,
+  }));
+  jobs.forEach((job, order) => {
+    builder.add(job, order);
+  });
+  const { dresses, resources, operations, places } = builder;
+  const shop: Shop = {
+    resources,
+    operations,
+    orders,
+    dresses: Math.max(1, dresses.length),
+    setUp: (before, after) => {
+      const to = dresses[after];
+      return to ? changeMinutes(changeOver(before === undefined ? undefined : dresses[before], to, norms)) : 0;
+    },
+    weights: { late: value('schedule.late'), setUp: value('schedule.setUp'), through: value('schedule.through') },
+  };
+  return { shop, places, dresses };
+}

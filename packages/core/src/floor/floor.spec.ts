@@ -1,0 +1,199 @@
+import { instantOf, valueAt, wallClock } from '../kernel/index.js';
+import { SHIPPED_WORKS, type Works } from '../works/index.js';
+import { normsOf } from '../norms/index.js';
+import { figureId } from '../job/index.js';
+import { example, planned } from '../plan/examples.fixture.js';
+import { faultsOf } from '../schedule/validate.fixture.js';
+import { Improver, NEVER, firstSchedule, timetable } from '../schedule/index.js';
+import { type Dress, changeMinutes, changeOver } from './change-over.js';
+import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
+import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
+import { planFloor } from './plan-floor.js';
+import { floorSteps } from './steps.js';
+
+const works: Works = { ...SHIPPED_WORKS, timeZone: 'Europe/Berlin' };
+const NAMES = ['concert-programme', 'trail-map', 'tea-caddy', 'star-atlas', 'garden-cards', 'gala-invitations'];
+const jobs = NAMES.map((name, i): FloorJob => {
+  const job = example(name);
+  const steps = floorSteps(job, works, planned(job));
+  return {
+    id: i + 1,
+    number: job.number,
+    title: job.title,
+    customer: job.customer,
+    due: '2026-12-04',
+    weight: 1,
+    steps,
+    done: [],
+    begun: [],
+  };
+});
+const monday = instantOf('2026-11-30T07:00', 'Europe/Berlin');
+const problem: FloorProblem = { works, hours: USUAL_HOURS, jobs, pins: [], origin: monday };
+
+describe('stations of a planned job', () => {
+  const job = example('concert-programme');
+  const made = planned(job);
+  const steps = floorSteps(job, works, made);
+
+  it('take the minutes of the plan, set-up and run', () => {
+    for (const { id, ways } of steps) {
+      const [way] = ways;
+      const hours = made.steps.find((step) => step.id === id)?.hours ?? 0;
+      if (!way) continue;
+      expect(Math.abs(way.setUp + way.run - hours * 60)).toBeLessThanOrEqual(2);
+      expect(Math.abs(way.setUp - (valueAt(made, figureId.step(id, 'setupHours')) ?? 0) * 60)).toBeLessThanOrEqual(1);
+    }
+  });
+  it('wait for what feeds them, and lie to dry', () => {
+    const ids = new Set(steps.map(({ id }) => id));
+    const drying = made.steps.filter(({ lagHours }) => lagHours > 0);
+    expect(drying.length).toBeGreaterThan(0);
+    for (const { id, lagHours } of drying)
+      expect(steps.find((step) => step.id === id)?.lies).toBe(Math.ceil(lagHours * 60 - 1e-6));
+    for (const { after } of steps) for (const { step } of after) expect(ids).toContain(step);
+  });
+});
+
+describe('a floor of six jobs', () => {
+  const floor = floorShop(problem);
+  it('is laid without a fault, by rule and bettered', () => {
+    const first = firstSchedule(floor.shop);
+    const improver = new Improver(floor.shop, first, 1);
+    improver.run(4000);
+    expect(faultsOf(floor.shop, timetable(floor.shop, first).slots)).toEqual([]);
+    expect(faultsOf(floor.shop, timetable(floor.shop, improver.best()).slots)).toEqual([]);
+  });
+  const plan = planFloor(problem, { evaluations: 4000, seed: 1 });
+  it('lets no work run when the works is closed', () => {
+    for (const { machine, start } of plan.slots) {
+      if (machine === null) continue;
+      const clock = wallClock(monday + start * 60_000, 'Europe/Berlin').slice(11);
+      expect(clock >= '07:00' && clock < '16:00').toBe(true);
+    }
+  });
+  it('is the same for the same seed, and no better than its bound', () => {
+    expect(planFloor(problem, { evaluations: 4000, seed: 1 })).toEqual(plan);
+    expect(plan.bound).toBeLessThanOrEqual(plan.judged.late);
+  });
+  it('tells of every late job what it waits for and what would help, as it was tried', () => {
+    const tight = planFloor(
+      { ...problem, jobs: jobs.map((job) => ({ ...job, due: '2026-11-30' })) },
+      { evaluations: 500, seed: 1 },
+    );
+    expect(tight.late.length).toBeGreaterThan(2);
+    for (const { chain, minutes, alone, helps } of tight.late) {
+      expect(chain.length).toBeGreaterThan(0);
+      expect(alone).toBeLessThanOrEqual(minutes);
+      for (const { won } of helps) expect(won).toBeGreaterThan(0);
+    }
+    expect(tight.late.flatMap(({ helps }) => helps).length).toBeGreaterThan(0);
+  });
+  it('keeps a pin to an hour, and leaves out what is done', () => {
+    const step = jobs[1]?.steps.find(({ ways }) => ways.length > 0);
+    const start = '2026-12-02T09:00';
+    const pinned = planFloor(
+      { ...problem, pins: [{ job: 2, step: step?.id ?? '', start }] },
+      { evaluations: 1000, seed: 1 },
+    );
+    const slot = pinned.slots.find((one) => one.job === 2 && one.step === step?.id);
+    expect(wallClock(monday + (slot?.start ?? 0) * 60_000, 'Europe/Berlin')).toBe(start);
+    const rest = planFloor(
+      { ...problem, jobs: jobs.map((job) => (job.id === 2 ? { ...job, done: [step?.id ?? ''] } : job)) },
+      { evaluations: 0, seed: 1 },
+    );
+    expect(rest.slots.some((one) => one.job === 2 && one.step === step?.id)).toBe(false);
+  });
+  it('tells what a machine that is never open keeps from running, and plans the rest', () => {
+    const machine = jobs[0]?.steps.find(({ ways }) => ways.length === 1)?.ways[0]?.machine ?? '';
+    const closed = planFloor(
+      { ...problem, hours: { ...USUAL_HOURS, machines: { [machine]: [] } } },
+      { evaluations: 500, seed: 1 },
+    );
+    expect(closed.never.some((one) => one.machine === machine)).toBe(true);
+    expect(closed.slots.length).toBeGreaterThan(0);
+    expect(closed.slots.every(({ end }) => end < NEVER)).toBe(true);
+  });
+});
+
+describe('change-overs (handbook chapter 8)', () => {
+  const norms = normsOf(works, {});
+  const press: Dress = {
+    process: 'sheet-fed',
+    inks: [],
+    sizeMm: [720, 510],
+    stock: 'a',
+    caliperUm: 100,
+    fold: '',
+    tool: '',
+  };
+  const ink = (name: string, kind: Dress['inks'][number]['kind'] = 'process') => ({ unit: 0, name, kind });
+  const hours = (before: Dress, after: Dress): number => changeMinutes(changeOver(before, after, norms)) / 60;
+
+  it.each([
+    ['nothing where all stays', press, press, 0],
+    ['light to dark', { ...press, inks: [ink('Y')] }, { ...press, inks: [ink('K')] }, 0.1],
+    ['dark to light', { ...press, inks: [ink('K')] }, { ...press, inks: [ink('Y')] }, 0.25],
+    ['from metallic', { ...press, inks: [ink('Gold', 'metallic')] }, { ...press, inks: [ink('K')] }, 0.4],
+    ['another size and stock', press, { ...press, sizeMm: [1020, 720], stock: 'b' }, 0.2],
+    ['another thickness', press, { ...press, stock: 'b', caliperUm: 300 }, 0.15],
+  ] as const)('%s', (_, before, after, wanted) => {
+    expect(hours(before, after)).toBeCloseTo(wanted, 2);
+  });
+  it('folds, dies and formats', () => {
+    const folder: Dress = { ...press, process: 'folder', fold: 'f16/3' };
+    expect(hours(folder, { ...folder, fold: 'f8/2' })).toBeCloseTo(0.4, 2);
+    expect(hours(folder, { ...folder, sizeMm: [500, 300] })).toBeCloseTo(0.2, 2);
+    const die: Dress = { ...press, process: 'die-cutter', tool: 'one' };
+    expect(hours(die, { ...die, tool: 'two' })).toBeCloseTo(0.75, 2);
+    expect(hours(die, die)).toBe(0);
+    const binder: Dress = { ...press, process: 'binder' };
+    expect(hours(binder, { ...binder, sizeMm: [300, 200] })).toBeCloseTo(0.55, 2);
+  });
+});
+
+describe('hours of the works', () => {
+  const [machine] = works.machines;
+  const open = (hours: FloorHours, origin: number) =>
+    openTimes(hours, machine ? [machine] : [], origin, 'Europe/Berlin').get(machine?.id ?? '');
+  const nights: FloorHours = { ...USUAL_HOURS, press: [{ days: [6], from: '22:00', until: '06:00' }] };
+
+  it('a night shift over the change to summer time is an hour shorter, over that from it an hour longer', () => {
+    const span = (day: string): number | undefined =>
+      open(nights, instantOf(`${day}T12:00`, 'Europe/Berlin'))?.spans.map(([a, b]) => b - a)[0];
+    expect(span('2026-03-28')).toBe(7 * 60);
+    expect(span('2026-10-24')).toBe(9 * 60);
+    expect(span('2026-11-07')).toBe(8 * 60);
+  });
+  it('holidays take hours out, overtime puts them in', () => {
+    const at = (exceptions: FloorHours['exceptions']): number =>
+      open({ ...USUAL_HOURS, exceptions }, monday)?.openBefore(24 * 60) ?? -1;
+    expect(at([])).toBe(540);
+    expect(at([{ from: '2026-11-30T00:00', until: '2026-12-01T00:00', opens: false, why: 'holiday' }])).toBe(0);
+    expect(at([{ from: '2026-11-30T16:00', until: '2026-11-30T18:00', opens: true, why: 'overtime' }])).toBe(660);
+    expect(
+      at([{ machine: 'another', from: '2026-11-30T00:00', until: '2026-12-01T00:00', opens: false, why: '' }]),
+    ).toBe(540);
+  });
+  it('wrong ones are told with what, and where', () => {
+    const told = checkHours(
+      {
+        press: [{ days: [], from: '07:00', until: '16:00' }],
+        finishing: [{ days: [1], from: '7', until: '16:00' }],
+        machines: { nobody: [] },
+        exceptions: [{ from: '2026-12-02T00:00', until: '2026-12-01T00:00', opens: false, why: '' }],
+      },
+      works.machines,
+    );
+    expect(told.map(({ code, path }) => [code, path])).toEqual([
+      ['floor.shift-days', 'press[0].days'],
+      ['floor.clock', 'finishing[0].from'],
+      ['floor.no-machine', 'machines.nobody'],
+      ['floor.ends-first', 'exceptions[0].until'],
+    ]);
+    expect(checkHours({ ...USUAL_HOURS, press: [], finishing: [] }, works.machines).map(({ code }) => code)).toEqual([
+      'floor.never-open',
+    ]);
+    expect(checkHours(USUAL_HOURS, works.machines)).toEqual([]);
+  });
+});

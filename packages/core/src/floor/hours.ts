@@ -1,0 +1,145 @@
+import { type Issue, type IssueCode, dayAfter, instantOf, wallClock } from '../kernel/index.js';
+import type { Machine } from '../works/index.js';
+import { type Span, OpenTime, joinSpans, withoutSpans } from '../schedule/index.js';
+
+/** A shift: on these days of the week (1 is Monday), by the clock on the wall; past midnight where it ends no later than it begins. */
+export interface Shift {
+  readonly days: readonly number[];
+  /** `06:00`. */
+  readonly from: string;
+  readonly until: string;
+}
+
+/** A stretch that is closed beside the shifts, or open: holidays, maintenance, a breakdown; overtime. */
+export interface HoursException {
+  /** The whole works where absent. */
+  readonly machine?: string | undefined;
+  /** `2026-12-24T00:00` by the clock on the wall. */
+  readonly from: string;
+  readonly until: string;
+  readonly opens: boolean;
+  readonly why: string;
+}
+
+/** When the works runs. */
+export interface FloorHours {
+  readonly press: readonly Shift[];
+  readonly finishing: readonly Shift[];
+  /** Machines with shifts of their own. */
+  readonly machines: Readonly<Record<string, readonly Shift[]>>;
+  readonly exceptions: readonly HoursException[];
+}
+
+const WORKING_DAYS = [1, 2, 3, 4, 5];
+/** One shift on working days, until a works says otherwise. */
+export const USUAL_HOURS: FloorHours = {
+  press: [{ days: WORKING_DAYS, from: '07:00', until: '16:00' }],
+  finishing: [{ days: WORKING_DAYS, from: '07:00', until: '16:00' }],
+  machines: {},
+  exceptions: [],
+};
+
+export const MINUTE_MS = 60_000;
+/** Days that are looked ahead at. */
+export const HORIZON_DAYS = 366;
+
+/** Minutes from an origin to a time on the wall; never before the origin. */
+const minuteOf = (wall: string, origin: number, zone: string | undefined): number =>
+  Math.max(0, Math.round((instantOf(wall, zone) - origin) / MINUTE_MS));
+
+/** 1 for Monday to 7. */
+const weekday = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
+
+function shiftSpans(shifts: readonly Shift[], origin: number, zone: string | undefined): Span[] {
+  const first = dayAfter(wallClock(origin, zone).slice(0, 10), -1);
+  const spans: Span[] = [];
+  for (let i = 0; i <= HORIZON_DAYS; i++) {
+    const day = dayAfter(first, i);
+    for (const { days, from, until } of shifts) {
+      if (!days.includes(weekday(day))) continue;
+      const ends = until > from ? day : dayAfter(day, 1);
+      spans.push([minuteOf(`${day}T${from}`, origin, zone), minuteOf(`${ends}T${until}`, origin, zone)]);
+    }
+  }
+  return joinSpans(spans);
+}
+
+/**
+ * Open time of each machine from an origin on, in minutes: its shifts, or those of the press room or the finishing room, with what is closed
+ * taken out and overtime put in. Shifts are told by the wall: over a change of summer time they are as long as the wall says. Source: identity.
+ */
+export function openTimes(
+  hours: FloorHours,
+  machines: readonly Machine[],
+  origin: number,
+  zone: string | undefined,
+): ReadonlyMap<string, OpenTime> {
+  const told = new Map<readonly Shift[], Span[]>();
+  const made = new Map<string, OpenTime>();
+  const exceptions = hours.exceptions.map((one) => ({
+    ...one,
+    span: [minuteOf(one.from, origin, zone), minuteOf(one.until, origin, zone)] as const,
+  }));
+  return new Map(
+    machines.map(({ id, press }) => {
+      const shifts = Object.hasOwn(hours.machines, id)
+        ? (hours.machines[id] ?? [])
+        : press
+          ? hours.press
+          : hours.finishing;
+      const spans = told.get(shifts) ?? shiftSpans(shifts, origin, zone);
+      told.set(shifts, spans);
+      const own = exceptions.filter(({ machine }) => machine === undefined || machine === id);
+      const of = (opens: boolean): Span[] =>
+        joinSpans(own.filter((one) => one.opens === opens).map(({ span }) => span));
+      const key = JSON.stringify([shifts, own.map(({ span, opens }) => [span, opens])]);
+      const open = made.get(key) ?? new OpenTime(withoutSpans(joinSpans([...spans, ...of(true)]), of(false)));
+      made.set(key, open);
+      return [id, open] as const;
+    }),
+  );
+}
+
+const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/;
+const WALL = /^\d{4}-\d\d-\d\dT([01]\d|2[0-3]):[0-5]\d$/;
+
+const wrong = (code: IssueCode, path: string, params: Issue['params'] = {}): Issue => ({
+  code,
+  severity: 'error',
+  path,
+  params,
+});
+
+function shiftIssues(shifts: readonly Shift[], path: string): Issue[] {
+  return shifts.flatMap(({ days, from, until }, i): Issue[] => {
+    const at = `${path}[${i}]`;
+    if (days.length === 0 || days.some((day) => !Number.isInteger(day) || day < 1 || day > 7))
+      return [wrong('floor.shift-days', `${at}.days`)];
+    if (!CLOCK.test(from)) return [wrong('floor.clock', `${at}.from`, { value: from })];
+    return CLOCK.test(until) ? [] : [wrong('floor.clock', `${at}.until`, { value: until })];
+  });
+}
+
+/** What is wrong with hours, in words of the trade. */
+export function checkHours(hours: FloorHours, machines: readonly Machine[]): Issue[] {
+  const known = new Set(machines.map(({ id }) => id));
+  const issues = [
+    ...shiftIssues(hours.press, 'press'),
+    ...shiftIssues(hours.finishing, 'finishing'),
+    ...Object.entries(hours.machines).flatMap(([id, shifts]) => shiftIssues(shifts, `machines.${id}`)),
+  ];
+  for (const id of Object.keys(hours.machines))
+    if (!known.has(id)) issues.push(wrong('floor.no-machine', `machines.${id}`, { machine: id }));
+  if (hours.press.length === 0 && hours.finishing.length === 0) issues.push(wrong('floor.never-open', 'press'));
+  hours.exceptions.forEach(({ machine, from, until }, i) => {
+    const path = `exceptions[${i}]`;
+    if (machine !== undefined && !known.has(machine))
+      issues.push(wrong('floor.no-machine', `${path}.machine`, { machine }));
+    if (!isWall(from)) issues.push(wrong('floor.wall', `${path}.from`, { value: from }));
+    else if (!isWall(until)) issues.push(wrong('floor.wall', `${path}.until`, { value: until }));
+    else if (until <= from) issues.push(wrong('floor.ends-first', `${path}.until`, { from, until }));
+  });
+  return issues;
+}
+
+const isWall = (text: string): boolean => WALL.test(text) && !Number.isNaN(Date.parse(`${text}:00Z`));

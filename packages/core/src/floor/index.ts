@@ -1,0 +1,21 @@
+export { type ChangePart, type Dress, type DressInk, changeMinutes, changeOver } from './change-over.js';
+export { type FloorJob, type FloorPin, type FloorProblem, floorShop } from './floor-shop.js';
+export { type Help } from './helps.js';
+export {
+  type FloorHours,
+  type HoursException,
+  type Shift,
+  HORIZON_DAYS,
+  USUAL_HOURS,
+  checkHours,
+  openTimes,
+} from './hours.js';
+export {
+  type FloorCause,
+  type FloorEffort,
+  type FloorLate,
+  type FloorPlan,
+  type FloorSlot,
+  planFloor,
+} from './plan-floor.js';
+export { type FloorStep, type FloorWay, floorSteps } from './steps.js';

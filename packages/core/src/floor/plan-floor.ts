@@ -1,0 +1,187 @@
+import {
+  type Cause,
+  type Judged,
+  type Sequence,
+  type Shop,
+  type Timetable,
+  Improver,
+  NEVER,
+  aloneThrough,
+  chainOf,
+  firstSchedule,
+  lateBound,
+  timetable,
+} from '../schedule/index.js';
+import { type ChangePart, changeOver } from './change-over.js';
+import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
+import { normsOf } from '../norms/index.js';
+import { type Help, helpsFor } from './helps.js';
+
+/** What a station waits for before it begins. */
+export interface FloorCause {
+  readonly kind: Cause['kind'];
+  /** What was before: a station of a job. */
+  readonly job: number | null;
+  readonly step: string | null;
+  /** Machine or tool that it held. */
+  readonly held: string | null;
+  /** Minute from which on it could begin, open hours aside. */
+  readonly minute: number;
+}
+
+/** When a station runs; minutes from the origin. */
+export interface FloorSlot {
+  readonly job: number;
+  readonly step: string;
+  readonly machine: string | null;
+  readonly start: number;
+  readonly setUp: number;
+  readonly end: number;
+  readonly frozen: boolean;
+  /** What is changed on the machine before, beside the set-up that the work takes anyhow. */
+  readonly changes: readonly Pick<ChangePart, 'what' | 'times' | 'hours'>[];
+  readonly cause: FloorCause;
+}
+
+/** A job that is late. */
+export interface FloorLate {
+  readonly job: number;
+  readonly minutes: number;
+  /** Minutes that it is late even if it had the works to itself. */
+  readonly alone: number;
+  /** What it is through with, walked back to the beginning: station by station. */
+  readonly chain: readonly { readonly job: number; readonly step: string }[];
+  readonly helps: readonly Help[];
+}
+
+/** A schedule in words of the floor. */
+export interface FloorPlan {
+  readonly origin: number;
+  readonly slots: readonly FloorSlot[];
+  /** When each job is through, minutes. */
+  readonly through: readonly { readonly job: number; readonly minute: number }[];
+  readonly late: readonly FloorLate[];
+  /** Stations that never come to run, with the machine that is never open; undefined where what they wait for never comes. */
+  readonly never: readonly { readonly job: number; readonly step: string; readonly machine: string | null }[];
+  readonly judged: Judged;
+  /** Weighted minutes late that no schedule can do without. */
+  readonly bound: number;
+  readonly evaluations: number;
+  readonly seed: number;
+}
+
+/** How long to better a schedule. */
+export interface FloorEffort {
+  readonly evaluations: number;
+  readonly seed: number;
+}
+
+/** Late jobs that are explained with what would help: each is tried. */
+const MOST_HELPED = 12;
+
+function slotsOf({ shop, places, dresses }: FloorShop, { slots }: Timetable, problem: FloorProblem): FloorSlot[] {
+  const norms = normsOf(problem.works, {});
+  const before = new Map<number, number>();
+  const changes = new Map<number, FloorSlot['changes']>();
+  for (const slot of [...slots].filter(({ end }) => end < NEVER).sort((a, b) => a.start - b.start || a.end - b.end)) {
+    const mode = shop.operations[slot.operation]?.modes[slot.mode];
+    const to = mode && dresses[mode.dress];
+    if (slot.machine === undefined || !mode || !to) continue;
+    const last = before.get(slot.machine);
+    const parts = changeOver(last === undefined ? undefined : dresses[last], to, norms);
+    changes.set(
+      slot.operation,
+      parts.map(({ what, times, hours }) => ({ what, times, hours })),
+    );
+    before.set(slot.machine, mode.dress);
+  }
+  return slots.flatMap((slot): FloorSlot[] => {
+    const place = places[slot.operation];
+    if (!place || slot.end >= NEVER) return [];
+    const { kind, operation, resource, minute } = slot.cause;
+    const cause = places[operation];
+    return [
+      {
+        ...place,
+        machine: slot.machine === undefined ? null : (shop.resources[slot.machine]?.id ?? null),
+        start: slot.start,
+        setUp: slot.setUp,
+        end: slot.end,
+        frozen: shop.operations[slot.operation]?.frozen !== undefined,
+        changes: changes.get(slot.operation) ?? [],
+        cause: {
+          kind,
+          job: cause?.job ?? null,
+          step: cause?.step ?? null,
+          held: shop.resources[resource]?.id ?? null,
+          minute,
+        },
+      },
+    ];
+  });
+}
+
+function neverOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan['never'] {
+  return slots.flatMap(({ operation, end }) => {
+    const place = places[operation];
+    if (end < NEVER || !place) return [];
+    const machines =
+      shop.operations[operation]?.modes.flatMap(({ machine }) =>
+        machine === undefined ? [] : [shop.resources[machine]],
+      ) ?? [];
+    const closed = machines.length > 0 && machines.every((machine) => machine?.open.total === 0);
+    return [{ ...place, machine: closed ? (machines[0]?.id ?? null) : null }];
+  });
+}
+
+/** A sequence told as a plan of the floor. */
+export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Sequence, effort: FloorEffort): FloorPlan {
+  const { shop, places } = floor;
+  const table = timetable(shop, sequence);
+  const late = problem.jobs
+    .flatMap((job, order) => {
+      const due = shop.orders[order]?.due;
+      const through = table.through[order] ?? 0;
+      return due !== undefined && through > due && through < NEVER
+        ? [{ job: job.id, order, due, minutes: through - due }]
+        : [];
+    })
+    .sort((a, b) => b.minutes - a.minutes);
+  const alone = aloneOf(shop);
+  return {
+    origin: problem.origin,
+    slots: slotsOf(floor, table, problem),
+    through: problem.jobs.flatMap(({ id }, order) => {
+      const minute = table.through[order] ?? 0;
+      return minute < NEVER ? [{ job: id, minute }] : [];
+    }),
+    late: late.map(({ job, order, due, minutes }, i) => ({
+      job,
+      minutes,
+      alone: Math.max(0, (alone[order] ?? 0) - due),
+      chain: chainOf(table, shop, order).flatMap(({ operation }) => places[operation] ?? []),
+      helps: i < MOST_HELPED ? helpsFor(floor, sequence, table, order) : [],
+    })),
+    never: neverOf(floor, table),
+    judged: table.judged,
+    bound: lateBound(shop),
+    evaluations: effort.evaluations,
+    seed: effort.seed,
+  };
+}
+
+/** When each order would be through alone. */
+function aloneOf(shop: Shop): number[] {
+  const through = aloneThrough(shop);
+  const ends = shop.orders.map(() => 0);
+  shop.operations.forEach(({ order }, i) => (ends[order] = Math.max(ends[order] ?? 0, through[i] ?? 0)));
+  return ends;
+}
+
+/** Lays all jobs on machines and hours: first by rule, then bettered. The same problem and effort give the same plan. */
+export function planFloor(problem: FloorProblem, effort: FloorEffort): FloorPlan {
+  const floor = floorShop(problem);
+  const improver = new Improver(floor.shop, firstSchedule(floor.shop), effort.seed);
+  improver.run(effort.evaluations);
+  return toldFloor(problem, floor, improver.best(), effort);
+}
