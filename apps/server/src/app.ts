@@ -17,6 +17,7 @@ import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
+import { floorHandlers } from './features/floor/floor.js';
 import { purchaseHandlers } from './features/purchasing/purchases.js';
 import { supplierHandlers } from './features/purchasing/suppliers.js';
 import { roomHandlers } from './features/room/room.js';
@@ -149,6 +150,7 @@ export async function createApp({
     ...logoHandlers({ database, workshop }),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
+    ...floorHandlers({ database, workshop }),
     ...storesHandlers(database),
     ...lotLabelHandlers({ database, workshop }),
     ...finishedHandlers({ database, workshop }),

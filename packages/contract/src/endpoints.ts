@@ -5,6 +5,7 @@ import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
 import { STORES } from './endpoints/stores.js';
 import { PURCHASING } from './endpoints/purchasing.js';
+import { FLOOR } from './endpoints/floor.js';
 import { GOODS } from './endpoints/goods.js';
 import { CUSTOMERS } from './endpoints/customers.js';
 import { DOCUMENTS } from './endpoints/documents.js';
@@ -22,6 +23,7 @@ export const ENDPOINTS = [
   ...STORES,
   ...PURCHASING,
   ...GOODS,
+  ...FLOOR,
   ...CUSTOMERS,
   ...DOCUMENTS,
   ...UPKEEP,

@@ -28,6 +28,8 @@ const TAKEN_FROM = [
   'works_item',
   'works_logo',
   'customer_order_job',
+  'floor_pin',
+  'floor_schedule',
 ];
 
 /** The role that an address of a database signs in as. */

@@ -23,6 +23,7 @@ import {
   roomState,
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
+import { FLOOR_TASKS } from './floor-tasks.js';
 import { joinPdfs, letterheadPdf, lotLabelPdf, offerPdf, purchasePdf } from '@druckerei/formats';
 import { describeJob } from './describe-job.js';
 import { ProblemError } from '../http/problem.js';
@@ -188,6 +189,7 @@ export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly
 /** What is too heavy for the thread that answers everybody. */
 export const TASKS = {
   ...DOCUMENTS,
+  ...FLOOR_TASKS,
   assess,
   judge,
   normEffect,

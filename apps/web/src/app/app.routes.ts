@@ -56,6 +56,11 @@ export const routes: Routes = [
         loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes),
       },
       {
+        path: 'floor',
+        title: 'Floor - Druckerei',
+        loadComponent: () => import('./features/floor/floor.page').then((m) => m.FloorPage),
+      },
+      {
         path: 'benches',
         title: 'Benches - Druckerei',
         loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),

@@ -142,4 +142,10 @@ export function checkHours(hours: FloorHours, machines: readonly Machine[]): Iss
   return issues;
 }
 
-const isWall = (text: string): boolean => WALL.test(text) && !Number.isNaN(Date.parse(`${text}:00Z`));
+/** February has no 31st: a date that is read as another is none. */
+const isDay = (wall: string): boolean => {
+  const ms = Date.parse(`${wall}:00Z`);
+  return !Number.isNaN(ms) && new Date(ms).toISOString().startsWith(wall);
+};
+/** Whether a text is a day and time by the clock on the wall. */
+export const isWall = (text: string): boolean => WALL.test(text) && isDay(text);

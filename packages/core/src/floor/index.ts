@@ -1,5 +1,6 @@
 export { type ChangePart, type Dress, type DressInk, changeMinutes, changeOver } from './change-over.js';
-export { type FloorJob, type FloorPin, type FloorProblem, floorShop } from './floor-shop.js';
+export { type FloorJob, type FloorPin, type FloorProblem, dueMinute, floorShop } from './floor-shop.js';
+export { type FloorPromise, promiseFor } from './floor-promise.js';
 export { type Help } from './helps.js';
 export {
   type FloorHours,
@@ -8,6 +9,7 @@ export {
   HORIZON_DAYS,
   USUAL_HOURS,
   checkHours,
+  isWall,
   openTimes,
 } from './hours.js';
 export {

@@ -16,7 +16,7 @@ export interface Place {
 type Taken = { start: number; end: number; dress: number }[];
 
 /** When everything of a schedule is taken. */
-function takenOf(shop: Shop, { slots }: Timetable): Taken[] {
+function takenOf(shop: Shop, { slots }: Pick<Timetable, 'slots'>): Taken[] {
   const taken: Taken[] = shop.resources.map(() => []);
   for (const { operation, mode, machine, beside, start, end } of slots) {
     const dress = shop.operations[operation]?.modes[mode]?.dress ?? 0;
@@ -32,7 +32,11 @@ function takenOf(shop: Shop, { slots }: Timetable): Taken[] {
  * time for its own set-up. `wanted` waits for each other only (indices within itself); the resources are those of the shop. By operation; undefined where
  * it fits nowhere. Source: identity.
  */
-export function placesFor(shop: Shop, standing: Timetable, wanted: readonly Operation[]): (Place | undefined)[] {
+export function placesFor(
+  shop: Shop,
+  standing: Pick<Timetable, 'slots'>,
+  wanted: readonly Operation[],
+): (Place | undefined)[] {
   const taken = takenOf(shop, standing);
   const places: (Place | undefined)[] = wanted.map(() => undefined);
   for (const i of inOrder({ operations: wanted })) {
@@ -112,12 +116,15 @@ interface Wish {
   readonly dress: number;
 }
 
+const lastBy = (taken: Taken, minute: number): Taken[number] | undefined =>
+  taken.filter(({ start }) => start <= minute).at(-1);
+
 function gapFor(shop: Shop, taken: readonly Taken[], wish: Wish): { start: number; end: number } | undefined {
   const { machine, held, open, endNo, base, run, dress } = wish;
   let { ready } = wish;
   for (;;) {
     const on = machine === undefined ? [] : (taken[machine] ?? []);
-    const before = on.findLast(({ start }) => start <= ready);
+    const before = lastBy(on, ready);
     const setUp =
       machine === undefined ? base : base + shop.setUp(before?.dress ?? shop.resources[machine]?.dressed, dress);
     const minutes = setUp + run;
@@ -136,7 +143,7 @@ function gapFor(shop: Shop, taken: readonly Taken[], wish: Wish): { start: numbe
             next.dress,
           )
         : 0,
-      before !== on.findLast((other) => other.start <= start),
+      before !== lastBy(on, start),
     ];
     const squeezed = next && more > 0 && open.openBefore(next.start) - open.openBefore(end) < more ? [next] : [];
     const [blocked] = [...clash, ...squeezed].sort((a, b) => a.end - b.end);

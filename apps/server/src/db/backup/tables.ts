@@ -35,6 +35,9 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'supplier', order: 'id' },
   { name: 'purchase', order: 'id' },
   { name: 'purchase_receipt', order: 'id' },
+  { name: 'floor_hours', order: 'id' },
+  { name: 'floor_pin', order: 'job_id, step COLLATE "C"' },
+  { name: 'floor_schedule', order: 'id' },
   { name: 'change_record', order: 'id' },
   { name: 'security_record', order: 'id', before: 'kept' },
   { name: 'audit_record', order: 'id', before: 'kept' },
@@ -43,6 +46,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
 /** What a backup leaves out: it belongs to the running server or to this database, or comes of the rest. */
 export const LEFT_OUT: readonly string[] = [
   'job_total',
+  'floor_job',
   'account_link',
   'session',
   'sign_in_attempt',

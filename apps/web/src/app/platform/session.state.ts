@@ -75,6 +75,7 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
   customers: selectRight('customers'),
   record: selectRight('record'),
   buy: selectRight('buy'),
+  schedule: selectRight('schedule'),
   stores: selectRight('stores'),
   settings: selectRight('settings'),
   people: selectRight('people'),

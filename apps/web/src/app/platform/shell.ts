@@ -34,6 +34,7 @@ import { Measures } from '../ui/measures';
           >
           <nav aria-label="Areas">
             <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
+            <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">Floor</a>
             <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
             <a routerLink="/customers" routerLinkActive="here" ariaCurrentWhenActive="page">Customers</a>
             <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
@@ -194,6 +195,7 @@ export class Shell {
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
+      { id: 'floor', name: 'Go to the floor', key: 'g f', run: () => void this.router.navigateByUrl('/floor') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
       { id: 'customers', name: 'Go to customers', key: 'g c', run: () => void this.router.navigateByUrl('/customers') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },

@@ -1,0 +1,2 @@
+-- Hours of the works and their version. One or none.
+SELECT body, version FROM floor_hours

@@ -1,0 +1,187 @@
+import type { Floor, FloorPromise, Revision, Schedule } from '@druckerei/contract';
+import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+
+let server: TestServer;
+let manager: Visitor;
+let viewer: Visitor;
+beforeAll(async () => {
+  server = await startServer('floor_test');
+  manager = await visitor(server.app, 'manager');
+  viewer = await visitor(server.app, 'viewer');
+});
+afterAll(() => server.stop());
+
+interface Problem {
+  title: string;
+  detail?: string;
+  errors?: { path: string; message: string }[];
+}
+const floor = async (): Promise<Floor> => (await viewer.call('get', '/api/floor')).body as Floor;
+const planned = async (effort = 'rule'): Promise<Schedule> => {
+  const response = await manager.call('post', '/api/floor/schedules', { effort, seed: 1 });
+  expect([response.status, response.body]).toEqual([201, response.body]);
+  return response.body as Schedule;
+};
+const faults = (body: unknown): string[] =>
+  ((body as Problem).errors ?? []).map(({ path, message }) => `${path}: ${message}`);
+
+/** A job that is released, due next month. */
+async function released(name: string, number: string): Promise<Revision> {
+  const due = new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10);
+  const job = (await manager.call('post', '/api/jobs', exampleJob(name, { number, due }))).body as Revision;
+  const response = await manager.call('post', `/api/jobs/${job.id}/release`, {
+    version: job.version,
+    mark: job.works.mark ?? 0,
+  });
+  expect([response.status, response.body]).toEqual([200, response.body]);
+  return response.body as Revision;
+}
+
+describe('the floor', () => {
+  it('has the stations of released jobs, and no others', async () => {
+    const before = await floor();
+    const { id } = await released('trail-map', 'FL-1');
+    const draft = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'FL-2' })))
+      .body as Revision;
+    const after = await floor();
+    expect(after.jobs.length).toBe(before.jobs.length + 1);
+    expect(after.jobs.find((job) => job.id === id)?.steps.length).toBeGreaterThan(3);
+    expect(after.jobs.some((job) => job.id === draft.id)).toBe(false);
+  });
+
+  it('is planned as a trial, taken in force once, and the one before is past', async () => {
+    const trial = await planned();
+    expect((await floor()).trial?.id).toBe(trial.id);
+    const taken = (await manager.call('post', '/api/floor/in-force', { id: trial.id })).body as Floor;
+    expect([taken.inForce?.id, taken.inForce?.stale, taken.trial]).toEqual([trial.id, false, null]);
+    const again = await manager.call('post', '/api/floor/in-force', { id: trial.id });
+    expect(again.status).toBe(409);
+    const next = await planned('quick');
+    const then = (await manager.call('post', '/api/floor/in-force', { id: next.id })).body as Floor;
+    expect(then.inForce?.id).toBe(next.id);
+    expect(next.plan.judged.late).toBeLessThanOrEqual(trial.plan.judged.late);
+  });
+
+  it('refuses a trial that something has changed under, and says that what is in force no longer fits', async () => {
+    const trial = await planned();
+    await released('trail-map', 'FL-3');
+    const refused = await manager.call('post', '/api/floor/in-force', { id: trial.id });
+    expect([refused.status, (refused.body as Problem).title]).toEqual([
+      409,
+      'What this schedule builds on has changed',
+    ]);
+    expect((await floor()).inForce?.stale).toBe(true);
+  });
+
+  it('keeps a pin to a machine and an hour, and lets it go', async () => {
+    const [job] = (await floor()).jobs;
+    const step = job?.steps.find(({ machines }) => machines.length > 0);
+    const day = new Date(Date.now() + 9 * 86_400_000).toISOString().slice(0, 10);
+    const pin = {
+      job: job?.id,
+      step: step?.id,
+      machine: step?.machines[0],
+      start: `${day}T12:00`,
+      reason: 'the customer comes to see it',
+    };
+    const pinned = (await manager.call('put', '/api/floor/pins', pin)).body as Floor;
+    expect(pinned.pins).toMatchObject([{ ...pin, by: 'Production manager' }]);
+    const { plan } = await planned();
+    const slot = plan.slots.find((one) => one.job === job?.id && one.step === step?.id);
+    expect(slot?.machine).toBe(pin.machine);
+    expect(plan.origin + (slot?.start ?? 0) * 60_000).toBeGreaterThanOrEqual(Date.parse(`${day}T09:00Z`));
+    const gone = (await manager.call('put', '/api/floor/pins', { job: job?.id, step: step?.id })).body as Floor;
+    expect(gone.pins).toEqual([]);
+  });
+
+  it('refuses pins to what is not there', async () => {
+    const [job] = (await floor()).jobs;
+    const step = job?.steps.find(({ machines }) => machines.length > 0);
+    const pin = async (body: object): Promise<string[]> =>
+      faults((await manager.call('put', '/api/floor/pins', body)).body);
+    expect(await pin({ job: 99_999, step: 'x', machine: 'y' })).toEqual([
+      'job: This job is not on the floor: release it first, or it is finished.',
+    ]);
+    expect(await pin({ job: job?.id, step: 'nowhere', machine: 'y' })).toEqual([
+      `step: ${job?.number ?? ''} has no station nowhere.`,
+    ]);
+    expect((await pin({ job: job?.id, step: step?.id, machine: 'nobody' }))[0]).toMatch(
+      /^machine: .* cannot be done on nobody/,
+    );
+    expect(
+      (await manager.call('put', '/api/floor/pins', { job: job?.id, step: step?.id, start: '2026-02-31T08:00' }))
+        .status,
+    ).toBe(422);
+  });
+});
+
+describe('hours of the works', () => {
+  const shifts = [{ days: [1, 2, 3, 4, 5], from: '06:00', until: '22:00' }];
+  const hours = { press: shifts, finishing: shifts, machines: {}, exceptions: [] };
+
+  it('are set as they were seen, and shift the schedule', async () => {
+    const { hoursVersion: version } = await floor();
+    const set = await manager.call('put', '/api/floor/hours', { version, hours });
+    expect([set.status, (set.body as Floor).hoursVersion]).toEqual([200, version + 1]);
+    const late = await manager.call('put', '/api/floor/hours', { version, hours });
+    expect(late.status).toBe(409);
+  });
+  it('are refused with what is wrong where', async () => {
+    const { hoursVersion: version } = await floor();
+    const wrong = await manager.call('put', '/api/floor/hours', {
+      version,
+      hours: {
+        ...hours,
+        machines: { nobody: [] },
+        exceptions: [{ from: '2026-12-02T00:00', until: '2026-12-01T00:00', opens: false, why: '' }],
+      },
+    });
+    expect(faults(wrong.body)).toEqual([
+      'hours.machines.nobody: There is no machine nobody. Choose one of the works.',
+      'hours.exceptions[0].until: It ends (2026-12-01T00:00) before it begins (2026-12-02T00:00). Change one of the two.',
+    ]);
+    expect(
+      (await manager.call('put', '/api/floor/hours', { version, hours: { ...hours, press: [], finishing: [] } }))
+        .status,
+    ).toBe(422);
+  });
+  it('that close a machine for ever keep its work from running, and the rest is planned', async () => {
+    const now = await floor();
+    const machine =
+      now.jobs
+        .flatMap(({ steps }) => steps)
+        .filter(({ machines }) => machines.length === 1)
+        .at(-1)?.machines[0] ?? '';
+    await manager.call('put', '/api/floor/hours', {
+      version: now.hoursVersion,
+      hours: { ...hours, machines: { [machine]: [] } },
+    });
+    const { plan } = await planned();
+    expect(plan.never.some((one) => one.machine === machine)).toBe(true);
+    expect(plan.slots.length).toBeGreaterThan(0);
+    const { hoursVersion } = await floor();
+    await manager.call('put', '/api/floor/hours', { version: hoursVersion, hours });
+  });
+});
+
+describe('a promise', () => {
+  it('tells when a draft could be ready, station by station, and moves nothing', async () => {
+    const trial = await planned();
+    const before = (await manager.call('post', '/api/floor/in-force', { id: trial.id })).body as Floor;
+    const job = (await manager.call('post', '/api/jobs', exampleJob('concert-programme', { number: 'FL-9' })))
+      .body as Revision;
+    const promise = (await viewer.call('get', `/api/jobs/${job.id}/promise`)).body as FloorPromise;
+    expect(promise.ready).not.toBeNull();
+    expect(promise.stations.length).toBeGreaterThan(5);
+    for (const { machine, start, end } of promise.stations) {
+      if (machine === null || start === end) continue;
+      const taken = before.inForce?.plan.slots.filter((slot) => slot.machine === machine) ?? [];
+      const origin = before.inForce?.plan.origin ?? 0;
+      for (const slot of taken)
+        expect(Date.parse(end) <= origin + slot.start * 60_000 || Date.parse(start) >= origin + slot.end * 60_000).toBe(
+          true,
+        );
+    }
+    expect((await floor()).inForce?.plan).toEqual(before.inForce?.plan);
+  });
+});

@@ -1,0 +1,122 @@
+import { checkHours, type FloorEffort, type FloorHours } from '@druckerei/core';
+import { type Account, type Effort, type Floor, type PinChange, issueText } from '@druckerei/contract';
+import type { Database } from '../../db/database.js';
+import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import type { Handlers } from '../../http/register.js';
+import { lockKind } from '../changes/changes.js';
+import { refuseOlder } from '../changes/refuse-older.js';
+import type { Bench } from '../jobs/bench.js';
+import { keptPlan, readRevision } from '../jobs/revisions.js';
+import { currentWorks } from '../works/works.js';
+import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
+
+/** Changes that are tried for a better schedule. */
+const EVALUATIONS: Readonly<Record<Effort, number>> = { rule: 0, quick: 30_000, thorough: 300_000 };
+/** Schedules that are kept beside the one in force. */
+const KEPT = 20;
+
+async function setHours(
+  database: Database,
+  account: Pick<Account, 'id'>,
+  { hours, version }: { hours: FloorHours; version: number },
+): Promise<void> {
+  const issues = checkHours(hours, (await currentWorks(database)).machines);
+  if (issues.length > 0)
+    throw invalid(issues.map((issue) => ({ path: `hours.${issue.path}`, message: issueText(issue) })));
+  await database.transaction(async (queries) => {
+    await lockKind(queries, 'floor');
+    refuseOlder('calendar', (await readHours(queries)).version, version);
+    await queries.one('floor/put-hours', JSON.stringify(hours), account.id);
+  });
+}
+
+/** Refuses a pin to what is not there: a job that is not on the floor, a station it has not, a machine that cannot do it. */
+function refusePin({ problem: { jobs } }: FloorNow, { job: id, step: stepId, machine }: PinChange): void {
+  const job = jobs.find((one) => one.id === id);
+  if (!job)
+    throw invalid([{ path: 'job', message: 'This job is not on the floor: release it first, or it is finished.' }]);
+  const step = job.steps.find((one) => one.id === stepId);
+  if (!step) throw invalid([{ path: 'step', message: `${job.number} has no station ${stepId}.` }]);
+  if (machine !== undefined && !step.ways.some((way) => way.machine === machine))
+    throw invalid([
+      {
+        path: 'machine',
+        message: `${step.name} of ${job.number} cannot be done on ${machine}. Choose one of its machines.`,
+      },
+    ]);
+}
+
+export const floorHandlers = (
+  bench: Bench,
+  clock: () => number = Date.now,
+): Pick<Handlers, 'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'promise'> => {
+  const { database, workshop } = bench;
+  const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench, clock()));
+  return {
+    floor: answer,
+
+    setHours: async ({ account, body }) => {
+      await setHours(database, account, body);
+      return answer();
+    },
+
+    setPin: async ({ account, body }) => {
+      const { job, step, machine, start, reason } = body;
+      if (machine === undefined && start === undefined) await database.one('floor/drop-pin', job, step);
+      else {
+        refusePin(await readFloor(bench, clock()), body);
+        await database.one('floor/put-pin', job, step, machine ?? null, start ?? null, reason ?? null, account.id);
+      }
+      return answer();
+    },
+
+    planFloor: async ({ account, body, response }) => {
+      const now = await readFloor(bench, clock());
+      const effort: FloorEffort = { evaluations: EVALUATIONS[body.effort], seed: body.seed };
+      const left = new AbortController();
+      response.on('close', () => {
+        left.abort();
+      });
+      const plan = await workshop.run('planFloor', { problem: now.problem, effort }, { signal: left.signal });
+      await database.one('floor/add-schedule', now.basis, JSON.stringify(plan), account.id);
+      await database.one('floor/forget', KEPT);
+      const made = await readSchedule(database, 'trial', now.basis);
+      if (!made) throw new Error('the schedule was not kept');
+      return made;
+    },
+
+    takeSchedule: async ({ body }) => {
+      const { basis } = await readFloor(bench, clock());
+      await database.transaction(async (queries) => {
+        await lockKind(queries, 'floor');
+        const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', body.id);
+        if (!row) throw notFound('This schedule');
+        if (row.state !== 'trial')
+          throw new ProblemError(409, `This schedule is ${row.state}`, { detail: 'Plan anew, and take that.' });
+        if (row.basis !== basis)
+          throw new ProblemError(409, 'What this schedule builds on has changed', {
+            detail:
+              'Jobs, counts, hours, pins or machines are others than when it was made. Plan anew: what has begun stays.',
+          });
+        await queries.one('floor/end-in-force');
+        await queries.one('floor/take', body.id);
+      });
+      return answer();
+    },
+
+    promise: async ({ params }) => {
+      const { problem, basis } = await readFloor(bench, clock());
+      const revision = await readRevision(database, params.id);
+      const kept = revision.state === 'released' ? await keptPlan(database, params.id, revision.revision) : undefined;
+      const standing = (await readSchedule(database, 'in force', basis))?.plan;
+      const { due } = revision.job;
+      const promised = await workshop.run('promise', { problem, standing, revision, kept });
+      const iso = (ms: number): string => new Date(ms).toISOString();
+      return {
+        ready: promised.ready === undefined ? null : iso(promised.ready),
+        late: promised.ready === undefined || due === undefined ? null : promised.late,
+        stations: promised.stations.map((one) => ({ ...one, start: iso(one.start), end: iso(one.end) })),
+      };
+    },
+  };
+};

@@ -1,0 +1,163 @@
+import { createHash } from 'node:crypto';
+import {
+  type Completion,
+  type FloorHours,
+  type FloorJob,
+  type FloorProblem,
+  type FloorStep,
+  type RoomRecord,
+  USUAL_HOURS,
+  dayAfter,
+  isFinished,
+  roomState,
+} from '@druckerei/core';
+import { type Floor, type KeptPin, type Schedule, dayIn } from '@druckerei/contract';
+import type { Queries } from '../../db/database.js';
+import { ProblemError } from '../../http/problem.js';
+import type { Bench } from '../jobs/bench.js';
+import { keptPlan, readRevision } from '../jobs/revisions.js';
+import { basisOf } from '../assessments/assessments.js';
+import { currentWorks } from '../works/works.js';
+
+/** Raised when stations are reckoned otherwise, so that those kept are reckoned again. */
+const ENGINE = 1;
+/** Days that a job may be overdue and still be on the floor, where nobody has counted it out. */
+const DAYS_OVERDUE = 60;
+const MINUTE_MS = 60_000;
+
+interface JobRow {
+  readonly id: number;
+  readonly revision: number;
+  readonly number: string;
+  readonly title: string;
+  readonly customer: string;
+  readonly due: string | null;
+  readonly weight: number;
+  readonly steps: FloorStep[] | null;
+  readonly finish: Completion | null;
+  readonly records: RoomRecord[];
+}
+
+/** All that schedules are made of, as it stands. */
+export interface FloorNow {
+  readonly problem: FloorProblem;
+  readonly hoursVersion: number;
+  readonly pins: readonly KeptPin[];
+  /** What a schedule that is made now builds on. */
+  readonly basis: string;
+  readonly leftOut: number;
+  readonly unplanned: Floor['unplanned'];
+}
+
+/** Stations of a released revision, reckoned once. */
+async function stepsOf({ database, workshop }: Bench, id: number, revision: number): Promise<FloorStep[]> {
+  const released = await readRevision(database, id, revision);
+  const steps = await workshop.run('floorSteps', { revision: released, kept: await keptPlan(database, id, revision) });
+  await database.one('floor/put-steps', id, revision, ENGINE, JSON.stringify(steps));
+  return steps;
+}
+
+/** What is counted, and what has begun and is not. */
+function progressOf({ records, finish }: JobRow): Pick<FloorJob, 'done' | 'begun'> & { readonly finished: boolean } {
+  const { counts, started } = roomState(records);
+  const done = [...counts.keys()];
+  const good = new Map([...counts].map(([step, { event }]) => [step, event.good]));
+  return {
+    done,
+    begun: [...started.keys()].filter((step) => !counts.has(step)),
+    finished: finish !== null && isFinished(finish, good),
+  };
+}
+
+export const readHours = async (queries: Queries): Promise<{ hours: FloorHours; version: number }> => {
+  const row = await queries.one<{ body: FloorHours; version: number }>('floor/hours');
+  return row ? { hours: row.body, version: row.version } : { hours: USUAL_HOURS, version: 0 };
+};
+
+/** Released jobs, hours, pins and works of now. */
+export async function readFloor(bench: Bench, now: number): Promise<FloorNow> {
+  const { database } = bench;
+  const works = await currentWorks(database);
+  const since = dayAfter(dayIn(new Date(now), works.timeZone), -DAYS_OVERDUE);
+  const rows = await database.many<JobRow & Record<string, unknown>>('floor/jobs', ENGINE, since);
+  const [{ jobs: leftOut } = { jobs: 0 }] = await database.many<{ jobs: number }>('floor/left-out', since);
+  const { hours, version: hoursVersion } = await readHours(database);
+  const kept = await database.many<Record<string, unknown> & KeptPin>('floor/pins');
+  const pins = kept.map(({ job, step, machine, start, reason, by, at }): KeptPin => ({
+    job,
+    step,
+    ...(machine ? { machine } : {}),
+    ...(start ? { start } : {}),
+    ...(reason ? { reason } : {}),
+    by,
+    at,
+  }));
+  const jobs: FloorJob[] = [];
+  const unplanned: { number: string; why: string }[] = [];
+  for (const row of rows) {
+    const { finished, ...progress } = progressOf(row);
+    if (finished) continue;
+    const { id, number, title, customer, due, weight } = row;
+    try {
+      const steps = row.steps ?? (await stepsOf(bench, id, row.revision));
+      jobs.push({ id, number, title, customer, due: due ?? undefined, weight, steps, ...progress });
+    } catch (error) {
+      if (!(error instanceof ProblemError) || error.status !== 422) throw error;
+      unplanned.push({ number, why: error.title });
+    }
+  }
+  const problem: FloorProblem = { works, hours, jobs, pins, origin: Math.floor(now / MINUTE_MS) * MINUTE_MS };
+  return { problem, hoursVersion, pins, basis: basisOfFloor(problem), leftOut, unplanned };
+}
+
+function basisOfFloor({ works, hours, jobs, pins }: FloorProblem): string {
+  const told = jobs.map(({ id, due, weight, steps, done, begun }) => [id, due, weight, steps, done, begun]);
+  const fixed = pins.map(({ job, step, machine, start }) => [job, step, machine, start]);
+  return createHash('sha256')
+    .update(JSON.stringify([ENGINE, basisOf(works), works.timeZone, hours, fixed, told]))
+    .digest('base64url');
+}
+
+type ScheduleRow = Omit<Schedule, 'stale'> & { readonly basis: string };
+
+/** The schedule of a state. */
+export async function readSchedule(
+  queries: Queries,
+  state: Schedule['state'],
+  basis: string,
+): Promise<Schedule | null> {
+  const row = await queries.one<ScheduleRow & Record<string, unknown>>('floor/schedule', state);
+  return row
+    ? { id: row.id, state: row.state, by: row.by, at: row.at, stale: row.basis !== basis, plan: row.plan }
+    : null;
+}
+
+/** The floor as it is answered. */
+export async function floorAnswer(
+  queries: Queries,
+  { problem, hoursVersion, pins, basis, leftOut, unplanned }: FloorNow,
+): Promise<Floor> {
+  return {
+    hours: problem.hours as Floor['hours'],
+    hoursVersion,
+    jobs: problem.jobs.map(({ id, number, title, customer, due, weight, steps }) => ({
+      id,
+      number,
+      title,
+      customer,
+      due: due ?? null,
+      weight,
+      steps: steps.map((step) => ({
+        id: step.id,
+        name: step.name,
+        component: step.component,
+        machines: step.ways.map(({ machine }) => machine),
+      })),
+    })),
+    pins: [...pins],
+    inForce: await readSchedule(queries, 'in force', basis),
+    trial: await readSchedule(queries, 'trial', basis),
+    leftOut,
+    unplanned,
+  };
+}

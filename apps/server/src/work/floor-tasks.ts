@@ -1,0 +1,47 @@
+import {
+  type FloorEffort,
+  type FloorPlan,
+  type FloorProblem,
+  type FloorPromise,
+  type FloorStep,
+  dueMinute,
+  floorSteps,
+  normsOf,
+  planFloor,
+  promiseFor,
+} from '@druckerei/core';
+import type { Revision } from '@druckerei/contract';
+import { planOf } from './kept-plan.js';
+
+export interface Kept {
+  readonly revision: Revision;
+  /** The plan that it was released with; undefined for a draft. */
+  readonly kept: Uint8Array | undefined;
+}
+
+/** Stations of a revision as the schedule takes them. Issues: 422 where it cannot be planned. */
+const stepsOf = ({ revision, kept }: Kept): FloorStep[] =>
+  floorSteps(revision.job, revision.works, planOf(revision, kept));
+
+function promise(
+  asked: Kept & { readonly problem: FloorProblem; readonly standing: FloorPlan | undefined },
+): FloorPromise & { readonly late: boolean } {
+  const { problem, standing, revision } = asked;
+  const { number, title, customer, due } = revision.job;
+  const job = { id: revision.id, number, title, customer, due, weight: 1, steps: stepsOf(asked), done: [], begun: [] };
+  const promised = promiseFor(problem, standing, job);
+  const hour = normsOf(problem.works, {})('schedule.dueHour').value;
+  const wanted =
+    due === undefined
+      ? Infinity
+      : problem.origin + dueMinute(due, hour, problem.origin, problem.works.timeZone) * 60_000;
+  return { ...promised, late: (promised.ready ?? 0) > wanted };
+}
+
+/** What the floor asks of a thread. */
+export const FLOOR_TASKS = {
+  floorSteps: stepsOf,
+  planFloor: ({ problem, effort }: { readonly problem: FloorProblem; readonly effort: FloorEffort }) =>
+    planFloor(problem, effort),
+  promise,
+} as const;

@@ -1,0 +1,181 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { CordPart, FloorDrawing, ThreadPart } from './floor-drawing';
+import { type FloorNames, type WorksClock, changesText } from './floor-words';
+
+/** Machines as rows, work as cords with a waist at every set-up, the thread of a chosen job from row to row. */
+@Component({
+  selector: 'dk-chains',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let at = drawing();
+    <div class="names" [style.height.px]="at.height" aria-hidden="true">
+      @for (row of at.rows; track row.machine) {
+        <span [style.top.px]="row.y - 20">{{ names().machine(row.machine) }}</span>
+      }
+    </div>
+    <div
+      class="chains"
+      tabindex="0"
+      role="group"
+      aria-label="Chains of work by machine; the shift book has the same in words"
+    >
+      <svg [attr.width]="at.width + 40" [attr.height]="at.height" aria-hidden="true">
+        @for (day of at.days; track day.minute) {
+          <line class="day" [attr.x1]="day.x" [attr.x2]="day.x" y1="0" [attr.y2]="at.height" />
+          <text class="day-name" [attr.x]="day.x + 5" y="16">{{ clock().dayText(day.minute) }}</text>
+        }
+        @for (seam of at.seams; track seam) {
+          <line class="seam" [attr.x1]="seam" [attr.x2]="seam" y1="24" [attr.y2]="at.height" />
+        }
+        @for (row of at.rows; track row.machine) {
+          @for (part of row.parts; track part.slot.step + part.slot.job) {
+            <g
+              class="part"
+              [class.late]="part.late"
+              [class.chosen]="part.slot.job === chosen()"
+              [class.faint]="chosen() !== undefined && part.slot.job !== chosen()"
+              (click)="picked.emit(part.slot.job)"
+            >
+              <title>{{ told(part) }}</title>
+              <line
+                class="waist"
+                [attr.x1]="part.waist[0]"
+                [attr.x2]="part.waist[1]"
+                [attr.y1]="part.y"
+                [attr.y2]="part.y"
+              />
+              @if (part.slot.changes.length > 0) {
+                <path class="chip" [attr.d]="chip(part)" />
+              }
+              <line
+                class="cord"
+                [attr.x1]="part.run[0]"
+                [attr.x2]="part.run[1]"
+                [attr.y1]="part.y"
+                [attr.y2]="part.y"
+                [attr.stroke-width]="part.thick"
+              />
+              @if (part.label) {
+                <text class="number" [attr.x]="part.run[0] + 6" [attr.y]="part.y + 4 - (part.thick < 12 ? 12 : 0)">
+                  {{ names().number(part.slot.job) }}
+                </text>
+              }
+            </g>
+          }
+        }
+        @for (part of thread(); track $index) {
+          <path class="thread" [class.lies]="part.kind === 'lies'" [attr.d]="curve(part)" />
+        }
+      </svg>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      border: 1px solid var(--mat-sys-outline-variant);
+      background: var(--mat-sys-surface-container-lowest);
+    }
+    .names {
+      position: relative;
+      flex: none;
+      width: 190px;
+      border-right: 1px solid var(--mat-sys-outline-variant);
+      font-size: 13px;
+    }
+    .names span {
+      position: absolute;
+      left: 10px;
+      right: 8px;
+      height: 40px;
+      display: flex;
+      align-items: center;
+      line-height: 1.2;
+    }
+    .chains {
+      flex: 1;
+      overflow-x: auto;
+    }
+    svg {
+      display: block;
+    }
+    .day {
+      stroke: var(--mat-sys-outline-variant);
+    }
+    .day-name {
+      font-size: 12px;
+      fill: var(--mat-sys-on-surface-variant);
+    }
+    .seam {
+      stroke: var(--mat-sys-outline-variant);
+      stroke-width: 6;
+      opacity: 0.45;
+    }
+    .part {
+      cursor: pointer;
+    }
+    .cord {
+      stroke: light-dark(#6d7f73, #8fa396);
+      stroke-linecap: round;
+    }
+    .waist {
+      stroke: var(--mat-sys-outline);
+      stroke-width: 2.5;
+    }
+    .chip {
+      fill: var(--mat-sys-outline);
+    }
+    .late .cord {
+      stroke: var(--mat-sys-error);
+    }
+    .chosen .cord {
+      stroke: var(--mat-sys-primary);
+    }
+    .faint {
+      opacity: 0.35;
+    }
+    .number {
+      font-size: 11px;
+      fill: var(--mat-sys-on-surface);
+      pointer-events: none;
+      paint-order: stroke;
+      stroke: var(--mat-sys-surface-container-lowest);
+      stroke-width: 3px;
+    }
+    .thread {
+      fill: none;
+      stroke: var(--mat-sys-primary);
+      stroke-width: 2;
+      stroke-dasharray: 2 4;
+      pointer-events: none;
+    }
+    .thread.lies {
+      stroke-dasharray: 8 4;
+    }
+  `,
+})
+export class ChainsView {
+  readonly drawing = input.required<FloorDrawing>();
+  readonly thread = input<readonly ThreadPart[]>([]);
+  readonly names = input.required<FloorNames>();
+  readonly clock = input.required<WorksClock>();
+  readonly chosen = input<number>();
+  readonly picked = output<number>();
+
+  protected chip({ waist: [x], y }: CordPart): string {
+    return `M ${x} ${y} l 5 -5 l 5 5 l -5 5 z`;
+  }
+  protected curve({ from: [x1, y1], to: [x2, y2] }: ThreadPart): string {
+    const bend = Math.max(12, Math.abs(x2 - x1) / 2);
+    return `M ${x1} ${y1} C ${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`;
+  }
+  protected told({ slot }: CordPart): string {
+    const changes = changesText(slot);
+    const [names, clock] = [this.names(), this.clock()];
+    return [
+      `${names.number(slot.job)} ${names.title(slot.job)}`,
+      names.step(slot.job, slot.step),
+      `${clock.text(slot.start)} to ${clock.text(slot.end)}`,
+      ...(changes === '' ? [] : [`first: ${changes}`]),
+    ].join('\n');
+  }
+}

@@ -1,0 +1,133 @@
+import type { FloorLate, FloorPlan, FloorSlot, Help, Works } from '@druckerei/core';
+import type { Floor } from '@druckerei/contract';
+import { count } from '../../ui/format';
+import { chosenLocale } from '../../ui/locale';
+
+const MINUTE_MS = 60_000;
+
+/** Minutes as people say them: “45 min”, “3 h 20”, “2 d 4 h”. */
+export function spanText(minutes: number): string {
+  const whole = Math.round(Math.abs(minutes));
+  const [days, hours, rest] = [Math.floor(whole / 1440), Math.floor((whole % 1440) / 60), whole % 60];
+  if (days > 0) return hours > 0 ? `${count(days)} d ${hours} h` : `${count(days)} d`;
+  if (hours > 0) return rest > 0 ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
+  return `${rest} min`;
+}
+
+/** Days and times by the clock on the wall of the works. */
+export class WorksClock {
+  private readonly time: Intl.DateTimeFormat;
+  private readonly day: Intl.DateTimeFormat;
+  constructor(
+    private readonly origin: number,
+    timeZone: string | undefined,
+  ) {
+    const locale = chosenLocale();
+    this.time = new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone });
+    this.day = new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short', timeZone });
+  }
+  timeText(minute: number): string {
+    return this.time.format(this.origin + minute * MINUTE_MS);
+  }
+  dayText(minute: number): string {
+    return this.day.format(this.origin + minute * MINUTE_MS);
+  }
+  text(minute: number): string {
+    return `${this.dayText(minute)}, ${this.timeText(minute)}`;
+  }
+}
+
+/** Names of what a schedule tells by ids. */
+export class FloorNames {
+  private readonly jobs: ReadonlyMap<number, Floor['jobs'][number]>;
+  private readonly machines: ReadonlyMap<string, string>;
+  constructor({ jobs }: Pick<Floor, 'jobs'>, works: Pick<Works, 'machines'>) {
+    this.jobs = new Map(jobs.map((job) => [job.id, job]));
+    this.machines = new Map(works.machines.map(({ id, name }) => [id, name]));
+  }
+  number(job: number): string {
+    return this.jobs.get(job)?.number ?? `job ${job}`;
+  }
+  title(job: number): string {
+    return this.jobs.get(job)?.title ?? '';
+  }
+  due(job: number): string | null {
+    return this.jobs.get(job)?.due ?? null;
+  }
+  step(job: number, step: string): string {
+    const found = this.jobs.get(job)?.steps.find(({ id }) => id === step);
+    return found ? [found.name, found.component].filter((word) => word !== '').join(', ') : step;
+  }
+  machinesOf(job: number, step: string): readonly string[] {
+    return this.jobs.get(job)?.steps.find(({ id }) => id === step)?.machines ?? [];
+  }
+  machine(id: string): string {
+    return this.machines.get(id) ?? id;
+  }
+}
+
+const CHANGE_WORDS: Readonly<Record<FloorSlot['changes'][number]['what'], string>> = {
+  wash: 'wash-up',
+  size: 'other sheet size',
+  stock: 'other stock',
+  thickness: 'other thickness',
+  fold: 'other fold scheme',
+  'fold size': 'same fold, other size',
+  die: 'other die',
+  format: 'other format',
+};
+
+/** What is changed on the machine before a station, in words. */
+export const changesText = ({ changes }: Pick<FloorSlot, 'changes'>): string =>
+  changes
+    .map(({ what, times }) => (times > 1 ? `${count(times)} ${CHANGE_WORDS[what]}s` : CHANGE_WORDS[what]))
+    .join(', ');
+
+/** What a station waits for, in words; empty where it could begin at once. */
+export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames): string {
+  if (cause.kind === 'release' || cause.job === null || cause.step === null) return '';
+  const step = names.step(cause.job, cause.step);
+  return cause.kind === 'link'
+    ? `after ${step}`
+    : `${cause.held === null ? 'its machine' : names.machine(cause.held)} is held by ${names.number(cause.job)}, ${step}`;
+}
+
+/** Why a job is late: what it waits longest for, and how it would be alone. */
+export function lateText(late: FloorLate, plan: FloorPlan, names: FloorNames): string {
+  const slots = new Map(plan.slots.map((slot) => [`${slot.job}/${slot.step}`, slot]));
+  let worst: { slot: FloorSlot; minutes: number } | undefined;
+  for (const { job, step } of late.chain) {
+    const slot = slots.get(`${job}/${step}`);
+    if (!slot || slot.job !== late.job || slot.cause.kind !== 'held') continue;
+    const holder = slots.get(`${slot.cause.job ?? 0}/${slot.cause.step ?? ''}`);
+    const minutes = holder ? holder.end - holder.start : 0;
+    if (!worst || minutes > worst.minutes) worst = { slot, minutes };
+  }
+  const alone = late.alone > 0 ? ` Even alone in the works it would be ${spanText(late.alone)} late.` : '';
+  if (!worst) return `Its own stations take until then, one after another.${alone}`;
+  const { slot } = worst;
+  return `${names.step(slot.job, slot.step)} waits: ${causeText(slot, names)}.${alone}`;
+}
+
+/** What would help, and what it costs others. */
+export function helpText(
+  { kind, step, machine, won, othersLate, overtime }: Help,
+  job: number,
+  names: FloorNames,
+): string {
+  const station = step === null ? '' : names.step(job, step);
+  const where = machine === null ? '' : names.machine(machine);
+  const what =
+    kind === 'other machine'
+      ? `${station} on ${where}`
+      : kind === 'goes first'
+        ? `${station} goes first on ${where}`
+        : `overtime on ${where}, ${spanText(overtime)} until then`;
+  const others =
+    othersLate > 0
+      ? `, others ${spanText(othersLate)} later`
+      : othersLate < 0
+        ? `, others ${spanText(othersLate)} earlier`
+        : '';
+  return `${what}: ${spanText(won)} earlier${others}`;
+}

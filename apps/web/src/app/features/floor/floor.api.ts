@@ -1,0 +1,26 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { Effort, Floor, PinChange, Schedule } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+
+/** The server's calls about when work runs. */
+@Injectable({ providedIn: 'root' })
+export class FloorApi {
+  private readonly http = inject(HttpClient);
+
+  floor(): Observable<Floor> {
+    return this.http.get<Floor>('/api/floor');
+  }
+  setHours(version: number, hours: Floor['hours']): Observable<Floor> {
+    return this.http.put<Floor>('/api/floor/hours', { version, hours });
+  }
+  setPin(pin: PinChange): Observable<Floor> {
+    return this.http.put<Floor>('/api/floor/pins', pin);
+  }
+  plan(effort: Effort): Observable<Schedule> {
+    return this.http.post<Schedule>('/api/floor/schedules', { effort, seed: 1 });
+  }
+  take(id: number): Observable<Floor> {
+    return this.http.post<Floor>('/api/floor/in-force', { id });
+  }
+}

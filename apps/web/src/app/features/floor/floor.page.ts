@@ -1,0 +1,211 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatTabsModule } from '@angular/material/tabs';
+import { RouterLink } from '@angular/router';
+import { type FloorSlot, type Works, dueMinute, normsOf, openTimes, schedule } from '@druckerei/core';
+import type { Effort, Floor, Schedule } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { type Observable, type Subscription, forkJoin } from 'rxjs';
+import { Api } from '../../platform/api';
+import { whenChanged } from '../../platform/live';
+import { failureOf } from '../../platform/problem';
+import { selectMay } from '../../platform/session.state';
+import { count, dateText, many, timeText } from '../../ui/format';
+import { FloorApi } from './floor.api';
+import { ChainsView } from './chains.view';
+import { FloorNames, WorksClock, causeText, changesText, helpText, lateText, spanText } from './floor-words';
+import { type Zoom, drawFloor, threadOf } from './floor-drawing';
+import { HoursPanel } from './hours.panel';
+import { PinDialog, type PinData } from './pin.dialog';
+
+interface Loaded {
+  readonly floor: Floor;
+  readonly works: Works;
+}
+
+/** When each step runs: chains on the machines, the same as a shift book, what is late and what helps, hours of the works. */
+@Component({
+  selector: 'dk-floor-page',
+  imports: [
+    ChainsView,
+    HoursPanel,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatIconModule,
+    MatMenuModule,
+    MatProgressBarModule,
+    MatTabsModule,
+    RouterLink,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './floor.page.html',
+  styleUrl: './floor.page.scss',
+})
+export class FloorPage {
+  private readonly api = inject(FloorApi);
+  private readonly works = inject(Api);
+  private readonly dialog = inject(MatDialog);
+  protected readonly may = inject(Store).selectSignal(selectMay('schedule'));
+  protected readonly loaded = signal<Loaded | undefined>(undefined);
+  protected readonly failed = signal('');
+  protected readonly busy = signal(false);
+  protected readonly zoom = signal<Zoom>('week');
+  protected readonly chosen = signal<number | undefined>(undefined);
+  /** The one in force is looked at although there is a trial. */
+  protected readonly back = signal(false);
+  private running: Subscription | undefined;
+
+  protected readonly count = count;
+  protected readonly many = many;
+  protected readonly spanText = spanText;
+  protected readonly timeText = timeText;
+  protected readonly dateText = dateText;
+  protected readonly changesText = changesText;
+
+  protected readonly floor = computed(() => this.loaded()?.floor);
+  protected readonly shown = computed((): Schedule | null => {
+    const floor = this.floor();
+    return floor ? ((this.back() ? undefined : floor.trial) ?? floor.inForce ?? floor.trial) : null;
+  });
+  protected readonly plan = computed(() => this.shown()?.plan);
+  protected readonly names = computed(() => {
+    const loaded = this.loaded();
+    return loaded && new FloorNames(loaded.floor, loaded.works);
+  });
+  protected readonly clock = computed(() => {
+    const [plan, loaded] = [this.plan(), this.loaded()];
+    return plan && loaded ? new WorksClock(plan.origin, loaded.works.timeZone) : undefined;
+  });
+  protected readonly drawing = computed(() => {
+    const [plan, loaded] = [this.plan(), this.loaded()];
+    if (!plan || !loaded) return undefined;
+    const { floor, works } = loaded;
+    const open = openTimes(floor.hours, works.machines, plan.origin, works.timeZone);
+    const spans = new Map([...open].map(([id, time]) => [id, time.spans]));
+    const hour = normsOf(works, {})('schedule.dueHour').value;
+    const due = new Map(floor.jobs.map(({ id, due: day }) => [id, day]));
+    const spare = new Map(
+      plan.through.flatMap(({ job, minute }) => {
+        const day = due.get(job);
+        return day ? [[job, dueMinute(day, hour, plan.origin, works.timeZone) - minute] as const] : [];
+      }),
+    );
+    return drawFloor(
+      plan,
+      works.machines.map(({ id }) => id),
+      spans,
+      spare,
+      this.zoom(),
+      schedule.joinSpans,
+    );
+  });
+  protected readonly thread = computed(() => {
+    const [plan, drawing, job] = [this.plan(), this.drawing(), this.chosen()];
+    return plan && drawing && job !== undefined ? threadOf(job, plan, drawing) : [];
+  });
+  /** The shift book: what runs on each machine, one after another. */
+  protected readonly book = computed(() => {
+    const drawing = this.drawing();
+    const names = this.names();
+    return (drawing?.rows ?? []).map(({ machine, parts }) => ({
+      machine,
+      name: names?.machine(machine) ?? machine,
+      slots: parts.map(({ slot }) => slot),
+    }));
+  });
+  protected readonly late = computed(() => {
+    const [plan, names] = [this.plan(), this.names()];
+    if (!plan || !names) return [];
+    return plan.late.map((late) => ({
+      job: late.job,
+      minutes: late.minutes,
+      why: lateText(late, plan, names),
+      helps: late.helps.map((help) => helpText(help, late.job, names)),
+    }));
+  });
+  private readonly pins = computed(() => new Map(this.floor()?.pins.map((pin) => [`${pin.job}/${pin.step}`, pin])));
+  protected readonly pinOf = ({ job, step }: Pick<FloorSlot, 'job' | 'step'>) => this.pins().get(`${job}/${step}`);
+  protected readonly waitsFor = (slot: FloorSlot): string => {
+    const names = this.names();
+    return names ? causeText(slot, names) : '';
+  };
+
+  constructor() {
+    this.load();
+    whenChanged(['floor', 'jobs', 'room', 'works'], () => {
+      this.look();
+    });
+  }
+
+  protected load(): void {
+    this.failed.set('');
+    this.ask(forkJoin({ floor: this.api.floor(), works: this.works.works() }), (loaded) => {
+      this.loaded.set(loaded);
+    });
+  }
+  private look(): void {
+    forkJoin({ floor: this.api.floor(), works: this.works.works() }).subscribe({
+      next: (loaded) => this.loaded.set(loaded),
+      error: () => undefined,
+    });
+  }
+  protected took(floor: Floor): void {
+    this.loaded.update((loaded) => loaded && { ...loaded, floor });
+  }
+  protected planAnew(effort: Effort): void {
+    this.back.set(false);
+    this.ask(this.api.plan(effort), (trial) => {
+      this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
+    });
+  }
+  protected stop(): void {
+    this.running?.unsubscribe();
+    this.busy.set(false);
+  }
+  protected take(id: number): void {
+    this.ask(this.api.take(id), (floor) => {
+      this.took(floor);
+    });
+  }
+  protected pin(slot: FloorSlot): void {
+    const names = this.names();
+    const data: PinData = {
+      slot,
+      pin: this.pinOf(slot),
+      title: `${names?.number(slot.job) ?? ''}, ${names?.step(slot.job, slot.step) ?? ''}`,
+      machines: (names?.machinesOf(slot.job, slot.step) ?? []).map((id) => ({ id, name: names?.machine(id) ?? id })),
+      origin: this.plan()?.origin ?? 0,
+      timeZone: this.loaded()?.works.timeZone,
+    };
+    this.dialog
+      .open<PinDialog, PinData, Floor>(PinDialog, { data, width: '420px' })
+      .afterClosed()
+      .subscribe((floor) => {
+        if (floor) this.took(floor);
+      });
+  }
+  protected choose(job: number | undefined): void {
+    this.chosen.update((now) => (now === job ? undefined : job));
+  }
+
+  private ask<T>(call: Observable<T>, took: (value: T) => void): void {
+    this.busy.set(true);
+    this.failed.set('');
+    this.running = call.subscribe({
+      next: (value) => {
+        this.busy.set(false);
+        took(value);
+      },
+      error: (error: unknown) => {
+        this.busy.set(false);
+        this.failed.set(failureOf(error).text);
+        this.look();
+      },
+    });
+  }
+}

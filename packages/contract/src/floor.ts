@@ -1,0 +1,181 @@
+import { type FloorHours, type FloorPlan, isWall } from '@druckerei/core';
+import * as z from 'zod';
+import { line } from './text.js';
+
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'write a time of day like 06:00' });
+/** Day and time by the clock on the wall of the works. */
+export const wallSchema = z
+  .string()
+  .refine(isWall, { error: 'write a day and time that there is, like 2026-12-24T06:00' });
+const shiftSchema = z.strictObject({ days: z.array(z.int().min(1).max(7)).min(1).max(7), from: clock, until: clock });
+const shifts = z.array(shiftSchema).max(21);
+
+/** Most exceptions that hours have: some years of holidays and repairs. */
+const MOST_EXCEPTIONS = 1000;
+export const floorHoursSchema = z
+  .strictObject({
+    press: shifts,
+    finishing: shifts,
+    machines: z.record(z.string().max(80), shifts),
+    exceptions: z
+      .array(
+        z.strictObject({
+          machine: z.string().max(80).optional(),
+          from: wallSchema,
+          until: wallSchema,
+          opens: z.boolean(),
+          why: line(120),
+        }),
+      )
+      .max(MOST_EXCEPTIONS),
+  })
+  .meta({ id: 'FloorHours' });
+export const schemaIsHours: (hours: z.output<typeof floorHoursSchema>) => FloorHours = (hours) => hours;
+export const hoursChangeSchema = z
+  .strictObject({ version: z.int().min(0), hours: floorHoursSchema })
+  .meta({ id: 'FloorHoursChange' });
+
+const stepId = z.string().min(1).max(200);
+/** What the planner fixes of a station: its machine, its hour, both; nothing takes the pin out. */
+export const pinSchema = z
+  .strictObject({
+    job: z.int().min(1).max(2_147_483_647),
+    step: stepId,
+    machine: z.string().max(80).optional(),
+    start: wallSchema.optional(),
+    reason: line(200).optional(),
+  })
+  .meta({ id: 'FloorPin' });
+export type PinChange = z.output<typeof pinSchema>;
+export const keptPinSchema = pinSchema.extend({ by: z.string(), at: z.iso.datetime() }).meta({ id: 'KeptFloorPin' });
+export type KeptPin = z.output<typeof keptPinSchema>;
+
+/** How hard to look for a better schedule. */
+export const EFFORTS = ['rule', 'quick', 'thorough'] as const;
+export type Effort = (typeof EFFORTS)[number];
+export const planAskedSchema = z
+  .strictObject({ effort: z.enum(EFFORTS), seed: z.int().min(1).max(1_000_000).default(1) })
+  .meta({ id: 'SchedulePlanAsked' });
+export const takeSchema = z.strictObject({ id: z.int().min(1).max(2_147_483_647) }).meta({ id: 'ScheduleTaken' });
+
+const at = { job: z.int(), step: z.string() };
+/** A schedule: what core's `FloorPlan` is. Minutes count from `origin`, ms since 1970 UTC. */
+const planSchema = z
+  .strictObject({
+    origin: z.number(),
+    slots: z.array(
+      z.strictObject({
+        ...at,
+        machine: z.string().nullable(),
+        start: z.int(),
+        setUp: z.int(),
+        end: z.int(),
+        frozen: z.boolean(),
+        changes: z.array(
+          z.strictObject({
+            what: z.enum(['wash', 'size', 'stock', 'thickness', 'fold', 'fold size', 'die', 'format']),
+            times: z.int(),
+            hours: z.number(),
+          }),
+        ),
+        cause: z.strictObject({
+          kind: z.enum(['release', 'link', 'held']),
+          job: z.int().nullable(),
+          step: z.string().nullable(),
+          held: z.string().nullable(),
+          minute: z.int(),
+        }),
+      }),
+    ),
+    through: z.array(z.strictObject({ job: z.int(), minute: z.int() })),
+    late: z.array(
+      z.strictObject({
+        job: z.int(),
+        minutes: z.int(),
+        alone: z.int(),
+        chain: z.array(z.strictObject(at)),
+        helps: z.array(
+          z.strictObject({
+            kind: z.enum(['other machine', 'overtime', 'goes first']),
+            step: z.string().nullable(),
+            machine: z.string().nullable(),
+            won: z.int(),
+            othersLate: z.int(),
+            overtime: z.int(),
+          }),
+        ),
+      }),
+    ),
+    never: z.array(z.strictObject({ ...at, machine: z.string().nullable() })),
+    judged: z.strictObject({
+      late: z.number(),
+      lateOrders: z.int(),
+      setUp: z.number(),
+      through: z.number(),
+      unkept: z.number(),
+    }),
+    bound: z.number(),
+    evaluations: z.int(),
+    seed: z.int(),
+  })
+  .meta({ id: 'FloorPlan' });
+export const planIsSchema: (plan: FloorPlan) => z.input<typeof planSchema> = (plan) =>
+  plan as z.input<typeof planSchema>;
+
+export const scheduleSchema = z
+  .strictObject({
+    id: z.int(),
+    state: z.enum(['trial', 'in force', 'past']),
+    by: z.string(),
+    at: z.iso.datetime(),
+    /** Something that it builds on has changed since. */
+    stale: z.boolean(),
+    plan: planSchema,
+  })
+  .meta({ id: 'Schedule' });
+export type Schedule = z.output<typeof scheduleSchema>;
+
+export const floorSchema = z
+  .strictObject({
+    hours: floorHoursSchema,
+    hoursVersion: z.int(),
+    jobs: z.array(
+      z.strictObject({
+        id: z.int(),
+        number: z.string(),
+        title: z.string(),
+        customer: z.string(),
+        due: z.string().nullable(),
+        weight: z.number(),
+        steps: z.array(
+          z.strictObject({ id: z.string(), name: z.string(), component: z.string(), machines: z.array(z.string()) }),
+        ),
+      }),
+    ),
+    pins: z.array(keptPinSchema),
+    inForce: scheduleSchema.nullable(),
+    trial: scheduleSchema.nullable(),
+    /** Released jobs that are left out: long due, and nobody has counted them out. */
+    leftOut: z.int(),
+    /** Released jobs that cannot be planned, with the reason. */
+    unplanned: z.array(z.strictObject({ number: z.string(), why: z.string() })),
+  })
+  .meta({ id: 'Floor' });
+export type Floor = z.output<typeof floorSchema>;
+
+export const promiseSchema = z
+  .strictObject({
+    /** When all of it would be ready at the earliest, without moving what stands; null where it fits nowhere. */
+    ready: z.iso.datetime().nullable(),
+    late: z.boolean().nullable(),
+    stations: z.array(
+      z.strictObject({
+        step: z.string(),
+        machine: z.string().nullable(),
+        start: z.iso.datetime(),
+        end: z.iso.datetime(),
+      }),
+    ),
+  })
+  .meta({ id: 'Promise' });
+export type FloorPromise = z.output<typeof promiseSchema>;
