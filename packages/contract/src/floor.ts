@@ -179,3 +179,24 @@ export const promiseSchema = z
   })
   .meta({ id: 'Promise' });
 export type FloorPromise = z.output<typeof promiseSchema>;
+
+const stationSchema = z.strictObject({ job: z.int().min(1).max(2_147_483_647), step: stepId });
+/** Where the planner puts a station in a schedule: ahead of another on its machine, behind it, on another machine. */
+export const moveSchema = z
+  .strictObject({
+    schedule: z.int().min(1).max(2_147_483_647),
+    ...stationSchema.shape,
+    before: stationSchema.optional(),
+    after: stationSchema.optional(),
+    machine: z.string().max(80).optional(),
+  })
+  .meta({ id: 'FloorMove' });
+export type MoveAsked = z.output<typeof moveSchema>;
+export const effectSchema = z
+  .strictObject({
+    shifted: z.array(z.strictObject({ job: z.int(), minutes: z.int() })),
+    setUp: z.int(),
+    lateOrders: z.int(),
+  })
+  .meta({ id: 'FloorMoveEffect' });
+export type MoveEffect = z.output<typeof effectSchema>;

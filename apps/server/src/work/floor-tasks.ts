@@ -1,11 +1,13 @@
 import {
   type FloorEffort,
+  type FloorMove,
   type FloorPlan,
   type FloorProblem,
   type FloorPromise,
   type FloorStep,
   dueMinute,
   floorSteps,
+  moveFloor,
   normsOf,
   planFloor,
   promiseFor,
@@ -43,5 +45,14 @@ export const FLOOR_TASKS = {
   floorSteps: stepsOf,
   planFloor: ({ problem, effort }: { readonly problem: FloorProblem; readonly effort: FloorEffort }) =>
     planFloor(problem, effort),
+  moveFloor: ({
+    problem,
+    standing,
+    move,
+  }: {
+    readonly problem: FloorProblem;
+    readonly standing: FloorPlan;
+    readonly move: FloorMove;
+  }) => moveFloor(problem, standing, move),
   promise,
 } as const;

@@ -8,6 +8,7 @@ import { Improver, NEVER, firstSchedule, timetable } from '../schedule/index.js'
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
 import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
+import { moveFloor } from './move-floor.js';
 import { planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
 
@@ -103,6 +104,29 @@ describe('a floor of six jobs', () => {
       { evaluations: 0, seed: 1 },
     );
     expect(rest.slots.some((one) => one.job === 2 && one.step === step?.id)).toBe(false);
+  });
+  it('a station that goes ahead of another is there, and what it costs others is told', () => {
+    const [first, second] = plan.slots
+      .filter(({ machine, setUp }) => machine === plan.slots.find((one) => one.setUp > 0)?.machine && setUp > 0)
+      .sort((a, b) => a.start - b.start)
+      .filter((one, i, all) => i === 0 || one.job !== all[0]?.job);
+    const move = {
+      job: second?.job ?? 0,
+      step: second?.step ?? '',
+      before: { job: first?.job ?? 0, step: first?.step ?? '' },
+    };
+    const made = moveFloor(problem, plan, move);
+    const at = (job?: number, step?: string) =>
+      made?.plan.slots.find((one) => one.job === job && one.step === step)?.start ?? -1;
+    expect(at(second?.job, second?.step)).toBeLessThan(at(first?.job, first?.step));
+    const through = new Map(plan.through.map(({ job, minute }) => [job, minute]));
+    for (const { job, minutes } of made?.shifted ?? [])
+      expect(made?.plan.through.find((one) => one.job === job)?.minute).toBe((through.get(job) ?? 0) + minutes);
+    expect(made?.setUp).toBe((made?.plan.judged.setUp ?? 0) - plan.judged.setUp);
+    // Back behind it, all is as it was.
+    const back = made && moveFloor(problem, made.plan, { ...move, before: undefined, after: move.before });
+    expect(back?.plan.judged.lateOrders).toBe(plan.judged.lateOrders);
+    expect(moveFloor(problem, plan, { job: 1, step: 'nowhere' })).toBeUndefined();
   });
   it('tells what a machine that is never open keeps from running, and plans the rest', () => {
     const machine = jobs[0]?.steps.find(({ ways }) => ways.length === 1)?.ways[0]?.machine ?? '';

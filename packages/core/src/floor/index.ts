@@ -12,6 +12,7 @@ export {
   isWall,
   openTimes,
 } from './hours.js';
+export { type FloorMove, type FloorMoved, moveFloor } from './move-floor.js';
 export {
   type FloorCause,
   type FloorEffort,

@@ -1,4 +1,4 @@
-import type { Floor, FloorPromise, Revision, Schedule } from '@druckerei/contract';
+import type { Floor, FloorPromise, MoveEffect, Revision, Schedule } from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -161,6 +161,44 @@ describe('hours of the works', () => {
     expect(plan.slots.length).toBeGreaterThan(0);
     const { hoursVersion } = await floor();
     await manager.call('put', '/api/floor/hours', { version: hoursVersion, hours });
+  });
+});
+
+describe('a move of the planner', () => {
+  it('is told before it is kept, and kept as a trial with nothing else moved', async () => {
+    await released('trail-map', 'FL-5');
+    const { id, plan } = await planned();
+    const runs = plan.slots
+      .filter(({ machine, end, start }) => machine !== null && end > start)
+      .sort((a, b) => a.start - b.start);
+    const later = runs.find((one) =>
+      runs.some((other) => other.machine === one.machine && other.job !== one.job && other.start < one.start),
+    );
+    const before = runs.find((other) => other.machine === later?.machine && other.job !== later?.job);
+    const move = { schedule: id, job: later?.job, step: later?.step, before: { job: before?.job, step: before?.step } };
+    const effect = await manager.call('post', '/api/floor/tries', move);
+    expect(effect.status).toBe(200);
+    expect((await floor()).trial?.id).toBe(id);
+    const kept = await manager.call('post', '/api/floor/moves', move);
+    const { plan: made } = kept.body as Schedule;
+    const at = (slot: typeof later): number =>
+      made.slots.find((one) => one.job === slot?.job && one.step === slot?.step)?.start ?? -1;
+    expect(at(later)).toBeLessThan(at(before));
+    expect(made.judged.setUp - plan.judged.setUp).toBe((effect.body as MoveEffect).setUp);
+    const old = await manager.call('post', '/api/floor/moves', move);
+    expect(old.status).toBe(409);
+  });
+  it('that cannot be is refused with the reason', async () => {
+    const { id, plan } = await planned();
+    const slot = plan.slots.find(({ cause }) => cause.kind === 'link');
+    const move = {
+      schedule: id,
+      job: slot?.job,
+      step: slot?.step,
+      before: { job: slot?.cause.job, step: slot?.cause.step },
+    };
+    const refused = await manager.call('post', '/api/floor/tries', move);
+    expect([refused.status, (refused.body as Problem).title]).toEqual([422, 'This station cannot be there']);
   });
 });
 

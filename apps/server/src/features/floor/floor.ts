@@ -1,5 +1,13 @@
-import { checkHours, type FloorEffort, type FloorHours } from '@druckerei/core';
-import { type Account, type Effort, type Floor, type PinChange, issueText } from '@druckerei/contract';
+import { type FloorEffort, type FloorHours, type FloorMoved, type FloorPlan, checkHours } from '@druckerei/core';
+import {
+  type Account,
+  type Effort,
+  type Floor,
+  type MoveAsked,
+  type PinChange,
+  type Schedule,
+  issueText,
+} from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
@@ -46,10 +54,47 @@ function refusePin({ problem: { jobs } }: FloorNow, { job: id, step: stepId, mac
     ]);
 }
 
+/** Keeps a plan as the newest trial. */
+async function keepTrial(
+  database: Database,
+  account: Pick<Account, 'id'>,
+  basis: string,
+  plan: FloorPlan,
+): Promise<Schedule> {
+  await database.one('floor/add-schedule', basis, JSON.stringify(plan), account.id);
+  await database.one('floor/forget', KEPT);
+  const made = await readSchedule(database, 'trial', basis);
+  if (!made) throw new Error('the schedule was not kept');
+  return made;
+}
+
+/** One station elsewhere in a schedule. Issues: 404, 409 where the schedule is past, 422 where it cannot be there. */
+async function moved(
+  { database, workshop }: Bench,
+  { problem, basis }: FloorNow,
+  { schedule, ...move }: MoveAsked,
+): Promise<FloorMoved> {
+  const both = [await readSchedule(database, 'trial', basis), await readSchedule(database, 'in force', basis)];
+  const standing = both.find((one) => one?.id === schedule);
+  if (!standing)
+    throw new ProblemError(409, 'This schedule is not looked at any more', {
+      detail: 'A newer one stands. Load the page anew.',
+    });
+  const made = await workshop.run('moveFloor', { problem, standing: standing.plan, move });
+  if (!made)
+    throw new ProblemError(422, 'This station cannot be there', {
+      detail: 'It has begun, it waits for what it would go ahead of, or that machine cannot do it.',
+    });
+  return made;
+}
+
 export const floorHandlers = (
   bench: Bench,
   clock: () => number = Date.now,
-): Pick<Handlers, 'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'promise'> => {
+): Pick<
+  Handlers,
+  'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'tryMove' | 'moveStation' | 'promise'
+> => {
   const { database, workshop } = bench;
   const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench, clock()));
   return {
@@ -78,11 +123,7 @@ export const floorHandlers = (
         left.abort();
       });
       const plan = await workshop.run('planFloor', { problem: now.problem, effort }, { signal: left.signal });
-      await database.one('floor/add-schedule', now.basis, JSON.stringify(plan), account.id);
-      await database.one('floor/forget', KEPT);
-      const made = await readSchedule(database, 'trial', now.basis);
-      if (!made) throw new Error('the schedule was not kept');
-      return made;
+      return keepTrial(database, account, now.basis, plan);
     },
 
     takeSchedule: async ({ body }) => {
@@ -102,6 +143,17 @@ export const floorHandlers = (
         await queries.one('floor/take', body.id);
       });
       return answer();
+    },
+
+    tryMove: async ({ body }) => {
+      const { shifted, setUp, lateOrders } = await moved(bench, await readFloor(bench, clock()), body);
+      return { shifted: [...shifted], setUp, lateOrders };
+    },
+
+    moveStation: async ({ account, body }) => {
+      const now = await readFloor(bench, clock());
+      const { plan } = await moved(bench, now, body);
+      return keepTrial(database, account, now.basis, plan);
     },
 
     promise: async ({ params }) => {

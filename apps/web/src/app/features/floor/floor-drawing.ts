@@ -8,7 +8,7 @@ export type Zoom = keyof typeof ZOOMS;
 
 /** Width of what is closed: a seam, however long it is. */
 const SEAM_PX = 14;
-const ROW_PX = 46;
+const ROW_PX = 38;
 const HEAD_PX = 34;
 
 /** Places of minutes on the drawing: open hours to scale, closed ones folded into a seam. */

@@ -1,0 +1,179 @@
+import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
+import { schedule } from '@druckerei/core';
+import type { Floor } from '@druckerei/contract';
+import { FoldedTime, drawFloor, threadOf } from './floor-drawing';
+import { FloorNames, WorksClock, causeText, changesText, helpText, lateText, spanText } from './floor-words';
+
+const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0 };
+const slot = (
+  job: number,
+  step: string,
+  machine: string | null,
+  start: number,
+  end: number,
+  more: Partial<FloorSlot> = {},
+): FloorSlot => ({
+  job,
+  step,
+  machine,
+  start,
+  end,
+  setUp: 30,
+  frozen: false,
+  changes: [],
+  cause,
+  ...more,
+});
+const held = { kind: 'held', job: 2, step: 'print', held: 'press', minute: 240 } as const;
+const plan: FloorPlan = {
+  origin: Date.parse('2026-11-30T06:00Z'),
+  slots: [
+    slot(2, 'print', 'press', 0, 240),
+    slot(1, 'print', 'press', 240, 400, { cause: held, changes: [{ what: 'wash', times: 2, hours: 0.5 }] }),
+    slot(1, 'dry', null, 400, 1440),
+    slot(1, 'fold', 'folder', 1440, 1500, { cause: { kind: 'link', job: 1, step: 'dry', held: null, minute: 1440 } }),
+  ],
+  through: [
+    { job: 1, minute: 1500 },
+    { job: 2, minute: 240 },
+  ],
+  late: [],
+  never: [],
+  judged: { late: 0, lateOrders: 0, setUp: 90, through: 1740, unkept: 0 },
+  bound: 0,
+  evaluations: 0,
+  seed: 1,
+};
+const steps = [
+  { id: 'print', name: 'Print', component: 'Map', machines: ['press'] },
+  { id: 'fold', name: 'Fold', component: '', machines: ['folder'] },
+];
+const job = (id: number): Floor['jobs'][number] => ({
+  id,
+  number: `J-${id}`,
+  title: 'Map',
+  customer: '',
+  due: '2026-12-01',
+  weight: 1,
+  steps,
+});
+const names = new FloorNames(
+  { jobs: [job(1), job(2)] },
+  { machines: [{ id: 'press', name: 'Big press' }] as unknown as Works['machines'] },
+);
+
+describe('folded time', () => {
+  const time = new FoldedTime(
+    [
+      [0, 600],
+      [1440, 2040],
+    ],
+    1,
+  );
+  it('is to scale while open, and a seam while closed', () => {
+    expect(time.x(60) - time.x(0)).toBe(60);
+    expect(time.x(1500) - time.x(1440)).toBe(60);
+    const seam = time.x(1440) - time.x(600);
+    expect(seam).toBeGreaterThan(0);
+    expect(seam).toBeLessThan(60);
+    expect(time.x(900)).toBeGreaterThan(time.x(600));
+    expect(time.x(900)).toBeLessThan(time.x(1440));
+  });
+});
+
+describe('chains', () => {
+  const open = new Map<string, readonly schedule.Span[]>([
+    [
+      'press',
+      [
+        [0, 600],
+        [1440, 2040],
+      ],
+    ],
+    [
+      'folder',
+      [
+        [0, 600],
+        [1440, 2040],
+      ],
+    ],
+    ['idle', [[0, 600]]],
+  ]);
+  const drawing = drawFloor(
+    plan,
+    ['press', 'folder', 'idle'],
+    open,
+    new Map([
+      [1, -60],
+      [2, 9000],
+    ]),
+    'week',
+    schedule.joinSpans,
+  );
+
+  it('have a row for each machine that has work, cords without overlap, waists before them', () => {
+    expect(drawing.rows.map(({ machine }) => machine)).toEqual(['press', 'folder']);
+    const [press] = drawing.rows;
+    expect(press?.parts.length).toBe(2);
+    let x = 0;
+    for (const { waist, run } of press?.parts ?? []) {
+      expect(waist[0]).toBeGreaterThanOrEqual(x);
+      expect(run[0]).toBe(waist[1]);
+      expect(run[1]).toBeGreaterThan(run[0]);
+      x = run[1];
+    }
+  });
+  it('are thick where it is late, thin where there is time', () => {
+    const [first, second] = drawing.rows[0]?.parts ?? [];
+    expect([first?.late, second?.late]).toEqual([false, true]);
+    expect(second?.thick).toBeGreaterThan(first?.thick ?? Infinity);
+  });
+  it('are followed by the thread of a job, which says whether it lies or waits', () => {
+    expect(threadOf(1, plan, drawing).map(({ kind }) => kind)).toEqual(['lies']);
+    expect(threadOf(2, plan, drawing)).toEqual([]);
+  });
+});
+
+describe('words of the floor', () => {
+  it.each([
+    [45, '45 min'],
+    [200, '3 h 20'],
+    [120, '2 h'],
+    [3180, '2 d 5 h'],
+    [2880, '2 d'],
+  ])('%i minutes', (minutes, text) => {
+    expect(spanText(minutes)).toBe(text);
+  });
+  it('times are those of the wall of the works', () => {
+    expect(new WorksClock(plan.origin, 'Asia/Kolkata').timeText(0)).toMatch(/11:30/);
+  });
+  it('say what is changed and what it waits for', () => {
+    expect(changesText(plan.slots[1] ?? slot(1, '', null, 0, 0))).toBe('2 wash-ups');
+    expect(causeText({ cause: held }, names)).toBe('Big press is held by J-2, Print, Map');
+    expect(causeText({ cause }, names)).toBe('');
+  });
+  it('say why a job is late, and what would help at what price', () => {
+    const late = {
+      job: 1,
+      minutes: 60,
+      alone: 20,
+      chain: [
+        { job: 1, step: 'fold' },
+        { job: 1, step: 'print' },
+      ],
+      helps: [],
+    };
+    expect(lateText(late, plan, names)).toBe(
+      'Print, Map waits: Big press is held by J-2, Print, Map. Even alone in the works it would be 20 min late.',
+    );
+    const help = {
+      kind: 'goes first',
+      step: 'print',
+      machine: 'press',
+      won: 240,
+      othersLate: 30,
+      overtime: 0,
+    } as const;
+    expect(helpText(help, 1, names)).toBe('Print, Map goes first on Big press: 4 h earlier, others 30 min later');
+  });
+});

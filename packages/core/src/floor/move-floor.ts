@@ -1,0 +1,117 @@
+import { type Sequence, type Shop, moved } from '../schedule/index.js';
+import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
+import { type FloorEffort, type FloorPlan, toldFloor } from './plan-floor.js';
+
+/** Where the planner puts a station: ahead of another on its machine, behind it, or on another machine. */
+export interface FloorMove {
+  readonly job: number;
+  readonly step: string;
+  readonly before?: { readonly job: number; readonly step: string } | undefined;
+  readonly after?: { readonly job: number; readonly step: string } | undefined;
+  readonly machine?: string | undefined;
+}
+
+/** What a move comes to. */
+export interface FloorMoved {
+  readonly plan: FloorPlan;
+  /** Jobs that are through at another minute, with how many minutes later; the most delayed first. */
+  readonly shifted: readonly { readonly job: number; readonly minutes: number }[];
+  /** Minutes of set-up more, less where negative. */
+  readonly setUp: number;
+  /** Orders late more, less where negative. */
+  readonly lateOrders: number;
+}
+
+/** The sequence of a schedule that stands: stations in the order of their time, what it does not know behind. */
+export function sequenceOf({ shop }: FloorShop, standing: FloorPlan): Sequence {
+  const slots = new Map(standing.slots.map((slot) => [`${slot.job}/${slot.step}`, slot]));
+  const key = (operation: number): [number, number] => {
+    const slot = slots.get(shop.operations[operation]?.id ?? '');
+    return [slot?.start ?? Infinity, slot?.end ?? Infinity];
+  };
+  const modes = shop.operations.map(({ id, modes: all }) => {
+    const machine = slots.get(id)?.machine;
+    return Math.max(
+      0,
+      all.findIndex((mode) => mode.machine !== undefined && shop.resources[mode.machine]?.id === machine),
+    );
+  });
+  return {
+    order: ordered(shop, key),
+    modes,
+    beside: shop.operations.map(({ modes: all }, i) => all[modes[i] ?? 0]?.beside.map(([one = 0]) => one) ?? []),
+  };
+}
+
+/** Operations by their time, each behind what it waits for; what is frozen first. */
+function ordered({ operations }: Shop, key: (operation: number) => [number, number]): number[] {
+  const open = operations.map(({ after }) => after.length);
+  const followers: number[][] = operations.map(() => []);
+  operations.forEach(({ after }, i) => {
+    for (const { operation } of after) followers[operation]?.push(i);
+  });
+  const rank = operations.map(({ frozen }, i): [number, number, number] => [frozen ? 0 : 1, ...key(i)]);
+  const earlier = (a: number, b: number): number => {
+    const [x, y] = [rank[a] ?? [], rank[b] ?? []];
+    for (let k = 0; k < 3; k++) if (x[k] !== y[k]) return (x[k] ?? 0) - (y[k] ?? 0);
+    return a - b;
+  };
+  const ready = operations.flatMap((_, i) => (open[i] === 0 ? [i] : [])).sort(earlier);
+  const order: number[] = [];
+  for (let next = ready.shift(); next !== undefined; next = ready.shift()) {
+    order.push(next);
+    for (const one of followers[next] ?? []) {
+      const left = (open[one] ?? 0) - 1;
+      open[one] = left;
+      if (left > 0) continue;
+      const at = ready.findIndex((other) => earlier(one, other) < 0);
+      ready.splice(at < 0 ? ready.length : at, 0, one);
+    }
+  }
+  return order;
+}
+
+/**
+ * What a schedule comes to with one station elsewhere and nothing else chosen anew; undefined where it cannot be there: it waits for what it would
+ * go ahead of, or has begun. @param problem of now; @param standing whose order is kept.
+ */
+export function moveFloor(problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorMoved | undefined {
+  const floor = floorShop(problem);
+  const { shop } = floor;
+  const at = (of: { readonly job: number; readonly step: string } | undefined): number | undefined => {
+    if (!of) return undefined;
+    const found = shop.operations.findIndex(({ id }) => id === `${of.job}/${of.step}`);
+    return found < 0 ? undefined : found;
+  };
+  const operation = at(move);
+  if (operation === undefined) return undefined;
+  const mode =
+    move.machine === undefined
+      ? undefined
+      : (shop.operations[operation]?.modes.findIndex(
+          (one) => one.machine !== undefined && shop.resources[one.machine]?.id === move.machine,
+        ) ?? -1);
+  if (mode !== undefined && mode < 0) return undefined;
+  const [before, after] = [at(move.before), at(move.after)];
+  if ((move.before && before === undefined) || (move.after && after === undefined)) return undefined;
+  const was = sequenceOf(floor, standing);
+  const effort: FloorEffort = { evaluations: 0, seed: standing.seed };
+  const changed = moved(shop, was, operation, {
+    ...(mode === undefined ? {} : { mode }),
+    ...(before === undefined ? {} : { before }),
+    ...(after === undefined ? {} : { after }),
+  });
+  if (!changed) return undefined;
+  const [unmoved, plan] = [toldFloor(problem, floor, was, effort), toldFloor(problem, floor, changed, effort)];
+  const through = new Map(unmoved.through.map(({ job, minute }) => [job, minute]));
+  const shifted = plan.through
+    .map(({ job, minute }) => ({ job, minutes: minute - (through.get(job) ?? minute) }))
+    .filter(({ minutes }) => minutes !== 0)
+    .sort((a, b) => b.minutes - a.minutes);
+  return {
+    plan,
+    shifted,
+    setUp: plan.judged.setUp - unmoved.judged.setUp,
+    lateOrders: plan.judged.lateOrders - unmoved.judged.lateOrders,
+  };
+}
