@@ -96,7 +96,7 @@ const planSchema = z
         chain: z.array(z.strictObject(at)),
         helps: z.array(
           z.strictObject({
-            kind: z.enum(['other machine', 'overtime', 'goes first']),
+            kind: z.enum(['other machine', 'overtime', 'goes first', 'job first']),
             step: z.string().nullable(),
             machine: z.string().nullable(),
             won: z.int(),

@@ -5,6 +5,7 @@ import {
   NEVER,
   OpenTime,
   chainOf,
+  firstSchedule,
   joinSpans,
   moved,
   timetable,
@@ -13,10 +14,10 @@ import type { FloorShop } from './floor-shop.js';
 
 /** Something that would make a late job earlier, as it was tried. */
 export interface Help {
-  readonly kind: 'other machine' | 'overtime' | 'goes first';
+  readonly kind: 'other machine' | 'overtime' | 'goes first' | 'job first';
   /** Station that is run elsewhere or goes first; null for overtime. */
   readonly step: string | null;
-  /** Machine that it would run on, or that runs longer. */
+  /** Machine that it would run on, or that runs longer; null for all that the job wants. */
   readonly machine: string | null;
   /** Minutes that the job would be through earlier. */
   readonly won: number;
@@ -29,6 +30,8 @@ export interface Help {
 /** Overtime that is tried: so many minutes behind every shift. */
 const OVERTIME_MIN = 120;
 const MOST_HELPS = 4;
+/** How much more than before a job counts that goes first everywhere. */
+const HURRY = 1000;
 
 const lateOf = ({ orders }: Shop, { through }: Timetable, but: number): number =>
   orders.reduce(
@@ -87,6 +90,23 @@ export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table:
       overtime: Math.max(0, longer(open).openBefore(until) - open.openBefore(until)),
     });
   }
+  const all = new Set(
+    shop.operations.flatMap((one) => (one.order === order ? one.modes.flatMap(({ machine }) => machine ?? []) : [])),
+  );
+  const every: Shop = {
+    ...shop,
+    resources: shop.resources.map((one, i) => (all.has(i) ? { ...one, open: longer(one.open) } : one)),
+  };
+  const together = judged(every, sequence);
+  const opens = [...all].map((machine) => shop.resources[machine]?.open ?? OpenTime.ALWAYS);
+  const more = opens.map((open) => longer(open).openBefore(now - together.won) - open.openBefore(now - together.won));
+  helps.push({ kind: 'overtime', step: null, machine: null, overtime: Math.max(0, ...more), ...together });
+  // Whoever pays for it is told: the others are laid around it by the rule.
+  const hurried: Shop = {
+    ...shop,
+    orders: shop.orders.map((one, i) => (i === order ? { ...one, weight: one.weight * HURRY } : one)),
+  };
+  helps.push({ kind: 'job first', step: null, machine: null, overtime: 0, ...judged(shop, firstSchedule(hurried)) });
   return helps
     .filter(({ won }) => won > 0)
     .sort((a, b) => b.won - b.othersLate - (a.won - a.othersLate) || b.won - a.won)

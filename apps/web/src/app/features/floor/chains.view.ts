@@ -1,6 +1,10 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import type { CordPart, FloorDrawing, ThreadPart } from './floor-drawing';
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import type { FloorSlot } from '@druckerei/core';
+import { type CordPart, type DropPlace, type FloorDrawing, type ThreadPart, dropAt } from './floor-drawing';
 import { type FloorNames, type WorksClock, changesText } from './floor-words';
+
+/** Pixels that a pointer moves before it drags. */
+const DRAG_PX = 5;
 
 /** Machines as rows, work as cords with a waist at every set-up, the thread of a chosen job from row to row. */
 @Component({
@@ -19,7 +23,15 @@ import { type FloorNames, type WorksClock, changesText } from './floor-words';
       role="group"
       aria-label="Chains of work by machine; the shift book has the same in words"
     >
-      <svg [attr.width]="at.width + 40" [attr.height]="at.height" aria-hidden="true">
+      <svg
+        #sheet
+        [attr.width]="at.width + 40"
+        [attr.height]="at.height"
+        aria-hidden="true"
+        (pointermove)="drag($event, sheet)"
+        (pointerup)="release($event)"
+        (pointercancel)="release($event)"
+      >
         @for (day of at.days; track day.minute) {
           <line class="day" [attr.x1]="day.x" [attr.x2]="day.x" y1="0" [attr.y2]="at.height" />
           <text class="day-name" [attr.x]="day.x + 5" y="16">{{ clock().dayText(day.minute) }}</text>
@@ -34,7 +46,7 @@ import { type FloorNames, type WorksClock, changesText } from './floor-words';
               [class.late]="part.late"
               [class.chosen]="part.slot.job === chosen()"
               [class.faint]="chosen() !== undefined && part.slot.job !== chosen()"
-              (click)="picked.emit(part.slot.job)"
+              (pointerdown)="grasp($event, part.slot)"
             >
               <title>{{ told(part) }}</title>
               <line
@@ -62,6 +74,9 @@ import { type FloorNames, type WorksClock, changesText } from './floor-words';
               }
             </g>
           }
+        }
+        @if (place(); as into) {
+          <path class="into" [attr.d]="arrow(into)" />
         }
         @for (part of thread(); track $index) {
           <path class="thread" [class.lies]="part.kind === 'lies'" [attr.d]="curve(part)" />
@@ -97,6 +112,8 @@ import { type FloorNames, type WorksClock, changesText } from './floor-words';
     }
     svg {
       display: block;
+      user-select: none;
+      touch-action: pan-x pan-y;
     }
     .day {
       stroke: var(--mat-sys-outline-variant);
@@ -141,6 +158,10 @@ import { type FloorNames, type WorksClock, changesText } from './floor-words';
       stroke: var(--mat-sys-surface-container-lowest);
       stroke-width: 3px;
     }
+    .into {
+      fill: var(--mat-sys-primary);
+      pointer-events: none;
+    }
     .thread {
       fill: none;
       stroke: var(--mat-sys-primary);
@@ -160,6 +181,43 @@ export class ChainsView {
   readonly clock = input.required<WorksClock>();
   readonly chosen = input<number>();
   readonly picked = output<number>();
+  /** Machines that a station can be dragged to; nothing is dragged where there is none. */
+  readonly able = input<(slot: FloorSlot) => readonly string[]>(() => []);
+  readonly over = output<{ slot: FloorSlot; place: DropPlace | undefined }>();
+  readonly dropped = output<{ slot: FloorSlot; place: DropPlace | undefined }>();
+  protected readonly place = signal<DropPlace | undefined>(undefined);
+  private grasped: { slot: FloorSlot; x: number; y: number; dragging: boolean } | undefined;
+
+  protected grasp(event: PointerEvent, slot: FloorSlot): void {
+    this.grasped = { slot, x: event.clientX, y: event.clientY, dragging: false };
+  }
+  protected drag(event: PointerEvent, sheet: Element): void {
+    const { grasped } = this;
+    if (!grasped) return;
+    if (!grasped.dragging) {
+      if (Math.hypot(event.clientX - grasped.x, event.clientY - grasped.y) < DRAG_PX) return;
+      grasped.dragging = true;
+      sheet.setPointerCapture(event.pointerId);
+    }
+    const box = sheet.getBoundingClientRect();
+    const [x, y] = [event.clientX - box.left, event.clientY - box.top];
+    const place = dropAt(this.drawing(), grasped.slot, this.able()(grasped.slot), x, y);
+    const before = this.place();
+    if (place?.machine === before?.machine && place?.before === before?.before && place?.last === before?.last) return;
+    this.place.set(place);
+    this.over.emit({ slot: grasped.slot, place });
+  }
+  protected release(event: PointerEvent): void {
+    const { grasped } = this;
+    this.grasped = undefined;
+    if (!grasped) return;
+    if (!grasped.dragging) return this.picked.emit(grasped.slot.job);
+    this.dropped.emit({ slot: grasped.slot, place: event.type === 'pointerup' ? this.place() : undefined });
+    this.place.set(undefined);
+  }
+  protected arrow({ x, y }: DropPlace): string {
+    return `M ${x} ${y - 14} l -6 -8 l 12 0 z M ${x - 1} ${y - 16} h 2 v 32 h -2 z`;
+  }
 
   protected chip({ waist: [x], y }: CordPart): string {
     return `M ${x} ${y} l 5 -5 l 5 5 l -5 5 z`;

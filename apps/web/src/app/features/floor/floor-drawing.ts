@@ -174,3 +174,36 @@ export function threadOf(
     ];
   });
 }
+
+/** Where a part that is dragged would go: into the waist nearest to the pointer, of a machine that can do it. */
+export interface DropPlace {
+  readonly machine: string;
+  /** The slot that it would go ahead of; behind the last where there is none. */
+  readonly before: FloorSlot | undefined;
+  readonly last: FloorSlot | undefined;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The waist at a point; undefined off the rows, on a machine that cannot do it, or where it stands already. */
+export function dropAt(
+  drawing: FloorDrawing,
+  dragged: FloorSlot,
+  able: readonly string[],
+  x: number,
+  y: number,
+): DropPlace | undefined {
+  const row = drawing.rows.find((one) => Math.abs(one.y - y) <= ROW_PX / 2);
+  if (!row || !able.includes(row.machine)) return undefined;
+  const parts = row.parts.filter(({ slot }) => !slot.frozen);
+  const at = parts.findIndex(({ waist: [left], run: [, right] }) => x < (left + right) / 2);
+  const [next, previous] = at < 0 ? [undefined, parts.at(-1)] : [parts[at], parts[at - 1]];
+  if (next?.slot === dragged || (previous?.slot === dragged && row.machine === dragged.machine)) return undefined;
+  return {
+    machine: row.machine,
+    before: next?.slot,
+    last: previous?.slot,
+    x: next?.waist[0] ?? previous?.run[1] ?? 0,
+    y: row.y,
+  };
+}

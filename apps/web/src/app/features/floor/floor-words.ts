@@ -1,6 +1,6 @@
 import type { FloorLate, FloorPlan, FloorSlot, Help, Works } from '@druckerei/core';
-import type { Floor } from '@druckerei/contract';
-import { count } from '../../ui/format';
+import type { Floor, MoveEffect } from '@druckerei/contract';
+import { count, many } from '../../ui/format';
 import { chosenLocale } from '../../ui/locale';
 
 const MINUTE_MS = 60_000;
@@ -103,6 +103,8 @@ export function lateText(late: FloorLate, plan: FloorPlan, names: FloorNames): s
     const minutes = holder ? holder.end - holder.start : 0;
     if (!worst || minutes > worst.minutes) worst = { slot, minutes };
   }
+  if (late.alone >= late.minutes)
+    return 'It would be as late alone in the works: its own stations and what lies between them take that long.';
   const alone = late.alone > 0 ? ` Even alone in the works it would be ${spanText(late.alone)} late.` : '';
   if (!worst) return `Its own stations take until then, one after another.${alone}`;
   const { slot } = worst;
@@ -116,13 +118,15 @@ export function helpText(
   names: FloorNames,
 ): string {
   const station = step === null ? '' : names.step(job, step);
-  const where = machine === null ? '' : names.machine(machine);
+  const where = machine === null ? 'all its machines' : names.machine(machine);
   const what =
     kind === 'other machine'
       ? `${station} on ${where}`
-      : kind === 'goes first'
-        ? `${station} goes first on ${where}`
-        : `overtime on ${where}, ${spanText(overtime)} until then`;
+      : kind === 'job first'
+        ? 'the whole job goes first'
+        : kind === 'goes first'
+          ? `${station} goes first on ${where}`
+          : `overtime on ${where}, ${spanText(overtime)} until then`;
   const others =
     othersLate > 0
       ? `, others ${spanText(othersLate)} later`
@@ -131,3 +135,16 @@ export function helpText(
         : '';
   return `${what}: ${spanText(won)} earlier${others}`;
 }
+
+/** What a move comes to: “35 min more set-up, HB-26-0417 2 h later, 3 jobs unaffected”. */
+export function effectText({ shifted, setUp, lateOrders }: MoveEffect, jobs: number, names: FloorNames): string {
+  const parts = setUp === 0 ? [] : [`${spanText(setUp)} ${setUp > 0 ? 'more' : 'less'} set-up`];
+  for (const { job, minutes } of [...shifted]
+    .sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))
+    .slice(0, MOST_TOLD))
+    parts.push(`${names.number(job)} through ${spanText(minutes)} ${minutes > 0 ? 'later' : 'earlier'}`);
+  if (shifted.length > MOST_TOLD) parts.push(`${many(shifted.length - MOST_TOLD, 'other job')} moved too`);
+  if (lateOrders !== 0) parts.push(`${many(Math.abs(lateOrders), 'job')} ${lateOrders > 0 ? 'more' : 'fewer'} late`);
+  return [...parts, `${many(jobs - shifted.length, 'job')} unaffected`].join(', ');
+}
+const MOST_TOLD = 3;

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Effort, Floor, PinChange, Schedule } from '@druckerei/contract';
+import type { Effort, Floor, MoveAsked, MoveEffect, PinChange, Schedule } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
 
 /** The server's calls about when work runs. */
@@ -19,6 +19,12 @@ export class FloorApi {
   }
   plan(effort: Effort): Observable<Schedule> {
     return this.http.post<Schedule>('/api/floor/schedules', { effort, seed: 1 });
+  }
+  tryMove(move: MoveAsked): Observable<MoveEffect> {
+    return this.http.post<MoveEffect>('/api/floor/tries', move);
+  }
+  move(move: MoveAsked): Observable<Schedule> {
+    return this.http.post<Schedule>('/api/floor/moves', move);
   }
   take(id: number): Observable<Floor> {
     return this.http.post<Floor>('/api/floor/in-force', { id });

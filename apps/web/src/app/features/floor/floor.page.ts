@@ -8,9 +8,9 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
 import { type FloorSlot, type Works, dueMinute, normsOf, openTimes, schedule } from '@druckerei/core';
-import type { Effort, Floor, Schedule } from '@druckerei/contract';
+import type { Effort, Floor, MoveAsked, Schedule } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
-import { type Observable, type Subscription, forkJoin } from 'rxjs';
+import { type Observable, type Subscription, forkJoin, map, switchMap } from 'rxjs';
 import { Api } from '../../platform/api';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
@@ -18,8 +18,17 @@ import { selectMay } from '../../platform/session.state';
 import { count, dateText, many, timeText } from '../../ui/format';
 import { FloorApi } from './floor.api';
 import { ChainsView } from './chains.view';
-import { FloorNames, WorksClock, causeText, changesText, helpText, lateText, spanText } from './floor-words';
-import { type Zoom, drawFloor, threadOf } from './floor-drawing';
+import {
+  FloorNames,
+  WorksClock,
+  causeText,
+  changesText,
+  effectText,
+  helpText,
+  lateText,
+  spanText,
+} from './floor-words';
+import { type DropPlace, type Zoom, drawFloor, threadOf } from './floor-drawing';
 import { HoursPanel } from './hours.panel';
 import { PinDialog, type PinData } from './pin.dialog';
 
@@ -158,6 +167,7 @@ export class FloorPage {
     this.loaded.update((loaded) => loaded && { ...loaded, floor });
   }
   protected planAnew(effort: Effort): void {
+    this.effect.set('');
     this.back.set(false);
     this.ask(this.api.plan(effort), (trial) => {
       this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
@@ -188,6 +198,56 @@ export class FloorPage {
       .subscribe((floor) => {
         if (floor) this.took(floor);
       });
+  }
+  /** Machines that a station can be moved to by whoever may. */
+  protected readonly able = ({ job, step, frozen }: FloorSlot): readonly string[] =>
+    this.may() && !frozen ? (this.names()?.machinesOf(job, step) ?? []) : [];
+  /** What letting a station go where it is dragged would do, and what the last move did. */
+  protected readonly effect = signal('');
+  private trying: Subscription | undefined;
+
+  private moveOf(slot: FloorSlot, place: Pick<DropPlace, 'machine' | 'before' | 'last'>): MoveAsked {
+    const at = ({ job, step }: FloorSlot) => ({ job, step });
+    return {
+      schedule: this.shown()?.id ?? 0,
+      ...at(slot),
+      ...(place.machine === slot.machine ? {} : { machine: place.machine }),
+      ...(place.before ? { before: at(place.before) } : place.last ? { after: at(place.last) } : {}),
+    };
+  }
+  protected over({ slot, place }: { slot: FloorSlot; place: DropPlace | undefined }): void {
+    this.trying?.unsubscribe();
+    this.effect.set('');
+    if (!place) return;
+    this.trying = this.api.tryMove(this.moveOf(slot, place)).subscribe({
+      next: (effect) => {
+        const [names, jobs] = [this.names(), this.plan()?.through.length ?? 0];
+        if (names) this.effect.set(effectText(effect, jobs, names));
+      },
+      error: (error: unknown) => this.effect.set(failureOf(error).text),
+    });
+  }
+  protected dropped({ slot, place }: { slot: FloorSlot; place: DropPlace | undefined }): void {
+    this.trying?.unsubscribe();
+    if (place) this.move(slot, place);
+  }
+  /** Ahead of the one before it on its machine, or behind the one after it. */
+  protected shift(slot: FloorSlot, slots: readonly FloorSlot[], by: -1 | 1): void {
+    const other = slots[slots.indexOf(slot) + by];
+    if (!other || slot.machine === null) return;
+    this.move(slot, { machine: slot.machine, before: by < 0 ? other : undefined, last: by > 0 ? other : undefined });
+  }
+  private move(slot: FloorSlot, place: Pick<DropPlace, 'machine' | 'before' | 'last'>): void {
+    const move = this.moveOf(slot, place);
+    const [names, jobs] = [this.names(), this.plan()?.through.length ?? 0];
+    const moved = this.api
+      .tryMove(move)
+      .pipe(switchMap((effect) => this.api.move(move).pipe(map((trial) => ({ effect, trial })))));
+    this.ask(moved, ({ effect, trial }) => {
+      this.back.set(false);
+      this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
+      if (names) this.effect.set(`Moved: ${effectText(effect, jobs, names)}`);
+    });
   }
   protected choose(job: number | undefined): void {
     this.chosen.update((now) => (now === job ? undefined : job));

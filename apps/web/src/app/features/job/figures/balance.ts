@@ -27,6 +27,7 @@ const ITEMS = [
         <span class="was">{{ item.was }}</span>
       </div>
     }
+    <ng-content />
     @if (bottleneck(); as most) {
       <div data-test="bottleneck">
         <span class="name">Bottleneck</span>
@@ -38,7 +39,7 @@ const ITEMS = [
   styles: `
     :host {
       display: grid;
-      grid-template-columns: repeat(7, minmax(0, 1fr)) minmax(0, 1.5fr);
+      grid-template-columns: repeat(8, minmax(0, 1fr)) minmax(0, 1.4fr);
       border-block: 1px solid var(--mat-sys-outline-variant);
       background: var(--mat-sys-surface-container-low);
     }

@@ -30,6 +30,7 @@ import { dateText } from '../../../ui/format';
 import { StatusMark } from '../../../ui/status-mark';
 import { UndoButtons } from '../../../ui/undo-buttons';
 import { Balance } from '../figures/balance';
+import { ReadyOn } from '../figures/ready-on';
 import { hardFirst } from '../figures/findings';
 import { OpenFigures } from '../state/open-figures';
 import { NormField } from '../parts/norm-field';
@@ -62,6 +63,7 @@ const LEAST_WORKING_SHARE = 8;
   selector: 'dk-job-page',
   imports: [
     Balance,
+    ReadyOn,
     MatButtonModule,
     MatIconModule,
     MatMenuModule,

@@ -1,0 +1,76 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import type { FloorPromise } from '@druckerei/contract';
+import { catchError, debounceTime, merge, of, switchMap } from 'rxjs';
+import { Live } from '../../../platform/live';
+import { timeText } from '../../../ui/format';
+
+/** Milliseconds after a save before the floor is asked. */
+const QUIET_MS = 400;
+
+/** When the job as it is saved could be ready at the earliest, in the gaps of the schedule in force. */
+@Component({
+  selector: 'dk-ready-on',
+  imports: [MatTooltipModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <span class="name">Ready on</span>
+    @if (promise(); as one) {
+      <b [class.late]="one.late" [matTooltip]="why" tabindex="0">{{ one.ready ? timeText(one.ready) : 'never' }}</b>
+      <span class="name">{{ one.late ? 'after its due day' : one.late === false ? 'in time' : '' }}</span>
+    } @else {
+      <b>{{ promise() === null ? 'not known' : '…' }}</b>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding: 4px 12px;
+      border-left: 1px solid var(--mat-sys-outline-variant);
+      min-width: 0;
+    }
+    .name {
+      display: block;
+      font-size: 11.5px;
+      line-height: 16px;
+      min-height: 16px;
+      color: var(--mat-sys-on-surface-variant);
+      white-space: nowrap;
+    }
+    b {
+      display: block;
+      font-size: 14px;
+      font-weight: 650;
+      min-height: 24px;
+      line-height: 24px;
+      white-space: nowrap;
+    }
+    .late {
+      color: var(--mat-sys-error);
+    }
+  `,
+})
+export class ReadyOn {
+  private readonly http = inject(HttpClient);
+  readonly job = input.required<number>();
+  /** Changes with every save. */
+  readonly version = input.required<number>();
+  protected readonly promise = signal<FloorPromise | null | undefined>(undefined);
+  protected readonly timeText = timeText;
+  protected readonly why =
+    'The earliest that the job as it is saved can be ready, in the gaps that the schedule in force leaves, nothing of it moved.';
+
+  constructor() {
+    merge(toObservable(this.version), inject(Live).on(['floor']))
+      .pipe(
+        debounceTime(QUIET_MS),
+        switchMap(() =>
+          this.http.get<FloorPromise>(`/api/jobs/${this.job()}/promise`).pipe(catchError(() => of(null))),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((promise) => this.promise.set(promise));
+  }
+}

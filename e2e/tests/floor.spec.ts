@@ -1,0 +1,148 @@
+import { type Page, expect, test } from '@playwright/test';
+import { addExample, dialogReady, expectAccessible, signIn } from './steps';
+
+const dayIn = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
+/** A job out of an example that is released, due in so many days. Returns its number. */
+async function released(page: Page, name: string, days: number): Promise<string> {
+  const id = await addExample(page, name, (job) => {
+    job['due'] = dayIn(days);
+  });
+  const { version, works, job } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as {
+    version: number;
+    works: { mark?: number };
+    job: { number: string };
+  };
+  const token = (await page.context().cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '';
+  const answer = await page.request.post(`/api/jobs/${id}/release`, {
+    data: { version, mark: works.mark ?? 0 },
+    headers: { 'X-XSRF-TOKEN': token },
+  });
+  expect(answer.status()).toBe(200);
+  return job.number;
+}
+
+async function planByRule(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Plan anew' }).click();
+  await page.getByRole('menuitem', { name: 'By rule, at once' }).click();
+  await expect(page.locator('[data-test=trial]')).toContainText('This is a trial');
+}
+
+test('released jobs are laid on the machines, taken in force, and a late one says why and what would help', async ({
+  page,
+}) => {
+  await signIn(page);
+  const first = await released(page, 'trail-map', 20);
+  // All want the press at once, and none is in time.
+  for (const name of ['concert-programme', 'garden-cards', 'seed-packets']) await released(page, name, 0);
+  await page.goto('/floor');
+  await planByRule(page);
+  await expect(page.locator('dk-chains .cord').first()).toBeAttached();
+  await expectAccessible(page, 'chains');
+  await page.getByRole('button', { name: 'Take it in force' }).click();
+  await expect(page.locator('[data-test=shown]')).toContainText('In force');
+  await expect(page.locator('[data-test=trial]')).toHaveCount(0);
+
+  await page.getByRole('tab', { name: 'Shift book' }).click();
+  await expect(page.getByRole('row', { name: new RegExp(first) }).first()).toContainText('Print');
+  await expectAccessible(page, 'shift book');
+  await page.getByRole('tab', { name: /^Late/ }).click();
+  const told = page.locator('section.late');
+  await expect(told.first()).toContainText('late');
+  await expect(told.getByRole('listitem').first()).toContainText('earlier');
+  await expectAccessible(page, 'late');
+  await page.getByRole('tab', { name: 'Hours' }).click();
+  await expectAccessible(page, 'hours');
+
+  // A job that is released later makes what is in force stale, and says so.
+  await released(page, 'trail-map', 20);
+  await page.reload();
+  await expect(page.getByRole('status').filter({ hasText: 'Plan anew' })).toContainText('have changed since');
+});
+
+test('a station is dragged into another waist with its price told before, moved by the shift book, and fixed', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await released(page, 'trail-map', 20);
+  await released(page, 'trail-map', 21);
+  await page.goto('/floor');
+  await planByRule(page);
+  // Somebody else who looks at the floor sees each trial.
+  const other = await browser.newPage();
+  await signIn(other, 'viewer');
+  await other.goto('/floor');
+  await expect(other.locator('[data-test=trial]')).toBeVisible();
+
+  await page.bringToFront();
+  await page.getByRole('radio', { name: 'Shift' }).click();
+  const row = page.locator('.part');
+  const [from, to] = [row.nth(1).locator('.cord'), row.nth(0).locator('.waist')];
+  const [a, b] = [await from.boundingBox(), await to.boundingBox()];
+  if (!a || !b) throw new Error('nothing to drag');
+  await page.mouse.move(a.x + a.width / 2, a.y);
+  await page.mouse.down();
+  await page.mouse.move(b.x + 12, b.y + 1, { steps: 8 });
+  await expect(page.locator('[data-test=effect]')).toContainText('unaffected');
+  await page.mouse.up();
+  await expect(page.locator('[data-test=effect]')).toContainText('Moved: ');
+
+  await page.getByRole('tab', { name: 'Shift book' }).click();
+  const table = page.getByRole('table', { name: /^Shift book of/ }).first();
+  const name = await table.getByRole('row').nth(1).getByRole('rowheader').textContent();
+  await table
+    .getByRole('row')
+    .nth(1)
+    .getByRole('button', { name: /^Later/ })
+    .click();
+  await expect(table.getByRole('row').nth(2).getByRole('rowheader')).toHaveText(name ?? '');
+
+  await table.getByRole('row').nth(1).getByRole('button', { name: /^Fix/ }).click();
+  await dialogReady(page);
+  await expectAccessible(page, 'pin');
+  await page.getByLabel('Why').fill('the customer comes to see it');
+  await page.getByRole('button', { name: 'Fix', exact: true }).click();
+  await expect(table.getByRole('button', { name: /^Fixed: / })).toHaveCount(1);
+  await expect(other.getByText('Something this trial builds on has changed')).toBeVisible();
+  await table.getByRole('button', { name: /^Fixed: / }).click();
+  await page.getByRole('button', { name: 'Let it go' }).click();
+  await expect(table.getByRole('button', { name: /^Fixed: / })).toHaveCount(0);
+  await other.close();
+});
+
+test('hours are changed, a machine gets its own, and a wrong time is refused with the reason', async ({ page }) => {
+  await signIn(page);
+  await released(page, 'trail-map', 20);
+  await page.goto('/floor');
+  await page.getByRole('tab', { name: 'Hours' }).click();
+  await page.getByRole('button', { name: 'Closed or open' }).click();
+  await page
+    .getByLabel('until', { exact: true })
+    .last()
+    .fill(`${dayIn(-30)}T10:00`);
+  await page.getByLabel('why').fill('the transformer is changed');
+  await page.getByRole('button', { name: 'Save hours' }).click();
+  await expect(page.getByRole('alert')).toContainText('before it begins');
+  await page
+    .getByLabel('until', { exact: true })
+    .last()
+    .fill(`${dayIn(2)}T10:00`);
+  await page.getByRole('group', { name: 'Days of shift 1, Press room' }).getByRole('button', { name: 'Sat' }).click();
+  await page.getByRole('button', { name: 'Save hours' }).click();
+  await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();
+  await page.reload();
+  await page.getByRole('tab', { name: 'Hours' }).click();
+  await expect(page.getByLabel('why')).toHaveValue('the transformer is changed');
+  await page.getByRole('button', { name: 'Take out the transformer is changed' }).click();
+  await page.getByRole('group', { name: 'Days of shift 1, Press room' }).getByRole('button', { name: 'Sat' }).click();
+  await page.getByRole('button', { name: 'Save hours' }).click();
+  await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();
+});
+
+test('a job that is not on the floor says when it could be ready', async ({ page }) => {
+  await signIn(page);
+  const id = await addExample(page, 'trail-map');
+  await page.goto(`/jobs/${id}`);
+  await expect(page.locator('dk-ready-on')).toContainText(/Ready on.*\d/);
+});
