@@ -128,6 +128,8 @@ const { benchSure } = await import('./bench-sure.mjs');
 benchSure(core, say, ratio);
 const { benchPressRoom } = await import('./bench-press-room.mjs');
 benchPressRoom(core, say, ratio);
+const { benchSchedule } = await import('./bench-schedule.mjs');
+benchSchedule(core, say, ratio);
 const { benchZones } = await import('./bench-zones.mjs');
 await benchZones(await import('@druckerei/formats/artwork'), say, ratio);
 

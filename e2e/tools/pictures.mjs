@@ -51,12 +51,6 @@ const views = {
     await page.getByRole('button', { name: 'See through' }).click();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
-  gang: async (page) => {
-    await page.goto('/benches/gang');
-    await page.getByRole('button', { name: 'Find the forms' }).click();
-    await page.locator('[data-test=cost]').waitFor();
-    await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached' });
-  },
   carriers: async (page) => {
     await page.goto('/jobs');
     await page.getByRole('link', { name: 'Constellation cards' }).click();
@@ -108,7 +102,29 @@ const views = {
     await page.getByRole('link', { name: 'Norms' }).click();
     await page.getByRole('button', { name: 'Machines' }).click();
   },
+  // Last: jobs that are released look otherwise.
+  floor: async (page) => {
+    await releaseAll(page);
+    await page.goto('/floor');
+    await page.getByRole('button', { name: 'Plan anew' }).click();
+    await page.getByRole('menuitem', { name: 'Better it for a moment' }).click();
+    await page.locator('[data-test=trial]').waitFor();
+    await page.locator('.part').nth(4).dispatchEvent('pointerdown');
+    await page.locator('dk-chains svg').dispatchEvent('pointerup');
+  },
 };
+
+/** Releases every job of the demo that can be. */
+async function releaseAll(page) {
+  const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
+  for (const { id } of await (await page.request.get('/api/jobs')).json()) {
+    const { version, works } = await (await page.request.get(`/api/jobs/${id}`)).json();
+    await page.request.post(`/api/jobs/${id}/release`, {
+      data: { version, mark: works.mark ?? 0 },
+      headers: { 'X-XSRF-TOKEN': token },
+    });
+  }
+}
 
 /** A made-up artwork: a night sky, lighter towards the horizon. */
 function nightSky() {

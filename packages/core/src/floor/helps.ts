@@ -61,7 +61,7 @@ export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table:
     machine === undefined ? null : (shop.resources[machine]?.id ?? null);
   for (const slot of chain) {
     const own = shop.operations[slot.operation];
-    if (!own || own.order !== order || own.frozen) continue;
+    if (own?.order !== order || own.frozen) continue;
     const step = places[slot.operation]?.step ?? null;
     own.modes.forEach(({ machine }, mode) => {
       const changed = mode === slot.mode ? undefined : moved(shop, sequence, slot.operation, { mode });

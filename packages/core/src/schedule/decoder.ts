@@ -237,7 +237,10 @@ export class Decoder {
   reckon(operation: number): void {
     const { tables } = this;
     const frozen = tables.frozen[operation] === 1 ? tables.shop.operations[operation]?.frozen : undefined;
-    if (frozen) return this.put(operation, frozen.start, 0, frozen.end);
+    if (frozen) {
+      this.put(operation, frozen.start, 0, frozen.end);
+      return;
+    }
     this.wanted(operation, get(this.run, operation));
     const row = operation * tables.width;
     for (let k = 0; k < tables.width; k++) {

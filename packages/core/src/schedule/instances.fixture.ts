@@ -1,12 +1,10 @@
+import fs from 'node:fs';
 import { OpenTime } from './open-time.js';
 import type { Operation, Shop } from './shop.js';
 
 /** A job shop of the literature: per job, machine and minutes one after another; all of them are one order, whose end is the makespan. */
-export function jobShop(text: string): Shop {
-  const rows = text
-    .trim()
-    .split('\n')
-    .map((row) => row.trim().split(/\s+/).map(Number));
+export function jobShop(jobs: readonly string[]): Shop {
+  const rows = jobs.map((row) => row.trim().split(/\s+/).map(Number));
   const machines = (rows[0]?.length ?? 0) / 2;
   const operations: Operation[] = rows.flatMap((row, j) =>
     Array.from({ length: machines }, (_, k): Operation => {
@@ -30,63 +28,7 @@ export function jobShop(text: string): Shop {
   };
 }
 
-/** Fisher and Thompson 1963, 6 x 6; best possible 55. Source: handbook chapter 8. */
-export const FT06 = `
-2 1 0 3 1 6 3 7 5 3 4 6
-1 8 2 5 4 10 5 10 0 10 3 4
-2 5 3 4 5 8 0 9 1 1 4 7
-1 5 0 5 2 5 3 3 4 8 5 9
-2 9 1 3 4 5 5 4 0 3 3 1
-1 3 3 3 5 9 0 10 4 4 2 1`;
-
-/** Fisher and Thompson 1963, 10 x 10; best possible 930. Entered from memory. */
-export const FT10 = `
-0 29 1 78 2 9 3 36 4 49 5 11 6 62 7 56 8 44 9 21
-0 43 2 90 4 75 9 11 3 69 1 28 6 46 5 46 7 72 8 30
-1 91 0 85 3 39 2 74 8 90 5 10 7 12 6 89 9 45 4 33
-1 81 2 95 0 71 4 99 6 9 8 52 7 85 3 98 9 22 5 43
-2 14 0 6 1 22 5 61 3 26 4 69 8 21 7 49 9 72 6 53
-2 84 1 2 5 52 3 95 8 48 9 72 0 47 6 65 4 6 7 25
-1 46 0 37 3 61 2 13 6 32 5 21 9 32 8 89 7 30 4 55
-2 31 0 86 1 46 5 74 4 32 6 88 8 19 9 48 7 36 3 79
-0 76 1 69 3 76 5 51 2 85 9 11 6 40 7 89 4 26 8 74
-1 85 0 13 2 61 6 7 8 64 9 76 5 47 3 52 4 90 7 45`;
-
-/** Lawrence 1984, la01, 10 x 5; best possible 666. Entered from memory. */
-export const LA01 = `
-1 21 0 53 4 95 3 55 2 34
-0 21 3 52 4 16 2 26 1 71
-3 39 4 98 1 42 2 31 0 12
-1 77 0 55 4 79 2 66 3 77
-0 83 3 34 2 64 1 19 4 37
-1 54 2 43 4 79 0 92 3 62
-3 69 4 77 1 87 2 87 0 93
-2 38 0 60 1 41 3 24 4 83
-3 17 1 49 4 25 0 44 2 98
-4 77 3 79 2 43 1 75 0 96`;
-
-/** Lawrence 1984, la02, 10 x 5; best possible 655. Entered from memory. */
-export const LA02 = `
-0 20 3 87 1 31 4 76 2 17
-4 25 2 32 0 24 1 18 3 81
-1 72 2 23 4 28 0 58 3 99
-2 86 1 76 4 97 0 45 3 90
-4 27 0 42 3 48 2 17 1 46
-1 67 0 98 4 48 3 27 2 62
-4 28 1 12 3 19 0 80 2 50
-1 63 0 94 2 98 3 50 4 80
-4 14 0 75 2 50 1 41 3 55
-4 72 2 18 1 37 3 79 0 61`;
-
-/** Lawrence 1984, la05, 10 x 5; best possible 593. Entered from memory. */
-export const LA05 = `
-1 72 0 87 4 95 2 66 3 60
-4 5 3 35 0 48 2 39 1 54
-1 46 3 20 2 21 0 97 4 55
-0 59 3 19 4 46 1 34 2 37
-4 23 2 73 3 25 1 24 0 28
-3 28 0 45 4 5 1 78 2 83
-0 53 3 71 1 37 4 29 2 12
-4 12 2 87 3 33 1 55 0 38
-2 49 3 83 1 40 0 48 4 7
-2 65 3 17 0 90 4 27 1 23`;
+/** Instances of the literature: per job, machine and minutes one after another, and the best makespan that is known. */
+export const INSTANCES = JSON.parse(
+  fs.readFileSync(new URL('../../../../docs/job-shops.json', import.meta.url), 'utf8'),
+) as Readonly<Record<'ft06' | 'ft10' | 'la01' | 'la02' | 'la05', { name: string; best: number; jobs: string[] }>>;

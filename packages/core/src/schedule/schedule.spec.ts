@@ -2,7 +2,7 @@ import { lateBound } from './bound.js';
 import { Decoder } from './decoder.js';
 import { firstSchedule } from './dispatch.js';
 import { Improver } from './improve.js';
-import { FT06, LA01, LA02, LA05, jobShop } from './instances.fixture.js';
+import { INSTANCES, jobShop } from './instances.fixture.js';
 import { NEVER, OpenTime } from './open-time.js';
 import { endOf, placesFor } from './promise.js';
 import { madeShop } from './shops.fixture.js';
@@ -55,12 +55,13 @@ const leastOf = (shop: Shop): number => {
 
 describe('schedules of the literature', () => {
   it.each([
-    ['Fisher and Thompson 6 x 6', FT06, 55, 30_000],
-    ['Lawrence la01', LA01, 666, 10_000],
-    ['Lawrence la05', LA05, 593, 10_000],
-    ['Lawrence la02', LA02, 655, 100_000],
-  ])('%s is met', (_, text, best, evaluations) => {
-    const shop = jobShop(text);
+    ['ft06', 30_000],
+    ['la01', 10_000],
+    ['la05', 10_000],
+    ['la02', 100_000],
+  ] as const)('%s is met', (name, evaluations) => {
+    const { jobs, best } = INSTANCES[name];
+    const shop = jobShop(jobs);
     const improver = improved(shop, evaluations, 3);
     expect(improver.judged.late).toBe(best);
     expect(faults(shop, improver.best())).toEqual([]);
@@ -94,7 +95,7 @@ describe('identities of one machine, against every order there is', () => {
     expect(improved(shop, 3000).judged.lateOrders).toBe(0);
   });
   it('two machines in line end as early as by the order of Johnson 1954', () => {
-    const shop = jobShop('0 3 1 6\n0 5 1 2\n0 1 1 2\n0 6 1 6\n0 7 1 5');
+    const shop = jobShop(['0 3 1 6', '0 5 1 2', '0 1 1 2', '0 6 1 6', '0 7 1 5']);
     expect(improved(shop, 10_000).judged.late).toBe(24);
   });
 });

@@ -211,8 +211,9 @@ export class ChainsView {
     const { grasped } = this;
     this.grasped = undefined;
     if (!grasped) return;
-    if (!grasped.dragging) return this.picked.emit(grasped.slot.job);
-    this.dropped.emit({ slot: grasped.slot, place: event.type === 'pointerup' ? this.place() : undefined });
+    if (grasped.dragging)
+      this.dropped.emit({ slot: grasped.slot, place: event.type === 'pointerup' ? this.place() : undefined });
+    else this.picked.emit(grasped.slot.job);
     this.place.set(undefined);
   }
   protected arrow({ x, y }: DropPlace): string {

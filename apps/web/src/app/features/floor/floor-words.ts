@@ -98,7 +98,7 @@ export function lateText(late: FloorLate, plan: FloorPlan, names: FloorNames): s
   let worst: { slot: FloorSlot; minutes: number } | undefined;
   for (const { job, step } of late.chain) {
     const slot = slots.get(`${job}/${step}`);
-    if (!slot || slot.job !== late.job || slot.cause.kind !== 'held') continue;
+    if (slot?.job !== late.job || slot.cause.kind !== 'held') continue;
     const holder = slots.get(`${slot.cause.job ?? 0}/${slot.cause.step ?? ''}`);
     const minutes = holder ? holder.end - holder.start : 0;
     if (!worst || minutes > worst.minutes) worst = { slot, minutes };
