@@ -30,7 +30,7 @@ import { dateText } from '../../../ui/format';
 import { StatusMark } from '../../../ui/status-mark';
 import { UndoButtons } from '../../../ui/undo-buttons';
 import { Balance } from '../figures/balance';
-import { ReadyOn } from '../figures/ready-on';
+import { ReadyOn } from './ready-on';
 import { hardFirst } from '../figures/findings';
 import { OpenFigures } from '../state/open-figures';
 import { NormField } from '../parts/norm-field';
