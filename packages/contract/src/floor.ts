@@ -107,6 +107,7 @@ const planSchema = z
       }),
     ),
     never: z.array(z.strictObject({ ...at, machine: z.string().nullable() })),
+    unkept: z.array(z.strictObject({ ...at, minutes: z.int() })),
     judged: z.strictObject({
       late: z.number(),
       lateOrders: z.int(),
@@ -157,6 +158,8 @@ export const floorSchema = z
     trial: scheduleSchema.nullable(),
     /** Released jobs that are left out: long due, and nobody has counted them out. */
     leftOut: z.int(),
+    /** Released jobs whose stations are not reckoned yet; the next look goes on. */
+    waiting: z.int(),
     /** Released jobs that cannot be planned, with the reason. */
     unplanned: z.array(z.strictObject({ number: z.string(), why: z.string() })),
   })

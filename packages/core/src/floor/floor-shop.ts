@@ -64,6 +64,20 @@ export const dueMinute = (due: string, hour: number, origin: number, zone: strin
       MINUTE_MS,
   );
 
+/** Stations that are done: those that are counted, and all that was needed for them or for what has begun. */
+function doneWith(steps: readonly FloorStep[], done: readonly string[], begun: readonly string[]): ReadonlySet<string> {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  const over = new Set<string>(done);
+  const open = [...done, ...begun];
+  for (let id = open.pop(); id !== undefined; id = open.pop())
+    for (const { step } of byId.get(id)?.after ?? [])
+      if (!over.has(step)) {
+        over.add(step);
+        open.push(step);
+      }
+  return over;
+}
+
 class Builder {
   readonly resources: Resource[];
   readonly operations: Operation[] = [];
@@ -106,7 +120,8 @@ class Builder {
 
   add({ id, steps, done, begun }: FloorJob, order: number): void {
     const { pins, origin, works } = this.problem;
-    const left = steps.filter((step) => !done.includes(step.id));
+    const over = doneWith(steps, done, begun);
+    const left = steps.filter((step) => !over.has(step.id));
     const at = new Map(left.map((step, i) => [step.id, this.operations.length + i]));
     for (const step of left) {
       const pin = pins.find((one) => one.job === id && one.step === step.id);

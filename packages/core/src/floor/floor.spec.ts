@@ -105,6 +105,33 @@ describe('a floor of six jobs', () => {
     );
     expect(rest.slots.some((one) => one.job === 2 && one.step === step?.id)).toBe(false);
   });
+  it('what was counted behind a station says that it is done too, and what has begun runs on', () => {
+    const steps = jobs[0]?.steps ?? [];
+    const last = steps.at(-1);
+    const counted = planFloor(
+      { ...problem, jobs: jobs.map((job) => (job.id === 1 ? { ...job, done: [last?.id ?? ''] } : job)) },
+      { evaluations: 0, seed: 1 },
+    );
+    expect(counted.slots.filter(({ job }) => job === 1)).toEqual([]);
+    const first = steps.find(({ after, ways }) => after.length === 0 && ways.length > 0);
+    const begun = planFloor(
+      { ...problem, jobs: jobs.map((job) => (job.id === 1 ? { ...job, begun: [first?.id ?? ''] } : job)) },
+      { evaluations: 500, seed: 1 },
+    );
+    expect(begun.slots.find(({ job, step }) => job === 1 && step === first?.id)).toMatchObject({
+      start: 0,
+      frozen: true,
+    });
+  });
+  it('tells a pin that cannot hold, with how much later it begins', () => {
+    const step = jobs[1]?.steps.findLast(({ ways }) => ways.length > 0);
+    const pinned = planFloor(
+      { ...problem, pins: [{ job: 2, step: step?.id ?? '', start: '2026-11-30T07:00' }] },
+      { evaluations: 500, seed: 1 },
+    );
+    const slot = pinned.slots.find((one) => one.job === 2 && one.step === step?.id);
+    expect(pinned.unkept).toEqual([{ job: 2, step: step?.id, minutes: slot?.start }]);
+  });
   it('a station that goes ahead of another is there, and what it costs others is told', () => {
     const [first, second] = plan.slots
       .filter(({ machine, setUp }) => machine === plan.slots.find((one) => one.setUp > 0)?.machine && setUp > 0)

@@ -63,6 +63,9 @@ export interface FloorPlan {
   readonly late: readonly FloorLate[];
   /** Stations that never come to run, with the machine that is never open; undefined where what they wait for never comes. */
   readonly never: readonly { readonly job: number; readonly step: string; readonly machine: string | null }[];
+  /** Stations that begin later than the planner has fixed, with how many minutes. */
+  readonly unkept: readonly { readonly job: number; readonly step: string; readonly minutes: number }[];
+  /** Jobs that never come to run are left out of it. */
   readonly judged: Judged;
   /** Weighted minutes late that no schedule can do without. */
   readonly bound: number;
@@ -163,12 +166,43 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
       helps: i < MOST_HELPED ? helpsFor(floor, sequence, table, order) : [],
     })),
     never: neverOf(floor, table),
-    judged: table.judged,
-    bound: lateBound(shop),
+    unkept: unkeptOf(floor, table),
+    judged: judgedOf(shop, table),
+    bound: boundOf(shop, table),
     evaluations: effort.evaluations,
     seed: effort.seed,
   };
 }
+
+/** What a schedule comes to without the orders that never are through. */
+function judgedOf({ orders }: Shop, { through, judged }: Timetable): Judged {
+  let [late, lateOrders, sum] = [0, 0, 0];
+  orders.forEach(({ due, weight }, order) => {
+    const minute = through[order] ?? NEVER;
+    if (minute >= NEVER) return;
+    const lateness = Math.max(0, minute - (due ?? Infinity));
+    late += weight * lateness;
+    lateOrders += lateness > 0 ? 1 : 0;
+    sum += minute;
+  });
+  return { ...judged, late, lateOrders, through: sum };
+}
+
+function unkeptOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan['unkept'] {
+  return slots.flatMap(({ operation, start, end }) => {
+    const { pinned, frozen } = shop.operations[operation] ?? {};
+    const place = places[operation];
+    const late = pinned === undefined || frozen || end >= NEVER ? 0 : start - pinned;
+    return late > 0 && place ? [{ ...place, minutes: late }] : [];
+  });
+}
+
+/** Minutes late that no schedule can do without, of the orders that ever are through. */
+const boundOf = (shop: Shop, { through }: Timetable): number =>
+  lateBound({
+    ...shop,
+    orders: shop.orders.map((one, order) => ((through[order] ?? NEVER) < NEVER ? one : { ...one, weight: 0 })),
+  });
 
 /** When each order would be through alone. */
 function aloneOf(shop: Shop): number[] {

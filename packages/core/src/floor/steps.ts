@@ -52,6 +52,9 @@ function wayOf(planned: Plan, { id, machine, hours }: PlanStep, works: Works): F
   return { machine, setUp: minutes(setUp), run: minutes(Math.max(0, hours - told)) };
 }
 
+/** Other machines that are tried for a station: each is planned in full. */
+const MOST_OTHERS = 4;
+
 /** The other machines of the works that can do a station of the route as well, with their times: what breaks no rule that the plan keeps. */
 function otherWays(job: Job, works: Works, planned: Plan, step: Step, machine: string): FloorWay[] {
   const hard = (made: Plan, of: Job): number =>
@@ -59,7 +62,7 @@ function otherWays(job: Job, works: Works, planned: Plan, step: Step, machine: s
   const others = machinesFor(job, works, step).filter(({ id, press, retired }) => id !== machine && !press && !retired);
   if (others.length === 0) return [];
   const broken = hard(planned, job);
-  return others.flatMap(({ id }) => {
+  return others.slice(0, MOST_OTHERS).flatMap(({ id }) => {
     const moved: Job = { ...job, route: job.route.map((one) => (one.id === step.id ? { ...one, machine: id } : one)) };
     const made = plan(moved, works);
     const at = made.ok ? made.value.steps.find((one) => one.id === step.id) : undefined;

@@ -47,7 +47,9 @@ export class Tables {
   constructor(readonly shop: Shop) {
     const { operations, orders, resources, dresses } = shop;
     this.count = operations.length;
-    this.width = Math.max(1, ...operations.flatMap(({ modes }) => modes.map(({ beside }) => 1 + beside.length)));
+    this.width = 1;
+    for (const { modes } of operations)
+      for (const { beside } of modes) this.width = Math.max(this.width, 1 + beside.length);
     this.links = new Rows(operations.map(({ after }) => after.map(({ operation }) => operation)));
     const links = operations.flatMap(({ after }) => after);
     this.lag = Int32Array.from(links, ({ lag }) => lag);

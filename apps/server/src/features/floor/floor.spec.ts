@@ -49,6 +49,16 @@ describe('the floor', () => {
     expect(after.jobs.some((job) => job.id === draft.id)).toBe(false);
   });
 
+  it('keeps a job by its last release while somebody changes it', async () => {
+    const { id, job, version } = await released('trail-map', 'FL-4');
+    const saved = await manager.call('put', `/api/jobs/${id}/draft`, {
+      version,
+      job: { ...job, title: 'Another trail map' },
+    });
+    expect([saved.status, (saved.body as Revision).state]).toEqual([200, 'draft']);
+    expect((await floor()).jobs.find((one) => one.id === id)?.title).toBe(job.title);
+  });
+
   it('is planned as a trial, taken in force once, and the one before is past', async () => {
     const trial = await planned();
     expect((await floor()).trial?.id).toBe(trial.id);

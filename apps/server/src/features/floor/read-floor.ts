@@ -24,6 +24,8 @@ const ENGINE = 1;
 /** Days that a job may be overdue and still be on the floor, where nobody has counted it out. */
 const DAYS_OVERDUE = 60;
 const MINUTE_MS = 60_000;
+/** Milliseconds of one look in which stations are reckoned that nobody has reckoned yet. */
+const LOOK_MS = 3_000;
 
 interface JobRow {
   readonly id: number;
@@ -47,6 +49,8 @@ export interface FloorNow {
   readonly basis: string;
   readonly leftOut: number;
   readonly unplanned: Floor['unplanned'];
+  /** Jobs whose stations are not reckoned yet: the next look goes on with them. */
+  readonly waiting: number;
 }
 
 /** Stations of a released revision, reckoned once. */
@@ -93,11 +97,17 @@ export async function readFloor(bench: Bench, now: number): Promise<FloorNow> {
     at,
   }));
   const jobs: FloorJob[] = [];
+  const until = performance.now() + LOOK_MS;
+  let waiting = 0;
   const unplanned: { number: string; why: string }[] = [];
   for (const row of rows) {
     const { finished, ...progress } = progressOf(row);
     if (finished) continue;
     const { id, number, title, customer, due, weight } = row;
+    if (row.steps === null && performance.now() > until) {
+      waiting++;
+      continue;
+    }
     try {
       const steps = row.steps ?? (await stepsOf(bench, id, row.revision));
       jobs.push({ id, number, title, customer, due: due ?? undefined, weight, steps, ...progress });
@@ -107,7 +117,7 @@ export async function readFloor(bench: Bench, now: number): Promise<FloorNow> {
     }
   }
   const problem: FloorProblem = { works, hours, jobs, pins, origin: Math.floor(now / MINUTE_MS) * MINUTE_MS };
-  return { problem, hoursVersion, pins, basis: basisOfFloor(problem), leftOut, unplanned };
+  return { problem, hoursVersion, pins, basis: basisOfFloor(problem), leftOut, unplanned, waiting };
 }
 
 function basisOfFloor({ works, hours, jobs, pins }: FloorProblem): string {
@@ -135,7 +145,7 @@ export async function readSchedule(
 /** The floor as it is answered. */
 export async function floorAnswer(
   queries: Queries,
-  { problem, hoursVersion, pins, basis, leftOut, unplanned }: FloorNow,
+  { problem, hoursVersion, pins, basis, leftOut, unplanned, waiting }: FloorNow,
 ): Promise<Floor> {
   return {
     hours: problem.hours as Floor['hours'],
@@ -159,5 +169,6 @@ export async function floorAnswer(
     trial: await readSchedule(queries, 'trial', basis),
     leftOut,
     unplanned,
+    waiting,
   };
 }

@@ -107,7 +107,7 @@ export function drawFloor(
     own.set(slot.machine, [...(own.get(slot.machine) ?? []), slot]);
   }
   const used = machines.filter((machine) => own.has(machine));
-  const until = Math.max(0, ...plan.slots.map(({ end }) => end));
+  const until = plan.slots.reduce((last, { end }) => Math.max(last, end), 0);
   const spans = openTogether(
     used.map((machine) => open.get(machine) ?? []),
     until,

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatDialog } from '@angular/material/dialog';
@@ -31,6 +31,9 @@ import {
 import { type DropPlace, type Zoom, drawFloor, threadOf } from './floor-drawing';
 import { HoursPanel } from './hours.panel';
 import { PinDialog, type PinData } from './pin.dialog';
+
+/** Milliseconds before what was not read yet is asked for again. */
+const AGAIN_MS = 1_500;
 
 interface Loaded {
   readonly floor: Floor;
@@ -145,6 +148,16 @@ export class FloorPage {
   };
 
   constructor() {
+    // What has not been read yet is asked for again, until all is there.
+    effect((onCleanup) => {
+      if ((this.floor()?.waiting ?? 0) === 0) return;
+      const timer = setTimeout(() => {
+        this.look();
+      }, AGAIN_MS);
+      onCleanup(() => {
+        clearTimeout(timer);
+      });
+    });
     this.load();
     whenChanged(['floor', 'jobs', 'room', 'works'], () => {
       this.look();

@@ -39,6 +39,7 @@ const plan: FloorPlan = {
   ],
   late: [],
   never: [],
+  unkept: [],
   judged: { late: 0, lateOrders: 0, setUp: 90, through: 1740, unkept: 0 },
   bound: 0,
   evaluations: 0,
