@@ -32,6 +32,7 @@ const running = keepRunning(
     ...database,
     PORT: port,
     DEMO: '1',
+    DEMO_FLOOR: '1',
     WEB_DIR: path.join(repo, 'apps/web/dist'),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     SESSION_SECRET: process.env.SESSION_SECRET ?? keptSecret('session-secret'),

@@ -7,6 +7,7 @@ import { alone } from './db/alone.js';
 import { connect } from './db/database.js';
 import { errorForLog } from './db/errors.js';
 import { setUpSchema } from './db/schema.js';
+import { loadFloor } from './demo/load-floor.js';
 import { loadDemo, refuseMixing, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
 import { firstCode, hasNobody } from './features/accounts/first-manager.js';
@@ -88,6 +89,8 @@ async function begin({
   keeper.ask();
   const server = await listen(app, rest.PORT, HOST, {}, tlsFiles);
   log.info({ host: HOST, port: rest.PORT }, 'listening');
+  // Beside everything else: the works is open meanwhile.
+  if (DEMO && rest.DEMO_FLOOR) void loadFloor({ database, workshop }).catch(told('the floor of the demo'));
   if (await hasNobody(database))
     // Not through the log: it is for whoever sits at the terminal, and for nobody who reads logs later.
     process.stdout.write(

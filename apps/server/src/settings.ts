@@ -42,6 +42,7 @@ const settingsSchema = z.object({
     .optional()
     .describe('signs sessions, the same in every instance; kept beside the database with npm start, else random'),
   DEMO: flag.describe('1 loads the demo works; its published sign-ins work while only this machine is listened to'),
+  DEMO_FLOOR: flag.describe('1 crowds the floor of the demo works with released jobs and a schedule, once'),
   ADMIN_LOGIN: z.string().trim().min(1).max(80).optional().describe('first manager without the code of the terminal'),
   ADMIN_PASSWORD: z.string().min(10).max(200).optional().describe('their password; another than theirs becomes theirs'),
   SIGN_IN_TRIES: tries.describe('failed sign-ins of an account in a quarter of an hour; 20'),

@@ -49,7 +49,7 @@ const EXAMPLES = [
   'walking-guide',
 ];
 
-function exampleJob(name: string) {
+export function exampleJob(name: string) {
   const parsed = parseJobFile(
     fs.readFileSync(new URL(`../../../../docs/examples/${name}.json`, import.meta.url), 'utf8'),
   );
@@ -73,7 +73,7 @@ export async function refuseMixing(database: Database, demo: boolean): Promise<v
 }
 
 /** The demo's own jobs are known to end: they have the time of the threads, not of a request, however slow the machine. */
-const patient = (workshop: Workshop): Workshop => ({
+export const patient = (workshop: Workshop): Workshop => ({
   run: (name, input, { signal } = {}) => workshop.run(name, input, { signal }),
   close: () => workshop.close(),
 });
@@ -97,6 +97,12 @@ async function loadCustomers(bench: Bench, manager: Account, jobs: ReadonlyMap<s
   });
 }
 
+/** The demo's manager; undefined where the demo is not loaded. */
+export async function demoManager(database: Database): Promise<Account | undefined> {
+  const found = await database.one<{ id: number }>('accounts/by-login', 'manager');
+  return found && database.one<Account>('accounts/by-id', found.id);
+}
+
 /** Loads the demo works, sign-ins, jobs and what has happened to them, once. */
 export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   const bench = { database, workshop: patient(workshop) };
@@ -105,8 +111,7 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   const works = await database.one<{ body: object }>('works/get');
   await database.one('works/put', { ...works?.body, numberPattern: DEMO_NUMBERS });
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
-  const found = await database.one<{ id: number }>('accounts/by-login', 'manager');
-  const manager = found && (await database.one<Account>('accounts/by-id', found.id));
+  const manager = await demoManager(database);
   if (!manager) throw new Error('the demo manager was not added');
   const jobs = new Map<string, number>();
   for (const name of EXAMPLES) {

@@ -72,6 +72,12 @@ describe('the floor', () => {
     expect(next.plan.judged.late).toBeLessThanOrEqual(trial.plan.judged.late);
   });
 
+  it('takes a trial although its stations were reckoned for it, and never looked at before', async () => {
+    await released('trail-map', 'FL-6');
+    const trial = await planned();
+    expect((await manager.call('post', '/api/floor/in-force', { id: trial.id })).status).toBe(200);
+  });
+
   it('refuses a trial that something has changed under, and says that what is in force no longer fits', async () => {
     const trial = await planned();
     await released('trail-map', 'FL-3');

@@ -88,6 +88,39 @@ async function moved(
   return made;
 }
 
+/** Lays the floor of now as a trial. */
+export async function planFloorNow(
+  bench: Bench,
+  account: Pick<Account, 'id'>,
+  { effort, seed }: { effort: Effort; seed: number },
+  signal?: AbortSignal,
+  clock: () => number = Date.now,
+): Promise<Schedule> {
+  const { problem, basis } = await readFloor(bench, clock());
+  const asked: FloorEffort = { evaluations: EVALUATIONS[effort], seed };
+  const plan = await bench.workshop.run('planFloor', { problem, effort: asked }, { signal });
+  return keepTrial(bench.database, account, basis, plan);
+}
+
+/** Takes a trial in force. Issues: 404, 409 where it is no trial, or what it builds on has changed. */
+export async function takeNow(bench: Bench, id: number, clock: () => number = Date.now): Promise<void> {
+  const { basis } = await readFloor(bench, clock());
+  await bench.database.transaction(async (queries) => {
+    await lockKind(queries, 'floor');
+    const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', id);
+    if (!row) throw notFound('This schedule');
+    if (row.state !== 'trial')
+      throw new ProblemError(409, `This schedule is ${row.state}`, { detail: 'Plan anew, and take that.' });
+    if (row.basis !== basis)
+      throw new ProblemError(409, 'What this schedule builds on has changed', {
+        detail:
+          'Jobs, counts, hours, pins or machines are others than when it was made. Plan anew: what has begun stays.',
+      });
+    await queries.one('floor/end-in-force');
+    await queries.one('floor/take', id);
+  });
+}
+
 export const floorHandlers = (
   bench: Bench,
   clock: () => number = Date.now,
@@ -115,33 +148,16 @@ export const floorHandlers = (
       return answer();
     },
 
-    planFloor: async ({ account, body, response }) => {
-      const now = await readFloor(bench, clock());
-      const effort: FloorEffort = { evaluations: EVALUATIONS[body.effort], seed: body.seed };
+    planFloor: ({ account, body, response }) => {
       const left = new AbortController();
       response.on('close', () => {
         left.abort();
       });
-      const plan = await workshop.run('planFloor', { problem: now.problem, effort }, { signal: left.signal });
-      return keepTrial(database, account, now.basis, plan);
+      return planFloorNow(bench, account, body, left.signal, clock);
     },
 
     takeSchedule: async ({ body }) => {
-      const { basis } = await readFloor(bench, clock());
-      await database.transaction(async (queries) => {
-        await lockKind(queries, 'floor');
-        const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', body.id);
-        if (!row) throw notFound('This schedule');
-        if (row.state !== 'trial')
-          throw new ProblemError(409, `This schedule is ${row.state}`, { detail: 'Plan anew, and take that.' });
-        if (row.basis !== basis)
-          throw new ProblemError(409, 'What this schedule builds on has changed', {
-            detail:
-              'Jobs, counts, hours, pins or machines are others than when it was made. Plan anew: what has begun stays.',
-          });
-        await queries.one('floor/end-in-force');
-        await queries.one('floor/take', body.id);
-      });
+      await takeNow(bench, body.id, clock);
       return answer();
     },
 

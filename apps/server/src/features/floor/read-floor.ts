@@ -97,6 +97,7 @@ export async function readFloor(bench: Bench, now: number): Promise<FloorNow> {
     at,
   }));
   const jobs: FloorJob[] = [];
+  const revised = new Map(rows.map(({ id, revision }) => [id, revision]));
   const until = performance.now() + LOOK_MS;
   let waiting = 0;
   const unplanned: { number: string; why: string }[] = [];
@@ -117,16 +118,31 @@ export async function readFloor(bench: Bench, now: number): Promise<FloorNow> {
     }
   }
   const problem: FloorProblem = { works, hours, jobs, pins, origin: Math.floor(now / MINUTE_MS) * MINUTE_MS };
-  return { problem, hoursVersion, pins, basis: basisOfFloor(problem), leftOut, unplanned, waiting };
+  return { problem, hoursVersion, pins, basis: basisOfFloor(problem, revised), leftOut, unplanned, waiting };
 }
 
-function basisOfFloor({ works, hours, jobs, pins }: FloorProblem): string {
-  const told = jobs.map(({ id, due, weight, steps, done, begun }) => [id, due, weight, steps, done, begun]);
+/** Which revision of a job is on the floor. */
+type Revised = ReadonlyMap<number, number>;
+
+function basisOfFloor({ works, hours, jobs, pins }: FloorProblem, revised: Revised): string {
+  // By revision, not by its stations: the database gives their fields back in another order.
+  const told = jobs.map(({ id, weight, done, begun }) => [id, revised.get(id), weight, done, begun]);
   const fixed = pins.map(({ job, step, machine, start }) => [job, step, machine, start]);
   return createHash('sha256')
-    .update(JSON.stringify([ENGINE, basisOf(works), works.timeZone, hours, fixed, told]))
+    .update(JSON.stringify([ENGINE, basisOf(works), works.timeZone, shiftsOf(hours), fixed, told]))
     .digest('base64url');
 }
+
+/** Hours as a list whose order nothing changes. */
+const shiftsOf = ({ press, finishing, machines, exceptions }: FloorHours): unknown => {
+  const told = (shifts: FloorHours['press']): unknown => shifts.map(({ days, from, until }) => [days, from, until]);
+  return [
+    told(press),
+    told(finishing),
+    Object.entries(machines).map(([id, shifts]) => [id, told(shifts)]),
+    exceptions.map(({ machine, from, until, opens }) => [machine, from, until, opens]),
+  ];
+};
 
 type ScheduleRow = Omit<Schedule, 'stale'> & { readonly basis: string };
 
