@@ -81,7 +81,7 @@ test('a station is dragged into another waist with its price told before, moved 
   const [from, to] = [row.nth(1).locator('.cord'), row.nth(0).locator('.waist')];
   const [a, b] = [await from.boundingBox(), await to.boundingBox()];
   if (!a || !b) throw new Error('nothing to drag');
-  await page.mouse.move(a.x + a.width / 2, a.y);
+  await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
   await page.mouse.down();
   await page.mouse.move(b.x + 12, b.y + 1, { steps: 8 });
   await expect(page.locator('[data-test=effect]')).toContainText('unaffected');

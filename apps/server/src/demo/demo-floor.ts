@@ -14,11 +14,11 @@ const NAMES = [
   'Meadow',
 ];
 const KINDS = [
-  { example: 'trail-map', noun: 'walking map', quantity: 6_000, customer: 'Wendelstieg Guides' },
-  { example: 'concert-programme', noun: 'programme', quantity: 1_800, customer: 'Fernhollow Chamber Choir' },
-  { example: 'constellation-cards', noun: 'cards', quantity: 6_000, customer: 'Haldenbruck Observatory' },
-  { example: 'seed-packets', noun: 'seed packets', quantity: 16_000, customer: 'Lichtmoor Botanic Garden' },
-  { example: 'tea-caddy', noun: 'tea caddy', quantity: 5_000, customer: 'Silverthistle Tea House' },
+  { example: 'trail-map', noun: 'walking map', quantity: 18_000, customer: 'Wendelstieg Guides' },
+  { example: 'concert-programme', noun: 'programme', quantity: 5_400, customer: 'Fernhollow Chamber Choir' },
+  { example: 'constellation-cards', noun: 'cards', quantity: 18_000, customer: 'Haldenbruck Observatory' },
+  { example: 'seed-packets', noun: 'seed packets', quantity: 48_000, customer: 'Lichtmoor Botanic Garden' },
+  { example: 'tea-caddy', noun: 'tea caddy', quantity: 15_000, customer: 'Silverthistle Tea House' },
 ];
 /** Jobs in all, and those that are not released yet. */
 const JOBS = 30;
@@ -26,7 +26,7 @@ const DRAFTS = 5;
 const FIRST_NUMBER = 600;
 /** Days ahead that the first of them is due, and by which the others follow. */
 const FIRST_DUE = 5;
-const DUE_OVER = 20;
+const DUE_OVER = 14;
 
 export interface FloorExample {
   readonly job: Job;

@@ -42,9 +42,15 @@ import { Measures } from '../ui/measures';
             <a routerLink="/works" routerLinkActive="here" ariaCurrentWhenActive="page">Works</a>
           </nav>
           <span class="gap"></span>
-          <button matButton (click)="openPalette()"><mat-icon>manage_search</mat-icon>Find <kbd>Ctrl K</kbd></button>
-          <button matButton (click)="openKeys()"><mat-icon>keyboard</mat-icon>Keys <kbd>?</kbd></button>
-          <button matButton [matMenuTriggerFor]="who"><mat-icon>person</mat-icon>{{ account.name }}</button>
+          <button matButton (click)="openPalette()">
+            <mat-icon>manage_search</mat-icon><span class="word">Find</span> <kbd>Ctrl K</kbd>
+          </button>
+          <button matButton (click)="openKeys()">
+            <mat-icon>keyboard</mat-icon><span class="word">Keys</span> <kbd>?</kbd>
+          </button>
+          <button matButton [matMenuTriggerFor]="who">
+            <mat-icon>person</mat-icon><span class="word">{{ account.name }}</span>
+          </button>
           <mat-menu #who>
             <span mat-menu-item disabled>Role: {{ account.roleName }}</span>
             <a mat-menu-item routerLink="/account"><mat-icon>manage_accounts</mat-icon>Your account</a>
@@ -154,6 +160,15 @@ import { Measures } from '../ui/measures';
     @media (max-width: 900px) {
       kbd {
         display: none;
+      }
+      /* Heard, not seen: the icon stands for it. */
+      .word {
+        position: absolute;
+        width: 1px;
+        height: 1px;
+        overflow: hidden;
+        clip-path: inset(50%);
+        white-space: nowrap;
       }
       .mark {
         margin-right: 4px;

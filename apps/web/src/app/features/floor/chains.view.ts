@@ -59,13 +59,13 @@ const DRAG_PX = 5;
               @if (part.slot.changes.length > 0) {
                 <path class="chip" [attr.d]="chip(part)" />
               }
-              <line
+              <rect
                 class="cord"
-                [attr.x1]="part.run[0]"
-                [attr.x2]="part.run[1]"
-                [attr.y1]="part.y"
-                [attr.y2]="part.y"
-                [attr.stroke-width]="part.thick"
+                [attr.x]="part.run[0]"
+                [attr.width]="width(part)"
+                [attr.y]="part.y - part.thick / 2"
+                [attr.height]="part.thick"
+                rx="4"
               />
               @if (part.label) {
                 <text class="number" [attr.x]="part.run[0] + 6" [attr.y]="part.y + 4 - (part.thick < 12 ? 12 : 0)">
@@ -131,8 +131,7 @@ const DRAG_PX = 5;
       cursor: pointer;
     }
     .cord {
-      stroke: light-dark(#6d7f73, #8fa396);
-      stroke-linecap: round;
+      fill: light-dark(#6d7f73, #8fa396);
     }
     .waist {
       stroke: var(--mat-sys-outline);
@@ -142,10 +141,10 @@ const DRAG_PX = 5;
       fill: var(--mat-sys-outline);
     }
     .late .cord {
-      stroke: var(--mat-sys-error);
+      fill: var(--mat-sys-error);
     }
     .chosen .cord {
-      stroke: var(--mat-sys-primary);
+      fill: var(--mat-sys-primary);
     }
     .faint {
       opacity: 0.35;
@@ -220,6 +219,10 @@ export class ChainsView {
     return `M ${x} ${y - 14} l -6 -8 l 12 0 z M ${x - 1} ${y - 16} h 2 v 32 h -2 z`;
   }
 
+  /** A run of a moment is seen too. */
+  protected width({ run: [from, to] }: CordPart): number {
+    return Math.max(2, to - from);
+  }
   protected chip({ waist: [x], y }: CordPart): string {
     return `M ${x} ${y} l 5 -5 l 5 5 l -5 5 z`;
   }
