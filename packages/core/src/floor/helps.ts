@@ -30,6 +30,8 @@ export interface Help {
 /** Overtime that is tried: so many minutes behind every shift. */
 const OVERTIME_MIN = 120;
 const MOST_HELPS = 4;
+/** What wins less is not worth the telling. */
+const LEAST_WON_MIN = 15;
 /** How much more than before a job counts that goes first everywhere. */
 const HURRY = 1000;
 
@@ -46,7 +48,7 @@ const longer = (open: OpenTime): OpenTime =>
 
 /**
  * What would make an order earlier: each station of its chain on another machine, ahead of what held it up, and the machines that held it up
- * run longer; each by laying the schedule anew with that one change. Best first; nothing that wins no minute.
+ * run longer; each by laying the schedule anew with that one change. Best first; nothing that wins less than a quarter of an hour.
  */
 export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table: Timetable, order: number): Help[] {
   const now = table.through[order] ?? 0;
@@ -100,7 +102,9 @@ export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table:
   const together = judged(every, sequence);
   const opens = [...all].map((machine) => shop.resources[machine]?.open ?? OpenTime.ALWAYS);
   const more = opens.map((open) => longer(open).openBefore(now - together.won) - open.openBefore(now - together.won));
-  helps.push({ kind: 'overtime', step: null, machine: null, overtime: Math.max(0, ...more), ...together });
+  // Told where it is worth more than that of one of them.
+  if (!helps.some(({ kind, won }) => kind === 'overtime' && won >= together.won))
+    helps.push({ kind: 'overtime', step: null, machine: null, overtime: Math.max(0, ...more), ...together });
   // Whoever pays for it is told: the others are laid around it by the rule.
   const hurried: Shop = {
     ...shop,
@@ -108,7 +112,7 @@ export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table:
   };
   helps.push({ kind: 'job first', step: null, machine: null, overtime: 0, ...judged(shop, firstSchedule(hurried)) });
   return helps
-    .filter(({ won }) => won > 0)
+    .filter(({ won }) => won >= LEAST_WON_MIN)
     .sort((a, b) => b.won - b.othersLate - (a.won - a.othersLate) || b.won - a.won)
     .slice(0, MOST_HELPS);
 }
