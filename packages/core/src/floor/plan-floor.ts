@@ -9,7 +9,7 @@ import {
   aloneThrough,
   chainOf,
   firstSchedule,
-  lateBound,
+  pricedBound,
   timetable,
 } from '../schedule/index.js';
 import { type ChangePart, changeOver } from './change-over.js';
@@ -78,6 +78,10 @@ export interface FloorEffort {
   readonly evaluations: number;
   readonly seed: number;
 }
+
+/** Rounds of prices for the bound: as many as take about a second. */
+const MOST_ROUNDS = 60;
+const BOUND_WORK = 1.5e8;
 
 /** Late jobs that are explained with what would help: each is tried. */
 const MOST_HELPED = 12;
@@ -168,7 +172,7 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
     never: neverOf(floor, table),
     unkept: unkeptOf(floor, table),
     judged: judgedOf(shop, table),
-    bound: boundOf(shop, table),
+    bound: boundOf(shop, table, effort.evaluations > 0),
     evaluations: effort.evaluations,
     seed: effort.seed,
   };
@@ -197,12 +201,17 @@ function unkeptOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan[
   });
 }
 
-/** Minutes late that no schedule can do without, of the orders that ever are through. */
-const boundOf = (shop: Shop, { through }: Timetable): number =>
-  lateBound({
-    ...shop,
-    orders: shop.orders.map((one, order) => ((through[order] ?? NEVER) < NEVER ? one : { ...one, weight: 0 })),
-  });
+/** Minutes late that no schedule can do without, of the orders that ever are through; sharper the longer it is looked for. */
+function boundOf(shop: Shop, table: Timetable, sharp: boolean): number {
+  const through = table.through.filter((minute) => minute < NEVER);
+  const orders = shop.orders.map((one, order) =>
+    (table.through[order] ?? NEVER) < NEVER ? one : { ...one, weight: 0 },
+  );
+  const horizon = Math.max(0, ...through);
+  const modes = shop.operations.reduce((sum, one) => sum + one.modes.length, 0);
+  const rounds = sharp ? Math.min(MOST_ROUNDS, Math.floor(BOUND_WORK / Math.max(1, modes * horizon))) : 0;
+  return pricedBound({ ...shop, orders }, judgedOf(shop, table).late, horizon, rounds);
+}
 
 /** When each order would be through alone. */
 function aloneOf(shop: Shop): number[] {

@@ -1,4 +1,5 @@
 export { aloneThrough, lateBound } from './bound.js';
+export { pricedBound } from './priced-bound.js';
 export { type Cause, causeOf } from './critical.js';
 export { firstSchedule, inOrder } from './dispatch.js';
 export { Improver } from './improve.js';

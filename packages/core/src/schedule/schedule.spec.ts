@@ -1,9 +1,11 @@
+import { uniform } from '../kernel/index.js';
 import { lateBound } from './bound.js';
 import { Decoder } from './decoder.js';
 import { firstSchedule } from './dispatch.js';
 import { Improver } from './improve.js';
 import { INSTANCES, jobShop } from './instances.fixture.js';
 import { NEVER, OpenTime } from './open-time.js';
+import { pricedBound } from './priced-bound.js';
 import { endOf, placesFor } from './promise.js';
 import { madeShop } from './shops.fixture.js';
 import { type Operation, type Sequence, type Shop, costOf } from './shop.js';
@@ -119,6 +121,12 @@ describe.each([
     expect(lateBound(shop)).toBeLessThanOrEqual(improver.judged.late);
     expect(timetable(shop, improver.best()).judged).toEqual(improver.judged);
   });
+  it('has a priced bound between that of each order alone and what was found', () => {
+    const table = timetable(shop, improver.best());
+    const priced = pricedBound(shop, table.judged.late, Math.max(...table.through), 30);
+    expect(priced).toBeGreaterThan(lateBound(shop));
+    expect(priced).toBeLessThanOrEqual(table.judged.late);
+  });
   it('comes out the same by the same seed and evaluations, however they are asked for', () => {
     const again = new Improver(shop, first, 5);
     for (let i = 0; i < 6; i++) again.run(1000);
@@ -177,6 +185,26 @@ describe.each([
       ...added.map((one) => ({ ...one, cause: { kind: 'release', operation: -1, resource: -1, minute: 0 } as const })),
     ]);
     expect(told.filter((fault) => !fault.startsWith('set-up') && !fault.startsWith('new'))).toEqual([]);
+  });
+});
+
+describe('the priced bound', () => {
+  it('is never above the best of every order there is, on one machine, and near to it over some works', () => {
+    let [found, bound] = [0, 0];
+    for (let seed = 1; seed <= 6; seed++) {
+      const jobs = Array.from({ length: 6 }, (_, i) => ({
+        run: 10 + Math.floor(60 * uniform(seed, 3 * i)),
+        due: Math.floor(150 * uniform(seed, 3 * i + 1)),
+        weight: 1 + Math.floor(3 * uniform(seed, 3 * i + 2)),
+      }));
+      const shop = oneMachine(jobs, { late: 1, setUp: 0, through: 0 });
+      const [least, horizon] = [leastOf(shop), jobs.reduce((sum, { run }) => sum + run, 0)];
+      // The least that is known is no help to it: it is told one that is far too high.
+      const priced = pricedBound(shop, 10 * least + 1000, horizon, 60);
+      expect(priced).toBeLessThanOrEqual(least + 1e-6);
+      [found, bound] = [found + least, bound + priced];
+    }
+    expect(bound).toBeGreaterThan(0.5 * found);
   });
 });
 
