@@ -46,6 +46,9 @@ test('released jobs are laid on the machines, taken in force, and a late one say
   await page.getByRole('tab', { name: 'Shift book' }).click();
   await expect(page.getByRole('row', { name: new RegExp(first) }).first()).toContainText('Print');
   await expectAccessible(page, 'shift book');
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'As CSV' }).click();
+  expect((await saved).suggestedFilename()).toBe('shift-book.csv');
   await page.getByRole('tab', { name: /^Late/ }).click();
   const told = page.locator('section.late');
   await expect(told.first()).toContainText('late');

@@ -7,7 +7,7 @@ import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
-import { type FloorSlot, type Works, dueMinute, normsOf, openTimes, schedule } from '@druckerei/core';
+import { type FloorSlot, type Works, dueMinute, normsOf, openTimes, schedule, wallClock } from '@druckerei/core';
 import type { Effort, Floor, MoveAsked, Schedule } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { type Observable, type Subscription, forkJoin, map, switchMap } from 'rxjs';
@@ -16,6 +16,7 @@ import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
 import { count, dateText, many, timeText } from '../../ui/format';
+import { saveText } from '../../ui/save-text';
 import { FloorApi } from './floor.api';
 import { ChainsView } from './chains.view';
 import {
@@ -34,6 +35,7 @@ import { PinDialog, type PinData } from './pin.dialog';
 
 /** Milliseconds before what was not read yet is asked for again. */
 const AGAIN_MS = 1_500;
+const MINUTE_MS = 60_000;
 
 interface Loaded {
   readonly floor: Floor;
@@ -261,6 +263,27 @@ export class FloorPage {
       this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
       if (names) this.effect.set(`Moved: ${effectText(effect, jobs, names)}`);
     });
+  }
+  /** The shift book as a file for a sheet. */
+  protected async saveBook(): Promise<void> {
+    const [names, plan] = [this.names(), this.plan()];
+    if (!names || !plan) return;
+    const { shiftBookCsv } = await import('@druckerei/formats/tables');
+    const wall = (minute: number): string => wallClock(plan.origin + minute * MINUTE_MS, this.loaded()?.works.timeZone);
+    const lines = this.book().flatMap(({ name, slots }) =>
+      slots.map((slot) => ({
+        machine: name,
+        begins: wall(slot.start),
+        through: wall(slot.end),
+        job: names.number(slot.job),
+        title: names.title(slot.job),
+        station: names.step(slot.job, slot.step),
+        setUpMin: slot.setUp,
+        changes: changesText(slot),
+        waitsFor: causeText(slot, names),
+      })),
+    );
+    saveText('shift-book.csv', 'text/csv', shiftBookCsv(lines));
   }
   protected choose(job: number | undefined): void {
     this.chosen.update((now) => (now === job ? undefined : job));
