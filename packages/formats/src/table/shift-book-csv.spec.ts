@@ -15,13 +15,14 @@ describe('the shift book as a table', () => {
   };
   it('is read back as it was, and runs nothing', () => {
     const text = shiftBookCsv([line]);
+    expect(text).toContain(`,'=1+1,`);
     const { rows } = readTable(text, ',');
     expect(rows.at(-1)).toEqual([
       'Press, large',
       '2026-11-30 07:00',
       '2026-11-30 08:10',
       'J-1',
-      "'=1+1",
+      '=1+1',
       'Print "front"',
       '35',
       '2 wash-ups',
