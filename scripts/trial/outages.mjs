@@ -127,7 +127,7 @@ async function strike(cluster, { postmasters, backends, restarts, servers }, clo
         const admin = new pg.Client({ connectionString: database.DATABASE_URL });
         await admin.connect();
         await admin.query(
-          'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()',
+          'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND usename = current_user AND pid <> pg_backend_pid()',
         );
         await admin.end();
       });

@@ -15,7 +15,7 @@ describe('the shift book as a table', () => {
   };
   it('is read back as it was, and runs nothing', () => {
     const text = shiftBookCsv([line]);
-    expect(text).toContain(`,'=1+1,`);
+    expect(text).toContain(`,"'=1+1",`);
     const { rows } = readTable(text, ',');
     expect(rows.at(-1)).toEqual([
       'Press, large',
