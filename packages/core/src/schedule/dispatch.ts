@@ -72,7 +72,9 @@ class Dispatcher {
   private readonly setUp: Int32Array;
   private readonly beside: (readonly number[])[] = [];
   private readonly waiting: Int32Array;
-  private readonly taken: Uint8Array;
+  /** What could begin, by each resource that it could be done with; and at which step each was last looked at. */
+  private readonly wanting: number[][];
+  private readonly seen: Int32Array;
   private readonly pins = new Map<number, number[]>();
   private readonly order: number[] = [];
   private readonly meanRun: number;
@@ -90,7 +92,8 @@ class Dispatcher {
     const whole = (): Int32Array => new Int32Array(operations.length);
     [this.mode, this.machine, this.start, this.end, this.setUp] = [whole(), whole(), whole(), whole(), whole()];
     this.waiting = Int32Array.from(operations, ({ after }) => after.length);
-    this.taken = new Uint8Array(resources.length);
+    this.wanting = resources.map(() => []);
+    this.seen = whole();
     const minutes = operations.reduce((sum, { modes }) => sum + shortest(modes), 0);
     this.meanRun = Math.max(1, minutes / Math.max(1, operations.length));
     operations.forEach(({ pinned, frozen, modes }, i) => {
@@ -118,26 +121,39 @@ class Dispatcher {
   }
 
   private comes(operation: number): void {
+    const { from, values } = this.wants;
     this.ready.push(operation);
+    for (let at = get(from, operation); at < get(from, operation + 1); at++)
+      this.wanting[get(values, at)]?.push(operation);
     this.consider(operation);
+  }
+
+  private leaves(operation: number): void {
+    const { from, values } = this.wants;
+    for (let at = get(from, operation); at < get(from, operation + 1); at++) {
+      const own = this.wanting[get(values, at)] ?? [];
+      const place = own.indexOf(operation);
+      if (place < 0) continue;
+      own[place] = own.at(-1) ?? 0;
+      own.pop();
+    }
   }
 
   /** Puts an operation last on what it holds, and looks anew at what waited for it or wants the same. */
   private place(operation: number, mode: number, beside: readonly number[]): void {
-    const { decoder, tables, taken, wants } = this;
+    const { decoder, tables, seen } = this;
+    this.leaves(operation);
     decoder.take(operation, mode, beside);
     this.order.push(operation);
     decoder.append(operation);
     decoder.reckon(operation);
     const row = operation * tables.width;
-    for (let k = 0; k < tables.width; k++) if (get(decoder.held, row + k) >= 0) taken[get(decoder.held, row + k)] = 1;
-    for (const one of this.ready)
-      for (let at = get(wants.from, one); at < get(wants.from, one + 1); at++)
-        if (taken[get(wants.values, at)] === 1) {
-          this.consider(one);
-          break;
-        }
-    for (let k = 0; k < tables.width; k++) if (get(decoder.held, row + k) >= 0) taken[get(decoder.held, row + k)] = 0;
+    for (let at = row; at < row + tables.width; at++)
+      for (const one of this.wanting[get(decoder.held, at)] ?? []) {
+        if (seen[one] === this.order.length) continue;
+        seen[one] = this.order.length;
+        this.consider(one);
+      }
     const { from, values } = tables.followers;
     for (let at = get(from, operation); at < get(from, operation + 1); at++) {
       const next = get(values, at);
