@@ -147,6 +147,7 @@ import { Measures } from '../ui/measures';
       border-radius: 0;
     }
     kbd {
+      margin-left: 4px;
       font: inherit;
       font-size: 11px;
       padding: 0 4px;
