@@ -79,9 +79,9 @@ export interface FloorEffort {
   readonly seed: number;
 }
 
-/** Rounds of prices for the bound: as many as take about a second. */
+/** Rounds of prices for the bound: as many as take some tenths of a second. */
 const MOST_ROUNDS = 60;
-const BOUND_WORK = 1.5e8;
+const BOUND_WORK = 4e7;
 
 /** Late jobs that are explained with what would help: each is tried. */
 const MOST_HELPED = 12;
