@@ -20,7 +20,7 @@ export async function loadFloor({ database, workshop }: Bench): Promise<void> {
     const mark = (await currentWorks(database)).mark ?? 0;
     if (released) await release(bench, manager, id, { version, mark });
   }
-  while ((await readFloor(bench, Date.now())).waiting > 0);
+  while ((await readFloor(bench)).waiting > 0);
   const { id } = await planFloorNow(bench, manager, { effort: 'quick', seed: 1 });
   await takeNow(bench, id);
 }

@@ -1,4 +1,3 @@
-import { instantOf } from '../kernel/index.js';
 import { normsOf } from '../norms/index.js';
 import type { Works } from '../works/index.js';
 import {
@@ -8,10 +7,11 @@ import {
   type Order,
   type Resource,
   type Shop,
+  NEVER,
   OpenTime,
 } from '../schedule/index.js';
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
-import { type FloorHours, MINUTE_MS, openTimes } from './hours.js';
+import { type FloorHours, minuteOf, openTimes } from './hours.js';
 import type { FloorStep } from './steps.js';
 
 /** A released job that has to run. */
@@ -59,10 +59,7 @@ export interface FloorShop {
 
 /** The minute by which a job is wanted: an hour of its due day by the wall clock. */
 export const dueMinute = (due: string, hour: number, origin: number, zone: string | undefined): number =>
-  Math.round(
-    (instantOf(`${due}T${String(Math.min(23, hour)).padStart(2, '0')}:${hour >= 24 ? '59' : '00'}`, zone) - origin) /
-      MINUTE_MS,
-  );
+  minuteOf(`${due}T${String(Math.min(23, hour)).padStart(2, '0')}:${hour >= 24 ? '59' : '00'}`, origin, zone);
 
 /** Stations that are done: those that are counted, and all that was needed for them or for what has begun. */
 function doneWith(steps: readonly FloorStep[], done: readonly string[], begun: readonly string[]): ReadonlySet<string> {
@@ -83,7 +80,7 @@ class Builder {
   readonly operations: Operation[] = [];
   readonly places: { job: number; step: string }[] = [];
   readonly dresses: Dress[] = [];
-  private readonly machines: ReadonlyMap<string, number>;
+  private readonly machines: Map<string, number>;
   private readonly tools = new Map<string, number>();
   private readonly known = new Map<string, number>();
 
@@ -102,6 +99,13 @@ class Builder {
     return at;
   }
 
+  /** A machine that the works has no longer is never open: what was planned on it is told, not lost. */
+  private machineAt(id: string): number {
+    const at = this.machines.get(id) ?? this.resources.push({ id, kind: 'machine', open: new OpenTime([]) }) - 1;
+    this.machines.set(id, at);
+    return at;
+  }
+
   private toolAt(tool: string): number {
     const at = this.tools.get(tool) ?? this.resources.push({ id: tool, kind: 'tool', open: OpenTime.ALWAYS }) - 1;
     this.tools.set(tool, at);
@@ -111,10 +115,13 @@ class Builder {
   private modesOf({ ways, lies, dress }: FloorStep, pin: FloorPin | undefined): Mode[] {
     const beside = dress && dress.tool !== '' ? [[this.toolAt(dress.tool)]] : [];
     const pinned = ways.filter(({ machine }) => machine === pin?.machine);
-    const modes = (pinned.length > 0 ? pinned : ways).flatMap(({ machine, setUp, run }): Mode[] => {
-      const at = this.machines.get(machine);
-      return at === undefined ? [] : [{ machine: at, beside, setUp, run, dress: this.dressAt(dress) }];
-    });
+    const modes = (pinned.length > 0 ? pinned : ways).map(({ machine, setUp, run }): Mode => ({
+      machine: this.machineAt(machine),
+      beside,
+      setUp,
+      run,
+      dress: this.dressAt(dress),
+    }));
     return modes.length > 0 ? modes : [{ machine: undefined, beside: [], setUp: 0, run: lies, dress: 0 }];
   }
 
@@ -134,7 +141,7 @@ class Builder {
       const start =
         pin?.start === undefined
           ? undefined
-          : Math.max(0, Math.round((instantOf(pin.start, works.timeZone) - origin) / MINUTE_MS));
+          : Math.min(NEVER, Math.max(0, minuteOf(pin.start, origin, works.timeZone)));
       const [mode] = modes;
       const machine = mode?.machine;
       const open = machine === undefined ? OpenTime.ALWAYS : (this.resources[machine]?.open ?? OpenTime.ALWAYS);

@@ -167,6 +167,28 @@ describe('a floor of six jobs', () => {
   });
 });
 
+describe('what a works says that is far off', () => {
+  it('a machine that the works has no longer never runs what was planned on it, and that is told', () => {
+    const machine = jobs[0]?.steps.find(({ ways }) => ways.length === 1)?.ways[0]?.machine ?? '';
+    const without = { ...works, machines: works.machines.filter(({ id }) => id !== machine) };
+    const made = planFloor({ ...problem, works: without }, { evaluations: 0, seed: 1 });
+    expect(made.never.some((one) => one.machine === machine)).toBe(true);
+  });
+  it('closing and opening until the year 9999, and a pin there, break nothing', () => {
+    const until = '9999-12-31T23:00';
+    const exceptions = [
+      { machine: works.machines[0]?.id, from: '2026-12-01T00:00', until, opens: false, why: '' },
+      { machine: works.machines[1]?.id, from: '2026-12-01T00:00', until, opens: true, why: '' },
+    ];
+    const step = jobs[1]?.steps.find(({ ways }) => ways.length > 0);
+    const pins = [{ job: 2, step: step?.id ?? '', start: until }];
+    const made = planFloor({ ...problem, hours: { ...USUAL_HOURS, exceptions }, pins }, { evaluations: 200, seed: 1 });
+    expect(made.never.some((one) => one.job === 2 && one.step === step?.id)).toBe(true);
+    expect(made.slots.length).toBeGreaterThan(0);
+    expect(made.slots.every(({ start, end }) => start >= 0 && end >= start)).toBe(true);
+  });
+});
+
 describe('change-overs (handbook chapter 8)', () => {
   const norms = normsOf(works, {});
   const press: Dress = {

@@ -42,10 +42,15 @@ export const USUAL_HOURS: FloorHours = {
 export const MINUTE_MS = 60_000;
 /** Days that are looked ahead at. */
 export const HORIZON_DAYS = 366;
+const DAY_MIN = 1440;
 
-/** Minutes from an origin to a time on the wall; never before the origin. */
-const minuteOf = (wall: string, origin: number, zone: string | undefined): number =>
-  Math.max(0, Math.round((instantOf(wall, zone) - origin) / MINUTE_MS));
+/** Minutes from an origin to a time on the wall; negative before it. */
+export const minuteOf = (wall: string, origin: number, zone: string | undefined): number =>
+  Math.round((instantOf(wall, zone) - origin) / MINUTE_MS);
+
+/** The same within what is looked at: a year that somebody closes until 9999 has no more minutes than others. */
+const withinHorizon = (wall: string, origin: number, zone: string | undefined): number =>
+  Math.min((HORIZON_DAYS + 1) * DAY_MIN, Math.max(0, minuteOf(wall, origin, zone)));
 
 /** 1 for Monday to 7. */
 const weekday = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
@@ -58,7 +63,7 @@ function shiftSpans(shifts: readonly Shift[], origin: number, zone: string | und
     for (const { days, from, until } of shifts) {
       if (!days.includes(weekday(day))) continue;
       const ends = until > from ? day : dayAfter(day, 1);
-      spans.push([minuteOf(`${day}T${from}`, origin, zone), minuteOf(`${ends}T${until}`, origin, zone)]);
+      spans.push([withinHorizon(`${day}T${from}`, origin, zone), withinHorizon(`${ends}T${until}`, origin, zone)]);
     }
   }
   return joinSpans(spans);
@@ -78,7 +83,7 @@ export function openTimes(
   const made = new Map<string, OpenTime>();
   const exceptions = hours.exceptions.map((one) => ({
     ...one,
-    span: [minuteOf(one.from, origin, zone), minuteOf(one.until, origin, zone)] as const,
+    span: [withinHorizon(one.from, origin, zone), withinHorizon(one.until, origin, zone)] as const,
   }));
   return new Map(
     machines.map(({ id, press }) => {

@@ -8,6 +8,8 @@ export interface Place {
   readonly mode: number;
   readonly machine: number | undefined;
   readonly beside: readonly number[];
+  /** Set-up minutes, those of what was on before within. */
+  readonly setUp: number;
   readonly start: number;
   readonly end: number;
 }
@@ -46,7 +48,7 @@ export function placesFor(
     if (!place) break;
     places[i] = place;
     const dress = operation.modes[place.mode]?.dress ?? 0;
-    for (const resource of place.machine === undefined ? place.beside : [place.machine, ...place.beside]) {
+    for (const resource of heldBy(place)) {
       taken[resource]?.push({ start: place.start, end: place.end, dress });
       taken[resource]?.sort((a, b) => a.start - b.start);
     }
@@ -69,26 +71,39 @@ function placeFor(
       const there = (before?.end ?? NEVER) + lag;
       if (!piles) ready = Math.max(ready, there);
       else {
-        // The first pile is through no later than its share of all the time that the one before takes.
-        const share = piles.first * ((before?.end ?? NEVER) - (before?.start ?? 0));
-        ready = Math.max(ready, Math.ceil((before?.start ?? NEVER) + share) + lag);
+        ready = Math.max(ready, firstPileOf(shop, wanted[operation], before, piles.first) + lag);
         endNo = Math.max(endNo, there + Math.ceil(piles.last * run));
       }
     }
     if (ready >= NEVER) return;
     for (const beside of choices(sets)) {
-      const held = machine === undefined ? beside : [machine, ...beside];
-      const spans = held.map((one) => shop.resources[one]?.open ?? OpenTime.ALWAYS);
-      const [only] = spans;
-      const open =
-        spans.length === 1 && only
-          ? only
-          : new OpenTime(spans.map((one) => one.spans).reduce(meetSpans, OpenTime.ALWAYS.spans));
+      const held = heldBy({ machine, beside });
+      const open = openOf(shop, held);
       const found = gapFor(shop, taken, { machine, held, open, ready, endNo, base, run, dress });
       if (found && (!best || found.end < best.end)) best = { mode, machine, beside, ...found };
     }
   });
   return best;
+}
+
+const heldBy = ({ machine, beside }: Pick<Place, 'machine' | 'beside'>): readonly number[] =>
+  machine === undefined ? beside : [machine, ...beside];
+
+/** Open where all that is held is open. */
+function openOf(shop: Shop, held: readonly number[]): OpenTime {
+  const opens = held.map((one) => shop.resources[one]?.open ?? OpenTime.ALWAYS);
+  const [only] = opens;
+  if (opens.length === 1 && only) return only;
+  return new OpenTime(opens.map(({ spans }) => spans).reduce(meetSpans, OpenTime.ALWAYS.spans));
+}
+
+/** When the first pile of a placed operation is through. */
+function firstPileOf(shop: Shop, operation: Operation | undefined, place: Place | undefined, share: number): number {
+  const mode = place && operation?.modes[place.mode];
+  if (!mode) return NEVER;
+  const open = openOf(shop, heldBy(place));
+  const through = place.setUp + Math.ceil(share * mode.run);
+  return through === 0 ? place.start : open.endAt(open.openBefore(place.start) + through);
 }
 
 /** One of each set, each another; few of many alike: those of one set in turn. */
@@ -119,7 +134,7 @@ interface Wish {
 const lastBy = (taken: Taken, minute: number): Taken[number] | undefined =>
   taken.filter(({ start }) => start <= minute).at(-1);
 
-function gapFor(shop: Shop, taken: readonly Taken[], wish: Wish): { start: number; end: number } | undefined {
+function gapFor(shop: Shop, taken: readonly Taken[], wish: Wish): Pick<Place, 'start' | 'setUp' | 'end'> | undefined {
   const { machine, held, open, endNo, base, run, dress } = wish;
   let { ready } = wish;
   for (;;) {
@@ -149,7 +164,7 @@ function gapFor(shop: Shop, taken: readonly Taken[], wish: Wish): { start: numbe
     const [blocked] = [...clash, ...squeezed].sort((a, b) => a.end - b.end);
     if (blocked) ready = Math.max(ready + 1, blocked.end);
     else if (isLater) ready = start;
-    else return { start, end };
+    else return { start, setUp: minutes === 0 ? 0 : setUp, end };
   }
 }
 

@@ -94,17 +94,16 @@ export async function planFloorNow(
   account: Pick<Account, 'id'>,
   { effort, seed }: { effort: Effort; seed: number },
   signal?: AbortSignal,
-  clock: () => number = Date.now,
 ): Promise<Schedule> {
-  const { problem, basis } = await readFloor(bench, clock());
+  const { problem, basis } = await readFloor(bench);
   const asked: FloorEffort = { evaluations: EVALUATIONS[effort], seed };
   const plan = await bench.workshop.run('planFloor', { problem, effort: asked }, { signal });
   return keepTrial(bench.database, account, basis, plan);
 }
 
 /** Takes a trial in force. Issues: 404, 409 where it is no trial, or what it builds on has changed. */
-export async function takeNow(bench: Bench, id: number, clock: () => number = Date.now): Promise<void> {
-  const { basis } = await readFloor(bench, clock());
+export async function takeNow(bench: Bench, id: number): Promise<void> {
+  const { basis } = await readFloor(bench);
   await bench.database.transaction(async (queries) => {
     await lockKind(queries, 'floor');
     const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', id);
@@ -123,13 +122,12 @@ export async function takeNow(bench: Bench, id: number, clock: () => number = Da
 
 export const floorHandlers = (
   bench: Bench,
-  clock: () => number = Date.now,
 ): Pick<
   Handlers,
   'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'tryMove' | 'moveStation' | 'promise'
 > => {
   const { database, workshop } = bench;
-  const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench, clock()));
+  const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench));
   return {
     floor: answer,
 
@@ -142,7 +140,7 @@ export const floorHandlers = (
       const { job, step, machine, start, reason } = body;
       if (machine === undefined && start === undefined) await database.one('floor/drop-pin', job, step);
       else {
-        refusePin(await readFloor(bench, clock()), body);
+        refusePin(await readFloor(bench), body);
         await database.one('floor/put-pin', job, step, machine ?? null, start ?? null, reason ?? null, account.id);
       }
       return answer();
@@ -153,27 +151,27 @@ export const floorHandlers = (
       response.on('close', () => {
         left.abort();
       });
-      return planFloorNow(bench, account, body, left.signal, clock);
+      return planFloorNow(bench, account, body, left.signal);
     },
 
     takeSchedule: async ({ body }) => {
-      await takeNow(bench, body.id, clock);
+      await takeNow(bench, body.id);
       return answer();
     },
 
     tryMove: async ({ body }) => {
-      const { shifted, setUp, lateOrders } = await moved(bench, await readFloor(bench, clock()), body);
+      const { shifted, setUp, lateOrders } = await moved(bench, await readFloor(bench), body);
       return { shifted: [...shifted], setUp, lateOrders };
     },
 
     moveStation: async ({ account, body }) => {
-      const now = await readFloor(bench, clock());
+      const now = await readFloor(bench);
       const { plan } = await moved(bench, now, body);
       return keepTrial(database, account, now.basis, plan);
     },
 
     promise: async ({ params }) => {
-      const { problem, basis } = await readFloor(bench, clock());
+      const { problem, basis } = await readFloor(bench);
       const revision = await readRevision(database, params.id);
       const kept = revision.state === 'released' ? await keptPlan(database, params.id, revision.revision) : undefined;
       const standing = (await readSchedule(database, 'in force', basis))?.plan;

@@ -79,7 +79,8 @@ export const readHours = async (queries: Queries): Promise<{ hours: FloorHours; 
 };
 
 /** Released jobs, hours, pins and works of now. */
-export async function readFloor(bench: Bench, now: number): Promise<FloorNow> {
+export async function readFloor(bench: Bench): Promise<FloorNow> {
+  const now = Date.now();
   const { database } = bench;
   const works = await currentWorks(database);
   const since = dayAfter(dayIn(new Date(now), works.timeZone), -DAYS_OVERDUE);

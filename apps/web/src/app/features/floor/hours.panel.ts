@@ -55,7 +55,9 @@ export class HoursPanel {
     ];
   });
   /** Machines that keep the shifts of their room. */
-  protected readonly others = computed(() => this.works().machines.filter(({ id }) => !(id in this.hours().machines)));
+  protected readonly others = computed(() =>
+    this.works().machines.filter(({ id }) => !Object.hasOwn(this.hours().machines, id)),
+  );
 
   protected setShifts(key: string, own: boolean, shifts: readonly Shift[]): void {
     this.hours.update((hours) =>
