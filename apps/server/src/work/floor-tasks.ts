@@ -11,6 +11,7 @@ import {
   normsOf,
   planFloor,
   promiseFor,
+  tryMove,
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 import { planOf } from './kept-plan.js';
@@ -40,19 +41,19 @@ function promise(
   return { ...promised, late: (promised.ready ?? 0) > wanted };
 }
 
+/** A station of a schedule that stands, and where it would go. */
+export interface Moving {
+  readonly problem: FloorProblem;
+  readonly standing: FloorPlan;
+  readonly move: FloorMove;
+}
+
 /** What the floor asks of a thread. */
 export const FLOOR_TASKS = {
   floorSteps: stepsOf,
   planFloor: ({ problem, effort }: { readonly problem: FloorProblem; readonly effort: FloorEffort }) =>
     planFloor(problem, effort),
-  moveFloor: ({
-    problem,
-    standing,
-    move,
-  }: {
-    readonly problem: FloorProblem;
-    readonly standing: FloorPlan;
-    readonly move: FloorMove;
-  }) => moveFloor(problem, standing, move),
+  tryMove: ({ problem, standing, move }: Moving) => tryMove(problem, standing, move),
+  moveFloor: ({ problem, standing, move }: Moving) => moveFloor(problem, standing, move),
   promise,
 } as const;

@@ -8,7 +8,7 @@ import { Improver, NEVER, firstSchedule, timetable } from '../schedule/index.js'
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
 import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
-import { moveFloor } from './move-floor.js';
+import { moveFloor, tryMove } from './move-floor.js';
 import { planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
 
@@ -142,17 +142,18 @@ describe('a floor of six jobs', () => {
       step: second?.step ?? '',
       before: { job: first?.job ?? 0, step: first?.step ?? '' },
     };
-    const made = moveFloor(problem, plan, move);
+    const [effect, made] = [tryMove(problem, plan, move), moveFloor(problem, plan, move)];
     const at = (job?: number, step?: string) =>
-      made?.plan.slots.find((one) => one.job === job && one.step === step)?.start ?? -1;
+      made?.slots.find((one) => one.job === job && one.step === step)?.start ?? -1;
     expect(at(second?.job, second?.step)).toBeLessThan(at(first?.job, first?.step));
     const through = new Map(plan.through.map(({ job, minute }) => [job, minute]));
-    for (const { job, minutes } of made?.shifted ?? [])
-      expect(made?.plan.through.find((one) => one.job === job)?.minute).toBe((through.get(job) ?? 0) + minutes);
-    expect(made?.setUp).toBe((made?.plan.judged.setUp ?? 0) - plan.judged.setUp);
+    expect(effect?.shifted.length).toBeGreaterThan(0);
+    for (const { job, minutes } of effect?.shifted ?? [])
+      expect(made?.through.find((one) => one.job === job)?.minute).toBe((through.get(job) ?? 0) + minutes);
+    expect(effect?.setUp).toBe((made?.judged.setUp ?? 0) - plan.judged.setUp);
     // Back behind it, all is as it was.
-    const back = made && moveFloor(problem, made.plan, { ...move, before: undefined, after: move.before });
-    expect(back?.plan.judged.lateOrders).toBe(plan.judged.lateOrders);
+    const back = made && moveFloor(problem, made, { ...move, before: undefined, after: move.before });
+    expect(back?.judged.lateOrders).toBe(plan.judged.lateOrders);
     expect(moveFloor(problem, plan, { job: 1, step: 'nowhere' })).toBeUndefined();
   });
   it('tells what a machine that is never open keeps from running, and plans the rest', () => {

@@ -12,7 +12,7 @@ export {
   isWall,
   openTimes,
 } from './hours.js';
-export { type FloorMove, type FloorMoved, moveFloor } from './move-floor.js';
+export { type FloorMove, type FloorMoved, moveFloor, tryMove } from './move-floor.js';
 export {
   type FloorCause,
   type FloorEffort,

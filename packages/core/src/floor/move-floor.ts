@@ -1,6 +1,6 @@
-import { type Sequence, type Shop, moved } from '../schedule/index.js';
+import { type Sequence, type Shop, inOrder, moved, timetable } from '../schedule/index.js';
 import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
-import { type FloorEffort, type FloorPlan, toldFloor } from './plan-floor.js';
+import { type FloorPlan, judgedOf, toldFloor } from './plan-floor.js';
 
 /** Where the planner puts a station: ahead of another on its machine, behind it, or on another machine. */
 export interface FloorMove {
@@ -13,7 +13,6 @@ export interface FloorMove {
 
 /** What a move comes to. */
 export interface FloorMoved {
-  readonly plan: FloorPlan;
   /** Jobs that are through at another minute, with how many minutes later; the most delayed first. */
   readonly shifted: readonly { readonly job: number; readonly minutes: number }[];
   /** Minutes of set-up more, less where negative. */
@@ -44,38 +43,23 @@ export function sequenceOf({ shop }: FloorShop, standing: FloorPlan): Sequence {
 }
 
 /** Operations by their time, each behind what it waits for; what is frozen first. */
-function ordered({ operations }: Shop, key: (operation: number) => [number, number]): number[] {
-  const open = operations.map(({ after }) => after.length);
-  const followers: number[][] = operations.map(() => []);
-  operations.forEach(({ after }, i) => {
-    for (const { operation } of after) followers[operation]?.push(i);
-  });
-  const rank = operations.map(({ frozen }, i): [number, number, number] => [frozen ? 0 : 1, ...key(i)]);
-  const earlier = (a: number, b: number): number => {
+function ordered(shop: Shop, key: (operation: number) => [number, number]): number[] {
+  const rank = shop.operations.map(({ frozen }, i): [number, number, number] => [frozen ? 0 : 1, ...key(i)]);
+  return inOrder(shop, (a, b) => {
     const [x, y] = [rank[a] ?? [], rank[b] ?? []];
     for (let k = 0; k < 3; k++) if (x[k] !== y[k]) return (x[k] ?? 0) - (y[k] ?? 0);
     return a - b;
-  };
-  const ready = operations.flatMap((_, i) => (open[i] === 0 ? [i] : [])).sort(earlier);
-  const order: number[] = [];
-  for (let next = ready.shift(); next !== undefined; next = ready.shift()) {
-    order.push(next);
-    for (const one of followers[next] ?? []) {
-      const left = (open[one] ?? 0) - 1;
-      open[one] = left;
-      if (left > 0) continue;
-      const at = ready.findIndex((other) => earlier(one, other) < 0);
-      ready.splice(at < 0 ? ready.length : at, 0, one);
-    }
-  }
-  return order;
+  });
 }
 
-/**
- * What a schedule comes to with one station elsewhere and nothing else chosen anew; undefined where it cannot be there: it waits for what it would
- * go ahead of, or has begun. @param problem of now; @param standing whose order is kept.
- */
-export function moveFloor(problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorMoved | undefined {
+/** A floor with the sequence that stands, and with one station of it elsewhere. */
+interface Both {
+  readonly floor: FloorShop;
+  readonly was: Sequence;
+  readonly changed: Sequence;
+}
+
+function bothOf(problem: FloorProblem, standing: FloorPlan, move: FloorMove): Both | undefined {
   const floor = floorShop(problem);
   const { shop } = floor;
   const at = (of: { readonly job: number; readonly step: string } | undefined): number | undefined => {
@@ -95,23 +79,33 @@ export function moveFloor(problem: FloorProblem, standing: FloorPlan, move: Floo
   const [before, after] = [at(move.before), at(move.after)];
   if ((move.before && before === undefined) || (move.after && after === undefined)) return undefined;
   const was = sequenceOf(floor, standing);
-  const effort: FloorEffort = { evaluations: 0, seed: standing.seed };
   const changed = moved(shop, was, operation, {
     ...(mode === undefined ? {} : { mode }),
     ...(before === undefined ? {} : { before }),
     ...(after === undefined ? {} : { after }),
   });
-  if (!changed) return undefined;
-  const [unmoved, plan] = [toldFloor(problem, floor, was, effort), toldFloor(problem, floor, changed, effort)];
-  const through = new Map(unmoved.through.map(({ job, minute }) => [job, minute]));
-  const shifted = plan.through
-    .map(({ job, minute }) => ({ job, minutes: minute - (through.get(job) ?? minute) }))
+  return changed && { floor, was, changed };
+}
+
+/**
+ * What a schedule comes to with one station elsewhere and nothing else chosen anew; undefined where it cannot be there: it waits for what it would
+ * go ahead of, or has begun. @param problem of now; @param standing whose order is kept.
+ */
+export function tryMove(problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorMoved | undefined {
+  const both = bothOf(problem, standing, move);
+  if (!both) return undefined;
+  const { shop } = both.floor;
+  const [before, after] = [timetable(shop, both.was), timetable(shop, both.changed)];
+  const [was, now] = [judgedOf(shop, before), judgedOf(shop, after)];
+  const shifted = problem.jobs
+    .map(({ id }, order) => ({ job: id, minutes: (after.through[order] ?? 0) - (before.through[order] ?? 0) }))
     .filter(({ minutes }) => minutes !== 0)
     .sort((a, b) => b.minutes - a.minutes);
-  return {
-    plan,
-    shifted,
-    setUp: plan.judged.setUp - unmoved.judged.setUp,
-    lateOrders: plan.judged.lateOrders - unmoved.judged.lateOrders,
-  };
+  return { shifted, setUp: now.setUp - was.setUp, lateOrders: now.lateOrders - was.lateOrders };
+}
+
+/** The same schedule, told whole; undefined as with {@link tryMove}. */
+export function moveFloor(problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorPlan | undefined {
+  const both = bothOf(problem, standing, move);
+  return both && toldFloor(problem, both.floor, both.changed, { evaluations: 0, seed: standing.seed });
 }

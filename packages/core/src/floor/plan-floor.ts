@@ -6,9 +6,9 @@ import {
   type Timetable,
   Improver,
   NEVER,
-  aloneThrough,
   chainOf,
   firstSchedule,
+  ordersAlone,
   pricedBound,
   timetable,
 } from '../schedule/index.js';
@@ -154,7 +154,7 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
         : [];
     })
     .sort((a, b) => b.minutes - a.minutes);
-  const alone = aloneOf(shop);
+  const alone = ordersAlone(shop);
   return {
     origin: problem.origin,
     slots: slotsOf(floor, table, problem),
@@ -179,7 +179,7 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
 }
 
 /** What a schedule comes to without the orders that never are through. */
-function judgedOf({ orders }: Shop, { through, judged }: Timetable): Judged {
+export function judgedOf({ orders }: Shop, { through, judged }: Timetable): Judged {
   let [late, lateOrders, sum] = [0, 0, 0];
   orders.forEach(({ due, weight }, order) => {
     const minute = through[order] ?? NEVER;
@@ -211,14 +211,6 @@ function boundOf(shop: Shop, table: Timetable, sharp: boolean): number {
   const modes = shop.operations.reduce((sum, one) => sum + one.modes.length, 0);
   const rounds = sharp ? Math.min(MOST_ROUNDS, Math.floor(BOUND_WORK / Math.max(1, modes * horizon))) : 0;
   return pricedBound({ ...shop, orders }, judgedOf(shop, table).late, horizon, rounds);
-}
-
-/** When each order would be through alone. */
-function aloneOf(shop: Shop): number[] {
-  const through = aloneThrough(shop);
-  const ends = shop.orders.map(() => 0);
-  shop.operations.forEach(({ order }, i) => (ends[order] = Math.max(ends[order] ?? 0, through[i] ?? 0)));
-  return ends;
 }
 
 /** Lays all jobs on machines and hours: first by rule, then bettered. The same problem and effort give the same plan. */

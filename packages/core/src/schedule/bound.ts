@@ -3,7 +3,7 @@ import { type Span, OpenTime, joinSpans, meetSpans } from './open-time.js';
 import type { Mode, Shop } from './shop.js';
 
 /** When each operation would be through at the earliest, if it had the works to itself; by operation. Source: identity. */
-export function aloneThrough(shop: Shop): number[] {
+function aloneThrough(shop: Shop): number[] {
   const { operations, resources } = shop;
   const through = operations.map(() => 0);
   const start = operations.map(() => 0);
@@ -54,15 +54,23 @@ export function aloneThrough(shop: Shop): number[] {
   return through;
 }
 
+/** When each order would be through at the earliest, if it had the works to itself; by order. Source: identity. */
+export function ordersAlone(shop: Shop): number[] {
+  const ends = shop.orders.map(() => 0);
+  aloneThrough(shop).forEach((minute, i) => {
+    const order = shop.operations[i]?.order ?? 0;
+    ends[order] = Math.max(ends[order] ?? 0, minute);
+  });
+  return ends;
+}
+
 /**
  * Weighted minutes late that no schedule can do without: every order alone in the works, as if nothing else wanted its machines. Source: identity.
  */
 export function lateBound(shop: Shop): number {
-  const through = aloneThrough(shop);
-  const ends = new Map<number, number>();
-  shop.operations.forEach(({ order }, i) => ends.set(order, Math.max(ends.get(order) ?? 0, through[i] ?? 0)));
+  const ends = ordersAlone(shop);
   return shop.orders.reduce(
-    (sum, { due, weight }, order) => sum + weight * Math.max(0, (ends.get(order) ?? 0) - (due ?? Infinity)),
+    (sum, { due, weight }, order) => sum + weight * Math.max(0, (ends[order] ?? 0) - (due ?? Infinity)),
     0,
   );
 }

@@ -43,19 +43,28 @@ function tails({ shop, followers, links, lag, count, orderOf }: Tables, order: r
   return tail;
 }
 
-/** Operations so that each comes after what it waits for; what waits in a circle is left out. */
-export function inOrder({ operations }: Pick<Shop, 'operations'>): number[] {
+/**
+ * Operations so that each comes after what it waits for; what waits in a circle is left out. @param earlier which of two goes first where both could;
+ * as they become free where none is told.
+ */
+export function inOrder(
+  { operations }: Pick<Shop, 'operations'>,
+  earlier: (a: number, b: number) => number = () => 0,
+): number[] {
   const open = operations.map(({ after }) => after.length);
   const followers: number[][] = operations.map(() => []);
   operations.forEach(({ after }, i) => {
     for (const { operation } of after) followers[operation]?.push(i);
   });
-  const order = operations.flatMap((_, i) => (open[i] === 0 ? [i] : []));
-  for (const one of order)
-    for (const next of followers[one] ?? []) {
+  const order = operations.flatMap((_, i) => (open[i] === 0 ? [i] : [])).sort(earlier);
+  for (let done = 0; done < order.length; done++)
+    for (const next of followers[order[done] ?? 0] ?? []) {
       const left = (open[next] ?? 0) - 1;
       open[next] = left;
-      if (left === 0) order.push(next);
+      if (left > 0) continue;
+      let at = order.length;
+      while (at > done + 1 && earlier(next, order[at - 1] ?? 0) < 0) at--;
+      order.splice(at, 0, next);
     }
   return order;
 }

@@ -1,4 +1,4 @@
-export { aloneThrough, lateBound } from './bound.js';
+export { lateBound, ordersAlone } from './bound.js';
 export { pricedBound } from './priced-bound.js';
 export { type Cause, causeOf } from './critical.js';
 export { firstSchedule, inOrder } from './dispatch.js';

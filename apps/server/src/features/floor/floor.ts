@@ -1,4 +1,4 @@
-import { type FloorEffort, type FloorHours, type FloorMoved, type FloorPlan, checkHours } from '@druckerei/core';
+import { type FloorEffort, type FloorHours, type FloorPlan, checkHours } from '@druckerei/core';
 import {
   type Account,
   type Effort,
@@ -15,6 +15,7 @@ import { lockKind } from '../changes/changes.js';
 import { refuseOlder } from '../changes/refuse-older.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
+import type { Moving } from '../../work/floor-tasks.js';
 import { currentWorks } from '../works/works.js';
 import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
 
@@ -68,25 +69,25 @@ async function keepTrial(
   return made;
 }
 
-/** One station elsewhere in a schedule. Issues: 404, 409 where the schedule is past, 422 where it cannot be there. */
-async function moved(
-  { database, workshop }: Bench,
+/** A station of a schedule that is looked at. Issues: 409 where a newer one stands. */
+async function movingOf(
+  database: Database,
   { problem, basis }: FloorNow,
   { schedule, ...move }: MoveAsked,
-): Promise<FloorMoved> {
+): Promise<Moving> {
   const both = [await readSchedule(database, 'trial', basis), await readSchedule(database, 'in force', basis)];
-  const standing = both.find((one) => one?.id === schedule);
+  const standing = both.find((one) => one?.id === schedule)?.plan;
   if (!standing)
     throw new ProblemError(409, 'This schedule is not looked at any more', {
       detail: 'A newer one stands. Load the page anew.',
     });
-  const made = await workshop.run('moveFloor', { problem, standing: standing.plan, move });
-  if (!made)
-    throw new ProblemError(422, 'This station cannot be there', {
-      detail: 'It has begun, it waits for what it would go ahead of, or that machine cannot do it.',
-    });
-  return made;
+  return { problem, standing, move };
 }
+
+const cannotBeThere = (): ProblemError =>
+  new ProblemError(422, 'This station cannot be there', {
+    detail: 'It has begun, it waits for what it would go ahead of, or that machine cannot do it.',
+  });
 
 /** Lays the floor of now as a trial. */
 export async function planFloorNow(
@@ -160,13 +161,15 @@ export const floorHandlers = (
     },
 
     tryMove: async ({ body }) => {
-      const { shifted, setUp, lateOrders } = await moved(bench, await readFloor(bench), body);
-      return { shifted: [...shifted], setUp, lateOrders };
+      const effect = await workshop.run('tryMove', await movingOf(database, await readFloor(bench), body));
+      if (!effect) throw cannotBeThere();
+      return { ...effect, shifted: [...effect.shifted] };
     },
 
     moveStation: async ({ account, body }) => {
       const now = await readFloor(bench);
-      const { plan } = await moved(bench, now, body);
+      const plan = await workshop.run('moveFloor', await movingOf(database, now, body));
+      if (!plan) throw cannotBeThere();
       return keepTrial(database, account, now.basis, plan);
     },
 
