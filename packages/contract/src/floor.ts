@@ -87,12 +87,13 @@ const planSchema = z
         }),
       }),
     ),
-    through: z.array(z.strictObject({ job: z.int(), minute: z.int() })),
+    through: z.array(z.strictObject({ job: z.int(), minute: z.int(), spare: z.int().nullable() })),
     late: z.array(
       z.strictObject({
         job: z.int(),
         minutes: z.int(),
         alone: z.int(),
+        waits: z.strictObject({ ...at, minutes: z.int() }).nullable(),
         chain: z.array(z.strictObject(at)),
         helps: z.array(
           z.strictObject({

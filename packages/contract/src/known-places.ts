@@ -1,3 +1,4 @@
+import { wallClock } from '@druckerei/core';
 import { known } from './text.js';
 
 // What the platform's Intl knows. Source: standard, ECMA-402 with ISO 4217, BCP 47 and the IANA time zones.
@@ -27,5 +28,4 @@ export function isTimeZone(name: string): boolean {
 }
 
 /** The day in a time zone, ISO 8601. @param timeZone IANA name; the machine's where absent. */
-export const dayIn = (at: Date, timeZone?: string): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at);
+export const dayIn = (at: Date, timeZone?: string): string => wallClock(at.getTime(), timeZone).slice(0, 10);

@@ -5,6 +5,7 @@ import {
   type FloorProblem,
   type FloorPromise,
   type FloorStep,
+  MINUTE_MS,
   dueMinute,
   floorSteps,
   moveFloor,
@@ -37,7 +38,7 @@ function promise(
   const wanted =
     due === undefined
       ? Infinity
-      : problem.origin + dueMinute(due, hour, problem.origin, problem.works.timeZone) * 60_000;
+      : problem.origin + dueMinute(due, hour, problem.origin, problem.works.timeZone) * MINUTE_MS;
   return { ...promised, late: (promised.ready ?? 0) > wanted };
 }
 

@@ -1,6 +1,6 @@
 import { type Slot, type Timetable, endOf, placesFor } from '../schedule/index.js';
 import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
-import { MINUTE_MS } from './hours.js';
+import { MINUTE_MS } from '../kernel/index.js';
 import type { FloorPlan } from './plan-floor.js';
 
 /** When a job could be ready, ms since 1970 UTC. */
@@ -75,4 +75,4 @@ export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefine
   };
 }
 
-const NOTHING = { kind: 'release', operation: -1, resource: -1, minute: 0 } as const;
+const NOTHING = { kind: 'release', operation: -1, resource: -1, minute: 0, there: 0 } as const;

@@ -83,6 +83,14 @@ describe('a floor of six jobs', () => {
       { evaluations: 500, seed: 1 },
     );
     expect(tight.late.length).toBeGreaterThan(2);
+    // Somebody has to wait where all want the press at once, and never longer than until it is free.
+    expect(tight.late.some(({ waits }) => waits !== null)).toBe(true);
+    for (const { job, waits } of tight.late) {
+      const slot = tight.slots.find((one) => one.job === waits?.job && one.step === waits.step);
+      if (!waits || !slot) continue;
+      expect([waits.job, slot.cause.kind]).toEqual([job, 'held']);
+      expect(waits.minutes).toBeLessThanOrEqual(slot.cause.minute);
+    }
     for (const { chain, minutes, alone, helps } of tight.late) {
       expect(chain.length).toBeGreaterThan(0);
       expect(alone).toBeLessThanOrEqual(minutes);

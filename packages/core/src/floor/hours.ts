@@ -1,4 +1,4 @@
-import { type Issue, type IssueCode, dayAfter, instantOf, wallClock } from '../kernel/index.js';
+import { type Issue, type IssueCode, MINUTE_MS, dayAfter, instantOf, wallClock } from '../kernel/index.js';
 import type { Machine } from '../works/index.js';
 import { type Span, OpenTime, joinSpans, withoutSpans } from '../schedule/index.js';
 
@@ -39,7 +39,6 @@ export const USUAL_HOURS: FloorHours = {
   exceptions: [],
 };
 
-export const MINUTE_MS = 60_000;
 /** Days that are looked ahead at. */
 export const HORIZON_DAYS = 366;
 const DAY_MIN = 1440;

@@ -49,6 +49,8 @@ export interface FloorLate {
   readonly minutes: number;
   /** Minutes that it is late even if it had the works to itself. */
   readonly alone: number;
+  /** Of its stations that one that waits longest for what another holds, its material there; null where none waits. */
+  readonly waits: { readonly job: number; readonly step: string; readonly minutes: number } | null;
   /** What it is through with, walked back to the beginning: station by station. */
   readonly chain: readonly { readonly job: number; readonly step: string }[];
   readonly helps: readonly Help[];
@@ -58,8 +60,8 @@ export interface FloorLate {
 export interface FloorPlan {
   readonly origin: number;
   readonly slots: readonly FloorSlot[];
-  /** When each job is through, minutes. */
-  readonly through: readonly { readonly job: number; readonly minute: number }[];
+  /** When each job is through, minutes, and how many are to spare until it is due: negative where it is late, null where nobody waits. */
+  readonly through: readonly { readonly job: number; readonly minute: number; readonly spare: number | null }[];
   readonly late: readonly FloorLate[];
   /** Stations that never come to run, with the machine that is never open; undefined where what they wait for never comes. */
   readonly never: readonly { readonly job: number; readonly step: string; readonly machine: string | null }[];
@@ -143,7 +145,7 @@ function neverOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan['
 
 /** A sequence told as a plan of the floor. */
 export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Sequence, effort: FloorEffort): FloorPlan {
-  const { shop, places } = floor;
+  const { shop } = floor;
   const table = timetable(shop, sequence);
   const late = problem.jobs
     .flatMap((job, order) => {
@@ -160,13 +162,14 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
     slots: slotsOf(floor, table, problem),
     through: problem.jobs.flatMap(({ id }, order) => {
       const minute = table.through[order] ?? 0;
-      return minute < NEVER ? [{ job: id, minute }] : [];
+      const due = shop.orders[order]?.due;
+      return minute < NEVER ? [{ job: id, minute, spare: due === undefined ? null : due - minute }] : [];
     }),
     late: late.map(({ job, order, due, minutes }, i) => ({
       job,
       minutes,
       alone: Math.max(0, (alone[order] ?? 0) - due),
-      chain: chainOf(table, shop, order).flatMap(({ operation }) => places[operation] ?? []),
+      ...chainTold(floor, table, order),
       helps: i < MOST_HELPED ? helpsFor(floor, sequence, table, order) : [],
     })),
     never: neverOf(floor, table),
@@ -176,6 +179,18 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
     evaluations: effort.evaluations,
     seed: effort.seed,
   };
+}
+
+/** The chain of a late job, and what of it waits longest. */
+function chainTold({ shop, places }: FloorShop, table: Timetable, order: number): Pick<FloorLate, 'chain' | 'waits'> {
+  const chain = chainOf(table, shop, order);
+  let waits: FloorLate['waits'] = null;
+  for (const { operation, cause } of chain) {
+    const [place, minutes] = [places[operation], cause.minute - cause.there];
+    if (place && shop.operations[operation]?.order === order && minutes > (waits?.minutes ?? 0))
+      waits = { ...place, minutes };
+  }
+  return { chain: chain.flatMap(({ operation }) => places[operation] ?? []), waits };
 }
 
 /** What a schedule comes to without the orders that never are through. */

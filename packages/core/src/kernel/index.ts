@@ -11,4 +11,4 @@ export * from './number-text.js';
 export * from './figure-of.js';
 export * from './precision.js';
 export { dayAfter } from './day.js';
-export { instantOf, wallClock } from './zone.js';
+export { MINUTE_MS, instantOf, wallClock } from './zone.js';

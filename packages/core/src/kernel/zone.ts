@@ -1,4 +1,4 @@
-const MINUTE_MS = 60_000;
+export const MINUTE_MS = 60_000;
 const clocks = new Map<string, Intl.DateTimeFormat>();
 
 function clockOf(zone: string | undefined): Intl.DateTimeFormat {

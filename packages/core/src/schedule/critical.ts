@@ -11,22 +11,27 @@ export interface Cause {
   readonly resource: number;
   /** The minute from which on it could begin. */
   readonly minute: number;
+  /** The same if nothing were held: by its release and what it waits for alone. */
+  readonly there: number;
 }
 
 /** Why an operation begins no earlier: the last of all that it has to wait for. */
 export function causeOf(decoder: Decoder, operation: number): Cause {
   const { tables } = decoder;
-  let cause: Cause = { kind: 'release', operation: -1, resource: -1, minute: get(tables.release, operation) };
+  const release = get(tables.release, operation);
+  let cause: Cause = { kind: 'release', operation: -1, resource: -1, minute: release, there: release };
   const { from, values } = tables.links;
   for (let at = get(from, operation); at < get(from, operation + 1); at++) {
     const minute = thereAt(decoder, operation, at);
-    if (minute > cause.minute) cause = { kind: 'link', operation: get(values, at), resource: -1, minute };
+    if (minute > cause.minute)
+      cause = { kind: 'link', operation: get(values, at), resource: -1, minute, there: minute };
   }
+  const there = cause.minute;
   for (let at = operation * tables.width; at < (operation + 1) * tables.width; at++) {
     const resource = get(decoder.held, at);
     const before = resource < 0 ? -1 : get(decoder.before, at);
     if (before >= 0 && get(decoder.end, before) > cause.minute)
-      cause = { kind: 'held', operation: before, resource, minute: get(decoder.end, before) };
+      cause = { kind: 'held', operation: before, resource, minute: get(decoder.end, before), there };
   }
   return cause;
 }

@@ -174,7 +174,7 @@ describe.each([
       start: place?.start ?? 0,
       setUp: place?.setUp ?? 0,
       end: place?.end ?? 0,
-      cause: { kind: 'release', operation: -1, resource: -1, minute: 0 } as const,
+      cause: { kind: 'release', operation: -1, resource: -1, minute: 0, there: 0 } as const,
     }));
     // What stands behind it may want another set-up now, for which there is time; the new job has no fault at all.
     const told = faultsOf(both, [...table.slots, ...added]);

@@ -6,6 +6,7 @@ import {
   type FloorProblem,
   type FloorStep,
   type RoomRecord,
+  MINUTE_MS,
   USUAL_HOURS,
   dayAfter,
   isFinished,
@@ -23,7 +24,6 @@ import { currentWorks } from '../works/works.js';
 const ENGINE = 1;
 /** Days that a job may be overdue and still be on the floor, where nobody has counted it out. */
 const DAYS_OVERDUE = 60;
-const MINUTE_MS = 60_000;
 /** Milliseconds of one look in which stations are reckoned that nobody has reckoned yet. */
 const LOOK_MS = 3_000;
 

@@ -1,4 +1,4 @@
-import type { FloorPlan, FloorSlot, schedule } from '@druckerei/core';
+import { type FloorPlan, type FloorSlot, group, schedule } from '@druckerei/core';
 
 type Span = schedule.Span;
 
@@ -80,51 +80,35 @@ const THICK = { late: 20, tight: 14, easy: 9 } as const;
 const TIGHT_MIN = 1440;
 const LABEL_PX = 62;
 
-/** Open time of all machines together, as far as a schedule goes. */
-function openTogether(
-  open: readonly (readonly Span[])[],
-  until: number,
-  join: (spans: readonly Span[]) => Span[],
-): Span[] {
-  return join(open.flat().filter(([from]) => from < until));
-}
-
 /**
  * Chains of a schedule: a row for each machine that has work, a cord where it runs, a waist where it is set up.
- * @param open spans of each machine in minutes; @param spare minutes until each job is due once it is through; undefined where nobody waits.
  */
 export function drawFloor(
   plan: FloorPlan,
   machines: readonly string[],
-  open: ReadonlyMap<string, readonly Span[]>,
-  spare: ReadonlyMap<number, number>,
+  open: ReadonlyMap<string, schedule.OpenTime>,
   zoom: Zoom,
-  join: (spans: readonly Span[]) => Span[],
 ): FloorDrawing & { readonly time: FoldedTime } {
   const own = new Map<string, FloorSlot[]>();
-  for (const slot of plan.slots) {
-    if (slot.machine === null || slot.end <= slot.start) continue;
-    own.set(slot.machine, [...(own.get(slot.machine) ?? []), slot]);
-  }
+  for (const slot of plan.slots) if (slot.machine !== null && slot.end > slot.start) group(own, slot.machine, slot);
+  const spare = new Map(plan.through.map(({ job, spare: left }) => [job, left]));
   const used = machines.filter((machine) => own.has(machine));
   const until = plan.slots.reduce((last, { end }) => Math.max(last, end), 0);
-  const spans = openTogether(
-    used.map((machine) => open.get(machine) ?? []),
-    until,
-    join,
+  // Open where any of them is, as far as the schedule goes.
+  const spans = schedule.joinSpans(
+    used.flatMap((machine) => open.get(machine)?.spans ?? []).filter(([from]) => from < until),
   );
   const time = new FoldedTime(spans, ZOOMS[zoom] / 60);
   const rows = used.map((machine, i): MachineRow => {
     const y = HEAD_PX + i * ROW_PX + ROW_PX / 2;
     const slots = (own.get(machine) ?? []).sort((a, b) => a.start - b.start);
     const parts = slots.map((slot): CordPart => {
-      const left = spare.get(slot.job);
-      const late = left !== undefined && left < 0;
-      // The set-up is over when as much of the way is done as of the work: closed hours between fall into their seam.
-      const share = slot.setUp / Math.max(1, slot.setUp + runOf(slot, open.get(machine) ?? []));
+      const left = spare.get(slot.job) ?? Infinity;
+      const late = left < 0;
+      const hours = open.get(machine) ?? schedule.OpenTime.ALWAYS;
       const [x1, x2] = [time.x(slot.start), time.x(slot.end)];
-      const middle = x1 + share * (x2 - x1);
-      const thick = late ? THICK.late : left !== undefined && left < TIGHT_MIN ? THICK.tight : THICK.easy;
+      const middle = slot.setUp === 0 ? x1 : time.x(hours.endAt(hours.openBefore(slot.start) + slot.setUp));
+      const thick = late ? THICK.late : left < TIGHT_MIN ? THICK.tight : THICK.easy;
       return { slot, waist: [x1, middle], run: [middle, x2], y, thick, late, label: x2 - middle > LABEL_PX };
     });
     return { machine, y, parts };
@@ -141,13 +125,6 @@ export function drawFloor(
     height: HEAD_PX + used.length * ROW_PX + 8,
     time,
   };
-}
-
-/** Open minutes of a slot beside its set-up. */
-function runOf({ start, end, setUp }: FloorSlot, spans: readonly Span[]): number {
-  let open = 0;
-  for (const [from, to] of spans) open += Math.max(0, Math.min(to, end) - Math.max(from, start));
-  return Math.max(0, open - setUp);
 }
 
 /** The thread of one job from row to row, in the order of time. */

@@ -1,9 +1,7 @@
-import type { FloorLate, FloorPlan, FloorSlot, Help, Works } from '@druckerei/core';
+import { type FloorLate, type FloorPlan, type FloorSlot, type Help, type Works, MINUTE_MS } from '@druckerei/core';
 import type { Floor, MoveEffect } from '@druckerei/contract';
 import { count, many } from '../../ui/format';
 import { chosenLocale } from '../../ui/locale';
-
-const MINUTE_MS = 60_000;
 
 /** Minutes as people say them: “45 min”, “3 h 20”, “2 d 4 h”. */
 export function spanText(minutes: number): string {
@@ -93,22 +91,13 @@ export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames
 }
 
 /** Why a job is late: what it waits longest for, and how it would be alone. */
-export function lateText(late: FloorLate, plan: FloorPlan, names: FloorNames): string {
-  const slots = new Map(plan.slots.map((slot) => [`${slot.job}/${slot.step}`, slot]));
-  let worst: { slot: FloorSlot; minutes: number } | undefined;
-  for (const { job, step } of late.chain) {
-    const slot = slots.get(`${job}/${step}`);
-    if (slot?.job !== late.job || slot.cause.kind !== 'held') continue;
-    const holder = slots.get(`${slot.cause.job ?? 0}/${slot.cause.step ?? ''}`);
-    const minutes = holder ? holder.end - holder.start : 0;
-    if (!worst || minutes > worst.minutes) worst = { slot, minutes };
-  }
-  if (late.alone >= late.minutes)
+export function lateText({ minutes, alone, waits }: FloorLate, plan: FloorPlan, names: FloorNames): string {
+  if (alone >= minutes)
     return 'It would be as late alone in the works: its own stations and what lies between them take that long.';
-  const alone = late.alone > 0 ? ` Even alone in the works it would be ${spanText(late.alone)} late.` : '';
-  if (!worst) return `Its own stations take until then, one after another.${alone}`;
-  const { slot } = worst;
-  return `${names.step(slot.job, slot.step)} waits: ${causeText(slot, names)}.${alone}`;
+  const itself = alone > 0 ? ` Even alone in the works it would be ${spanText(alone)} late.` : '';
+  const slot = waits && plan.slots.find(({ job, step }) => job === waits.job && step === waits.step);
+  if (!slot) return `Its own stations take until then, one after another.${itself}`;
+  return `${names.step(slot.job, slot.step)} waits ${spanText(waits.minutes)}: ${causeText(slot, names)}.${itself}`;
 }
 
 /** What would help, and what it costs others. */

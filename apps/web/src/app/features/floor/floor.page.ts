@@ -7,7 +7,7 @@ import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
-import { type FloorSlot, type Works, dueMinute, normsOf, openTimes, schedule, wallClock } from '@druckerei/core';
+import { type FloorSlot, type Works, MINUTE_MS, openTimes, wallClock } from '@druckerei/core';
 import type { Effort, Floor, MoveAsked, Schedule } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { type Observable, type Subscription, forkJoin, map, switchMap } from 'rxjs';
@@ -35,7 +35,6 @@ import { PinDialog, type PinData } from './pin.dialog';
 
 /** Milliseconds before what was not read yet is asked for again. */
 const AGAIN_MS = 1_500;
-const MINUTE_MS = 60_000;
 
 interface Loaded {
   readonly floor: Floor;
@@ -100,22 +99,11 @@ export class FloorPage {
     if (!plan || !loaded) return undefined;
     const { floor, works } = loaded;
     const open = openTimes(floor.hours, works.machines, plan.origin, works.timeZone);
-    const spans = new Map([...open].map(([id, time]) => [id, time.spans]));
-    const hour = normsOf(works, {})('schedule.dueHour').value;
-    const due = new Map(floor.jobs.map(({ id, due: day }) => [id, day]));
-    const spare = new Map(
-      plan.through.flatMap(({ job, minute }) => {
-        const day = due.get(job);
-        return day ? [[job, dueMinute(day, hour, plan.origin, works.timeZone) - minute] as const] : [];
-      }),
-    );
     return drawFloor(
       plan,
       works.machines.map(({ id }) => id),
-      spans,
-      spare,
+      open,
       this.zoom(),
-      schedule.joinSpans,
     );
   });
   protected readonly thread = computed(() => {

@@ -1,7 +1,7 @@
 import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
 import { schedule } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
-import { FoldedTime, drawFloor, threadOf } from './floor-drawing';
+import { FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
 import { FloorNames, WorksClock, causeText, changesText, helpText, lateText, spanText } from './floor-words';
 
 const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0 };
@@ -34,8 +34,8 @@ const plan: FloorPlan = {
     slot(1, 'fold', 'folder', 1440, 1500, { cause: { kind: 'link', job: 1, step: 'dry', held: null, minute: 1440 } }),
   ],
   through: [
-    { job: 1, minute: 1500 },
-    { job: 2, minute: 240 },
+    { job: 1, minute: 1500, spare: -60 },
+    { job: 2, minute: 240, spare: 9000 },
   ],
   late: [],
   never: [],
@@ -83,39 +83,23 @@ describe('folded time', () => {
 });
 
 describe('chains', () => {
-  const open = new Map<string, readonly schedule.Span[]>([
-    [
-      'press',
-      [
-        [0, 600],
-        [1440, 2040],
-      ],
-    ],
-    [
-      'folder',
-      [
-        [0, 600],
-        [1440, 2040],
-      ],
-    ],
-    ['idle', [[0, 600]]],
+  const shifts = new schedule.OpenTime([
+    [0, 600],
+    [1440, 2040],
   ]);
-  const drawing = drawFloor(
-    plan,
-    ['press', 'folder', 'idle'],
-    open,
-    new Map([
-      [1, -60],
-      [2, 9000],
-    ]),
-    'week',
-    schedule.joinSpans,
-  );
+  const open = new Map([
+    ['press', shifts],
+    ['folder', shifts],
+    ['idle', shifts],
+  ]);
+  const drawing = drawFloor(plan, ['press', 'folder', 'idle'], open, 'week');
 
   it('have a row for each machine that has work, cords without overlap, waists before them', () => {
     expect(drawing.rows.map(({ machine }) => machine)).toEqual(['press', 'folder']);
     const [press] = drawing.rows;
     expect(press?.parts.length).toBe(2);
+    // The set-up of half an hour, to scale.
+    expect((press?.parts[0]?.waist[1] ?? 0) - (press?.parts[0]?.waist[0] ?? 0)).toBeCloseTo((30 * ZOOMS.week) / 60, 6);
     let x = 0;
     for (const { waist, run } of press?.parts ?? []) {
       expect(waist[0]).toBeGreaterThanOrEqual(x);
@@ -158,6 +142,7 @@ describe('words of the floor', () => {
       job: 1,
       minutes: 60,
       alone: 20,
+      waits: { job: 1, step: 'print', minutes: 240 },
       chain: [
         { job: 1, step: 'fold' },
         { job: 1, step: 'print' },
@@ -165,7 +150,7 @@ describe('words of the floor', () => {
       helps: [],
     };
     expect(lateText(late, plan, names)).toBe(
-      'Print, Map waits: Big press is held by J-2, Print, Map. Even alone in the works it would be 20 min late.',
+      'Print, Map waits 4 h: Big press is held by J-2, Print, Map. Even alone in the works it would be 20 min late.',
     );
     const help = {
       kind: 'goes first',

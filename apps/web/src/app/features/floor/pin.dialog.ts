@@ -4,7 +4,7 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { type FloorSlot, wallClock } from '@druckerei/core';
+import { type FloorSlot, MINUTE_MS, wallClock } from '@druckerei/core';
 import type { Floor, KeptPin } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
 import { timeText } from '../../ui/format';
@@ -82,7 +82,7 @@ export class PinDialog {
   protected readonly start = signal(
     this.data.pin
       ? (this.data.pin.start ?? '')
-      : wallClock(this.data.origin + this.data.slot.start * 60_000, this.data.timeZone),
+      : wallClock(this.data.origin + this.data.slot.start * MINUTE_MS, this.data.timeZone),
   );
   protected readonly reason = signal(this.data.pin?.reason ?? '');
   protected readonly failed = signal('');
