@@ -54,6 +54,7 @@ function washNorm(before: DressInk, after: DressInk): string | undefined {
   return darknessOf(before) < darknessOf(after) ? 'change.washToDark' : 'change.washToLight';
 }
 
+/** Calipers that differ by more are of another class. Source: common practice, no source. */
 const THICKNESS_CLASS = 1.25;
 const PRESSES: readonly MachineProcess[] = ['sheet-fed', 'web', 'narrow-web'];
 const sameSize = ([a, b]: Dress['sizeMm'], [c, d]: Dress['sizeMm']): boolean =>

@@ -10,7 +10,7 @@ export interface RuleOf {
   readonly setUps: number;
 }
 
-/** Pairs that the first schedule is the best of. */
+/** Pairs that the first schedule is the best of. Source: tried on made-up works, no source. */
 export const RULES: readonly RuleOf[] = [
   { ahead: 0.5, setUps: 0.05 },
   { ahead: 0.5, setUps: 0.01 },
