@@ -9,7 +9,7 @@ import { type Dress, changeMinutes, changeOver } from './change-over.js';
 import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
 import { moveFloor, tryMove } from './move-floor.js';
-import { planFloor } from './plan-floor.js';
+import { type FloorSlot, planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
 
 const works: Works = { ...SHIPPED_WORKS, timeZone: 'Europe/Berlin' };
@@ -141,15 +141,20 @@ describe('a floor of six jobs', () => {
     expect(pinned.unkept).toEqual([{ job: 2, step: step?.id, minutes: slot?.start }]);
   });
   it('a station that goes ahead of another is there, and what it costs others is told', () => {
-    const [first, second] = plan.slots
-      .filter(({ machine, setUp }) => machine === plan.slots.find((one) => one.setUp > 0)?.machine && setUp > 0)
-      .sort((a, b) => a.start - b.start)
-      .filter((one, i, all) => i === 0 || one.job !== all[0]?.job);
-    const move = {
+    const moveOf = (first?: FloorSlot, second?: FloorSlot) => ({
       job: second?.job ?? 0,
       step: second?.step ?? '',
       before: { job: first?.job ?? 0, step: first?.step ?? '' },
-    };
+    });
+    const runs = plan.slots.filter(({ setUp }) => setUp > 0).sort((a, b) => a.start - b.start);
+    const pairs = runs.flatMap((first) =>
+      runs
+        .filter(({ machine, job, start }) => machine === first.machine && job !== first.job && start > first.start)
+        .map((second) => [first, second] as const),
+    );
+    const [first, second] =
+      pairs.find(([one, two]) => (tryMove(problem, plan, moveOf(one, two))?.shifted.length ?? 0) > 0) ?? [];
+    const move = moveOf(first, second);
     const [effect, made] = [tryMove(problem, plan, move), moveFloor(problem, plan, move)];
     const at = (job?: number, step?: string) =>
       made?.slots.find((one) => one.job === job && one.step === step)?.start ?? -1;

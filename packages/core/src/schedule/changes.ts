@@ -10,11 +10,21 @@ const MOST_TOGETHER = 10;
 /** Share of the jumps that what follows goes along with. */
 const TRAILS = 0.1;
 
+/** An operation on the way to the end of an order, and what it began after. */
+interface Blocked {
+  readonly operation: number;
+  readonly cause: Cause;
+  /** Whether it begins or ends a row on one resource. */
+  readonly ends: boolean;
+  readonly share: number;
+}
+
 /** Changes of a schedule by chance, on what makes its orders late. The same seed makes the same ones. Source: common practice, no source. */
 export class Changes {
   private readonly decoder: Decoder;
   private readonly tables: Tables;
   private drawn = 0;
+  private readonly paths = new Map<number, readonly Blocked[]>();
 
   constructor(
     private readonly mover: Mover,
@@ -51,25 +61,38 @@ export class Changes {
     return order;
   }
 
+  /** Of what an order is through with one by chance, by its share. */
+  private pickBlocked(order: number): [number, Cause | undefined] {
+    const path = this.path(order);
+    let left = this.below(path.reduce((sum, { share }) => sum + share, 0));
+    const picked = path.find(({ share }) => (left -= share) < 0);
+    return picked ? [picked.operation, picked.cause] : [-1, undefined];
+  }
+
   /**
-   * Of the operations that an order is through with one after another, one by chance: rather one that was held up, and of those rather the first
+   * The operations that an order is through with one after another, the last first. Rather one is changed that was held up, and of those rather the first
    * or the last of a row on one resource, since only they can shorten it. Source: literature, Nowicki and Smutnicki 1996.
    */
-  private pickBlocked(order: number): [number, Cause | undefined] {
-    let picked: [number, Cause | undefined] = [-1, undefined];
-    let seen = 0;
+  path(order: number): readonly Blocked[] {
+    const known = this.paths.get(order);
+    if (known) return known;
+    const path: Blocked[] = [];
     let resource = -1;
     for (let operation = lastOf(this.decoder, order); operation >= 0 && this.tables.frozen[operation] !== 1;) {
       const cause = causeOf(this.decoder, operation);
       const held = cause.kind === 'held';
       const ends = held && (cause.resource !== resource || this.beginsRow(cause));
-      const share = ends ? 8 : held ? 2 : 1;
-      seen += share;
-      if (this.draw() * seen < share) picked = [operation, cause];
+      path.push({ operation, cause, ends, share: ends ? 8 : held ? 2 : 1 });
       resource = cause.resource;
       operation = cause.operation;
     }
-    return picked;
+    this.paths.set(order, path);
+    return path;
+  }
+
+  /** What was changed stands: what makes orders late is looked for anew. */
+  keep(): void {
+    this.paths.clear();
   }
 
   /** Whether what held it was itself held by something else than the same resource. */
@@ -232,7 +255,8 @@ export class Changes {
     return uniform(this.seed, this.drawn++);
   }
 
-  private below(n: number): number {
+  /** A whole number by chance, 0 to below n. */
+  below(n: number): number {
     return Math.floor(this.draw() * n);
   }
 }

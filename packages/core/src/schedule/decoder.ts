@@ -2,6 +2,7 @@ import { NEVER } from './open-time.js';
 import { Chains, NONE, besideIn } from './chains.js';
 import { type Judged, type Mode, type Sequence, type Timed, PIN_WEIGHT } from './shop.js';
 import { type Tables, get } from './tables.js';
+import { Tails } from './tails.js';
 
 /** Begins and ends of the operations of a sequence, kept up to date by what a change touches. */
 export class Decoder extends Chains {
@@ -17,6 +18,8 @@ export class Decoder extends Chains {
   private readonly dirty: Uint8Array;
   private dirtyCount = 0;
   private dirtyFrom = 0;
+  private dirtyUntil = 0;
+  private readonly tails: Tails;
   private readonly dressed: Int32Array;
   private readonly pinned: Int32Array;
   /** Changes since they were last taken or undone: operation, start, end, set-up. */
@@ -33,6 +36,7 @@ export class Decoder extends Chains {
     const { count, shop } = tables;
     const whole = (): Int32Array => new Int32Array(count);
     [this.start, this.end, this.setUp] = [whole(), whole(), whole()];
+    this.tails = new Tails(count);
     this.through = new Float64Array(shop.orders.length);
     this.dirty = new Uint8Array(count);
     this.dressed = Int32Array.from(shop.resources, ({ dressed }) => dressed ?? NONE);
@@ -70,8 +74,9 @@ export class Decoder extends Chains {
   }
 
   /** Operations were moved from this place of the order on. */
-  from(place: number): void {
+  from(place: number, until: number): void {
     this.dirtyFrom = Math.min(this.dirtyFrom, place);
+    this.dirtyUntil = Math.max(this.dirtyUntil, until);
   }
 
   /** Reckons what was touched and what follows of it; ends early, false, once the weighted sum passes the most: it is restored then. */
@@ -84,9 +89,24 @@ export class Decoder extends Chains {
       this.dirtyCount--;
       this.reckon(operation);
       if (this.cost() > most) return false;
+      if (place > this.dirtyUntil && this.tooLate(operation, most)) return false;
     }
     this.dirtyFrom = order.length;
     return true;
+  }
+
+  /** Whether the order of an operation, behind all that was moved, passes the most by what is left to do. */
+  private tooLate(operation: number, most: number): boolean {
+    if (most === Infinity) return false;
+    const order = get(this.tables.orderOf, operation);
+    const through = get(this.end, operation) + this.tails.behind(operation);
+    const more = this.lateness(order, through) - this.lateness(order, get(this.through, order));
+    return more > 0 && this.cost() + more * get(this.tables.weight, order) * this.tables.shop.weights.late > most;
+  }
+
+  /** What is left to do behind each operation, as it stands: {@link settle} ends sooner for it, until the next change is kept. */
+  reckonTails(): void {
+    this.tails.reckon(this);
   }
 
   /** The weighted sum. */
@@ -231,6 +251,8 @@ export class Decoder extends Chains {
   keep(): void {
     this.log.length = 0;
     this.orderLog.length = 0;
+    this.tails.forget();
+    this.dirtyUntil = 0;
     this.sums = [this.late, this.setUps, this.throughs, this.unkept];
   }
 
@@ -252,6 +274,7 @@ export class Decoder extends Chains {
       this.dirtyCount = 0;
     }
     this.dirtyFrom = this.order.length;
+    this.dirtyUntil = 0;
   }
 
   timed(operation: number): Timed {

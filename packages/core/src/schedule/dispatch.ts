@@ -69,6 +69,9 @@ export function inOrder(
   return order;
 }
 
+const mightHold = ({ machine, beside }: Mode, resource: number): boolean =>
+  machine === resource || (beside.length > 0 && beside.some((set) => set.includes(resource)));
+
 /** Builds a schedule forward: among what could begin on the machine that is next through, the most urgent goes. */
 class Dispatcher {
   private readonly decoder: Decoder;
@@ -79,11 +82,16 @@ class Dispatcher {
   private readonly start: Int32Array;
   private readonly end: Int32Array;
   private readonly setUp: Int32Array;
-  private readonly beside: (readonly number[])[] = [];
+  private readonly beside: (readonly number[])[];
   private readonly waiting: Int32Array;
-  /** What could begin, by each resource that it could be done with; and at which step each was last looked at. */
+  /** What could begin, by each resource that it could be done with. */
   private readonly wanting: number[][];
-  private readonly seen: Int32Array;
+  /** Every mode as it was last tried, and where those of an operation begin. */
+  private readonly modeFrom: Int32Array;
+  private readonly triedStart: Int32Array;
+  private readonly triedSetUp: Int32Array;
+  private readonly triedEnd: Int32Array;
+  private readonly triedBeside: (readonly number[])[];
   private readonly pins = new Map<number, number[]>();
   private readonly order: number[] = [];
   private readonly meanRun: number;
@@ -102,7 +110,14 @@ class Dispatcher {
     [this.mode, this.machine, this.start, this.end, this.setUp] = [whole(), whole(), whole(), whole(), whole()];
     this.waiting = Int32Array.from(operations, ({ after }) => after.length);
     this.wanting = resources.map(() => []);
-    this.seen = whole();
+    this.beside = operations.map(() => NOTHING);
+    this.modeFrom = new Int32Array(operations.length + 1);
+    operations.forEach(({ modes }, i) => {
+      this.modeFrom[i + 1] = get(this.modeFrom, i) + modes.length;
+    });
+    const tried = (): Int32Array => new Int32Array(get(this.modeFrom, operations.length));
+    [this.triedStart, this.triedSetUp, this.triedEnd] = [tried(), tried(), tried()];
+    this.triedBeside = Array.from(this.triedEnd, () => NOTHING);
     const minutes = operations.reduce((sum, { modes }) => sum + shortest(modes), 0);
     this.meanRun = Math.max(1, minutes / Math.max(1, operations.length));
     operations.forEach(({ pinned, frozen, modes }, i) => {
@@ -150,7 +165,7 @@ class Dispatcher {
 
   /** Puts an operation last on what it holds, and looks anew at what waited for it or wants the same. */
   private place(operation: number, mode: number, beside: readonly number[]): void {
-    const { decoder, tables, seen } = this;
+    const { decoder, tables } = this;
     this.leaves(operation);
     decoder.take(operation, mode, beside);
     this.order.push(operation);
@@ -158,11 +173,7 @@ class Dispatcher {
     decoder.reckon(operation);
     const row = operation * tables.width;
     for (let at = row; at < row + tables.width; at++)
-      for (const one of this.wanting[get(decoder.held, at)] ?? []) {
-        if (seen[one] === this.order.length) continue;
-        seen[one] = this.order.length;
-        this.consider(one);
-      }
+      for (const one of this.wanting[get(decoder.held, at)] ?? []) this.consider(one, get(decoder.held, at));
     const { from, values } = tables.followers;
     for (let at = get(from, operation); at < get(from, operation + 1); at++) {
       const next = get(values, at);
@@ -172,25 +183,37 @@ class Dispatcher {
     }
   }
 
-  /** The soonest end of an operation by any of its modes. */
-  private consider(operation: number): void {
-    const { decoder } = this;
+  /** Tries the modes of an operation, of those that were tried before only what could hold a resource; and takes the soonest to be through. */
+  private consider(operation: number, resource?: number): void {
+    const { modeFrom, triedStart, triedSetUp, triedEnd, triedBeside } = this;
+    const from = get(modeFrom, operation);
+    const until = get(modeFrom, operation + 1);
     const modes = this.tables.shop.operations[operation]?.modes ?? [];
-    let best = Infinity;
-    for (let m = 0; m < modes.length; m++) {
-      const mode = modes[m];
-      if (!mode) continue;
-      const beside = mode.beside.length === 0 ? NOTHING : chooseBeside(mode, (resource) => decoder.freeAt(resource));
-      const { start, setUp, end } = decoder.tryLast(operation, mode, beside);
-      if (end > best || (end === best && setUp >= get(this.setUp, operation))) continue;
-      best = end;
-      this.mode[operation] = m;
-      this.machine[operation] = mode.machine ?? -1;
-      this.start[operation] = start;
-      this.setUp[operation] = setUp;
-      this.end[operation] = end;
-      this.beside[operation] = beside;
+    for (let at = from; at < until; at++) {
+      const mode = modes[at - from];
+      if (mode && (resource === undefined || mightHold(mode, resource))) this.tryMode(operation, mode, at);
     }
+    let best = from;
+    for (let at = from + 1; at < until; at++) {
+      const sooner = get(triedEnd, at) - get(triedEnd, best);
+      if (sooner < 0 || (sooner === 0 && get(triedSetUp, at) < get(triedSetUp, best))) best = at;
+    }
+    this.mode[operation] = best - from;
+    this.machine[operation] = modes[best - from]?.machine ?? -1;
+    this.start[operation] = get(triedStart, best);
+    this.setUp[operation] = get(triedSetUp, best);
+    this.end[operation] = get(triedEnd, best);
+    this.beside[operation] = triedBeside[best] ?? NOTHING;
+  }
+
+  private tryMode(operation: number, mode: Mode, at: number): void {
+    const { decoder } = this;
+    const beside = mode.beside.length === 0 ? NOTHING : chooseBeside(mode, (of) => decoder.freeAt(of));
+    const { start, setUp, end } = decoder.tryLast(operation, mode, beside);
+    this.triedStart[at] = start;
+    this.triedSetUp[at] = setUp;
+    this.triedEnd[at] = end;
+    this.triedBeside[at] = beside;
   }
 
   /** Where in the ready stands the most urgent of what could begin before the first of all would be through, on its machine. */

@@ -1,7 +1,8 @@
 import { Changes } from './changes.js';
 import { Decoder } from './decoder.js';
 import { Mover } from './mover.js';
-import type { Judged, Sequence, Shop } from './shop.js';
+import type { Judged, Mode, Sequence, Shop } from './shop.js';
+import { Tabu } from './tabu.js';
 import { Tables } from './tables.js';
 
 /** Moves that are tried for how much they worsen, before a cooling begins; the first cooling takes so many an operation. */
@@ -11,11 +12,19 @@ const LEAST_COOLING = 2_000;
 const MOST_DOUBLED = 4;
 /** How far a cooling goes down. */
 const COOLED = 2e-2;
+/** Tries an operation without a better schedule after which one that swaps goes back to the best. This and the next: tried on the instances of the literature. */
+const PATIENCE = 400;
+/** Changes by chance that it is shaken with then: so many more each time, and none again after the most. */
+const SHAKE_STEP = 3;
+const SHAKEN_MOST = 12;
 /** Of what worsens, the share that is worse by less than the first temperature, by turns. Higher shares are led by a heavy tail. */
 const PERCENTILES = [0.1, 0.2];
 
+const isOnly = (modes: readonly Mode[]): boolean =>
+  modes.length === 1 && modes.every(({ beside }) => beside.every((set) => set.length === 1));
+
 /**
- * Betters a schedule by annealing on what makes orders late, as long as wanted: the best so far always stands in {@link best}. The same
+ * Betters a schedule by annealing on what makes orders late, or by swaps, as long as wanted: the best so far always stands in {@link best}. The same
  * seed and the same number of evaluations give the same schedule. Source: literature, van Laarhoven, Aarts and Lenstra 1992; common practice
  * for the moves.
  */
@@ -27,9 +36,15 @@ export class Improver {
   private readonly decoder: Decoder;
   private readonly mover: Mover;
   private readonly changes: Changes;
+  private readonly tabu: Tabu;
+  /** Where nothing counts but one end and there is nothing to choose but what goes first, swaps find more. */
+  private readonly swaps: boolean;
   private readonly tables: Tables;
   private readonly kept: Int32Array[];
   private cost: number;
+  private asked = 0;
+  private bestAt = 0;
+  private shaken = SHAKE_STEP;
   private coolings = 0;
   private coolingLeft = 0;
   private temperature = 0;
@@ -40,6 +55,8 @@ export class Improver {
     this.decoder = new Decoder(this.tables);
     this.mover = new Mover(this.decoder);
     this.changes = new Changes(this.mover, seed);
+    this.tabu = new Tabu(this.decoder, this.mover, this.changes);
+    this.swaps = shop.orders.length === 1 && shop.operations.every(({ modes }) => isOnly(modes));
     this.decoder.load(from);
     this.judged = this.decoder.judged();
     this.cost = this.bestCost = this.decoder.cost();
@@ -55,23 +72,53 @@ export class Improver {
     return best;
   }
 
-  /** Tries so many changes more. */
+  /** Tries so many changes more, or a few beyond. */
   run(evaluations: number): void {
     if (this.tables.count < 2) return;
-    for (const until = this.evaluations + evaluations; this.evaluations < until; this.evaluations++) {
-      if (this.coolingLeft-- <= 0) this.beginCooling();
-      this.temperature *= this.factor;
-      const most = this.cost - this.temperature * Math.log(1 - this.changes.draw());
-      if (this.changes.make() && this.decoder.settle(most) && this.decoder.cost() <= most) this.accept();
-      else this.mover.undo();
-    }
+    this.asked += evaluations;
+    while (this.evaluations < this.asked) this.evaluations += this.swaps ? this.swap() : this.change();
+  }
+
+  /** A step of the swaps. */
+  private swap(): number {
+    if (this.tabu.stuck || this.evaluations - this.bestAt > PATIENCE * this.tables.count) this.shake();
+    const tries = this.tabu.next(this.bestCost);
+    this.accept();
+    return tries;
+  }
+
+  /** Back to the best, and some changes away from it. */
+  private shake(): void {
+    this.decoder.recall(this.kept);
+    this.changes.keep();
+    this.bestAt = this.evaluations;
+    for (let i = 0; i < this.shaken; i++)
+      if (this.changes.make()) {
+        this.decoder.settle();
+        this.mover.keep();
+        this.changes.keep();
+      } else this.mover.undo();
+    this.shaken = (this.shaken + SHAKE_STEP) % (SHAKEN_MOST + 1);
+  }
+
+  /** A step of the annealing. */
+  private change(): number {
+    if (this.coolingLeft-- <= 0) this.beginCooling();
+    this.temperature *= this.factor;
+    const most = this.cost - this.temperature * Math.log(1 - this.changes.draw());
+    if (this.changes.make() && this.decoder.settle(most) && this.decoder.cost() <= most) {
+      this.mover.keep();
+      this.changes.keep();
+      this.accept();
+    } else this.mover.undo();
+    return 1;
   }
 
   private accept(): void {
-    this.mover.keep();
     this.cost = this.decoder.cost();
     if (this.cost >= this.bestCost - 1e-6) return;
     this.bestCost = this.cost;
+    this.bestAt = this.evaluations;
     this.judged = this.decoder.judged();
     this.decoder.snapshot(this.kept);
   }

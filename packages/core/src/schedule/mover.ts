@@ -74,7 +74,7 @@ export class Mover {
     decoder.unlink(operation);
     decoder.take(operation, mode, beside);
     decoder.link(operation);
-    decoder.from(get(decoder.place, operation));
+    decoder.from(get(decoder.place, operation), get(decoder.place, operation));
     return true;
   }
 
@@ -137,7 +137,7 @@ export class Mover {
       }
     }
     decoder.link(operation);
-    decoder.from(from);
+    decoder.from(from, to);
   }
 
   private grow(): void {

@@ -56,15 +56,10 @@ const leastOf = (shop: Shop): number => {
 };
 
 describe('schedules of the literature', () => {
-  it.each([
-    ['ft06', 30_000],
-    ['la01', 10_000],
-    ['la05', 10_000],
-    ['la02', 100_000],
-  ] as const)('%s is met', (name, evaluations) => {
+  it.each(['ft06', 'la01', 'la05', 'la02'] as const)('%s is met', (name) => {
     const { jobs, best } = INSTANCES[name];
     const shop = jobShop(jobs);
-    const improver = improved(shop, evaluations, 3);
+    const improver = improved(shop, 100_000, 3);
     expect(improver.judged.late).toBe(best);
     expect(faults(shop, improver.best())).toEqual([]);
     expect(lateBound(shop)).toBeLessThanOrEqual(best);
