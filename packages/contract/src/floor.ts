@@ -84,6 +84,14 @@ const planSchema = z
           step: z.string().nullable(),
           held: z.string().nullable(),
           minute: z.int(),
+          hold: z
+            .strictObject({
+              step: z.string(),
+              what: z.enum(['paper', 'artwork', 'trial', 'carriers']),
+              of: z.string(),
+              day: z.string().nullable(),
+            })
+            .nullable(),
         }),
       }),
     ),

@@ -2,16 +2,21 @@ import {
   type FloorEffort,
   type FloorMove,
   type FloorPlan,
+  type FloorPaper,
   type FloorProblem,
   type FloorPromise,
   type FloorStep,
+  type RoomRecord,
   MINUTE_MS,
   dueMinute,
   floorSteps,
+  holdsOf,
   moveFloor,
   normsOf,
+  paperDays,
   planFloor,
   promiseFor,
+  roomState,
   tryMove,
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
@@ -28,11 +33,20 @@ const stepsOf = ({ revision, kept }: Kept): FloorStep[] =>
   floorSteps(revision.job, revision.works, planOf(revision, kept));
 
 function promise(
-  asked: Kept & { readonly problem: FloorProblem; readonly standing: FloorPlan | undefined },
+  asked: Kept & {
+    readonly problem: FloorProblem;
+    readonly standing: FloorPlan | undefined;
+    readonly records: readonly RoomRecord[];
+    readonly paper: FloorPaper;
+  },
 ): FloorPromise & { readonly late: boolean } {
   const { problem, standing, revision } = asked;
   const { number, title, customer, due } = revision.job;
-  const job = { id: revision.id, number, title, customer, due, weight: 1, steps: stepsOf(asked), done: [], begun: [] };
+  const steps = stepsOf(asked);
+  const others = problem.jobs.filter(({ id }) => id !== revision.id);
+  const day = paperDays(asked.paper, [...others, { id: revision.id, due, steps }]);
+  const holds = holdsOf(steps, roomState(asked.records), (key) => day(revision.id, key));
+  const job = { id: revision.id, number, title, customer, due, weight: 1, steps, done: [], begun: [], holds };
   const promised = promiseFor(problem, standing, job);
   const hour = normsOf(problem.works, {})('schedule.dueHour').value;
   const wanted =

@@ -1,4 +1,5 @@
-import { normsOf } from '../norms/index.js';
+import { group } from '../kernel/index.js';
+import { type NormLookup, normsOf } from '../norms/index.js';
 import type { Works } from '../works/index.js';
 import {
   type Link,
@@ -11,6 +12,7 @@ import {
   OpenTime,
 } from '../schedule/index.js';
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
+import { type FloorHold, lastHold } from './holds.js';
 import { type FloorHours, minuteOf, openTimes } from './hours.js';
 import type { FloorStep } from './steps.js';
 
@@ -28,6 +30,8 @@ export interface FloorJob {
   /** Stations that are counted, and those that have begun: they stay where they are. */
   readonly done: readonly string[];
   readonly begun: readonly string[];
+  /** What its stations wait for beside each other. */
+  readonly holds?: readonly FloorHold[];
 }
 
 /** What the planner has fixed of a station. */
@@ -55,6 +59,8 @@ export interface FloorShop {
   /** By operation. */
   readonly places: readonly { readonly job: number; readonly step: string }[];
   readonly dresses: readonly Dress[];
+  /** By operation: what it is released by last. */
+  readonly holds: readonly (FloorHold | undefined)[];
 }
 
 /** The minute by which a job is wanted: an hour of its due day by the wall clock. */
@@ -80,6 +86,7 @@ class Builder {
   readonly operations: Operation[] = [];
   readonly places: { job: number; step: string }[] = [];
   readonly dresses: Dress[] = [];
+  readonly holds: (FloorHold | undefined)[] = [];
   private readonly machines: Map<string, number>;
   private readonly tools = new Map<string, number>();
   private readonly known = new Map<string, number>();
@@ -125,8 +132,10 @@ class Builder {
     return modes.length > 0 ? modes : [{ machine: undefined, beside: [], setUp: 0, run: lies, dress: 0 }];
   }
 
-  add({ id, steps, done, begun }: FloorJob, order: number): void {
+  add({ id, steps, done, begun, holds = [] }: FloorJob, order: number, norms: NormLookup): void {
     const { pins, origin, works } = this.problem;
+    const held = new Map<string, FloorHold[]>();
+    for (const hold of holds) group(held, hold.step, hold);
     const over = doneWith(steps, done, begun);
     const left = steps.filter((step) => !over.has(step.id));
     const at = new Map(left.map((step, i) => [step.id, this.operations.length + i]));
@@ -149,13 +158,15 @@ class Builder {
         begun.includes(step.id) && mode
           ? { mode: 0, beside: mode.beside.map(([one = 0]) => one), start: 0, end: open.endAt(Math.max(1, mode.run)) }
           : undefined;
+      const { hold, minute } = lastHold(held.get(step.id) ?? [], norms, origin, works.timeZone);
+      this.holds.push(hold);
       this.places.push({ job: id, step: step.id });
       this.operations.push({
         id: `${id}/${step.id}`,
         order,
         after: frozen ? [] : after,
         modes,
-        release: 0,
+        release: Math.min(NEVER, minute),
         pinned: start,
         frozen,
       });
@@ -175,9 +186,9 @@ export function floorShop(problem: FloorProblem): FloorShop {
     weight,
   }));
   jobs.forEach((job, order) => {
-    builder.add(job, order);
+    builder.add(job, order, norms);
   });
-  const { dresses, resources, operations, places } = builder;
+  const { dresses, resources, operations, places, holds } = builder;
   const shop: Shop = {
     resources,
     operations,
@@ -189,5 +200,5 @@ export function floorShop(problem: FloorProblem): FloorShop {
     },
     weights: { late: value('schedule.late'), setUp: value('schedule.setUp'), through: value('schedule.through') },
   };
-  return { shop, places, dresses };
+  return { shop, places, dresses, holds };
 }

@@ -1,6 +1,8 @@
 export { type ChangePart, type Dress, type DressInk, changeMinutes, changeOver } from './change-over.js';
 export { type FloorJob, type FloorPin, type FloorProblem, dueMinute, floorShop } from './floor-shop.js';
 export { type FloorPromise, promiseFor } from './floor-promise.js';
+export { type FloorPaper, type FloorStock, paperDays } from './paper-days.js';
+export { type FloorHold, holdsOf } from './holds.js';
 export { type Help } from './helps.js';
 export {
   type FloorHours,
@@ -22,3 +24,4 @@ export {
   planFloor,
 } from './plan-floor.js';
 export { type FloorStep, type FloorWay, floorSteps } from './steps.js';
+export { type FloorWants } from './wants.js';

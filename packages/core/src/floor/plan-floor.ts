@@ -3,6 +3,7 @@ import {
   type Judged,
   type Sequence,
   type Shop,
+  type Slot,
   type Timetable,
   Improver,
   NEVER,
@@ -14,6 +15,7 @@ import {
 } from '../schedule/index.js';
 import { type ChangePart, changeOver } from './change-over.js';
 import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
+import type { FloorHold } from './holds.js';
 import { normsOf } from '../norms/index.js';
 import { type Help, helpsFor } from './helps.js';
 
@@ -27,6 +29,8 @@ export interface FloorCause {
   readonly held: string | null;
   /** Minute from which on it could begin, open hours aside. */
   readonly minute: number;
+  /** What it is released by, where it waits for that. */
+  readonly hold: FloorHold | null;
 }
 
 /** When a station runs; minutes from the origin. */
@@ -88,7 +92,15 @@ const BOUND_WORK = 4e7;
 /** Late jobs that are explained with what would help: each is tried. */
 const MOST_HELPED = 12;
 
-function slotsOf({ shop, places, dresses }: FloorShop, { slots }: Timetable, problem: FloorProblem): FloorSlot[] {
+/** Whether an operation waits for its release, and not for its pin. */
+const isReleased = ({ operations }: Shop, { operation, cause }: Slot): boolean =>
+  cause.kind === 'release' && cause.minute > 0 && cause.minute === operations[operation]?.release;
+
+function slotsOf(
+  { shop, places, dresses, holds }: FloorShop,
+  { slots }: Timetable,
+  problem: FloorProblem,
+): FloorSlot[] {
   const norms = normsOf(problem.works, {});
   const before = new Map<number, number>();
   const changes = new Map<number, FloorSlot['changes']>();
@@ -124,6 +136,7 @@ function slotsOf({ shop, places, dresses }: FloorShop, { slots }: Timetable, pro
           step: cause?.step ?? null,
           held: shop.resources[resource]?.id ?? null,
           minute,
+          hold: (isReleased(shop, slot) ? holds[slot.operation] : undefined) ?? null,
         },
       },
     ];

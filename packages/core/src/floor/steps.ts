@@ -6,6 +6,7 @@ import { machinesFor } from '../press-sheet/index.js';
 import { listCarriers, unitsOf } from '../prepress/index.js';
 import { type Plan, type PlanStep, listPiles, plan } from '../plan/index.js';
 import { checkRoute } from '../rules/index.js';
+import { type FloorWants, wantsOf } from './wants.js';
 import { BINDERS, BINDER_FORMAT, type Dress, type DressInk } from './change-over.js';
 
 /** A station on one of the machines that can do it. Whole minutes. */
@@ -35,6 +36,7 @@ export interface FloorStep {
   /** Minutes that pass where no machine is held. */
   readonly lies: number;
   readonly dress: Dress | undefined;
+  readonly wants?: FloorWants | undefined;
 }
 
 const minutes = (hours: number): number => Math.max(0, Math.ceil(hours * 60 - 1e-6));
@@ -107,8 +109,9 @@ function dressOf(job: Job, works: Works, planned: Plan, step: Step, machine: Mac
 export function floorSteps(job: Job, works: Works, planned: Plan): FloorStep[] {
   const machines = new Map(works.machines.map((machine) => [machine.id, machine]));
   const dies = new Map<string, string[]>();
-  for (const { component, kind, key } of listCarriers(job, planned, works))
-    if (kind.endsWith('die')) group(dies, component, key);
+  const carriers = listCarriers(job, planned, works);
+  const wants = wantsOf(job, planned, works, carriers);
+  for (const { component, kind, key } of carriers) if (kind.endsWith('die')) group(dies, component, key);
   const piles = new Map<string, number>();
   for (const { state, of } of listPiles(job, planned)) piles.set(state, Math.max(piles.get(state) ?? 1, of));
   const feeds = new Map<string, Map<string, number>>();
@@ -125,6 +128,8 @@ export function floorSteps(job: Job, works: Works, planned: Plan): FloorStep[] {
     const machine = at.machine === null ? undefined : machines.get(at.machine);
     const way = isHeld(at) ? wayOf(planned, at, works) : undefined;
     const cuts = machine?.process === 'die-cutter' || machine?.process === 'foil-press';
+    const before = [...(feeds.get(at.id)?.keys() ?? [])];
+    const isFirst = !before.some((id) => planned.steps.find((one) => one.id === id)?.component === at.component);
     const tool = cuts && step.component !== undefined ? (dies.get(step.component)?.join() ?? '') : '';
     return [
       {
@@ -139,6 +144,7 @@ export function floorSteps(job: Job, works: Works, planned: Plan): FloorStep[] {
         ways: way ? [way, ...otherWays(job, works, planned, step, way.machine)] : [],
         lies: minutes(at.lagHours),
         dress: way && machine ? dressOf(job, works, planned, step, machine, tool) : undefined,
+        wants: wants(at, isFirst),
       },
     ];
   });

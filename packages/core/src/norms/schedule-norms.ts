@@ -42,4 +42,12 @@ export const SCHEDULE_NORMS: readonly Norm[] = [
   counts('schedule.setUp', 'What a minute of set-up counts', 'points', 0.1, 1000),
   counts('schedule.through', 'What a minute until a job is through counts', 'points', 0.001, 1000),
   { ...counts('schedule.dueHour', 'Hour of the due day by which a job is ready', 'h', 16, 24), whole: true },
+  {
+    ...counts('schedule.deliveryHour', 'Hour of the day by which what comes that day is there', 'h', 12, 23),
+    whole: true,
+  },
+  counts('schedule.paperHours', 'Until paper is there that is not ordered', 'h', 120, 2000),
+  counts('schedule.artworkHours', 'Until artwork is approved that is not', 'h', 24, 2000),
+  counts('schedule.trialHours', 'Until a trial of an ink is accepted', 'h', 8, 2000),
+  counts('schedule.carrierHours', 'Until carriers are made and inspected, the artwork approved', 'h', 4, 2000),
 ];

@@ -103,7 +103,7 @@ const carriersAt = (all: readonly Carrier[], { component, id, operation }: PlanS
 };
 
 /** Inks of a press step that want an accepted trial. */
-function inksAt({ job, works }: RoomContext, { component, id }: PlanStep): string[] {
+function inksAt({ job, works }: Pick<RoomContext, 'job' | 'works'>, { component, id }: PlanStep): string[] {
   const pass = job.route.find((step) => step.id === id);
   const of = job.components.find((one) => one.id === component);
   const side = pass?.side ?? 'front';
@@ -115,15 +115,36 @@ function inksAt({ job, works }: RoomContext, { component, id }: PlanStep): strin
 const isPass = (job: Job, { id, operation }: PlanStep): boolean =>
   operation === 'print' || (operation === 'overprint' && job.route.some((step) => step.id === id && step.inks?.length));
 
+/** What a press start asks for: approved artwork of a component, accepted trials of inks, inspected carriers. */
+export interface PressWants {
+  readonly component: string;
+  readonly inks: readonly string[];
+  /** Ids. */
+  readonly carriers: readonly string[];
+}
+
+/** What the gate of a step looks at; undefined where it is no pass through a press. @param all carriers of the job. */
+export function pressWants(
+  context: Pick<RoomContext, 'job' | 'works'>,
+  step: PlanStep,
+  all: readonly Carrier[],
+): PressWants | undefined {
+  if (!isPass(context.job, step)) return undefined;
+  const carriers = carriersAt(all, step, context.job).map(({ id }) => id);
+  return { component: step.component ?? '', inks: inksAt(context, step), carriers };
+}
+
+/** Whether a carrier may run: inspected, or on the press already. */
+export const mayRun = (state: RoomState, carrier: string): boolean =>
+  ['inspected', 'on-press'].includes(lifeOf(state, carrier).state);
+
 /** What still stands before a press step may start: artwork, trials, inspected carriers. Source: handbook chapters 4 and 5. */
 export function pressGate(context: RoomContext, step: PlanStep): Issue[] {
   const { job, plan, works, state } = context;
   const trials = inksAt(context, step)
     .filter((ink) => !trialAccepted(state, ink))
     .map((ink) => error('room.trial', 'step', { ink, step: step.name }));
-  const bad = carriersAt(listCarriers(job, plan, works), step, job).filter(
-    ({ id }) => !['inspected', 'on-press'].includes(lifeOf(state, id).state),
-  );
+  const bad = carriersAt(listCarriers(job, plan, works), step, job).filter(({ id }) => !mayRun(state, id));
   const [first] = bad;
   const inspection = first
     ? [error('room.not-inspected', 'step', { step: step.name, count: bad.length, carrier: labelOf(first) })]

@@ -1,5 +1,5 @@
 export { forecastCount } from './forecast.js';
-export { type RoomContext, pressGate, refuse } from './gates.js';
+export { type PressWants, type RoomContext, mayRun, pressGate, pressWants, refuse } from './gates.js';
 export {
   type CarrierState,
   type RoomEvent,

@@ -71,6 +71,10 @@ function paperOfLayout({ component, stock, supply }: ComponentLayout): PaperItem
   return { stock: stock.id, widthMm, heightMm, grain };
 }
 
+/** The key of the paper that a component is printed on; undefined where the customer brings it. */
+export const paperKeyOf = (layout: ComponentLayout): string | undefined =>
+  layout.component.paperOwner === 'customer' ? undefined : paperKey(paperOfLayout(layout));
+
 /** Needs of the same thing become one; a sum has no figure of its own. */
 function gather(needs: readonly Need[]): Need[] {
   const byKey = new Map<string, Need>();

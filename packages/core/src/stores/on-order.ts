@@ -51,6 +51,29 @@ export function shortShares<One extends Wanted>(
   });
 }
 
+/**
+ * When each of those who want something has all of it, when those come first who want it first: the day of the order that it comes with, `there` where it
+ * lies in the store, `never` where too little is ordered. @param there what is free in the store. Source: identity, as {@link shortShares}.
+ */
+export function daysReady<One extends Wanted>(
+  wanted: readonly One[],
+  there: number,
+  coming: readonly Pick<OnOrder, 'quantity' | 'day'>[],
+): Map<One, string> {
+  const arrivals = [...coming].sort((a, b) => a.day.localeCompare(b.day));
+  const ready = new Map<One, string>();
+  let [asked, come, next, day] = [0, there, 0, 'there'];
+  for (const of of [...wanted].sort((a, b) => dayOf(a).localeCompare(dayOf(b)))) {
+    asked += of.quantity;
+    for (let one = arrivals[next]; one && come < asked - LEAST; one = arrivals[++next]) {
+      come += one.quantity;
+      day = one.day;
+    }
+    ready.set(of, come < asked - LEAST ? 'never' : day);
+  }
+  return ready;
+}
+
 /** What is short of what is wanted, however that is handed out: the most that is wanted by some day above what is there by then. */
 export const shortOf = (...asked: Parameters<typeof shortShares>): number =>
   shortShares(...asked).reduce((sum, { short }) => sum + short, 0);

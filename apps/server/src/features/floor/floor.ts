@@ -16,6 +16,7 @@ import { refuseOlder } from '../changes/refuse-older.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
 import type { Moving } from '../../work/floor-tasks.js';
+import { readRecords } from '../room/room.js';
 import { currentWorks } from '../works/works.js';
 import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
 
@@ -174,12 +175,19 @@ export const floorHandlers = (
     },
 
     promise: async ({ params }) => {
-      const { problem, basis } = await readFloor(bench);
+      const { problem, basis, paper } = await readFloor(bench);
       const revision = await readRevision(database, params.id);
       const kept = revision.state === 'released' ? await keptPlan(database, params.id, revision.revision) : undefined;
       const standing = (await readSchedule(database, 'in force', basis))?.plan;
       const { due } = revision.job;
-      const promised = await workshop.run('promise', { problem, standing, revision, kept });
+      const promised = await workshop.run('promise', {
+        problem,
+        standing,
+        revision,
+        kept,
+        paper,
+        records: await readRecords(database, params.id),
+      });
       const iso = (ms: number): string => new Date(ms).toISOString();
       return {
         ready: promised.ready === undefined ? null : iso(promised.ready),

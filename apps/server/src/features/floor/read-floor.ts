@@ -3,13 +3,18 @@ import {
   type Completion,
   type FloorHours,
   type FloorJob,
+  type FloorPaper,
   type FloorProblem,
   type FloorStep,
+  type FloorStock,
   type RoomRecord,
+  type RoomState,
   MINUTE_MS,
   USUAL_HOURS,
   dayAfter,
+  holdsOf,
   isFinished,
+  paperDays,
   roomState,
 } from '@druckerei/core';
 import { type Floor, type KeptPin, type Schedule, dayIn } from '@druckerei/contract';
@@ -18,10 +23,11 @@ import { ProblemError } from '../../http/problem.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
 import { basisOf } from '../assessments/assessments.js';
+import { readOnOrder } from '../stores/stores.js';
 import { currentWorks } from '../works/works.js';
 
 /** Raised when stations are reckoned otherwise, so that those kept are reckoned again. */
-const ENGINE = 1;
+const ENGINE = 2;
 /** Days that a job may be overdue and still be on the floor, where nobody has counted it out. */
 const DAYS_OVERDUE = 60;
 /** Milliseconds of one look in which stations are reckoned that nobody has reckoned yet. */
@@ -45,6 +51,7 @@ export interface FloorNow {
   readonly problem: FloorProblem;
   readonly hoursVersion: number;
   readonly pins: readonly KeptPin[];
+  readonly paper: FloorPaper;
   /** What a schedule that is made now builds on. */
   readonly basis: string;
   readonly leftOut: number;
@@ -62,8 +69,10 @@ async function stepsOf({ database, workshop }: Bench, id: number, revision: numb
 }
 
 /** What is counted, and what has begun and is not. */
-function progressOf({ records, finish }: JobRow): Pick<FloorJob, 'done' | 'begun'> & { readonly finished: boolean } {
-  const { counts, started } = roomState(records);
+function progressOf(
+  finish: JobRow['finish'],
+  { counts, started }: RoomState,
+): Pick<FloorJob, 'done' | 'begun'> & { readonly finished: boolean } {
   const done = [...counts.keys()];
   const good = new Map([...counts].map(([step, { event }]) => [step, event.good]));
   return {
@@ -97,13 +106,14 @@ export async function readFloor(bench: Bench): Promise<FloorNow> {
     by,
     at,
   }));
-  const jobs: FloorJob[] = [];
+  const read: (FloorJob & { readonly room: RoomState })[] = [];
   const revised = new Map(rows.map(({ id, revision }) => [id, revision]));
   const until = performance.now() + LOOK_MS;
   let waiting = 0;
   const unplanned: { number: string; why: string }[] = [];
   for (const row of rows) {
-    const { finished, ...progress } = progressOf(row);
+    const room = roomState(row.records);
+    const { finished, ...progress } = progressOf(row.finish, room);
     if (finished) continue;
     const { id, number, title, customer, due, weight } = row;
     if (row.steps === null && performance.now() > until) {
@@ -112,14 +122,23 @@ export async function readFloor(bench: Bench): Promise<FloorNow> {
     }
     try {
       const steps = row.steps ?? (await stepsOf(bench, id, row.revision));
-      jobs.push({ id, number, title, customer, due: due ?? undefined, weight, steps, ...progress });
+      read.push({ id, number, title, customer, due: due ?? undefined, weight, steps, room, ...progress });
     } catch (error) {
       if (!(error instanceof ProblemError) || error.status !== 422) throw error;
       unplanned.push({ number, why: error.title });
     }
   }
+  const paper: FloorPaper = {
+    stock: await database.many<FloorStock & Record<string, unknown>>('floor/free-paper'),
+    coming: await readOnOrder(database),
+  };
+  const day = paperDays(paper, read);
+  const jobs = read.map(({ room, ...job }): FloorJob => ({
+    ...job,
+    holds: holdsOf(job.steps, room, (key) => day(job.id, key)),
+  }));
   const problem: FloorProblem = { works, hours, jobs, pins, origin: Math.floor(now / MINUTE_MS) * MINUTE_MS };
-  return { problem, hoursVersion, pins, basis: basisOfFloor(problem, revised), leftOut, unplanned, waiting };
+  return { problem, hoursVersion, pins, paper, basis: basisOfFloor(problem, revised), leftOut, unplanned, waiting };
 }
 
 /** Which revision of a job is on the floor. */
@@ -127,7 +146,14 @@ type Revised = ReadonlyMap<number, number>;
 
 function basisOfFloor({ works, hours, jobs, pins }: FloorProblem, revised: Revised): string {
   // By revision, not by its stations: the database gives their fields back in another order.
-  const told = jobs.map(({ id, weight, done, begun }) => [id, revised.get(id), weight, done, begun]);
+  const told = jobs.map(({ id, weight, done, begun, holds = [] }) => [
+    id,
+    revised.get(id),
+    weight,
+    done,
+    begun,
+    holds.map(({ step, what, of, day }) => [step, what, of, day]),
+  ]);
   const fixed = pins.map(({ job, step, machine, start }) => [job, step, machine, start]);
   return createHash('sha256')
     .update(JSON.stringify([ENGINE, basisOf(works), works.timeZone, shiftsOf(hours), fixed, told]))

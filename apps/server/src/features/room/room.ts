@@ -51,10 +51,14 @@ const recordOf = ({ id, event, entered_at, entered_by }: RecordRow): RoomRecord 
   by: entered_by,
 });
 
+/** What happened to a job in the press room, oldest first. */
+export const readRecords = async (queries: Queries, job: number): Promise<RoomRecord[]> =>
+  (await queries.many<RecordRow>('room/records', job)).map(recordOf);
+
 async function answer(queries: Queries, id: number, keys: readonly string[]): Promise<PressRoom> {
-  const rows = await queries.many<RecordRow>('room/records', id);
+  const records = await readRecords(queries, id);
   const kept = keys.length > 0 ? await keptCarriers(queries, { keys }) : [];
-  return { records: rows.map(recordOf) as PressRoom['records'], kept };
+  return { records: records as PressRoom['records'], kept };
 }
 
 /** A carrier taken out of the store: what it has run is what the store says. One at a time takes it, of whatever job. */
@@ -104,7 +108,7 @@ export const enterEvent = (
   database.transaction(async (queries) => {
     if (!(await queries.one('room/lock-job', id))) throw notFound('This job');
     const revision = await readRevision(queries, id);
-    const records = (await queries.many<RecordRow>('room/records', id)).map(recordOf);
+    const records = await readRecords(queries, id);
     if (seen !== undefined) refuseOver(records, event, seen);
     const { job, works } = { job: revision.job as Job, works: revision.works as Works };
     const asked = await workshop.run('askRoom', { job, works, records, event });

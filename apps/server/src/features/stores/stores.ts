@@ -100,7 +100,7 @@ interface OnOrderRow extends Record<string, unknown> {
 }
 
 /** What is still to come, and of it for each job what it has not had yet. */
-const onOrder = async (queries: Queries): Promise<Stores['onOrder']> =>
+export const readOnOrder = async (queries: Queries): Promise<Stores['onOrder']> =>
   (await queries.many<OnOrderRow>('purchasing/on-order')).map(({ received, jobs, ...row }) => ({
     ...row,
     jobs: sharesOf(jobs, received, row.quantity),
@@ -110,7 +110,7 @@ async function readStores(queries: Queries): Promise<Stores> {
   const holdings = await queries.many<HoldingRow>('stores/holdings');
   return {
     mark: await markOf(queries, 'reservation'),
-    onOrder: await onOrder(queries),
+    onOrder: await readOnOrder(queries),
     holdings: holdings.map(({ changed_at, changed_by, paper, other, ...row }) => ({
       ...row,
       ...thing({ paper, other }),

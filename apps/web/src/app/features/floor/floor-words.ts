@@ -1,6 +1,14 @@
-import { type FloorLate, type FloorPlan, type FloorSlot, type Help, type Works, MINUTE_MS } from '@druckerei/core';
+import {
+  type FloorHold,
+  type FloorLate,
+  type FloorPlan,
+  type FloorSlot,
+  type Help,
+  type Works,
+  MINUTE_MS,
+} from '@druckerei/core';
 import type { Floor, MoveEffect } from '@druckerei/contract';
-import { count, many } from '../../ui/format';
+import { count, dateText, many } from '../../ui/format';
 import { chosenLocale } from '../../ui/locale';
 
 /** Minutes as people say them: “45 min”, “3 h 20”, “2 d 4 h”. */
@@ -81,8 +89,23 @@ export const changesText = ({ changes }: Pick<FloorSlot, 'changes'>): string =>
     .map(({ what, times }) => (times > 1 ? `${count(times)} ${CHANGE_WORDS[what]}s` : CHANGE_WORDS[what]))
     .join(', ');
 
+/** What a station is released by, in words. */
+export function holdText({ what, of, day }: FloorHold): string {
+  switch (what) {
+    case 'paper':
+      return day === null ? `${of}: not ordered` : `${of}, on order for ${dateText(day)}`;
+    case 'artwork':
+      return of === '' ? 'artwork that is not approved' : `the artwork of ${of}, not approved`;
+    case 'trial':
+      return `a trial of ${of}, not accepted`;
+    case 'carriers':
+      return `${many(Number(of), 'carrier')} not made and inspected`;
+  }
+}
+
 /** What a station waits for, in words; empty where it could begin at once. */
 export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames): string {
+  if (cause.hold) return `for ${holdText(cause.hold)}`;
   if (cause.kind === 'release' || cause.job === null || cause.step === null) return '';
   const step = names.step(cause.job, cause.step);
   return cause.kind === 'link'
@@ -91,7 +114,10 @@ export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames
 }
 
 /** Why a job is late: what it waits longest for, and how it would be alone. */
-export function lateText({ minutes, alone, waits }: FloorLate, plan: FloorPlan, names: FloorNames): string {
+export function lateText({ minutes, alone, waits, chain }: FloorLate, plan: FloorPlan, names: FloorNames): string {
+  const first = plan.slots.find((one) => one.job === chain.at(-1)?.job && one.step === chain.at(-1)?.step);
+  if (first?.cause.hold)
+    return `${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold)}.`;
   if (alone >= minutes)
     return 'It would be as late alone in the works: its own stations and what lies between them take that long.';
   const itself = alone > 0 ? ` Even alone in the works it would be ${spanText(alone)} late.` : '';

@@ -4,7 +4,7 @@ import type { Floor } from '@druckerei/contract';
 import { FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
 import { FloorNames, WorksClock, causeText, changesText, helpText, lateText, spanText } from './floor-words';
 
-const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0 };
+const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0, hold: null };
 const slot = (
   job: number,
   step: string,
@@ -24,14 +24,16 @@ const slot = (
   cause,
   ...more,
 });
-const held = { kind: 'held', job: 2, step: 'print', held: 'press', minute: 240 } as const;
+const held = { kind: 'held', job: 2, step: 'print', held: 'press', minute: 240, hold: null } as const;
 const plan: FloorPlan = {
   origin: Date.parse('2026-11-30T06:00Z'),
   slots: [
     slot(2, 'print', 'press', 0, 240),
     slot(1, 'print', 'press', 240, 400, { cause: held, changes: [{ what: 'wash', times: 2, hours: 0.5 }] }),
     slot(1, 'dry', null, 400, 1440),
-    slot(1, 'fold', 'folder', 1440, 1500, { cause: { kind: 'link', job: 1, step: 'dry', held: null, minute: 1440 } }),
+    slot(1, 'fold', 'folder', 1440, 1500, {
+      cause: { kind: 'link', job: 1, step: 'dry', held: null, minute: 1440, hold: null },
+    }),
   ],
   through: [
     { job: 1, minute: 1500, spare: -60 },

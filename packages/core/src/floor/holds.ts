@@ -1,0 +1,69 @@
+import { type RoomState, mayRun, trialAccepted } from '../press-room/index.js';
+import type { NormLookup } from '../norms/index.js';
+import { minuteOf } from './hours.js';
+import type { FloorStep } from './steps.js';
+
+/** Something that a station waits for, and no other station gives it. */
+export interface FloorHold {
+  readonly step: string;
+  readonly what: 'paper' | 'artwork' | 'trial' | 'carriers';
+  /** The paper, the component, the inks; how many carriers. */
+  readonly of: string;
+  /** ISO 8601 date on which it comes; null where nobody knows. */
+  readonly day: string | null;
+}
+
+/**
+ * What the stations of a job still wait for. @param paper when the job has all of a paper: a day, `there`, `never` where too little is ordered.
+ * Source: handbook chapters 4 and 5: no press start before approved artwork, accepted trials and inspected carriers.
+ */
+export function holdsOf(
+  steps: readonly FloorStep[],
+  room: RoomState,
+  paper: (key: string) => string | undefined,
+): FloorHold[] {
+  return steps.flatMap(({ id, component, wants }): FloorHold[] => {
+    if (!wants || room.started.has(id) || room.counts.has(id)) return [];
+    const holds: FloorHold[] = [];
+    const day = wants.paper && paper(wants.paper.key);
+    if (wants.paper && day !== undefined && day !== 'there')
+      holds.push({ step: id, what: 'paper', of: wants.paper.name, day: day === 'never' ? null : day });
+    if (!wants.press) return holds;
+    const { press } = wants;
+    const inks = press.inks.filter((ink) => !trialAccepted(room, ink));
+    const missing = press.carriers.filter((carrier) => !mayRun(room, carrier));
+    if (room.artwork.get(press.component)?.event.approved !== true)
+      holds.push({ step: id, what: 'artwork', of: component, day: null });
+    if (inks.length > 0) holds.push({ step: id, what: 'trial', of: inks.join(', '), day: null });
+    if (missing.length > 0) holds.push({ step: id, what: 'carriers', of: String(missing.length), day: null });
+    return holds;
+  });
+}
+
+/** Hours that it takes until something is there whose day nobody knows, if it is begun now. */
+const HOURS: Readonly<Record<FloorHold['what'], string>> = {
+  paper: 'schedule.paperHours',
+  artwork: 'schedule.artworkHours',
+  trial: 'schedule.trialHours',
+  carriers: 'schedule.carrierHours',
+};
+
+/** The hold of a station that is last to end, and the minute from the origin at which it does: carriers are made once the artwork is approved. */
+export function lastHold(
+  holds: readonly FloorHold[],
+  norms: NormLookup,
+  origin: number,
+  zone: string | undefined,
+): { readonly hold: FloorHold | undefined; readonly minute: number } {
+  const hours = (what: FloorHold['what']): number => norms(HOURS[what]).value;
+  const hour = String(Math.min(23, norms('schedule.deliveryHour').value)).padStart(2, '0');
+  const approved = holds.some(({ what }) => what === 'artwork') ? hours('artwork') : 0;
+  let last: { hold: FloorHold | undefined; minute: number } = { hold: undefined, minute: 0 };
+  for (const hold of holds) {
+    const ahead = hold.what === 'carriers' ? approved : 0;
+    const minute =
+      hold.day === null ? Math.ceil((hours(hold.what) + ahead) * 60) : minuteOf(`${hold.day}T${hour}:00`, origin, zone);
+    if (minute > last.minute) last = { hold, minute };
+  }
+  return last;
+}
