@@ -1,11 +1,41 @@
-import { dayIn } from '@druckerei/contract';
+import { type Account, dayIn } from '@druckerei/contract';
 import { planFloorNow, takeNow } from '../features/floor/floor.js';
 import { readFloor } from '../features/floor/read-floor.js';
 import type { Bench } from '../features/jobs/bench.js';
 import { createJob, release } from '../features/jobs/write-job.js';
+import { enterEvent } from '../features/room/room.js';
+import { addHolding } from '../features/stores/stores.js';
 import { currentWorks } from '../features/works/works.js';
 import { demoHours, floorExamples } from './demo-floor.js';
 import { demoManager, exampleJob, patient } from './load-demo.js';
+
+/** Of so many jobs one whose artwork nobody has approved. */
+const NOT_APPROVED = 6;
+
+/** Paper for all of them but the last that are due, of the paper that most of them want. */
+async function layInPaper(bench: Bench, manager: Account, made: readonly number[]): Promise<void> {
+  const { problem } = await readFloor(bench);
+  const wanted = new Map<string, number[]>();
+  for (const { id, steps } of problem.jobs) {
+    const papers = new Map(
+      steps.flatMap(({ wants }) => (wants?.paper ? [[wants.paper.key, wants.paper.quantity]] : [])),
+    );
+    if (made.includes(id))
+      for (const [key, quantity] of papers) wanted.set(key, [...(wanted.get(key) ?? []), quantity]);
+  }
+  const most = Math.max(...[...wanted.values()].map(({ length }) => length));
+  for (const [key, quantities] of wanted) {
+    const [, stock = '', size = '', grain] = key.split('/');
+    const [widthMm = 0, heightMm = 0] = size.split('x').map(Number);
+    const lies = quantities.length === most ? quantities.slice(1) : quantities;
+    await addHolding(bench.database, manager, {
+      paper: { stock, widthMm, heightMm, grain: grain === 'width' ? 'width' : 'height' },
+      quantity: Math.ceil(lies.reduce((sum, one) => sum + one, 0)),
+      place: 'Aisle F',
+      reason: 'for the jobs of the coming weeks',
+    });
+  }
+}
 
 /** Crowds the demo's floor, once: hours, some thirty small jobs in several states, and a schedule in force. */
 export async function loadFloor({ database, workshop }: Bench): Promise<void> {
@@ -15,12 +45,20 @@ export async function loadFloor({ database, workshop }: Bench): Promise<void> {
   if (!manager) return;
   const today = dayIn(new Date(), (await currentWorks(database)).timeZone);
   await database.one('floor/put-hours', JSON.stringify(demoHours(today)), manager.id);
+  const made: number[] = [];
   for (const { job, released } of floorExamples(exampleJob, today)) {
     const { id, version } = await createJob(bench, manager, job);
     const mark = (await currentWorks(database)).mark ?? 0;
-    if (released) await release(bench, manager, id, { version, mark });
+    if (!released) continue;
+    await release(bench, manager, id, { version, mark });
+    made.push(id);
+    // Of some the artwork is not approved yet.
+    if (made.length % NOT_APPROVED === 0) continue;
+    for (const { id: component } of job.components)
+      await enterEvent(bench, manager, id, { kind: 'artwork', component, approved: true });
   }
   while ((await readFloor(bench)).waiting > 0);
+  await layInPaper(bench, manager, made);
   const { id } = await planFloorNow(bench, manager, { effort: 'quick', seed: 1 });
   await takeNow(bench, id);
 }

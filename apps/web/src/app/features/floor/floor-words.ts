@@ -115,11 +115,14 @@ export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames
 
 /** Why a job is late: what it waits longest for, and how it would be alone. */
 export function lateText({ minutes, alone, waits, chain }: FloorLate, plan: FloorPlan, names: FloorNames): string {
-  const first = plan.slots.find((one) => one.job === chain.at(-1)?.job && one.step === chain.at(-1)?.step);
-  if (first?.cause.hold)
-    return `${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold)}.`;
+  const begun = chain.at(-1);
+  const first = plan.slots.find(({ job, step }) => job === begun?.job && step === begun.step);
+  const released = first?.cause.hold
+    ? `${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold)}.`
+    : '';
   if (alone >= minutes)
-    return 'It would be as late alone in the works: its own stations and what lies between them take that long.';
+    return `It would be as late alone in the works: its own stations and what lies between them take that long. ${released}`.trim();
+  if (released !== '' && (first?.cause.minute ?? 0) > (waits?.minutes ?? 0)) return released;
   const itself = alone > 0 ? ` Even alone in the works it would be ${spanText(alone)} late.` : '';
   const slot = waits && plan.slots.find(({ job, step }) => job === waits.job && step === waits.step);
   if (!slot) return `Its own stations take until then, one after another.${itself}`;

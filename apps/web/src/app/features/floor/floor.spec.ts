@@ -2,7 +2,7 @@ import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
 import { schedule } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
 import { FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
-import { FloorNames, WorksClock, causeText, changesText, helpText, lateText, spanText } from './floor-words';
+import { FloorNames, WorksClock, causeText, changesText, helpText, holdText, lateText, spanText } from './floor-words';
 
 const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0, hold: null };
 const slot = (
@@ -138,6 +138,11 @@ describe('words of the floor', () => {
     expect(changesText(plan.slots[1] ?? slot(1, '', null, 0, 0))).toBe('2 wash-ups');
     expect(causeText({ cause: held }, names)).toBe('Big press is held by J-2, Print, Map');
     expect(causeText({ cause }, names)).toBe('');
+    const hold = { step: 'print', what: 'paper', of: 'Offset 90 g', day: null } as const;
+    expect(causeText({ cause: { ...cause, hold } }, names)).toBe('for Offset 90 g: not ordered');
+    expect(holdText({ ...hold, day: '2026-12-03' })).toBe('Offset 90 g, on order for 3 Dec 2026');
+    expect(holdText({ ...hold, what: 'artwork', of: 'Map' })).toBe('the artwork of Map, not approved');
+    expect(holdText({ ...hold, what: 'carriers', of: '4' })).toBe('4 carriers not made and inspected');
   });
   it('say why a job is late, and what would help at what price', () => {
     const late = {
@@ -153,6 +158,16 @@ describe('words of the floor', () => {
     };
     expect(lateText(late, plan, names)).toBe(
       'Print, Map waits 4 h: Big press is held by J-2, Print, Map. Even alone in the works it would be 20 min late.',
+    );
+    const slots = plan.slots.map((one) => {
+      const hold = { step: 'print', what: 'trial', of: 'Deep red', day: null } as const;
+      return one.job === 1 && one.step === 'print' ? { ...one, cause: { ...cause, minute: 480, hold } } : one;
+    });
+    expect(lateText(late, { ...plan, slots }, names)).toBe(
+      'Print, Map waits 8 h for a trial of Deep red, not accepted.',
+    );
+    expect(lateText({ ...late, alone: 60 }, { ...plan, slots }, names)).toMatch(
+      /^It would be as late alone.* waits 8 h/,
     );
     const help = {
       kind: 'goes first',
