@@ -2,7 +2,9 @@ import { type Page, expect, test } from '@playwright/test';
 import { chooseOwn, expectAccessible, openExample, signIn } from './steps';
 
 const VIEWS = [
+  'desk',
   'jobs',
+  'floor',
   'stores',
   'norms',
   'works',

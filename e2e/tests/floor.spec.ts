@@ -1,26 +1,7 @@
 import { type Page, expect, test } from '@playwright/test';
-import { addExample, dialogReady, expectAccessible, signIn } from './steps';
+import { addExample, dialogReady, expectAccessible, released, signIn } from './steps';
 
 const dayIn = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
-
-/** A job out of an example that is released, due in so many days. Returns its number. */
-async function released(page: Page, name: string, days: number): Promise<string> {
-  const id = await addExample(page, name, (job) => {
-    job['due'] = dayIn(days);
-  });
-  const { version, works, job } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as {
-    version: number;
-    works: { mark?: number };
-    job: { number: string };
-  };
-  const token = (await page.context().cookies()).find((one) => one.name === 'XSRF-TOKEN')?.value ?? '';
-  const answer = await page.request.post(`/api/jobs/${id}/release`, {
-    data: { version, mark: works.mark ?? 0 },
-    headers: { 'X-XSRF-TOKEN': token },
-  });
-  expect(answer.status()).toBe(200);
-  return job.number;
-}
 
 async function planByRule(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Plan anew' }).click();

@@ -8,7 +8,7 @@ const PASSWORD = 'weir-and-wheel';
 
 /** Signs in by hand, as a user does. */
 export async function signInByHand(page: Page, login: Login = 'manager'): Promise<void> {
-  await page.goto('/sign-in');
+  await page.goto('/sign-in?to=/jobs');
   await page.getByLabel('Name').fill(login);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
@@ -29,6 +29,24 @@ export async function signIn(page: Page, login: Login = 'manager'): Promise<void
   expect(answer.ok()).toBe(true);
   await page.goto('/jobs');
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+}
+
+/** A job out of an example that is released, due in so many days. Returns its number. */
+export async function released(page: Page, name: string, days: number): Promise<string> {
+  const id = await addExample(page, name, (job) => {
+    job['due'] = new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+  });
+  const { version, works, job } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as {
+    version: number;
+    works: { mark?: number };
+    job: { number: string };
+  };
+  const answer = await page.request.post(`/api/jobs/${id}/release`, {
+    data: { version, mark: works.mark ?? 0 },
+    headers: await csrf(page),
+  });
+  expect(answer.status()).toBe(200);
+  return job.number;
 }
 
 /** Leaves a norm as it ships, for the tests that come after on the same works. */

@@ -37,7 +37,7 @@ export async function withManager(address, options, work) {
         ...options,
       })
     ).newPage();
-    await page.goto('/sign-in');
+    await page.goto('/sign-in?to=/jobs');
     await page.getByLabel('Name').fill('manager');
     await page.getByLabel('Password').fill('weir-and-wheel');
     await page.getByRole('button', { name: 'Sign in', exact: true }).click();

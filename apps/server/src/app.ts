@@ -17,6 +17,7 @@ import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
+import { deskHandlers } from './features/desk/desk.js';
 import { floorHandlers } from './features/floor/floor.js';
 import { purchaseHandlers } from './features/purchasing/purchases.js';
 import { supplierHandlers } from './features/purchasing/suppliers.js';
@@ -150,6 +151,7 @@ export async function createApp({
     ...logoHandlers({ database, workshop }),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
+    ...deskHandlers({ database, workshop }),
     ...floorHandlers({ database, workshop }),
     ...storesHandlers(database),
     ...lotLabelHandlers({ database, workshop }),

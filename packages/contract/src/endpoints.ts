@@ -5,6 +5,7 @@ import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
 import { STORES } from './endpoints/stores.js';
 import { PURCHASING } from './endpoints/purchasing.js';
+import { DESK } from './endpoints/desk.js';
 import { FLOOR } from './endpoints/floor.js';
 import { GOODS } from './endpoints/goods.js';
 import { CUSTOMERS } from './endpoints/customers.js';
@@ -23,6 +24,7 @@ export const ENDPOINTS = [
   ...STORES,
   ...PURCHASING,
   ...GOODS,
+  ...DESK,
   ...FLOOR,
   ...CUSTOMERS,
   ...DOCUMENTS,

@@ -58,6 +58,16 @@ export const planAskedSchema = z
   .meta({ id: 'SchedulePlanAsked' });
 export const takeSchema = z.strictObject({ id: z.int().min(1).max(2_147_483_647) }).meta({ id: 'ScheduleTaken' });
 
+/** What would help a late job. */
+export const helpSchema = z.strictObject({
+  kind: z.enum(['other machine', 'overtime', 'goes first', 'job first']),
+  step: z.string().nullable(),
+  machine: z.string().nullable(),
+  won: z.int(),
+  othersLate: z.int(),
+  overtime: z.int(),
+});
+
 const at = { job: z.int(), step: z.string() };
 /** A schedule: what core's `FloorPlan` is. Minutes count from `origin`, ms since 1970 UTC. */
 const planSchema = z
@@ -103,16 +113,7 @@ const planSchema = z
         alone: z.int(),
         waits: z.strictObject({ ...at, minutes: z.int() }).nullable(),
         chain: z.array(z.strictObject(at)),
-        helps: z.array(
-          z.strictObject({
-            kind: z.enum(['other machine', 'overtime', 'goes first', 'job first']),
-            step: z.string().nullable(),
-            machine: z.string().nullable(),
-            won: z.int(),
-            othersLate: z.int(),
-            overtime: z.int(),
-          }),
-        ),
+        helps: z.array(helpSchema),
       }),
     ),
     never: z.array(z.strictObject({ ...at, machine: z.string().nullable() })),

@@ -23,6 +23,7 @@ export * from './room.js';
 export * from './stores.js';
 export * from './purchasing.js';
 export * from './finished.js';
+export * from './desk.js';
 export * from './floor.js';
 export * from './singles.js';
 export * from './customers.js';

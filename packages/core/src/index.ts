@@ -33,4 +33,5 @@ export * from './best/index.js';
 export * from './press-room/index.js';
 export * from './stores/index.js';
 export * from './floor/index.js';
+export * from './desk/index.js';
 export * as schedule from './schedule/index.js';

@@ -30,6 +30,7 @@ const TAKEN_FROM = [
   'customer_order_job',
   'floor_pin',
   'floor_schedule',
+  'desk_note',
 ];
 
 /** The role that an address of a database signs in as. */

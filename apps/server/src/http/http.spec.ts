@@ -148,6 +148,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
       hours: { press: [], finishing: [{ days: [1], from: '06:00', until: '14:00' }], machines: {}, exceptions: [] },
     },
     setPin: { job: 1, step: 'print' },
+    noteDesk: { key: 'nothing', state: 'open' },
     planFloor: { effort: 'rule' },
     takeSchedule: { id: 999_999 },
     tryMove: { schedule: 999_999, job: 1, step: 'print' },

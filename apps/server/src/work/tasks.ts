@@ -23,6 +23,7 @@ import {
   roomState,
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
+import { DESK_TASKS } from './desk-tasks.js';
 import { FLOOR_TASKS } from './floor-tasks.js';
 import { joinPdfs, letterheadPdf, lotLabelPdf, offerPdf, purchasePdf } from '@druckerei/formats';
 import { describeJob } from './describe-job.js';
@@ -189,6 +190,7 @@ export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly
 /** What is too heavy for the thread that answers everybody. */
 export const TASKS = {
   ...DOCUMENTS,
+  ...DESK_TASKS,
   ...FLOOR_TASKS,
   assess,
   judge,

@@ -44,7 +44,12 @@ export const routes: Routes = [
     path: '',
     canActivateChild: [signedIn],
     children: [
-      { path: '', pathMatch: 'full', redirectTo: 'jobs' },
+      { path: '', pathMatch: 'full', redirectTo: 'desk' },
+      {
+        path: 'desk',
+        title: 'Desk - Druckerei',
+        loadComponent: () => import('./features/desk/desk.page').then((m) => m.DeskPage),
+      },
       {
         path: 'jobs',
         title: 'Jobs - Druckerei',

@@ -48,21 +48,27 @@ const HOURS: Readonly<Record<FloorHold['what'], string>> = {
   carriers: 'schedule.carrierHours',
 };
 
-/** The hold of a station that is last to end, and the minute from the origin at which it does: carriers are made once the artwork is approved. */
+/** Hours until something is there whose day nobody knows, with what comes first: carriers are made once the artwork is approved. */
+export function releaseHours(what: FloorHold['what'], holds: readonly FloorHold[], norms: NormLookup): number {
+  const hours = norms(HOURS[what]).value;
+  const first = what === 'carriers' && holds.some((one) => one.what === 'artwork');
+  return hours + (first ? norms(HOURS.artwork).value : 0);
+}
+
+/** The hold of a station that is last to end, and the minute from the origin at which it does. */
 export function lastHold(
   holds: readonly FloorHold[],
   norms: NormLookup,
   origin: number,
   zone: string | undefined,
 ): { readonly hold: FloorHold | undefined; readonly minute: number } {
-  const hours = (what: FloorHold['what']): number => norms(HOURS[what]).value;
   const hour = String(Math.min(23, norms('schedule.deliveryHour').value)).padStart(2, '0');
-  const approved = holds.some(({ what }) => what === 'artwork') ? hours('artwork') : 0;
   let last: { hold: FloorHold | undefined; minute: number } = { hold: undefined, minute: 0 };
   for (const hold of holds) {
-    const ahead = hold.what === 'carriers' ? approved : 0;
     const minute =
-      hold.day === null ? Math.ceil((hours(hold.what) + ahead) * 60) : minuteOf(`${hold.day}T${hour}:00`, origin, zone);
+      hold.day === null
+        ? Math.ceil(releaseHours(hold.what, holds, norms) * 60)
+        : minuteOf(`${hold.day}T${hour}:00`, origin, zone);
     if (minute > last.minute) last = { hold, minute };
   }
   return last;

@@ -29,10 +29,11 @@ import { Measures } from '../ui/measures';
     @if (framed()) {
       <header>
         @if (account(); as account) {
-          <a routerLink="/jobs" class="mark" aria-label="Druckerei, to the jobs"
+          <a routerLink="/desk" class="mark" aria-label="Druckerei, to the desk"
             ><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a
           >
           <nav aria-label="Areas">
+            <a routerLink="/desk" routerLinkActive="here" ariaCurrentWhenActive="page">Desk</a>
             <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
             <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">Floor</a>
             <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
@@ -210,6 +211,7 @@ export class Shell {
     this.commands.offerShell([
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
+      { id: 'desk', name: 'Go to the desk', key: 'g d', run: () => void this.router.navigateByUrl('/desk') },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'floor', name: 'Go to the floor', key: 'g f', run: () => void this.router.navigateByUrl('/floor') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },

@@ -9,16 +9,8 @@ import {
 } from '@druckerei/core';
 import type { Floor, MoveEffect } from '@druckerei/contract';
 import { count, dateText, many } from '../../ui/format';
+import { helpWords, spanText } from '../../ui/floor-words';
 import { chosenLocale } from '../../ui/locale';
-
-/** Minutes as people say them: “45 min”, “3 h 20”, “2 d 4 h”. */
-export function spanText(minutes: number): string {
-  const whole = Math.round(Math.abs(minutes));
-  const [days, hours, rest] = [Math.floor(whole / 1440), Math.floor((whole % 1440) / 60), whole % 60];
-  if (days > 0) return hours > 0 ? `${count(days)} d ${hours} h` : `${count(days)} d`;
-  if (hours > 0) return rest > 0 ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
-  return `${rest} min`;
-}
 
 /** Days and times by the clock on the wall of the works. */
 export class WorksClock {
@@ -130,29 +122,12 @@ export function lateText({ minutes, alone, waits, chain }: FloorLate, plan: Floo
 }
 
 /** What would help, and what it costs others. */
-export function helpText(
-  { kind, step, machine, won, othersLate, overtime }: Help,
-  job: number,
-  names: FloorNames,
-): string {
-  const station = step === null ? '' : names.step(job, step);
-  const where = machine === null ? 'all its machines' : names.machine(machine);
-  const what =
-    kind === 'other machine'
-      ? `${station} on ${where}`
-      : kind === 'job first'
-        ? 'the whole job goes first'
-        : kind === 'goes first'
-          ? `${station} goes first on ${where}`
-          : `overtime on ${where}, ${spanText(overtime)} until then`;
-  const others =
-    othersLate > 0
-      ? `, others ${spanText(othersLate)} later`
-      : othersLate < 0
-        ? `, others ${spanText(othersLate)} earlier`
-        : '';
-  return `${what}: ${spanText(won)} earlier${others}`;
-}
+export const helpText = (help: Help, job: number, names: FloorNames): string =>
+  helpWords({
+    ...help,
+    step: help.step === null ? null : names.step(job, help.step),
+    machine: help.machine === null ? null : names.machine(help.machine),
+  });
 
 /** What a move comes to: “35 min more set-up, HB-26-0417 2 h later, 3 jobs unaffected”. */
 export function effectText({ shifted, setUp, lateOrders }: MoveEffect, jobs: number, names: FloorNames): string {

@@ -16,19 +16,11 @@ import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
 import { count, dateText, many, timeText } from '../../ui/format';
+import { spanText } from '../../ui/floor-words';
 import { saveText } from '../../ui/save-text';
 import { FloorApi } from './floor.api';
 import { ChainsView } from './chains.view';
-import {
-  FloorNames,
-  WorksClock,
-  causeText,
-  changesText,
-  effectText,
-  helpText,
-  lateText,
-  spanText,
-} from './floor-words';
+import { FloorNames, WorksClock, causeText, changesText, effectText, helpText, lateText } from './floor-words';
 import { type DropPlace, type Zoom, drawFloor, threadOf } from './floor-drawing';
 import { HoursPanel } from './hours.panel';
 import { PinDialog, type PinData } from './pin.dialog';

@@ -1,8 +1,9 @@
 import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
 import { schedule } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
+import { spanText } from '../../ui/floor-words';
 import { FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
-import { FloorNames, WorksClock, causeText, changesText, helpText, holdText, lateText, spanText } from './floor-words';
+import { FloorNames, WorksClock, causeText, changesText, helpText, holdText, lateText } from './floor-words';
 
 const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0, hold: null };
 const slot = (

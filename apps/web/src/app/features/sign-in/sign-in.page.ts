@@ -97,7 +97,7 @@ export class SignInPage {
         login,
         password,
         ...(code === '' ? {} : { code }),
-        to: to?.startsWith('/') && !to.startsWith('//') ? to : '/jobs',
+        to: to?.startsWith('/') && !to.startsWith('//') ? to : '/desk',
       }),
     );
   }

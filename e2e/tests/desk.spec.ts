@@ -1,0 +1,60 @@
+import { expect, test } from '@playwright/test';
+import { dialogReady, expectAccessible, released, signIn } from './steps';
+
+test('the desk opens first, and what wants a decision is given, put off, done and taken back', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  const number = await released(page, 'trail-map', 20);
+  await page.goto('/floor');
+  await page.getByRole('button', { name: 'Plan anew' }).click();
+  await page.getByRole('menuitem', { name: 'By rule, at once' }).click();
+  await page.getByRole('button', { name: 'Take it in force' }).click();
+  await expect(page.locator('[data-test=shown]')).toContainText('In force');
+
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+  const artwork = page
+    .getByRole('listitem')
+    .filter({ hasText: `${number} ` })
+    .filter({ hasText: 'no approved artwork' });
+  await expect(artwork).toHaveCount(1);
+  await expect(artwork).toContainText('waits for it');
+  await expectAccessible(page, 'desk');
+
+  await artwork.getByRole('button', { name: 'Give to' }).click();
+  await page.getByRole('menuitem', { name: 'Viewer' }).click();
+  await expect(artwork).toContainText('Given to Viewer by Production manager');
+  // Whoever it is given to sees it, and may not say anything of it.
+  const other = await (await browser.newContext({ locale: 'en-GB' })).newPage();
+  await signIn(other, 'viewer');
+  await other.goto('/desk');
+  const theirs = other
+    .getByRole('listitem')
+    .filter({ hasText: `${number} ` })
+    .filter({ hasText: 'no approved artwork' });
+  await expect(theirs).toContainText('Given to you by Production manager');
+  await expect(theirs.getByRole('button')).toHaveCount(0);
+  await other.context().close();
+
+  await artwork.getByRole('button', { name: 'Take back' }).click();
+  await artwork.getByRole('button', { name: 'Put off' }).click();
+  await page.getByRole('menuitem', { name: 'Until a day' }).click();
+  await dialogReady(page);
+  await expectAccessible(page, 'put off');
+  await page.getByRole('button', { name: 'Put it off' }).click();
+  await expect(artwork).toHaveCount(0);
+  await page.getByRole('switch', { name: /done or put off/ }).click();
+  await expect(artwork).toContainText('Put off to');
+  await artwork.getByRole('button', { name: 'Take back' }).click();
+  await artwork.getByRole('button', { name: 'Done' }).click();
+  await expect(artwork).toContainText('Done, says Production manager');
+
+  // By the keys: to the desk from anywhere.
+  await page.goto('/norms');
+  await expect(page.getByRole('heading', { name: 'Norms' })).toBeVisible();
+  await page.keyboard.press('g');
+  await page.keyboard.press('d');
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+});
