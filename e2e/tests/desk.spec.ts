@@ -24,8 +24,8 @@ test('the desk opens first, and what wants a decision is given, put off, done an
   await expectAccessible(page, 'desk');
 
   await artwork.getByRole('button', { name: 'Give to' }).click();
-  await page.getByRole('menuitem', { name: 'Viewer' }).click();
-  await expect(artwork).toContainText('Given to Viewer by Production manager');
+  await page.getByRole('menuitem', { name: 'Sales desk' }).click();
+  await expect(artwork).toContainText('Given to Sales desk by Production manager');
   // Whoever it is given to sees it, and may not say anything of it.
   const other = await (await browser.newContext({ locale: 'en-GB' })).newPage();
   await signIn(other, 'viewer');

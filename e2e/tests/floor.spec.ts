@@ -61,8 +61,21 @@ test('a station is dragged into another waist with its price told before, moved 
 
   await page.bringToFront();
   await page.getByRole('radio', { name: 'Shift' }).click();
-  const row = page.locator('.part');
-  const [from, to] = [row.nth(1).locator('.cord'), row.nth(0).locator('.waist')];
+  // The first two that follow one another on the same machine.
+  const tops = await page
+    .locator('.part')
+    .evaluateAll((parts) =>
+      parts.map((one) => Math.round(one.querySelector('.cord')?.getBoundingClientRect().top ?? 0)),
+    );
+  const at = tops.findIndex((top, i) => i > 0 && Math.abs(top - (tops[i - 1] ?? 0)) < 8);
+  const [from, to] = [
+    page.locator('.part').nth(at).locator('.cord'),
+    page
+      .locator('.part')
+      .nth(at - 1)
+      .locator('.waist'),
+  ];
+  await from.scrollIntoViewIfNeeded();
   const [a, b] = [await from.boundingBox(), await to.boundingBox()];
   if (!a || !b) throw new Error('nothing to drag');
   await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);

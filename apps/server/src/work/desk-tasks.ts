@@ -1,12 +1,4 @@
-import {
-  type DeskRun,
-  type Job,
-  type RoomRecord,
-  type Works,
-  RELEASED,
-  forecastCount,
-  roomState,
-} from '@druckerei/core';
+import { type DeskRun, type RoomRecord, RELEASED, forecastCount, roomState } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 
 /** What the counts of a job come to, and how many of its carriers are still there; undefined where nothing that stands is counted. */
