@@ -21,6 +21,9 @@ export const floorHoursSchema = z
       .array(
         z.strictObject({
           machine: z.string().max(80).optional(),
+          crew: z.string().max(80).optional(),
+          /** Places of the crew that are closed or open; all of them where absent. */
+          places: z.int().min(1).max(50).optional(),
           from: wallSchema,
           until: wallSchema,
           opens: z.boolean(),
@@ -28,6 +31,17 @@ export const floorHoursSchema = z
         }),
       )
       .max(MOST_EXCEPTIONS),
+    crews: z
+      .array(
+        z.strictObject({
+          name: line(80),
+          places: z.int().min(1).max(50),
+          machines: z.array(z.string().max(80)).max(500),
+          shifts,
+        }),
+      )
+      .max(100)
+      .optional(),
   })
   .meta({ id: 'FloorHours' });
 export const schemaIsHours: (hours: z.output<typeof floorHoursSchema>) => FloorHours = (hours) => hours;
@@ -77,6 +91,7 @@ const planSchema = z
       z.strictObject({
         ...at,
         machine: z.string().nullable(),
+        place: z.string().nullable(),
         start: z.int(),
         setUp: z.int(),
         end: z.int(),

@@ -250,6 +250,11 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'floor.ends-first': 'It ends ({until}) before it begins ({from}). Change one of the two.',
   'floor.no-machine': 'There is no machine {machine}. Choose one of the works.',
   'floor.never-open': 'Neither presses nor finishing machines have a shift: nothing would ever run. Tell one.',
+  'floor.no-crew': 'There is no crew {crew}. Choose one of the crews above.',
+  'floor.crew-places': 'The crew {crew} has {has} places, not {places}. Tell fewer.',
+  'floor.crew-name': 'Each crew wants a name of its own; “{crew}” is none. Write another.',
+  'floor.crew-size': 'The crew {crew} runs 1 to {most} stations at once, a whole number. Change it.',
+  'floor.two-crews': '{machine} is run by the crew {other} already. Take it out of {crew}, or of the other.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
 };
 

@@ -54,6 +54,22 @@ export function floorExamples(exampleOf: (name: string) => Job, today: string): 
   });
 }
 
+/** What the crew of the bindery knows how to run. */
+const BINDERY = [
+  'guillotine-115',
+  'scorer',
+  'buckle-folder',
+  'gatherer',
+  'sewer',
+  'stitcher',
+  'binder',
+  'trimmer',
+  'numbering-press',
+  'bander',
+  'shrink-tunnel',
+  'hand-bench',
+];
+
 /** Two shifts in the press room, one and a half in the bindery, two holidays and a repair. @param today ISO 8601. */
 export function demoHours(today: string): FloorHours {
   const days = [1, 2, 3, 4, 5];
@@ -73,7 +89,16 @@ export function demoHours(today: string): FloorHours {
       { days, from: '14:00', until: '18:00' },
     ],
     machines: {},
+    crews: [{ name: 'Bindery', places: 3, machines: BINDERY, shifts: [{ days, from: '06:00', until: '18:00' }] }],
     exceptions: [
+      {
+        crew: 'Bindery',
+        places: 1,
+        from: `${dayAfter(today, 4)}T00:00`,
+        until: `${dayAfter(today, 5)}T00:00`,
+        opens: false,
+        why: 'one of the crew is at a course',
+      },
       closed(9, 10, 'holiday of the town'),
       closed(16, 17, 'the works goes on its outing'),
       {

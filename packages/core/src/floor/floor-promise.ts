@@ -1,5 +1,5 @@
 import { type Slot, type Timetable, endOf, placesFor } from '../schedule/index.js';
-import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
+import { type FloorJob, type FloorProblem, besideOf, floorShop } from './floor-shop.js';
 import { MINUTE_MS } from '../kernel/index.js';
 import type { FloorPlan } from './plan-floor.js';
 
@@ -39,7 +39,7 @@ export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefine
         operation,
         mode,
         machine,
-        beside: modes[mode]?.beside.map(([one = 0]) => one) ?? [],
+        beside: modes[mode] ? besideOf(shop, modes[mode], slot.place) : [],
         start,
         end,
         setUp: slot.setUp,

@@ -13,7 +13,7 @@ import {
 } from '../schedule/index.js';
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
 import { type FloorHold, lastHold } from './holds.js';
-import { type FloorHours, minuteOf, openTimes } from './hours.js';
+import { type FloorHours, crewTimes, minuteOf, openTimes } from './hours.js';
 import type { FloorStep } from './steps.js';
 
 /** A released job that has to run. */
@@ -89,13 +89,23 @@ class Builder {
   readonly holds: (FloorHold | undefined)[] = [];
   private readonly machines: Map<string, number>;
   private readonly tools = new Map<string, number>();
+  /** Places of the crew that runs each machine. */
+  private readonly crews = new Map<string, readonly number[]>();
   private readonly known = new Map<string, number>();
+  /** Places that work holds which has begun. */
+  private readonly held = new Set<number>();
 
   constructor(private readonly problem: FloorProblem) {
     const { works, hours, origin } = problem;
     const open = openTimes(hours, works.machines, origin, works.timeZone);
     this.resources = works.machines.map(({ id }) => ({ id, kind: 'machine', open: open.get(id) ?? new OpenTime([]) }));
     this.machines = new Map(works.machines.map(({ id }, i) => [id, i]));
+    for (const crew of hours.crews ?? []) {
+      const places = crewTimes(crew, hours, origin, works.timeZone).map(
+        (one, k) => this.resources.push({ id: `${crew.name} ${k + 1}`, kind: 'place', open: one }) - 1,
+      );
+      for (const machine of crew.machines) this.crews.set(machine, places);
+    }
   }
 
   private dressAt(dress: Dress | undefined): number {
@@ -119,17 +129,33 @@ class Builder {
     return at;
   }
 
+  /** A place of its crew, where a machine has one. */
+  private crewOf(machine: string): readonly (readonly number[])[] {
+    const places = this.crews.get(machine);
+    return places ? [places] : [];
+  }
+
   private modesOf({ ways, lies, dress }: FloorStep, pin: FloorPin | undefined): Mode[] {
     const beside = dress && dress.tool !== '' ? [[this.toolAt(dress.tool)]] : [];
     const pinned = ways.filter(({ machine }) => machine === pin?.machine);
     const modes = (pinned.length > 0 ? pinned : ways).map(({ machine, setUp, run }): Mode => ({
       machine: this.machineAt(machine),
-      beside,
+      beside: [...beside, ...this.crewOf(machine)],
       setUp,
       run,
       dress: this.dressAt(dress),
     }));
     return modes.length > 0 ? modes : [{ machine: undefined, beside: [], setUp: 0, run: lies, dress: 0 }];
+  }
+
+  /** What work that has begun holds: of a crew a place that no other holds, none where more runs than it has places. */
+  private taken({ beside }: Mode): number[] {
+    return beside.flatMap((set) => {
+      const free = set.find((one) => this.resources[one]?.kind === 'tool' || !this.held.has(one));
+      if (free === undefined) return [];
+      this.held.add(free);
+      return [free];
+    });
   }
 
   add({ id, steps, done, begun, holds = [] }: FloorJob, order: number, norms: NormLookup): void {
@@ -156,7 +182,7 @@ class Builder {
       const open = machine === undefined ? OpenTime.ALWAYS : (this.resources[machine]?.open ?? OpenTime.ALWAYS);
       const frozen =
         begun.includes(step.id) && mode
-          ? { mode: 0, beside: mode.beside.map(([one = 0]) => one), start: 0, end: open.endAt(Math.max(1, mode.run)) }
+          ? { mode: 0, beside: this.taken(mode), start: 0, end: open.endAt(Math.max(1, mode.run)) }
           : undefined;
       const { hold, minute } = lastHold(held.get(step.id) ?? [], norms, origin, works.timeZone);
       this.holds.push(hold);
@@ -202,3 +228,7 @@ export function floorShop(problem: FloorProblem): FloorShop {
   };
   return { shop, places, dresses, holds };
 }
+
+/** What a station of a standing schedule holds beside its machine: the place that it has there, the first of what it may hold otherwise. */
+export const besideOf = ({ resources }: Shop, { beside }: Mode, place: string | null | undefined): number[] =>
+  beside.map((set) => set.find((one) => resources[one]?.id === place) ?? set[0] ?? 0);

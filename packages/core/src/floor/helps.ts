@@ -42,6 +42,23 @@ const lateOf = ({ orders }: Shop, { through }: Timetable, but: number): number =
     0,
   );
 
+/** Places of the crews that run some machines: they work as long as their machines do. */
+function crewsOf({ operations, resources }: Shop, machines: ReadonlySet<number>): Set<number> {
+  const places = new Set<number>();
+  for (const { modes } of operations)
+    for (const { machine, beside } of modes)
+      if (machine !== undefined && machines.has(machine))
+        for (const one of beside.flat()) if (resources[one]?.kind === 'place') places.add(one);
+  return places;
+}
+
+/** A works whose machines of these, and their crews, run longer. */
+function withOvertime(shop: Shop, machines: ReadonlySet<number>): Shop {
+  const places = crewsOf(shop, machines);
+  const runs = (i: number): boolean => machines.has(i) || places.has(i);
+  return { ...shop, resources: shop.resources.map((one, i) => (runs(i) ? { ...one, open: longer(one.open) } : one)) };
+}
+
 /** Open time with so many minutes more behind every stretch. */
 const longer = (open: OpenTime): OpenTime =>
   new OpenTime(joinSpans(open.spans.map(([from, to]) => [from, to + OVERTIME_MIN])));
@@ -76,10 +93,7 @@ export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table:
       helps.push({ kind: 'goes first', step, machine: nameOf(slot.machine), overtime: 0, ...judged(shop, ahead) });
   }
   for (const machine of new Set(chain.flatMap(({ machine: one }) => one ?? []))) {
-    const of: Shop = {
-      ...shop,
-      resources: shop.resources.map((one, i) => (i === machine ? { ...one, open: longer(one.open) } : one)),
-    };
+    const of = withOvertime(shop, new Set([machine]));
     const open = shop.resources[machine]?.open ?? OpenTime.ALWAYS;
     const { won, othersLate } = judged(of, sequence);
     const until = now - won;
@@ -95,10 +109,7 @@ export function helpsFor({ shop, places }: FloorShop, sequence: Sequence, table:
   const all = new Set(
     shop.operations.flatMap((one) => (one.order === order ? one.modes.flatMap(({ machine }) => machine ?? []) : [])),
   );
-  const every: Shop = {
-    ...shop,
-    resources: shop.resources.map((one, i) => (all.has(i) ? { ...one, open: longer(one.open) } : one)),
-  };
+  const every = withOvertime(shop, all);
   const together = judged(every, sequence);
   const opens = [...all].map((machine) => shop.resources[machine]?.open ?? OpenTime.ALWAYS);
   const more = opens.map((open) => longer(open).openBefore(now - together.won) - open.openBefore(now - together.won));

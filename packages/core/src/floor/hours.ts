@@ -10,10 +10,24 @@ export interface Shift {
   readonly until: string;
 }
 
+/** People who run some machines: so many stations at once as it has places. */
+export interface Crew {
+  readonly name: string;
+  /** How many stations its people run at once. */
+  readonly places: number;
+  /** Machines that they know how to run. */
+  readonly machines: readonly string[];
+  readonly shifts: readonly Shift[];
+}
+
 /** A stretch that is closed beside the shifts, or open: holidays, maintenance, a breakdown; overtime. */
 export interface HoursException {
-  /** The whole works where absent. */
+  /** The whole works where absent, and no crew either. */
   readonly machine?: string | undefined;
+  /** Crew that is short, or works longer where it opens. */
+  readonly crew?: string | undefined;
+  /** Places of the crew that it is about; all of them where absent. */
+  readonly places?: number | undefined;
   /** `2026-12-24T00:00` by the clock on the wall. */
   readonly from: string;
   readonly until: string;
@@ -28,6 +42,8 @@ export interface FloorHours {
   /** Machines with shifts of their own. */
   readonly machines: Readonly<Record<string, readonly Shift[]>>;
   readonly exceptions: readonly HoursException[];
+  /** A machine that no crew is told for runs whenever it is open. */
+  readonly crews?: readonly Crew[] | undefined;
 }
 
 const WORKING_DAYS = [1, 2, 3, 4, 5];
@@ -68,6 +84,35 @@ function shiftSpans(shifts: readonly Shift[], origin: number, zone: string | und
   return joinSpans(spans);
 }
 
+/** Exceptions in minutes from an origin. */
+const spannedOf = ({ exceptions }: FloorHours, origin: number, zone: string | undefined) =>
+  exceptions.map((one) => ({
+    ...one,
+    span: [withinHorizon(one.from, origin, zone), withinHorizon(one.until, origin, zone)] as const,
+  }));
+
+/** Shifts with what is open beside them, without what is closed. */
+function openWith(
+  spans: readonly Span[],
+  exceptions: readonly { readonly opens: boolean; readonly span: Span }[],
+): OpenTime {
+  const of = (opens: boolean): Span[] =>
+    joinSpans(exceptions.filter((one) => one.opens === opens).map(({ span }) => span));
+  return new OpenTime(withoutSpans(joinSpans([...spans, ...of(true)]), of(false)));
+}
+
+/** Open time of each place of a crew; where it is short the last of its places are closed. See {@link openTimes}. */
+export function crewTimes(crew: Crew, hours: FloorHours, origin: number, zone: string | undefined): OpenTime[] {
+  const spans = shiftSpans(crew.shifts, origin, zone);
+  const own = spannedOf(hours, origin, zone).filter(({ crew: of }) => of === crew.name);
+  return Array.from({ length: crew.places }, (_, place) =>
+    openWith(
+      spans,
+      own.filter(({ opens, places = crew.places }) => (opens ? place < places : place >= crew.places - places)),
+    ),
+  );
+}
+
 /**
  * Open time of each machine from an origin on, in minutes: its shifts, or those of the press room or the finishing room, with what is closed
  * taken out and overtime put in. Shifts are told by the wall: over a change of summer time they are as long as the wall says. Source: identity.
@@ -80,10 +125,7 @@ export function openTimes(
 ): ReadonlyMap<string, OpenTime> {
   const told = new Map<readonly Shift[], Span[]>();
   const made = new Map<string, OpenTime>();
-  const exceptions = hours.exceptions.map((one) => ({
-    ...one,
-    span: [withinHorizon(one.from, origin, zone), withinHorizon(one.until, origin, zone)] as const,
-  }));
+  const exceptions = spannedOf(hours, origin, zone).filter(({ crew }) => crew === undefined);
   return new Map(
     machines.map(({ id, press }) => {
       const shifts = Object.hasOwn(hours.machines, id)
@@ -94,10 +136,8 @@ export function openTimes(
       const spans = told.get(shifts) ?? shiftSpans(shifts, origin, zone);
       told.set(shifts, spans);
       const own = exceptions.filter(({ machine }) => machine === undefined || machine === id);
-      const of = (opens: boolean): Span[] =>
-        joinSpans(own.filter((one) => one.opens === opens).map(({ span }) => span));
       const key = JSON.stringify([shifts, own.map(({ span, opens }) => [span, opens])]);
-      const open = made.get(key) ?? new OpenTime(withoutSpans(joinSpans([...spans, ...of(true)]), of(false)));
+      const open = made.get(key) ?? openWith(spans, own);
       made.set(key, open);
       return [id, open] as const;
     }),
@@ -124,6 +164,29 @@ function shiftIssues(shifts: readonly Shift[], path: string): Issue[] {
   });
 }
 
+/** Most places of a crew: more people than that are several crews. */
+const MOST_PLACES = 50;
+
+function crewIssues({ crews = [] }: FloorHours, known: ReadonlySet<string>): Issue[] {
+  const [names, taken] = [new Set<string>(), new Map<string, string>()];
+  return crews.flatMap(({ name, places, machines, shifts }, i): Issue[] => {
+    const path = `crews[${i}]`;
+    const own: Issue[] = shiftIssues(shifts, `${path}.shifts`);
+    if (name.trim() === '' || names.has(name)) own.push(wrong('floor.crew-name', `${path}.name`, { crew: name }));
+    names.add(name);
+    if (!Number.isInteger(places) || places < 1 || places > MOST_PLACES)
+      own.push(wrong('floor.crew-size', `${path}.places`, { crew: name, most: MOST_PLACES }));
+    machines.forEach((machine, k) => {
+      const other = taken.get(machine);
+      if (!known.has(machine)) own.push(wrong('floor.no-machine', `${path}.machines[${k}]`, { machine }));
+      else if (other !== undefined)
+        own.push(wrong('floor.two-crews', `${path}.machines[${k}]`, { machine, crew: name, other }));
+      taken.set(machine, name);
+    });
+    return own;
+  });
+}
+
 /** What is wrong with hours, in words of the trade. */
 export function checkHours(hours: FloorHours, machines: readonly Machine[]): Issue[] {
   const known = new Set(machines.map(({ id }) => id));
@@ -134,9 +197,15 @@ export function checkHours(hours: FloorHours, machines: readonly Machine[]): Iss
   ];
   for (const id of Object.keys(hours.machines))
     if (!known.has(id)) issues.push(wrong('floor.no-machine', `machines.${id}`, { machine: id }));
+  issues.push(...crewIssues(hours, known));
   if (hours.press.length === 0 && hours.finishing.length === 0) issues.push(wrong('floor.never-open', 'press'));
-  hours.exceptions.forEach(({ machine, from, until }, i) => {
+  const crews = new Map((hours.crews ?? []).map((crew) => [crew.name, crew]));
+  hours.exceptions.forEach(({ machine, crew, places, from, until }, i) => {
     const path = `exceptions[${i}]`;
+    const short = crew === undefined ? undefined : crews.get(crew);
+    if (crew !== undefined && !short) issues.push(wrong('floor.no-crew', `${path}.crew`, { crew }));
+    else if (short && places !== undefined && places > short.places)
+      issues.push(wrong('floor.crew-places', `${path}.places`, { crew: short.name, places, has: short.places }));
     if (machine !== undefined && !known.has(machine))
       issues.push(wrong('floor.no-machine', `${path}.machine`, { machine }));
     if (!isWall(from)) issues.push(wrong('floor.wall', `${path}.from`, { value: from }));

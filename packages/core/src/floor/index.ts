@@ -5,6 +5,7 @@ export { type FloorPaper, type FloorStock, paperDays } from './paper-days.js';
 export { type FloorHold, holdsOf, releaseHours } from './holds.js';
 export { type Help } from './helps.js';
 export {
+  type Crew,
   type FloorHours,
   type HoursException,
   type Shift,

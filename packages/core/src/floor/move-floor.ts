@@ -1,5 +1,5 @@
 import { type Sequence, type Shop, inOrder, moved, timetable } from '../schedule/index.js';
-import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
+import { type FloorProblem, type FloorShop, besideOf, floorShop } from './floor-shop.js';
 import { type FloorPlan, judgedOf, toldFloor } from './plan-floor.js';
 
 /** Where the planner puts a station: ahead of another on its machine, behind it, or on another machine. */
@@ -38,7 +38,10 @@ export function sequenceOf({ shop }: FloorShop, standing: FloorPlan): Sequence {
   return {
     order: ordered(shop, key),
     modes,
-    beside: shop.operations.map(({ modes: all }, i) => all[modes[i] ?? 0]?.beside.map(([one = 0]) => one) ?? []),
+    beside: shop.operations.map(({ id, modes: all, frozen }, i) => {
+      const mode = all[modes[i] ?? 0];
+      return frozen ? frozen.beside : mode ? besideOf(shop, mode, slots.get(id)?.place) : [];
+    }),
   };
 }
 

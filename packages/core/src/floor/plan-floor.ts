@@ -38,6 +38,8 @@ export interface FloorSlot {
   readonly job: number;
   readonly step: string;
   readonly machine: string | null;
+  /** Place of the crew that runs it; null where no crew is told for its machine. */
+  readonly place: string | null;
   readonly start: number;
   readonly setUp: number;
   readonly end: number;
@@ -67,7 +69,7 @@ export interface FloorPlan {
   /** When each job is through, minutes, and how many are to spare until it is due: negative where it is late, null where nobody waits. */
   readonly through: readonly { readonly job: number; readonly minute: number; readonly spare: number | null }[];
   readonly late: readonly FloorLate[];
-  /** Stations that never come to run, with the machine that is never open; undefined where what they wait for never comes. */
+  /** Stations that never come to run, with the machine that is never open or that nobody ever runs; null where what they wait for never comes. */
   readonly never: readonly { readonly job: number; readonly step: string; readonly machine: string | null }[];
   /** Stations that begin later than the planner has fixed, with how many minutes. */
   readonly unkept: readonly { readonly job: number; readonly step: string; readonly minutes: number }[];
@@ -125,6 +127,7 @@ function slotsOf(
       {
         ...place,
         machine: slot.machine === undefined ? null : (shop.resources[slot.machine]?.id ?? null),
+        place: slot.beside.map((one) => shop.resources[one]).find((one) => one?.kind === 'place')?.id ?? null,
         start: slot.start,
         setUp: slot.setUp,
         end: slot.end,
@@ -147,12 +150,14 @@ function neverOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan['
   return slots.flatMap(({ operation, end }) => {
     const place = places[operation];
     if (end < NEVER || !place) return [];
-    const machines =
-      shop.operations[operation]?.modes.flatMap(({ machine }) =>
-        machine === undefined ? [] : [shop.resources[machine]],
-      ) ?? [];
-    const closed = machines.length > 0 && machines.every((machine) => machine?.open.total === 0);
-    return [{ ...place, machine: closed ? (machines[0]?.id ?? null) : null }];
+    const modes = shop.operations[operation]?.modes ?? [];
+    const isClosed = (resource: number): boolean => shop.resources[resource]?.open.total === 0;
+    const closed = modes.every(
+      ({ machine, beside }) =>
+        machine !== undefined && (isClosed(machine) || beside.some((set) => set.every(isClosed))),
+    );
+    const machine = closed ? modes[0]?.machine : undefined;
+    return [{ ...place, machine: machine === undefined ? null : (shop.resources[machine]?.id ?? null) }];
   });
 }
 

@@ -187,6 +187,11 @@ export const ISSUE_CODES = [
   'floor.ends-first',
   'floor.no-machine',
   'floor.never-open',
+  'floor.no-crew',
+  'floor.crew-places',
+  'floor.crew-name',
+  'floor.crew-size',
+  'floor.two-crews',
 ] as const;
 
 /** Every issue that core knows; the words are in contract. */

@@ -145,7 +145,7 @@ export const deskHandlers = (bench: Bench): Pick<Handlers, 'desk' | 'noteDesk'> 
     desk: ({ account }) => readDesk(bench, kept, account),
     noteDesk: async ({ account, body }) => {
       const { today, matters } = await readDesk(bench, kept, account);
-      if (!matters.some(({ key }) => key === body.key))
+      if (body.state !== 'open' && !matters.some(({ key }) => key === body.key))
         throw new ProblemError(409, 'This is settled already', {
           detail: 'Nothing of the desk is called so any more.',
         });

@@ -161,13 +161,14 @@ function basisOfFloor({ works, hours, jobs, pins }: FloorProblem, revised: Revis
 }
 
 /** Hours as a list whose order nothing changes. */
-const shiftsOf = ({ press, finishing, machines, exceptions }: FloorHours): unknown => {
+const shiftsOf = ({ press, finishing, machines, exceptions, crews = [] }: FloorHours): unknown => {
   const told = (shifts: FloorHours['press']): unknown => shifts.map(({ days, from, until }) => [days, from, until]);
   return [
     told(press),
     told(finishing),
     Object.entries(machines).map(([id, shifts]) => [id, told(shifts)]),
-    exceptions.map(({ machine, from, until, opens }) => [machine, from, until, opens]),
+    exceptions.map(({ machine, crew, places, from, until, opens }) => [machine, crew, places, from, until, opens]),
+    crews.map(({ name, places, machines: of, shifts }) => [name, places, of, told(shifts)]),
   ];
 };
 

@@ -21,6 +21,7 @@ const slot = (
   end,
   setUp: 30,
   frozen: false,
+  place: null,
   changes: [],
   cause,
   ...more,

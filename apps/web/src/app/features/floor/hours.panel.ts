@@ -10,6 +10,8 @@ import {
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
+import { MatSelectModule } from '@angular/material/select';
+import { NgTemplateOutlet } from '@angular/common';
 import type { Works } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
@@ -19,13 +21,23 @@ import { FloorApi } from './floor.api';
 type Hours = Floor['hours'];
 type Shift = Hours['press'][number];
 type Exception = Hours['exceptions'][number];
+type Crew = NonNullable<Hours['crews']>[number];
+
+/** Shifts that belong together: of a room, of a machine with its own, of a crew. */
+interface Group {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: 'room' | 'machine' | 'crew';
+  readonly shifts: readonly Shift[];
+  readonly crew?: Crew;
+}
 
 const NEW_SHIFT: Shift = { days: [1, 2, 3, 4, 5], from: '07:00', until: '16:00' };
 
 /** Shifts of the press room and the finishing room, machines with their own, and what is closed or open beside. */
 @Component({
   selector: 'dk-hours',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, MatSelectModule, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './hours.panel.html',
   styleUrl: './hours.panel.scss',
@@ -45,56 +57,81 @@ export class HoursPanel {
       Date.UTC(2026, 0, 4 + day),
     ),
   }));
-  protected readonly groups = computed(() => {
+  protected readonly groups = computed((): Group[] => {
     const { press, finishing, machines } = this.hours();
     const names = new Map(this.works().machines.map(({ id, name }) => [id, name]));
     return [
-      { key: 'press', name: 'Press room', shifts: press, own: false },
-      { key: 'finishing', name: 'Finishing', shifts: finishing, own: false },
-      ...Object.entries(machines).map(([key, shifts]) => ({ key, name: names.get(key) ?? key, shifts, own: true })),
+      { key: 'press', name: 'Press room', kind: 'room', shifts: press },
+      { key: 'finishing', name: 'Finishing', kind: 'room', shifts: finishing },
+      ...Object.entries(machines).map(([key, shifts]): Group => ({
+        key,
+        name: names.get(key) ?? key,
+        kind: 'machine',
+        shifts,
+      })),
     ];
   });
+  protected readonly crews = computed((): Group[] =>
+    (this.hours().crews ?? []).map((crew, i) => ({
+      key: String(i),
+      name: crew.name === '' ? `Crew ${i + 1}` : crew.name,
+      kind: 'crew',
+      shifts: crew.shifts,
+      crew,
+    })),
+  );
   /** Machines that keep the shifts of their room. */
   protected readonly others = computed(() =>
     this.works().machines.filter(({ id }) => !Object.hasOwn(this.hours().machines, id)),
   );
 
-  protected setShifts(key: string, own: boolean, shifts: readonly Shift[]): void {
-    this.hours.update((hours) =>
-      own ? { ...hours, machines: { ...hours.machines, [key]: [...shifts] } } : { ...hours, [key]: [...shifts] },
-    );
+  private setShifts({ key, kind }: Pick<Group, 'key' | 'kind'>, shifts: readonly Shift[]): void {
+    if (kind === 'crew') this.changeCrew(Number(key), { shifts: [...shifts] });
+    else
+      this.hours.update((hours) =>
+        kind === 'machine'
+          ? { ...hours, machines: { ...hours.machines, [key]: [...shifts] } }
+          : { ...hours, [key]: [...shifts] },
+      );
   }
-  protected addShift({ key, own, shifts }: { key: string; own: boolean; shifts: readonly Shift[] }): void {
-    this.setShifts(key, own, [...shifts, NEW_SHIFT]);
+  protected addShift(group: Group): void {
+    this.setShifts(group, [...group.shifts, NEW_SHIFT]);
   }
-  protected changeShift(
-    group: { key: string; own: boolean; shifts: readonly Shift[] },
-    at: number,
-    change: Partial<Shift>,
-  ): void {
+  protected changeShift(group: Group, at: number, change: Partial<Shift>): void {
     this.setShifts(
-      group.key,
-      group.own,
+      group,
       group.shifts.map((shift, i) => (i === at ? { ...shift, ...change } : shift)),
     );
   }
-  protected toggle(group: { key: string; own: boolean; shifts: readonly Shift[] }, at: number, day: number): void {
+  protected toggle(group: Group, at: number, day: number): void {
     const days = group.shifts[at]?.days ?? [];
     this.changeShift(group, at, {
       days: days.includes(day) ? days.filter((one) => one !== day) : [...days, day].sort(),
     });
   }
-  protected dropShift(group: { key: string; own: boolean; shifts: readonly Shift[] }, at: number): void {
+  protected dropShift(group: Group, at: number): void {
     this.setShifts(
-      group.key,
-      group.own,
+      group,
       group.shifts.filter((_, i) => i !== at),
     );
+  }
+  protected addCrew(): void {
+    const crew: Crew = { name: '', places: 1, machines: [], shifts: [...this.hours().finishing] };
+    this.hours.update((hours) => ({ ...hours, crews: [...(hours.crews ?? []), crew] }));
+  }
+  protected changeCrew(at: number, change: Partial<Crew>): void {
+    this.hours.update((hours) => ({
+      ...hours,
+      crews: (hours.crews ?? []).map((crew, i) => (i === at ? { ...crew, ...change } : crew)),
+    }));
+  }
+  protected dropCrew(at: number): void {
+    this.hours.update((hours) => ({ ...hours, crews: (hours.crews ?? []).filter((_, i) => i !== at) }));
   }
   protected ownShifts(machine: string): void {
     if (machine === '') return;
     const press = this.works().machines.find(({ id }) => id === machine)?.press;
-    this.setShifts(machine, true, press ? this.hours().press : this.hours().finishing);
+    this.setShifts({ key: machine, kind: 'machine' }, press ? this.hours().press : this.hours().finishing);
   }
   protected dropOwn(machine: string): void {
     this.hours.update(({ machines, ...hours }) => ({
@@ -107,14 +144,25 @@ export class HoursPanel {
     const one: Exception = { from: `${day}T00:00`, until: `${day}T23:59`, opens: false, why: '' };
     this.hours.update((hours) => ({ ...hours, exceptions: [...hours.exceptions, one] }));
   }
-  protected changeException(at: number, { machine, ...change }: Partial<Exception>): void {
+  protected changeException(at: number, change: Partial<Exception>): void {
+    this.hours.update((hours) => ({
+      ...hours,
+      exceptions: hours.exceptions.map((one, i) => (i === at ? { ...one, ...change } : one)),
+    }));
+  }
+  /** What an exception is of, as the choice says it. */
+  protected whoseOf({ machine, crew }: Exception): string {
+    return machine === undefined ? (crew === undefined ? '' : `crew:${crew}`) : `machine:${machine}`;
+  }
+  protected setWhose(at: number, whose: string): void {
+    const [kind, id] = [whose.slice(0, whose.indexOf(':')), whose.slice(whose.indexOf(':') + 1)];
     this.hours.update((hours) => ({
       ...hours,
       exceptions: hours.exceptions.map((one, i) => {
         if (i !== at) return one;
-        const { machine: before, ...rest } = one;
-        const kept = machine ?? before;
-        return { ...rest, ...change, ...(kept ? { machine: kept } : {}) };
+        const { machine: _, crew: __, places = 1, ...rest } = one;
+        if (kind === 'crew') return { ...rest, crew: id, places };
+        return kind === 'machine' ? { ...rest, machine: id } : rest;
       }),
     }));
   }
