@@ -84,6 +84,9 @@ test('a station is dragged into another waist with its price told before, moved 
   await expect(page.locator('[data-test=effect]')).toContainText('unaffected');
   await page.mouse.up();
   await expect(page.locator('[data-test=effect]')).toContainText('Moved: ');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('[data-test=effect]')).toHaveText('');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);
 
   await page.getByRole('tab', { name: 'Shift book' }).click();
   const table = page.getByRole('table', { name: /^Shift book of/ }).first();
@@ -113,7 +116,19 @@ test('hours are changed, a machine gets its own, and a wrong time is refused wit
   await released(page, 'trail-map', 20);
   await page.goto('/floor');
   await page.getByRole('tab', { name: 'Hours' }).click();
+  // A crew runs its machines, and is short on a day.
+  await page.getByRole('button', { name: 'Crew', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Cutters');
+  await page.getByLabel('Machines that it runs').click();
+  await page.getByRole('listbox').getByRole('option', { name: 'Guillotine 115' }).click();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Closed or open' }).click();
+  await page.getByLabel('Machine or crew').last().selectOption({ label: 'crew Cutters' });
+  await page.getByLabel('places', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Save hours' }).click();
+  await expect(page.getByRole('alert')).toContainText('The crew Cutters has 1 places, not 2');
+  await page.getByLabel('places', { exact: true }).fill('1');
+  await expectAccessible(page, 'crews');
   await page
     .getByLabel('until', { exact: true })
     .last()
@@ -131,7 +146,9 @@ test('hours are changed, a machine gets its own, and a wrong time is refused wit
   await page.reload();
   await page.getByRole('tab', { name: 'Hours' }).click();
   await expect(page.getByLabel('why')).toHaveValue('the transformer is changed');
+  await expect(page.getByLabel('Machines that it runs')).toContainText('Guillotine 115');
   await page.getByRole('button', { name: 'Take out the transformer is changed' }).click();
+  await page.getByRole('button', { name: 'Take out the crew Cutters' }).click();
   await page.getByRole('group', { name: 'Days of shift 1, Press room' }).getByRole('button', { name: 'Sat' }).click();
   await page.getByRole('button', { name: 'Save hours' }).click();
   await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();

@@ -51,6 +51,7 @@ const REFUSED: Readonly<Record<string, number>> = {
   changeSupplier: 409,
   setHours: 409,
   takeSchedule: 404,
+  dropTrial: 404,
   tryMove: 409,
   moveStation: 409,
   takeOffer: 409,

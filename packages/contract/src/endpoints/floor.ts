@@ -67,6 +67,17 @@ export const FLOOR = [
     answer: floorSchema,
   },
   {
+    id: 'dropTrial',
+    method: 'delete',
+    path: '/api/floor/schedules/{id}',
+    summary: 'Let a trial go: the one before it is looked at again, or what is in force',
+    right: 'schedule',
+    tells: 'floor',
+    params: job,
+    status: 200,
+    answer: floorSchema,
+  },
+  {
     id: 'tryMove',
     method: 'post',
     path: '/api/floor/tries',

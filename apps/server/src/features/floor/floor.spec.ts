@@ -203,6 +203,11 @@ describe('a move of the planner', () => {
     expect(made.judged.setUp - plan.judged.setUp).toBe((effect.body as MoveEffect).setUp);
     const old = await manager.call('post', '/api/floor/moves', move);
     expect(old.status).toBe(409);
+    // Let go, the one before it is looked at again; what is in force cannot be let go.
+    const undone = await manager.call('delete', `/api/floor/schedules/${(kept.body as Schedule).id}`);
+    expect([(undone.body as Floor).trial?.id, undone.status]).toEqual([id, 200]);
+    expect((await manager.call('post', '/api/floor/in-force', { id })).status).toBe(200);
+    expect((await manager.call('delete', `/api/floor/schedules/${id}`)).status).toBe(404);
   });
   it('that cannot be is refused with the reason', async () => {
     const { id, plan } = await planned();

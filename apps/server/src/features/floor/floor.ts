@@ -126,7 +126,7 @@ export const floorHandlers = (
   bench: Bench,
 ): Pick<
   Handlers,
-  'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'tryMove' | 'moveStation' | 'promise'
+  'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'dropTrial' | 'tryMove' | 'moveStation' | 'promise'
 > => {
   const { database, workshop } = bench;
   const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench));
@@ -158,6 +158,11 @@ export const floorHandlers = (
 
     takeSchedule: async ({ body }) => {
       await takeNow(bench, body.id);
+      return answer();
+    },
+
+    dropTrial: async ({ params }) => {
+      if (!(await database.one('floor/drop-trial', params.id))) throw notFound('This trial');
       return answer();
     },
 

@@ -20,6 +20,9 @@ export class FloorApi {
   plan(effort: Effort): Observable<Schedule> {
     return this.http.post<Schedule>('/api/floor/schedules', { effort, seed: 1 });
   }
+  dropTrial(id: number): Observable<Floor> {
+    return this.http.delete<Floor>(`/api/floor/schedules/${id}`);
+  }
   tryMove(move: MoveAsked): Observable<MoveEffect> {
     return this.http.post<MoveEffect>('/api/floor/tries', move);
   }

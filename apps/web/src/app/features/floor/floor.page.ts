@@ -177,6 +177,14 @@ export class FloorPage {
       this.took(floor);
     });
   }
+  /** The trial before it is looked at again, or what is in force. */
+  protected letGo(id: number): void {
+    this.ask(this.api.dropTrial(id), (floor) => {
+      this.effect.set('');
+      this.moved.set(undefined);
+      this.took(floor);
+    });
+  }
   protected pin(slot: FloorSlot): void {
     const names = this.names();
     const data: PinData = {
@@ -199,6 +207,12 @@ export class FloorPage {
     this.may() && !frozen ? (this.names()?.machinesOf(job, step) ?? []) : [];
   /** What letting a station go where it is dragged would do, and what the last move did. */
   protected readonly effect = signal('');
+  /** The trial that the last move has made, as long as it is the newest. */
+  private readonly moved = signal<number | undefined>(undefined);
+  protected readonly undoable = computed(() => {
+    const trial = this.floor()?.trial;
+    return trial && trial.id === this.moved() ? trial.id : undefined;
+  });
   private trying: Subscription | undefined;
 
   private moveOf(slot: FloorSlot, place: Pick<DropPlace, 'machine' | 'before' | 'last'>): MoveAsked {
@@ -240,6 +254,7 @@ export class FloorPage {
       .pipe(switchMap((effect) => this.api.move(move).pipe(map((trial) => ({ effect, trial })))));
     this.ask(moved, ({ effect, trial }) => {
       this.back.set(false);
+      this.moved.set(trial.id);
       this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
       if (names) this.effect.set(`Moved: ${effectText(effect, jobs, names)}`);
     });
