@@ -3,7 +3,7 @@ import { lateBound } from './bound.js';
 import { Decoder } from './decoder.js';
 import { firstSchedule } from './dispatch.js';
 import { Improver } from './improve.js';
-import { INSTANCES, jobShop } from './instances.fixture.js';
+import { FLEXIBLE, INSTANCES, flexibleShop, jobShop } from './instances.fixture.js';
 import { NEVER, OpenTime } from './open-time.js';
 import { pricedBound } from './priced-bound.js';
 import { endOf, placesFor } from './promise.js';
@@ -54,6 +54,17 @@ const leastOf = (shop: Shop): number => {
   });
   return Math.min(...costs);
 };
+
+describe('small shops that an outside solver has solved (identity: minizinc with gecode)', () => {
+  it.each(FLEXIBLE.map((one, i) => [i + 1, one] as const))('shop %i is as little late as can be', (_, flexible) => {
+    const shop = flexibleShop(flexible);
+    const improver = improved(shop, 40_000);
+    expect(improver.judged.late).toBe(flexible.best);
+    expect(faults(shop, improver.best())).toEqual([]);
+    expect(lateBound(shop)).toBeLessThanOrEqual(flexible.best);
+    expect(pricedBound(shop, flexible.best, 200, 20)).toBeLessThanOrEqual(flexible.best);
+  });
+});
 
 describe('schedules of the literature', () => {
   it.each(['ft06', 'la01', 'la05', 'la02'] as const)('%s is met', (name) => {
