@@ -1,3 +1,4 @@
+import type { RoomEvent } from '@druckerei/core';
 import { type Account, dayIn } from '@druckerei/contract';
 import { planFloorNow, takeNow } from '../features/floor/floor.js';
 import { readFloor } from '../features/floor/read-floor.js';
@@ -11,6 +12,22 @@ import { demoManager, exampleJob, patient } from './load-demo.js';
 
 /** Of so many jobs one whose artwork nobody has approved. */
 const NOT_APPROVED = 6;
+
+/** Makes the carriers of the first pass of a job, and starts the press. */
+async function begin(bench: Bench, manager: Account, id: number | undefined): Promise<void> {
+  const steps = (await readFloor(bench)).problem.jobs.find((one) => one.id === id)?.steps ?? [];
+  const pass = steps.find(({ wants, ways }) => wants?.press && ways.length > 0);
+  if (!pass || id === undefined) return;
+  const enter = (event: RoomEvent): Promise<unknown> => enterEvent(bench, manager, id, event);
+  for (const carrier of pass.wants?.press?.carriers ?? []) {
+    await enter({ kind: 'carrier', carrier, state: 'made' });
+    await enter({ kind: 'inspection', carrier, faults: [] });
+  }
+  for (const ink of pass.wants?.press?.inks ?? [])
+    await enter({ kind: 'trial', ink, aim: GREY, measured: GREY, tolerance: 2, accepted: true });
+  await enter({ kind: 'press-start', step: pass.id });
+}
+const GREY = { l: 50, a: 0, b: 0 };
 
 /** Paper for all of them but the last that are due, of the paper that most of them want. */
 async function layInPaper(bench: Bench, manager: Account, made: readonly number[]): Promise<void> {
@@ -59,6 +76,7 @@ export async function loadFloor({ database, workshop }: Bench): Promise<void> {
   }
   while ((await readFloor(bench)).waiting > 0);
   await layInPaper(bench, manager, made);
+  await begin(bench, manager, made[0]);
   const { id } = await planFloorNow(bench, manager, { effort: 'quick', seed: 1 });
   await takeNow(bench, id);
 }
