@@ -46,12 +46,12 @@ export async function withCluster(work) {
   }
 }
 
-/** Runs `work` with the address of a built server and the addresses of its database; both are gone afterwards. */
-export async function withDemoServer(work) {
+/** Runs `work` with the address of a built server and the addresses of its database; both are gone afterwards. @param env settings beside the usual. */
+export async function withDemoServer(work, env = {}) {
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
   await withCluster(async (cluster) => {
     const database = cluster.database('throwaway');
-    const server = spawnServer(PORT, { ...database, WEB_DIR: webFolder });
+    const server = spawnServer(PORT, { ...database, WEB_DIR: webFolder, ...env });
     try {
       await work(`http://127.0.0.1:${PORT}`, database);
     } finally {

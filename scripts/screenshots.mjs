@@ -6,5 +6,7 @@ import { withDemoServer } from './demo-server.mjs';
 
 installPackages();
 buildAll();
-const { takePictures } = await import('../e2e/tools/pictures.mjs');
-await withDemoServer((address) => takePictures(address, path.join(repo, 'docs/screenshots')));
+const { takeCrowded, takePictures } = await import('../e2e/tools/pictures.mjs');
+const folder = path.join(repo, 'docs/screenshots');
+await withDemoServer((address) => takePictures(address, folder));
+await withDemoServer((address) => takeCrowded(address, folder), { DEMO_FLOOR: '1' });

@@ -25,12 +25,6 @@ const views = {
     await page.getByRole('button', { name: 'Find the cheapest way' }).click();
     await page.getByRole('button', { name: 'Plan again' }).waitFor();
   },
-  ladder: async (page) => {
-    await tab(page, 'Quantities').click();
-    await page.getByRole('button', { name: 'Reckon them' }).click();
-    await page.locator('dk-ladder-chart .apexcharts-svg').first().waitFor();
-    await page.getByRole('button', { name: 'Stop' }).waitFor({ state: 'detached' });
-  },
   station: async (page) => {
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('link', { name: 'Star atlas' }).click();
@@ -102,29 +96,21 @@ const views = {
     await page.getByRole('link', { name: 'Norms' }).click();
     await page.getByRole('button', { name: 'Machines' }).click();
   },
-  // Last: jobs that are released look otherwise.
+};
+
+/** Views of a floor that is crowded, in a works that had the time to plan it. */
+const crowded = {
   floor: async (page) => {
-    await releaseAll(page);
+    while ((await (await page.request.get('/api/floor')).json()).inForce === null) await page.waitForTimeout(1000);
     await page.goto('/floor');
-    await page.getByRole('button', { name: 'Plan anew' }).click();
-    await page.getByRole('menuitem', { name: 'Better it for a moment' }).click();
-    await page.locator('[data-test=trial]').waitFor();
     await page.locator('.part').nth(4).dispatchEvent('pointerdown');
     await page.locator('dk-chains svg').dispatchEvent('pointerup');
   },
+  desk: async (page) => {
+    await page.goto('/desk');
+    await page.getByRole('listitem').first().waitFor();
+  },
 };
-
-/** Releases every job of the demo that can be. */
-async function releaseAll(page) {
-  const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
-  for (const { id } of await (await page.request.get('/api/jobs')).json()) {
-    const { version, works } = await (await page.request.get(`/api/jobs/${id}`)).json();
-    await page.request.post(`/api/jobs/${id}/release`, {
-      data: { version, mark: works.mark ?? 0 },
-      headers: { 'X-XSRF-TOKEN': token },
-    });
-  }
-}
 
 /** A made-up artwork: a night sky, lighter towards the horizon. */
 function nightSky() {
@@ -150,25 +136,32 @@ async function renderPdf(bytes, number, file) {
 }
 
 /** Takes every picture anew into `folder`. */
+const shooter = (folder) => async (page, name) => {
+  await page.mouse.move(0, 0);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(400); // the last ripple
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  process.stdout.write(`${name}\n`);
+};
+
+async function takeViews(page, of, folder) {
+  const shoot = shooter(folder);
+  for (const [name, lead] of Object.entries(of)) {
+    await lead(page);
+    await shoot(page, name);
+  }
+}
+
 export async function takePictures(address, folder) {
   fs.rmSync(folder, { recursive: true, force: true });
   fs.mkdirSync(folder, { recursive: true });
-  const at = (name) => path.join(folder, `${name}.png`);
-  const shoot = async (page, name) => {
-    await page.mouse.move(0, 0);
-    await page.evaluate(() => document.fonts.ready);
-    await page.waitForTimeout(400); // the last ripple
-    await page.screenshot({ path: at(name) });
-    process.stdout.write(`${name}\n`);
-  };
   await withManager(address, {}, async (page) => {
-    for (const [name, lead] of Object.entries(views)) {
-      await lead(page);
-      await shoot(page, name);
-    }
+    await takeViews(page, views, folder);
     const jobs = await (await page.request.get('/api/jobs')).json();
     const map = jobs.find(({ title }) => title === 'Trail map');
     const ticket = await page.request.get(`/api/jobs/${map.id}/revisions/1/ticket.pdf`);
-    await renderPdf(await ticket.body(), 1, at('ticket'));
+    await renderPdf(await ticket.body(), 1, path.join(folder, 'ticket.png'));
   });
 }
+
+export const takeCrowded = (address, folder) => withManager(address, {}, (page) => takeViews(page, crowded, folder));
