@@ -159,4 +159,11 @@ test('a job that is not on the floor says when it could be ready', async ({ page
   const id = await addExample(page, 'trail-map');
   await page.goto(`/jobs/${id}`);
   await expect(page.locator('dk-ready-on')).toContainText(/Ready on.*\d/);
+  // The clock of its stream.
+  await page.locator('dk-ready-on').getByRole('button').click();
+  await dialogReady(page);
+  const clock = page.getByRole('table', { name: 'When each station runs' });
+  await expect(clock.getByRole('row').filter({ hasText: 'Print, Map' }).first()).toContainText(/\d\d:\d\d/);
+  await expectAccessible(page, 'clock of the stations');
+  await page.getByRole('button', { name: 'Close' }).click();
 });

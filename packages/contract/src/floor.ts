@@ -196,10 +196,15 @@ export const promiseSchema = z
     /** When all of it would be ready at the earliest, without moving what stands; null where it fits nowhere. */
     ready: z.iso.datetime().nullable(),
     late: z.boolean().nullable(),
+    /** The job has its place in the schedule in force: what is told is that. */
+    inForce: z.boolean(),
     stations: z.array(
       z.strictObject({
         step: z.string(),
+        name: z.string(),
         machine: z.string().nullable(),
+        /** What the machine is called. */
+        on: z.string().nullable(),
         start: z.iso.datetime(),
         end: z.iso.datetime(),
       }),

@@ -39,7 +39,7 @@ function promise(
     readonly records: readonly RoomRecord[];
     readonly paper: FloorPaper;
   },
-): FloorPromise & { readonly late: boolean } {
+): FloorPromise & { readonly late: boolean; readonly names: Readonly<Record<string, string>> } {
   const { problem, standing, revision } = asked;
   const { number, title, customer, due } = revision.job;
   const steps = stepsOf(asked);
@@ -53,7 +53,10 @@ function promise(
     due === undefined
       ? Infinity
       : problem.origin + dueMinute(due, hour, problem.origin, problem.works.timeZone) * MINUTE_MS;
-  return { ...promised, late: (promised.ready ?? 0) > wanted };
+  const names = Object.fromEntries(
+    steps.map(({ id, name, component }) => [id, [name, component].filter((word) => word !== '').join(', ')]),
+  );
+  return { ...promised, late: (promised.ready ?? 0) > wanted, names };
 }
 
 /** A station of a schedule that stands, and where it would go. */

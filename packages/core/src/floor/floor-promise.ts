@@ -7,6 +7,8 @@ import type { FloorPlan } from './plan-floor.js';
 export interface FloorPromise {
   /** Undefined where a station of it fits nowhere. */
   readonly ready: number | undefined;
+  /** It has its place in the schedule that stands: what is told is that. */
+  readonly inForce: boolean;
   readonly stations: readonly {
     readonly step: string;
     readonly machine: string | null;
@@ -16,10 +18,17 @@ export interface FloorPromise {
 }
 
 /**
- * The earliest that a job can be ready in the gaps of a schedule that stands, nothing of it moved. @param problem of now: jobs that the schedule does
+ * When a job of a schedule that stands is ready by it; of another the earliest that it can be ready in the gaps of the schedule, nothing of it moved. @param problem of now: jobs that the schedule does
  * not know are not in the way. Source: identity.
  */
 export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefined, job: FloorJob): FloorPromise {
+  const own = standing?.slots.filter((slot) => slot.job === job.id) ?? [];
+  if (standing && own.length > 0) {
+    const at = (minute: number): number => standing.origin + minute * MINUTE_MS;
+    const stations = own.map(({ step, machine, start, end }) => ({ step, machine, start: at(start), end: at(end) }));
+    const never = standing.never.some((one) => one.job === job.id);
+    return { ready: never ? undefined : Math.max(...stations.map(({ end }) => end)), inForce: true, stations };
+  }
   const others = problem.jobs.filter(({ id }) => id !== job.id);
   const { shop, places } = floorShop({ ...problem, jobs: [...others, job] });
   const machines = new Map(shop.resources.map(({ id }, i) => [id, i]));
@@ -60,6 +69,7 @@ export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefine
   const instant = (minute: number): number => problem.origin + minute * MINUTE_MS;
   return {
     ready: ready === undefined ? undefined : instant(ready),
+    inForce: false,
     stations: found.flatMap((place, i) => {
       const of = places[first + i];
       if (!place || !of) return [];

@@ -242,5 +242,13 @@ describe('a promise', () => {
         );
     }
     expect((await floor()).inForce?.plan).toEqual(before.inForce?.plan);
+    expect(promise.inForce).toBe(false);
+    // Of a job that is in force it is what the schedule says.
+    const [standing] = before.inForce?.plan.through ?? [];
+    const own = (await viewer.call('get', `/api/jobs/${standing?.job ?? 0}/promise`)).body as FloorPromise;
+    expect(own.inForce).toBe(true);
+    expect(Date.parse(own.ready ?? '')).toBe((before.inForce?.plan.origin ?? 0) + (standing?.minute ?? 0) * 60_000);
+    expect(own.stations.length).toBe(before.inForce?.plan.slots.filter(({ job: of }) => of === standing?.job).length);
+    expect(own.stations.every(({ name }) => name !== '')).toBe(true);
   });
 });

@@ -197,7 +197,15 @@ export const floorHandlers = (
       return {
         ready: promised.ready === undefined ? null : iso(promised.ready),
         late: promised.ready === undefined || due === undefined ? null : promised.late,
-        stations: promised.stations.map((one) => ({ ...one, start: iso(one.start), end: iso(one.end) })),
+        inForce: promised.inForce,
+        stations: promised.stations.map(({ step, machine, start, end }) => ({
+          step,
+          name: promised.names[step] ?? step,
+          machine,
+          on: machine === null ? null : (problem.works.machines.find(({ id }) => id === machine)?.name ?? machine),
+          start: iso(start),
+          end: iso(end),
+        })),
       };
     },
   };

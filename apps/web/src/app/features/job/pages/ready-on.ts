@@ -1,11 +1,13 @@
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatDialog } from '@angular/material/dialog';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import type { FloorPromise } from '@druckerei/contract';
 import { catchError, debounceTime, merge, of, switchMap } from 'rxjs';
 import { Live } from '../../../platform/live';
 import { timeText } from '../../../ui/format';
+import { StationsDialog } from './stations.dialog';
 
 /** Milliseconds after a save before the floor is asked. */
 const QUIET_MS = 400;
@@ -18,7 +20,9 @@ const QUIET_MS = 400;
   template: `
     <span class="name">Ready on</span>
     @if (promise(); as one) {
-      <b [class.late]="one.late" [matTooltip]="why" tabindex="0">{{ one.ready ? timeText(one.ready) : 'never' }}</b>
+      <button type="button" [class.late]="one.late" [matTooltip]="one.inForce ? planned : why" (click)="open(one)">
+        {{ one.ready ? timeText(one.ready) : 'never' }}
+      </button>
       <span class="name">{{ one.late ? 'after its due day' : one.late === false ? 'in time' : '' }}</span>
     } @else {
       <b>{{ promise() === null ? 'not known' : '…' }}</b>
@@ -39,7 +43,18 @@ const QUIET_MS = 400;
       color: var(--mat-sys-on-surface-variant);
       white-space: nowrap;
     }
-    b {
+    button {
+      padding: 0;
+      border: 0;
+      background: none;
+      color: inherit;
+      font: inherit;
+      text-align: left;
+      text-decoration: underline dotted;
+      cursor: pointer;
+    }
+    b,
+    button {
       display: block;
       font-size: 14px;
       font-weight: 650;
@@ -61,6 +76,12 @@ export class ReadyOn {
   protected readonly timeText = timeText;
   protected readonly why =
     'The earliest that the job as it is saved can be ready, in the gaps that the schedule in force leaves, nothing of it moved.';
+
+  protected readonly planned = 'As the schedule in force has it. Open it for the clock of each station.';
+  private readonly dialog = inject(MatDialog);
+  protected open(promise: FloorPromise): void {
+    this.dialog.open<StationsDialog, FloorPromise>(StationsDialog, { data: promise, maxWidth: '90vw' });
+  }
 
   constructor() {
     merge(toObservable(this.version), inject(Live).on(['floor']))

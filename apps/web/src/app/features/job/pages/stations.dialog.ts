@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import { RouterLink } from '@angular/router';
+import type { FloorPromise } from '@druckerei/contract';
+import { timeText } from '../../../ui/format';
+
+/** The clock of a job's stream: when each of its stations begins and is through. */
+@Component({
+  selector: 'dk-stations-dialog',
+  imports: [MatButtonModule, MatDialogModule, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>When each station runs</h2>
+    <mat-dialog-content>
+      <p>
+        {{
+          promise.inForce
+            ? 'As the schedule in force has it.'
+            : 'The earliest in the gaps of the schedule in force, nothing of it moved. It is held for nobody until the job is released and planned.'
+        }}
+      </p>
+      <table aria-label="When each station runs">
+        <thead>
+          <tr>
+            <th scope="col">Station</th>
+            <th scope="col">On</th>
+            <th scope="col">Begins</th>
+            <th scope="col">Through</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (one of promise.stations; track one.step) {
+            <tr>
+              <th scope="row">{{ one.name }}</th>
+              <td>{{ one.on ?? '' }}</td>
+              <td class="clock">{{ timeText(one.start) }}</td>
+              <td class="clock">{{ timeText(one.end) }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <a matButton routerLink="/floor" mat-dialog-close>To the floor</a>
+      <button matButton="filled" mat-dialog-close>Close</button>
+    </mat-dialog-actions>
+  `,
+  styles: `
+    table {
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      text-align: left;
+      font-weight: 400;
+      padding: 4px 16px 4px 0;
+      border-bottom: 1px solid var(--mat-sys-outline-variant);
+    }
+    thead th {
+      font-weight: 650;
+    }
+    .clock {
+      white-space: nowrap;
+      font-variant-numeric: tabular-nums;
+    }
+  `,
+})
+export class StationsDialog {
+  protected readonly promise = inject<FloorPromise>(MAT_DIALOG_DATA);
+  protected readonly timeText = timeText;
+}
