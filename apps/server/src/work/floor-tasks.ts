@@ -39,7 +39,7 @@ function promise(
     readonly records: readonly RoomRecord[];
     readonly paper: FloorPaper;
   },
-): FloorPromise & { readonly late: boolean; readonly names: Readonly<Record<string, string>> } {
+): FloorPromise & { readonly late: boolean; readonly names: ReadonlyMap<string, string> } {
   const { problem, standing, revision } = asked;
   const { number, title, customer, due } = revision.job;
   const steps = stepsOf(asked);
@@ -53,8 +53,8 @@ function promise(
     due === undefined
       ? Infinity
       : problem.origin + dueMinute(due, hour, problem.origin, problem.works.timeZone) * MINUTE_MS;
-  const names = Object.fromEntries(
-    steps.map(({ id, name, component }) => [id, [name, component].filter((word) => word !== '').join(', ')]),
+  const names = new Map(
+    steps.map(({ id, name, component }) => [id, [name, component].filter((word) => word !== '').join(', ')] as const),
   );
   return { ...promised, late: (promised.ready ?? 0) > wanted, names };
 }

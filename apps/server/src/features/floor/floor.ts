@@ -200,7 +200,7 @@ export const floorHandlers = (
         inForce: promised.inForce,
         stations: promised.stations.map(({ step, machine, start, end }) => ({
           step,
-          name: promised.names[step] ?? step,
+          name: promised.names.get(step) ?? step,
           machine,
           on: machine === null ? null : (problem.works.machines.find(({ id }) => id === machine)?.name ?? machine),
           start: iso(start),
