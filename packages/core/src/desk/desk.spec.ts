@@ -1,14 +1,7 @@
 import { MINUTE_MS, instantOf } from '../kernel/index.js';
 import { SHIPPED_WORKS, type Works } from '../works/index.js';
-import {
-  type FloorHold,
-  type FloorJob,
-  type FloorProblem,
-  USUAL_HOURS,
-  floorSteps,
-  planFloor,
-} from '../floor/index.js';
-import { example, planned } from '../plan/examples.fixture.js';
+import { type FloorHold, type FloorProblem, USUAL_HOURS, planFloor } from '../floor/index.js';
+import { floorJobs } from '../floor/jobs.fixture.js';
 import { type DeskFacts, deskOf } from './desk.js';
 
 const zone = 'Europe/Berlin';
@@ -16,20 +9,10 @@ const works: Works = { ...SHIPPED_WORKS, timeZone: zone };
 const origin = instantOf('2026-11-30T07:00', zone);
 const DAY = 24 * 60;
 
-const jobs = ['concert-programme', 'trail-map'].map((name, i): FloorJob => {
-  const job = example(name);
-  return {
-    id: i + 1,
-    number: job.number,
-    title: job.title,
-    customer: job.customer,
-    due: '2026-12-18',
-    weight: i + 1,
-    steps: floorSteps(job, works, planned(job)),
-    done: [],
-    begun: [],
-  };
-});
+const jobs = floorJobs(['concert-programme', 'trail-map'], works, '2026-12-18').map((job) => ({
+  ...job,
+  weight: job.id,
+}));
 const problem: FloorProblem = { works, hours: USUAL_HOURS, jobs, pins: [], origin };
 const plan = planFloor(problem, { evaluations: 0, seed: 1 });
 const facts: DeskFacts = {

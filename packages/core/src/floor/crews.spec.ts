@@ -1,32 +1,18 @@
 import { instantOf } from '../kernel/index.js';
 import { SHIPPED_WORKS, type Works } from '../works/index.js';
-import { example, planned } from '../plan/examples.fixture.js';
 import { faultsOf } from '../schedule/validate.fixture.js';
 import { Improver, firstSchedule, timetable } from '../schedule/index.js';
 import { promiseFor } from './floor-promise.js';
-import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
+import { type FloorProblem, floorShop } from './floor-shop.js';
 import { type Crew, type FloorHours, USUAL_HOURS, checkHours, crewTimes, minuteOf } from './hours.js';
+import { floorJobs } from './jobs.fixture.js';
 import { moveFloor, sequenceOf } from './move-floor.js';
 import { planFloor } from './plan-floor.js';
-import { floorSteps } from './steps.js';
 
 const zone = 'Europe/Berlin';
 const works: Works = { ...SHIPPED_WORKS, timeZone: zone };
 const origin = instantOf('2026-11-30T07:00', zone);
-const jobs = ['concert-programme', 'trail-map', 'gala-invitations', 'garden-cards'].map((name, i): FloorJob => {
-  const job = example(name);
-  return {
-    id: i + 1,
-    number: job.number,
-    title: job.title,
-    customer: job.customer,
-    due: '2026-12-04',
-    weight: 1,
-    steps: floorSteps(job, works, planned(job)),
-    done: [],
-    begun: [],
-  };
-});
+const jobs = floorJobs(['concert-programme', 'trail-map', 'gala-invitations', 'garden-cards'], works, '2026-12-04');
 const finishing = [
   ...new Set(
     jobs

@@ -6,29 +6,16 @@ import { example, planned } from '../plan/examples.fixture.js';
 import { faultsOf } from '../schedule/validate.fixture.js';
 import { Improver, NEVER, firstSchedule, timetable } from '../schedule/index.js';
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
-import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
+import { type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
+import { floorJobs } from './jobs.fixture.js';
 import { moveFloor, tryMove } from './move-floor.js';
 import { type FloorSlot, planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
 
 const works: Works = { ...SHIPPED_WORKS, timeZone: 'Europe/Berlin' };
 const NAMES = ['concert-programme', 'trail-map', 'tea-caddy', 'star-atlas', 'garden-cards', 'gala-invitations'];
-const jobs = NAMES.map((name, i): FloorJob => {
-  const job = example(name);
-  const steps = floorSteps(job, works, planned(job));
-  return {
-    id: i + 1,
-    number: job.number,
-    title: job.title,
-    customer: job.customer,
-    due: '2026-12-04',
-    weight: 1,
-    steps,
-    done: [],
-    begun: [],
-  };
-});
+const jobs = floorJobs(NAMES, works, '2026-12-04');
 const monday = instantOf('2026-11-30T07:00', 'Europe/Berlin');
 const problem: FloorProblem = { works, hours: USUAL_HOURS, jobs, pins: [], origin: monday };
 

@@ -5,9 +5,10 @@ import { example, planned } from '../plan/examples.fixture.js';
 import { type RoomEvent, type RoomRecord, roomState } from '../press-room/index.js';
 import { faultsOf } from '../schedule/validate.fixture.js';
 import { firstSchedule, timetable } from '../schedule/index.js';
-import { type FloorJob, type FloorProblem, floorShop } from './floor-shop.js';
+import { type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHold, holdsOf, lastHold } from './holds.js';
 import { USUAL_HOURS, minuteOf } from './hours.js';
+import { floorJobs } from './jobs.fixture.js';
 import { type FloorPaper, paperDays } from './paper-days.js';
 import { planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
@@ -126,24 +127,12 @@ describe('paper of several jobs', () => {
 });
 
 describe('a floor with holds', () => {
-  const due = '2026-12-04';
   const holds: FloorHold[] = [
     { step: passes[0]?.id ?? '', what: 'paper', of: 'Offset 90 g', day: '2026-12-03' },
     { step: passes[1]?.id ?? '', what: 'artwork', of: 'Cover', day: null },
   ];
-  const job: FloorJob = {
-    id: 1,
-    number: 'A',
-    title: '',
-    customer: '',
-    due,
-    weight: 1,
-    steps,
-    done: [],
-    begun: [],
-    holds,
-  };
-  const problem: FloorProblem = { works, hours: USUAL_HOURS, jobs: [job], pins: [], origin };
+  const jobs = floorJobs(['concert-programme'], works, '2026-12-04').map((job) => ({ ...job, holds }));
+  const problem: FloorProblem = { works, hours: USUAL_HOURS, jobs, pins: [], origin };
   it('begins no station before what it waits for is there, and says what that was', () => {
     const { shop } = floorShop(problem);
     const sequence = firstSchedule(shop);
