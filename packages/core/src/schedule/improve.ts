@@ -44,7 +44,7 @@ export class Improver {
   private cost: number;
   private asked = 0;
   private bestAt = 0;
-  private shaken = SHAKE_STEP;
+  private shaken = 0;
   private coolings = 0;
   private coolingLeft = 0;
   private temperature = 0;
