@@ -6,7 +6,7 @@ test('the desk opens first, and what wants a decision is given, put off, done an
   browser,
 }) => {
   await signIn(page);
-  const number = await released(page, 'trail-map', 20);
+  const number = await released(page, 'trail-map', 0);
   await page.goto('/floor');
   await page.getByRole('button', { name: 'Plan anew' }).click();
   await page.getByRole('menuitem', { name: 'By rule, at once' }).click();
@@ -15,17 +15,17 @@ test('the desk opens first, and what wants a decision is given, put off, done an
 
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
-  const artwork = page
+  const late = page
     .getByRole('listitem')
     .filter({ hasText: `${number} ` })
-    .filter({ hasText: 'no approved artwork' });
-  await expect(artwork).toHaveCount(1);
-  await expect(artwork).toContainText('waits for it');
+    .filter({ hasText: 'will be' });
+  await expect(late).toHaveCount(1);
+  await expect(late).toContainText('late');
   await expectAccessible(page, 'desk');
 
-  await artwork.getByRole('button', { name: 'Give to' }).click();
+  await late.getByRole('button', { name: 'Give to' }).click();
   await page.getByRole('menuitem', { name: 'Sales desk' }).click();
-  await expect(artwork).toContainText('Given to Sales desk by Production manager');
+  await expect(late).toContainText('Given to Sales desk by Production manager');
   // Whoever it is given to sees it, and may not say anything of it.
   const other = await (await browser.newContext({ locale: 'en-GB' })).newPage();
   await signIn(other, 'viewer');
@@ -33,23 +33,23 @@ test('the desk opens first, and what wants a decision is given, put off, done an
   const theirs = other
     .getByRole('listitem')
     .filter({ hasText: `${number} ` })
-    .filter({ hasText: 'no approved artwork' });
+    .filter({ hasText: 'will be' });
   await expect(theirs).toContainText('Given to you by Production manager');
   await expect(theirs.getByRole('button')).toHaveCount(0);
   await other.context().close();
 
-  await artwork.getByRole('button', { name: 'Take back' }).click();
-  await artwork.getByRole('button', { name: 'Put off' }).click();
+  await late.getByRole('button', { name: 'Take back' }).click();
+  await late.getByRole('button', { name: 'Put off' }).click();
   await page.getByRole('menuitem', { name: 'Until a day' }).click();
   await dialogReady(page);
   await expectAccessible(page, 'put off');
   await page.getByRole('button', { name: 'Put it off' }).click();
-  await expect(artwork).toHaveCount(0);
+  await expect(late).toHaveCount(0);
   await page.getByRole('switch', { name: /done or put off/ }).click();
-  await expect(artwork).toContainText('Put off to');
-  await artwork.getByRole('button', { name: 'Take back' }).click();
-  await artwork.getByRole('button', { name: 'Done' }).click();
-  await expect(artwork).toContainText('Done, says Production manager');
+  await expect(late).toContainText('Put off to');
+  await late.getByRole('button', { name: 'Take back' }).click();
+  await late.getByRole('button', { name: 'Done' }).click();
+  await expect(late).toContainText('Done, says Production manager');
 
   // By the keys: to the desk from anywhere.
   await page.goto('/norms');

@@ -57,6 +57,8 @@ export const deskSchema = z
     /** Today by the wall of the works. */
     today: z.string(),
     timeZone: z.string().nullable(),
+    /** Jobs whose stations or counts are not reckoned yet; the next look goes on. */
+    waiting: z.int(),
   })
   .meta({ id: 'Desk' });
 export type Desk = z.output<typeof deskSchema>;

@@ -90,6 +90,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
   const path = endpoint.path
     .replace('/api/people/{id}', `/api/people/${spare}`)
     .replace('/api/roles/{id}', '/api/roles/only-spare')
+    .replace('/api/floor/schedules/{id}', '/api/floor/schedules/999999')
     .replace('{id}', endpoint.id.startsWith('numbers') ? '11' : '1')
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
     .replace('{revision}', '1')

@@ -62,15 +62,13 @@ export function deskOf(facts: DeskFacts): DeskMatter[] {
     ...runMatters(facts),
     ...deliveryMatters(facts),
     ...draftMatters(facts),
-  ]
-    .filter(({ by }) => by === undefined || by <= problem.origin + DAYS_AHEAD * DAY_MIN * MINUTE_MS)
-    .sort(
-      (a, b) =>
-        day(a.by).localeCompare(day(b.by)) ||
-        b.costs - a.costs ||
-        (a.by ?? Infinity) - (b.by ?? Infinity) ||
-        a.key.localeCompare(b.key),
-    );
+  ].sort(
+    (a, b) =>
+      day(a.by).localeCompare(day(b.by)) ||
+      b.costs - a.costs ||
+      (a.by ?? Infinity) - (b.by ?? Infinity) ||
+      a.key.localeCompare(b.key),
+  );
 }
 
 /** Minutes of a day's delay that a job has no room for, by its weight. */
@@ -90,7 +88,7 @@ function holdMatters(facts: DeskFacts): DeskMatter[] {
     const noArtwork = open.some(({ what }) => what === 'artwork');
     const kinds = new Map<FloorHold['what'], FloorHold[]>();
     for (const hold of open) if (!(noArtwork && hold.what === 'carriers')) group(kinds, hold.what, hold);
-    return [...kinds].map(([what, holds]): DeskMatter => {
+    return [...kinds].flatMap(([what, holds]): DeskMatter[] => {
       const last = what === 'artwork' && open.some((one) => one.what === 'carriers') ? 'carriers' : what;
       const wanted = holds
         .flatMap(({ step }) => {
@@ -100,7 +98,10 @@ function holdMatters(facts: DeskFacts): DeskMatter[] {
         .sort((a, b) => a.start - b.start);
       const [first] = wanted;
       const minute = first && first.start - releaseHours(last, open, norms) * 60;
-      return {
+      const by = plan && minute !== undefined ? plan.origin + minute * MINUTE_MS : undefined;
+      // What is more than some days off is none of today's business.
+      if (by !== undefined && by > problem.origin + DAYS_AHEAD * DAY_MIN * MINUTE_MS) return [];
+      const matter: DeskMatter = {
         ...none,
         key: `${what}/${job.id}`,
         kind: what,
@@ -108,9 +109,10 @@ function holdMatters(facts: DeskFacts): DeskMatter[] {
         step: first?.step ?? holds[0]?.step,
         of: [...new Set(holds.map(({ of }) => of))].filter((of) => of !== '').join(', '),
         count: what === 'carriers' ? holds.reduce((sum, { of }) => sum + Number(of), 0) : undefined,
-        by: plan && minute !== undefined ? plan.origin + minute * MINUTE_MS : undefined,
+        by,
         costs: dayCosts(facts, job),
       };
+      return [matter];
     });
   });
 }

@@ -37,6 +37,15 @@ describe('the desk', () => {
   let job: Revision;
   beforeAll(async () => {
     job = await released('DK-1');
+    // Its paper lies in the store: the press waits for artwork and carriers alone.
+    const { jobs } = (await manager.call('get', '/api/needs')).body as {
+      jobs: { job: number; needs: { kind: string; quantity: number; paper?: object }[] }[];
+    };
+    for (const { kind, quantity, paper } of jobs.find((one) => one.job === job.id)?.needs ?? [])
+      if (kind === 'sheets') {
+        const lot = { paper, quantity: 10 * quantity, place: 'Aisle', reason: 'for the test' };
+        expect((await manager.call('post', '/api/stores/holdings', lot)).status).toBe(201);
+      }
   });
 
   it('asks for a schedule, and says once there is one by when artwork and paper are wanted', async () => {

@@ -12,6 +12,8 @@ import { readRecords } from '../room/room.js';
 const DAYS_OVERDUE = 60;
 /** Days ahead that drafts are looked at. */
 const DAYS_AHEAD = 7;
+/** Milliseconds of one look in which counts are reckoned that nobody has reckoned yet. */
+const LOOK_MS = 1_500;
 /** Forecasts that are kept, by job and its last record: they cost some tenths of a second. */
 const KEPT = 500;
 
@@ -27,12 +29,22 @@ interface NoteRow extends Record<string, unknown> {
 /** What the counts of jobs come to, kept as long as nothing is recorded. */
 type Forecasts = Map<string, DeskRun | undefined>;
 
-async function readRuns({ database, workshop }: Bench, kept: Forecasts, today: string): Promise<DeskRun[]> {
+async function readRuns(
+  { database, workshop }: Bench,
+  kept: Forecasts,
+  today: string,
+): Promise<{ readonly runs: DeskRun[]; readonly waiting: number }> {
   const rows = await database.many<{ id: number; record: number }>('desk/counted', dayAfter(today, -DAYS_OVERDUE));
   const runs: DeskRun[] = [];
+  const until = performance.now() + LOOK_MS;
+  let waiting = 0;
   for (const { id, record } of rows) {
     const key = `${id}/${record}`;
     if (!kept.has(key)) {
+      if (performance.now() > until) {
+        waiting++;
+        continue;
+      }
       const revision = await readRevision(database, id);
       const records = await readRecords(database, id);
       const run = await workshop.run('deskRun', { revision, records }).catch((error: unknown) => {
@@ -46,7 +58,7 @@ async function readRuns({ database, workshop }: Bench, kept: Forecasts, today: s
     const run = kept.get(key);
     if (run) runs.push(run);
   }
-  return runs;
+  return { runs, waiting };
 }
 
 /** What a matter is called by those who look at it. */
@@ -61,12 +73,13 @@ async function readDesk(bench: Bench, kept: Forecasts, account: Pick<Account, 'i
   const { problem, basis, paper } = now;
   const today = dayIn(new Date(problem.origin), problem.works.timeZone);
   const inForce = await readSchedule(database, 'in force', basis);
+  const { runs, waiting } = await readRuns(bench, kept, today);
   const facts: DeskFacts = {
     problem,
     plan: inForce?.plan,
     stale: inForce?.stale ?? false,
     paper,
-    runs: await readRuns(bench, kept, today),
+    runs,
     drafts: await database.many<{ job: number; due: string }>(
       'desk/drafts',
       dayAfter(today, -DAYS_OVERDUE),
@@ -108,6 +121,7 @@ async function readDesk(bench: Bench, kept: Forecasts, account: Pick<Account, 'i
     people: await database.many<{ id: number; name: string }>('desk/people'),
     today,
     timeZone: problem.works.timeZone ?? null,
+    waiting: waiting + now.waiting,
   };
 }
 

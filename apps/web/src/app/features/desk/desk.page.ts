@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
@@ -19,6 +19,8 @@ import { besideText, daysOf, matterText, noteText, settledAt } from './desk-word
 import { PutOffDialog } from './put-off.dialog';
 
 const DAYS_PUT_OFF = 7;
+/** Milliseconds before what was not read yet is asked for again. */
+const AGAIN_MS = 1_500;
 
 /** What wants a decision, in sentences: the most urgent first. Each is done, put off or given to somebody from here. */
 @Component({
@@ -66,8 +68,22 @@ export class DeskPage {
   constructor() {
     this.load();
     whenChanged(['floor', 'jobs', 'room', 'stores', 'works'], () => {
-      this.api.desk().subscribe({ next: (desk) => this.desk.set(desk), error: () => undefined });
+      this.look();
     });
+    // What has not been read yet is asked for again, until all is there.
+    effect((onCleanup) => {
+      if ((this.desk()?.waiting ?? 0) === 0) return;
+      const timer = setTimeout(() => {
+        this.look();
+      }, AGAIN_MS);
+      onCleanup(() => {
+        clearTimeout(timer);
+      });
+    });
+  }
+
+  private look(): void {
+    this.api.desk().subscribe({ next: (desk) => this.desk.set(desk), error: () => undefined });
   }
 
   protected load(): void {
