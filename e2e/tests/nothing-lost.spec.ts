@@ -69,6 +69,8 @@ test('two who change one job are shown both versions', async ({ page, browser })
 test('a session that ended asks to sign in and comes back with the draft', async ({ page }) => {
   await signIn(page);
   const id = await openExample(page, 'trail-map');
+  // What is still asked would bring the cookie back with its answer.
+  await expect(page.locator('dk-ready-on')).toContainText(/Ready on.*\d/);
   await page.context().clearCookies({ name: 'druckerei.sid' });
   await field(page, 'order.quantity').fill('14000');
   await expect(page).toHaveURL(/sign-in/);

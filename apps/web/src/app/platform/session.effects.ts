@@ -81,12 +81,11 @@ export class SessionEffects {
     () =>
       this.actions.pipe(
         ofType(SessionActions.signedOut),
-        tap(
-          () =>
-            void this.router.navigate(['/sign-in'], {
-              queryParams: this.router.url.startsWith('/sign-in') ? {} : { to: this.router.url },
-            }),
-        ),
+        tap(() => {
+          // Whoever is there already knows where to come back to.
+          const { url } = this.router;
+          if (!url.startsWith('/sign-in')) void this.router.navigate(['/sign-in'], { queryParams: { to: url } });
+        }),
         // The old page's CSRF token ended with its session: ask for a new one.
         exhaustMap(() => this.api.session().pipe(catchError(() => of(null)))),
       ),
