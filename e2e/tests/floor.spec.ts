@@ -15,7 +15,7 @@ test('released jobs are laid on the machines, taken in force, and a late one say
   await signIn(page);
   const first = await released(page, 'trail-map', 20);
   // All want the press at once, and none is in time.
-  for (const name of ['concert-programme', 'garden-cards', 'seed-packets']) await released(page, name, 0);
+  for (const name of ['concert-programme', 'garden-cards', 'constellation-cards']) await released(page, name, 0);
   await page.goto('/floor');
   await planByRule(page);
   await expect(page.locator('dk-chains .cord').first()).toBeAttached();
