@@ -1,4 +1,4 @@
-import { type FloorHours, type FloorPlan, isWall } from '@druckerei/core';
+import { type FloorHours, type FloorPlan, MOST_PLACES, isWall } from '@druckerei/core';
 import * as z from 'zod';
 import { line } from './text.js';
 
@@ -23,7 +23,7 @@ export const floorHoursSchema = z
           machine: z.string().max(80).optional(),
           crew: z.string().max(80).optional(),
           /** Places of the crew that are closed or open; all of them where absent. */
-          places: z.int().min(1).max(50).optional(),
+          places: z.int().min(1).max(MOST_PLACES).optional(),
           from: wallSchema,
           until: wallSchema,
           opens: z.boolean(),
@@ -35,7 +35,7 @@ export const floorHoursSchema = z
       .array(
         z.strictObject({
           name: line(80),
-          places: z.int().min(1).max(50),
+          places: z.int().min(1).max(MOST_PLACES),
           machines: z.array(z.string().max(80)).max(500),
           shifts,
         }),

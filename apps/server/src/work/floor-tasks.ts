@@ -8,7 +8,7 @@ import {
   type FloorStep,
   type RoomRecord,
   MINUTE_MS,
-  dueMinute,
+  hourMinute,
   floorSteps,
   holdsOf,
   moveFloor,
@@ -17,6 +17,7 @@ import {
   planFloor,
   promiseFor,
   roomState,
+  stationName,
   tryMove,
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
@@ -52,10 +53,8 @@ function promise(
   const wanted =
     due === undefined
       ? Infinity
-      : problem.origin + dueMinute(due, hour, problem.origin, problem.works.timeZone) * MINUTE_MS;
-  const names = new Map(
-    steps.map(({ id, name, component }) => [id, [name, component].filter((word) => word !== '').join(', ')] as const),
-  );
+      : problem.origin + hourMinute(due, hour, problem.origin, problem.works.timeZone) * MINUTE_MS;
+  const names = new Map(steps.map((step) => [step.id, stationName(step)]));
   return { ...promised, late: (promised.ready ?? 0) > wanted, names };
 }
 

@@ -45,16 +45,21 @@ export interface DeskFacts {
 const DAY_MIN = 24 * 60;
 /** Days before it is due by which a job should be released. Source: common practice, no source. */
 const DAYS_OF_DRAFT = 5;
+/** Drafts that are due so many days from today or sooner are looked at: on the day before they should be released. */
+export const DRAFTS_AHEAD = DAYS_OF_DRAFT + 1;
 /** Days ahead beyond which what has to be decided is none of today's business. Source: common practice, no source. */
 const DAYS_AHEAD = 5;
 
 const none = { job: undefined, step: undefined, machine: undefined, of: '', by: undefined, costs: 0 } as const;
 
+/** The day on the wall of the works; of now where no other time is told. */
+const dayOf = ({ works, origin }: FloorProblem, ms = origin): string => wallClock(ms, works.timeZone).slice(0, 10);
+
 /** Works down what is known to what wants a decision: the most urgent first, of those of one day what costs most to leave. */
 export function deskOf(facts: DeskFacts): DeskMatter[] {
   const { problem } = facts;
   const day = (by: number | undefined): string =>
-    by === undefined ? '9999' : wallClock(Math.max(by, problem.origin), problem.works.timeZone).slice(0, 10);
+    by === undefined ? '9999' : dayOf(problem, Math.max(by, problem.origin));
   return [
     ...planMatters(facts),
     ...holdMatters(facts),
@@ -155,7 +160,7 @@ function runMatters({ runs, problem }: DeskFacts): DeskMatter[] {
 
 /** Orders to suppliers that should have come. */
 function deliveryMatters({ paper, problem }: DeskFacts): DeskMatter[] {
-  const today = wallClock(problem.origin, problem.works.timeZone).slice(0, 10);
+  const today = dayOf(problem);
   const overdue = new Map<string, { readonly day: string; lines: number }>();
   for (const { order, day } of paper.coming) {
     if (day >= today) continue;
@@ -174,10 +179,9 @@ function deliveryMatters({ paper, problem }: DeskFacts): DeskMatter[] {
 }
 
 function draftMatters({ drafts, problem }: DeskFacts): DeskMatter[] {
-  const today = wallClock(problem.origin, problem.works.timeZone).slice(0, 10);
+  const today = dayOf(problem);
   return drafts.flatMap(({ job, due }): DeskMatter[] => {
-    const day = dayAfter(due, -DAYS_OF_DRAFT);
-    if (day > dayAfter(today, 1)) return [];
+    if (due > dayAfter(today, DRAFTS_AHEAD)) return [];
     return [{ ...none, key: `draft/${job}`, kind: 'draft', job, day: due, by: problem.origin }];
   });
 }

@@ -13,7 +13,7 @@ import {
 } from '../schedule/index.js';
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
 import { type FloorHold, lastHold } from './holds.js';
-import { type FloorHours, crewTimes, minuteOf, openTimes } from './hours.js';
+import { type FloorHours, crewTimes, hourMinute, minuteOf, openTimes } from './hours.js';
 import type { FloorStep } from './steps.js';
 
 /** A released job that has to run. */
@@ -62,10 +62,6 @@ export interface FloorShop {
   /** By operation: what it is released by last. */
   readonly holds: readonly (FloorHold | undefined)[];
 }
-
-/** The minute by which a job is wanted: an hour of its due day by the wall clock. */
-export const dueMinute = (due: string, hour: number, origin: number, zone: string | undefined): number =>
-  minuteOf(`${due}T${String(Math.min(23, hour)).padStart(2, '0')}:${hour >= 24 ? '59' : '00'}`, origin, zone);
 
 /** Stations that are done: those that are counted, and all that was needed for them or for what has begun. */
 function doneWith(steps: readonly FloorStep[], done: readonly string[], begun: readonly string[]): ReadonlySet<string> {
@@ -208,7 +204,7 @@ export function floorShop(problem: FloorProblem): FloorShop {
   const builder = new Builder(problem);
   const orders = jobs.map(({ number, due, weight }): Order => ({
     id: number,
-    due: due === undefined ? undefined : dueMinute(due, value('schedule.dueHour'), origin, works.timeZone),
+    due: due === undefined ? undefined : hourMinute(due, value('schedule.dueHour'), origin, works.timeZone),
     weight,
   }));
   jobs.forEach((job, order) => {

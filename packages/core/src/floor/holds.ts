@@ -1,6 +1,6 @@
 import { type RoomState, mayRun, trialAccepted } from '../press-room/index.js';
 import type { NormLookup } from '../norms/index.js';
-import { minuteOf } from './hours.js';
+import { hourMinute } from './hours.js';
 import type { FloorStep } from './steps.js';
 
 /** Something that a station waits for, and no other station gives it. */
@@ -62,13 +62,13 @@ export function lastHold(
   origin: number,
   zone: string | undefined,
 ): { readonly hold: FloorHold | undefined; readonly minute: number } {
-  const hour = String(Math.min(23, norms('schedule.deliveryHour').value)).padStart(2, '0');
+  const hour = norms('schedule.deliveryHour').value;
   let last: { hold: FloorHold | undefined; minute: number } = { hold: undefined, minute: 0 };
   for (const hold of holds) {
     const minute =
       hold.day === null
         ? Math.ceil(releaseHours(hold.what, holds, norms) * 60)
-        : minuteOf(`${hold.day}T${hour}:00`, origin, zone);
+        : hourMinute(hold.day, hour, origin, zone);
     if (minute > last.minute) last = { hold, minute };
   }
   return last;

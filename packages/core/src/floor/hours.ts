@@ -63,6 +63,10 @@ const DAY_MIN = 1440;
 export const minuteOf = (wall: string, origin: number, zone: string | undefined): number =>
   Math.round((instantOf(wall, zone) - origin) / MINUTE_MS);
 
+/** Minutes from an origin to an hour of a day on the wall; 24 is the last minute of it. */
+export const hourMinute = (day: string, hour: number, origin: number, zone: string | undefined): number =>
+  minuteOf(`${day}T${String(Math.min(23, hour)).padStart(2, '0')}:${hour >= 24 ? '59' : '00'}`, origin, zone);
+
 /** The same within what is looked at: a year that somebody closes until 9999 has no more minutes than others. */
 const withinHorizon = (wall: string, origin: number, zone: string | undefined): number =>
   Math.min((HORIZON_DAYS + 1) * DAY_MIN, Math.max(0, minuteOf(wall, origin, zone)));
@@ -104,7 +108,10 @@ function openWith(
 /** Open time of each place of a crew; where it is short the last of its places are closed. See {@link openTimes}. */
 export function crewTimes(crew: Crew, hours: FloorHours, origin: number, zone: string | undefined): OpenTime[] {
   const spans = shiftSpans(crew.shifts, origin, zone);
-  const own = spannedOf(hours, origin, zone).filter(({ crew: of }) => of === crew.name);
+  // What closes or opens the whole works closes and opens its people.
+  const own = spannedOf(hours, origin, zone).filter(({ crew: of, machine }) =>
+    of === undefined ? machine === undefined : of === crew.name,
+  );
   return Array.from({ length: crew.places }, (_, place) =>
     openWith(
       spans,
@@ -165,7 +172,7 @@ function shiftIssues(shifts: readonly Shift[], path: string): Issue[] {
 }
 
 /** Most places of a crew: more people than that are several crews. */
-const MOST_PLACES = 50;
+export const MOST_PLACES = 50;
 
 function crewIssues({ crews = [] }: FloorHours, known: ReadonlySet<string>): Issue[] {
   const [names, taken] = [new Set<string>(), new Map<string, string>()];

@@ -1,5 +1,5 @@
 export { type ChangePart, type Dress, type DressInk, changeMinutes, changeOver } from './change-over.js';
-export { type FloorJob, type FloorPin, type FloorProblem, dueMinute, floorShop } from './floor-shop.js';
+export { type FloorJob, type FloorPin, type FloorProblem, floorShop } from './floor-shop.js';
 export { type FloorPromise, promiseFor } from './floor-promise.js';
 export { type FloorPaper, type FloorStock, paperDays } from './paper-days.js';
 export { type FloorHold, holdsOf, releaseHours } from './holds.js';
@@ -10,8 +10,10 @@ export {
   type HoursException,
   type Shift,
   HORIZON_DAYS,
+  MOST_PLACES,
   USUAL_HOURS,
   checkHours,
+  hourMinute,
   isWall,
   openTimes,
 } from './hours.js';
@@ -24,5 +26,5 @@ export {
   type FloorSlot,
   planFloor,
 } from './plan-floor.js';
-export { type FloorStep, type FloorWay, floorSteps } from './steps.js';
+export { type FloorStep, type FloorWay, floorSteps, stationName } from './steps.js';
 export { type FloorWants } from './wants.js';

@@ -39,6 +39,10 @@ export interface FloorStep {
   readonly wants?: FloorWants | undefined;
 }
 
+/** What a station is called: with the part of the product that it works on. */
+export const stationName = ({ name, component }: Pick<FloorStep, 'name' | 'component'>): string =>
+  component === '' ? name : `${name}, ${component}`;
+
 const minutes = (hours: number): number => Math.max(0, Math.ceil(hours * 60 - 1e-6));
 
 /** Stations that hold no machine, or are done in line with another. */

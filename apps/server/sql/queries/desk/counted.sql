@@ -1,5 +1,5 @@
 -- Released jobs of which something is counted and carriers may still be there, the last recorded first. $1 due no earlier than this day. Many.
-SELECT j.id, j.number, last.record
+SELECT j.id, j.revision, last.record
 FROM job j
 JOIN (
   SELECT job_id, max(id) AS record FROM press_room_record GROUP BY job_id HAVING bool_or(event ->> 'kind' = 'count') AND bool_or(event ->> 'kind' = 'carrier')

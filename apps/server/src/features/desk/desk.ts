@@ -1,4 +1,12 @@
-import { type DeskFacts, type DeskMatter, type DeskRun, dayAfter, deskOf } from '@druckerei/core';
+import {
+  type DeskFacts,
+  type DeskMatter,
+  type DeskRun,
+  DRAFTS_AHEAD,
+  dayAfter,
+  deskOf,
+  stationName,
+} from '@druckerei/core';
 import { type Account, type Desk, type DeskLine, type DeskNote, dayIn } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -10,11 +18,9 @@ import { readRecords } from '../room/room.js';
 
 /** Days that a job may be overdue and still want something. */
 const DAYS_OVERDUE = 60;
-/** Days ahead that drafts are looked at. */
-const DAYS_AHEAD = 7;
 /** Milliseconds of one look in which counts are reckoned that nobody has reckoned yet. */
 const LOOK_MS = 1_500;
-/** Forecasts that are kept, by job and its last record: they cost some tenths of a second. */
+/** Forecasts that are kept, by revision of the job and its last record: they cost some tenths of a second. */
 const KEPT = 500;
 
 interface NoteRow extends Record<string, unknown> {
@@ -34,18 +40,21 @@ async function readRuns(
   kept: Forecasts,
   today: string,
 ): Promise<{ readonly runs: DeskRun[]; readonly waiting: number }> {
-  const rows = await database.many<{ id: number; record: number }>('desk/counted', dayAfter(today, -DAYS_OVERDUE));
+  const rows = await database.many<{ id: number; revision: number; record: number }>(
+    'desk/counted',
+    dayAfter(today, -DAYS_OVERDUE),
+  );
   const runs: DeskRun[] = [];
   const until = performance.now() + LOOK_MS;
   let waiting = 0;
-  for (const { id, record } of rows) {
-    const key = `${id}/${record}`;
+  for (const { id, revision: released, record } of rows) {
+    const key = `${id}/${released}/${record}`;
     if (!kept.has(key)) {
       if (performance.now() > until) {
         waiting++;
         continue;
       }
-      const revision = await readRevision(database, id);
+      const revision = await readRevision(database, id, released);
       const records = await readRecords(database, id);
       const run = await workshop.run('deskRun', { revision, records }).catch((error: unknown) => {
         // A job that cannot be planned any more says so where it is looked at.
@@ -64,10 +73,18 @@ async function readRuns(
 /** What a matter is called by those who look at it. */
 const stepOf = ({ problem: { jobs } }: FloorNow, { job, step }: DeskMatter): string | null => {
   const found = jobs.find(({ id }) => id === job)?.steps.find(({ id }) => id === step);
-  return found ? [found.name, found.component].filter((word) => word !== '').join(', ') : (step ?? null);
+  return found ? stationName(found) : (step ?? null);
 };
 
-async function readDesk(bench: Bench, kept: Forecasts, account: Pick<Account, 'id'>): Promise<Desk> {
+/** What wants a decision, and the floor that says so. */
+interface Looked {
+  readonly now: FloorNow;
+  readonly today: string;
+  readonly matters: readonly DeskMatter[];
+  readonly waiting: number;
+}
+
+async function look(bench: Bench, kept: Forecasts): Promise<Looked> {
   const { database } = bench;
   const now = await readFloor(bench);
   const { problem, basis, paper } = now;
@@ -83,18 +100,27 @@ async function readDesk(bench: Bench, kept: Forecasts, account: Pick<Account, 'i
     drafts: await database.many<{ job: number; due: string }>(
       'desk/drafts',
       dayAfter(today, -DAYS_OVERDUE),
-      dayAfter(today, DAYS_AHEAD),
+      dayAfter(today, DRAFTS_AHEAD),
     ),
   };
-  const matters = deskOf(facts);
+  return { now, today, matters: deskOf(facts), waiting: waiting + now.waiting };
+}
+
+/** The desk as it is answered, with what was said of it. */
+async function told(
+  queries: Queries,
+  { now, today, matters, waiting }: Looked,
+  account: Pick<Account, 'id'>,
+): Promise<Desk> {
+  const { problem } = now;
   const ids = [...new Set(matters.flatMap(({ job }) => job ?? []))];
-  const titles = await database.many<NonNullable<DeskLine['job']> & Record<string, unknown>>(
+  const titles = await queries.many<NonNullable<DeskLine['job']> & Record<string, unknown>>(
     'desk/titles',
     JSON.stringify(ids),
   );
   const jobs = new Map(titles.map((one) => [one.id, one]));
   const machines = new Map(problem.works.machines.map(({ id, name }) => [id, name]));
-  const notes = new Map((await database.many<NoteRow>('desk/notes', today)).map((note) => [note.key, note]));
+  const notes = new Map((await queries.many<NoteRow>('desk/notes', today)).map((note) => [note.key, note]));
   return {
     matters: matters.map((matter): DeskLine => {
       const note = notes.get(matter.key);
@@ -118,10 +144,10 @@ async function readDesk(bench: Bench, kept: Forecasts, account: Pick<Account, 'i
           : null,
       };
     }),
-    people: await database.many<{ id: number; name: string }>('desk/people'),
+    people: await queries.many<{ id: number; name: string }>('desk/people'),
     today,
     timeZone: problem.works.timeZone ?? null,
-    waiting: waiting + now.waiting,
+    waiting,
   };
 }
 
@@ -156,15 +182,15 @@ async function note(
 export const deskHandlers = (bench: Bench): Pick<Handlers, 'desk' | 'noteDesk'> => {
   const kept: Forecasts = new Map();
   return {
-    desk: ({ account }) => readDesk(bench, kept, account),
+    desk: async ({ account }) => told(bench.database, await look(bench, kept), account),
     noteDesk: async ({ account, body }) => {
-      const { today, matters } = await readDesk(bench, kept, account);
-      if (body.state !== 'open' && !matters.some(({ key }) => key === body.key))
+      const looked = await look(bench, kept);
+      if (body.state !== 'open' && !looked.matters.some(({ key }) => key === body.key))
         throw new ProblemError(409, 'This is settled already', {
           detail: 'Nothing of the desk is called so any more.',
         });
-      await bench.database.transaction((queries) => note(queries, account, body, today));
-      return readDesk(bench, kept, account);
+      await bench.database.transaction((queries) => note(queries, account, body, looked.today));
+      return told(bench.database, looked, account);
     },
   };
 };

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
@@ -10,6 +10,7 @@ import { dayAfter } from '@druckerei/core';
 import type { Desk, DeskLine, DeskNote } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
+import { askAgain } from '../../platform/ask-again';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
@@ -19,9 +20,6 @@ import { besideText, daysOf, matterText, noteText, settledAt } from './desk-word
 import { PutOffDialog } from './put-off.dialog';
 
 const DAYS_PUT_OFF = 7;
-/** Milliseconds before what was not read yet is asked for again. */
-const AGAIN_MS = 1_500;
-
 /** What wants a decision, in sentences: the most urgent first. Each is done, put off or given to somebody from here. */
 @Component({
   selector: 'dk-desk-page',
@@ -70,16 +68,12 @@ export class DeskPage {
     whenChanged(['floor', 'jobs', 'room', 'stores', 'works'], () => {
       this.look();
     });
-    // What has not been read yet is asked for again, until all is there.
-    effect((onCleanup) => {
-      if ((this.desk()?.waiting ?? 0) === 0) return;
-      const timer = setTimeout(() => {
+    askAgain(
+      () => this.desk()?.waiting,
+      () => {
         this.look();
-      }, AGAIN_MS);
-      onCleanup(() => {
-        clearTimeout(timer);
-      });
-    });
+      },
+    );
   }
 
   private look(): void {

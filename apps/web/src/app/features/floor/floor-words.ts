@@ -6,6 +6,7 @@ import {
   type Help,
   type Works,
   MINUTE_MS,
+  stationName,
 } from '@druckerei/core';
 import type { Floor, MoveEffect } from '@druckerei/contract';
 import { count, dateText, many } from '../../ui/format';
@@ -54,7 +55,7 @@ export class FloorNames {
   }
   step(job: number, step: string): string {
     const found = this.jobs.get(job)?.steps.find(({ id }) => id === step);
-    return found ? [found.name, found.component].filter((word) => word !== '').join(', ') : step;
+    return found ? stationName(found) : step;
   }
   machinesOf(job: number, step: string): readonly string[] {
     return this.jobs.get(job)?.steps.find(({ id }) => id === step)?.machines ?? [];

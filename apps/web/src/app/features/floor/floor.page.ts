@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatDialog } from '@angular/material/dialog';
@@ -12,6 +12,7 @@ import type { Effort, Floor, MoveAsked, Schedule } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { type Observable, type Subscription, forkJoin, map, switchMap } from 'rxjs';
 import { Api } from '../../platform/api';
+import { askAgain } from '../../platform/ask-again';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
@@ -24,9 +25,6 @@ import { FloorNames, WorksClock, causeText, changesText, effectText, helpText, l
 import { type DropPlace, type Zoom, drawFloor, threadOf } from './floor-drawing';
 import { HoursPanel } from './hours.panel';
 import { PinDialog, type PinData } from './pin.dialog';
-
-/** Milliseconds before what was not read yet is asked for again. */
-const AGAIN_MS = 1_500;
 
 interface Loaded {
   readonly floor: Floor;
@@ -130,16 +128,12 @@ export class FloorPage {
   };
 
   constructor() {
-    // What has not been read yet is asked for again, until all is there.
-    effect((onCleanup) => {
-      if ((this.floor()?.waiting ?? 0) === 0) return;
-      const timer = setTimeout(() => {
+    askAgain(
+      () => this.floor()?.waiting,
+      () => {
         this.look();
-      }, AGAIN_MS);
-      onCleanup(() => {
-        clearTimeout(timer);
-      });
-    });
+      },
+    );
     this.load();
     whenChanged(['floor', 'jobs', 'room', 'works'], () => {
       this.look();
