@@ -98,7 +98,7 @@ const planSchema = z
         frozen: z.boolean(),
         changes: z.array(
           z.strictObject({
-            what: z.enum(['wash', 'size', 'stock', 'thickness', 'fold', 'fold size', 'die', 'format']),
+            what: z.enum(['wash', 'size', 'stock', 'thickness', 'fold', 'fold size', 'die', 'glue', 'format']),
             times: z.int(),
             hours: z.number(),
           }),
@@ -112,7 +112,7 @@ const planSchema = z
           hold: z
             .strictObject({
               step: z.string(),
-              what: z.enum(['paper', 'artwork', 'trial', 'carriers']),
+              what: z.enum(['paper', 'artwork', 'trial', 'carriers', 'drying']),
               of: z.string(),
               day: z.string().nullable(),
             })

@@ -254,7 +254,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'floor.crew-places': 'The crew {crew} has {has} places, not {places}. Tell fewer.',
   'floor.crew-name': 'Each crew wants a name of its own; “{crew}” is none. Write another.',
   'floor.crew-size': 'The crew {crew} runs 1 to {most} stations at once, a whole number. Change it.',
-  'floor.two-crews': '{machine} is run by the crew {other} already. Take it out of {crew}, or of the other.',
+  'floor.machine-or-crew': 'This names {machine} and the crew {crew}. Enter one line for each.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
 };
 

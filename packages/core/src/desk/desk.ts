@@ -201,7 +201,7 @@ function planMatters({ plan, stale, problem }: DeskFacts): DeskMatter[] {
   const runs = new Map(
     jobs.flatMap(({ id, steps, done }) =>
       steps
-        .filter((step) => !done.includes(step.id))
+        .filter((step) => !done.some((one) => one.step === step.id))
         .flatMap((step) => step.ways.map(({ machine, run }) => [`${id}/${step.id}/${machine}`, run] as const)),
     ),
   );

@@ -19,13 +19,15 @@ export interface Dress {
   readonly caliperUm: number;
   /** How it is folded; empty elsewhere. */
   readonly fold: string;
+  /** Glue that it is filled with; empty elsewhere. */
+  readonly glue: string;
   /** Die or other tool that only this work has; empty where there is none. */
   readonly tool: string;
 }
 
 /** One thing that has to be changed. */
 export interface ChangePart {
-  readonly what: 'wash' | 'size' | 'stock' | 'thickness' | 'fold' | 'fold size' | 'die' | 'format';
+  readonly what: 'wash' | 'size' | 'stock' | 'thickness' | 'fold' | 'fold size' | 'die' | 'glue' | 'format';
   readonly norm: string;
   readonly times: number;
   readonly hours: number;
@@ -83,6 +85,7 @@ function wantedParts(before: Dress, after: Dress): [ChangePart['what'], string, 
     else if (size) parts.push(['fold size', 'change.foldSize', 1]);
   }
   if (after.tool !== '' && before.tool !== after.tool) parts.push(['die', 'change.die', 1]);
+  if (before.glue !== '' && after.glue !== '' && before.glue !== after.glue) parts.push(['glue', 'change.glue', 1]);
   if (BINDERS.includes(after.process) && size) parts.push(['format', BINDER_FORMAT, 1]);
   return parts;
 }

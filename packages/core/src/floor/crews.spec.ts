@@ -105,7 +105,7 @@ describe('a crew', () => {
       begun: job.steps
         .filter(({ ways }) => ways.some(({ machine }) => finishing.includes(machine)))
         .slice(0, 1)
-        .map(({ id }) => id),
+        .map(({ id }) => ({ step: id, at: origin })),
     }));
     const { shop } = floorShop({ ...problem, jobs: begun });
     const places = shop.operations.flatMap(({ frozen }) =>
@@ -113,6 +113,35 @@ describe('a crew', () => {
     );
     expect(places.length).toBe(2);
     expect(new Set(places).size).toBe(2);
+  });
+
+  it('knows what it knows: a machine that two crews can run is run by either, the others only by their own', () => {
+    const [shared = '', ...rest] = finishing;
+    const few: Crew = { ...crew, places: 1, machines: [shared, ...rest] };
+    const helpers: Crew = { ...crew, name: 'Helpers', places: 1, machines: [shared] };
+    const crews = { ...problem, hours: { ...hours, crews: [few, helpers] } };
+    const { shop } = floorShop(crews);
+    expect(faultsOf(shop, timetable(shop, firstSchedule(shop)).slots)).toEqual([]);
+    const { slots } = planFloor(crews, { evaluations: 1000, seed: 1 });
+    const who = (machine: string): Set<string | null> =>
+      new Set(slots.filter((one) => one.machine === machine).map(({ place }) => place));
+    for (const machine of rest) expect(who(machine)).not.toContain('Helpers 1');
+    expect(slots.some(({ place }) => place === 'Helpers 1')).toBe(true);
+  });
+
+  it('stays for overtime of its machine: as many places as machines run longer', () => {
+    const [one = '', two = ''] = finishing;
+    const late = { from: '2026-11-30T16:00', until: '2026-11-30T18:00', opens: true, why: 'overtime' };
+    const evening = (exceptions: FloorHours['exceptions']): number[] =>
+      crewTimes(crew, { ...hours, exceptions }, origin, zone).map((open) => open.openBefore(24 * 60));
+    expect(evening([])).toEqual([540, 540]);
+    expect(evening([{ ...late, machine: one }])).toEqual([660, 540]);
+    expect(
+      evening([
+        { ...late, machine: one },
+        { ...late, machine: two },
+      ]),
+    ).toEqual([660, 660]);
   });
 
   it('that never comes keeps its machines from running, and is told; the rest is planned', () => {
@@ -134,11 +163,12 @@ describe('a crew', () => {
     expect(codes({ crews: [crew, { ...crew, machines: [] }] })).toEqual(['floor.crew-name crews[1].name']);
     expect(codes({ crews: [{ ...crew, machines: ['nobody'] }] })).toEqual(['floor.no-machine crews[0].machines[0]']);
     const [machine = ''] = finishing;
-    expect(codes({ crews: [crew, { ...crew, name: 'Others', machines: [machine] }] })).toEqual([
-      'floor.two-crews crews[1].machines[0]',
-    ]);
+    expect(codes({ crews: [crew, { ...crew, name: 'Others', machines: [machine] }] })).toEqual([]);
     const one = { crew: 'Nobody', from: '2026-12-01T00:00', until: '2026-12-02T00:00', opens: false, why: '' };
     expect(codes({ exceptions: [one] })).toEqual(['floor.no-crew exceptions[0].crew']);
+    expect(codes({ exceptions: [{ ...one, crew: 'Bindery', machine }] })).toEqual([
+      'floor.machine-or-crew exceptions[0]',
+    ]);
     expect(codes({ exceptions: [{ ...one, crew: 'Bindery', places: 3 }] })).toEqual([
       'floor.crew-places exceptions[0].places',
     ]);

@@ -1,7 +1,8 @@
-import { group } from '../kernel/index.js';
+import { MINUTE_MS, group } from '../kernel/index.js';
 import { type NormLookup, normsOf } from '../norms/index.js';
 import type { Works } from '../works/index.js';
 import {
+  type Frozen,
   type Link,
   type Mode,
   type Operation,
@@ -12,9 +13,10 @@ import {
   OpenTime,
 } from '../schedule/index.js';
 import { type Dress, changeMinutes, changeOver } from './change-over.js';
-import { type FloorHold, lastHold } from './holds.js';
+import { type FloorHold, type FloorLie, lastHold } from './holds.js';
 import { type FloorHours, crewTimes, hourMinute, minuteOf, openTimes } from './hours.js';
-import type { FloorStep } from './steps.js';
+import { type FloorNews, doneWith, lain, stillWet } from './news.js';
+import type { FloorStep, FloorWay } from './steps.js';
 
 /** A released job that has to run. */
 export interface FloorJob {
@@ -28,8 +30,8 @@ export interface FloorJob {
   readonly weight: number;
   readonly steps: readonly FloorStep[];
   /** Stations that are counted, and those that have begun: they stay where they are. */
-  readonly done: readonly string[];
-  readonly begun: readonly string[];
+  readonly done: readonly FloorNews[];
+  readonly begun: readonly FloorNews[];
   /** What its stations wait for beside each other. */
   readonly holds?: readonly FloorHold[];
 }
@@ -60,21 +62,7 @@ export interface FloorShop {
   readonly places: readonly { readonly job: number; readonly step: string }[];
   readonly dresses: readonly Dress[];
   /** By operation: what it is released by last. */
-  readonly holds: readonly (FloorHold | undefined)[];
-}
-
-/** Stations that are done: those that are counted, and all that was needed for them or for what has begun. */
-function doneWith(steps: readonly FloorStep[], done: readonly string[], begun: readonly string[]): ReadonlySet<string> {
-  const byId = new Map(steps.map((step) => [step.id, step]));
-  const over = new Set<string>(done);
-  const open = [...done, ...begun];
-  for (let id = open.pop(); id !== undefined; id = open.pop())
-    for (const { step } of byId.get(id)?.after ?? [])
-      if (!over.has(step)) {
-        over.add(step);
-        open.push(step);
-      }
-  return over;
+  readonly holds: readonly (FloorHold | FloorLie | undefined)[];
 }
 
 class Builder {
@@ -82,11 +70,11 @@ class Builder {
   readonly operations: Operation[] = [];
   readonly places: { job: number; step: string }[] = [];
   readonly dresses: Dress[] = [];
-  readonly holds: (FloorHold | undefined)[] = [];
+  readonly holds: (FloorHold | FloorLie | undefined)[] = [];
   private readonly machines: Map<string, number>;
   private readonly tools = new Map<string, number>();
-  /** Places of the crew that runs each machine. */
-  private readonly crews = new Map<string, readonly number[]>();
+  /** Places of the crews that know how to run each machine. */
+  private readonly crews = new Map<string, number[]>();
   private readonly known = new Map<string, number>();
   /** Places that work holds which has begun. */
   private readonly held = new Set<number>();
@@ -100,7 +88,7 @@ class Builder {
       const places = crewTimes(crew, hours, origin, works.timeZone).map(
         (one, k) => this.resources.push({ id: `${crew.name} ${k + 1}`, kind: 'place', open: one }) - 1,
       );
-      for (const machine of crew.machines) this.crews.set(machine, places);
+      for (const machine of crew.machines) this.crews.set(machine, [...(this.crews.get(machine) ?? []), ...places]);
     }
   }
 
@@ -125,13 +113,14 @@ class Builder {
     return at;
   }
 
-  /** A place of its crew, where a machine has one. */
+  /** A place of one of its crews, where a machine has any. */
   private crewOf(machine: string): readonly (readonly number[])[] {
     const places = this.crews.get(machine);
     return places ? [places] : [];
   }
 
-  private modesOf({ ways, lies, dress }: FloorStep, pin: FloorPin | undefined): Mode[] {
+  /** @param lies minutes that it still lies where it takes no machine. */
+  private modesOf({ ways, dress }: FloorStep, pin: FloorPin | undefined, lies: number): Mode[] {
     const beside = dress && dress.tool !== '' ? [[this.toolAt(dress.tool)]] : [];
     const pinned = ways.filter(({ machine }) => machine === pin?.machine);
     const modes = (pinned.length > 0 ? pinned : ways).map(({ machine, setUp, run }): Mode => ({
@@ -154,16 +143,40 @@ class Builder {
     });
   }
 
-  add({ id, steps, done, begun, holds = [] }: FloorJob, order: number, norms: NormLookup): void {
+  /** Minutes that work which has begun still takes: so much of it as was open since is done; at least one as long as nobody counts it. */
+  private restOf({ machine, setUp, run }: FloorWay, { at }: FloorNews): number {
+    const { works, hours, origin } = this.problem;
+    const own = works.machines.filter(({ id }) => id === machine);
+    const since = openTimes(hours, own, Math.min(at, origin), works.timeZone).get(machine);
+    return Math.max(1, setUp + run - (since?.openBefore(Math.floor((origin - at) / MINUTE_MS)) ?? 0));
+  }
+
+  /** Where work that has begun stays: from now on, until what is left of it is through. */
+  private frozenAs(step: FloorStep, mode: Mode | undefined, news: FloorNews): Frozen | undefined {
+    const way = step.ways[0];
+    if (!mode || !way) return undefined;
+    const open = mode.machine === undefined ? undefined : this.resources[mode.machine]?.open;
+    return {
+      mode: 0,
+      beside: this.taken(mode),
+      start: 0,
+      end: (open ?? OpenTime.ALWAYS).endAt(this.restOf(way, news)),
+    };
+  }
+
+  add(job: FloorJob, order: number, norms: NormLookup): void {
+    const { id, steps, begun, holds = [] } = job;
     const { pins, origin, works } = this.problem;
     const held = new Map<string, FloorHold[]>();
     for (const hold of holds) group(held, hold.step, hold);
-    const over = doneWith(steps, done, begun);
+    const over = doneWith(job);
+    const since = lain(job, over, origin);
     const left = steps.filter((step) => !over.has(step.id));
     const at = new Map(left.map((step, i) => [step.id, this.operations.length + i]));
     for (const step of left) {
       const pin = pins.find((one) => one.job === id && one.step === step.id);
-      const modes = this.modesOf(step, pin);
+      const lies = step.after.every(({ step: before }) => over.has(before)) ? step.lies - since(step) : step.lies;
+      const modes = this.modesOf(step, pin, Math.max(0, lies));
       const after = step.after.flatMap(({ step: before, lag, piles }): Link[] => {
         const operation = at.get(before);
         if (operation === undefined) return [];
@@ -173,14 +186,11 @@ class Builder {
         pin?.start === undefined
           ? undefined
           : Math.min(NEVER, Math.max(0, minuteOf(pin.start, origin, works.timeZone)));
-      const [mode] = modes;
-      const machine = mode?.machine;
-      const open = machine === undefined ? OpenTime.ALWAYS : (this.resources[machine]?.open ?? OpenTime.ALWAYS);
-      const frozen =
-        begun.includes(step.id) && mode
-          ? { mode: 0, beside: this.taken(mode), start: 0, end: open.endAt(Math.max(1, mode.run)) }
-          : undefined;
-      const { hold, minute } = lastHold(held.get(step.id) ?? [], norms, origin, works.timeZone);
+      const news = begun.find((one) => one.step === step.id);
+      const frozen = news && this.frozenAs(step, modes[0], news);
+      const released = lastHold(held.get(step.id) ?? [], norms, origin, works.timeZone);
+      const wet = stillWet(job, step, origin);
+      const { hold, minute } = wet && wet.minute > released.minute ? wet : released;
       this.holds.push(hold);
       this.places.push({ job: id, step: step.id });
       this.operations.push({

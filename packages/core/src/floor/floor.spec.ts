@@ -9,6 +9,7 @@ import { type Dress, changeMinutes, changeOver } from './change-over.js';
 import { type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
 import { floorJobs } from './jobs.fixture.js';
+import type { FloorNews } from './news.js';
 import { moveFloor, tryMove } from './move-floor.js';
 import { type FloorSlot, planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
@@ -17,6 +18,10 @@ const works: Works = { ...SHIPPED_WORKS, timeZone: 'Europe/Berlin' };
 const NAMES = ['concert-programme', 'trail-map', 'tea-caddy', 'star-atlas', 'garden-cards', 'gala-invitations'];
 const jobs = floorJobs(NAMES, works, '2026-12-04');
 const monday = instantOf('2026-11-30T07:00', 'Europe/Berlin');
+/** What was told of a station some minutes ago. */
+const news = (step: string | undefined, minutesAgo = 0): FloorNews[] => [
+  { step: step ?? '', at: monday - minutesAgo * 60_000 },
+];
 const problem: FloorProblem = { works, hours: USUAL_HOURS, jobs, pins: [], origin: monday };
 
 describe('stations of a planned job', () => {
@@ -95,7 +100,7 @@ describe('a floor of six jobs', () => {
     const slot = pinned.slots.find((one) => one.job === 2 && one.step === step?.id);
     expect(wallClock(monday + (slot?.start ?? 0) * 60_000, 'Europe/Berlin')).toBe(start);
     const rest = planFloor(
-      { ...problem, jobs: jobs.map((job) => (job.id === 2 ? { ...job, done: [step?.id ?? ''] } : job)) },
+      { ...problem, jobs: jobs.map((job) => (job.id === 2 ? { ...job, done: news(step?.id) } : job)) },
       { evaluations: 0, seed: 1 },
     );
     expect(rest.slots.some((one) => one.job === 2 && one.step === step?.id)).toBe(false);
@@ -104,19 +109,50 @@ describe('a floor of six jobs', () => {
     const steps = jobs[0]?.steps ?? [];
     const last = steps.at(-1);
     const counted = planFloor(
-      { ...problem, jobs: jobs.map((job) => (job.id === 1 ? { ...job, done: [last?.id ?? ''] } : job)) },
+      { ...problem, jobs: jobs.map((job) => (job.id === 1 ? { ...job, done: news(last?.id) } : job)) },
       { evaluations: 0, seed: 1 },
     );
     expect(counted.slots.filter(({ job }) => job === 1)).toEqual([]);
     const first = steps.find(({ after, ways }) => after.length === 0 && ways.length > 0);
     const begun = planFloor(
-      { ...problem, jobs: jobs.map((job) => (job.id === 1 ? { ...job, begun: [first?.id ?? ''] } : job)) },
+      { ...problem, jobs: jobs.map((job) => (job.id === 1 ? { ...job, begun: news(first?.id) } : job)) },
       { evaluations: 500, seed: 1 },
     );
     expect(begun.slots.find(({ job, step }) => job === 1 && step === first?.id)).toMatchObject({
       start: 0,
       frozen: true,
     });
+  });
+  it('what has begun takes what is left of it, what is counted dries on while nobody looks', () => {
+    const at = (change: Partial<(typeof jobs)[number]>, origin = monday): FloorSlot[] =>
+      planFloor(
+        { ...problem, origin, jobs: jobs.map((job) => (job.id === 1 ? { ...job, ...change } : job)) },
+        { evaluations: 0, seed: 1 },
+      ).slots.filter(({ job }) => job === 1);
+    const steps = jobs[0]?.steps ?? [];
+    const first = steps.find(({ after, ways }) => after.length === 0 && ways.length > 0);
+    const whole = (first?.ways[0]?.setUp ?? 0) + (first?.ways[0]?.run ?? 0);
+    const later = monday + 120 * 60_000;
+    const endOf = (ago: number): number | undefined =>
+      at({ begun: news(first?.id, ago - 120) }, later).find(({ step }) => step === first?.id)?.end;
+    expect(whole).toBeGreaterThan(40);
+    expect(endOf(0)).toBe(whole);
+    expect(endOf(30)).toBe(whole - 30);
+    expect(endOf(100_000)).toBe(1);
+
+    const dry = steps.find(({ lies, ways, after }) => lies > 60 && ways.length === 0 && after.length === 1);
+    const from = dry?.after[0]?.step;
+    const dryEnd = (ago: number): number | undefined =>
+      at({ done: news(from, ago) }).find(({ step }) => step === dry?.id)?.end;
+    expect(dryEnd(0)).toBe(dry?.lies);
+    expect(dryEnd(45)).toBe((dry?.lies ?? 0) - 45);
+    expect(dryEnd(1e6)).toBe(0);
+
+    const lagging = steps.map((step) =>
+      step.id === dry?.id ? { ...step, lies: 0, after: step.after.map((link) => ({ ...link, lag: 90 })) } : step,
+    );
+    const slot = at({ steps: lagging, done: news(from, 20) }).find(({ step }) => step === dry?.id);
+    expect([slot?.start, slot?.cause.hold?.what]).toEqual([70, 'drying']);
   });
   it('tells a pin that cannot hold, with how much later it begins', () => {
     const step = jobs[1]?.steps.findLast(({ ways }) => ways.length > 0);
@@ -199,6 +235,7 @@ describe('change-overs (handbook chapter 8)', () => {
     stock: 'a',
     caliperUm: 100,
     fold: '',
+    glue: '',
     tool: '',
   };
   const ink = (name: string, kind: Dress['inks'][number]['kind'] = 'process') => ({ unit: 0, name, kind });
@@ -221,7 +258,9 @@ describe('change-overs (handbook chapter 8)', () => {
     const die: Dress = { ...press, process: 'die-cutter', tool: 'one' };
     expect(hours(die, { ...die, tool: 'two' })).toBeCloseTo(0.75, 2);
     expect(hours(die, die)).toBe(0);
-    const binder: Dress = { ...press, process: 'binder' };
+    const binder: Dress = { ...press, process: 'binder', glue: 'hot-melt' };
+    expect(hours(binder, { ...binder, glue: 'pur' })).toBeCloseTo(0.5, 2);
+    expect(hours(binder, binder)).toBe(0);
     expect(hours(binder, { ...binder, sizeMm: [300, 200] })).toBeCloseTo(0.55, 2);
   });
 });

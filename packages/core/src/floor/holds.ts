@@ -13,6 +13,9 @@ export interface FloorHold {
   readonly day: string | null;
 }
 
+/** What a station works on is counted, and still has to lie; `of` the station that it comes from, no day. */
+export type FloorLie = Omit<FloorHold, 'what'> & { readonly what: 'drying' };
+
 /**
  * What the stations of a job still wait for. @param paper when the job has all of a paper: a day, `there`, `never` where too little is ordered.
  * Source: handbook chapters 4 and 5: no press start before approved artwork, accepted trials and inspected carriers.

@@ -15,7 +15,7 @@ export interface Crew {
   readonly name: string;
   /** How many stations its people run at once. */
   readonly places: number;
-  /** Machines that they know how to run. */
+  /** Machines that they know how to run; one that several crews know is run by whoever is free. */
   readonly machines: readonly string[];
   readonly shifts: readonly Shift[];
 }
@@ -105,18 +105,21 @@ function openWith(
   return new OpenTime(withoutSpans(joinSpans([...spans, ...of(true)]), of(false)));
 }
 
+/** Whether an exception is overtime of a machine that a place of its crew stays for: each machine's its own, as long as there are places. */
+const staysFor = ({ machine, opens }: HoursException, { machines, places }: Crew, place: number): boolean =>
+  opens && machine !== undefined && machines.includes(machine) && machines.indexOf(machine) % places === place;
+
 /** Open time of each place of a crew; where it is short the last of its places are closed. See {@link openTimes}. */
 export function crewTimes(crew: Crew, hours: FloorHours, origin: number, zone: string | undefined): OpenTime[] {
   const spans = shiftSpans(crew.shifts, origin, zone);
+  const all = spannedOf(hours, origin, zone);
   // What closes or opens the whole works closes and opens its people.
-  const own = spannedOf(hours, origin, zone).filter(({ crew: of, machine }) =>
-    of === undefined ? machine === undefined : of === crew.name,
-  );
+  const own = all.filter(({ crew: of, machine }) => (of === undefined ? machine === undefined : of === crew.name));
   return Array.from({ length: crew.places }, (_, place) =>
-    openWith(
-      spans,
-      own.filter(({ opens, places = crew.places }) => (opens ? place < places : place >= crew.places - places)),
-    ),
+    openWith(spans, [
+      ...own.filter(({ opens, places = crew.places }) => (opens ? place < places : place >= crew.places - places)),
+      ...all.filter((one) => one.crew === undefined && staysFor(one, crew, place)),
+    ]),
   );
 }
 
@@ -175,7 +178,7 @@ function shiftIssues(shifts: readonly Shift[], path: string): Issue[] {
 export const MOST_PLACES = 50;
 
 function crewIssues({ crews = [] }: FloorHours, known: ReadonlySet<string>): Issue[] {
-  const [names, taken] = [new Set<string>(), new Map<string, string>()];
+  const names = new Set<string>();
   return crews.flatMap(({ name, places, machines, shifts }, i): Issue[] => {
     const path = `crews[${i}]`;
     const own: Issue[] = shiftIssues(shifts, `${path}.shifts`);
@@ -184,11 +187,7 @@ function crewIssues({ crews = [] }: FloorHours, known: ReadonlySet<string>): Iss
     if (!Number.isInteger(places) || places < 1 || places > MOST_PLACES)
       own.push(wrong('floor.crew-size', `${path}.places`, { crew: name, most: MOST_PLACES }));
     machines.forEach((machine, k) => {
-      const other = taken.get(machine);
       if (!known.has(machine)) own.push(wrong('floor.no-machine', `${path}.machines[${k}]`, { machine }));
-      else if (other !== undefined)
-        own.push(wrong('floor.two-crews', `${path}.machines[${k}]`, { machine, crew: name, other }));
-      taken.set(machine, name);
     });
     return own;
   });
@@ -213,6 +212,8 @@ export function checkHours(hours: FloorHours, machines: readonly Machine[]): Iss
     if (crew !== undefined && !short) issues.push(wrong('floor.no-crew', `${path}.crew`, { crew }));
     else if (short && places !== undefined && places > short.places)
       issues.push(wrong('floor.crew-places', `${path}.places`, { crew: short.name, places, has: short.places }));
+    if (machine !== undefined && crew !== undefined)
+      issues.push(wrong('floor.machine-or-crew', path, { machine, crew }));
     if (machine !== undefined && !known.has(machine))
       issues.push(wrong('floor.no-machine', `${path}.machine`, { machine }));
     if (!isWall(from)) issues.push(wrong('floor.wall', `${path}.from`, { value: from }));

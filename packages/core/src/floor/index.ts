@@ -2,7 +2,8 @@ export { type ChangePart, type Dress, type DressInk, changeMinutes, changeOver }
 export { type FloorJob, type FloorPin, type FloorProblem, floorShop } from './floor-shop.js';
 export { type FloorPromise, promiseFor } from './floor-promise.js';
 export { type FloorPaper, type FloorStock, paperDays } from './paper-days.js';
-export { type FloorHold, holdsOf, releaseHours } from './holds.js';
+export { type FloorHold, type FloorLie, holdsOf, releaseHours } from './holds.js';
+export { type FloorNews } from './news.js';
 export { type Help } from './helps.js';
 export {
   type Crew,

@@ -15,7 +15,7 @@ import {
 } from '../schedule/index.js';
 import { type ChangePart, changeOver } from './change-over.js';
 import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
-import type { FloorHold } from './holds.js';
+import type { FloorHold, FloorLie } from './holds.js';
 import { normsOf } from '../norms/index.js';
 import { type Help, helpsFor } from './helps.js';
 
@@ -30,7 +30,7 @@ export interface FloorCause {
   /** Minute from which on it could begin, open hours aside. */
   readonly minute: number;
   /** What it is released by, where it waits for that. */
-  readonly hold: FloorHold | null;
+  readonly hold: FloorHold | FloorLie | null;
 }
 
 /** When a station runs; minutes from the origin. */

@@ -1,10 +1,10 @@
 import { group, valueAt } from '../kernel/index.js';
 import type { Machine, Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
-import { type Job, type Step, figureId } from '../job/index.js';
-import { machinesFor } from '../press-sheet/index.js';
+import { type Job, type Step, bookGlue, figureId } from '../job/index.js';
+import { type ComponentLayout, machinesFor } from '../press-sheet/index.js';
 import { listCarriers, unitsOf } from '../prepress/index.js';
-import { type Plan, type PlanStep, listPiles, plan } from '../plan/index.js';
+import { type Plan, type PlanStep, adhesiveAt, listPiles, plan } from '../plan/index.js';
 import { checkRoute } from '../rules/index.js';
 import { type FloorWants, wantsOf } from './wants.js';
 import { BINDERS, BINDER_FORMAT, type Dress, type DressInk } from './change-over.js';
@@ -102,8 +102,15 @@ function dressOf(job: Job, works: Works, planned: Plan, step: Step, machine: Mac
     stock: layout?.stock.id ?? '',
     caliperUm: state?.caliperUm ?? 0,
     fold: machine.process === 'folder' ? `${folding ? JSON.stringify(folding) : scheme}/${step.folds ?? ''}` : '',
+    glue: glueOf(job, layout, machine),
     tool,
   };
+}
+
+/** Glue that a machine is filled with for a job. */
+function glueOf(job: Job, layout: ComponentLayout | undefined, { process }: Machine): string {
+  if (process === 'folder-gluer') return adhesiveAt(job, layout).adhesive;
+  return BINDERS.includes(process) ? bookGlue(job.finish) : '';
 }
 
 /**

@@ -50,3 +50,6 @@ export type FilmBond = (typeof FILM_BONDS)[number];
 export const ADHESIVES = ['cold', 'hot-melt', 'pur'] as const;
 /** One of the adhesives. */
 export type Adhesive = (typeof ADHESIVES)[number];
+/** Glue of a bound spine: hot melt, unless the job tells PUR. Source: handbook chapter 7 (practice). */
+export const bookGlue = (finish: Finish | undefined): 'hot-melt' | 'pur' =>
+  finish?.adhesive === 'pur' ? 'pur' : 'hot-melt';

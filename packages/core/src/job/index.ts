@@ -35,6 +35,7 @@ export {
   FILM_BONDS,
   FOLDS_OF,
   FOLD_KINDS,
+  bookGlue,
 } from './finish.js';
 export { type InkSpec, type InkUse, type Versions } from './ink.js';
 export { type Item, itemMaterial } from './item.js';

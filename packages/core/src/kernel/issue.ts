@@ -191,7 +191,7 @@ export const ISSUE_CODES = [
   'floor.crew-places',
   'floor.crew-name',
   'floor.crew-size',
-  'floor.two-crews',
+  'floor.machine-or-crew',
 ] as const;
 
 /** Every issue that core knows; the words are in contract. */

@@ -37,6 +37,7 @@ export const SCHEDULE_NORMS: readonly Norm[] = [
   change('change.fold', 'Another fold scheme', 0.4),
   change('change.foldSize', 'The same fold scheme in another size', 0.2),
   change('change.die', 'Another die', 0.75),
+  change('change.glue', 'Another glue at the gluer or binder', 0.5),
   change('change.binderFormat', 'Another format at the binder, of its set-up', 0.55),
   counts('schedule.late', 'What a minute late counts, by the weight of the customer', 'points', 1, 1000),
   counts('schedule.setUp', 'What a minute of set-up counts', 'points', 0.1, 1000),

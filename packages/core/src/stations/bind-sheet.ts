@@ -1,3 +1,4 @@
+import { bookGlue } from '../job/index.js';
 import { UM, tenth } from '../kernel/index.js';
 import { blockAndCover, stacked } from '../material/index.js';
 import { type Shape, measure } from './drawing.js';
@@ -77,7 +78,7 @@ export function bindSheet(sheet: SheetBook): void {
     );
   const text = sheet.job.components.find(({ kind }) => kind === 'section');
   const stock = text && sheet.works.stocks.find(({ id }) => id === text.stock);
-  if (stock?.coated && stock.gsm >= HEAVY_COATED && job.finish?.adhesive !== 'pur')
+  if (stock?.coated && stock.gsm >= HEAVY_COATED && bookGlue(job.finish) !== 'pur')
     sheet.remark('Heavy coated text: PUR holds its leaves better than hot melt.');
   if (job.binding?.twoUp)
     sheet.remark('Two-up, head to head: half the clamps for the same books; split after the conveyor.');

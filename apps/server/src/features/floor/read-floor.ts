@@ -3,6 +3,7 @@ import {
   type Completion,
   type FloorHours,
   type FloorJob,
+  type FloorNews,
   type FloorPaper,
   type FloorProblem,
   type FloorStep,
@@ -27,7 +28,7 @@ import { readOnOrder } from '../stores/stores.js';
 import { currentWorks } from '../works/works.js';
 
 /** Raised when stations are reckoned otherwise, so that those kept are reckoned again. */
-const ENGINE = 2;
+const ENGINE = 3;
 /** Days that a job may be overdue and still be on the floor, where nobody has counted it out. */
 const DAYS_OVERDUE = 60;
 /** Milliseconds of one look in which stations are reckoned that nobody has reckoned yet. */
@@ -73,11 +74,14 @@ function progressOf(
   finish: JobRow['finish'],
   { counts, started }: RoomState,
 ): Pick<FloorJob, 'done' | 'begun'> & { readonly finished: boolean } {
-  const done = [...counts.keys()];
+  const news = ([step, { record }]: readonly [string, { readonly record: RoomRecord }]): FloorNews => ({
+    step,
+    at: Date.parse(record.at),
+  });
   const good = new Map([...counts].map(([step, { event }]) => [step, event.good]));
   return {
-    done,
-    begun: [...started.keys()].filter((step) => !counts.has(step)),
+    done: [...counts].map(news),
+    begun: [...started].filter(([step]) => !counts.has(step)).map(news),
     finished: finish !== null && isFinished(finish, good),
   };
 }
@@ -150,8 +154,8 @@ function basisOfFloor({ works, hours, jobs, pins }: FloorProblem, revised: Revis
     id,
     revised.get(id),
     weight,
-    done,
-    begun,
+    done.map(({ step, at }) => [step, at]),
+    begun.map(({ step, at }) => [step, at]),
     holds.map(({ step, what, of, day }) => [step, what, of, day]),
   ]);
   const fixed = pins.map(({ job, step, machine, start }) => [job, step, machine, start]);

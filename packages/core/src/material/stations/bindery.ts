@@ -1,3 +1,4 @@
+import { bookGlue } from '../../job/index.js';
 import type { StationOf } from '../../route/index.js';
 import { UM } from '../../kernel/index.js';
 import { type Material, aroundTheFold, blockAndCover, gramsOf, stacked } from '../state.js';
@@ -19,7 +20,7 @@ export function bound(at: At): Material {
   const millMm = made.trims.spineMm;
   const milledG = gramsOf(millMm * made.heightMm, made.throughGsm);
   const around = cover ? 2 * cover.caliperUm : 0;
-  const wet = laid(at, job.finish?.adhesive === 'pur' ? 'pur' : 'hot-melt');
+  const wet = laid(at, bookGlue(job.finish));
   return {
     ...made,
     cover: undefined,

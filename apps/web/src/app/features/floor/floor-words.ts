@@ -1,5 +1,6 @@
 import {
   type FloorHold,
+  type FloorLie,
   type FloorLate,
   type FloorPlan,
   type FloorSlot,
@@ -73,6 +74,7 @@ const CHANGE_WORDS: Readonly<Record<FloorSlot['changes'][number]['what'], string
   fold: 'other fold scheme',
   'fold size': 'same fold, other size',
   die: 'other die',
+  glue: 'other glue',
   format: 'other format',
 };
 
@@ -83,7 +85,7 @@ export const changesText = ({ changes }: Pick<FloorSlot, 'changes'>): string =>
     .join(', ');
 
 /** What a station is released by, in words. */
-export function holdText({ what, of, day }: FloorHold): string {
+export function holdText({ what, of, day }: FloorHold | FloorLie): string {
   switch (what) {
     case 'paper':
       return day === null ? `${of}: not ordered` : `${of}, on order for ${dateText(day)}`;
@@ -93,6 +95,8 @@ export function holdText({ what, of, day }: FloorHold): string {
       return `a trial of ${of}, not accepted`;
     case 'carriers':
       return `${many(Number(of), 'carrier')} not made and inspected`;
+    case 'drying':
+      return `what comes from ${of} to lie and dry`;
   }
 }
 

@@ -1,3 +1,4 @@
+import { bookGlue } from '../../../job/index.js';
 import type { StationOf } from '../../../route/index.js';
 import { blockAndCover, stacked } from '../../../material/index.js';
 import { type Use, type UseAt, mm, plain, overArea, sheetArea, type Uses, NOTHING } from './use-at.js';
@@ -7,7 +8,7 @@ function bindUse({ job, incoming }: UseAt): readonly Use[] {
   const block = stacked(blockAndCover(incoming).block);
   return [
     {
-      supply: job.finish?.adhesive === 'pur' ? 'pur' : 'hot-melt',
+      supply: bookGlue(job.finish),
       formula: 'units * block * length * thickness * density / 1000 / 1000',
       values: {
         block: mm('Block', (block?.caliperUm ?? 0) / 1000),
