@@ -74,12 +74,13 @@ export const takeSchema = z.strictObject({ id: z.int().min(1).max(2_147_483_647)
 
 /** What would help a late job. */
 export const helpSchema = z.strictObject({
-  kind: z.enum(['other machine', 'overtime', 'goes first', 'job first']),
+  kind: z.enum(['other machine', 'split', 'overtime', 'goes first', 'job first', 'half first']),
   step: z.string().nullable(),
   machine: z.string().nullable(),
   won: z.int(),
   othersLate: z.int(),
   overtime: z.int(),
+  rest: z.int(),
 });
 
 const at = { job: z.int(), step: z.string() };
@@ -198,6 +199,10 @@ export const promiseSchema = z
     late: z.boolean().nullable(),
     /** The job has its place in the schedule in force: what is told is that. */
     inForce: z.boolean(),
+    /** Share of the runs drawn in which it is ready in time; null where nobody waits, or it never is. */
+    chance: z.number().min(0).max(1).nullable(),
+    /** When it is ready in so many of them as the house wants to be sure of; null where it never is. */
+    sure: z.iso.datetime().nullable(),
     stations: z.array(
       z.strictObject({
         step: z.string(),

@@ -155,6 +155,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     takeSchedule: { id: 999_999 },
     tryMove: { schedule: 999_999, job: 1, step: 'print' },
     moveStation: { schedule: 999_999, job: 1, step: 'print' },
+    promiseAs: exampleJob('concert-programme'),
     addSupplier: { name: `Supplier ${Math.random()}` },
     changeSupplier: { version: 999, supplier: { name: 'Millrace Paper Merchants' } },
     addPurchase: { ...PURCHASE, number: `P-${Math.random()}` },

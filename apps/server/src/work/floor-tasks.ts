@@ -39,6 +39,8 @@ function promise(
     readonly standing: FloorPlan | undefined;
     readonly records: readonly RoomRecord[];
     readonly paper: FloorPaper;
+    /** The job is not as it was released: its own place in the schedule that stands is a gap. */
+    readonly changed: boolean;
   },
 ): FloorPromise & { readonly late: boolean; readonly names: ReadonlyMap<string, string> } {
   const { problem, standing, revision } = asked;
@@ -48,7 +50,8 @@ function promise(
   const day = paperDays(asked.paper, [...others, { id: revision.id, due, steps }]);
   const holds = holdsOf(steps, roomState(asked.records), (key) => day(revision.id, key));
   const job = { id: revision.id, number, title, customer, due, weight: 1, steps, done: [], begun: [], holds };
-  const promised = promiseFor(problem, standing, job);
+  const gaps = asked.changed && standing ? without(standing, job.id) : standing;
+  const promised = promiseFor(problem, gaps, job);
   const hour = normsOf(problem.works, {})('schedule.dueHour').value;
   const wanted =
     due === undefined
@@ -57,6 +60,11 @@ function promise(
   const names = new Map(steps.map((step) => [step.id, stationName(step)]));
   return { ...promised, late: (promised.ready ?? 0) > wanted, names };
 }
+
+const without = (standing: FloorPlan, job: number): FloorPlan => ({
+  ...standing,
+  slots: standing.slots.filter((slot) => slot.job !== job),
+});
 
 /** A station of a schedule that stands, and where it would go. */
 export interface Moving {

@@ -9,6 +9,7 @@ import {
   scheduleSchema,
   takeSchema,
 } from '../floor.js';
+import { jobSchema } from '../job-file.js';
 import { type Endpoint, job } from './endpoint.js';
 
 /** When work runs: hours of the works, schedules, what the planner fixes, promises. */
@@ -106,6 +107,18 @@ export const FLOOR = [
     summary: 'When a job could be ready at the earliest, without moving what is in force',
     right: 'signed in',
     params: job,
+    status: 200,
+    answer: promiseSchema,
+  },
+  {
+    id: 'promiseAs',
+    method: 'post',
+    path: '/api/jobs/{id}/promise',
+    summary: 'When a job would be ready if it were as it is told here: nothing is kept',
+    right: 'signed in',
+    unaudited: true,
+    params: job,
+    body: jobSchema,
     status: 200,
     answer: promiseSchema,
   },

@@ -67,7 +67,7 @@ describe('the desk', () => {
   });
 
   it('tells a late job with what would help most', () => {
-    const help = { kind: 'job first', step: null, machine: null, won: 90, othersLate: 0, overtime: 0 } as const;
+    const help = { kind: 'job first', step: null, machine: null, won: 90, othersLate: 0, overtime: 0, rest: 0 } as const;
     const late = [{ job: 2, minutes: 100, alone: 0, waits: null, chain: [], helps: [help] }];
     expect(deskOf({ ...facts, plan: { ...plan, late } })).toMatchObject([
       { key: 'late/2', minutes: 100, costs: 200, help },

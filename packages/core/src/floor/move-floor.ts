@@ -1,6 +1,6 @@
 import { type Sequence, type Shop, inOrder, moved, timetable } from '../schedule/index.js';
 import { type FloorProblem, type FloorShop, besideOf, floorShop } from './floor-shop.js';
-import { type FloorPlan, judgedOf, toldFloor } from './plan-floor.js';
+import { type FloorPlan, type FloorSlot, judgedOf, toldFloor } from './plan-floor.js';
 
 /** Where the planner puts a station: ahead of another on its machine, behind it, or on another machine. */
 export interface FloorMove {
@@ -21,8 +21,13 @@ export interface FloorMoved {
   readonly lateOrders: number;
 }
 
+/** When stations run, as far as their order needs it. */
+export interface Standing {
+  readonly slots: readonly Pick<FloorSlot, 'job' | 'step' | 'machine' | 'place' | 'start' | 'end'>[];
+}
+
 /** The sequence of a schedule that stands: stations in the order of their time, what it does not know behind. */
-export function sequenceOf({ shop }: FloorShop, standing: FloorPlan): Sequence {
+export function sequenceOf({ shop }: FloorShop, standing: Standing): Sequence {
   const slots = new Map(standing.slots.map((slot) => [`${slot.job}/${slot.step}`, slot]));
   const key = (operation: number): [number, number] => {
     const slot = slots.get(shop.operations[operation]?.id ?? '');

@@ -36,6 +36,8 @@ export interface FloorStep {
   /** Minutes that pass where no machine is held. */
   readonly lies: number;
   readonly dress: Dress | undefined;
+  /** Share of its run that is spoiled as a rule. */
+  readonly spoils: number;
   readonly wants?: FloorWants | undefined;
 }
 
@@ -155,6 +157,7 @@ export function floorSteps(job: Job, works: Works, planned: Plan): FloorStep[] {
         ways: way ? [way, ...otherWays(job, works, planned, step, way.machine)] : [],
         lies: minutes(at.lagHours),
         dress: way && machine ? dressOf(job, works, planned, step, machine, tool) : undefined,
+        spoils: at.running,
         wants: wants(at, isFirst),
       },
     ];

@@ -2,6 +2,7 @@ export { lateBound, ordersAlone } from './bound.js';
 export { pricedBound } from './priced-bound.js';
 export { type Cause, causeOf } from './critical.js';
 export { firstSchedule, inOrder } from './dispatch.js';
+export { type Halved, halfFirst, splitInTwo } from './halves.js';
 export { Improver } from './improve.js';
 export { type Span, NEVER, OpenTime, joinSpans, meetSpans, withoutSpans } from './open-time.js';
 export { type Place, endOf, placesFor } from './promise.js';
@@ -19,4 +20,5 @@ export {
   type Weights,
   costOf,
 } from './shop.js';
+export { type Minutes, throughsOf } from './vary.js';
 export { type Move, type Slot, type Timetable, chainOf, moved, timetable } from './timetable.js';

@@ -1,5 +1,5 @@
 export { betaCdf, betaQuantile } from './beta.js';
-export { type Chance, CERTAIN } from './step-chance.js';
+export { type Chance, CERTAIN, drawnRunning, fromTriangle } from './step-chance.js';
 export { type DrawRequest, type Required, drawRequired } from './draws.js';
 export * from './sureness.js';
 export { type ForwardRequest, drawForward } from './forward.js';

@@ -18,6 +18,17 @@ export const CERTAIN: Chance = { best: 1, worst: 1, kappa: Infinity };
 /** Whether nothing is left to chance at a step. */
 export const isCertain = ({ best, worst, kappa }: Chance): boolean => best === 1 && worst === 1 && kappa === Infinity;
 
+/** A number drawn from a triangle. @param u 0 to 1. Source: identity (inverse of its distribution). */
+export function fromTriangle(low: number, peak: number, high: number, u: number): number {
+  const width = high - low;
+  if (width <= 0) return peak;
+  return u < (peak - low) / width ? low + sqrt(u * width * (peak - low)) : high - sqrt((1 - u) * width * (high - peak));
+}
+
+/** Running spoilage drawn around its usual share. @param u 0 to 1. */
+export const drawnRunning = (running: number, kappa: number): ((u: number) => number) =>
+  running === 0 || kappa === Infinity ? () => running : tableOf(kappa * running, kappa * (1 - running));
+
 /** Draws of one step from numbers 0 to 1. */
 export interface StepChance {
   /** Whole process units of set-up. */
@@ -43,16 +54,8 @@ function tableOf(a: number, b: number): (p: number) => number {
 /** The chances of a step. Zero spoilage and zero set-up are constant. */
 export function stepChance(step: FlowStep, { best, worst, kappa }: Chance): StepChance {
   const { setup } = step;
-  const running = shareOfRun(step);
-  const [low, high] = [best * setup, worst * setup];
-  const width = high - low;
-  const turn = width > 0 ? (setup - low) / width : 0;
   return {
-    setup: (u) => {
-      if (width <= 0) return ceil(setup);
-      const drawn = u < turn ? low + sqrt(u * width * (setup - low)) : high - sqrt((1 - u) * width * (high - setup));
-      return ceil(drawn);
-    },
-    running: running === 0 || kappa === Infinity ? () => running : tableOf(kappa * running, kappa * (1 - running)),
+    setup: (u) => ceil(fromTriangle(best * setup, setup, worst * setup, u)),
+    running: drawnRunning(shareOfRun(step), kappa),
   };
 }

@@ -250,5 +250,23 @@ describe('a promise', () => {
     expect(Date.parse(own.ready ?? '')).toBe((before.inForce?.plan.origin ?? 0) + (standing?.minute ?? 0) * 60_000);
     expect(own.stations.length).toBe(before.inForce?.plan.slots.filter(({ job: of }) => of === standing?.job).length);
     expect(own.stations.every(({ name }) => name !== '')).toBe(true);
+    expect(own.chance === null || (own.chance >= 0 && own.chance <= 1)).toBe(true);
+    expect(Date.parse(own.sure ?? '')).toBeGreaterThanOrEqual(Date.now() - 60_000);
+  });
+  it('tells it of a job as it could be, its own place in the schedule free; nothing is kept', async () => {
+    const trial = await planned();
+    const before = (await manager.call('post', '/api/floor/in-force', { id: trial.id })).body as Floor;
+    const id = before.inForce?.plan.through[0]?.job ?? 0;
+    const { job, revision } = (await viewer.call('get', `/api/jobs/${id}`)).body as Revision;
+    const ask = async (quantity: number, due: string): Promise<FloorPromise> =>
+      (await viewer.call('post', `/api/jobs/${id}/promise`, { ...job, due, order: { ...job.order, quantity } }))
+        .body as FloorPromise;
+    const [few, many] = [await ask(500, '2099-01-01'), await ask(job.order.quantity * 3, '2099-01-01')];
+    expect(few).toMatchObject({ inForce: false, late: false, chance: 1 });
+    expect(Date.parse(many.ready ?? '')).toBeGreaterThan(Date.parse(few.ready ?? ''));
+    expect(await ask(500, '2001-01-01')).toMatchObject({ late: true, chance: 0 });
+    expect(((await viewer.call('get', `/api/jobs/${id}`)).body as Revision).revision).toBe(revision);
+    const wrong = await viewer.call('post', `/api/jobs/${id}/promise`, { ...job, route: [] });
+    expect([422, 400]).toContain(wrong.status);
   });
 });

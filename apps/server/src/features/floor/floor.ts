@@ -3,8 +3,10 @@ import {
   type Account,
   type Effort,
   type Floor,
+  type FloorPromise,
   type MoveAsked,
   type PinChange,
+  type Revision,
   type Schedule,
   issueText,
 } from '@druckerei/contract';
@@ -15,7 +17,7 @@ import { lockKind } from '../changes/changes.js';
 import { refuseOlder } from '../changes/refuse-older.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
-import type { Moving } from '../../work/floor-tasks.js';
+import type { Kept, Moving } from '../../work/floor-tasks.js';
 import { readRecords } from '../room/room.js';
 import { currentWorks } from '../works/works.js';
 import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
@@ -122,11 +124,52 @@ export async function takeNow(bench: Bench, id: number): Promise<void> {
   });
 }
 
+/** When a revision is ready, as it stands in force; a draft in the gaps that others leave. */
+async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean): Promise<FloorPromise> {
+  const { database, workshop } = bench;
+  const { problem, basis, paper } = await readFloor(bench);
+  const { due } = revision.job;
+  const { ready, sure, late, chance, inForce, stations, names } = await workshop.run('promise', {
+    problem,
+    standing: (await readSchedule(database, 'in force', basis))?.plan,
+    revision,
+    kept,
+    paper,
+    records: await readRecords(database, revision.id),
+    changed,
+  });
+  const iso = (ms: number): string => new Date(ms).toISOString();
+  return {
+    ready: ready === undefined ? null : iso(ready),
+    late: ready === undefined || due === undefined ? null : late,
+    inForce,
+    chance,
+    sure: sure === undefined ? null : iso(sure),
+    stations: stations.map(({ step, machine, start, end }) => ({
+      step,
+      name: names.get(step) ?? step,
+      machine,
+      on: machine === null ? null : (problem.works.machines.find(({ id }) => id === machine)?.name ?? machine),
+      start: iso(start),
+      end: iso(end),
+    })),
+  };
+}
+
 export const floorHandlers = (
   bench: Bench,
 ): Pick<
   Handlers,
-  'floor' | 'setHours' | 'setPin' | 'planFloor' | 'takeSchedule' | 'dropTrial' | 'tryMove' | 'moveStation' | 'promise'
+  | 'floor'
+  | 'setHours'
+  | 'setPin'
+  | 'planFloor'
+  | 'takeSchedule'
+  | 'dropTrial'
+  | 'tryMove'
+  | 'moveStation'
+  | 'promise'
+  | 'promiseAs'
 > => {
   const { database, workshop } = bench;
   const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench));
@@ -180,33 +223,15 @@ export const floorHandlers = (
     },
 
     promise: async ({ params }) => {
-      const { problem, basis, paper } = await readFloor(bench);
       const revision = await readRevision(database, params.id);
       const kept = revision.state === 'released' ? await keptPlan(database, params.id, revision.revision) : undefined;
-      const standing = (await readSchedule(database, 'in force', basis))?.plan;
-      const { due } = revision.job;
-      const promised = await workshop.run('promise', {
-        problem,
-        standing,
-        revision,
-        kept,
-        paper,
-        records: await readRecords(database, params.id),
-      });
-      const iso = (ms: number): string => new Date(ms).toISOString();
-      return {
-        ready: promised.ready === undefined ? null : iso(promised.ready),
-        late: promised.ready === undefined || due === undefined ? null : promised.late,
-        inForce: promised.inForce,
-        stations: promised.stations.map(({ step, machine, start, end }) => ({
-          step,
-          name: promised.names.get(step) ?? step,
-          machine,
-          on: machine === null ? null : (problem.works.machines.find(({ id }) => id === machine)?.name ?? machine),
-          start: iso(start),
-          end: iso(end),
-        })),
-      };
+      return promised(bench, { revision, kept }, false);
+    },
+
+    promiseAs: async ({ params, body }) => {
+      const revision = await readRevision(database, params.id);
+      const asTold: Revision = { ...revision, job: body, state: 'draft' };
+      return promised(bench, { revision: asTold, kept: undefined }, true);
     },
   };
 };

@@ -1,5 +1,6 @@
 import type { Help } from '@druckerei/core';
-import { count } from './format';
+import type { FloorPromise } from '@druckerei/contract';
+import { count, percent, timeText } from './format';
 
 /** Minutes as people say them: “45 min”, “3 h 20”, “2 d 4 h”. */
 export function spanText(minutes: number): string {
@@ -10,22 +11,46 @@ export function spanText(minutes: number): string {
   return `${rest} min`;
 }
 
+/** A chance in whole percent; what was never seen to fail, or to come out, is not promised. */
+export const chanceText = (chance: number): string =>
+  chance > 0.99 ? 'over 99 %' : chance < 0.01 ? 'under 1 %' : percent(Math.round(chance * 100) / 100);
+
+/** Whether a job is ready in time, and how sure that is. */
+export function sureText({ ready, late, chance, sure }: FloorPromise): string {
+  if (ready === null) return 'a station of it fits nowhere';
+  if (late) return chance ? `late, in time with ${chanceText(chance)}` : 'after its due day';
+  if (chance !== null) return `in time, ${chanceText(chance)} sure`;
+  return sure === null ? '' : `surely ${timeText(sure)}`;
+}
+
 /** What would help a late job, and what it costs others. @param help with names of its station and machine in place of ids. */
-export function helpWords({ kind, step, machine, won, othersLate, overtime }: Help): string {
-  const where = machine ?? 'all its machines';
-  const what =
-    kind === 'other machine'
-      ? `${step ?? ''} on ${where}`
-      : kind === 'job first'
-        ? 'the whole job goes first'
-        : kind === 'goes first'
-          ? `${step ?? ''} goes first on ${where}`
-          : `overtime on ${where}, ${spanText(overtime)} until then`;
+export function helpWords(help: Help): string {
+  const { kind, won, othersLate, rest } = help;
   const others =
     othersLate > 0
       ? `, others ${spanText(othersLate)} later`
       : othersLate < 0
         ? `, others ${spanText(othersLate)} earlier`
         : '';
-  return `${what}: ${spanText(won)} earlier${others}`;
+  const other =
+    kind === 'half first' ? `, the rest ${rest > 0 ? `${spanText(rest)} later than now` : 'as soon as now'}` : '';
+  return `${changeWords(help)}: ${spanText(won)} earlier${other}${others}`;
+}
+
+function changeWords({ kind, step, machine, overtime }: Help): string {
+  const [station, where] = [step ?? '', machine ?? 'all its machines'];
+  switch (kind) {
+    case 'other machine':
+      return `${station} on ${where}`;
+    case 'split':
+      return `half of ${station} on ${where} as well`;
+    case 'goes first':
+      return `${station} goes first on ${where}`;
+    case 'job first':
+      return 'the whole job goes first';
+    case 'half first':
+      return 'half of it delivered first';
+    case 'overtime':
+      return `overtime on ${where}, ${spanText(overtime)} until then`;
+  }
 }

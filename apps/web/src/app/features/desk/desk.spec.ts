@@ -54,7 +54,7 @@ describe('sentences of the desk', () => {
     );
     expect(besideText({ ...line, by: '2026-12-01T06:00:00.000Z' }, now, zone)).toBe('');
     expect(besideText({ ...line, by: '2026-12-03T09:00:00.000Z' }, now, zone)).toBe('');
-    const help = { kind: 'job first', step: null, machine: null, won: 90, othersLate: 0, overtime: 0 } as const;
+    const help = { kind: 'job first', step: null, machine: null, won: 90, othersLate: 0, overtime: 0, rest: 0 } as const;
     expect(besideText({ ...line, kind: 'late', help }, now, zone)).toBe(
       'What helps most: the whole job goes first: 1 h 30 earlier',
     );

@@ -1,4 +1,5 @@
 import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
+import { sureText } from '../../ui/floor-words';
 import { schedule } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
 import { spanText } from '../../ui/floor-words';
@@ -178,7 +179,26 @@ describe('words of the floor', () => {
       won: 240,
       othersLate: 30,
       overtime: 0,
+      rest: 0,
     } as const;
     expect(helpText(help, 1, names)).toBe('Print, Map goes first on Big press: 4 h earlier, others 30 min later');
+    expect(helpText({ ...help, kind: 'split', othersLate: 0 }, 1, names)).toBe(
+      'half of Print, Map on Big press as well: 4 h earlier',
+    );
+    const half = { ...help, kind: 'half first', step: null, machine: null, othersLate: 0 } as const;
+    expect(helpText({ ...half, rest: 90 }, 1, names)).toBe(
+      'half of it delivered first: 4 h earlier, the rest 1 h 30 later than now',
+    );
+    expect(helpText(half, 1, names)).toMatch(/the rest as soon as now$/);
+  });
+
+  it('tell how sure a promise is', () => {
+    const sure = { ready: '2026-12-04T10:00:00.000Z', sure: '2026-12-04T12:00:00.000Z', inForce: false, stations: [] };
+    expect(sureText({ ...sure, late: false, chance: 0.923 })).toBe('in time, 92 % sure');
+    expect(sureText({ ...sure, late: false, chance: 1 })).toBe('in time, over 99 % sure');
+    expect(sureText({ ...sure, late: true, chance: 0 })).toBe('after its due day');
+    expect(sureText({ ...sure, late: true, chance: 0.1 })).toBe('late, in time with 10 %');
+    expect(sureText({ ...sure, late: null, chance: null })).toMatch(/^surely /);
+    expect(sureText({ ...sure, ready: null, sure: null, late: null, chance: null })).toMatch(/fits nowhere/);
   });
 });

@@ -6,6 +6,7 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import type { FloorPromise } from '@druckerei/contract';
 import { catchError, debounceTime, merge, of, switchMap } from 'rxjs';
 import { Live } from '../../../platform/live';
+import { sureText } from '../../../ui/floor-words';
 import { timeText } from '../../../ui/format';
 import { StationsDialog } from './stations.dialog';
 
@@ -23,7 +24,7 @@ const QUIET_MS = 400;
       <button type="button" [class.late]="one.late" [matTooltip]="one.inForce ? planned : why" (click)="open(one)">
         {{ one.ready ? timeText(one.ready) : 'never' }}
       </button>
-      <span class="name">{{ one.late ? 'after its due day' : one.late === false ? 'in time' : '' }}</span>
+      <span class="name">{{ sureText(one) }}</span>
     } @else {
       <b>{{ promise() === null ? 'not known' : '…' }}</b>
     }
@@ -74,6 +75,7 @@ export class ReadyOn {
   readonly version = input.required<number>();
   protected readonly promise = signal<FloorPromise | null | undefined>(undefined);
   protected readonly timeText = timeText;
+  protected readonly sureText = sureText;
   protected readonly why =
     'The earliest that the job as it is saved can be ready, in the gaps that the schedule in force leaves, nothing of it moved.';
 

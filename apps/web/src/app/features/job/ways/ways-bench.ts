@@ -17,9 +17,11 @@ import {
   hoursText,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
-import { count, percent } from '../../../ui/format';
+import { sureText } from '../../../ui/floor-words';
+import { count, percent, timeText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
+import { ReadyWays } from './ready-ways';
 import { WaysStore } from './ways.store';
 import { STYLE_NAMES } from '../ui/style-names';
 import { LayoutView } from '../../../ui/layout-view';
@@ -49,7 +51,7 @@ interface Row {
 @Component({
   selector: 'dk-ways-bench',
   imports: [LayoutView, MatButtonModule, MatButtonToggleModule, MatIconModule, MatProgressBarModule, Working],
-  providers: [WaysStore],
+  providers: [ReadyWays, WaysStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ways-bench.html',
   styleUrl: './ways-bench.scss',
@@ -58,9 +60,14 @@ export class WaysBench {
   protected readonly hoursText = hoursText;
   protected readonly editor = inject(JobEditor);
   protected readonly ways = inject(WaysStore);
+  protected readonly readyWays = inject(ReadyWays);
+  /** The floor is asked when each way would be ready. */
+  protected readonly asksReady = signal(false);
   protected readonly measures = inject(Measures);
   readonly componentId = input.required<string>();
   protected readonly count = count;
+  protected readonly timeText = timeText;
+  protected readonly sureText = sureText;
   protected readonly percent = percent;
   protected readonly issueText = issueText;
   protected readonly rankings = RANKINGS.map((id) => ({ id, name: RANKING_NAMES[id] }));
@@ -100,7 +107,20 @@ export class WaysBench {
     // Asked anew whenever the job or the part changes; the answer of an older question is dropped with its worker.
     effect(() => {
       const [job, works, target] = [this.editor.job(), this.editor.works(), this.target()];
+      untracked(() => this.readyWays.forget());
       if (job && works) untracked(() => this.ways.find(job, works, target));
+    });
+    effect(() => {
+      const [id, job, works, target] = [
+        this.editor.revision()?.id,
+        this.editor.job(),
+        this.editor.works(),
+        this.target(),
+      ];
+      const ways = this.asksReady() ? this.ways.rows() : [];
+      if (id === undefined || !job || !works || ways.length === 0) return;
+      const jobs = ways.map((way) => ({ way: way.id, job: withWay(job, target, way, works) }));
+      untracked(() => this.readyWays.ask(id, jobs));
     });
   }
 
