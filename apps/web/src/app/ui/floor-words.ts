@@ -15,13 +15,23 @@ export function spanText(minutes: number): string {
 export const chanceText = (chance: number): string =>
   chance > 0.99 ? 'over 99 %' : chance < 0.01 ? 'under 1 %' : percent(Math.round(chance * 100) / 100);
 
+/** A chance from which on nothing more is said. */
+const SURE = 0.9;
+
 /** Whether a job is ready in time, and how sure that is. */
 export function sureText({ ready, late, chance, sure }: FloorPromise): string {
   if (ready === null) return 'a station of it fits nowhere';
-  if (late) return chance ? `late, in time with ${chanceText(chance)}` : 'after its due day';
-  if (chance !== null) return `in time, ${chanceText(chance)} sure`;
+  if (late) return 'after its due day';
+  if (chance !== null && chance >= SURE) return `in time, ${chanceText(chance)} sure`;
   return sure === null ? '' : `surely ${timeText(sure)}`;
 }
+
+/** The same at length. */
+export const surenessText = ({ chance, sure }: FloorPromise): string =>
+  sure === null
+    ? ''
+    : 'Set-ups and spoilage vary from run to run, in the jobs ahead of it too. ' +
+      `It is surely ready ${timeText(sure)}${chance === null ? '' : `, in time in ${chanceText(chance)} of the runs drawn`}.`;
 
 /** What would help a late job, and what it costs others. @param help with names of its station and machine in place of ids. */
 export function helpWords(help: Help): string {

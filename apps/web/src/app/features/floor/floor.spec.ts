@@ -1,5 +1,5 @@
 import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
-import { sureText } from '../../ui/floor-words';
+import { sureText, surenessText } from '../../ui/floor-words';
 import { schedule } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
 import { spanText } from '../../ui/floor-words';
@@ -197,7 +197,8 @@ describe('words of the floor', () => {
     expect(sureText({ ...sure, late: false, chance: 0.923 })).toBe('in time, 92 % sure');
     expect(sureText({ ...sure, late: false, chance: 1 })).toBe('in time, over 99 % sure');
     expect(sureText({ ...sure, late: true, chance: 0 })).toBe('after its due day');
-    expect(sureText({ ...sure, late: true, chance: 0.1 })).toBe('late, in time with 10 %');
+    expect(sureText({ ...sure, late: false, chance: 0.4 })).toMatch(/^surely 4 Dec/);
+    expect(surenessText({ ...sure, late: false, chance: 0.4 })).toMatch(/surely ready 4 Dec.*, in time in 40 % of the/);
     expect(sureText({ ...sure, late: null, chance: null })).toMatch(/^surely /);
     expect(sureText({ ...sure, ready: null, sure: null, late: null, chance: null })).toMatch(/fits nowhere/);
   });

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { RouterLink } from '@angular/router';
 import type { FloorPromise } from '@druckerei/contract';
-import { chanceText } from '../../../ui/floor-words';
+import { surenessText } from '../../../ui/floor-words';
 import { timeText } from '../../../ui/format';
 
 /** The clock of a job's stream: when each of its stations begins and is through. */
@@ -21,15 +21,7 @@ import { timeText } from '../../../ui/format';
             : 'The earliest in the gaps of the schedule in force, nothing of it moved. It is held for nobody until the job is released and planned.'
         }}
       </p>
-      @if (promise.sure; as sure) {
-        <p>
-          Set-ups and spoilage vary from run to run: sure to be ready {{ timeText(sure) }}
-          @if (promise.chance !== null) {
-            ; in time with {{ chanceText(promise.chance) }} of the runs
-          }
-          .
-        </p>
-      }
+      <p>{{ surenessText(promise) }}</p>
       <table aria-label="When each station runs">
         <thead>
           <tr>
@@ -79,5 +71,5 @@ import { timeText } from '../../../ui/format';
 export class StationsDialog {
   protected readonly promise = inject<FloorPromise>(MAT_DIALOG_DATA);
   protected readonly timeText = timeText;
-  protected readonly chanceText = chanceText;
+  protected readonly surenessText = surenessText;
 }
