@@ -92,7 +92,7 @@ export function benchSchedule({ schedule }, say, ratio) {
   bettered.run(100_000);
   const table = timetable(late, bettered.best());
   const begun = performance.now();
-  const bound = pricedBound(late, bettered.judged.late, Math.max(...table.through), 60);
+  const { bound } = pricedBound(late, bettered.judged.late, Math.max(...table.through), 60);
   say(
     `bound of 30 jobs, ${bettered.judged.lateOrders} of them late (60 % of what was found wanted)`,
     `${((100 * bound) / bettered.judged.late).toFixed(0)} % in ${((performance.now() - begun) / 1000).toFixed(1)} s`,

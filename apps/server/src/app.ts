@@ -19,6 +19,7 @@ import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
 import { deskHandlers } from './features/desk/desk.js';
 import { floorHandlers } from './features/floor/floor.js';
+import { shiftBookHandlers } from './features/floor/shift-book.js';
 import { purchaseHandlers } from './features/purchasing/purchases.js';
 import { supplierHandlers } from './features/purchasing/suppliers.js';
 import { roomHandlers } from './features/room/room.js';
@@ -39,7 +40,7 @@ import { type Live, teller } from './http/live.js';
 import { serveWeb } from './http/serve-web.js';
 import { SessionMemory, endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
-import { errorForLog } from './db/errors.js';
+import { errorForLog, withoutToken } from './db/errors.js';
 import { securityLog } from './http/security-log.js';
 
 export interface AppOptions {
@@ -118,7 +119,7 @@ export async function createApp({
       // A line for every request costs, and is asked for by its level.
       autoLogging: log.isLevelEnabled('info'),
       redact: ['req.headers.cookie', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
-      serializers: { err: errorForLog },
+      serializers: { err: errorForLog, req: withoutToken },
     }),
   );
   app.use(SECURITY, compression({ level: PACKING }));
@@ -153,6 +154,7 @@ export async function createApp({
     ...roomHandlers({ database, workshop }),
     ...deskHandlers({ database, workshop }),
     ...floorHandlers({ database, workshop }),
+    ...shiftBookHandlers({ database, workshop }),
     ...storesHandlers(database),
     ...lotLabelHandlers({ database, workshop }),
     ...finishedHandlers({ database, workshop }),

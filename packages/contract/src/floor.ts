@@ -83,6 +83,11 @@ export const helpSchema = z.strictObject({
   rest: z.int(),
 });
 
+const inkSchema = z.strictObject({
+  unit: z.int(),
+  name: z.string(),
+  aim: z.strictObject({ l: z.number(), a: z.number(), b: z.number() }).optional(),
+});
 const at = { job: z.int(), step: z.string() };
 /** A schedule: what core's `FloorPlan` is. Minutes count from `origin`, ms since 1970 UTC. */
 const planSchema = z
@@ -104,6 +109,8 @@ const planSchema = z
             hours: z.number(),
           }),
         ),
+        dear: z.number(),
+        washes: z.array(z.strictObject({ from: inkSchema, to: inkSchema })),
         cause: z.strictObject({
           kind: z.enum(['release', 'link', 'held']),
           job: z.int().nullable(),
@@ -217,6 +224,16 @@ export const promiseSchema = z
   })
   .meta({ id: 'Promise' });
 export type FloorPromise = z.output<typeof promiseSchema>;
+
+/** Of which machine a shift book is. */
+export const shiftBookQuery = z.object({ machine: z.string().max(80).optional() });
+/** When the own feed was made; null where there is none. */
+export const feedSchema = z.strictObject({ madeAt: z.iso.datetime().nullable() }).meta({ id: 'FloorFeed' });
+export type FloorFeed = z.output<typeof feedSchema>;
+/** The address of a feed, told once. */
+export const madeFeedSchema = feedSchema.extend({ path: z.string() }).meta({ id: 'MadeFloorFeed' });
+export type MadeFloorFeed = z.output<typeof madeFeedSchema>;
+export const feedToken = z.object({ token: z.string().regex(/^[\w-]{32}$/, { error: 'is no address of a calendar' }) });
 
 const stationSchema = z.strictObject({ job: z.int().min(1).max(2_147_483_647), step: stepId });
 /** Where the planner puts a station in a schedule: ahead of another on its machine, behind it, on another machine. */

@@ -25,6 +25,7 @@ export * from './purchasing.js';
 export * from './finished.js';
 export * from './desk.js';
 export * from './floor.js';
+export * from './floor-words.js';
 export * from './singles.js';
 export * from './customers.js';
 export { fieldErrorAt } from './parse-field.js';

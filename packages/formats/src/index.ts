@@ -17,3 +17,5 @@ export { layoutPdf } from './drawing/layout-pdf.js';
 export { joinPdfs } from './pdf/join.js';
 export * from './drawings.js';
 export { auditCsv } from './table/audit-csv.js';
+export { type ShiftBook, shiftBookCsv, shiftBookPdf } from './floor/shift-book.js';
+export { floorCalendar } from './floor/floor-calendar.js';

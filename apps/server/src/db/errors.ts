@@ -60,3 +60,7 @@ export function errorForLog(error: unknown): Readonly<Record<string, unknown>> {
   const { name, message, stack } = error;
   return { type: name, message, stack, code: codeOf(error) };
 }
+
+/** A request as it is logged: what an address carries as a secret is none of the log's. */
+export const withoutToken = <T extends { readonly url?: string }>(request: T): T =>
+  request.url === undefined ? request : { ...request, url: request.url.replace(/(\/feeds\/)[^/]+/, '$1…') };

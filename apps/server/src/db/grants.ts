@@ -31,6 +31,7 @@ const TAKEN_FROM = [
   'floor_pin',
   'floor_schedule',
   'desk_note',
+  'floor_feed',
 ];
 
 /** The role that an address of a database signs in as. */

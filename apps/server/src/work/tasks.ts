@@ -25,7 +25,15 @@ import {
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
 import { DESK_TASKS } from './desk-tasks.js';
 import { FLOOR_TASKS } from './floor-tasks.js';
-import { joinPdfs, letterheadPdf, lotLabelPdf, offerPdf, purchasePdf } from '@druckerei/formats';
+import {
+  floorCalendar,
+  joinPdfs,
+  letterheadPdf,
+  lotLabelPdf,
+  offerPdf,
+  purchasePdf,
+  shiftBookPdf,
+} from '@druckerei/formats';
 import { describeJob } from './describe-job.js';
 import { ProblemError } from '../http/problem.js';
 import { type Compared, difference } from './difference.js';
@@ -201,6 +209,8 @@ export const TASKS = {
   lotLabel: lotLabelPdf,
   offer: offerPdf,
   purchase: purchasePdf,
+  shiftBook: shiftBookPdf,
+  floorCalendar,
   /** What a job can give at most, see core. */
   mostFinished: ({ job, works }: JobInWorks) => mostFinished(job, works),
   joined: ({ title, files }: { readonly title: string; readonly files: readonly Uint8Array[] }) =>

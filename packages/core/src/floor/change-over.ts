@@ -1,3 +1,4 @@
+import type { InkSpec } from '../job/index.js';
 import type { InkKind } from '../press/index.js';
 import type { NormLookup } from '../norms/index.js';
 import type { MachineProcess } from '../route/index.js';
@@ -7,6 +8,8 @@ export interface DressInk {
   readonly unit: number;
   readonly name: string;
   readonly kind: InkKind;
+  /** Colour that it is mixed to, L*a*b*; absent where none is told. */
+  readonly aim?: InkSpec['aim'];
 }
 
 /** What a machine is dressed with while a station runs: what the next set-up depends on. */
@@ -56,6 +59,22 @@ function washNorm(before: DressInk, after: DressInk): string | undefined {
   return darknessOf(before) < darknessOf(after) ? 'change.washToDark' : 'change.washToLight';
 }
 
+/** A unit of a press that changes its ink. */
+export interface Wash {
+  readonly from: DressInk;
+  readonly to: DressInk;
+  /** What it costs. */
+  readonly norm: string;
+}
+
+/** Units that are washed from one dress to the next. */
+export const washesOf = (before: Dress | undefined, after: Dress): Wash[] =>
+  after.inks.flatMap((to) => {
+    const from = before?.inks.find(({ unit }) => unit === to.unit);
+    const norm = from && washNorm(from, to);
+    return from && norm !== undefined ? [{ from, to, norm }] : [];
+  });
+
 /** Calipers that differ by more are of another class. Source: common practice, no source. */
 const THICKNESS_CLASS = 1.25;
 const PRESSES: readonly MachineProcess[] = ['sheet-fed', 'web', 'narrow-web'];
@@ -67,11 +86,7 @@ function wantedParts(before: Dress, after: Dress): [ChangePart['what'], string, 
   const parts: [ChangePart['what'], string, number][] = [];
   const size = !sameSize(before.sizeMm, after.sizeMm);
   const washes = new Map<string, number>();
-  for (const ink of after.inks) {
-    const had = before.inks.find(({ unit }) => unit === ink.unit);
-    const norm = had && washNorm(had, ink);
-    if (norm !== undefined) washes.set(norm, (washes.get(norm) ?? 0) + 1);
-  }
+  for (const { norm } of washesOf(before, after)) washes.set(norm, (washes.get(norm) ?? 0) + 1);
   for (const [norm, times] of washes) parts.push(['wash', norm, times]);
   if (PRESSES.includes(after.process)) {
     if (size) parts.push(['size', 'change.size', 1]);

@@ -14,6 +14,7 @@ export {
   MOST_PLACES,
   USUAL_HOURS,
   checkHours,
+  crewTimes,
   hourMinute,
   isWall,
   openTimes,
@@ -25,6 +26,7 @@ export {
   type FloorLate,
   type FloorPlan,
   type FloorSlot,
+  type SlotInk,
   planFloor,
 } from './plan-floor.js';
 export { type FloorStep, type FloorWay, floorSteps, stationName } from './steps.js';

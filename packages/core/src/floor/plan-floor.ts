@@ -10,10 +10,12 @@ import {
   chainOf,
   firstSchedule,
   ordersAlone,
+  type PricedBound,
+  priceBetween,
   pricedBound,
   timetable,
 } from '../schedule/index.js';
-import { type ChangePart, changeOver } from './change-over.js';
+import { type ChangePart, type DressInk, changeOver, washesOf } from './change-over.js';
 import { type FloorProblem, type FloorShop, floorShop } from './floor-shop.js';
 import type { FloorHold, FloorLie } from './holds.js';
 import { normsOf } from '../norms/index.js';
@@ -46,8 +48,15 @@ export interface FloorSlot {
   readonly frozen: boolean;
   /** What is changed on the machine before, beside the set-up that the work takes anyhow. */
   readonly changes: readonly Pick<ChangePart, 'what' | 'times' | 'hours'>[];
+  /** Units that are washed for it, with the inks before and after. */
+  readonly washes: readonly { readonly from: SlotInk; readonly to: SlotInk }[];
+  /** What an hour of its machine is worth then: weighted minutes late that one more would save. */
+  readonly dear: number;
   readonly cause: FloorCause;
 }
+
+/** An ink in a unit. */
+export type SlotInk = Pick<DressInk, 'unit' | 'name' | 'aim'>;
 
 /** A job that is late. */
 export interface FloorLate {
@@ -102,20 +111,22 @@ function slotsOf(
   { shop, places, dresses, holds }: FloorShop,
   { slots }: Timetable,
   problem: FloorProblem,
+  priced: PricedBound,
 ): FloorSlot[] {
   const norms = normsOf(problem.works, {});
   const before = new Map<number, number>();
-  const changes = new Map<number, FloorSlot['changes']>();
+  const changes = new Map<number, Pick<FloorSlot, 'changes' | 'washes'>>();
+  const inkOf = ({ unit, name, aim }: DressInk): SlotInk => ({ unit, name, ...(aim ? { aim } : {}) });
   for (const slot of [...slots].filter(({ end }) => end < NEVER).sort((a, b) => a.start - b.start || a.end - b.end)) {
     const mode = shop.operations[slot.operation]?.modes[slot.mode];
     const to = mode && dresses[mode.dress];
     if (slot.machine === undefined || !mode || !to) continue;
     const last = before.get(slot.machine);
-    const parts = changeOver(last === undefined ? undefined : dresses[last], to, norms);
-    changes.set(
-      slot.operation,
-      parts.map(({ what, times, hours }) => ({ what, times, hours })),
-    );
+    const from = last === undefined ? undefined : dresses[last];
+    changes.set(slot.operation, {
+      changes: changeOver(from, to, norms).map(({ what, times, hours }) => ({ what, times, hours })),
+      washes: washesOf(from, to).map((wash) => ({ from: inkOf(wash.from), to: inkOf(wash.to) })),
+    });
     before.set(slot.machine, mode.dress);
   }
   return slots.flatMap((slot): FloorSlot[] => {
@@ -132,7 +143,10 @@ function slotsOf(
         setUp: slot.setUp,
         end: slot.end,
         frozen: shop.operations[slot.operation]?.frozen !== undefined,
-        changes: changes.get(slot.operation) ?? [],
+        changes: [],
+        washes: [],
+        dear: slot.machine === undefined ? 0 : 60 * priceBetween(priced, slot.machine, slot.start, slot.end),
+        ...changes.get(slot.operation),
         cause: {
           kind,
           job: cause?.job ?? null,
@@ -175,9 +189,10 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
     })
     .sort((a, b) => b.minutes - a.minutes);
   const alone = ordersAlone(shop);
+  const priced = boundOf(shop, table, effort.evaluations > 0);
   return {
     origin: problem.origin,
-    slots: slotsOf(floor, table, problem),
+    slots: slotsOf(floor, table, problem, priced),
     through: problem.jobs.flatMap(({ id }, order) => {
       const minute = table.through[order] ?? 0;
       const due = shop.orders[order]?.due;
@@ -193,7 +208,7 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
     never: neverOf(floor, table),
     unkept: unkeptOf(floor, table),
     judged: judgedOf(shop, table),
-    bound: boundOf(shop, table, effort.evaluations > 0),
+    bound: priced.bound,
     evaluations: effort.evaluations,
     seed: effort.seed,
   };
@@ -235,7 +250,7 @@ function unkeptOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan[
 }
 
 /** Minutes late that no schedule can do without, of the orders that ever are through; sharper the longer it is looked for. */
-function boundOf(shop: Shop, table: Timetable, sharp: boolean): number {
+function boundOf(shop: Shop, table: Timetable, sharp: boolean): PricedBound {
   const through = table.through.filter((minute) => minute < NEVER);
   const orders = shop.orders.map((one, order) =>
     (table.through[order] ?? NEVER) < NEVER ? one : { ...one, weight: 0 },

@@ -3,7 +3,7 @@ import type { Machine, Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { type Job, type Step, bookGlue, figureId } from '../job/index.js';
 import { type ComponentLayout, machinesFor } from '../press-sheet/index.js';
-import { listCarriers, unitsOf } from '../prepress/index.js';
+import { inkOf, listCarriers, unitsOf } from '../prepress/index.js';
 import { type Plan, type PlanStep, adhesiveAt, listPiles, plan } from '../plan/index.js';
 import { checkRoute } from '../rules/index.js';
 import { type FloorWants, wantsOf } from './wants.js';
@@ -85,7 +85,10 @@ function inksOf(job: Job, works: Works, planned: Plan, step: Step): DressInk[] {
   const pass = unitsOf(job, works, layout.component, layout.machine).find(
     ({ side }) => side === (step.side ?? 'front'),
   );
-  return (pass?.inks ?? []).flatMap(({ unit, name, kind }) => (unit === undefined ? [] : [{ unit, name, kind }]));
+  return (pass?.inks ?? []).flatMap(({ unit, name, kind }) => {
+    const { aim } = inkOf(job, works, name);
+    return unit === undefined ? [] : [{ unit, name, kind, ...(aim ? { aim } : {}) }];
+  });
 }
 
 function dressOf(job: Job, works: Works, planned: Plan, step: Step, machine: Machine, tool: string): Dress {

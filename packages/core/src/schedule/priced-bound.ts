@@ -117,6 +117,11 @@ class Market {
     return value;
   }
 
+  /** The prices as they stand. */
+  told(): Map<number, Float64Array> {
+    return new Map([...this.prices].map(([machine, prices]) => [machine, prices.slice()]));
+  }
+
   private openIn(before: Int32Array | undefined, b: number): number {
     const to = Math.min(this.horizon, (b + 1) * BUCKET);
     return (before?.[to] ?? 0) - (before?.[b * BUCKET] ?? 0);
@@ -257,22 +262,41 @@ class Market {
   }
 }
 
+/** What no schedule can do without, and what it says of every machine. */
+export interface PricedBound {
+  /** Weighted minutes late. */
+  readonly bound: number;
+  /** By machine, of every hour: weighted minutes late that an open minute more would save; none where nothing is short. */
+  readonly prices: ReadonlyMap<number, Float64Array>;
+}
+
 /**
  * Weighted minutes late that no schedule can do without: each order alone against priced machine minutes, prices raised where too much is wanted.
  * Never above any schedule, whatever the prices. @param upper lateness of a schedule that is known; @param horizon minutes that are looked at;
  * @param rounds of prices: each costs operations x modes x horizon. Source: literature, Lagrangian relaxation with subgradient steps (Fisher 1981).
  */
-export function pricedBound(shop: Shop, upper: number, horizon: number, rounds: number): number {
-  let best = lateBound(shop);
-  if (upper <= best || horizon <= 0 || horizon >= NEVER) return best;
+export function pricedBound(shop: Shop, upper: number, horizon: number, rounds: number): PricedBound {
+  let bound = lateBound(shop);
+  let prices: PricedBound['prices'] = new Map();
+  if (upper <= bound || horizon <= 0 || horizon >= NEVER) return { bound, prices };
   const market = new Market(shop, chainsOf(shop), horizon);
   let [step, since] = [FIRST_STEP, 0];
   for (let round = 0; round < rounds; round++) {
     const value = market.value();
     since++;
-    if (value > best) [best, since] = [value, 0];
+    if (value > bound) [bound, prices, since] = [value, market.told(), 0];
     if (since >= PATIENCE) [step, since] = [step / 2, 0];
     if (upper - value <= 1e-6 || !market.adjust(step, upper - value)) break;
   }
-  return Math.min(best, upper);
+  return { bound: Math.min(bound, upper), prices };
+}
+
+/** What an open minute of a machine is worth between two minutes, on the mean. */
+export function priceBetween({ prices }: PricedBound, machine: number, start: number, end: number): number {
+  const own = prices.get(machine);
+  if (!own || end <= start) return 0;
+  let sum = 0;
+  for (let b = Math.floor(start / BUCKET); b * BUCKET < end; b++)
+    sum += (own[b] ?? 0) * (Math.min(end, (b + 1) * BUCKET) - Math.max(start, b * BUCKET));
+  return sum / (end - start);
 }

@@ -5,7 +5,7 @@ import { firstSchedule } from './dispatch.js';
 import { Improver } from './improve.js';
 import { FLEXIBLE, INSTANCES, flexibleShop, jobShop } from './instances.fixture.js';
 import { NEVER, OpenTime } from './open-time.js';
-import { pricedBound } from './priced-bound.js';
+import { priceBetween, pricedBound } from './priced-bound.js';
 import { endOf, placesFor } from './promise.js';
 import { madeShop } from './shops.fixture.js';
 import { type Operation, type Sequence, type Shop, costOf } from './shop.js';
@@ -62,7 +62,7 @@ describe('small shops that an outside solver has solved (identity: minizinc with
     expect(improver.judged.late).toBe(flexible.best);
     expect(faults(shop, improver.best())).toEqual([]);
     expect(lateBound(shop)).toBeLessThanOrEqual(flexible.best);
-    expect(pricedBound(shop, flexible.best, 200, 20)).toBeLessThanOrEqual(flexible.best);
+    expect(pricedBound(shop, flexible.best, 200, 20).bound).toBeLessThanOrEqual(flexible.best);
   });
 });
 
@@ -129,9 +129,27 @@ describe.each([
   });
   it('has a priced bound between that of each order alone and what was found', () => {
     const table = timetable(shop, improver.best());
-    const priced = pricedBound(shop, table.judged.late, Math.max(...table.through), 30);
+    const { bound: priced } = pricedBound(shop, table.judged.late, Math.max(...table.through), 30);
     expect(priced).toBeGreaterThan(lateBound(shop));
     expect(priced).toBeLessThanOrEqual(table.judged.late);
+  });
+  it('prices hours where machines are short, and none of a machine that nobody wants', () => {
+    const table = timetable(shop, improver.best());
+    const idle = shop.resources.length;
+    const more = {
+      ...shop,
+      resources: [...shop.resources, { id: 'idle', kind: 'machine', open: OpenTime.ALWAYS }],
+    } as const;
+    const priced = pricedBound(more, table.judged.late, Math.max(...table.through), 30);
+    const end = Math.max(...table.through);
+    const all = shop.resources.map((_, machine) => priceBetween(priced, machine, 0, end));
+    for (const price of all) expect(price).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...all)).toBeGreaterThan(0);
+    expect(priceBetween(priced, idle, 0, end)).toBe(0);
+    // The mean of a stretch is that of its parts, by their length.
+    const dearest = all.indexOf(Math.max(...all));
+    const [one, two] = [priceBetween(priced, dearest, 10, 100), priceBetween(priced, dearest, 100, 250)];
+    expect(priceBetween(priced, dearest, 10, 250)).toBeCloseTo((one * 90 + two * 150) / 240, 9);
   });
   it('comes out the same by the same seed and evaluations, however they are asked for', () => {
     const again = new Improver(shop, first, 5);
@@ -200,7 +218,7 @@ describe('the priced bound', () => {
       const shop = oneMachine(jobs, { late: 1, setUp: 0, through: 0 });
       const [least, horizon] = [leastOf(shop), jobs.reduce((sum, { run }) => sum + run, 0)];
       // The least that is known is no help to it: it is told one that is far too high.
-      const priced = pricedBound(shop, 10 * least + 1000, horizon, 60);
+      const { bound: priced } = pricedBound(shop, 10 * least + 1000, horizon, 60);
       expect(priced).toBeLessThanOrEqual(least + 1e-6);
       [found, bound] = [found + least, bound + priced];
     }

@@ -49,6 +49,7 @@ export const LEFT_OUT: readonly string[] = [
   'job_total',
   'floor_job',
   'account_link',
+  'floor_feed',
   'session',
   'sign_in_attempt',
   'sent_request',

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import type { FloorSlot } from '@druckerei/core';
-import { type CordPart, type DropPlace, type FloorDrawing, type ThreadPart, dropAt } from './floor-drawing';
-import { type FloorNames, type WorksClock, changesText } from './floor-words';
+import { CHIP_PX, type CordPart, type DropPlace, type FloorDrawing, type ThreadPart, dropAt } from './floor-drawing';
+import { type FloorNames, changesText } from '@druckerei/contract';
+import type { WorksClock } from './floor-words';
 
 /** Pixels that a pointer moves before it drags. */
 const DRAG_PX = 5;
@@ -15,6 +16,9 @@ const DRAG_PX = 5;
     <div class="names" [style.height.px]="at.height" aria-hidden="true">
       @for (row of at.rows; track row.machine) {
         <span [style.top.px]="row.y - 20">{{ names().machine(row.machine) }}</span>
+      }
+      @for (crew of at.crews; track crew.name) {
+        <span class="crew" [style.top.px]="crew.y - 20">{{ crew.name }}, people</span>
       }
     </div>
     <div
@@ -56,8 +60,8 @@ const DRAG_PX = 5;
                 [attr.y1]="part.y"
                 [attr.y2]="part.y"
               />
-              @if (part.slot.changes.length > 0) {
-                <path class="chip" [attr.d]="chip(part)" />
+              @if (part.chips.length === 0 && part.slot.changes.length > 0) {
+                <path class="mark" [attr.d]="mark(part)" />
               }
               <rect
                 class="cord"
@@ -67,6 +71,16 @@ const DRAG_PX = 5;
                 [attr.height]="part.thick"
                 rx="4"
               />
+              @for (chip of part.chips; track $index) {
+                <rect
+                  class="chip"
+                  [attr.x]="chip.x"
+                  [attr.y]="chip.y"
+                  [attr.width]="chipPx"
+                  [attr.height]="chipPx"
+                  [attr.fill]="chip.colour"
+                />
+              }
               @if (part.label) {
                 <text class="number" [attr.x]="part.run[0] + 6" [attr.y]="part.y + 4 - (part.thick < 12 ? 12 : 0)">
                   {{ names().number(part.slot.job) }}
@@ -74,6 +88,10 @@ const DRAG_PX = 5;
               }
             </g>
           }
+        }
+        @for (crew of at.crews; track crew.name) {
+          <path class="present" [attr.d]="crew.present" />
+          <path class="wanted" [attr.d]="crew.wanted" />
         }
         @if (place(); as into) {
           <path class="into" [attr.d]="arrow(into)" />
@@ -137,8 +155,27 @@ const DRAG_PX = 5;
       stroke: var(--mat-sys-outline);
       stroke-width: 2.5;
     }
-    .chip {
+    .mark {
       fill: var(--mat-sys-outline);
+    }
+    .chip {
+      stroke: var(--mat-sys-surface-container-lowest);
+      stroke-width: 0.75px;
+    }
+    .crew {
+      color: var(--mat-sys-on-surface-variant);
+    }
+    .present,
+    .wanted {
+      fill: none;
+      stroke: var(--mat-sys-outline);
+      stroke-width: 1.5;
+      stroke-dasharray: 3 2;
+      pointer-events: none;
+    }
+    .wanted {
+      stroke: var(--mat-sys-primary);
+      stroke-dasharray: none;
     }
     .late .cord {
       fill: var(--mat-sys-error);
@@ -184,6 +221,7 @@ export class ChainsView {
   readonly able = input<(slot: FloorSlot) => readonly string[]>(() => []);
   readonly over = output<{ slot: FloorSlot; place: DropPlace | undefined }>();
   readonly dropped = output<{ slot: FloorSlot; place: DropPlace | undefined }>();
+  protected readonly chipPx = CHIP_PX;
   protected readonly place = signal<DropPlace | undefined>(undefined);
   private grasped: { slot: FloorSlot; x: number; y: number; dragging: boolean } | undefined;
 
@@ -223,7 +261,7 @@ export class ChainsView {
   protected width({ run: [from, to] }: CordPart): number {
     return Math.max(2, to - from);
   }
-  protected chip({ waist: [x], y }: CordPart): string {
+  protected mark({ waist: [x], y }: CordPart): string {
     return `M ${x} ${y} l 5 -5 l 5 5 l -5 5 z`;
   }
   protected curve({ from: [x1, y1], to: [x2, y2] }: ThreadPart): string {

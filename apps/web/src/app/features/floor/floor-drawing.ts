@@ -1,4 +1,5 @@
 import { type FloorPlan, type FloorSlot, group, schedule } from '@druckerei/core';
+import { inkColour } from '../../ui/ink-colour';
 
 type Span = schedule.Span;
 
@@ -51,6 +52,24 @@ export interface CordPart {
   readonly late: boolean;
   /** Room for its number. */
   readonly label: boolean;
+  /** Inks before and after of the units that are washed, one under the other; none where there is no room. */
+  readonly chips: readonly InkChip[];
+}
+
+/** An ink of a unit that is washed: two side by side, before and after. */
+export interface InkChip {
+  readonly x: number;
+  readonly y: number;
+  readonly colour: string;
+}
+
+/** People of a crew over time: how many it has, and how many its machines want. */
+export interface CrewRow {
+  readonly name: string;
+  readonly y: number;
+  /** Lines of steps, from left to right. */
+  readonly present: string;
+  readonly wanted: string;
 }
 
 export interface MachineRow {
@@ -69,16 +88,102 @@ export interface ThreadPart {
 
 export interface FloorDrawing {
   readonly rows: readonly MachineRow[];
+  readonly crews: readonly CrewRow[];
   readonly days: readonly { readonly x: number; readonly minute: number }[];
   readonly seams: readonly number[];
   readonly width: number;
   readonly height: number;
 }
 
-const THICK = { late: 20, tight: 14, easy: 9 } as const;
-/** Minutes to spare below which an hour is dear. */
+/** Thinnest and thickest cord. */
+const THIN_PX = 8;
+const THICK_PX = 21;
+/** Minutes to spare below which an hour is dear where nothing has a price. */
 const TIGHT_MIN = 1440;
+
+/** How thick cords are: by what an hour is worth then, or by what is left until it is due where no hour is short. */
+function thickness(plan: FloorPlan): (slot: FloorSlot, spare: number) => number {
+  const dearest = plan.slots.reduce((most, { dear }) => Math.max(most, dear), 0);
+  const px = (share: number): number => THIN_PX + (THICK_PX - THIN_PX) * share;
+  return ({ dear }, spare) => {
+    if (dearest > 0) return px(Math.sqrt(dear / dearest));
+    return px(spare < 0 ? 1 : spare < TIGHT_MIN ? 0.5 : 0);
+  };
+}
 const LABEL_PX = 62;
+
+/** Side of a chip, most of them one under the other, and the least length of a station that has room for them. */
+export const CHIP_PX = 6;
+const MOST_CHIPS = 4;
+const CHIPS_PX = 3 * CHIP_PX;
+
+function chipsOf({ washes }: FloorSlot, x: number, y: number): InkChip[] {
+  const shown = washes.slice(0, MOST_CHIPS);
+  const top = y - ((shown.length - 1) * (CHIP_PX + 1) + CHIP_PX) / 2;
+  return shown.flatMap(({ from, to }, i) =>
+    [from, to].map(({ name, aim }, k) => ({
+      x: x + k * CHIP_PX,
+      y: top + i * (CHIP_PX + 1),
+      colour: inkColour(name, aim),
+    })),
+  );
+}
+
+/** Height of a crew's line, for as many as it has places. */
+const CREW_PX = 24;
+
+/** A line of steps through so many at each minute. @param levels by minute, in order. */
+function stepped(levels: readonly (readonly [number, number])[], time: FoldedTime, y: number, most: number): string {
+  const height = (level: number): number => y + CREW_PX / 2 - (CREW_PX * Math.min(level, most)) / Math.max(1, most);
+  return levels
+    .map(([minute, level], i) => `${i === 0 ? 'M 0' : `H ${round(time.x(minute))} V`} ${round(height(level))}`)
+    .concat(`H ${round(time.width)}`)
+    .join(' ');
+}
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+/** How many are there at each minute, out of stretches that each hold one. */
+function levelsOf(stretches: readonly Span[], until: number): [number, number][] {
+  const changes = new Map<number, number>([[0, 0]]);
+  const add = (minute: number, by: number): Map<number, number> => changes.set(minute, (changes.get(minute) ?? 0) + by);
+  for (const [from, to] of stretches) {
+    if (from >= until) continue;
+    add(Math.max(0, from), 1);
+    add(Math.min(until, to), -1);
+  }
+  let level = 0;
+  return [...changes].sort(([a], [b]) => a - b).map(([minute, by]) => [minute, (level += by)]);
+}
+
+/** Crews below the machines: people present, and wanted at once. */
+function crewRows(
+  plan: FloorPlan,
+  crews: readonly CrewTimes[],
+  time: FoldedTime,
+  top: number,
+  until: number,
+): CrewRow[] {
+  return crews.map(({ name, places }, i): CrewRow => {
+    const y = top + i * ROW_PX + ROW_PX / 2;
+    const spans = places.flatMap((open) => open.spans);
+    const own = new Set(places.map((_, k) => `${name} ${k + 1}`));
+    const held = plan.slots.flatMap(({ place, start, end }): Span[] =>
+      place !== null && own.has(place) ? [[start, end]] : [],
+    );
+    return {
+      name,
+      y,
+      present: stepped(levelsOf(spans, until), time, y, places.length),
+      wanted: stepped(levelsOf(held, until), time, y, places.length),
+    };
+  });
+}
+
+/** A crew, and when each of its places is there. */
+export interface CrewTimes {
+  readonly name: string;
+  readonly places: readonly schedule.OpenTime[];
+}
 
 /**
  * Chains of a schedule: a row for each machine that has work, a cord where it runs, a waist where it is set up.
@@ -87,11 +192,13 @@ export function drawFloor(
   plan: FloorPlan,
   machines: readonly string[],
   open: ReadonlyMap<string, schedule.OpenTime>,
+  crews: readonly CrewTimes[],
   zoom: Zoom,
 ): FloorDrawing & { readonly time: FoldedTime } {
   const own = new Map<string, FloorSlot[]>();
   for (const slot of plan.slots) if (slot.machine !== null && slot.end > slot.start) group(own, slot.machine, slot);
   const spare = new Map(plan.through.map(({ job, spare: left }) => [job, left]));
+  const thickOf = thickness(plan);
   const used = machines.filter((machine) => own.has(machine));
   const until = plan.slots.reduce((last, { end }) => Math.max(last, end), 0);
   // Open where any of them is, as far as the schedule goes.
@@ -108,8 +215,9 @@ export function drawFloor(
       const hours = open.get(machine) ?? schedule.OpenTime.ALWAYS;
       const [x1, x2] = [time.x(slot.start), time.x(slot.end)];
       const middle = slot.setUp === 0 ? x1 : time.x(hours.endAt(hours.openBefore(slot.start) + slot.setUp));
-      const thick = late ? THICK.late : left < TIGHT_MIN ? THICK.tight : THICK.easy;
-      return { slot, waist: [x1, middle], run: [middle, x2], y, thick, late, label: x2 - middle > LABEL_PX };
+      const thick = thickOf(slot, left);
+      const chips = x2 - x1 >= CHIPS_PX ? chipsOf(slot, x1, y) : [];
+      return { slot, waist: [x1, middle], run: [middle, x2], y, thick, late, label: x2 - middle > LABEL_PX, chips };
     });
     return { machine, y, parts };
   });
@@ -121,8 +229,9 @@ export function drawFloor(
     rows,
     seams,
     days: days.map(([from]) => ({ x: time.x(from), minute: from })),
+    crews: crewRows(plan, crews, time, HEAD_PX + used.length * ROW_PX, until),
     width: time.width,
-    height: HEAD_PX + used.length * ROW_PX + 8,
+    height: HEAD_PX + (used.length + crews.length) * ROW_PX + 8,
     time,
   };
 }

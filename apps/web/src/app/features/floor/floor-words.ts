@@ -1,15 +1,5 @@
-import {
-  type FloorHold,
-  type FloorLie,
-  type FloorLate,
-  type FloorPlan,
-  type FloorSlot,
-  type Help,
-  type Works,
-  MINUTE_MS,
-  stationName,
-} from '@druckerei/core';
-import type { Floor, MoveEffect } from '@druckerei/contract';
+import { type FloorLate, type FloorPlan, type FloorSlot, type Help, MINUTE_MS } from '@druckerei/core';
+import { type FloorNames, type MoveEffect, type Saying, holdText, causeText as waitsFor } from '@druckerei/contract';
 import { count, dateText, many } from '../../ui/format';
 import { helpWords, spanText } from '../../ui/floor-words';
 import { chosenLocale } from '../../ui/locale';
@@ -37,85 +27,18 @@ export class WorksClock {
   }
 }
 
-/** Names of what a schedule tells by ids. */
-export class FloorNames {
-  private readonly jobs: ReadonlyMap<number, Floor['jobs'][number]>;
-  private readonly machines: ReadonlyMap<string, string>;
-  constructor({ jobs }: Pick<Floor, 'jobs'>, works: Pick<Works, 'machines'>) {
-    this.jobs = new Map(jobs.map((job) => [job.id, job]));
-    this.machines = new Map(works.machines.map(({ id, name }) => [id, name]));
-  }
-  number(job: number): string {
-    return this.jobs.get(job)?.number ?? `job ${job}`;
-  }
-  title(job: number): string {
-    return this.jobs.get(job)?.title ?? '';
-  }
-  due(job: number): string | null {
-    return this.jobs.get(job)?.due ?? null;
-  }
-  step(job: number, step: string): string {
-    const found = this.jobs.get(job)?.steps.find(({ id }) => id === step);
-    return found ? stationName(found) : step;
-  }
-  machinesOf(job: number, step: string): readonly string[] {
-    return this.jobs.get(job)?.steps.find(({ id }) => id === step)?.machines ?? [];
-  }
-  machine(id: string): string {
-    return this.machines.get(id) ?? id;
-  }
-}
-
-const CHANGE_WORDS: Readonly<Record<FloorSlot['changes'][number]['what'], string>> = {
-  wash: 'wash-up',
-  size: 'other sheet size',
-  stock: 'other stock',
-  thickness: 'other thickness',
-  fold: 'other fold scheme',
-  'fold size': 'same fold, other size',
-  die: 'other die',
-  glue: 'other glue',
-  format: 'other format',
-};
-
-/** What is changed on the machine before a station, in words. */
-export const changesText = ({ changes }: Pick<FloorSlot, 'changes'>): string =>
-  changes
-    .map(({ what, times }) => (times > 1 ? `${count(times)} ${CHANGE_WORDS[what]}s` : CHANGE_WORDS[what]))
-    .join(', ');
-
-/** What a station is released by, in words. */
-export function holdText({ what, of, day }: FloorHold | FloorLie): string {
-  switch (what) {
-    case 'paper':
-      return day === null ? `${of}: not ordered` : `${of}, on order for ${dateText(day)}`;
-    case 'artwork':
-      return of === '' ? 'artwork that is not approved' : `the artwork of ${of}, not approved`;
-    case 'trial':
-      return `a trial of ${of}, not accepted`;
-    case 'carriers':
-      return `${many(Number(of), 'carrier')} not made and inspected`;
-    case 'drying':
-      return `what comes from ${of} to lie and dry`;
-  }
-}
+/** How this browser says days and numbers. */
+const SAY: Saying = { date: dateText, count };
 
 /** What a station waits for, in words; empty where it could begin at once. */
-export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames): string {
-  if (cause.hold) return `for ${holdText(cause.hold)}`;
-  if (cause.kind === 'release' || cause.job === null || cause.step === null) return '';
-  const step = names.step(cause.job, cause.step);
-  return cause.kind === 'link'
-    ? `after ${step}`
-    : `${cause.held === null ? 'its machine' : names.machine(cause.held)} is held by ${names.number(cause.job)}, ${step}`;
-}
+export const causeText = (slot: Pick<FloorSlot, 'cause'>, names: FloorNames): string => waitsFor(slot, names, SAY);
 
 /** Why a job is late: what it waits longest for, and how it would be alone. */
 export function lateText({ minutes, alone, waits, chain }: FloorLate, plan: FloorPlan, names: FloorNames): string {
   const begun = chain.at(-1);
   const first = plan.slots.find(({ job, step }) => job === begun?.job && step === begun.step);
   const released = first?.cause.hold
-    ? `${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold)}.`
+    ? `${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold, SAY)}.`
     : '';
   if (alone >= minutes)
     return `It would be as late alone in the works: its own stations and what lies between them take that long. ${released}`.trim();

@@ -1,6 +1,15 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Effort, Floor, MoveAsked, MoveEffect, PinChange, Schedule } from '@druckerei/contract';
+import type {
+  Effort,
+  Floor,
+  FloorFeed,
+  MadeFloorFeed,
+  MoveAsked,
+  MoveEffect,
+  PinChange,
+  Schedule,
+} from '@druckerei/contract';
 import type { Observable } from 'rxjs';
 
 /** The server's calls about when work runs. */
@@ -28,6 +37,15 @@ export class FloorApi {
   }
   move(move: MoveAsked): Observable<Schedule> {
     return this.http.post<Schedule>('/api/floor/moves', move);
+  }
+  feed(): Observable<FloorFeed> {
+    return this.http.get<FloorFeed>('/api/session/floor-feed');
+  }
+  makeFeed(): Observable<MadeFloorFeed> {
+    return this.http.post<MadeFloorFeed>('/api/session/floor-feed', {});
+  }
+  dropFeed(): Observable<FloorFeed> {
+    return this.http.delete<FloorFeed>('/api/session/floor-feed');
   }
   take(id: number): Observable<Floor> {
     return this.http.post<Floor>('/api/floor/in-force', { id });

@@ -7,8 +7,8 @@ import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
-import { type FloorSlot, type Works, MINUTE_MS, openTimes, wallClock } from '@druckerei/core';
-import type { Effort, Floor, MoveAsked, Schedule } from '@druckerei/contract';
+import { type FloorSlot, type Works, crewTimes, openTimes } from '@druckerei/core';
+import { type Effort, type Floor, FloorNames, type MoveAsked, type Schedule, changesText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { type Observable, type Subscription, forkJoin, map, switchMap } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -18,11 +18,11 @@ import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
 import { count, dateText, many, timeText } from '../../ui/format';
 import { spanText } from '../../ui/floor-words';
-import { saveText } from '../../ui/save-text';
 import { FloorApi } from './floor.api';
 import { ChainsView } from './chains.view';
-import { FloorNames, WorksClock, causeText, changesText, effectText, helpText, lateText } from './floor-words';
+import { WorksClock, causeText, effectText, helpText, lateText } from './floor-words';
 import { type DropPlace, type Zoom, drawFloor, threadOf } from './floor-drawing';
+import { FeedDialog } from './feed.dialog';
 import { HoursPanel } from './hours.panel';
 import { PinDialog, type PinData } from './pin.dialog';
 
@@ -78,7 +78,7 @@ export class FloorPage {
   protected readonly plan = computed(() => this.shown()?.plan);
   protected readonly names = computed(() => {
     const loaded = this.loaded();
-    return loaded && new FloorNames(loaded.floor, loaded.works);
+    return loaded && new FloorNames(loaded.floor.jobs, loaded.works.machines);
   });
   protected readonly clock = computed(() => {
     const [plan, loaded] = [this.plan(), this.loaded()];
@@ -89,10 +89,15 @@ export class FloorPage {
     if (!plan || !loaded) return undefined;
     const { floor, works } = loaded;
     const open = openTimes(floor.hours, works.machines, plan.origin, works.timeZone);
+    const crews = (floor.hours.crews ?? []).map((crew) => ({
+      name: crew.name,
+      places: crewTimes(crew, floor.hours, plan.origin, works.timeZone),
+    }));
     return drawFloor(
       plan,
       works.machines.map(({ id }) => id),
       open,
+      crews,
       this.zoom(),
     );
   });
@@ -253,26 +258,8 @@ export class FloorPage {
       if (names) this.effect.set(`Moved: ${effectText(effect, jobs, names)}`);
     });
   }
-  /** The shift book as a file for a sheet. */
-  protected async saveBook(): Promise<void> {
-    const [names, plan] = [this.names(), this.plan()];
-    if (!names || !plan) return;
-    const { shiftBookCsv } = await import('@druckerei/formats/tables');
-    const wall = (minute: number): string => wallClock(plan.origin + minute * MINUTE_MS, this.loaded()?.works.timeZone);
-    const lines = this.book().flatMap(({ name, slots }) =>
-      slots.map((slot) => ({
-        machine: name,
-        begins: wall(slot.start),
-        through: wall(slot.end),
-        job: names.number(slot.job),
-        title: names.title(slot.job),
-        station: names.step(slot.job, slot.step),
-        setUpMin: slot.setUp,
-        changes: changesText(slot),
-        waitsFor: causeText(slot, names),
-      })),
-    );
-    saveText('shift-book.csv', 'text/csv', shiftBookCsv(lines));
+  protected feed(): void {
+    this.dialog.open(FeedDialog, { width: '560px' });
   }
   protected choose(job: number | undefined): void {
     this.chosen.update((now) => (now === job ? undefined : job));

@@ -1,10 +1,9 @@
-import type { FloorPlan, FloorSlot, Works } from '@druckerei/core';
-import { sureText, surenessText } from '../../ui/floor-words';
-import { schedule } from '@druckerei/core';
-import type { Floor } from '@druckerei/contract';
-import { spanText } from '../../ui/floor-words';
-import { FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
-import { FloorNames, WorksClock, causeText, changesText, helpText, holdText, lateText } from './floor-words';
+import { type FloorPlan, type FloorSlot, schedule } from '@druckerei/core';
+import { type Floor, FloorNames, changesText, holdText } from '@druckerei/contract';
+import { dateText } from '../../ui/format';
+import { spanText, sureText, surenessText } from '../../ui/floor-words';
+import { CHIP_PX, FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
+import { WorksClock, causeText, helpText, lateText } from './floor-words';
 
 const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0, hold: null };
 const slot = (
@@ -24,15 +23,29 @@ const slot = (
   frozen: false,
   place: null,
   changes: [],
+  washes: [],
+  dear: 0,
   cause,
   ...more,
 });
 const held = { kind: 'held', job: 2, step: 'print', held: 'press', minute: 240, hold: null } as const;
+const washes = [
+  { from: { unit: 0, name: 'K' }, to: { unit: 0, name: 'Reed green', aim: { l: 50, a: -30, b: 20 } } },
+  { from: { unit: 1, name: 'C' }, to: { unit: 1, name: 'Gold' } },
+];
 const plan: FloorPlan = {
   origin: Date.parse('2026-11-30T06:00Z'),
   slots: [
     slot(2, 'print', 'press', 0, 240),
-    slot(1, 'print', 'press', 240, 400, { cause: held, changes: [{ what: 'wash', times: 2, hours: 0.5 }] }),
+    slot(1, 'print', 'press', 240, 400, {
+      cause: held,
+      changes: [
+        { what: 'wash', times: 2, hours: 0.5 },
+        { what: 'size', times: 1, hours: 0.15 },
+      ],
+      washes,
+      place: 'Press crew 2',
+    }),
     slot(1, 'dry', null, 400, 1440),
     slot(1, 'fold', 'folder', 1440, 1500, {
       cause: { kind: 'link', job: 1, step: 'dry', held: null, minute: 1440, hold: null },
@@ -63,10 +76,7 @@ const job = (id: number): Floor['jobs'][number] => ({
   weight: 1,
   steps,
 });
-const names = new FloorNames(
-  { jobs: [job(1), job(2)] },
-  { machines: [{ id: 'press', name: 'Big press' }] as unknown as Works['machines'] },
-);
+const names = new FloorNames([job(1), job(2)], [{ id: 'press', name: 'Big press' }]);
 
 describe('folded time', () => {
   const time = new FoldedTime(
@@ -97,7 +107,7 @@ describe('chains', () => {
     ['folder', shifts],
     ['idle', shifts],
   ]);
-  const drawing = drawFloor(plan, ['press', 'folder', 'idle'], open, 'week');
+  const drawing = drawFloor(plan, ['press', 'folder', 'idle'], open, [], 'week');
 
   it('have a row for each machine that has work, cords without overlap, waists before them', () => {
     expect(drawing.rows.map(({ machine }) => machine)).toEqual(['press', 'folder']);
@@ -117,6 +127,32 @@ describe('chains', () => {
     const [first, second] = drawing.rows[0]?.parts ?? [];
     expect([first?.late, second?.late]).toEqual([false, true]);
     expect(second?.thick).toBeGreaterThan(first?.thick ?? Infinity);
+  });
+  it('are thick where an hour has a price, whoever runs then', () => {
+    const slots = plan.slots.map((one, i) => ({ ...one, dear: i === 0 ? 40 : i === 1 ? 10 : 0 }));
+    const priced = drawFloor({ ...plan, slots }, ['press', 'folder'], open, [], 'week');
+    const [first, second] = priced.rows[0]?.parts ?? [];
+    const [fold] = priced.rows[1]?.parts ?? [];
+    expect(first?.thick).toBeGreaterThan(second?.thick ?? Infinity);
+    expect(second?.thick).toBeGreaterThan(fold?.thick ?? Infinity);
+  });
+  it('show the inks before and after of every unit that is washed, where there is room', () => {
+    const chips = drawing.rows[0]?.parts[1]?.chips ?? [];
+    expect(chips.map(({ colour }) => colour)).toEqual(['#1a1a1a', 'lab(50% -30 20)', '#00a0d2', 'transparent']);
+    expect((chips[1]?.x ?? 0) - (chips[0]?.x ?? 0)).toBe(CHIP_PX);
+    expect(chips[2]?.y).toBeGreaterThan(chips[0]?.y ?? Infinity);
+    const far = drawFloor(plan, ['press'], open, [], 'month');
+    expect(far.rows[0]?.parts[1]?.chips).toEqual([]);
+  });
+  it('have the people of each crew below: who is there and who is wanted, in steps', () => {
+    const crews = [{ name: 'Press crew', places: [shifts, new schedule.OpenTime([[0, 300]])] }];
+    const drawn = drawFloor(plan, ['press', 'folder'], open, crews, 'week');
+    const [crew] = drawn.crews;
+    expect(drawn.height).toBeGreaterThan(drawing.height);
+    const px = (minute: number): number => Math.round(drawn.time.x(minute) * 10) / 10;
+    const [low, half, high] = [(crew?.y ?? 0) + 12, crew?.y, (crew?.y ?? 0) - 12];
+    expect(crew?.present).toMatch(new RegExp(`^M 0 ${high} H ${px(300)} V ${half} H ${px(600)} V ${low}`));
+    expect(crew?.wanted).toMatch(new RegExp(`^M 0 ${low} H ${px(240)} V ${half} H ${px(400)} V ${low}`));
   });
   it('are followed by the thread of a job, which says whether it lies or waits', () => {
     expect(threadOf(1, plan, drawing).map(({ kind }) => kind)).toEqual(['lies']);
@@ -138,14 +174,17 @@ describe('words of the floor', () => {
     expect(new WorksClock(plan.origin, 'Asia/Kolkata').timeText(0)).toMatch(/11:30/);
   });
   it('say what is changed and what it waits for', () => {
-    expect(changesText(plan.slots[1] ?? slot(1, '', null, 0, 0))).toBe('2 wash-ups');
+    expect(changesText(plan.slots[1] ?? slot(1, '', null, 0, 0))).toBe(
+      'wash-up K to Reed green, C to Gold; other sheet size',
+    );
     expect(causeText({ cause: held }, names)).toBe('Big press is held by J-2, Print, Map');
     expect(causeText({ cause }, names)).toBe('');
+    const say = { date: dateText, count: String };
     const hold = { step: 'print', what: 'paper', of: 'Offset 90 g', day: null } as const;
     expect(causeText({ cause: { ...cause, hold } }, names)).toBe('for Offset 90 g: not ordered');
-    expect(holdText({ ...hold, day: '2026-12-03' })).toBe('Offset 90 g, on order for 3 Dec 2026');
-    expect(holdText({ ...hold, what: 'artwork', of: 'Map' })).toBe('the artwork of Map, not approved');
-    expect(holdText({ ...hold, what: 'carriers', of: '4' })).toBe('4 carriers not made and inspected');
+    expect(holdText({ ...hold, day: '2026-12-03' }, say)).toBe('Offset 90 g, on order for 3 Dec 2026');
+    expect(holdText({ ...hold, what: 'artwork', of: 'Map' }, say)).toBe('the artwork of Map, not approved');
+    expect(holdText({ ...hold, what: 'carriers', of: '4' }, say)).toBe('4 carriers not made and inspected');
   });
   it('say why a job is late, and what would help at what price', () => {
     const late = {

@@ -12,10 +12,12 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
 import { NgTemplateOutlet } from '@angular/common';
-import type { Works } from '@druckerei/core';
+import { type Works, dayAfter, wallClock } from '@druckerei/core';
 import type { Floor } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
+import { many } from '../../ui/format';
 import { chosenLocale } from '../../ui/locale';
+import { DaysStrip, type Stretch } from './days.strip';
 import { FloorApi } from './floor.api';
 
 type Hours = Floor['hours'];
@@ -32,12 +34,28 @@ interface Group {
   readonly crew?: Crew;
 }
 
+/** A machine or a crew as a choice tells it; neither is the whole works. */
+function whoseField(whose: string): Pick<Exception, 'machine' | 'crew'> {
+  const [kind, id] = [whose.slice(0, whose.indexOf(':')), whose.slice(whose.indexOf(':') + 1)];
+  return kind === 'crew' ? { crew: id } : kind === 'machine' ? { machine: id } : {};
+}
+
+/** What two exceptions are the same by. */
+const inOrder = ({ machine, crew, places, from, until, opens }: Exception): unknown => [
+  machine,
+  crew,
+  places,
+  from,
+  until,
+  opens,
+];
+
 const NEW_SHIFT: Shift = { days: [1, 2, 3, 4, 5], from: '07:00', until: '16:00' };
 
 /** Shifts of the press room and the finishing room, machines with their own, and what is closed or open beside. */
 @Component({
   selector: 'dk-hours',
-  imports: [MatButtonModule, MatIconModule, MatSelectModule, NgTemplateOutlet],
+  imports: [DaysStrip, MatButtonModule, MatIconModule, MatSelectModule, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './hours.panel.html',
   styleUrl: './hours.panel.scss',
@@ -144,6 +162,45 @@ export class HoursPanel {
     const one: Exception = { from: `${day}T00:00`, until: `${day}T23:59`, opens: false, why: '' };
     this.hours.update((hours) => ({ ...hours, exceptions: [...hours.exceptions, one] }));
   }
+  /** Of whom the days are that are chosen, or read of a calendar. */
+  protected readonly whose = signal('');
+  /** What came of the last calendar. */
+  protected readonly read = signal('');
+  /** Closes days, or what a calendar says. */
+  protected close(stretches: readonly Stretch[]): void {
+    const of = whoseField(this.whose());
+    const added = stretches.map(({ from, until, why }): Exception => ({ from, until, opens: false, why, ...of }));
+    const known = new Set(this.hours().exceptions.map((one) => JSON.stringify(inOrder(one))));
+    const fresh = added.filter((one) => !known.has(JSON.stringify(inOrder(one))));
+    this.hours.update((hours) => ({ ...hours, exceptions: [...hours.exceptions, ...fresh] }));
+  }
+  protected async readFile(file: File): Promise<void> {
+    const { MOST_CALENDAR_BYTES, readCalendar } = await import('@druckerei/formats/calendar');
+    if (file.size > MOST_CALENDAR_BYTES) {
+      this.read.set(
+        `${file.name} is larger than ${MOST_CALENDAR_BYTES / 1e6} MB. Export fewer days or fewer calendars.`,
+      );
+      return;
+    }
+    const { timeZone } = this.works();
+    const from = wallClock(Date.now(), timeZone);
+    const until = `${dayAfter(from.slice(0, 10), 366)}${from.slice(10)}`;
+    const made = readCalendar(await file.text(), { timeZone, from, until });
+    if (!made.ok) {
+      this.read.set(`${file.name}: ${made.problem}`);
+      return;
+    }
+    const before = this.hours().exceptions.length;
+    this.close(made.stretches);
+    const added = this.hours().exceptions.length - before;
+    const known = made.stretches.length - added;
+    const told = [
+      `${many(added, 'stretch', 'stretches')} of ${file.name} put in below; nothing is kept before you save.`,
+      ...(known > 0 ? [`${many(known, 'was', 'were')} there already.`] : []),
+      ...made.left,
+    ];
+    this.read.set(told.join(' '));
+  }
   protected changeException(at: number, change: Partial<Exception>): void {
     this.hours.update((hours) => ({
       ...hours,
@@ -155,14 +212,13 @@ export class HoursPanel {
     return machine === undefined ? (crew === undefined ? '' : `crew:${crew}`) : `machine:${machine}`;
   }
   protected setWhose(at: number, whose: string): void {
-    const [kind, id] = [whose.slice(0, whose.indexOf(':')), whose.slice(whose.indexOf(':') + 1)];
     this.hours.update((hours) => ({
       ...hours,
       exceptions: hours.exceptions.map((one, i) => {
         if (i !== at) return one;
         const { machine: _, crew: __, places = 1, ...rest } = one;
-        if (kind === 'crew') return { ...rest, crew: id, places };
-        return kind === 'machine' ? { ...rest, machine: id } : rest;
+        const of = whoseField(whose);
+        return 'crew' in of ? { ...rest, ...of, places } : { ...rest, ...of };
       }),
     }));
   }

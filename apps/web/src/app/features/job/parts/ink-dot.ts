@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { inkOf, own } from '@druckerei/core';
+import { inkOf } from '@druckerei/core';
+import { inkColour } from '../../../ui/ink-colour';
 import { JobEditor } from '../state/job-editor';
-
-/** Process inks in their own colours. */
-const PROCESS: Readonly<Record<string, string>> = { K: '#1a1a1a', C: '#00a0d2', M: '#d6006d', Y: '#ffe100' };
 
 /** The colour of an ink as a screen can show it: a process ink, or the aim of a mixed one; empty where none is known. */
 @Component({
@@ -27,7 +25,6 @@ export class InkDot {
   readonly name = input.required<string>();
   protected readonly colour = computed(() => {
     const [job, works] = [this.editor.job(), this.editor.works()];
-    const aim = job && works ? inkOf(job, works, this.name()).aim : undefined;
-    return aim ? `lab(${aim.l}% ${aim.a} ${aim.b})` : (own(PROCESS, this.name()) ?? 'transparent');
+    return inkColour(this.name(), job && works ? inkOf(job, works, this.name()).aim : undefined);
   });
 }
