@@ -85,6 +85,10 @@ export function holdText({ what, of, day }: FloorHold | FloorLie, { date, count 
   }
 }
 
+/** What a line of the shift book waits for beside the one above it. */
+export const waitsText = (slot: Pick<FloorSlot, 'cause' | 'machine'>, names: FloorNames, say: Saying): string =>
+  slot.cause.kind === 'held' && slot.cause.held === slot.machine ? '' : causeText(slot, names, say);
+
 /** What a station waits for, in words; empty where it could begin at once. */
 export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames, say: Saying): string {
   if (cause.hold) return `for ${holdText(cause.hold, say)}`;

@@ -148,7 +148,8 @@ class Builder {
     const { works, hours, origin } = this.problem;
     const own = works.machines.filter(({ id }) => id === machine);
     const since = openTimes(hours, own, Math.min(at, origin), works.timeZone).get(machine);
-    return Math.max(1, setUp + run - (since?.openBefore(Math.floor((origin - at) / MINUTE_MS)) ?? 0));
+    const minutes = Math.max(0, Math.floor((origin - at) / MINUTE_MS));
+    return Math.max(1, setUp + run - (since?.openBefore(minutes) ?? 0));
   }
 
   /** Where work that has begun stays: from now on, until what is left of it is through. */

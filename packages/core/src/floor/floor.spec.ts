@@ -137,6 +137,7 @@ describe('a floor of six jobs', () => {
       at({ begun: news(first?.id, ago - 120) }, later).find(({ step }) => step === first?.id)?.end;
     expect(whole).toBeGreaterThan(40);
     expect(endOf(0)).toBe(whole);
+    expect(at({ begun: news(first?.id, -0.5) }).find(({ step }) => step === first?.id)?.end).toBe(whole);
     expect(endOf(30)).toBe(whole - 30);
     expect(endOf(100_000)).toBe(1);
 

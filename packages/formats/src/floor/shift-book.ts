@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { type FloorPlan, type FloorSlot, MINUTE_MS, group, numberText, wallClock } from '@druckerei/core';
-import { FloorNames, type NamedJob, type Saying, causeText, changesText } from '@druckerei/contract';
+import { FloorNames, type NamedJob, type Saying, changesText, waitsText } from '@druckerei/contract';
 import { renderPdf } from '../pdf/render.js';
 import { heads, right, table } from '../ticket/table.js';
 
@@ -57,7 +57,7 @@ export function shiftBookLines({ schedule: { plan }, jobs, machines, timeZone }:
         title: names.title(slot.job),
         station: names.step(slot.job, slot.step),
         changes: changesText(slot),
-        waitsFor: causeText(slot, names, SAY),
+        waitsFor: waitsText(slot, names, SAY),
       })),
   );
 }
@@ -95,7 +95,11 @@ export const shiftBookCsv = (book: ShiftBook): string =>
   );
 
 const WIDTHS = [34, 52, 72, '*', 36, 150, 150, 64];
-const HEAD = heads('Begins', 'Through', 'Job', 'Station', '>Set-up', 'Changed before', 'Waits for', 'Who');
+const headsOf = (): TableCell[] =>
+  heads('Begins', 'Through', 'Job', 'Station', '>Set-up', 'Changed before', 'Waits for', 'Who');
+
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const dayText = (day: string): string => `${WEEKDAYS[new Date(`${day}T00:00:00Z`).getUTCDay()] ?? ''}, ${day}`;
 
 /** The end of a station as its line tells it: the day only where it is another. */
 const endText = ({ begins, through }: ShiftBookLine): string =>
@@ -130,7 +134,7 @@ export function shiftBookPdf(book: ShiftBook): Promise<Buffer> {
     { text: machine, style: 'title', ...(i > 0 ? { pageBreak: 'before' as const } : {}) },
     { text: state, style: 'quiet' },
     ...[...groupedBy(own, ({ begins }) => begins.slice(0, 10))].map(([day, of]): Content => ({
-      stack: [{ text: day, style: 'heading' }, table(WIDTHS, HEAD, of.map(rowOf))],
+      stack: [{ text: dayText(day), style: 'heading' }, table(WIDTHS, headsOf(), of.map(rowOf))],
     })),
   ]);
   const title = `Shift book, ${works}`;

@@ -66,6 +66,11 @@ export function stripDays(hours: FloorHours, works: Works, whose: string, today:
   });
 }
 
+const weekdayNames = (): string[] => {
+  const names = new Intl.DateTimeFormat(chosenLocale(), { weekday: 'short', timeZone: 'UTC' });
+  return Array.from({ length: 7 }, (_, i) => names.format(Date.UTC(2026, 0, 5 + i)));
+};
+
 /** Weeks ahead, a cell a day with its open hours: drag over days to close them, or read a calendar. */
 @Component({
   selector: 'dk-days',
@@ -93,12 +98,16 @@ export function stripDays(hours: FloorHours, works: Works, whose: string, today:
       <input #file hidden type="file" accept=".ics,text/calendar" aria-label="Calendar file" (change)="take(file)" />
     </div>
     <div class="days" role="group" aria-label="Open hours of the coming weeks" (pointerleave)="drop()">
+      @for (name of weekdays; track name) {
+        <span class="weekday" aria-hidden="true">{{ name }}</span>
+      }
       @for (one of days(); track one.day) {
         <button
           #cell
           type="button"
           [class.closed]="one.hours === 0"
           [class.over]="one.day < today()"
+          [class.today]="one.day === today()"
           [class.marked]="isMarked(one.day)"
           [attr.tabindex]="$index === focus() ? 0 : -1"
           [attr.aria-label]="one.name + ', ' + (one.hours === 0 ? 'closed' : count(one.hours, 1) + ' hours open')"
@@ -146,10 +155,8 @@ export function stripDays(hours: FloorHours, works: Works, whose: string, today:
     }
     .days button {
       display: flex;
-      flex-wrap: wrap;
-      justify-content: space-between;
-      gap: 0 6px;
-      padding: 6px 8px;
+      flex-direction: column;
+      padding: 4px 8px;
       font: inherit;
       font-size: 13px;
       text-align: left;
@@ -161,6 +168,15 @@ export function stripDays(hours: FloorHours, works: Works, whose: string, today:
     }
     .days span {
       color: var(--mat-sys-on-surface-variant);
+    }
+    .weekday {
+      padding: 0 8px;
+      font-size: 13px;
+    }
+    .days .today {
+      border-color: var(--mat-sys-primary);
+      border-width: 2px;
+      padding: 3px 7px;
     }
     .days .closed {
       background: var(--mat-sys-surface-container-high);
@@ -187,6 +203,7 @@ export class DaysStrip {
   readonly calendar = output<File>();
   protected readonly count = count;
   protected readonly focus = signal(0);
+  protected readonly weekdays = weekdayNames();
   protected readonly today = computed(() => wallClock(Date.now(), this.works().timeZone).slice(0, 10));
   protected readonly days = computed(() => stripDays(this.hours(), this.works(), this.whose(), this.today()));
   private readonly cells = viewChildren<ElementRef<HTMLButtonElement>>('cell');

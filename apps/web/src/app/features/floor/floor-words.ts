@@ -1,5 +1,12 @@
 import { type FloorLate, type FloorPlan, type FloorSlot, type Help, MINUTE_MS } from '@druckerei/core';
-import { type FloorNames, type MoveEffect, type Saying, holdText, causeText as waitsFor } from '@druckerei/contract';
+import {
+  type FloorNames,
+  type MoveEffect,
+  type Saying,
+  holdText,
+  causeText as waitsFor,
+  waitsText as waitsBeside,
+} from '@druckerei/contract';
 import { count, dateText, many } from '../../ui/format';
 import { helpWords, spanText } from '../../ui/floor-words';
 import { chosenLocale } from '../../ui/locale';
@@ -32,6 +39,9 @@ const SAY: Saying = { date: dateText, count };
 
 /** What a station waits for, in words; empty where it could begin at once. */
 export const causeText = (slot: Pick<FloorSlot, 'cause'>, names: FloorNames): string => waitsFor(slot, names, SAY);
+
+/** The same beside the one above it in the shift book. */
+export const waitsText = (slot: FloorSlot, names: FloorNames): string => waitsBeside(slot, names, SAY);
 
 /** Why a job is late: what it waits longest for, and how it would be alone. */
 export function lateText({ minutes, alone, waits, chain }: FloorLate, plan: FloorPlan, names: FloorNames): string {

@@ -20,7 +20,7 @@ import { count, dateText, many, timeText } from '../../ui/format';
 import { spanText } from '../../ui/floor-words';
 import { FloorApi } from './floor.api';
 import { ChainsView } from './chains.view';
-import { WorksClock, causeText, effectText, helpText, lateText } from './floor-words';
+import { WorksClock, effectText, helpText, lateText, waitsText } from './floor-words';
 import { type DropPlace, type Zoom, drawFloor, threadOf } from './floor-drawing';
 import { FeedDialog } from './feed.dialog';
 import { HoursPanel } from './hours.panel';
@@ -129,7 +129,7 @@ export class FloorPage {
   protected readonly pinOf = ({ job, step }: Pick<FloorSlot, 'job' | 'step'>) => this.pins().get(`${job}/${step}`);
   protected readonly waitsFor = (slot: FloorSlot): string => {
     const names = this.names();
-    return names ? causeText(slot, names) : '';
+    return names ? waitsText(slot, names) : '';
   };
 
   constructor() {
