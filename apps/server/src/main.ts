@@ -16,6 +16,7 @@ import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
+import { type FloorRuns, planFloors } from './features/floor/runs.js';
 import { openWorkshop } from './work/workshop.js';
 import { isLoopback, readSettings, trustedProxies } from './settings.js';
 
@@ -44,6 +45,10 @@ const told =
 const database = connect(settings.DATABASE_URL, told('database connection'));
 const workshop = openWorkshop();
 const live = new Live(settings.DATABASE_URL, told('hearing other instances'));
+let runs: FloorRuns | undefined;
+live.onHeard(({ topic }) => {
+  if (topic === 'floor') runs?.wake();
+});
 const keeper = assessmentKeeper({ database, workshop }, told('needs'));
 
 async function begin({
@@ -87,6 +92,7 @@ async function begin({
       database.one(over).catch((error: unknown) => log.error({ err: error }, over));
   }, PRUNE_MS).unref();
   keeper.ask();
+  runs = await planFloors({ database, workshop }, told('planning the floor'));
   const server = await listen(app, rest.PORT, HOST, {}, tlsFiles);
   log.info({ host: HOST, port: rest.PORT }, 'listening');
   // Beside everything else: the works is open meanwhile.
@@ -105,7 +111,7 @@ const GOODBYE_MS = 2_000;
 async function stop(signal: string, server: Listening): Promise<void> {
   log.info({ signal }, 'stopping');
   keeper.stop();
-  const quiet = live.close();
+  const quiet = Promise.all([live.close(), runs?.stop()]);
   await stopListening(server);
   await Promise.race([Promise.all([workshop.close(), database.close(), quiet]), wait(GOODBYE_MS)]);
   process.exit(0);

@@ -3,10 +3,13 @@ import type { Express } from 'express';
 import pg from 'pg';
 import { pino } from 'pino';
 import request from 'supertest';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Job } from '@druckerei/core';
+import type { Effort, Floor, Schedule } from '@druckerei/contract';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
 import { setUpSchema } from './db/schema.js';
+import { type FloorRuns, planFloors } from './features/floor/runs.js';
 import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { type Workshop, openWorkshop } from './work/workshop.js';
@@ -21,6 +24,7 @@ export interface TestServer {
   readonly owner: Database;
   readonly workshop: Workshop;
   readonly live: Live;
+  readonly runs: FloorRuns;
   readonly errors: string[];
   stop(): Promise<void>;
 }
@@ -53,6 +57,8 @@ export async function startServer(
   const workshop = openWorkshop();
   const live = new Live(urls.application, (error) => errors.push(error.message));
   if (demo) await loadDemo({ database, workshop });
+  const runs = await planFloors({ database, workshop }, (error) => errors.push(String(error)));
+  live.onHeard(() => runs.wake());
   const log = pino({ level: 'error' }, { write: (line: string) => void errors.push(line) });
   const app = await createApp({
     database,
@@ -67,11 +73,26 @@ export async function startServer(
     metrics: metrics ? makeMetrics() : undefined,
   });
   const stop = async (): Promise<void> => {
-    await Promise.all([workshop.close(), live.close()]);
+    await Promise.all([runs.stop(), live.close()]);
+    await workshop.close();
     await Promise.all([database.close(), owner.close()]);
   };
-  return { app, database, url: urls.application, owner, workshop, live, errors, stop };
+  return { app, database, url: urls.application, owner, workshop, live, runs, errors, stop };
 }
+
+/** A schedule that somebody asks for, as soon as it is made. */
+export async function plannedFloor(who: Visitor, effort: Effort = 'rule'): Promise<Schedule> {
+  const asked = await who.call('post', '/api/floor/schedules', { effort, seed: 1 });
+  if (asked.status !== 202) throw new Error(`the floor was not planned: ${JSON.stringify(asked.body)}`);
+  for (;;) {
+    const { run, trial } = (await who.call('get', '/api/floor')).body as Floor;
+    if (run?.problem) throw new Error(run.problem);
+    if (!run && trial) return trial;
+    await wait(LOOK_MS);
+  }
+}
+/** Milliseconds between two looks. */
+const LOOK_MS = 50;
 
 /** The mark of somebody who has seen everything, for tests of something else. */
 export const SEEN = 2_147_483_647;

@@ -169,6 +169,23 @@ export const scheduleSchema = z
   .meta({ id: 'Schedule' });
 export type Schedule = z.output<typeof scheduleSchema>;
 
+/** A plan of the floor that somebody has asked for. */
+export const runSchema = z
+  .strictObject({
+    id: z.int(),
+    effort: z.enum(EFFORTS),
+    state: z.enum(['waiting', 'running', 'failed']),
+    /** Changes that were tried, and so many in all. */
+    tried: z.int(),
+    of: z.int(),
+    problem: z.string().nullable(),
+    by: z.string(),
+    at: z.iso.datetime(),
+  })
+  .meta({ id: 'FloorRun' });
+export type FloorRun = z.output<typeof runSchema>;
+export const askedRunSchema = z.strictObject({ id: z.int() }).meta({ id: 'AskedFloorRun' });
+
 export const floorSchema = z
   .strictObject({
     hours: floorHoursSchema,
@@ -189,6 +206,8 @@ export const floorSchema = z
     pins: z.array(keptPinSchema),
     inForce: scheduleSchema.nullable(),
     trial: scheduleSchema.nullable(),
+    /** The plan that is under way, or has come to nothing; null where there is none. */
+    run: runSchema.nullable(),
     /** Released jobs that are left out: long due, and nobody has counted them out. */
     leftOut: z.int(),
     /** Released jobs whose stations are not reckoned yet; the next look goes on. */

@@ -32,6 +32,7 @@ const TAKEN_FROM = [
   'floor_schedule',
   'desk_note',
   'floor_feed',
+  'floor_run',
 ];
 
 /** The role that an address of a database signs in as. */

@@ -2,6 +2,7 @@ import { alone } from './alone.js';
 import { connect } from './database.js';
 import { grantTo, roleOf } from './grants.js';
 import { migrate } from './migrate.js';
+import { setUpQueue } from './queue.js';
 
 /**
  * Brings the schema up to date as the role that owns it, and lets the application's role at it. Returns the migrations
@@ -14,6 +15,7 @@ export async function setUpSchema(application: string, owner = application): Pro
     return await alone(database, async () => {
       const ran = await migrate(database);
       await grantTo(database, roleOf(application));
+      await setUpQueue(database, roleOf(application));
       return ran;
     });
   } finally {

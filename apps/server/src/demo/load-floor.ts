@@ -1,7 +1,10 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import type { RoomEvent } from '@druckerei/core';
 import { type Account, dayIn } from '@druckerei/contract';
-import { planFloorNow, takeNow } from '../features/floor/floor.js';
-import { readFloor } from '../features/floor/read-floor.js';
+import { takeNow } from '../features/floor/floor.js';
+import { readFloor, readSchedule } from '../features/floor/read-floor.js';
+import { openRun } from '../features/floor/open-run.js';
+import { askForPlan } from '../features/floor/runs.js';
 import type { Bench } from '../features/jobs/bench.js';
 import { createJob, release } from '../features/jobs/write-job.js';
 import { enterEvent } from '../features/room/room.js';
@@ -10,6 +13,8 @@ import { currentWorks } from '../features/works/works.js';
 import { demoHours, floorExamples } from './demo-floor.js';
 import { demoManager, exampleJob, patient } from './load-demo.js';
 
+/** Milliseconds between two looks whether the plan is made. */
+const LOOK_MS = 200;
 /** Of so many jobs one whose artwork nobody has approved. */
 const NOT_APPROVED = 6;
 
@@ -77,6 +82,8 @@ export async function loadFloor({ database, workshop }: Bench): Promise<void> {
   while ((await readFloor(bench)).waiting > 0);
   await layInPaper(bench, manager, made);
   await begin(bench, manager, made[0]);
-  const { id } = await planFloorNow(bench, manager, { effort: 'quick', seed: 1 });
-  await takeNow(bench, id);
+  await askForPlan(database, manager, { effort: 'quick', seed: 1 });
+  while ((await openRun(database))?.problem === null) await wait(LOOK_MS);
+  const trial = await readSchedule(database, 'trial', '');
+  if (trial) await takeNow(bench, trial.id);
 }

@@ -34,6 +34,7 @@ const QUERIES: Readonly<Record<string, string>> = {
 /** Calls that are let in and then refused: out of date, or of a book that is not there. */
 const REFUSED: Readonly<Record<string, number>> = {
   firstManager: 409,
+  stopPlan: 404,
   shiftBookPdf: 404,
   shiftBookCsv: 404,
   floorFeed: 404,
@@ -94,6 +95,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('/api/people/{id}', `/api/people/${spare}`)
     .replace('/api/roles/{id}', '/api/roles/only-spare')
     .replace('/api/floor/schedules/{id}', '/api/floor/schedules/999999')
+    .replace('/api/floor/runs/{id}', '/api/floor/runs/999999')
     .replace('{token}', 'x'.repeat(32))
     .replace('{id}', endpoint.id.startsWith('numbers') ? '11' : '1')
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')

@@ -24,6 +24,7 @@ interface Listener {
 /** Hands on what any instance on the database is told to everybody who listens at this one. */
 export class Live {
   private readonly listeners = new Set<Listener>();
+  private readonly heard: ((message: LiveMessage) => void)[] = [];
   private readonly ear: Ear;
   private closed = false;
   private readonly beat = setInterval(() => void this.lookAll(), BEAT_MS).unref();
@@ -34,6 +35,11 @@ export class Live {
       again: () => this.send({ topic: 'all', by: '' }),
       failed,
     });
+  }
+
+  /** Has something of this instance told too. */
+  onHeard(heard: (message: LiveMessage) => void): void {
+    this.heard.push(heard);
   }
 
   get ready(): Promise<void> {
@@ -74,6 +80,7 @@ export class Live {
     const message = liveSchema.safeParse(parsed(text));
     if (!message.success) return;
     this.send(message.data);
+    for (const one of this.heard) one(message.data);
     // Somebody may have been disabled, or may no longer do what they could.
     if (['people', 'all'].includes(message.data.topic)) void this.lookAll();
   }

@@ -22,6 +22,7 @@ import {
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 import { planOf } from './kept-plan.js';
+import type { Ongoing } from './tasks.js';
 
 export interface Kept {
   readonly revision: Revision;
@@ -73,11 +74,36 @@ export interface Moving {
   readonly move: FloorMove;
 }
 
+/** How far a plan is; the best so far where it is better than the last that was told. */
+export interface PlanNews {
+  readonly tried: number;
+  readonly better?: FloorPlan | undefined;
+}
+/** Milliseconds between two news of a plan. */
+const NEWS_MS = 1_000;
+
+/** Plans the floor, tells how far it is every second, and ends where it is asked to. */
+function planned(
+  { problem, effort }: { readonly problem: FloorProblem; readonly effort: FloorEffort },
+  { ends, tell }: Ongoing,
+): FloorPlan {
+  let [last, cost] = [-Infinity, Infinity];
+  return planFloor(problem, effort, (progress) => {
+    const now = performance.now();
+    if (now - last >= NEWS_MS) {
+      last = now;
+      const better = progress.cost < cost ? progress.best() : undefined;
+      cost = Math.min(cost, progress.cost);
+      tell({ tried: progress.tried, better } satisfies PlanNews);
+    }
+    return !ends();
+  });
+}
+
 /** What the floor asks of a thread. */
 export const FLOOR_TASKS = {
   floorSteps: stepsOf,
-  planFloor: ({ problem, effort }: { readonly problem: FloorProblem; readonly effort: FloorEffort }) =>
-    planFloor(problem, effort),
+  planFloor: planned,
   tryMove: ({ problem, standing, move }: Moving) => tryMove(problem, standing, move),
   moveFloor: ({ problem, standing, move }: Moving) => moveFloor(problem, standing, move),
   promise,

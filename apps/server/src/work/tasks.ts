@@ -195,6 +195,13 @@ export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly
   };
 }
 
+/** What a long task has to do with whoever has asked for it. */
+export interface Ongoing {
+  /** It should end with what it has. */
+  readonly ends: () => boolean;
+  readonly tell: (news: unknown) => void;
+}
+
 /** What is too heavy for the thread that answers everybody. */
 export const TASKS = {
   ...DOCUMENTS,
@@ -226,10 +233,17 @@ export type Done<Name extends TaskName> =
   { readonly value: TaskResult<Name> } | { readonly problem: Pick<ProblemError, 'status' | 'title' | 'details'> };
 
 /** Runs a task. */
-export async function perform<Name extends TaskName>(name: Name, input: TaskInput<Name>): Promise<Done<Name>> {
+export async function perform<Name extends TaskName>(
+  name: Name,
+  input: TaskInput<Name>,
+  ongoing: Ongoing,
+): Promise<Done<Name>> {
   try {
-    const task = TASKS[name] as (input: TaskInput<Name>) => TaskResult<Name> | Promise<TaskResult<Name>>;
-    return { value: await task(input) };
+    const task = TASKS[name] as (
+      input: TaskInput<Name>,
+      ongoing: Ongoing,
+    ) => TaskResult<Name> | Promise<TaskResult<Name>>;
+    return { value: await task(input, ongoing) };
   } catch (error) {
     if (!(error instanceof ProblemError)) throw error;
     const { status, title, details } = error;

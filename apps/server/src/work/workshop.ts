@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { isNativeError } from 'node:util/types';
+import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../http/problem.js';
 import type { Done, TaskInput, TaskName, TaskResult } from './tasks.js';
@@ -26,8 +27,12 @@ const LOOK_MS = 25;
 export interface RunOptions {
   /** Cancels the task; its thread is ended. */
   readonly signal?: AbortSignal | undefined;
-  /** Milliseconds that it may run, where it is less than the pool's own limit. */
+  /** Milliseconds that it may run, where it is not the pool's own limit. */
   readonly runMs?: number | undefined;
+  /** Is told what the task tells while it runs. */
+  readonly told?: ((news: unknown) => void) | undefined;
+  /** Asks the task to end with what it has. */
+  readonly ends?: AbortSignal | undefined;
 }
 
 /** Threads for what is too heavy for the one that answers everybody, each with limits of time and memory. */
@@ -105,16 +110,22 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
     async run<Name extends TaskName>(
       name: Name,
       input: TaskInput<Name>,
-      { signal, runMs }: RunOptions = {},
+      { signal, runMs, told, ends }: RunOptions = {},
     ): Promise<TaskResult<Name>> {
       if (asked >= THREADS + limits.queue) throw busy();
       asked++;
-      const watch = new Watch(Math.min(runMs ?? Infinity, limits.runMs), limits.waitMs);
+      const watch = new Watch(runMs ?? limits.runMs, limits.waitMs);
+      const flag = new Int32Array(new SharedArrayBuffer(4));
+      const end = (): void => void Atomics.store(flag, 0, 1);
+      ends?.addEventListener('abort', end);
+      if (ends?.aborted) end();
+      const channel = told && new MessageChannel();
+      if (channel && told) channel.port1.on('message', told);
       try {
         const signals = signal ? [watch.signal, signal] : [watch.signal];
         const done = (await pool.run(
-          { name, input, begun: watch.begun },
-          { signal: AbortSignal.any(signals) },
+          { name, input, begun: watch.begun, ends: flag.buffer, port: channel?.port2 },
+          { signal: AbortSignal.any(signals), ...(channel ? { transferList: [channel.port2] } : {}) },
         )) as Done<Name>;
         if ('value' in done) return done.value;
         throw new ProblemError(done.problem.status, done.problem.title, done.problem.details);
@@ -122,6 +133,8 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
         throw watch.why ?? asProblem(error, limits);
       } finally {
         watch.stop();
+        ends?.removeEventListener('abort', end);
+        channel?.port1.close();
         asked--;
       }
     },

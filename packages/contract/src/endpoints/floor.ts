@@ -1,4 +1,5 @@
 import {
+  askedRunSchema,
   effectSchema,
   feedSchema,
   feedToken,
@@ -53,12 +54,24 @@ export const FLOOR = [
     id: 'planFloor',
     method: 'post',
     path: '/api/floor/schedules',
-    summary: 'Lay all jobs on machines and hours: a trial, which changes nothing until it is taken',
+    summary:
+      'Ask for all jobs to be laid on machines and hours: a trial comes of it, which changes nothing until it is taken',
     right: 'schedule',
     tells: 'floor',
     body: planAskedSchema,
-    status: 201,
-    answer: scheduleSchema,
+    status: 202,
+    answer: askedRunSchema,
+  },
+  {
+    id: 'stopPlan',
+    method: 'delete',
+    path: '/api/floor/runs/{id}',
+    summary: 'End a plan that is under way: what it has is the trial',
+    right: 'schedule',
+    tells: 'floor',
+    params: job,
+    status: 200,
+    answer: floorSchema,
   },
   {
     id: 'takeSchedule',

@@ -90,6 +90,21 @@ describe('a floor of six jobs', () => {
     }
     expect(tight.late.flatMap(({ helps }) => helps).length).toBeGreaterThan(0);
   });
+  it('tells how far it is and what is best so far, and ends where it is told to', () => {
+    const told: [number, number, boolean][] = [];
+    const made = planFloor(problem, { evaluations: 4000, seed: 1 }, ({ tried, cost, best }) => {
+      const rough = best();
+      told.push([tried, cost, rough.slots.length === plan.slots.length]);
+      return true;
+    });
+    expect(told.map(([tried]) => tried)).toEqual([0, 1000, 2000, 3000]);
+    expect(told.every(([, , whole]) => whole)).toBe(true);
+    for (let i = 1; i < told.length; i++) expect(told[i]?.[1]).toBeLessThanOrEqual(told[i - 1]?.[1] ?? 0);
+    expect(made).toEqual(plan);
+    const ended = planFloor(problem, { evaluations: 4000, seed: 1 }, ({ tried }) => tried < 2000);
+    const shorter = planFloor(problem, { evaluations: 2000, seed: 1 });
+    expect(ended).toEqual({ ...shorter, evaluations: ended.evaluations });
+  });
   it('keeps a pin to an hour, and leaves out what is done', () => {
     const step = jobs[1]?.steps.find(({ ways }) => ways.length > 0);
     const start = '2026-12-02T09:00';

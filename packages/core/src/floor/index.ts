@@ -25,6 +25,7 @@ export {
   type FloorEffort,
   type FloorLate,
   type FloorPlan,
+  type FloorProgress,
   type FloorSlot,
   type SlotInk,
   planFloor,

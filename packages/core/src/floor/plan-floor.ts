@@ -175,8 +175,14 @@ function neverOf({ shop, places }: FloorShop, { slots }: Timetable): FloorPlan['
   });
 }
 
-/** A sequence told as a plan of the floor. */
-export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Sequence, effort: FloorEffort): FloorPlan {
+/** A sequence told as a plan of the floor. @param rough without what would help, and with a bound that is known at once. */
+export function toldFloor(
+  problem: FloorProblem,
+  floor: FloorShop,
+  sequence: Sequence,
+  effort: FloorEffort,
+  rough = false,
+): FloorPlan {
   const { shop } = floor;
   const table = timetable(shop, sequence);
   const late = problem.jobs
@@ -189,7 +195,7 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
     })
     .sort((a, b) => b.minutes - a.minutes);
   const alone = ordersAlone(shop);
-  const priced = boundOf(shop, table, effort.evaluations > 0);
+  const priced = boundOf(shop, table, !rough && effort.evaluations > 0);
   return {
     origin: problem.origin,
     slots: slotsOf(floor, table, problem, priced),
@@ -203,7 +209,7 @@ export function toldFloor(problem: FloorProblem, floor: FloorShop, sequence: Seq
       minutes,
       alone: Math.max(0, (alone[order] ?? 0) - due),
       ...chainTold(floor, table, order),
-      helps: i < MOST_HELPED ? helpsFor(floor, sequence, table, order) : [],
+      helps: !rough && i < MOST_HELPED ? helpsFor(floor, sequence, table, order) : [],
     })),
     never: neverOf(floor, table),
     unkept: unkeptOf(floor, table),
@@ -261,10 +267,33 @@ function boundOf(shop: Shop, table: Timetable, sharp: boolean): PricedBound {
   return pricedBound({ ...shop, orders }, judgedOf(shop, table).late, horizon, rounds);
 }
 
-/** Lays all jobs on machines and hours: first by rule, then bettered. The same problem and effort give the same plan. */
-export function planFloor(problem: FloorProblem, effort: FloorEffort): FloorPlan {
+/** How far a plan has come, and the best so far: laid out when it is asked for, without what would help. */
+export interface FloorProgress {
+  readonly tried: number;
+  /** What the best so far comes to; the same number is the same schedule. */
+  readonly cost: number;
+  readonly best: () => FloorPlan;
+}
+
+/** Changes that are tried between two looks whether to go on. */
+const LOOK = 1_000;
+
+/**
+ * Lays all jobs on machines and hours: first by rule, then bettered. The same problem and effort give the same plan.
+ * @param goOn is told how far it is, the first schedule first, and may say to stop: what is best so far is the plan then.
+ */
+export function planFloor(
+  problem: FloorProblem,
+  effort: FloorEffort,
+  goOn: (progress: FloorProgress) => boolean = () => true,
+): FloorPlan {
   const floor = floorShop(problem);
   const improver = new Improver(floor.shop, firstSchedule(floor.shop), effort.seed);
-  improver.run(effort.evaluations);
-  return toldFloor(problem, floor, improver.best(), effort);
+  const told = (rough: boolean): FloorPlan =>
+    toldFloor(problem, floor, improver.best(), { ...effort, evaluations: improver.evaluations }, rough);
+  for (let tried = 0; tried < effort.evaluations; tried += LOOK) {
+    if (!goOn({ tried, cost: improver.bestCost, best: () => told(true) })) break;
+    improver.run(Math.min(LOOK, effort.evaluations - tried));
+  }
+  return told(false);
 }

@@ -50,6 +50,7 @@ export const LEFT_OUT: readonly string[] = [
   'floor_job',
   'account_link',
   'floor_feed',
+  'floor_run',
   'session',
   'sign_in_attempt',
   'sent_request',

@@ -1,6 +1,6 @@
 import { dayAfter } from '@druckerei/core';
-import type { Desk, DeskLine, Revision, Schedule } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import type { Desk, DeskLine, Revision } from '@druckerei/contract';
+import { type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -50,7 +50,7 @@ describe('the desk', () => {
 
   it('asks for a schedule, and says once there is one by when artwork and paper are wanted', async () => {
     expect(await matter('plan/none')).toMatchObject({ kind: 'plan', job: null });
-    const trial = (await manager.call('post', '/api/floor/schedules', { effort: 'rule', seed: 1 })).body as Schedule;
+    const trial = await plannedFloor(manager);
     await manager.call('post', '/api/floor/in-force', { id: trial.id });
     const { matters } = await desk();
     expect(matters.some(({ kind }) => kind === 'plan')).toBe(false);

@@ -1,5 +1,5 @@
-import type { Floor, FloorPromise, MoveEffect, Revision, Schedule } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import type { Effort, Floor, FloorPromise, MoveEffect, Revision, Schedule } from '@druckerei/contract';
+import { type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -17,11 +17,7 @@ interface Problem {
   errors?: { path: string; message: string }[];
 }
 const floor = async (): Promise<Floor> => (await viewer.call('get', '/api/floor')).body as Floor;
-const planned = async (effort = 'rule'): Promise<Schedule> => {
-  const response = await manager.call('post', '/api/floor/schedules', { effort, seed: 1 });
-  expect([response.status, response.body]).toEqual([201, response.body]);
-  return response.body as Schedule;
-};
+const planned = (effort: Effort = 'rule'): Promise<Schedule> => plannedFloor(manager, effort);
 const faults = (body: unknown): string[] =>
   ((body as Problem).errors ?? []).map(({ path, message }) => `${path}: ${message}`);
 

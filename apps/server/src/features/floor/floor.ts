@@ -1,13 +1,11 @@
-import { type FloorEffort, type FloorHours, type FloorPlan, checkHours } from '@druckerei/core';
+import { type FloorHours, checkHours } from '@druckerei/core';
 import {
   type Account,
-  type Effort,
   type Floor,
   type FloorPromise,
   type MoveAsked,
   type PinChange,
   type Revision,
-  type Schedule,
   issueText,
 } from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
@@ -20,12 +18,8 @@ import { keptPlan, readRevision } from '../jobs/revisions.js';
 import type { Kept, Moving } from '../../work/floor-tasks.js';
 import { readRecords } from '../room/room.js';
 import { currentWorks } from '../works/works.js';
+import { askForPlan, keepTrial } from './runs.js';
 import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
-
-/** Changes that are tried for a better schedule. */
-const EVALUATIONS: Readonly<Record<Effort, number>> = { rule: 0, quick: 30_000, thorough: 300_000 };
-/** Schedules that are kept beside the one in force. */
-const KEPT = 20;
 
 async function setHours(
   database: Database,
@@ -58,20 +52,6 @@ function refusePin({ problem: { jobs } }: FloorNow, { job: id, step: stepId, mac
     ]);
 }
 
-/** Keeps a plan as the newest trial. */
-async function keepTrial(
-  database: Database,
-  account: Pick<Account, 'id'>,
-  basis: string,
-  plan: FloorPlan,
-): Promise<Schedule> {
-  await database.one('floor/add-schedule', basis, JSON.stringify(plan), account.id);
-  await database.one('floor/forget', KEPT);
-  const made = await readSchedule(database, 'trial', basis);
-  if (!made) throw new Error('the schedule was not kept');
-  return made;
-}
-
 /** A station of a schedule that is looked at. Issues: 409 where a newer one stands. */
 async function movingOf(
   database: Database,
@@ -91,19 +71,6 @@ const cannotBeThere = (): ProblemError =>
   new ProblemError(422, 'This station cannot be there', {
     detail: 'It has begun, it waits for what it would go ahead of, or that machine cannot do it.',
   });
-
-/** Lays the floor of now as a trial. */
-export async function planFloorNow(
-  bench: Bench,
-  account: Pick<Account, 'id'>,
-  { effort, seed }: { effort: Effort; seed: number },
-  signal?: AbortSignal,
-): Promise<Schedule> {
-  const { problem, basis } = await readFloor(bench);
-  const asked: FloorEffort = { evaluations: EVALUATIONS[effort], seed };
-  const plan = await bench.workshop.run('planFloor', { problem, effort: asked }, { signal });
-  return keepTrial(bench.database, account, basis, plan);
-}
 
 /** Takes a trial in force. Issues: 404, 409 where it is no trial, or what it builds on has changed. */
 export async function takeNow(bench: Bench, id: number): Promise<void> {
@@ -164,6 +131,7 @@ export const floorHandlers = (
   | 'setHours'
   | 'setPin'
   | 'planFloor'
+  | 'stopPlan'
   | 'takeSchedule'
   | 'dropTrial'
   | 'tryMove'
@@ -191,12 +159,11 @@ export const floorHandlers = (
       return answer();
     },
 
-    planFloor: ({ account, body, response }) => {
-      const left = new AbortController();
-      response.on('close', () => {
-        left.abort();
-      });
-      return planFloorNow(bench, account, body, left.signal);
+    planFloor: async ({ account, body }) => ({ id: await askForPlan(database, account, body) }),
+
+    stopPlan: async ({ params }) => {
+      if (!(await database.one('floor/stop-run', params.id))) throw notFound('This plan');
+      return answer();
     },
 
     takeSchedule: async ({ body }) => {
@@ -219,7 +186,10 @@ export const floorHandlers = (
       const now = await readFloor(bench);
       const plan = await workshop.run('moveFloor', await movingOf(database, now, body));
       if (!plan) throw cannotBeThere();
-      return keepTrial(database, account, now.basis, plan);
+      await keepTrial(database, account, now.basis, plan);
+      const trial = await readSchedule(database, 'trial', now.basis);
+      if (!trial) throw notFound('This trial');
+      return trial;
     },
 
     promise: async ({ params }) => {

@@ -26,6 +26,7 @@ import { keptPlan, readRevision } from '../jobs/revisions.js';
 import { basisOf } from '../assessments/assessments.js';
 import { readOnOrder } from '../stores/stores.js';
 import { currentWorks } from '../works/works.js';
+import { openRun } from './open-run.js';
 
 /** Raised when stations are reckoned otherwise, so that those kept are reckoned again. */
 const ENGINE = 3;
@@ -215,6 +216,7 @@ export async function floorAnswer(
     pins: [...pins],
     inForce: await readSchedule(queries, 'in force', basis),
     trial: await readSchedule(queries, 'trial', basis),
+    run: await openRun(queries),
     leftOut,
     unplanned,
     waiting,

@@ -1,7 +1,7 @@
 import request from 'supertest';
 import type { Floor, MadeFloorFeed, Revision, Schedule } from '@druckerei/contract';
 import { withoutToken } from '../../db/errors.js';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import { type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -15,7 +15,7 @@ beforeAll(async () => {
   const draft = exampleJob('trail-map', { number: 'SB-1', due });
   const job = (await manager.call('post', '/api/jobs', draft)).body as Revision;
   await manager.call('post', `/api/jobs/${job.id}/release`, { version: job.version, mark: job.works.mark ?? 0 });
-  schedule = (await manager.call('post', '/api/floor/schedules', { effort: 'rule' })).body as Schedule;
+  schedule = await plannedFloor(manager);
 });
 afterAll(() => server.stop());
 

@@ -19,3 +19,28 @@ CREATE TABLE floor_feed (
   CONSTRAINT floor_feed_token_key UNIQUE (token_hash),
   CONSTRAINT floor_feed_account_fk FOREIGN KEY (account_id) REFERENCES account (id)
 );
+
+-- Plans of the floor that somebody has asked for: each waits in a queue, is made by one instance, and tells how far it is.
+CREATE TABLE floor_run (
+  id integer GENERATED ALWAYS AS IDENTITY,
+  -- In the queue.
+  queued uuid NOT NULL,
+  effort text NOT NULL,
+  seed integer NOT NULL,
+  state text NOT NULL DEFAULT 'waiting',
+  ends boolean NOT NULL DEFAULT false,
+  -- Which time it was begun: an instance that was taken for lost tells nothing more.
+  begun integer NOT NULL DEFAULT 0,
+  tried integer NOT NULL DEFAULT 0,
+  schedule_id integer,
+  problem text,
+  asked_by integer NOT NULL,
+  asked_at timestamptz NOT NULL DEFAULT now(),
+  seen_at timestamptz,
+  CONSTRAINT floor_run_pk PRIMARY KEY (id),
+  CONSTRAINT floor_run_state_known CHECK (state IN ('waiting', 'running', 'done', 'failed')),
+  CONSTRAINT floor_run_schedule_fk FOREIGN KEY (schedule_id) REFERENCES floor_schedule (id) ON DELETE SET NULL,
+  CONSTRAINT floor_run_account_fk FOREIGN KEY (asked_by) REFERENCES account (id)
+);
+CREATE INDEX floor_run_open ON floor_run (id) WHERE state IN ('waiting', 'running');
+CREATE INDEX floor_run_schedule ON floor_run (schedule_id);
