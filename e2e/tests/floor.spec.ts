@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { addExample, dialogReady, expectAccessible, released, signIn } from './steps';
+import { addExample, dialogReady, expectAccessible, pdfText, released, signIn } from './steps';
 
 const dayIn = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
@@ -7,10 +7,12 @@ async function planByRule(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Plan anew' }).click();
   await page.getByRole('menuitem', { name: 'By rule, at once' }).click();
   await expect(page.locator('[data-test=trial]')).toContainText('This is a trial');
+  await expect(page.locator('[data-test=run]')).toHaveCount(0);
 }
 
 test('released jobs are laid on the machines, taken in force, and a late one says why and what would help', async ({
   page,
+  browser,
 }) => {
   await signIn(page);
   const first = await released(page, 'trail-map', 20);
@@ -28,8 +30,23 @@ test('released jobs are laid on the machines, taken in force, and a late one say
   await expect(page.getByRole('row', { name: new RegExp(first) }).first()).toContainText('Print');
   await expectAccessible(page, 'shift book');
   const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'As CSV' }).click();
-  expect((await saved).suggestedFilename()).toBe('shift-book.csv');
+  await page.getByRole('link', { name: 'As CSV' }).click();
+  expect((await saved).suggestedFilename()).toMatch(/^shift-book-\d+\.csv$/);
+  const href = (await page.getByRole('link', { name: 'For print' }).getAttribute('href')) ?? '';
+  expect(await pdfText(await (await page.request.get(href)).body())).toContain(first);
+  // A calendar reads what is in force by its own address, without anybody signing in.
+  await page.getByRole('button', { name: 'As a calendar' }).click();
+  await dialogReady(page);
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const address = await page.getByLabel('Your address').inputValue();
+  await expectAccessible(page, 'feed');
+  const stranger = await browser.newContext();
+  expect(await (await stranger.request.get(address)).text()).toContain(`SUMMARY:${first}`);
+  await page.getByRole('button', { name: 'End it' }).click();
+  await expect(page.locator('[data-test=feed]')).toContainText('You have no address');
+  expect((await stranger.request.get(address)).status()).toBe(404);
+  await stranger.close();
+  await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('tab', { name: /^Late/ }).click();
   const told = page.locator('section.late');
   await expect(told.first()).toContainText('late');
@@ -150,6 +167,65 @@ test('hours are changed, a machine gets its own, and a wrong time is refused wit
   await page.getByRole('button', { name: 'Take out the transformer is changed' }).click();
   await page.getByRole('button', { name: 'Take out the crew Cutters' }).click();
   await page.getByRole('group', { name: 'Days of shift 1, Press room' }).getByRole('button', { name: 'Sat' }).click();
+  await page.getByRole('button', { name: 'Save hours' }).click();
+  await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();
+});
+
+test('a breakdown is told, and what it holds up is planned anew around it', async ({ page }) => {
+  await signIn(page);
+  const number = await released(page, 'trail-map', 20);
+  await page.goto('/floor');
+  await planByRule(page);
+  await page.getByRole('button', { name: 'Take it in force' }).click();
+  await page.getByRole('tab', { name: 'Shift book' }).click();
+  const folded = page.getByRole('table', { name: 'Shift book of Buckle folder' }).getByRole('row', { name: number });
+  const before = (await folded.first().getByRole('cell').first().textContent()) ?? '';
+
+  // The folder stands for three weeks: told by dragging over the days, and by a calendar that its maker has sent.
+  await page.getByRole('tab', { name: 'Hours' }).click();
+  await page.getByLabel('Whose days').selectOption({ label: 'Buckle folder' });
+  const days = page.getByRole('group', { name: 'Open hours of the coming weeks' }).getByRole('button');
+  const today = await days.evaluateAll((all) => all.findIndex((one) => one.classList.contains('today')));
+  await days.nth(today).hover();
+  await page.mouse.down();
+  await days.nth(today + 7).hover();
+  await days.nth(today + 14).hover();
+  await page.mouse.up();
+  await expect(page.getByLabel('Machine or crew').last()).toHaveValue(/^machine:/);
+  await page.getByLabel('why').last().fill('a shaft is broken');
+  await page.getByLabel('Calendar file').setInputFiles({
+    name: 'repair.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from(
+      [
+        'BEGIN:VCALENDAR',
+        'BEGIN:VEVENT',
+        'UID:1',
+        `DTSTART;VALUE=DATE:${dayIn(15).replaceAll('-', '')}`,
+        `DTEND;VALUE=DATE:${dayIn(21).replaceAll('-', '')}`,
+        'SUMMARY:The new shaft is fitted',
+        'END:VEVENT',
+        'END:VCALENDAR',
+      ].join('\r\n'),
+    ),
+  });
+  await expect(page.locator('[data-test=calendar]')).toContainText('1 stretch of repair.ics put in below');
+  await expect(page.getByLabel('why').last()).toHaveValue('The new shaft is fitted');
+  await expectAccessible(page, 'days');
+  await page
+    .getByLabel('Calendar file')
+    .setInputFiles({ name: 'x.ics', mimeType: 'text/calendar', buffer: Buffer.from('x') });
+  await expect(page.locator('[data-test=calendar]')).toContainText('x.ics: This is no iCalendar file');
+  await page.getByRole('button', { name: 'Save hours' }).click();
+  await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();
+
+  await expect(page.getByRole('status').filter({ hasText: 'Plan anew' })).toContainText('have changed since');
+  await planByRule(page);
+  await page.getByRole('tab', { name: 'Shift book' }).click();
+  await expect(folded.first().getByRole('cell').first()).not.toHaveText(before);
+  await page.getByRole('tab', { name: 'Hours' }).click();
+  for (const why of ['a shaft is broken', 'The new shaft is fitted'])
+    await page.getByRole('button', { name: `Take out ${why}` }).click();
   await page.getByRole('button', { name: 'Save hours' }).click();
   await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();
 });

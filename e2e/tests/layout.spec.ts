@@ -42,6 +42,9 @@ test('another way to run is compared, opened to its working, taken and undone', 
   await station(page, 'print-map').click();
   await view(page, 'Ways to run').click();
   await expect(page.locator('[data-test=considered]')).toContainText('ways considered');
+  await page.getByRole('button', { name: 'When ready' }).click();
+  await expect(page.locator('[data-test=ready]').first()).toContainText(/\d\d:\d\d/);
+  await page.getByRole('button', { name: 'When ready' }).click();
   const row = page.locator('tr[data-way*="| perfecting"]').first();
   const sheets = await row.locator('td').nth(3).innerText();
   await row.getByRole('button').click();

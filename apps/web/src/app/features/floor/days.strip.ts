@@ -79,7 +79,7 @@ const weekdayNames = (): string[] => {
   template: `
     <div class="bar">
       <label
-        >Days of
+        >Whose days
         <select #of [value]="whose()" (change)="whoseChosen.emit(of.value)">
           <option value="">the whole works</option>
           @for (machine of works().machines; track machine.id) {
@@ -182,7 +182,8 @@ const weekdayNames = (): string[] => {
       background: var(--mat-sys-surface-container-high);
     }
     .days .over {
-      opacity: 0.55;
+      border-style: dotted;
+      color: var(--mat-sys-on-surface-variant);
     }
     .days .marked {
       background: var(--mat-sys-primary);

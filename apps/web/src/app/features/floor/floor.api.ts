@@ -26,8 +26,13 @@ export class FloorApi {
   setPin(pin: PinChange): Observable<Floor> {
     return this.http.put<Floor>('/api/floor/pins', pin);
   }
-  plan(effort: Effort): Observable<Schedule> {
-    return this.http.post<Schedule>('/api/floor/schedules', { effort, seed: 1 });
+  /** Asks for a plan: it comes as a trial. */
+  plan(effort: Effort): Observable<{ id: number }> {
+    return this.http.post<{ id: number }>('/api/floor/schedules', { effort, seed: 1 });
+  }
+  /** Ends a plan with what it has. */
+  stop(run: number): Observable<Floor> {
+    return this.http.delete<Floor>(`/api/floor/runs/${run}`);
   }
   dropTrial(id: number): Observable<Floor> {
     return this.http.delete<Floor>(`/api/floor/schedules/${id}`);

@@ -61,7 +61,6 @@ export class FloorPage {
   protected readonly chosen = signal<number | undefined>(undefined);
   /** The one in force is looked at although there is a trial. */
   protected readonly back = signal(false);
-  private running: Subscription | undefined;
 
   protected readonly count = count;
   protected readonly many = many;
@@ -74,6 +73,11 @@ export class FloorPage {
   protected readonly shown = computed((): Schedule | null => {
     const floor = this.floor();
     return floor ? ((this.back() ? undefined : floor.trial) ?? floor.inForce ?? floor.trial) : null;
+  });
+  /** The plan that is under way. */
+  protected readonly running = computed(() => {
+    const run = this.floor()?.run;
+    return run && run.state !== 'failed' ? run : undefined;
   });
   protected readonly plan = computed(() => this.shown()?.plan);
   protected readonly names = computed(() => {
@@ -134,7 +138,7 @@ export class FloorPage {
 
   constructor() {
     askAgain(
-      () => this.floor()?.waiting,
+      () => (this.floor()?.waiting ?? 0) + (this.running() ? 1 : 0),
       () => {
         this.look();
       },
@@ -163,13 +167,15 @@ export class FloorPage {
   protected planAnew(effort: Effort): void {
     this.effect.set('');
     this.back.set(false);
-    this.ask(this.api.plan(effort), (trial) => {
-      this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
+    // It is made behind this, and told as it comes.
+    this.ask(this.api.plan(effort), () => {
+      this.look();
     });
   }
-  protected stop(): void {
-    this.running?.unsubscribe();
-    this.busy.set(false);
+  protected stop(id: number): void {
+    this.ask(this.api.stop(id), (floor) => {
+      this.took(floor);
+    });
   }
   protected take(id: number): void {
     this.ask(this.api.take(id), (floor) => {
@@ -268,7 +274,7 @@ export class FloorPage {
   private ask<T>(call: Observable<T>, took: (value: T) => void): void {
     this.busy.set(true);
     this.failed.set('');
-    this.running = call.subscribe({
+    call.subscribe({
       next: (value) => {
         this.busy.set(false);
         took(value);

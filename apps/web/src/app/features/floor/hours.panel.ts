@@ -34,6 +34,15 @@ interface Group {
   readonly crew?: Crew;
 }
 
+/** Hours as they are edited, and as they stood when that began. */
+interface Editing {
+  readonly before: Hours;
+  readonly hours: Hours;
+  readonly version: number;
+}
+const editingOf = ({ hours, hoursVersion: version }: Floor): Editing => ({ before: hours, hours, version });
+const isDirty = ({ before, hours }: Editing): boolean => JSON.stringify(before) !== JSON.stringify(hours);
+
 /** A machine or a crew as a choice tells it; neither is the whole works. */
 function whoseField(whose: string): Pick<Exception, 'machine' | 'crew'> {
   const [kind, id] = [whose.slice(0, whose.indexOf(':')), whose.slice(whose.indexOf(':') + 1)];
@@ -66,8 +75,21 @@ export class HoursPanel {
   readonly may = input(false);
   readonly changed = output<Floor>();
   private readonly api = inject(FloorApi);
-  protected readonly hours = linkedSignal<Hours>(() => this.floor().hours);
-  protected readonly dirty = computed(() => this.hours() !== this.floor().hours);
+  /** What is edited stays as it is while others plan; where they change the hours themselves it is kept, and refused on saving. */
+  private readonly editing = linkedSignal<Floor, Editing>({
+    source: this.floor,
+    computation: (floor, before) => {
+      const kept = before && (before.value.version === floor.hoursVersion || isDirty(before.value));
+      return kept ? before.value : editingOf(floor);
+    },
+  });
+  protected readonly hours = computed(() => this.editing().hours);
+  protected readonly dirty = computed(() => isDirty(this.editing()));
+  /** Somebody else has changed the hours since. */
+  protected readonly older = computed(() => this.editing().version !== this.floor().hoursVersion);
+  private edit(change: (hours: Hours) => Hours): void {
+    this.editing.update((editing) => ({ ...editing, hours: change(editing.hours) }));
+  }
   protected readonly failed = signal('');
   protected readonly days = [1, 2, 3, 4, 5, 6, 7].map((day) => ({
     day,
@@ -106,7 +128,7 @@ export class HoursPanel {
   private setShifts({ key, kind }: Pick<Group, 'key' | 'kind'>, shifts: readonly Shift[]): void {
     if (kind === 'crew') this.changeCrew(Number(key), { shifts: [...shifts] });
     else
-      this.hours.update((hours) =>
+      this.edit((hours) =>
         kind === 'machine'
           ? { ...hours, machines: { ...hours.machines, [key]: [...shifts] } }
           : { ...hours, [key]: [...shifts] },
@@ -135,16 +157,16 @@ export class HoursPanel {
   }
   protected addCrew(): void {
     const crew: Crew = { name: '', places: 1, machines: [], shifts: [...this.hours().finishing] };
-    this.hours.update((hours) => ({ ...hours, crews: [...(hours.crews ?? []), crew] }));
+    this.edit((hours) => ({ ...hours, crews: [...(hours.crews ?? []), crew] }));
   }
   protected changeCrew(at: number, change: Partial<Crew>): void {
-    this.hours.update((hours) => ({
+    this.edit((hours) => ({
       ...hours,
       crews: (hours.crews ?? []).map((crew, i) => (i === at ? { ...crew, ...change } : crew)),
     }));
   }
   protected dropCrew(at: number): void {
-    this.hours.update((hours) => ({ ...hours, crews: (hours.crews ?? []).filter((_, i) => i !== at) }));
+    this.edit((hours) => ({ ...hours, crews: (hours.crews ?? []).filter((_, i) => i !== at) }));
   }
   protected ownShifts(machine: string): void {
     if (machine === '') return;
@@ -152,7 +174,7 @@ export class HoursPanel {
     this.setShifts({ key: machine, kind: 'machine' }, press ? this.hours().press : this.hours().finishing);
   }
   protected dropOwn(machine: string): void {
-    this.hours.update(({ machines, ...hours }) => ({
+    this.edit(({ machines, ...hours }) => ({
       ...hours,
       machines: Object.fromEntries(Object.entries(machines).filter(([id]) => id !== machine)),
     }));
@@ -160,7 +182,7 @@ export class HoursPanel {
   protected addException(): void {
     const day = new Date().toISOString().slice(0, 10);
     const one: Exception = { from: `${day}T00:00`, until: `${day}T23:59`, opens: false, why: '' };
-    this.hours.update((hours) => ({ ...hours, exceptions: [...hours.exceptions, one] }));
+    this.edit((hours) => ({ ...hours, exceptions: [...hours.exceptions, one] }));
   }
   /** Of whom the days are that are chosen, or read of a calendar. */
   protected readonly whose = signal('');
@@ -172,7 +194,7 @@ export class HoursPanel {
     const added = stretches.map(({ from, until, why }): Exception => ({ from, until, opens: false, why, ...of }));
     const known = new Set(this.hours().exceptions.map((one) => JSON.stringify(inOrder(one))));
     const fresh = added.filter((one) => !known.has(JSON.stringify(inOrder(one))));
-    this.hours.update((hours) => ({ ...hours, exceptions: [...hours.exceptions, ...fresh] }));
+    this.edit((hours) => ({ ...hours, exceptions: [...hours.exceptions, ...fresh] }));
   }
   protected async readFile(file: File): Promise<void> {
     const { MOST_CALENDAR_BYTES, readCalendar } = await import('@druckerei/formats/calendar');
@@ -202,7 +224,7 @@ export class HoursPanel {
     this.read.set(told.join(' '));
   }
   protected changeException(at: number, change: Partial<Exception>): void {
-    this.hours.update((hours) => ({
+    this.edit((hours) => ({
       ...hours,
       exceptions: hours.exceptions.map((one, i) => (i === at ? { ...one, ...change } : one)),
     }));
@@ -212,7 +234,7 @@ export class HoursPanel {
     return machine === undefined ? (crew === undefined ? '' : `crew:${crew}`) : `machine:${machine}`;
   }
   protected setWhose(at: number, whose: string): void {
-    this.hours.update((hours) => ({
+    this.edit((hours) => ({
       ...hours,
       exceptions: hours.exceptions.map((one, i) => {
         if (i !== at) return one;
@@ -223,16 +245,19 @@ export class HoursPanel {
     }));
   }
   protected dropException(at: number): void {
-    this.hours.update((hours) => ({ ...hours, exceptions: hours.exceptions.filter((_, i) => i !== at) }));
+    this.edit((hours) => ({ ...hours, exceptions: hours.exceptions.filter((_, i) => i !== at) }));
   }
   protected undo(): void {
-    this.hours.set(this.floor().hours);
+    this.editing.set(editingOf(this.floor()));
     this.failed.set('');
   }
   protected save(): void {
     this.failed.set('');
-    this.api.setHours(this.floor().hoursVersion, this.hours()).subscribe({
-      next: (floor) => this.changed.emit(floor),
+    this.api.setHours(this.editing().version, this.hours()).subscribe({
+      next: (floor) => {
+        this.editing.set(editingOf(floor));
+        this.changed.emit(floor);
+      },
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });
   }

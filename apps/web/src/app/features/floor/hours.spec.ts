@@ -1,0 +1,75 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { SHIPPED_WORKS, USUAL_HOURS } from '@druckerei/core';
+import type { Floor } from '@druckerei/contract';
+import { HoursPanel } from './hours.panel';
+
+const floorOf = (
+  hoursVersion: number,
+  hours: Floor['hours'] = JSON.parse(JSON.stringify(USUAL_HOURS)) as Floor['hours'],
+): Floor => ({
+  hours,
+  hoursVersion,
+  jobs: [],
+  pins: [],
+  inForce: null,
+  trial: null,
+  run: null,
+  leftOut: 0,
+  waiting: 0,
+  unplanned: [],
+});
+
+describe('hours that are edited', () => {
+  let fixture: ComponentFixture<HoursPanel>;
+  let http: HttpTestingController;
+  const show = (floor: Floor): void => {
+    fixture.componentRef.setInput('floor', floor);
+    fixture.detectChanges();
+  };
+  const button = (name: RegExp): HTMLButtonElement =>
+    [...fixture.nativeElement.querySelectorAll('button')].find((one: HTMLButtonElement) =>
+      name.test(one.textContent ?? ''),
+    );
+  beforeEach(() => {
+    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    fixture = TestBed.createComponent(HoursPanel);
+    http = TestBed.inject(HttpTestingController);
+    fixture.componentRef.setInput('works', SHIPPED_WORKS);
+    fixture.componentRef.setInput('may', true);
+    show(floorOf(3));
+  });
+  const rows = (): number => fixture.nativeElement.querySelectorAll('input[type=datetime-local]').length / 2;
+
+  it('stay while others plan, and are saved over what they were begun from', () => {
+    button(/Closed or open/).click();
+    fixture.detectChanges();
+    show(floorOf(3));
+    expect(rows()).toBe(1);
+    button(/Save hours/).click();
+    const call = http.expectOne('/api/floor/hours');
+    expect((call.request.body as { version: number }).version).toBe(3);
+    call.flush(floorOf(4, (call.request.body as { hours: Floor['hours'] }).hours));
+    fixture.detectChanges();
+    expect(button(/Save hours/).disabled).toBe(true);
+  });
+  it('stay where somebody else has changed the hours, which is told and not overwritten', () => {
+    button(/Closed or open/).click();
+    fixture.detectChanges();
+    show(floorOf(4));
+    expect(rows()).toBe(1);
+    expect(fixture.nativeElement.textContent).toContain('Somebody has changed the hours meanwhile');
+    button(/Save hours/).click();
+    expect((http.expectOne('/api/floor/hours').request.body as { version: number }).version).toBe(3);
+    button(/^Undo/).click();
+    fixture.detectChanges();
+    expect(rows()).toBe(0);
+    expect(fixture.nativeElement.textContent).not.toContain('Somebody has changed');
+  });
+  it('that nobody edits are those of the others at once', () => {
+    show(floorOf(4, { ...(USUAL_HOURS as Floor['hours']), press: [] }));
+    expect(button(/Save hours/).disabled).toBe(true);
+    expect(fixture.nativeElement.textContent).not.toContain('Somebody has changed');
+  });
+});
