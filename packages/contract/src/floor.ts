@@ -238,6 +238,8 @@ export const promiseSchema = z
         on: z.string().nullable(),
         start: z.iso.datetime(),
         end: z.iso.datetime(),
+        /** What it waits for, in words, where it is in force; empty otherwise, or where it could begin at once. */
+        waits: z.string(),
       }),
     ),
   })

@@ -246,6 +246,7 @@ describe('a promise', () => {
     expect(Date.parse(own.ready ?? '')).toBe((before.inForce?.plan.origin ?? 0) + (standing?.minute ?? 0) * 60_000);
     expect(own.stations.length).toBe(before.inForce?.plan.slots.filter(({ job: of }) => of === standing?.job).length);
     expect(own.stations.every(({ name }) => name !== '')).toBe(true);
+    expect(own.stations.some(({ waits }) => waits.startsWith('after '))).toBe(true);
     expect(own.chance === null || (own.chance >= 0 && own.chance <= 1)).toBe(true);
     expect(Date.parse(own.sure ?? '')).toBeGreaterThanOrEqual(Date.now() - 60_000);
   });

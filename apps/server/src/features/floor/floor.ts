@@ -1,11 +1,14 @@
-import { type FloorHours, checkHours } from '@druckerei/core';
+import { type FloorHours, checkHours, numberText } from '@druckerei/core';
 import {
   type Account,
   type Floor,
+  FloorNames,
   type FloorPromise,
   type MoveAsked,
   type PinChange,
   type Revision,
+  type Saying,
+  causeText,
   issueText,
 } from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
@@ -96,9 +99,10 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
   const { database, workshop } = bench;
   const { problem, basis, paper } = await readFloor(bench);
   const { due } = revision.job;
+  const schedule = await readSchedule(database, 'in force', basis);
   const { ready, sure, late, chance, inForce, stations, names } = await workshop.run('promise', {
     problem,
-    standing: (await readSchedule(database, 'in force', basis))?.plan,
+    standing: schedule?.plan,
     revision,
     kept,
     paper,
@@ -106,6 +110,15 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
     changed,
   });
   const iso = (ms: number): string => new Date(ms).toISOString();
+  const words = new FloorNames(
+    problem.jobs.map((job) => ({
+      ...job,
+      due: job.due ?? null,
+      steps: job.steps.map((step) => ({ ...step, machines: [] })),
+    })),
+    problem.works.machines,
+  );
+  const standing = schedule?.plan.slots.filter((slot) => inForce && slot.job === revision.id) ?? [];
   return {
     ready: ready === undefined ? null : iso(ready),
     late: ready === undefined || due === undefined ? null : late,
@@ -119,9 +132,13 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
       on: machine === null ? null : (problem.works.machines.find(({ id }) => id === machine)?.name ?? machine),
       start: iso(start),
       end: iso(end),
+      waits: standing.filter((slot) => slot.step === step).map((slot) => causeText(slot, words, PLAIN))[0] ?? '',
     })),
   };
 }
+
+/** Words as nobody's browser says them. */
+const PLAIN: Saying = { date: (day) => day, count: (value) => numberText(value) };
 
 export const floorHandlers = (
   bench: Bench,

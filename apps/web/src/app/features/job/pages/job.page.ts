@@ -35,6 +35,7 @@ import { hardFirst } from '../figures/findings';
 import { OpenFigures } from '../state/open-figures';
 import { NormField } from '../parts/norm-field';
 import { RoomStore } from '../record/room.store';
+import { JobClock } from '../state/job-clock';
 import { JobEditor } from '../state/job-editor';
 import { JobView } from '../state/job-view';
 import { Names } from '../state/names';
@@ -82,7 +83,7 @@ const LEAST_WORKING_SHARE = 8;
     UndoButtons,
     Working,
   ],
-  providers: [JobView, RoomStore, OtherTabs, ChangedElsewhere, OpenFigures, Names, Panes, FigureWalk],
+  providers: [JobClock, JobView, RoomStore, OtherTabs, ChangedElsewhere, OpenFigures, Names, Panes, FigureWalk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job.page.html',
   styleUrl: './job.page.scss',

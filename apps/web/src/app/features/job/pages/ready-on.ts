@@ -1,13 +1,16 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import type { FloorPromise } from '@druckerei/contract';
 import { catchError, debounceTime, merge, of, switchMap } from 'rxjs';
 import { Live } from '../../../platform/live';
 import { sureText } from '../../../ui/floor-words';
 import { timeText } from '../../../ui/format';
+import { JobClock } from '../state/job-clock';
 import { StationsDialog } from './stations.dialog';
 
 /** Milliseconds after a save before the floor is asked. */
@@ -16,12 +19,27 @@ const QUIET_MS = 400;
 /** When the job as it is saved could be ready at the earliest, in the gaps of the schedule in force. */
 @Component({
   selector: 'dk-ready-on',
-  imports: [MatTooltipModule],
+  imports: [MatButtonModule, MatIconModule, MatTooltipModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="name">Ready on</span>
     @if (promise(); as one) {
-      <button type="button" [class.late]="one.late" [matTooltip]="one.inForce ? planned : why" (click)="open(one)">
+      <button
+        matIconButton
+        class="clock"
+        aria-label="When each station runs, in the stream"
+        [attr.aria-pressed]="clock.inStream()"
+        (click)="clock.inStream.set(!clock.inStream())"
+      >
+        <mat-icon>{{ clock.inStream() ? 'timer_off' : 'timer' }}</mat-icon>
+      </button>
+      <button
+        type="button"
+        class="day"
+        [class.late]="one.late"
+        [matTooltip]="one.inForce ? planned : why"
+        (click)="open(one)"
+      >
         {{ one.ready ? timeText(one.ready) : 'never' }}
       </button>
       <span class="name">{{ sureText(one) }}</span>
@@ -31,6 +49,7 @@ const QUIET_MS = 400;
   `,
   styles: `
     :host {
+      position: relative;
       display: block;
       padding: 4px 12px;
       border-left: 1px solid var(--mat-sys-outline-variant);
@@ -44,7 +63,17 @@ const QUIET_MS = 400;
       color: var(--mat-sys-on-surface-variant);
       white-space: nowrap;
     }
-    button {
+    .clock {
+      position: absolute;
+      top: 0;
+      right: 0;
+      --mat-icon-button-state-layer-size: 28px;
+      --mat-icon-button-icon-size: 18px;
+      width: 28px;
+      height: 28px;
+      padding: 5px;
+    }
+    .day {
       padding: 0;
       border: 0;
       background: none;
@@ -55,7 +84,7 @@ const QUIET_MS = 400;
       cursor: pointer;
     }
     b,
-    button {
+    .day {
       display: block;
       font-size: 14px;
       font-weight: 650;
@@ -73,7 +102,8 @@ export class ReadyOn {
   readonly job = input.required<number>();
   /** Changes with every save. */
   readonly version = input.required<number>();
-  protected readonly promise = signal<FloorPromise | null | undefined>(undefined);
+  protected readonly clock = inject(JobClock);
+  protected readonly promise = this.clock.promise;
   protected readonly timeText = timeText;
   protected readonly sureText = sureText;
   protected readonly why =

@@ -29,6 +29,9 @@ import { timeText } from '../../../ui/format';
             <th scope="col">On</th>
             <th scope="col">Begins</th>
             <th scope="col">Through</th>
+            @if (promise.inForce) {
+              <th scope="col">Waits</th>
+            }
           </tr>
         </thead>
         <tbody>
@@ -38,6 +41,9 @@ import { timeText } from '../../../ui/format';
               <td>{{ one.on ?? '' }}</td>
               <td class="clock">{{ timeText(one.start) }}</td>
               <td class="clock">{{ timeText(one.end) }}</td>
+              @if (promise.inForce) {
+                <td>{{ one.waits }}</td>
+              }
             </tr>
           }
         </tbody>

@@ -14,6 +14,7 @@ import { type Job, type Plan, streamModel } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { RoomStore } from '../record/room.store';
+import { JobClock } from '../state/job-clock';
 import { JobEditor } from '../state/job-editor';
 import { JobView } from '../state/job-view';
 import { Panes } from '../state/panes';
@@ -45,6 +46,7 @@ function productName({ items = [], title }: Job, figure: string): string {
 export class StreamPane {
   protected readonly editor = inject(JobEditor);
   protected readonly view = inject(JobView);
+  protected readonly clock = inject(JobClock);
   protected readonly panes = inject(Panes);
   private readonly measures = inject(Measures);
   private readonly room = inject(RoomStore);

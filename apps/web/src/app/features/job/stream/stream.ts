@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { type StreamModel, type StreamStation, hoursText, isLag } from '@druckerei/core';
+import { type PlanStep, type StreamModel, type StreamStation, hoursText, isLag } from '@druckerei/core';
 import { count, unitText } from '../../../ui/format';
+import type { StationClock } from '../state/job-clock';
 
 /** What is marked at a station, as it is spoken. */
 const MARK_WORDS = {
@@ -22,6 +23,8 @@ export class Stream {
   readonly chosen = input<string | null>(null);
   /** The whole of it in the room there is; else as large as it reads well. */
   readonly fitted = input(false);
+  /** When each station runs; undefined where it is not told. */
+  readonly clock = input<(step: PlanStep) => StationClock | undefined>(() => undefined);
   readonly chose = output<string | null>();
   /** Stations may be dragged along their lane. */
   readonly movable = input(false);
@@ -70,9 +73,10 @@ export class Stream {
   protected spoken({ step, setupLost, runningLost, counted, takes, mark }: StreamStation): string {
     const into = `${count(step.processUnits)} ${unitText(step.unitIn, step.processUnits)} in`;
     const out = `${count(step.needsOut)} ${unitText(step.unitOut, step.needsOut)} out`;
+    const clock = this.clock()(step)?.spoken ?? '';
     return isLag(step)
-      ? `${step.name}, ${hoursText(step.lagHours)}`
-      : `${step.name}: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : `, ${count(counted)} counted`}${takes.length === 0 ? '' : `, takes ${takes.join(' and ')}`}${MARK_WORDS[mark ?? 'none']}`;
+      ? `${step.name}, ${hoursText(step.lagHours)}${clock}`
+      : `${step.name}: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : `, ${count(counted)} counted`}${takes.length === 0 ? '' : `, takes ${takes.join(' and ')}`}${MARK_WORDS[mark ?? 'none']}${clock}`;
   }
 
   protected take(event: PointerEvent, station: StreamStation): void {

@@ -1,0 +1,32 @@
+import { Injectable, computed, signal } from '@angular/core';
+import { isLag, type PlanStep } from '@druckerei/core';
+import type { FloorPromise } from '@druckerei/contract';
+import { timeText } from '../../../ui/format';
+
+/** When a station runs, as the stream says it: shortly, and as it is spoken. */
+export interface StationClock {
+  readonly short: string;
+  readonly spoken: string;
+}
+
+/** When the stations of the open job run, and whether the stream shows it. */
+@Injectable()
+export class JobClock {
+  /** As the floor says; null where it cannot tell, undefined while it is asked. */
+  readonly promise = signal<FloorPromise | null | undefined>(undefined);
+  readonly inStream = signal(false);
+  private readonly stations = computed(() => new Map(this.promise()?.stations.map((one) => [one.step, one])));
+  /** Of a step; undefined where the floor does not know it, or nobody wants to see it. */
+  readonly of = computed(() => {
+    const stations = this.inStream() ? this.stations() : undefined;
+    return (step: Pick<PlanStep, 'id' | 'operation'>): StationClock | undefined => {
+      const at = stations?.get(step.id);
+      if (!at) return undefined;
+      const waits = at.waits === '' ? '' : `, waits ${at.waits}`;
+      return {
+        short: isLag(step) ? `until ${timeText(at.end)}` : timeText(at.start),
+        spoken: `, ${timeText(at.start)} to ${timeText(at.end)}${waits}`,
+      };
+    };
+  });
+}
