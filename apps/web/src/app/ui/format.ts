@@ -52,6 +52,8 @@ const writer = (options: Intl.DateTimeFormatOptions): ((iso: string) => string) 
 };
 const day = writer({ day: 'numeric', month: 'short', year: 'numeric' });
 export const dateText = (iso: string | null | undefined): string => (iso ? day(iso) : '');
+/** The time of day alone. */
+export const hourText = writer({ hour: '2-digit', minute: '2-digit' });
 export const timeText = writer({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** Bytes of a file as people say them. */

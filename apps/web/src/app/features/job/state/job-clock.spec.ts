@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { FloorPromise } from '@druckerei/contract';
-import { timeText } from '../../../ui/format';
+import { hourText, timeText } from '../../../ui/format';
 import { JobClock } from './job-clock';
 
 describe('the clock of the stream', () => {
@@ -28,7 +28,7 @@ describe('the clock of the stream', () => {
       short: timeText(start),
       spoken: `, ${timeText(start)} to ${timeText(end)}, waits for a trial of Deep red, not accepted`,
     });
-    expect(clock.of()({ id: 'dry', operation: 'dry' })?.short).toBe(`until ${timeText(end)}`);
+    expect(clock.of()({ id: 'dry', operation: 'dry' })?.short).toBe(`to ${hourText(end)}`);
     expect(clock.of()({ id: 'fold', operation: 'fold' })).toBeUndefined();
     clock.promise.set(null);
     expect(clock.of()(print)).toBeUndefined();

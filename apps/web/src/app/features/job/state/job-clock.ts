@@ -1,7 +1,7 @@
 import { Injectable, computed, signal } from '@angular/core';
 import { isLag, type PlanStep } from '@druckerei/core';
 import type { FloorPromise } from '@druckerei/contract';
-import { timeText } from '../../../ui/format';
+import { hourText, timeText } from '../../../ui/format';
 
 /** When a station runs, as the stream says it: shortly, and as it is spoken. */
 export interface StationClock {
@@ -24,7 +24,7 @@ export class JobClock {
       if (!at) return undefined;
       const waits = at.waits === '' ? '' : `, waits ${at.waits}`;
       return {
-        short: isLag(step) ? `until ${timeText(at.end)}` : timeText(at.start),
+        short: isLag(step) ? `to ${hourText(at.end)}` : timeText(at.start),
         spoken: `, ${timeText(at.start)} to ${timeText(at.end)}${waits}`,
       };
     };
