@@ -10,6 +10,19 @@ async function planByRule(page: Page): Promise<void> {
   await expect(page.locator('[data-test=run]')).toHaveCount(0);
 }
 
+/** Where on the screen the parts of each machine's chain lie: their waists begin, their runs begin. */
+const cords = (page: Page): Promise<{ waist: number; run: number; y: number }[][]> =>
+  page.locator('dk-chains svg').evaluate((svg) => {
+    const { left, top } = svg.getBoundingClientRect();
+    return [...svg.querySelectorAll('path.waist:not(.own)')].map((path) =>
+      [...(path.getAttribute('d') ?? '').matchAll(/M ([\d.]+) ([\d.]+) H ([\d.]+)/g)].map(([, x, y, run]) => ({
+        waist: left + Number(x),
+        run: left + Number(run),
+        y: top + Number(y),
+      })),
+    );
+  });
+
 test('released jobs are laid on the machines, taken in force, and a late one says why and what would help', async ({
   page,
   browser,
@@ -79,25 +92,13 @@ test('a station is dragged into another waist with its price told before, moved 
   await page.bringToFront();
   await page.getByRole('radio', { name: 'Shift' }).click();
   // The first two that follow one another on the same machine.
-  const tops = await page
-    .locator('.part')
-    .evaluateAll((parts) =>
-      parts.map((one) => Math.round(one.querySelector('.cord')?.getBoundingClientRect().top ?? 0)),
-    );
-  const at = tops.findIndex((top, i) => i > 0 && Math.abs(top - (tops[i - 1] ?? 0)) < 8);
-  const [from, to] = [
-    page.locator('.part').nth(at).locator('.cord'),
-    page
-      .locator('.part')
-      .nth(at - 1)
-      .locator('.waist'),
-  ];
-  await from.scrollIntoViewIfNeeded();
-  const [a, b] = [await from.boundingBox(), await to.boundingBox()];
-  if (!a || !b) throw new Error('nothing to drag');
-  await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
+  await page.locator('dk-chains').scrollIntoViewIfNeeded();
+  const row = (await cords(page)).find(({ length }) => length > 1);
+  const [to, from] = row ?? [];
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.run + 2, from.y);
   await page.mouse.down();
-  await page.mouse.move(b.x + 12, b.y + 1, { steps: 8 });
+  await page.mouse.move(to.waist + 12, to.y + 1, { steps: 8 });
   await expect(page.locator('[data-test=effect]')).toContainText('unaffected');
   await page.mouse.up();
   await expect(page.locator('[data-test=effect]')).toContainText('Moved: ');

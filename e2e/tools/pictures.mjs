@@ -103,8 +103,16 @@ const crowded = {
   floor: async (page) => {
     while ((await (await page.request.get('/api/floor')).json()).inForce === null) await page.waitForTimeout(1000);
     await page.goto('/floor');
-    await page.locator('.part').nth(4).dispatchEvent('pointerdown');
-    await page.locator('dk-chains svg').dispatchEvent('pointerup');
+    // The thread of the fifth job on the first machine.
+    const place = await page.locator('dk-chains svg').evaluate((svg) => {
+      const { left, top } = svg.getBoundingClientRect();
+      const runs = [
+        ...(svg.querySelector('path.waist')?.getAttribute('d') ?? '').matchAll(/M [\d.]+ ([\d.]+) H ([\d.]+)/g),
+      ];
+      const [, y, run] = runs[4] ?? [];
+      return { x: left + Number(run) + 1, y: top + Number(y) };
+    });
+    await page.mouse.click(place.x, place.y);
   },
   desk: async (page) => {
     await page.goto('/desk');

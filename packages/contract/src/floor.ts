@@ -151,6 +151,7 @@ const planSchema = z
     bound: z.number(),
     evaluations: z.int(),
     seed: z.int(),
+    rough: z.boolean(),
   })
   .meta({ id: 'FloorPlan' });
 export const planIsSchema: (plan: FloorPlan) => z.input<typeof planSchema> = (plan) =>

@@ -1,7 +1,7 @@
 -- Schedules tell the inks of every wash-up, what an hour is worth, and what comes of the other half of a delivery: those kept before know of neither.
 -- Feeds of the schedule for the calendars of people: one each, known by the hash of its token.
 
-UPDATE floor_schedule SET body = jsonb_set(
+UPDATE floor_schedule SET body = '{"rough": false}'::jsonb || jsonb_set(
   jsonb_set(body, '{slots}', coalesce(
     (SELECT jsonb_agg('{"washes": [], "dear": 0}'::jsonb || slot ORDER BY place)
      FROM jsonb_array_elements(body -> 'slots') WITH ORDINALITY AS of_slots (slot, place)), '[]')),

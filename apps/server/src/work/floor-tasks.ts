@@ -18,7 +18,6 @@ import {
   promiseFor,
   roomState,
   stationName,
-  tryMove,
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 import { planOf } from './kept-plan.js';
@@ -72,6 +71,8 @@ export interface Moving {
   readonly problem: FloorProblem;
   readonly standing: FloorPlan;
   readonly move: FloorMove;
+  /** At once, without what would help. */
+  readonly rough: boolean;
 }
 
 /** How far a plan is; the best so far where it is better than the last that was told. */
@@ -104,7 +105,6 @@ function planned(
 export const FLOOR_TASKS = {
   floorSteps: stepsOf,
   planFloor: planned,
-  tryMove: ({ problem, standing, move }: Moving) => tryMove(problem, standing, move),
-  moveFloor: ({ problem, standing, move }: Moving) => moveFloor(problem, standing, move),
+  moveFloor: ({ problem, standing, move, rough }: Moving) => moveFloor(problem, standing, move, rough),
   promise,
 } as const;

@@ -1,4 +1,4 @@
-import { type Sequence, type Shop, inOrder, moved, timetable } from '../schedule/index.js';
+import { type Sequence, type Shop, type Timetable, inOrder, moved, timetable } from '../schedule/index.js';
 import { type FloorProblem, type FloorShop, besideOf, floorShop } from './floor-shop.js';
 import { type FloorPlan, type FloorSlot, judgedOf, toldFloor } from './plan-floor.js';
 
@@ -60,60 +60,76 @@ function ordered(shop: Shop, key: (operation: number) => [number, number]): numb
   });
 }
 
-/** A floor with the sequence that stands, and with one station of it elsewhere. */
-interface Both {
-  readonly floor: FloorShop;
-  readonly was: Sequence;
-  readonly changed: Sequence;
+/** A schedule that stands, laid out once for whatever is tried with it. */
+export class FloorMoves {
+  private readonly floor: FloorShop;
+  private readonly was: Sequence;
+  private readonly before: Timetable;
+  private readonly places: ReadonlyMap<string, number>;
+
+  /** @param problem of now; @param standing whose order is kept. */
+  constructor(
+    private readonly problem: FloorProblem,
+    private readonly standing: FloorPlan,
+  ) {
+    this.floor = floorShop(problem);
+    this.was = sequenceOf(this.floor, standing);
+    this.before = timetable(this.floor.shop, this.was);
+    this.places = new Map(this.floor.shop.operations.map(({ id }, operation) => [id, operation]));
+  }
+
+  /** The sequence with one station elsewhere; undefined where it cannot be there: it waits for what it would go ahead of, or has begun. */
+  private changed(move: FloorMove): Sequence | undefined {
+    const { shop } = this.floor;
+    const at = (of: { readonly job: number; readonly step: string } | undefined): number | undefined =>
+      of && this.places.get(`${of.job}/${of.step}`);
+    const operation = at(move);
+    if (operation === undefined) return undefined;
+    const mode =
+      move.machine === undefined
+        ? undefined
+        : (shop.operations[operation]?.modes.findIndex(
+            (one) => one.machine !== undefined && shop.resources[one.machine]?.id === move.machine,
+          ) ?? -1);
+    if (mode !== undefined && mode < 0) return undefined;
+    const [before, after] = [at(move.before), at(move.after)];
+    if ((move.before && before === undefined) || (move.after && after === undefined)) return undefined;
+    return moved(shop, this.was, operation, {
+      ...(mode === undefined ? {} : { mode }),
+      ...(before === undefined ? {} : { before }),
+      ...(after === undefined ? {} : { after }),
+    });
+  }
+
+  /** What the schedule comes to with one station elsewhere and nothing else chosen anew; undefined where it cannot be there. */
+  effect(move: FloorMove): FloorMoved | undefined {
+    const changed = this.changed(move);
+    if (!changed) return undefined;
+    const { shop } = this.floor;
+    const after = timetable(shop, changed);
+    const [was, now] = [judgedOf(shop, this.before), judgedOf(shop, after)];
+    const shifted = this.problem.jobs
+      .map(({ id }, order) => ({ job: id, minutes: (after.through[order] ?? 0) - (this.before.through[order] ?? 0) }))
+      .filter(({ minutes }) => minutes !== 0)
+      .sort((a, b) => b.minutes - a.minutes);
+    return { shifted, setUp: now.setUp - was.setUp, lateOrders: now.lateOrders - was.lateOrders };
+  }
+
+  /** The same schedule, told whole; undefined as with {@link effect}. @param rough without what would help. */
+  plan(move: FloorMove, rough: boolean): FloorPlan | undefined {
+    const changed = this.changed(move);
+    return changed && toldFloor(this.problem, this.floor, changed, { evaluations: 0, seed: this.standing.seed }, rough);
+  }
 }
 
-function bothOf(problem: FloorProblem, standing: FloorPlan, move: FloorMove): Both | undefined {
-  const floor = floorShop(problem);
-  const { shop } = floor;
-  const at = (of: { readonly job: number; readonly step: string } | undefined): number | undefined => {
-    if (!of) return undefined;
-    const found = shop.operations.findIndex(({ id }) => id === `${of.job}/${of.step}`);
-    return found < 0 ? undefined : found;
-  };
-  const operation = at(move);
-  if (operation === undefined) return undefined;
-  const mode =
-    move.machine === undefined
-      ? undefined
-      : (shop.operations[operation]?.modes.findIndex(
-          (one) => one.machine !== undefined && shop.resources[one.machine]?.id === move.machine,
-        ) ?? -1);
-  if (mode !== undefined && mode < 0) return undefined;
-  const [before, after] = [at(move.before), at(move.after)];
-  if ((move.before && before === undefined) || (move.after && after === undefined)) return undefined;
-  const was = sequenceOf(floor, standing);
-  const changed = moved(shop, was, operation, {
-    ...(mode === undefined ? {} : { mode }),
-    ...(before === undefined ? {} : { before }),
-    ...(after === undefined ? {} : { after }),
-  });
-  return changed && { floor, was, changed };
-}
+/** See {@link FloorMoves.effect}. */
+export const tryMove = (problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorMoved | undefined =>
+  new FloorMoves(problem, standing).effect(move);
 
-/**
- * What a schedule comes to with one station elsewhere and nothing else chosen anew; undefined where it cannot be there: it waits for what it would
- * go ahead of, or has begun. @param problem of now; @param standing whose order is kept.
- */
-export function tryMove(problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorMoved | undefined {
-  const both = bothOf(problem, standing, move);
-  if (!both) return undefined;
-  const { shop } = both.floor;
-  const [before, after] = [timetable(shop, both.was), timetable(shop, both.changed)];
-  const [was, now] = [judgedOf(shop, before), judgedOf(shop, after)];
-  const shifted = problem.jobs
-    .map(({ id }, order) => ({ job: id, minutes: (after.through[order] ?? 0) - (before.through[order] ?? 0) }))
-    .filter(({ minutes }) => minutes !== 0)
-    .sort((a, b) => b.minutes - a.minutes);
-  return { shifted, setUp: now.setUp - was.setUp, lateOrders: now.lateOrders - was.lateOrders };
-}
-
-/** The same schedule, told whole; undefined as with {@link tryMove}. */
-export function moveFloor(problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorPlan | undefined {
-  const both = bothOf(problem, standing, move);
-  return both && toldFloor(problem, both.floor, both.changed, { evaluations: 0, seed: standing.seed });
-}
+/** See {@link FloorMoves.plan}. */
+export const moveFloor = (
+  problem: FloorProblem,
+  standing: FloorPlan,
+  move: FloorMove,
+  rough = false,
+): FloorPlan | undefined => new FloorMoves(problem, standing).plan(move, rough);

@@ -88,6 +88,8 @@ export interface FloorPlan {
   readonly bound: number;
   readonly evaluations: number;
   readonly seed: number;
+  /** What would help is not tried yet, and the bound is the one that is known at once. */
+  readonly rough: boolean;
 }
 
 /** How long to better a schedule. */
@@ -217,6 +219,7 @@ export function toldFloor(
     bound: priced.bound,
     evaluations: effort.evaluations,
     seed: effort.seed,
+    rough,
   };
 }
 
@@ -291,7 +294,8 @@ export function planFloor(
   const improver = new Improver(floor.shop, firstSchedule(floor.shop), effort.seed);
   const told = (rough: boolean): FloorPlan =>
     toldFloor(problem, floor, improver.best(), { ...effort, evaluations: improver.evaluations }, rough);
-  for (let tried = 0; tried < effort.evaluations; tried += LOOK) {
+  // The first schedule is told, however little it is to be bettered.
+  for (let tried = 0; tried === 0 || tried < effort.evaluations; tried += LOOK) {
     if (!goOn({ tried, cost: improver.bestCost, best: () => told(true) })) break;
     improver.run(Math.min(LOOK, effort.evaluations - tried));
   }

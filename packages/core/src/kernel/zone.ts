@@ -28,15 +28,38 @@ export function wallClock(ms: number, zone: string | undefined): string {
   return `${of('year').padStart(4, '0')}-${of('month')}-${of('day')}T${of('hour')}:${of('minute')}`;
 }
 
+const DAY_MS = 24 * 60 * MINUTE_MS;
+/** Offsets at the beginnings of days, by zone: most days have one offset, and asking a clock is slow. */
+const offsets = new Map<string, number>();
+const MOST_OFFSETS = 20_000;
+
+const exactOffset = (ms: number, zone: string | undefined): number =>
+  Date.parse(`${wallClock(ms, zone)}:00Z`) - Math.floor(ms / MINUTE_MS) * MINUTE_MS;
+
+function dayOffset(day: number, zone: string | undefined): number {
+  const key = `${zone ?? ''} ${day}`;
+  const known = offsets.get(key);
+  if (known !== undefined) return known;
+  if (offsets.size >= MOST_OFFSETS) offsets.clear();
+  const offset = exactOffset(day * DAY_MS, zone);
+  offsets.set(key, offset);
+  return offset;
+}
+
+/** How far the wall is ahead of UTC, ms. */
+function offsetOf(ms: number, zone: string | undefined): number {
+  const day = Math.floor(ms / DAY_MS);
+  const offset = dayOffset(day, zone);
+  return offset === dayOffset(day + 1, zone) ? offset : exactOffset(ms, zone);
+}
+
 /**
  * When the clock on the wall says so in a zone, ms since 1970 UTC. A time that the change to summer time leaves out counts as the same many minutes
  * after it; one that comes twice is the first. @param wall `2026-03-29T03:30`. Source: identity.
  */
 export function instantOf(wall: string, zone: string | undefined): number {
   const told = Date.parse(`${wall}:00Z`);
-  const offsetAt = (ms: number): number =>
-    Date.parse(`${wallClock(ms, zone)}:00Z`) - Math.floor(ms / MINUTE_MS) * MINUTE_MS;
-  const DAY_MS = 24 * 60 * MINUTE_MS;
+  const offsetAt = (ms: number): number => offsetOf(ms, zone);
   // The offset before any change that day, then that after it.
   const early = told - offsetAt(told - DAY_MS);
   if (offsetAt(early) === offsetAt(told - DAY_MS)) return early;

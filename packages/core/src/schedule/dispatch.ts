@@ -2,7 +2,7 @@ import { group } from '../kernel/index.js';
 import { NEVER } from './open-time.js';
 import { type Mode, type Sequence, type Shop, costOf } from './shop.js';
 import { Decoder } from './decoder.js';
-import { Rows, Tables, get } from './tables.js';
+import { Rows, type Tables, get, tablesOf } from './tables.js';
 
 /** Parameters of the rule: how far ahead it looks for what is due, and how much it shuns set-ups. */
 export interface RuleOf {
@@ -283,7 +283,7 @@ export function chooseBeside({ beside }: Mode, freeAt: (resource: number) => num
 
 /** A first schedule: the best of {@link RULES}, by Giffler and Thompson 1960. Links must not go in a circle. */
 export function firstSchedule(shop: Shop): Sequence {
-  const tables = new Tables(shop);
+  const tables = tablesOf(shop);
   const tail = tails(tables, inOrder(shop));
   const decoder = new Decoder(tables);
   const wants = new Rows(

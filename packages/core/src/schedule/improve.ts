@@ -3,7 +3,7 @@ import { Decoder } from './decoder.js';
 import { Mover } from './mover.js';
 import type { Judged, Mode, Sequence, Shop } from './shop.js';
 import { Tabu } from './tabu.js';
-import { Tables } from './tables.js';
+import { type Tables, tablesOf } from './tables.js';
 
 /** Moves that are tried for how much they worsen, before a cooling begins; the first cooling takes so many an operation. */
 const SAMPLES = 400;
@@ -51,7 +51,7 @@ export class Improver {
   private factor = 1;
 
   constructor(shop: Shop, from: Sequence, seed: number) {
-    this.tables = new Tables(shop);
+    this.tables = tablesOf(shop);
     this.decoder = new Decoder(this.tables);
     this.mover = new Mover(this.decoder);
     this.changes = new Changes(this.mover, seed);

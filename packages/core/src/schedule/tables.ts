@@ -18,6 +18,17 @@ export class Rows {
   }
 }
 
+const known = new WeakMap<Shop, Tables>();
+
+/** The tables of a shop, laid out once. */
+export function tablesOf(shop: Shop): Tables {
+  const before = known.get(shop);
+  if (before) return before;
+  const made = new Tables(shop);
+  known.set(shop, made);
+  return made;
+}
+
 /** A shop laid out in flat tables, with what never changes while it is planned. */
 export class Tables {
   readonly count: number;
@@ -77,11 +88,11 @@ export class Tables {
     this.weight = Float64Array.from(orders, ({ weight }) => weight);
     const size = (dresses + 1) * dresses;
     this.kept = size <= MOST_KEPT ? new Int32Array(size).fill(UNKNOWN) : undefined;
-    const known = new Map<OpenTime, number>([[OpenTime.ALWAYS, 0]]);
+    const at = new Map<OpenTime, number>([[OpenTime.ALWAYS, 0]]);
     this.ofResource = resources.map(({ open }) => {
-      const at = known.get(open);
-      if (at !== undefined) return at;
-      known.set(open, this.calendars.length);
+      const before = at.get(open);
+      if (before !== undefined) return before;
+      at.set(open, this.calendars.length);
       return this.calendars.push(open) - 1;
     });
   }

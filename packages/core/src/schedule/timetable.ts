@@ -3,7 +3,7 @@ import { Decoder } from './decoder.js';
 import { chooseBeside } from './dispatch.js';
 import { Mover } from './mover.js';
 import type { Judged, Sequence, Shop, Timed } from './shop.js';
-import { Tables, get } from './tables.js';
+import { get, tablesOf } from './tables.js';
 
 /** An operation of a schedule with its time, what it runs with, and why no earlier. */
 export interface Slot extends Timed {
@@ -43,7 +43,7 @@ export function timetable(shop: Shop, sequence: Sequence): Timetable {
 
 /** A decoder that holds a sequence. */
 export function decoded(shop: Shop, sequence: Sequence): Decoder {
-  const decoder = new Decoder(new Tables(shop));
+  const decoder = new Decoder(tablesOf(shop));
   decoder.load(sequence);
   return decoder;
 }

@@ -60,6 +60,7 @@ const book: ShiftBook = {
       bound: 0,
       evaluations: 0,
       seed: 1,
+      rough: false,
     },
   },
   jobs: [

@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Effort, Floor, FloorPromise, MoveEffect, Revision, Schedule } from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
 
@@ -199,6 +200,12 @@ describe('a move of the planner', () => {
     expect(made.judged.setUp - plan.judged.setUp).toBe((effect.body as MoveEffect).setUp);
     const old = await manager.call('post', '/api/floor/moves', move);
     expect(old.status).toBe(409);
+    // What would help is tried behind it, and nothing else of it changes.
+    expect(made.rough).toBe(true);
+    let told = (await floor()).trial?.plan;
+    for (; told?.rough; told = (await floor()).trial?.plan) await wait(100);
+    expect(told?.slots).toEqual(made.slots);
+    expect(told?.rough).toBe(false);
     // Let go, the one before it is looked at again; what is in force cannot be let go.
     const undone = await manager.call('delete', `/api/floor/schedules/${(kept.body as Schedule).id}`);
     expect([(undone.body as Floor).trial?.id, undone.status]).toEqual([id, 200]);

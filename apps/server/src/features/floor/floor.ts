@@ -1,10 +1,9 @@
-import { type FloorHours, checkHours, numberText } from '@druckerei/core';
+import { type FloorHours, FloorMoves, checkHours, numberText } from '@druckerei/core';
 import {
   type Account,
   type Floor,
   FloorNames,
   type FloorPromise,
-  type MoveAsked,
   type PinChange,
   type Revision,
   type Saying,
@@ -14,6 +13,7 @@ import {
 import type { Database } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { ShortMemory } from '../../http/short-memory.js';
 import { lockKind } from '../changes/changes.js';
 import { refuseOlder } from '../changes/refuse-older.js';
 import type { Bench } from '../jobs/bench.js';
@@ -21,7 +21,7 @@ import { keptPlan, readRevision } from '../jobs/revisions.js';
 import type { Kept, Moving } from '../../work/floor-tasks.js';
 import { readRecords } from '../room/room.js';
 import { currentWorks } from '../works/works.js';
-import { askForPlan, keepTrial } from './runs.js';
+import { askForPlan, finish, keepTrial } from './runs.js';
 import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
 
 async function setHours(
@@ -55,20 +55,26 @@ function refusePin({ problem: { jobs } }: FloorNow, { job: id, step: stepId, mac
     ]);
 }
 
-/** A station of a schedule that is looked at. Issues: 409 where a newer one stands. */
-async function movingOf(
+/** A schedule that is looked at, with all that it is made of. Issues: 409 where a newer one stands. */
+async function standingOf(
   database: Database,
   { problem, basis }: FloorNow,
-  { schedule, ...move }: MoveAsked,
-): Promise<Moving> {
+  schedule: number,
+): Promise<Pick<Moving, 'problem' | 'standing'>> {
   const both = [await readSchedule(database, 'trial', basis), await readSchedule(database, 'in force', basis)];
   const standing = both.find((one) => one?.id === schedule)?.plan;
   if (!standing)
     throw new ProblemError(409, 'This schedule is not looked at any more', {
       detail: 'A newer one stands. Load the page anew.',
     });
-  return { problem, standing, move };
+  return { problem, standing };
 }
+
+/** Milliseconds after a move before what would help is tried. */
+const QUIET_MS = 2_000;
+/** Milliseconds that a schedule stays laid out for whoever drags a station over it, and most of them. */
+const LAID_MS = 5_000;
+const MOST_LAID = 4;
 
 const cannotBeThere = (): ProblemError =>
   new ProblemError(422, 'This station cannot be there', {
@@ -158,6 +164,18 @@ export const floorHandlers = (
 > => {
   const { database, workshop } = bench;
   const answer = async (): Promise<Floor> => floorAnswer(database, await readFloor(bench));
+  let quiet: NodeJS.Timeout | undefined;
+  const laid = new ShortMemory<Promise<FloorMoves>>(LAID_MS, MOST_LAID);
+  const laidOut = (schedule: number): Promise<FloorMoves> => {
+    const known = laid.get(schedule);
+    if (known) return known;
+    const made = readFloor(bench)
+      .then((now) => standingOf(database, now, schedule))
+      .then(({ problem, standing }) => new FloorMoves(problem, standing));
+    laid.set(schedule, made);
+    made.catch(() => laid.forget(schedule));
+    return made;
+  };
   return {
     floor: answer,
 
@@ -194,16 +212,25 @@ export const floorHandlers = (
     },
 
     tryMove: async ({ body }) => {
-      const effect = await workshop.run('tryMove', await movingOf(database, await readFloor(bench), body));
+      const { schedule, ...move } = body;
+      const effect = (await laidOut(schedule)).effect(move);
       if (!effect) throw cannotBeThere();
       return { ...effect, shifted: [...effect.shifted] };
     },
 
     moveStation: async ({ account, body }) => {
       const now = await readFloor(bench);
-      const plan = await workshop.run('moveFloor', await movingOf(database, now, body));
+      const { schedule, ...move } = body;
+      const moving = { ...(await standingOf(database, now, schedule)), move };
+      const plan = await workshop.run('moveFloor', { ...moving, rough: true });
       if (!plan) throw cannotBeThere();
-      await keepTrial(database, account, now.basis, plan);
+      const id = await keepTrial(database, account, now.basis, plan);
+      // What would help is tried once nobody moves anything for a while, and told as any news of the floor.
+      clearTimeout(quiet);
+      quiet = setTimeout(
+        () => void finish(bench, id, workshop.run('moveFloor', { ...moving, rough: false })),
+        QUIET_MS,
+      ).unref();
       const trial = await readSchedule(database, 'trial', now.basis);
       if (!trial) throw notFound('This trial');
       return trial;

@@ -113,6 +113,21 @@ class Teller {
 const tellFloor = (queries: Queries): Promise<unknown> =>
   queries.one('live/tell', JSON.stringify({ topic: 'floor', by: '' }));
 
+/** Puts what would help into a schedule that was told without, once it is known. Never fails: it stands without, too. */
+export async function finish(
+  { database }: Bench,
+  schedule: number,
+  plan: Promise<FloorPlan | undefined>,
+): Promise<void> {
+  try {
+    const told = await plan;
+    if (told && (await database.one('floor/finish-schedule', schedule, JSON.stringify(told))))
+      await tellFloor(database);
+  } catch {
+    // Too much to reckon, or the server is stopping: it says that it is rough.
+  }
+}
+
 /** The floor with every job of it read. */
 async function wholeFloor(bench: Bench): Promise<FloorNow> {
   let now = await readFloor(bench);

@@ -89,4 +89,5 @@ const NO_PLAN: Schedule['plan'] = {
   bound: 0,
   evaluations: 0,
   seed: 1,
+  rough: false,
 };

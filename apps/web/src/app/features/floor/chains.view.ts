@@ -1,9 +1,12 @@
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { FloorSlot } from '@druckerei/core';
-import { CHIP_PX, type CordPart, type DropPlace, type FloorDrawing, type ThreadPart, dropAt } from './floor-drawing';
+import { type DropPlace, type FloorDrawing, type ThreadPart, cordsOf, dropAt, partAt } from './floor-drawing';
 import { type FloorNames, changesText } from '@druckerei/contract';
 import type { WorksClock } from './floor-words';
 
+/** Steps in which it is noticed what is in sight, and as much as ever is at once. */
+const STEP_PX = 400;
+const MOST_SEEN_PX = 3_000;
 /** Pixels that a pointer moves before it drags. */
 const DRAG_PX = 5;
 
@@ -26,12 +29,16 @@ const DRAG_PX = 5;
       tabindex="0"
       role="group"
       aria-label="Chains of work by machine; the shift book has the same in words"
+      #window
+      (scroll)="look(window)"
     >
       <svg
         #sheet
         [attr.width]="at.width + 40"
         [attr.height]="at.height"
         aria-hidden="true"
+        [class.picked]="chosen() !== undefined"
+        (pointerdown)="grasp($event, sheet)"
         (pointermove)="drag($event, sheet)"
         (pointerup)="release($event)"
         (pointercancel)="release($event)"
@@ -43,51 +50,25 @@ const DRAG_PX = 5;
         @for (seam of at.seams; track seam) {
           <line class="seam" [attr.x1]="seam" [attr.x2]="seam" y1="24" [attr.y2]="at.height" />
         }
+        <title>{{ told() }}</title>
         @for (row of at.rows; track row.machine) {
-          @for (part of row.parts; track part.slot.step + part.slot.job) {
-            <g
-              class="part"
-              [class.late]="part.late"
-              [class.chosen]="part.slot.job === chosen()"
-              [class.faint]="chosen() !== undefined && part.slot.job !== chosen()"
-              (pointerdown)="grasp($event, part.slot)"
-            >
-              <title>{{ told(part) }}</title>
-              <line
-                class="waist"
-                [attr.x1]="part.waist[0]"
-                [attr.x2]="part.waist[1]"
-                [attr.y1]="part.y"
-                [attr.y2]="part.y"
-              />
-              @if (part.chips.length === 0 && part.slot.changes.length > 0) {
-                <path class="mark" [attr.d]="mark(part)" />
-              }
-              <rect
-                class="cord"
-                [attr.x]="part.run[0]"
-                [attr.width]="width(part)"
-                [attr.y]="part.y - part.thick / 2"
-                [attr.height]="part.thick"
-                rx="4"
-              />
-              @for (chip of part.chips; track $index) {
-                <rect
-                  class="chip"
-                  [attr.x]="chip.x"
-                  [attr.y]="chip.y"
-                  [attr.width]="chipPx"
-                  [attr.height]="chipPx"
-                  [attr.fill]="chip.colour"
-                />
-              }
-              @if (part.label) {
-                <text class="number" [attr.x]="part.run[0] + 6" [attr.y]="part.y + 4 - (part.thick < 12 ? 12 : 0)">
-                  {{ names().number(part.slot.job) }}
-                </text>
-              }
-            </g>
-          }
+          <path class="waist" [attr.d]="row.cords.waists" />
+          <path class="cord" [attr.d]="row.cords.cords" />
+          <path class="cord late" [attr.d]="row.cords.late" />
+          <path class="mark" [attr.d]="row.cords.marks" />
+        }
+        @for (chip of at.chips; track chip.colour) {
+          <path class="chip" [attr.d]="chip.path" [attr.fill]="chip.colour" />
+        }
+        @if (own(); as cords) {
+          <path class="waist own" [attr.d]="cords.waists" />
+          <path class="cord own" [attr.d]="cords.cords" />
+          <path class="cord own" [attr.d]="cords.late" />
+        }
+        @for (part of labels(); track part.slot.step + part.slot.job) {
+          <text class="number" [attr.x]="part.run[0] + 6" [attr.y]="part.y + 4 - (part.thick < 12 ? 12 : 0)">
+            {{ names().number(part.slot.job) }}
+          </text>
         }
         @for (crew of at.crews; track crew.name) {
           <path class="present" [attr.d]="crew.present" />
@@ -145,11 +126,22 @@ const DRAG_PX = 5;
       stroke-width: 6;
       opacity: 0.45;
     }
-    .part {
+    svg {
       cursor: pointer;
     }
     .cord {
       fill: light-dark(#6d7f73, #8fa396);
+      stroke: light-dark(#6d7f73, #8fa396);
+      stroke-width: 1.5;
+      stroke-linejoin: round;
+    }
+    .cord.late {
+      fill: var(--mat-sys-error);
+      stroke: var(--mat-sys-error);
+    }
+    .cord.own {
+      fill: var(--mat-sys-primary);
+      stroke: var(--mat-sys-primary);
     }
     .waist {
       stroke: var(--mat-sys-outline);
@@ -161,6 +153,9 @@ const DRAG_PX = 5;
     .chip {
       stroke: var(--mat-sys-surface-container-lowest);
       stroke-width: 0.75px;
+    }
+    .picked :is(.cord, .waist, .mark, .chip):not(.own) {
+      opacity: 0.35;
     }
     .crew {
       color: var(--mat-sys-on-surface-variant);
@@ -176,15 +171,6 @@ const DRAG_PX = 5;
     .wanted {
       stroke: var(--mat-sys-primary);
       stroke-dasharray: none;
-    }
-    .late .cord {
-      fill: var(--mat-sys-error);
-    }
-    .chosen .cord {
-      fill: var(--mat-sys-primary);
-    }
-    .faint {
-      opacity: 0.35;
     }
     .number {
       font-size: 11px;
@@ -221,23 +207,50 @@ export class ChainsView {
   readonly able = input<(slot: FloorSlot) => readonly string[]>(() => []);
   readonly over = output<{ slot: FloorSlot; place: DropPlace | undefined }>();
   readonly dropped = output<{ slot: FloorSlot; place: DropPlace | undefined }>();
-  protected readonly chipPx = CHIP_PX;
   protected readonly place = signal<DropPlace | undefined>(undefined);
   private grasped: { slot: FloorSlot; x: number; y: number; dragging: boolean } | undefined;
 
-  protected grasp(event: PointerEvent, slot: FloorSlot): void {
-    this.grasped = { slot, x: event.clientX, y: event.clientY, dragging: false };
+  /** Parts of the chosen job, above the others. */
+  protected readonly own = computed(() => {
+    const chosen = this.chosen();
+    if (chosen === undefined) return undefined;
+    return cordsOf(this.drawing().rows.flatMap(({ parts }) => parts.filter(({ slot }) => slot.job === chosen)));
+  });
+  /** What of the drawing is in sight, in steps, so that scrolling draws seldom. */
+  private readonly seen = signal(0);
+  protected readonly labels = computed(() => {
+    const [from, to] = [this.seen() - STEP_PX, this.seen() + MOST_SEEN_PX];
+    return this.drawing().rows.flatMap(({ parts }) =>
+      parts.filter(({ label, run }) => label && run[1] >= from && run[0] <= to),
+    );
+  });
+  protected look({ scrollLeft }: Element): void {
+    this.seen.set(Math.floor(scrollLeft / STEP_PX) * STEP_PX);
+  }
+  /** The part under the pointer, in words. */
+  protected readonly told = signal('');
+
+  private pointOf(event: PointerEvent, sheet: Element): readonly [number, number] {
+    const box = sheet.getBoundingClientRect();
+    return [event.clientX - box.left, event.clientY - box.top];
+  }
+  protected grasp(event: PointerEvent, sheet: Element): void {
+    const part = partAt(this.drawing(), ...this.pointOf(event, sheet));
+    if (part) this.grasped = { slot: part.slot, x: event.clientX, y: event.clientY, dragging: false };
   }
   protected drag(event: PointerEvent, sheet: Element): void {
     const { grasped } = this;
-    if (!grasped) return;
+    const [x, y] = this.pointOf(event, sheet);
+    if (!grasped) {
+      const part = partAt(this.drawing(), x, y);
+      this.told.set(part ? this.wordsOf(part.slot) : '');
+      return;
+    }
     if (!grasped.dragging) {
       if (Math.hypot(event.clientX - grasped.x, event.clientY - grasped.y) < DRAG_PX) return;
       grasped.dragging = true;
       sheet.setPointerCapture(event.pointerId);
     }
-    const box = sheet.getBoundingClientRect();
-    const [x, y] = [event.clientX - box.left, event.clientY - box.top];
     const place = dropAt(this.drawing(), grasped.slot, this.able()(grasped.slot), x, y);
     const before = this.place();
     if (place?.machine === before?.machine && place?.before === before?.before && place?.last === before?.last) return;
@@ -257,18 +270,11 @@ export class ChainsView {
     return `M ${x} ${y - 14} l -6 -8 l 12 0 z M ${x - 1} ${y - 16} h 2 v 32 h -2 z`;
   }
 
-  /** A run of a moment is seen too. */
-  protected width({ run: [from, to] }: CordPart): number {
-    return Math.max(2, to - from);
-  }
-  protected mark({ waist: [x], y }: CordPart): string {
-    return `M ${x} ${y} l 5 -5 l 5 5 l -5 5 z`;
-  }
   protected curve({ from: [x1, y1], to: [x2, y2] }: ThreadPart): string {
     const bend = Math.max(12, Math.abs(x2 - x1) / 2);
     return `M ${x1} ${y1} C ${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`;
   }
-  protected told({ slot }: CordPart): string {
+  private wordsOf(slot: FloorSlot): string {
     const changes = changesText(slot);
     const [names, clock] = [this.names(), this.clock()];
     return [

@@ -3,6 +3,8 @@ import { inkColour } from '../../ui/ink-colour';
 
 type Span = schedule.Span;
 
+const round = (value: number): number => Math.round(value * 10) / 10;
+
 /** How far a screen looks: pixels of an open hour. */
 export const ZOOMS = { shift: 90, week: 22, month: 6 } as const;
 export type Zoom = keyof typeof ZOOMS;
@@ -56,6 +58,15 @@ export interface CordPart {
   readonly chips: readonly InkChip[];
 }
 
+/** What many parts look like together: a path for each look, so that however many they are there is little to draw. */
+export interface Cords {
+  readonly waists: string;
+  readonly cords: string;
+  readonly late: string;
+  /** Where something is changed, and no inks tell it. */
+  readonly marks: string;
+}
+
 /** An ink of a unit that is washed: two side by side, before and after. */
 export interface InkChip {
   readonly x: number;
@@ -76,6 +87,7 @@ export interface MachineRow {
   readonly machine: string;
   readonly y: number;
   readonly parts: readonly CordPart[];
+  readonly cords: Cords;
 }
 
 /** From a station of a job to the next. */
@@ -88,6 +100,8 @@ export interface ThreadPart {
 
 export interface FloorDrawing {
   readonly rows: readonly MachineRow[];
+  /** Chips of all rows, by their colour. */
+  readonly chips: readonly { readonly colour: string; readonly path: string }[];
   readonly crews: readonly CrewRow[];
   readonly days: readonly { readonly x: number; readonly minute: number }[];
   readonly seams: readonly number[];
@@ -129,6 +143,42 @@ function chipsOf({ washes }: FloorSlot, x: number, y: number): InkChip[] {
   );
 }
 
+function chipPaths(chips: readonly InkChip[]): FloorDrawing['chips'] {
+  const paths = new Map<string, string[]>();
+  for (const { x, y, colour } of chips)
+    group(paths, colour, `M ${round(x)} ${round(y)} h ${CHIP_PX} v ${CHIP_PX} h -${CHIP_PX} z`);
+  return [...paths].map(([colour, all]) => ({ colour, path: all.join('') }));
+}
+
+/** A run of a moment is seen too. */
+const LEAST_PX = 2;
+
+/** Parts as paths, a look each. */
+export function cordsOf(parts: readonly CordPart[]): Cords {
+  const [waists, cords, late, marks]: [string[], string[], string[], string[]] = [[], [], [], []];
+  for (const part of parts) {
+    const { waist, run, y, thick, chips, slot } = part;
+    waists.push(`M ${round(waist[0])} ${y} H ${round(waist[1])}`);
+    const wide = Math.max(LEAST_PX, run[1] - run[0]);
+    const box = `M ${round(run[0])} ${round(y - thick / 2)} h ${round(wide)} v ${round(thick)} h ${round(-wide)} z`;
+    (part.late ? late : cords).push(box);
+    if (chips.length === 0 && slot.changes.length > 0) marks.push(`M ${round(waist[0])} ${y} l 5 -5 l 5 5 l -5 5 z`);
+  }
+  return { waists: waists.join(''), cords: cords.join(''), late: late.join(''), marks: marks.join('') };
+}
+
+/** Pixels beside a part that still count as on it. */
+const NEAR_PX = 3;
+
+/** The part at a point; undefined where there is none. */
+export function partAt({ rows }: Pick<FloorDrawing, 'rows'>, x: number, y: number): CordPart | undefined {
+  const parts = rows.find((row) => Math.abs(row.y - y) <= ROW_PX / 2)?.parts ?? [];
+  const off = ({ waist, run }: CordPart): number => Math.max(0, waist[0] - x, x - Math.max(run[1], run[0] + LEAST_PX));
+  let nearest: CordPart | undefined;
+  for (const part of parts) if (off(part) <= NEAR_PX && (!nearest || off(part) < off(nearest))) nearest = part;
+  return nearest;
+}
+
 /** Height of a crew's line, for as many as it has places. */
 const CREW_PX = 24;
 
@@ -140,7 +190,6 @@ function stepped(levels: readonly (readonly [number, number])[], time: FoldedTim
     .concat(`H ${round(time.width)}`)
     .join(' ');
 }
-const round = (value: number): number => Math.round(value * 10) / 10;
 
 /** How many are there at each minute, out of stretches that each hold one. */
 function levelsOf(stretches: readonly Span[], until: number): [number, number][] {
@@ -219,7 +268,7 @@ export function drawFloor(
       const chips = x2 - x1 >= CHIPS_PX ? chipsOf(slot, x1, y) : [];
       return { slot, waist: [x1, middle], run: [middle, x2], y, thick, late, label: x2 - middle > LABEL_PX, chips };
     });
-    return { machine, y, parts };
+    return { machine, y, parts, cords: cordsOf(parts) };
   });
   const seams = spans.slice(1).map(([from]) => time.x(from) - SEAM_PX / 2);
   const days = spans.filter(
@@ -227,6 +276,7 @@ export function drawFloor(
   );
   return {
     rows,
+    chips: chipPaths(rows.flatMap(({ parts }) => parts.flatMap(({ chips }) => chips))),
     seams,
     days: days.map(([from]) => ({ x: time.x(from), minute: from })),
     crews: crewRows(plan, crews, time, HEAD_PX + used.length * ROW_PX, until),

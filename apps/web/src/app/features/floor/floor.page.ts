@@ -88,22 +88,24 @@ export class FloorPage {
     const [plan, loaded] = [this.plan(), this.loaded()];
     return plan && loaded ? new WorksClock(plan.origin, loaded.works.timeZone) : undefined;
   });
-  protected readonly drawing = computed(() => {
-    const [plan, loaded] = [this.plan(), this.loaded()];
-    if (!plan || !loaded) return undefined;
+  /** When machines and crews are there; reckoned anew where the hours or the plan are others, not for every look. */
+  private readonly times = computed(() => {
+    const [origin, loaded] = [this.plan()?.origin, this.loaded()];
+    if (origin === undefined || !loaded) return undefined;
     const { floor, works } = loaded;
-    const open = openTimes(floor.hours, works.machines, plan.origin, works.timeZone);
-    const crews = (floor.hours.crews ?? []).map((crew) => ({
-      name: crew.name,
-      places: crewTimes(crew, floor.hours, plan.origin, works.timeZone),
-    }));
-    return drawFloor(
-      plan,
-      works.machines.map(({ id }) => id),
-      open,
-      crews,
-      this.zoom(),
-    );
+    return {
+      machines: openTimes(floor.hours, works.machines, origin, works.timeZone),
+      crews: (floor.hours.crews ?? []).map((crew) => ({
+        name: crew.name,
+        places: crewTimes(crew, floor.hours, origin, works.timeZone),
+      })),
+    };
+  });
+  protected readonly drawing = computed(() => {
+    const [plan, times, works] = [this.plan(), this.times(), this.loaded()?.works];
+    if (!plan || !times || !works) return undefined;
+    const machines = works.machines.map(({ id }) => id);
+    return drawFloor(plan, machines, times.machines, times.crews, this.zoom());
   });
   protected readonly thread = computed(() => {
     const [plan, drawing, job] = [this.plan(), this.drawing(), this.chosen()];

@@ -62,6 +62,7 @@ const plan: FloorPlan = {
   bound: 0,
   evaluations: 0,
   seed: 1,
+  rough: false,
 };
 const steps = [
   { id: 'print', name: 'Print', component: 'Map', machines: ['press'] },
