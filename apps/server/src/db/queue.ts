@@ -13,7 +13,7 @@ const LOOK_S = 10;
 /** Work that outlives a request, kept by PostgreSQL: any instance on the database can take it. */
 export const queueOn = ({ pool }: Pick<Database, 'pool'>): PgBoss =>
   new PgBoss({
-    db: { executeSql: (text, values: unknown[] = []) => pool.query(text, values) },
+    db: { executeSql: (text, values: unknown[]) => pool.query(text, values) },
     migrate: false,
     schedule: false,
     maintenanceIntervalSeconds: LOOK_S,
@@ -23,7 +23,7 @@ export const queueOn = ({ pool }: Pick<Database, 'pool'>): PgBoss =>
 /** Makes the queue as the role that owns the tables, and lets the application's role at it. */
 export async function setUpQueue(owner: Pick<Database, 'pool'>, role: string): Promise<void> {
   const boss = new PgBoss({
-    db: { executeSql: (text, values: unknown[] = []) => owner.pool.query(text, values) },
+    db: { executeSql: (text, values: unknown[]) => owner.pool.query(text, values) },
     supervise: false,
     schedule: false,
   });

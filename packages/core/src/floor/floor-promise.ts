@@ -72,7 +72,7 @@ export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefine
   const known = new Set(standing?.slots.map((slot) => slot.job));
   const inForce = known.has(job.id);
   const others = problem.jobs.filter(({ id }) => id !== job.id && known.has(id));
-  const own = (inForce && problem.jobs.find(({ id }) => id === job.id)) || job;
+  const own = (inForce ? problem.jobs.find(({ id }) => id === job.id) : undefined) ?? job;
   const jobs = [...others, own];
   const floor = floorShop({ ...problem, jobs });
   const { shop, places } = floor;

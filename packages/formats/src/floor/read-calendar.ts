@@ -52,6 +52,15 @@ function wallOf(time: ICAL.Time, zone: string | undefined, timeZone: string | un
   return wallClock(time.toUnixTime() * 1000, timeZone);
 }
 
+/** A turn of a rule. */
+interface Occurrence {
+  readonly item: ICAL.Event;
+  readonly startDate: ICAL.Time;
+  readonly endDate: ICAL.Time;
+}
+/** An event may have none, whatever its type says. */
+const summaryOf = (event: { readonly summary: string | null }): string => event.summary ?? '';
+
 class Reader {
   readonly stretches: CalendarStretch[] = [];
   readonly left: string[] = [];
@@ -75,7 +84,7 @@ class Reader {
       of.getFirstProperty('dtstart')?.getFirstParameter('tzid');
     const told = (one: ICAL.Event, start: ICAL.Time, end: ICAL.Time): void => {
       const zone = zoneOf(one.component);
-      this.take(wallOf(start, zone, timeZone), wallOf(end, zone, timeZone), String(one.summary ?? ''));
+      this.take(wallOf(start, zone, timeZone), wallOf(end, zone, timeZone), summaryOf(one));
     };
     if (!event.isRecurring()) {
       told(event, event.startDate, event.endDate);
@@ -85,11 +94,11 @@ class Reader {
     for (; this.turns < MOST_TURNS && this.stretches.length <= MOST_STRETCHES; this.turns++) {
       const next = turns.next() as ICAL.Time | null;
       if (!next || plainWall(next).slice(0, 10) > dayAfter(this.window.until.slice(0, 10), 1)) return;
-      const at = event.getOccurrenceDetails(next);
+      const at = event.getOccurrenceDetails(next) as Occurrence;
       told(at.item, at.startDate, at.endDate);
     }
     if (this.stretches.length <= MOST_STRETCHES)
-      this.left.push(`${String(event.summary ?? 'An event')} comes too often to be followed.`);
+      this.left.push(`${summaryOf(event) || 'An event'} comes too often to be followed.`);
   }
 
   busy(component: ICAL.Component): void {

@@ -1,4 +1,4 @@
-import { ComponentFixture, TestBed } from '@angular/core/testing';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { type FloorHours, SHIPPED_WORKS, USUAL_HOURS, type Works } from '@druckerei/core';
 import { DaysStrip, type Stretch, stripDays } from './days.strip';
 
@@ -48,7 +48,9 @@ describe('the strip of days', () => {
     Object.assign(Element.prototype, { releasePointerCapture: () => undefined });
   });
   afterEach(() => jest.useRealTimers());
-  const cells = (): HTMLButtonElement[] => [...fixture.nativeElement.querySelectorAll('.days button')];
+  const cells = (): HTMLButtonElement[] => [
+    ...(fixture.nativeElement as HTMLElement).querySelectorAll<HTMLButtonElement>('.days button'),
+  ];
   const send = (at: number, type: string, init: KeyboardEventInit = {}): void => {
     cells()[at]?.dispatchEvent(type === 'keydown' ? new KeyboardEvent(type, init) : new Event(type));
     fixture.detectChanges();

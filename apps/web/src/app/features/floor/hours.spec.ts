@@ -28,10 +28,12 @@ describe('hours that are edited', () => {
     fixture.componentRef.setInput('floor', floor);
     fixture.detectChanges();
   };
-  const button = (name: RegExp): HTMLButtonElement =>
-    [...fixture.nativeElement.querySelectorAll('button')].find((one: HTMLButtonElement) =>
-      name.test(one.textContent ?? ''),
-    );
+  const element = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const button = (name: RegExp): HTMLButtonElement => {
+    const found = [...element().querySelectorAll('button')].find((one) => name.test(one.textContent));
+    if (!found) throw new Error('no such button');
+    return found;
+  };
   beforeEach(() => {
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
     fixture = TestBed.createComponent(HoursPanel);
@@ -40,7 +42,7 @@ describe('hours that are edited', () => {
     fixture.componentRef.setInput('may', true);
     show(floorOf(3));
   });
-  const rows = (): number => fixture.nativeElement.querySelectorAll('input[type=datetime-local]').length / 2;
+  const rows = (): number => element().querySelectorAll('input[type=datetime-local]').length / 2;
 
   it('stay while others plan, and are saved over what they were begun from', () => {
     button(/Closed or open/).click();
@@ -59,17 +61,17 @@ describe('hours that are edited', () => {
     fixture.detectChanges();
     show(floorOf(4));
     expect(rows()).toBe(1);
-    expect(fixture.nativeElement.textContent).toContain('Somebody has changed the hours meanwhile');
+    expect(element().textContent).toContain('Somebody has changed the hours meanwhile');
     button(/Save hours/).click();
     expect((http.expectOne('/api/floor/hours').request.body as { version: number }).version).toBe(3);
     button(/^Undo/).click();
     fixture.detectChanges();
     expect(rows()).toBe(0);
-    expect(fixture.nativeElement.textContent).not.toContain('Somebody has changed');
+    expect(element().textContent).not.toContain('Somebody has changed');
   });
   it('that nobody edits are those of the others at once', () => {
     show(floorOf(4, { ...(USUAL_HOURS as Floor['hours']), press: [] }));
     expect(button(/Save hours/).disabled).toBe(true);
-    expect(fixture.nativeElement.textContent).not.toContain('Somebody has changed');
+    expect(element().textContent).not.toContain('Somebody has changed');
   });
 });
