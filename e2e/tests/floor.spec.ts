@@ -92,7 +92,12 @@ test('a station is dragged into another waist with its price told before, moved 
   await page.bringToFront();
   await page.getByRole('radio', { name: 'Shift' }).click();
   // The first two that follow one another on the same machine.
-  await page.locator('dk-chains').scrollIntoViewIfNeeded();
+  await page.locator('dk-chains svg').evaluate((svg) => {
+    const chain = [...svg.querySelectorAll('path.waist')].find((path) => /M.*M/.test(path.getAttribute('d') ?? ''));
+    chain?.scrollIntoView({ block: 'center', inline: 'nearest' });
+    const [, x] = /M ([\d.]+)/.exec(chain?.getAttribute('d') ?? '') ?? [];
+    svg.parentElement?.scrollTo({ left: Number(x) - 40 });
+  });
   const row = (await cords(page)).find(({ length }) => length > 1);
   const [to, from] = row ?? [];
   if (!from || !to) throw new Error('nothing to drag');
@@ -187,6 +192,7 @@ test('a breakdown is told, and what it holds up is planned anew around it', asyn
   await page.getByLabel('Whose days').selectOption({ label: 'Buckle folder' });
   const days = page.getByRole('group', { name: 'Open hours of the coming weeks' }).getByRole('button');
   const today = await days.evaluateAll((all) => all.findIndex((one) => one.classList.contains('today')));
+  await days.last().scrollIntoViewIfNeeded();
   await days.nth(today).hover();
   await page.mouse.down();
   await days.nth(today + 7).hover();
@@ -237,7 +243,12 @@ test('a job that is not on the floor says when it could be ready', async ({ page
   await page.goto(`/jobs/${id}`);
   await expect(page.locator('dk-ready-on')).toContainText(/Ready on.*\d/);
   // The clock of its stream.
-  await page.locator('dk-ready-on').getByRole('button').click();
+  const inStream = page.getByRole('button', { name: 'When each station runs, in the stream' });
+  await inStream.click();
+  await expect(page.locator('dk-stream .clock').first()).toHaveText(/\d\d:\d\d/);
+  await expectAccessible(page, 'clock in the stream');
+  await inStream.click();
+  await page.locator('dk-ready-on .day').click();
   await dialogReady(page);
   const clock = page.getByRole('table', { name: 'When each station runs' });
   await expect(clock.getByRole('row').filter({ hasText: 'Print, Map' }).first()).toContainText(/\d\d:\d\d/);
