@@ -131,17 +131,12 @@ const DRAG_PX = 5;
     }
     .cord {
       fill: light-dark(#6d7f73, #8fa396);
-      stroke: light-dark(#6d7f73, #8fa396);
-      stroke-width: 1.5;
-      stroke-linejoin: round;
     }
     .cord.late {
       fill: var(--mat-sys-error);
-      stroke: var(--mat-sys-error);
     }
     .cord.own {
       fill: var(--mat-sys-primary);
-      stroke: var(--mat-sys-primary);
     }
     .waist {
       stroke: var(--mat-sys-outline);

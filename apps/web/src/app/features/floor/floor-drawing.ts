@@ -153,6 +153,16 @@ function chipPaths(chips: readonly InkChip[]): FloorDrawing['chips'] {
 /** A run of a moment is seen too. */
 const LEAST_PX = 2;
 
+const ROUND_PX = 4;
+
+/** A box with round corners, as a path. */
+function roundedBox(x: number, y: number, wide: number, high: number): string {
+  const r = Math.min(ROUND_PX, wide / 2, high / 2);
+  const corner = (dx: number, dy: number): string => `a ${round(r)} ${round(r)} 0 0 1 ${round(dx)} ${round(dy)}`;
+  const [across, down] = [round(wide - 2 * r), round(high - 2 * r)];
+  return `M ${round(x + r)} ${round(y)} h ${across} ${corner(r, r)} v ${down} ${corner(-r, r)} h ${-across} ${corner(-r, -r)} v ${-down} ${corner(r, -r)} z`;
+}
+
 /** Parts as paths, a look each. */
 export function cordsOf(parts: readonly CordPart[]): Cords {
   const [waists, cords, late, marks]: [string[], string[], string[], string[]] = [[], [], [], []];
@@ -160,8 +170,7 @@ export function cordsOf(parts: readonly CordPart[]): Cords {
     const { waist, run, y, thick, chips, slot } = part;
     waists.push(`M ${round(waist[0])} ${y} H ${round(waist[1])}`);
     const wide = Math.max(LEAST_PX, run[1] - run[0]);
-    const box = `M ${round(run[0])} ${round(y - thick / 2)} h ${round(wide)} v ${round(thick)} h ${round(-wide)} z`;
-    (part.late ? late : cords).push(box);
+    (part.late ? late : cords).push(roundedBox(run[0], y - thick / 2, wide, thick));
     if (chips.length === 0 && slot.changes.length > 0) marks.push(`M ${round(waist[0])} ${y} l 5 -5 l 5 5 l -5 5 z`);
   }
   return { waists: waists.join(''), cords: cords.join(''), late: late.join(''), marks: marks.join('') };

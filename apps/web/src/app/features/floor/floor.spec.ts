@@ -2,7 +2,7 @@ import { type FloorPlan, type FloorSlot, schedule } from '@druckerei/core';
 import { type Floor, FloorNames, changesText, holdText } from '@druckerei/contract';
 import { dateText } from '../../ui/format';
 import { spanText, sureText, surenessText } from '../../ui/floor-words';
-import { CHIP_PX, FoldedTime, ZOOMS, drawFloor, threadOf } from './floor-drawing';
+import { CHIP_PX, FoldedTime, ZOOMS, drawFloor, partAt, threadOf } from './floor-drawing';
 import { WorksClock, causeText, helpText, lateText } from './floor-words';
 
 const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0, hold: null };
@@ -154,6 +154,20 @@ describe('chains', () => {
     const [low, half, high] = [(crew?.y ?? 0) + 12, crew?.y, (crew?.y ?? 0) - 12];
     expect(crew?.present).toMatch(new RegExp(`^M 0 ${high} H ${px(300)} V ${half} H ${px(600)} V ${low}`));
     expect(crew?.wanted).toMatch(new RegExp(`^M 0 ${low} H ${px(240)} V ${half} H ${px(400)} V ${low}`));
+  });
+  it('are found under the pointer, near them too, and drawn a look at a time', () => {
+    const [press] = drawing.rows;
+    const [first, second] = press?.parts ?? [];
+    const y = press?.y ?? 0;
+    expect(partAt(drawing, (first?.run[0] ?? 0) + 1, y)).toBe(first);
+    expect(partAt(drawing, (second?.waist[0] ?? 0) + 1, y + 8)).toBe(second);
+    expect(partAt(drawing, (second?.run[1] ?? 0) + 2, y)).toBe(second);
+    expect(partAt(drawing, (second?.run[1] ?? 0) + 9, y)).toBeUndefined();
+    expect(partAt(drawing, (first?.run[0] ?? 0) + 1, y + 500)).toBeUndefined();
+    expect(press?.cords.waists.match(/M/g)).toHaveLength(2);
+    expect([press?.cords.cords.match(/M/g), press?.cords.late.match(/M/g)].map((all) => all?.length)).toEqual([1, 1]);
+    // Inks tell the change of the second: no mark beside them.
+    expect(press?.cords.marks).toBe('');
   });
   it('are followed by the thread of a job, which says whether it lies or waits', () => {
     expect(threadOf(1, plan, drawing).map(({ kind }) => kind)).toEqual(['lies']);
