@@ -120,7 +120,7 @@ describe('the shift book', () => {
 });
 
 describe('a schedule as a calendar', () => {
-  const calendar = floorCalendar(book);
+  const calendar = floorCalendar({ works: book.works, book });
   const events = new ICAL.Component(ICAL.parse(calendar) as unknown[]).getAllSubcomponents('vevent');
   it('has an event for every station on a machine, in UTC, with what it is and where (standard: RFC 5545)', () => {
     expect(events.map((one) => one.getFirstPropertyValue('uid'))).toEqual([
@@ -134,6 +134,9 @@ describe('a schedule as a calendar', () => {
     expect(String(first?.getFirstPropertyValue('dtend'))).toBe('2026-11-30T07:10:00Z');
     expect(first?.getFirstPropertyValue('summary')).toBe('J-1 print');
     expect(first?.getFirstPropertyValue('location')).toBe('Press, large');
+  });
+  it('has no events where nothing is in force', () => {
+    expect(floorCalendar({ works: 'Mill' })).not.toContain('VEVENT');
   });
   it('has lines of no more than 75 octets with line ends as they are wanted', () => {
     for (const line of calendar.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);

@@ -72,22 +72,11 @@ export const shiftBookHandlers = ({
       if (!(await database.one('floor/feed-by-token', hashOf(params.token)))) throw notFound('This calendar');
       const schedule = await database.one<Row>('floor/schedule', 'in force');
       response.setHeader('Cache-Control', `private, max-age=${FEED_AGE_S}`);
-      const empty = { id: 0, state: 'in force', by: '', at: new Date(0).toISOString() } as const;
-      return workshop.run('floorCalendar', await bookOf(database, schedule ?? { ...empty, plan: NO_PLAN }));
+      const { name } = await currentWorks(database);
+      return workshop.run('floorCalendar', {
+        works: name,
+        book: schedule && (await bookOf(database, schedule)),
+      });
     },
   };
-};
-
-const NO_PLAN: Schedule['plan'] = {
-  origin: 0,
-  slots: [],
-  through: [],
-  late: [],
-  never: [],
-  unkept: [],
-  judged: { late: 0, lateOrders: 0, setUp: 0, through: 0, unkept: 0 },
-  bound: 0,
-  evaluations: 0,
-  seed: 1,
-  rough: false,
 };
