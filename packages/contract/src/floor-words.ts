@@ -70,11 +70,12 @@ export function changesText({ changes, washes }: Pick<FloorSlot, 'changes' | 'wa
 }
 
 /** What a station is released by, in words. */
-export function holdText({ what, of, day }: FloorHold | FloorLie, { date, count }: Saying): string {
+export function holdText({ what, of, day, sent }: FloorHold | FloorLie, { date, count }: Saying): string {
   switch (what) {
     case 'paper':
       return day === null ? `${of}: not ordered` : `${of}, on order for ${date(day)}`;
     case 'artwork':
+      if (sent !== undefined) return `the proof${of === '' ? '' : ` of ${of}`}, at the customer since ${date(sent)}`;
       return of === '' ? 'artwork that is not approved' : `the artwork of ${of}, not approved`;
     case 'trial':
       return `a trial of ${of}, not accepted`;

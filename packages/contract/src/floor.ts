@@ -123,6 +123,7 @@ const planSchema = z
               what: z.enum(['paper', 'artwork', 'trial', 'carriers', 'drying']),
               of: z.string(),
               day: z.string().nullable(),
+              sent: z.iso.datetime().optional(),
             })
             .nullable(),
         }),

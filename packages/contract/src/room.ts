@@ -17,6 +17,7 @@ export const roomEventSchema = z
       kind: z.literal('artwork'),
       component: id,
       approved: z.boolean(),
+      sent: z.boolean().optional().describe('not approved yet: a proof is at the customer'),
       note: lines(300).optional(),
     }),
     z.strictObject({

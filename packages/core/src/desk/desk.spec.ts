@@ -52,6 +52,11 @@ describe('the desk', () => {
     const both = deskOf(withHolds(artwork, carriers));
     expect(both).toMatchObject([{ key: 'artwork/1', by: start - 28 * 60 * MINUTE_MS }]);
     expect(deskOf(withHolds(artwork))).toMatchObject([{ by: start - 24 * 60 * MINUTE_MS }]);
+    // What is at the customer is a matter of its own, with the same time left.
+    const sent = '2026-11-25T09:00:00.000Z';
+    expect(deskOf(withHolds({ ...artwork, sent }, carriers))).toMatchObject([
+      { key: 'proof/1', kind: 'proof', day: sent, by: start - 28 * 60 * MINUTE_MS },
+    ]);
     expect(deskOf(withHolds(carriers))).toMatchObject([
       { key: 'carriers/1', count: 4, by: start - 4 * 60 * MINUTE_MS },
     ]);
@@ -67,7 +72,15 @@ describe('the desk', () => {
   });
 
   it('tells a late job with what would help most', () => {
-    const help = { kind: 'job first', step: null, machine: null, won: 90, othersLate: 0, overtime: 0, rest: 0 } as const;
+    const help = {
+      kind: 'job first',
+      step: null,
+      machine: null,
+      won: 90,
+      othersLate: 0,
+      overtime: 0,
+      rest: 0,
+    } as const;
     const late = [{ job: 2, minutes: 100, alone: 0, waits: null, chain: [], helps: [help] }];
     expect(deskOf({ ...facts, plan: { ...plan, late } })).toMatchObject([
       { key: 'late/2', minutes: 100, costs: 200, help },

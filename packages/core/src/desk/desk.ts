@@ -91,9 +91,11 @@ function holdMatters(facts: DeskFacts): DeskMatter[] {
     // What is on order comes by itself; carriers are made once the artwork is approved.
     const open = (job.holds ?? []).filter(({ day }) => day === null);
     const noArtwork = open.some(({ what }) => what === 'artwork');
-    const kinds = new Map<FloorHold['what'], FloorHold[]>();
-    for (const hold of open) if (!(noArtwork && hold.what === 'carriers')) group(kinds, hold.what, hold);
-    return [...kinds].flatMap(([what, holds]): DeskMatter[] => {
+    const kinds = new Map<FloorHold['what'] | 'proof', FloorHold[]>();
+    for (const hold of open)
+      if (!(noArtwork && hold.what === 'carriers')) group(kinds, hold.sent === undefined ? hold.what : 'proof', hold);
+    return [...kinds].flatMap(([kind, holds]): DeskMatter[] => {
+      const what = kind === 'proof' ? 'artwork' : kind;
       const last = what === 'artwork' && open.some((one) => one.what === 'carriers') ? 'carriers' : what;
       const wanted = holds
         .flatMap(({ step }) => {
@@ -108,8 +110,9 @@ function holdMatters(facts: DeskFacts): DeskMatter[] {
       if (by !== undefined && by > problem.origin + DAYS_AHEAD * DAY_MIN * MINUTE_MS) return [];
       const matter: DeskMatter = {
         ...none,
-        key: `${what}/${job.id}`,
-        kind: what,
+        key: `${kind}/${job.id}`,
+        kind,
+        day: holds.flatMap(({ sent }) => sent ?? []).sort()[0],
         job: job.id,
         step: first?.step ?? holds[0]?.step,
         of: [...new Set(holds.map(({ of }) => of))].filter((of) => of !== '').join(', '),

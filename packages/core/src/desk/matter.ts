@@ -6,6 +6,7 @@ export const DESK_KINDS = [
   'let go',
   'trial',
   'artwork',
+  'proof',
   'carriers',
   'paper',
   'delivery',

@@ -63,6 +63,10 @@ describe('what stations wait for beside each other', () => {
     expect(of(holdsOf(steps, roomState(records(...events.slice(0, -1))), there))).not.toEqual([]);
     const turnedDown: RoomEvent = { kind: 'artwork', component: press.component, approved: false };
     expect(of(holdsOf(steps, roomState(records(...events, turnedDown)), there))).toMatchObject([{ what: 'artwork' }]);
+    const sent: RoomEvent = { ...turnedDown, sent: true };
+    expect(of(holdsOf(steps, roomState(records(...events, sent)), there))).toMatchObject([
+      { what: 'artwork', sent: records(sent)[0]?.at },
+    ]);
     const begun: RoomEvent = { kind: 'press-start', step: pass?.id ?? '' };
     expect(of(holdsOf(steps, roomState(records(begun)), () => 'never'))).toEqual([]);
   });

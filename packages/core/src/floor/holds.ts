@@ -11,6 +11,8 @@ export interface FloorHold {
   readonly of: string;
   /** ISO 8601 date on which it comes; null where nobody knows. */
   readonly day: string | null;
+  /** Artwork of which a proof is at the customer: since when, ISO 8601. */
+  readonly sent?: string | undefined;
 }
 
 /** What a station works on is counted, and still has to lie; `of` the station that it comes from, no day. */
@@ -35,8 +37,11 @@ export function holdsOf(
     const { press } = wants;
     const inks = press.inks.filter((ink) => !trialAccepted(room, ink));
     const missing = press.carriers.filter((carrier) => !mayRun(room, carrier));
-    if (room.artwork.get(press.component)?.event.approved !== true)
-      holds.push({ step: id, what: 'artwork', of: component, day: null });
+    const artwork = room.artwork.get(press.component);
+    if (artwork?.event.approved !== true) {
+      const sent = artwork?.event.sent === true ? { sent: artwork.record.at } : {};
+      holds.push({ step: id, what: 'artwork', of: component, day: null, ...sent });
+    }
     if (inks.length > 0) holds.push({ step: id, what: 'trial', of: inks.join(', '), day: null });
     if (missing.length > 0) holds.push({ step: id, what: 'carriers', of: String(missing.length), day: null });
     return holds;

@@ -24,6 +24,8 @@ export type RoomEvent =
       readonly kind: 'artwork';
       readonly component: string;
       readonly approved: boolean;
+      /** Not approved yet: a proof of it is at the customer. */
+      readonly sent?: boolean | undefined;
       readonly note?: string | undefined;
     }
   | {

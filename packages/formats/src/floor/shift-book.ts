@@ -36,7 +36,7 @@ export interface ShiftBookLine {
   readonly waitsFor: string;
 }
 
-const SAY: Saying = { date: (day) => day, count: (value) => numberText(value) };
+const SAY: Saying = { date: (day) => day.slice(0, 10), count: (value) => numberText(value) };
 
 /** What runs on every machine, one after another. */
 export function shiftBookLines({ schedule: { plan }, jobs, machines, timeZone }: ShiftBook): ShiftBookLine[] {

@@ -1,6 +1,6 @@
 import { dayAfter } from '@druckerei/core';
 import type { Desk, DeskLine, Revision } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
+import { SEEN, type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -60,13 +60,26 @@ describe('the desk', () => {
     expect(matters.some(({ key }) => key === `carriers/${job.id}`)).toBe(false);
   });
 
+  it('knows a proof that is at the customer', async () => {
+    for (const { id: component } of job.job.components)
+      await manager.call('post', `/api/jobs/${job.id}/room`, {
+        event: { kind: 'artwork', component, approved: false, sent: true },
+        seen: 0,
+      });
+    expect(await matter(`artwork/${job.id}`)).toBeUndefined();
+    const proof = await matter(`proof/${job.id}`);
+    expect(proof?.kind).toBe('proof');
+    expect(Math.abs(Date.parse(proof?.day ?? '') - Date.now())).toBeLessThan(60_000);
+  });
+
   it('is quiet about artwork once it is approved, and says that what is in force no longer fits', async () => {
     for (const { id: component } of job.job.components)
       await manager.call('post', `/api/jobs/${job.id}/room`, {
         event: { kind: 'artwork', component, approved: true },
-        seen: 0,
+        seen: SEEN,
       });
     expect(await matter(`artwork/${job.id}`)).toBeUndefined();
+    expect(await matter(`proof/${job.id}`)).toBeUndefined();
     expect(await matter(`carriers/${job.id}`)).toMatchObject({ kind: 'carriers' });
     expect(await matter('plan/stale')).toBeDefined();
   });

@@ -144,7 +144,7 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
 }
 
 /** Words as nobody's browser says them. */
-const PLAIN: Saying = { date: (day) => day, count: (value) => numberText(value) };
+const PLAIN: Saying = { date: (day) => day.slice(0, 10), count: (value) => numberText(value) };
 
 export const floorHandlers = (
   bench: Bench,

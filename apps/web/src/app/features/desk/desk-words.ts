@@ -17,6 +17,8 @@ export function matterText(line: DeskLine): string {
       return `has no accepted trial of ${of}${station}`;
     case 'artwork':
       return `has no approved artwork${of === '' ? '' : ` of ${of}`}${station}`;
+    case 'proof':
+      return `has a proof${of === '' ? '' : ` of ${of}`} at the customer since ${dateText(day)}${station}`;
     case 'carriers':
       return `wants ${many(n, 'carrier')} made and inspected${station}`;
     case 'paper':

@@ -24,6 +24,10 @@ const zone = 'Europe/Berlin';
 describe('sentences of the desk', () => {
   it.each<[Partial<DeskLine>, string]>([
     [{}, 'has no approved artwork of Map, and Print, Map waits for it'],
+    [
+      { kind: 'proof', day: '2026-11-25T09:00:00.000Z' },
+      'has a proof of Map at the customer since 25 Nov 2026, and Print, Map waits for it',
+    ],
     [{ kind: 'trial', of: 'Deep red', step: null }, 'has no accepted trial of Deep red'],
     [{ kind: 'carriers', count: 1, step: null }, 'wants 1 carrier made and inspected'],
     [
@@ -54,7 +58,15 @@ describe('sentences of the desk', () => {
     );
     expect(besideText({ ...line, by: '2026-12-01T06:00:00.000Z' }, now, zone)).toBe('');
     expect(besideText({ ...line, by: '2026-12-03T09:00:00.000Z' }, now, zone)).toBe('');
-    const help = { kind: 'job first', step: null, machine: null, won: 90, othersLate: 0, overtime: 0, rest: 0 } as const;
+    const help = {
+      kind: 'job first',
+      step: null,
+      machine: null,
+      won: 90,
+      othersLate: 0,
+      overtime: 0,
+      rest: 0,
+    } as const;
     expect(besideText({ ...line, kind: 'late', help }, now, zone)).toBe(
       'What helps most: the whole job goes first: 1 h 30 earlier',
     );

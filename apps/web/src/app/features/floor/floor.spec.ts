@@ -199,6 +199,9 @@ describe('words of the floor', () => {
     expect(causeText({ cause: { ...cause, hold } }, names)).toBe('for Offset 90 g: not ordered');
     expect(holdText({ ...hold, day: '2026-12-03' }, say)).toBe('Offset 90 g, on order for 3 Dec 2026');
     expect(holdText({ ...hold, what: 'artwork', of: 'Map' }, say)).toBe('the artwork of Map, not approved');
+    expect(holdText({ ...hold, what: 'artwork', of: 'Map', sent: '2026-11-25T09:00:00Z' }, say)).toBe(
+      'the proof of Map, at the customer since 25 Nov 2026',
+    );
     expect(holdText({ ...hold, what: 'carriers', of: '4' }, say)).toBe('4 carriers not made and inspected');
   });
   it('say why a job is late, and what would help at what price', () => {

@@ -76,12 +76,21 @@ export class CarriersBench {
     this.faults.set([]);
   }
 
+  /** A proof goes to the customer: nothing is approved by it. */
+  protected sendProof(note: string): void {
+    this.enterArtwork({ approved: false, sent: true }, note);
+  }
+
   protected approve(approved: boolean, note: string): void {
+    this.enterArtwork({ approved }, note);
+  }
+
+  private enterArtwork(said: { readonly approved: boolean; readonly sent?: boolean }, note: string): void {
     const text = note.trim();
     this.room.enter({
       kind: 'artwork',
       component: this.componentId(),
-      approved,
+      ...said,
       ...(text === '' ? {} : { note: text }),
     });
   }

@@ -6,7 +6,9 @@ import { count } from '../../../ui/format';
 export function recordWords(event: RoomEvent, name: (id: string) => string): string {
   switch (event.kind) {
     case 'artwork':
-      return `Artwork of ${name(event.component)} ${event.approved ? 'approved' : 'refused'}`;
+      return event.sent
+        ? `Proof of ${name(event.component)} sent to the customer`
+        : `Artwork of ${name(event.component)} ${event.approved ? 'approved' : 'refused'}`;
     case 'carrier':
       return `${name(event.carrier)}: ${CARRIER_STATE_WORDS[event.state].toLowerCase()}${event.place ? `, ${event.place}` : ''}`;
     case 'inspection':
