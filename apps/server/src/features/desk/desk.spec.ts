@@ -1,6 +1,14 @@
 import { dayAfter } from '@druckerei/core';
 import type { Desk, DeskLine, Revision } from '@druckerei/contract';
-import { SEEN, type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
+import {
+  SEEN,
+  type TestServer,
+  type Visitor,
+  exampleJob,
+  plannedFloor,
+  startServer,
+  visitor,
+} from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
