@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { FloorSlot } from '@druckerei/core';
-import { type DropPlace, type FloorDrawing, type ThreadPart, cordsOf, dropAt, partAt } from './floor-drawing';
+import { cordsOf } from './cord-paths';
+import { type DropPlace, type FloorDrawing, type ThreadPart, dropAt, partAt } from './floor-drawing';
 import { type FloorNames, changesText } from '@druckerei/contract';
 import type { WorksClock } from './floor-words';
 

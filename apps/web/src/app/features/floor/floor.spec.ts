@@ -2,7 +2,9 @@ import { type FloorPlan, type FloorSlot, schedule } from '@druckerei/core';
 import { type Floor, FloorNames, changesText, holdText } from '@druckerei/contract';
 import { dateText } from '../../ui/format';
 import { spanText, sureText, surenessText } from '../../ui/floor-words';
-import { CHIP_PX, FoldedTime, ZOOMS, drawFloor, partAt, threadOf } from './floor-drawing';
+import { CHIP_PX } from './cord-paths';
+import { drawFloor, partAt, threadOf } from './floor-drawing';
+import { FoldedTime, ZOOMS } from './folded-time';
 import { WorksClock, causeText, helpText, lateText } from './floor-words';
 
 const cause: FloorSlot['cause'] = { kind: 'release', job: null, step: null, held: null, minute: 0, hold: null };
