@@ -1,7 +1,9 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Floor, LiveMessage, Revision } from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, plannedFloor, startServer, visitor } from '../../server.fixture.js';
+import type { Database } from '../../db/database.js';
 import type { Workshop } from '../../work/workshop.js';
+import type { Bench } from '../jobs/bench.js';
 import { type FloorRuns, planFloors } from './runs.js';
 
 let server: TestServer;
@@ -83,23 +85,34 @@ describe('a plan whose server is gone', () => {
   afterEach(async () => {
     await Promise.all(runs.splice(0).map((one) => one.stop()));
   });
-  /** A workshop that begins and never ends, as far as anybody hears. */
-  const stuck = (): { workshop: Workshop; go: () => void } => {
+  /** A bench that begins a plan, and that nobody hears of any more until it is let go. */
+  const stuck = (): { bench: Bench; go: () => void } => {
     let go = (): void => undefined;
     const gone = new Promise<void>((resolve) => (go = resolve));
+    const { database, workshop } = server;
     const run = async (...asked: Parameters<Workshop['run']>) => {
       if (asked[0] === 'planFloor') await gone;
-      return server.workshop.run(...asked);
+      return workshop.run(...asked);
     };
-    return { workshop: { run: run as Workshop['run'], close: () => Promise.resolve() }, go };
+    const one = async (name: string, ...values: unknown[]) => {
+      if (name === 'floor/tell-run') await gone;
+      return database.one(name, ...values);
+    };
+    return {
+      bench: {
+        database: { ...database, one: one as Database['one'] },
+        workshop: { ...workshop, run: run as Workshop['run'] },
+      },
+      go,
+    };
   };
 
   it('is made by another instance, once; what the first still says is not heard', async () => {
     await server.runs.stop();
     const { database } = server;
-    const { workshop, go } = stuck();
+    const { bench, go } = stuck();
     const errors: unknown[] = [];
-    const first = await planFloors({ database, workshop }, (error) => errors.push(error));
+    const first = await planFloors(bench, (error) => errors.push(error));
     runs.push(first);
     const id = await ask('rule');
     await until(
@@ -121,8 +134,8 @@ describe('a plan whose server is gone', () => {
 
   it('that stops by itself hands it on', async () => {
     const { database } = server;
-    const { workshop, go } = stuck();
-    const first = await planFloors({ database, workshop }, () => undefined);
+    const { bench, go } = stuck();
+    const first = await planFloors(bench, () => undefined);
     const id = await ask('rule');
     first.wake();
     await until(

@@ -15,9 +15,10 @@ const KEPT = 20;
 const KNOWN_DAYS = 30;
 /** Milliseconds that a plan may take; what is best by then is no plan, so it is more than the most thorough one takes. */
 const PLAN_MS = 280_000;
-/** Seconds after which a plan that tells nothing is begun by another instance, and milliseconds between two looks. */
+/** Seconds after which a plan that nobody is at is begun by another instance; milliseconds between two looks, and two signs of life. */
 const LOST_S = 15;
 const LOOK_MS = 5_000;
+const BEAT_MS = 4_000;
 
 type Asker = Pick<Account, 'id'>;
 interface Begun {
@@ -53,6 +54,7 @@ export async function askForPlan(
 /** Keeps the best so far of one run, and tells everybody. */
 class Teller {
   private schedule: number | null = null;
+  private tried = 0;
   private last: Promise<unknown> = Promise.resolve();
   private newest: PlanNews | undefined;
   readonly ends = new AbortController();
@@ -79,16 +81,18 @@ class Teller {
   }
 
   private async keep({ tried, better }: PlanNews): Promise<void> {
+    this.tried = tried;
+    if (!(await this.beat())) return;
     if (better) await this.put(better);
-    const told = await this.database.one<{ ends: boolean }>(
-      'floor/tell-run',
-      this.run,
-      this.of.begun,
-      tried,
-      this.schedule,
-    );
-    if (!told || told.ends) this.ends.abort();
     await tellFloor(this.database);
+  }
+
+  /** Says that somebody is still at it, and looks whether it should end; false where another instance has begun it anew. */
+  async beat(): Promise<boolean> {
+    const { run, of, tried, schedule } = this;
+    const told = await this.database.one<{ ends: boolean }>('floor/tell-run', run, of.begun, tried, schedule);
+    if (!told || told.ends) this.ends.abort();
+    return told !== undefined;
   }
 
   /** A schedule that somebody has taken, or let go, meanwhile is left as it is. */
@@ -101,11 +105,11 @@ class Teller {
   /** What another instance has begun anew meanwhile is its own: nothing of this one is kept then. */
   async end(plan: FloorPlan | undefined, problem?: string): Promise<void> {
     await this.last;
-    const { run, of, schedule } = this;
-    const tried = plan?.evaluations ?? 0;
-    if (!(await this.database.one('floor/tell-run', run, of.begun, tried, schedule))) return;
+    this.tried = plan?.evaluations ?? 0;
+    if (!(await this.beat())) return;
     if (plan) await this.put(plan);
-    await this.database.one('floor/end-run', run, of.begun, tried, this.schedule, problem ?? null);
+    const { run, of, tried, schedule } = this;
+    await this.database.one('floor/end-run', run, of.begun, tried, schedule, problem ?? null);
     await tellFloor(this.database);
   }
 }
@@ -143,6 +147,8 @@ export async function makePlan(bench: Bench, run: number): Promise<void> {
   const { problem, basis } = await wholeFloor(bench);
   const teller = new Teller(database, run, begun, basis);
   if (begun.ends) teller.ends.abort();
+  // A database that is away is back before long, or the plan is lost: either is seen later.
+  const beat = setInterval(() => void teller.beat().catch(() => undefined), BEAT_MS);
   try {
     const plan = await workshop.run(
       'planFloor',
@@ -153,6 +159,8 @@ export async function makePlan(bench: Bench, run: number): Promise<void> {
   } catch (error) {
     if (!(error instanceof ProblemError)) throw error;
     await teller.end(undefined, error.title);
+  } finally {
+    clearInterval(beat);
   }
 }
 
