@@ -147,8 +147,8 @@ const DRAG_PX = 5;
       fill: var(--mat-sys-outline);
     }
     .chip {
-      stroke: var(--mat-sys-surface-container-lowest);
-      stroke-width: 0.75px;
+      stroke: var(--mat-sys-outline);
+      stroke-width: 0.5px;
     }
     .picked :is(.cord, .waist, .mark, .chip):not(.own) {
       opacity: 0.35;
