@@ -38,11 +38,11 @@ module.exports = {
     forbid('packages-not-to-apps', { path: '^packages/' }, { path: '^(apps|e2e)/' }),
     forbid('contract-not-to-formats', { path: '^packages/contract/' }, { path: '^packages/formats/' }),
     forbid('web-not-to-server', { path: '^apps/web/' }, { path: '^apps/server/' }),
-    // Of the formats the web knows drawings, artwork and tables alone: the rest reads fonts from disk.
+    // Of the formats the web knows drawings, artwork, tables and calendars alone: the rest reads fonts from disk.
     forbid(
       'web-to-pure-formats-only',
       { path: '^apps/web/' },
-      { path: '^packages/formats/', pathNot: '^packages/formats/src/(artwork|drawings|tables)\\.ts$' },
+      { path: '^packages/formats/', pathNot: '^packages/formats/src/(artwork|calendar|drawings|tables)\\.ts$' },
     ),
     // The frame of the page is fetched first: of core and contract it takes what stands by itself.
     forbid(
@@ -60,7 +60,7 @@ module.exports = {
       { path: '^apps/' },
       {
         path: '^packages/[^/]+/src/',
-        pathNot: '^packages/[^/]+/src/(index|artwork|drawings|tables|kernel/index|plain)\\.ts$',
+        pathNot: '^packages/[^/]+/src/(index|artwork|calendar|drawings|tables|kernel/index|plain)\\.ts$',
       },
     ),
     forbid(

@@ -21,7 +21,7 @@ import {
 } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
 import { planOf } from './kept-plan.js';
-import type { Ongoing } from './tasks.js';
+import type { Ongoing } from './ongoing.js';
 
 export interface Kept {
   readonly revision: Revision;

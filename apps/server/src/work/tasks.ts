@@ -38,6 +38,7 @@ import { describeJob } from './describe-job.js';
 import { ProblemError } from '../http/problem.js';
 import { type Compared, difference } from './difference.js';
 import { DOCUMENTS } from './documents.js';
+import type { Ongoing } from './ongoing.js';
 import { deflated } from './kept-plan.js';
 
 type Need = Needs['jobs'][number]['needs'][number];
@@ -193,13 +194,6 @@ export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly
     description: first ? describeJob(first, works) : [],
     faults,
   };
-}
-
-/** What a long task has to do with whoever has asked for it. */
-export interface Ongoing {
-  /** It should end with what it has. */
-  readonly ends: () => boolean;
-  readonly tell: (news: unknown) => void;
 }
 
 /** What is too heavy for the thread that answers everybody. */

@@ -2,12 +2,7 @@ import { Injectable, computed, signal } from '@angular/core';
 import { isLag, type PlanStep } from '@druckerei/core';
 import type { FloorPromise } from '@druckerei/contract';
 import { hourText, timeText } from '../../../ui/format';
-
-/** When a station runs, as the stream says it: shortly, and as it is spoken. */
-export interface StationClock {
-  readonly short: string;
-  readonly spoken: string;
-}
+import type { StationClock } from '../stream/station-clock';
 
 /** When the stations of the open job run, and whether the stream shows it. */
 @Injectable()

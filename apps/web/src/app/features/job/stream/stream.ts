@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { type PlanStep, type StreamModel, type StreamStation, hoursText, isLag } from '@druckerei/core';
 import { count, unitText } from '../../../ui/format';
-import type { StationClock } from '../state/job-clock';
+import type { StationClock } from './station-clock';
 
 /** What is marked at a station, as it is spoken. */
 const MARK_WORDS = {
