@@ -7,12 +7,9 @@ import {
   type FloorPromise,
   type FloorStep,
   type RoomRecord,
-  MINUTE_MS,
-  hourMinute,
   floorSteps,
   holdsOf,
   moveFloor,
-  normsOf,
   paperDays,
   planFloor,
   promiseFor,
@@ -42,7 +39,7 @@ function promise(
     /** The job is not as it was released: its own place in the schedule that stands is a gap. */
     readonly changed: boolean;
   },
-): FloorPromise & { readonly late: boolean; readonly names: ReadonlyMap<string, string> } {
+): FloorPromise & { readonly names: ReadonlyMap<string, string> } {
   const { problem, standing, revision } = asked;
   const { number, title, customer, due } = revision.job;
   const steps = stepsOf(asked);
@@ -51,14 +48,8 @@ function promise(
   const holds = holdsOf(steps, roomState(asked.records), (key) => day(revision.id, key));
   const job = { id: revision.id, number, title, customer, due, weight: 1, steps, done: [], begun: [], holds };
   const gaps = asked.changed && standing ? without(standing, job.id) : standing;
-  const promised = promiseFor(problem, gaps, job);
-  const hour = normsOf(problem.works, {})('schedule.dueHour').value;
-  const wanted =
-    due === undefined
-      ? Infinity
-      : problem.origin + hourMinute(due, hour, problem.origin, problem.works.timeZone) * MINUTE_MS;
   const names = new Map(steps.map((step) => [step.id, stationName(step)]));
-  return { ...promised, late: (promised.ready ?? 0) > wanted, names };
+  return { ...promiseFor(problem, gaps, job), names };
 }
 
 const without = (standing: FloorPlan, job: number): FloorPlan => ({

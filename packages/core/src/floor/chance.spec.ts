@@ -70,6 +70,7 @@ describe('a promise', () => {
       const at = (day: string) => promiseFor(due(day), standing, { ...job, due: day });
       const [soon, late] = [at('2026-11-30'), at('2027-03-01')];
       expect(late.chance).toBe(1);
+      expect([soon.late, late.late]).toEqual([true, false]);
       expect(soon.chance).toBe(0);
       expect(late.sure).toBeGreaterThanOrEqual(late.ready ?? Infinity);
       expect(at('2027-03-01')).toEqual(late); // the same seed, the same answer

@@ -10,6 +10,8 @@ import type { FloorPlan, FloorSlot } from './plan-floor.js';
 export interface FloorPromise {
   /** Undefined where a station of it fits nowhere. */
   readonly ready: number | undefined;
+  /** It is ready after it is due; null where nobody waits, or it never is. */
+  readonly late: boolean | null;
   /** It has its place in the schedule that stands: what is told is that. */
   readonly inForce: boolean;
   readonly stations: readonly {
@@ -108,7 +110,8 @@ export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefine
             end: instant(end),
           })),
         };
-  if (told.ready === undefined) return { ...told, chance: null, sure: undefined };
+  if (told.ready === undefined) return { ...told, late: null, chance: null, sure: undefined };
+  const due = shop.orders[others.length]?.due;
   const spoils = new Map(jobs.flatMap(({ id, steps }) => steps.map((step) => [`${id}/${step.id}`, step.spoils])));
   const kept: KeepChance = chanceFor(
     floor,
@@ -117,7 +120,8 @@ export function promiseFor(problem: FloorProblem, standing: FloorPlan | undefine
     shop.operations.map(({ id }) => spoils.get(id) ?? 0),
     normsOf(problem.works, {}),
   );
-  return { ...told, chance: kept.chance, sure: instant(kept.sure) };
+  const late = due === undefined ? null : told.ready > instant(due);
+  return { ...told, late, chance: kept.chance, sure: instant(kept.sure) };
 }
 
 const optional = <T>(minute: number | undefined, to: (minute: number) => T): T | undefined =>

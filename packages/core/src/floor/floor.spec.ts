@@ -10,7 +10,7 @@ import { type FloorProblem, floorShop } from './floor-shop.js';
 import { type FloorHours, USUAL_HOURS, checkHours, openTimes } from './hours.js';
 import { floorJobs } from './jobs.fixture.js';
 import type { FloorNews } from './news.js';
-import { moveFloor, tryMove } from './move-floor.js';
+import { FloorMoves, moveFloor } from './move-floor.js';
 import { type FloorSlot, planFloor } from './plan-floor.js';
 import { floorSteps } from './steps.js';
 
@@ -192,9 +192,10 @@ describe('a floor of six jobs', () => {
         .map((second) => [first, second] as const),
     );
     const [first, second] =
-      pairs.find(([one, two]) => (tryMove(problem, plan, moveOf(one, two))?.shifted.length ?? 0) > 0) ?? [];
+      pairs.find(([one, two]) => (new FloorMoves(problem, plan).effect(moveOf(one, two))?.shifted.length ?? 0) > 0) ??
+      [];
     const move = moveOf(first, second);
-    const [effect, made] = [tryMove(problem, plan, move), moveFloor(problem, plan, move)];
+    const [effect, made] = [new FloorMoves(problem, plan).effect(move), moveFloor(problem, plan, move)];
     const at = (job?: number, step?: string) =>
       made?.slots.find((one) => one.job === job && one.step === step)?.start ?? -1;
     expect(at(second?.job, second?.step)).toBeLessThan(at(first?.job, first?.step));

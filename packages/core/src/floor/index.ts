@@ -19,7 +19,7 @@ export {
   isWall,
   openTimes,
 } from './hours.js';
-export { type FloorMove, type FloorMoved, FloorMoves, moveFloor, tryMove } from './move-floor.js';
+export { type FloorMove, type FloorMoved, FloorMoves, moveFloor } from './move-floor.js';
 export {
   type FloorCause,
   type FloorEffort,

@@ -122,10 +122,6 @@ export class FloorMoves {
   }
 }
 
-/** See {@link FloorMoves.effect}. */
-export const tryMove = (problem: FloorProblem, standing: FloorPlan, move: FloorMove): FloorMoved | undefined =>
-  new FloorMoves(problem, standing).effect(move);
-
 /** See {@link FloorMoves.plan}. */
 export const moveFloor = (
   problem: FloorProblem,

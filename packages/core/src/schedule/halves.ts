@@ -8,8 +8,11 @@ export interface Halved {
   readonly second: ReadonlyMap<number, number>;
 }
 
-const halfRun = (modes: readonly Mode[], round: (minutes: number) => number): Mode[] =>
-  modes.map((mode) => ({ ...mode, run: round(mode.run / 2) }));
+/** Half of what a machine runs; what takes no machine lies as long as ever. @param setsUp it is set up for this half, too. */
+const halfOf = ({ modes }: Operation, round: (minutes: number) => number, setsUp: boolean): Mode[] =>
+  modes.map((mode) =>
+    mode.machine === undefined ? mode : { ...mode, run: round(mode.run / 2), setUp: setsUp ? mode.setUp : 0 },
+  );
 
 /** The same sequence with every second half behind its first, on the same machine with the same people. */
 function withSeconds(sequence: Sequence, count: number, second: Halved['second']): Sequence {
@@ -35,10 +38,10 @@ export function splitInTwo(shop: Shop, sequence: Sequence, operation: number): H
   const operations = shop.operations.map((one, i): Operation => {
     const behind = one.after.filter((link) => link.operation === operation);
     const after = [...one.after, ...behind.map((link): Link => ({ ...link, operation: half }))];
-    return i === operation ? { ...one, modes: halfRun(one.modes, Math.ceil) } : { ...one, after };
+    return i === operation ? { ...one, modes: halfOf(one, Math.ceil, true) } : { ...one, after };
   });
   const own = shop.operations[operation];
-  if (own) operations.push({ ...own, id: `${own.id}+`, modes: halfRun(own.modes, Math.floor), pinned: undefined });
+  if (own) operations.push({ ...own, id: `${own.id}+`, modes: halfOf(own, Math.floor, true), pinned: undefined });
   const second = new Map([[operation, half]]);
   return { shop: { ...shop, operations }, sequence: withSeconds(sequence, operations.length, second), second };
 }
@@ -61,14 +64,10 @@ export function halfFirst(shop: Shop, sequence: Sequence, order: number): Halved
         ? { first: twice(link.piles.first), last: twice(link.piles.last) }
         : link.piles,
   });
-  const halved = (round: (minutes: number) => number, isSecond: boolean, modes: readonly Mode[]): Mode[] =>
-    modes.map((mode) =>
-      mode.machine === undefined ? mode : { ...mode, run: round(mode.run / 2), setUp: isSecond ? 0 : mode.setUp },
-    );
   const operations = shop.operations.map((one, i): Operation => {
     if (!second.has(i)) return one;
     const after = one.after.map((link) => linkOf(link, link.operation));
-    return { ...one, after, modes: halved(Math.ceil, false, one.modes) };
+    return { ...one, after, modes: halfOf(one, Math.ceil, true) };
   });
   for (const operation of own) {
     const one = shop.operations[operation];
@@ -78,7 +77,7 @@ export function halfFirst(shop: Shop, sequence: Sequence, order: number): Halved
       id: `${one.id}+`,
       order: shop.orders.length,
       after: one.after.map((link) => linkOf(link, second.get(link.operation) ?? link.operation)),
-      modes: halved(Math.floor, true, one.modes),
+      modes: halfOf(one, Math.floor, false),
       pinned: undefined,
     });
   }

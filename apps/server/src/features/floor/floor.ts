@@ -22,7 +22,7 @@ import type { Kept, Moving } from '../../work/floor-tasks.js';
 import { readRecords } from '../room/room.js';
 import { currentWorks } from '../works/works.js';
 import { askForPlan, finish, keepTrial } from './runs.js';
-import { type FloorNow, floorAnswer, readFloor, readHours, readSchedule } from './read-floor.js';
+import { type FloorNow, floorAnswer, namedSteps, readFloor, readHours, readSchedule } from './read-floor.js';
 
 async function setHours(
   database: Database,
@@ -104,7 +104,6 @@ export async function takeNow(bench: Bench, id: number): Promise<void> {
 async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean): Promise<FloorPromise> {
   const { database, workshop } = bench;
   const { problem, basis, paper } = await readFloor(bench);
-  const { due } = revision.job;
   const schedule = await readSchedule(database, 'in force', basis);
   const { ready, sure, late, chance, inForce, stations, names } = await workshop.run('promise', {
     problem,
@@ -117,17 +116,17 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
   });
   const iso = (ms: number): string => new Date(ms).toISOString();
   const words = new FloorNames(
-    problem.jobs.map((job) => ({
-      ...job,
-      due: job.due ?? null,
-      steps: job.steps.map((step) => ({ ...step, machines: [] })),
-    })),
+    problem.jobs.map((job) => ({ ...job, due: job.due ?? null, steps: namedSteps(job.steps) })),
     problem.works.machines,
   );
-  const standing = schedule?.plan.slots.filter((slot) => inForce && slot.job === revision.id) ?? [];
+  const waits = new Map(
+    schedule?.plan.slots
+      .filter((slot) => inForce && slot.job === revision.id)
+      .map((slot) => [slot.step, causeText(slot, words, PLAIN)]),
+  );
   return {
     ready: ready === undefined ? null : iso(ready),
-    late: ready === undefined || due === undefined ? null : late,
+    late,
     inForce,
     chance,
     sure: sure === undefined ? null : iso(sure),
@@ -135,10 +134,10 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
       step,
       name: names.get(step) ?? step,
       machine,
-      on: machine === null ? null : (problem.works.machines.find(({ id }) => id === machine)?.name ?? machine),
+      on: machine === null ? null : words.machine(machine),
       start: iso(start),
       end: iso(end),
-      waits: standing.filter((slot) => slot.step === step).map((slot) => causeText(slot, words, PLAIN))[0] ?? '',
+      waits: waits.get(step) ?? '',
     })),
   };
 }

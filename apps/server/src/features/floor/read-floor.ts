@@ -191,6 +191,10 @@ export async function readSchedule(
     : null;
 }
 
+/** Stations as far as their names go, and the machines that can do them. */
+export const namedSteps = (steps: readonly FloorStep[]): Floor['jobs'][number]['steps'] =>
+  steps.map(({ id, name, component, ways }) => ({ id, name, component, machines: ways.map(({ machine }) => machine) }));
+
 /** The floor as it is answered. */
 export async function floorAnswer(
   queries: Queries,
@@ -206,12 +210,7 @@ export async function floorAnswer(
       customer,
       due: due ?? null,
       weight,
-      steps: steps.map((step) => ({
-        id: step.id,
-        name: step.name,
-        component: step.component,
-        machines: step.ways.map(({ machine }) => machine),
-      })),
+      steps: namedSteps(steps),
     })),
     pins: [...pins],
     inForce: await readSchedule(queries, 'in force', basis),

@@ -8,6 +8,7 @@ import type { Handlers } from '../../http/register.js';
 import { hashOf } from '../accounts/second-factor.js';
 import type { Bench } from '../jobs/bench.js';
 import { currentWorks } from '../works/works.js';
+import { namedSteps } from './read-floor.js';
 
 type Row = Pick<Schedule, 'id' | 'state' | 'by' | 'at' | 'plan'> & Record<string, unknown>;
 type NameRow = Omit<NamedJob, 'steps'> & { readonly steps: readonly FloorStep[] } & Record<string, unknown>;
@@ -23,10 +24,7 @@ async function bookOf(queries: Queries, schedule: Row, machine?: string): Promis
     works: name,
     timeZone,
     schedule: { ...schedule, plan: { ...plan, slots } },
-    jobs: jobs.map((job) => ({
-      ...job,
-      steps: job.steps.map((step) => ({ ...step, machines: step.ways.map((way) => way.machine) })),
-    })),
+    jobs: jobs.map((job) => ({ ...job, steps: namedSteps(job.steps) })),
     machines: machines.map((one) => ({ id: one.id, name: one.name })),
   };
 }
