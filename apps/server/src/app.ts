@@ -22,6 +22,7 @@ import { floorHandlers } from './features/floor/floor.js';
 import { shiftBookHandlers } from './features/floor/shift-book.js';
 import { purchaseHandlers } from './features/purchasing/purchases.js';
 import { supplierHandlers } from './features/purchasing/suppliers.js';
+import { bookHandlers } from './features/room/book.js';
 import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { lotLabelHandlers } from './features/stores/lot-label.js';
@@ -152,6 +153,7 @@ export async function createApp({
     ...logoHandlers({ database, workshop }),
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
+    ...bookHandlers({ database, workshop }),
     ...deskHandlers({ database, workshop }),
     ...floorHandlers({ database, workshop }),
     ...shiftBookHandlers({ database, workshop }),

@@ -1,14 +1,16 @@
+import { randomUUID } from 'node:crypto';
 import fs from 'node:fs';
 import type { Express } from 'express';
 import pg from 'pg';
 import { pino } from 'pino';
 import request from 'supertest';
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Job } from '@druckerei/core';
+import type { Job, RoomEvent } from '@druckerei/core';
 import type { Effort, Floor, Schedule } from '@druckerei/contract';
 import { createApp } from './app.js';
 import { type Database, connect } from './db/database.js';
 import { setUpSchema } from './db/schema.js';
+import { type NewEntry, addEntries } from './features/room/entries.js';
 import { type FloorRuns, planFloors } from './features/floor/runs.js';
 import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
@@ -156,3 +158,16 @@ export const exampleJob = (name: string, change: Partial<Job> = {}): Job => ({
   ...(JSON.parse(fs.readFileSync(new URL(`../../../docs/examples/${name}.json`, import.meta.url), 'utf8')) as Job),
   ...change,
 });
+
+/** Puts an entry into the book past the gates. @returns its number. */
+export async function recordOf(
+  { database }: TestServer,
+  job: number,
+  event: RoomEvent,
+  carrier?: NewEntry['carrier'],
+): Promise<number> {
+  const [id = 0] = await addEntries(database, [
+    { uid: randomUUID(), job, by: 1, happened: Date.now(), event, carrier },
+  ]);
+  return id;
+}

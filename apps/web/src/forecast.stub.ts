@@ -1,8 +1,8 @@
-import { forecastCount } from '@druckerei/core';
+import { forecastCounts } from '@druckerei/core';
 import type { ForecastAnswer, ForecastQuestion } from './app/features/job/record/forecast.messages';
 
 /** Stands in for the worker in unit tests: draws at once. */
 export const keepForecaster = (answered: (answer: ForecastAnswer) => void) => ({
-  ask: ({ job, works, state }: ForecastQuestion) => answered(forecastCount(job, works, state)),
+  ask: ({ basis, counts }: ForecastQuestion) => answered(forecastCounts(basis, { counts })),
   end: () => undefined,
 });

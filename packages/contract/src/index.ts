@@ -4,6 +4,7 @@ export * from './change-words.js';
 export * from './layout-words.js';
 export * from './best-words.js';
 export * from './press-words.js';
+export * from './entry-words.js';
 export * from './messages.js';
 export * from './rule-words.js';
 export * from './plain.js';
@@ -19,6 +20,15 @@ export * from './endpoints.js';
 export * from './parse-job.js';
 export * from './reckon.js';
 export * from './json-schema.js';
+export {
+  type BookCheck,
+  type EntryAnswer,
+  type Scanned,
+  ENTRY_OUTCOMES,
+  bookCheckSchema,
+  entryAnswerSchema,
+  scannedSchema,
+} from './book.js';
 export * from './room.js';
 export * from './stores.js';
 export * from './purchasing.js';

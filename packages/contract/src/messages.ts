@@ -182,6 +182,18 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     'The count is {count} ({expected} of {wanted} expected): {carrier} may be needed for the missing copies. Hold it, or say why it can go.',
   'room.take-back': 'Only the last entry can be taken back. Reload to see what was entered since.',
   'room.ink-balance': '{value} kg of {ink} cannot come back: only {out} kg are out.',
+  'book.closed': '{step} is closed. Open it again, with the reason, before anything more is entered there.',
+  'book.sequence': '{step} is {now}; {entry} does not follow that.',
+  'book.above-in':
+    '{value} at {step} is more than is left of what came in: at most {most}. Count again, or take in what is missing first.',
+  'book.material': 'No {material} comes to {step}: say which of {known} it is.',
+  'book.pile-twice': 'Pile {pile} has been entered at {step} already. Look at the tag.',
+  'book.balance':
+    '{step} does not balance: {difference} pieces are not told (more came out than in where below 0). Count again, or name the reason of the difference first.',
+  'book.future': 'This would have happened {minutes} minutes from now. Set the clock of this device.',
+  'book.strike':
+    'Entry {record} cannot be struck through: it does not count any more, or is no count. Take back the last entry instead.',
+  'book.not-held': 'Entry {record} is not held for explaining (any more). Reload to see what was decided.',
   'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
   'artwork.unreadable': 'This file cannot be read: {why}. Write it anew from the program that it came from.',
   'artwork.not-cmyk':

@@ -1,18 +1,19 @@
 import * as z from 'zod';
+import { MOST_PIECES, STATION_ENTRIES, entryAnswerSchema, sentEntrySchema, stepId } from './book.js';
 import { line, lines } from './text.js';
 import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
 
-const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
+const id = stepId;
 const carrier = z.string().min(1).max(240);
 const ink = line(40).min(1);
 const channel = z.number().min(-160).max(160);
 const lab = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
 const MOST_KG = 100_000;
-const MOST_PIECES = 1_000_000_000;
 
-/** Something that happened to a job in the plate room, ink room or at the press. */
-export const roomEventSchema = z
+/** Something that happened to a job in the plate room, ink room, at the press or at a station. */
+export const roomEntrySchema = z
   .discriminatedUnion('kind', [
+    ...STATION_ENTRIES,
     z.strictObject({
       kind: z.literal('artwork'),
       component: id,
@@ -63,12 +64,39 @@ export const roomEventSchema = z
       read: line(40),
     }),
     z.strictObject({ kind: z.literal('take-back'), record: z.int().min(1) }),
+    z.strictObject({ kind: z.literal('strike'), record: z.int().min(1), why: line(200).min(1) }),
+  ])
+  .meta({ id: 'PressRoomEntry' });
+
+/** The same, and what the book adds: entries that are held for explaining, and what was decided of them. */
+export const roomEventSchema = z
+  .union([
+    roomEntrySchema,
+    z.strictObject({ kind: z.literal('held'), entry: roomEntrySchema, refused: z.array(z.string()) }),
+    z.strictObject({
+      kind: z.literal('settled'),
+      record: z.int().min(1),
+      taken: z.boolean(),
+      why: line(300).min(1),
+    }),
   ])
   .meta({ id: 'PressRoomEvent' });
 
+/** Entries of a job from a device, in the order that they were made in. */
+export const sentEntriesSchema = z
+  .strictObject({
+    device: line(60).min(1),
+    entries: z.array(sentEntrySchema(roomEntrySchema)).min(1).max(500),
+  })
+  .meta({ id: 'SentEntries' });
+export type SentEntries = z.output<typeof sentEntriesSchema>;
+
+/** What was decided of an entry that was held. */
+export const settleSchema = z.strictObject({ taken: z.boolean(), why: line(300).min(1) }).meta({ id: 'SettleEntry' });
+
 /** An event, and the last record of the job that its author saw: what was recorded of the same thing since is not written over. */
 export const enterEventSchema = z
-  .strictObject({ event: roomEventSchema, seen: z.int().min(0).max(2_147_483_647) })
+  .strictObject({ event: roomEntrySchema, seen: z.int().min(0).max(2_147_483_647) })
   .meta({ id: 'EnterEvent' });
 
 /** Holds the schema and core's type together. */
@@ -101,8 +129,70 @@ export type KeptCarrier = z.output<typeof keptCarrierSchema>;
 /** The press room of a job: its records, oldest first, and what the store keeps that the job wants. */
 export const roomSchema = z
   .strictObject({
-    records: z.array(z.strictObject({ id: z.int(), at: z.iso.datetime(), by: z.string(), event: roomEventSchema })),
+    records: z.array(
+      z.strictObject({
+        id: z.int(),
+        at: z.iso.datetime().describe('when it happened'),
+        by: z.string(),
+        entered: z.iso.datetime().optional().describe('when it was entered, where that is later'),
+        device: z.string().optional(),
+        event: roomEventSchema,
+      }),
+    ),
     kept: z.array(keptCarrierSchema),
   })
   .meta({ id: 'PressRoom' });
 export type PressRoom = z.output<typeof roomSchema>;
+
+const open = z.looseObject({});
+/** All that the gates, the book and the forecast of a job ask: a card of core. */
+export const roomCardSchema = z
+  .strictObject({
+    components: z.array(open),
+    inks: z.array(z.string()),
+    carriers: z.array(open),
+    steps: z.array(open),
+    target: z.number(),
+    forecast: open,
+  })
+  .meta({ id: 'RoomCard' });
+
+/** The book of a job, as a station works with it. */
+export const jobBookSchema = z
+  .strictObject({
+    job: z.strictObject({
+      id: z.int(),
+      number: z.string(),
+      title: z.string(),
+      customer: z.string(),
+      due: z.string().nullable(),
+      revision: z.int(),
+      quantity: z.number(),
+    }),
+    card: roomCardSchema.nullable().describe('null where the job cannot be planned as it stands'),
+    records: roomSchema.shape.records,
+    entries: z.array(entryAnswerSchema).optional().describe('what became of the entries that were sent'),
+  })
+  .meta({ id: 'JobBook' });
+export type JobBook = z.output<typeof jobBookSchema>;
+
+/** A station at work, or with entries that are held. */
+export const stationLineSchema = z
+  .strictObject({
+    job: z.strictObject({ id: z.int(), number: z.string(), title: z.string() }),
+    step: z.string(),
+    name: z.string(),
+    machine: z.string().nullable(),
+    phase: z.enum(['waiting', 'set-up', 'ready', 'running', 'stopped', 'closed']),
+    since: z.iso.datetime().nullable(),
+    good: z.number(),
+    wanted: z.number(),
+    unit: z.string(),
+    spoiled: z.number(),
+    difference: z.number().describe('pieces that nobody has told; 0 where it balances'),
+    held: z.int(),
+    by: z.string(),
+    last: z.iso.datetime(),
+  })
+  .meta({ id: 'StationLine' });
+export type StationLine = z.output<typeof stationLineSchema>;

@@ -6,7 +6,7 @@ const ONLY_ADDED = [
   'norm_change',
   'holding_change',
   'purchase_receipt',
-  'press_room_record',
+  'book_entry',
   'call_off',
   'released_plan',
   'change_record',

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import { type Works, SHIPPED_WORKS } from '@druckerei/core';
-import type { JobRow, People, Revision } from '@druckerei/contract';
+import type { BookCheck, JobRow, People, PressRoom, Revision } from '@druckerei/contract';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { createApp } from '../app.js';
 import { setUpWorks } from '../demo/load-demo.js';
@@ -99,6 +99,16 @@ describe('a works as version 016 left it, dumped by pg_dump', () => {
     expect(ticket).toContain(
       'Press sheets 2,893, plates 4, paper 637 kg, ink 3.35 kg, machine hours 5 h 17 min, first sheet to last box 24 h 17 min.',
     );
+    // What the press room had recorded begins the book, in its order and chained.
+    const { records } = (await manager.call('get', '/api/jobs/7/room')).body as PressRoom;
+    expect(records[0]).toMatchObject({
+      id: 1,
+      at: '2026-11-29T02:50:18.959Z',
+      by: 'Production manager',
+      event: { kind: 'artwork', note: 'proof 3, signed' },
+    });
+    const check = (await manager.call('get', '/api/book/check')).body as BookCheck;
+    expect([check.faults, check.entries > records.length]).toEqual([[], true]);
     const open = (await manager.call('get', '/api/jobs/1')).body as Revision;
     const saved = await manager.call('put', '/api/jobs/1/draft', {
       version: open.version,

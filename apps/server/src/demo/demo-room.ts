@@ -1,17 +1,17 @@
-import type { RoomEvent } from '@druckerei/core';
+import type { RoomEntry } from '@druckerei/core';
 
 const NIGHT_BLUE = { l: 26, a: 14, b: -48 };
 
 /** What has happened to demo jobs in the press room, by example, in the order it was entered. Invented. */
-export const DEMO_ROOM: Readonly<Record<string, readonly RoomEvent[]>> = {
+export const DEMO_ROOM: Readonly<Record<string, readonly RoomEntry[]>> = {
   'constellation-cards': [
     { kind: 'artwork', component: 'card', approved: true, note: 'proof 3, signed' },
-    ...['front.k', 'front.silver', 'front.night-blue', 'back.k'].map((id): RoomEvent => ({
+    ...['front.k', 'front.silver', 'front.night-blue', 'back.k'].map((id): RoomEntry => ({
       kind: 'carrier',
       carrier: `card.${id}`,
       state: 'made',
     })),
-    ...['front.k', 'front.silver'].map((id): RoomEvent => ({ kind: 'inspection', carrier: `card.${id}`, faults: [] })),
+    ...['front.k', 'front.silver'].map((id): RoomEntry => ({ kind: 'inspection', carrier: `card.${id}`, faults: [] })),
     { kind: 'inspection', carrier: 'card.front.night-blue', faults: ['scratch'], note: 'across two cards' },
     {
       kind: 'trial',

@@ -7,7 +7,7 @@ import { addFinished } from '../features/finished/finished.js';
 import type { Bench } from '../features/jobs/bench.js';
 import type { Workshop } from '../work/workshop.js';
 import { createJob } from '../features/jobs/write-job.js';
-import { enterEvent } from '../features/room/room.js';
+import { enterEvent } from '../features/room/enter.js';
 import { addSingles } from '../features/singles/singles.js';
 import { addHolding } from '../features/stores/stores.js';
 import { addCustomer } from '../features/customers/customers.js';

@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import type { RoomEvent } from '@druckerei/core';
+import type { RoomEntry } from '@druckerei/core';
 import { type Account, dayIn } from '@druckerei/contract';
 import { takeNow } from '../features/floor/floor.js';
 import { readFloor, readSchedule } from '../features/floor/read-floor.js';
@@ -7,7 +7,7 @@ import { openRun } from '../features/floor/open-run.js';
 import { askForPlan } from '../features/floor/runs.js';
 import type { Bench } from '../features/jobs/bench.js';
 import { createJob, release } from '../features/jobs/write-job.js';
-import { enterEvent } from '../features/room/room.js';
+import { enterEvent } from '../features/room/enter.js';
 import { addHolding } from '../features/stores/stores.js';
 import { currentWorks } from '../features/works/works.js';
 import { demoHours, floorExamples } from './demo-floor.js';
@@ -23,7 +23,7 @@ async function begin(bench: Bench, manager: Account, id: number | undefined): Pr
   const steps = (await readFloor(bench)).problem.jobs.find((one) => one.id === id)?.steps ?? [];
   const pass = steps.find(({ wants, ways }) => wants?.press && ways.length > 0);
   if (!pass || id === undefined) return;
-  const enter = (event: RoomEvent): Promise<unknown> => enterEvent(bench, manager, id, event);
+  const enter = (event: RoomEntry): Promise<unknown> => enterEvent(bench, manager, id, event);
   for (const carrier of pass.wants?.press?.carriers ?? []) {
     await enter({ kind: 'carrier', carrier, state: 'made' });
     await enter({ kind: 'inspection', carrier, faults: [] });

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { IncomingMessage } from 'node:http';
 import type { Test } from 'supertest';
 import { type Endpoint, type Right, ENDPOINTS, RIGHT_IDS, problemSchema } from '@druckerei/contract';
@@ -29,11 +30,13 @@ const QUERIES: Readonly<Record<string, string>> = {
   pictures: '?jobs=1,2',
   tickets: '?jobs=1',
   labels: '?of=boxes&size=a6',
+  scan: '?code=HB-2041',
 };
 
 /** Calls that are let in and then refused: out of date, or of a book that is not there. */
 const REFUSED: Readonly<Record<string, number>> = {
   firstManager: 409,
+  settleEntry: 409,
   stopPlan: 404,
   shiftBookPdf: 404,
   shiftBookCsv: 404,
@@ -100,6 +103,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{id}', endpoint.id.startsWith('numbers') ? '11' : '1')
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
     .replace('{revision}', '1')
+    .replace('{record}', '1')
     .replace('{norm}', 'spoil.cut.setup')
     .replace('{name}', 'nothing')
     .replace('{component}', 'cover');
@@ -168,6 +172,18 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     changePurchase: { version: 999, purchase: { ...PURCHASE, number: 'P-1' } },
     setPurchase: { version: 999, state: 'sent' },
     receive: { version: 999, lines: [{ line: 0, quantity: 1, place: '' }] },
+    enterBook: {
+      device: 'Tablet 1',
+      entries: [
+        {
+          uid: randomUUID(),
+          at: new Date().toISOString(),
+          late: false,
+          event: { kind: 'note', step: 'box', text: 'Tape ran out' },
+        },
+      ],
+    },
+    settleEntry: { taken: true, why: 'seen' },
     enterEvent: { event: { kind: 'artwork', component: 'cover', approved: true }, seen: SEEN },
   };
   const body = bodies[endpoint.id];

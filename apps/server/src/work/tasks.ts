@@ -1,26 +1,21 @@
 import {
-  type Carrier,
   type Job,
   type Outcome,
+  type Pile,
   type Plan,
-  type RoomEvent,
-  type RoomRecord,
-  type RoomState,
+  type RoomCard,
   type StationDrawing,
   type Works,
-  NEW_CARRIER,
   allPressSheets,
   checkRoute,
   completionOf,
-  isFinished,
-  listCarriers,
+  listPiles,
   mostFinished,
   packedAs,
   plan,
   productPicture,
   purchaseNeeds,
-  refuse,
-  roomState,
+  roomCard,
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
 import { DESK_TASKS } from './desk-tasks.js';
@@ -52,6 +47,10 @@ export interface Assessment {
   readonly problems: readonly string[];
   /** Keys that its carriers are kept under. */
   readonly carriers: readonly string[];
+  /** What the gates, the book and the forecast ask of it; undefined where it cannot be planned. */
+  readonly card?: RoomCard | undefined;
+  /** Its piles, as their tags say them. */
+  readonly piles?: readonly Pile[] | undefined;
   /** The product, drawn; undefined where it cannot be planned or its family has no picture. */
   readonly picture?: StationDrawing | undefined;
   /** Mass of one piece, and pieces of a full pallet; undefined where it cannot be planned. */
@@ -65,13 +64,17 @@ interface JobInWorks {
 
 function assessed({ job, works }: JobInWorks, outcome: Outcome<Plan>): Assessment {
   const finish = completionOf(job);
-  if (!outcome.ok) return { finish, needs: [], problems: outcome.issues.map(issueText), carriers: [] };
-  const carriers = listCarriers(job, outcome.value, works);
+  const none = { finish, needs: [], carriers: [] };
+  if (!outcome.ok) return { ...none, problems: outcome.issues.map(issueText) };
+  const card = roomCard(job, outcome.value, works);
+  if (!card.ok) return { ...none, problems: card.issues.map(issueText) };
   return {
     finish,
     needs: purchaseNeeds(job, outcome.value, works),
     problems: [],
-    carriers: [...new Set(carriers.map(({ key }) => key))],
+    carriers: [...new Set(card.value.carriers.map(({ key }) => key))],
+    card: card.value,
+    piles: listPiles(job, outcome.value),
     packed: packedAs(job, outcome.value),
     picture: productPicture(job, outcome.value),
   };
@@ -95,65 +98,6 @@ export function judge(asked: JobInWorks): {
         .map((finding) => ({ path: finding.path, message: findingText(finding) }))
     : outcome.issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
   return { faults, assessment: assessed(asked, outcome), kept: outcome.ok ? deflated(outcome.value) : undefined };
-}
-
-/** A step that a record would be of, in the job as it is planned; refused with what stands in the way. */
-export interface RoomQuestion extends JobInWorks {
-  readonly records: readonly RoomRecord[];
-  readonly event: RoomEvent;
-}
-
-/** What a carrier's record remembers of it for the store. */
-export interface CarrierNote {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: string;
-  readonly ink: string | null;
-  readonly owner: string;
-  readonly life: number;
-  /** Impressions before this job, and what this job adds once it has run. */
-  readonly used: number;
-  readonly ran: number;
-}
-
-/** What a record comes to: why the gates keep it out, and the carrier that it is about. */
-export interface RoomAnswer {
-  readonly refused: readonly { readonly path: string; readonly message: string }[];
-  /** Why the job cannot be planned. */
-  readonly problems: readonly string[];
-  readonly carrier?: { readonly key: string; readonly note: CarrierNote } | undefined;
-  /** Keys of all carriers of the job. */
-  readonly keys: readonly string[];
-  /** With this record the job is done. */
-  readonly finished: boolean;
-}
-
-function carrierAt(carriers: readonly Carrier[], state: RoomState, event: RoomEvent): RoomAnswer['carrier'] {
-  const carrier = event.kind === 'carrier' ? carriers.find(({ id }) => id === event.carrier) : undefined;
-  if (!carrier || event.kind !== 'carrier') return undefined;
-  const { id, name, kind, ink, owner, key, life } = carrier;
-  const before = state.carriers.get(id) ?? NEW_CARRIER;
-  const ran =
-    event.state === 'kept' && before.state !== 'made' && before.state !== 'inspected' ? carrier.impressions : 0;
-  return { key, note: { id, name, kind, ink: ink ?? null, owner, life, used: before.used, ran } };
-}
-
-/** Whether a record may be entered, and what it changes. */
-export function askRoom({ job, works, records, event }: RoomQuestion): RoomAnswer {
-  const outcome = plan(job, works);
-  if (!outcome.ok) return { refused: [], problems: outcome.issues.map(issueText), keys: [], finished: false };
-  const state = roomState(records);
-  const refused = refuse({ job, works, plan: outcome.value, state }, event);
-  const carriers = listCarriers(job, outcome.value, works);
-  const counts = new Map([...state.counts].map(([step, counted]) => [step, counted.event.good]));
-  if (event.kind === 'count') counts.set(event.step, event.good);
-  return {
-    refused: refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })),
-    problems: [],
-    carrier: carrierAt(carriers, state, event),
-    keys: [...new Set(carriers.map(({ key }) => key))],
-    finished: event.kind === 'count' && isFinished(completionOf(job), counts),
-  };
 }
 
 /** Jobs in a works as it is and as it would be; both prices are in its currency. */
@@ -204,7 +148,6 @@ export const TASKS = {
   assess,
   judge,
   normEffect,
-  askRoom,
   costs,
   letterhead: letterheadPdf,
   lotLabel: lotLabelPdf,

@@ -1,6 +1,15 @@
 import * as z from 'zod';
-import { type Endpoint, job } from './endpoint.js';
-import { enterEventSchema, keptCarrierSchema, roomSchema } from '../room.js';
+import { bookCheckQuery, bookCheckSchema, scanQuery, scannedSchema } from '../book.js';
+import {
+  enterEventSchema,
+  jobBookSchema,
+  keptCarrierSchema,
+  roomSchema,
+  sentEntriesSchema,
+  settleSchema,
+  stationLineSchema,
+} from '../room.js';
+import { type Endpoint, job, whole } from './endpoint.js';
 
 /** What happens to a job at the press. */
 export const PRESS_ROOM = [
@@ -34,5 +43,69 @@ export const PRESS_ROOM = [
     right: 'signed in',
     status: 200,
     answer: z.array(keptCarrierSchema),
+  },
+  {
+    id: 'jobBook',
+    method: 'get',
+    path: '/api/jobs/{id}/book',
+    summary: 'The book of a job: its entries, and the card that gates, balances and forecast are reckoned by',
+    right: 'signed in',
+    params: job,
+    status: 200,
+    answer: jobBookSchema,
+  },
+  {
+    id: 'enterBook',
+    method: 'post',
+    path: '/api/jobs/{id}/book',
+    summary:
+      'Enter what happened at stations: sent again it is known; what comes late and is refused is held for explaining',
+    right: 'record',
+    tells: 'room',
+    params: job,
+    body: sentEntriesSchema,
+    status: 200,
+    answer: jobBookSchema,
+  },
+  {
+    id: 'settleEntry',
+    method: 'post',
+    path: '/api/jobs/{id}/book/{record}/settled',
+    summary: 'Explain an entry that is held: it counts, or stays out',
+    right: 'explain',
+    tells: 'room',
+    params: z.object({ id: whole, record: whole }),
+    body: settleSchema,
+    status: 200,
+    answer: jobBookSchema,
+  },
+  {
+    id: 'stationsNow',
+    method: 'get',
+    path: '/api/book/stations',
+    summary: 'All stations at work, and those with entries that are held',
+    right: 'signed in',
+    status: 200,
+    answer: z.array(stationLineSchema),
+  },
+  {
+    id: 'scan',
+    method: 'get',
+    path: '/api/book/scan',
+    summary: 'What a tag or a number stands for: the job, the station that the pile goes to, how many it holds',
+    right: 'signed in',
+    query: scanQuery,
+    status: 200,
+    answer: scannedSchema,
+  },
+  {
+    id: 'checkBook',
+    method: 'get',
+    path: '/api/book/check',
+    summary: 'Whether the chain of the book holds from its first entry to its last, and whether a hash stands in it',
+    right: 'signed in',
+    query: bookCheckQuery,
+    status: 200,
+    answer: bookCheckSchema,
   },
 ] as const satisfies readonly Endpoint[];

@@ -1,6 +1,6 @@
-import { type FlowGraph, orderSteps, unitsFor } from '../flow/index.js';
-import { type Issue, type Outcome, error, table } from '../kernel/index.js';
-import { CERTAIN, drawForward, quantileOf } from '../sure/index.js';
+import { type FlowGraph, type FlowOutput, orderSteps, unitsFor } from '../flow/index.js';
+import { type Issue, type Outcome, error, own, table } from '../kernel/index.js';
+import { type Chance, CERTAIN, drawForward, quantileOf } from '../sure/index.js';
 import type { Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { type Job, orderLimits } from '../job/index.js';
@@ -29,6 +29,12 @@ export interface RunForecast {
   readonly finished: boolean;
   /** Carriers are held until nothing more can be asked of them. */
   readonly hold: boolean;
+}
+
+/** How the chance of a forecast is drawn. */
+interface Draws {
+  readonly seed: number;
+  readonly draws: number;
 }
 
 const EDGE = 0.05;
@@ -87,37 +93,55 @@ function frontier(graph: FlowGraph, counts: ReadonlyMap<string, number>): string
   return [...counts.keys()].filter((id) => !countedAfter(id));
 }
 
-/**
- * Forecast of a running job from its counts. Issues: `count.*`, and those of the plan.
- * Source: handbook chapter 6 "While it runs".
- */
-export function reckonForecast(
-  job: Job,
-  works: Works,
-  counted: readonly StepCounted[],
-  { seed, draws }: { readonly seed: number; readonly draws: number },
-): Outcome<RunForecast> {
+/** All that a forecast asks of a job, as data that can be kept: its flow, what is planned into each step, what comes by chance. */
+export interface ForecastBasis {
+  readonly graph: FlowGraph;
+  /** Process units planned into each step. */
+  readonly planned: Readonly<Record<string, number>>;
+  readonly chance: Chance;
+  /** Fewest that fulfil the order. */
+  readonly least: number;
+  /** Of each step: the output that the next ones work on, and how many of it are needed. */
+  readonly needs: Readonly<Record<string, { readonly output: FlowOutput; readonly good: number }>>;
+}
+
+/** What a forecast of a job asks. Issues: those of the plan. */
+export function forecastBasis(job: Job, works: Works): Outcome<ForecastBasis> {
   const built = flowOf(job, works);
   if (!built.ok) return built;
   const { graph, flow, units } = built.value;
-  const norms = normsOf(works, job.norms);
-  const planned = table(units);
+  const needs = table(
+    flow.steps.map(({ step, downstream: { output }, byStep }) => [
+      step.id,
+      { output, good: byStep.needsOut[output.material] ?? 0 },
+    ]),
+  );
+  const chance = chanceOf(normsOf(works, job.norms));
+  return { ok: true, value: { graph, planned: table(units), chance, least: orderLimits(job.order).least, needs } };
+}
+
+/**
+ * Forecast of a running job from its counts. Issues: `count.*`.
+ * Source: handbook chapter 6 "While it runs".
+ */
+export function forecastFrom(
+  { graph, planned, chance, least, needs }: ForecastBasis,
+  counted: readonly StepCounted[],
+  { seed, draws }: Draws,
+): Outcome<RunForecast> {
   const issues = checkCounts(graph, counted, planned);
   if (issues.length > 0) return { ok: false, issues };
   const counts = countsOf(counted);
-  const chance = chanceOf(norms);
   const forward = { graph, seed, counts: table(counts), planned };
   const expected = drawForward({ ...forward, chance: CERTAIN, draws: 1 })[0] ?? 0;
   const drawn = drawForward({ ...forward, chance, draws }).sort();
-  const { least } = orderLimits(job.order);
   const wanted = graph.demands.reduce((sum, demand) => sum + demand.quantity, 0);
   const more = table<number>();
   for (const id of frontier(graph, counts)) {
-    const of = flow.byId.get(id);
-    const need = of ? (of.byStep.needsOut[of.downstream.output.material] ?? 0) : 0;
-    const missing = need - (counts.get(id) ?? 0);
-    if (of && missing > 0)
-      more[id] = unitsFor({ ...of.step, setup: 0 }, { ...of.downstream.output, samples: 0 }, missing);
+    const [need, step] = [own(needs, id), graph.steps.find((one) => one.id === id)];
+    const missing = (need?.good ?? 0) - (counts.get(id) ?? 0);
+    if (need && step && missing > 0)
+      more[id] = unitsFor({ ...step, setup: 0 }, { ...need.output, samples: 0 }, missing);
   }
   const end = graph.steps.filter(({ outputs }) =>
     outputs.some(({ material }) => graph.demands.some((demand) => demand.material === material)),
@@ -136,4 +160,15 @@ export function reckonForecast(
       hold: !(finished && expected >= least),
     },
   };
+}
+
+/** Forecast of a running job from its counts. Issues: `count.*`, and those of the plan. */
+export function reckonForecast(
+  job: Job,
+  works: Works,
+  counted: readonly StepCounted[],
+  draws: Draws,
+): Outcome<RunForecast> {
+  const basis = forecastBasis(job, works);
+  return basis.ok ? forecastFrom(basis.value, counted, draws) : basis;
 }

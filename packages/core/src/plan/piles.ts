@@ -5,6 +5,12 @@ import type { Plan } from './plan.js';
 
 /** One pile between two stations, as its tag says it. */
 export interface Pile {
+  /** Station that made it and place among its piles, from 1, as the tag's code says it: print/3. */
+  readonly tag: string;
+  /** Station that made it, where it goes next (undefined at the end), and its material. */
+  readonly from: string;
+  readonly to: string | undefined;
+  readonly material: string;
   readonly component: string;
   /** What was done last. */
   readonly state: string;
@@ -31,6 +37,11 @@ function pilesOf(count: number, perPile: number): number[] {
 export function listPiles(job: Job, plan: Plan): Pile[] {
   const heightUm = (valueAt(plan, 'norm.pile.height') ?? 0) * 1000;
   const names = new Map(plan.steps.map((step) => [step.id, step.name]));
+  const made = new Map<string, number>();
+  const tagOf = (step: string): string => {
+    made.set(step, (made.get(step) ?? 0) + 1);
+    return `${step}/${made.get(step) ?? 1}`;
+  };
   return plan.edges.flatMap((edge) => {
     const step = plan.steps.find(({ id }) => id === edge.from);
     if (!step || step.operation === 'dry') return [];
@@ -42,6 +53,10 @@ export function listPiles(job: Job, plan: Plan): Pile[] {
     const good = Object.keys(step.overruns).length > 1 ? edge.count : step.needsOut;
     const counts = perPile === Infinity ? [good] : pilesOf(good, perPile);
     return counts.map((count, i): Pile => ({
+      tag: tagOf(step.id),
+      from: step.id,
+      to: next ?? undefined,
+      material: edge.material,
       component,
       state: step.name,
       next: next ? names.get(next) : undefined,
@@ -89,6 +104,10 @@ export function listPacks(job: Job, plan: Plan, things: 'boxes' | 'pallets'): Pi
     const counts = pilesOf(pieces, perThing);
     const component = job.components.find(({ id }) => id === station.component)?.name ?? job.title;
     return counts.map((count, i): Pile => ({
+      tag: `${station.id}/${i + 1}`,
+      from: station.id,
+      to: undefined,
+      material: '',
       component,
       state: station.name,
       next: undefined,

@@ -4,6 +4,7 @@ import { withWorkStyle } from '../edit/index.js';
 import { example, planned } from '../plan/examples.fixture.js';
 import { type Carrier, TEST_PLATE, listCarriers } from '../prepress/index.js';
 import { SHIPPED_WORKS, type Works } from '../works/index.js';
+import { cardOf } from './card.fixture.js';
 import { pressGate, refuse } from './gates.js';
 import { type CarrierState, type RoomEvent, type RoomRecord, CARRIER_STATES, RELEASED, subjectOf } from './record.js';
 import { NEW_CARRIER, roomState, standing, trialAccepted } from './state.js';
@@ -25,7 +26,7 @@ const after = (events: readonly RoomEvent[]) => roomState(events.map(record));
 
 /** What a job's press room says to an event after others. */
 function answer(job: Job, event: RoomEvent, before: readonly RoomEvent[] = [], works: Works = SHIPPED_WORKS): Issue[] {
-  return refuse({ job, plan: planned(job, works), works, state: after(before) }, event);
+  return refuse({ card: cardOf(job, works), state: after(before) }, event);
 }
 const carriersOf = (job: Job, works: Works = SHIPPED_WORKS): readonly Carrier[] =>
   listCarriers(job, planned(job, works), works);
@@ -185,11 +186,11 @@ describe('what the gates say', () => {
   });
 
   it('names step and carrier before a press starts, and counts all carriers that are not looked at', () => {
-    const step = planned(mixed).steps.find(({ operation }) => operation === 'print');
+    const card = cardOf(mixed);
+    const step = card.steps.find(({ operation }) => operation === 'print');
     if (!step) throw new Error('no pass');
     const printing = carriersOf(mixed).filter(({ ink, set }) => ink !== undefined && set === 1);
-    const gate = (events: readonly RoomEvent[]) =>
-      pressGate({ job: mixed, plan: planned(mixed), works: SHIPPED_WORKS, state: after(events) }, step);
+    const gate = (events: readonly RoomEvent[]) => pressGate({ card, state: after(events) }, step);
     expect(gate([])).toMatchObject([
       { code: 'room.artwork', params: { component: mixed.components[0]?.name } },
       { code: 'room.trial', path: 'step', params: { ink: 'Moss', step: step.name } },
@@ -211,13 +212,10 @@ describe('what the gates say', () => {
 
   it('asks each pass of two for the carriers and inks of its own side', () => {
     const job = withWorkStyle(mixed, 'map', 'sheetwise');
-    const plan = planned(job);
-    const passes = plan.steps.filter(({ operation }) => operation === 'print');
+    const card = cardOf(job);
+    const passes = card.steps.filter(({ operation }) => operation === 'print');
     const asked = passes.map((pass) =>
-      pressGate({ job, plan, works: SHIPPED_WORKS, state: after([approved]) }, pass).map(({ code, params }) => [
-        code,
-        params,
-      ]),
+      pressGate({ card, state: after([approved]) }, pass).map(({ code, params }) => [code, params]),
     );
     const [front, back] = passes.map(({ name }) => name);
     expect(asked).toEqual([
@@ -314,8 +312,8 @@ describe('the state that records come to', () => {
     expect(trialAccepted(state, 'Moss')).toBe(true);
     expect(trialAccepted(state, 'K')).toBe(false);
     expect(state.stops.get('bind')?.map(({ event }) => event.place)).toEqual([1, 2]);
-    expect(state.counts.get('box')?.event.good).toBe(9);
-    expect(state.started.get('print')?.record.id).toBe(7);
+    expect(state.counts.get('box')?.good).toBe(9);
+    expect(state.started.get('print')?.id).toBe(7);
     expect(state.firstSheets.get('print')?.event.kept).toBe('rack');
     expect(state.last?.id).toBe(8);
   });
@@ -327,7 +325,7 @@ describe('the state that records come to', () => {
       { kind: 'take-back', record: 2 },
     ].map((event, i) => record(event as RoomEvent, i));
     expect(standing(records).map(({ id }) => id)).toEqual([1]);
-    expect(roomState(records).counts.get('box')?.event.good).toBe(5);
+    expect(roomState(records).counts.get('box')?.good).toBe(5);
     expect(roomState(records).last?.id).toBe(1);
     expect(roomState([]).last).toBeUndefined();
   });

@@ -1,7 +1,10 @@
-export { forecastCount } from './forecast.js';
-export { type PressWants, type RoomContext, mayRun, pressGate, pressWants, refuse } from './gates.js';
+export { type CardCarrier, type CardStep, type RoomCard, roomCard } from './card.js';
+export { forecastCount, forecastCounts } from './forecast.js';
+export { type RoomContext, mayRun, pressGate, refuse } from './gates.js';
+export { type PressWants, pressWants } from './press-wants.js';
 export {
   type CarrierState,
+  type RoomEntry,
   type RoomEvent,
   type RoomEventKind,
   type RoomRecord,
@@ -12,8 +15,11 @@ export {
 export {
   type CarrierLife,
   type RoomState,
+  type StandingRecord,
   type Standing,
+  type GoodCount,
   NEW_CARRIER,
+  progressOf,
   roomState,
   standing,
   trialAccepted,

@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/index.js';
+import type { StationEntry } from '../book/index.js';
 import type { ScanFault } from '../finishing/index.js';
 
 /** Where a carrier is in its life. Source: handbook chapter 4, last paragraph. */
@@ -18,8 +19,9 @@ export type CarrierState = (typeof CARRIER_STATES)[number];
 /** States after which a carrier cannot print missing copies at once. */
 export const RELEASED: readonly CarrierState[] = ['kept', 'recycled', 'destroyed'];
 
-/** Something that happened in the plate room, ink room or at the press of a job. */
-export type RoomEvent =
+/** Something that happened to a job in the plate room, the ink room, at the press or at any station. */
+export type RoomEntry =
+  | StationEntry
   | {
       readonly kind: 'artwork';
       readonly component: string;
@@ -67,7 +69,26 @@ export type RoomEvent =
       /** Code as it was read. */
       readonly read: string;
     }
-  | { readonly kind: 'take-back'; readonly record: number };
+  | { readonly kind: 'take-back'; readonly record: number }
+  | {
+      /** Struck through: what only adds to a count, whatever came after it. */
+      readonly kind: 'strike';
+      readonly record: number;
+      readonly why: string;
+    };
+
+/** An entry of a job's book; one that came late and that a gate refused is held until somebody explains it. */
+export type RoomEvent =
+  | RoomEntry
+  | { readonly kind: 'held'; readonly entry: RoomEntry; readonly refused: readonly string[] }
+  | {
+      readonly kind: 'settled';
+      /** The entry that is held. */
+      readonly record: number;
+      /** It counts as if it had been entered, or stays out. */
+      readonly taken: boolean;
+      readonly why: string;
+    };
 
 /** What an event is. */
 export type RoomEventKind = RoomEvent['kind'];
@@ -75,9 +96,13 @@ export type RoomEventKind = RoomEvent['kind'];
 /** An event with who entered it and when. Records are only ever added. */
 export interface RoomRecord {
   readonly id: number;
-  /** ISO 8601. */
+  /** When it happened, ISO 8601. */
   readonly at: string;
   readonly by: string;
+  /** When it was entered, where that is later. */
+  readonly entered?: string | undefined;
+  /** What it was entered on. */
+  readonly device?: string | undefined;
   readonly event: RoomEvent;
 }
 
@@ -97,7 +122,9 @@ export function subjectOf(event: RoomEvent, records: readonly RoomRecord[]): str
     case 'first-sheet':
     case 'count':
       return `${event.kind} ${event.step}`;
-    case 'take-back': {
+    case 'take-back':
+    case 'strike':
+    case 'settled': {
       const taken = records.find(({ id }) => id === event.record);
       return taken && subjectOf(taken.event, records);
     }

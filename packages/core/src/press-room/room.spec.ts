@@ -5,6 +5,7 @@ import { type Plan, plan } from '../plan/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { type RoomEvent, type RoomRecord, subjectOf } from './record.js';
 import { forecastCount } from './forecast.js';
+import { cardOf } from './card.fixture.js';
 import { refuse } from './gates.js';
 import { roomState } from './state.js';
 
@@ -29,7 +30,7 @@ class Room {
     readonly plan = planned(job),
   ) {}
   get context() {
-    return { job: this.job, plan: this.plan, works: SHIPPED_WORKS, state: roomState(this.records) };
+    return { card: cardOf(this.job), state: roomState(this.records) };
   }
   get carriers(): Carrier[] {
     return listCarriers(this.job, this.plan, SHIPPED_WORKS);

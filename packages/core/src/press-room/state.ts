@@ -1,6 +1,12 @@
-import type { CarrierState, RoomEvent, RoomRecord } from './record.js';
+import { type StationTally, type Tallied, Tally } from '../book/index.js';
+import type { CarrierState, RoomEntry, RoomEvent, RoomRecord } from './record.js';
 
 type Of<Kind extends RoomEvent['kind']> = Extract<RoomEvent, { kind: Kind }>;
+
+/** A record that counts, and what it enters. */
+export interface StandingRecord extends RoomRecord {
+  readonly event: RoomEntry;
+}
 /** The event in force, and its record. */
 export interface Standing<Kind extends RoomEvent['kind']> {
   readonly record: RoomRecord;
@@ -18,6 +24,12 @@ export interface CarrierLife {
   readonly record: RoomRecord | undefined;
 }
 
+/** Good pieces that a step has counted so far. */
+export interface GoodCount {
+  readonly record: RoomRecord;
+  readonly good: number;
+}
+
 /** What the records of a job come to. */
 export interface RoomState {
   readonly artwork: ReadonlyMap<string, Standing<'artwork'>>;
@@ -25,11 +37,21 @@ export interface RoomState {
   readonly trials: ReadonlyMap<string, readonly Standing<'trial'>[]>;
   /** Kilograms of each ink issued and not returned. */
   readonly inkOut: ReadonlyMap<string, number>;
-  readonly started: ReadonlyMap<string, Standing<'press-start'>>;
+  /** What a step was begun with. */
+  readonly started: ReadonlyMap<string, RoomRecord>;
   readonly firstSheets: ReadonlyMap<string, Standing<'first-sheet'>>;
-  readonly counts: ReadonlyMap<string, Standing<'count'>>;
+  /** Good pieces of each counted step, and the last record of them. */
+  readonly counts: ReadonlyMap<string, GoodCount>;
+  /** What is entered at each station comes to. */
+  readonly tallies: ReadonlyMap<string, StationTally>;
+  /** Steps that are closed, and what closed them. */
+  readonly closed: ReadonlyMap<string, RoomRecord>;
+  /** Entries that are held for explaining. */
+  readonly held: readonly Standing<'held'>[];
   /** Stops of the section reader, by step. */
   readonly stops: ReadonlyMap<string, readonly Standing<'reader-stop'>[]>;
+  /** What counts, by the number of its record. */
+  readonly standing: ReadonlyMap<number, RoomEntry>;
   /** Record that a take-back would undo: the last one standing. */
   readonly last: RoomRecord | undefined;
 }
@@ -56,58 +78,131 @@ function lifeAfter(before: CarrierLife, record: RoomRecord, event: Of<'carrier'>
   };
 }
 
-/** Records that have not been taken back. */
-export function standing(records: readonly RoomRecord[]): readonly RoomRecord[] {
-  const back = new Set(records.flatMap(({ event }) => (event.kind === 'take-back' ? [event.record] : [])));
-  return records.filter(({ id, event }) => event.kind !== 'take-back' && !back.has(id));
+/**
+ * Records that count: not taken back or struck through, and what was held as it was entered where somebody has explained
+ * it. Oldest first.
+ */
+export function standing(records: readonly RoomRecord[]): readonly StandingRecord[] {
+  const gone = new Set<number>();
+  const settled = new Map<number, boolean>();
+  for (const { event } of records) {
+    if (event.kind === 'take-back' || event.kind === 'strike') gone.add(event.record);
+    if (event.kind === 'settled') settled.set(event.record, event.taken);
+  }
+  return records.flatMap(({ event, ...record }): StandingRecord[] => {
+    if (gone.has(record.id) || event.kind === 'settled' || event.kind === 'take-back' || event.kind === 'strike')
+      return [];
+    if (event.kind !== 'held') return [{ ...record, event }];
+    return settled.get(record.id) === true ? [{ ...record, event: event.entry }] : [];
+  });
+}
+
+/** Entries that nobody has explained yet. */
+function stillHeld(records: readonly RoomRecord[]): Standing<'held'>[] {
+  const done = new Set(records.flatMap(({ event }) => (event.kind === 'settled' ? [event.record] : [])));
+  return records.flatMap((record) =>
+    record.event.kind === 'held' && !done.has(record.id) ? [{ record, event: record.event }] : [],
+  );
+}
+
+/** What begins a step. */
+const BEGINS: readonly RoomEvent['kind'][] = ['press-start', 'setup-begun', 'run-begun'];
+
+/** Sorts records into what they are about, oldest first. */
+class Sorter {
+  readonly artwork = new Map<string, Standing<'artwork'>>();
+  readonly carriers = new Map<string, CarrierLife>();
+  readonly trials = new Map<string, Standing<'trial'>[]>();
+  readonly inkOut = new Map<string, number>();
+  readonly started = new Map<string, RoomRecord>();
+  readonly firstSheets = new Map<string, Standing<'first-sheet'>>();
+  readonly counts = new Map<string, GoodCount>();
+  readonly stops = new Map<string, Standing<'reader-stop'>[]>();
+  readonly tallies = new Map<string, Tally>();
+  readonly closed = new Map<string, RoomRecord>();
+
+  put(record: StandingRecord): void {
+    const { event } = record;
+    switch (event.kind) {
+      case 'artwork':
+        this.artwork.set(event.component, { record, event });
+        break;
+      case 'carrier':
+      case 'inspection':
+        this.carriers.set(event.carrier, lifeAfter(this.carriers.get(event.carrier) ?? NEW_CARRIER, record, event));
+        break;
+      case 'trial':
+        this.trials.set(event.ink, [...(this.trials.get(event.ink) ?? []), { record, event }]);
+        break;
+      case 'ink':
+        this.inkOut.set(
+          event.ink,
+          (this.inkOut.get(event.ink) ?? 0) + (event.move === 'issued' ? event.kg : -event.kg),
+        );
+        break;
+      case 'reader-stop':
+        this.stops.set(event.step, [...(this.stops.get(event.step) ?? []), { record, event }]);
+        break;
+      case 'take-back':
+      case 'strike':
+        break;
+      default:
+        this.atStation(record, event);
+    }
+  }
+
+  private atStation(record: StandingRecord, event: Tallied): void {
+    const { step } = event;
+    const tally = this.tallies.get(step) ?? new Tally();
+    this.tallies.set(step, tally);
+    tally.add(event, record.at);
+    if (event.kind === 'press-start' || (BEGINS.includes(event.kind) && !this.started.has(step)))
+      this.started.set(step, record);
+    if (event.kind === 'step-closed') this.closed.set(step, record);
+    if (event.kind === 'step-opened') this.closed.delete(step);
+    if (event.kind === 'first-sheet') this.firstSheets.set(step, { record, event });
+    if (event.kind === 'count' || event.kind === 'good') this.counts.set(step, { record, good: tally.good });
+  }
 }
 
 /** The state that records come to, oldest first. Pure: the same records give the same state everywhere. */
 export function roomState(records: readonly RoomRecord[]): RoomState {
-  const artwork = new Map<string, Standing<'artwork'>>();
-  const carriers = new Map<string, CarrierLife>();
-  const trials = new Map<string, Standing<'trial'>[]>();
-  const inkOut = new Map<string, number>();
-  const started = new Map<string, Standing<'press-start'>>();
-  const firstSheets = new Map<string, Standing<'first-sheet'>>();
-  const counts = new Map<string, Standing<'count'>>();
-  const stops = new Map<string, Standing<'reader-stop'>[]>();
+  const sorter = new Sorter();
   const all = standing(records);
-  for (const record of all) {
-    const { event } = record;
-    switch (event.kind) {
-      case 'artwork':
-        artwork.set(event.component, { record, event });
-        break;
-      case 'carrier':
-      case 'inspection':
-        carriers.set(event.carrier, lifeAfter(carriers.get(event.carrier) ?? NEW_CARRIER, record, event));
-        break;
-      case 'trial':
-        trials.set(event.ink, [...(trials.get(event.ink) ?? []), { record, event }]);
-        break;
-      case 'ink':
-        inkOut.set(event.ink, (inkOut.get(event.ink) ?? 0) + (event.move === 'issued' ? event.kg : -event.kg));
-        break;
-      case 'press-start':
-        started.set(event.step, { record, event });
-        break;
-      case 'first-sheet':
-        firstSheets.set(event.step, { record, event });
-        break;
-      case 'count':
-        counts.set(event.step, { record, event });
-        break;
-      case 'reader-stop':
-        stops.set(event.step, [...(stops.get(event.step) ?? []), { record, event }]);
-        break;
-      case 'take-back':
-        break;
-    }
-  }
-  return { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, last: all.at(-1) };
+  for (const record of all) sorter.put(record);
+  const { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed } = sorter;
+  const last = all.at(-1);
+  return {
+    artwork,
+    carriers,
+    trials,
+    inkOut,
+    started,
+    firstSheets,
+    counts,
+    stops,
+    tallies,
+    closed,
+    held: stillHeld(records),
+    standing: new Map(all.map(({ id, event }) => [id, event])),
+    last: last && records.find(({ id }) => id === last.id),
+  };
 }
 
 /** Whether an ink's last trial was accepted. */
 export const trialAccepted = ({ trials }: RoomState, ink: string): boolean =>
   trials.get(ink)?.at(-1)?.event.accepted === true;
+
+/**
+ * How far the stations of a job are: those that are done (closed, or counted in all) and those that have begun and are not,
+ * each with the record that says so. What a station adds up while it runs does not end it.
+ */
+export function progressOf({ closed, counts, started }: RoomState): {
+  readonly done: ReadonlyMap<string, RoomRecord>;
+  readonly begun: ReadonlyMap<string, RoomRecord>;
+} {
+  const counted = [...counts].map(([step, { record }]) => [step, record] as const);
+  const done = new Map([...counted.filter(([, { event }]) => event.kind === 'count'), ...closed]);
+  const begun = new Map([...counted, ...started].filter(([step]) => !done.has(step)));
+  return { done, begun };
+}

@@ -4,16 +4,25 @@ import { code128Svg, isCodable } from '../drawing/code128.js';
 import { renderPdf } from '../pdf/render.js';
 import { type JobDocument, number, stateText } from './document.js';
 
+/** Wide enough that the narrowest bar of a usual tag is 0.25 mm, which hand scanners read. */
+const CODE_PT = 200;
+
 function tag(document: JobDocument, pile: Pile): Content {
   const { job } = document;
-  const code: Content[] = isCodable(job.number)
-    ? [{ svg: code128Svg(job.number), width: 110, alignment: 'right' }]
-    : [];
+  const text = `${job.number}/${pile.tag}`;
+  const code: Content = isCodable(text)
+    ? {
+        stack: [
+          { svg: code128Svg(text), width: CODE_PT, alignment: 'right' },
+          { text, alignment: 'right', fontSize: 8 },
+        ],
+      }
+    : { text };
   return {
     unbreakable: true,
     margin: [0, 0, 0, 12],
     table: {
-      widths: ['*', 130],
+      widths: ['*', CODE_PT + 6],
       body: [
         [
           {
@@ -37,18 +46,16 @@ function tag(document: JobDocument, pile: Pile): Content {
                 alignment: 'right',
               },
               { text: `pile ${pile.number} of ${pile.of}`, alignment: 'right' },
-              ...code,
             ],
           },
         ],
         [
           {
-            colSpan: 2,
-            border: [true, false, true, true],
-            margin: [6, 2, 6, 6],
+            border: [true, false, false, true],
+            margin: [6, 14, 6, 6],
             text: 'Counted: ____________   by: ____________   date: ____________',
           },
-          '',
+          { border: [false, false, true, true], margin: [0, 2, 6, 6], ...code },
         ],
       ],
     },

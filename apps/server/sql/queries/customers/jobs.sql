@@ -2,12 +2,8 @@
 SELECT job.id, job.number, job.title, job.quantity, job.due, job.listed::jsonb ->> 'status' AS status, job.revision,
   (SELECT max(r.revision) FROM revision r WHERE r.job_id = job.id AND r.state = 'released') AS released,
   iso(job.changed_at) AS "changedAt", o.number AS order, a.body -> 'finish' AS finish,
-  (SELECT coalesce(jsonb_object_agg(last.step, last.good), '{}') FROM (
-    SELECT DISTINCT ON (s.event ->> 'step') s.event ->> 'step' AS step, s.event -> 'good' AS good FROM standing_records() s
-    WHERE s.job_id = job.id AND s.event ->> 'kind' = 'count'
-    ORDER BY s.event ->> 'step', s.id DESC
-  ) last) AS counts,
-  (SELECT count(*)::integer FROM press_room_record r WHERE r.job_id = job.id AND r.event ->> 'kind' IN ('trial', 'take-back', 'reader-stop')) AS stops
+  (SELECT coalesce(jsonb_object_agg(c.step, c.good), '{}') FROM counted_steps() c WHERE c.job_id = job.id) AS counts,
+  (SELECT count(*)::integer FROM book_entry r WHERE r.job_id = job.id AND r.event ->> 'kind' IN ('trial', 'take-back', 'reader-stop')) AS stops
 FROM job
 LEFT JOIN assessment a ON a.job_id = job.id AND a.revision = job.revision
 LEFT JOIN customer_order_job oj ON oj.job_id = job.id

@@ -2,7 +2,7 @@
 SELECT j.id, j.revision, last.record
 FROM job j
 JOIN (
-  SELECT job_id, max(id) AS record FROM press_room_record GROUP BY job_id HAVING bool_or(event ->> 'kind' = 'count') AND bool_or(event ->> 'kind' = 'carrier')
+  SELECT job_id, max(id) AS record FROM book_entry GROUP BY job_id HAVING bool_or(event ->> 'kind' IN ('count', 'good')) AND bool_or(event ->> 'kind' = 'carrier')
 ) last ON last.job_id = j.id
 WHERE NOT j.aside AND j.state = 'released' AND (j.due IS NULL OR j.due >= $1::text)
 ORDER BY last.record DESC

@@ -1,2 +1,4 @@
--- Adds a record. $1 job, $2 event, $3 key and $4 description of the carrier that it is about (or null), $5 account. One.
-INSERT INTO press_room_record (job_id, event, carrier_key, carrier, entered_by) VALUES ($1, $2, $3, $4, $5) RETURNING id
+-- Puts entries behind the last one of the book. $1 their texts (RFC 8785) as a JSON array, in their order. Many.
+INSERT INTO book_entry (canon)
+SELECT entry.canon FROM jsonb_array_elements_text($1::jsonb) WITH ORDINALITY AS entry (canon, place) ORDER BY entry.place
+RETURNING id, uid

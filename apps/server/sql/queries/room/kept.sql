@@ -3,7 +3,7 @@ SELECT last.carrier_key AS key, last.job_id, job.number AS job, last.title, last
   last.event ->> 'place' AS place, last.entered_at
 FROM (
   SELECT DISTINCT ON (r.carrier_key) r.*, newest.body ->> 'title' AS title
-  FROM standing_records() r
+  FROM standing_entries() r
   JOIN LATERAL (
     SELECT body FROM revision WHERE revision.job_id = r.job_id ORDER BY revision.revision DESC LIMIT 1
   ) newest ON true

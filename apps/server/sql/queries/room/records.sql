@@ -1,4 +1,4 @@
--- Records of a job's press room, oldest first. $1 job. Many.
-SELECT r.id, r.event, r.entered_at, a.name AS entered_by
-FROM press_room_record r JOIN account a ON a.id = r.entered_by
-WHERE r.job_id = $1 ORDER BY r.id
+-- Entries of a job's book behind one of them, oldest first. $1 job, $2 the last that is known, 0 for all. Many.
+SELECT e.id, e.event, iso(e.happened_at) AS happened, iso(e.entered_at) AS entered, e.device, a.name AS by
+FROM book_entry e JOIN account a ON a.id = e.entered_by
+WHERE e.job_id = $1 AND e.id > $2::integer ORDER BY e.id

@@ -4,6 +4,8 @@ export interface BackupTable {
   readonly order: string;
   /** The works may have rows of its own before a restore: those are replaced, or what comes is put behind them. */
   readonly before?: 'replaced' | 'kept';
+  /** Only backups of earlier versions have it. */
+  readonly past?: true;
 }
 
 /** Everything that a works keeps, what is referred to ahead of what refers to it. */
@@ -20,7 +22,9 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'revision', order: 'job_id, revision' },
   { name: 'released_plan', order: 'job_id, revision' },
   { name: 'assessment', order: 'job_id, revision' },
-  { name: 'press_room_record', order: 'id' },
+  // Until schema 23; its rows became the first entries of the book.
+  { name: 'press_room_record', order: 'id', past: true },
+  { name: 'book_entry', order: 'id' },
   { name: 'holding', order: 'id' },
   { name: 'holding_change', order: 'id' },
   { name: 'reservation', order: 'job_id, key COLLATE "C"' },

@@ -80,7 +80,9 @@ describe('a backup', () => {
     const { rows } = await full.database.pool.query<{ name: string }>(
       "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_type = 'BASE TABLE'",
     );
-    expect(rows.map(({ name }) => name).sort()).toEqual([...BACKUP_TABLES.map(({ name }) => name), ...LEFT_OUT].sort());
+    expect(rows.map(({ name }) => name).sort()).toEqual(
+      [...BACKUP_TABLES.filter(({ past }) => !past).map(({ name }) => name), ...LEFT_OUT].sort(),
+    );
   });
 
   it('is restored into an empty database row for row, and the works goes on there', async () => {
@@ -257,7 +259,7 @@ describe("the application's role", () => {
   it.each([
     'ALTER TABLE revision DISABLE TRIGGER revision_frozen',
     'TRUNCATE security_record',
-    'DELETE FROM press_room_record',
+    'DELETE FROM book_entry',
     "UPDATE holding_change SET reason = ''",
     'DELETE FROM revision',
     "UPDATE migration SET checksum = 'x'",

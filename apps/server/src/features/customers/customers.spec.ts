@@ -1,4 +1,4 @@
-import { type Job, offerPrice, plan } from '@druckerei/core';
+import { type Job, type RoomEvent, offerPrice, plan } from '@druckerei/core';
 import type {
   CustomerRow,
   KeptCarrier,
@@ -10,7 +10,7 @@ import type {
   Problem,
   Revision,
 } from '@druckerei/contract';
-import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import { exampleJob, recordOf, startServer, type TestServer, type Visitor, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -95,10 +95,8 @@ describe('customers', () => {
       life: 1e6,
       used: 10,
     };
-    await server.database.pool.query(
-      'INSERT INTO press_room_record (job_id, event, entered_by, carrier_key, carrier) VALUES ($1, $2, 1, $3, $4)',
-      [cards, { kind: 'carrier', carrier: carrier.id, state: 'kept', place: 'Rack 2' }, 'plate/back', carrier],
-    );
+    const kept: RoomEvent = { kind: 'carrier', carrier: carrier.id, state: 'kept', place: 'Rack 2' };
+    await recordOf(server, cards, kept, { key: 'plate/back', note: carrier });
     const all = await asked<KeptCarrier[]>('get', '/api/carriers');
     const customers = await asked<CustomerRow[]>('get', '/api/customers?limit=500');
     let told = 0;
@@ -113,11 +111,7 @@ describe('customers', () => {
 });
 
 describe('what was counted of a job', () => {
-  const record = (job: number, event: object): Promise<unknown> =>
-    server.database.pool.query('INSERT INTO press_room_record (job_id, event, entered_by) VALUES ($1, $2, 1)', [
-      job,
-      JSON.stringify(event),
-    ]);
+  const record = (job: number, event: RoomEvent): Promise<number> => recordOf(server, job, event);
   it('is what its last station has said last, until that is taken back; its needs are there again then', async () => {
     const garden = await idOf('Lichtmoor');
     const map = async (): Promise<PastJob> => {
@@ -132,11 +126,12 @@ describe('what was counted of a job', () => {
     await record(id, { kind: 'count', step: 'print', good: 5_300 });
     expect((await map()).counted).toBeNull();
     await record(id, { kind: 'count', step: 'box', good: 9_000 });
-    await record(id, { kind: 'count', step: 'box', good: 10_200 });
+    const last = await record(id, { kind: 'count', step: 'box', good: 10_200 });
     expect([(await map()).counted, await wanted()]).toEqual([10_200, false]);
-    const last = (await server.database.pool.query<{ id: number }>('SELECT max(id) AS id FROM press_room_record'))
-      .rows[0];
-    await record(id, { kind: 'take-back', record: last?.id });
+    const added = await record(id, { kind: 'good', step: 'box', count: 50 });
+    expect((await map()).counted).toBe(10_250);
+    await record(id, { kind: 'strike', record: added, why: 'counted twice' });
+    await record(id, { kind: 'take-back', record: last });
     expect(await map()).toMatchObject({ counted: 9_000, stops: 1 });
     expect(await wanted()).toBe(true);
   });

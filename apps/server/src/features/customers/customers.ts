@@ -6,7 +6,7 @@ import { ProblemError, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { lockKind } from '../changes/changes.js';
 import { refuseOlder } from '../changes/refuse-older.js';
-import { keptCarriers } from '../room/room.js';
+import { keptCarriers } from '../room/kept-carriers.js';
 
 /** Most rows of a page that asks for no number. */
 const PAGE = 200;

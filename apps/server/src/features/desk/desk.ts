@@ -14,7 +14,7 @@ import type { Handlers } from '../../http/register.js';
 import { type FloorNow, readFloor, readSchedule } from '../floor/read-floor.js';
 import type { Bench } from '../jobs/bench.js';
 import { readRevision } from '../jobs/revisions.js';
-import { readRecords } from '../room/room.js';
+import { readEntries } from '../room/entries.js';
 
 /** Days that a job may be overdue and still want something. */
 const DAYS_OVERDUE = 60;
@@ -55,7 +55,7 @@ async function readRuns(
         continue;
       }
       const revision = await readRevision(database, id, released);
-      const records = await readRecords(database, id);
+      const records = await readEntries(database, id);
       const run = await workshop.run('deskRun', { revision, records }).catch((error: unknown) => {
         // A job that cannot be planned any more says so where it is looked at.
         if (error instanceof ProblemError && error.status === 422) return undefined;

@@ -19,7 +19,7 @@ import { refuseOlder } from '../changes/refuse-older.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
 import type { Kept, Moving } from '../../work/floor-tasks.js';
-import { readRecords } from '../room/room.js';
+import { readEntries } from '../room/entries.js';
 import { currentWorks } from '../works/works.js';
 import { askForPlan, finish, keepTrial } from './runs.js';
 import { type FloorNow, floorAnswer, namedSteps, readFloor, readHours, readSchedule } from './read-floor.js';
@@ -111,7 +111,7 @@ async function promised(bench: Bench, { revision, kept }: Kept, changed: boolean
     revision,
     kept,
     paper,
-    records: await readRecords(database, revision.id),
+    records: await readEntries(database, revision.id),
     changed,
   });
   const iso = (ms: number): string => new Date(ms).toISOString();

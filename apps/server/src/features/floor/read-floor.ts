@@ -16,6 +16,7 @@ import {
   holdsOf,
   isFinished,
   paperDays,
+  progressOf,
   roomState,
 } from '@druckerei/core';
 import { type Floor, type KeptPin, type Schedule, dayIn } from '@druckerei/contract';
@@ -70,19 +71,17 @@ async function stepsOf({ database, workshop }: Bench, id: number, revision: numb
   return steps;
 }
 
-/** What is counted, and what has begun and is not. */
-function progressOf(
+/** What is done, and what has begun and is not. */
+function newsOf(
   finish: JobRow['finish'],
-  { counts, started }: RoomState,
+  room: RoomState,
 ): Pick<FloorJob, 'done' | 'begun'> & { readonly finished: boolean } {
-  const news = ([step, { record }]: readonly [string, { readonly record: RoomRecord }]): FloorNews => ({
-    step,
-    at: Date.parse(record.at),
-  });
-  const good = new Map([...counts].map(([step, { event }]) => [step, event.good]));
+  const news = ([step, { at }]: readonly [string, RoomRecord]): FloorNews => ({ step, at: Date.parse(at) });
+  const { done, begun } = progressOf(room);
+  const good = new Map([...room.counts].map(([step, counted]) => [step, counted.good]));
   return {
-    done: [...counts].map(news),
-    begun: [...started].filter(([step]) => !counts.has(step)).map(news),
+    done: [...done].map(news),
+    begun: [...begun].map(news),
     finished: finish !== null && isFinished(finish, good),
   };
 }
@@ -118,7 +117,7 @@ export async function readFloor(bench: Bench): Promise<FloorNow> {
   const unplanned: { number: string; why: string }[] = [];
   for (const row of rows) {
     const room = roomState(row.records);
-    const { finished, ...progress } = progressOf(row.finish, room);
+    const { finished, ...progress } = newsOf(row.finish, room);
     if (finished) continue;
     const { id, number, title, customer, due, weight } = row;
     if (row.steps === null && performance.now() > until) {

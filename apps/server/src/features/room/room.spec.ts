@@ -197,7 +197,7 @@ describe('records', () => {
   it('are never changed, whoever asks', async () => {
     const revision = await newJob();
     await enterAll(revision, [{ kind: 'artwork', component: 'map', approved: true }]);
-    await expect(server.owner.pool.query('DELETE FROM press_room_record')).rejects.toThrow('stays as it is');
+    await expect(server.owner.pool.query('DELETE FROM book_entry')).rejects.toThrow('stays as it is');
   });
 
   it('are refused with the field where they make no sense, and never answered 5xx', async () => {

@@ -1,5 +1,13 @@
 import type { Needs, Problem, Revision, Stores } from '@druckerei/contract';
-import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
+import {
+  SEEN,
+  type TestServer,
+  type Visitor,
+  exampleJob,
+  recordOf,
+  startServer,
+  visitor,
+} from '../../server.fixture.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -140,10 +148,7 @@ describe('needs', () => {
     expect(own?.needs.find(({ kind }) => kind === 'sheets')?.quantity).toBe(5484);
     const dues = before.jobs.flatMap(({ due }) => due ?? []);
     expect(dues).toEqual([...dues].sort());
-    await server.database.pool.query(
-      `INSERT INTO press_room_record (job_id, event, entered_by) VALUES ($1, '{"kind":"count","step":"box","good":10000}', 1)`,
-      [job.id],
-    );
+    await recordOf(server, job.id, { kind: 'count', step: 'box', good: 10000 });
     const after = (await viewer.call('get', '/api/needs')).body as Needs;
     expect(after.jobs.some((one) => one.job === job.id)).toBe(false);
     const bad = await newJob();

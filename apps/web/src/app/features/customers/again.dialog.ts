@@ -109,12 +109,10 @@ export class AgainDialog {
       .room(this.past.id)
       .pipe(catchError(() => EMPTY))
       .subscribe(({ records }) => {
-        const standing = new Set([...roomState(records).counts.values()].map(({ record }) => record.id));
+        const counts = [...roomState(records).counts];
         this.remarks.set(
-          records.flatMap(({ id, event, at, by }) =>
-            event.kind === 'count' && standing.has(id)
-              ? [`${event.step}: ${count(event.good)} good, ${by}, ${timeText(at)}`]
-              : [],
+          counts.map(
+            ([step, { good, record }]) => `${step}: ${count(good)} good, ${record.by}, ${timeText(record.at)}`,
           ),
         );
       });

@@ -1,4 +1,4 @@
-import { type RoomEvent, type RoomRecord, SHIPPED_WORKS, plan, refuse, roomState } from '@druckerei/core';
+import { type RoomEvent, type RoomRecord, SHIPPED_WORKS, plan, refuse, roomCard, roomState } from '@druckerei/core';
 import { type PressRoom, issueText } from '@druckerei/contract';
 import type { Job } from '@druckerei/core';
 import { HttpErrorResponse } from '@angular/common/http';
@@ -22,8 +22,9 @@ export class FakeRoom implements Pick<Api, 'room' | 'enterEvent'> {
     if (seen !== this.records.length) throw new Error(`seen ${seen} of ${this.records.length}`);
     const planned = plan(this.job, SHIPPED_WORKS);
     if (!planned.ok) throw new Error('not planned');
-    const context = { job: this.job, plan: planned.value, works: SHIPPED_WORKS, state: roomState(this.records) };
-    const issues = refuse(context, event);
+    const card = roomCard(this.job, planned.value, SHIPPED_WORKS);
+    if (!card.ok) throw new Error('no card');
+    const issues = refuse({ card: card.value, state: roomState(this.records) }, event);
     if (issues.length > 0) {
       const errors = issues.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) }));
       const error = { type: 'about:blank', title: 'Not taken', status: 422, errors };

@@ -104,7 +104,7 @@ export class CountTable {
         id,
         name: names.get(id) ?? id,
         wanted: needsOut,
-        good: this.counted().get(id)?.event.good,
+        good: this.counted().get(id)?.good,
         more: forecast?.ok ? forecast.value.more[id] : undefined,
       }));
   });

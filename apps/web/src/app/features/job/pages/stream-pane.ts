@@ -78,7 +78,7 @@ export class StreamPane {
   });
   /** Last good count of each step. */
   private readonly counts = computed(
-    () => new Map([...this.room.state().counts].map(([step, { event }]) => [step, event.good])),
+    () => new Map([...this.room.state().counts].map(([step, { good }]) => [step, good])),
   );
 
   constructor() {

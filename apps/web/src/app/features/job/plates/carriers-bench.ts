@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { type Carrier, CHECKLISTS, NEW_CARRIER, type RoomEvent } from '@druckerei/core';
+import { type Carrier, CHECKLISTS, NEW_CARRIER, type RoomEntry } from '@druckerei/core';
 import { CARRIER_NAMES, carrierWords, makingWords } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
 import { RoomStore } from '../record/room.store';
@@ -96,7 +96,7 @@ export class CarriersBench {
   }
 
   protected allTo(from: string, state: 'made' | 'on-press' | 'held'): void {
-    this.room.enterAll(this.inState(from).map(({ id }): RoomEvent => ({ kind: 'carrier', carrier: id, state })));
+    this.room.enterAll(this.inState(from).map(({ id }): RoomEntry => ({ kind: 'carrier', carrier: id, state })));
   }
 
   /** Digits tick the faults of the carrier in hand, Enter records what is ticked and goes on to the next; arrows walk. */
@@ -140,7 +140,7 @@ export class CarriersBench {
     const carrier = this.chosen()?.carrier.id;
     if (carrier === undefined) return;
     const text = note.trim();
-    const event: RoomEvent = { kind: 'inspection', carrier, faults: this.faults() };
+    const event: RoomEntry = { kind: 'inspection', carrier, faults: this.faults() };
     this.room.enter(text === '' ? event : { ...event, note: text }, () => this.faults.set([]));
   }
 }

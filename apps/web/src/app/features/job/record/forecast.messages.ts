@@ -1,10 +1,9 @@
-import type { Job, Outcome, RoomState, RunForecast, Works } from '@druckerei/core';
+import type { ForecastBasis, Outcome, RoomState, RunForecast } from '@druckerei/core';
 
-/** A job with what has been counted of it. */
+/** What a forecast asks of a job, with what has been counted of it. */
 export interface ForecastQuestion {
-  readonly job: Job;
-  readonly works: Works;
-  readonly state: RoomState;
+  readonly basis: ForecastBasis;
+  readonly counts: RoomState['counts'];
 }
 
 /** Undefined where nothing has been counted. */

@@ -1,6 +1,6 @@
-import { forecastCount } from '@druckerei/core';
+import { forecastCounts } from '@druckerei/core';
 import type { ForecastQuestion } from './forecast.messages';
 
-addEventListener('message', ({ data: { job, works, state } }: MessageEvent<ForecastQuestion>) =>
-  postMessage(forecastCount(job, works, state)),
+addEventListener('message', ({ data: { basis, counts } }: MessageEvent<ForecastQuestion>) =>
+  postMessage(forecastCounts(basis, { counts })),
 );

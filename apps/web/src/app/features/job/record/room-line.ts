@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { carrierWords } from '@druckerei/contract';
-import { timeText } from '../../../ui/format';
+import { carrierWords, entryWords } from '@druckerei/contract';
+import { count, timeText } from '../../../ui/format';
 import { type EntryPlace, RoomStore, placeOf } from './room.store';
-import { recordWords } from './record-words';
 
 /** The last entry of the press room with its taking back, and why the newest one was not taken. */
 @Component({
@@ -58,6 +57,7 @@ export class RoomLine {
   protected readonly room = inject(RoomStore);
   /** Only what was entered there is shown. */
   readonly at = input.required<EntryPlace>();
+  private readonly say = { name: (id: string) => this.nameOf(id), count };
   protected readonly problem = computed(() => (this.room.problemAt() === this.at() ? this.room.problem() : ''));
   protected readonly waiting = computed(() =>
     this.room
@@ -67,13 +67,13 @@ export class RoomLine {
         key,
         refused,
         time: timeText(at),
-        text: recordWords(event, (id) => this.nameOf(id)),
+        text: entryWords(event, this.say),
       })),
   );
   protected readonly lastText = computed(() => {
     const last = this.room.state().last;
     if (!last || placeOf(last.event) !== this.at()) return undefined;
-    return `${recordWords(last.event, (id) => this.nameOf(id))}, by ${last.by}, ${timeText(last.at)}`;
+    return `${entryWords(last.event, this.say)}, by ${last.by}, ${timeText(last.at)}`;
   });
 
   private nameOf(id: string): string {
@@ -81,8 +81,8 @@ export class RoomLine {
     const carrier = this.room.carriers().find((one) => one.id === id);
     return carrier
       ? `${carrier.name}: ${carrierWords(carrier)}`
-      : (context?.plan.steps.find((step) => step.id === id)?.name ??
-          context?.job.components.find((component) => component.id === id)?.name ??
+      : (context?.card.steps.find((step) => step.id === id)?.name ??
+          context?.card.components.find((component) => component.id === id)?.name ??
           id);
   }
 }

@@ -1,6 +1,16 @@
 import { computed, effect, inject, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type RoomContext, type RoomEvent, error, listCarriers, refuse, roomState } from '@druckerei/core';
+import {
+  type RoomCard,
+  type RoomContext,
+  type RoomEntry,
+  type RoomEvent,
+  error,
+  listCarriers,
+  refuse,
+  roomCard,
+  roomState,
+} from '@druckerei/core';
 import { type PressRoom, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
@@ -29,8 +39,7 @@ import { JobEditor } from '../state/job-editor';
 
 /** Where an entry is made: at the step itself, or at the bench of carriers or inks. */
 export type EntryPlace = 'step' | 'bench';
-const AT_STEP: readonly RoomEvent['kind'][] = ['press-start', 'first-sheet', 'count', 'reader-stop'];
-export const placeOf = ({ kind }: RoomEvent): EntryPlace => (AT_STEP.includes(kind) ? 'step' : 'bench');
+export const placeOf = (event: RoomEvent): EntryPlace => ('step' in event ? 'step' : 'bench');
 
 interface RoomStoreState {
   readonly room: PressRoom;
@@ -64,17 +73,22 @@ export const RoomStore = signalStore(
   })),
   withComputed(({ room, editor, session }) => {
     const state = computed(() => roomState(room().records));
-    const context = computed((): RoomContext | undefined => {
+    const card = computed((): RoomCard | undefined => {
       const [job, plan, works] = [editor.job(), editor.plan(), editor.works()];
-      return job && plan && works ? { job, plan, works, state: state() } : undefined;
+      const made = job && plan && works ? roomCard(job, plan, works) : undefined;
+      return made?.ok ? made.value : undefined;
+    });
+    const context = computed((): RoomContext | undefined => {
+      const known = card();
+      return known && { card: known, state: state() };
     });
     return {
       state,
       context,
       mayRecord: session.selectSignal(selectMay('record')),
       carriers: computed(() => {
-        const all = context();
-        return all ? listCarriers(all.job, all.plan, all.works) : [];
+        const [job, plan, works] = [editor.job(), editor.plan(), editor.works()];
+        return job && plan && works ? listCarriers(job, plan, works) : [];
       }),
     };
   }),
@@ -115,7 +129,7 @@ export const RoomStore = signalStore(
     /** The last record that is shown here. */
     const seen = (): number => store.room().records.at(-1)?.id ?? 0;
     /** Sends an entry; where the server is away it waits on this computer, and the room stays as it is. */
-    const send = (id: number, event: RoomEvent): Observable<PressRoom> =>
+    const send = (id: number, event: RoomEntry): Observable<PressRoom> =>
       store.outbox.send(id, event, seen()).pipe(concatMap((sent) => ('room' in sent ? of(sent.room) : EMPTY)));
     store.outbox.answers
       .pipe(
@@ -127,7 +141,7 @@ export const RoomStore = signalStore(
     const jobId = (): number => store.editor.revision()?.id ?? 0;
     whenChanged(['room'], () => calls.next(store.api.room(jobId()).pipe(catchError(() => EMPTY))), jobId);
     const none = (): void => undefined;
-    const enterAll = (events: readonly RoomEvent[], taken = none): void => {
+    const enterAll = (events: readonly RoomEntry[], taken = none): void => {
       const [first] = events;
       const id = jobId();
       if (first) ask(() => from(events).pipe(concatMap((event) => send(id, event))), placeOf(first), taken);
@@ -137,7 +151,7 @@ export const RoomStore = signalStore(
       /** Enters one after another; the first that is refused stops the rest. */
       enterAll,
       /** @param taken what to do once it is on record; what was typed stays until then. */
-      enter: (event: RoomEvent, taken = none) => enterAll([event], taken),
+      enter: (event: RoomEntry, taken = none) => enterAll([event], taken),
       takeBack(): void {
         const last = store.state().last;
         const id = jobId();
@@ -147,7 +161,7 @@ export const RoomStore = signalStore(
       sendAgain: (key: string) => store.outbox.again(key, seen()),
       leaveOut: (key: string) => store.outbox.drop(key),
       /** What would keep an event from being taken, in words. */
-      gates(event: RoomEvent): string[] {
+      gates(event: RoomEntry): string[] {
         const context = store.context();
         return context ? refuse(context, event).map(issueText) : [];
       },
@@ -167,11 +181,12 @@ export const RoomStore = signalStore(
     return {
       onInit: () =>
         effect(() => {
-          const all = store.context();
+          // Without counts nothing is asked of the job: it may change as fast as somebody types.
+          const all = store.state().counts.size > 0 ? store.context() : undefined;
           untracked(() => {
-            if (all && all.state.counts.size > 0) {
+            if (all) {
               patchState(store, { forecastIsNow: false });
-              forecaster.ask({ job: all.job, works: all.works, state: all.state });
+              forecaster.ask({ basis: all.card.forecast, counts: all.state.counts });
             } else {
               // What is on its way was drawn of counts that are no more.
               forecaster.end();

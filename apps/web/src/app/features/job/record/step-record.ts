@@ -64,7 +64,7 @@ import { RoomLine } from './room-line';
       <mat-icon aria-hidden="true">{{ counted() ? 'check_circle' : 'radio_button_unchecked' }}</mat-icon>
       <span>
         @if (counted(); as c) {
-          {{ number(c.event.good) }} good counted by {{ c.record.by }}, {{ time(c.record.at) }}
+          {{ number(c.good) }} good counted by {{ c.record.by }}, {{ time(c.record.at) }}
         } @else {
           Nothing counted yet
         }
@@ -123,9 +123,7 @@ export class StepRecord {
   protected readonly time = timeText;
   protected readonly number = count;
   protected readonly wrong = signal(false);
-  protected readonly started = computed(
-    (): RoomRecord | undefined => this.room.state().started.get(this.stepId())?.record,
-  );
+  protected readonly started = computed((): RoomRecord | undefined => this.room.state().started.get(this.stepId()));
   protected readonly firstSheet = computed(() => this.room.state().firstSheets.get(this.stepId()));
   protected readonly counted = computed(() => this.room.state().counts.get(this.stepId()));
   protected readonly forecast = computed(() => forecastWords(this.room.forecast()));

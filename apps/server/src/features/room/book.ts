@@ -1,0 +1,123 @@
+import { type RoomCard, type RoomRecord, NOTHING_YET, balanceOf, roomState } from '@druckerei/core';
+import type { BookCheck, JobBook, Scanned, StationLine } from '@druckerei/contract';
+import type { Database } from '../../db/database.js';
+import type { Handlers } from '../../http/register.js';
+import { ProblemError, notFound } from '../../http/problem.js';
+import { assessmentOf } from '../assessments/assessments.js';
+import type { Bench } from '../jobs/bench.js';
+import { enterEntries, settleEntry } from './enter.js';
+import { readEntries } from './entries.js';
+
+type JobLine = JobBook['job'];
+
+async function bookOf(bench: Bench, job: number): Promise<JobBook> {
+  const { database, workshop } = bench;
+  const line = await database.one<JobLine & { aside: boolean }>('room/job', job);
+  if (!line) throw notFound('This job');
+  const { aside, ...told } = line;
+  const { card } = await assessmentOf(database, workshop, job);
+  const records = (await readEntries(database, job)) as JobBook['records'];
+  return { job: told, card: (card as JobBook['card'] | undefined) ?? null, records };
+}
+
+interface CheckRow extends Pick<BookCheck, 'entries' | 'faults' | 'head'> {
+  [column: string]: unknown;
+}
+
+/** Walks the chain of the book from its first entry to its last. @param hash that somebody has on paper. */
+export async function checkBook(database: Pick<Database, 'one'>, hash?: string): Promise<BookCheck> {
+  const start = performance.now();
+  const row = await database.one<CheckRow>('room/check');
+  const entry = hash === undefined ? undefined : await database.one<{ id: number; at: string }>('room/by-hash', hash);
+  return {
+    entries: row?.entries ?? 0,
+    head: row?.head ?? null,
+    faults: row?.faults ?? [],
+    milliseconds: Math.round(performance.now() - start),
+    asked: hash === undefined ? null : { sha256: hash, entry: entry ?? null },
+  };
+}
+
+/** A tag says job, station that made the pile, and pile: D-1001/print/3; a ticket says the job alone. */
+const TAG = /^(.+)\/([a-z0-9][a-z0-9-]{0,39})\/(\d{1,5})$/;
+
+async function scanned(bench: Bench, code: string): Promise<Scanned> {
+  const [, number = code, from, pile] = TAG.exec(code) ?? [];
+  const found = await bench.database.one<Scanned['job'] & Record<string, unknown>>('room/scan', number.trim());
+  if (!found)
+    throw new ProblemError(404, `No job has the number ${number}`, {
+      detail: 'Look at the tag: it says the number of the job, the station and the pile, like D-1001/print/3.',
+    });
+  const job = { id: found.id, number: found.number, title: found.title };
+  if (from === undefined || pile === undefined) return { job, step: null, pile: null, count: null, material: null };
+  const { piles = [], card } = await assessmentOf(bench.database, bench.workshop, found.id);
+  const tag = piles.find((one) => one.tag === `${from}/${Number(pile)}`);
+  if (!tag) {
+    const of = piles.filter((one) => one.from === from).length;
+    const station = card?.steps.find(({ id }) => id === from);
+    throw new ProblemError(404, `Job ${number} has no pile ${pile} from ${station?.name ?? from}`, {
+      detail: of > 0 ? `That station makes piles 1 to ${of}.` : 'No station of this job makes piles under that name.',
+    });
+  }
+  return { job, step: tag.to ?? null, pile: code, count: tag.count, material: tag.material };
+}
+
+interface AtWork {
+  id: number;
+  number: string;
+  title: string;
+  card: RoomCard | null;
+  records: RoomRecord[];
+  [column: string]: unknown;
+}
+
+/** Days back that a station counts as at work. */
+const DAYS = 14;
+
+function linesOf({ id, number, title, card, records }: AtWork): StationLine[] {
+  const { tallies, held } = roomState(records);
+  return (card?.steps ?? []).flatMap((step): StationLine[] => {
+    const tally = tallies.get(step.id) ?? NOTHING_YET;
+    const own = records.filter(({ event }) => 'step' in event && event.step === step.id);
+    const waits = held.filter(({ event: { entry } }) => 'step' in entry && entry.step === step.id);
+    const last = own.at(-1) ?? waits.at(-1)?.record;
+    if (!last || (tally.phase === 'closed' && waits.length === 0)) return [];
+    return [
+      {
+        job: { id, number, title },
+        step: step.id,
+        name: step.name,
+        machine: step.machine,
+        phase: tally.phase,
+        since: tally.since ?? null,
+        good: tally.good,
+        wanted: step.needsOut,
+        unit: step.unitOut,
+        spoiled: tally.spoiled['set-up'] + tally.spoiled.run,
+        difference: balanceOf(step, tally).find(({ difference }) => difference !== 0)?.difference ?? 0,
+        held: waits.length,
+        by: last.by,
+        last: last.at,
+      },
+    ];
+  });
+}
+
+type Served = 'jobBook' | 'enterBook' | 'settleEntry' | 'stationsNow' | 'scan' | 'checkBook';
+export const bookHandlers = (bench: Bench): Pick<Handlers, Served> => ({
+  jobBook: ({ params }) => bookOf(bench, params.id),
+  enterBook: async ({ account, params, body }) => {
+    const entries = await enterEntries(bench, account, params.id, body);
+    return { ...(await bookOf(bench, params.id)), entries };
+  },
+  settleEntry: async ({ account, params, body }) => {
+    await settleEntry(bench, account, params.id, { kind: 'settled', record: params.record, ...body });
+    return bookOf(bench, params.id);
+  },
+  stationsNow: async () => {
+    const since = new Date(Date.now() - DAYS * 86_400_000).toISOString();
+    return (await bench.database.many<AtWork>('room/at-work', since)).flatMap(linesOf);
+  },
+  scan: ({ query }) => scanned(bench, query.code),
+  checkBook: ({ query }) => checkBook(bench.database, query.hash),
+});

@@ -1,0 +1,242 @@
+import { randomUUID } from 'node:crypto';
+import {
+  type CardCarrier,
+  type Issue,
+  type RoomCard,
+  type RoomContext,
+  type RoomEntry,
+  type RoomEvent,
+  type RoomRecord,
+  NEW_CARRIER,
+  isFinished,
+  refuse,
+  refuseTime,
+  roomState,
+  subjectOf,
+} from '@druckerei/core';
+import { type Account, type EntryAnswer, type SentEntries, issueText } from '@druckerei/contract';
+import type { Queries } from '../../db/database.js';
+import { ProblemError, invalid, notFound } from '../../http/problem.js';
+import type { Assessment } from '../../work/tasks.js';
+import { assessmentOf } from '../assessments/assessments.js';
+import type { Bench } from '../jobs/bench.js';
+import { letAllGo } from '../stores/stores.js';
+import { type NewEntry, addEntries, readEntries } from './entries.js';
+import { keptCarriers } from './kept-carriers.js';
+
+/** Why nothing can be entered at a job that cannot be planned. */
+const unplanned = ({ problems }: Assessment): ProblemError =>
+  new ProblemError(409, 'This job cannot be planned as it stands', { detail: problems.join(' ') });
+
+/** A carrier taken out of the store: what it has run is what the store says. One at a time takes it, of whatever job. */
+async function fromStore(queries: Queries, event: RoomEntry, carrier: CardCarrier | undefined): Promise<RoomEntry> {
+  if (event.kind !== 'carrier' || !event.from || !carrier) return event;
+  const { job } = event.from;
+  await queries.one('room/lock-carrier', carrier.key);
+  const kept = (await keptCarriers(queries, { keys: [carrier.key] })).find((one) => one.job === job);
+  if (!kept) {
+    const holder = await queries.one<{ number: string; entered_by: string }>('room/holder', carrier.key);
+    throw new ProblemError(409, `The store has no such carrier of job ${job} any more`, {
+      detail: holder ? `Job ${holder.number} has it, by ${holder.entered_by}.` : 'Nobody has ever put it away.',
+    });
+  }
+  return { ...event, from: { job, used: kept.used }, place: event.place ?? kept.place ?? undefined };
+}
+
+/** What the store remembers of a carrier after an entry: its impressions with those of this job, once it is through with it. */
+function carrierNote({ card, state }: RoomContext, event: RoomEvent): NewEntry['carrier'] {
+  const carrier = event.kind === 'carrier' ? card.carriers.find(({ id }) => id === event.carrier) : undefined;
+  if (!carrier || event.kind !== 'carrier') return undefined;
+  const { id, name, kind, ink, owner, key, life, impressions } = carrier;
+  const before = state.carriers.get(id) ?? NEW_CARRIER;
+  const ran = event.state === 'kept' && before.state !== 'made' && before.state !== 'inspected' ? impressions : 0;
+  const used = (event.from?.used ?? before.used) + ran;
+  return { key, note: { id, name, kind, ink: ink ?? null, owner, life, used } };
+}
+
+/** Refuses to write over what somebody else recorded of the same thing since. */
+function refuseOver(records: readonly RoomRecord[], event: RoomEntry, seen: number): void {
+  const about = subjectOf(event, records);
+  const later =
+    about === undefined ? undefined : records.findLast((record) => subjectOf(record.event, records) === about);
+  if (!later || later.id <= seen) return;
+  const counted = later.event.kind === 'count' ? `${later.event.good} good are counted now.` : undefined;
+  throw new ProblemError(409, `${later.by} has recorded this meanwhile`, {
+    detail: counted ?? 'Look at what stands, and enter yours again if it still holds.',
+  });
+}
+
+/** With these entries the job is done: what is delivered needs no more paper. */
+async function letGoWhenFinished(
+  queries: Queries,
+  account: Pick<Account, 'id'>,
+  job: number,
+  { finish }: Assessment,
+  { card, state }: RoomContext,
+  events: readonly RoomEvent[],
+): Promise<void> {
+  if (!events.some(({ kind }) => kind === 'count' || kind === 'good' || kind === 'settled')) return;
+  const records = [...state.standing].map(([id, event]) => ({ id, at: '', by: '', event }));
+  const more = events.map((event, i) => ({ id: Number.MAX_SAFE_INTEGER - events.length + i, at: '', by: '', event }));
+  const after = roomState([...records, ...more]);
+  const counts = new Map([...after.counts].map(([step, { good }]) => [step, good]));
+  if (card.steps.length > 0 && isFinished(finish, counts)) await letAllGo(queries, account, job);
+}
+
+async function lockJob(queries: Queries, job: number): Promise<void> {
+  if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
+}
+
+/** A job with the card that its entries are held against. */
+async function cardOf(bench: Bench, job: number): Promise<{ assessment: Assessment; card: RoomCard | undefined }> {
+  const assessment = await assessmentOf(bench.database, bench.workshop, job);
+  return { assessment, card: assessment.card };
+}
+
+/**
+ * Records an event where the gates let it through; one at a time for a job. @param seen last record that its author saw;
+ * all of them where absent.
+ */
+export async function enterEvent(
+  bench: Bench,
+  account: Pick<Account, 'id'>,
+  job: number,
+  event: RoomEntry,
+  seen?: number,
+): Promise<void> {
+  const { assessment, card } = await cardOf(bench, job);
+  if (!card) throw unplanned(assessment);
+  await bench.database.transaction(async (queries) => {
+    await lockJob(queries, job);
+    const records = await readEntries(bench.database, job, queries);
+    if (seen !== undefined) refuseOver(records, event, seen);
+    const context = { card, state: roomState(records) };
+    const refused = refuse(context, event);
+    if (refused.length > 0)
+      throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
+    const entered = await fromStore(
+      queries,
+      event,
+      card.carriers.find((one) => 'carrier' in event && one.id === event.carrier),
+    );
+    const carrier = carrierNote(context, entered);
+    await addEntries(queries, [
+      { uid: randomUUID(), job, by: account.id, happened: Date.now(), event: entered, carrier },
+    ]);
+    await letGoWhenFinished(queries, account, job, assessment, context, [entered]);
+  });
+}
+
+type Sent = SentEntries['entries'][number];
+type Errors = EntryAnswer['errors'];
+
+const worded = (issues: readonly Issue[]): Errors =>
+  issues.map((issue) => ({ path: issue.path, message: issueText(issue) }));
+
+/** Entries of one call, one behind another: each is held against what those before it have made of the job. */
+class Batch {
+  readonly entries: NewEntry[] = [];
+  readonly answers: EntryAnswer[] = [];
+  private records: readonly RoomRecord[];
+
+  constructor(
+    records: readonly RoomRecord[],
+    private readonly card: RoomCard | undefined,
+    private readonly why: readonly string[],
+    private readonly from: Pick<NewEntry, 'job' | 'by' | 'device'>,
+  ) {
+    this.records = records;
+  }
+
+  get context(): RoomContext | undefined {
+    return this.card && { card: this.card, state: roomState(this.records) };
+  }
+
+  known(uid: string, id: number, wasHeld: boolean): void {
+    this.answers.push({ uid, outcome: wasHeld ? 'held' : 'known', id, errors: [] });
+  }
+
+  take({ uid, at, late, event }: Sent, now: number): void {
+    const happened = Date.parse(at);
+    const context = this.context;
+    const errors = [
+      ...worded(refuseTime(happened, now)),
+      ...(context ? worded(refuse(context, event)) : this.why.map((message) => ({ path: 'job', message }))),
+      // The store's carriers go from hand to hand: nobody takes one without looking at what is there.
+      ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: FROM_STORE }] : []),
+    ];
+    if (errors.length > 0 && !late) {
+      this.answers.push({ uid, outcome: 'refused', id: null, errors });
+      return;
+    }
+    const held = errors.length > 0;
+    const entered: RoomEvent = held
+      ? { kind: 'held', entry: event, refused: errors.map(({ message }) => message) }
+      : event;
+    const carrier = context && !held ? carrierNote(context, event) : undefined;
+    this.entries.push({ uid, ...this.from, happened, event: entered, carrier });
+    this.answers.push({ uid, outcome: held ? 'held' : 'entered', id: null, errors });
+    const id = (this.records.at(-1)?.id ?? 0) + 1;
+    this.records = [...this.records, { id, at, by: '', event: entered }];
+  }
+}
+const FROM_STORE = 'A carrier of an earlier job is taken out of the store at the carriers of the job.';
+
+/**
+ * Enters what a device sends, in its order: what the book knows already stays as it is; what a gate refuses is told where
+ * it was made just now, and held for explaining where it waited on the device.
+ */
+export async function enterEntries(
+  bench: Bench,
+  account: Pick<Account, 'id'>,
+  job: number,
+  { device, entries }: SentEntries,
+): Promise<EntryAnswer[]> {
+  const { assessment, card } = await cardOf(bench, job);
+  return bench.database.transaction(async (queries) => {
+    await lockJob(queries, job);
+    const uids = entries.map(({ uid }) => uid);
+    const rows = await queries.many<{ uid: string; id: number; kind: string }>('room/known', uids);
+    const known = new Map(rows.map((row) => [row.uid, row]));
+    const records = await readEntries(bench.database, job, queries);
+    const batch = new Batch(records, card, assessment.problems, { job, by: account.id, device });
+    const now = Date.now();
+    const taken = new Set<string>();
+    for (const entry of entries) {
+      const before = known.get(entry.uid);
+      if (before) batch.known(entry.uid, before.id, before.kind === 'held');
+      else if (!taken.has(entry.uid)) batch.take(entry, now);
+      taken.add(entry.uid);
+    }
+    const ids = await addEntries(queries, batch.entries);
+    const numbers = new Map(batch.entries.map(({ uid }, i) => [uid, ids[i] ?? 0]));
+    if (card)
+      await letGoWhenFinished(
+        queries,
+        account,
+        job,
+        assessment,
+        { card, state: roomState(records) },
+        batch.entries.map(({ event }) => event),
+      );
+    return batch.answers.map((answer) => ({ ...answer, id: answer.id ?? numbers.get(answer.uid) ?? null }));
+  });
+}
+
+/** Decides of an entry that is held: it counts as it was entered, or stays out. */
+export async function settleEntry(
+  bench: Bench,
+  account: Pick<Account, 'id'>,
+  job: number,
+  event: Extract<RoomEvent, { kind: 'settled' }>,
+): Promise<void> {
+  await bench.database.transaction(async (queries) => {
+    await lockJob(queries, job);
+    const state = roomState(await readEntries(bench.database, job, queries));
+    if (!state.held.some(({ record }) => record.id === event.record))
+      throw new ProblemError(409, `Entry ${event.record} is not held any more`, {
+        detail: 'Look at what was decided meanwhile.',
+      });
+    await addEntries(queries, [{ uid: randomUUID(), job, by: account.id, happened: Date.now(), event }]);
+  });
+}

@@ -1,0 +1,71 @@
+import canonicalize from 'canonicalize';
+import type { RoomEvent, RoomRecord } from '@druckerei/core';
+import type { Database, Queries } from '../../db/database.js';
+
+interface EntryRow {
+  id: number;
+  event: RoomEvent;
+  happened: string;
+  entered: string;
+  device: string | null;
+  by: string;
+}
+
+/** Milliseconds after which an entry counts as entered later than it happened. */
+const LATER_MS = 60_000;
+
+const recordOf = ({ id, event, happened, entered, device, by }: EntryRow): RoomRecord => ({
+  id,
+  at: happened,
+  by,
+  ...(Date.parse(entered) - Date.parse(happened) >= LATER_MS ? { entered } : {}),
+  ...(device === null ? {} : { device }),
+  event,
+});
+
+/** Jobs whose entries are kept in memory. */
+const MOST_JOBS = 200;
+/** Entries are only ever added: what was read once stays as it is, and only what came since is read again. */
+const kept = new WeakMap<Database, Map<number, readonly RoomRecord[]>>();
+
+/** Entries of a job's book, oldest first. Not inside a transaction that has added to it: what is not there for good is not kept. */
+export async function readEntries(
+  database: Database,
+  job: number,
+  queries: Queries = database,
+): Promise<readonly RoomRecord[]> {
+  const jobs = kept.get(database) ?? new Map<number, readonly RoomRecord[]>();
+  kept.set(database, jobs);
+  const before = jobs.get(job) ?? [];
+  const rows = await queries.many<EntryRow & Record<string, unknown>>('room/records', job, before.at(-1)?.id ?? 0);
+  const all = rows.length > 0 ? [...before, ...rows.map(recordOf)] : before;
+  jobs.delete(job);
+  jobs.set(job, all);
+  const [oldest] = jobs.keys();
+  if (jobs.size > MOST_JOBS && oldest !== undefined) jobs.delete(oldest);
+  return all;
+}
+
+/** An entry as the book takes it. */
+export interface NewEntry {
+  readonly uid: string;
+  readonly job: number;
+  /** Account. */
+  readonly by: number;
+  /** When it happened, ms since 1970 UTC. */
+  readonly happened: number;
+  readonly device?: string | undefined;
+  readonly event: RoomEvent;
+  readonly carrier?: { readonly key: string; readonly note: unknown } | undefined;
+}
+
+/** Puts entries behind the last one of the book, in their order. @returns their numbers. */
+export async function addEntries(queries: Queries, entries: readonly NewEntry[]): Promise<number[]> {
+  if (entries.length === 0) return [];
+  const entered = Date.now();
+  // Through JSON first: what is undefined is not there.
+  const texts = entries.map((entry) => canonicalize(JSON.parse(JSON.stringify({ ...entry, entered }))) ?? '');
+  const rows = await queries.many<{ id: number; uid: string }>('room/add', texts);
+  const ids = new Map(rows.map(({ id, uid }) => [uid, id]));
+  return entries.map(({ uid }) => ids.get(uid) ?? 0);
+}

@@ -1,0 +1,109 @@
+import type { RoomEntry, RoomEvent, StationEntryKind } from '@druckerei/core';
+import { CARRIER_STATE_WORDS } from './press-words.js';
+
+/** How an entry is told: what a component, carrier or step is called, and how a number is written. */
+export interface EntrySaying {
+  name(id: string): string;
+  count(value: number, digits?: number): string;
+}
+
+/** What an entry of a station is called on a button and above a field. */
+export const ENTRY_WORDS: Readonly<Record<StationEntryKind, string>> = {
+  'taken-in': 'Taken in',
+  'setup-begun': 'Set-up begun',
+  'setup-done': 'Set-up done',
+  'run-begun': 'Run begun',
+  stopped: 'Stopped',
+  resumed: 'Gone on',
+  good: 'Good out',
+  spoiled: 'Spoiled',
+  samples: 'Samples',
+  'left-over': 'Left over',
+  reading: 'Reading',
+  fault: 'Fault seen',
+  incident: 'Incident',
+  check: 'Check',
+  'handed-on': 'Handed on',
+  difference: 'Difference explained',
+  'step-closed': 'Station closed',
+  'step-opened': 'Station opened again',
+  note: 'Note',
+  photo: 'Photograph',
+};
+
+const withNote = (text: string | undefined): string => (text ? `: ${text}` : '');
+const at = (sheet: number | undefined, { count }: EntrySaying): string =>
+  sheet === undefined ? '' : ` at sheet ${count(sheet)}`;
+
+/** What was entered at a station, without its name. */
+function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say: EntrySaying): string {
+  const { count } = say;
+  const word = ENTRY_WORDS[event.kind];
+  switch (event.kind) {
+    case 'taken-in':
+    case 'good':
+    case 'handed-on':
+      return `${word} ${count(event.count)}${event.pile === undefined ? '' : `, pile ${event.pile}`}`;
+    case 'samples':
+    case 'left-over':
+      return `${word} ${count(event.count)}`;
+    case 'spoiled':
+      return `${word} ${count(event.count)}: ${event.reason}${event.during === 'set-up' ? ', in set-up' : ''}`;
+    case 'stopped':
+    case 'step-opened':
+      return `${word}: ${event.reason}`;
+    case 'reading':
+      return `${word} of ${event.of}${event.name ? `, ${event.name}` : ''}: ${count(event.value, 3)}${at(event.sheet, say)}`;
+    case 'fault':
+      return `${word}: ${event.fault}${at(event.sheet, say)}${event.note ? `, ${event.note}` : ''}`;
+    case 'incident':
+      return `${event.what[0]?.toUpperCase() ?? ''}${event.what.slice(1)}${event.lost > 0 ? `, ${count(event.lost)} lost` : ''}`;
+    case 'check':
+      return `${event.check}: ${event.passed ? 'passed' : 'not passed'}`;
+    case 'difference':
+      return `${word}, ${count(event.pieces)} pieces: ${event.reason}`;
+    case 'note':
+      return event.text;
+    case 'photo':
+      return `${word}${withNote(event.text)}`;
+    default:
+      return word;
+  }
+}
+
+/** What was entered, in a line. */
+export function entryWords(event: RoomEvent, say: EntrySaying): string {
+  const { name, count } = say;
+  switch (event.kind) {
+    case 'artwork':
+      return event.sent
+        ? `Proof of ${name(event.component)} sent to the customer`
+        : `Artwork of ${name(event.component)} ${event.approved ? 'approved' : 'refused'}`;
+    case 'carrier':
+      return `${name(event.carrier)}: ${CARRIER_STATE_WORDS[event.state].toLowerCase()}${event.place ? `, ${event.place}` : ''}`;
+    case 'inspection':
+      return `${name(event.carrier)} inspected: ${event.faults.length > 0 ? event.faults.join(', ') : 'no fault'}`;
+    case 'trial':
+      return `Trial of ${event.ink} ${event.accepted ? 'accepted' : 'refused'}`;
+    case 'ink':
+      return `${count(event.kg, 3)} kg of ${event.ink} ${event.move}`;
+    case 'press-start':
+      return `${name(event.step)} started`;
+    case 'first-sheet':
+      return `First good sheet of ${name(event.step)} passed${event.kept ? `, kept: ${event.kept}` : ''}`;
+    case 'count':
+      return `${count(event.good)} good counted at ${name(event.step)}`;
+    case 'reader-stop':
+      return `Reader at ${name(event.step)} stopped at section ${event.place}: ${event.fault}`;
+    case 'take-back':
+      return 'An entry taken back';
+    case 'strike':
+      return `Entry ${event.record} struck through: ${event.why}`;
+    case 'held':
+      return `Held: ${entryWords(event.entry, say)}`;
+    case 'settled':
+      return `Entry ${event.record} ${event.taken ? 'counts' : 'stays out'}: ${event.why}`;
+    default:
+      return `${name(event.step)}: ${stationWords(event, say)}`;
+  }
+}

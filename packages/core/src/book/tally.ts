@@ -1,0 +1,129 @@
+import { MINUTE_MS } from '../kernel/index.js';
+import type { StationEntry } from './entry.js';
+
+/** Where a station stands with a job. */
+export type StationPhase = 'waiting' | 'set-up' | 'ready' | 'running' | 'stopped' | 'closed';
+
+/** What the entries of a station come to. */
+export interface StationTally {
+  readonly phase: StationPhase;
+  /** Since when, ISO 8601; undefined before anything has begun. */
+  readonly since: string | undefined;
+  /** By material; under the empty name where nobody said which. */
+  readonly takenIn: ReadonlyMap<string, number>;
+  readonly leftOver: ReadonlyMap<string, number>;
+  /** Good pieces out. */
+  readonly good: number;
+  readonly samples: number;
+  /** Process units. */
+  readonly spoiled: { readonly 'set-up': number; readonly run: number };
+  readonly byReason: ReadonlyMap<string, number>;
+  /** Pieces by which the balance is explained. */
+  readonly explained: number;
+  /** Tags of piles that were taken in, and handed on with their counts. */
+  readonly pilesIn: ReadonlySet<string>;
+  readonly pilesOut: ReadonlyMap<string, number>;
+  /** Minutes of set-up and of running, and of stops by reason; what still lasts is not in them. */
+  readonly minutes: { readonly setUp: number; readonly run: number; readonly stops: ReadonlyMap<string, number> };
+}
+
+/** What is entered of a job that a station counts by: its own entries, and the kinds that older records have. */
+export type Tallied =
+  | StationEntry
+  | { readonly kind: 'press-start'; readonly step: string }
+  | { readonly kind: 'first-sheet'; readonly step: string }
+  | { readonly kind: 'count'; readonly step: string; readonly good: number };
+
+const add = (to: Map<string, number>, name: string, count: number): void => {
+  to.set(name, (to.get(name) ?? 0) + count);
+};
+
+/** The phase that an entry leads to; undefined where it stays. */
+const PHASES: Partial<Readonly<Record<Tallied['kind'], StationPhase>>> = {
+  'setup-begun': 'set-up',
+  'press-start': 'set-up',
+  'setup-done': 'ready',
+  'run-begun': 'running',
+  'first-sheet': 'running',
+  stopped: 'stopped',
+  resumed: 'running',
+  'step-closed': 'closed',
+  'step-opened': 'ready',
+};
+
+/** Adds up what is entered at a station, one after another. */
+export class Tally implements StationTally {
+  phase: StationPhase = 'waiting';
+  since: string | undefined;
+  readonly takenIn = new Map<string, number>();
+  readonly leftOver = new Map<string, number>();
+  good = 0;
+  samples = 0;
+  readonly spoiled = { 'set-up': 0, run: 0 };
+  readonly byReason = new Map<string, number>();
+  explained = 0;
+  readonly pilesIn = new Set<string>();
+  readonly pilesOut = new Map<string, number>();
+  readonly minutes = { setUp: 0, run: 0, stops: new Map<string, number>() };
+  private stop = '';
+
+  /** @param at when it happened, ISO 8601. */
+  add(entry: Tallied, at: string): void {
+    this.count(entry);
+    const next = PHASES[entry.kind];
+    if (next) this.enter(next, at);
+    if (entry.kind === 'stopped') this.stop = entry.reason;
+  }
+
+  private count(entry: Tallied): void {
+    switch (entry.kind) {
+      case 'taken-in':
+        add(this.takenIn, entry.material ?? '', entry.count);
+        if (entry.pile !== undefined) this.pilesIn.add(entry.pile);
+        break;
+      case 'left-over':
+        add(this.leftOver, entry.material ?? '', entry.count);
+        break;
+      case 'good':
+        this.good += entry.count;
+        break;
+      case 'count':
+        this.good = entry.good;
+        break;
+      case 'samples':
+        this.samples += entry.count;
+        break;
+      case 'spoiled':
+        this.spoil(entry.during, entry.reason, entry.count);
+        break;
+      case 'incident':
+        if (entry.lost > 0) this.spoil('run', entry.what, entry.lost);
+        break;
+      case 'handed-on':
+        add(this.pilesOut, entry.pile, entry.count);
+        break;
+      case 'difference':
+        this.explained += entry.pieces;
+        break;
+      default:
+    }
+  }
+
+  private spoil(during: 'set-up' | 'run', reason: string, count: number): void {
+    this.spoiled[during] += count;
+    add(this.byReason, reason, count);
+  }
+
+  private enter(next: StationPhase, at: string): void {
+    // Entered later than what came after it, time would run backwards: it lasts no minute then.
+    const lasted = this.since === undefined ? 0 : Math.max(0, (Date.parse(at) - Date.parse(this.since)) / MINUTE_MS);
+    if (this.phase === 'set-up') this.minutes.setUp += lasted;
+    if (this.phase === 'running') this.minutes.run += lasted;
+    if (this.phase === 'stopped') add(this.minutes.stops, this.stop, lasted);
+    this.phase = next;
+    this.since = at;
+  }
+}
+
+/** A station that nobody has entered anything at. */
+export const NOTHING_YET: StationTally = new Tally();

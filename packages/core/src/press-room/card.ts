@@ -1,0 +1,119 @@
+import { type ForecastBasis, forecastBasis } from '../outlook/index.js';
+import type { BalancedStep } from '../book/index.js';
+import type { Job } from '../job/index.js';
+import { type Outcome, valueAt } from '../kernel/index.js';
+import type { Plan, PlanStep } from '../plan/index.js';
+import { type Carrier, inkNames, listCarriers } from '../prepress/index.js';
+import type { Works } from '../works/index.js';
+import { type PressWants, pressWants } from './press-wants.js';
+
+/** What a carrier is to the gates. */
+export type CardCarrier = Pick<
+  Carrier,
+  'id' | 'kind' | 'component' | 'ink' | 'side' | 'version' | 'name' | 'key' | 'owner' | 'life' | 'impressions'
+>;
+
+/** A station as its book knows it. */
+export interface CardStep
+  extends
+    BalancedStep,
+    Pick<
+      PlanStep,
+      | 'component'
+      | 'operation'
+      | 'machine'
+      | 'unitIn'
+      | 'unitOut'
+      | 'setup'
+      | 'setupSpoils'
+      | 'running'
+      | 'needsOut'
+      | 'processUnits'
+    > {
+  /** Samples that are to be taken. */
+  readonly samplesWanted: number;
+  /** What its press start asks for; undefined where it is no pass through a press. */
+  readonly press: PressWants | undefined;
+  /** What comes here: usage of each, the step that makes it (null: bought), and how many the plan hands over. */
+  readonly takes: readonly {
+    readonly material: string;
+    readonly usage: number;
+    readonly from: string | null;
+    readonly unit: string;
+    readonly count: number;
+  }[];
+}
+
+/** All that the gates, the book and the forecast ask of a planned job, as data that is kept with its revision. */
+export interface RoomCard {
+  readonly components: readonly { readonly id: string; readonly name: string }[];
+  readonly inks: readonly string[];
+  readonly carriers: readonly CardCarrier[];
+  readonly steps: readonly CardStep[];
+  /** Pieces that the plan aims at. */
+  readonly target: number;
+  readonly forecast: ForecastBasis;
+}
+
+function cardStep(step: PlanStep, { graph }: ForecastBasis, { edges }: Plan, press: PressWants | undefined): CardStep {
+  const {
+    id,
+    name,
+    component,
+    operation,
+    machine,
+    unitIn,
+    unitOut,
+    setup,
+    setupSpoils,
+    running,
+    needsOut,
+    processUnits,
+  } = step;
+  const inputs = graph.steps.find((one) => one.id === id)?.inputs ?? [];
+  const takes = inputs.map(({ material, usage }) => {
+    const edge = edges.find((one) => one.to === id && one.material === material);
+    return { material, usage, from: edge?.from ?? null, unit: edge?.state.unit ?? unitIn, count: edge?.count ?? 0 };
+  });
+  return {
+    ...{
+      id,
+      name,
+      component,
+      operation,
+      machine,
+      unitIn,
+      unitOut,
+      setup,
+      setupSpoils,
+      running,
+      needsOut,
+      processUnits,
+    },
+    yield: step.yield,
+    samplesWanted: step.samples,
+    press,
+    takes,
+  };
+}
+
+/** The card of a planned job. Issues: those of the plan. */
+export function roomCard(job: Job, plan: Plan, works: Works): Outcome<RoomCard> {
+  const basis = forecastBasis(job, works);
+  if (!basis.ok) return basis;
+  const carriers = listCarriers(job, plan, works);
+  const steps = plan.steps.map((step) => cardStep(step, basis.value, plan, pressWants({ job, works }, step, carriers)));
+  return {
+    ok: true,
+    value: {
+      components: job.components.map(({ id, name }) => ({ id, name })),
+      inks: inkNames(job),
+      carriers: carriers.map(({ id, kind, component, ink, side, version, name, key, owner, life, impressions }) => ({
+        ...{ id, kind, component, ink, side, version, name, key, owner, life, impressions },
+      })),
+      steps,
+      target: valueAt(plan, 'order.target') ?? job.order.quantity,
+      forecast: basis.value,
+    },
+  };
+}
