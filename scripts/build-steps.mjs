@@ -90,6 +90,7 @@ export const buildServer = () =>
 function placeAssets() {
   const [from, to] = [path.join(repo, 'node_modules'), path.join(repo, 'apps/web/public')];
   fs.copyFileSync(path.join(from, 'highs/build/highs.wasm'), path.join(to, 'highs.wasm'));
+  fs.copyFileSync(path.join(from, 'zxing-wasm/dist/reader/zxing_reader.wasm'), path.join(to, 'zxing_reader.wasm'));
   fs.cpSync(path.join(from, 'pdfjs-dist/standard_fonts'), path.join(to, 'pdf-fonts'), { recursive: true });
 }
 

@@ -3,6 +3,6 @@ import type { ForecastAnswer, ForecastQuestion } from './app/features/job/record
 
 /** Stands in for the worker in unit tests: draws at once. */
 export const keepForecaster = (answered: (answer: ForecastAnswer) => void) => ({
-  ask: ({ basis, counts }: ForecastQuestion) => answered(forecastCounts(basis, { counts })),
+  ask: ({ basis, state }: ForecastQuestion) => answered(forecastCounts(basis, state)),
   end: () => undefined,
 });

@@ -3,8 +3,8 @@ import { CARRIER_STATE_WORDS } from './press-words.js';
 
 /** How an entry is told: what a component, carrier or step is called, and how a number is written. */
 export interface EntrySaying {
-  name(id: string): string;
-  count(value: number, digits?: number): string;
+  readonly name: (id: string) => string;
+  readonly count: (value: number, digits?: number) => string;
 }
 
 /** What an entry of a station is called on a button and above a field. */

@@ -186,6 +186,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'book.sequence': '{step} is {now}; {entry} does not follow that.',
   'book.above-in':
     '{value} at {step} is more than is left of what came in: at most {most}. Count again, or take in what is missing first.',
+  'book.above-plan':
+    '{value} at {step} is more than the plan puts through it: at most {most} more. Count again, or take in what really came first.',
   'book.material': 'No {material} comes to {step}: say which of {known} it is.',
   'book.pile-twice': 'Pile {pile} has been entered at {step} already. Look at the tag.',
   'book.balance':

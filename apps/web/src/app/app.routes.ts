@@ -66,6 +66,10 @@ export const routes: Routes = [
         loadComponent: () => import('./features/floor/floor.page').then((m) => m.FloorPage),
       },
       {
+        path: 'book',
+        loadChildren: () => import('./features/book/book.routes').then((m) => m.bookRoutes),
+      },
+      {
         path: 'benches',
         title: 'Benches - Druckerei',
         loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),

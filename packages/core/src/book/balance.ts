@@ -6,6 +6,8 @@ export interface BalancedStep {
   readonly name: string;
   /** Good pieces from one good process unit. */
   readonly yield: number;
+  /** Process units that the plan puts through it. */
+  readonly processUnits: number;
   /** What comes here, and how many of it go into one process unit. */
   readonly takes: readonly { readonly material: string; readonly usage: number }[];
 }
@@ -48,9 +50,12 @@ export function balanceOf({ yield: y, takes }: BalancedStep, tally: StationTally
   });
 }
 
-/** Pieces that may still come out of what was taken in; undefined where nobody counted in what it is made of. */
-export function stillToCome(step: BalancedStep, tally: StationTally): number | undefined {
+/** Pieces that may still come out: of what was taken in; where nobody counted in, of what the plan puts through. */
+export function stillToCome(step: BalancedStep, tally: StationTally): number {
   const lines = balanceOf(step, tally);
-  if (lines.length === 0) return undefined;
+  if (lines.length === 0) {
+    const { good, samples, spoiled } = tally;
+    return exact((step.processUnits - spoiled['set-up'] - spoiled.run) * step.yield - good - samples);
+  }
   return Math.min(...lines.map(({ difference }) => difference));
 }

@@ -6,11 +6,18 @@ import type { StationEntry } from './entry.js';
 import { faultsAt } from './reasons.js';
 import { Tally } from './tally.js';
 
-const cut: BalancedStep = { id: 'cut', name: 'Cut', yield: 8, takes: [{ material: 'sheets', usage: 1 }] };
+const cut: BalancedStep = {
+  id: 'cut',
+  name: 'Cut',
+  yield: 8,
+  processUnits: 500,
+  takes: [{ material: 'sheets', usage: 1 }],
+};
 const bind: BalancedStep = {
   id: 'bind',
   name: 'Bind',
   yield: 1,
+  processUnits: 100,
   takes: [
     { material: 'section-1', usage: 1 },
     { material: 'cover', usage: 0.5 },
@@ -57,7 +64,7 @@ describe('balance of a station', () => {
 
   it('is not there where nobody counted in', () => {
     expect(balanceOf(cut, tallied(good(10)))).toEqual([]);
-    expect(stillToCome(cut, tallied(good(10)))).toBeUndefined();
+    expect(stillToCome(cut, tallied(good(10), spoiled(2)))).toBe(8 * 498 - 10);
   });
 
   it('is nil of whatever the gates let through and is counted to the end (identity, random shifts)', () => {
@@ -74,7 +81,7 @@ describe('balance of a station', () => {
         const tally = new Tally();
         tally.add(takenIn(1), at(0));
         for (const one of entries) if (refuseEntry(one, of, tally).length === 0) tally.add(one, at(0));
-        const left = stillToCome(of, tally) ?? NaN;
+        const left = stillToCome(of, tally);
         expect(left).toBeGreaterThanOrEqual(0);
         expect(codes(good(left + 1), tally, of)).toEqual(['book.above-in']);
         tally.add(good(left), at(1));
@@ -95,7 +102,12 @@ describe('what a station refuses', () => {
     expect(refuseEntry(spoiled(2), cut, tally)).toMatchObject([{ params: { value: 2, most: 1 } }]);
     expect(refuseEntry({ kind: 'incident', step, what: 'jam', lost: 2 }, cut, tally)).toMatchObject([{ path: 'lost' }]);
     expect(codes(good(8), tally)).toEqual([]);
-    expect(codes(good(1_000_000), tallied())).toEqual([]);
+    // Nobody counted in: what the plan puts through is the most.
+    expect(codes(good(4_000), tallied())).toEqual([]);
+    expect(refuseEntry(good(4_001), cut, tallied())).toMatchObject([
+      { code: 'book.above-plan', params: { most: 4_000 } },
+    ]);
+    expect(codes(good(4_001), tallied(takenIn(600)))).toEqual([]);
   });
 
   it('a pile that was taken in, or handed on, before', () => {

@@ -28,15 +28,16 @@ function piecesOf(entry: StationEntry, y: number): number {
   }
 }
 
-/** Refuses more out than came in. */
+/** Refuses more out than came in, or than the plan puts through where nobody counted in. */
 function aboveIn(entry: StationEntry, step: BalancedStep, tally: StationTally): Issue[] {
   const pieces = piecesOf(entry, step.yield);
   const left = stillToCome(step, tally);
-  if (left === undefined || pieces <= left + 1e-6) return [];
+  if (pieces === 0 || pieces <= left + 1e-6) return [];
   const each = entry.kind === 'spoiled' || entry.kind === 'incident' ? step.yield : 1;
   const value = 'count' in entry ? entry.count : pieces;
   const most = Math.max(0, Math.floor(left / each + 1e-6));
-  return [error('book.above-in', entry.kind === 'incident' ? 'lost' : 'count', { step: step.name, value, most })];
+  const code = tally.takenIn.size === 0 ? 'book.above-plan' : 'book.above-in';
+  return [error(code, entry.kind === 'incident' ? 'lost' : 'count', { step: step.name, value, most })];
 }
 
 /** A material that does not come here, or one of several that nobody named. */

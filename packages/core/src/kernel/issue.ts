@@ -130,6 +130,7 @@ export const ISSUE_CODES = [
   'book.closed',
   'book.sequence',
   'book.above-in',
+  'book.above-plan',
   'book.material',
   'book.pile-twice',
   'book.balance',

@@ -1,6 +1,6 @@
 import { type FlowGraph, type FlowOutput, orderSteps, unitsFor } from '../flow/index.js';
 import { type Issue, type Outcome, error, own, table } from '../kernel/index.js';
-import { type Chance, CERTAIN, drawForward, quantileOf } from '../sure/index.js';
+import { type Chance, CERTAIN, drawForward, quantileOf, type StepBegun } from '../sure/index.js';
 import type { Works } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 import { type Job, orderLimits } from '../job/index.js';
@@ -122,17 +122,19 @@ export function forecastBasis(job: Job, works: Works): Outcome<ForecastBasis> {
 
 /**
  * Forecast of a running job from its counts. Issues: `count.*`.
+ * @param begun steps that still run, which have no count yet.
  * Source: handbook chapter 6 "While it runs".
  */
 export function forecastFrom(
   { graph, planned, chance, least, needs }: ForecastBasis,
   counted: readonly StepCounted[],
   { seed, draws }: Draws,
+  begun: Readonly<Record<string, StepBegun>> = {},
 ): Outcome<RunForecast> {
   const issues = checkCounts(graph, counted, planned);
   if (issues.length > 0) return { ok: false, issues };
   const counts = countsOf(counted);
-  const forward = { graph, seed, counts: table(counts), planned };
+  const forward = { graph, seed, counts: table(counts), begun, planned };
   const expected = drawForward({ ...forward, chance: CERTAIN, draws: 1 })[0] ?? 0;
   const drawn = drawForward({ ...forward, chance, draws }).sort();
   const wanted = graph.demands.reduce((sum, demand) => sum + demand.quantity, 0);

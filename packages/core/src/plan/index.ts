@@ -33,6 +33,7 @@ export {
 } from './plan.js';
 export { rollSpec, runRolls } from './press/roll-figures.js';
 export { handNorm } from './step-norms.js';
+export { stepNames } from './step-names.js';
 export { adhesiveAt } from './uses/adhesive.js';
 export { type Packing } from './uses/packing.js';
 export { STITCHES } from './uses/stations/bindery.js';

@@ -2,10 +2,15 @@ import { type ForecastBasis, forecastBasis } from '../outlook/index.js';
 import type { BalancedStep } from '../book/index.js';
 import type { Job } from '../job/index.js';
 import { type Outcome, valueAt } from '../kernel/index.js';
-import type { Plan, PlanStep } from '../plan/index.js';
+import { type Plan, type PlanStep, stepNames } from '../plan/index.js';
 import { type Carrier, inkNames, listCarriers } from '../prepress/index.js';
 import type { Works } from '../works/index.js';
 import { type PressWants, pressWants } from './press-wants.js';
+
+interface JobInWorks {
+  readonly job: Job;
+  readonly works: Works;
+}
 
 /** What a carrier is to the gates. */
 export type CardCarrier = Pick<
@@ -29,7 +34,13 @@ export interface CardStep
       | 'running'
       | 'needsOut'
       | 'processUnits'
+      | 'hours'
     > {
+  /** Its name, told apart from others of the job. */
+  readonly title: string;
+  readonly machineName: string | null;
+  /** Instruction of the planner. */
+  readonly note: string | undefined;
   /** Samples that are to be taken. */
   readonly samplesWanted: number;
   /** What its press start asks for; undefined where it is no pass through a press. */
@@ -55,45 +66,33 @@ export interface RoomCard {
   readonly forecast: ForecastBasis;
 }
 
-function cardStep(step: PlanStep, { graph }: ForecastBasis, { edges }: Plan, press: PressWants | undefined): CardStep {
-  const {
-    id,
-    name,
-    component,
-    operation,
-    machine,
-    unitIn,
-    unitOut,
-    setup,
-    setupSpoils,
-    running,
-    needsOut,
-    processUnits,
-  } = step;
-  const inputs = graph.steps.find((one) => one.id === id)?.inputs ?? [];
+function cardStep(
+  { job, works }: JobInWorks,
+  step: PlanStep,
+  { graph }: ForecastBasis,
+  plan: Plan,
+  press: PressWants | undefined,
+): CardStep {
+  const inputs = graph.steps.find((one) => one.id === step.id)?.inputs ?? [];
   const takes = inputs.map(({ material, usage }) => {
-    const edge = edges.find((one) => one.to === id && one.material === material);
-    return { material, usage, from: edge?.from ?? null, unit: edge?.state.unit ?? unitIn, count: edge?.count ?? 0 };
+    const edge = plan.edges.find((one) => one.to === step.id && one.material === material);
+    return {
+      material,
+      usage,
+      from: edge?.from ?? null,
+      unit: edge?.state.unit ?? step.unitIn,
+      count: edge?.count ?? 0,
+    };
   });
+  const { id, name, component, operation, machine, unitIn, unitOut, setup, setupSpoils, running, needsOut } = step;
+  const { processUnits, hours } = step;
   return {
-    ...{
-      id,
-      name,
-      component,
-      operation,
-      machine,
-      unitIn,
-      unitOut,
-      setup,
-      setupSpoils,
-      running,
-      needsOut,
-      processUnits,
-    },
-    yield: step.yield,
+    ...{ id, name, component, operation, machine, unitIn, unitOut, setup, setupSpoils, running, needsOut },
+    ...{ processUnits, hours, yield: step.yield, press, takes },
+    title: stepNames(plan, job.components).get(step.id) ?? step.name,
+    machineName: works.machines.find((one) => one.id === machine)?.name ?? null,
     samplesWanted: step.samples,
-    press,
-    takes,
+    note: job.route.find((one) => one.id === id)?.note,
   };
 }
 
@@ -102,7 +101,9 @@ export function roomCard(job: Job, plan: Plan, works: Works): Outcome<RoomCard> 
   const basis = forecastBasis(job, works);
   if (!basis.ok) return basis;
   const carriers = listCarriers(job, plan, works);
-  const steps = plan.steps.map((step) => cardStep(step, basis.value, plan, pressWants({ job, works }, step, carriers)));
+  const steps = plan.steps.map((step) =>
+    cardStep({ job, works }, step, basis.value, plan, pressWants({ job, works }, step, carriers)),
+  );
   return {
     ok: true,
     value: {

@@ -1,25 +1,38 @@
 import { type ForecastBasis, type RunForecast, forecastBasis, forecastFrom } from '../outlook/index.js';
 import type { Job } from '../job/index.js';
-import { type Outcome, own } from '../kernel/index.js';
+import type { StationTally } from '../book/index.js';
+import { type Outcome, own, table } from '../kernel/index.js';
+import type { StepBegun } from '../sure/index.js';
 import type { Works } from '../works/index.js';
-import type { RoomState } from './state.js';
+import { type RoomState, progressOf } from './state.js';
 
 /** The same counts give the same forecast everywhere. */
 const SEED = 1;
 const DRAWS = 500;
 
+/** What a station that still runs has done so far. */
+function begunOf({ good, samples, spoiled }: StationTally, y: number): StepBegun {
+  return { good, samples, used: (good + samples) / y + spoiled['set-up'] + spoiled.run };
+}
+
+/** What a forecast asks of the state of a job. */
+type Counted = Pick<RoomState, 'counts' | 'closed' | 'started' | 'tallies'>;
+
 /**
- * What the job will come to, forwards from the counts in force of steps that the route still has; undefined before anything is
- * counted. Issues: `count.*`. Source: handbook chapter 6 "While it runs".
+ * What the job will come to, forwards from the counts of steps that are done and from what those that still run have done so
+ * far, of steps that the route still has; undefined before anything is counted. Issues: `count.*`.
+ * Source: handbook chapter 6 "While it runs".
  */
-export function forecastCounts(
-  basis: ForecastBasis,
-  { counts }: Pick<RoomState, 'counts'>,
-): Outcome<RunForecast> | undefined {
-  const counted = [...counts].flatMap(([step, { good }]) =>
-    own(basis.planned, step) === undefined ? [] : [{ step, good }],
-  );
-  return counted.length > 0 ? forecastFrom(basis, counted, { seed: SEED, draws: DRAWS }) : undefined;
+export function forecastCounts(basis: ForecastBasis, state: Counted): Outcome<RunForecast> | undefined {
+  const { done } = progressOf(state);
+  const known = [...state.counts].filter(([step]) => own(basis.planned, step) !== undefined);
+  if (known.length === 0) return undefined;
+  const counted = known.flatMap(([step, { good }]) => (done.has(step) ? [{ step, good }] : []));
+  const begun = known.flatMap(([step]) => {
+    const [tally, need] = [state.tallies.get(step), own(basis.needs, step)];
+    return tally && need && !done.has(step) ? [[step, begunOf(tally, need.output.yield)] as const] : [];
+  });
+  return forecastFrom(basis, counted, { seed: SEED, draws: DRAWS }, table(begun));
 }
 
 /** The same of a job that is not reckoned yet. Issues: `count.*`, and those of the plan. */

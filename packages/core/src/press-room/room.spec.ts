@@ -4,10 +4,10 @@ import type { Job } from '../job/index.js';
 import { type Plan, plan } from '../plan/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import { type RoomEvent, type RoomRecord, subjectOf } from './record.js';
-import { forecastCount } from './forecast.js';
-import { cardOf } from './card.fixture.js';
+import { forecastCount, forecastCounts } from './forecast.js';
+import { cardOf, recorded } from './card.fixture.js';
 import { refuse } from './gates.js';
-import { roomState } from './state.js';
+import { progressOf, roomState } from './state.js';
 
 const planned = (job: Job): Plan => {
   const outcome = plan(job, SHIPPED_WORKS);
@@ -211,6 +211,43 @@ describe('forecast of the count', () => {
     expect(run?.more[pass(room)]).toBeGreaterThan((step?.needsOut ?? 0) / 2 - 1);
     expect(run?.hold).toBe(true);
     expect(forecastCount(room.job, SHIPPED_WORKS, roomState([]))).toBeUndefined();
+  });
+
+  it('goes on from what a station that still runs has done, and moves with its spoils (identity)', () => {
+    const card = cardOf(map);
+    const cut = card.steps.find(({ id }) => id === 'cut');
+    const expected = (...events: RoomEvent[]): number => {
+      const found = forecastCounts(card.forecast, roomState(recorded(events)));
+      return found?.ok ? found.value.expected : NaN;
+    };
+    const good: RoomEvent = { kind: 'good', step: 'cut', count: 1000 };
+    const spoiled: RoomEvent = { kind: 'spoiled', step: 'cut', count: 100, reason: 'cut', during: 'run' };
+    const all = expected(good);
+    // A tenth of the plan is through without a fault: what is left of the set-up and of its share of spoils is won.
+    expect(all).toBeGreaterThanOrEqual(10_000);
+    expect(all).toBeLessThan(10_060);
+    // A hundred sheets spoiled are two hundred maps less here, less 1.1 % of the stations after it.
+    expect(all - expected(good, spoiled)).toBeGreaterThan(190);
+    expect(all - expected(good, spoiled)).toBeLessThanOrEqual(200);
+    // Closed, it is what it is.
+    const closed = expected(good, { kind: 'step-closed', step: 'cut' });
+    expect(closed).toBeLessThan(1000);
+    expect(
+      expected(good, { kind: 'step-closed', step: 'cut' }, { kind: 'step-opened', step: 'cut', reason: 'x' }),
+    ).toBe(all);
+    expect(cut?.yield).toBe(2);
+  });
+
+  it('knows of a station what is done, and what has only begun', () => {
+    const told = (...events: RoomEvent[]) => {
+      const { done, begun } = progressOf(roomState(recorded(events)));
+      return [[...done.keys()], [...begun.keys()]];
+    };
+    const good: RoomEvent = { kind: 'good', step: 'cut', count: 5 };
+    expect(told(good)).toEqual([[], ['cut']]);
+    expect(told({ kind: 'setup-begun', step: 'fold' })).toEqual([[], ['fold']]);
+    expect(told(good, { kind: 'step-closed', step: 'cut' })).toEqual([['cut'], []]);
+    expect(told(good, { kind: 'count', step: 'cut', good: 9 })).toEqual([['cut'], []]);
   });
 });
 

@@ -197,7 +197,7 @@ export const trialAccepted = ({ trials }: RoomState, ink: string): boolean =>
  * How far the stations of a job are: those that are done (closed, or counted in all) and those that have begun and are not,
  * each with the record that says so. What a station adds up while it runs does not end it.
  */
-export function progressOf({ closed, counts, started }: RoomState): {
+export function progressOf({ closed, counts, started }: Pick<RoomState, 'closed' | 'counts' | 'started'>): {
   readonly done: ReadonlyMap<string, RoomRecord>;
   readonly begun: ReadonlyMap<string, RoomRecord>;
 } {

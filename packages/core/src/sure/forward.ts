@@ -2,6 +2,13 @@ import { type FlowGraph, type FlowStep, orderSteps } from '../flow/index.js';
 import { uniform } from '../kernel/index.js';
 import { type Chance, stepChance } from './step-chance.js';
 
+/** What a step that still runs has done: good pieces and samples out, process units used for all that came out of it. */
+export interface StepBegun {
+  readonly good: number;
+  readonly samples: number;
+  readonly used: number;
+}
+
 /** What is known while a job runs. */
 export interface ForwardRequest {
   /** A checked graph. */
@@ -11,6 +18,8 @@ export interface ForwardRequest {
   readonly draws: number;
   /** Good pieces counted out of a step, by step. */
   readonly counts: Readonly<Record<string, number>>;
+  /** What steps that still run have done so far. */
+  readonly begun?: Readonly<Record<string, StepBegun>> | undefined;
   /** Process units that the plan puts through each step: what is bought, and how a material is shared by its consumers. */
   readonly planned: Readonly<Record<string, number>>;
 }
@@ -20,6 +29,7 @@ const { floor } = Math;
 const HAIR = 1e-9;
 const floorOf = (value: number): number => floor(value + HAIR * Math.max(1, value));
 const PLACES = 4;
+const NOTHING_DONE: StepBegun = { good: 0, samples: 0, used: 0 };
 
 /** How much of a material each step may take: by what the plan gives it of all that is taken. */
 function sharesOf({ graph, planned }: ForwardRequest): ReadonlyMap<string, number> {
@@ -66,10 +76,14 @@ export function drawForward(request: ForwardRequest): Float64Array {
     steps.forEach(({ step, of }, i) => {
       const place = (draw * steps.length + i) * PLACES;
       const units = unitsInto(step, request, there, taken);
-      const good = (1 - of.running(uniform(seed, place)) - lost(step)) * (units - of.setup(uniform(seed, place + 1)));
+      const so = request.begun?.[step.id] ?? NOTHING_DONE;
+      // Once anything has come out, the set-up is over.
+      const setup = so.used > 0 ? 0 : of.setup(uniform(seed, place + 1));
+      const good = (1 - of.running(uniform(seed, place)) - lost(step)) * Math.max(0, units - so.used - setup);
       const counted = counts[step.id];
       for (const output of step.outputs) {
-        const made = counted ?? Math.max(0, floorOf(output.yield * good) - output.samples);
+        const samples = Math.max(0, output.samples - so.samples);
+        const made = counted ?? so.good + Math.max(0, floorOf(output.yield * good) - samples);
         there.set(output.material, (there.get(output.material) ?? 0) + made);
       }
     });

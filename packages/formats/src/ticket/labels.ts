@@ -17,8 +17,13 @@ export const labelled = ({ job, plan }: JobDocument, things: Labelled): Pile[] =
 function label(document: JobDocument, things: Labelled, pile: Pile, scale: number): Content {
   const { job, works } = document;
   const size = (points: number): number => points * scale;
-  const code: Content[] = isCodable(job.number)
-    ? [{ svg: code128Svg(job.number), width: size(190), margin: [0, size(6), 0, 0] }]
+  // A pile is scanned for itself, a box or pallet for its job.
+  const text = things === 'piles' ? `${job.number}/${pile.tag}` : job.number;
+  const code: Content[] = isCodable(text)
+    ? [
+        { svg: code128Svg(text), width: size(220), margin: [0, size(6), 0, 0] },
+        ...(things === 'piles' ? [{ text, fontSize: size(8) }] : []),
+      ]
     : [];
   const what =
     things === 'piles'

@@ -1,8 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
-import type { RoomEntry, RoomRecord } from '@druckerei/core';
+import type { RoomEntry } from '@druckerei/core';
 import { roomState } from '@druckerei/core';
 import { sql } from '../../db/sql.js';
-import type { BookCheck, JobBook, Problem, Revision, Scanned, StationLine } from '@druckerei/contract';
+import type { BookCheck, JobBook, Needs, Problem, Revision, Scanned, StationLine } from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, recordOf, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -31,7 +31,7 @@ async function send(job: number, entries: readonly Sent[], who = operator): Prom
   return response.body as JobBook;
 }
 const outcomes = ({ entries = [] }: JobBook): string[] => entries.map(({ outcome }) => outcome);
-const state = ({ records }: JobBook) => roomState(records as readonly RoomRecord[]);
+const state = ({ records }: JobBook) => roomState(records);
 const check = async (query = ''): Promise<BookCheck> =>
   (await manager.call('get', `/api/book/check${query}`)).body as BookCheck;
 const cutting = (count: number, kind: 'taken-in' | 'good'): RoomEntry => ({ kind, step: 'cut', count });
@@ -113,13 +113,13 @@ describe('entries of a station', () => {
   it('finish a job, whose paper is let go then', async () => {
     const { id } = await newJob();
     const wanted = async (): Promise<boolean> => {
-      const { body } = await manager.call('get', '/api/needs');
-      return (body as { jobs: { job: number }[] }).jobs.some(({ job }) => job === id);
+      const needs = (await manager.call('get', '/api/needs')).body as Needs;
+      return needs.jobs.some(({ job }) => job === id);
     };
     expect(await wanted()).toBe(true);
     await send(id, [
       sent({ kind: 'good', step: 'box', count: 6_000 }),
-      sent({ kind: 'good', step: 'box', count: 5_000 }),
+      sent({ kind: 'good', step: 'box', count: 4_000 }),
     ]);
     expect(await wanted()).toBe(false);
   });
@@ -150,6 +150,7 @@ describe('a scan', () => {
   it('says the job of a ticket, and of a tag the station that the pile goes to', async () => {
     const { id, job } = await newJob();
     expect((await scan(job.number.toLowerCase())).body).toMatchObject({ job: { id }, step: null });
+    expect((await scan(`${job.number}/cut`)).body).toMatchObject({ job: { id }, step: 'cut', pile: null });
     const tag = (await scan(`${job.number}/print-map-2/1`)).body as Scanned;
     expect(tag).toMatchObject({ job: { id }, pile: `${job.number}/print-map-2/1` });
     expect([tag.step, (tag.count ?? 0) > 0]).toEqual(['cut', true]);
@@ -157,6 +158,7 @@ describe('a scan', () => {
   it.each([
     ['NONE-1', /No job has the number NONE-1/],
     ['{number}/print-map-2/99', /has no pile 99 from/],
+    ['{number}/gild', /has no station gild/],
     ['{number}/gild/1', /has no pile 1 from gild/],
   ])('of %s is told', async (code, title) => {
     const { job } = await newJob();

@@ -20,9 +20,7 @@ async function bookOf(bench: Bench, job: number): Promise<JobBook> {
   return { job: told, card: (card as JobBook['card'] | undefined) ?? null, records };
 }
 
-interface CheckRow extends Pick<BookCheck, 'entries' | 'faults' | 'head'> {
-  [column: string]: unknown;
-}
+type CheckRow = Pick<BookCheck, 'entries' | 'faults' | 'head'> & Record<string, unknown>;
 
 /** Walks the chain of the book from its first entry to its last. @param hash that somebody has on paper. */
 export async function checkBook(database: Pick<Database, 'one'>, hash?: string): Promise<BookCheck> {
@@ -38,19 +36,26 @@ export async function checkBook(database: Pick<Database, 'one'>, hash?: string):
   };
 }
 
-/** A tag says job, station that made the pile, and pile: D-1001/print/3; a ticket says the job alone. */
-const TAG = /^(.+)\/([a-z0-9][a-z0-9-]{0,39})\/(\d{1,5})$/;
+/** A tag says job, station that made the pile, and pile: D-1001/print/3; a ticket says the job, or job and station. */
+const CODE = /^(.+?)\/([a-z0-9][a-z0-9-]{0,39})(?:\/(\d{1,5}))?$/;
 
 async function scanned(bench: Bench, code: string): Promise<Scanned> {
-  const [, number = code, from, pile] = TAG.exec(code) ?? [];
+  const [, number = code, from, pile] = CODE.exec(code) ?? [];
   const found = await bench.database.one<Scanned['job'] & Record<string, unknown>>('room/scan', number.trim());
   if (!found)
     throw new ProblemError(404, `No job has the number ${number}`, {
       detail: 'Look at the tag: it says the number of the job, the station and the pile, like D-1001/print/3.',
     });
   const job = { id: found.id, number: found.number, title: found.title };
-  if (from === undefined || pile === undefined) return { job, step: null, pile: null, count: null, material: null };
+  const none = { pile: null, count: null, material: null };
+  if (from === undefined) return { job, step: null, ...none };
   const { piles = [], card } = await assessmentOf(bench.database, bench.workshop, found.id);
+  if (pile === undefined) {
+    if (card?.steps.some(({ id }) => id === from)) return { job, step: from, ...none };
+    throw new ProblemError(404, `Job ${number} has no station ${from}`, {
+      detail: 'Look at the ticket: its stations are those of the newest revision.',
+    });
+  }
   const tag = piles.find((one) => one.tag === `${from}/${Number(pile)}`);
   if (!tag) {
     const of = piles.filter((one) => one.from === from).length;
@@ -86,7 +91,7 @@ function linesOf({ id, number, title, card, records }: AtWork): StationLine[] {
       {
         job: { id, number, title },
         step: step.id,
-        name: step.name,
+        name: step.title,
         machine: step.machine,
         phase: tally.phase,
         since: tally.since ?? null,

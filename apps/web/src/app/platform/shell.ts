@@ -36,6 +36,7 @@ import { Measures } from '../ui/measures';
             <a routerLink="/desk" routerLinkActive="here" ariaCurrentWhenActive="page">Desk</a>
             <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
             <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">Floor</a>
+            <a routerLink="/book" routerLinkActive="here" ariaCurrentWhenActive="page">Stations</a>
             <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
             <a routerLink="/customers" routerLinkActive="here" ariaCurrentWhenActive="page">Customers</a>
             <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
@@ -46,7 +47,7 @@ import { Measures } from '../ui/measures';
           <button matButton (click)="openPalette()">
             <mat-icon>manage_search</mat-icon><span class="word">Find</span> <kbd>Ctrl K</kbd>
           </button>
-          <button matButton (click)="openKeys()">
+          <button matButton class="keys" (click)="openKeys()">
             <mat-icon>keyboard</mat-icon><span class="word">Keys</span> <kbd>?</kbd>
           </button>
           <button matButton [matMenuTriggerFor]="who">
@@ -176,7 +177,18 @@ import { Measures } from '../ui/measures';
         margin-right: 4px;
       }
       nav a {
-        padding: 6px 8px;
+        padding: 6px 7px;
+      }
+      /* Whoever has so little room has no keyboard; the palette tells the keys, too. */
+      .keys {
+        display: none;
+      }
+      header > button {
+        min-width: 40px;
+        padding: 0 8px;
+      }
+      header {
+        padding: 0 8px;
       }
     }
     main {

@@ -1,10 +1,10 @@
+import { stepNames } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { count, readNumber } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
 import { forecastWords } from '../record/forecast-words';
-import { stepNames } from '../ui/step-names';
 import { RoomLine } from '../record/room-line';
 
 /** Good pieces out of every station, as they come in, and what they will come to. */

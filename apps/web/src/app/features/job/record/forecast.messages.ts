@@ -3,7 +3,7 @@ import type { ForecastBasis, Outcome, RoomState, RunForecast } from '@druckerei/
 /** What a forecast asks of a job, with what has been counted of it. */
 export interface ForecastQuestion {
   readonly basis: ForecastBasis;
-  readonly counts: RoomState['counts'];
+  readonly state: RoomState;
 }
 
 /** Undefined where nothing has been counted. */

@@ -1,6 +1,6 @@
 import { forecastCounts } from '@druckerei/core';
 import type { ForecastQuestion } from './forecast.messages';
 
-addEventListener('message', ({ data: { basis, counts } }: MessageEvent<ForecastQuestion>) =>
-  postMessage(forecastCounts(basis, { counts })),
+addEventListener('message', ({ data: { basis, state } }: MessageEvent<ForecastQuestion>) =>
+  postMessage(forecastCounts(basis, state)),
 );

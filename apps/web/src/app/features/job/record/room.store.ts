@@ -186,7 +186,7 @@ export const RoomStore = signalStore(
           untracked(() => {
             if (all) {
               patchState(store, { forecastIsNow: false });
-              forecaster.ask({ basis: all.card.forecast, counts: all.state.counts });
+              forecaster.ask({ basis: all.card.forecast, state: all.state });
             } else {
               // What is on its way was drawn of counts that are no more.
               forecaster.end();

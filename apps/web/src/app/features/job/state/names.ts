@@ -1,5 +1,5 @@
+import { stepNames } from '@druckerei/core';
 import { Injectable, computed, inject } from '@angular/core';
-import { stepNames } from '../ui/step-names';
 import { JobEditor } from './job-editor';
 
 /** What stations, machines and components of the open job are called, by their ids. */

@@ -11,7 +11,7 @@ import {
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSliderModule } from '@angular/material/slider';
-import { type SureAnswer, normsOf } from '@druckerei/core';
+import { type SureAnswer, normsOf, stepNames } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Run } from '../../../platform/run';
 import { Theme } from '../../../platform/theme';
@@ -19,7 +19,6 @@ import { count, percent } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
 import { JobEditor } from '../state/job-editor';
-import { stepNames } from '../ui/step-names';
 import { askSure } from './sure.client';
 import type { SureMessage, SureQuestion } from './sure.messages';
 

@@ -1,4 +1,4 @@
-import type { Plan } from '@druckerei/core';
+import type { Plan } from './plan.js';
 
 /** What the stations of a plan are called: with their component where there are several, numbered where one comes again. */
 export function stepNames(

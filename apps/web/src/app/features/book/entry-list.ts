@@ -1,0 +1,188 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { type RoomEntry, type RoomRecord, ADDING } from '@druckerei/core';
+import { entryWords } from '@druckerei/contract';
+import { count, timeText } from '../../ui/format';
+import type { BookWaiting } from '../../platform/book-shelf';
+import { StationStore } from './station.store';
+
+const SHOWN = 12;
+
+/** The last entries of a station: what counts, what is struck through, what is held or on its way, each with what can be done. */
+@Component({
+  selector: 'dk-entry-list',
+  imports: [MatButtonModule, MatIconModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Entries</h2>
+    @for (entry of refused(); track entry.n) {
+      <p class="held" role="alert">
+        <mat-icon aria-hidden="true">block</mat-icon>
+        <span>{{ words(entry.event) }} was not taken. {{ entry.refused }}</span>
+        <button matButton (click)="store.outbox.retry(entry)">Send it again</button>
+        <button matButton (click)="store.outbox.drop(entry)">Leave it out</button>
+      </p>
+    }
+    <ol>
+      @for (line of lines(); track line.id) {
+        <li [class.struck]="line.state === 'struck'" [class.held]="line.state === 'held'">
+          <span class="at">{{ line.at }}</span>
+          <span class="what">
+            @if (line.state === 'struck') {
+              <s>{{ line.text }}</s>
+            } @else {
+              {{ line.text }}
+            }
+            <small>{{ line.by }}</small>
+            @for (why of line.why; track why) {
+              <small>{{ why }}</small>
+            }
+          </span>
+          @if (line.state === 'held' && store.mayExplain()) {
+            @if (asked() === line.id) {
+              <label><span>What happened</span><input #why maxlength="300" /></label>
+              <button matButton="filled" (click)="settle(line.id, true, why)">It counts</button>
+              <button matButton="outlined" (click)="settle(line.id, false, why)">It stays out</button>
+            } @else {
+              <button matButton="outlined" (click)="asked.set(line.id)">Explain</button>
+            }
+          } @else if (line.canStrike && store.mayRecord()) {
+            @if (asked() === line.id) {
+              <label><span>Why it is wrong</span><input #why maxlength="200" /></label>
+              <button matButton="filled" (click)="strike(line.id, why)">Strike through</button>
+            } @else {
+              <button matIconButton (click)="asked.set(line.id)" [attr.aria-label]="'Strike through: ' + line.text">
+                <mat-icon aria-hidden="true">strikethrough_s</mat-icon>
+              </button>
+            }
+          }
+        </li>
+      } @empty {
+        <li class="quiet">Nothing entered here yet. Tap a line of the tally sheet, or begin the set-up.</li>
+      }
+    </ol>
+    @if (store.lines().length > shown()) {
+      <button matButton (click)="shown.set(shown() + 50)">Show more of {{ number(store.lines().length) }}</button>
+    }
+  `,
+  styles: `
+    h2 {
+      font-size: 18px;
+      margin: 20px 0 6px;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 4px 12px;
+      min-height: 52px;
+      padding: 4px 10px;
+      border-bottom: 1px solid var(--mat-sys-outline-variant);
+    }
+    .at {
+      width: 104px;
+      font-variant-numeric: tabular-nums;
+      color: var(--mat-sys-on-surface-variant);
+    }
+    .what {
+      flex: 1;
+      min-width: 220px;
+    }
+    small {
+      display: block;
+      color: var(--mat-sys-on-surface-variant);
+    }
+    .held {
+      border-left: 4px solid var(--mat-sys-error);
+    }
+    p.held {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px;
+      padding-left: 10px;
+    }
+    button {
+      height: 48px;
+      min-width: 48px;
+    }
+    mat-icon {
+      flex: none;
+      font-size: 22px;
+      width: 22px;
+      height: 22px;
+    }
+    label {
+      display: flex;
+      flex-direction: column;
+      flex: 1;
+      min-width: 200px;
+    }
+    input {
+      font: inherit;
+      height: 44px;
+      padding: 0 10px;
+      border: 1px solid var(--mat-sys-outline);
+      border-radius: 4px;
+      background: var(--mat-sys-surface-container-lowest);
+      color: inherit;
+    }
+  `,
+})
+export class EntryList {
+  protected readonly store = inject(StationStore);
+  protected readonly number = count;
+  protected readonly shown = signal(SHOWN);
+  /** Entry that somebody is explaining or striking through. */
+  protected readonly asked = signal(0);
+  protected readonly refused = computed((): readonly BookWaiting[] =>
+    this.store.waiting().filter(({ refused }) => refused !== undefined),
+  );
+  protected readonly lines = computed(() => {
+    const { standing, held } = this.store.state();
+    const open = new Set(held.map(({ record }) => record.id));
+    return this.store
+      .lines()
+      .slice(0, this.shown())
+      .map((record) => {
+        const { id, at, by, device, entered, event } = record;
+        const state = open.has(id) ? 'held' : standing.has(id) ? 'counts' : 'struck';
+        return {
+          id,
+          state,
+          at: timeText(at),
+          by: [by, device, entered === undefined ? undefined : `entered ${timeText(entered)}`]
+            .filter(Boolean)
+            .join(', '),
+          text: this.words(event),
+          why: event.kind === 'held' && state === 'held' ? event.refused : [],
+          canStrike: state === 'counts' && id < 1_500_000_000 && ADDING.includes(event.kind as never),
+        };
+      });
+  });
+
+  protected words(event: RoomRecord['event'] | RoomEntry): string {
+    const inner = event.kind === 'held' ? event.entry : event;
+    const text = entryWords(inner, { name: () => '', count });
+    return `${event.kind === 'held' ? 'Held: ' : ''}${text.replace(/^: /, '')}`;
+  }
+  protected async strike(record: number, field: HTMLInputElement): Promise<void> {
+    const why = field.value.trim();
+    if (why === '') field.focus();
+    else if (await this.store.enter({ kind: 'strike', record, why })) this.asked.set(0);
+  }
+  protected async settle(record: number, taken: boolean, field: HTMLInputElement): Promise<void> {
+    const why = field.value.trim();
+    if (why === '') field.focus();
+    else {
+      await this.store.settle(record, taken, why);
+      this.asked.set(0);
+    }
+  }
+}

@@ -1,0 +1,241 @@
+import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { type Reading, type RoomEntry, type StationIncident, INCIDENTS, READINGS } from '@druckerei/core';
+import { readNumber } from '../../ui/format';
+
+const KINDS = ['incident', 'fault', 'reading', 'check', 'note'] as const;
+type Kind = (typeof KINDS)[number];
+const WORDS: Readonly<Record<Kind, string>> = {
+  incident: 'Incident',
+  fault: 'Fault seen',
+  reading: 'Reading',
+  check: 'Check done',
+  note: 'Note',
+};
+const UNITS: Readonly<Record<Reading, string>> = {
+  register: 'mm',
+  density: 'D',
+  colour: 'ΔE00',
+  length: 'mm',
+  weight: 'g',
+};
+
+/** What is entered less often: incidents, faults, readings, checks, notes. */
+@Component({
+  selector: 'dk-more-entries',
+  imports: [MatButtonModule, MatIconModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="kinds" role="group" aria-label="Other entries">
+      @for (kind of kinds; track kind) {
+        <button
+          [matButton]="kind === shown() ? 'tonal' : 'outlined'"
+          [attr.aria-expanded]="kind === shown()"
+          (click)="choose(kind)"
+        >
+          {{ words[kind] }}
+        </button>
+      }
+    </div>
+    @switch (shown()) {
+      @case ('incident') {
+        <div class="chips" role="group" aria-label="What">
+          @for (one of incidents; track one) {
+            <button
+              [matButton]="what() === one ? 'filled' : 'outlined'"
+              [attr.aria-pressed]="what() === one"
+              (click)="what.set(one)"
+            >
+              {{ one }}
+            </button>
+          }
+        </div>
+        <label><span>Lost by it, of what goes through</span><input #lost inputmode="numeric" value="0" /></label>
+        <button matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="incident(lost.value)">
+          Enter the incident
+        </button>
+      }
+      @case ('fault') {
+        <div class="chips" role="group" aria-label="Fault">
+          @for (one of reasons(); track one) {
+            <button
+              [matButton]="what() === one ? 'filled' : 'outlined'"
+              [attr.aria-pressed]="what() === one"
+              (click)="what.set(one)"
+            >
+              {{ one }}
+            </button>
+          }
+        </div>
+        <label><span>At sheet on the counter</span><input #sheet inputmode="numeric" /></label>
+        <label><span>Where on it, how much</span><input #text maxlength="300" /></label>
+        <button matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="fault(sheet.value, text.value)">
+          Enter the fault
+        </button>
+      }
+      @case ('reading') {
+        <div class="chips" role="group" aria-label="Of what">
+          @for (one of readings; track one) {
+            <button
+              [matButton]="what() === one ? 'filled' : 'outlined'"
+              [attr.aria-pressed]="what() === one"
+              (click)="what.set(one)"
+            >
+              {{ one }}
+            </button>
+          }
+        </div>
+        <label><span>Ink, mark or place</span><input #name maxlength="60" /></label>
+        <label
+          ><span>Value {{ unit() }}</span
+          ><input #value inputmode="decimal"
+        /></label>
+        <label><span>At sheet on the counter</span><input #at inputmode="numeric" /></label>
+        <button
+          matButton="filled"
+          class="wide"
+          [disabled]="!what() || busy()"
+          (click)="reading(name.value, value.value, at.value)"
+        >
+          Enter the reading
+        </button>
+      }
+      @case ('check') {
+        <label><span>What was checked</span><input #check maxlength="120" /></label>
+        <div class="two">
+          <button matButton="filled" [disabled]="busy()" (click)="checked(check.value, true)">Passed</button>
+          <button matButton="outlined" [disabled]="busy()" (click)="checked(check.value, false)">Not passed</button>
+        </div>
+      }
+      @case ('note') {
+        <label><span>Note</span><textarea #note rows="3" maxlength="600"></textarea></label>
+        <button matButton="filled" class="wide" [disabled]="busy()" (click)="noted(note.value)">Enter the note</button>
+      }
+    }
+    @if (wrong(); as text) {
+      <p class="wrong" role="alert">{{ text }}</p>
+    }
+  `,
+  styles: `
+    .kinds,
+    .chips {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin: 12px 0;
+    }
+    button {
+      height: 52px;
+      font-size: 17px;
+    }
+    label {
+      display: flex;
+      flex-direction: column;
+      gap: 2px;
+      margin: 8px 0;
+    }
+    input,
+    textarea {
+      font: inherit;
+      font-size: 19px;
+      min-height: 48px;
+      padding: 4px 12px;
+      border: 1px solid var(--mat-sys-outline);
+      border-radius: 4px;
+      background: var(--mat-sys-surface-container-lowest);
+      color: inherit;
+    }
+    .wide {
+      width: 100%;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 8px;
+    }
+    .wrong {
+      color: var(--mat-sys-error);
+    }
+  `,
+})
+export class MoreEntries {
+  readonly step = input.required<string>();
+  readonly reasons = input.required<readonly string[]>();
+  readonly busy = input(false);
+  /** @returns whether it was taken. */
+  readonly send = input.required<(entry: RoomEntry) => Promise<boolean>>();
+  protected readonly kinds = KINDS;
+  protected readonly words = WORDS;
+  protected readonly incidents = INCIDENTS;
+  protected readonly readings = READINGS;
+  protected readonly shown = signal<Kind | undefined>(undefined);
+  protected readonly what = signal('');
+  protected readonly wrong = signal('');
+  protected readonly unit = (): string => {
+    const unit = UNITS[this.what() as Reading] as string | undefined;
+    return unit === undefined ? '' : `in ${unit}`;
+  };
+
+  protected choose(kind: Kind): void {
+    this.what.set('');
+    this.wrong.set('');
+    this.shown.set(this.shown() === kind ? undefined : kind);
+  }
+
+  /** A whole number, nothing typed (undefined), or what is wrong with it. */
+  private whole(text: string): number | undefined | false {
+    if (text.trim() === '') return undefined;
+    const value = readNumber(text);
+    if (value !== undefined && Number.isInteger(value) && value >= 0) return value;
+    this.wrong.set('A whole number is wanted, like 250.');
+    return false;
+  }
+  private async enter(entry: RoomEntry): Promise<void> {
+    this.wrong.set('');
+    if (await this.send()(entry)) this.shown.set(undefined);
+  }
+
+  protected async incident(text: string): Promise<void> {
+    const lost = this.whole(text);
+    if (lost === false) return;
+    await this.enter({ kind: 'incident', step: this.step(), what: this.what() as StationIncident, lost: lost ?? 0 });
+  }
+  protected async fault(at: string, text: string): Promise<void> {
+    const sheet = this.whole(at);
+    if (sheet === false) return;
+    const note = text.trim();
+    await this.enter({
+      kind: 'fault',
+      step: this.step(),
+      fault: this.what(),
+      ...(sheet === undefined ? {} : { sheet }),
+      ...(note === '' ? {} : { note }),
+    });
+  }
+  protected async reading(of: string, text: string, at: string): Promise<void> {
+    const value = readNumber(text);
+    const sheet = this.whole(at);
+    if (value === undefined) this.wrong.set('A number is wanted, like 1.35.');
+    if (value === undefined || sheet === false) return;
+    const name = of.trim();
+    await this.enter({
+      kind: 'reading',
+      step: this.step(),
+      of: this.what() as Reading,
+      value,
+      ...(name === '' ? {} : { name }),
+      ...(sheet === undefined ? {} : { sheet }),
+    });
+  }
+  protected async checked(text: string, passed: boolean): Promise<void> {
+    const check = text.trim();
+    if (check === '') this.wrong.set('Say what was checked.');
+    else await this.enter({ kind: 'check', step: this.step(), check, passed });
+  }
+  protected async noted(typed: string): Promise<void> {
+    const text = typed.trim();
+    if (text === '') this.wrong.set('Say something.');
+    else await this.enter({ kind: 'note', step: this.step(), text });
+  }
+}

@@ -1,0 +1,239 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { RouterLink } from '@angular/router';
+import { type RoomEntry, ADDING, CAUTION_RULE, DIFFERENCES, OPERATION_RULES, STOPS, faultsAt } from '@druckerei/core';
+import { ENTRY_WORDS } from '@druckerei/contract';
+import { count, hourText, many, timeText, unitText } from '../../ui/format';
+import { stayAwake } from './awake';
+import { type Act, type Counted, COUNTED, PHASES, actsIn, countEntry } from './entry-forms';
+import { EntryList } from './entry-list';
+import { keepOffline } from './keep-offline';
+import { MoreEntries } from './more-entries';
+import { NumberPad } from './ui/number-pad';
+import { TallyMarks } from './ui/tally-marks';
+import { Scans, hearScanner } from './scans';
+import { isQuiet, setQuiet } from './sound';
+import { StationStore } from './station.store';
+
+/** A station at the machine: its tally sheet, what it does, its sheet; for gloves, and without the network. */
+@Component({
+  selector: 'dk-station-page',
+  imports: [
+    EntryList,
+    MatButtonModule,
+    MatIconModule,
+    MatProgressBarModule,
+    MoreEntries,
+    NumberPad,
+    RouterLink,
+    TallyMarks,
+  ],
+  providers: [StationStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './station.page.html',
+  styleUrl: './station.page.scss',
+})
+export class StationPage {
+  protected readonly store = inject(StationStore);
+  private readonly scans = inject(Scans);
+  readonly job = input.required<string>();
+  readonly step = input.required<string>();
+  /** Of a pile that was scanned: its tag, how many it holds, of which material. */
+  readonly pile = input<string>();
+  readonly pieces = input<string>();
+  readonly material = input<string>();
+
+  protected readonly count = count;
+  protected readonly many = many;
+  protected readonly time = timeText;
+  protected readonly words = ENTRY_WORDS;
+  protected readonly stops = STOPS;
+  protected readonly differences = DIFFERENCES;
+  protected readonly cautionRule = CAUTION_RULE;
+
+  /** Line that is being counted, and the act that wants a reason. */
+  protected readonly counting = signal<Counted | undefined>(undefined);
+  protected readonly asked = signal<Act | undefined>(undefined);
+  protected readonly reason = signal('');
+  protected readonly inSetup = signal(false);
+  protected readonly chosen = signal<string | undefined>(undefined);
+  protected readonly tag = signal<string | undefined>(undefined);
+  protected readonly given = signal<number | undefined>(undefined);
+  protected readonly busy = signal(false);
+  protected readonly quiet = signal(isQuiet());
+  protected readonly noDrawing = signal(false);
+
+  protected readonly phase = computed(() => PHASES[this.store.tally().phase]);
+  protected readonly since = computed(() => {
+    const { since } = this.store.tally();
+    return since === undefined ? '' : hourText(since);
+  });
+  protected readonly acts = computed((): Act[] => {
+    const { tally, station, state, step } = this.store;
+    const pass = station()?.press !== undefined;
+    return actsIn(tally().phase, { pass, passed: state().firstSheets.has(step()) });
+  });
+  protected readonly reasons = computed(() => {
+    const operation = this.store.station()?.operation;
+    return operation ? faultsAt(operation) : [];
+  });
+  protected readonly cautions = computed(() => {
+    const operation = this.store.station()?.operation;
+    return operation ? OPERATION_RULES[operation].cautions : [];
+  });
+  protected readonly materials = computed(() => {
+    const [station, card] = [this.store.station(), this.store.card()];
+    return (station?.takes ?? []).map(({ material, from, unit }) => ({
+      material,
+      text:
+        from === null ? `bought ${unitText(unit, 2)}` : (card?.steps.find(({ id }) => id === from)?.title ?? material),
+    }));
+  });
+  /** Lines of the tally sheet. */
+  protected readonly rows = computed(() => {
+    const [station, tally] = [this.store.station(), this.store.tally()];
+    if (!station) return [];
+    const sum = (counts: ReadonlyMap<string, number>): number =>
+      [...counts.values()].reduce((all, one) => all + one, 0);
+    const values: Readonly<Record<Counted, number>> = {
+      'taken-in': sum(tally.takenIn),
+      good: tally.good,
+      spoiled: tally.spoiled['set-up'] + tally.spoiled.run,
+      samples: tally.samples,
+      'left-over': sum(tally.leftOver),
+    };
+    const came = station.takes[0]?.unit ?? station.unitIn;
+    const units: Readonly<Record<Counted, string>> = {
+      'taken-in': came,
+      good: station.unitOut,
+      spoiled: station.unitIn,
+      samples: station.unitOut,
+      'left-over': came,
+    };
+    const wanted: Partial<Readonly<Record<Counted, number>>> = {
+      'taken-in': station.takes.length === 1 ? station.takes[0]?.count : undefined,
+      good: station.needsOut,
+      samples: station.samplesWanted || undefined,
+    };
+    return COUNTED.map((kind) => ({
+      kind,
+      word: ENTRY_WORDS[kind],
+      value: values[kind],
+      unit: unitText(units[kind], values[kind]),
+      wanted: wanted[kind],
+      entries: this.store.lines().filter(({ event }) => event.kind === kind && this.counts(event)).length,
+    }));
+  });
+  protected readonly current = computed(() => this.rows().find(({ kind }) => kind === this.counting()));
+  protected readonly open = computed(() => this.store.balance().find(({ difference }) => difference !== 0));
+  protected readonly forecast = computed(() => {
+    const forecast = this.store.forecast();
+    if (!forecast?.ok) return '';
+    const { expected, wanted, range } = forecast.value;
+    const [low, high] = range;
+    return low === high
+      ? `The job comes to ${count(expected)} of ${count(wanted)}.`
+      : `The job comes to about ${count(expected)} of ${count(wanted)}; in nine of ten runs ${count(low)} to ${count(high)}.`;
+  });
+  protected readonly outUnit = computed(() => unitText(this.store.station()?.unitOut ?? '', 2));
+  /** A station that works on has not told all yet: nothing of that wants explaining. */
+  protected readonly canExplain = computed(() => ['ready', 'stopped'].includes(this.store.tally().phase));
+  protected readonly drawing = computed(() => {
+    const book = this.store.book();
+    return book ? `/api/jobs/${book.job.id}/revisions/${book.job.revision}/stations/${this.step()}` : '';
+  });
+  protected readonly others = computed(
+    () => this.store.card()?.steps.filter(({ operation }) => operation !== 'dry') ?? [],
+  );
+
+  constructor() {
+    stayAwake();
+    keepOffline();
+    hearScanner((code) => void this.scan(code));
+    effect(() => {
+      const [job, step, pile] = [Number(this.job()), this.step(), this.pile()];
+      untracked(() => {
+        this.store.open(job, step);
+        this.noDrawing.set(false);
+        this.tag.set(pile);
+        this.chosen.set(this.material());
+        this.given.set(Number(this.pieces()) || undefined);
+        // A pile that was scanned is to be taken in.
+        this.counting.set(pile === undefined ? undefined : 'taken-in');
+      });
+    });
+  }
+
+  /** Whether an entry is one that counts: not struck through. */
+  private counts(event: RoomEntry | { readonly kind: string }): boolean {
+    return [...this.store.state().standing.values()].includes(event as RoomEntry);
+  }
+  protected isAdding(kind: string): boolean {
+    return (ADDING as readonly string[]).includes(kind);
+  }
+
+  protected choose(kind: Counted): void {
+    this.store.forget();
+    this.asked.set(undefined);
+    this.given.set(undefined);
+    this.tag.set(undefined);
+    this.reason.set('');
+    this.inSetup.set(this.store.tally().phase === 'set-up');
+    this.chosen.set(this.materials().length > 1 ? undefined : this.materials()[0]?.material);
+    this.counting.set(this.counting() === kind ? undefined : kind);
+  }
+
+  protected async act(act: Act): Promise<void> {
+    this.counting.set(undefined);
+    if (act.why && this.asked() !== act) {
+      this.reason.set('');
+      this.asked.set(act);
+      return;
+    }
+    const step = this.step();
+    const entry = (act.why ? { kind: act.kind, step, reason: this.reason() } : { kind: act.kind, step }) as RoomEntry;
+    if (await this.send(entry)) this.asked.set(undefined);
+  }
+
+  protected async enterCount(value: number): Promise<void> {
+    const kind = this.counting();
+    if (!kind) return;
+    const during = this.inSetup() ? 'set-up' : 'run';
+    const more = { reason: this.reason(), during, material: this.chosen(), pile: this.tag() } as const;
+    if (await this.send(countEntry(kind, this.step(), value, more))) this.counting.set(undefined);
+  }
+
+  protected async explain(reason: string): Promise<void> {
+    const open = this.open();
+    if (open) await this.send({ kind: 'difference', step: this.step(), pieces: open.difference, reason });
+  }
+
+  protected async send(entry: RoomEntry): Promise<boolean> {
+    this.busy.set(true);
+    const taken = await this.store.enter(entry);
+    this.busy.set(false);
+    return taken;
+  }
+
+  protected async keep(): Promise<void> {
+    await this.store.keepForExplaining();
+    this.counting.set(undefined);
+    this.asked.set(undefined);
+  }
+  protected async scan(code: string): Promise<void> {
+    const why = await this.scans.open(code);
+    if (why !== '') this.store.say(why);
+  }
+  protected toggleSound(): void {
+    setQuiet(!this.quiet());
+    this.quiet.set(isQuiet());
+  }
+  /** Whether the pad may send: what has to be said beside the number is said. */
+  protected readonly ready = computed(() => {
+    const kind = this.counting();
+    if (kind === 'spoiled') return this.reason() !== '';
+    return (kind !== 'taken-in' && kind !== 'left-over') || this.materials().length < 2 || this.chosen() !== undefined;
+  });
+}

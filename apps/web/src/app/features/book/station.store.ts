@@ -1,0 +1,179 @@
+import { computed, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import {
+  type CardStep,
+  type RoomCard,
+  type RoomEntry,
+  type RoomRecord,
+  type StationTally,
+  NOTHING_YET,
+  balanceOf,
+  forecastCounts,
+  refuse,
+  roomState,
+} from '@druckerei/core';
+import { type JobBook, issueText } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
+import { filter, firstValueFrom } from 'rxjs';
+import { BookApi } from '../../platform/book-api';
+import { BookOutbox } from '../../platform/book-outbox';
+import { BookShelf } from '../../platform/book-shelf';
+import { whenChanged } from '../../platform/live';
+import { failureOf } from '../../platform/problem';
+import { selectMay } from '../../platform/session.state';
+import { soundOf } from './sound';
+
+interface StationState {
+  readonly job: number;
+  readonly step: string;
+  readonly book: JobBook | undefined;
+  /** The book is as this device saw it last: the server does not answer. */
+  readonly kept: boolean;
+  readonly failed: string;
+  /** Why the last entry was not taken, and what it was: it can be kept for explaining. */
+  readonly problem: string;
+  readonly refused: RoomEntry | undefined;
+  /** What was done last, for those who hear the page. */
+  readonly said: string;
+}
+
+const initial: StationState = {
+  job: 0,
+  step: '',
+  book: undefined,
+  kept: false,
+  failed: '',
+  problem: '',
+  refused: undefined,
+  said: '',
+};
+
+/** Entries that are on their way are numbered behind all that the book has. */
+const ON_THE_WAY = 1_500_000_000;
+
+/** A station with its job: what the book has of it with what is on its way there, and every way to add to it. */
+export const StationStore = signalStore(
+  withState(initial),
+  withProps(() => ({
+    api: inject(BookApi),
+    outbox: inject(BookOutbox),
+    shelf: inject(BookShelf),
+    session: inject(Store),
+  })),
+  withComputed(({ book, job, step, outbox, session }) => {
+    const card = computed(() => (book()?.card ?? undefined) as RoomCard | undefined);
+    const waiting = computed(() => outbox.waiting().filter((entry) => entry.job === job()));
+    const records = computed((): readonly RoomRecord[] => [
+      ...((book()?.records ?? []) as readonly RoomRecord[]),
+      ...waiting().map(({ n, at, event }) => ({ id: ON_THE_WAY + n, at, by: 'on its way', event })),
+    ]);
+    const state = computed(() => roomState(records()));
+    const station = computed((): CardStep | undefined => card()?.steps.find(({ id }) => id === step()));
+    const tally = computed((): StationTally => state().tallies.get(step()) ?? NOTHING_YET);
+    const ownStep = (entry: RoomRecord['event']): string =>
+      'step' in entry ? entry.step : entry.kind === 'held' ? ownStep(entry.entry) : '';
+    return {
+      card,
+      waiting,
+      state,
+      station,
+      tally,
+      /** Entries of this station, the last first. */
+      lines: computed(() =>
+        records()
+          .filter(({ event }) => ownStep(event) === step())
+          .reverse(),
+      ),
+      balance: computed(() => {
+        const of = station();
+        return of ? balanceOf(of, tally()) : [];
+      }),
+      forecast: computed(() => {
+        const all = card();
+        return all && forecastCounts(all.forecast, state());
+      }),
+      mayRecord: session.selectSignal(selectMay('record')),
+      mayExplain: session.selectSignal(selectMay('explain')),
+    };
+  }),
+  withMethods((store) => {
+    const take = (book: JobBook): void => {
+      patchState(store, { book, kept: false, failed: '' });
+      void store.shelf.keep(book);
+    };
+    const load = async (): Promise<void> => {
+      const job = store.job();
+      try {
+        const book = await firstValueFrom(store.api.book(job));
+        if (job === store.job()) take(book);
+      } catch (error) {
+        const { status, text } = failureOf(error);
+        const kept = status === 0 || status >= 500 ? await store.shelf.kept(job) : undefined;
+        if (job !== store.job()) return;
+        if (store.book() !== undefined) patchState(store, { kept: true });
+        else if (kept) patchState(store, { book: kept, kept: true });
+        else patchState(store, { failed: text });
+      }
+    };
+    store.outbox.answers
+      .pipe(
+        filter(({ job }) => job === store.job()),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ book }) => take(book));
+    whenChanged(
+      ['room'],
+      () => void load(),
+      () => store.job(),
+    );
+    const refuseHere = (refused: RoomEntry, problem: string): false => {
+      patchState(store, { refused, problem, said: '' });
+      soundOf('refused');
+      return false;
+    };
+    /** What the book would say to an entry, as far as this device knows it. */
+    const gates = (event: RoomEntry): string[] => {
+      const [card, state] = [store.card(), store.state()];
+      return card ? refuse({ card, state }, event).map(issueText) : [];
+    };
+    /** @returns whether it was taken, or waits to be sent. */
+    const enter = async (event: RoomEntry, late = false): Promise<boolean> => {
+      const why = late ? [] : gates(event);
+      if (why.length > 0) return refuseHere(event, why.join(' '));
+      patchState(store, { problem: '', refused: undefined });
+      const answer = await store.outbox.enter(store.job(), event, late);
+      if (answer?.outcome === 'refused')
+        return refuseHere(event, answer.errors.map(({ message }) => message).join(' '));
+      patchState(store, { said: answer ? 'Entered.' : 'Kept on this device; it is sent by itself.' });
+      soundOf(answer?.outcome === 'held' ? 'held' : 'taken');
+      return true;
+    };
+    return {
+      gates,
+      enter,
+      open(job: number, step: string): void {
+        if (job !== store.job()) patchState(store, { ...initial, job, step });
+        else patchState(store, { step, problem: '', refused: undefined, said: '' });
+        void load();
+      },
+      load,
+      /** Enters what was refused all the same: it is held until somebody who may explain has said whether it counts. */
+      async keepForExplaining(): Promise<void> {
+        const event = store.refused();
+        if (event) await enter(event, true);
+      },
+      async settle(record: number, taken: boolean, why: string): Promise<void> {
+        try {
+          take(await firstValueFrom(store.api.settle(store.job(), record, taken, why)));
+        } catch (error) {
+          patchState(store, { problem: failureOf(error).text, refused: undefined });
+        }
+      },
+      /** Says what is wrong with something else than an entry. */
+      say: (problem: string) => patchState(store, { problem, refused: undefined }),
+      forget: () => patchState(store, { problem: '', refused: undefined }),
+    };
+  }),
+);
+export type Station = InstanceType<typeof StationStore>;

@@ -1,0 +1,29 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { BookCheck, JobBook, Scanned, SentEntries, StationLine } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+
+/** The server's calls about the book of the floor. */
+@Injectable({ providedIn: 'root' })
+export class BookApi {
+  private readonly http = inject(HttpClient);
+
+  book(job: number): Observable<JobBook> {
+    return this.http.get<JobBook>(`/api/jobs/${job}/book`);
+  }
+  enter(job: number, sent: SentEntries): Observable<JobBook> {
+    return this.http.post<JobBook>(`/api/jobs/${job}/book`, sent);
+  }
+  settle(job: number, record: number, taken: boolean, why: string): Observable<JobBook> {
+    return this.http.post<JobBook>(`/api/jobs/${job}/book/${record}/settled`, { taken, why });
+  }
+  stations(): Observable<StationLine[]> {
+    return this.http.get<StationLine[]>('/api/book/stations');
+  }
+  scan(code: string): Observable<Scanned> {
+    return this.http.get<Scanned>('/api/book/scan', { params: { code } });
+  }
+  check(hash?: string): Observable<BookCheck> {
+    return this.http.get<BookCheck>('/api/book/check', { params: hash === undefined ? {} : { hash } });
+  }
+}

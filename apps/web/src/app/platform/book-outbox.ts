@@ -1,0 +1,192 @@
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import type { RoomEntry } from '@druckerei/core';
+import type { EntryAnswer, JobBook, SentEntries } from '@druckerei/contract';
+import { UNDER_WAY } from '@druckerei/contract/plain';
+import { Store } from '@ngrx/store';
+import { Subject, firstValueFrom } from 'rxjs';
+import { BookApi } from './book-api';
+import { BookShelf, type BookWaiting } from './book-shelf';
+import { type Failure, failureOf } from './problem';
+import { newKey } from './sent-once.interceptor';
+import { sessionFeature } from './session.state';
+
+/** Milliseconds before what waits is sent again. */
+const AGAIN_MS = 5_000;
+/** Entries that are sent at once. */
+const MOST_SENT = 200;
+const SENDING = 'druckerei-book-sending';
+
+/** A UUID of random digits (RFC 9562, version 4), also where a works without TLS has no more of the browser's cryptography. */
+function newUid(): string {
+  const hex = newKey();
+  const variant = '89ab'[parseInt(hex[16] ?? '0', 16) % 4] ?? '8';
+  return [
+    hex.slice(0, 8),
+    hex.slice(8, 12),
+    `4${hex.slice(13, 16)}`,
+    `${variant}${hex.slice(17, 20)}`,
+    hex.slice(20),
+  ].join('-');
+}
+
+/** Whether nothing is known of what the server made of it: it is away, or somebody has to sign in again. */
+const unanswered = ({ status, problem }: Failure): boolean =>
+  status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;
+
+/** What the server has made of entries: the book with them, and of each what became of it. */
+export interface BookAnswer {
+  readonly job: number;
+  readonly book: JobBook;
+  readonly answers: readonly EntryAnswer[];
+}
+
+/**
+ * Entries of stations on their way to the book: each is kept on this device, under the account that made it, before it is
+ * sent and until the server has answered. Each has a name of its own: sent again, by any tab, it is entered once. They go
+ * in the order that they were made in.
+ */
+@Injectable({ providedIn: 'root' })
+export class BookOutbox {
+  private readonly api = inject(BookApi);
+  private readonly shelf = inject(BookShelf);
+  private readonly account = inject(Store).selectSignal(sessionFeature.selectAccount);
+  private readonly entries = signal<readonly BookWaiting[]>([]);
+  private readonly told = new Subject<BookAnswer>();
+  private readonly others = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(SENDING);
+  private sending: Promise<void> | undefined;
+  private again = false;
+  /** What the server does not have yet, oldest first. */
+  readonly waiting = this.entries.asReadonly();
+  readonly answers = this.told.asObservable();
+  readonly unsent = computed(() => this.entries().length);
+  /** The server did not answer the last time. */
+  readonly away = signal(false);
+
+  constructor() {
+    effect(() => {
+      if (this.account()) untracked(() => void this.look().then(() => this.sendAll()));
+    });
+    setInterval(() => void this.sendAll(), AGAIN_MS);
+    window.addEventListener('online', () => void this.sendAll());
+    this.others?.addEventListener('message', () => void this.look());
+  }
+
+  /**
+   * Keeps an entry here, then sends it. Resolves with what became of it; undefined while it waits.
+   * @param late what a gate refuses is to be held for explaining, though it is sent at once.
+   */
+  async enter(job: number, event: RoomEntry, late = false): Promise<EntryAnswer | undefined> {
+    const account = this.account();
+    if (!account) return undefined;
+    const uid = newUid();
+    await this.shelf.add({ account: account.id, job, uid, at: new Date().toISOString(), late, event });
+    await this.look();
+    let answer: EntryAnswer | undefined;
+    const heard = this.answers.subscribe(({ answers }) => {
+      answer ??= answers.find((one) => one.uid === uid);
+    });
+    await this.sendAll();
+    heard.unsubscribe();
+    return answer;
+  }
+
+  /** Leaves an entry out that the server would not have. */
+  async drop(entry: BookWaiting): Promise<void> {
+    await this.shelf.drop([entry]);
+    await this.changed();
+  }
+  /** Sends one again that the server would not have. */
+  async retry(entry: BookWaiting): Promise<void> {
+    await this.shelf.change([entry], { refused: undefined });
+    await this.look();
+    await this.sendAll();
+  }
+
+  /** Sends all that waits; one sender at a time, of all tabs of this browser. */
+  async sendAll(): Promise<void> {
+    if (this.sending) {
+      // What was entered meanwhile is sent behind it.
+      this.again = true;
+      await this.sending;
+      return;
+    }
+    const locks = (navigator as { readonly locks?: LockManager }).locks;
+    const run = async (): Promise<void> => {
+      do {
+        this.again = false;
+        await this.send();
+      } while (this.again);
+    };
+    this.sending = (locks ? locks.request(SENDING, run) : run()).then(
+      () => undefined,
+      () => undefined,
+    );
+    await this.sending;
+    this.sending = undefined;
+  }
+
+  private async send(): Promise<void> {
+    await this.look();
+    let most = MOST_SENT;
+    for (;;) {
+      const open = this.entries().filter(({ refused }) => refused === undefined);
+      const [first] = open;
+      if (!first) return;
+      const batch = open.filter(({ job }) => job === first.job).slice(0, most);
+      const failure = await this.post(first.job, batch);
+      if (!failure) {
+        most = MOST_SENT;
+        continue;
+      }
+      if (unanswered(failure)) {
+        this.away.set(failure.status === 0);
+        await this.shelf.change(
+          open.filter(({ late }) => !late),
+          { late: true },
+        );
+        await this.changed();
+        return;
+      }
+      // One that cannot be read keeps no other from being entered.
+      if (batch.length > 1) most = 1;
+      else {
+        await this.shelf.change(batch, { refused: failure.text });
+        await this.changed();
+        most = MOST_SENT;
+      }
+    }
+  }
+
+  private async post(job: number, batch: readonly BookWaiting[]): Promise<Failure | undefined> {
+    try {
+      const entries = batch.map(({ uid, at, late, event }) => ({ uid, at, late, event }));
+      const book = await firstValueFrom(
+        this.api.enter(job, { device: deviceName(), entries: entries as SentEntries['entries'] }),
+      );
+      const answers = book.entries ?? [];
+      const answered = new Set(answers.map(({ uid }) => uid));
+      this.away.set(false);
+      await this.shelf.drop(batch.filter(({ uid }) => answered.has(uid)));
+      await this.shelf.keep(book);
+      await this.changed();
+      this.told.next({ job, book, answers });
+      return undefined;
+    } catch (error) {
+      return failureOf(error);
+    }
+  }
+
+  private async look(): Promise<void> {
+    const account = this.account();
+    this.entries.set(account ? await this.shelf.waiting(account.id) : []);
+  }
+  private async changed(): Promise<void> {
+    await this.look();
+    this.others?.postMessage('');
+  }
+}
+
+const DEVICE = 'druckerei.device';
+/** What this device is called in the book; its user may say. */
+export const deviceName = (): string => localStorage.getItem(DEVICE) ?? 'A device without a name';
+export const nameDevice = (name: string): void => localStorage.setItem(DEVICE, name);
