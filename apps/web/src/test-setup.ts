@@ -1,3 +1,4 @@
+import { deserialize, serialize } from 'node:v8';
 import { setupZonelessTestEnv } from 'jest-preset-angular/setup-env/zoneless';
 
 setupZonelessTestEnv({ errorOnUnknownElements: true, errorOnUnknownProperties: true });
@@ -11,4 +12,6 @@ class SilentSource extends EventTarget {
     this.dispatchEvent(new Event('closed'));
   }
 }
-Object.assign(globalThis, { EventSource: SilentSource });
+// jsdom has no copying of data either.
+const structuredClone = (value: unknown): unknown => deserialize(serialize(value)) as unknown;
+Object.assign(globalThis, { EventSource: SilentSource, structuredClone });

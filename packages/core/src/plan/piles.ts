@@ -7,7 +7,7 @@ import type { Plan } from './plan.js';
 export interface Pile {
   /** Station that made it and place among its piles, from 1, as the tag's code says it: print/3. */
   readonly tag: string;
-  /** Station that made it, where it goes next (undefined at the end), and its material. */
+  /** Station that made it, where it goes next (undefined at the end), and its material as it comes there. */
   readonly from: string;
   readonly to: string | undefined;
   readonly material: string;
@@ -47,7 +47,9 @@ export function listPiles(job: Job, plan: Plan): Pile[] {
     if (!step || step.operation === 'dry') return [];
     const component = job.components.find(({ id }) => id === step.component)?.name ?? job.title;
     const after = edge.to === null ? undefined : plan.steps.find(({ id }) => id === edge.to);
-    const next = after?.operation === 'dry' ? plan.edges.find(({ from }) => from === after.id)?.to : edge.to;
+    // What dries goes on as what comes from drying.
+    const dried = after?.operation === 'dry' ? plan.edges.find(({ from }) => from === after.id) : undefined;
+    const next = dried ? dried.to : edge.to;
     const perPile = edge.state.unit === 'sheet' ? Math.max(1, floorRatio(heightUm, edge.state.caliperUm)) : Infinity;
     // A sheet that parts into several things makes a pile of each.
     const good = Object.keys(step.overruns).length > 1 ? edge.count : step.needsOut;
@@ -56,7 +58,7 @@ export function listPiles(job: Job, plan: Plan): Pile[] {
       tag: tagOf(step.id),
       from: step.id,
       to: next ?? undefined,
-      material: edge.material,
+      material: dried?.material ?? edge.material,
       component,
       state: step.name,
       next: next ? names.get(next) : undefined,

@@ -55,6 +55,8 @@ export class BookOutbox {
   private readonly others = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(SENDING);
   private sending: Promise<void> | undefined;
   private again = false;
+  /** What this device keeps has been read. */
+  private looked: Promise<void> = Promise.resolve();
   /** What the server does not have yet, oldest first. */
   readonly waiting = this.entries.asReadonly();
   readonly answers = this.told.asObservable();
@@ -64,11 +66,15 @@ export class BookOutbox {
 
   constructor() {
     effect(() => {
-      if (this.account()) untracked(() => void this.look().then(() => this.sendAll()));
+      this.account();
+      untracked(() => {
+        this.looked = this.look();
+        void this.sendAll();
+      });
     });
     setInterval(() => void this.sendAll(), AGAIN_MS);
     window.addEventListener('online', () => void this.sendAll());
-    this.others?.addEventListener('message', () => void this.look());
+    this.others?.addEventListener('message', () => (this.looked = this.look()));
   }
 
   /**
@@ -76,11 +82,13 @@ export class BookOutbox {
    * @param late what a gate refuses is to be held for explaining, though it is sent at once.
    */
   async enter(job: number, event: RoomEntry, late = false): Promise<EntryAnswer | undefined> {
+    await this.looked;
     const account = this.account();
     if (!account) return undefined;
     const uid = newUid();
-    await this.shelf.add({ account: account.id, job, uid, at: new Date().toISOString(), late, event });
-    await this.look();
+    const entry = { account: account.id, job, uid, at: new Date().toISOString(), late, event };
+    const n = await this.shelf.add(entry);
+    this.entries.update((entries) => [...entries, { ...entry, n }]);
     let answer: EntryAnswer | undefined;
     const heard = this.answers.subscribe(({ answers }) => {
       answer ??= answers.find((one) => one.uid === uid);
@@ -92,13 +100,11 @@ export class BookOutbox {
 
   /** Leaves an entry out that the server would not have. */
   async drop(entry: BookWaiting): Promise<void> {
-    await this.shelf.drop([entry]);
-    await this.changed();
+    await this.gone([entry]);
   }
   /** Sends one again that the server would not have. */
   async retry(entry: BookWaiting): Promise<void> {
-    await this.shelf.change([entry], { refused: undefined });
-    await this.look();
+    await this.change([entry], { refused: undefined });
     await this.sendAll();
   }
 
@@ -126,10 +132,12 @@ export class BookOutbox {
   }
 
   private async send(): Promise<void> {
-    await this.look();
+    await this.looked;
     let most = MOST_SENT;
     for (;;) {
-      const open = this.entries().filter(({ refused }) => refused === undefined);
+      // Whoever signs in meanwhile sends nothing of anybody else.
+      const own = this.account()?.id;
+      const open = this.entries().filter(({ refused, account }) => refused === undefined && account === own);
       const [first] = open;
       if (!first) return;
       const batch = open.filter(({ job }) => job === first.job).slice(0, most);
@@ -140,18 +148,16 @@ export class BookOutbox {
       }
       if (unanswered(failure)) {
         this.away.set(failure.status === 0);
-        await this.shelf.change(
+        await this.change(
           open.filter(({ late }) => !late),
           { late: true },
         );
-        await this.changed();
         return;
       }
       // One that cannot be read keeps no other from being entered.
       if (batch.length > 1) most = 1;
       else {
-        await this.shelf.change(batch, { refused: failure.text });
-        await this.changed();
+        await this.change(batch, { refused: failure.text });
         most = MOST_SENT;
       }
     }
@@ -166,9 +172,8 @@ export class BookOutbox {
       const answers = book.entries ?? [];
       const answered = new Set(answers.map(({ uid }) => uid));
       this.away.set(false);
-      await this.shelf.drop(batch.filter(({ uid }) => answered.has(uid)));
+      await this.gone(batch.filter(({ uid }) => answered.has(uid)));
       await this.shelf.keep(book);
-      await this.changed();
       this.told.next({ job, book, answers });
       return undefined;
     } catch (error) {
@@ -176,12 +181,22 @@ export class BookOutbox {
     }
   }
 
+  /** Reads what this device keeps, as any tab has left it. */
   private async look(): Promise<void> {
     const account = this.account();
     this.entries.set(account ? await this.shelf.waiting(account.id) : []);
   }
-  private async changed(): Promise<void> {
-    await this.look();
+  private async gone(entries: readonly BookWaiting[]): Promise<void> {
+    await this.shelf.drop(entries);
+    const places = new Set(entries.map(({ n }) => n));
+    this.entries.update((all) => all.filter(({ n }) => !places.has(n)));
+    this.others?.postMessage('');
+  }
+  private async change(entries: readonly BookWaiting[], change: Partial<BookWaiting>): Promise<void> {
+    if (entries.length === 0) return;
+    await this.shelf.change(entries, change);
+    const places = new Set(entries.map(({ n }) => n));
+    this.entries.update((all) => all.map((entry) => (places.has(entry.n) ? { ...entry, ...change } : entry)));
     this.others?.postMessage('');
   }
 }

@@ -69,9 +69,12 @@ const FAULTS: Readonly<Record<BookCheck['faults'][number]['fault'], string>> = {
       }
     }
     <form (submit)="look($event, hash.value)">
-      <label><span>Hash on paper</span><input #hash maxlength="80" spellcheck="false" autocomplete="off" /></label>
+      <label
+        ><span>Hash on paper</span
+        ><input #hash (input)="typed.set(hash.value)" maxlength="80" spellcheck="false" autocomplete="off"
+      /></label>
       <button matButton="filled" [disabled]="busy()">
-        {{ hash.value.trim() === '' ? 'Walk the chain again' : 'Look for it' }}
+        {{ typed().trim() === '' ? 'Walk the chain again' : 'Look for it' }}
       </button>
     </form>
   `,
@@ -140,6 +143,7 @@ export class CheckPage {
   protected readonly checked = signal<BookCheck | undefined>(undefined);
   protected readonly failed = signal('');
   protected readonly busy = signal(false);
+  protected readonly typed = signal('');
   protected readonly faults = FAULTS;
   protected readonly count = count;
   protected readonly many = many;
