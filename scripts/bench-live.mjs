@@ -3,29 +3,13 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { repo } from './build-steps.mjs';
 import { spawnServer, stopServer, untilReady, withCluster } from './demo-server.mjs';
+import { signedIn } from './signed-in.mjs';
 
 const PORTS = [3957, 3958];
 const TIMES = 40;
 /** Milliseconds in which a stream begins. */
 const BEGUN_MS = 200;
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
-
-const cookiesOf = (answer) => answer.headers.getSetCookie().map((one) => one.split(';')[0]);
-const tokenOf = (cookies) =>
-  decodeURIComponent(cookies.findLast((one) => one.startsWith('XSRF-TOKEN='))?.slice('XSRF-TOKEN='.length) ?? '');
-
-/** Somebody who is signed in at an instance: calls it. */
-async function signedIn(address) {
-  let cookies = cookiesOf(await fetch(`${address}/api/session`));
-  const call = (method, url, body) =>
-    fetch(`${address}${url}`, {
-      method,
-      headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': tokenOf(cookies), Cookie: cookies.join('; ') },
-      ...(body ? { body: JSON.stringify(body) } : {}),
-    });
-  cookies = cookiesOf(await call('POST', '/api/session', { login: 'manager', password: 'weir-and-wheel' }));
-  return call;
-}
 
 /** When a stream says that something has changed, one after another, as performance.now() has it. */
 async function* changes(call) {

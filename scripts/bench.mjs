@@ -147,6 +147,8 @@ const { measureOpening } = await import('../e2e/tools/opening.mjs');
 const { measureWorkbench } = await import('../e2e/tools/workbench.mjs');
 const { benchLive } = await import('./bench-live.mjs');
 await benchLive(say, ratio);
+const { benchBook } = await import('./bench-book.mjs');
+await benchBook(core, say, ratio);
 const { benchFloor } = await import('./bench-floor.mjs');
 await benchFloor(say, ratio);
 const { benchLargeWorks } = await import('./bench-large-works.mjs');

@@ -144,7 +144,7 @@ test('a tablet goes on without network, is opened anew, and loses nothing; what 
     late: false,
     event: { kind: 'good', step: 'cut', count: 45 },
   };
-  const sent = { device: 'Desk', entries: [entry] };
+  const sent = { device: 'Desk', seen: 0, entries: [entry] };
   expect((await planner.request.post(`/api/jobs/${id}/book`, { data: sent, headers })).ok()).toBe(true);
   await context.setOffline(false);
   await expect(on(page, 'waiting')).toHaveCount(0);

@@ -69,10 +69,19 @@ const views = {
     await page.locator('dk-zone-chart svg').first().waitFor();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
-  colour: async (page) => {
-    await page.goto('/benches/colour');
-    await page.getByRole('button', { name: 'Read a run' }).click();
-    await page.locator('dk-trend-chart svg').first().waitFor();
+  tally: async (page) => {
+    await page.goto('/book');
+    await page.getByLabel('Tag, ticket or number').fill('HB-2041/print-map-2/1');
+    await page.getByRole('button', { name: 'Open', exact: true }).click();
+    await page.getByRole('button', { name: /^Enter [\d,]+ sheets/ }).click();
+    await page.getByRole('button', { name: 'Begin the run' }).click();
+    for (const good of ['1000', '1000', '1000', '950', '1000', '1000', '800']) {
+      await page.getByRole('button', { name: /^Good out/ }).click();
+      await page.locator('dk-number-pad input').fill(good);
+      await page.keyboard.press('Enter');
+      await page.locator('dk-number-pad').waitFor({ state: 'detached' });
+    }
+    await page.evaluate(() => scrollTo(0, 0));
   },
   register: async (page) => {
     await page.goto('/benches/register');

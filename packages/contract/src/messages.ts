@@ -182,6 +182,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
     'The count is {count} ({expected} of {wanted} expected): {carrier} may be needed for the missing copies. Hold it, or say why it can go.',
   'room.take-back': 'Only the last entry can be taken back. Reload to see what was entered since.',
   'room.ink-balance': '{value} kg of {ink} cannot come back: only {out} kg are out.',
+  'book.aside': '{job} was put aside. Take it back before anything is entered of it.',
   'book.closed': '{step} is closed. Open it again, with the reason, before anything more is entered there.',
   'book.sequence': '{step} is {now}; {entry} does not follow that.',
   'book.above-in':

@@ -86,6 +86,11 @@ export const roomEventSchema = z
 export const sentEntriesSchema = z
   .strictObject({
     device: line(60).min(1),
+    seen: z
+      .int()
+      .min(0)
+      .max(2_147_483_647)
+      .describe('last entry of the job that the device has: later ones are answered'),
     entries: z.array(sentEntrySchema(roomEntrySchema)).min(1).max(500),
   })
   .meta({ id: 'SentEntries' });
@@ -171,10 +176,15 @@ export const jobBookSchema = z
     }),
     card: roomCardSchema.nullable().describe('null where the job cannot be planned as it stands'),
     records: roomSchema.shape.records,
-    entries: z.array(entryAnswerSchema).optional().describe('what became of the entries that were sent'),
   })
   .meta({ id: 'JobBook' });
 export type JobBook = z.output<typeof jobBookSchema>;
+
+/** What became of entries, and all of the job that came behind what the device had. */
+export const sentAnswerSchema = z
+  .strictObject({ entries: z.array(entryAnswerSchema), records: roomSchema.shape.records })
+  .meta({ id: 'SentAnswer' });
+export type SentAnswer = z.output<typeof sentAnswerSchema>;
 
 /** A station at work, or with entries that are held. */
 export const stationLineSchema = z

@@ -174,6 +174,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     receive: { version: 999, lines: [{ line: 0, quantity: 1, place: '' }] },
     enterBook: {
       device: 'Tablet 1',
+      seen: 0,
       entries: [
         {
           uid: randomUUID(),

@@ -49,6 +49,7 @@ const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
     }),
     revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
     revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
+    book_entry_uid_unique: new ProblemError(409, 'An entry of this name is in the book of another job already'),
     book_entry_frozen: new ProblemError(409, 'A record stays as it is; take it back instead'),
     revision_frozen: new ProblemError(409, 'This revision is released and stays as it is'),
   }),

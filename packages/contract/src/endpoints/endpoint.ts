@@ -10,7 +10,7 @@ export interface Endpoint {
   readonly summary: string;
   /** Who may call it: anybody ('public'), everybody who is signed in, or those whose role has this right. */
   readonly right: 'public' | 'signed in' | Right;
-  /** Leaves no line in the audit though it writes: it reckons, or says who somebody is. */
+  /** Leaves no line in the audit though it writes: it reckons, says who somebody is, or what it writes is a record itself. */
   readonly unaudited?: true;
   /** What it changes that somebody else may have open: they are told. */
   readonly tells?: Topic;

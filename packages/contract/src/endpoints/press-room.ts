@@ -5,6 +5,7 @@ import {
   jobBookSchema,
   keptCarrierSchema,
   roomSchema,
+  sentAnswerSchema,
   sentEntriesSchema,
   settleSchema,
   stationLineSchema,
@@ -61,11 +62,13 @@ export const PRESS_ROOM = [
     summary:
       'Enter what happened at stations: sent again it is known; what comes late and is refused is held for explaining',
     right: 'record',
+    // The book says who entered what, and when.
+    unaudited: true,
     tells: 'room',
     params: job,
     body: sentEntriesSchema,
     status: 200,
-    answer: jobBookSchema,
+    answer: sentAnswerSchema,
   },
   {
     id: 'settleEntry',

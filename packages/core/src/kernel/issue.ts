@@ -127,6 +127,7 @@ export const ISSUE_CODES = [
   'room.short',
   'room.take-back',
   'room.ink-balance',
+  'book.aside',
   'book.closed',
   'book.sequence',
   'book.above-in',

@@ -19,6 +19,7 @@ export {
   type Standing,
   type GoodCount,
   NEW_CARRIER,
+  RoomFold,
   progressOf,
   roomState,
   standing,

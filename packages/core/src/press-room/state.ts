@@ -78,31 +78,39 @@ function lifeAfter(before: CarrierLife, record: RoomRecord, event: Of<'carrier'>
   };
 }
 
+/** What takes another entry back, or decides of one that is held. */
+const isAboutAnother = ({ kind }: RoomEvent): boolean =>
+  kind === 'take-back' || kind === 'strike' || kind === 'settled';
+
 /**
  * Records that count: not taken back or struck through, and what was held as it was entered where somebody has explained
  * it. Oldest first.
  */
 export function standing(records: readonly RoomRecord[]): readonly StandingRecord[] {
   const gone = new Set<number>();
-  const settled = new Map<number, boolean>();
+  const taken = new Set<number>();
   for (const { event } of records) {
     if (event.kind === 'take-back' || event.kind === 'strike') gone.add(event.record);
-    if (event.kind === 'settled') settled.set(event.record, event.taken);
+    if (event.kind === 'settled' && event.taken) taken.add(event.record);
   }
-  return records.flatMap(({ event, ...record }): StandingRecord[] => {
-    if (gone.has(record.id) || event.kind === 'settled' || event.kind === 'take-back' || event.kind === 'strike')
-      return [];
-    if (event.kind !== 'held') return [{ ...record, event }];
-    return settled.get(record.id) === true ? [{ ...record, event: event.entry }] : [];
-  });
+  const counting: StandingRecord[] = [];
+  for (const record of records) {
+    const { event, id } = record;
+    if (gone.has(id) || isAboutAnother(event)) continue;
+    if (event.kind !== 'held') counting.push(record as StandingRecord);
+    else if (taken.has(id)) counting.push({ ...record, event: event.entry });
+  }
+  return counting;
 }
 
 /** Entries that nobody has explained yet. */
 function stillHeld(records: readonly RoomRecord[]): Standing<'held'>[] {
-  const done = new Set(records.flatMap(({ event }) => (event.kind === 'settled' ? [event.record] : [])));
-  return records.flatMap((record) =>
-    record.event.kind === 'held' && !done.has(record.id) ? [{ record, event: record.event }] : [],
-  );
+  const held = new Map<number, Standing<'held'>>();
+  for (const record of records) {
+    if (record.event.kind === 'held') held.set(record.id, { record, event: record.event });
+    if (record.event.kind === 'settled') held.delete(record.event.record);
+  }
+  return [...held.values()];
 }
 
 /** What begins a step. */
@@ -165,29 +173,56 @@ class Sorter {
   }
 }
 
-/** The state that records come to, oldest first. Pure: the same records give the same state everywhere. */
-export function roomState(records: readonly RoomRecord[]): RoomState {
-  const sorter = new Sorter();
-  const all = standing(records);
-  for (const record of all) sorter.put(record);
-  const { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed } = sorter;
-  const last = all.at(-1);
-  return {
-    artwork,
-    carriers,
-    trials,
-    inkOut,
-    started,
-    firstSheets,
-    counts,
-    stops,
-    tallies,
-    closed,
-    held: stillHeld(records),
-    standing: new Map(all.map(({ id, event }) => [id, event])),
-    last: last && records.find(({ id }) => id === last.id),
-  };
+/** The state of a job that entries are added to: at the price of one where it says nothing of an earlier one. */
+export class RoomFold {
+  private readonly records: RoomRecord[];
+  private sorter = new Sorter();
+  private standing = new Map<number, RoomEntry>();
+  private held: readonly Standing<'held'>[] = [];
+  private last: RoomRecord | undefined;
+
+  /** @param records oldest first. */
+  constructor(records: readonly RoomRecord[]) {
+    this.records = [...records];
+    this.sort();
+  }
+
+  add(record: RoomRecord): void {
+    this.records.push(record);
+    if (isAboutAnother(record.event) || record.event.kind === 'held') this.sort();
+    else this.put(record as StandingRecord, record);
+  }
+
+  /** The number of the last record, 0 where there is none. */
+  get lastId(): number {
+    return this.records.at(-1)?.id ?? 0;
+  }
+
+  get state(): RoomState {
+    const { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed } = this.sorter;
+    const { standing: counting, held, last } = this;
+    return {
+      ...{ artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed },
+      ...{ standing: counting, held, last },
+    };
+  }
+
+  private sort(): void {
+    this.sorter = new Sorter();
+    this.standing = new Map();
+    this.last = undefined;
+    this.held = stillHeld(this.records);
+    for (const record of standing(this.records)) this.put(record, record);
+  }
+  private put(counting: StandingRecord, record: RoomRecord): void {
+    this.sorter.put(counting);
+    this.standing.set(record.id, counting.event);
+    this.last = record;
+  }
 }
+
+/** The state that records come to, oldest first. Pure: the same records give the same state everywhere. */
+export const roomState = (records: readonly RoomRecord[]): RoomState => new RoomFold(records).state;
 
 /** Whether an ink's last trial was accepted. */
 export const trialAccepted = ({ trials }: RoomState, ink: string): boolean =>

@@ -1,14 +1,17 @@
--- Where the chain of the book does not hold, the first hundred, and how it ends: 'link' does not carry the hash of the one before, 'hash' is not the hash of its text, 'text' says something else than the entry. One.
-WITH walked AS (
+-- A stretch of the book's chain: how many entries, where it does not hold (the first hundred), and how it ends. $1 the entry before it (0 for the beginning), $2 that one's hash, hexadecimal, $3 entries at most. 'link' does not carry the hash of the one before, 'hash' is not the hash of its text, 'text' says something else than the entry. One.
+WITH stretch AS (
+  SELECT id, canon, before, sha256, event, job_id FROM book_entry WHERE id > $1::integer ORDER BY id LIMIT $3::integer
+), walked AS (
   SELECT id, sha256,
     CASE
-      WHEN before <> coalesce(lag(sha256) OVER (ORDER BY id), ''::bytea) THEN 'link'
+      WHEN before <> coalesce(lag(sha256) OVER (ORDER BY id), decode($2::text, 'hex')) THEN 'link'
       WHEN sha256 <> sha256(before || convert_to(id::text || E'\n' || canon, 'UTF8')) THEN 'hash'
       WHEN event <> canon::jsonb -> 'event' OR job_id <> (canon::jsonb ->> 'job')::integer THEN 'text'
     END AS fault
-  FROM book_entry
+  FROM stretch
 )
-SELECT (SELECT count(*)::integer FROM walked) AS entries,
-  (SELECT coalesce(json_agg(json_build_object('id', w.id, 'fault', w.fault) ORDER BY w.id), '[]')
-    FROM (SELECT id, fault FROM walked WHERE fault IS NOT NULL ORDER BY id LIMIT 100) w) AS faults,
-  (SELECT json_build_object('id', id, 'sha256', encode(sha256, 'hex')) FROM walked ORDER BY id DESC LIMIT 1) AS head
+SELECT count(*)::integer AS entries,
+  coalesce((json_agg(json_build_object('id', id, 'fault', fault) ORDER BY id) FILTER (WHERE fault IS NOT NULL)), '[]') AS faults,
+  max(id) AS last,
+  encode((array_agg(sha256 ORDER BY id DESC))[1], 'hex') AS sha256
+FROM walked

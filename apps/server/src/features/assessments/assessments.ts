@@ -56,8 +56,8 @@ async function refresh(database: Database, workshop: Workshop, id: number): Prom
   return assessment;
 }
 
-/** What the newest revision of a job comes to: as it was kept, or reckoned again where it or the works has changed since. */
-export async function assessmentOf(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
+/** The same out of the database. */
+async function readAssessment(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
   const row = await database.one<KeptRow & Record<string, unknown>>('assessments/of-job', id);
   if (!row) throw notFound('This job');
   const stands =
@@ -67,6 +67,26 @@ export async function assessmentOf(database: Database, workshop: Workshop, id: n
     row.assessed === row.version &&
     (row.state === 'released' || row.basis === basisOf(await currentWorks(database)));
   return stands && row.body ? row.body : refresh(database, workshop, id);
+}
+
+/** Assessments that are kept in memory, each with what it hangs on; the one that was asked for longest ago goes first. */
+const MOST_KEPT = 200;
+const kept = new WeakMap<Database, Map<number, { readonly stamp: string; readonly assessment: Assessment }>>();
+
+/** What the newest revision of a job comes to: as it was kept, or reckoned again where it or the works has changed since. */
+export async function assessmentOf(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
+  const jobs = kept.get(database) ?? new Map<number, { stamp: string; assessment: Assessment }>();
+  kept.set(database, jobs);
+  const row = await database.one<{ stamp: string }>('assessments/stamp', id);
+  if (!row) throw notFound('This job');
+  const before = jobs.get(id);
+  if (before?.stamp === row.stamp) return before.assessment;
+  const assessment = await readAssessment(database, workshop, id);
+  jobs.delete(id);
+  jobs.set(id, { stamp: row.stamp, assessment });
+  const [oldest] = jobs.keys();
+  if (jobs.size > MOST_KEPT && oldest !== undefined) jobs.delete(oldest);
+  return assessment;
 }
 
 /** Most revisions that one round reckons again. */

@@ -2,7 +2,16 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { RoomEntry } from '@druckerei/core';
 import { roomState } from '@druckerei/core';
 import { sql } from '../../db/sql.js';
-import type { BookCheck, JobBook, Needs, Problem, Revision, Scanned, StationLine } from '@druckerei/contract';
+import type {
+  BookCheck,
+  JobBook,
+  Needs,
+  Problem,
+  Revision,
+  Scanned,
+  SentAnswer,
+  StationLine,
+} from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, recordOf, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -25,13 +34,13 @@ const sent = (event: RoomEntry, change: Partial<Sent> = {}): Sent => ({
   ...{ uid: randomUUID(), at: new Date().toISOString(), late: false, event },
   ...change,
 });
-async function send(job: number, entries: readonly Sent[], who = operator): Promise<JobBook> {
-  const response = await who.call('post', `/api/jobs/${job}/book`, { device: 'Tablet 1', entries });
+async function send(job: number, entries: readonly Sent[], seen = 0): Promise<SentAnswer> {
+  const response = await operator.call('post', `/api/jobs/${job}/book`, { device: 'Tablet 1', seen, entries });
   expect(response.status).toBe(200);
-  return response.body as JobBook;
+  return response.body as SentAnswer;
 }
-const outcomes = ({ entries = [] }: JobBook): string[] => entries.map(({ outcome }) => outcome);
-const state = ({ records }: JobBook) => roomState(records);
+const outcomes = ({ entries }: SentAnswer): string[] => entries.map(({ outcome }) => outcome);
+const state = ({ records }: Pick<JobBook, 'records'>) => roomState(records);
 const check = async (query = ''): Promise<BookCheck> =>
   (await manager.call('get', `/api/book/check${query}`)).body as BookCheck;
 const cutting = (count: number, kind: 'taken-in' | 'good'): RoomEntry => ({ kind, step: 'cut', count });
@@ -47,7 +56,7 @@ describe('entries of a station', () => {
       sent(cutting(5, 'good'), { at: '2099-01-01T00:00:00.000Z' }),
     ]);
     expect(outcomes(book)).toEqual(['entered', 'entered', 'refused', 'refused', 'refused']);
-    const wrong = (book.entries ?? []).slice(2).map(({ errors }) => errors.map(({ message }) => message).join());
+    const wrong = book.entries.slice(2).map(({ errors }) => errors.map(({ message }) => message).join());
     expect(wrong[0]).toMatch(/at most 5/);
     expect(wrong[1]).toMatch(/no step gild/);
     expect(wrong[2]).toMatch(/Set the clock/);
@@ -61,8 +70,10 @@ describe('entries of a station', () => {
     const first = await send(id, [entry, entry]);
     expect(outcomes(first)).toEqual(['entered']);
     const again = await send(id, [entry]);
-    expect(again.entries).toEqual([{ ...first.entries?.[0], outcome: 'known' }]);
+    expect(again.entries).toEqual([{ ...first.entries[0], outcome: 'known' }]);
     expect(again.records).toHaveLength(1);
+    // Only what came behind what the device had seen is answered.
+    expect((await send(id, [sent(cutting(1, 'good'))], again.records[0]?.id)).records).toHaveLength(1);
   });
 
   it('that waited on a tablet and are refused are held until a manager explains them', async () => {
@@ -81,7 +92,7 @@ describe('entries of a station', () => {
     });
     const settle = (record: number | null | undefined, taken: boolean, who = manager) =>
       who.call('post', `/api/jobs/${id}/book/${record ?? 0}/settled`, { taken, why: 'seen at the table' });
-    const [, good, count] = book.entries ?? [];
+    const [, good, count] = book.entries;
     expect((await settle(good?.id, true, operator)).status).toBe(403);
     expect((await settle(good?.id, true)).status).toBe(200);
     const after = (await settle(count?.id, false)).body as JobBook;
@@ -93,7 +104,7 @@ describe('entries of a station', () => {
   it('are struck through, and stay in the book', async () => {
     const { id } = await newJob();
     const book = await send(id, [sent(cutting(10, 'taken-in')), sent(cutting(8, 'good')), sent(cutting(4, 'good'))]);
-    const record = book.entries?.[1]?.id ?? 0;
+    const record = book.entries[1]?.id ?? 0;
     const struck = await send(id, [sent({ kind: 'strike', record, why: 'counted twice' })]);
     expect(state(struck).counts.get('cut')?.good).toBe(4);
     expect(struck.records).toHaveLength(4);
@@ -122,6 +133,14 @@ describe('entries of a station', () => {
       sent({ kind: 'good', step: 'box', count: 4_000 }),
     ]);
     expect(await wanted()).toBe(false);
+  });
+
+  it('are held of a job that was put aside', async () => {
+    const { id, version } = await newJob();
+    expect((await manager.call('put', `/api/jobs/${id}/aside`, { version, aside: true })).status).toBe(200);
+    const book = await send(id, [sent(cutting(1, 'taken-in')), sent(cutting(1, 'taken-in'), { late: true })]);
+    expect(outcomes(book)).toEqual(['refused', 'held']);
+    expect(book.entries[0]?.errors[0]?.message).toMatch(/was put aside/);
   });
 
   it('are shown of all stations at work, with what is held and what does not balance', async () => {
@@ -177,7 +196,7 @@ describe('the chain of the book', () => {
       await client.query('ALTER TABLE book_entry DISABLE TRIGGER USER');
       await client.query('ALTER TABLE book_entry DROP CONSTRAINT book_entry_hash');
       for (const statement of statements) await client.query(statement);
-      const { rows } = await client.query<{ faults: BookCheck['faults'] }>(sql('room/check'));
+      const { rows } = await client.query<{ faults: BookCheck['faults'] }>(sql('room/check'), [0, '', 1_000]);
       return rows[0]?.faults ?? [];
     } finally {
       await client.query('ROLLBACK');

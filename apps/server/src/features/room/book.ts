@@ -1,36 +1,58 @@
 import { type RoomCard, type RoomRecord, NOTHING_YET, balanceOf, roomState } from '@druckerei/core';
-import type { BookCheck, JobBook, Scanned, StationLine } from '@druckerei/contract';
-import type { Database } from '../../db/database.js';
+import type { BookCheck, JobBook, Scanned, SentAnswer, StationLine } from '@druckerei/contract';
+import type { Queries } from '../../db/database.js';
 import type { Handlers } from '../../http/register.js';
 import { ProblemError, notFound } from '../../http/problem.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
 import { enterEntries, settleEntry } from './enter.js';
-import { readEntries } from './entries.js';
+import { readEntries, told } from './entries.js';
 
 type JobLine = JobBook['job'];
 
 async function bookOf(bench: Bench, job: number): Promise<JobBook> {
   const { database, workshop } = bench;
-  const line = await database.one<JobLine & { aside: boolean }>('room/job', job);
+  const line = await database.one<JobLine & Record<string, unknown>>('room/job', job);
   if (!line) throw notFound('This job');
-  const { aside, ...told } = line;
   const { card } = await assessmentOf(database, workshop, job);
-  const records = (await readEntries(database, job)) as JobBook['records'];
-  return { job: told, card: (card as JobBook['card'] | undefined) ?? null, records };
+  const records = told(await readEntries(database, job)) as JobBook['records'];
+  return { job: line, card: (card as JobBook['card'] | undefined) ?? null, records };
 }
 
-type CheckRow = Pick<BookCheck, 'entries' | 'faults' | 'head'> & Record<string, unknown>;
+interface StretchRow {
+  readonly entries: number;
+  readonly faults: BookCheck['faults'];
+  readonly last: number | null;
+  readonly sha256: string | null;
+}
+/** Entries that are walked in one question, and faults that are told. */
+const STRETCH = 50_000;
+const MOST_FAULTS = 100;
+
+const EMPTY: StretchRow = { entries: 0, faults: [], last: null, sha256: null };
+/** Walks the stretch behind an entry. */
+async function stretchBehind(database: Pick<Queries, 'one'>, head: BookCheck['head']): Promise<StretchRow> {
+  const [last, hash] = [head?.id ?? 0, head?.sha256 ?? ''];
+  return (await database.one<StretchRow & Record<string, unknown>>('room/check', last, hash, STRETCH)) ?? EMPTY;
+}
 
 /** Walks the chain of the book from its first entry to its last. @param hash that somebody has on paper. */
-export async function checkBook(database: Pick<Database, 'one'>, hash?: string): Promise<BookCheck> {
+export async function checkBook(database: Pick<Queries, 'one'>, hash?: string): Promise<BookCheck> {
   const start = performance.now();
-  const row = await database.one<CheckRow>('room/check');
+  const faults: BookCheck['faults'] = [];
+  let [entries, head]: [number, BookCheck['head']] = [0, null];
+  let stretch: StretchRow | undefined;
+  do {
+    stretch = await stretchBehind(database, head);
+    entries += stretch.entries;
+    faults.push(...stretch.faults);
+    if (stretch.last !== null && stretch.sha256 !== null) head = { id: stretch.last, sha256: stretch.sha256 };
+  } while (stretch.entries === STRETCH);
   const entry = hash === undefined ? undefined : await database.one<{ id: number; at: string }>('room/by-hash', hash);
   return {
-    entries: row?.entries ?? 0,
-    head: row?.head ?? null,
-    faults: row?.faults ?? [],
+    entries,
+    head,
+    faults: faults.slice(0, MOST_FAULTS),
     milliseconds: Math.round(performance.now() - start),
     asked: hash === undefined ? null : { sha256: hash, entry: entry ?? null },
   };
@@ -113,7 +135,10 @@ export const bookHandlers = (bench: Bench): Pick<Handlers, Served> => ({
   jobBook: ({ params }) => bookOf(bench, params.id),
   enterBook: async ({ account, params, body }) => {
     const entries = await enterEntries(bench, account, params.id, body);
-    return { ...(await bookOf(bench, params.id)), entries };
+    // Whoever looks at nothing of the job is told nothing of it.
+    const asked = entries.some(({ id }) => (id ?? 0) > body.seen);
+    const records = asked ? await readEntries(bench.database, params.id) : [];
+    return { entries, records: told(records.filter(({ id }) => id > body.seen)) as SentAnswer['records'] };
   },
   settleEntry: async ({ account, params, body }) => {
     await settleEntry(bench, account, params.id, { kind: 'settled', record: params.record, ...body });

@@ -7,7 +7,10 @@ import {
   type RoomEntry,
   type RoomEvent,
   type RoomRecord,
+  type RoomState,
   NEW_CARRIER,
+  RoomFold,
+  error,
   isFinished,
   refuse,
   refuseTime,
@@ -66,25 +69,30 @@ function refuseOver(records: readonly RoomRecord[], event: RoomEntry, seen: numb
   });
 }
 
-/** With these entries the job is done: what is delivered needs no more paper. */
+/** Kinds of entries by which a job may come to be done. */
+const COUNTING: readonly RoomEvent['kind'][] = ['count', 'good', 'settled'];
+/** With these entries the job is done: what is delivered needs no more paper. @param state of the job after them. */
 async function letGoWhenFinished(
   queries: Queries,
-  account: Pick<Account, 'id'>,
-  job: number,
+  { job, by }: Pick<NewEntry, 'job' | 'by'>,
   { finish }: Assessment,
-  { card, state }: RoomContext,
+  { counts }: RoomState,
   events: readonly RoomEvent[],
 ): Promise<void> {
-  if (!events.some(({ kind }) => kind === 'count' || kind === 'good' || kind === 'settled')) return;
-  const records = [...state.standing].map(([id, event]) => ({ id, at: '', by: '', event }));
-  const more = events.map((event, i) => ({ id: Number.MAX_SAFE_INTEGER - events.length + i, at: '', by: '', event }));
-  const after = roomState([...records, ...more]);
-  const counts = new Map([...after.counts].map(([step, { good }]) => [step, good]));
-  if (card.steps.length > 0 && isFinished(finish, counts)) await letAllGo(queries, account, job);
+  if (!events.some(({ kind }) => COUNTING.includes(kind))) return;
+  const good = new Map([...counts].map(([step, counted]) => [step, counted.good]));
+  if (isFinished(finish, good)) await letAllGo(queries, { id: by }, job);
 }
 
-async function lockJob(queries: Queries, job: number): Promise<void> {
-  if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
+interface LockedJob {
+  readonly number: string;
+  readonly aside: boolean;
+}
+
+async function lockJob(queries: Queries, job: number): Promise<LockedJob> {
+  const locked = await queries.one<LockedJob & Record<string, unknown>>('room/lock-job', job);
+  if (!locked) throw notFound('This job');
+  return locked;
 }
 
 /** A job with the card that its entries are held against. */
@@ -110,7 +118,8 @@ export async function enterEvent(
     await lockJob(queries, job);
     const records = await readEntries(bench.database, job, queries);
     if (seen !== undefined) refuseOver(records, event, seen);
-    const context = { card, state: roomState(records) };
+    const fold = new RoomFold(records);
+    const context = { card, state: fold.state };
     const refused = refuse(context, event);
     if (refused.length > 0)
       throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
@@ -123,7 +132,8 @@ export async function enterEvent(
     await addEntries(queries, [
       { uid: randomUUID(), job, by: account.id, happened: Date.now(), event: entered, carrier },
     ]);
-    await letGoWhenFinished(queries, account, job, assessment, context, [entered]);
+    fold.add({ id: fold.lastId + 1, at: '', by: '', event: entered });
+    await letGoWhenFinished(queries, { job, by: account.id }, assessment, fold.state, [entered]);
   });
 }
 
@@ -137,20 +147,13 @@ const worded = (issues: readonly Issue[]): Errors =>
 class Batch {
   readonly entries: NewEntry[] = [];
   readonly answers: EntryAnswer[] = [];
-  private records: readonly RoomRecord[];
 
   constructor(
-    records: readonly RoomRecord[],
+    readonly fold: RoomFold,
     private readonly card: RoomCard | undefined,
-    private readonly why: readonly string[],
+    private readonly why: Errors,
     private readonly from: Pick<NewEntry, 'job' | 'by' | 'device'>,
-  ) {
-    this.records = records;
-  }
-
-  get context(): RoomContext | undefined {
-    return this.card && { card: this.card, state: roomState(this.records) };
-  }
+  ) {}
 
   known(uid: string, id: number, wasHeld: boolean): void {
     this.answers.push({ uid, outcome: wasHeld ? 'held' : 'known', id, errors: [] });
@@ -158,10 +161,11 @@ class Batch {
 
   take({ uid, at, late, event }: Sent, now: number): void {
     const happened = Date.parse(at);
-    const context = this.context;
+    const context = this.card && { card: this.card, state: this.fold.state };
     const errors = [
       ...worded(refuseTime(happened, now)),
-      ...(context ? worded(refuse(context, event)) : this.why.map((message) => ({ path: 'job', message }))),
+      ...this.why,
+      ...(context ? worded(refuse(context, event)) : []),
       // The store's carriers go from hand to hand: nobody takes one without looking at what is there.
       ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: FROM_STORE }] : []),
     ];
@@ -176,8 +180,7 @@ class Batch {
     const carrier = context && !held ? carrierNote(context, event) : undefined;
     this.entries.push({ uid, ...this.from, happened, event: entered, carrier });
     this.answers.push({ uid, outcome: held ? 'held' : 'entered', id: null, errors });
-    const id = (this.records.at(-1)?.id ?? 0) + 1;
-    this.records = [...this.records, { id, at, by: '', event: entered }];
+    this.fold.add({ id: this.fold.lastId + 1, at, by: '', event: entered });
   }
 }
 const FROM_STORE = 'A carrier of an earlier job is taken out of the store at the carriers of the job.';
@@ -194,31 +197,26 @@ export async function enterEntries(
 ): Promise<EntryAnswer[]> {
   const { assessment, card } = await cardOf(bench, job);
   return bench.database.transaction(async (queries) => {
-    await lockJob(queries, job);
-    const uids = entries.map(({ uid }) => uid);
-    const rows = await queries.many<{ uid: string; id: number; kind: string }>('room/known', uids);
-    const known = new Map(rows.map((row) => [row.uid, row]));
+    const { number, aside } = await lockJob(queries, job);
     const records = await readEntries(bench.database, job, queries);
-    const batch = new Batch(records, card, assessment.problems, { job, by: account.id, device });
+    const known = new Map(records.map((record) => [record.uid, record]));
+    const why = [
+      ...(aside ? worded([error('book.aside', 'job', { job: number })]) : []),
+      ...assessment.problems.map((message) => ({ path: 'job', message })),
+    ];
+    const batch = new Batch(new RoomFold(records), card, why, { job, by: account.id, device });
     const now = Date.now();
     const taken = new Set<string>();
     for (const entry of entries) {
       const before = known.get(entry.uid);
-      if (before) batch.known(entry.uid, before.id, before.kind === 'held');
+      if (before) batch.known(entry.uid, before.id, before.event.kind === 'held');
       else if (!taken.has(entry.uid)) batch.take(entry, now);
       taken.add(entry.uid);
     }
     const ids = await addEntries(queries, batch.entries);
     const numbers = new Map(batch.entries.map(({ uid }, i) => [uid, ids[i] ?? 0]));
-    if (card)
-      await letGoWhenFinished(
-        queries,
-        account,
-        job,
-        assessment,
-        { card, state: roomState(records) },
-        batch.entries.map(({ event }) => event),
-      );
+    const events = batch.entries.map(({ event }) => event);
+    await letGoWhenFinished(queries, { job, by: account.id }, assessment, batch.fold.state, events);
     return batch.answers.map((answer) => ({ ...answer, id: answer.id ?? numbers.get(answer.uid) ?? null }));
   });
 }

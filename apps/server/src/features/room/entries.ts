@@ -9,13 +9,20 @@ interface EntryRow {
   entered: string;
   device: string | null;
   by: string;
+  uid: string;
+}
+
+/** An entry with the name that its device gave it. */
+export interface NamedRecord extends RoomRecord {
+  readonly uid: string;
 }
 
 /** Milliseconds after which an entry counts as entered later than it happened. */
 const LATER_MS = 60_000;
 
-const recordOf = ({ id, event, happened, entered, device, by }: EntryRow): RoomRecord => ({
+const recordOf = ({ id, uid, event, happened, entered, device, by }: EntryRow): NamedRecord => ({
   id,
+  uid,
   at: happened,
   by,
   ...(Date.parse(entered) - Date.parse(happened) >= LATER_MS ? { entered } : {}),
@@ -26,15 +33,15 @@ const recordOf = ({ id, event, happened, entered, device, by }: EntryRow): RoomR
 /** Jobs whose entries are kept in memory. */
 const MOST_JOBS = 200;
 /** Entries are only ever added: what was read once stays as it is, and only what came since is read again. */
-const kept = new WeakMap<Database, Map<number, readonly RoomRecord[]>>();
+const kept = new WeakMap<Database, Map<number, readonly NamedRecord[]>>();
 
 /** Entries of a job's book, oldest first. Not inside a transaction that has added to it: what is not there for good is not kept. */
 export async function readEntries(
   database: Database,
   job: number,
   queries: Queries = database,
-): Promise<readonly RoomRecord[]> {
-  const jobs = kept.get(database) ?? new Map<number, readonly RoomRecord[]>();
+): Promise<readonly NamedRecord[]> {
+  const jobs = kept.get(database) ?? new Map<number, readonly NamedRecord[]>();
   kept.set(database, jobs);
   const before = jobs.get(job) ?? [];
   const rows = await queries.many<EntryRow & Record<string, unknown>>('room/records', job, before.at(-1)?.id ?? 0);
@@ -69,3 +76,6 @@ export async function addEntries(queries: Queries, entries: readonly NewEntry[])
   const ids = new Map(rows.map(({ id, uid }) => [uid, id]));
   return entries.map(({ uid }) => ids.get(uid) ?? 0);
 }
+
+/** Entries as they are told to whoever looks at the job. */
+export const told = (records: readonly NamedRecord[]): RoomRecord[] => records.map(({ uid: _, ...record }) => record);

@@ -3,12 +3,12 @@ import type { Handlers } from '../../http/register.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
 import { enterEvent } from './enter.js';
-import { readEntries } from './entries.js';
+import { readEntries, told } from './entries.js';
 import { keptCarriers } from './kept-carriers.js';
 
 async function roomOf(bench: Bench, job: number): Promise<PressRoom> {
   const { carriers } = await assessmentOf(bench.database, bench.workshop, job);
-  const records = (await readEntries(bench.database, job)) as PressRoom['records'];
+  const records = told(await readEntries(bench.database, job)) as PressRoom['records'];
   const kept: KeptCarrier[] = carriers.length > 0 ? await keptCarriers(bench.database, { keys: carriers }) : [];
   return { records, kept };
 }

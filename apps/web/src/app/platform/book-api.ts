@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { BookCheck, JobBook, Scanned, SentEntries, StationLine } from '@druckerei/contract';
+import type { BookCheck, JobBook, Scanned, SentAnswer, SentEntries, StationLine } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
 
 /** The server's calls about the book of the floor. */
@@ -11,8 +11,8 @@ export class BookApi {
   book(job: number): Observable<JobBook> {
     return this.http.get<JobBook>(`/api/jobs/${job}/book`);
   }
-  enter(job: number, sent: SentEntries): Observable<JobBook> {
-    return this.http.post<JobBook>(`/api/jobs/${job}/book`, sent);
+  enter(job: number, sent: SentEntries): Observable<SentAnswer> {
+    return this.http.post<SentAnswer>(`/api/jobs/${job}/book`, sent);
   }
   settle(job: number, record: number, taken: boolean, why: string): Observable<JobBook> {
     return this.http.post<JobBook>(`/api/jobs/${job}/book/${record}/settled`, { taken, why });

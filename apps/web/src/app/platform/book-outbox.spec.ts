@@ -3,7 +3,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { MockStore, provideMockStore } from '@ngrx/store/testing';
 import type { RoomEntry } from '@druckerei/core';
-import type { Account, EntryAnswer, JobBook, SentEntries } from '@druckerei/contract';
+import type { Account, EntryAnswer, SentAnswer, SentEntries } from '@druckerei/contract';
 import { IDBFactory } from 'fake-indexeddb';
 import { type Observable, of, throwError } from 'rxjs';
 import { testAccount } from './account.fixture';
@@ -26,7 +26,7 @@ class FakeBook {
   /** Fails before it enters anything, or after: the answer is lost then. */
   fails: (call: number) => 'before' | 'after' | HttpErrorResponse | undefined = () => undefined;
 
-  enter(job: number, { entries }: SentEntries): Observable<JobBook> {
+  enter(job: number, { entries }: SentEntries): Observable<SentAnswer> {
     const failing = this.fails(this.calls.length);
     this.calls.push(entries.length);
     if (failing === 'before') return throwError(() => AWAY);
@@ -41,7 +41,7 @@ class FakeBook {
       return { uid: entry.uid, outcome: above ? 'held' : 'entered', id: this.entered.length, errors: [] };
     });
     if (failing === 'after') return throwError(() => AWAY);
-    return of({ job: { id: job }, card: null, records: [], entries: answers } as unknown as JobBook);
+    return of({ records: [], entries: answers });
   }
 }
 

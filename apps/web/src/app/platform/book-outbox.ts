@@ -1,6 +1,6 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { RoomEntry } from '@druckerei/core';
-import type { EntryAnswer, JobBook, SentEntries } from '@druckerei/contract';
+import type { EntryAnswer, SentAnswer, SentEntries } from '@druckerei/contract';
 import { UNDER_WAY } from '@druckerei/contract/plain';
 import { Store } from '@ngrx/store';
 import { Subject, firstValueFrom } from 'rxjs';
@@ -12,6 +12,8 @@ import { sessionFeature } from './session.state';
 
 /** Milliseconds before what waits is sent again. */
 const AGAIN_MS = 5_000;
+/** Of a job that nobody looks at nothing is asked back. */
+const LAST = 2_147_483_647;
 /** Entries that are sent at once. */
 const MOST_SENT = 200;
 const SENDING = 'druckerei-book-sending';
@@ -33,11 +35,10 @@ function newUid(): string {
 const unanswered = ({ status, problem }: Failure): boolean =>
   status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;
 
-/** What the server has made of entries: the book with them, and of each what became of it. */
-export interface BookAnswer {
+/** What the server has made of entries of a job: what became of each, and what the book has of it behind what was seen. */
+export interface BookAnswer extends SentAnswer {
   readonly job: number;
-  readonly book: JobBook;
-  readonly answers: readonly EntryAnswer[];
+  readonly seen: number;
 }
 
 /**
@@ -55,6 +56,8 @@ export class BookOutbox {
   private readonly others = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(SENDING);
   private sending: Promise<void> | undefined;
   private again = false;
+  /** The last entry that is shown of jobs that are looked at here. */
+  private readonly seen = new Map<number, number>();
   /** What this device keeps has been read. */
   private looked: Promise<void> = Promise.resolve();
   /** What the server does not have yet, oldest first. */
@@ -74,7 +77,9 @@ export class BookOutbox {
     });
     setInterval(() => void this.sendAll(), AGAIN_MS);
     window.addEventListener('online', () => void this.sendAll());
-    this.others?.addEventListener('message', () => (this.looked = this.look()));
+    this.others?.addEventListener('message', () => {
+      this.looked = this.look();
+    });
   }
 
   /**
@@ -90,12 +95,17 @@ export class BookOutbox {
     const n = await this.shelf.add(entry);
     this.entries.update((entries) => [...entries, { ...entry, n }]);
     let answer: EntryAnswer | undefined;
-    const heard = this.answers.subscribe(({ answers }) => {
-      answer ??= answers.find((one) => one.uid === uid);
+    const heard = this.answers.subscribe(({ entries }) => {
+      answer ??= entries.find((one) => one.uid === uid);
     });
     await this.sendAll();
     heard.unsubscribe();
     return answer;
+  }
+
+  /** Says which entry of a job is the last that is shown: later ones come with the answers to what is sent. */
+  saw(job: number, last: number): void {
+    this.seen.set(job, last);
   }
 
   /** Leaves an entry out that the server would not have. */
@@ -165,16 +175,13 @@ export class BookOutbox {
 
   private async post(job: number, batch: readonly BookWaiting[]): Promise<Failure | undefined> {
     try {
-      const entries = batch.map(({ uid, at, late, event }) => ({ uid, at, late, event }));
-      const book = await firstValueFrom(
-        this.api.enter(job, { device: deviceName(), entries: entries as SentEntries['entries'] }),
-      );
-      const answers = book.entries ?? [];
-      const answered = new Set(answers.map(({ uid }) => uid));
+      const entries = batch.map(({ uid, at, late, event }) => ({ uid, at, late, event })) as SentEntries['entries'];
+      const seen = this.seen.get(job) ?? LAST;
+      const answer = await firstValueFrom(this.api.enter(job, { device: deviceName(), seen, entries }));
+      const answered = new Set(answer.entries.map(({ uid }) => uid));
       this.away.set(false);
       await this.gone(batch.filter(({ uid }) => answered.has(uid)));
-      await this.shelf.keep(book);
-      this.told.next({ job, book, answers });
+      this.told.next({ ...answer, job, seen });
       return undefined;
     } catch (error) {
       return failureOf(error);

@@ -76,8 +76,7 @@ export class BookShelf {
   }
 
   async keep(book: JobBook): Promise<void> {
-    const { entries: _, ...kept } = book;
-    await (await this.opened)?.put('books', kept, book.job.id).catch(() => undefined);
+    await (await this.opened)?.put('books', book, book.job.id).catch(() => undefined);
   }
   /** A book as it was last seen on this device. */
   async kept(job: number): Promise<JobBook | undefined> {

@@ -15,6 +15,8 @@ export const sentOnceInterceptor: HttpInterceptorFn = (request, next) => {
   if (
     request.method !== 'POST' ||
     request.url.endsWith('/api/session') ||
+    // Entries of the book have names of their own.
+    request.url.endsWith('/book') ||
     request.body instanceof Blob ||
     request.headers.has(HEADER)
   )

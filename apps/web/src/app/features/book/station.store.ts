@@ -100,6 +100,7 @@ export const StationStore = signalStore(
   withMethods((store) => {
     const take = (book: JobBook): void => {
       patchState(store, { book, kept: false, failed: '' });
+      store.outbox.saw(book.job.id, book.records.at(-1)?.id ?? 0);
       void store.shelf.keep(book);
     };
     const load = async (): Promise<void> => {
@@ -121,7 +122,13 @@ export const StationStore = signalStore(
         filter(({ job }) => job === store.job()),
         takeUntilDestroyed(),
       )
-      .subscribe(({ book }) => take(book));
+      .subscribe(({ seen, records }) => {
+        const book = store.book();
+        const last = book?.records.at(-1)?.id ?? 0;
+        // What was answered to another page may leave something out in between: all is asked for then.
+        if (!book || seen > last) void load();
+        else take({ ...book, records: [...book.records, ...records.filter(({ id }) => id > last)] });
+      });
     whenChanged(
       ['room'],
       () => void load(),
