@@ -46,7 +46,7 @@ export const STATION_ENTRIES = [
     step: stepId,
     what: z.enum(INCIDENTS),
     lost: count.describe('process units'),
-    carrier: z.string().min(1).max(240).optional(),
+    carrier: line(240).min(1).optional(),
   }),
   z.strictObject({ kind: z.literal('check'), step: stepId, check: line(120).min(1), passed: z.boolean() }),
   z.strictObject({ kind: z.literal('handed-on'), step: stepId, pile, count: some }),

@@ -4,7 +4,7 @@ import { line, lines } from './text.js';
 import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
 
 const id = stepId;
-const carrier = z.string().min(1).max(240);
+const carrier = line(240).min(1);
 const ink = line(40).min(1);
 const channel = z.number().min(-160).max(160);
 const lab = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
@@ -28,7 +28,7 @@ export const roomEntrySchema = z
       place: line(80).optional(),
       reason: line(300).optional().describe('why it is let go before the count is safe'),
       from: z
-        .strictObject({ job: z.string().min(1).max(40), used: z.number().min(0) })
+        .strictObject({ job: line(40).min(1), used: z.number().min(0) })
         .optional()
         .describe('kept by an earlier job; what it has run is filled in by the server'),
     }),

@@ -108,7 +108,7 @@ describe('a works as version 016 left it, dumped by pg_dump', () => {
       event: { kind: 'artwork', note: 'proof 3, signed' },
     });
     const check = (await manager.call('get', '/api/book/check')).body as BookCheck;
-    expect([check.faults, check.entries > records.length]).toEqual([[], true]);
+    expect([check.faults, check.entries]).toEqual([[], records.length]);
     const open = (await manager.call('get', '/api/jobs/1')).body as Revision;
     const saved = await manager.call('put', '/api/jobs/1/draft', {
       version: open.version,

@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { RoomEntry } from '@druckerei/core';
 import { roomState } from '@druckerei/core';
 import { sql } from '../../db/sql.js';
+import { checkBookAt } from './command.js';
 import type {
   BookCheck,
   JobBook,
@@ -99,6 +100,35 @@ describe('entries of a station', () => {
     expect([...state(after).counts].map(([step, { good: n }]) => [step, n])).toEqual([['cut', 25]]);
     expect(state(after).held).toEqual([]);
     expect((await settle(good?.id, true)).status).toBe(409);
+  });
+
+  it('are told as they should be, whatever is sent, and never answered 5xx', async () => {
+    const { id } = await newJob();
+    const odd: readonly object[] = [
+      { kind: 'incident', step: 'cut', what: 'jam', lost: 0, carrier: 'a\u0000b' },
+      { kind: 'good', step: 'cut', count: 0.5 },
+      { kind: 'good', step: 'cut', count: 0 },
+      { kind: 'note', step: 'cut', text: '\ud800' },
+      { kind: 'held', entry: cutting(1, 'good'), refused: [] },
+      { kind: 'settled', record: 1, taken: true, why: 'x' },
+      { kind: 'photo', step: 'cut', picture: 'x' },
+    ];
+    for (const event of odd) {
+      const entries = [{ ...sent(cutting(1, 'good'), { late: true }), event }];
+      const { status } = await operator.call('post', `/api/jobs/${id}/book`, { device: 'x', seen: 0, entries });
+      expect([event, status]).toEqual([event, 400]);
+    }
+    const taken = sent(cutting(1, 'taken-in'));
+    await send(id, [taken]);
+    // A name that another job's entry has.
+    const other = await newJob();
+    const { status } = await operator.call('post', `/api/jobs/${other.id}/book`, {
+      device: 'x',
+      seen: 0,
+      entries: [taken],
+    });
+    expect(status).toBe(409);
+    expect(server.errors).toEqual([]);
   });
 
   it('are struck through, and stay in the book', async () => {
@@ -223,6 +253,7 @@ describe('the chain of the book', () => {
     expect((await check(`?hash=${head?.sha256 ?? ''}`)).asked?.entry).toMatchObject({ id: head?.id });
     expect((await check(`?hash=${'0'.repeat(64)}`)).asked?.entry).toBeNull();
     expect((await manager.call('get', '/api/book/check?hash=short')).status).toBe(400);
+    expect((await checkBookAt(server.url)).head).toEqual(head);
   });
 
   it('finds every single change, wherever it is (identity)', async () => {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatIconModule } from '@angular/material/icon';
 import { type Reading, type RoomEntry, type StationIncident, INCIDENTS, READINGS } from '@druckerei/core';
 import { readNumber } from '../../ui/format';
+import { Chips } from './ui/chips';
 
 const KINDS = ['incident', 'fault', 'reading', 'check', 'note'] as const;
 type Kind = (typeof KINDS)[number];
@@ -24,7 +24,7 @@ const UNITS: Readonly<Record<Reading, string>> = {
 /** What is entered less often: incidents, faults, readings, checks, notes. */
 @Component({
   selector: 'dk-more-entries',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [Chips, MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="kinds" role="group" aria-label="Other entries">
@@ -40,34 +40,14 @@ const UNITS: Readonly<Record<Reading, string>> = {
     </div>
     @switch (shown()) {
       @case ('incident') {
-        <div class="chips" role="group" aria-label="What">
-          @for (one of incidents; track one) {
-            <button
-              [matButton]="what() === one ? 'filled' : 'outlined'"
-              [attr.aria-pressed]="what() === one"
-              (click)="what.set(one)"
-            >
-              {{ one }}
-            </button>
-          }
-        </div>
+        <dk-chips aria-label="What" [of]="incidents" [(chosen)]="what" />
         <label><span>Lost by it, of what goes through</span><input #lost inputmode="numeric" value="0" /></label>
         <button matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="incident(lost.value)">
           Enter the incident
         </button>
       }
       @case ('fault') {
-        <div class="chips" role="group" aria-label="Fault">
-          @for (one of reasons(); track one) {
-            <button
-              [matButton]="what() === one ? 'filled' : 'outlined'"
-              [attr.aria-pressed]="what() === one"
-              (click)="what.set(one)"
-            >
-              {{ one }}
-            </button>
-          }
-        </div>
+        <dk-chips aria-label="Fault" [of]="reasons()" [(chosen)]="what" />
         <label><span>At sheet on the counter</span><input #sheet inputmode="numeric" /></label>
         <label><span>Where on it, how much</span><input #text maxlength="300" /></label>
         <button matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="fault(sheet.value, text.value)">
@@ -75,17 +55,7 @@ const UNITS: Readonly<Record<Reading, string>> = {
         </button>
       }
       @case ('reading') {
-        <div class="chips" role="group" aria-label="Of what">
-          @for (one of readings; track one) {
-            <button
-              [matButton]="what() === one ? 'filled' : 'outlined'"
-              [attr.aria-pressed]="what() === one"
-              (click)="what.set(one)"
-            >
-              {{ one }}
-            </button>
-          }
-        </div>
+        <dk-chips aria-label="Of what" [of]="readings" [(chosen)]="what" />
         <label><span>Ink, mark or place</span><input #name maxlength="60" /></label>
         <label
           ><span>Value {{ unit() }}</span
@@ -118,8 +88,7 @@ const UNITS: Readonly<Record<Reading, string>> = {
     }
   `,
   styles: `
-    .kinds,
-    .chips {
+    .kinds {
       display: flex;
       flex-wrap: wrap;
       gap: 8px;

@@ -11,6 +11,7 @@ import { type Act, type Counted, COUNTED, PHASES, actsIn, countEntry } from './e
 import { EntryList } from './entry-list';
 import { keepOffline } from './keep-offline';
 import { MoreEntries } from './more-entries';
+import { Chips } from './ui/chips';
 import { NumberPad } from './ui/number-pad';
 import { TallyMarks } from './ui/tally-marks';
 import { Scans, hearScanner } from './scans';
@@ -21,6 +22,7 @@ import { StationStore } from './station.store';
 @Component({
   selector: 'dk-station-page',
   imports: [
+    Chips,
     EntryList,
     MatButtonModule,
     MatIconModule,
@@ -91,6 +93,9 @@ export class StationPage {
         from === null ? `bought ${unitText(unit, 2)}` : (card?.steps.find(({ id }) => id === from)?.title ?? material),
     }));
   });
+  protected readonly materialIds = computed(() => this.materials().map(({ material }) => material));
+  protected readonly materialText = (id: string): string =>
+    this.materials().find(({ material }) => material === id)?.text ?? id;
   /** Lines of the tally sheet. */
   protected readonly rows = computed(() => {
     const [station, tally] = [this.store.station(), this.store.tally()];
