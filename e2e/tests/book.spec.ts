@@ -89,8 +89,10 @@ test('two tablets and a planner: a pile is scanned, counted, closed, and the pla
   await folder.page.goto(`/book/${id}/cut`);
   await expect(on(folder.page, 'phase')).toContainText('Closed');
   await folder.page.getByRole('heading', { name: 'Guillotine' }).click();
-  await folder.page.keyboard.type(`${number}/cut/1`);
-  await folder.page.keyboard.press('Enter');
+  await folder.page.evaluate((code) => {
+    for (const key of [...code, 'Enter'])
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+  }, `${number}/cut/1`);
   await expect(folder.page.getByRole('heading', { name: 'Fold' })).toBeVisible();
   await folder.page.getByRole('button', { name: /^Enter [\d,]+ maps/ }).click();
   await tap(folder.page, 'Good out', 1000);

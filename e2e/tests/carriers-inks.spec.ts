@@ -87,7 +87,7 @@ test('inks are moved by key and by drag, the rules answer, and undo brings the o
     page
       .locator('[data-unit-ink][data-side=front]')
       .evaluateAll((all) => all.map((one) => one.getAttribute('data-unit-ink')));
-  expect(await order()).toEqual(['Silver', 'K', 'Night blue']);
+  await expect.poll(order).toEqual(['Silver', 'K', 'Night blue']);
   await page.locator('[data-unit-ink=Silver]').focus();
   await page.keyboard.press('ArrowRight');
   await expect.poll(order).toEqual(['K', 'Silver', 'Night blue']);

@@ -5,8 +5,8 @@ import { BookApi } from '../../platform/book-api';
 import { failureOf } from '../../platform/problem';
 import { soundOf } from './sound';
 
-/** Milliseconds between two keys of a hand scanner: nobody types so fast. */
-const FAST_MS = 60;
+/** Milliseconds between two keys of a code at most, also where the tablet is slow. */
+const FAST_MS = 500;
 const LEAST = 4;
 
 /** Goes where a code leads: to the station of a pile, or of a ticket. */
