@@ -116,7 +116,7 @@ describe('entries of a station', () => {
     for (const event of odd) {
       const entries = [{ ...sent(cutting(1, 'good'), { late: true }), event }];
       const { status } = await operator.call('post', `/api/jobs/${id}/book`, { device: 'x', seen: 0, entries });
-      expect([event, status]).toEqual([event, 400]);
+      expect([event, status]).toEqual([event, 422]);
     }
     const taken = sent(cutting(1, 'taken-in'));
     await send(id, [taken]);
