@@ -1,5 +1,5 @@
 import { type Browser, type BrowserContext, type Page, expect, test } from '@playwright/test';
-import { addExample, expectAccessible, signIn } from './steps';
+import { addExample, csrf, expectAccessible, signIn } from './steps';
 
 interface Answer {
   readonly records: readonly {
@@ -137,9 +137,7 @@ test('a tablet goes on without network, is opened anew, and loses nothing; what 
   await expect(page.getByText('Without network.')).toBeVisible();
   await tap(page, 'Good out', 40);
   // Somebody else counts the same pile meanwhile.
-  const headers = {
-    'X-XSRF-TOKEN': (await planner.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')?.value ?? '',
-  };
+  const headers = await csrf(planner);
   const entry = {
     uid: crypto.randomUUID(),
     at: new Date().toISOString(),

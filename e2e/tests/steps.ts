@@ -15,7 +15,7 @@ export async function signInByHand(page: Page, login: Login = 'manager'): Promis
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
 }
 
-const csrf = async (page: Page): Promise<Record<string, string>> => ({
+export const csrf = async (page: Page): Promise<Record<string, string>> => ({
   'X-XSRF-TOKEN': (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '',
 });
 

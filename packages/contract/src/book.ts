@@ -59,7 +59,6 @@ export const STATION_ENTRIES = [
   z.strictObject({ kind: z.literal('step-closed'), step: stepId }),
   z.strictObject({ kind: z.literal('step-opened'), step: stepId, reason }),
   z.strictObject({ kind: z.literal('note'), step: stepId, text: lines(600).min(1) }),
-  z.strictObject({ kind: z.literal('photo'), step: stepId, picture: hash, text: line(120).optional() }),
 ] as const;
 
 /** An entry as a device sends it: made there, with a name of its own, so that sending it again does no harm. */
@@ -72,7 +71,7 @@ export const sentEntrySchema = <Event extends z.ZodType>(event: Event) =>
   });
 
 /** What became of an entry: entered now, known already, held for explaining, or refused. */
-export const ENTRY_OUTCOMES = ['entered', 'known', 'held', 'refused'] as const;
+const ENTRY_OUTCOMES = ['entered', 'known', 'held', 'refused'] as const;
 export const entryAnswerSchema = z
   .strictObject({
     uid: z.string(),

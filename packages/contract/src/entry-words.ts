@@ -1,7 +1,7 @@
 import type { RoomEntry, RoomEvent, StationEntryKind } from '@druckerei/core';
 import { CARRIER_STATE_WORDS } from './press-words.js';
 
-/** How an entry is told: what a component, carrier or step is called, and how a number is written. */
+/** How an entry is told: what a component, carrier or step is called (nothing where it is told at its station), and how a number is written. */
 export interface EntrySaying {
   readonly name: (id: string) => string;
   readonly count: (value: number, digits?: number) => string;
@@ -28,10 +28,8 @@ export const ENTRY_WORDS: Readonly<Record<StationEntryKind, string>> = {
   'step-closed': 'Station closed',
   'step-opened': 'Station opened again',
   note: 'Note',
-  photo: 'Photograph',
 };
 
-const withNote = (text: string | undefined): string => (text ? `: ${text}` : '');
 const at = (sheet: number | undefined, { count }: EntrySaying): string =>
   sheet === undefined ? '' : ` at sheet ${count(sheet)}`;
 
@@ -64,8 +62,6 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
       return `${word}, ${count(event.pieces)} pieces: ${event.reason}`;
     case 'note':
       return event.text;
-    case 'photo':
-      return `${word}${withNote(event.text)}`;
     default:
       return word;
   }
@@ -103,7 +99,9 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
       return `Held: ${entryWords(event.entry, say)}`;
     case 'settled':
       return `Entry ${event.record} ${event.taken ? 'counts' : 'stays out'}: ${event.why}`;
-    default:
-      return `${name(event.step)}: ${stationWords(event, say)}`;
+    default: {
+      const station = name(event.step);
+      return `${station === '' ? '' : `${station}: `}${stationWords(event, say)}`;
+    }
   }
 }

@@ -20,15 +20,7 @@ export * from './endpoints.js';
 export * from './parse-job.js';
 export * from './reckon.js';
 export * from './json-schema.js';
-export {
-  type BookCheck,
-  type EntryAnswer,
-  type Scanned,
-  ENTRY_OUTCOMES,
-  bookCheckSchema,
-  entryAnswerSchema,
-  scannedSchema,
-} from './book.js';
+export { type BookCheck, type EntryAnswer, type Scanned } from './book.js';
 export * from './room.js';
 export * from './stores.js';
 export * from './purchasing.js';

@@ -1,4 +1,4 @@
-import type { StationTally } from './tally.js';
+import { type StationTally, allSpoiled } from './tally.js';
 
 /** A station as its balance needs it. */
 export interface BalancedStep {
@@ -38,7 +38,7 @@ const of = (counts: ReadonlyMap<string, number>, material: string, only: boolean
  */
 export function balanceOf({ yield: y, takes }: BalancedStep, tally: StationTally): StationBalance[] {
   const only = takes.length === 1;
-  const spoiled = exact((tally.spoiled['set-up'] + tally.spoiled.run) * y);
+  const spoiled = exact(allSpoiled(tally) * y);
   return takes.flatMap(({ material, usage }): StationBalance[] => {
     const came = of(tally.takenIn, material, only);
     if (came === 0 && tally.takenIn.size === 0) return [];
@@ -50,12 +50,15 @@ export function balanceOf({ yield: y, takes }: BalancedStep, tally: StationTally
   });
 }
 
+/** The first line of a station that does not come out; undefined where in and out agree or nobody counted in. */
+export const openLine = (step: BalancedStep, tally: StationTally): StationBalance | undefined =>
+  balanceOf(step, tally).find(({ difference }) => difference !== 0);
+
 /** Pieces that may still come out: of what was taken in; where nobody counted in, of what the plan puts through. */
 export function stillToCome(step: BalancedStep, tally: StationTally): number {
   const lines = balanceOf(step, tally);
   if (lines.length === 0) {
-    const { good, samples, spoiled } = tally;
-    return exact((step.processUnits - spoiled['set-up'] - spoiled.run) * step.yield - good - samples);
+    return exact((step.processUnits - allSpoiled(tally)) * step.yield - tally.good - tally.samples);
   }
   return Math.min(...lines.map(({ difference }) => difference));
 }

@@ -1,5 +1,5 @@
-import { type Issue, error } from '../kernel/index.js';
-import { type BalancedStep, balanceOf, stillToCome } from './balance.js';
+import { type Issue, MINUTE_MS, error } from '../kernel/index.js';
+import { type BalancedStep, openLine, stillToCome } from './balance.js';
 import type { StationEntry, StationEntryKind } from './entry.js';
 import type { StationPhase, StationTally } from './tally.js';
 
@@ -69,7 +69,7 @@ export function refuseEntry(entry: StationEntry, step: BalancedStep, tally: Stat
     case 'handed-on':
       return tally.pilesOut.has(entry.pile) ? [error('book.pile-twice', 'pile', { step: name, pile: entry.pile })] : [];
     case 'step-closed': {
-      const open = balanceOf(step, tally).find(({ difference }) => difference !== 0);
+      const open = openLine(step, tally);
       return open ? [error('book.balance', 'step', { step: name, difference: open.difference })] : [];
     }
     default:
@@ -77,9 +77,11 @@ export function refuseEntry(entry: StationEntry, step: BalancedStep, tally: Stat
   }
 }
 
-/** Minutes that a clock may go ahead of the server's. */
-export const AHEAD_MINUTES = 2;
+/** Minutes that a clock may go ahead of the server's. Source: decided by us. */
+const AHEAD_MINUTES = 2;
 
 /** Refuses what has not happened yet. @param at when it happened, @param now both ms since 1970 UTC. */
 export const refuseTime = (at: number, now: number): Issue[] =>
-  at > now + AHEAD_MINUTES * 60_000 ? [error('book.future', 'at', { minutes: Math.round((at - now) / 60_000) })] : [];
+  at > now + AHEAD_MINUTES * MINUTE_MS
+    ? [error('book.future', 'at', { minutes: Math.round((at - now) / MINUTE_MS) })]
+    : [];

@@ -6,9 +6,6 @@ export type Reading = (typeof READINGS)[number];
 export const INCIDENTS = ['wash-up', 'jam', 'web break', 'splice', 'carrier change'] as const;
 export type StationIncident = (typeof INCIDENTS)[number];
 
-/** Types of a photograph that the book keeps. */
-export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
-
 /**
  * What somebody enters at a station. Counts are whole: what is taken in and left over in the units that come there, what is
  * spoiled in process units (what goes through the machine once), good pieces and samples in the units that go out.
@@ -82,14 +79,7 @@ export type StationEntry =
     }
   | { readonly kind: 'step-closed'; readonly step: string }
   | { readonly kind: 'step-opened'; readonly step: string; readonly reason: string }
-  | { readonly kind: 'note'; readonly step: string; readonly text: string }
-  | {
-      readonly kind: 'photo';
-      readonly step: string;
-      /** SHA-256 of the picture, hexadecimal. */
-      readonly picture: string;
-      readonly text?: string | undefined;
-    };
+  | { readonly kind: 'note'; readonly step: string; readonly text: string };
 
 export type StationEntryKind = StationEntry['kind'];
 
@@ -107,7 +97,6 @@ export const ADDING: readonly StationEntryKind[] = [
   'handed-on',
   'difference',
   'note',
-  'photo',
 ];
 
 /** Kinds of a station's entries. */

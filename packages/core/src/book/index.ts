@@ -1,4 +1,4 @@
-export { type StationBalance, type BalancedStep, balanceOf, stillToCome } from './balance.js';
+export { type StationBalance, type BalancedStep, balanceOf, openLine, stillToCome } from './balance.js';
 export {
   type Reading,
   type StationEntry,
@@ -6,10 +6,9 @@ export {
   type StationIncident,
   ADDING,
   INCIDENTS,
-  PHOTO_TYPES,
   READINGS,
   STATION_KINDS,
 } from './entry.js';
-export { AHEAD_MINUTES, refuseEntry, refuseTime } from './entry-gate.js';
+export { refuseEntry, refuseTime } from './entry-gate.js';
 export { DIFFERENCES, STOPS, faultsAt } from './reasons.js';
-export { type StationPhase, type StationTally, type Tallied, NOTHING_YET, Tally } from './tally.js';
+export { type StationPhase, type StationTally, type Tallied, NOTHING_YET, Tally, allOf, allSpoiled } from './tally.js';

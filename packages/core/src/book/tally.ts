@@ -125,5 +125,15 @@ export class Tally implements StationTally {
   }
 }
 
+/** All that a station has spoiled, set-up and run, process units. */
+export const allSpoiled = ({ spoiled }: Pick<StationTally, 'spoiled'>): number => spoiled['set-up'] + spoiled.run;
+
+/** All of what came, or of what is left over, whatever it is. */
+export const allOf = (counts: ReadonlyMap<string, number>): number => {
+  let all = 0;
+  for (const one of counts.values()) all += one;
+  return all;
+};
+
 /** A station that nobody has entered anything at. */
 export const NOTHING_YET: StationTally = new Tally();

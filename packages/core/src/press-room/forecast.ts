@@ -1,6 +1,6 @@
 import { type ForecastBasis, type RunForecast, forecastBasis, forecastFrom } from '../outlook/index.js';
 import type { Job } from '../job/index.js';
-import type { StationTally } from '../book/index.js';
+import { type StationTally, allSpoiled } from '../book/index.js';
 import { type Outcome, own, table } from '../kernel/index.js';
 import type { StepBegun } from '../sure/index.js';
 import type { Works } from '../works/index.js';
@@ -11,8 +11,9 @@ const SEED = 1;
 const DRAWS = 500;
 
 /** What a station that still runs has done so far. */
-function begunOf({ good, samples, spoiled }: StationTally, y: number): StepBegun {
-  return { good, samples, used: (good + samples) / y + spoiled['set-up'] + spoiled.run };
+function begunOf(tally: StationTally, y: number): StepBegun {
+  const { good, samples } = tally;
+  return { good, samples, used: (good + samples) / y + allSpoiled(tally) };
 }
 
 /** What a forecast asks of the state of a job. */

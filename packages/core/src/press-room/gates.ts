@@ -159,6 +159,10 @@ function strikeGate({ state }: RoomContext, { record }: { readonly record: numbe
     : [error('book.strike', 'record', { record })];
 }
 
+/** Only what is still held can be decided of. @param record its number. */
+export const heldGate = ({ held }: Pick<RoomState, 'held'>, record: number): Issue[] =>
+  held.some((one) => one.record.id === record) ? [] : [error('book.not-held', 'record', { record })];
+
 /**
  * What keeps an event from being recorded, worst first. Issues: `room.*`, `book.*`.
  * Source: handbook chapters 4, 5 and 9: no carriers before the artwork is approved, no press start before accepted trials
@@ -195,9 +199,7 @@ export function refuse(context: RoomContext, event: RoomEvent): Issue[] {
     case 'strike':
       return strikeGate(context, event);
     case 'settled':
-      return state.held.some(({ record }) => record.id === event.record)
-        ? []
-        : [error('book.not-held', 'record', { record: event.record })];
+      return heldGate(state, event.record);
     case 'held':
       return [];
     default:

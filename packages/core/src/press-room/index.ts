@@ -1,6 +1,6 @@
 export { type CardCarrier, type CardStep, type RoomCard, roomCard } from './card.js';
 export { forecastCount, forecastCounts } from './forecast.js';
-export { type RoomContext, mayRun, pressGate, refuse } from './gates.js';
+export { type RoomContext, heldGate, mayRun, pressGate, refuse } from './gates.js';
 export { type PressWants, pressWants } from './press-wants.js';
 export {
   type CarrierState,

@@ -3,7 +3,7 @@ SELECT j.id, r.revision, j.number, r.title, r.customer, r.due, coalesce((c.body 
   a.body -> 'finish' AS finish,
   coalesce((
     SELECT json_agg(json_build_object('id', e.id, 'event', e.event, 'at', iso(e.happened_at), 'by', '') ORDER BY e.id)
-    FROM book_entry e WHERE e.job_id = j.id AND e.event ->> 'kind' NOT IN ('reading', 'note', 'photo', 'fault', 'check')
+    FROM book_entry e WHERE e.job_id = j.id AND e.event ->> 'kind' NOT IN ('reading', 'note', 'fault', 'check')
   ), '[]') AS records
 FROM job j
 JOIN LATERAL (

@@ -4,7 +4,7 @@ FROM (
   SELECT job_id, json_agg(json_build_object('id', b.id, 'event', b.event, 'at', iso(b.happened_at), 'by', c.name) ORDER BY b.id) AS records
   FROM book_entry b JOIN account c ON c.id = b.entered_by
   WHERE b.job_id IN (SELECT DISTINCT job_id FROM book_entry WHERE entered_at > $1::timestamptz)
-    AND b.event ->> 'kind' NOT IN ('reading', 'note', 'photo', 'fault', 'check')
+    AND b.event ->> 'kind' NOT IN ('reading', 'note', 'fault', 'check')
   GROUP BY job_id
 ) e
 JOIN job j ON j.id = e.job_id AND NOT j.aside

@@ -99,7 +99,8 @@ describe('entries of a station', () => {
     const after = (await settle(count?.id, false)).body as JobBook;
     expect([...state(after).counts].map(([step, { good: n }]) => [step, n])).toEqual([['cut', 25]]);
     expect(state(after).held).toEqual([]);
-    expect((await settle(good?.id, true)).status).toBe(409);
+    const again = await settle(good?.id, true);
+    expect([again.status, (again.body as Problem).title]).toEqual([409, expect.stringContaining('is not held')]);
   });
 
   it('are told as they should be, whatever is sent, and never answered 5xx', async () => {

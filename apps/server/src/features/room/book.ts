@@ -1,4 +1,4 @@
-import { type RoomCard, type RoomRecord, NOTHING_YET, balanceOf, roomState } from '@druckerei/core';
+import { type RoomCard, type RoomRecord, NOTHING_YET, allSpoiled, openLine, roomState } from '@druckerei/core';
 import type { BookCheck, JobBook, Scanned, SentAnswer, StationLine } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import type { Handlers } from '../../http/register.js';
@@ -120,8 +120,8 @@ function linesOf({ id, number, title, card, records }: AtWork): StationLine[] {
         good: tally.good,
         wanted: step.needsOut,
         unit: step.unitOut,
-        spoiled: tally.spoiled['set-up'] + tally.spoiled.run,
-        difference: balanceOf(step, tally).find(({ difference }) => difference !== 0)?.difference ?? 0,
+        spoiled: allSpoiled(tally),
+        difference: openLine(step, tally)?.difference ?? 0,
         held: waits.length,
         by: last.by,
         last: last.at,

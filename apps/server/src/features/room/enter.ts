@@ -11,6 +11,7 @@ import {
   NEW_CARRIER,
   RoomFold,
   error,
+  heldGate,
   isFinished,
   refuse,
   refuseTime,
@@ -95,12 +96,6 @@ async function lockJob(queries: Queries, job: number): Promise<LockedJob> {
   return locked;
 }
 
-/** A job with the card that its entries are held against. */
-async function cardOf(bench: Bench, job: number): Promise<{ assessment: Assessment; card: RoomCard | undefined }> {
-  const assessment = await assessmentOf(bench.database, bench.workshop, job);
-  return { assessment, card: assessment.card };
-}
-
 /**
  * Records an event where the gates let it through; one at a time for a job. @param seen last record that its author saw;
  * all of them where absent.
@@ -112,7 +107,8 @@ export async function enterEvent(
   event: RoomEntry,
   seen?: number,
 ): Promise<void> {
-  const { assessment, card } = await cardOf(bench, job);
+  const assessment = await assessmentOf(bench.database, bench.workshop, job);
+  const { card } = assessment;
   if (!card) throw unplanned(assessment);
   await bench.database.transaction(async (queries) => {
     await lockJob(queries, job);
@@ -195,7 +191,8 @@ export async function enterEntries(
   job: number,
   { device, entries }: SentEntries,
 ): Promise<EntryAnswer[]> {
-  const { assessment, card } = await cardOf(bench, job);
+  const assessment = await assessmentOf(bench.database, bench.workshop, job);
+  const { card } = assessment;
   return bench.database.transaction(async (queries) => {
     const { number, aside } = await lockJob(queries, job);
     const records = await readEntries(bench.database, job, queries);
@@ -230,11 +227,8 @@ export async function settleEntry(
 ): Promise<void> {
   await bench.database.transaction(async (queries) => {
     await lockJob(queries, job);
-    const state = roomState(await readEntries(bench.database, job, queries));
-    if (!state.held.some(({ record }) => record.id === event.record))
-      throw new ProblemError(409, `Entry ${event.record} is not held any more`, {
-        detail: 'Look at what was decided meanwhile.',
-      });
+    const [gone] = heldGate(roomState(await readEntries(bench.database, job, queries)), event.record);
+    if (gone) throw new ProblemError(409, issueText(gone));
     await addEntries(queries, [{ uid: randomUUID(), job, by: account.id, happened: Date.now(), event }]);
   });
 }

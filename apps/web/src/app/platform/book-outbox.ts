@@ -1,12 +1,11 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { RoomEntry } from '@druckerei/core';
 import type { EntryAnswer, SentAnswer, SentEntries } from '@druckerei/contract';
-import { UNDER_WAY } from '@druckerei/contract/plain';
 import { Store } from '@ngrx/store';
 import { Subject, firstValueFrom } from 'rxjs';
 import { BookApi } from './book-api';
 import { BookShelf, type BookWaiting } from './book-shelf';
-import { type Failure, failureOf } from './problem';
+import { type Failure, failureOf, isUnanswered } from './problem';
 import { newKey } from './sent-once.interceptor';
 import { sessionFeature } from './session.state';
 
@@ -30,10 +29,6 @@ function newUid(): string {
     hex.slice(20),
   ].join('-');
 }
-
-/** Whether nothing is known of what the server made of it: it is away, or somebody has to sign in again. */
-const unanswered = ({ status, problem }: Failure): boolean =>
-  status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;
 
 /** What the server has made of entries of a job: what became of each, and what the book has of it behind what was seen. */
 export interface BookAnswer extends SentAnswer {
@@ -156,7 +151,7 @@ export class BookOutbox {
         most = MOST_SENT;
         continue;
       }
-      if (unanswered(failure)) {
+      if (isUnanswered(failure)) {
         this.away.set(failure.status === 0);
         await this.change(
           open.filter(({ late }) => !late),

@@ -1,5 +1,6 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Problem } from '@druckerei/contract';
+import { UNDER_WAY } from '@druckerei/contract/plain';
 
 /** What went wrong with a call, ready to be shown. */
 export interface Failure {
@@ -53,3 +54,7 @@ export function failureOf(error: unknown): Failure {
     problem,
   };
 }
+
+/** Whether nothing is known of what the server made of a call: it is away, or somebody has to sign in again. */
+export const isUnanswered = ({ status, problem }: Failure): boolean =>
+  status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;

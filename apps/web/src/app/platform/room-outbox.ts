@@ -1,11 +1,10 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { RoomEvent } from '@druckerei/core';
 import type { PressRoom } from '@druckerei/contract';
-import { UNDER_WAY } from '@druckerei/contract/plain';
 import { Store } from '@ngrx/store';
 import { type Observable, Subject, catchError, finalize, map, of, tap, throwError } from 'rxjs';
 import { Api } from './api';
-import { type Failure, failureOf } from './problem';
+import { failureOf, isUnanswered } from './problem';
 import { newKey } from './sent-once.interceptor';
 import { sessionFeature } from './session.state';
 import { outboxOf } from './unsent';
@@ -44,10 +43,6 @@ function isWaiting(kept: unknown): kept is Waiting {
 
 /** What became of an entry: the room with it, or nothing yet: it waits here and is sent by itself. */
 export type Sent = { readonly room: PressRoom } | { readonly waits: true };
-
-/** Whether nothing is known of what the server made of it: it is away, or somebody has to sign in again. */
-const unanswered = ({ status, problem }: Failure): boolean =>
-  status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;
 
 /**
  * Entries of the press room on their way: each is kept on this computer, under the account that made it, before it is sent,
@@ -92,7 +87,7 @@ export class RoomOutbox {
       finalize(() => this.fresh.set('')),
       map((room) => ({ room })),
       catchError((error: unknown) => {
-        if (kept && unanswered(failureOf(error))) return of<Sent>({ waits: true });
+        if (kept && isUnanswered(failureOf(error))) return of<Sent>({ waits: true });
         this.drop(entry.key);
         return throwError(() => error);
       }),
@@ -117,7 +112,7 @@ export class RoomOutbox {
         },
         error: (error: unknown) => {
           const failure = failureOf(error);
-          if (!unanswered(failure)) this.change(entry.key, { refused: failure.text });
+          if (!isUnanswered(failure)) this.change(entry.key, { refused: failure.text });
         },
       });
     }

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type RoomEntry, type RoomRecord, ADDING } from '@druckerei/core';
+import { type RoomEntry, type RoomRecord, ADDING, STATION_KINDS } from '@druckerei/core';
 import { entryWords } from '@druckerei/contract';
 import { count, timeText } from '../../ui/format';
 import type { BookWaiting } from '../../platform/book-shelf';
-import { StationStore } from './station.store';
+import { ON_THE_WAY, StationStore } from './station.store';
 
 const SHOWN = 12;
 
@@ -162,15 +162,16 @@ export class EntryList {
             .join(', '),
           text: this.words(event),
           why: event.kind === 'held' && state === 'held' ? event.refused : [],
-          canStrike: state === 'counts' && id < 1_500_000_000 && ADDING.includes(event.kind as never),
+          canStrike: state === 'counts' && id < ON_THE_WAY && (ADDING as readonly string[]).includes(event.kind),
         };
       });
   });
 
   protected words(event: RoomRecord['event'] | RoomEntry): string {
-    const inner = event.kind === 'held' ? event.entry : event;
-    const text = entryWords(inner, { name: () => '', count });
-    return `${event.kind === 'held' ? 'Held: ' : ''}${text.replace(/^: /, '')}`;
+    if (event.kind === 'held') return `Held: ${this.words(event.entry)}`;
+    // What is told at its station needs no name.
+    const here = (STATION_KINDS as readonly string[]).includes(event.kind);
+    return entryWords(event, { name: () => (here ? '' : (this.store.station()?.title ?? '')), count });
   }
   protected async strike(record: number, field: HTMLInputElement): Promise<void> {
     const why = field.value.trim();

@@ -3,9 +3,19 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { type RoomEntry, ADDING, CAUTION_RULE, DIFFERENCES, OPERATION_RULES, STOPS, faultsAt } from '@druckerei/core';
+import {
+  type RoomEntry,
+  CAUTION_RULE,
+  DIFFERENCES,
+  OPERATION_RULES,
+  STOPS,
+  allOf,
+  allSpoiled,
+  faultsAt,
+} from '@druckerei/core';
 import { ENTRY_WORDS } from '@druckerei/contract';
-import { count, hourText, many, timeText, unitText } from '../../ui/format';
+import { forecastWords } from '../../ui/forecast-words';
+import { count, hourText, many, unitText } from '../../ui/format';
 import { stayAwake } from './awake';
 import { type Act, type Counted, COUNTED, PHASES, actsIn, countEntry } from './entry-forms';
 import { EntryList } from './entry-list';
@@ -49,8 +59,6 @@ export class StationPage {
 
   protected readonly count = count;
   protected readonly many = many;
-  protected readonly time = timeText;
-  protected readonly words = ENTRY_WORDS;
   protected readonly stops = STOPS;
   protected readonly differences = DIFFERENCES;
   protected readonly cautionRule = CAUTION_RULE;
@@ -100,14 +108,12 @@ export class StationPage {
   protected readonly rows = computed(() => {
     const [station, tally] = [this.store.station(), this.store.tally()];
     if (!station) return [];
-    const sum = (counts: ReadonlyMap<string, number>): number =>
-      [...counts.values()].reduce((all, one) => all + one, 0);
     const values: Readonly<Record<Counted, number>> = {
-      'taken-in': sum(tally.takenIn),
+      'taken-in': allOf(tally.takenIn),
       good: tally.good,
-      spoiled: tally.spoiled['set-up'] + tally.spoiled.run,
+      spoiled: allSpoiled(tally),
       samples: tally.samples,
-      'left-over': sum(tally.leftOver),
+      'left-over': allOf(tally.leftOver),
     };
     const came = station.takes[0]?.unit ?? station.unitIn;
     const units: Readonly<Record<Counted, string>> = {
@@ -122,26 +128,20 @@ export class StationPage {
       good: station.needsOut,
       samples: station.samplesWanted || undefined,
     };
+    // Struck through, an entry has no stroke any more.
+    const { standing } = this.store.state();
+    const entries = this.store.lines().flatMap(({ id }) => standing.get(id)?.kind ?? []);
     return COUNTED.map((kind) => ({
       kind,
       word: ENTRY_WORDS[kind],
       value: values[kind],
       unit: unitText(units[kind], values[kind]),
       wanted: wanted[kind],
-      entries: this.store.lines().filter(({ event }) => event.kind === kind && this.counts(event)).length,
+      entries: entries.filter((one) => one === kind).length,
     }));
   });
-  protected readonly current = computed(() => this.rows().find(({ kind }) => kind === this.counting()));
   protected readonly open = computed(() => this.store.balance().find(({ difference }) => difference !== 0));
-  protected readonly forecast = computed(() => {
-    const forecast = this.store.forecast();
-    if (!forecast?.ok) return '';
-    const { expected, wanted, range } = forecast.value;
-    const [low, high] = range;
-    return low === high
-      ? `The job comes to ${count(expected)} of ${count(wanted)}.`
-      : `The job comes to about ${count(expected)} of ${count(wanted)}; in nine of ten runs ${count(low)} to ${count(high)}.`;
-  });
+  protected readonly forecast = computed(() => forecastWords(this.store.forecast()));
   protected readonly outUnit = computed(() => unitText(this.store.station()?.unitOut ?? '', 2));
   /** A station that works on has not told all yet: nothing of that wants explaining. */
   protected readonly canExplain = computed(() => ['ready', 'stopped'].includes(this.store.tally().phase));
@@ -169,14 +169,6 @@ export class StationPage {
         this.counting.set(pile === undefined ? undefined : 'taken-in');
       });
     });
-  }
-
-  /** Whether an entry is one that counts: not struck through. */
-  private counts(event: RoomEntry | { readonly kind: string }): boolean {
-    return [...this.store.state().standing.values()].includes(event as RoomEntry);
-  }
-  protected isAdding(kind: string): boolean {
-    return (ADDING as readonly string[]).includes(kind);
   }
 
   protected choose(kind: Counted): void {

@@ -50,7 +50,7 @@ const initial: StationState = {
 };
 
 /** Entries that are on their way are numbered behind all that the book has. */
-const ON_THE_WAY = 1_500_000_000;
+export const ON_THE_WAY = 1_500_000_000;
 
 /** A station with its job: what the book has of it with what is on its way there, and every way to add to it. */
 export const StationStore = signalStore(

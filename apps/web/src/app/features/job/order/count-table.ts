@@ -4,7 +4,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { count, readNumber } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
-import { forecastWords } from '../record/forecast-words';
+import { forecastWords } from '../../../ui/forecast-words';
 import { RoomLine } from '../record/room-line';
 
 /** Good pieces out of every station, as they come in, and what they will come to. */

@@ -8,7 +8,7 @@ import { CARRIER_NAMES, carrierWords, makingWords } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
 import { RoomStore } from '../record/room.store';
 import { CarrierMark } from './carrier-mark';
-import { forecastWords } from '../record/forecast-words';
+import { forecastWords } from '../../../ui/forecast-words';
 import { InkDot } from '../parts/ink-dot';
 import { RoomLine } from '../record/room-line';
 import { CarrierCard } from './carrier-card';

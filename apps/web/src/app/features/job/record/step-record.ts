@@ -6,7 +6,7 @@ import { MatInputModule } from '@angular/material/input';
 import type { RoomRecord } from '@druckerei/core';
 import { count, readNumber, timeText } from '../../../ui/format';
 import { RoomStore } from './room.store';
-import { forecastWords } from './forecast-words';
+import { forecastWords } from '../../../ui/forecast-words';
 import { RoomLine } from './room-line';
 
 /** What is recorded at a step: the start of a press pass and its first good sheet, each behind its gate, and the count. */

@@ -1,6 +1,6 @@
 import type { Outcome, RunForecast } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
-import { count, percent } from '../../../ui/format';
+import { count, percent } from './format';
 
 /** What the counts so far will come to, in a line, or why they tell nothing; empty before anything is counted. */
 export function forecastWords(forecast: Outcome<RunForecast> | undefined): string {
