@@ -90,7 +90,7 @@ test('two tablets and a planner: a pile is scanned, counted, closed, and the pla
   await expect(on(folder.page, 'phase')).toContainText('Closed');
   await folder.page.getByRole('heading', { name: 'Guillotine' }).click();
   await folder.page.evaluate((code) => {
-    for (const key of [...code, 'Enter'])
+    for (const key of [...Array.from(code), 'Enter'])
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
   }, `${number}/cut/1`);
   await expect(folder.page.getByRole('heading', { name: 'Fold' })).toBeVisible();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, Injector, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
@@ -12,6 +12,7 @@ import { Live } from './live';
 import { NoticeActions } from './notices';
 import { openPalette } from './open-palette';
 import { failureOf } from './problem';
+import type { BookOutbox } from './book-outbox';
 import { RoomOutbox } from './room-outbox';
 import { SessionActions, sessionFeature } from './session.state';
 import { SignOutDialog, type Unsent } from './sign-out.dialog';
@@ -206,6 +207,9 @@ export class Shell {
   private readonly commands = inject(Commands);
   private readonly router = inject(Router);
   private readonly outbox = inject(RoomOutbox);
+  private readonly injector = inject(Injector);
+  /** Fetched beside the page: what waits is sent whatever page is open. */
+  private bookOutbox: BookOutbox | undefined;
   protected readonly theme = inject(Theme);
   /** As the works writes them, or as one of these places does. */
   protected readonly locales = [{ id: null, name: 'As the works' }, ...LOCALES];
@@ -220,6 +224,7 @@ export class Shell {
   constructor() {
     inject(Keys);
     inject(Live);
+    void import('./book-outbox').then(({ BookOutbox: Outbox }) => (this.bookOutbox = this.injector.get(Outbox)));
     this.commands.offerShell([
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
@@ -257,7 +262,10 @@ export class Shell {
 
   protected signOut(): void {
     const account = this.account();
-    const unsent: Unsent = { jobs: account ? unsentDrafts(account.id) : [], entries: this.outbox.unsent() };
+    const unsent: Unsent = {
+      jobs: account ? unsentDrafts(account.id) : [],
+      entries: this.outbox.unsent() + (this.bookOutbox?.unsent() ?? 0),
+    };
     if (unsent.jobs.length === 0 && unsent.entries === 0) {
       this.store.dispatch(SessionActions.signOut());
       return;

@@ -6,7 +6,7 @@ import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 export interface Unsent {
   /** Numbers of jobs that were typed into. */
   readonly jobs: readonly string[];
-  /** Entries of the press room. */
+  /** Entries of the press room and of stations. */
   readonly entries: number;
 }
 
@@ -23,7 +23,7 @@ export interface Unsent {
           <li>Changes of {{ unsent.jobs.join(', ') }}</li>
         }
         @if (unsent.entries > 0) {
-          <li>{{ unsent.entries === 1 ? 'An entry' : unsent.entries + ' entries' }} of the press room</li>
+          <li>{{ unsent.entries === 1 ? 'An entry' : unsent.entries + ' entries' }} of the press room or a station</li>
         }
       </ul>
       <p>They stay on this computer, and are sent when you sign in here again. Nobody else sees or sends them.</p>
