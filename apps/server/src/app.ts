@@ -27,6 +27,7 @@ import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { lotLabelHandlers } from './features/stores/lot-label.js';
 import { storesHandlers } from './features/stores/stores.js';
+import { learningHandlers } from './features/learning/learning.js';
 import { logoHandlers } from './features/works/logo.js';
 import { worksHandlers } from './features/works/works.js';
 import type { Workshop } from './work/workshop.js';
@@ -154,6 +155,7 @@ export async function createApp({
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
     ...bookHandlers({ database, workshop }),
+    ...learningHandlers({ database, workshop }, worksChanged),
     ...deskHandlers({ database, workshop }),
     ...floorHandlers({ database, workshop }),
     ...shiftBookHandlers({ database, workshop }),

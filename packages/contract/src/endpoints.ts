@@ -3,6 +3,7 @@ import { PEOPLE } from './endpoints/people.js';
 import { WORKS } from './endpoints/works.js';
 import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
+import { LEARNING } from './endpoints/learning.js';
 import { STORES } from './endpoints/stores.js';
 import { PURCHASING } from './endpoints/purchasing.js';
 import { DESK } from './endpoints/desk.js';
@@ -21,6 +22,7 @@ export const ENDPOINTS = [
   ...WORKS,
   ...JOBS,
   ...PRESS_ROOM,
+  ...LEARNING,
   ...STORES,
   ...PURCHASING,
   ...GOODS,

@@ -4,6 +4,7 @@ import type { Database } from './database.js';
 /** Tables that are only ever added to: the application's role may neither change nor take away a row of theirs. */
 const ONLY_ADDED = [
   'norm_change',
+  'norm_decision',
   'holding_change',
   'purchase_receipt',
   'book_entry',

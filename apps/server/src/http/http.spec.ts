@@ -31,12 +31,14 @@ const QUERIES: Readonly<Record<string, string>> = {
   tickets: '?jobs=1',
   labels: '?of=boxes&size=a6',
   scan: '?code=HB-2041',
+  happened: '?month=2026-11',
 };
 
 /** Calls that are let in and then refused: out of date, or of a book that is not there. */
 const REFUSED: Readonly<Record<string, number>> = {
   firstManager: 409,
   settleEntry: 409,
+  decideNorms: 422,
   stopPlan: 404,
   shiftBookPdf: 404,
   shiftBookCsv: 404,

@@ -22,6 +22,7 @@ const facts: DeskFacts = {
   paper: { stock: [], coming: [] },
   runs: [],
   drafts: [],
+  proposals: 0,
 };
 const pass = jobs[0]?.steps.find(({ wants }) => wants?.press)?.id ?? '';
 const start = plan.origin + (plan.slots.find(({ job, step }) => job === 1 && step === pass)?.start ?? 0) * MINUTE_MS;
@@ -136,6 +137,10 @@ describe('the desk', () => {
     });
     expect(deskOf(later(5 * DAY + 4 * 60)).map(({ kind }) => kind)).toContain('carriers');
     expect(deskOf(later(5 * DAY + 4 * 60 + 1)).map(({ kind }) => kind)).not.toContain('carriers');
+  });
+
+  it('tells of norms that the log proposes, when there is time', () => {
+    expect(deskOf({ ...facts, proposals: 3 })).toMatchObject([{ key: 'norms', count: 3, by: undefined }]);
   });
 
   it('wants drafts released some days before they are due', () => {

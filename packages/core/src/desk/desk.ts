@@ -40,6 +40,8 @@ export interface DeskFacts {
   readonly paper: FloorPaper;
   readonly runs: readonly DeskRun[];
   readonly drafts: readonly DeskDraft[];
+  /** Norms that the log proposes another value for. */
+  readonly proposals: number;
 }
 
 const DAY_MIN = 24 * 60;
@@ -67,6 +69,7 @@ export function deskOf(facts: DeskFacts): DeskMatter[] {
     ...runMatters(facts),
     ...deliveryMatters(facts),
     ...draftMatters(facts),
+    ...normMatters(facts),
   ].sort(
     (a, b) =>
       day(a.by).localeCompare(day(b.by)) ||
@@ -188,6 +191,10 @@ function draftMatters({ drafts, problem }: DeskFacts): DeskMatter[] {
     return [{ ...none, key: `draft/${job}`, kind: 'draft', job, day: due, by: problem.origin }];
   });
 }
+
+/** What the log proposes for norms: to be looked at when there is time. */
+const normMatters = ({ proposals }: DeskFacts): DeskMatter[] =>
+  proposals > 0 ? [{ ...none, key: 'norms', kind: 'norms', count: proposals }] : [];
 
 /** A schedule that is missing or no longer fits, and machines that are closed while it wants them. */
 function planMatters({ plan, stale, problem }: DeskFacts): DeskMatter[] {

@@ -14,6 +14,7 @@ export const DESK_KINDS = [
   'closed',
   'plan',
   'draft',
+  'norms',
 ] as const;
 /** One of the kinds. */
 export type DeskKind = (typeof DESK_KINDS)[number];

@@ -4,7 +4,7 @@ import type { CarrierKind } from '../press/index.js';
 import type { Norm } from './norm.js';
 import { type MachineNorm, MACHINE_NORMS, MACHINE_RATES, PRINTING_NORMS, SHEET_FLEXO_NORMS } from './machine-norms.js';
 import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
-import { PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm, stockNorms } from './press-room-norms.js';
+import { LEARNING_NORMS, PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm, stockNorms } from './press-room-norms.js';
 import { houseRuleNorm } from './house-rules.js';
 import { FINISHING_NORMS } from './finishing-norms.js';
 import { SCHEDULE_NORMS } from './schedule-norms.js';
@@ -108,6 +108,7 @@ export function commonNorms({ norms, currency }: Works): readonly (Norm | ItemNo
     ...RULE_NORMS,
     ...Object.keys(norms).flatMap((id) => houseRuleNorm(id) ?? []),
     ...SURENESS_NORMS,
+    ...LEARNING_NORMS,
     ...ROLL_NORMS,
     'stocks',
     ...DRYING_NORMS,

@@ -194,3 +194,26 @@ export const SURENESS_NORMS: readonly Norm[] = [
   { ...sureness('sure.draws', 'Runs drawn for a plan', 'runs', 4_000, 100_000), whole: true, source: UNSOURCED },
   { ...sureness('sure.seed', 'Seed of the runs', 'number', 7, 1_000_000), whole: true, source: UNSOURCED },
 ];
+
+const learning = (id: string, name: string, unit: string, value: number, max: number, source = UNSOURCED): Norm => ({
+  ...pressRoom(id, name, unit, value, max, source),
+  group: 'spoilage',
+  subject: 'Learning',
+});
+
+/** What a norm counts for beside the log. Source: handbook chapter 9 "Learning the norms", its example; the rest is ours. */
+export const LEARNING_NORMS: readonly Norm[] = [
+  learning('learn.units', 'Running spoilage: what the norm counts for', 'process units', 20_000, 100_000_000, HANDBOOK),
+  learning(
+    'learn.unitsCap',
+    'Running spoilage: the most that one run counts for',
+    'process units',
+    5_000,
+    100_000_000,
+    HANDBOOK,
+  ),
+  learning('learn.setUps', 'Set-up: what the norm counts for', 'set-ups', 10, 10_000),
+  learning('learn.hours', 'Efficiency: what the norm counts for', 'h', 40, 100_000),
+  learning('learn.hoursCap', 'Efficiency: the most that one run counts for', 'h', 8, 100_000),
+  { ...learning('learn.least', 'Least change that is proposed, of the norm', 'share', 0.02, 10), min: 0 },
+];

@@ -1,7 +1,7 @@
 import { type ForecastBasis, forecastBasis } from '../outlook/index.js';
-import type { BalancedStep } from '../book/index.js';
 import type { Job } from '../job/index.js';
 import { type Outcome, valueAt } from '../kernel/index.js';
+import { type OutcomeStep, stepNorms } from '../learn/index.js';
 import { type Plan, type PlanStep, stepNames } from '../plan/index.js';
 import { type Carrier, inkNames, listCarriers } from '../prepress/index.js';
 import type { Works } from '../works/index.js';
@@ -19,26 +19,7 @@ export type CardCarrier = Pick<
 >;
 
 /** A station as its book knows it. */
-export interface CardStep
-  extends
-    BalancedStep,
-    Pick<
-      PlanStep,
-      | 'component'
-      | 'operation'
-      | 'machine'
-      | 'unitIn'
-      | 'unitOut'
-      | 'setup'
-      | 'setupSpoils'
-      | 'running'
-      | 'needsOut'
-      | 'processUnits'
-      | 'hours'
-    > {
-  /** Its name, told apart from others of the job. */
-  readonly title: string;
-  readonly machineName: string | null;
+export interface CardStep extends OutcomeStep, Pick<PlanStep, 'component' | 'unitOut' | 'setupSpoils'> {
   /** Instruction of the planner. */
   readonly note: string | undefined;
   /** Samples that are to be taken. */
@@ -46,13 +27,7 @@ export interface CardStep
   /** What its press start asks for; undefined where it is no pass through a press. */
   readonly press: PressWants | undefined;
   /** What comes here: usage of each, the step that makes it (null: bought), and how many the plan hands over. */
-  readonly takes: readonly {
-    readonly material: string;
-    readonly usage: number;
-    readonly from: string | null;
-    readonly unit: string;
-    readonly count: number;
-  }[];
+  readonly takes: readonly (OutcomeStep['takes'][number] & { readonly from: string | null; readonly unit: string })[];
 }
 
 /** All that the gates, the book and the forecast ask of a planned job, as data that is kept with its revision. */
@@ -66,6 +41,17 @@ export interface RoomCard {
   readonly forecast: ForecastBasis;
 }
 
+/** What bought paper costs by the plan: of a component, or of all that a station may put together. */
+function paperOf(plan: Plan, components: readonly string[]): number {
+  return components.reduce((sum, id) => sum + (valueAt(plan, `cost.paper.${id}`) ?? 0), 0);
+}
+
+/** Currency for an hour of a station, machine and people. */
+function hourCostOf(plan: Plan, { id, hours }: PlanStep): number {
+  const cost = (valueAt(plan, `cost.machine.${id}`) ?? 0) + (valueAt(plan, `cost.people.${id}`) ?? 0);
+  return hours > 0 ? cost / hours : 0;
+}
+
 function cardStep(
   { job, works }: JobInWorks,
   step: PlanStep,
@@ -76,12 +62,15 @@ function cardStep(
   const inputs = graph.steps.find((one) => one.id === step.id)?.inputs ?? [];
   const takes = inputs.map(({ material, usage }) => {
     const edge = plan.edges.find((one) => one.to === step.id && one.material === material);
+    const count = edge?.count ?? 0;
+    const bought = edge?.from === null && step.component !== null && count > 0;
     return {
       material,
       usage,
       from: edge?.from ?? null,
       unit: edge?.state.unit ?? step.unitIn,
-      count: edge?.count ?? 0,
+      count,
+      cost: bought ? paperOf(plan, [step.component]) / count : 0,
     };
   });
   const { id, name, component, operation, machine, unitIn, unitOut, setup, setupSpoils, running, needsOut } = step;
@@ -89,6 +78,13 @@ function cardStep(
   return {
     ...{ id, name, component, operation, machine, unitIn, unitOut, setup, setupSpoils, running, needsOut },
     ...{ processUnits, hours, yield: step.yield, press, takes },
+    norms: stepNorms(plan, id),
+    setUpHours: valueAt(plan, `step.${id}.setupHours`) ?? 0,
+    hourCost: hourCostOf(plan, step),
+    unitPaper:
+      processUnits > 0
+        ? paperOf(plan, component === null ? job.components.map((one) => one.id) : [component]) / processUnits
+        : 0,
     title: stepNames(plan, job.components).get(step.id) ?? step.name,
     machineName: works.machines.find((one) => one.id === machine)?.name ?? null,
     samplesWanted: step.samples,

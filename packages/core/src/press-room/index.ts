@@ -1,4 +1,5 @@
 export { type CardCarrier, type CardStep, type RoomCard, roomCard } from './card.js';
+export { type ClosedStation, closedStations } from './closed.js';
 export { forecastCount, forecastCounts } from './forecast.js';
 export { type RoomContext, heldGate, mayRun, pressGate, refuse } from './gates.js';
 export { type PressWants, pressWants } from './press-wants.js';

@@ -25,6 +25,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   // Until schema 23; its rows became the first entries of the book.
   { name: 'press_room_record', order: 'id', past: true },
   { name: 'book_entry', order: 'id' },
+  { name: 'norm_decision', order: 'id' },
   { name: 'holding', order: 'id' },
   { name: 'holding_change', order: 'id' },
   { name: 'reservation', order: 'job_id, key COLLATE "C"' },
@@ -51,6 +52,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
 /** What a backup leaves out: it belongs to the running server or to this database, or comes of the rest. */
 export const LEFT_OUT: readonly string[] = [
   'job_total',
+  'job_outcome',
   'floor_job',
   'account_link',
   'floor_feed',

@@ -9,7 +9,7 @@ import { readRevision } from '../jobs/revisions.js';
 import { currentWorks } from '../works/works.js';
 
 /** Raised when the engine reckons otherwise, so that everything is reckoned again. */
-const ENGINE = 3;
+const ENGINE = 4;
 
 /** Milliseconds that a job may take to plan: what takes longer is not saved, and so hurts nobody who reads it. */
 export const PLAN_MS = 4_000;
@@ -56,14 +56,16 @@ async function refresh(database: Database, workshop: Workshop, id: number): Prom
   return assessment;
 }
 
+/** Whether a card says all that is asked today: of a release from before, it is made once more. */
+const isOfToday = (card: Assessment['card']): boolean => card?.steps.every((step) => 'norms' in step) ?? false;
+
 /** The same out of the database. */
 async function readAssessment(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
   const row = await database.one<KeptRow & Record<string, unknown>>('assessments/of-job', id);
   if (!row) throw notFound('This job');
   const stands =
     row.body !== null &&
-    // Of a release from before the book: reckoned once more.
-    (row.body.card !== undefined || row.body.problems.length > 0) &&
+    (row.body.problems.length > 0 || isOfToday(row.body.card)) &&
     row.assessed === row.version &&
     (row.state === 'released' || row.basis === basisOf(await currentWorks(database)));
   return stands && row.body ? row.body : refresh(database, workshop, id);

@@ -14,6 +14,7 @@ import type { Handlers } from '../../http/register.js';
 import { type FloorNow, readFloor, readSchedule } from '../floor/read-floor.js';
 import type { Bench } from '../jobs/bench.js';
 import { readRevision } from '../jobs/revisions.js';
+import { readProposals } from '../learning/learning.js';
 import { readEntries } from '../room/entries.js';
 
 /** Days that a job may be overdue and still want something. */
@@ -91,6 +92,7 @@ async function look(bench: Bench, kept: Forecasts): Promise<Looked> {
   const today = dayIn(new Date(problem.origin), problem.works.timeZone);
   const inForce = await readSchedule(database, 'in force', basis);
   const { runs, waiting } = await readRuns(bench, kept, today);
+  const learned = await readProposals(bench);
   const facts: DeskFacts = {
     problem,
     plan: inForce?.plan,
@@ -102,8 +104,9 @@ async function look(bench: Bench, kept: Forecasts): Promise<Looked> {
       dayAfter(today, -DAYS_OVERDUE),
       dayAfter(today, DRAFTS_AHEAD),
     ),
+    proposals: learned.proposals.length,
   };
-  return { now, today, matters: deskOf(facts), waiting: waiting + now.waiting };
+  return { now, today, matters: deskOf(facts), waiting: waiting + now.waiting + learned.waiting };
 }
 
 /** The desk as it is answered, with what was said of it. */

@@ -35,6 +35,8 @@ export function matterText(line: DeskLine): string {
         : 'The schedule in force builds on what has changed since: plan anew, and take it';
     case 'draft':
       return `is due on ${dateText(day)} and not released`;
+    case 'norms':
+      return `The log proposes other values for ${many(n, 'norm')}: look at its evidence, take or refuse`;
   }
 }
 
@@ -63,6 +65,8 @@ export function settledAt({ kind, job }: DeskLine): { readonly words: string; re
     case 'closed':
     case 'plan':
       return { words: 'To the floor', link: floor };
+    case 'norms':
+      return { words: 'To the proposals', link: ['/norms/proposals'] };
     default:
       return { words: 'To the job', link: job ? ['/jobs', job.id] : ['/jobs'] };
   }
