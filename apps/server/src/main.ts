@@ -7,6 +7,7 @@ import { alone } from './db/alone.js';
 import { connect } from './db/database.js';
 import { errorForLog } from './db/errors.js';
 import { setUpSchema } from './db/schema.js';
+import { loadLog } from './demo/load-log.js';
 import { loadFloor } from './demo/load-floor.js';
 import { loadDemo, refuseMixing, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
@@ -63,7 +64,10 @@ async function begin({
   await alone(database, async () => {
     await refuseMixing(database, DEMO);
     await setUpWorks(database, DEMO ? SHIPPED_WORKS : NEW_WORKS);
-    if (DEMO) await loadDemo({ database, workshop });
+    if (DEMO) {
+      await loadDemo({ database, workshop });
+      await loadLog({ database, workshop });
+    }
   });
   if (ADMIN_LOGIN !== undefined && ADMIN_PASSWORD !== undefined) {
     const outcome = await setFirstManager(database, ADMIN_LOGIN, ADMIN_PASSWORD);

@@ -94,9 +94,8 @@ const sums = z.strictObject({ sheets: z.number(), hours: z.number(), cost: z.num
 export const happenedJobSchema = z
   .strictObject({
     job: jobLine.extend({ customer: z.string(), due: z.string().nullable() }),
-    /** Stations that are through, and all of them. */
+    /** Stations that are through. */
     closed: z.int(),
-    stations: z.int(),
     last: z.iso.datetime().describe('when the last of them was closed'),
     /** Days after it was due; below 0 before it; null while it is not finished, or where nothing says when. */
     late: z.int().nullable(),

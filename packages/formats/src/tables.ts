@@ -1,4 +1,5 @@
 /** Readers and writers of tables: what somebody pastes out of a sheet or keeps in a file, fit for a browser. */
 export { type ReadMachines, machinesCsv, readMachines } from './table/machines-csv.js';
+export { happenedCsv } from './table/happened-csv.js';
 export { stocksCsv } from './table/stocks-csv.js';
 export { type Table, type Parted, PARTED, decodeText, readTable } from './table/read-table.js';

@@ -89,8 +89,7 @@ export const routes: Routes = [
       },
       {
         path: 'norms',
-        title: 'Norms - Druckerei',
-        loadComponent: () => import('./features/norms/norms.page').then((m) => m.NormsPage),
+        loadChildren: () => import('./features/norms/norms.routes').then((m) => m.normsRoutes),
       },
       {
         path: 'works',

@@ -186,8 +186,9 @@ describe('tally of a station', () => {
       { kind: 'incident', step, what: 'jam', lost: 5 },
       { kind: 'handed-on', step, pile: 'P', count: 6 },
     );
-    expect([...tally.byReason]).toEqual([
-      ['cut', 7],
+    expect([...tally.reasons['set-up']]).toEqual([['cut', 4]]);
+    expect([...tally.reasons.run]).toEqual([
+      ['cut', 3],
       ['jam', 5],
     ]);
     expect(tally.spoiled).toEqual({ 'set-up': 4, run: 8 });

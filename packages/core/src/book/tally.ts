@@ -17,7 +17,7 @@ export interface StationTally {
   readonly samples: number;
   /** Process units. */
   readonly spoiled: { readonly 'set-up': number; readonly run: number };
-  readonly byReason: ReadonlyMap<string, number>;
+  readonly reasons: { readonly 'set-up': ReadonlyMap<string, number>; readonly run: ReadonlyMap<string, number> };
   /** Pieces by which the balance is explained. */
   readonly explained: number;
   /** Tags of piles that were taken in, and handed on with their counts. */
@@ -60,7 +60,7 @@ export class Tally implements StationTally {
   good = 0;
   samples = 0;
   readonly spoiled = { 'set-up': 0, run: 0 };
-  readonly byReason = new Map<string, number>();
+  readonly reasons = { 'set-up': new Map<string, number>(), run: new Map<string, number>() };
   explained = 0;
   readonly pilesIn = new Set<string>();
   readonly pilesOut = new Map<string, number>();
@@ -111,7 +111,7 @@ export class Tally implements StationTally {
 
   private spoil(during: 'set-up' | 'run', reason: string, count: number): void {
     this.spoiled[during] += count;
-    add(this.byReason, reason, count);
+    add(this.reasons[during], reason, count);
   }
 
   private enter(next: StationPhase, at: string): void {

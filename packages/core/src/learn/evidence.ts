@@ -85,7 +85,7 @@ function ofRunning({ outcome }: ClosedStep): { readonly value: number; readonly 
   const { norms, happened } = outcome;
   const use = norms.running;
   if (!use || !happened.balanced || happened.units <= 0) return undefined;
-  const apart = (APART[baseId(use.norm)] ?? []).reduce((sum, reason) => sum + (happened.spoils[reason] ?? 0), 0);
+  const apart = (APART[baseId(use.norm)] ?? []).reduce((sum, reason) => sum + (happened.spoils.run[reason] ?? 0), 0);
   const spoils = Math.max(0, happened.runSpoils - apart);
   const ran = happened.units - apart;
   const of = norms.ofNet ? ran - spoils : ran;

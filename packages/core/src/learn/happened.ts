@@ -64,8 +64,12 @@ export function differencesOf(outcome: StepOutcome): HappenedDifference[] {
   const planUnits = planned.units + planned.setUpSpoils;
   const usual = planUnits > 0 ? (planned.runHours * happened.units) / planUnits : planned.runHours;
   return [
-    ...(balanced ? told('set-up spoils', [planned.setUpSpoils, happened.setUpSpoils], units, {}) : []),
-    ...(balanced ? told('running spoils', [happened.units * running, happened.runSpoils], units, happened.spoils) : []),
+    ...(balanced
+      ? told('set-up spoils', [planned.setUpSpoils, happened.setUpSpoils], units, happened.spoils['set-up'])
+      : []),
+    ...(balanced
+      ? told('running spoils', [happened.units * running, happened.runSpoils], units, happened.spoils.run)
+      : []),
     ...(timed.setUp ? told('set-up time', [planned.setUpHours, happened.setUpHours], hours, {}) : []),
     ...(timed.run ? told('run time', [usual, happened.runHours], hours, {}) : []),
     ...told('stops', [0, happened.stopHours], hours, happened.stops),

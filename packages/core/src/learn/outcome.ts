@@ -62,7 +62,7 @@ export interface StepOutcome {
     readonly stopHours: number;
     readonly ownStopHours: number;
     /** Process units spoiled, and hours that it stood, by reason. */
-    readonly spoils: Readonly<Record<string, number>>;
+    readonly spoils: Readonly<Record<'set-up' | 'run', Readonly<Record<string, number>>>>;
     readonly stops: Readonly<Record<string, number>>;
   };
 }
@@ -121,7 +121,7 @@ export function outcomeOf(step: OutcomeStep, tally: StationTally): StepOutcome {
       timed: { setUp: tally.minutes.setUp > 0, run: tally.minutes.run > 0 },
       stopHours: hours(allOf(stops)),
       ownStopHours: hours(allOf(new Map([...stops].filter(([reason]) => !NOT_ITS_OWN.includes(reason))))),
-      spoils: table(tally.byReason),
+      spoils: { 'set-up': table(tally.reasons['set-up']), run: table(tally.reasons.run) },
       stops: table([...stops].map(([reason, minutes]) => [reason, hours(minutes)] as const)),
     },
   };

@@ -1,3 +1,4 @@
+import { happenedCsv } from './happened-csv.js';
 import { MACHINE_TYPES, SHIPPED_WORKS, readPriceList } from '@druckerei/core';
 import { decodeText, machinesCsv, readMachines, readTable, stocksCsv } from '../tables.js';
 
@@ -78,5 +79,33 @@ describe('a table', () => {
     expect(decodeText(new TextEncoder().encode('Bögen'))).toBe('Bögen');
     expect(decodeText(Uint8Array.from([0x42, 0xf6, 0x67]))).toBe('Bög');
     expect(decodeText(Uint8Array.from([0xff, 0xfe, 0x42, 0x00]))).toBe('B');
+  });
+});
+
+describe('planned and happened as a table', () => {
+  it('has a line for every sum and difference; what a sheet would run is escaped, numbers are not', () => {
+    const sums = (sheets: number) => ({ sheets, hours: 1.5, cost: 100 + sheets / 10 });
+    const text = happenedCsv({
+      ...{ month: '2026-11', months: [], currency: 'EUR', waiting: 0 },
+      jobs: [
+        {
+          job: { id: 1, number: 'D-1', title: '=1+1', customer: 'Weir, Mill', due: '2026-11-12' },
+          ...{ closed: 1, last: '2026-11-10T08:00:00Z', late: -2 },
+          ...{ planned: sums(1_000), happened: sums(900) },
+          differences: [
+            {
+              ...{ step: 'cut', title: 'Cut', machine: null, what: 'running spoils', unit: 'sheet' },
+              ...{ planned: 10, happened: 60, cost: -2.5, reasons: [['crease', 60]] },
+            },
+          ],
+        },
+      ],
+    });
+    const { rows } = readTable(text);
+    expect(rows).toHaveLength(5);
+    expect(text).toContain("'=1+1");
+    expect(rows[1]?.slice(0, 5)).toEqual(['D-1', '=1+1', 'Weir, Mill', '2026-11-12', '-2']);
+    expect(rows[3]?.slice(7, 12)).toEqual(['cost', 'EUR', '200', '190', '-10']);
+    expect(rows[4]?.slice(5)).toEqual(['Cut', '', 'running spoils', 'sheet', '10', '60', '-2.5', 'EUR', 'crease 60']);
   });
 });

@@ -10,7 +10,6 @@ interface JobRow extends Record<string, unknown> {
   readonly title: string;
   readonly customer: string;
   readonly due: string | null;
-  readonly stations: number;
 }
 
 const DAY_MS = 86_400_000;
@@ -23,12 +22,11 @@ const lastOf = ({ steps }: JobOutcome): string =>
 
 function happenedJob(outcome: JobOutcome, last: string, row: JobRow, timeZone: string | undefined): HappenedJob {
   const outcomes = outcome.steps.map((step) => step.outcome);
-  const { id, number, title, customer, due, stations } = row;
+  const { id, number, title, customer, due } = row;
   const day = wallClock(Date.parse(last), timeZone).slice(0, 10);
   return {
     job: { id, number, title, customer, due },
     closed: outcomes.length,
-    stations,
     last,
     late: outcome.finished && due !== null ? daysBetween(due, day) : null,
     ...sumsOf(outcomes),

@@ -52,6 +52,9 @@ const writer = (options: Intl.DateTimeFormatOptions): ((iso: string) => string) 
 };
 const day = writer({ day: 'numeric', month: 'short', year: 'numeric' });
 export const dateText = (iso: string | null | undefined): string => (iso ? day(iso) : '');
+const month = writer({ month: 'long', year: 'numeric' });
+/** A month like 2026-11. */
+export const monthText = (iso: string): string => month(`${iso}-15T12:00:00Z`);
 /** The time of day alone. */
 export const hourText = writer({ hour: '2-digit', minute: '2-digit' });
 export const timeText = writer({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

@@ -1,0 +1,28 @@
+import type { Routes } from '@angular/router';
+import { NormsFrame } from './norms.frame';
+
+/** The norms of the works, what the log proposes for them, and what happened beside the plans. */
+export const normsRoutes: Routes = [
+  {
+    path: '',
+    component: NormsFrame,
+    children: [
+      {
+        path: '',
+        pathMatch: 'full',
+        title: 'Norms - Druckerei',
+        loadComponent: () => import('./norms.page').then((m) => m.NormsPage),
+      },
+      {
+        path: 'proposals',
+        title: 'Proposals - Druckerei',
+        loadComponent: () => import('./proposals.page').then((m) => m.ProposalsPage),
+      },
+      {
+        path: 'happened',
+        title: 'Planned and happened - Druckerei',
+        loadComponent: () => import('./happened.page').then((m) => m.HappenedPage),
+      },
+    ],
+  },
+];
