@@ -197,6 +197,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'book.strike':
     'Entry {record} cannot be struck through: it does not count any more, or is no count. Take back the last entry instead.',
   'book.not-held': 'Entry {record} is not held for explaining (any more). Reload to see what was decided.',
+  'quality.lot': 'A lot of {lot} cannot be sampled. Give a whole number of pieces, 2 or more.',
+  'quality.aql': '{aql} is none of the acceptance quality limits. Take one of {known} per cent.',
   'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
   'artwork.unreadable': 'This file cannot be read: {why}. Write it anew from the program that it came from.',
   'artwork.not-cmyk':

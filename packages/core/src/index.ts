@@ -31,6 +31,7 @@ export * from './stream/index.js';
 export * from './ways/index.js';
 export * from './best/index.js';
 export * from './book/index.js';
+export * from './quality/index.js';
 export * from './learn/index.js';
 export * from './press-room/index.js';
 export * from './stores/index.js';

@@ -2,6 +2,7 @@ export * from './units.js';
 export * from './fraction.js';
 export * from './issue.js';
 export * from './figure.js';
+export * from './gamma.js';
 export * from './noise.js';
 export * from './trend.js';
 export * from './formula.js';

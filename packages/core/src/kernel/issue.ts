@@ -138,6 +138,8 @@ export const ISSUE_CODES = [
   'book.future',
   'book.strike',
   'book.not-held',
+  'quality.lot',
+  'quality.aql',
   'colour.unit',
   'artwork.unreadable',
   'artwork.not-cmyk',

@@ -1,20 +1,8 @@
-/** Numbers of the beta distribution. Source: literature (Lanczos 1964; continued fraction by Lentz), held to an outside library in tests. */
+/** Numbers of the beta distribution. Source: literature (continued fraction by Lentz), held to an outside library in tests. */
+import { lnGamma } from '../kernel/index.js';
 
 /** Taken once: a look at the global for each of millions of calls is slow where the code runs in a context of its own. */
 const { abs, exp, floor, log, log1p, max, min } = Math;
-
-const LANCZOS = [
-  676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905,
-  -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
-];
-
-function lnGamma(x: number): number {
-  const z = x - 1;
-  let sum = 0.99999999999980993;
-  LANCZOS.forEach((value, i) => (sum += value / (z + i + 1)));
-  const t = z + LANCZOS.length - 0.5;
-  return 0.5 * log(2 * Math.PI) + (z + 0.5) * log(t) - t + log(sum);
-}
 
 const TINY = 1e-300;
 const MOST_TERMS = 500;
