@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { INCIDENTS, READINGS } from '@druckerei/core';
+import { INCIDENTS, LEVELS, READINGS } from '@druckerei/core';
 import { line, lines } from './text.js';
 
 export const stepId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
@@ -49,6 +49,18 @@ export const STATION_ENTRIES = [
     carrier: line(240).min(1).optional(),
   }),
   z.strictObject({ kind: z.literal('check'), step: stepId, check: line(120).min(1), passed: z.boolean() }),
+  z.strictObject({
+    kind: z.literal('inspected'),
+    step: stepId,
+    lot: some,
+    sample: some,
+    faulty: count,
+    aql: z.number().min(0).max(100).describe('acceptance quality limit, per cent'),
+    level: z.enum(LEVELS),
+    pile: pile.optional(),
+    mended: z.boolean().optional(),
+  }),
+  z.strictObject({ kind: z.literal('sorted'), step: stepId, faulty: count }),
   z.strictObject({ kind: z.literal('handed-on'), step: stepId, pile, count: some }),
   z.strictObject({
     kind: z.literal('difference'),

@@ -23,6 +23,8 @@ export const ENTRY_WORDS: Readonly<Record<StationEntryKind, string>> = {
   fault: 'Fault seen',
   incident: 'Incident',
   check: 'Check',
+  inspected: 'Lot looked at',
+  sorted: 'Refused lot sorted',
   'handed-on': 'Handed on',
   difference: 'Difference explained',
   'step-closed': 'Station closed',
@@ -58,6 +60,10 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
       return `${event.what[0]?.toUpperCase() ?? ''}${event.what.slice(1)}${event.lost > 0 ? `, ${count(event.lost)} lost` : ''}`;
     case 'check':
       return `${event.check}: ${event.passed ? 'passed' : 'not passed'}`;
+    case 'inspected':
+      return `${word}: ${count(event.faulty)} faulty in ${count(event.sample)} of ${count(event.lot)}${event.pile === undefined ? '' : `, pile ${event.pile}`}`;
+    case 'sorted':
+      return `${word}: ${count(event.faulty)} taken out`;
     case 'difference':
       return `${word}, ${count(event.pieces)} pieces: ${event.reason}`;
     case 'note':

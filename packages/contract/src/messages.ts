@@ -199,6 +199,13 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'book.not-held': 'Entry {record} is not held for explaining (any more). Reload to see what was decided.',
   'quality.lot': 'A lot of {lot} cannot be sampled. Give a whole number of pieces, 2 or more.',
   'quality.aql': '{aql} is none of the acceptance quality limits. Take one of {known} per cent.',
+  'quality.sample': 'The plan takes a sample of {n}, not of {sample}. Look at {n} pieces.',
+  'quality.faulty': '{faulty} faulty ones cannot be in a sample of {sample}. Count again.',
+  'quality.stopped':
+    'Five lots were refused on tightened inspection: nothing is accepted until the cause is mended. Mend it, and say so with the next lot.',
+  'quality.nothing-to-sort': 'No refused lot waits to be sorted here.',
+  'quality.unsorted':
+    '{lots} refused lots of {step} are not sorted. Sort them piece by piece, and enter what was taken out, before it is closed.',
   'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
   'artwork.unreadable': 'This file cannot be read: {why}. Write it anew from the program that it came from.',
   'artwork.not-cmyk':

@@ -158,6 +158,7 @@ export const roomCardSchema = z
     carriers: z.array(open),
     steps: z.array(open),
     target: z.number(),
+    sampling: open,
     forecast: open,
   })
   .meta({ id: 'RoomCard' });

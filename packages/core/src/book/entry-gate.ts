@@ -1,7 +1,12 @@
 import { type Issue, MINUTE_MS, error } from '../kernel/index.js';
+import { SAMPLING_TABLE } from '../quality/index.js';
 import { type BalancedStep, openLine, stillToCome } from './balance.js';
 import type { StationEntry, StationEntryKind } from './entry.js';
+import { type SamplingRules, lotsOf, refuseLot } from './lots.js';
 import type { StationPhase, StationTally } from './tally.js';
+
+/** Where a card is older than sampling. */
+const USUAL_SAMPLING: SamplingRules = { aql: 1, level: 'II', table: SAMPLING_TABLE };
 
 /** Phases that an entry may be made in; any where it is not named. */
 const WHEN: Partial<Readonly<Record<StationEntryKind, readonly StationPhase[]>>> = {
@@ -54,7 +59,12 @@ function wrongMaterial(
  * What keeps an entry out of a station's book. Issues: `book.*`.
  * Source: handbook chapter 9: more cannot go out than came in; a station is closed when its balance is nil or explained.
  */
-export function refuseEntry(entry: StationEntry, step: BalancedStep, tally: StationTally): Issue[] {
+export function refuseEntry(
+  entry: StationEntry,
+  step: BalancedStep,
+  tally: StationTally,
+  rules: SamplingRules = USUAL_SAMPLING,
+): Issue[] {
   const { name } = step;
   if (tally.phase === 'closed' && entry.kind !== 'step-opened') return [error('book.closed', 'step', { step: name })];
   if (WHEN[entry.kind]?.includes(tally.phase) === false)
@@ -68,7 +78,12 @@ export function refuseEntry(entry: StationEntry, step: BalancedStep, tally: Stat
       return wrongMaterial(entry, step);
     case 'handed-on':
       return tally.pilesOut.has(entry.pile) ? [error('book.pile-twice', 'pile', { step: name, pile: entry.pile })] : [];
+    case 'inspected':
+    case 'sorted':
+      return refuseLot(entry, tally, rules);
     case 'step-closed': {
+      const { unsorted } = lotsOf(tally, rules);
+      if (unsorted > 0) return [error('quality.unsorted', 'step', { step: name, lots: unsorted })];
       const open = openLine(step, tally);
       return open ? [error('book.balance', 'step', { step: name, difference: open.difference })] : [];
     }

@@ -1,3 +1,5 @@
+import type { Level } from '../quality/index.js';
+
 /** What a reading at a station is of. */
 export const READINGS = ['register', 'density', 'colour', 'length', 'weight'] as const;
 export type Reading = (typeof READINGS)[number];
@@ -69,6 +71,27 @@ export type StationEntry =
       readonly carrier?: string | undefined;
     }
   | { readonly kind: 'check'; readonly step: string; readonly check: string; readonly passed: boolean }
+  | {
+      readonly kind: 'inspected';
+      readonly step: string;
+      /** Pieces of the lot, and those of the sample. */
+      readonly lot: number;
+      readonly sample: number;
+      /** Faulty ones in the sample. */
+      readonly faulty: number;
+      /** Limit in per cent, and level, that it was looked at by. */
+      readonly aql: number;
+      readonly level: Level;
+      readonly pile?: string | undefined;
+      /** The cause why nothing was accepted any more has been mended before. */
+      readonly mended?: boolean | undefined;
+    }
+  | {
+      readonly kind: 'sorted';
+      readonly step: string;
+      /** Faulty ones that were taken out of a refused lot, piece by piece. */
+      readonly faulty: number;
+    }
   | { readonly kind: 'handed-on'; readonly step: string; readonly pile: string; readonly count: number }
   | {
       readonly kind: 'difference';
@@ -94,6 +117,8 @@ export const ADDING: readonly StationEntryKind[] = [
   'fault',
   'incident',
   'check',
+  'inspected',
+  'sorted',
   'handed-on',
   'difference',
   'note',

@@ -9,6 +9,16 @@ export {
   READINGS,
   STATION_KINDS,
 } from './entry.js';
+export { type SamplingRules, type StationLots, lotsOf, nextPlan } from './lots.js';
 export { refuseEntry, refuseTime } from './entry-gate.js';
 export { DIFFERENCES, STOPS, faultsAt } from './reasons.js';
-export { type StationPhase, type StationTally, type Tallied, NOTHING_YET, Tally, allOf, allSpoiled } from './tally.js';
+export {
+  type SeenLot,
+  type StationPhase,
+  type StationTally,
+  type Tallied,
+  NOTHING_YET,
+  Tally,
+  allOf,
+  allSpoiled,
+} from './tally.js';

@@ -1,8 +1,19 @@
 import { MINUTE_MS } from '../kernel/index.js';
+import type { InspectedLot, Level } from '../quality/index.js';
 import type { StationEntry } from './entry.js';
 
 /** Where a station stands with a job. */
 export type StationPhase = 'waiting' | 'set-up' | 'ready' | 'running' | 'stopped' | 'closed';
+
+/** A lot as it was looked at. */
+export interface SeenLot extends InspectedLot {
+  readonly sample: number;
+  readonly aql: number;
+  readonly level: Level;
+  readonly pile: string | undefined;
+  /** ISO 8601. */
+  readonly at: string;
+}
 
 /** What the entries of a station come to. */
 export interface StationTally {
@@ -18,6 +29,9 @@ export interface StationTally {
   /** Process units. */
   readonly spoiled: { readonly 'set-up': number; readonly run: number };
   readonly reasons: { readonly 'set-up': ReadonlyMap<string, number>; readonly run: ReadonlyMap<string, number> };
+  /** Lots that were looked at, in their order, and how many refused ones were sorted. */
+  readonly lots: readonly SeenLot[];
+  readonly sorted: number;
   /** Pieces by which the balance is explained. */
   readonly explained: number;
   /** Tags of piles that were taken in, and handed on with their counts. */
@@ -61,6 +75,8 @@ export class Tally implements StationTally {
   samples = 0;
   readonly spoiled = { 'set-up': 0, run: 0 };
   readonly reasons = { 'set-up': new Map<string, number>(), run: new Map<string, number>() };
+  readonly lots: SeenLot[] = [];
+  sorted = 0;
   explained = 0;
   readonly pilesIn = new Set<string>();
   readonly pilesOut = new Map<string, number>();
@@ -70,6 +86,7 @@ export class Tally implements StationTally {
   /** @param at when it happened, ISO 8601. */
   add(entry: Tallied, at: string): void {
     this.count(entry);
+    this.look(entry, at);
     const next = PHASES[entry.kind];
     if (next) this.enter(next, at);
     if (entry.kind === 'stopped') this.stop = entry.reason;
@@ -107,6 +124,13 @@ export class Tally implements StationTally {
         break;
       default:
     }
+  }
+
+  private look(entry: Tallied, at: string): void {
+    if (entry.kind === 'sorted') this.sorted++;
+    if (entry.kind !== 'inspected') return;
+    const { lot, sample, faulty, aql, level, pile, mended } = entry;
+    this.lots.push({ lot, sample, faulty, aql, level, pile, at, mended });
   }
 
   private spoil(during: 'set-up' | 'run', reason: string, count: number): void {

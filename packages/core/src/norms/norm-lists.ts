@@ -4,10 +4,18 @@ import type { CarrierKind } from '../press/index.js';
 import type { Norm } from './norm.js';
 import { type MachineNorm, MACHINE_NORMS, MACHINE_RATES, PRINTING_NORMS, SHEET_FLEXO_NORMS } from './machine-norms.js';
 import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
-import { LEARNING_NORMS, PRESS_ROOM_NORMS, ROLL_NORMS, SURENESS_NORMS, packNorm, stockNorms } from './press-room-norms.js';
+import {
+  LEARNING_NORMS,
+  PRESS_ROOM_NORMS,
+  ROLL_NORMS,
+  SURENESS_NORMS,
+  packNorm,
+  stockNorms,
+} from './press-room-norms.js';
 import { houseRuleNorm } from './house-rules.js';
 import { FINISHING_NORMS } from './finishing-norms.js';
 import { SCHEDULE_NORMS } from './schedule-norms.js';
+import { QUALITY_NORMS } from './quality-norms.js';
 import { RULE_NORMS } from './rule-norms.js';
 
 /** Prices come from nobody's list: the works enters its own. */
@@ -106,6 +114,7 @@ export function commonNorms({ norms, currency }: Works): readonly (Norm | ItemNo
     ...FINISHING_NORMS,
     ...SCHEDULE_NORMS,
     ...RULE_NORMS,
+    ...QUALITY_NORMS,
     ...Object.keys(norms).flatMap((id) => houseRuleNorm(id) ?? []),
     ...SURENESS_NORMS,
     ...LEARNING_NORMS,

@@ -10,6 +10,7 @@ export const NORM_GROUPS = [
   'paper',
   'drying',
   'rules',
+  'quality',
   'prices',
 ] as const;
 /** One of the groups. */

@@ -1,6 +1,8 @@
 import { type ForecastBasis, forecastBasis } from '../outlook/index.js';
 import type { Job } from '../job/index.js';
 import { type Outcome, valueAt } from '../kernel/index.js';
+import type { SamplingRules } from '../book/index.js';
+import { normsOf, samplingRules } from '../norms/index.js';
 import { type OutcomeStep, stepNorms } from '../learn/index.js';
 import { type Plan, type PlanStep, stepNames } from '../plan/index.js';
 import { type Carrier, inkNames, listCarriers } from '../prepress/index.js';
@@ -36,6 +38,8 @@ export interface RoomCard {
   readonly inks: readonly string[];
   readonly carriers: readonly CardCarrier[];
   readonly steps: readonly CardStep[];
+  /** What lots are looked at by. */
+  readonly sampling: SamplingRules;
   /** Pieces that the plan aims at. */
   readonly target: number;
   readonly forecast: ForecastBasis;
@@ -109,6 +113,7 @@ export function roomCard(job: Job, plan: Plan, works: Works): Outcome<RoomCard> 
         ...{ id, kind, component, ink, side, version, name, key, owner, life, impressions },
       })),
       steps,
+      sampling: samplingRules(normsOf(works, job.norms ?? {})),
       target: valueAt(plan, 'order.target') ?? job.order.quantity,
       forecast: basis.value,
     },

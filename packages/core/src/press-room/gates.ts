@@ -147,7 +147,7 @@ function stationGate(context: RoomContext, event: AtStep): Issue[] {
     case 'count':
       return tally.phase === 'closed' ? [error('book.closed', 'step', { step: step.name })] : [];
     default:
-      return refuseEntry(event, step, tally);
+      return refuseEntry(event, step, tally, context.card.sampling);
   }
 }
 

@@ -29,12 +29,12 @@ export interface SamplingState {
 }
 
 /** What became of a lot. */
-export interface JudgedLot extends InspectedLot {
+export type JudgedLot<Lot extends InspectedLot = InspectedLot> = Lot & {
   readonly plan: SamplingPlan;
   readonly accepted: boolean;
   /** Where the series stood when the next lot came. */
   readonly after: SamplingState;
-}
+};
 
 /** Refused lots of the last five that lead to tightened inspection; accepted ones in a row that lead back; refused ones that stop. */
 const REFUSED_OF = 5;
@@ -65,13 +65,13 @@ function scored(before: number, lot: InspectedLot, plan: SamplingPlan, level: Le
  * Judges a series of lots, one after another, with the rules that switch between normal, tightened and reduced inspection. Lots of
  * which no plan can be made are left out. Source: memory, ISO 2859-1:1999; handbook chapter 9 "Sampling".
  */
-export function judgeLots(
-  lots: readonly InspectedLot[],
+export function judgeLots<Lot extends InspectedLot>(
+  lots: readonly Lot[],
   aql: number,
   level: Level = 'II',
   table: SamplingTable = SAMPLING_TABLE,
-): { readonly lots: readonly JudgedLot[]; readonly now: SamplingState } {
-  const judged: JudgedLot[] = [];
+): { readonly lots: readonly JudgedLot<Lot>[]; readonly now: SamplingState } {
+  const judged: JudgedLot<Lot>[] = [];
   let state = START;
   /** Since the severity changed last. */
   let run: boolean[] = [];

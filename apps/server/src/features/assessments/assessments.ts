@@ -57,7 +57,7 @@ async function refresh(database: Database, workshop: Workshop, id: number): Prom
 }
 
 /** Whether a card says all that is asked today: of a release from before, it is made once more. */
-const isOfToday = (card: Assessment['card']): boolean => card?.steps.every((step) => 'norms' in step) ?? false;
+const isOfToday = (card: Assessment['card']): boolean => card !== undefined && 'sampling' in card;
 
 /** The same out of the database. */
 async function readAssessment(database: Database, workshop: Workshop, id: number): Promise<Assessment> {

@@ -34,6 +34,7 @@ const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
   'press room': 'Press room',
   finishing: 'Finishing',
   rules: 'Route rules',
+  quality: 'Quality',
   paper: 'Paper and rolls',
   drying: 'Drying',
   prices: 'Prices',
