@@ -27,6 +27,7 @@ import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { lotLabelHandlers } from './features/stores/lot-label.js';
 import { storesHandlers } from './features/stores/stores.js';
+import { qualityHandlers } from './features/quality/quality.js';
 import { learningHandlers } from './features/learning/learning.js';
 import { logoHandlers } from './features/works/logo.js';
 import { worksHandlers } from './features/works/works.js';
@@ -155,6 +156,7 @@ export async function createApp({
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
     ...bookHandlers({ database, workshop }),
+    ...qualityHandlers({ database, workshop }),
     ...learningHandlers({ database, workshop }, worksChanged),
     ...deskHandlers({ database, workshop }),
     ...floorHandlers({ database, workshop }),

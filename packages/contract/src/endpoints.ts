@@ -4,6 +4,7 @@ import { WORKS } from './endpoints/works.js';
 import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
 import { LEARNING } from './endpoints/learning.js';
+import { QUALITY } from './endpoints/quality.js';
 import { STORES } from './endpoints/stores.js';
 import { PURCHASING } from './endpoints/purchasing.js';
 import { DESK } from './endpoints/desk.js';
@@ -23,6 +24,7 @@ export const ENDPOINTS = [
   ...JOBS,
   ...PRESS_ROOM,
   ...LEARNING,
+  ...QUALITY,
   ...STORES,
   ...PURCHASING,
   ...GOODS,

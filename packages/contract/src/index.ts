@@ -23,6 +23,7 @@ export * from './json-schema.js';
 export { type BookCheck, type EntryAnswer, type Scanned } from './book.js';
 export * from './room.js';
 export * from './learning.js';
+export * from './quality.js';
 export * from './stores.js';
 export * from './purchasing.js';
 export * from './finished.js';

@@ -11,6 +11,8 @@ CREATE TABLE job_outcome (
 -- Entries that a station is closed by, opened again, or otherwise added up.
 CREATE INDEX book_entry_closing_ix ON book_entry (job_id, id)
   WHERE event ->> 'kind' IN ('step-closed', 'step-opened', 'count', 'take-back', 'strike', 'settled');
+-- What happened in the last weeks: readings, spoils, faults.
+CREATE INDEX book_entry_happened_ix ON book_entry (happened_at);
 
 -- What was decided of proposals for norms, and up to which entry of the book they went.
 CREATE TABLE norm_decision (

@@ -46,10 +46,10 @@ const LAID_OUT = 1.06;
 const READ_EVERY = 500;
 /** Aims of the demo's densities. */
 const DENSITIES = [
-  ['K', 1.7],
-  ['C', 1.4],
-  ['M', 1.4],
-  ['Y', 1.05],
+  ['K', 1.75],
+  ['C', 1.45],
+  ['M', 1.45],
+  ['Y', 1.35],
 ] as const;
 
 /** Readings of a press run: steady, but for the cyan of one run, which goes up from its middle on. */

@@ -32,6 +32,8 @@ const QUERIES: Readonly<Record<string, string>> = {
   labels: '?of=boxes&size=a6',
   scan: '?code=HB-2041',
   happened: '?month=2026-11',
+  readings: '?days=30',
+  faults: '?days=30',
 };
 
 /** Calls that are let in and then refused: out of date, or of a book that is not there. */

@@ -70,6 +70,10 @@ export const routes: Routes = [
         loadChildren: () => import('./features/book/book.routes').then((m) => m.bookRoutes),
       },
       {
+        path: 'quality',
+        loadChildren: () => import('./features/quality/quality.routes').then((m) => m.qualityRoutes),
+      },
+      {
         path: 'benches',
         title: 'Benches - Druckerei',
         loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),

@@ -34,7 +34,7 @@ export interface CardStep extends OutcomeStep, Pick<PlanStep, 'component' | 'uni
 
 /** All that the gates, the book and the forecast ask of a planned job, as data that is kept with its revision. */
 export interface RoomCard {
-  readonly components: readonly { readonly id: string; readonly name: string }[];
+  readonly components: readonly { readonly id: string; readonly name: string; readonly stock: string }[];
   readonly inks: readonly string[];
   readonly carriers: readonly CardCarrier[];
   readonly steps: readonly CardStep[];
@@ -107,7 +107,10 @@ export function roomCard(job: Job, plan: Plan, works: Works): Outcome<RoomCard> 
   return {
     ok: true,
     value: {
-      components: job.components.map(({ id, name }) => ({ id, name })),
+      components: job.components.map(({ id, name, stock }) => ({
+        ...{ id, name },
+        stock: works.stocks.find((one) => one.id === stock)?.name ?? '',
+      })),
       inks: inkNames(job),
       carriers: carriers.map(({ id, kind, component, ink, side, version, name, key, owner, life, impressions }) => ({
         ...{ id, kind, component, ink, side, version, name, key, owner, life, impressions },

@@ -2,6 +2,7 @@ export { type CardCarrier, type CardStep, type RoomCard, roomCard } from './card
 export { type ClosedStation, closedStations } from './closed.js';
 export { forecastCount, forecastCounts } from './forecast.js';
 export { type RoomContext, heldGate, mayRun, pressGate, refuse } from './gates.js';
+export { readingLimits } from './reading-limits.js';
 export { type PressWants, pressWants } from './press-wants.js';
 export {
   type CarrierState,

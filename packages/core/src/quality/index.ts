@@ -19,6 +19,7 @@ export {
   shareChart,
 } from './control-charts.js';
 export { type Drift, driftOf } from './drift.js';
+export { type ParetoBar, pareto } from './pareto.js';
 export { type RunRule, type RunSignal, RUN_RULES, runSignals } from './run-rules.js';
 export {
   type Aql,

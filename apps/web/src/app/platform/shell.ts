@@ -38,6 +38,7 @@ import { Measures } from '../ui/measures';
             <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
             <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">Floor</a>
             <a routerLink="/book" routerLinkActive="here" ariaCurrentWhenActive="page">Stations</a>
+            <a routerLink="/quality" routerLinkActive="here" ariaCurrentWhenActive="page">Quality</a>
             <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
             <a routerLink="/customers" routerLinkActive="here" ariaCurrentWhenActive="page">Customers</a>
             <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
@@ -231,6 +232,7 @@ export class Shell {
       { id: 'desk', name: 'Go to the desk', key: 'g d', run: () => void this.router.navigateByUrl('/desk') },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
       { id: 'floor', name: 'Go to the floor', key: 'g f', run: () => void this.router.navigateByUrl('/floor') },
+      { id: 'quality', name: 'Go to quality', key: 'g q', run: () => void this.router.navigateByUrl('/quality') },
       { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
       { id: 'customers', name: 'Go to customers', key: 'g c', run: () => void this.router.navigateByUrl('/customers') },
       { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },

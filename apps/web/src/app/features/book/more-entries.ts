@@ -1,15 +1,25 @@
 import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type Reading, type RoomEntry, type StationIncident, INCIDENTS, READINGS } from '@druckerei/core';
+import {
+  type Reading,
+  type RoomEntry,
+  type SamplingRules,
+  type StationIncident,
+  type StationTally,
+  INCIDENTS,
+  READINGS,
+} from '@druckerei/core';
 import { readNumber } from '../../ui/format';
+import { LotEntry } from './lot-entry';
 import { Chips } from './ui/chips';
 
-const KINDS = ['incident', 'fault', 'reading', 'check', 'note'] as const;
+const KINDS = ['incident', 'fault', 'reading', 'lot', 'check', 'note'] as const;
 type Kind = (typeof KINDS)[number];
 const WORDS: Readonly<Record<Kind, string>> = {
   incident: 'Incident',
   fault: 'Fault seen',
   reading: 'Reading',
+  lot: 'Lot',
   check: 'Check done',
   note: 'Note',
 };
@@ -24,7 +34,7 @@ const UNITS: Readonly<Record<Reading, string>> = {
 /** What is entered less often: incidents, faults, readings, checks, notes. */
 @Component({
   selector: 'dk-more-entries',
-  imports: [Chips, MatButtonModule],
+  imports: [Chips, LotEntry, MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="kinds" role="group" aria-label="Other entries">
@@ -70,6 +80,16 @@ const UNITS: Readonly<Record<Reading, string>> = {
         >
           Enter the reading
         </button>
+      }
+      @case ('lot') {
+        <dk-lot-entry
+          [step]="step()"
+          [rules]="rules()"
+          [tally]="tally()"
+          [busy]="busy()"
+          (entered)="enter($event)"
+          (wrong)="wrong.set($event)"
+        />
       }
       @case ('check') {
         <label><span>What was checked</span><input #check maxlength="120" /></label>
@@ -131,6 +151,9 @@ const UNITS: Readonly<Record<Reading, string>> = {
 export class MoreEntries {
   readonly step = input.required<string>();
   readonly reasons = input.required<readonly string[]>();
+  /** What lots are looked at by, and what was entered here. */
+  readonly rules = input.required<SamplingRules>();
+  readonly tally = input.required<StationTally>();
   readonly busy = input(false);
   /** @returns whether it was taken. */
   readonly send = input.required<(entry: RoomEntry) => Promise<boolean>>();
@@ -160,7 +183,7 @@ export class MoreEntries {
     this.wrong.set('A whole number is wanted, like 250.');
     return false;
   }
-  private async enter(entry: RoomEntry): Promise<void> {
+  protected async enter(entry: RoomEntry): Promise<void> {
     this.wrong.set('');
     if (await this.send()(entry)) this.shown.set(undefined);
   }

@@ -1,0 +1,131 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { type RoomEntry, type SamplingRules, type StationTally, lotsOf, nextPlan } from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { count, many, readNumber } from '../../ui/format';
+
+/** A lot looked at by its plan, and a refused one sorted. */
+@Component({
+  selector: 'dk-lot-entry',
+  imports: [MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (lots().unsorted > 0) {
+      <p role="status">{{ many(lots().unsorted, 'refused lot') }} to sort, piece by piece.</p>
+      <label><span>Faulty ones taken out</span><input #out inputmode="numeric" /></label>
+      <button matButton="outlined" class="wide" [disabled]="busy()" (click)="sorted(out.value)">
+        Enter the sorted lot
+      </button>
+    }
+    <label
+      ><span>Pieces in the lot</span><input inputmode="numeric" #pieces [value]="lot()" (input)="lot.set(pieces.value)"
+    /></label>
+    @if (plan(); as one) {
+      <p data-test="plan">
+        Look at <b>{{ count(one.n) }}</b>, {{ one.severity }} inspection:
+        {{ one.accept === 0 ? 'none may be faulty' : 'up to ' + count(one.accept) + ' may be faulty' }}.
+      </p>
+    }
+    @if (lots().now.stopped) {
+      <p role="status">
+        Five lots were refused on tightened inspection: nothing is accepted until the cause is mended.
+      </p>
+      <label class="check"><input type="checkbox" #cause /> The cause is mended</label>
+      <label><span>Faulty ones among them</span><input #bad inputmode="numeric" /></label>
+      <button matButton="filled" class="wide" [disabled]="busy()" (click)="looked(bad.value, cause.checked)">
+        Enter the lot
+      </button>
+    } @else {
+      <label><span>Faulty ones among them</span><input #bad inputmode="numeric" /></label>
+      <button matButton="filled" class="wide" [disabled]="busy()" (click)="looked(bad.value, false)">
+        Enter the lot
+      </button>
+    }
+    @if (lots().lots.length > 0) {
+      <ul>
+        @for (one of lots().lots; track $index) {
+          <li>
+            {{ count(one.faulty) }} of {{ count(one.sample) }} faulty, lot of {{ count(one.lot) }}:
+            <b>{{ one.accepted ? 'accepted' : 'refused' }}</b>
+          </li>
+        }
+      </ul>
+    }
+  `,
+  styles: `
+    button {
+      height: 52px;
+      font-size: 17px;
+    }
+    .wide {
+      width: 100%;
+    }
+    label {
+      display: flex;
+      flex-direction: column;
+      gap: 2px;
+      margin: 8px 0;
+    }
+    .check {
+      flex-direction: row;
+      align-items: center;
+      gap: 12px;
+      min-height: 48px;
+    }
+    .check input {
+      width: 28px;
+    }
+    input {
+      font: inherit;
+      font-size: 19px;
+      min-height: 48px;
+      padding: 4px 12px;
+      border: 1px solid var(--mat-sys-outline);
+      border-radius: 4px;
+      background: var(--mat-sys-surface-container-lowest);
+      color: inherit;
+    }
+    p {
+      font-size: 18px;
+    }
+  `,
+})
+export class LotEntry {
+  readonly step = input.required<string>();
+  readonly rules = input.required<SamplingRules>();
+  readonly tally = input.required<StationTally>();
+  readonly busy = input(false);
+  readonly entered = output<RoomEntry>();
+  readonly wrong = output<string>();
+  protected readonly lot = signal('');
+  protected readonly count = count;
+  protected readonly many = many;
+  protected readonly lots = computed(() => lotsOf(this.tally(), this.rules()));
+  private readonly made = computed(() => {
+    const pieces = readNumber(this.lot());
+    return pieces === undefined ? undefined : nextPlan(this.tally(), this.rules(), pieces);
+  });
+  protected readonly plan = computed(() => {
+    const made = this.made();
+    return made?.ok ? made.value : undefined;
+  });
+
+  protected looked(text: string, mended: boolean): void {
+    const [lot, faulty, made] = [readNumber(this.lot()), readNumber(text), this.made()];
+    if (lot === undefined || faulty === undefined || !Number.isInteger(faulty) || faulty < 0)
+      this.wrong.emit('Whole numbers are wanted: the pieces of the lot, and the faulty ones among the sample.');
+    else if (made && !made.ok) this.wrong.emit(made.issues.map(issueText).join(' '));
+    else if (made) {
+      const { aql, level } = this.rules();
+      const entry = { kind: 'inspected', step: this.step(), lot, sample: made.value.n, faulty, aql, level } as const;
+      this.entered.emit(mended ? { ...entry, mended } : entry);
+    }
+  }
+
+  protected sorted(text: string): void {
+    const faulty = readNumber(text);
+    if (faulty === undefined || !Number.isInteger(faulty) || faulty < 0)
+      this.wrong.emit('A whole number is wanted, like 12.');
+    else this.entered.emit({ kind: 'sorted', step: this.step(), faulty });
+  }
+}

@@ -1,0 +1,28 @@
+import type { Routes } from '@angular/router';
+import { QualityFrame } from './quality.frame';
+
+/** Charts, faults and sampling. */
+export const qualityRoutes: Routes = [
+  {
+    path: '',
+    component: QualityFrame,
+    children: [
+      {
+        path: '',
+        pathMatch: 'full',
+        title: 'Quality - Druckerei',
+        loadComponent: () => import('./charts.page').then((m) => m.ChartsPage),
+      },
+      {
+        path: 'faults',
+        title: 'Faults - Druckerei',
+        loadComponent: () => import('./faults.page').then((m) => m.FaultsPage),
+      },
+      {
+        path: 'sampling',
+        title: 'Sampling - Druckerei',
+        loadComponent: () => import('./sampling.page').then((m) => m.SamplingPage),
+      },
+    ],
+  },
+];
