@@ -147,7 +147,7 @@ describe('the pages', () => {
     const fixture = TestBed.createComponent(HappenedPage);
     await fixture.whenStable();
     expect(textOf(fixture)).toMatch(
-      /HB-4 Map .*1,000 ?1,100 \+10 % ?4 ?3 −25 % ?200.00 ?250.00 \+25 % ?2 days late ?none/,
+      /HB-4 Map .*1,000 → 1,100 \+10 % ?4 → 3 −25 % ?200.00 → 250.00 \+25 % ?2 days late ?none/,
     );
   });
 });
