@@ -27,6 +27,7 @@ import { roomHandlers } from './features/room/room.js';
 import { singlesHandlers } from './features/singles/singles.js';
 import { lotLabelHandlers } from './features/stores/lot-label.js';
 import { storesHandlers } from './features/stores/stores.js';
+import { destructionHandlers } from './features/room/destruction.js';
 import { qualityHandlers } from './features/quality/quality.js';
 import { learningHandlers } from './features/learning/learning.js';
 import { logoHandlers } from './features/works/logo.js';
@@ -156,6 +157,7 @@ export async function createApp({
     ...jobHandlers({ database, workshop }),
     ...roomHandlers({ database, workshop }),
     ...bookHandlers({ database, workshop }),
+    ...destructionHandlers({ database, workshop }),
     ...qualityHandlers({ database, workshop }),
     ...learningHandlers({ database, workshop }, worksChanged),
     ...deskHandlers({ database, workshop }),

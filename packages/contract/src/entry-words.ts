@@ -97,6 +97,24 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
       return `${count(event.good)} good counted at ${name(event.step)}`;
     case 'reader-stop':
       return `Reader at ${name(event.step)} stopped at section ${event.place}: ${event.fault}`;
+    case 'issued':
+      return `${count(event.count)} of ${event.item} issued to ${event.to}`;
+    case 'returned':
+      return `${count(event.count)} of ${event.item} returned by ${event.from}`;
+    case 'carried':
+      return `${event.what} carried from ${event.from} to ${event.to}`;
+    case 'bagged':
+      return `Bag ${event.bag}, seal ${event.seal}: ${count(event.count)} spoiled of ${name(event.step) || 'this station'}, ${event.place}`;
+    case 'recounted':
+      return `Bag ${event.bag} counted again: ${count(event.count)}`;
+    case 'destroyed':
+      return `Bags ${event.bags.join(', ')} ${event.how}, ${event.place}`;
+    case 'witnessed':
+      return `Destruction ${event.record} witnessed`;
+    case 'voided':
+      return `Voided: ${event.numbers.join(', ')} (${event.reason})`;
+    case 'remade':
+      return `Made again: ${event.numbers.map((number, i) => (event.as[i] === undefined ? number : `${number} as ${event.as[i]}`)).join(', ')}`;
     case 'take-back':
       return 'An entry taken back';
     case 'strike':

@@ -350,6 +350,10 @@ export const jobSchema = z
     inks: z.array(inkSpec).max(40).optional().describe('mixed colours, metallics, varnishes'),
     parts: z.array(part).max(40).optional().describe('bought ready made, taken in by the route as part.<id>'),
     finish: finish.optional(),
+    accountable: z
+      .strictObject({ faceValue: z.number().min(0).max(1e9), remake: z.enum(['same', 'new']) })
+      .optional()
+      .describe('its pieces are worth something: every sheet, spoil and number is accounted for'),
     contact: z.enum(CONTACTS).optional().describe('what the product touches'),
     items: z.array(item).max(200).optional().describe('ordered by themselves, sharing press sheets'),
     route: z.array(step).min(1).max(500),

@@ -206,6 +206,28 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'quality.nothing-to-sort': 'No refused lot waits to be sorted here.',
   'quality.unsorted':
     '{lots} refused lots of {step} are not sorted. Sort them piece by piece, and enter what was taken out, before it is closed.',
+  'account.not-accountable':
+    'This job is not accountable work. Set it so in the job, with the face value of a piece, before anything is issued by count.',
+  'account.above-out': '{count} are more than {person} still has: at most {most}. Look at what was issued.',
+  'account.bag-twice': 'Bag {bag} is in the book already. Look at the bag.',
+  'account.seal-twice': 'Seal {seal} is on another bag. Look at the seal.',
+  'account.above-spoiled':
+    '{count} in a bag are more than {step} has spoiled and not bagged: at most {most}. Count again, or enter the spoils first.',
+  'account.no-bag': 'Bag {bag} is not in the book, or named twice. Look at the list of bags.',
+  'account.gone': 'Bag {bag} was destroyed already.',
+  'account.same-person': '{by} has done this already: somebody else has to.',
+  'account.not-agreed':
+    'Two people have not counted bag {bag} and come to the same. Have it counted again before it is destroyed.',
+  'account.no-destruction': 'Entry {record} is no destruction.',
+  'account.number-used': 'Number {number} is voided or used already, or named twice.',
+  'account.not-voided': 'Number {number} is not voided, or was made again already.',
+  'account.remake': 'By the rule of this order {wanted} new numbers are wanted, {given} are given.',
+  'account.not-counted': 'What came to {step} was not counted in. Accountable work is not closed without.',
+  'account.difference':
+    '{pieces} pieces of {step} cannot be explained away: accountable work is found, or it stays open.',
+  'account.unbagged':
+    '{units} spoiled at {step} lie in no bag (more in bags than spoiled where below 0). Bag, seal and enter them first.',
+  'account.not-remade': '{numbers} voided numbers are not made again.',
   'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
   'artwork.unreadable': 'This file cannot be read: {why}. Write it anew from the program that it came from.',
   'artwork.not-cmyk':

@@ -9,6 +9,7 @@ export const RIGHTS = {
   machines: 'Enter machines, papers and prices',
   customers: 'Enter customers, their orders and offers',
   record: 'Enter what happens at plates, inks and press',
+  accountable: 'See and enter accountable work: what is issued, bagged, destroyed, voided',
   explain: 'Explain entries of the floor that are held back',
   schedule: 'Say when work runs: hours of the works, pins, schedules',
   buy: 'Enter suppliers and their prices, and order from them',

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ACCOUNT_ENTRIES } from './account.js';
 import { MOST_PIECES, STATION_ENTRIES, entryAnswerSchema, sentEntrySchema, stepId } from './book.js';
 import { line, lines } from './text.js';
 import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
@@ -14,6 +15,7 @@ const MOST_KG = 100_000;
 export const roomEntrySchema = z
   .discriminatedUnion('kind', [
     ...STATION_ENTRIES,
+    ...ACCOUNT_ENTRIES,
     z.strictObject({
       kind: z.literal('artwork'),
       component: id,
@@ -158,6 +160,7 @@ export const roomCardSchema = z
     carriers: z.array(open),
     steps: z.array(open),
     target: z.number(),
+    accountable: z.strictObject({ faceValue: z.number(), remake: z.enum(['same', 'new']) }).optional(),
     sampling: open,
     forecast: open,
   })

@@ -32,6 +32,7 @@ export * from './ways/index.js';
 export * from './best/index.js';
 export * from './book/index.js';
 export * from './quality/index.js';
+export * from './accountable/index.js';
 export * from './learn/index.js';
 export * from './press-room/index.js';
 export * from './stores/index.js';

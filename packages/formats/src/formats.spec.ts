@@ -29,6 +29,7 @@ import {
   numbersPdf,
   letterheadPdf,
   lotLabelPdf,
+  destructionPdf,
   offerPdf,
   pictureOf,
   pileTagsPdf,
@@ -418,6 +419,45 @@ describe('fonts', () => {
     });
     expect(sums).toEqual(sums.map(() => true));
     expect(() => unpackWoff(Buffer.from('OTTO'))).toThrow('no WOFF');
+  });
+});
+
+describe('a certificate of destruction', () => {
+  it('says which bags, who counted and saw it, with the hashes of the entries and of the book; read back', async () => {
+    const hash = (letter: string): string => letter.repeat(64);
+    const sign = (by: string, entry: number, letter: string) => ({
+      by,
+      entry,
+      at: '2026-11-28 10:12',
+      sha256: hash(letter),
+    });
+    const pdf = await destructionPdf({
+      ...{ number: 'HB-26-0443', title: 'Season tickets', customer: 'Greywater Ferry', how: 'shredded', place: 'Yard' },
+      works: { name: 'Haldenbruck Print Works', place: 'Haldenbruck' },
+      at: new Date('2026-11-28T09:12:00Z'),
+      bags: [
+        {
+          ...{ bag: 'B-1', seal: 'S-77', station: 'Print', count: 29, unit: 'sheets', pieces: 580 },
+          counted: [sign('Early shift', 4, 'a'), sign('Late shift', 5, 'b')],
+        },
+      ],
+      witnesses: [sign('Production manager', 6, 'c'), sign('Early shift', 7, 'd')],
+      voided: [{ number: '000101', reason: 'smudged', remade: '000101' }],
+      head: { entry: 12, sha256: hash('e') },
+    });
+    const text = await textOf(pdf);
+    for (const words of [
+      'Certificate of destruction',
+      '1 bag of spoils with 29 counted, 580 pieces, were shredded at Yard.',
+      'B-1 S-77 Print 29 sheets 580',
+      'Late shift, bag B-1',
+      'cccccccc cccccccc',
+      '000101 smudged 000101',
+      'The book ended with entry 12',
+      'eeeeeeee',
+      'Local law and the rules of the issuer come first',
+    ])
+      expect(text).toContain(words);
   });
 });
 

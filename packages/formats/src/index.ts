@@ -1,6 +1,7 @@
 export { type JobDocument } from './ticket/document.js';
 export { ticketPdf } from './ticket/ticket.js';
 export { MOST_LABELS, labelled, labelsPdf } from './ticket/labels.js';
+export { type DestructionDocument, destructionPdf } from './ticket/destruction.js';
 export { type OfferDocument, offerPdf } from './ticket/offer.js';
 export { type PurchaseDocument, purchaseCsv, purchasePdf } from './ticket/purchase.js';
 export { type LotLabel, lotCode, lotLabelPdf } from './ticket/lot-label.js';

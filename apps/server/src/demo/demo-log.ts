@@ -114,7 +114,11 @@ export function logOf({ steps }: RoomCard, seed: number): LogEntry[] {
     if (step.operation === 'print')
       for (const [share, event] of readingsOf(step, units, seed + i, seed % 4 === 3)) put(ready + run * share, event);
     if (stop > 0) {
-      put(ready + run * 0.6, { kind: 'stopped', step: id, reason: step.operation === 'print' && seed % 2 === 0 ? 'wash-up' : 'jam' });
+      put(ready + run * 0.6, {
+        kind: 'stopped',
+        step: id,
+        reason: step.operation === 'print' && seed % 2 === 0 ? 'wash-up' : 'jam',
+      });
       put(ready + run * 0.6 + stop, { kind: 'resumed', step: id });
     }
     const end = ready + run + stop;

@@ -41,6 +41,7 @@ const REFUSED: Readonly<Record<string, number>> = {
   firstManager: 409,
   settleEntry: 409,
   decideNorms: 422,
+  destructionPdf: 404,
   stopPlan: 404,
   shiftBookPdf: 404,
   shiftBookCsv: 404,
@@ -198,7 +199,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
 /** What the shipped roles may do. */
 const SHIPPED_ROLES: Readonly<Record<string, readonly Right[]>> = {
   manager: RIGHT_IDS,
-  operator: ['record', 'stores'],
+  operator: ['record', 'accountable', 'stores'],
   viewer: [],
 };
 const rightsFor = (who: string): readonly string[] => SHIPPED_ROLES[who] ?? [who];

@@ -21,6 +21,7 @@ import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/
 import { DESK_TASKS } from './desk-tasks.js';
 import { FLOOR_TASKS } from './floor-tasks.js';
 import {
+  destructionPdf,
   floorCalendar,
   joinPdfs,
   letterheadPdf,
@@ -151,6 +152,7 @@ export const TASKS = {
   costs,
   letterhead: letterheadPdf,
   lotLabel: lotLabelPdf,
+  destruction: destructionPdf,
   offer: offerPdf,
   purchase: purchasePdf,
   shiftBook: shiftBookPdf,

@@ -83,6 +83,16 @@ export const PRESS_ROOM = [
     answer: jobBookSchema,
   },
   {
+    id: 'destructionPdf',
+    method: 'get',
+    path: '/api/jobs/{id}/destructions/{record}.pdf',
+    summary: 'Certificate of a destruction that two people have seen',
+    right: 'accountable',
+    params: z.object({ id: whole, record: whole }),
+    status: 200,
+    media: 'application/pdf',
+  },
+  {
     id: 'stationsNow',
     method: 'get',
     path: '/api/book/stations',

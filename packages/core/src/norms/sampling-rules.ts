@@ -22,7 +22,7 @@ export function samplingRules(norms: NormLookup): {
 } {
   const value = (id: string): number => norms(id).value;
   const by = (of: (severity: Severity) => readonly number[]): Record<Severity, readonly number[]> =>
-    table(SEVERITIES.map((severity) => [severity, of(severity)])) as Record<Severity, readonly number[]>;
+    table(SEVERITIES.map((severity) => [severity, of(severity)]));
   return {
     aql: AQLS[value('sample.aql')] ?? 1,
     level: LEVELS[value('sample.level')] ?? 'II',

@@ -1,6 +1,7 @@
 import { type ForecastBasis, forecastBasis } from '../outlook/index.js';
 import type { Job } from '../job/index.js';
 import { type Outcome, valueAt } from '../kernel/index.js';
+import type { Accountable } from '../accountable/index.js';
 import type { SamplingRules } from '../book/index.js';
 import { normsOf, samplingRules } from '../norms/index.js';
 import { type OutcomeStep, stepNorms } from '../learn/index.js';
@@ -38,6 +39,8 @@ export interface RoomCard {
   readonly inks: readonly string[];
   readonly carriers: readonly CardCarrier[];
   readonly steps: readonly CardStep[];
+  /** Where its pieces are worth something. */
+  readonly accountable?: Accountable | undefined;
   /** What lots are looked at by. */
   readonly sampling: SamplingRules;
   /** Pieces that the plan aims at. */
@@ -116,6 +119,7 @@ export function roomCard(job: Job, plan: Plan, works: Works): Outcome<RoomCard> 
         ...{ id, kind, component, ink, side, version, name, key, owner, life, impressions },
       })),
       steps,
+      ...(job.accountable ? { accountable: job.accountable } : {}),
       sampling: samplingRules(normsOf(works, job.norms ?? {})),
       target: valueAt(plan, 'order.target') ?? job.order.quantity,
       forecast: basis.value,

@@ -1,3 +1,4 @@
+import { type AccountContext, accountOpen, isAccountEntry, refuseAccount } from '../accountable/index.js';
 import { judgeTrial } from '../colour/index.js';
 import { ADDING, type StationEntry, NOTHING_YET, refuseEntry } from '../book/index.js';
 import { type Issue, error } from '../kernel/index.js';
@@ -11,6 +12,8 @@ import { type RoomState, NEW_CARRIER, trialAccepted } from './state.js';
 export interface RoomContext {
   readonly card: RoomCard;
   readonly state: RoomState;
+  /** Who enters it, where two people are wanted. */
+  readonly by?: string | undefined;
 }
 
 const lifeOf = (state: RoomState, id: string) => state.carriers.get(id) ?? NEW_CARRIER;
@@ -131,6 +134,25 @@ function passGate(context: RoomContext, step: CardStep, kind: RoomEntry['kind'])
   }
 }
 
+/** What the gates of accountable work look at. */
+const accountOf = ({ card, state, by }: RoomContext): AccountContext => ({
+  rules: card.accountable,
+  state: state.account,
+  steps: card.steps,
+  tallyOf: (step) => state.tallies.get(step) ?? NOTHING_YET,
+  by,
+});
+
+/** A station of accountable work is closed when everything is accounted for; nothing of it is explained away. */
+function accountGate(context: RoomContext, event: StationEntry, step: CardStep): Issue[] {
+  if (!context.card.accountable) return [];
+  if (event.kind === 'difference')
+    return [error('account.difference', 'kind', { step: step.name, pieces: event.pieces })];
+  if (event.kind !== 'step-closed') return [];
+  const last = !context.card.steps.some(({ takes }) => takes.some(({ from }) => from === step.id));
+  return accountOpen(accountOf(context), step, last);
+}
+
 type AtStep = StationEntry | Extract<RoomEntry, { kind: 'press-start' | 'first-sheet' | 'count' | 'reader-stop' }>;
 
 function stationGate(context: RoomContext, event: AtStep): Issue[] {
@@ -147,7 +169,7 @@ function stationGate(context: RoomContext, event: AtStep): Issue[] {
     case 'count':
       return tally.phase === 'closed' ? [error('book.closed', 'step', { step: step.name })] : [];
     default:
-      return refuseEntry(event, step, tally, context.card.sampling);
+      return [...accountGate(context, event, step), ...refuseEntry(event, step, tally, context.card.sampling)];
   }
 }
 
@@ -203,6 +225,6 @@ export function refuse(context: RoomContext, event: RoomEvent): Issue[] {
     case 'held':
       return [];
     default:
-      return stationGate(context, event);
+      return isAccountEntry(event) ? refuseAccount(accountOf(context), event) : stationGate(context, event);
   }
 }

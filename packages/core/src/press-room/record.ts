@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/index.js';
+import type { AccountEntry } from '../accountable/index.js';
 import type { StationEntry } from '../book/index.js';
 import type { ScanFault } from '../finishing/index.js';
 
@@ -22,6 +23,7 @@ export const RELEASED: readonly CarrierState[] = ['kept', 'recycled', 'destroyed
 /** Something that happened to a job in the plate room, the ink room, at the press or at any station. */
 export type RoomEntry =
   | StationEntry
+  | AccountEntry
   | {
       readonly kind: 'artwork';
       readonly component: string;

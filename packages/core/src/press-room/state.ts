@@ -1,3 +1,4 @@
+import { type AccountState, AccountLedger, isAccountEntry } from '../accountable/index.js';
 import { type StationTally, type Tallied, Tally } from '../book/index.js';
 import type { CarrierState, RoomEntry, RoomEvent, RoomRecord } from './record.js';
 
@@ -44,6 +45,8 @@ export interface RoomState {
   readonly counts: ReadonlyMap<string, GoodCount>;
   /** What is entered at each station comes to. */
   readonly tallies: ReadonlyMap<string, StationTally>;
+  /** What is accounted for of accountable work. */
+  readonly account: AccountState;
   /** Steps that are closed, and what closed them. */
   readonly closed: ReadonlyMap<string, RoomRecord>;
   /** Entries that are held for explaining. */
@@ -128,6 +131,7 @@ class Sorter {
   readonly stops = new Map<string, Standing<'reader-stop'>[]>();
   readonly tallies = new Map<string, Tally>();
   readonly closed = new Map<string, RoomRecord>();
+  readonly account = new AccountLedger();
 
   put(record: StandingRecord): void {
     const { event } = record;
@@ -155,7 +159,8 @@ class Sorter {
       case 'strike':
         break;
       default:
-        this.atStation(record, event);
+        if (isAccountEntry(event)) this.account.add(event, record);
+        else this.atStation(record, event);
     }
   }
 
@@ -199,10 +204,11 @@ export class RoomFold {
   }
 
   get state(): RoomState {
-    const { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed } = this.sorter;
+    const { artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed, account } =
+      this.sorter;
     const { standing: counting, held, last } = this;
     return {
-      ...{ artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed },
+      ...{ artwork, carriers, trials, inkOut, started, firstSheets, counts, stops, tallies, closed, account },
       ...{ standing: counting, held, last },
     };
   }

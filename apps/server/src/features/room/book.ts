@@ -1,5 +1,5 @@
 import { type RoomCard, type RoomRecord, NOTHING_YET, allSpoiled, openLine, roomState } from '@druckerei/core';
-import type { BookCheck, JobBook, Scanned, SentAnswer, StationLine } from '@druckerei/contract';
+import type { Account, BookCheck, JobBook, Scanned, SentAnswer, StationLine } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import type { Handlers } from '../../http/register.js';
 import { ProblemError, notFound } from '../../http/problem.js';
@@ -10,13 +10,21 @@ import { readEntries, told } from './entries.js';
 
 type JobLine = JobBook['job'];
 
-async function bookOf(bench: Bench, job: number): Promise<JobBook> {
+type Viewer = Pick<Account, 'rights'>;
+/** The card as somebody may see it: gates of accountable work are held by the server for those who do not keep its book. */
+function cardFor({ rights }: Viewer, card: RoomCard | undefined): RoomCard | null {
+  if (!card) return null;
+  const { accountable, ...rest } = card;
+  return accountable && rights.includes('accountable') ? card : rest;
+}
+
+async function bookOf(bench: Bench, account: Viewer, job: number): Promise<JobBook> {
   const { database, workshop } = bench;
   const line = await database.one<JobLine & Record<string, unknown>>('room/job', job);
   if (!line) throw notFound('This job');
   const { card } = await assessmentOf(database, workshop, job);
-  const records = told(await readEntries(database, job)) as JobBook['records'];
-  return { job: line, card: (card as JobBook['card'] | undefined) ?? null, records };
+  const records = told(await readEntries(database, job), account) as JobBook['records'];
+  return { job: line, card: cardFor(account, card) as JobBook['card'], records };
 }
 
 interface StretchRow {
@@ -132,17 +140,23 @@ function linesOf({ id, number, title, card, records }: AtWork): StationLine[] {
 
 type Served = 'jobBook' | 'enterBook' | 'settleEntry' | 'stationsNow' | 'scan' | 'checkBook';
 export const bookHandlers = (bench: Bench): Pick<Handlers, Served> => ({
-  jobBook: ({ params }) => bookOf(bench, params.id),
+  jobBook: ({ account, params }) => bookOf(bench, account, params.id),
   enterBook: async ({ account, params, body }) => {
     const entries = await enterEntries(bench, account, params.id, body);
     // Whoever looks at nothing of the job is told nothing of it.
     const asked = entries.some(({ id }) => (id ?? 0) > body.seen);
     const records = asked ? await readEntries(bench.database, params.id) : [];
-    return { entries, records: told(records.filter(({ id }) => id > body.seen)) as SentAnswer['records'] };
+    return {
+      entries,
+      records: told(
+        records.filter(({ id }) => id > body.seen),
+        account,
+      ) as SentAnswer['records'],
+    };
   },
   settleEntry: async ({ account, params, body }) => {
     await settleEntry(bench, account, params.id, { kind: 'settled', record: params.record, ...body });
-    return bookOf(bench, params.id);
+    return bookOf(bench, account, params.id);
   },
   stationsNow: async () => {
     const since = new Date(Date.now() - DAYS * 86_400_000).toISOString();

@@ -12,6 +12,7 @@ import {
   RoomFold,
   error,
   heldGate,
+  isAccountEntry,
   isFinished,
   refuse,
   refuseTime,
@@ -27,6 +28,14 @@ import type { Bench } from '../jobs/bench.js';
 import { letAllGo } from '../stores/stores.js';
 import { type NewEntry, addEntries, readEntries } from './entries.js';
 import { keptCarriers } from './kept-carriers.js';
+
+/** Who enters something. */
+export type Author = Pick<Account, 'id' | 'name' | 'rights'>;
+
+const NOT_YOURS = 'Your role does not keep the book of accountable work. Ask somebody who does.';
+/** Entries of accountable work want a right of their own. */
+const mayEnter = ({ rights }: Author, event: RoomEntry): boolean =>
+  !isAccountEntry(event) || rights.includes('accountable');
 
 /** Why nothing can be entered at a job that cannot be planned. */
 const unplanned = ({ problems }: Assessment): ProblemError =>
@@ -102,11 +111,12 @@ async function lockJob(queries: Queries, job: number): Promise<LockedJob> {
  */
 export async function enterEvent(
   bench: Bench,
-  account: Pick<Account, 'id'>,
+  account: Author,
   job: number,
   event: RoomEntry,
   seen?: number,
 ): Promise<void> {
+  if (!mayEnter(account, event)) throw new ProblemError(403, NOT_YOURS);
   const assessment = await assessmentOf(bench.database, bench.workshop, job);
   const { card } = assessment;
   if (!card) throw unplanned(assessment);
@@ -115,7 +125,7 @@ export async function enterEvent(
     const records = await readEntries(bench.database, job, queries);
     if (seen !== undefined) refuseOver(records, event, seen);
     const fold = new RoomFold(records);
-    const context = { card, state: fold.state };
+    const context = { card, state: fold.state, by: account.name };
     const refused = refuse(context, event);
     if (refused.length > 0)
       throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
@@ -148,6 +158,7 @@ class Batch {
     readonly fold: RoomFold,
     private readonly card: RoomCard | undefined,
     private readonly why: Errors,
+    private readonly author: Author,
     private readonly from: Pick<NewEntry, 'job' | 'by' | 'device'>,
   ) {}
 
@@ -157,10 +168,11 @@ class Batch {
 
   take({ uid, at, late, event }: Sent, now: number): void {
     const happened = Date.parse(at);
-    const context = this.card && { card: this.card, state: this.fold.state };
+    const context = this.card && { card: this.card, state: this.fold.state, by: this.author.name };
     const errors = [
       ...worded(refuseTime(happened, now)),
       ...this.why,
+      ...(mayEnter(this.author, event) ? [] : [{ path: 'kind', message: NOT_YOURS }]),
       ...(context ? worded(refuse(context, event)) : []),
       // The store's carriers go from hand to hand: nobody takes one without looking at what is there.
       ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: FROM_STORE }] : []),
@@ -176,7 +188,7 @@ class Batch {
     const carrier = context && !held ? carrierNote(context, event) : undefined;
     this.entries.push({ uid, ...this.from, happened, event: entered, carrier });
     this.answers.push({ uid, outcome: held ? 'held' : 'entered', id: null, errors });
-    this.fold.add({ id: this.fold.lastId + 1, at, by: '', event: entered });
+    this.fold.add({ id: this.fold.lastId + 1, at, by: this.author.name, event: entered });
   }
 }
 const FROM_STORE = 'A carrier of an earlier job is taken out of the store at the carriers of the job.';
@@ -187,7 +199,7 @@ const FROM_STORE = 'A carrier of an earlier job is taken out of the store at the
  */
 export async function enterEntries(
   bench: Bench,
-  account: Pick<Account, 'id'>,
+  account: Author,
   job: number,
   { device, entries }: SentEntries,
 ): Promise<EntryAnswer[]> {
@@ -201,7 +213,7 @@ export async function enterEntries(
       ...(aside ? worded([error('book.aside', 'job', { job: number })]) : []),
       ...assessment.problems.map((message) => ({ path: 'job', message })),
     ];
-    const batch = new Batch(new RoomFold(records), card, why, { job, by: account.id, device });
+    const batch = new Batch(new RoomFold(records), card, why, account, { job, by: account.id, device });
     const now = Date.now();
     const taken = new Set<string>();
     for (const entry of entries) {

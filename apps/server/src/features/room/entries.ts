@@ -1,5 +1,6 @@
 import canonicalize from 'canonicalize';
-import type { RoomEvent, RoomRecord } from '@druckerei/core';
+import { type RoomEvent, type RoomRecord, isAccountEntry } from '@druckerei/core';
+import type { Account } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 
 interface EntryRow {
@@ -77,5 +78,11 @@ export async function addEntries(queries: Queries, entries: readonly NewEntry[])
   return entries.map(({ uid }) => ids.get(uid) ?? 0);
 }
 
+/** Entries of accountable work are told to those alone who keep its book. */
+const isHidden = ({ event }: RoomRecord): boolean => isAccountEntry(event.kind === 'held' ? event.entry : event);
+
 /** Entries as they are told to whoever looks at the job. */
-export const told = (records: readonly NamedRecord[]): RoomRecord[] => records.map(({ uid: _, ...record }) => record);
+export const told = (records: readonly NamedRecord[], { rights }: Pick<Account, 'rights'>): RoomRecord[] =>
+  records
+    .filter((record) => rights.includes('accountable') || !isHidden(record))
+    .map(({ uid: _, ...record }) => record);

@@ -74,6 +74,7 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
   machines: selectRight('machines'),
   customers: selectRight('customers'),
   record: selectRight('record'),
+  accountable: selectRight('accountable'),
   explain: selectRight('explain'),
   buy: selectRight('buy'),
   schedule: selectRight('schedule'),

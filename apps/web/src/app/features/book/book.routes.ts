@@ -13,6 +13,11 @@ export const bookRoutes: Routes = [
     loadComponent: () => import('./check.page').then((m) => m.CheckPage),
   },
   {
+    path: ':job/account',
+    title: 'Accountable work - Druckerei',
+    loadComponent: () => import('./account.page').then((m) => m.AccountPage),
+  },
+  {
     path: ':job/:step',
     title: 'Station - Druckerei',
     loadComponent: () => import('./station.page').then((m) => m.StationPage),

@@ -86,7 +86,7 @@ function readingChart(series: ReadingSeries, rules: readonly RunRule[]): Quality
 function spoilageCharts({ runs }: Readings, rules: readonly RunRule[]): QualityChart[] {
   const groups = new Map<string, Readings['runs']>();
   for (const run of runs) {
-    const key = `${run.machine ?? run.title}`;
+    const key = run.machine ?? run.title;
     groups.set(key, [...(groups.get(key) ?? []), run]);
   }
   return [...groups].flatMap(([machine, of]): QualityChart[] => {

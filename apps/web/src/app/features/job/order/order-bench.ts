@@ -53,6 +53,21 @@ import { Field } from '../parts/field';
       @if (isOnDemand()) {
         <dk-field label="Copies made in one batch" [path]="['order', 'batch']" [optional]="true" [norm]="batchNorm()" />
       }
+      <mat-form-field>
+        <mat-label>Accountable work</mat-label>
+        <mat-select
+          [value]="accountable()?.remake ?? 'no'"
+          (selectionChange)="account($event.value)"
+          [disabled]="!editor.editable()"
+        >
+          <mat-option value="no">No</mat-option>
+          <mat-option value="same">Yes, voided numbers made again</mat-option>
+          <mat-option value="new">Yes, others in their place</mat-option>
+        </mat-select>
+      </mat-form-field>
+      @if (accountable()) {
+        <dk-field label="Face value of a piece" [path]="['accountable', 'faceValue']" [unit]="currency()" />
+      }
       <dk-field label="Number" [path]="['number']" kind="text" />
       <dk-field label="Title" [path]="['title']" kind="text" />
       <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
@@ -96,6 +111,10 @@ export class OrderBench {
     { id: 'sure', name: 'By sureness' },
   ];
 
+  /** Its pieces are worth something: every sheet, spoil and number is accounted for. */
+  protected readonly accountable = computed(() => this.editor.job()?.accountable);
+  protected readonly currency = computed(() => this.editor.works()?.currency ?? '');
+
   /** A single book shares its set-ups with the others of its batch. */
   protected readonly isOnDemand = computed(() => this.editor.job()?.family === 'on-demand');
   protected readonly batchNorm = computed(() => {
@@ -117,6 +136,11 @@ export class OrderBench {
 
   protected figure(component: string, name: string) {
     return figureOf(this.editor.plan(), `component.${component}.${name}`);
+  }
+
+  protected account(remake: 'no' | 'same' | 'new'): void {
+    const faceValue = this.accountable()?.faceValue ?? 0;
+    this.editor.set(['accountable'], remake === 'no' ? undefined : { faceValue, remake });
   }
 
   protected choosePolicy(kind: OversPolicy['kind']): void {

@@ -1,0 +1,107 @@
+import { computed, inject } from '@angular/core';
+import {
+  type AccountEntry,
+  type RoomCard,
+  type RoomState,
+  type StationTally,
+  NOTHING_YET,
+  accountWorth,
+  agreed,
+  allOf,
+  allSpoiled,
+  baggedAt,
+  balanceOf,
+  isWitnessed,
+  roomState,
+} from '@druckerei/core';
+import type { JobBook } from '@druckerei/contract';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { BookApi } from '../../platform/book-api';
+import { failureOf } from '../../platform/problem';
+
+interface AccountPageState {
+  readonly book: JobBook | undefined;
+  readonly busy: boolean;
+  /** Why the book cannot be shown, or what was entered last was not taken. */
+  readonly failed: string;
+}
+const initial: AccountPageState = { book: undefined, busy: false, failed: '' };
+
+const tallyIn =
+  ({ tallies }: RoomState) =>
+  (step: string): StationTally =>
+    tallies.get(step) ?? NOTHING_YET;
+
+/** What is accounted for of a job: read, and entered on line, for two people look at each other here. */
+export const AccountStore = signalStore(
+  withState(initial),
+  withComputed(({ book }) => {
+    const card = computed(() => (book()?.card ?? undefined) as RoomCard | undefined);
+    const state = computed(() => roomState((book()?.records ?? []) as Parameters<typeof roomState>[0]));
+    return {
+      card,
+      rules: computed(() => card()?.accountable),
+      stations: computed(() =>
+        (card()?.steps ?? [])
+          .filter(({ takes, hours }) => takes.length > 0 && hours > 0)
+          .map((step) => {
+            const tally = tallyIn(state())(step.id);
+            const bagged = baggedAt(state().account, step.id);
+            return {
+              id: step.id,
+              title: step.title,
+              unit: step.unitIn,
+              closed: tally.phase === 'closed',
+              takenIn: allOf(tally.takenIn),
+              good: tally.good,
+              samples: tally.samples,
+              spoiled: allSpoiled(tally),
+              leftOver: allOf(tally.leftOver),
+              bagged,
+              loose: allSpoiled(tally) - bagged,
+              difference: balanceOf(step, tally).find((line) => line.difference !== 0)?.difference ?? 0,
+            };
+          }),
+      ),
+      issued: computed(() => [...state().account.issues.values()]),
+      places: computed(() => [...state().account.places]),
+      bags: computed(() => [...state().account.bags.values()].map((bag) => ({ ...bag, sure: agreed(bag) }))),
+      destructions: computed(() =>
+        [...state().account.destructions.values()].map((one) => ({ ...one, done: isWitnessed(one) })),
+      ),
+      voided: computed(() => [...state().account.voided.values()]),
+      worth: computed(() => {
+        const [now, rules] = [card(), card()?.accountable];
+        return now && rules ? accountWorth(now.steps, tallyIn(state()), state().account, rules.faceValue) : undefined;
+      }),
+    };
+  }),
+  withMethods((store, api = inject(BookApi)) => {
+    const load = (job: number): void => {
+      patchState(store, { busy: true });
+      api.book(job).subscribe({
+        next: (book) => patchState(store, { book, busy: false }),
+        error: (error: unknown) => patchState(store, { busy: false, failed: failureOf(error).text }),
+      });
+    };
+    return {
+      load,
+      /** Enters it; what is refused is told where it stands. @param taken what to do once it is in the book. */
+      enter(event: AccountEntry, taken: () => void = () => undefined): void {
+        const id = store.book()?.job.id;
+        if (id === undefined) return;
+        patchState(store, { busy: true, failed: '' });
+        const entry = { uid: crypto.randomUUID(), at: new Date().toISOString(), late: false, event };
+        api.enter(id, { device: 'Desk', seen: 0, entries: [entry as never] }).subscribe({
+          next: ({ entries }) => {
+            const failed = (entries[0]?.errors ?? []).map(({ message }) => message).join(' ');
+            patchState(store, { failed });
+            if (failed === '') taken();
+            load(id);
+          },
+          error: (error: unknown) => patchState(store, { busy: false, failed: failureOf(error).text }),
+        });
+      },
+    };
+  }),
+);

@@ -1,0 +1,26 @@
+export {
+  type AccountEntry,
+  type AccountEntryKind,
+  type Accountable,
+  type DestroyedBy,
+  type IssuedOf,
+  ACCOUNT_KINDS,
+  DESTROYED_BY,
+  ISSUED_OF,
+  isAccountEntry,
+} from './entry.js';
+export { type AccountContext, accountOpen, refuseAccount } from './gate.js';
+export {
+  type AccountState,
+  type Bag,
+  type Destruction,
+  type IssuedLine,
+  type Signed,
+  type VoidedNumber,
+  AccountLedger,
+  agreed,
+  baggedAt,
+  isWitnessed,
+  outWith,
+} from './ledger.js';
+export { type AccountStep, type AccountWorth, accountWorth, piecesPerUnit } from './worth.js';
