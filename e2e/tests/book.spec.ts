@@ -193,3 +193,48 @@ test('the network goes at any moment: every entry is in the book once, in its or
   expect(counted).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
   await context.close();
 });
+
+test('season tickets: spoils are bagged, counted by two, destroyed before two, and the certificate is printed', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  const id = await addExample(page, 'season-tickets');
+  await page.goto(`/book/${id}/cut`);
+  await tap(page, 'Taken in', 40);
+  await tap(page, 'Spoiled', 3, 'cut');
+  await page.getByRole('link', { name: 'Accountable work' }).click();
+  await expect(page.locator('[data-station="cut"]')).toContainText('3');
+  await expectAccessible(page, 'accountable work');
+  const bags = page.getByRole('region', { name: 'Spoils in bags' });
+  await bags.getByLabel('Station').selectOption({ value: 'cut' });
+  await bags.getByLabel('Bag', { exact: true }).fill('B-7');
+  await bags.getByLabel('Counted').fill('4');
+  await bags.getByLabel('Seal').fill('S-70');
+  await bags.getByLabel('Locked up in').fill('Strong room');
+  await act(page, 'Bag and seal');
+  await expect(page.getByRole('alert')).toContainText('4 in a bag are more than');
+  await bags.getByLabel('Counted').fill('3');
+  await act(page, 'Bag and seal');
+  const bag = page.locator('[data-bag="B-7"]');
+  await expect(bag).toContainText('3 Production manager');
+  await expect(bag.getByRole('checkbox')).toHaveCount(0);
+
+  const other = await tablet(browser);
+  await other.page.goto(`/book/${id}/account`);
+  await other.page.getByLabel('Count of bag B-7').fill('3');
+  await act(other.page, 'Count again');
+  await expect(bag).toContainText('two agree');
+  await bag.getByRole('checkbox').click();
+  await bags.getByLabel('Where').fill('Yard');
+  await act(page, 'Destroyed before my eyes');
+  await expect(bag).toContainText('destroyed');
+  const destruction = page.locator('[data-destruction]');
+  await expect(destruction.getByRole('link')).toHaveCount(0);
+  await act(other.page, 'I have seen it, too');
+  const certificate = destruction.getByRole('link', { name: 'Certificate (PDF)' });
+  await expect(certificate).toBeVisible();
+  const answer = await page.request.get((await certificate.getAttribute('href')) ?? '');
+  expect(answer.headers()['content-type']).toBe('application/pdf');
+  await other.context.close();
+});

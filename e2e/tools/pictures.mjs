@@ -16,10 +16,6 @@ const views = {
     await page.getByRole('link', { name: 'Concert programme' }).click();
     await page.locator('dk-stream svg').waitFor();
   },
-  cost: async (page) => {
-    await tab(page, 'Cost').click();
-    await page.locator('dk-cost-table table').first().waitFor();
-  },
   best: async (page) => {
     await tab(page, 'Plan for me').click();
     await page.getByRole('button', { name: 'Find the cheapest way' }).click();
@@ -45,28 +41,12 @@ const views = {
     await page.getByRole('button', { name: 'See through' }).click();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
-  carriers: async (page) => {
+  inks: async (page) => {
     await page.goto('/jobs');
     await page.getByRole('link', { name: 'Constellation cards' }).click();
     await station(page, 'print-card').click();
-    await page.getByRole('radio', { name: 'Carriers', exact: true }).click();
-    await page.locator('button.pick', { hasText: 'K, back' }).click();
-    await page.locator('.views').evaluate((element) => element.scrollIntoView());
-  },
-  inks: async (page) => {
     await page.getByRole('radio', { name: 'Inks', exact: true }).click();
     await page.locator('dk-inks-bench .pick', { hasText: 'Night blue' }).click();
-    await page.locator('.views').evaluate((element) => element.scrollIntoView());
-  },
-  zones: async (page) => {
-    await page.getByRole('radio', { name: 'Zones', exact: true }).click();
-    await page
-      .getByLabel('Artwork file')
-      .setInputFiles({ name: 'lyra.png', mimeType: 'image/png', buffer: await nightSky() });
-    await page.getByRole('combobox', { name: 'Ink of separation C' }).click();
-    await page.getByRole('option', { name: 'Night blue' }).click();
-    await page.getByRole('button', { name: 'Take zones and coverage' }).click();
-    await page.locator('dk-zone-chart svg').first().waitFor();
     await page.locator('.views').evaluate((element) => element.scrollIntoView());
   },
   tally: async (page) => {
@@ -82,6 +62,15 @@ const views = {
       await page.locator('dk-number-pad').waitFor({ state: 'detached' });
     }
     await page.evaluate(() => scrollTo(0, 0));
+  },
+  account: async (page) => {
+    const scanned = await (await page.request.get('/api/book/scan?code=HB-25-0871')).json();
+    await page.goto(`/book/${scanned.job.id}/account`);
+    await page.locator('[data-destruction]').waitFor();
+  },
+  quality: async (page) => {
+    await page.goto('/quality');
+    await page.locator('dk-control-chart svg').first().waitFor();
   },
   register: async (page) => {
     await page.goto('/benches/register');
@@ -104,6 +93,10 @@ const views = {
   norms: async (page) => {
     await page.getByRole('link', { name: 'Norms' }).click();
     await page.getByRole('button', { name: 'Machines' }).click();
+  },
+  proposals: async (page) => {
+    await page.goto('/norms/proposals');
+    await page.locator('[data-norm]').first().getByRole('button').click();
   },
 };
 
@@ -128,20 +121,6 @@ const crowded = {
     await page.getByRole('listitem').first().waitFor();
   },
 };
-
-/** A made-up artwork: a night sky, lighter towards the horizon. */
-function nightSky() {
-  const canvas = createCanvas(444, 616);
-  const context = canvas.getContext('2d');
-  const sky = context.createLinearGradient(0, 0, 120, 616);
-  sky.addColorStop(0, '#0a1440');
-  sky.addColorStop(1, '#5f7fb8');
-  context.fillStyle = sky;
-  context.fillRect(0, 0, 444, 616);
-  context.fillStyle = '#ffffff';
-  for (let i = 0; i < 60; i++) context.fillRect((i * 97) % 444, (i * 151) % 420, 3, 3);
-  return canvas.encode('png');
-}
 
 async function renderPdf(bytes, number, file) {
   const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;

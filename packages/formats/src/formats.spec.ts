@@ -437,7 +437,7 @@ describe('a certificate of destruction', () => {
       at: new Date('2026-11-28T09:12:00Z'),
       bags: [
         {
-          ...{ bag: 'B-1', seal: 'S-77', station: 'Print', count: 29, unit: 'sheets', pieces: 580 },
+          ...{ bag: 'B-1', seal: 'S-77', station: 'Print', count: 29, unit: 'sheet', pieces: 580 },
           counted: [sign('Early shift', 4, 'a'), sign('Late shift', 5, 'b')],
         },
       ],

@@ -12,6 +12,7 @@ export interface PastJob {
 
 /** Jobs that were through before the demo begins. */
 export const PAST_JOBS: readonly PastJob[] = [
+  { example: 'season-tickets', number: 'HB-25-0871', title: 'Season tickets, last season', quantity: 12_000, days: 75 },
   { example: 'trail-map', number: 'HB-25-0911', title: 'Trail map, first printing', quantity: 8_000, days: 61 },
   { example: 'tea-caddy', number: 'HB-25-0934', title: 'Tea caddy, jasmine', quantity: 4_000, days: 52 },
   { example: 'trail-map', number: 'HB-25-0958', title: 'Trail map, north', quantity: 12_000, days: 40 },

@@ -4,9 +4,10 @@ import { type Account, dayIn } from '@druckerei/contract';
 import { assessmentOf } from '../features/assessments/assessments.js';
 import type { Bench } from '../features/jobs/bench.js';
 import { createJob } from '../features/jobs/write-job.js';
-import { addEntries } from '../features/room/entries.js';
+import { type NewEntry, addEntries } from '../features/room/entries.js';
 import { currentWorks } from '../features/works/works.js';
-import { type PastJob, PAST_JOBS, logOf } from './demo-log.js';
+import { accountLogOf } from './demo-account.js';
+import { type LogEntry, type PastJob, PAST_JOBS, logOf } from './demo-log.js';
 import { demoManager, exampleJob, patient } from './load-demo.js';
 
 /** Days between the beginning of a past job and when it was due. */
@@ -31,14 +32,24 @@ async function loadPast(bench: Bench, manager: Account, past: PastJob, seed: num
     const [day, rest] = [Math.floor(minute / (HOURS_A_DAY * 60)), minute % (HOURS_A_DAY * 60)];
     return Math.round(instantOf(`${dayAfter(begun, day)}T${OPENS}`, timeZone) + rest * 60_000);
   };
-  const operator = await database.one<{ id: number }>('accounts/by-login', 'operator');
+  const operator = (await database.one<{ id: number }>('accounts/by-login', 'operator')) ?? manager;
+  const log = logOf(card, seed);
+  const account = card.accountable ? accountLogOf(log) : [];
+  const entry = (by: number, { minute, event }: LogEntry): NewEntry => ({
+    ...{ uid: randomUUID(), job: id, by, happened: at(minute), event },
+  });
   await database.transaction(async (queries) => {
-    await addEntries(
-      queries,
-      logOf(card, seed).map(({ minute, event }) => ({
-        ...{ uid: randomUUID(), job: id, by: operator?.id ?? manager.id, happened: at(minute), event },
-      })),
-    );
+    const entries = [
+      ...log.map((one) => entry(operator.id, one)),
+      ...account.map((one) => entry((one.who === 'manager' ? manager : operator).id, one)),
+    ].sort((one, other) => one.happened - other.happened);
+    const ids = await addEntries(queries, entries);
+    const destroyed = entries.findIndex(({ event }) => event.kind === 'destroyed');
+    if (destroyed >= 0) {
+      const witnessed = { kind: 'witnessed', record: ids[destroyed] ?? 0 } as const;
+      const minute = (account.at(-1)?.minute ?? 0) + 5;
+      await addEntries(queries, [entry(operator.id, { minute, event: witnessed })]);
+    }
     await queries.one('jobs/put-aside', id, true);
   });
 }

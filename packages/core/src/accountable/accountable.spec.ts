@@ -118,6 +118,7 @@ describe('spoils', () => {
     const before = book.ledger.destructions.get(record as number);
     expect(before && isWitnessed(before)).toBe(false);
     book.enter('B', seen);
+    expect(book.ledger.places.has('1')).toBe(false);
     const after = book.ledger.destructions.get(record as number);
     expect(after && isWitnessed(after)).toBe(true);
     expect(book.enter('A', destroy)).toEqual(['account.gone bags[0]']);

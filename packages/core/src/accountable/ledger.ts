@@ -106,7 +106,10 @@ export class AccountLedger implements AccountState {
       case 'destroyed': {
         const { bags, how, place } = entry;
         this.destructions.set(signed.id, { ...signed, bags, how, place, witnesses: [signed] });
-        for (const one of bags) this.change(one, (bag) => ({ ...bag, destroyed: signed.id }));
+        for (const one of bags) {
+          this.change(one, (bag) => ({ ...bag, destroyed: signed.id }));
+          this.places.delete(one);
+        }
         break;
       }
       case 'witnessed': {

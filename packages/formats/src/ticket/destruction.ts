@@ -69,7 +69,7 @@ export function destructionPdf(of: DestructionDocument): Promise<Buffer> {
         bag,
         seal,
         station,
-        right(`${number(count)} ${unit}`),
+        right(`${number(count)} ${unit}${count === 1 ? '' : 's'}`),
         right(number(each)),
       ]),
     ),

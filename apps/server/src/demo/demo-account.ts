@@ -1,0 +1,54 @@
+import type { RoomEntry } from '@druckerei/core';
+import type { LogEntry } from './demo-log.js';
+
+/** Who of the demo enters something: two people look at each other. */
+export interface AccountLogEntry extends LogEntry {
+  readonly who: 'operator' | 'manager';
+}
+
+const BAGS_AT = 'Strong room, shelf 2';
+
+/** Spoils of each station in a log. */
+function spoiledIn(log: readonly LogEntry[]): ReadonlyMap<string, number> {
+  const spoiled = new Map<string, number>();
+  for (const { event } of log)
+    if (event.kind === 'spoiled') spoiled.set(event.step, (spoiled.get(event.step) ?? 0) + event.count);
+  return spoiled;
+}
+
+/**
+ * What the demo's people entered of accountable work beside a log of its stations: paper issued and given back, every spoil in a
+ * bag that two counted, numbers voided and made again, the bags destroyed. The second witness signs behind it. Invented.
+ */
+export function accountLogOf(log: readonly LogEntry[]): AccountLogEntry[] {
+  const end = log.at(-1)?.minute ?? 0;
+  const paper = { of: 'paper', item: 'Document paper, 100 sheets a pack' } as const;
+  const entries: AccountLogEntry[] = [];
+  const put = (who: AccountLogEntry['who'], minute: number, event: RoomEntry): void => {
+    entries.push({ who, minute, event });
+  };
+  const first = log.find(({ event }) => event.kind === 'taken-in')?.event;
+  const sheets = first?.kind === 'taken-in' ? first.count : 0;
+  put('manager', 0, { kind: 'issued', ...paper, count: sheets + 12, to: 'Press hall', place: 'Press hall' });
+  put('operator', 1, { kind: 'issued', of: 'numbers', item: '100001 to 112000', count: 12_000, to: 'Numbering' });
+  let n = 0;
+  for (const [step, count] of spoiledIn(log)) {
+    n++;
+    put('operator', end + n, { kind: 'bagged', step, bag: `B-${n}`, count, seal: `S-44${n}`, place: BAGS_AT });
+    put('manager', end + n + 20, { kind: 'recounted', bag: `B-${n}`, count });
+  }
+  put('operator', end + 45, { kind: 'voided', step: 'number', numbers: ['100417', '101208'], reason: 'smudged' });
+  put('operator', end + 60, { kind: 'remade', numbers: ['100417', '101208'], as: [] });
+  put('operator', end + 70, {
+    kind: 'returned',
+    of: 'numbers',
+    item: '100001 to 112000',
+    count: 12_000,
+    from: 'Numbering',
+  });
+  put('manager', end + 75, { kind: 'returned', ...paper, count: 12, from: 'Press hall', place: 'Paper vault' });
+  put('manager', end + 80, { kind: 'carried', what: 'Bags B-1 and on', from: BAGS_AT, to: 'Yard' });
+  const bags = Array.from({ length: n }, (_, i) => `B-${i + 1}`);
+  put('manager', end + 90, { kind: 'destroyed', bags, how: 'shredded', place: 'Yard' });
+  return entries;
+}
