@@ -12,13 +12,13 @@ export interface PastJob {
 
 /** Jobs that were through before the demo begins. */
 export const PAST_JOBS: readonly PastJob[] = [
-  { example: 'season-tickets', number: 'HB-25-0871', title: 'Season tickets, last season', quantity: 12_000, days: 75 },
-  { example: 'trail-map', number: 'HB-25-0911', title: 'Trail map, first printing', quantity: 8_000, days: 61 },
-  { example: 'tea-caddy', number: 'HB-25-0934', title: 'Tea caddy, jasmine', quantity: 4_000, days: 52 },
-  { example: 'trail-map', number: 'HB-25-0958', title: 'Trail map, north', quantity: 12_000, days: 40 },
-  { example: 'trail-map', number: 'HB-25-0977', title: 'Trail map, south', quantity: 10_000, days: 26 },
-  { example: 'tea-caddy', number: 'HB-25-0989', title: 'Tea caddy, verbena', quantity: 6_000, days: 17 },
-  { example: 'trail-map', number: 'HB-25-1004', title: 'Trail map, lake shore', quantity: 9_000, days: 9 },
+  { example: 'season-tickets', number: 'HB-25-0871', title: 'Ferry passes, last season', quantity: 12_000, days: 75 },
+  { example: 'trail-map', number: 'HB-25-0911', title: 'Lakeside walks, first printing', quantity: 8_000, days: 61 },
+  { example: 'tea-caddy', number: 'HB-25-0934', title: 'Jasmine carton', quantity: 4_000, days: 52 },
+  { example: 'trail-map', number: 'HB-25-0958', title: 'Northern walks', quantity: 12_000, days: 40 },
+  { example: 'trail-map', number: 'HB-25-0977', title: 'Southern walks', quantity: 10_000, days: 26 },
+  { example: 'tea-caddy', number: 'HB-25-0989', title: 'Verbena carton', quantity: 6_000, days: 17 },
+  { example: 'trail-map', number: 'HB-25-1004', title: 'Shore walks', quantity: 9_000, days: 9 },
 ];
 
 /** How the demo's stations really run beside their norms: set-up spoils, running spoils, time of set-up and of the run. */

@@ -96,12 +96,16 @@ export function standing(records: readonly RoomRecord[]): readonly StandingRecor
     if (event.kind === 'take-back' || event.kind === 'strike') gone.add(event.record);
     if (event.kind === 'settled' && event.taken) taken.add(event.record);
   }
+  // What takes another back was held itself, and somebody has said that it counts.
+  for (const { event, id } of records)
+    if (event.kind === 'held' && taken.has(id) && (event.entry.kind === 'take-back' || event.entry.kind === 'strike'))
+      gone.add(event.entry.record);
   const counting: StandingRecord[] = [];
   for (const record of records) {
     const { event, id } = record;
     if (gone.has(id) || isAboutAnother(event)) continue;
     if (event.kind !== 'held') counting.push(record as StandingRecord);
-    else if (taken.has(id)) counting.push({ ...record, event: event.entry });
+    else if (taken.has(id) && !isAboutAnother(event.entry)) counting.push({ ...record, event: event.entry });
   }
   return counting;
 }

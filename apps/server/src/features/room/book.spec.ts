@@ -103,6 +103,27 @@ describe('entries of a station', () => {
     expect([again.status, (again.body as Problem).title]).toEqual([409, expect.stringContaining('is not held')]);
   });
 
+  it('that take another back count as such where they were held and are explained, in core and in the database', async () => {
+    const { id } = await newJob();
+    const book = await send(id, [sent(cutting(10, 'taken-in')), sent(cutting(20, 'good'))]);
+    const good = book.entries[1]?.id ?? 0;
+    // The clock of the tablet goes an hour ahead: it is held.
+    const ahead = new Date(Date.now() + 3_600_000).toISOString();
+    const [strike] = (
+      await send(id, [sent({ kind: 'strike', record: good, why: 'wrong pile' }, { late: true, at: ahead })])
+    ).entries;
+    expect(strike?.outcome).toBe('held');
+    const counted = async (): Promise<unknown> =>
+      (await server.database.pool.query('SELECT step, good::integer FROM counted_steps() WHERE job_id = $1', [id]))
+        .rows;
+    expect(await counted()).toEqual([{ step: 'cut', good: 20 }]);
+    const settled = await manager.call('post', `/api/jobs/${id}/book/${strike?.id ?? 0}/settled`, {
+      ...{ taken: true, why: 'it is so' },
+    });
+    expect(state(settled.body as JobBook).counts.size).toBe(0);
+    expect(await counted()).toEqual([]);
+  });
+
   it('are told as they should be, whatever is sent, and never answered 5xx', async () => {
     const { id } = await newJob();
     const odd: readonly object[] = [
