@@ -64,10 +64,7 @@ async function begin({
   await alone(database, async () => {
     await refuseMixing(database, DEMO);
     await setUpWorks(database, DEMO ? SHIPPED_WORKS : NEW_WORKS);
-    if (DEMO) {
-      await loadDemo({ database, workshop });
-      await loadLog({ database, workshop });
-    }
+    if (DEMO) await loadDemo({ database, workshop }, loadLog);
   });
   if (ADMIN_LOGIN !== undefined && ADMIN_PASSWORD !== undefined) {
     const outcome = await setFirstManager(database, ADMIN_LOGIN, ADMIN_PASSWORD);

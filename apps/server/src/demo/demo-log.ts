@@ -8,6 +8,8 @@ export interface PastJob {
   readonly quantity: number;
   /** Days before today on which its press began. */
   readonly days: number;
+  /** Its cyan goes up from the middle of the run on. */
+  readonly drifts?: true;
 }
 
 /** Jobs that were through before the demo begins. */
@@ -15,7 +17,7 @@ export const PAST_JOBS: readonly PastJob[] = [
   { example: 'season-tickets', number: 'HB-25-0871', title: 'Ferry passes, last season', quantity: 12_000, days: 75 },
   { example: 'trail-map', number: 'HB-25-0911', title: 'Lakeside walks, first printing', quantity: 8_000, days: 61 },
   { example: 'tea-caddy', number: 'HB-25-0934', title: 'Jasmine carton', quantity: 4_000, days: 52 },
-  { example: 'trail-map', number: 'HB-25-0958', title: 'Northern walks', quantity: 12_000, days: 40 },
+  { example: 'trail-map', number: 'HB-25-0958', title: 'Northern walks', quantity: 12_000, days: 40, drifts: true },
   { example: 'trail-map', number: 'HB-25-0977', title: 'Southern walks', quantity: 10_000, days: 26 },
   { example: 'tea-caddy', number: 'HB-25-0989', title: 'Verbena carton', quantity: 6_000, days: 17 },
   { example: 'trail-map', number: 'HB-25-1004', title: 'Shore walks', quantity: 9_000, days: 9 },
@@ -78,7 +80,7 @@ function readingsOf(
 }
 
 /** What a past job's stations entered, one station behind another. @param seed another for each job. */
-export function logOf({ steps }: RoomCard, seed: number): LogEntry[] {
+export function logOf({ steps }: RoomCard, seed: number, drifts = false): LogEntry[] {
   const log: LogEntry[] = [];
   const made = new Map<string, number>();
   let minute = 0;
@@ -113,7 +115,7 @@ export function logOf({ steps }: RoomCard, seed: number): LogEntry[] {
     const stop = uniform(seed, i * 8 + 5) < 0.4 ? 4 + Math.round(20 * uniform(seed, i * 8 + 6)) : 0;
     const run = (step.hours - step.setUpHours) * 60 * (units / step.processUnits) * runTime * chance(4);
     if (step.operation === 'print')
-      for (const [share, event] of readingsOf(step, units, seed + i, seed % 4 === 3)) put(ready + run * share, event);
+      for (const [share, event] of readingsOf(step, units, seed + i, drifts)) put(ready + run * share, event);
     if (stop > 0) {
       put(ready + run * 0.6, {
         kind: 'stopped',

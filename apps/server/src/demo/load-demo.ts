@@ -103,8 +103,11 @@ export async function demoManager(database: Database): Promise<Account | undefin
   return found && database.one<Account>('accounts/by-id', found.id);
 }
 
-/** Loads the demo works, sign-ins, jobs and what has happened to them, once. */
-export async function loadDemo({ database, workshop }: Bench): Promise<void> {
+/** Loads the demo works, sign-ins, jobs and what has happened to them, once. @param past what was there before all of it. */
+export async function loadDemo(
+  { database, workshop }: Bench,
+  past: (bench: Bench, manager: Account) => Promise<void> = async () => undefined,
+): Promise<void> {
   const bench = { database, workshop: patient(workshop) };
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
   if (row?.demo) return;
@@ -113,6 +116,7 @@ export async function loadDemo({ database, workshop }: Bench): Promise<void> {
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
   const manager = await demoManager(database);
   if (!manager) throw new Error('the demo manager was not added');
+  await past(bench, manager);
   const jobs = new Map<string, number>();
   for (const name of EXAMPLES) {
     const { id } = await createJob(bench, manager, exampleJob(name));

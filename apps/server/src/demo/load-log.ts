@@ -8,7 +8,7 @@ import { type NewEntry, addEntries } from '../features/room/entries.js';
 import { currentWorks } from '../features/works/works.js';
 import { accountLogOf } from './demo-account.js';
 import { type LogEntry, type PastJob, PAST_JOBS, logOf } from './demo-log.js';
-import { demoManager, exampleJob, patient } from './load-demo.js';
+import { exampleJob } from './load-demo.js';
 
 /** Days between the beginning of a past job and when it was due. */
 const DAYS_DUE = 4;
@@ -33,7 +33,7 @@ async function loadPast(bench: Bench, manager: Account, past: PastJob, seed: num
     return Math.round(instantOf(`${dayAfter(begun, day)}T${OPENS}`, timeZone) + rest * 60_000);
   };
   const operator = (await database.one<{ id: number }>('accounts/by-login', 'operator')) ?? manager;
-  const log = logOf(card, seed);
+  const log = logOf(card, seed, past.drifts);
   const account = card.accountable ? accountLogOf(log) : [];
   const entry = (by: number, { minute, event }: LogEntry): NewEntry => ({
     ...{ uid: randomUUID(), job: id, by, happened: at(minute), event },
@@ -54,11 +54,7 @@ async function loadPast(bench: Bench, manager: Account, past: PastJob, seed: num
   });
 }
 
-/** What the demo's stations entered in the months before, once. */
-export async function loadLog({ database, workshop }: Bench): Promise<void> {
-  const bench = { database, workshop: patient(workshop) };
-  const manager = await demoManager(database);
-  const known = await database.one('room/scan', PAST_JOBS[0]?.number ?? '');
-  if (!manager || known) return;
+/** What the demo's stations entered in the months before. */
+export async function loadLog(bench: Bench, manager: Account): Promise<void> {
   for (const [i, past] of PAST_JOBS.entries()) await loadPast(bench, manager, past, i + 1);
 }
