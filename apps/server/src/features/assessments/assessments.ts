@@ -73,22 +73,28 @@ async function readAssessment(database: Database, workshop: Workshop, id: number
 
 /** Assessments that are kept in memory, each with what it hangs on; the one that was asked for longest ago goes first. */
 const MOST_KEPT = 200;
-const kept = new WeakMap<Database, Map<number, { readonly stamp: string; readonly assessment: Assessment }>>();
+const kept = new WeakMap<Database, Map<number, { readonly stamp: string; readonly assessment: Promise<Assessment> }>>();
 
-/** What the newest revision of a job comes to: as it was kept, or reckoned again where it or the works has changed since. */
+/**
+ * What the newest revision of a job comes to: as it was kept, or reckoned again where it or the works has changed since. Who asks
+ * while it is read waits for the same reading.
+ */
 export async function assessmentOf(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
-  const jobs = kept.get(database) ?? new Map<number, { stamp: string; assessment: Assessment }>();
+  const jobs = kept.get(database) ?? new Map<number, { stamp: string; assessment: Promise<Assessment> }>();
   kept.set(database, jobs);
   const row = await database.one<{ stamp: string }>('assessments/stamp', id);
   if (!row) throw notFound('This job');
   const before = jobs.get(id);
   if (before?.stamp === row.stamp) return before.assessment;
-  const assessment = await readAssessment(database, workshop, id);
+  const read = { stamp: row.stamp, assessment: readAssessment(database, workshop, id) };
   jobs.delete(id);
-  jobs.set(id, { stamp: row.stamp, assessment });
+  jobs.set(id, read);
   const [oldest] = jobs.keys();
   if (jobs.size > MOST_KEPT && oldest !== undefined) jobs.delete(oldest);
-  return assessment;
+  read.assessment.catch(() => {
+    if (jobs.get(id) === read) jobs.delete(id);
+  });
+  return read.assessment;
 }
 
 /** Most revisions that one round reckons again. */

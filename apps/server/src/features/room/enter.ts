@@ -27,6 +27,7 @@ import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
 import { letAllGo } from '../stores/stores.js';
 import { type NewEntry, addEntries, readEntries } from './entries.js';
+import { inTurn } from './in-turn.js';
 import { keptCarriers } from './kept-carriers.js';
 
 /** Who enters something. */
@@ -120,27 +121,29 @@ export async function enterEvent(
   const assessment = await assessmentOf(bench.database, bench.workshop, job);
   const { card } = assessment;
   if (!card) throw unplanned(assessment);
-  await bench.database.transaction(async (queries) => {
-    await lockJob(queries, job);
-    const records = await readEntries(bench.database, job, queries);
-    if (seen !== undefined) refuseOver(records, event, seen);
-    const fold = new RoomFold(records);
-    const context = { card, state: fold.state, by: account.name };
-    const refused = refuse(context, event);
-    if (refused.length > 0)
-      throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
-    const entered = await fromStore(
-      queries,
-      event,
-      card.carriers.find((one) => 'carrier' in event && one.id === event.carrier),
-    );
-    const carrier = carrierNote(context, entered);
-    await addEntries(queries, [
-      { uid: randomUUID(), job, by: account.id, happened: Date.now(), event: entered, carrier },
-    ]);
-    fold.add({ id: fold.lastId + 1, at: '', by: '', event: entered });
-    await letGoWhenFinished(queries, { job, by: account.id }, assessment, fold.state, [entered]);
-  });
+  await inTurn(job, () =>
+    bench.database.transaction(async (queries) => {
+      await lockJob(queries, job);
+      const records = await readEntries(bench.database, job, queries);
+      if (seen !== undefined) refuseOver(records, event, seen);
+      const fold = new RoomFold(records);
+      const context = { card, state: fold.state, by: account.name };
+      const refused = refuse(context, event);
+      if (refused.length > 0)
+        throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
+      const entered = await fromStore(
+        queries,
+        event,
+        card.carriers.find((one) => 'carrier' in event && one.id === event.carrier),
+      );
+      const carrier = carrierNote(context, entered);
+      await addEntries(queries, [
+        { uid: randomUUID(), job, by: account.id, happened: Date.now(), event: entered, carrier },
+      ]);
+      fold.add({ id: fold.lastId + 1, at: '', by: '', event: entered });
+      await letGoWhenFinished(queries, { job, by: account.id }, assessment, fold.state, [entered]);
+    }),
+  );
 }
 
 type Sent = SentEntries['entries'][number];
@@ -205,29 +208,31 @@ export async function enterEntries(
 ): Promise<EntryAnswer[]> {
   const assessment = await assessmentOf(bench.database, bench.workshop, job);
   const { card } = assessment;
-  return bench.database.transaction(async (queries) => {
-    const { number, aside } = await lockJob(queries, job);
-    const records = await readEntries(bench.database, job, queries);
-    const known = new Map(records.map((record) => [record.uid, record]));
-    const why = [
-      ...(aside ? worded([error('book.aside', 'job', { job: number })]) : []),
-      ...assessment.problems.map((message) => ({ path: 'job', message })),
-    ];
-    const batch = new Batch(new RoomFold(records), card, why, account, { job, by: account.id, device });
-    const now = Date.now();
-    const taken = new Set<string>();
-    for (const entry of entries) {
-      const before = known.get(entry.uid);
-      if (before) batch.known(entry.uid, before.id, before.event.kind === 'held');
-      else if (!taken.has(entry.uid)) batch.take(entry, now);
-      taken.add(entry.uid);
-    }
-    const ids = await addEntries(queries, batch.entries);
-    const numbers = new Map(batch.entries.map(({ uid }, i) => [uid, ids[i] ?? 0]));
-    const events = batch.entries.map(({ event }) => event);
-    await letGoWhenFinished(queries, { job, by: account.id }, assessment, batch.fold.state, events);
-    return batch.answers.map((answer) => ({ ...answer, id: answer.id ?? numbers.get(answer.uid) ?? null }));
-  });
+  return inTurn(job, () =>
+    bench.database.transaction(async (queries) => {
+      const { number, aside } = await lockJob(queries, job);
+      const records = await readEntries(bench.database, job, queries);
+      const known = new Map(records.map((record) => [record.uid, record]));
+      const why = [
+        ...(aside ? worded([error('book.aside', 'job', { job: number })]) : []),
+        ...assessment.problems.map((message) => ({ path: 'job', message })),
+      ];
+      const batch = new Batch(new RoomFold(records), card, why, account, { job, by: account.id, device });
+      const now = Date.now();
+      const taken = new Set<string>();
+      for (const entry of entries) {
+        const before = known.get(entry.uid);
+        if (before) batch.known(entry.uid, before.id, before.event.kind === 'held');
+        else if (!taken.has(entry.uid)) batch.take(entry, now);
+        taken.add(entry.uid);
+      }
+      const ids = await addEntries(queries, batch.entries);
+      const numbers = new Map(batch.entries.map(({ uid }, i) => [uid, ids[i] ?? 0]));
+      const events = batch.entries.map(({ event }) => event);
+      await letGoWhenFinished(queries, { job, by: account.id }, assessment, batch.fold.state, events);
+      return batch.answers.map((answer) => ({ ...answer, id: answer.id ?? numbers.get(answer.uid) ?? null }));
+    }),
+  );
 }
 
 /** Decides of an entry that is held: it counts as it was entered, or stays out. */
