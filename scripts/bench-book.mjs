@@ -26,27 +26,39 @@ const example = (name) => JSON.parse(fs.readFileSync(path.join(repo, `docs/examp
 const entry = (event, late = false) => ({ uid: randomUUID(), at: new Date().toISOString(), late, event });
 const note = (n) => entry({ kind: 'note', step: 'cut', text: `Entry ${n}` });
 
+async function newJob(call, number) {
+  const answer = await call('POST', '/api/jobs', { ...example('trail-map'), number });
+  if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`);
+  return (await answer.json()).id;
+}
+
 /** Sends entries at a steady rate, whatever the answers take; how long each took, ms. */
 async function steady(call, jobs) {
   const times = [];
   const open = [];
+  let failed;
   const begun = performance.now() + WARM * 1_000;
   for (let n = -RATE * WARM; n < RATE * SECONDS; n++) {
     const due = begun + (n * 1_000) / RATE;
     const wait = due - performance.now();
     if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait));
     open.push(
-      call('POST', `/api/jobs/${jobs[Math.abs(n) % jobs.length]}/book`, { device: 'Bench', seen: LAST, entries: [note(n)] }).then(
-        async (answer) => {
+      call('POST', `/api/jobs/${jobs[Math.abs(n) % jobs.length]}/book`, {
+        device: 'Bench',
+        seen: LAST,
+        entries: [note(n)],
+      })
+        .then(async (answer) => {
           const text = await answer.text();
           if (!answer.ok) throw new Error(`${answer.status} ${text}`);
           // From when it was due: what waits behind others has waited.
           if (n >= 0) times.push(performance.now() - due);
-        },
-      ),
+        })
+        .catch((error) => (failed ??= error)),
     );
   }
   await Promise.all(open);
+  if (failed) throw failed;
   return times;
 }
 
@@ -158,8 +170,7 @@ export async function benchBook(core, say, ratio) {
       await untilReady(address);
       const call = await signedIn(address);
       const jobs = [];
-      for (let i = 0; i < JOBS; i++)
-        jobs.push((await (await call('POST', '/api/jobs', { ...example('trail-map'), number: `BB-${i}` })).json()).id);
+      for (let i = 0; i < JOBS; i++) jobs.push(await newJob(call, `BB-${i}`));
       const times = await steady(call, jobs);
       say(
         `${RATE} entries a second for ${SECONDS} s, to ${JOBS} jobs: acknowledged, median and 95 of 100`,
@@ -167,7 +178,7 @@ export async function benchBook(core, say, ratio) {
         ratio(at(times, 0.95), 50),
       );
       const begun = performance.now();
-      const own = (await (await call('POST', '/api/jobs', { ...example('trail-map'), number: 'BB-own' })).json()).id;
+      const own = await newJob(call, 'BB-own');
       for (let n = 0; n < OUTBOX; n += BATCH) {
         const entries = Array.from({ length: BATCH }, (_, i) => ({ ...note(n + i), late: true }));
         await (await call('POST', `/api/jobs/${own}/book`, { device: 'Bench', seen: LAST, entries })).arrayBuffer();

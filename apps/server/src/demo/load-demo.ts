@@ -106,7 +106,7 @@ export async function demoManager(database: Database): Promise<Account | undefin
 /** Loads the demo works, sign-ins, jobs and what has happened to them, once. @param past what was there before all of it. */
 export async function loadDemo(
   { database, workshop }: Bench,
-  past: (bench: Bench, manager: Account) => Promise<void> = async () => undefined,
+  past?: (bench: Bench, manager: Account) => Promise<void>,
 ): Promise<void> {
   const bench = { database, workshop: patient(workshop) };
   const row = await database.one<{ demo: boolean }>('accounts/has-demo');
@@ -116,7 +116,7 @@ export async function loadDemo(
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
   const manager = await demoManager(database);
   if (!manager) throw new Error('the demo manager was not added');
-  await past(bench, manager);
+  await past?.(bench, manager);
   const jobs = new Map<string, number>();
   for (const name of EXAMPLES) {
     const { id } = await createJob(bench, manager, exampleJob(name));

@@ -1,4 +1,4 @@
-import { type BalancedStep, type StationTally, allSpoiled } from '../book/index.js';
+import { type BalancedStep, type StationTally, allSpoiled, countedOf } from '../book/index.js';
 import { type AccountState, isWitnessed } from './ledger.js';
 
 /** A station with what comes to it from where; null is bought. */
@@ -46,9 +46,7 @@ export function accountWorth(
     const only = takes.length === 1;
     for (const { material, usage, from } of takes) {
       if (from !== null) continue;
-      const count = (counts: ReadonlyMap<string, number>): number =>
-        (counts.get(material) ?? 0) + (only ? (counts.get('') ?? 0) : 0);
-      came += of(id, (count(tally.takenIn) - count(tally.leftOver)) / usage);
+      came += of(id, (countedOf(tally.takenIn, material, only) - countedOf(tally.leftOver, material, only)) / usage);
     }
   }
   for (const { step, counts, destroyed: record } of state.bags.values()) {

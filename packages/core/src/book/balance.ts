@@ -29,7 +29,7 @@ export interface StationBalance {
 const exact = (pieces: number): number => Math.round(pieces * 1e6) / 1e6;
 
 /** Of a material, or what was entered without saying which where it is the only one. */
-const of = (counts: ReadonlyMap<string, number>, material: string, only: boolean): number =>
+export const countedOf = (counts: ReadonlyMap<string, number>, material: string, only: boolean): number =>
   (counts.get(material) ?? 0) + (only ? (counts.get('') ?? 0) : 0);
 
 /**
@@ -40,10 +40,10 @@ export function balanceOf({ yield: y, takes }: BalancedStep, tally: StationTally
   const only = takes.length === 1;
   const spoiled = exact(allSpoiled(tally) * y);
   return takes.flatMap(({ material, usage }): StationBalance[] => {
-    const came = of(tally.takenIn, material, only);
+    const came = countedOf(tally.takenIn, material, only);
     if (came === 0 && tally.takenIn.size === 0) return [];
     const takenIn = exact((came / usage) * y);
-    const leftOver = exact((of(tally.leftOver, material, only) / usage) * y);
+    const leftOver = exact((countedOf(tally.leftOver, material, only) / usage) * y);
     const { good, samples, explained } = tally;
     const difference = exact(takenIn - good - samples - spoiled - leftOver - explained);
     return [{ material, takenIn, good, samples, spoiled, leftOver, explained, difference }];

@@ -1,4 +1,4 @@
-export { type StationBalance, type BalancedStep, balanceOf, openLine, stillToCome } from './balance.js';
+export { type StationBalance, type BalancedStep, balanceOf, countedOf, openLine, stillToCome } from './balance.js';
 export {
   type Reading,
   type StationEntry,

@@ -1,4 +1,4 @@
-import { type BalancedStep, type STOPS, type StationTally, allOf } from '../book/index.js';
+import { type BalancedStep, type STOPS, type StationTally, allOf, countedOf } from '../book/index.js';
 import { table } from '../kernel/index.js';
 import type { PlanStep } from '../plan/index.js';
 import type { StepNorms } from './step-norms.js';
@@ -92,11 +92,10 @@ function paperOf(
  */
 export function outcomeOf(step: OutcomeStep, tally: StationTally): StepOutcome {
   const { id, title, operation, machine, machineName, unitIn, yield: y, norms, running, hourCost, unitPaper } = step;
-  const counted = (take: OutcomeStep['takes'][number], only: boolean): number | undefined => {
-    const of = (counts: ReadonlyMap<string, number>): number =>
-      (counts.get(take.material) ?? 0) + (only ? (counts.get('') ?? 0) : 0);
-    return allOf(tally.takenIn) > 0 ? of(tally.takenIn) - of(tally.leftOver) : undefined;
-  };
+  const counted = ({ material }: OutcomeStep['takes'][number], only: boolean): number | undefined =>
+    tally.takenIn.size > 0
+      ? countedOf(tally.takenIn, material, only) - countedOf(tally.leftOver, material, only)
+      : undefined;
   const { stops } = tally.minutes;
   return {
     ...{ step: id, title, operation, machine, machineName, unit: unitIn, running, hourCost, unitPaper, norms },

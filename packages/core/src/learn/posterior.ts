@@ -1,3 +1,4 @@
+import { NINE_OF_TEN } from '../kernel/index.js';
 import { betaQuantile } from '../sure/index.js';
 
 /** A value out of norm and log, and between which values it lies nine times of ten. */
@@ -21,9 +22,6 @@ export interface Said {
 
 /** Nine times of ten, on both sides. */
 const TAIL = 0.05;
-/** Deviations of a normal number beyond which a twentieth lies. Source: identity (1.644854). */
-const DEVIATIONS = 1.644853626951473;
-
 const sum = <One>(all: readonly One[], of: (one: One) => number): number =>
   all.reduce((total, one) => total + of(one), 0);
 
@@ -56,6 +54,6 @@ export function posteriorMean(
     prior.weight * (prior.deviation ** 2 + (prior.value - value) ** 2) +
     sum(said, (one) => one.weight * (one.value - value) ** 2);
   const squares = prior.weight * prior.cap + sum(said, (one) => one.weight ** 2);
-  const half = DEVIATIONS * Math.sqrt((spread / weight) * (squares / weight ** 2));
+  const half = NINE_OF_TEN * Math.sqrt((spread / weight) * (squares / weight ** 2));
   return { value, low: Math.max(0, value - half), high: value + half };
 }

@@ -1,3 +1,5 @@
+import { NINE_OF_TEN } from '../kernel/index.js';
+
 /** What a customer lets a value be; one side may be open. */
 export interface Tolerance {
   readonly lower?: number | undefined;
@@ -17,8 +19,6 @@ export interface Capability {
   readonly high: number;
 }
 
-const DEVIATIONS = 1.644853626951473;
-
 /**
  * Cp and Cpk of single values, with the interval of Cpk that so few or many of them allow. Source: literature, Bissell 1990 (interval).
  * @param values two and more. @returns undefined of fewer, where nothing varies, or where the tolerance is open on both sides.
@@ -34,7 +34,7 @@ export function capabilityOf(values: readonly number[], { lower, upper }: Tolera
     ...(upper === undefined ? [] : [(upper - mean) / (3 * deviation)]),
   ];
   const cpk = Math.min(...sides);
-  const half = DEVIATIONS * Math.sqrt(1 / (9 * n) + cpk ** 2 / (2 * (n - 1)));
+  const half = NINE_OF_TEN * Math.sqrt(1 / (9 * n) + cpk ** 2 / (2 * (n - 1)));
   const cp = lower === undefined || upper === undefined ? undefined : (upper - lower) / (6 * deviation);
   return { mean, deviation, cp, cpk, low: cpk - half, high: cpk + half };
 }

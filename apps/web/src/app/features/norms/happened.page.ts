@@ -8,8 +8,8 @@ import { RouterLink } from '@angular/router';
 import type { Happened, HappenedJob } from '@druckerei/contract';
 import { happenedCsv } from '@druckerei/formats/tables';
 import { askAgain } from '../../platform/ask-again';
+import { Asked } from '../../platform/asked';
 import { whenChanged } from '../../platform/live';
-import { failureOf } from '../../platform/problem';
 import { count, many, money, monthText } from '../../ui/format';
 import { saveText } from '../../ui/save-text';
 import { LearningApi } from './learning.api';
@@ -25,9 +25,7 @@ import { amountOf, lateText, reasonsText } from './learning-words';
 })
 export class HappenedPage {
   private readonly api = inject(LearningApi);
-  protected readonly told = signal<Happened | undefined>(undefined);
-  protected readonly busy = signal(false);
-  protected readonly failed = signal('');
+  protected readonly asked = new Asked<Happened>();
   /** Job whose differences are open. */
   protected readonly open = signal<number | undefined>(undefined);
 
@@ -41,26 +39,15 @@ export class HappenedPage {
 
   constructor() {
     this.load();
-    whenChanged(['works', 'room'], () => this.load(this.told()?.month));
+    whenChanged(['works', 'room'], () => this.load(this.asked.answer()?.month));
     askAgain(
-      () => this.told()?.waiting,
-      () => this.load(this.told()?.month),
+      () => this.asked.answer()?.waiting,
+      () => this.load(this.asked.answer()?.month),
     );
   }
 
   protected load(month?: string): void {
-    this.busy.set(true);
-    this.api.happened(month).subscribe({
-      next: (told) => {
-        this.told.set(told);
-        this.busy.set(told.waiting > 0);
-        this.failed.set('');
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        this.failed.set(failureOf(error).text);
-      },
-    });
+    this.asked.ask(this.api.happened(month));
   }
 
   /** How far off a sum is, as a share of the plan. */

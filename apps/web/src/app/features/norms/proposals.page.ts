@@ -10,10 +10,10 @@ import { type Works, normById } from '@druckerei/core';
 import type { Learning, NormProposalLine } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { Api } from '../../platform/api';
+import { Asked } from '../../platform/asked';
 import { askAgain } from '../../platform/ask-again';
 import { DraftEffect } from '../../platform/draft-effect';
 import { whenChanged } from '../../platform/live';
-import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
 import { EffectTable } from '../../ui/effect-table';
 import { count, many, timeText } from '../../ui/format';
@@ -46,21 +46,19 @@ export class ProposalsPage {
   private readonly platform = inject(Api);
   private readonly measures = inject(Measures);
   protected readonly may = inject(Store).selectSignal(selectMay('norms'));
-  protected readonly learning = signal<Learning | undefined>(undefined);
+  protected readonly asked = new Asked<Learning>();
   private readonly works = signal<Works | undefined>(undefined);
-  protected readonly busy = signal(false);
-  protected readonly failed = signal('');
   /** Norms that are ticked, and the one whose evidence is open. */
   private readonly ticked = signal<ReadonlySet<string>>(new Set());
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly effect = new DraftEffect();
 
   protected readonly chosen = computed(() =>
-    (this.learning()?.proposals ?? []).filter(({ norm }) => this.ticked().has(norm)),
+    (this.asked.answer()?.proposals ?? []).filter(({ norm }) => this.ticked().has(norm)),
   );
   protected readonly sections = computed(() => {
     const bySubject = new Map<string, NormProposalLine[]>();
-    for (const one of this.learning()?.proposals ?? [])
+    for (const one of this.asked.answer()?.proposals ?? [])
       bySubject.set(one.subject, [...(bySubject.get(one.subject) ?? []), one]);
     return [...bySubject].map(([subject, proposals]) => ({ subject, proposals }));
   });
@@ -77,28 +75,14 @@ export class ProposalsPage {
     this.load();
     whenChanged(['works', 'room'], () => this.load());
     askAgain(
-      () => this.learning()?.waiting,
+      () => this.asked.answer()?.waiting,
       () => this.load(),
     );
   }
 
   protected load(): void {
-    this.busy.set(true);
     this.platform.works().subscribe((works) => this.works.set(works));
-    this.api.learning().subscribe({
-      next: (learning) => this.taken(learning),
-      error: (error: unknown) => this.refused(error),
-    });
-  }
-
-  private taken(learning: Learning): void {
-    this.learning.set(learning);
-    this.busy.set(learning.waiting > 0);
-    this.failed.set('');
-  }
-  private refused(error: unknown): void {
-    this.busy.set(false);
-    this.failed.set(failureOf(error).text);
+    this.asked.ask(this.api.learning());
   }
 
   /** A value of a norm as people read it. */
@@ -135,18 +119,13 @@ export class ProposalsPage {
   }
 
   protected decide(taken: boolean, reason: string): void {
-    const learning = this.learning();
+    const learning = this.asked.answer();
     if (!learning) return;
-    this.busy.set(true);
     const decisions = this.chosen().map(({ norm, value, upTo }) => ({ norm, taken, value, upTo }));
-    this.api.decide({ decisions, seen: learning.seen, reason: reason.trim() }).subscribe({
-      next: (after) => {
-        this.ticked.set(new Set());
-        this.effect.forget();
-        this.taken(after);
-        this.platform.works().subscribe((works) => this.works.set(works));
-      },
-      error: (error: unknown) => this.refused(error),
+    this.asked.ask(this.api.decide({ decisions, seen: learning.seen, reason: reason.trim() }), () => {
+      this.ticked.set(new Set());
+      this.effect.forget();
+      this.platform.works().subscribe((works) => this.works.set(works));
     });
   }
 }

@@ -8,8 +8,8 @@ import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { RUN_RULES } from '@druckerei/core';
 import type { Readings } from '@druckerei/contract';
+import { Asked } from '../../platform/asked';
 import { whenChanged } from '../../platform/live';
-import { failureOf } from '../../platform/problem';
 import { Theme } from '../../platform/theme';
 import { chartColours } from '../../ui/chart-look';
 import { count, many } from '../../ui/format';
@@ -40,15 +40,13 @@ export class ChartsPage {
   protected readonly theme = inject(Theme);
   protected readonly days = signal(90);
   protected readonly rules = signal<RuleSet>('Western Electric 1956');
-  protected readonly readings = signal<Readings | undefined>(undefined);
-  protected readonly busy = signal(false);
-  protected readonly failed = signal('');
+  protected readonly asked = new Asked<Readings>();
   /** What is drawn in the second colour of charts: tolerances and signals. */
   protected readonly marked = computed(() => chartColours(this.theme.dark()).series[1] ?? '');
   private readonly chosen = signal('');
 
   protected readonly charts = computed(() => {
-    const readings = this.readings();
+    const readings = this.asked.answer();
     return readings ? chartsOf(readings, this.rules()) : [];
   });
   protected readonly shown = computed(() => this.charts().find(({ key }) => key === this.chosen()) ?? this.charts()[0]);
@@ -76,17 +74,6 @@ export class ChartsPage {
   }
 
   protected load(): void {
-    this.busy.set(true);
-    this.api.readings(this.days()).subscribe({
-      next: (readings) => {
-        this.readings.set(readings);
-        this.busy.set(false);
-        this.failed.set('');
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        this.failed.set(failureOf(error).text);
-      },
-    });
+    this.asked.ask(this.api.readings(this.days()));
   }
 }

@@ -7,8 +7,8 @@ import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { pareto } from '@druckerei/core';
 import type { FaultLine, Faults } from '@druckerei/contract';
+import { Asked } from '../../platform/asked';
 import { whenChanged } from '../../platform/live';
-import { failureOf } from '../../platform/problem';
 import { count, many, timeText } from '../../ui/format';
 import { PERIODS, periodText } from './periods';
 import { QualityApi } from './quality.api';
@@ -47,16 +47,14 @@ export class FaultsPage {
   protected readonly by = signal<By>('Reason');
   /** Kind of station that it is narrowed to; nothing for all. */
   protected readonly station = signal('');
-  protected readonly faults = signal<Faults | undefined>(undefined);
-  protected readonly busy = signal(false);
-  protected readonly failed = signal('');
+  protected readonly asked = new Asked<Faults>();
   protected readonly open = signal<string | undefined>(undefined);
 
   protected readonly stations = computed(() =>
-    [...new Set(this.faults()?.lines.map(({ station }) => station))].sort((a, b) => a.localeCompare(b)),
+    [...new Set(this.asked.answer()?.lines.map(({ station }) => station))].sort((a, b) => a.localeCompare(b)),
   );
   private readonly narrowed = computed(() =>
-    (this.faults()?.lines ?? []).filter(({ station }) => this.station() === '' || station === this.station()),
+    (this.asked.answer()?.lines ?? []).filter(({ station }) => this.station() === '' || station === this.station()),
   );
   protected readonly bars = computed(() => pareto(this.narrowed(), BY[this.by()]));
   protected readonly all = computed(() => this.narrowed().reduce((sum, line) => sum + line.count, 0));
@@ -90,17 +88,6 @@ export class FaultsPage {
   }
 
   protected load(): void {
-    this.busy.set(true);
-    this.api.faults(this.days()).subscribe({
-      next: (faults) => {
-        this.faults.set(faults);
-        this.busy.set(false);
-        this.failed.set('');
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        this.failed.set(failureOf(error).text);
-      },
-    });
+    this.asked.ask(this.api.faults(this.days()));
   }
 }
