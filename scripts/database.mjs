@@ -259,8 +259,8 @@ export async function withKeptDatabase(work) {
   }
 }
 
-/** A throwaway cluster of this process's own. */
-export const testCluster = () => {
+/** A throwaway cluster of this process's own. @param durable what is acknowledged outlives a kill of it. */
+export const testCluster = (durable = false) => {
   const port = 55_000 + (process.pid % 5_000);
-  return cluster({ home: path.join(os.tmpdir(), `druckerei-test-${process.pid}`), port, durable: false });
+  return cluster({ home: path.join(os.tmpdir(), `druckerei-test-${process.pid}`), port, durable });
 };

@@ -34,10 +34,10 @@ export async function stopServer(server) {
     await new Promise((resolve) => server.once('exit', resolve));
 }
 
-/** Runs `work` on a throwaway cluster; it is gone afterwards. */
-export async function withCluster(work) {
+/** Runs `work` on a throwaway cluster; it is gone afterwards. @param durable what is acknowledged outlives a kill of it. */
+export async function withCluster(work, durable = false) {
   installPostgres();
-  const cluster = testCluster();
+  const cluster = testCluster(durable);
   cluster.start();
   try {
     return await work(cluster);

@@ -80,4 +80,29 @@ test('a lot is looked at by its plan at the station, refused, sorted, and the st
   await page.getByLabel('Faulty ones taken out').fill('11');
   await page.getByRole('button', { name: 'Enter the sorted lot' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Refused lot sorted: 11 taken out' })).toBeVisible();
+
+  // Readings of an instrument, out of its file.
+  await page.getByRole('button', { name: 'Reading', exact: true }).click();
+  const file = (value: string) => ({
+    name: 'run.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(
+      `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_NAME SHEET D_VIS\nEND_DATA_FORMAT\nBEGIN_DATA\n"C" 500 ${value}\n"C" 1000 1.46\nEND_DATA\n`,
+    ),
+  });
+  await page.getByLabel('Or those of a file of measurements').setInputFiles(file('1,45'));
+  await expect(page.getByRole('alert')).toContainText('Line 6: 1,45 has a decimal comma: write 1.45.');
+  await page.getByLabel('Or those of a file of measurements').setInputFiles(file('1.45'));
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Reading of density, C: 1.45 at sheet 500' }),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Reading of density, C: 1.46 at sheet 1,000' }),
+  ).toBeVisible();
+
+  await page.getByRole('button', { name: 'Pile handed on' }).click();
+  await expect(page.getByLabel('Tag of the pile')).toHaveValue(/\/band\/1$/);
+  await page.getByLabel('Good ones in it').fill('500');
+  await page.getByRole('button', { name: 'Close the pile and hand it on' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: /Handed on 500, pile .*\/band\/1/ })).toBeVisible();
 });

@@ -1,4 +1,5 @@
 // The database and the server go down under load, again and again: what was acknowledged stays, and all comes back by itself.
+import { randomUUID } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -71,10 +72,49 @@ async function write(client, job, state) {
   }
 }
 
+/** Entries of a tablet that it sends at once. */
+const BATCH = 5;
+
+/** A tablet at a station: what it has made waits in its outbox, and is sent again until the server says that it has it. */
+async function enter(client, job, state) {
+  const outbox = [];
+  // What is made goes out to the end, also when nothing more is made.
+  while (!state.stopped || outbox.length > 0) {
+    if (!state.stopped)
+      while (outbox.length < BATCH) {
+        job.made++;
+        const event = { kind: 'note', step: 'cut', text: `Entry ${job.made}` };
+        outbox.push({ uid: randomUUID(), at: new Date().toISOString(), late: false, event });
+      }
+    try {
+      const entries = outbox.slice(0, BATCH);
+      const { status, body } = await client.call('POST', `/api/jobs/${job.id}/book`, {
+        device: 'Tablet',
+        seen: 2_147_483_647,
+        entries: entries.map((entry) => ({ ...entry, late: true })),
+      });
+      state.statuses.add(status);
+      if (status === 200) outbox.splice(0, body.entries.filter(({ outcome }) => outcome !== 'refused').length);
+      else await wait(20);
+    } catch {
+      await wait(20);
+    }
+  }
+}
+
+/** Entries that are missing, twice, or out of their order in the book of a job. */
+async function astray(client, job) {
+  const { body } = await client.call('GET', `/api/jobs/${job.id}/book`);
+  const texts = body.records.map(({ event }) => event.text);
+  const wanted = Array.from({ length: job.made }, (_, i) => `Entry ${i + 1}`);
+  return Math.max(texts.length, wanted.length) - wanted.filter((text, i) => texts[i] === text).length;
+}
+
 /** @param clock whether times count. @returns rows of the table, and whether all of it was reached. */
 export function outages(counts, clock) {
   buildServer();
-  return withCluster((cluster) => strike(cluster, counts, clock));
+  // A careless cluster forgets what it has just acknowledged when it is killed.
+  return withCluster((cluster) => strike(cluster, counts, clock), true);
 }
 
 async function strike(cluster, { postmasters, backends, restarts, servers }, clock) {
@@ -101,6 +141,14 @@ async function strike(cluster, { postmasters, backends, restarts, servers }, clo
       jobs.push(job);
       writers.push(write(client, job, state));
     }
+    const tablet = new Client(address);
+    await tablet.signIn();
+    const station = await tablet.call('POST', '/api/jobs', {
+      ...JSON.parse(fs.readFileSync(path.join(repo, 'docs/examples/trail-map.json'), 'utf8')),
+      number: 'TRIAL-book',
+    });
+    const book = { id: station.body.id, made: 0 };
+    writers.push(enter(tablet, book, state));
     const pause = () => wait(300);
     const fromRunning = async (work) => {
       await pause();
@@ -144,6 +192,8 @@ async function strike(cluster, { postmasters, backends, restarts, servers }, clo
     await Promise.all(writers);
     const reader = new Client(address);
     await reader.signIn();
+    const stray = await astray(reader, book);
+    const { body: chain } = await reader.call('GET', '/api/book/check');
     let [lost, half] = [0, 0];
     for (const job of jobs) {
       const { body } = await reader.call('GET', `/api/jobs/${job.id}`);
@@ -163,6 +213,9 @@ async function strike(cluster, { postmasters, backends, restarts, servers }, clo
         ['back within, ms', Math.round(fromDatabase), 'under 1,000'],
         ['acknowledged lost', lost, '0'],
         ['half written', half, '0'],
+        ['entries of a tablet', book.made, ''],
+        ['entries lost, twice or out of order', stray, '0'],
+        ['faults of the chain', chain.faults.length, '0'],
         ['other than 200, 409, 503', odd.join(' ') || 'none', 'none'],
       ],
       met:
@@ -170,6 +223,9 @@ async function strike(cluster, { postmasters, backends, restarts, servers }, clo
         (!clock || fromDatabase < 1_000) &&
         lost === 0 &&
         half === 0 &&
+        stray === 0 &&
+        book.made > 0 &&
+        chain.faults.length === 0 &&
         odd.length === 0 &&
         state.writes > 0,
     };

@@ -19,6 +19,8 @@ export {
   type Tallied,
   NOTHING_YET,
   Tally,
+  isTallied,
   allOf,
   allSpoiled,
 } from './tally.js';
+export { type ShiftBalance, type ShiftName, shiftAt, shiftBalances } from './shifts.js';

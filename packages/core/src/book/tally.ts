@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../kernel/index.js';
 import type { InspectedLot, Level } from '../quality/index.js';
-import type { StationEntry } from './entry.js';
+import { type StationEntry, STATION_KINDS } from './entry.js';
 
 /** Where a station stands with a job. */
 export type StationPhase = 'waiting' | 'set-up' | 'ready' | 'running' | 'stopped' | 'closed';
@@ -47,6 +47,10 @@ export type Tallied =
   | { readonly kind: 'press-start'; readonly step: string }
   | { readonly kind: 'first-sheet'; readonly step: string }
   | { readonly kind: 'count'; readonly step: string; readonly good: number };
+
+const TALLIED: readonly string[] = [...STATION_KINDS, 'press-start', 'first-sheet', 'count'];
+/** Whether a station counts by an entry. */
+export const isTallied = (event: { readonly kind: string }): event is Tallied => TALLIED.includes(event.kind);
 
 const add = (to: Map<string, number>, name: string, count: number): void => {
   to.set(name, (to.get(name) ?? 0) + count);

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import type { RoomEntry } from '@druckerei/core';
 import type { Faults, Readings, Revision, SentAnswer } from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
-import { shiftOf } from './quality.js';
 
 let server: TestServer;
 let manager: Visitor;
@@ -74,13 +73,6 @@ describe('what the book says of quality', () => {
     for (const days of ['0', '-1', 'x', '99999'])
       expect((await manager.call('get', `/api/quality/faults?days=${days}`)).status).toBe(400);
     expect((await manager.call('get', '/api/quality/readings')).status).toBe(200);
-  });
-
-  it('tells shifts by the wall of the works', () => {
-    expect(shiftOf('2026-11-03T04:59:00Z', 'Europe/Berlin')).toBe('night');
-    expect(shiftOf('2026-11-03T05:00:00Z', 'Europe/Berlin')).toBe('early');
-    expect(shiftOf('2026-11-03T13:00:00Z', 'Europe/Berlin')).toBe('late');
-    expect(shiftOf('2026-11-03T21:00:00Z', 'Europe/Berlin')).toBe('night');
   });
 
   it('are lots by their plan: a wrong sample is told, a refused one is sorted before the station is closed', async () => {

@@ -6,8 +6,8 @@ import {
   type Works,
   OPERATION_RULES,
   readingLimits,
+  shiftAt,
   standing,
-  wallClock,
 } from '@druckerei/core';
 import type { FaultLine, Faults, ReadingSeries, Readings } from '@druckerei/contract';
 import type { Handlers } from '../../http/register.js';
@@ -99,20 +99,6 @@ async function readReadings(bench: Bench, days: number): Promise<Readings> {
   };
 }
 
-/** Shifts of a day by the hour on the wall. Source: common practice, no source. */
-const SHIFTS = [
-  [6, 'night'],
-  [14, 'early'],
-  [22, 'late'],
-  [24, 'night'],
-] as const;
-
-/** The shift that a time lies in. */
-export function shiftOf(at: string, timeZone: string | undefined): string {
-  const hour = Number(wallClock(Date.parse(at), timeZone).slice(11, 13));
-  return SHIFTS.find(([until]) => hour < until)?.[1] ?? 'night';
-}
-
 /** Something that was spoiled, lost or seen; undefined of every other entry. */
 function seen({
   event,
@@ -134,7 +120,7 @@ function faultsOf({ job, card, records }: BookedJob, { timeZone }: Works): Fault
         ...{ job, entry, at, step: fault.step, title: step?.title ?? fault.step, machine: step?.machineName ?? null },
         station: step ? OPERATION_RULES[step.operation].name : fault.step,
         stock: component?.stock ?? '',
-        shift: shiftOf(at, timeZone),
+        shift: shiftAt(at, timeZone).shift,
         ...{ reason: fault.reason, count: fault.count },
         unit: event.kind === 'fault' ? 'seen' : (step?.unitIn ?? ''),
       },

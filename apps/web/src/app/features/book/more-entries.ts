@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
   type Reading,
@@ -13,13 +13,14 @@ import { readNumber } from '../../ui/format';
 import { LotEntry } from './lot-entry';
 import { Chips } from './ui/chips';
 
-const KINDS = ['incident', 'fault', 'reading', 'lot', 'check', 'note'] as const;
+const KINDS = ['incident', 'fault', 'reading', 'lot', 'pile', 'check', 'note'] as const;
 type Kind = (typeof KINDS)[number];
 const WORDS: Readonly<Record<Kind, string>> = {
   incident: 'Incident',
   fault: 'Fault seen',
   reading: 'Reading',
   lot: 'Lot',
+  pile: 'Pile handed on',
   check: 'Check done',
   note: 'Note',
 };
@@ -30,6 +31,10 @@ const UNITS: Readonly<Record<Reading, string>> = {
   length: 'mm',
   weight: 'g',
 };
+
+/** Faults of a file that are told at once, and letters of what a reading is of. */
+const MOST_TOLD = 3;
+const MOST_NAME = 60;
 
 /** What is entered less often: incidents, faults, readings, checks, notes. */
 @Component({
@@ -80,6 +85,10 @@ const UNITS: Readonly<Record<Reading, string>> = {
         >
           Enter the reading
         </button>
+        <label
+          ><span>Or those of a file of measurements (CGATS)</span
+          ><input #file type="file" accept=".txt,.cgats,text/plain" (change)="readFile(file)"
+        /></label>
       }
       @case ('lot') {
         <dk-lot-entry
@@ -90,6 +99,13 @@ const UNITS: Readonly<Record<Reading, string>> = {
           (entered)="enter($event)"
           (wrong)="wrong.set($event)"
         />
+      }
+      @case ('pile') {
+        <label><span>Tag of the pile</span><input #tag maxlength="120" [value]="nextPile()" /></label>
+        <label><span>Good ones in it</span><input #pieces inputmode="numeric" /></label>
+        <button matButton="filled" class="wide" [disabled]="busy()" (click)="handOn(tag.value, pieces.value)">
+          Close the pile and hand it on
+        </button>
       }
       @case ('check') {
         <label><span>What was checked</span><input #check maxlength="120" /></label>
@@ -154,6 +170,8 @@ export class MoreEntries {
   /** What lots are looked at by, and what was entered here. */
   readonly rules = input.required<SamplingRules>();
   readonly tally = input.required<StationTally>();
+  /** Number of the job: tags begin with it. */
+  readonly number = input.required<string>();
   readonly busy = input(false);
   /** @returns whether it was taken. */
   readonly send = input.required<(entry: RoomEntry) => Promise<boolean>>();
@@ -219,6 +237,39 @@ export class MoreEntries {
       ...(name === '' ? {} : { name }),
       ...(sheet === undefined ? {} : { sheet }),
     });
+  }
+  /** Enters the readings of a file, one after another; none where anything in it is wrong. */
+  protected async readFile(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    const { decodeText, readCgats, readingsOf } = await import('@druckerei/formats/tables');
+    const { readings, faults } = readingsOf(readCgats(decodeText(new Uint8Array(await file.arrayBuffer()))));
+    const unknown = readings.find(({ of }) => !(READINGS as readonly string[]).includes(of));
+    const told = faults.slice(0, MOST_TOLD).map(({ line, message }) => `Line ${line}: ${message}`);
+    if (unknown) told.push(`${unknown.of} is nothing that is read here: ${READINGS.join(', ')}.`);
+    this.wrong.set(told.join(' '));
+    if (told.length > 0) return;
+    for (const { of, name, sheet, value } of readings) {
+      const entry = { kind: 'reading', step: this.step(), of: of as Reading, value } as const;
+      const called = name.trim().slice(0, MOST_NAME);
+      const taken = await this.send()({
+        ...entry,
+        ...(called === '' ? {} : { name: called }),
+        ...(sheet === undefined ? {} : { sheet }),
+      });
+      if (!taken) return;
+    }
+    this.shown.set(undefined);
+  }
+  /** The tag behind the last one that was handed on here. */
+  protected readonly nextPile = computed(() => `${this.number()}/${this.step()}/${this.tally().pilesOut.size + 1}`);
+  protected async handOn(tag: string, text: string): Promise<void> {
+    const [pile, pieces] = [tag.trim(), this.whole(text)];
+    if (pile === '') this.wrong.set('Say which pile: its tag.');
+    else if (pieces === undefined || pieces === 0) this.wrong.set('Say how many good ones are in it.');
+    if (pile === '' || !pieces) return;
+    await this.enter({ kind: 'handed-on', step: this.step(), pile, count: pieces });
   }
   protected async checked(text: string, passed: boolean): Promise<void> {
     const check = text.trim();

@@ -9,8 +9,10 @@ import {
   NOTHING_YET,
   balanceOf,
   forecastCounts,
+  isTallied,
   refuse,
   roomState,
+  shiftBalances,
 } from '@druckerei/core';
 import { type JobBook, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
@@ -88,6 +90,18 @@ export const StationStore = signalStore(
       balance: computed(() => {
         const of = station();
         return of ? balanceOf(of, tally()) : [];
+      }),
+      /** The balance of every shift that entered something; tablets stand in the works, and go by its wall. */
+      shifts: computed(() => {
+        const of = station();
+        const { standing } = state();
+        const entries = records()
+          .flatMap(({ id, at }) => {
+            const event = standing.get(id);
+            return event && isTallied(event) && event.step === step() ? [{ at, event }] : [];
+          })
+          .sort((a, b) => a.at.localeCompare(b.at));
+        return of ? shiftBalances(of, entries, Intl.DateTimeFormat().resolvedOptions().timeZone) : [];
       }),
       forecast: computed(() => {
         const all = card();

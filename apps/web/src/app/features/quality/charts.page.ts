@@ -8,12 +8,14 @@ import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { RUN_RULES } from '@druckerei/core';
 import type { Readings } from '@druckerei/contract';
+import { writeCgats } from '@druckerei/formats/tables';
 import { Asked } from '../../platform/asked';
 import { whenChanged } from '../../platform/live';
 import { Theme } from '../../platform/theme';
 import { chartColours } from '../../ui/chart-look';
 import { count, many } from '../../ui/format';
-import { type RuleSet, alarmText, chartsOf, driftText, signalText } from './charts';
+import { saveText } from '../../ui/save-text';
+import { type QualityChart, type RuleSet, alarmText, chartsOf, driftText, signalText } from './charts';
 import { PERIODS, periodText } from './periods';
 import { QualityApi } from './quality.api';
 import { ControlChartView } from './ui/control-chart';
@@ -68,6 +70,17 @@ export class ChartsPage {
   protected look(days: number): void {
     this.days.set(days);
     this.load();
+  }
+  /** What is shown, with everything else that was measured at its station, as a file of measurements. */
+  protected save({ links, from }: QualityChart): void {
+    const [number = '', job, step] = links[0] ?? [];
+    const readings = (this.asked.answer()?.series ?? [])
+      .filter((series) => series.job.id === job && series.step === step)
+      .flatMap(({ of, name, points }) =>
+        points.map(({ sheet, value }) => ({ of, name, sheet: sheet ?? undefined, value })),
+      );
+    const today = new Date().toISOString().slice(0, 10);
+    saveText(`readings-${number}.txt`, 'text/plain', writeCgats(readings, from, today));
   }
   protected choose(key: string): void {
     this.chosen.set(key);
