@@ -1,7 +1,7 @@
-import { type BalancedStep, type StationTally, allSpoiled } from '../book/index.js';
+import type { BalancedStep, StationTally } from '../book/index.js';
 import { type Issue, error } from '../kernel/index.js';
 import type { AccountEntry, Accountable } from './entry.js';
-import { type AccountState, agreed, baggedAt, outWith } from './ledger.js';
+import { type AccountState, agreed, looseAt, outWith } from './ledger.js';
 
 /** What the gates of accountable work look at. */
 export interface AccountContext {
@@ -18,7 +18,7 @@ type Of<Kind extends AccountEntry['kind']> = Extract<AccountEntry, { kind: Kind 
 function bagging({ state, steps, tallyOf }: AccountContext, { step, bag, seal, count }: Of<'bagged'>): Issue[] {
   const station = steps.find(({ id }) => id === step);
   if (!station) return [error('room.unknown', 'step', { what: 'step', id: step })];
-  const most = allSpoiled(tallyOf(step)) - baggedAt(state, step);
+  const most = looseAt(state, step, tallyOf(step));
   return [
     ...(state.bags.has(bag) ? [error('account.bag-twice', 'bag', { bag })] : []),
     ...([...state.bags.values()].some((one) => one.seal === seal)
@@ -116,7 +116,7 @@ export function accountOpen(
 ): Issue[] {
   if (!rules) return [];
   const tally = tallyOf(id);
-  const loose = allSpoiled(tally) - baggedAt(state, id);
+  const loose = looseAt(state, id, tally);
   const missing = last ? [...state.voided.values()].filter(({ remade }) => remade === undefined).length : 0;
   return [
     ...(tally.takenIn.size === 0 ? [error('account.not-counted', 'step', { step: name })] : []),

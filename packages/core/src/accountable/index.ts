@@ -21,6 +21,7 @@ export {
   agreed,
   baggedAt,
   isWitnessed,
+  looseAt,
   outWith,
 } from './ledger.js';
 export { type AccountStep, type AccountWorth, accountWorth, piecesPerUnit } from './worth.js';

@@ -1,3 +1,4 @@
+import { type StationTally, allSpoiled } from '../book/index.js';
 import type { AccountEntry, DestroyedBy, IssuedOf } from './entry.js';
 
 /** Who entered something, and when (ISO 8601); its number in the book. */
@@ -142,6 +143,10 @@ export class AccountLedger implements AccountState {
     if (bag) this.bags.set(name, to(bag));
   }
 }
+
+/** Process units that a station has spoiled and that lie in no bag; below 0 where bags hold more. */
+export const looseAt = (state: AccountState, step: string, tally: StationTally): number =>
+  allSpoiled(tally) - baggedAt(state, step);
 
 /** Process units of a station that lie in bags. */
 export const baggedAt = ({ bags }: AccountState, step: string): number => {

@@ -1,4 +1,4 @@
-import { wallClock } from '../kernel/index.js';
+import { dayAfter, wallClock } from '../kernel/index.js';
 import { type BalancedStep, type StationBalance, balanceOf } from './balance.js';
 import { type Tallied, Tally } from './tally.js';
 
@@ -11,7 +11,6 @@ const SHIFTS = [
 ] as const;
 export type ShiftName = (typeof SHIFTS)[number][1];
 
-const DAY_MS = 86_400_000;
 const NIGHT_ENDS = 6;
 
 /** The shift that a time lies in, and the day that it began on (a night belongs to the evening before). @param at ISO 8601. */
@@ -19,8 +18,8 @@ export function shiftAt(at: string, timeZone: string | undefined): { readonly da
   const wall = wallClock(Date.parse(at), timeZone);
   const hour = Number(wall.slice(11, 13));
   const shift = SHIFTS.find(([until]) => hour < until)?.[1] ?? 'night';
-  const day = hour < NIGHT_ENDS ? wallClock(Date.parse(at) - DAY_MS, timeZone) : wall;
-  return { day: day.slice(0, 10), shift };
+  const day = wall.slice(0, 10);
+  return { day: hour < NIGHT_ENDS ? dayAfter(day, -1) : day, shift };
 }
 
 /** What a shift took in and gave out, in pieces, and what was still there when it ended. */

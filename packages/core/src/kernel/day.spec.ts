@@ -1,4 +1,4 @@
-import { dayAfter } from './day.js';
+import { dayAfter, daysBetween } from './day.js';
 
 describe('days', () => {
   it.each([
@@ -9,5 +9,6 @@ describe('days', () => {
     ['2026-11-29', 0, '2026-11-29'],
   ])('%s and %i days are %s (identity, the calendar)', (day, days, then) => {
     expect(dayAfter(day, days)).toBe(then);
+    expect(daysBetween(day, then)).toBe(days);
   });
 });

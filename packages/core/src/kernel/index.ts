@@ -11,5 +11,5 @@ export * from './ledger.js';
 export * from './number-text.js';
 export * from './figure-of.js';
 export * from './precision.js';
-export { dayAfter } from './day.js';
+export { dayAfter, daysBetween } from './day.js';
 export { MINUTE_MS, instantOf, wallClock } from './zone.js';

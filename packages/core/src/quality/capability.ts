@@ -6,6 +6,12 @@ export interface Tolerance {
   readonly upper?: number | undefined;
 }
 
+/** How many values the customer would not take. */
+export const beyondTolerance = (
+  values: readonly number[],
+  { lower = -Infinity, upper = Infinity }: Tolerance,
+): number => values.filter((value) => value < lower || value > upper).length;
+
 /** How far a process fits into a tolerance. */
 export interface Capability {
   readonly mean: number;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
 import { normal } from '../kernel/index.js';
-import { capabilityOf } from './capability.js';
+import { beyondTolerance, capabilityOf } from './capability.js';
 import {
   type ControlChart,
   CHART_CONSTANTS,
@@ -132,6 +132,7 @@ describe('capability', () => {
     expect((wide?.high ?? 9) - (wide?.low ?? 0)).toBeLessThan((told?.high ?? 0) - (told?.low ?? 9));
     expect(capabilityOf(values, { upper: 10.6 })).toMatchObject({ cp: undefined });
     expect(capabilityOf(values, {})).toBeUndefined();
+    expect([beyondTolerance(values, { lower: 9.8, upper: 10.2 }), beyondTolerance(values, {})]).toEqual([2, 0]);
     expect(capabilityOf([1, 1], { upper: 2 })).toBeUndefined();
   });
 });

@@ -6,7 +6,7 @@ export {
   passChance,
   shareAt,
 } from './acceptance.js';
-export { type Capability, type Tolerance, capabilityOf } from './capability.js';
+export { type Capability, type Tolerance, beyondTolerance, capabilityOf } from './capability.js';
 export {
   type ControlChart,
   type ControlLimits,

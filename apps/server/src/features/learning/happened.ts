@@ -1,4 +1,4 @@
-import { differencesOf, largestFirst, sumsOf, wallClock } from '@druckerei/core';
+import { daysBetween, differencesOf, largestFirst, sumsOf, wallClock } from '@druckerei/core';
 import type { Happened, HappenedJob } from '@druckerei/contract';
 import type { Bench } from '../jobs/bench.js';
 import { currentWorks } from '../works/works.js';
@@ -11,10 +11,6 @@ interface JobRow extends Record<string, unknown> {
   readonly customer: string;
   readonly due: string | null;
 }
-
-const DAY_MS = 86_400_000;
-/** Days from one date to another. */
-const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 /** When the last of a job's stations was closed. */
 const lastOf = ({ steps }: JobOutcome): string =>

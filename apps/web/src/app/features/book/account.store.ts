@@ -12,6 +12,7 @@ import {
   baggedAt,
   balanceOf,
   isWitnessed,
+  looseAt,
   roomState,
 } from '@druckerei/core';
 import type { JobBook } from '@druckerei/contract';
@@ -46,7 +47,6 @@ export const AccountStore = signalStore(
           .filter(({ takes, hours }) => takes.length > 0 && hours > 0)
           .map((step) => {
             const tally = tallyIn(state())(step.id);
-            const bagged = baggedAt(state().account, step.id);
             return {
               id: step.id,
               title: step.title,
@@ -57,8 +57,8 @@ export const AccountStore = signalStore(
               samples: tally.samples,
               spoiled: allSpoiled(tally),
               leftOver: allOf(tally.leftOver),
-              bagged,
-              loose: allSpoiled(tally) - bagged,
+              bagged: baggedAt(state().account, step.id),
+              loose: looseAt(state().account, step.id, tally),
               difference: balanceOf(step, tally).find((line) => line.difference !== 0)?.difference ?? 0,
             };
           }),

@@ -6,6 +6,7 @@ import {
   type RunRule,
   type RunSignal,
   RUN_RULES,
+  beyondTolerance,
   capabilityOf,
   driftOf,
   individualsChart,
@@ -77,7 +78,7 @@ function readingChart(series: ReadingSeries, rules: readonly RunRule[]): Quality
     ranges: made.ranges,
     signals: runSignals(made.values, rules),
     tolerance,
-    beyond: values.filter((value) => value < (within.lower ?? -Infinity) || value > (within.upper ?? Infinity)).length,
+    beyond: beyondTolerance(values, within),
     capability: capabilityOf(values, within),
     drift: rising ? driftOf(x, values) : undefined,
   };
