@@ -122,6 +122,8 @@ say('  heap after them against before', `${grown.toFixed(0)} MB`, 'flat');
 
 const { benchLayout } = await import('./bench-layout.mjs');
 await benchLayout(core, say, ratio, example('concert-programme'));
+const { benchReckoner } = await import('./bench-reckoner.mjs');
+benchReckoner(core, say, timeOf, ratio);
 const { benchRoutes } = await import('./bench-routes.mjs');
 await benchRoutes(core, say, ratio, exampleNames.map(example), large);
 const { benchSure } = await import('./bench-sure.mjs');

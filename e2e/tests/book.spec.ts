@@ -112,6 +112,31 @@ test('two tablets and a planner: a pile is scanned, counted, closed, and the pla
   await planner.getByLabel('Hash on paper').fill(hash);
   await act(planner, 'Look for it');
   await expect(on(planner, 'asked')).toContainText('This hash is that of entry');
+
+  // On to packed: each station takes in what the one before it gave, and closes when in and out agree.
+  const station = async (name: string, came: number, spoiled: number, reason: string): Promise<void> => {
+    await folder.page.getByRole('navigation', { name: 'Other stations of this job' }).getByText(name).click();
+    await expect(folder.page.getByRole('heading', { name, exact: true })).toBeVisible();
+    await tap(folder.page, 'Taken in', came);
+    await act(folder.page, 'Begin the run');
+    if (spoiled > 0) await tap(folder.page, 'Spoiled', spoiled, reason);
+    await tap(folder.page, 'Good out', came - spoiled);
+    await act(folder.page, 'Close the station');
+    await expect(on(folder.page, 'phase')).toContainText('Closed');
+  };
+  await act(folder.page, 'Begin the run');
+  await tap(folder.page, 'Spoiled', 73, 'fold skew');
+  await tap(folder.page, 'Good out', 9_100);
+  await act(folder.page, 'Close the station');
+  await expect(on(folder.page, 'phase')).toContainText('Closed');
+  await station('Band', 10_100, 5, 'dirt');
+  await station('Box', 10_095, 0, '');
+  await expect(on(folder.page, 'forecast')).toContainText('10,095 of 10,000 expected');
+  // What is packed lies among the finished goods.
+  const lots = (await (await planner.request.get('/api/finished')).json()) as {
+    lots: { job: number; pieces: number; place: string }[];
+  };
+  expect(lots.lots.filter(({ job }) => job === id)).toMatchObject([{ pieces: 10_095, place: 'on the floor, packed' }]);
   await Promise.all([cutter.context.close(), folder.context.close()]);
 });
 
@@ -136,6 +161,13 @@ test('a tablet goes on without network, is opened anew, and loses nothing; what 
   await expect(on(page, 'good')).toHaveText('150');
   await expect(page.getByText('Without network.')).toBeVisible();
   await tap(page, 'Good out', 40);
+  // A picture of the camera is kept with the rest, made small here.
+  await act(page, 'Photograph');
+  const picture = { name: 'pile.png', mimeType: 'image/png', buffer: await page.screenshot() };
+  await page.getByLabel('Picture from the camera or a file').setInputFiles(picture);
+  await page.getByLabel('What is to be seen').fill('corner crushed');
+  await act(page, 'Enter the photograph');
+  await expect(page.getByRole('img', { name: 'Photograph: corner crushed' })).toBeVisible();
   // Somebody else counts the same pile meanwhile.
   const headers = await csrf(planner);
   const entry = {
@@ -150,6 +182,9 @@ test('a tablet goes on without network, is opened anew, and loses nothing; what 
   await expect(on(page, 'waiting')).toHaveCount(0);
   await expect(on(page, 'good')).toHaveText('195');
   await expect(page.getByText(/Held: Good out 40/)).toBeVisible();
+  const kept = page.getByRole('img', { name: 'Photograph: corner crushed' });
+  await expect(kept).toHaveAttribute('src', new RegExp(`^/api/jobs/${id}/photos/[0-9a-f]{64}$`));
+  await expect.poll(() => kept.evaluate((image: HTMLImageElement) => image.naturalHeight)).toBe(1180);
 
   await planner.goto('/book');
   await planner

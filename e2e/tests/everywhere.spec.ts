@@ -9,6 +9,8 @@ const VIEWS = [
   'norms',
   'works',
   'backup',
+  'benches/reckoner',
+  'benches/practice',
   'benches/gang',
   'benches/die',
   'benches/ink',

@@ -143,6 +143,7 @@ test('what the gang bench finds becomes a job', async ({ page }) => {
 test('items share sheets on the gang bench, and what cannot be says why', async ({ page }) => {
   await signIn(page);
   await page.getByRole('link', { name: 'Benches' }).click();
+  await page.getByRole('tab', { name: 'Gang sheet' }).click();
   await page.getByRole('button', { name: 'Find the forms' }).click();
   await expect(page.locator('[data-test=cost]')).toContainText('EUR');
   await expect(page.locator('figure svg').first()).toBeVisible();

@@ -72,9 +72,10 @@ const views = {
     await page.goto('/quality');
     await page.locator('dk-control-chart svg').first().waitFor();
   },
-  register: async (page) => {
-    await page.goto('/benches/register');
-    await page.getByRole('button', { name: 'Read a run' }).click();
+  reckoner: async (page) => {
+    await page.goto('/reckoner');
+    await page.getByLabel('Type a sum').fill('5000 A5 on SRA1 bleed 3');
+    await page.locator('[data-test=results] button').first().waitFor();
   },
   customer: async (page) => {
     await page.goto('/customers');

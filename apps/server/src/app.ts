@@ -28,6 +28,7 @@ import { singlesHandlers } from './features/singles/singles.js';
 import { lotLabelHandlers } from './features/stores/lot-label.js';
 import { storesHandlers } from './features/stores/stores.js';
 import { destructionHandlers } from './features/room/destruction.js';
+import { photoHandlers } from './features/room/photos.js';
 import { qualityHandlers } from './features/quality/quality.js';
 import { learningHandlers } from './features/learning/learning.js';
 import { logoHandlers } from './features/works/logo.js';
@@ -158,6 +159,7 @@ export async function createApp({
     ...roomHandlers({ database, workshop }),
     ...bookHandlers({ database, workshop }),
     ...destructionHandlers({ database, workshop }),
+    ...photoHandlers({ database, workshop }),
     ...qualityHandlers({ database, workshop }),
     ...learningHandlers({ database, workshop }, worksChanged),
     ...deskHandlers({ database, workshop }),

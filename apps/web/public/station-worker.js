@@ -8,7 +8,7 @@ const ASKED = [
   /^\/api\/session$/,
   /^\/api\/jobs\/\d+\/book$/,
   /^\/api\/book\/stations$/,
-  /^\/api\/jobs\/\d+\/revisions\/\d+\/stations\/[a-z0-9-]+\.svg$/,
+  /^\/api\/jobs\/\d+\/revisions\/\d+\/stations\/[a-z0-9-]+\.(svg|json)$/,
 ];
 /** Files of the build: those with a hash in their names never change. */
 const HASHED = /-[A-Z0-9]{8}\.\w+$/;

@@ -13,8 +13,24 @@ const numbers = z.array(line(40).min(1)).max(500);
 
 /** What is entered of accountable work beside what stations count. */
 export const ACCOUNT_ENTRIES = [
-  z.strictObject({ kind: z.literal('issued'), of, item, count, to: person, place: place.optional() }),
-  z.strictObject({ kind: z.literal('returned'), of, item, count, from: person, place: place.optional() }),
+  z.strictObject({
+    kind: z.literal('issued'),
+    of,
+    item,
+    count,
+    to: person,
+    place: place.optional(),
+    step: stepId.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('returned'),
+    of,
+    item,
+    count,
+    from: person,
+    place: place.optional(),
+    step: stepId.optional(),
+  }),
   z.strictObject({ kind: z.literal('carried'), what: item, from: place, to: place }),
   z.strictObject({
     kind: z.literal('bagged'),

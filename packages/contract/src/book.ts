@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { INCIDENTS, LEVELS, READINGS } from '@druckerei/core';
+import { INCIDENTS, LEVELS, MOST_PHOTO_BYTES, READINGS } from '@druckerei/core';
 import { line, lines } from './text.js';
 
 export const stepId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' });
@@ -12,7 +12,7 @@ const material = line(200).min(1).optional();
 const pile = line(120).min(1);
 const reason = line(80).min(1);
 const sheet = z.int().min(0).max(MOST_PIECES).optional();
-const hash = z.string().regex(/^[0-9a-f]{64}$/, { error: 'a SHA-256 has 64 hexadecimal digits' });
+export const hash = z.string().regex(/^[0-9a-f]{64}$/, { error: 'a SHA-256 has 64 hexadecimal digits' });
 
 /** What somebody enters at a station. */
 export const STATION_ENTRIES = [
@@ -39,6 +39,7 @@ export const STATION_ENTRIES = [
     name: line(60).optional().describe('ink, mark or place that it is of'),
     value: z.number().min(-1e6).max(1e6),
     sheet,
+    source: line(60).min(1).optional().describe('instrument that read it'),
   }),
   z.strictObject({ kind: z.literal('fault'), step: stepId, fault: reason, sheet, note: lines(300).optional() }),
   z.strictObject({
@@ -71,6 +72,12 @@ export const STATION_ENTRIES = [
   z.strictObject({ kind: z.literal('step-closed'), step: stepId }),
   z.strictObject({ kind: z.literal('step-opened'), step: stepId, reason }),
   z.strictObject({ kind: z.literal('note'), step: stepId, text: lines(600).min(1) }),
+  z.strictObject({
+    kind: z.literal('photo'),
+    step: stepId,
+    sha256: hash.describe('of the picture, which is sent beside its entry'),
+    note: lines(300).optional(),
+  }),
 ] as const;
 
 /** An entry as a device sends it: made there, with a name of its own, so that sending it again does no harm. */
@@ -80,6 +87,13 @@ export const sentEntrySchema = <Event extends z.ZodType>(event: Event) =>
     at: z.iso.datetime().describe('when it happened'),
     late: z.boolean().describe('it waited on the device: what a gate refuses now is held for explaining'),
     event,
+    picture: z
+      .base64()
+      .max(Math.ceil(MOST_PHOTO_BYTES / 3) * 4, {
+        error: `a photograph has ${MOST_PHOTO_BYTES / 1000} kB at most: take it smaller`,
+      })
+      .optional()
+      .describe('of a photograph: JPEG'),
   });
 
 /** What became of an entry: entered now, known already, held for explaining, or refused. */

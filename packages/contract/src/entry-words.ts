@@ -30,6 +30,7 @@ export const ENTRY_WORDS: Readonly<Record<StationEntryKind, string>> = {
   'step-closed': 'Station closed',
   'step-opened': 'Station opened again',
   note: 'Note',
+  photo: 'Photograph',
 };
 
 const at = (sheet: number | undefined, { count }: EntrySaying): string =>
@@ -53,7 +54,7 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
     case 'step-opened':
       return `${word}: ${event.reason}`;
     case 'reading':
-      return `${word} of ${event.of}${event.name ? `, ${event.name}` : ''}: ${count(event.value, 3)}${at(event.sheet, say)}`;
+      return `${word} of ${event.of}${event.name ? `, ${event.name}` : ''}: ${count(event.value, 3)}${at(event.sheet, say)}${event.source ? `, ${event.source}` : ''}`;
     case 'fault':
       return `${word}: ${event.fault}${at(event.sheet, say)}${event.note ? `, ${event.note}` : ''}`;
     case 'incident':
@@ -68,6 +69,8 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
       return `${word}, ${count(event.pieces)} pieces: ${event.reason}`;
     case 'note':
       return event.text;
+    case 'photo':
+      return `${word}${event.note ? `: ${event.note}` : ''}`;
     default:
       return word;
   }

@@ -16,6 +16,7 @@ import {
   FILM_BONDS,
   FOLD_KINDS,
   INK_KINDS,
+  INSPECTED,
   LINE_KINDS,
   MAX_QUANTITY,
   ODD_PLACES,
@@ -351,7 +352,14 @@ export const jobSchema = z
     parts: z.array(part).max(40).optional().describe('bought ready made, taken in by the route as part.<id>'),
     finish: finish.optional(),
     accountable: z
-      .strictObject({ faceValue: z.number().min(0).max(1e9), remake: z.enum(['same', 'new']) })
+      .strictObject({
+        faceValue: z.number().min(0).max(1e9),
+        remake: z.enum(['same', 'new']),
+        inspect: z
+          .enum(INSPECTED)
+          .optional()
+          .describe('what is looked at before a station is closed: a sample of every lot, or every piece'),
+      })
       .optional()
       .describe('its pieces are worth something: every sheet, spoil and number is accounted for'),
     contact: z.enum(CONTACTS).optional().describe('what the product touches'),

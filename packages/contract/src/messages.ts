@@ -228,6 +228,16 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'account.unbagged':
     '{units} spoiled at {step} lie in no bag (more in bags than spoiled where below 0). Bag, seal and enter them first.',
   'account.not-remade': '{numbers} voided numbers are not made again.',
+  'account.issue':
+    '{out} of {of} are out for {step}, {used} were used there: issued = good + spoiled + samples + returned. Enter what was issued for it, or comes back.',
+  'account.pile':
+    'A pile of accountable work holds exactly {pile}, not {count}; the last one what is left of the good ones ({left}).',
+  'account.pile-above-good': '{count} in a pile are more than the {left} good ones that lie in no pile yet.',
+  'account.piles': '{piled} of {good} good ones of {step} lie in piles. Hand the others on first.',
+  'account.not-inspected':
+    'Of {good} good ones of {step}, {seen} lie in lots that were looked at. Enter the sample of every lot first.',
+  'account.not-all-inspected':
+    'Of {good} good ones of {step}, {seen} were looked at, piece by piece. Look at all of them, and enter it as lots, first.',
   'colour.unit': '{ink}: {field} goes from {low} to {high}, not {value}. Look at the unit.',
   'artwork.unreadable': 'This file cannot be read: {why}. Write it anew from the program that it came from.',
   'artwork.not-cmyk':
@@ -302,6 +312,22 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'floor.crew-size': 'The crew {crew} runs 1 to {most} stations at once, a whole number. Change it.',
   'floor.machine-or-crew': 'This names {machine} and the crew {crew}. Enter one line for each.',
   'ways.web-apart': 'Sheets and webs are not compared: {machine} prints a web. Plan the web as a job of its own.',
+  'sum.missing': '{field} is missing. Type it.',
+  'sum.choice': '{field} cannot be {value}. Choose one of {known}.',
+  'sum.range': '{field} goes from {low} to {high} {unit}, not {value}.',
+  'sum.whole': '{field} is a whole number from {low} to {high}, not {value}.',
+  'sum.long': '{field} has more than {most} characters. Make it shorter.',
+  'sum.roll': 'A roll of {outer} mm has no paper on a core of {core} mm. Make the diameter larger than the core.',
+  'sum.none-fits': '{piece} does not fit on {area}. Make one of them another size, or the margins smaller.',
+  'sum.route':
+    'A station is told as its name, what setting up spoils and what running spoils: print 200 1.5 %. "{station}" is not; part stations by a comma and a blank.',
+  'sum.never-even': 'They never cost the same: the {cheaper} is cheaper for every quantity.',
+  'sum.panels':
+    'The length cannot be folded so: a panel would be too short for a folder. At least {needs} mm would do.',
+  'sum.digits': '{value} is not 1 to {most} digits.',
+  'sum.too-few-digits': 'The last number is {last}: {digits} digits do not hold it.',
+  'practice.kind': 'There is no exercise {kind}. Choose one of the list.',
+  'practice.none': 'Nothing that can be reckoned was drawn from seed {seed}. Take another.',
 };
 
 const show = (value: string | number | undefined): string =>

@@ -17,6 +17,7 @@ export const readingSeriesSchema = z
     ...station,
     of: z.enum(READINGS),
     name: z.string().describe('ink, mark or place; empty where nobody said which'),
+    source: z.string().nullable().describe('instrument that read it'),
     tolerance: z
       .strictObject({ lower: z.number().nullable(), upper: z.number().nullable() })
       .nullable()
@@ -40,7 +41,12 @@ export const readingsSchema = z
         closed: z.iso.datetime(),
         found: z.number(),
         of: z.number().describe('process units'),
+        faults: z.int().describe('faults that were seen there'),
       }),
+    ),
+    /** Lots that were looked at, oldest first. */
+    lots: z.array(
+      z.strictObject({ ...station, at: z.iso.datetime(), found: z.int(), of: z.int().describe('pieces looked at') }),
     ),
     /** Jobs of these days that are not looked at: too many. */
     left: z.int(),

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { ACCOUNT_ENTRIES } from './account.js';
 import { MOST_PIECES, STATION_ENTRIES, entryAnswerSchema, sentEntrySchema, stepId } from './book.js';
 import { line, lines } from './text.js';
-import { type RoomEvent, CARRIER_KINDS, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
+import { type RoomEvent, CARRIER_KINDS, INSPECTED, CARRIER_STATES, SCAN_FAULTS } from '@druckerei/core';
 
 const id = stepId;
 const carrier = line(240).min(1);
@@ -155,16 +155,45 @@ const open = z.looseObject({});
 /** All that the gates, the book and the forecast of a job ask: a card of core. */
 export const roomCardSchema = z
   .strictObject({
+    edition: z.int(),
     components: z.array(open),
     inks: z.array(z.string()),
     carriers: z.array(open),
     steps: z.array(open),
     target: z.number(),
-    accountable: z.strictObject({ faceValue: z.number(), remake: z.enum(['same', 'new']) }).optional(),
+    accountable: z
+      .strictObject({
+        faceValue: z.number(),
+        remake: z.enum(['same', 'new']),
+        inspect: z.enum(INSPECTED).optional(),
+        pile: z.number(),
+      })
+      .optional(),
     sampling: open,
     forecast: open,
   })
   .meta({ id: 'RoomCard' });
+
+/** Most rows of a list that are answered. */
+export const MOST_SHEET_ROWS = 2_000;
+
+/** The sheet of a station, to be shown beside its tally. */
+export const stationSheetSchema = z
+  .strictObject({
+    figures: z.array(z.strictObject({ name: z.string(), text: z.string() })),
+    remarks: z.array(z.string()),
+    tables: z.array(
+      z.strictObject({
+        title: z.string(),
+        heads: z.array(z.string()),
+        rows: z.array(z.array(z.string())).max(MOST_SHEET_ROWS),
+        more: z.int().min(0).describe('rows that are in the document alone'),
+      }),
+    ),
+    drawings: z.array(z.string()).describe('titles, in the order that they are asked for in'),
+  })
+  .meta({ id: 'StationSheet' });
+export type StationSheetAnswer = z.output<typeof stationSheetSchema>;
 
 /** The book of a job, as a station works with it. */
 export const jobBookSchema = z

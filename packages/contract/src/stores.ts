@@ -67,6 +67,9 @@ export const storesSchema = z
     reservations: z.array(
       z.strictObject({ job: z.int(), number: z.string(), title: z.string(), key, quantity, by: z.string() }),
     ),
+    drawn: z
+      .array(z.strictObject({ job: z.int(), key, quantity }))
+      .describe('what jobs have taken in on the floor; it is on hand no more'),
     onOrder: z.array(
       z.strictObject({
         key,

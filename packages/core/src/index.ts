@@ -38,4 +38,6 @@ export * from './press-room/index.js';
 export * from './stores/index.js';
 export * from './floor/index.js';
 export * from './desk/index.js';
+export * from './reckoner/index.js';
+export * from './practice/index.js';
 export * as schedule from './schedule/index.js';

@@ -32,6 +32,7 @@ import {
   destructionPdf,
   offerPdf,
   pictureOf,
+  stationPdf,
   pileTagsPdf,
   purchaseCsv,
   purchasePdf,
@@ -195,6 +196,20 @@ describe('job ticket', () => {
   it('is the same file for the same job and date', async () => {
     const job = documentOf(example('trail-map'));
     expect((await ticketPdf(job)).equals(await ticketPdf(job))).toBe(true);
+  });
+
+  it('says on every page how the book ended when it was printed, so that the hash can be looked up', async () => {
+    const sha256 = '0123456789abcdef'.repeat(4);
+    const book = { entry: 417, sha256 };
+    const document = { ...documentOf(example('trail-map')), book };
+    const [step] = document.plan.steps.filter(({ id }) => id === 'cut');
+    if (!step) throw new Error('no cut');
+    const station = stationPdf(document, step, 'Guillotine');
+    for (const pdf of [await ticketPdf(document), await (station ?? Promise.reject(new Error('no sheet')))]) {
+      const text = await textOf(pdf);
+      expect(text).toContain('Book to entry 417: 01234567 89abcdef');
+    }
+    expect(await textOf(await ticketPdf(documentOf(example('trail-map'))))).not.toContain('Book to entry');
   });
 
   it('takes titles and numbers that no code or font was made for', async () => {

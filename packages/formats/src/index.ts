@@ -16,6 +16,8 @@ export { layoutSvg } from './drawing/layout-svg.js';
 export { layoutDxf } from './drawing/layout-dxf.js';
 export { layoutPdf } from './drawing/layout-pdf.js';
 export { joinPdfs } from './pdf/join.js';
+export { pictureSize } from './pdf/picture-size.js';
+export type { BookHead } from './pdf/book-head.js';
 export * from './drawings.js';
 export { auditCsv } from './table/audit-csv.js';
 export { type ShiftBook, shiftBookCsv, shiftBookPdf } from './floor/shift-book.js';

@@ -8,6 +8,7 @@ const ONLY_ADDED = [
   'holding_change',
   'purchase_receipt',
   'book_entry',
+  'book_photo',
   'call_off',
   'released_plan',
   'change_record',

@@ -23,7 +23,10 @@ async function loadPast(bench: Bench, manager: Account, past: PastJob, seed: num
   const begun = dayAfter(today, -past.days);
   const { number, title, quantity } = past;
   const example = exampleJob(past.example);
-  const job = { ...example, number, title, due: dayAfter(begun, DAYS_DUE), order: { ...example.order, quantity } };
+  const job = {
+    ...{ ...example, number, title, due: dayAfter(begun, DAYS_DUE), order: { ...example.order, quantity } },
+    ...(example.accountable ? { accountable: { ...example.accountable, inspect: 'sample' as const } } : {}),
+  };
   const { id } = await createJob(bench, manager, job);
   const { card } = await assessmentOf(database, workshop, id);
   if (!card) throw new Error(`the past job ${number} cannot be planned`);
@@ -34,7 +37,7 @@ async function loadPast(bench: Bench, manager: Account, past: PastJob, seed: num
   };
   const operator = (await database.one<{ id: number }>('accounts/by-login', 'operator')) ?? manager;
   const log = logOf(card, seed, past.drifts);
-  const account = card.accountable ? accountLogOf(log) : [];
+  const account = card.accountable ? accountLogOf(log, card) : [];
   const entry = (by: number, { minute, event }: LogEntry): NewEntry => ({
     ...{ uid: randomUUID(), job: id, by, happened: at(minute), event },
   });

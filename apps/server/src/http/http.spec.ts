@@ -42,6 +42,7 @@ const REFUSED: Readonly<Record<string, number>> = {
   settleEntry: 409,
   decideNorms: 422,
   destructionPdf: 404,
+  photo: 404,
   stopPlan: 404,
   shiftBookPdf: 404,
   shiftBookCsv: 404,
@@ -109,6 +110,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
     .replace('{revision}', '1')
     .replace('{record}', '1')
+    .replace('{sha256}', 'a'.repeat(64))
     .replace('{norm}', 'spoil.cut.setup')
     .replace('{name}', 'nothing')
     .replace('{component}', 'cover');
@@ -338,6 +340,7 @@ describe('bad input', () => {
     ['/api/jobs/1/revisions/77/ticket.pdf', 404],
     ['/api/jobs/1/revisions/1/layouts/nothing.pdf', 404],
     ['/api/jobs/1/revisions/1/stations/nothing.pdf', 404],
+    ['/api/jobs/1/revisions/1/stations/nothing.json', 404],
     ['/api/jobs/1/revisions/1/stations/box.svg?drawing=9', 404],
     ['/api/jobs/1/revisions/1/stations/box.csv', 404],
     ['/api/jobs/1/revisions/1/stations/Box.svg', 400],

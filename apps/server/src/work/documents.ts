@@ -11,10 +11,12 @@ import {
   OPERATION_RULES,
   drawLayout,
   numberList,
+  shownFigures,
   stationSheet,
 } from '@druckerei/core';
-import type { Revision } from '@druckerei/contract';
+import { type Revision, type StationSheetAnswer, MOST_SHEET_ROWS } from '@druckerei/contract';
 import {
+  type BookHead,
   MOST_LABELS,
   labelled,
   labelsPdf,
@@ -36,6 +38,8 @@ export interface Asked {
   readonly revision: Revision;
   /** The plan that it was released with; absent for a draft. */
   readonly kept?: Uint8Array | undefined;
+  /** How the book ends; absent where nothing is in it. */
+  readonly book?: BookHead | undefined;
   readonly component?: string | undefined;
   readonly step?: string | undefined;
   readonly side?: SheetSide | undefined;
@@ -44,13 +48,14 @@ export interface Asked {
   readonly size?: LabelSize | undefined;
 }
 
-function document({ revision, kept }: Asked): {
+function document({ revision, kept, book }: Asked): {
   job: Job;
   plan: Plan;
   works: Works;
   revision: number;
   state: Revision['state'];
   at: Date;
+  book: BookHead | undefined;
 } {
   const works = revision.works as Works;
   const released = revision.revisions.find((row) => row.revision === revision.revision)?.releasedAt;
@@ -61,6 +66,7 @@ function document({ revision, kept }: Asked): {
     revision: revision.revision,
     state: revision.state,
     at: new Date(released ?? revision.changedAt),
+    book,
   };
 }
 
@@ -92,6 +98,25 @@ function stationPdfOf(asked: Asked): Promise<Buffer> {
   const pdf = step && stationPdf(made, step, component === undefined ? name : `${name}: ${component}`);
   if (!pdf) throw noStep(stepId);
   return pdf;
+}
+
+/** The sheet of a station to be shown. */
+export function stationSheetOf(asked: Asked): StationSheetAnswer {
+  const { step = '' } = asked;
+  const { job, plan, works } = document(asked);
+  const sheet = stationSheet(job, plan, works, step);
+  if (!sheet) throw noStep(step);
+  return {
+    figures: shownFigures(sheet, plan),
+    remarks: [...sheet.remarks],
+    tables: sheet.tables.map(({ title, heads, rows }) => ({
+      title,
+      heads: [...heads],
+      rows: rows.slice(0, MOST_SHEET_ROWS).map((row) => row.map(String)),
+      more: Math.max(0, rows.length - MOST_SHEET_ROWS),
+    })),
+    drawings: sheet.drawings.map(({ title }) => title),
+  };
 }
 
 /** One of a station's drawings, the first where none is named. */

@@ -33,7 +33,7 @@ import {
 import { describeJob } from './describe-job.js';
 import { ProblemError } from '../http/problem.js';
 import { type Compared, difference } from './difference.js';
-import { DOCUMENTS } from './documents.js';
+import { DOCUMENTS, stationSheetOf } from './documents.js';
 import type { Ongoing } from './ongoing.js';
 import { deflated } from './kept-plan.js';
 
@@ -146,6 +146,7 @@ export const TASKS = {
   ...DOCUMENTS,
   ...DESK_TASKS,
   ...FLOOR_TASKS,
+  stationSheet: stationSheetOf,
   assess,
   judge,
   normEffect,

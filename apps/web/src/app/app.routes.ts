@@ -73,6 +73,8 @@ export const routes: Routes = [
         path: 'quality',
         loadChildren: () => import('./features/quality/quality.routes').then((m) => m.qualityRoutes),
       },
+      { path: 'reckoner', redirectTo: 'benches/reckoner' },
+      { path: 'practice', redirectTo: 'benches/practice' },
       {
         path: 'benches',
         title: 'Benches - Druckerei',

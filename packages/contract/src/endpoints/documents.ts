@@ -3,6 +3,7 @@ import { LABELLED, LABEL_SIZES, SHEET_SIDES, type LabelSize } from '@druckerei/c
 import { type Endpoint, revision } from './endpoint.js';
 import { jobSchema } from '../job-file.js';
 import { ticketsQuery } from '../jobs.js';
+import { stationSheetSchema } from '../room.js';
 
 const layout = revision.extend({ component: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' }) });
 const station = revision.extend({ step: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'id' }) });
@@ -92,6 +93,16 @@ export const DOCUMENTS = [
     params: station,
     status: 200,
     media: 'application/pdf',
+  },
+  {
+    id: 'stationSheet',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/stations/{step}.json',
+    summary: 'The same to be shown: figures, remarks, lists, and what its drawings are called',
+    right: 'signed in',
+    params: station,
+    status: 200,
+    answer: stationSheetSchema,
   },
   {
     id: 'stationSvg',

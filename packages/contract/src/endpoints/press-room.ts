@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { bookCheckQuery, bookCheckSchema, scanQuery, scannedSchema } from '../book.js';
+import { bookCheckQuery, bookCheckSchema, hash, scanQuery, scannedSchema } from '../book.js';
 import {
   enterEventSchema,
   jobBookSchema,
@@ -91,6 +91,16 @@ export const PRESS_ROOM = [
     params: z.object({ id: whole, record: whole }),
     status: 200,
     media: 'application/pdf',
+  },
+  {
+    id: 'photo',
+    method: 'get',
+    path: '/api/jobs/{id}/photos/{sha256}',
+    summary: 'A photograph of the book, under the hash that its entry says',
+    right: 'signed in',
+    params: z.object({ id: whole, sha256: hash }),
+    status: 200,
+    media: 'image/jpeg',
   },
   {
     id: 'stationsNow',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { type StationEntry, Tally } from '../book/index.js';
-import type { AccountEntry, Accountable } from './entry.js';
-import { type AccountContext, accountOpen, refuseAccount } from './gate.js';
+import type { AccountEntry, AccountRules } from './entry.js';
+import { type AccountContext, accountOpen, nextPile, pileGate, refuseAccount } from './gate.js';
 import { AccountLedger, agreed, isWitnessed, outWith } from './ledger.js';
 import { type AccountStep, accountWorth, piecesPerUnit } from './worth.js';
 
@@ -11,12 +11,14 @@ const STEPS: readonly AccountStep[] = [
   { id: 'box', name: 'Box', yield: 1, processUnits: 10_000, takes: [{ material: 'cut', usage: 1, from: 'cut' }] },
 ];
 
+const RULES: AccountRules = { faceValue: 5, remake: 'same', pile: 100 };
+
 /** A book of accountable work that keeps what it takes, entered by one person or another. */
 class Account {
   readonly ledger = new AccountLedger();
   readonly tallies = new Map(STEPS.map(({ id }) => [id, new Tally()]));
   private last = 0;
-  constructor(private readonly rules: Accountable | null = { faceValue: 5, remake: 'same' }) {}
+  constructor(private readonly rules: AccountRules | null = RULES) {}
 
   context(by?: string): AccountContext {
     return {
@@ -38,11 +40,21 @@ class Account {
   count(entry: StationEntry): void {
     this.tallies.get(entry.step)?.add(entry, '2026-01-01T08:00:00Z');
   }
+  pile(step: string, count: number): string[] {
+    const entry = { kind: 'handed-on', step, pile: `${step}/${count}`, count } as const;
+    const refused = pileGate(this.context(), entry).map(({ code }) => code);
+    if (refused.length === 0) this.count(entry);
+    return refused;
+  }
   open(id: string, last = false): string[] {
     const step = STEPS.find((one) => one.id === id);
     return step ? accountOpen(this.context(), step, last).map(({ code }) => code) : [];
   }
 }
+/** Paper for the press, issued to it. */
+const paperFor = (step: string, count: number): AccountEntry => ({
+  ...{ kind: 'issued', of: 'paper', item: 'Document paper', count, to: 'Printer', step },
+});
 const spoil = (count: number, step = 'print'): StationEntry => ({
   ...{ kind: 'spoiled', step, count, reason: 'colour' },
   during: 'run',
@@ -81,6 +93,110 @@ describe('what is issued by count', () => {
   });
 });
 
+describe('what is issued for a station', () => {
+  const take = (count: number): StationEntry => ({ kind: 'taken-in', step: 'print', count });
+
+  it('is taken in there or comes back before it is closed: issued = good + spoiled + samples + returned', () => {
+    const book = new Account();
+    book.count(take(580));
+    book.count({ kind: 'left-over', step: 'print', count: 10 });
+    // Bought paper that nobody issued is not accounted for.
+    expect(book.open('print')).toEqual(['account.issue']);
+    book.enter('A', paperFor('print', 600));
+    expect(book.open('print')).toEqual(['account.issue']);
+    const back = { kind: 'returned', of: 'paper', item: 'Document paper', from: 'Printer' } as const;
+    expect(book.enter('A', { ...back, count: 30, step: 'cut' })).toEqual(['account.above-out count']);
+    expect(book.enter('A', { ...back, count: 30, step: 'gild' })).toEqual([
+      'room.unknown step',
+      'account.above-out count',
+    ]);
+    book.enter('A', { ...back, count: 30, step: 'print' });
+    expect(book.open('print')).toEqual([]);
+  });
+
+  it('is back whole where it is not used up: a plate, a die; ink is weighed', () => {
+    const book = new Account();
+    book.count({ kind: 'taken-in', step: 'cut', count: 10 });
+    const plate = { of: 'plate', item: 'Plate 4', count: 1, step: 'cut' } as const;
+    book.enter('A', { kind: 'issued', ...plate, to: 'Printer' });
+    book.enter('A', { kind: 'issued', of: 'ink', item: 'Lamp ink', count: 2, step: 'cut', to: 'Printer' });
+    expect(book.open('cut')).toEqual(['account.issue']);
+    book.enter('A', { kind: 'returned', ...plate, from: 'Printer' });
+    expect(book.open('cut')).toEqual([]);
+  });
+
+  it('is good, a sample or voided where it is a number', () => {
+    const book = new Account();
+    const numbers = { of: 'numbers', item: '000101 to 000210', step: 'box' } as const;
+    book.count({ kind: 'taken-in', step: 'box', count: 107 });
+    book.enter('A', { kind: 'issued', ...numbers, count: 110, to: 'Numbering' });
+    book.count({ kind: 'good', step: 'box', count: 104 });
+    book.count({ kind: 'samples', step: 'box', count: 1 });
+    book.enter('A', { kind: 'voided', step: 'box', numbers: ['000104', '000105'], reason: 'smudged' });
+    expect(book.open('box')).toEqual(['account.issue']);
+    book.enter('A', { kind: 'returned', ...numbers, count: 3, from: 'Numbering' });
+    expect(book.open('box')).toEqual([]);
+  });
+});
+
+describe('piles', () => {
+  it('hold exactly what a pile holds, the last one what is left, and together all that is good', () => {
+    const book = new Account();
+    book.count({ kind: 'taken-in', step: 'cut', count: 20 });
+    book.count({ kind: 'good', step: 'cut', count: 250 });
+    expect([book.pile('cut', 99), book.pile('cut', 101)]).toEqual([['account.pile'], ['account.pile']]);
+    expect([book.pile('cut', 100), book.open('cut')]).toEqual([[], ['account.piles']]);
+    expect(book.pile('cut', 50)).toEqual(['account.pile']);
+    expect([book.pile('cut', 100), book.pile('cut', 100)]).toEqual([[], ['account.pile-above-good']]);
+    expect([book.pile('cut', 50), book.open('cut')]).toEqual([[], []]);
+    expect(new Account(null).pile('cut', 7)).toEqual([]);
+  });
+
+  it('part whole numbers of good ones into full piles and one rest, whatever a pile holds (property)', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 2_000 }), fc.integer({ min: 1, max: 300 }), (good, pile) => {
+        const book = new Account({ ...RULES, pile });
+        book.count({ kind: 'taken-in', step: 'box', count: good });
+        book.count({ kind: 'good', step: 'box', count: good });
+        const counts = [...Array.from({ length: Math.floor(good / pile) }, () => pile), good % pile];
+        for (const [i, count] of counts.filter((one) => one > 0).entries()) {
+          expect(nextPile(pile, book.context().tallyOf('box'))).toBe(count);
+          const entry = { kind: 'handed-on', step: 'box', pile: String(i), count } as const;
+          expect(pileGate(book.context(), entry)).toEqual([]);
+          book.count(entry);
+        }
+        expect(book.open('box')).toEqual([]);
+      }),
+    );
+  });
+});
+
+describe('inspection', () => {
+  const lot = (pieces: number, sample: number): StationEntry => ({
+    ...{ kind: 'inspected', step: 'cut', lot: pieces, sample, faulty: 0, aql: 1, level: 'II' },
+  });
+  const counted = (inspect: AccountRules['inspect']): Account => {
+    const book = new Account({ ...RULES, inspect });
+    book.count({ kind: 'taken-in', step: 'cut', count: 10 });
+    book.count({ kind: 'good', step: 'cut', count: 200 });
+    return book;
+  };
+
+  it('is of a sample of every lot, or of every piece, as the job says, before the station is closed', () => {
+    expect(counted(undefined).open('cut')).toEqual([]);
+    const sample = counted('sample');
+    sample.count(lot(150, 20));
+    expect(sample.open('cut')).toEqual(['account.not-inspected']);
+    sample.count(lot(50, 8));
+    expect(sample.open('cut')).toEqual([]);
+    const all = counted('all');
+    all.count(lot(200, 32));
+    expect(all.open('cut')).toEqual(['account.not-all-inspected']);
+    all.count(lot(200, 200));
+    expect(all.open('cut')).toEqual([]);
+  });
+});
+
 describe('spoils', () => {
   it('are bagged up to what was spoiled, each bag and seal once', () => {
     const book = new Account();
@@ -92,8 +208,11 @@ describe('spoils', () => {
     expect(book.enter('A', bag('2', 21))).toEqual(['account.above-spoiled count']);
     expect(book.enter('A', bag('2', 5, { step: 'gild' }))).toEqual(['room.unknown step']);
     expect(book.open('print')).toEqual(['account.not-counted', 'account.unbagged']);
+    expect(book.enter('B', { kind: 'recounted', bag: '1', count: 51 })).toEqual(['account.above-spoiled count']);
     book.enter('A', bag('2', 20));
     book.count({ kind: 'taken-in', step: 'print', count: 600 });
+    expect(book.open('print')).toEqual(['account.issue']);
+    book.enter('A', paperFor('print', 600));
     expect(book.open('print')).toEqual([]);
   });
 
@@ -125,6 +244,7 @@ describe('spoils', () => {
     expect(book.enter('A', { kind: 'recounted', bag: '1', count: 1 })).toEqual(['account.gone bag']);
     // One sheet of thirty is in no bag by the count that both agree on.
     book.count({ kind: 'taken-in', step: 'print', count: 600 });
+    book.enter('A', paperFor('print', 600));
     expect(book.open('print')).toEqual(['account.unbagged']);
   });
 
@@ -132,6 +252,7 @@ describe('spoils', () => {
     const book = new Account();
     book.count({ kind: 'taken-in', step: 'print', count: 600 });
     book.count({ kind: 'difference', step: 'print', pieces: 3, reason: 'counter' });
+    book.enter('A', paperFor('print', 600));
     expect(book.open('print')).toEqual(['account.difference']);
   });
 });
@@ -150,7 +271,7 @@ describe('numbers', () => {
     same.enter('A', { kind: 'remade', numbers: ['000101', '000102'], as: [] });
     expect(same.open('box', true)).toEqual([]);
 
-    const other = new Account({ faceValue: 5, remake: 'new' });
+    const other = new Account({ ...RULES, remake: 'new' });
     other.enter('A', voided('000101', '000102'));
     expect(other.enter('A', { kind: 'remade', numbers: ['000101'], as: [] })).toEqual(['account.remake as']);
     expect(other.enter('A', { kind: 'remade', numbers: ['000101'], as: ['000102'] })).toEqual([

@@ -5,12 +5,24 @@ export type IssuedOf = (typeof ISSUED_OF)[number];
 export const DESTROYED_BY = ['cut', 'shredded', 'burned'] as const;
 export type DestroyedBy = (typeof DESTROYED_BY)[number];
 
+/** How much of what a station gives out is looked at. */
+export const INSPECTED = ['sample', 'all'] as const;
+export type Inspected = (typeof INSPECTED)[number];
+
 /** What a job says of itself where its pieces are worth something as soon as they are there. */
 export interface Accountable {
   /** Of one piece, in the currency of the works. */
   readonly faceValue: number;
   /** A voided number is made again as itself, or another takes its place. */
   readonly remake: 'same' | 'new';
+  /** What is looked at before a station is closed: every piece, or a sample of every lot; nothing where it is not said. */
+  readonly inspect?: Inspected | undefined;
+}
+
+/** What a station of accountable work is held to: what the job says, and the pieces of a pile that is handed on. */
+export interface AccountRules extends Accountable {
+  /** Whole, 1 or more. */
+  readonly pile: number;
 }
 
 /** What is entered of accountable work beside what stations count. Source: handbook chapter 9 "Accountable work". */
@@ -24,6 +36,8 @@ export type AccountEntry =
       /** Who has it from now on. */
       readonly to: string;
       readonly place?: string | undefined;
+      /** Station that it is for: it is closed when what was issued for it is accounted for. */
+      readonly step?: string | undefined;
     }
   | {
       readonly kind: 'returned';
@@ -32,6 +46,7 @@ export type AccountEntry =
       readonly count: number;
       readonly from: string;
       readonly place?: string | undefined;
+      readonly step?: string | undefined;
     }
   | {
       readonly kind: 'carried';

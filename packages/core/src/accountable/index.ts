@@ -1,15 +1,17 @@
 export {
   type AccountEntry,
   type AccountEntryKind,
+  type AccountRules,
   type Accountable,
   type DestroyedBy,
   type IssuedOf,
   ACCOUNT_KINDS,
   DESTROYED_BY,
+  INSPECTED,
   ISSUED_OF,
   isAccountEntry,
 } from './entry.js';
-export { type AccountContext, accountOpen, refuseAccount } from './gate.js';
+export { type AccountContext, accountOpen, nextPile, pileGate, refuseAccount } from './gate.js';
 export {
   type AccountState,
   type Bag,

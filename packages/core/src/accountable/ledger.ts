@@ -61,6 +61,8 @@ export const isWitnessed = ({ witnesses }: Pick<Destruction, 'witnesses'>): bool
 /** What the entries of accountable work come to. */
 export interface AccountState {
   readonly issues: ReadonlyMap<string, IssuedLine>;
+  /** Issued for a station and not returned from it, by what it is of. */
+  readonly atSteps: ReadonlyMap<string, ReadonlyMap<IssuedOf, number>>;
   readonly places: ReadonlyMap<string, Signed & { readonly place: string }>;
   readonly bags: ReadonlyMap<string, Bag>;
   readonly destructions: ReadonlyMap<number, Destruction>;
@@ -77,6 +79,7 @@ export const outWith = (state: AccountState, of: string, item: string, person: s
 /** Adds up what is entered, one after another. */
 export class AccountLedger implements AccountState {
   readonly issues = new Map<string, IssuedLine>();
+  readonly atSteps = new Map<string, Map<IssuedOf, number>>();
   readonly places = new Map<string, Signed & { readonly place: string }>();
   readonly bags = new Map<string, Bag>();
   readonly destructions = new Map<number, Destruction>();
@@ -86,10 +89,12 @@ export class AccountLedger implements AccountState {
     switch (entry.kind) {
       case 'issued':
         this.move(entry, entry.to, entry.count, 0);
+        this.atStep(entry, entry.count);
         if (entry.place !== undefined) this.put(entry.item, entry.place, signed);
         break;
       case 'returned':
         this.move(entry, entry.from, 0, entry.count);
+        this.atStep(entry, -entry.count);
         if (entry.place !== undefined) this.put(entry.item, entry.place, signed);
         break;
       case 'carried':
@@ -134,6 +139,11 @@ export class AccountLedger implements AccountState {
     const key = keyOf(of, item, person);
     const { issued = 0, returned = 0 } = this.issues.get(key) ?? {};
     this.issues.set(key, { of, item, person, issued: issued + out, returned: returned + back });
+  }
+  private atStep({ step, of }: { readonly step?: string | undefined; readonly of: IssuedOf }, count: number): void {
+    if (step === undefined) return;
+    const at = this.atSteps.get(step) ?? new Map<IssuedOf, number>();
+    this.atSteps.set(step, at.set(of, (at.get(of) ?? 0) + count));
   }
   private put(what: string, place: string, signed: Signed): void {
     this.places.set(what, { ...signed, place });

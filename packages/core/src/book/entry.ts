@@ -8,6 +8,10 @@ export type Reading = (typeof READINGS)[number];
 export const INCIDENTS = ['wash-up', 'jam', 'web break', 'splice', 'carrier change'] as const;
 export type StationIncident = (typeof INCIDENTS)[number];
 
+/** Pixels of a photograph's longer side, and its bytes. Source: decided by us. */
+export const MOST_PHOTO_SIDE = 1_600;
+export const MOST_PHOTO_BYTES = 400_000;
+
 /**
  * What somebody enters at a station. Counts are whole: what is taken in and left over in the units that come there, what is
  * spoiled in process units (what goes through the machine once), good pieces and samples in the units that go out.
@@ -53,6 +57,8 @@ export type StationEntry =
       readonly value: number;
       /** Sheet on the counter. */
       readonly sheet?: number | undefined;
+      /** Instrument that read it; somebody's own where it is not said. */
+      readonly source?: string | undefined;
     }
   | {
       readonly kind: 'fault';
@@ -102,7 +108,14 @@ export type StationEntry =
     }
   | { readonly kind: 'step-closed'; readonly step: string }
   | { readonly kind: 'step-opened'; readonly step: string; readonly reason: string }
-  | { readonly kind: 'note'; readonly step: string; readonly text: string };
+  | { readonly kind: 'note'; readonly step: string; readonly text: string }
+  | {
+      readonly kind: 'photo';
+      readonly step: string;
+      /** SHA-256 of the picture, which is kept under it: the chain of the book holds the picture too. */
+      readonly sha256: string;
+      readonly note?: string | undefined;
+    };
 
 export type StationEntryKind = StationEntry['kind'];
 
@@ -122,6 +135,7 @@ export const ADDING: readonly StationEntryKind[] = [
   'handed-on',
   'difference',
   'note',
+  'photo',
 ];
 
 /** Kinds of a station's entries. */

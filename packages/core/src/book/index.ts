@@ -6,6 +6,8 @@ export {
   type StationIncident,
   ADDING,
   INCIDENTS,
+  MOST_PHOTO_BYTES,
+  MOST_PHOTO_SIDE,
   READINGS,
   STATION_KINDS,
 } from './entry.js';

@@ -83,7 +83,7 @@ export interface PalletPlan {
 }
 
 /** Inner width of a truck's loading space: handbook chapter 7 (m). */
-const TRUCK_M = 2.4;
+export const TRUCK_M = 2.4;
 const MM = 1000;
 
 /** Metres of loading = pallets x length x width / 2.4. Source: handbook chapter 7 (identity). */

@@ -118,14 +118,19 @@ describe('paper of several jobs', () => {
   };
   it('goes to those that are due first, what is reserved to whom it is reserved for (identity)', () => {
     expect(days([], [])).toEqual(['never', 'never', 'never']);
-    expect(days([{ key, quantity, reserved: [] }], [])).toEqual(['never', 'there', 'never']);
+    expect(days([{ key, quantity, reserved: [], drawn: [] }], [])).toEqual(['never', 'there', 'never']);
     // What is reserved whole is not asked for.
-    expect(days([{ key, quantity, reserved: [{ job: 3, quantity }] }], [])).toEqual(['never', 'never', undefined]);
+    expect(days([{ key, quantity, reserved: [{ job: 3, quantity }], drawn: [] }], [])).toEqual(['never', 'never', undefined]);
+    // What a job has taken in is no longer on hand, and it waits for the rest alone.
+    const half = Math.ceil(quantity / 2);
+    const begun = { key, quantity: quantity - half, reserved: [], drawn: [{ job: 2, quantity: half }] };
+    expect(days([begun], [])).toEqual(['never', 'there', 'never']);
+    expect(days([{ ...begun, drawn: [{ job: 2, quantity }] }], [])).toEqual(['never', undefined, 'never']);
     const coming: [number, string][] = [
       [quantity, '2026-12-02'],
       [quantity, '2026-12-01'],
     ];
-    expect(days([{ key, quantity, reserved: [] }], coming)).toEqual(['2026-12-01', 'there', '2026-12-02']);
+    expect(days([{ key, quantity, reserved: [], drawn: [] }], coming)).toEqual(['2026-12-01', 'there', '2026-12-02']);
     expect(days([], [[3 * quantity, '2026-12-09']])).toEqual(['2026-12-09', '2026-12-09', '2026-12-09']);
   });
 });

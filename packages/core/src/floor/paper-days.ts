@@ -7,6 +7,8 @@ export interface FloorStock {
   readonly key: string;
   readonly quantity: number;
   readonly reserved: readonly { readonly job: number; readonly quantity: number }[];
+  /** What jobs have taken in of it on the floor. */
+  readonly drawn: readonly { readonly job: number; readonly quantity: number }[];
 }
 /** What lies in the store, and what is on order. */
 export interface FloorPaper {
@@ -34,11 +36,12 @@ export function paperDays(
   const lies = new Map(stock.map((one) => [one.key, one]));
   const days = new Map<string, string>();
   for (const [key, wanted] of wanting) {
-    const { quantity = 0, reserved = [] } = lies.get(key) ?? {};
+    const { quantity = 0, reserved = [], drawn = [] } = lies.get(key) ?? {};
     const own = new Map(reserved.map((one) => [one.job, one.quantity]));
+    const had = new Map(drawn.map((one) => [one.job, one.quantity]));
     const free = Math.max(0, quantity - reserved.reduce((sum, one) => sum + one.quantity, 0));
     const open = wanted.flatMap((one) => {
-      const left = one.quantity - (own.get(one.job) ?? 0);
+      const left = one.quantity - (own.get(one.job) ?? 0) - (had.get(one.job) ?? 0);
       return left > 0 ? [{ ...one, quantity: left }] : [];
     });
     const ordered = coming.filter((one) => one.key === key);

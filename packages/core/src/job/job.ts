@@ -59,7 +59,9 @@ export interface Job {
   /** What the product touches: inks, stocks and glues have to be cleared for it. */
   readonly contact?: Contact | undefined;
   /** Its pieces are worth something: every sheet, spoil and number is accounted for. */
-  readonly accountable?: { readonly faceValue: number; readonly remake: 'same' | 'new' } | undefined;
+  readonly accountable?:
+    | { readonly faceValue: number; readonly remake: 'same' | 'new'; readonly inspect?: 'sample' | 'all' | undefined }
+    | undefined;
   /** Items of a gang, each ordered by itself. */
   readonly items?: readonly Item[] | undefined;
   readonly route: readonly Step[];

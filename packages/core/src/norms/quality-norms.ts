@@ -6,6 +6,9 @@ import { MOST_UNITS, UNSOURCED } from './shipped-norms.js';
 /** Source: memory; check against your own copy of the standard. */
 const STANDARD: Source = { label: 'memory', note: 'ISO 2859-1:1999, check against your copy' };
 
+/** Source: handbook chapter 7 "Guillotine". */
+const PILES: Source = { label: 'practice', note: 'accountable work: piles of exactly 100' };
+
 const quality = (id: string, subject: string, name: string, unit: string, value: number, max: number): Norm => ({
   ...{ id, group: 'quality', subject, name, unit, value, min: 0, max, source: UNSOURCED },
 });
@@ -19,6 +22,10 @@ const choice = (id: string, name: string, choices: readonly string[], value: num
 export const QUALITY_NORMS: readonly Norm[] = [
   quality('quality.density', 'Readings', 'Density, off its aim', 'D', 0.1, 3),
   quality('quality.colour', 'Readings', 'Colour difference', 'ΔE00', 5, 100),
+  {
+    ...quality('account.pile', 'Accountable work', 'Pieces of a pile', 'pieces', 100, MOST_UNITS),
+    ...{ min: 1, whole: true, source: PILES },
+  },
   choice(
     'sample.aql',
     'Acceptance quality limit',

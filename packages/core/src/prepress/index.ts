@@ -32,4 +32,4 @@ export {
   registerLines,
   registerMarks,
 } from './register-plan.js';
-export { type ToolSet, TOOL_NAMES, toolSets } from './tools.js';
+export { type ToolSet, TOOL_AT, TOOL_NAMES, toolSets } from './tools.js';

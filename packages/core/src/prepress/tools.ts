@@ -11,15 +11,17 @@ export const TOOL_NAMES: Readonly<Record<Tool['kind'], string>> = {
   'numbering-box': 'Numbering boxes',
 };
 
-/** What strikes or numbers at a tool's station, and so at every piece that is still on the sheet there. */
-const AT: Readonly<Record<Tool['kind'], readonly string[]>> = {
+/** Stations that a tool works at. */
+export const TOOL_AT: Readonly<Record<Tool['kind'], readonly string[]>> = {
   'letterpress-die': ['print', 'overprint'],
   'foil-die': ['foil'],
   'embossing-die': ['emboss'],
-  'embossing-roller': [],
-  'cutting-die': [],
+  'embossing-roller': ['emboss'],
+  'cutting-die': ['die-cut'],
   'numbering-box': ['number'],
 };
+/** Tools that take the sheet as a whole: not one for every piece on it. */
+const WHOLE_SHEET: readonly Tool['kind'][] = ['embossing-roller', 'cutting-die'];
 
 /** Dies and boxes that a component names, and the cutting die that a blank cannot do without. */
 export function toolsOf(job: Unordered, component: Component): readonly Tool[] {
@@ -37,10 +39,10 @@ function positionsOf(
   component: Component,
   layout: ComponentLayout | undefined,
 ): number {
-  if (!layout) return 1;
+  if (!layout || WHOLE_SHEET.includes(tool.kind)) return 1;
   const lane = route.filter((step) => step.component === component.id);
   const parted = lane.findIndex((step) => partsSheet(step, layout));
-  const station = lane.findIndex(({ operation }) => AT[tool.kind].includes(operation));
+  const station = lane.findIndex(({ operation }) => TOOL_AT[tool.kind].includes(operation));
   return station >= 0 && (parted < 0 || station < parted) ? Math.max(1, layout.pattern.count) : 1;
 }
 

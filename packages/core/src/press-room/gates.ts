@@ -1,4 +1,4 @@
-import { type AccountContext, accountOpen, isAccountEntry, refuseAccount } from '../accountable/index.js';
+import { type AccountContext, accountOpen, isAccountEntry, pileGate, refuseAccount } from '../accountable/index.js';
 import { judgeTrial } from '../colour/index.js';
 import { ADDING, type StationEntry, NOTHING_YET, refuseEntry } from '../book/index.js';
 import { type Issue, error } from '../kernel/index.js';
@@ -143,14 +143,18 @@ const accountOf = ({ card, state, by }: RoomContext): AccountContext => ({
   by,
 });
 
+/** Whether nothing comes behind a station. */
+export const isLastStation = ({ steps }: Pick<RoomCard, 'steps'>, id: string): boolean =>
+  !steps.some(({ takes }) => takes.some(({ from }) => from === id));
+
 /** A station of accountable work is closed when everything is accounted for; nothing of it is explained away. */
 function accountGate(context: RoomContext, event: StationEntry, step: CardStep): Issue[] {
   if (!context.card.accountable) return [];
   if (event.kind === 'difference')
     return [error('account.difference', 'kind', { step: step.name, pieces: event.pieces })];
+  if (event.kind === 'handed-on') return pileGate(accountOf(context), event);
   if (event.kind !== 'step-closed') return [];
-  const last = !context.card.steps.some(({ takes }) => takes.some(({ from }) => from === step.id));
-  return accountOpen(accountOf(context), step, last);
+  return accountOpen(accountOf(context), step, isLastStation(context.card, step.id));
 }
 
 type AtStep = StationEntry | Extract<RoomEntry, { kind: 'press-start' | 'first-sheet' | 'count' | 'reader-stop' }>;

@@ -1,8 +1,10 @@
-export { type CardCarrier, type CardStep, type RoomCard, roomCard } from './card.js';
+export { type CardCarrier, type CardStep, type RoomCard, CARD_EDITION, roomCard } from './card.js';
 export { type ClosedStation, closedStations } from './closed.js';
+export { type Drawn, drawnOf, impressionsRun } from './drawn.js';
 export { forecastCount, forecastCounts } from './forecast.js';
-export { type RoomContext, heldGate, mayRun, pressGate, refuse } from './gates.js';
+export { type RoomContext, heldGate, isLastStation, mayRun, pressGate, refuse } from './gates.js';
 export { readingLimits } from './reading-limits.js';
+export { type InstrumentReading, standInReadings } from './stand-in.js';
 export { type PressWants, pressWants } from './press-wants.js';
 export {
   type CarrierState,

@@ -1,6 +1,6 @@
 import type { Job } from '../job/index.js';
 import type { PlanStep } from '../plan/index.js';
-import { type Carrier, inkOf, wantsTrial } from '../prepress/index.js';
+import { type Carrier, TOOL_AT, inkOf, wantsTrial } from '../prepress/index.js';
 import type { Works } from '../works/index.js';
 
 interface JobInWorks {
@@ -8,18 +8,30 @@ interface JobInWorks {
   readonly works: Works;
 }
 
-/** Carriers that a press step runs with. */
-const carriersAt = (all: readonly Carrier[], { component, id, operation }: PlanStep, job: Job): Carrier[] => {
+/** Whether a press step runs with a printing carrier, of whatever set. */
+function runsWith(carrier: Carrier, { component, id, operation }: PlanStep, job: Job): boolean {
   const side = job.route.find((step) => step.id === id)?.side ?? 'front';
-  return all.filter(
-    (carrier) =>
-      carrier.component === component &&
-      carrier.step === (operation === 'overprint' ? id : undefined) &&
-      carrier.ink !== undefined &&
-      carrier.set === 1 &&
-      (side === 'both' || carrier.side === 'both' || carrier.side === side),
+  return (
+    carrier.component === component &&
+    carrier.step === (operation === 'overprint' ? id : undefined) &&
+    carrier.ink !== undefined &&
+    (side === 'both' || carrier.side === 'both' || carrier.side === side)
   );
-};
+}
+/** Printing carriers that a press step begins with. */
+const carriersAt = (all: readonly Carrier[], step: PlanStep, job: Job): Carrier[] =>
+  all.filter((carrier) => carrier.set === 1 && runsWith(carrier, step, job));
+
+/** Stations that wear a carrier. */
+export function wornBy(carrier: Carrier, steps: readonly PlanStep[], job: Job): PlanStep[] {
+  const kind = carrier.kind === 'embossing-counter' ? 'embossing-die' : carrier.kind;
+  const stations = (TOOL_AT as Partial<Readonly<Record<string, readonly string[]>>>)[kind];
+  return steps.filter((step) =>
+    stations
+      ? step.component === carrier.component && stations.includes(step.operation)
+      : isPass(job, step) && runsWith(carrier, step, job),
+  );
+}
 
 /** Inks of a press step that want an accepted trial. */
 function inksAt({ job, works }: JobInWorks, { component, id }: PlanStep): string[] {

@@ -238,6 +238,30 @@ describe('forecast of the count', () => {
     expect(cut?.yield).toBe(2);
   });
 
+  it('goes by what was laid out where that is more than planned, as far as it is not left over', () => {
+    const card = cardOf(map);
+    const told = (...events: RoomEvent[]): number | string => {
+      const found = forecastCounts(card.forecast, roomState(recorded(events)));
+      return found?.ok ? found.value.expected : (found?.issues.map(({ code }) => code).join() ?? '');
+    };
+    const planned = card.steps.find(({ id }) => id === 'print-map')?.processUnits ?? 0;
+    const more = Math.ceil(planned) + 500;
+    const printed: RoomEvent[] = [
+      { kind: 'good', step: 'print-map', count: more - 100 },
+      { kind: 'step-closed', step: 'print-map' },
+    ];
+    expect(told(...printed)).toBe('count.too-many');
+    const taken: RoomEvent = { kind: 'taken-in', step: 'print-map', count: more };
+    // Four hundred sheets above the plan are eight hundred maps less what the stations after it spoil.
+    const expected = told(taken, ...printed);
+    expect(expected).toBeGreaterThan(10_000 + 800 * 0.95);
+    expect(told(taken, { kind: 'left-over', step: 'print-map', count: 450 }, ...printed)).toBe('count.too-many');
+    // Less than planned was taken in so far: the rest may still come.
+    const few: RoomEvent = { kind: 'taken-in', step: 'print-map', count: 10 };
+    const good: RoomEvent = { kind: 'good', step: 'print-map', count: 5 };
+    expect(told(few, good)).toBe(told(good));
+  });
+
   it('knows of a station what is done, and what has only begun', () => {
     const told = (...events: RoomEvent[]) => {
       const { done, begun } = progressOf(roomState(recorded(events)));

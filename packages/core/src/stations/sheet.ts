@@ -8,6 +8,7 @@ import {
   IDENTITY,
   evaluate,
   figureOf,
+  sayFigure,
 } from '../kernel/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import { type Job, type Step, figureId } from '../job/index.js';
@@ -36,6 +37,16 @@ export interface StationSheet {
   /** What has to be looked at or chosen, in words of the trade. */
   readonly remarks: readonly string[];
 }
+
+/** Figures of a station's card in words: what each is called, and its value with its unit. */
+export const shownFigures = (
+  { shown, figures }: Pick<StationSheet, 'shown' | 'figures'>,
+  plan: { readonly figures: Figures },
+): { readonly name: string; readonly text: string }[] =>
+  shown.flatMap((id) => {
+    const figure = figures[id] ?? figureOf(plan, id);
+    return figure ? [{ name: figure.name, text: sayFigure(figure) }] : [];
+  });
 
 /** Builds the sheet of one station. */
 export class SheetBook {

@@ -31,6 +31,18 @@ export interface JobNeeds {
   readonly needs: readonly Need[];
 }
 
+/** Needs of jobs without what they have drawn from the store already. */
+export function stillNeeded<Job extends JobNeeds>(jobs: readonly Job[], drawn: readonly Reservation[]): Job[] {
+  const had = new Map(drawn.map(({ job, key, quantity }) => [`${job} ${key}`, quantity]));
+  return jobs.map((one) => ({
+    ...one,
+    needs: one.needs.flatMap((need) => {
+      const quantity = need.quantity - (had.get(`${one.job} ${need.key}`) ?? 0);
+      return quantity > 0 ? [{ ...need, quantity }] : [];
+    }),
+  }));
+}
+
 /** One line of a purchase list. */
 export interface BuyLine {
   readonly need: Need;

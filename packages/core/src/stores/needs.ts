@@ -75,6 +75,21 @@ function paperOfLayout({ component, stock, supply }: ComponentLayout): PaperItem
 export const paperKeyOf = (layout: ComponentLayout): string | undefined =>
   layout.component.paperOwner === 'customer' ? undefined : paperKey(paperOfLayout(layout));
 
+/** Figure of the plan that says how much of its paper a component wants, and what that is counted in. */
+export function paperNeed({ component, supply }: ComponentLayout): {
+  readonly figure: string;
+  readonly unit: 'rolls' | 'sheets';
+} {
+  if (supply.kind === 'roll') return { figure: figureId.component(component.id, 'rolls'), unit: 'rolls' };
+  const field = supply.kind === 'bought sheet' ? 'boughtSheets' : 'pressSheets';
+  return { figure: figureId.component(component.id, field), unit: 'sheets' };
+}
+
+/** The key of a bought part of a job. */
+export const partKey = ({ number }: Pick<Job, 'number'>, part: string): string => `parts/${number}/${part}`;
+/** The key of an ink. */
+export const inkKey = (name: string): string => `ink/${name}`;
+
 /** Needs of the same thing become one; a sum has no figure of its own. */
 function gather(needs: readonly Need[]): Need[] {
   const byKey = new Map<string, Need>();
@@ -105,17 +120,24 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
   const bought = layouts.filter(({ component }) => component.paperOwner !== 'customer');
   const paper = bought.map((layout): Need => {
     const item = paperOfLayout(layout);
-    const id = `component.${layout.component.id}`;
-    const named = { key: paperKey(item), name: paperName(item, works), paper: item };
-    if (layout.supply.kind === 'roll')
-      return { ...named, kind: 'rolls', quantity: value(`${id}.rolls`), unit: 'rolls', figure: `${id}.rolls`, pack: 1 };
-    const figure = layout.supply.kind === 'bought sheet' ? `${id}.boughtSheets` : `${id}.pressSheets`;
+    const { figure, unit } = paperNeed(layout);
+    const quantity = value(figure);
+    const named = {
+      key: paperKey(item),
+      kind: unit,
+      name: paperName(item, works),
+      quantity,
+      unit,
+      figure,
+      paper: item,
+    };
+    if (unit === 'rolls') return { ...named, pack: 1 };
     const pile = Math.floor((norms('pile.height').value * 1000) / Math.max(1, layout.caliperUm));
     const pack = layout.stock.sheets.length > 0 ? norms(`stock.${layout.stock.id}.pack`).value : 1;
-    return { ...named, kind: 'sheets', quantity: value(figure), unit: 'sheets', figure, pack, perPallet: pile };
+    return { ...named, pack, perPallet: pile };
   });
   const inks = Object.entries(plan.totals.inkKgByName).map(([name, kg]): Need => ({
-    key: `ink/${name}`,
+    key: inkKey(name),
     kind: 'ink',
     name: `Ink ${name}`,
     quantity: kg,
@@ -152,7 +174,7 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
   });
   const ownParts = (job.parts ?? []).filter(({ owner }) => owner !== 'customer');
   const parts = ownParts.map(({ id, name }): Need => ({
-    key: `parts/${job.number}/${id}`,
+    key: partKey(job, id),
     kind: 'parts',
     name: `${name}, ${job.title}`,
     quantity: value(figureId.part(id, 'count')),

@@ -2,7 +2,7 @@ import { example, planned } from '../plan/examples.fixture.js';
 import { normsOf } from '../norms/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
 import type { Job } from '../job/index.js';
-import { type Holding, alternativesFor, buyList, freeOf } from './buy.js';
+import { type Holding, alternativesFor, buyList, freeOf, stillNeeded } from './buy.js';
 import { type Need, type PaperItem, paperKey, purchaseNeeds } from './needs.js';
 import { restsOf } from './rests.js';
 
@@ -23,6 +23,23 @@ const lot = (quantity: number, change: Partial<PaperItem> = {}, id = 1): Holding
   return { id, key: paperKey(paper), paper, quantity, place: 'Bay 3' };
 };
 const needsIn = (job: Job): Need[] => purchaseNeeds(job, planned(job), SHIPPED_WORKS);
+
+describe('what a job has drawn already', () => {
+  it('is not needed again; of a thing that it has all of nothing is', () => {
+    const jobs = [
+      { job: 1, needs: [need(1_000), need(4, { key: 'ink/K', kind: 'ink' })] },
+      { job: 2, needs: [need(700)] },
+    ];
+    const drawn = [
+      { job: 1, key: need(0).key, quantity: 400 },
+      { job: 1, key: 'ink/K', quantity: 5 },
+    ];
+    const left = stillNeeded(jobs, drawn).map(({ needs }) => needs.map(({ quantity }) => quantity));
+    expect(left).toEqual([[600], [700]]);
+    const [line] = buyList(stillNeeded(jobs, drawn), [lot(300)], [], [], SHIPPED_WORKS);
+    expect([line?.fromStock, line?.short]).toEqual([300, 1_000]);
+  });
+});
 
 describe('needs of a job', () => {
   it('are paper, ink, carriers and packing, each as the plan says', () => {

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { type FloorPlan, type FloorSlot, MINUTE_MS, group, numberText, wallClock } from '@druckerei/core';
 import { FloorNames, type NamedJob, type Saying, changesText, waitsText } from '@druckerei/contract';
+import { type BookHead, footText } from '../pdf/book-head.js';
 import { renderPdf } from '../pdf/render.js';
 import { heads, right, table } from '../ticket/table.js';
 
@@ -20,6 +21,8 @@ export interface ShiftBook {
   readonly jobs: readonly NamedJob[];
   /** Machines in the order of the works. */
   readonly machines: readonly { readonly id: string; readonly name: string }[];
+  /** How the book ended when it is printed. */
+  readonly book?: BookHead | undefined;
 }
 
 /** A line of the shift book. Times by the clock on the wall of the works, `2026-11-30T07:00`. */
@@ -143,7 +146,7 @@ export function shiftBookPdf(book: ShiftBook): Promise<Buffer> {
       pageOrientation: 'landscape',
       info: { title },
       footer: (page, count) => ({
-        text: `${title}. Schedule ${schedule.id}, ${state}. Page ${page} of ${count}`,
+        text: footText(`${title}. Schedule ${schedule.id}, ${state}. Page ${page} of ${count}`, book.book),
         margin: [42, 12],
         style: 'quiet',
       }),

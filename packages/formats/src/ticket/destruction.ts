@@ -1,6 +1,7 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { renderPdf } from '../pdf/render.js';
 import { number } from './document.js';
+import { type BookHead, grouped } from '../pdf/book-head.js';
 import { type Letterhead, letterhead } from './letterhead.js';
 import { heads, right, table } from './table.js';
 
@@ -36,12 +37,11 @@ export interface DestructionDocument {
   readonly witnesses: readonly CertificateSign[];
   readonly voided: readonly { readonly number: string; readonly reason: string; readonly remade: string }[];
   /** The last entry of the book when this was printed. */
-  readonly head: { readonly entry: number; readonly sha256: string };
+  readonly head: BookHead;
 }
 
 const DEFER = 'Local law and the rules of the issuer come first: keep what they ask for beside this paper.';
 /** Hashes in groups of eight digits, to be read and compared. */
-const grouped = (sha256: string): string => (sha256.match(/.{8}/g) ?? []).join(' ');
 
 const signs = (all: readonly CertificateSign[]): Content =>
   table(

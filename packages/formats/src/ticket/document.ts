@@ -1,4 +1,5 @@
 import { type Job, type Plan, type Works, numberText } from '@druckerei/core';
+import type { BookHead } from '../pdf/book-head.js';
 
 /** What every document of a job is made from. */
 export interface JobDocument {
@@ -9,6 +10,8 @@ export interface JobDocument {
   readonly state: 'draft' | 'released';
   /** When the revision was released or last changed: printed, and the date of the file. */
   readonly at: Date;
+  /** How the book ended when it is printed; undefined where nothing is in it. */
+  readonly book?: BookHead | undefined;
 }
 
 export const number = (value: number, digits = 0): string => numberText(value, digits, digits);

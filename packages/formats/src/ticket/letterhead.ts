@@ -1,5 +1,5 @@
-import { imageSize } from 'image-size';
 import type { Content } from 'pdfmake/interfaces.js';
+import { pictureSize } from '../pdf/picture-size.js';
 import { renderPdf } from '../pdf/render.js';
 
 /** What stands at the head of a paper that leaves the works. */
@@ -36,7 +36,7 @@ export const letterhead = ({ name, place, letterhead: lines, logo }: Letterhead)
  * rest of it can be drawn is seen by {@link letterheadPdf}.
  */
 export function pictureOf(bytes: Uint8Array): { readonly logo: string } | { readonly wrong: string } {
-  const size = sizeOf(bytes);
+  const size = pictureSize(bytes);
   const media = MEDIA[size?.type ?? ''];
   if (size === undefined || media === undefined) return { wrong: 'This is neither a PNG nor a JPEG.' };
   if (Math.max(size.width, size.height) > MOST_LOGO_SIDE)
@@ -44,15 +44,6 @@ export function pictureOf(bytes: Uint8Array): { readonly logo: string } | { read
       wrong: `It has ${size.width} × ${size.height} pixels; make it no larger than ${MOST_LOGO_SIDE} either way.`,
     };
   return { logo: `data:${media};base64,${Buffer.from(bytes).toString('base64')}` };
-}
-
-function sizeOf(bytes: Uint8Array): { width: number; height: number; type?: string | undefined } | undefined {
-  try {
-    return imageSize(bytes);
-  } catch {
-    // Bytes that are no picture of any kind it knows.
-    return undefined;
-  }
 }
 
 /** A page with the head alone: throws where the logo cannot be drawn. */

@@ -1,5 +1,6 @@
 import type { NumberLine, PlanStep } from '@druckerei/core';
 import type { Content } from 'pdfmake/interfaces.js';
+import { footText } from '../pdf/book-head.js';
 import { renderPdf } from '../pdf/render.js';
 import { type JobDocument, number, stateText } from './document.js';
 
@@ -34,7 +35,11 @@ export function numbersPdf(document: JobDocument, step: PlanStep, lines: readonl
   return renderPdf(
     {
       info: { title: `${job.number} numbers` },
-      footer: (page, count) => ({ text: `${job.number}  ${page} of ${count}`, margin: [42, 12], style: 'quiet' }),
+      footer: (page, count) => ({
+        text: footText(`${job.number}  ${page} of ${count}`, document.book),
+        margin: [42, 12],
+        style: 'quiet',
+      }),
       content: [
         { text: `${job.number}  Numbers`, style: 'title' },
         {

@@ -1,6 +1,7 @@
-import { type PlanStep, type StationSheet, figureOf, sayFigure, stationSheet } from '@druckerei/core';
+import { type PlanStep, type StationSheet, shownFigures, stationSheet } from '@druckerei/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { stationSvg } from '../drawing/station-svg.js';
+import { footText } from '../pdf/book-head.js';
 import { renderPdf } from '../pdf/render.js';
 import { type JobDocument, number, stateText } from './document.js';
 import { heads, table } from './table.js';
@@ -21,10 +22,7 @@ export function stationCard(
   sheet: StationSheet,
   options: { readonly width: number; readonly rows?: number },
 ): StationCard {
-  const words = sheet.shown.flatMap((id) => {
-    const figure = sheet.figures[id] ?? figureOf(document.plan, id);
-    return figure ? [`${figure.name} ${sayFigure(figure)}`.trim()] : [];
-  });
+  const words = shownFigures(sheet, document.plan).map(({ name, text }) => `${name} ${text}`.trim());
   const { rows = ROWS, width } = options;
   return {
     words: [
@@ -66,6 +64,11 @@ export function stationPdf(document: JobDocument, step: PlanStep, title: string)
   return renderPdf(
     {
       info: { title: `${job.number} ${title}` },
+      footer: (page, pages) => ({
+        text: footText(`${job.number}  ${title}  ${page} of ${pages}`, document.book),
+        margin: [42, 12],
+        style: 'quiet',
+      }),
       content: [
         { text: `${job.number}  ${title}`, style: 'title' },
         { text: `${job.title}. ${stateText(document)}.`, style: 'quiet', margin: [0, 2, 0, 8] },

@@ -1,5 +1,6 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import type { PlanStep } from '@druckerei/core';
+import { footText } from '../pdf/book-head.js';
 import { renderPdf } from '../pdf/render.js';
 import { type JobDocument, stateText } from './document.js';
 import { alikeOf, firstPage } from './first-page.js';
@@ -31,7 +32,7 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
       defaultStyle: { font: 'Franklin', fontSize: 8, lineHeight: 1.05 },
       ...(document.state === 'draft' ? { watermark: { text: 'DRAFT', opacity: 0.06 } } : {}),
       footer: (page, pages) => ({
-        text: `${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`,
+        text: footText(`${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`, document.book),
         style: 'quiet',
         margin: [42, 14, 36, 0],
       }),

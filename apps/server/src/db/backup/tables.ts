@@ -25,10 +25,12 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   // Until schema 23; its rows became the first entries of the book.
   { name: 'press_room_record', order: 'id', past: true },
   { name: 'book_entry', order: 'id' },
+  { name: 'book_photo', order: 'sha256 COLLATE "C"' },
   { name: 'norm_decision', order: 'id' },
   { name: 'holding', order: 'id' },
   { name: 'holding_change', order: 'id' },
   { name: 'reservation', order: 'job_id, key COLLATE "C"' },
+  { name: 'store_drawn', order: 'job_id, of COLLATE "C", key COLLATE "C"' },
   { name: 'finished_lot', order: 'id' },
   { name: 'destination', order: 'name COLLATE "C"' },
   { name: 'call_off', order: 'id' },

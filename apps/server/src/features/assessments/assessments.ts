@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Job, Works } from '@druckerei/core';
+import { type Job, type Works, CARD_EDITION } from '@druckerei/core';
 import type { Database, Queries } from '../../db/database.js';
 import type { Assessment } from '../../work/tasks.js';
 import type { Workshop } from '../../work/workshop.js';
@@ -9,7 +9,7 @@ import { readRevision } from '../jobs/revisions.js';
 import { currentWorks } from '../works/works.js';
 
 /** Raised when the engine reckons otherwise, so that everything is reckoned again. */
-const ENGINE = 4;
+const ENGINE = 5;
 
 /** Milliseconds that a job may take to plan: what takes longer is not saved, and so hurts nobody who reads it. */
 export const PLAN_MS = 4_000;
@@ -57,7 +57,7 @@ async function refresh(database: Database, workshop: Workshop, id: number): Prom
 }
 
 /** Whether a card says all that is asked today: of a release from before, it is made once more. */
-const isOfToday = (card: Assessment['card']): boolean => card !== undefined && 'sampling' in card;
+const isOfToday = (card: Assessment['card']): boolean => card?.edition === CARD_EDITION;
 
 /** The same out of the database. */
 async function readAssessment(database: Database, workshop: Workshop, id: number): Promise<Assessment> {

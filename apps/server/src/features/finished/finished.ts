@@ -2,6 +2,7 @@ import type { Account, Finished } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import type { Assessment } from '../../work/tasks.js';
 import { PLAN_MS, assessmentOf } from '../assessments/assessments.js';
 import { lockKind, markOf, noteChange, refuseUnseen } from '../changes/changes.js';
 import { readRevision } from '../jobs/revisions.js';
@@ -109,9 +110,50 @@ export async function addFinished(
       pieceG,
       perPallet ?? null,
       account.id,
+      false,
     );
     return readFinished(queries);
   });
+}
+
+interface LotOfJob extends Record<string, unknown> {
+  readonly id: number;
+  readonly pieces: number;
+  readonly by_book: boolean;
+  readonly called: number;
+}
+
+/** Where lies what nobody has put away yet. */
+const ON_THE_FLOOR = 'on the floor, packed';
+
+/**
+ * Makes the stock hold what the last stations of a job have counted, beside what somebody took in by hand. What was called off is
+ * gone: it cannot be taken back.
+ */
+export async function followCount(
+  queries: Queries,
+  account: Pick<Account, 'id'>,
+  { id, title, customer }: { readonly id: number; readonly title: string; readonly customer: string },
+  { pieceG, perPallet }: NonNullable<Assessment['packed']>,
+  good: number,
+): Promise<void> {
+  const lots = await queries.many<LotOfJob>('finished/of-job', id);
+  const came = lots.reduce((sum, { pieces, called }) => sum + pieces + called, 0);
+  const own = lots.filter(({ by_book }) => by_book);
+  const last = own.at(-1);
+  const more = good - came;
+  if (more > 0 && last) await queries.one('finished/take', last.id, -more);
+  else if (more > 0)
+    await queries.one(
+      'finished/add',
+      ...[id, title, customer, more, ON_THE_FLOOR, pieceG, perPallet ?? null, account.id, true],
+    );
+  let less = -more;
+  for (const { id: lot, pieces } of own.reverse()) {
+    const gone = Math.min(pieces, less);
+    if (gone > 0) await queries.one('finished/take', lot, gone);
+    less -= Math.max(0, gone);
+  }
 }
 
 export interface CalledOff {

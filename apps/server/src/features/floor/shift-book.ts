@@ -7,6 +7,7 @@ import { notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { hashOf } from '../accounts/second-factor.js';
 import type { Bench } from '../jobs/bench.js';
+import { bookHead } from '../room/entries.js';
 import { currentWorks } from '../works/works.js';
 import { namedSteps } from './read-floor.js';
 
@@ -26,6 +27,7 @@ async function bookOf(queries: Queries, schedule: Row, machine?: string): Promis
     schedule: { ...schedule, plan: { ...plan, slots } },
     jobs: jobs.map((job) => ({ ...job, steps: namedSteps(job.steps) })),
     machines: machines.map((one) => ({ id: one.id, name: one.name })),
+    book: await bookHead(queries),
   };
 }
 

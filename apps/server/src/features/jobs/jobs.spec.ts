@@ -6,6 +6,7 @@ import {
   type Needs,
   type Problem,
   type Revision,
+  stationSheetSchema,
 } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -377,5 +378,23 @@ describe('a job that is put aside', () => {
   it('is so by somebody who saw it as it stands', async () => {
     const made = await newJob();
     expect((await aside({ ...made, version: made.version + 1 }, true)).status).toBe(409);
+  });
+});
+
+describe('the sheet of a station', () => {
+  it('is answered to be shown: figures with units, remarks, lists in words, its drawings by name', async () => {
+    const { id, revision } = await newJob();
+    const answer = await manager.call('get', `/api/jobs/${id}/revisions/${revision}/stations/cut.json`);
+    const sheet = stationSheetSchema.parse(answer.body);
+    expect(sheet.figures.length).toBeGreaterThan(2);
+    expect(sheet.figures.every(({ name, text }) => name !== '' && text !== '')).toBe(true);
+    expect(sheet.drawings.length).toBeGreaterThan(0);
+    const [cuts] = sheet.tables;
+    expect(cuts?.rows.length).toBeGreaterThan(0);
+    expect(cuts?.rows.every((row) => row.length === cuts.heads.length)).toBe(true);
+    for (const [i] of sheet.drawings.entries()) {
+      const drawn = await manager.call('get', `/api/jobs/${id}/revisions/${revision}/stations/cut.svg?drawing=${i}`);
+      expect(drawn.status).toBe(200);
+    }
   });
 });

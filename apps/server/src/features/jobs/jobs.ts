@@ -4,6 +4,7 @@ import type { Asked, DocumentName } from '../../work/documents.js';
 import { inFileName } from '../../http/file-name.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { bookHead } from '../room/entries.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
 import { nextNumber } from './next-number.js';
@@ -27,6 +28,7 @@ type Ids =
   | 'labels'
   | 'layoutPdf'
   | 'stationPdf'
+  | 'stationSheet'
   | 'stationSvg'
   | 'numbersCsv'
   | 'numbersPdf'
@@ -48,7 +50,7 @@ function untilGone(response: Response): AbortSignal {
 }
 
 /** What a document is asked for by, beside its revision. */
-type Part = Omit<Asked, 'revision' | 'kept'>;
+type Part = Omit<Asked, 'revision' | 'kept' | 'book'>;
 
 /** The ticket of one of several jobs; where it cannot be made, it is said of which. */
 async function ticketOf(workshop: Bench['workshop'], asked: Asked, signal: AbortSignal): Promise<Uint8Array> {
@@ -71,7 +73,8 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     const signal = untilGone(response);
     const revision = await readRevision(database, params.id, params.revision);
     const kept = await keptPlan(database, params.id, params.revision);
-    const made = await workshop.run(document, { revision, kept, ...part }, { signal });
+    const book = await bookHead(database);
+    const made = await workshop.run(document, { revision, kept, book, ...part }, { signal });
     name(response, revision.job.number, ending);
     return Buffer.from(typeof made === 'string' ? new TextEncoder().encode(made) : made);
   }
@@ -86,10 +89,11 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     tickets: async ({ query, response }) => {
       const signal = untilGone(response);
       const files: Uint8Array[] = [];
+      const book = await bookHead(database);
       for (const id of query.jobs) {
         const revision = await readRevision(database, id);
         const kept = await keptPlan(database, id, revision.revision);
-        files.push(await ticketOf(workshop, { revision, kept }, signal));
+        files.push(await ticketOf(workshop, { revision, kept, book }, signal));
       }
       const joined = await workshop.run('joined', { title: `Tickets of ${files.length} jobs`, files }, { signal });
       response.setHeader('Content-Disposition', 'inline; filename="tickets.pdf"');
@@ -127,6 +131,11 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
         side: call.query.side,
       }),
     stationPdf: (call) => document(call, 'stationPdf', `station-${call.params.step}.pdf`, { step: call.params.step }),
+    stationSheet: async ({ params, response }) => {
+      const revision = await readRevision(database, params.id, params.revision);
+      const kept = await keptPlan(database, params.id, params.revision);
+      return workshop.run('stationSheet', { revision, kept, step: params.step }, { signal: untilGone(response) });
+    },
     stationSvg: (call) =>
       document(call, 'stationSvg', `station-${call.params.step}.svg`, {
         step: call.params.step,

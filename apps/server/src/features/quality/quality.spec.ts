@@ -48,6 +48,28 @@ describe('what the book says of quality', () => {
     expect(own[2]).toMatchObject({ of: 'length', tolerance: null, points: [{ sheet: null }] });
   });
 
+  it('are readings apart by their instrument, lots that were looked at, and faults seen of closed runs', async () => {
+    const job = await newJob();
+    await send(
+      job,
+      reading('C', 1.45, 500),
+      { ...reading('C', 1.46, 500), source: 'Stand-in spectrodensitometer' } as RoomEntry,
+      { kind: 'taken-in', step: 'cut', count: 50 },
+      { kind: 'fault', step: 'cut', fault: 'dirt' },
+      { kind: 'fault', step: 'cut', fault: 'dirt' },
+      { kind: 'inspected', step: 'cut', lot: 100, sample: 13, faulty: 0, aql: 1, level: 'II' },
+      { kind: 'good', step: 'cut', count: 100 },
+      { kind: 'step-closed', step: 'cut' },
+    );
+    const { series, lots, runs } = (await manager.call('get', '/api/quality/readings?days=2')).body as Readings;
+    expect(series.filter((one) => one.job.id === job).map(({ source }) => source)).toEqual([
+      null,
+      'Stand-in spectrodensitometer',
+    ]);
+    expect(lots.filter((one) => one.job.id === job)).toMatchObject([{ step: 'cut', found: 0, of: 13 }]);
+    expect(runs.filter((one) => one.job.id === job)).toMatchObject([{ step: 'cut', found: 0, of: 50, faults: 2 }]);
+  });
+
   it('are faults with station, machine, stock and shift, each with its entry', async () => {
     const job = await newJob();
     const answer = await send(

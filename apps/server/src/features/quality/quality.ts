@@ -59,12 +59,12 @@ function seriesOf({ job, card, records }: BookedJob, works: Works): ReadingSerie
   const series = new Map<string, ReadingSeries>();
   for (const { id, at, event } of records) {
     if (event.kind !== 'reading') continue;
-    const { step, of, name = '', value, sheet = null } = event;
-    const key = JSON.stringify([step, of, name]);
+    const { step, of, name = '', source = null, value, sheet = null } = event;
+    const key = JSON.stringify([step, of, name, source]);
     const planned = stepOf(card, step);
     const limits = readingLimits(works, planned?.machine ?? null, of, name);
     const one = series.get(key) ?? {
-      ...{ job, step, title: planned?.title ?? step, machine: planned?.machineName ?? null, of, name },
+      ...{ job, step, title: planned?.title ?? step, machine: planned?.machineName ?? null, of, name, source },
       tolerance: limits ? { lower: limits.lower ?? null, upper: limits.upper ?? null } : null,
       points: [],
     };
@@ -74,27 +74,42 @@ function seriesOf({ job, card, records }: BookedJob, works: Works): ReadingSerie
   return [...series.values()];
 }
 
+/** Lots of a job that were looked at. */
+const lotsOf = ({ job, card, records }: BookedJob): Readings['lots'] =>
+  records.flatMap(({ at, event }) => {
+    if (event.kind !== 'inspected') return [];
+    const { step, faulty: found, sample: of } = event;
+    const planned = stepOf(card, step);
+    return [{ job, step, title: planned?.title ?? step, machine: planned?.machineName ?? null, at, found, of }];
+  });
+
+/** Faults that were seen at a station. */
+const faultsSeen = ({ records }: BookedJob, step: string): number =>
+  records.filter(({ event }) => event.kind === 'fault' && event.step === step).length;
+
 async function readReadings(bench: Bench, days: number): Promise<Readings> {
   const since = Date.now() - days * DAY_MS;
   const works = await currentWorks(bench.database);
   const { jobs, left } = await booksSince(bench, since);
   await keepOutcomes(bench);
   const { outcomes } = await readOutcomes(bench.database);
-  const known = new Map(jobs.map(({ job }) => [job.id, job]));
+  const known = new Map(jobs.map((booked) => [booked.job.id, booked]));
   const runs = outcomes.flatMap(({ job: id, steps }) => {
-    const job = known.get(id);
-    return job === undefined
+    const booked = known.get(id);
+    return booked === undefined
       ? []
       : steps
           .filter(({ closed, outcome: { happened } }) => Date.parse(closed) >= since && happened.balanced)
           .map(({ closed, outcome: { step, title, machineName: machine, happened } }) => ({
-            ...{ job, step, title, machine, closed, found: happened.runSpoils, of: happened.units },
+            ...{ job: booked.job, step, title, machine, closed, found: happened.runSpoils, of: happened.units },
+            faults: faultsSeen(booked, step),
           }));
   });
   return {
     days,
     series: jobs.flatMap((booked) => seriesOf(booked, works)),
     runs: runs.sort((a, b) => a.closed.localeCompare(b.closed)),
+    lots: jobs.flatMap(lotsOf).sort((a, b) => a.at.localeCompare(b.at)),
     left,
   };
 }

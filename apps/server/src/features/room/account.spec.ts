@@ -85,7 +85,7 @@ describe('the book of accountable work', () => {
     expect(seen.records.map(({ event }) => event.kind)).toEqual(['taken-in', 'spoiled']);
     expect(seen.card?.accountable).toBeUndefined();
     const own = (await manager.call('get', `/api/jobs/${job}/book`)).body as JobBook;
-    expect(own.card?.accountable).toEqual({ faceValue: 48, remake: 'same' });
+    expect(own.card?.accountable).toEqual({ faceValue: 48, remake: 'same', pile: 100 });
     const room = (await viewer.call('get', `/api/jobs/${job}/room`)).body as { records: unknown[] };
     expect(room.records).toHaveLength(2);
     const roles = { name: 'Press operator', rights: ['record'] };

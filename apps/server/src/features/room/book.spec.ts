@@ -124,6 +124,23 @@ describe('entries of a station', () => {
     expect(await counted()).toEqual([]);
   });
 
+  it('that are held and explained are known to the store of carriers too', async () => {
+    const { id } = await newJob();
+    const { card } = (await operator.call('get', `/api/jobs/${id}/book`)).body as JobBook;
+    const [plate] = (card?.carriers ?? []) as { id: string; key: string; impressions: number }[];
+    const carrier = plate?.id ?? '';
+    // Never made, as far as the book knows: it is held.
+    const kept = sent({ kind: 'carrier', carrier, state: 'kept', place: 'Rack 9' }, { late: true });
+    const { entries } = await send(id, [kept]);
+    expect(outcomes({ entries, records: [] })).toEqual(['held']);
+    const known = async (): Promise<object[]> =>
+      ((await manager.call('get', '/api/carriers')).body as { jobId: number }[]).filter(({ jobId }) => jobId === id);
+    expect(await known()).toEqual([]);
+    const record = entries[0]?.id ?? 0;
+    await manager.call('post', `/api/jobs/${id}/book/${record}/settled`, { taken: true, why: 'it lies there' });
+    expect(await known()).toMatchObject([{ carrier, place: 'Rack 9', used: plate?.impressions }]);
+  });
+
   it('are told as they should be, whatever is sent, and never answered 5xx', async () => {
     const { id } = await newJob();
     const odd: readonly object[] = [

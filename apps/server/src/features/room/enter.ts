@@ -10,13 +10,15 @@ import {
   type RoomState,
   NEW_CARRIER,
   RoomFold,
+  drawnOf,
   error,
+  goodOf,
   heldGate,
+  impressionsRun,
   isAccountEntry,
   isFinished,
   refuse,
   refuseTime,
-  roomState,
   subjectOf,
 } from '@druckerei/core';
 import { type Account, type EntryAnswer, type SentEntries, issueText } from '@druckerei/contract';
@@ -25,10 +27,13 @@ import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Assessment } from '../../work/tasks.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
-import { letAllGo } from '../stores/stores.js';
+import { followCount } from '../finished/finished.js';
+import { drawStock } from '../stores/draw.js';
+import { letAllGo } from '../stores/reservations.js';
 import { type NewEntry, addEntries, readEntries } from './entries.js';
 import { inTurn } from './in-turn.js';
 import { keptCarriers } from './kept-carriers.js';
+import { type Photo, photoFaults, photoOf } from './photos.js';
 
 /** Who enters something. */
 export type Author = Pick<Account, 'id' | 'name' | 'rights'>;
@@ -61,9 +66,10 @@ async function fromStore(queries: Queries, event: RoomEntry, carrier: CardCarrie
 function carrierNote({ card, state }: RoomContext, event: RoomEvent): NewEntry['carrier'] {
   const carrier = event.kind === 'carrier' ? card.carriers.find(({ id }) => id === event.carrier) : undefined;
   if (!carrier || event.kind !== 'carrier') return undefined;
-  const { id, name, kind, ink, owner, key, life, impressions } = carrier;
+  const { id, name, kind, ink, owner, key, life } = carrier;
   const before = state.carriers.get(id) ?? NEW_CARRIER;
-  const ran = event.state === 'kept' && before.state !== 'made' && before.state !== 'inspected' ? impressions : 0;
+  const onPress = event.state === 'kept' && before.state !== 'made' && before.state !== 'inspected';
+  const ran = onPress ? impressionsRun(card, state, carrier) : 0;
   const used = (event.from?.used ?? before.used) + ran;
   return { key, note: { id, name, kind, ink: ink ?? null, owner, life, used } };
 }
@@ -80,24 +86,42 @@ function refuseOver(records: readonly RoomRecord[], event: RoomEntry, seen: numb
   });
 }
 
-/** Kinds of entries by which a job may come to be done. */
-const COUNTING: readonly RoomEvent['kind'][] = ['count', 'good', 'settled'];
-/** With these entries the job is done: what is delivered needs no more paper. @param state of the job after them. */
-async function letGoWhenFinished(
+/** Kinds of entries that say something about all before them. */
+const REVISING: readonly RoomEvent['kind'][] = ['settled', 'strike', 'take-back'];
+/** Kinds by which a job may come to be done, and by which the store gives out or gets back. */
+const COUNTING: readonly RoomEvent['kind'][] = ['count', 'good', 'step-closed', ...REVISING];
+const DRAWING: readonly RoomEvent['kind'][] = ['taken-in', 'left-over', 'ink', ...REVISING];
+
+/**
+ * What follows from entries in the stores, in the same transaction: what was taken in leaves the stock; of a job that is done, what is
+ * packed lies in the stock, and it needs no more paper. @param state of the job after them.
+ */
+async function followInStores(
   queries: Queries,
-  { job, by }: Pick<NewEntry, 'job' | 'by'>,
-  { finish }: Assessment,
-  { counts }: RoomState,
+  account: Pick<Author, 'id'>,
+  job: LockedJob,
+  { card, finish, packed }: Assessment,
+  state: RoomState,
   events: readonly RoomEvent[],
 ): Promise<void> {
-  if (!events.some(({ kind }) => COUNTING.includes(kind))) return;
-  const good = new Map([...counts].map(([step, counted]) => [step, counted.good]));
-  if (isFinished(finish, good)) await letAllGo(queries, { id: by }, job);
+  const has = (kinds: readonly RoomEvent['kind'][]): boolean => events.some(({ kind }) => kinds.includes(kind));
+  const follows = card !== undefined && job.storesFollow;
+  if (follows && has(DRAWING)) await drawStock(queries, account, job, drawnOf(card, state));
+  if (!has(COUNTING)) return;
+  const good = new Map([...state.counts].map(([step, counted]) => [step, counted.good]));
+  const finished = isFinished(finish, good);
+  if (finished) await letAllGo(queries, account, job.id);
+  if (follows && packed && (finished || has(REVISING)))
+    await followCount(queries, account, job, packed, finished ? (goodOf(finish, good) ?? 0) : 0);
 }
 
 interface LockedJob {
+  readonly id: number;
   readonly number: string;
+  readonly title: string;
+  readonly customer: string;
   readonly aside: boolean;
+  readonly storesFollow: boolean;
 }
 
 async function lockJob(queries: Queries, job: number): Promise<LockedJob> {
@@ -123,7 +147,7 @@ export async function enterEvent(
   if (!card) throw unplanned(assessment);
   await inTurn(job, () =>
     bench.database.transaction(async (queries) => {
-      await lockJob(queries, job);
+      const locked = await lockJob(queries, job);
       const records = await readEntries(bench.database, job, queries);
       if (seen !== undefined) refuseOver(records, event, seen);
       const fold = new RoomFold(records);
@@ -141,7 +165,7 @@ export async function enterEvent(
         { uid: randomUUID(), job, by: account.id, happened: Date.now(), event: entered, carrier },
       ]);
       fold.add({ id: fold.lastId + 1, at: '', by: '', event: entered });
-      await letGoWhenFinished(queries, { job, by: account.id }, assessment, fold.state, [entered]);
+      await followInStores(queries, account, locked, assessment, fold.state, [entered]);
     }),
   );
 }
@@ -156,6 +180,7 @@ const worded = (issues: readonly Issue[]): Errors =>
 class Batch {
   readonly entries: NewEntry[] = [];
   readonly answers: EntryAnswer[] = [];
+  readonly photos: Photo[] = [];
 
   constructor(
     readonly fold: RoomFold,
@@ -169,10 +194,14 @@ class Batch {
     this.answers.push({ uid, outcome: wasHeld ? 'held' : 'known', id, errors: [] });
   }
 
-  take({ uid, at, late, event }: Sent, now: number): void {
+  take(sent: Sent, now: number): void {
+    const { uid, at, late, event } = sent;
+    // What is no picture cannot be kept for explaining either.
+    const spoiled = photoFaults(sent);
     const happened = Date.parse(at);
     const context = this.card && { card: this.card, state: this.fold.state, by: this.author.name };
     const errors = [
+      ...spoiled,
       ...worded(refuseTime(happened, now)),
       ...this.why,
       ...(mayEnter(this.author, event) ? [] : [{ path: 'kind', message: NOT_YOURS }]),
@@ -180,7 +209,7 @@ class Batch {
       // The store's carriers go from hand to hand: nobody takes one without looking at what is there.
       ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: FROM_STORE }] : []),
     ];
-    if (errors.length > 0 && !late) {
+    if (spoiled.length > 0 || (errors.length > 0 && !late)) {
       this.answers.push({ uid, outcome: 'refused', id: null, errors });
       return;
     }
@@ -188,7 +217,10 @@ class Batch {
     const entered: RoomEvent = held
       ? { kind: 'held', entry: event, refused: errors.map(({ message }) => message) }
       : event;
-    const carrier = context && !held ? carrierNote(context, event) : undefined;
+    // Also of one that is held: it counts where somebody explains it.
+    const carrier = context && carrierNote(context, event);
+    const photo = photoOf(sent);
+    if (photo) this.photos.push(photo);
     this.entries.push({ uid, ...this.from, happened, event: entered, carrier });
     this.answers.push({ uid, outcome: held ? 'held' : 'entered', id: null, errors });
     this.fold.add({ id: this.fold.lastId + 1, at, by: this.author.name, event: entered });
@@ -210,11 +242,11 @@ export async function enterEntries(
   const { card } = assessment;
   return inTurn(job, () =>
     bench.database.transaction(async (queries) => {
-      const { number, aside } = await lockJob(queries, job);
+      const locked = await lockJob(queries, job);
       const records = await readEntries(bench.database, job, queries);
       const known = new Map(records.map((record) => [record.uid, record]));
       const why = [
-        ...(aside ? worded([error('book.aside', 'job', { job: number })]) : []),
+        ...(locked.aside ? worded([error('book.aside', 'job', { job: locked.number })]) : []),
         ...assessment.problems.map((message) => ({ path: 'job', message })),
       ];
       const batch = new Batch(new RoomFold(records), card, why, account, { job, by: account.id, device });
@@ -226,10 +258,11 @@ export async function enterEntries(
         else if (!taken.has(entry.uid)) batch.take(entry, now);
         taken.add(entry.uid);
       }
+      for (const { sha256, data } of batch.photos) await queries.one('room/add-photo', sha256, data);
       const ids = await addEntries(queries, batch.entries);
       const numbers = new Map(batch.entries.map(({ uid }, i) => [uid, ids[i] ?? 0]));
       const events = batch.entries.map(({ event }) => event);
-      await letGoWhenFinished(queries, { job, by: account.id }, assessment, batch.fold.state, events);
+      await followInStores(queries, account, locked, assessment, batch.fold.state, events);
       return batch.answers.map((answer) => ({ ...answer, id: answer.id ?? numbers.get(answer.uid) ?? null }));
     }),
   );
@@ -242,10 +275,16 @@ export async function settleEntry(
   job: number,
   event: Extract<RoomEvent, { kind: 'settled' }>,
 ): Promise<void> {
-  await bench.database.transaction(async (queries) => {
-    await lockJob(queries, job);
-    const [gone] = heldGate(roomState(await readEntries(bench.database, job, queries)), event.record);
-    if (gone) throw new ProblemError(409, issueText(gone));
-    await addEntries(queries, [{ uid: randomUUID(), job, by: account.id, happened: Date.now(), event }]);
-  });
+  const assessment = await assessmentOf(bench.database, bench.workshop, job);
+  await inTurn(job, () =>
+    bench.database.transaction(async (queries) => {
+      const locked = await lockJob(queries, job);
+      const fold = new RoomFold(await readEntries(bench.database, job, queries));
+      const [gone] = heldGate(fold.state, event.record);
+      if (gone) throw new ProblemError(409, issueText(gone));
+      await addEntries(queries, [{ uid: randomUUID(), job, by: account.id, happened: Date.now(), event }]);
+      fold.add({ id: fold.lastId + 1, at: '', by: '', event });
+      await followInStores(queries, account, locked, assessment, fold.state, [event]);
+    }),
+  );
 }

@@ -1,6 +1,7 @@
 import canonicalize from 'canonicalize';
 import { type RoomEvent, type RoomRecord, isAccountEntry } from '@druckerei/core';
 import type { Account } from '@druckerei/contract';
+import type { BookHead } from '@druckerei/formats';
 import type { Database, Queries } from '../../db/database.js';
 
 interface EntryRow {
@@ -53,6 +54,10 @@ export async function readEntries(
   if (jobs.size > MOST_JOBS && oldest !== undefined) jobs.delete(oldest);
   return all;
 }
+
+/** How the book ends; undefined where nothing is in it. */
+export const bookHead = (queries: Queries): Promise<BookHead | undefined> =>
+  queries.one<BookHead & Record<string, unknown>>('room/head');
 
 /** An entry as the book takes it. */
 export interface NewEntry {

@@ -16,8 +16,9 @@ import { JsonText } from '../../http/json-text.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Assessment } from '../../work/tasks.js';
-import { type Subject, lockKind, markOf, noteChange, refuseUnseen } from '../changes/changes.js';
+import { lockKind, markOf, refuseUnseen } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
+import { reservation, setReservation } from './reservations.js';
 
 interface HoldingRow {
   id: number;
@@ -118,6 +119,7 @@ async function readStores(queries: Queries): Promise<Stores> {
       changedAt: changed_at.toISOString(),
     })),
     reservations: await queries.many<ReservationRow>('stores/reservations'),
+    drawn: await queries.many<Stores['drawn'][number]>('stores/drawn'),
   };
 }
 
@@ -192,38 +194,6 @@ export const addHolding = (
     }
     return readStores(queries);
   });
-
-const reservation = (job: number, key: string): Subject => ({ kind: 'reservation', subject: `${job} ${key}` });
-
-/** Sets what a job has reserved of a key, and keeps that it did. */
-async function setReservation(
-  queries: Queries,
-  account: Pick<Account, 'id'>,
-  { job, key, quantity }: { job: number; key: string; quantity: number },
-): Promise<void> {
-  const before = (await queries.one<{ quantity: number }>('stores/reserved', job, key))?.quantity ?? 0;
-  if (before === quantity) return;
-  if (quantity === 0) await queries.one('stores/let-go', job, key);
-  else await queries.one('stores/reserve', job, key, quantity, account.id);
-  await noteChange(queries, reservation(job, key), { before, after: quantity }, account);
-}
-
-/** Reserves what has come for a job, beside what it has reserved. */
-export async function reserveMore(
-  queries: Queries,
-  account: Pick<Account, 'id'>,
-  { job, key, quantity }: { job: number; key: string; quantity: number },
-): Promise<void> {
-  const before = (await queries.one<{ quantity: number }>('stores/reserved', job, key))?.quantity ?? 0;
-  await setReservation(queries, account, { job, key, quantity: before + quantity });
-}
-
-/** Lets go all that a job has reserved: what is delivered needs no more paper. */
-export async function letAllGo(queries: Queries, account: Pick<Account, 'id'>, job: number): Promise<void> {
-  await lockKind(queries, 'reservation');
-  for (const { key } of await queries.many<{ key: string }>('stores/reserved-of-job', job))
-    await setReservation(queries, account, { job, key, quantity: 0 });
-}
 
 /** Reserves stock for a job, no more than others have left; 0 lets it go. */
 const reserve = (

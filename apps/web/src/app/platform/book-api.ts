@@ -1,6 +1,14 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { BookCheck, JobBook, Scanned, SentAnswer, SentEntries, StationLine } from '@druckerei/contract';
+import type {
+  BookCheck,
+  JobBook,
+  Scanned,
+  SentAnswer,
+  SentEntries,
+  StationLine,
+  StationSheetAnswer,
+} from '@druckerei/contract';
 import type { Observable } from 'rxjs';
 
 /** The server's calls about the book of the floor. */
@@ -10,6 +18,10 @@ export class BookApi {
 
   book(job: number): Observable<JobBook> {
     return this.http.get<JobBook>(`/api/jobs/${job}/book`);
+  }
+  /** What a station looks at beside its tally. */
+  sheet(job: number, revision: number, step: string): Observable<StationSheetAnswer> {
+    return this.http.get<StationSheetAnswer>(`/api/jobs/${job}/revisions/${revision}/stations/${step}.json`);
   }
   enter(job: number, sent: SentEntries): Observable<SentAnswer> {
     return this.http.post<SentAnswer>(`/api/jobs/${job}/book`, sent);

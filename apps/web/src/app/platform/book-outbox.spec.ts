@@ -131,6 +131,21 @@ describe('entries of stations on their way', () => {
     expect(counts()).toEqual(Array.from({ length: 450 }, (_, n) => n + 1));
   });
 
+  it('go with their pictures, no more at once than a call may carry', async () => {
+    book.fails = () => 'before';
+    const photo = { kind: 'photo', step: 'cut', sha256: 'a'.repeat(64) } as const;
+    for (const letter of 'abcd') await outbox.enter(7, photo, { picture: letter.repeat(500_000) });
+    await outbox.enter(7, good(1));
+    await outbox.enter(7, photo, { picture: 'e'.repeat(2_000_000) });
+    // What the browser keeps outlives the page.
+    book.calls.length = 0;
+    book.fails = () => undefined;
+    open();
+    await outbox.sendAll();
+    expect(book.calls).toEqual([2, 3, 1]);
+    expect(book.entered.map(({ picture }) => picture?.[0])).toEqual(['a', 'b', 'c', 'd', undefined, 'e']);
+  });
+
   it('stay while the session has ended', async () => {
     book.fails = () => problem(401, 'Sign in first');
     await outbox.enter(7, good(1));

@@ -6,28 +6,26 @@ import { Subject, firstValueFrom } from 'rxjs';
 import { BookApi } from './book-api';
 import { BookShelf, type BookWaiting } from './book-shelf';
 import { type Failure, failureOf, isUnanswered } from './problem';
-import { newKey } from './sent-once.interceptor';
+import { newUid } from './new-uid';
 import { sessionFeature } from './session.state';
 
 /** Milliseconds before what waits is sent again. */
 const AGAIN_MS = 5_000;
 /** Of a job that nobody looks at nothing is asked back. */
 const LAST = 2_147_483_647;
-/** Entries that are sent at once. */
+/** Entries, and characters of their pictures, that are sent at once; one goes whatever it weighs. */
 const MOST_SENT = 200;
+const MOST_CHARACTERS = 1_200_000;
 const SENDING = 'druckerei-book-sending';
 
-/** A UUID of random digits (RFC 9562, version 4), also where a works without TLS has no more of the browser's cryptography. */
-function newUid(): string {
-  const hex = newKey();
-  const variant = '89ab'[parseInt(hex[16] ?? '0', 16) % 4] ?? '8';
-  return [
-    hex.slice(0, 8),
-    hex.slice(8, 12),
-    `4${hex.slice(13, 16)}`,
-    `${variant}${hex.slice(17, 20)}`,
-    hex.slice(20),
-  ].join('-');
+/** The first entries that go into one call. */
+function loadOf(entries: readonly BookWaiting[], most: number): readonly BookWaiting[] {
+  let characters = 0;
+  const end = entries.findIndex(({ picture = '' }, i) => {
+    characters += picture.length;
+    return i >= most || (i > 0 && characters > MOST_CHARACTERS);
+  });
+  return end < 0 ? entries : entries.slice(0, end);
 }
 
 /** What the server has made of entries of a job: what became of each, and what the book has of it behind what was seen. */
@@ -79,14 +77,18 @@ export class BookOutbox {
 
   /**
    * Keeps an entry here, then sends it. Resolves with what became of it; undefined while it waits.
-   * @param late what a gate refuses is to be held for explaining, though it is sent at once.
+   * @param late what a gate refuses is to be held for explaining, though it is sent at once; picture: of a photograph.
    */
-  async enter(job: number, event: RoomEntry, late = false): Promise<EntryAnswer | undefined> {
+  async enter(
+    job: number,
+    event: RoomEntry,
+    { late = false, picture }: Partial<Pick<BookWaiting, 'late' | 'picture'>> = {},
+  ): Promise<EntryAnswer | undefined> {
     await this.looked;
     const account = this.account();
     if (!account) return undefined;
     const uid = newUid();
-    const entry = { account: account.id, job, uid, at: new Date().toISOString(), late, event };
+    const entry = { account: account.id, job, uid, at: new Date().toISOString(), late, event, picture };
     const n = await this.shelf.add(entry);
     this.entries.update((entries) => [...entries, { ...entry, n }]);
     let answer: EntryAnswer | undefined;
@@ -145,7 +147,10 @@ export class BookOutbox {
       const open = this.entries().filter(({ refused, account }) => refused === undefined && account === own);
       const [first] = open;
       if (!first) return;
-      const batch = open.filter(({ job }) => job === first.job).slice(0, most);
+      const batch = loadOf(
+        open.filter(({ job }) => job === first.job),
+        most,
+      );
       const failure = await this.post(first.job, batch);
       if (!failure) {
         most = MOST_SENT;
@@ -170,7 +175,10 @@ export class BookOutbox {
 
   private async post(job: number, batch: readonly BookWaiting[]): Promise<Failure | undefined> {
     try {
-      const entries = batch.map(({ uid, at, late, event }) => ({ uid, at, late, event })) as SentEntries['entries'];
+      const entries = batch.map(({ uid, at, late, event, picture }) => ({
+        ...{ uid, at, late, event },
+        ...(picture === undefined ? {} : { picture }),
+      })) as SentEntries['entries'];
       const seen = this.seen.get(job) ?? LAST;
       const answer = await firstValueFrom(this.api.enter(job, { device: deviceName(), seen, entries }));
       const answered = new Set(answer.entries.map(({ uid }) => uid));

@@ -16,6 +16,8 @@ export interface BookWaiting {
   /** It could not be sent at once. */
   readonly late: boolean;
   readonly event: RoomEntry;
+  /** Of a photograph: JPEG, base64. */
+  readonly picture?: string | undefined;
   /** Why the server would not have it at all: it waits for its author. */
   readonly refused?: string | undefined;
 }

@@ -193,6 +193,22 @@ import { Measures } from '../ui/measures';
         padding: 0 8px;
       }
     }
+    /* On a telephone the areas are pushed along beneath the finger. */
+    @media (max-width: 760px) {
+      nav {
+        flex: 1;
+        min-width: 0;
+        overflow-x: auto;
+        scrollbar-width: none;
+      }
+      .gap {
+        display: none;
+      }
+      .mark {
+        font-size: 0;
+        gap: 0;
+      }
+    }
     main {
       flex: 1;
       display: flex;

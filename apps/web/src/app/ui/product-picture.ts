@@ -15,7 +15,7 @@ import { Shapes } from './shapes';
   styles: `
     svg {
       display: block;
-      width: 46px;
+      width: var(--dk-picture-width, 46px);
       height: var(--dk-picture, 40px);
     }
   `,

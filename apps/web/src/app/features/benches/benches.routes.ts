@@ -5,7 +5,17 @@ export const benchesRoutes: Routes = [
     path: '',
     loadComponent: () => import('./pages/benches.page').then((m) => m.BenchesPage),
     children: [
-      { path: '', pathMatch: 'full', redirectTo: 'gang' },
+      { path: '', pathMatch: 'full', redirectTo: 'reckoner' },
+      {
+        path: 'reckoner',
+        title: 'Reckoner - Druckerei',
+        loadComponent: () => import('./pages/reckoner.page').then((m) => m.ReckonerPage),
+      },
+      {
+        path: 'practice',
+        title: 'Practice - Druckerei',
+        loadComponent: () => import('./pages/practice.page').then((m) => m.PracticePage),
+      },
       {
         path: 'gang',
         title: 'Gang sheet - Druckerei',

@@ -86,7 +86,7 @@ export class AccountPage {
     out: boolean,
     of: string,
     text: readonly [string, string, string],
-    places: string,
+    [places, step]: readonly [string, string],
     form: HTMLFormElement,
   ): void {
     this.wrong.set('');
@@ -94,8 +94,11 @@ export class AccountPage {
     const [amount, told] = [this.whole(number), this.filled(item, person)];
     if (amount === undefined || !told) return;
     const [name = '', who = ''] = told;
-    const place = places.trim() === '' ? {} : { place: places.trim() };
-    const common = { of: of as IssuedOf, item: name, count: amount, ...place };
+    const common = {
+      ...{ of: of as IssuedOf, item: name, count: amount },
+      ...(places.trim() === '' ? {} : { place: places.trim() }),
+      ...(step === '' ? {} : { step }),
+    };
     this.store.enter(out ? { kind: 'issued', ...common, to: who } : { kind: 'returned', ...common, from: who }, () => {
       form.reset();
     });

@@ -1,23 +1,27 @@
 import { computed, inject } from '@angular/core';
 import {
   type AccountEntry,
+  type CardStep,
   type RoomCard,
   type RoomState,
   type StationTally,
   NOTHING_YET,
+  accountOpen,
   accountWorth,
   agreed,
   allOf,
   allSpoiled,
   baggedAt,
   balanceOf,
+  isLastStation,
   isWitnessed,
   looseAt,
   roomState,
 } from '@druckerei/core';
-import type { JobBook } from '@druckerei/contract';
+import { type JobBook, issueText } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { BookApi } from '../../platform/book-api';
+import { newUid } from '../../platform/new-uid';
 import { failureOf } from '../../platform/problem';
 
 interface AccountPageState {
@@ -39,6 +43,17 @@ export const AccountStore = signalStore(
   withComputed(({ book }) => {
     const card = computed(() => (book()?.card ?? undefined) as RoomCard | undefined);
     const state = computed(() => roomState((book()?.records ?? []) as Parameters<typeof roomState>[0]));
+    /** What keeps a station open, beside what its balance says. */
+    const openAt = (step: CardStep): string => {
+      const [now, { account }] = [card(), state()];
+      const context = {
+        ...{ rules: now?.accountable, state: account, steps: now?.steps ?? [] },
+        ...{ tallyOf: tallyIn(state()), by: undefined },
+      };
+      return accountOpen(context, step, now !== undefined && isLastStation(now, step.id))
+        .map(issueText)
+        .join(' ');
+    };
     return {
       card,
       rules: computed(() => card()?.accountable),
@@ -59,6 +74,7 @@ export const AccountStore = signalStore(
               leftOver: allOf(tally.leftOver),
               bagged: baggedAt(state().account, step.id),
               loose: looseAt(state().account, step.id, tally),
+              open: tally.takenIn.size > 0 ? openAt(step) : '',
               difference: balanceOf(step, tally).find((line) => line.difference !== 0)?.difference ?? 0,
             };
           }),
@@ -91,7 +107,7 @@ export const AccountStore = signalStore(
         const id = store.book()?.job.id;
         if (id === undefined) return;
         patchState(store, { busy: true, failed: '' });
-        const entry = { uid: crypto.randomUUID(), at: new Date().toISOString(), late: false, event };
+        const entry = { uid: newUid(), at: new Date().toISOString(), late: false, event };
         api.enter(id, { device: 'Desk', seen: 0, entries: [entry as never] }).subscribe({
           next: ({ entries }) => {
             const failed = (entries[0]?.errors ?? []).map(({ message }) => message).join(' ');

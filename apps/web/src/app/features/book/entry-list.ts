@@ -3,8 +3,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { type RoomEntry, type RoomRecord, ADDING, STATION_KINDS } from '@druckerei/core';
 import { entryWords } from '@druckerei/contract';
-import { count, timeText } from '../../ui/format';
+import { count, many, timeText } from '../../ui/format';
 import type { BookWaiting } from '../../platform/book-shelf';
+import { pictureUrl } from '../../platform/photograph';
 import { ON_THE_WAY, StationStore } from './station.store';
 
 const SHOWN = 12;
@@ -38,6 +39,11 @@ const SHOWN = 12;
             @for (why of line.why; track why) {
               <small>{{ why }}</small>
             }
+            @if (line.photo; as photo) {
+              <a [href]="photo" target="_blank" rel="noopener"
+                ><img [src]="photo" loading="lazy" [alt]="line.text"
+              /></a>
+            }
           </span>
           @if (line.state === 'held' && store.mayExplain()) {
             @if (asked() === line.id) {
@@ -62,8 +68,13 @@ const SHOWN = 12;
         <li class="quiet">Nothing entered here yet. Tap a line of the tally sheet, or begin the set-up.</li>
       }
     </ol>
-    @if (store.lines().length > shown()) {
-      <button matButton (click)="shown.set(shown() + 50)">Show more of {{ number(store.lines().length) }}</button>
+    @if (all().length > shown()) {
+      <button matButton (click)="shown.set(shown() + 50)">Show more of {{ number(all().length) }}</button>
+    }
+    @if (measured() > 0) {
+      <button matButton [attr.aria-pressed]="withReadings()" (click)="withReadings.set(!withReadings())">
+        {{ withReadings() ? 'Leave out' : 'Show' }} {{ many(measured(), 'reading') }} of instruments
+      </button>
     }
   `,
   styles: `
@@ -93,6 +104,12 @@ const SHOWN = 12;
     .what {
       flex: 1;
       min-width: 220px;
+    }
+    img {
+      display: block;
+      max-width: 220px;
+      max-height: 160px;
+      margin: 4px 0;
     }
     small {
       display: block;
@@ -138,17 +155,24 @@ const SHOWN = 12;
 export class EntryList {
   protected readonly store = inject(StationStore);
   protected readonly number = count;
+  protected readonly many = many;
   protected readonly shown = signal(SHOWN);
   /** Entry that somebody is explaining or striking through. */
   protected readonly asked = signal(0);
   protected readonly refused = computed((): readonly BookWaiting[] =>
     this.store.waiting().filter(({ refused }) => refused !== undefined),
   );
+  /** What instruments read by themselves is many lines: shown where it is asked for. */
+  protected readonly withReadings = signal(false);
+  private readonly typed = computed(() =>
+    this.store.lines().filter(({ event }) => event.kind !== 'reading' || event.source === undefined),
+  );
+  protected readonly measured = computed(() => this.store.lines().length - this.typed().length);
+  protected readonly all = computed(() => (this.withReadings() ? this.store.lines() : this.typed()));
   protected readonly lines = computed(() => {
     const { standing, held } = this.store.state();
     const open = new Set(held.map(({ record }) => record.id));
-    return this.store
-      .lines()
+    return this.all()
       .slice(0, this.shown())
       .map((record) => {
         const { id, at, by, device, entered, event } = record;
@@ -161,6 +185,7 @@ export class EntryList {
             .filter(Boolean)
             .join(', '),
           text: this.words(event),
+          photo: this.photo(id, event.kind === 'held' ? event.entry : event),
           why: event.kind === 'held' && state === 'held' ? event.refused : [],
           canStrike: state === 'counts' && id < ON_THE_WAY && (ADDING as readonly string[]).includes(event.kind),
         };
@@ -172,6 +197,12 @@ export class EntryList {
     // What is told at its station needs no name.
     const here = (STATION_KINDS as readonly string[]).includes(event.kind);
     return entryWords(event, { name: () => (here ? '' : (this.store.station()?.title ?? '')), count });
+  }
+  /** Where the picture of an entry is; one on its way is shown as this device has it. */
+  private photo(id: number, event: RoomRecord['event']): string | undefined {
+    if (event.kind !== 'photo') return undefined;
+    const waiting = this.store.waiting().find(({ n }) => ON_THE_WAY + n === id)?.picture;
+    return waiting === undefined ? `/api/jobs/${this.store.job()}/photos/${event.sha256}` : pictureUrl(waiting);
   }
   protected async strike(record: number, field: HTMLInputElement): Promise<void> {
     const why = field.value.trim();

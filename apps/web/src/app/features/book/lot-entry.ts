@@ -17,6 +17,17 @@ import { count, many, readNumber } from '../../ui/format';
         Enter the sorted lot
       </button>
     }
+    @if (piles().length > 0) {
+      <label
+        ><span>Pile</span
+        ><select #from (change)="take(from.value)">
+          <option value="">no one pile</option>
+          @for (one of piles(); track one[0]) {
+            <option [value]="one[0]" [selected]="one[0] === pile()">{{ one[0] }}: {{ count(one[1]) }}</option>
+          }
+        </select></label
+      >
+    }
     <label
       ><span>Pieces in the lot</span><input inputmode="numeric" #pieces [value]="lot()" (input)="lot.set(pieces.value)"
     /></label>
@@ -52,20 +63,8 @@ import { count, many, readNumber } from '../../ui/format';
       </ul>
     }
   `,
+  styleUrl: './entry-form.scss',
   styles: `
-    button {
-      height: 52px;
-      font-size: 17px;
-    }
-    .wide {
-      width: 100%;
-    }
-    label {
-      display: flex;
-      flex-direction: column;
-      gap: 2px;
-      margin: 8px 0;
-    }
     .check {
       flex-direction: row;
       align-items: center;
@@ -74,16 +73,6 @@ import { count, many, readNumber } from '../../ui/format';
     }
     .check input {
       width: 28px;
-    }
-    input {
-      font: inherit;
-      font-size: 19px;
-      min-height: 48px;
-      padding: 4px 12px;
-      border: 1px solid var(--mat-sys-outline);
-      border-radius: 4px;
-      background: var(--mat-sys-surface-container-lowest);
-      color: inherit;
     }
     p {
       font-size: 18px;
@@ -97,6 +86,13 @@ export class LotEntry {
   readonly busy = input(false);
   readonly entered = output<RoomEntry>();
   readonly wrong = output<string>();
+  /** Piles that were handed on here and not looked at yet. */
+  protected readonly piles = computed(() => {
+    const { lots, pilesOut } = this.tally();
+    const seen = new Set(lots.map(({ pile }) => pile));
+    return [...pilesOut].filter(([pile]) => !seen.has(pile));
+  });
+  protected readonly pile = signal('');
   protected readonly lot = signal('');
   protected readonly count = count;
   protected readonly many = many;
@@ -110,6 +106,13 @@ export class LotEntry {
     return made?.ok ? made.value : undefined;
   });
 
+  /** The lot is a pile, with all that is in it. */
+  protected take(pile: string): void {
+    this.pile.set(pile);
+    const pieces = this.tally().pilesOut.get(pile);
+    this.lot.set(pieces === undefined ? '' : String(pieces));
+  }
+
   protected looked(text: string, mended: boolean): void {
     const [lot, faulty, made] = [readNumber(this.lot()), readNumber(text), this.made()];
     if (lot === undefined || faulty === undefined || !Number.isInteger(faulty) || faulty < 0)
@@ -118,7 +121,8 @@ export class LotEntry {
     else if (made) {
       const { aql, level } = this.rules();
       const entry = { kind: 'inspected', step: this.step(), lot, sample: made.value.n, faulty, aql, level } as const;
-      this.entered.emit(mended ? { ...entry, mended } : entry);
+      const pile = this.pile() === '' ? {} : { pile: this.pile() };
+      this.entered.emit({ ...entry, ...pile, ...(mended ? { mended } : {}) });
     }
   }
 

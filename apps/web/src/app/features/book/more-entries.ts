@@ -8,12 +8,14 @@ import {
   type StationTally,
   INCIDENTS,
   READINGS,
+  nextPile,
 } from '@druckerei/core';
 import { readNumber } from '../../ui/format';
 import { LotEntry } from './lot-entry';
+import { PhotoEntry } from './photo-entry';
 import { Chips } from './ui/chips';
 
-const KINDS = ['incident', 'fault', 'reading', 'lot', 'pile', 'check', 'note'] as const;
+const KINDS = ['incident', 'fault', 'reading', 'lot', 'pile', 'check', 'note', 'photo'] as const;
 type Kind = (typeof KINDS)[number];
 const WORDS: Readonly<Record<Kind, string>> = {
   incident: 'Incident',
@@ -23,6 +25,7 @@ const WORDS: Readonly<Record<Kind, string>> = {
   pile: 'Pile handed on',
   check: 'Check done',
   note: 'Note',
+  photo: 'Photograph',
 };
 const UNITS: Readonly<Record<Reading, string>> = {
   register: 'mm',
@@ -36,10 +39,10 @@ const UNITS: Readonly<Record<Reading, string>> = {
 const MOST_TOLD = 3;
 const MOST_NAME = 60;
 
-/** What is entered less often: incidents, faults, readings, checks, notes. */
+/** What is entered less often: incidents, faults, readings, checks, notes, photographs. */
 @Component({
   selector: 'dk-more-entries',
-  imports: [Chips, LotEntry, MatButtonModule],
+  imports: [Chips, LotEntry, MatButtonModule, PhotoEntry],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="kinds" role="group" aria-label="Other entries">
@@ -101,8 +104,8 @@ const MOST_NAME = 60;
         />
       }
       @case ('pile') {
-        <label><span>Tag of the pile</span><input #tag maxlength="120" [value]="nextPile()" /></label>
-        <label><span>Good ones in it</span><input #pieces inputmode="numeric" /></label>
+        <label><span>Tag of the pile</span><input #tag maxlength="120" [value]="nextTag()" /></label>
+        <label><span>Good ones in it</span><input #pieces inputmode="numeric" [value]="inPile()" /></label>
         <button matButton="filled" class="wide" [disabled]="busy()" (click)="handOn(tag.value, pieces.value)">
           Close the pile and hand it on
         </button>
@@ -114,6 +117,14 @@ const MOST_NAME = 60;
           <button matButton="outlined" [disabled]="busy()" (click)="checked(check.value, false)">Not passed</button>
         </div>
       }
+      @case ('photo') {
+        <dk-photo-entry
+          [step]="step()"
+          [busy]="busy()"
+          (entered)="enter($event.entry, $event.picture)"
+          (wrong)="wrong.set($event)"
+        />
+      }
       @case ('note') {
         <label><span>Note</span><textarea #note rows="3" maxlength="600"></textarea></label>
         <button matButton="filled" class="wide" [disabled]="busy()" (click)="noted(note.value)">Enter the note</button>
@@ -123,36 +134,13 @@ const MOST_NAME = 60;
       <p class="wrong" role="alert">{{ text }}</p>
     }
   `,
+  styleUrl: './entry-form.scss',
   styles: `
     .kinds {
       display: flex;
       flex-wrap: wrap;
       gap: 8px;
       margin: 12px 0;
-    }
-    button {
-      height: 52px;
-      font-size: 17px;
-    }
-    label {
-      display: flex;
-      flex-direction: column;
-      gap: 2px;
-      margin: 8px 0;
-    }
-    input,
-    textarea {
-      font: inherit;
-      font-size: 19px;
-      min-height: 48px;
-      padding: 4px 12px;
-      border: 1px solid var(--mat-sys-outline);
-      border-radius: 4px;
-      background: var(--mat-sys-surface-container-lowest);
-      color: inherit;
-    }
-    .wide {
-      width: 100%;
     }
     .two {
       display: grid;
@@ -173,8 +161,10 @@ export class MoreEntries {
   /** Number of the job: tags begin with it. */
   readonly number = input.required<string>();
   readonly busy = input(false);
-  /** @returns whether it was taken. */
-  readonly send = input.required<(entry: RoomEntry) => Promise<boolean>>();
+  /** Pieces of a pile where the job is accountable. */
+  readonly pile = input<number>();
+  /** @param picture of a photograph: JPEG, base64. @returns whether it was taken. */
+  readonly send = input.required<(entry: RoomEntry, picture?: string) => Promise<boolean>>();
   protected readonly kinds = KINDS;
   protected readonly words = WORDS;
   protected readonly incidents = INCIDENTS;
@@ -201,9 +191,9 @@ export class MoreEntries {
     this.wrong.set('A whole number is wanted, like 250.');
     return false;
   }
-  protected async enter(entry: RoomEntry): Promise<void> {
+  protected async enter(entry: RoomEntry, picture?: string): Promise<void> {
     this.wrong.set('');
-    if (await this.send()(entry)) this.shown.set(undefined);
+    if (await this.send()(entry, picture)) this.shown.set(undefined);
   }
 
   protected async incident(text: string): Promise<void> {
@@ -262,8 +252,13 @@ export class MoreEntries {
     }
     this.shown.set(undefined);
   }
+  /** Pieces of the next pile of accountable work: a full one, or what is left. */
+  protected readonly inPile = computed(() => {
+    const pile = this.pile();
+    return (pile === undefined ? 0 : nextPile(pile, this.tally())) || '';
+  });
   /** The tag behind the last one that was handed on here. */
-  protected readonly nextPile = computed(() => `${this.number()}/${this.step()}/${this.tally().pilesOut.size + 1}`);
+  protected readonly nextTag = computed(() => `${this.number()}/${this.step()}/${this.tally().pilesOut.size + 1}`);
   protected async handOn(tag: string, text: string): Promise<void> {
     const [pile, pieces] = [tag.trim(), this.whole(text)];
     if (pile === '') this.wrong.set('Say which pile: its tag.');

@@ -19,13 +19,15 @@ import { count, hourText, many, unitText } from '../../ui/format';
 import { stayAwake } from './awake';
 import { type Act, type Counted, COUNTED, PHASES, actsIn, countEntry } from './entry-forms';
 import { EntryList } from './entry-list';
-import { keepOffline } from './keep-offline';
+import { keepOffline } from '../../platform/keep-offline';
+import { InstrumentFeed } from './instrument-feed';
 import { MoreEntries } from './more-entries';
 import { Chips } from './ui/chips';
 import { NumberPad } from './ui/number-pad';
 import { TallyMarks } from './ui/tally-marks';
 import { Scans, hearScanner } from './scans';
 import { isQuiet, setQuiet } from './sound';
+import { StationSheetView } from './station-sheet';
 import { StationStore } from './station.store';
 
 /** A station at the machine: its tally sheet, what it does, its sheet; for gloves, and without the network. */
@@ -34,12 +36,14 @@ import { StationStore } from './station.store';
   imports: [
     Chips,
     EntryList,
+    InstrumentFeed,
     MatButtonModule,
     MatIconModule,
     MatProgressBarModule,
     MoreEntries,
     NumberPad,
     RouterLink,
+    StationSheetView,
     TallyMarks,
   ],
   providers: [StationStore],
@@ -73,7 +77,6 @@ export class StationPage {
   protected readonly given = signal<number | undefined>(undefined);
   protected readonly busy = signal(false);
   protected readonly quiet = signal(isQuiet());
-  protected readonly noDrawing = signal(false);
 
   protected readonly phase = computed(() => PHASES[this.store.tally().phase]);
   protected readonly since = computed(() => {
@@ -140,15 +143,22 @@ export class StationPage {
       entries: entries.filter((one) => one === kind).length,
     }));
   });
+  /** Inks that are printed here, by the carriers that run. */
+  protected readonly inks = computed(() => {
+    const [card, step] = [this.store.card(), this.step()];
+    const here = (card?.carriers ?? []).filter(({ wornBy, ink }) => ink !== undefined && wornBy.includes(step));
+    return [...new Set(here.flatMap(({ ink }) => ink ?? []))];
+  });
+  protected readonly lastMeasured = computed(() =>
+    Math.max(0, ...this.store.lines().map(({ event }) => (event.kind === 'reading' ? (event.sheet ?? 0) : 0))),
+  );
+  /** Readings that come by themselves leave what is being typed alone. */
+  protected readonly measured = (entry: RoomEntry): Promise<boolean> => this.store.enter(entry);
   protected readonly open = computed(() => this.store.balance().find(({ difference }) => difference !== 0));
   protected readonly forecast = computed(() => forecastWords(this.store.forecast()));
   protected readonly outUnit = computed(() => unitText(this.store.station()?.unitOut ?? '', 2));
   /** A station that works on has not told all yet: nothing of that wants explaining. */
   protected readonly canExplain = computed(() => ['ready', 'stopped'].includes(this.store.tally().phase));
-  protected readonly drawing = computed(() => {
-    const book = this.store.book();
-    return book ? `/api/jobs/${book.job.id}/revisions/${book.job.revision}/stations/${this.step()}` : '';
-  });
   protected readonly others = computed(
     () => this.store.card()?.steps.filter(({ operation }) => operation !== 'dry') ?? [],
   );
@@ -161,7 +171,6 @@ export class StationPage {
       const [job, step, pile] = [Number(this.job()), this.step(), this.pile()];
       untracked(() => {
         this.store.open(job, step);
-        this.noDrawing.set(false);
         this.tag.set(pile);
         this.chosen.set(this.material());
         this.given.set(Number(this.pieces()) || undefined);
@@ -207,9 +216,9 @@ export class StationPage {
     if (open) await this.send({ kind: 'difference', step: this.step(), pieces: open.difference, reason });
   }
 
-  protected async send(entry: RoomEntry): Promise<boolean> {
+  protected async send(entry: RoomEntry, picture?: string): Promise<boolean> {
     this.busy.set(true);
-    const taken = await this.store.enter(entry);
+    const taken = await this.store.enter(entry, picture);
     this.busy.set(false);
     return taken;
   }

@@ -35,7 +35,7 @@ interface StationState {
   readonly failed: string;
   /** Why the last entry was not taken, and what it was: it can be kept for explaining. */
   readonly problem: string;
-  readonly refused: RoomEntry | undefined;
+  readonly refused: { readonly event: RoomEntry; readonly picture: string | undefined } | undefined;
   /** What was done last, for those who hear the page. */
   readonly said: string;
 }
@@ -74,7 +74,7 @@ export const StationStore = signalStore(
     const station = computed((): CardStep | undefined => card()?.steps.find(({ id }) => id === step()));
     const tally = computed((): StationTally => state().tallies.get(step()) ?? NOTHING_YET);
     const ownStep = (entry: RoomRecord['event']): string =>
-      'step' in entry ? entry.step : entry.kind === 'held' ? ownStep(entry.entry) : '';
+      'step' in entry ? (entry.step ?? '') : entry.kind === 'held' ? ownStep(entry.entry) : '';
     return {
       card,
       waiting,
@@ -148,7 +148,7 @@ export const StationStore = signalStore(
       () => void load(),
       () => store.job(),
     );
-    const refuseHere = (refused: RoomEntry, problem: string): false => {
+    const refuseHere = (refused: StationState['refused'], problem: string): false => {
       patchState(store, { refused, problem, said: '' });
       soundOf('refused');
       return false;
@@ -158,14 +158,14 @@ export const StationStore = signalStore(
       const [card, state] = [store.card(), store.state()];
       return card ? refuse({ card, state }, event).map(issueText) : [];
     };
-    /** @returns whether it was taken, or waits to be sent. */
-    const enter = async (event: RoomEntry, late = false): Promise<boolean> => {
+    /** @param picture of a photograph: JPEG, base64. @returns whether it was taken, or waits to be sent. */
+    const enter = async (event: RoomEntry, picture?: string, late = false): Promise<boolean> => {
       const why = late ? [] : gates(event);
-      if (why.length > 0) return refuseHere(event, why.join(' '));
+      if (why.length > 0) return refuseHere({ event, picture }, why.join(' '));
       patchState(store, { problem: '', refused: undefined });
-      const answer = await store.outbox.enter(store.job(), event, late);
+      const answer = await store.outbox.enter(store.job(), event, { late, picture });
       if (answer?.outcome === 'refused')
-        return refuseHere(event, answer.errors.map(({ message }) => message).join(' '));
+        return refuseHere({ event, picture }, answer.errors.map(({ message }) => message).join(' '));
       patchState(store, { said: answer ? 'Entered.' : 'Kept on this device; it is sent by itself.' });
       soundOf(answer?.outcome === 'held' ? 'held' : 'taken');
       return true;
@@ -181,8 +181,8 @@ export const StationStore = signalStore(
       load,
       /** Enters what was refused all the same: it is held until somebody who may explain has said whether it counts. */
       async keepForExplaining(): Promise<void> {
-        const event = store.refused();
-        if (event) await enter(event, true);
+        const refused = store.refused();
+        if (refused) await enter(refused.event, refused.picture, true);
       },
       async settle(record: number, taken: boolean, why: string): Promise<void> {
         try {

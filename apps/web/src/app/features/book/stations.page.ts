@@ -11,7 +11,7 @@ import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 import { count, hourText, many, timeText, unitText } from '../../ui/format';
 import { PHASES } from './entry-forms';
-import { keepOffline } from './keep-offline';
+import { keepOffline } from '../../platform/keep-offline';
 import { Scans, hearScanner } from './scans';
 import { ScanField } from './ui/scan-field';
 

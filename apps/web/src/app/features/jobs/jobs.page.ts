@@ -4,8 +4,11 @@ import {
   type ElementRef,
   type OnDestroy,
   computed,
+  effect,
   inject,
+  input,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
@@ -33,7 +36,7 @@ import type { CopyJobDialog } from './copy-job.dialog';
 import { JobsSeveral } from './jobs-several';
 import { JobsSift } from './jobs-sift';
 import { JobsStore } from './jobs.store';
-import type { NewJobDialog } from './new-job.dialog';
+import type { NewJobDialog, NewJobFrom } from './new-job.dialog';
 
 /** Columns that may be put away; number and title stay. */
 const CHOOSABLE = ['customer', 'quantity', 'due', 'status', 'changedAt'] as const;
@@ -102,8 +105,15 @@ export class JobsPage implements OnDestroy {
     this.tickAll(false);
   }
 
+  /** An order in words that a job is to begin from. */
+  readonly order = input<string>();
+
   constructor() {
     this.jobs.load();
+    effect(() => {
+      const order = this.order();
+      if (order) untracked(() => void this.newJob(order));
+    });
   }
 
   protected toggleColumn(column: string): void {
@@ -123,12 +133,17 @@ export class JobsPage implements OnDestroy {
     this.takeBack();
   }
 
-  protected async newJob(): Promise<void> {
+  /** @param line the order that it begins from, in words. */
+  protected async newJob(line = ''): Promise<void> {
     if (!this.mayEdit()) return;
     const { NewJobDialog: Dialog } = await import('./new-job.dialog');
     this.open(
       this.dialog
-        .open<NewJobDialog, JobsPage['jobs'], Revision>(Dialog, { data: this.jobs, width: '880px', maxWidth: '96vw' })
+        .open<NewJobDialog, NewJobFrom, Revision>(Dialog, {
+          data: { jobs: this.jobs, line },
+          width: '880px',
+          maxWidth: '96vw',
+        })
         .afterClosed(),
     );
   }

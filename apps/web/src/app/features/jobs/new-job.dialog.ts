@@ -57,6 +57,12 @@ const COLOURS = [Validators.max(6)];
 const MEASURE = [Validators.min(1), Validators.max(5000)];
 
 /** The few questions of a family, with sensible answers given. */
+/** What a new job begins from: where it is listed, and an order in words; empty where there is none. */
+export interface NewJobFrom {
+  readonly jobs: InstanceType<typeof JobsStore>;
+  readonly line: string;
+}
+
 @Component({
   selector: 'dk-new-job-dialog',
   imports: [
@@ -77,7 +83,9 @@ const MEASURE = [Validators.min(1), Validators.max(5000)];
   styleUrl: './new-job.dialog.scss',
 })
 export class NewJobDialog {
-  private readonly jobs = inject<InstanceType<typeof JobsStore>>(MAT_DIALOG_DATA);
+  private readonly from = inject<NewJobFrom>(MAT_DIALOG_DATA);
+  private readonly jobs = this.from.jobs;
+  protected readonly given = this.from.line;
   private readonly dialog = inject<MatDialogRef<NewJobDialog, Revision>>(MatDialogRef);
   protected readonly works = toSignal(inject(Api).works());
   protected readonly families = (Object.keys(FAMILY_RULES) as AskedFamily[]).map((id) => ({
@@ -241,7 +249,10 @@ export class NewJobDialog {
       .subscribe((family) => this.takeUsual(family, this.works()));
     effect(() => {
       const works = this.works();
-      untracked(() => this.takeUsual(this.form.controls.family.value, works));
+      untracked(() => {
+        this.takeUsual(this.form.controls.family.value, works);
+        if (works && this.given !== '') this.takeText(this.given);
+      });
     });
     // The first press and sheet stand at once; the cheapest way that keeps every rule takes their place when it is found.
     effect((onCleanup) => {

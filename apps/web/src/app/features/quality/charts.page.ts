@@ -15,7 +15,7 @@ import { Theme } from '../../platform/theme';
 import { chartColours } from '../../ui/chart-look';
 import { count, many } from '../../ui/format';
 import { saveText } from '../../ui/save-text';
-import { type QualityChart, type RuleSet, alarmText, chartsOf, driftText, signalText } from './charts';
+import { GROUPS, type QualityChart, type RuleSet, alarmText, chartsOf, driftText, signalText } from './charts';
 import { PERIODS, periodText } from './periods';
 import { QualityApi } from './quality.api';
 import { ControlChartView } from './ui/control-chart';
@@ -42,6 +42,9 @@ export class ChartsPage {
   protected readonly theme = inject(Theme);
   protected readonly days = signal(90);
   protected readonly rules = signal<RuleSet>('Western Electric 1956');
+  /** Readings that are drawn as one point. */
+  protected readonly group = signal(1);
+  protected readonly groups = GROUPS;
   protected readonly asked = new Asked<Readings>();
   /** What is drawn in the second colour of charts: tolerances and signals. */
   protected readonly marked = computed(() => chartColours(this.theme.dark()).series[1] ?? '');
@@ -49,7 +52,12 @@ export class ChartsPage {
 
   protected readonly charts = computed(() => {
     const readings = this.asked.answer();
-    return readings ? chartsOf(readings, this.rules()) : [];
+    return readings ? chartsOf(readings, this.rules(), this.group()) : [];
+  });
+  /** What has too few readings for points of so many. */
+  protected readonly few = computed(() => {
+    const readings = this.asked.answer();
+    return readings ? chartsOf(readings, this.rules()).length - this.charts().length : 0;
   });
   protected readonly shown = computed(() => this.charts().find(({ key }) => key === this.chosen()) ?? this.charts()[0]);
 

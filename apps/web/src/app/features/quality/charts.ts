@@ -2,6 +2,7 @@ import {
   type Capability,
   type ControlChart,
   type Drift,
+  type Found,
   type Reading,
   type RunRule,
   type RunSignal,
@@ -9,7 +10,9 @@ import {
   beyondTolerance,
   capabilityOf,
   driftOf,
+  faultsChart,
   individualsChart,
+  meanRangeChart,
   runSignals,
   shareChart,
 } from '@druckerei/core';
@@ -45,6 +48,9 @@ export interface QualityChart {
   readonly links: readonly (readonly [string, number, string])[];
   readonly chart: ControlChart;
   readonly ranges: ControlChart | undefined;
+  /** Readings of a point, and all of them. */
+  readonly group: number;
+  readonly readings: number;
   readonly signals: readonly RunSignal[];
   readonly tolerance: { readonly lower: number | null; readonly upper: number | null } | null;
   readonly beyond: number;
@@ -52,77 +58,128 @@ export interface QualityChart {
   readonly drift: Drift | undefined;
 }
 
-/** Fewest readings that limits are drawn of: of fewer they say nothing. */
+/** What is wished of charts. */
+interface Wish {
+  readonly rules: readonly RunRule[];
+  readonly group: number;
+}
+
+/** Fewest points that limits are drawn of: of fewer they say nothing. */
 const LEAST = 5;
 
-function readingChart(series: ReadingSeries, rules: readonly RunRule[]): QualityChart | undefined {
-  const { of, name, points, tolerance, job, step, title, machine } = series;
+/** Readings that are drawn as one point: 1, or groups that are taken together, by their mean and range. */
+export const GROUPS = [1, 2, 3, 4, 5, 6, 7] as const;
+
+/** Single values, or means of groups in their order; what is left of the last group waits for more. */
+function pointsOf(values: readonly number[], group: number): { chart: ControlChart; ranges: ControlChart } | undefined {
+  if (group === 1) {
+    const made = individualsChart(values);
+    return made && { chart: made.values, ranges: made.ranges };
+  }
+  const whole = Math.floor(values.length / group);
+  const made = meanRangeChart(Array.from({ length: whole }, (_, i) => values.slice(i * group, (i + 1) * group)));
+  return made && { chart: made.means, ranges: made.ranges };
+}
+
+function readingChart(series: ReadingSeries, { rules, group }: Wish): QualityChart | undefined {
+  const { job, step, title, machine, of, name, source, tolerance, points } = series;
   const values = points.map(({ value }) => value);
-  const made = points.length < LEAST ? undefined : individualsChart(values);
+  const made = points.length < LEAST * group ? undefined : pointsOf(values, group);
   if (!made) return undefined;
   const counted = points.every(({ sheet }) => sheet !== null);
-  const x = points.map(({ sheet }, i) => (counted ? (sheet ?? 0) : i + 1));
-  const rising = x.every((at, i) => i === 0 || at > (x[i - 1] ?? at));
+  const all = points.map(({ sheet }, i) => (counted ? (sheet ?? 0) : i + 1));
+  const rising = all.every((at, i) => i === 0 || at > (all[i - 1] ?? at));
   const { name: what, unit, digits } = OF[of];
   const within = { lower: tolerance?.lower ?? undefined, upper: tolerance?.upper ?? undefined };
   return {
-    key: JSON.stringify([job.id, step, of, name]),
+    key: JSON.stringify([job.id, step, of, name, source]),
     name: name === '' ? what : `${what} ${name}`,
-    from: `${job.number} ${job.title} · ${title}${machine === null ? '' : `, ${machine}`}`,
+    from: [`${job.number} ${job.title} · ${title}`, machine, source].filter((one) => one !== null).join(', '),
     unit,
     digits,
     along: counted ? 'Sheet' : 'Reading',
-    x,
+    x: made.chart.points.map((_, i) => all[i * group] ?? i),
     links: points.map(() => [job.number, job.id, step]),
-    chart: made.values,
-    ranges: made.ranges,
-    signals: runSignals(made.values, rules),
+    ...made,
+    group,
+    readings: values.length,
+    signals: runSignals(made.chart, rules),
     tolerance,
     beyond: beyondTolerance(values, within),
     capability: capabilityOf(values, within),
-    drift: rising ? driftOf(x, values) : undefined,
+    drift: rising ? driftOf(all, values) : undefined,
   };
 }
 
-function spoilageCharts({ runs }: Readings, rules: readonly RunRule[]): QualityChart[] {
-  const groups = new Map<string, Readings['runs']>();
-  for (const run of runs) {
-    const key = run.machine ?? run.title;
-    groups.set(key, [...(groups.get(key) ?? []), run]);
+/** Something found in so much of what stations put through or looked at. */
+interface Counted extends Found {
+  readonly job: ReadingSeries['job'];
+  readonly step: string;
+  readonly title: string;
+  readonly machine: string | null;
+}
+/** How such a chart is told. */
+interface CountedWords {
+  readonly name: string;
+  readonly unit: string;
+  /** A point of the chart is told as so many of a share. */
+  readonly each: number;
+  readonly along: string;
+  readonly chart: (counts: readonly Found[]) => ControlChart | undefined;
+}
+
+/** A chart for every machine, or station without one. */
+function countedCharts(all: readonly Counted[], { rules }: Wish, words: CountedWords): QualityChart[] {
+  const { name, unit, each, along } = words;
+  const groups = new Map<string, Counted[]>();
+  for (const one of all) {
+    const key = one.machine ?? one.title;
+    groups.set(key, [...(groups.get(key) ?? []), one]);
   }
   return [...groups].flatMap(([machine, of]): QualityChart[] => {
-    const chart = of.length < LEAST ? undefined : shareChart(of.map((run) => ({ found: run.found, of: run.of })));
-    if (!chart) return [];
-    const percent = (value: number): number => value * 100;
-    const shown: ControlChart = {
-      points: chart.points.map(percent),
-      limits: chart.limits.map(({ centre, lower, upper, sigma }) => ({
-        ...{ centre: percent(centre), lower: percent(lower), upper: percent(upper), sigma: percent(sigma) },
+    const made = of.length < LEAST ? undefined : words.chart(of);
+    if (!made) return [];
+    const told = (value: number): number => value * each;
+    const chart: ControlChart = {
+      points: made.points.map(told),
+      limits: made.limits.map(({ centre, lower, upper, sigma }) => ({
+        ...{ centre: told(centre), lower: told(lower), upper: told(upper), sigma: told(sigma) },
       })),
     };
     return [
       {
-        ...{ key: `spoilage ${machine}`, name: 'Spoiled while running', from: `${machine}, ${many(of.length, 'run')}` },
-        ...{ unit: '%', digits: 2, along: 'Run', x: of.map((_, i) => i + 1), ranges: undefined },
+        ...{ key: `${name} ${machine}`, name, from: `${machine}, ${many(of.length, along.toLowerCase())}`, unit },
+        ...{ digits: 2, along, x: of.map((_, i) => i + 1), ranges: undefined, group: 1, readings: of.length, chart },
         links: of.map(({ job, step }) => [job.number, job.id, step] as const),
-        chart: shown,
-        signals: runSignals(shown, rules),
+        signals: runSignals(chart, rules),
         ...{ tolerance: null, beyond: 0, capability: undefined, drift: undefined },
       },
     ];
   });
 }
 
+const SPOILED: CountedWords = {
+  ...{ name: 'Spoiled while running', unit: '%', each: 100, along: 'Run', chart: shareChart },
+};
+const FAULTY: CountedWords = { name: 'Faulty in lots', unit: '%', each: 100, along: 'Lot', chart: shareChart };
+const SEEN: CountedWords = {
+  ...{ name: 'Faults seen', unit: 'in 1,000', each: 1000, along: 'Run', chart: faultsChart },
+};
+
 /** How much a chart wants to be looked at: beyond the tolerance first, then what goes away, then signals. */
 const urgency = ({ beyond, drift, signals }: QualityChart): number =>
   (beyond > 0 ? 1e6 : 0) + (drift ? 1e3 : 0) + signals.length;
 
-/** All charts, what wants to be looked at first. */
-export function chartsOf(readings: Readings, set: RuleSet): QualityChart[] {
-  const rules = rulesOf(set);
+/** All charts, what wants to be looked at first. @param group readings that are drawn as one point. */
+export function chartsOf({ series, runs, lots }: Readings, set: RuleSet, group = 1): QualityChart[] {
+  const wish: Wish = { rules: rulesOf(set), group };
+  // Where nobody enters faults that are seen, a chart of none of them says nothing.
+  const seen = runs.some(({ faults }) => faults > 0) ? runs.map((run) => ({ ...run, found: run.faults })) : [];
   return [
-    ...readings.series.flatMap((series) => readingChart(series, rules) ?? []),
-    ...spoilageCharts(readings, rules),
+    ...series.flatMap((one) => readingChart(one, wish) ?? []),
+    ...countedCharts(runs, wish, SPOILED),
+    ...countedCharts(seen, wish, SEEN),
+    ...countedCharts(lots, wish, FAULTY),
   ].sort((a, b) => urgency(b) - urgency(a));
 }
 

@@ -14,11 +14,13 @@ const AT = '2026-11-03T09:00:00.000Z';
 const job = { id: 4, number: 'HB-4', title: 'Map' };
 const station = { job, step: 'print', title: 'Print', machine: 'Big press' };
 const series = (name: string, values: readonly number[], change: Partial<ReadingSeries> = {}): ReadingSeries => ({
-  ...{ ...station, of: 'density', name, tolerance: { lower: 1.35, upper: 1.55 } },
+  ...{ ...station, of: 'density', name, source: null, tolerance: { lower: 1.35, upper: 1.55 } },
   points: values.map((value, i) => ({ entry: i + 1, at: AT, sheet: (i + 1) * 500, value })),
   ...change,
 });
-const readings = (...all: readonly ReadingSeries[]): Readings => ({ days: 90, series: [...all], runs: [], left: 0 });
+const readings = (...all: readonly ReadingSeries[]): Readings => ({
+  ...{ days: 90, series: [...all], runs: [], lots: [], left: 0 },
+});
 const steady = [1.45, 1.46, 1.44, 1.45, 1.46, 1.45, 1.44, 1.45, 1.46, 1.45, 1.44, 1.45];
 
 describe('charts of what was measured', () => {
@@ -56,11 +58,48 @@ describe('charts of what was measured', () => {
   });
 
   it('are drawn of what closed runs spoiled, machine by machine, in per cent', () => {
-    const runs = [20, 25, 18, 22, 90, 21].map((found) => ({ ...station, closed: AT, found, of: 1_000 }));
-    const [chart] = chartsOf({ ...readings(), runs }, 'Western Electric 1956');
+    const runs = [20, 25, 18, 22, 90, 21].map((found) => ({ ...station, closed: AT, found, of: 1_000, faults: 0 }));
+    const [chart, ...others] = chartsOf({ ...readings(), runs }, 'Western Electric 1956');
     expect(chart).toMatchObject({ name: 'Spoiled while running', unit: '%', from: 'Big press, 6 runs' });
+    expect(others).toEqual([]);
     expect(chart?.chart.points[4]).toBeCloseTo(9, 10);
     expect(chart?.signals.map((signal) => signalText(signal, chart))).toContain('beyond 3, at run 5');
+  });
+
+  it('are drawn of means and ranges of what is taken together, what is left waiting for its group', () => {
+    const values = Array.from({ length: 27 }, (_, i) => 1.4 + ((i * 7) % 5) * 0.01);
+    const [chart] = chartsOf(readings(series('C', values)), 'Western Electric 1956', 5);
+    expect([chart?.chart.points.length, chart?.ranges?.points.length, chart?.readings]).toEqual([5, 5, 27]);
+    expect(chart?.x).toEqual([500, 3_000, 5_500, 8_000, 10_500]);
+    expect(chart?.chart.points[0]).toBeCloseTo(1.42, 10);
+    expect(chart?.ranges?.points[0]).toBeCloseTo(0.04, 10);
+    // Five groups at least: of fewer, limits say nothing.
+    expect(chartsOf(readings(series('C', values)), 'Western Electric 1956', 6)).toEqual([]);
+  });
+
+  it('are drawn of faults seen in a thousand, and of faulty ones in lots, each by how much was looked at', () => {
+    const runs = [1, 2, 0, 1, 9, 1].map((faults, i) => ({
+      ...{ ...station, closed: AT, found: 0, of: i === 0 ? 4_000 : 1_000, faults },
+    }));
+    const lots = [0, 1, 0, 0, 2].map((found) => ({ ...station, machine: null, at: AT, found, of: 50 }));
+    const charts = chartsOf({ ...readings(), runs, lots }, 'Western Electric 1956');
+    const named = (name: string) => charts.find((one) => one.name === name);
+    const seen = named('Faults seen');
+    expect(seen).toMatchObject({ unit: 'in 1,000', from: 'Big press, 6 runs', along: 'Run' });
+    expect(seen?.chart.points).toEqual([0.25, 2, 0, 1, 9, 1]);
+    // u +- 3 sqrt(u / n): 14 in 9,000; four times as much looked at halves the deviation.
+    expect(seen?.chart.limits[0]?.sigma).toBeCloseTo((seen?.chart.limits[1]?.sigma ?? 0) / 2, 10);
+    expect(seen?.chart.limits[1]?.upper).toBeCloseTo(1000 * (14 / 9_000 + 3 * Math.sqrt(14 / 9_000 / 1_000)), 9);
+    expect(seen?.signals.map(({ to }) => to)).toContain(4);
+    expect(named('Faulty in lots')).toMatchObject({ unit: '%', from: 'Print, 5 lots', along: 'Lot' });
+    expect(named('Faulty in lots')?.chart.points[4]).toBeCloseTo(4, 10);
+  });
+
+  it('tell an instrument apart from another that reads the same', () => {
+    const both = [series('C', steady), series('C', steady, { source: 'Stand-in camera' })];
+    const charts = chartsOf(readings(...both), 'Nelson 1984');
+    expect(new Set(charts.map(({ key }) => key)).size).toBe(2);
+    expect(charts.map(({ from }) => from)).toContain('HB-4 Map · Print, Big press, Stand-in camera');
   });
 
   it('know whose rules are whose', () => {

@@ -55,7 +55,7 @@ export const FinishedStore = signalStore(
         map(() => undefined),
       );
     const refresh = (): Observable<void> => taken(api.finished());
-    whenChanged(['finished'], () => refresh().subscribe({ error: () => undefined }));
+    whenChanged(['finished', 'room'], () => refresh().subscribe({ error: () => undefined }));
     return {
       load(): void {
         forkJoin({

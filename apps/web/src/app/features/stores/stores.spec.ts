@@ -28,6 +28,7 @@ const lot = (id: number, quantity: number): Stores['holdings'][number] => ({
 });
 const STORES: Stores = {
   mark: 2,
+  drawn: [],
   onOrder: [],
   holdings: [lot(1, 900)],
   reservations: [{ job: 5, number: 'HB-5', title: 'Map', key: KEY, quantity: 300, by: 'm' }],

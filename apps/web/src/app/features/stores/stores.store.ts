@@ -1,5 +1,5 @@
 import { computed, inject } from '@angular/core';
-import { type JobNeeds, type Works, buyList, knownItems } from '@druckerei/core';
+import { type JobNeeds, type Works, buyList, knownItems, stillNeeded } from '@druckerei/core';
 import type { Lot, Needs, NewHolding, Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { EMPTY, type Observable, catchError, forkJoin, map, tap } from 'rxjs';
@@ -52,7 +52,7 @@ export const StoresStore = signalStore(
       if (!all || !now) return [];
       const wanted: JobNeeds[] = jobs().map(({ job, due, needs }) => ({ job, due, needs }));
       const numbers = new Map(jobs().map(({ job, number }) => [job, number]));
-      return buyList(wanted, all.holdings, all.reservations, all.onOrder, now).map((line) => ({
+      return buyList(stillNeeded(wanted, all.drawn), all.holdings, all.reservations, all.onOrder, now).map((line) => ({
         ...line,
         numbers: line.jobs.map((job) => numbers.get(job) ?? String(job)),
       }));
@@ -83,7 +83,7 @@ export const StoresStore = signalStore(
         .pipe(catchError(() => EMPTY))
         .subscribe((now) => patchState(store, now));
     };
-    whenChanged(['stores', 'jobs'], look);
+    whenChanged(['stores', 'jobs', 'room'], look);
     return {
       /** What stands now, after an order or a delivery. */
       look,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 
-/** Benches that work without a job: shared sheets, die-cut blanks, webs, mixed colours, register, numbers, codes, single books. */
+/** Benches that work without a job: the reckoner, shared sheets, die-cut blanks, webs, mixed colours, register, numbers, codes, single books. */
 @Component({
   selector: 'dk-benches-page',
   imports: [MatTabsModule, RouterLink, RouterLinkActive, RouterOutlet],
@@ -22,6 +22,10 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
     nav {
       padding: 0 12px;
     }
+    a {
+      min-width: 0;
+      padding: 0 13px;
+    }
     mat-tab-nav-panel {
       display: block;
       padding: 16px 20px 32px;
@@ -30,6 +34,8 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 })
 export class BenchesPage {
   protected readonly benches = [
+    { path: 'reckoner', name: 'Reckoner' },
+    { path: 'practice', name: 'Practice' },
     { path: 'gang', name: 'Gang sheet' },
     { path: 'die', name: 'Die-cut blank' },
     { path: 'web', name: 'Web and cylinders' },

@@ -1,5 +1,5 @@
 import { computed, inject } from '@angular/core';
-import { buyList, normsOf, onOrderFor, purchaseNeeds, restsOf } from '@druckerei/core';
+import { buyList, normsOf, onOrderFor, purchaseNeeds, restsOf, stillNeeded } from '@druckerei/core';
 import type { Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Api } from '../../../platform/api';
@@ -25,7 +25,7 @@ export const BuyingStore = signalStore(
       if (!job || !plan || !works || !now) return [];
       const needs = purchaseNeeds(job, plan, works);
       return buyList(
-        [{ job: id, due: job.due, needs }],
+        stillNeeded([{ job: id, due: job.due, needs }], now.drawn),
         now.holdings,
         now.reservations,
         onOrderFor(now.onOrder, id),
@@ -67,5 +67,5 @@ export const BuyingStore = signalStore(
       });
     },
   })),
-  withHooks({ onInit: (store) => whenChanged(['stores'], () => store.look()) }),
+  withHooks({ onInit: (store) => whenChanged(['stores', 'room'], () => store.look()) }),
 );

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { normsOf, rollSpec, runRolls, figureOf } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { RollPlan } from './roll-plan';
 
 const FIGURES = ['pressSheets', 'webM', 'rollNeed', 'rollUsable', 'rolls', 'splices', 'rollKg', 'rollsKg'] as const;

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { type Plan, bottleneckOf, figureOf, valueAt } from '@druckerei/core';
 import { Measures } from '../../../ui/measures';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 
 const ITEMS = [
   'total.pressSheets',

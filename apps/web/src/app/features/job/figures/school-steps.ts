@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { type Plan, type RuleSchool, RULE_SCHOOLS, figureOf, figureId, stepNames } from '@druckerei/core';
 import { count } from '../../../ui/format';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 
 /** How the schools come apart, step by step from the end of the job: each against step by step, and what it adds there. */
 @Component({

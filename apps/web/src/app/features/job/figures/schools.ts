@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { type Plan, type School, RULE_SCHOOLS, figureOf, figureId } from '@druckerei/core';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { SchoolSteps } from './school-steps';
 
 const NAMES: Readonly<Record<School, string>> = {

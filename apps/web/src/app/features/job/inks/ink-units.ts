@@ -7,7 +7,7 @@ import { MatInputModule } from '@angular/material/input';
 import { type Machine, type PassInks, type UnitInk, inkSchoolOf, unitsOf, figureOf, figureId } from '@druckerei/core';
 import { INK_SCHOOL_WORDS, ORDER_RULE_WORDS } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { InkDot } from '../parts/ink-dot';
 
 /** A unit of the press as it is drawn, with its ink where it has one. */

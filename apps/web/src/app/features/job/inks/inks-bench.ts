@@ -4,7 +4,7 @@ import { CONTACT_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { Choice } from '../parts/choice';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { InkDot } from '../parts/ink-dot';
 import { RoomLine } from '../record/room-line';
 import { InkCard } from './ink-card';

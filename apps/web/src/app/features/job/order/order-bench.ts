@@ -4,7 +4,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { type OversPolicy, normsOf, figureOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { CountTable } from './count-table';
 import { CustomerLine } from './customer-line';
 import { DeliveryFields } from './delivery-fields';
@@ -67,6 +67,18 @@ import { Field } from '../parts/field';
       </mat-form-field>
       @if (accountable()) {
         <dk-field label="Face value of a piece" [path]="['accountable', 'faceValue']" [unit]="currency()" />
+        <mat-form-field>
+          <mat-label>Looked at before a station is closed</mat-label>
+          <mat-select
+            [value]="accountable()?.inspect ?? 'no'"
+            (selectionChange)="inspect($event.value)"
+            [disabled]="!editor.editable()"
+          >
+            <mat-option value="no">What the stations like</mat-option>
+            <mat-option value="sample">A sample of every lot</mat-option>
+            <mat-option value="all">Every piece</mat-option>
+          </mat-select>
+        </mat-form-field>
       }
       <dk-field label="Number" [path]="['number']" kind="text" />
       <dk-field label="Title" [path]="['title']" kind="text" />
@@ -139,8 +151,11 @@ export class OrderBench {
   }
 
   protected account(remake: 'no' | 'same' | 'new'): void {
-    const faceValue = this.accountable()?.faceValue ?? 0;
-    this.editor.set(['accountable'], remake === 'no' ? undefined : { faceValue, remake });
+    const before = this.accountable() ?? { faceValue: 0 };
+    this.editor.set(['accountable'], remake === 'no' ? undefined : { ...before, remake });
+  }
+  protected inspect(what: 'no' | 'sample' | 'all'): void {
+    this.editor.set(['accountable', 'inspect'], what === 'no' ? undefined : what);
   }
 
   protected choosePolicy(kind: OversPolicy['kind']): void {

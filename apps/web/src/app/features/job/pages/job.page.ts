@@ -46,7 +46,7 @@ import { Panes } from '../state/panes';
 import { LABELS, SIZES } from './labels';
 import { StreamPane } from './stream-pane';
 import { ProductPicture } from '../../../ui/product-picture';
-import { Working } from '../ui/working';
+import { Working } from '../../../ui/working';
 import { ReleaseDialog } from './release.dialog';
 import { Rooms } from './rooms';
 import { Said } from './said';

@@ -3,7 +3,7 @@ import { type Figures, figureOf, materialBalance, paperLosses } from '@druckerei
 import { JobEditor } from './job-editor';
 import { JobView } from './job-view';
 import { StationSheets } from '../station/station-sheets';
-import type { FigureAt } from '../ui/working';
+import type { FigureAt } from '../../../ui/working';
 
 /** Figures that can be opened on the job page: of the plan, of a station's sheet, of the balance, of where the paper goes. */
 @Injectable()

@@ -26,6 +26,7 @@ import { testAccount } from '../../../platform/account.fixture';
 const KEY = 'sheets/silk-115/1020x720/width';
 const STORES: Stores = {
   mark: 7,
+  drawn: [],
   onOrder: [],
   holdings: [
     {

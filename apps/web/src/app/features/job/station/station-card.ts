@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { JobEditor } from '../state/job-editor';
 import { StationSheets } from './station-sheets';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { StationDrawingView } from './station-drawing';
 
 /** Rows of a list that stand open; the rest is asked for. */

@@ -4,7 +4,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { CAUTION_RULE, OPERATION_RULES, figureOf, machinesFor } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
-import { FigureButton } from '../ui/figure-button';
+import { FigureButton } from '../../../ui/figure-button';
 import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { FinishFields } from './finish-fields';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { example, planned } from '../job.fixture';
-import { type FigureAt, Working } from './working';
+import { type FigureAt, Working } from '../../../ui/working';
 
 describe('working panel', () => {
   const { figures } = planned(example('trail-map'));

@@ -25,7 +25,7 @@ import { ReadyWays } from './ready-ways';
 import { WaysStore } from './ways.store';
 import { STYLE_NAMES } from '../ui/style-names';
 import { LayoutView } from '../../../ui/layout-view';
-import { type FigureAt, Working } from '../ui/working';
+import { type FigureAt, Working } from '../../../ui/working';
 
 const RANKING_NAMES: Readonly<Record<Ranking, string>> = {
   cost: 'Cost',

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Figure } from '@druckerei/core';
-import { count, quantity } from '../../../ui/format';
-import { measureOf } from '../../../ui/measure';
-import { Measures } from '../../../ui/measures';
+import type { Figure } from '@druckerei/core/kernel';
+import { count, quantity } from './format';
+import { measureOf } from './measure';
+import { Measures } from './measures';
 import { FigureButton } from './figure-button';
 
 /** Opens a figure by its id; undefined where there is none. */
@@ -13,21 +13,25 @@ interface Part {
   readonly figure: Figure | undefined;
 }
 
-const FUNCTIONS = new Set(['ceil', 'floor', 'max', 'min']);
+const FUNCTIONS = new Set(['ceil', 'floor', 'max', 'min', 'pow', 'sqrt']);
 const show = (value: number): string => count(value, 4);
+
+/** Signs and functions of a formula as people say them. */
+export const formulaWords = (formula: string): string =>
+  formula
+    .replaceAll('*', '×')
+    .replaceAll(' - ', ' − ')
+    .replaceAll('ceil', 'round up ')
+    .replaceAll('floor', 'round down ')
+    .replaceAll('sqrt', 'root of ')
+    .replaceAll('pow', 'power ');
 
 /** A formula as parts: names are told apart from signs, so that each can be opened. */
 function partsOf(figure: Figure, figureAt: FigureAt): Part[] {
   return (figure.formula ?? '').split(/([a-z]\w*)/i).map((text) => {
     const id = FUNCTIONS.has(text) ? undefined : figure.inputs[text];
     return {
-      text: id
-        ? text
-        : text
-            .replaceAll('*', '×')
-            .replaceAll(' - ', ' − ')
-            .replaceAll('ceil', 'round up ')
-            .replaceAll('floor', 'round down '),
+      text: id ? text : formulaWords(text),
       figure: id ? figureAt(id) : undefined,
     };
   });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, booleanAttribute, computed, inject, input, output } from '@angular/core';
-import { type Figure, kindOf, sayNumber } from '@druckerei/core';
-import { Measures } from '../../../ui/measures';
+import { type Figure, kindOf, sayNumber } from '@druckerei/core/kernel';
+import { Measures } from './measures';
 
 /** A figure that opens to its working. One that somebody has overridden is underlined in dots and says what it would be. */
 @Component({

@@ -1,0 +1,134 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatSelectModule } from '@angular/material/select';
+import { ActivatedRoute, Router } from '@angular/router';
+import { type ExerciseGrade, type Figure, type Mark, EXERCISES, GRADES, LESSONS, own } from '@druckerei/core';
+import { LESSON_WORDS, WRONG_WORDS, docketText, exerciseName, issueText } from '@druckerei/contract';
+import { Measures } from '../../../ui/measures';
+import { NumberBox } from '../../../ui/number-box';
+import { count, percent, readNumber } from '../../../ui/format';
+import { Working, formulaWords } from '../../../ui/working';
+import { ChoiceList } from '../ui/choice-list';
+import { PracticeStore } from '../state/practice.store';
+
+const GRADE_NAMES: Readonly<Record<ExerciseGrade, string>> = {
+  1: 'every row of the working',
+  2: 'the results',
+  3: 'the last result alone',
+};
+const MARK_ICONS: Readonly<Record<Mark['kind'], string>> = {
+  right: 'check_circle',
+  'by-own-rows': 'check_circle',
+  'wrong-way': 'cancel',
+  wrong: 'cancel',
+};
+/** Seeds that are drawn when another exercise is asked for. */
+const MOST_SEED = 10_000;
+
+/** Exercises by a seed: dockets of the invented works, filled row by row, marked, with the usual wrong way named. */
+@Component({
+  selector: 'dk-practice-page',
+  imports: [ChoiceList, MatButtonModule, MatFormFieldModule, MatIconModule, MatSelectModule, NumberBox, Working],
+  providers: [PracticeStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './practice.page.html',
+  styleUrls: ['./sums-list.scss', './practice.page.scss'],
+})
+export class PracticePage {
+  private readonly router = inject(Router);
+  protected readonly measures = inject(Measures);
+  protected readonly store = inject(PracticeStore);
+  /** Exercises by lesson, each with what was reached in it on this computer. */
+  protected readonly groups = computed(() =>
+    LESSONS.map((id) => ({
+      name: LESSON_WORDS[id],
+      items: EXERCISES.filter(({ lesson }) => lesson === id).map((kind) => ({
+        id: kind.id,
+        name: exerciseName(kind),
+        note: this.reachedText(kind.id),
+      })),
+    })),
+  );
+  protected readonly grades = GRADES;
+  protected readonly gradeNames = GRADE_NAMES;
+  protected readonly icons = MARK_ICONS;
+  protected readonly percent = percent;
+  protected readonly count = count;
+  protected readonly trail = signal<readonly string[]>([]);
+  protected readonly figureAt = (id: string): Figure | undefined => own(this.store.exercise()?.figures ?? {}, id);
+  protected readonly docket = computed(() => {
+    const exercise = this.store.exercise();
+    return exercise ? docketText(exercise) : '';
+  });
+  protected readonly failed = computed(() => {
+    const made = this.store.made();
+    return made.ok ? '' : made.issues.map(issueText).join(' ');
+  });
+  protected readonly title = computed(() => {
+    const exercise = this.store.exercise();
+    return exercise ? exerciseName(exercise.kind) : '';
+  });
+
+  constructor() {
+    const { queryParamMap } = inject(ActivatedRoute).snapshot;
+    const grade = GRADES.find((one) => String(one) === queryParamMap.get('grade')) ?? 1;
+    const seed = Number(queryParamMap.get('seed') ?? 1);
+    this.store.open(
+      queryParamMap.get('kind') ?? this.store.kind(),
+      Number.isInteger(seed) && seed > 0 && seed <= 1e9 ? seed : 1,
+      grade,
+    );
+    effect(() => {
+      const queryParams = { kind: this.store.kind(), seed: this.store.seed(), grade: this.store.grade() };
+      untracked(() => {
+        this.trail.set([]);
+        void this.router.navigate([], { queryParams, replaceUrl: true });
+      });
+    });
+  }
+
+  private reachedText(kind: string): string | undefined {
+    const before = own(this.store.reached(), kind);
+    return before && `${percent(before.best)}, ${count(before.times)} ×`;
+  }
+  protected choose(kind: string): void {
+    this.store.open(kind, this.store.seed(), this.store.grade());
+  }
+  protected harder(grade: ExerciseGrade): void {
+    this.store.open(this.store.kind(), this.store.seed(), grade);
+  }
+  protected seed(seed: number): void {
+    if (Number.isInteger(seed) && seed > 0) this.store.open(this.store.kind(), seed, this.store.grade());
+  }
+  protected another(): void {
+    this.seed(1 + Math.floor(Math.random() * MOST_SEED));
+  }
+  protected fill(row: Figure, text: string): void {
+    const typed = readNumber(text);
+    this.store.fill(row.id, typed === undefined ? undefined : this.measures.of(row.unit).store(typed));
+  }
+  /** What stands in a row: what was typed, as it is read here. */
+  protected filled(row: Figure): string {
+    const value = this.store.answers()[row.id];
+    return value === undefined ? '' : count(this.measures.of(row.unit).show(value), 6).replace(/,/g, '');
+  }
+  protected said(mark: Mark): string {
+    switch (mark.kind) {
+      case 'right':
+        return 'Right.';
+      case 'by-own-rows':
+        return 'Right by your own rows above: the slip is further up.';
+      case 'wrong-way':
+        return WRONG_WORDS[mark.way];
+      case 'wrong':
+        return 'Not right.';
+    }
+  }
+  /** The formula of a row in words, or that core has found it by looking. */
+  protected hintText({ formula, source }: Figure): string {
+    if (formula === undefined) return `It is looked up or laid out, not reckoned: ${source.note ?? source.label}.`;
+    return formulaWords(formula);
+  }
+}

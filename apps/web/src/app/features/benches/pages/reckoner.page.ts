@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import {
+  type Figure,
+  type SumField,
+  type SumGroup,
+  type WorksField,
+  SUMS,
+  SUM_GROUPS,
+  own,
+  reckonSum,
+  resultsOf,
+  sumOf,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { keepOffline } from '../../../platform/keep-offline';
+import { FieldBox } from '../../../ui/field-box';
+import { FigureButton } from '../../../ui/figure-button';
+import { Measures } from '../../../ui/measures';
+import { ProductPicture } from '../../../ui/product-picture';
+import { Working } from '../../../ui/working';
+import { type PastSum, ReckonerStore } from '../state/reckoner.store';
+import { ChoiceList } from '../ui/choice-list';
+
+const GROUP_NAMES: Readonly<Record<SumGroup, string>> = {
+  paper: 'Paper',
+  rolls: 'Rolls',
+  layout: 'On the sheet',
+  book: 'Books',
+  counts: 'Counts',
+  press: 'At the press',
+  finishing: 'Finishing and packing',
+  quality: 'Numbers and samples',
+};
+/** Milliseconds that a sum stands before it is remembered. */
+const STANDS_MS = 2_000;
+
+/** Sums that planners do on paper all day: typed in words or in fields, with their working, without a job. */
+@Component({
+  selector: 'dk-reckoner-page',
+  imports: [ChoiceList, FieldBox, FigureButton, MatButtonModule, MatIconModule, ProductPicture, RouterLink, Working],
+  providers: [ReckonerStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './reckoner.page.html',
+  styleUrls: ['./sums-list.scss', './reckoner.page.scss'],
+})
+export class ReckonerPage {
+  private readonly router = inject(Router);
+  private readonly route = inject(ActivatedRoute);
+  private readonly measures = inject(Measures);
+  protected readonly store = inject(ReckonerStore);
+  protected readonly groups = SUM_GROUPS.map((id) => ({
+    name: GROUP_NAMES[id],
+    items: SUMS.filter(({ group }) => group === id),
+  }));
+  protected readonly examples = [
+    '74 lb text in gsm',
+    'spine 240 pp 110 um',
+    'roll 1000/76 0.1 mm',
+    '2500 x 44pp A4 on B1',
+  ];
+  /** Figures opened one out of another. */
+  protected readonly trail = signal<readonly string[]>([]);
+  protected readonly copied = signal(false);
+  protected readonly figureAt = (id: string): Figure | undefined => own(this.store.answer()?.figures ?? {}, id);
+  protected readonly fields = computed(() =>
+    (this.store.of()?.fields ?? []).map((field) => ({
+      key: `${this.store.sum()} ${field.id}`,
+      field: shown(field),
+      value: this.store.values()[field.id] ?? field.usual,
+    })),
+  );
+  /** What is asked for, in one line: the fields themselves say the rest. */
+  protected readonly issues = computed(() => this.store.answer()?.issues ?? []);
+
+  constructor() {
+    keepOffline();
+    const { queryParamMap } = this.route.snapshot;
+    const asked = sumOf(queryParamMap.get('sum') ?? '');
+    if (asked)
+      this.store.choose(
+        asked.id,
+        Object.fromEntries(
+          asked.fields.flatMap(({ id, kind }) => {
+            const text = queryParamMap.get(id);
+            return text === null ? [] : [[id, kind === 'number' ? Number(text) : text]];
+          }),
+        ),
+      );
+    effect((onCleanup) => {
+      const [sum, values] = [this.store.sum(), this.store.values()];
+      untracked(() => {
+        this.trail.set([]);
+        this.copied.set(false);
+        void this.router.navigate([], { queryParams: { sum, ...values }, replaceUrl: true });
+      });
+      const timer = setTimeout(() => this.store.keep(), STANDS_MS);
+      onCleanup(() => clearTimeout(timer));
+    });
+  }
+
+  protected errorOf(id: string): string {
+    const issue = this.issues().find(({ path, code }) => path === id && code !== 'sum.missing');
+    return issue ? issueText(issue) : '';
+  }
+  /** What is wrong beside single fields, and what is still asked for. */
+  protected readonly wanting = computed(() => {
+    const missing = this.issues().filter(({ code }) => code === 'sum.missing');
+    const names = missing.map(({ params }) => String(params['field']));
+    return names.length === 0 ? '' : `Still wanted: ${names.join(', ')}.`;
+  });
+  protected readonly wrong = computed(() => {
+    const ids = new Set(this.store.of()?.fields.map(({ id }) => id));
+    return this.issues()
+      .filter(({ path }) => !ids.has(path))
+      .map(issueText)
+      .join(' ');
+  });
+
+  protected set(field: string, value: unknown): void {
+    this.store.set(field, typeof value === 'number' || typeof value === 'string' ? value : undefined);
+  }
+  protected open(id: string): void {
+    this.trail.set([id]);
+  }
+  /** A sum of before in a line: what was typed, and what it came to. */
+  protected pastText({ sum, values }: PastSum): string {
+    const of = sumOf(sum);
+    if (!of) return '';
+    const [first] = resultsOf(reckonSum(of, values));
+    const typed = of.fields.flatMap(({ id, name, unit }) => {
+      const value = values[id];
+      if (value === undefined) return [];
+      return typeof value === 'number' ? `${name} ${this.measures.quantity(value, unit, 'given').trim()}` : value;
+    });
+    return `${of.name}: ${typed.join(', ')}${first ? ` = ${this.measures.figure(first)}` : ''}`;
+  }
+  protected async copy(): Promise<void> {
+    await navigator.clipboard.writeText(location.href).then(
+      () => this.copied.set(true),
+      () => undefined,
+    );
+  }
+}
+
+/** A field of a sum as the box for fields takes it. */
+const shown = ({ id, name, kind, unit, min, max, choices }: SumField): WorksField => ({
+  ...{ path: id, name, kind, min, max, choices, wanted: true },
+  ...(unit === '' ? {} : { unit }),
+});

@@ -1,0 +1,81 @@
+import { TestBed } from '@angular/core/testing';
+import { ActivatedRoute, Router, convertToParamMap } from '@angular/router';
+import { ReckonerPage } from './reckoner.page';
+
+describe('the reckoner', () => {
+  const navigate = jest.fn(() => Promise.resolve(true));
+  async function open(query: Record<string, string> = {}) {
+    navigate.mockClear();
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: Router, useValue: { navigate } },
+        { provide: ActivatedRoute, useValue: { snapshot: { queryParamMap: convertToParamMap(query) } } },
+      ],
+    });
+    const fixture = TestBed.createComponent(ReckonerPage);
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    const text = (): string => (host.textContent ?? '').replace(/\s+/g, ' ');
+    const type = async (field: string, value: string): Promise<void> => {
+      const input = host.querySelector<HTMLInputElement>(field);
+      if (!input) throw new Error(`no ${field}`);
+      input.value = value;
+      input.dispatchEvent(new Event('input'));
+      await fixture.whenStable();
+    };
+    const results = (): string => (host.querySelector('[data-test="results"]')?.textContent ?? '').replace(/\s+/g, ' ');
+    return { fixture, host, text, type, results };
+  }
+  beforeEach(() => localStorage.clear());
+
+  it('understands a line, shows what it made of it, and goes on in the fields', async () => {
+    const { text, type, results } = await open();
+    await type('#line', 'spine 240 pp 110 um');
+    expect(text()).toContain('Understood as: Spine.');
+    expect(results()).toContain('13.2 mm');
+    await type('[data-field="pages"]', '480');
+    expect(results()).toContain('26.4 mm');
+    expect(navigate).toHaveBeenLastCalledWith([], {
+      queryParams: { sum: 'spine', pages: 480, caliper: 110 },
+      replaceUrl: true,
+    });
+  });
+
+  it('asks for exactly what is missing, and tells what is wrong at its field', async () => {
+    const { text, type, results } = await open({ sum: 'roll' });
+    expect(text()).toContain('Still wanted: Diameter, Caliper.');
+    await type('[data-field="outer"]', '1000');
+    expect(text()).toContain('Still wanted: Caliper.');
+    await type('[data-field="caliper"]', '100');
+    expect(results()).toContain('7,809 m');
+    await type('[data-field="outer"]', '60');
+    expect(text()).toContain('A roll of 60 mm has no paper on a core of 76 mm.');
+    expect(results()).toBe('');
+  });
+
+  it('opens from a link, a figure to its working, and says what it made nothing of', async () => {
+    const { fixture, host, text, type, results } = await open({ sum: 'basis-to-gsm', pounds: '74', grade: 'text' });
+    expect(results()).toContain('109.53 g/m²');
+    host.querySelector<HTMLButtonElement>('[data-test="results"] button')?.click();
+    await fixture.whenStable();
+    expect(text()).toContain('definition of grammage, ISO 536');
+    await type('#line', 'spine 240 pp 110 um tomorrow');
+    expect(text()).toContain('Nothing was made of: tomorrow.');
+    await type('#line', 'hello');
+    expect(text()).toContain('No sum is known by this.');
+  });
+
+  it('remembers what was reckoned, on this computer, each once', async () => {
+    const { fixture, host, type, text } = await open();
+    const line = host.querySelector<HTMLInputElement>('#line');
+    for (const typed of ['spine 240 pp 110 um', 'creep 64 pp 0.1 mm', 'spine 240 pp 110 um', 'spine 7 kg']) {
+      await type('#line', typed);
+      line?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      await fixture.whenStable();
+    }
+    expect(text()).toContain('Spine: Pages 240, Caliper 110 µm = 13.2 mm');
+    expect(text()).toContain('Creep of a stitched book: Pages 64, Caliper 100 µm = 1.5 mm');
+    expect(host.querySelectorAll('.past li')).toHaveLength(2);
+    expect(localStorage.getItem('druckerei.reckoner')).toContain('creep');
+  });
+});

@@ -1,0 +1,64 @@
+import { computed } from '@angular/core';
+import { type SumValues, SUMS, readTyped, reckonSum, resultsOf, sumOf } from '@druckerei/core';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { kept } from '../../../ui/kept';
+
+/** A sum as it was reckoned before. */
+export interface PastSum {
+  readonly sum: string;
+  readonly values: SumValues;
+}
+
+const MOST_KEPT = 20;
+interface ReckonerState {
+  readonly sum: string;
+  readonly values: SumValues;
+  /** What is typed in words. */
+  readonly line: string;
+}
+const initial: ReckonerState = { sum: SUMS[0]?.id ?? '', values: {}, line: '' };
+
+/** A sum of the trade: which one, what is typed, what it comes to, and what was reckoned before on this computer. */
+export const ReckonerStore = signalStore(
+  withState(initial),
+  withComputed(({ sum, values, line }) => {
+    const of = computed(() => sumOf(sum()) ?? SUMS[0]);
+    const answer = computed(() => {
+      const now = of();
+      return now && reckonSum(now, values());
+    });
+    return {
+      of,
+      answer,
+      results: computed(() => {
+        const now = answer();
+        return now ? resultsOf(now) : [];
+      }),
+      /** What the line was not understood to say; undefined where no sum is known by it. */
+      unread: computed(() => (line().trim() === '' ? [] : readTyped(line())?.unread)),
+    };
+  }),
+  withMethods((store, past = kept<{ sums: readonly PastSum[] }>('reckoner', { sums: [] })) => ({
+    past: computed(() => past().sums),
+    choose(sum: string, values: SumValues = {}): void {
+      patchState(store, { sum, values, line: '' });
+    },
+    set(field: string, value: number | string | undefined): void {
+      patchState(store, { values: { ...store.values(), [field]: value } });
+    },
+    /** Reads a line as it is typed, and shows the sum that it is understood as. */
+    read(line: string): void {
+      const read = readTyped(line);
+      patchState(store, { line, ...(read ? { sum: read.sum.id, values: read.values } : {}) });
+    },
+    /** Keeps the sum that stands there, once: what has no result is not worth keeping. */
+    keep(): void {
+      const { sum, values } = { sum: store.sum(), values: store.values() };
+      if (store.results().length === 0 || Object.keys(values).length === 0) return;
+      const text = JSON.stringify([sum, values]);
+      const others = past().sums.filter((one) => JSON.stringify([one.sum, one.values]) !== text);
+      past.set({ sums: [{ sum, values }, ...others].slice(0, MOST_KEPT) });
+    },
+    forget: () => past.set({ sums: [] }),
+  })),
+);

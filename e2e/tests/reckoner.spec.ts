@@ -1,0 +1,86 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, signIn } from './steps';
+
+test('a sum is typed in words, mended in its fields, opened to its working, and sent as a link', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/reckoner');
+  await page.getByLabel('Type a sum').fill('spine 240 pp');
+  await expect(page.getByText('Still wanted: Caliper.')).toBeVisible();
+  await page.getByLabel('Caliper', { exact: true }).fill('110');
+  const results = page.locator('[data-test=results]');
+  await expect(results).toContainText('13.2 mm');
+  await results.getByRole('button', { name: '13.2 mm' }).click();
+  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('pages / 2 × caliper / 1000');
+  await expectAccessible(page, 'reckoner');
+  await page.getByLabel('Type a sum').press('Enter');
+
+  await page.getByLabel('Type a sum').fill('5000 A5 on SRA1 bleed 3');
+  await expect(results).toContainText('16 pieces');
+  await expect(page.getByRole('img', { name: 'Pieces on the sheet' })).toBeVisible();
+  const link = page.url();
+  expect(link).toContain('sum=n-up');
+  await page.getByRole('button', { name: 'Weight of sheets' }).click();
+  await expect(results).toBeEmpty();
+  await page.goto(link);
+  await expect(results).toContainText('313 sheets');
+  // What was reckoned is there again.
+  await page.getByRole('button', { name: /^Spine: Pages 240/ }).click();
+  await expect(results).toContainText('13.2 mm');
+});
+
+test('the reckoner fits a telephone, and goes on without network', async ({ page, context }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  await signIn(page);
+  await page.goto('/reckoner');
+  await expect(page.getByLabel('Type a sum')).toBeVisible();
+  await context.setOffline(true);
+  await page.getByLabel('Type a sum').fill('roll 1000/76 0.1 mm');
+  await expect(page.locator('[data-test=results]')).toContainText('7,809 m');
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  // Opened anew without network it is there again: the browser has kept what it needs.
+  await context.setOffline(false);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.reload();
+  await expect(page.locator('[data-test=results]')).toContainText('7,809 m');
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.locator('[data-test=results]')).toContainText('7,809 m');
+  await context.setOffline(false);
+});
+
+test('a sum is taken into a job', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/reckoner');
+  await page.getByLabel('Type a sum').fill('2500 x 44pp A5 on SRA1');
+  await page.getByRole('link', { name: 'Take it into a job' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.locator('[data-test=read]')).toContainText('44 pages');
+  await expect(dialog.locator('[data-test=read]')).toContainText('2500 ordered');
+  await expect(dialog.locator('[data-test=read]')).not.toContainText('not understood');
+  await dialog.getByLabel('Title').fill('From the reckoner');
+  await dialog.getByRole('button', { name: 'Create job' }).click();
+  await expect(page.getByRole('heading', { name: /From the reckoner/ })).toBeVisible();
+});
+
+test('an exercise is solved with one mistake, which is named, and then without', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/practice?kind=spine&seed=3&grade=1');
+  const docket = await page.locator('.docket').textContent();
+  const [pages = 0, caliper = 0, cover = 0] = [...(docket ?? '').matchAll(/([\d,]+)(?= pages| µm)/g)].map(([, text]) =>
+    Number(text?.replace(',', '')),
+  );
+  const block = ((pages / 2) * caliper) / 1000;
+  await page.getByLabel('Block').fill(String(2 * block));
+  await page.getByLabel('Spine with its cover').fill(String(2 * block + (2 * cover) / 1000));
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(page.locator('[data-row=block]')).toContainText('a leaf has two');
+  await expect(page.locator('[data-row=spine]')).toContainText('Right by your own rows above');
+  await expect(page.locator('[data-test=marks]')).toContainText('50 %');
+  await expectAccessible(page, 'practice');
+  await page.getByLabel('Block').fill(String(block));
+  await page.getByLabel('Spine with its cover').fill(String(block + (2 * cover) / 1000));
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(page.locator('[data-test=marks]')).toContainText('100 %');
+  await expect(page.getByRole('button', { name: /^Spine/ })).toContainText('100 %, 2 ×');
+});

@@ -1,0 +1,3 @@
+export { type Exercise, type ExerciseGrade, type Mark, GRADES, makeExercise, markRow, marksOf } from './exercise.js';
+export { EXERCISES } from './exercises.js';
+export { type ExerciseKind, type Lesson, type WrongWay, LESSONS, WRONG_WAYS } from './kinds.js';
