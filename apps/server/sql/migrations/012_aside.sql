@@ -1,5 +1,7 @@
 -- A job that nobody works at may be put aside: it stays, is found, and can be taken up again, but nothing is reckoned or bought for it.
 
+-- Made anew below. PostgreSQL refuses since 15.19 to give a table a column with a default while a function with a parsed body takes its rows.
+DROP FUNCTION list_line(job);
 ALTER TABLE job ADD COLUMN aside boolean NOT NULL DEFAULT false;
 
 CREATE OR REPLACE FUNCTION list_line(j job) RETURNS text LANGUAGE sql STABLE

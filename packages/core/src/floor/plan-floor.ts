@@ -98,9 +98,9 @@ export interface FloorEffort {
   readonly seed: number;
 }
 
-/** Rounds of prices for the bound: as many as take some tenths of a second. */
-const MOST_ROUNDS = 60;
-const BOUND_WORK = 4e7;
+/** Rounds of prices for the bound, and machine minutes of all ways to do all operations beyond which none are looked for: it would take a minute. */
+const ROUNDS = 120;
+const MOST_PRICED = 1e9;
 
 /** Late jobs that are explained with what would help: each is tried. */
 const MOST_HELPED = 12;
@@ -266,7 +266,7 @@ function boundOf(shop: Shop, table: Timetable, sharp: boolean): PricedBound {
   );
   const horizon = Math.max(0, ...through);
   const modes = shop.operations.reduce((sum, one) => sum + one.modes.length, 0);
-  const rounds = sharp ? Math.min(MOST_ROUNDS, Math.floor(BOUND_WORK / Math.max(1, modes * horizon))) : 0;
+  const rounds = sharp && modes * horizon <= MOST_PRICED ? ROUNDS : 0;
   return pricedBound({ ...shop, orders }, judgedOf(shop, table).late, horizon, rounds);
 }
 

@@ -12,8 +12,9 @@ const LEAST_COOLING = 2_000;
 const MOST_DOUBLED = 4;
 /** How far a cooling goes down. */
 const COOLED = 2e-2;
-/** Tries an operation without a better schedule after which one that swaps goes back to the best. This and the next: tried on the instances of the literature. */
-const PATIENCE = 400;
+/** Tries an operation without a better schedule after which one that swaps goes back to the best, the first time and at most: each time twice as many. This and the next: tried on the instances of the literature. */
+const FIRST_PATIENCE = 50;
+const MOST_PATIENCE = 400;
 /** Changes by chance that it is shaken with then: so many more each time, and none again after the most. */
 const SHAKE_STEP = 3;
 const SHAKEN_MOST = 12;
@@ -45,6 +46,7 @@ export class Improver {
   private asked = 0;
   private bestAt = 0;
   private shaken = 0;
+  private patience = FIRST_PATIENCE;
   private coolings = 0;
   private coolingLeft = 0;
   private temperature = 0;
@@ -81,7 +83,7 @@ export class Improver {
 
   /** A step of the swaps. */
   private swap(): number {
-    if (this.tabu.stuck || this.evaluations - this.bestAt > PATIENCE * this.tables.count) this.shake();
+    if (this.tabu.stuck || this.evaluations - this.bestAt > this.patience * this.tables.count) this.shake();
     const tries = this.tabu.next(this.bestCost);
     this.accept();
     return tries;
@@ -92,6 +94,7 @@ export class Improver {
     this.decoder.recall(this.kept);
     this.changes.keep();
     this.bestAt = this.evaluations;
+    this.patience = Math.min(MOST_PATIENCE, 2 * this.patience);
     for (let i = 0; i < this.shaken; i++)
       if (this.changes.make()) {
         this.decoder.settle();

@@ -224,6 +224,15 @@ describe('the priced bound', () => {
     }
     expect(bound).toBeGreaterThan(0.5 * found);
   });
+  it('says more than six parts in ten of what was found where most jobs are late', () => {
+    const shop = madeShop(4, { jobs: 24, steps: 3, machines: 6, kinds: 3, slack: 0.2 });
+    const improver = improved(shop, 40_000);
+    const table = timetable(shop, improver.best());
+    expect(table.judged.lateOrders).toBeGreaterThan(20);
+    const { bound } = pricedBound(shop, table.judged.late, Math.max(...table.through), 60);
+    expect(bound).toBeGreaterThan(0.6 * table.judged.late);
+    expect(bound).toBeLessThanOrEqual(table.judged.late);
+  });
 });
 
 describe('pins', () => {

@@ -50,6 +50,7 @@ const MOST_NAME = 60;
         <button
           [matButton]="kind === shown() ? 'tonal' : 'outlined'"
           [attr.aria-expanded]="kind === shown()"
+          [disabled]="busy()"
           (click)="choose(kind)"
         >
           {{ words[kind] }}
