@@ -1,13 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  afterNextRender,
+  computed,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { FloorSlot } from '@druckerei/core';
-import { cordsOf } from './cord-paths';
+import { chipPaths, chipsOf, cordsOf } from './cord-paths';
 import { type DropPlace, type FloorDrawing, type ThreadPart, dropAt, partAt } from './floor-drawing';
 import { type FloorNames, changesText } from '@druckerei/contract';
 import type { WorksClock } from './floor-words';
 
-/** Steps in which it is noticed what is in sight, and as much as ever is at once. */
+/** Steps in which it is noticed what is in sight, and what is taken for it until the page is laid out. */
 const STEP_PX = 400;
-const MOST_SEEN_PX = 3_000;
+const FIRST_SEEN_PX = 1_600;
 /** Pixels that a pointer moves before it drags. */
 const DRAG_PX = 5;
 
@@ -32,6 +42,7 @@ const DRAG_PX = 5;
       aria-label="Chains of work by machine; the shift book has the same in words"
       #window
       (scroll)="look(window)"
+      (window:resize)="look(window)"
     >
       <svg
         #sheet
@@ -52,13 +63,13 @@ const DRAG_PX = 5;
           <line class="seam" [attr.x1]="seam" [attr.x2]="seam" y1="24" [attr.y2]="at.height" />
         }
         <title>{{ told() }}</title>
-        @for (row of at.rows; track row.machine) {
-          <path class="waist" [attr.d]="row.cords.waists" />
-          <path class="cord" [attr.d]="row.cords.cords" />
-          <path class="cord late" [attr.d]="row.cords.late" />
-          <path class="mark" [attr.d]="row.cords.marks" />
+        @for (row of rows(); track $index) {
+          <path class="waist" [attr.d]="row.waists" />
+          <path class="cord" [attr.d]="row.cords" />
+          <path class="cord late" [attr.d]="row.late" />
+          <path class="mark" [attr.d]="row.marks" />
         }
-        @for (chip of at.chips; track chip.colour) {
+        @for (chip of chips(); track chip.colour) {
           <path class="chip" [attr.d]="chip.path" [attr.fill]="chip.colour" />
         }
         @if (own(); as cords) {
@@ -212,19 +223,29 @@ export class ChainsView {
     if (chosen === undefined) return undefined;
     return cordsOf(this.drawing().rows.flatMap(({ parts }) => parts.filter(({ slot }) => slot.job === chosen)));
   });
-  /** What of the drawing is in sight, in steps, so that scrolling draws seldom. */
-  private readonly seen = signal(0);
-  protected readonly labels = computed(() => {
-    const [from, to] = [this.seen() - STEP_PX, this.seen() + MOST_SEEN_PX];
-    return this.drawing().rows.flatMap(({ parts }) =>
-      parts.filter(({ label, run }) => label && run[1] >= from && run[0] <= to),
-    );
+  /** From where to where the drawing is in sight, in steps with one to spare, so that scrolling draws seldom. */
+  private readonly from = signal(-STEP_PX);
+  private readonly to = signal(FIRST_SEEN_PX);
+  private readonly inSight = computed(() => {
+    const [from, to] = [this.from(), this.to()];
+    return this.drawing().rows.map(({ parts }) => parts.filter(({ waist, run }) => run[1] >= from && waist[0] <= to));
   });
-  protected look({ scrollLeft }: Element): void {
-    this.seen.set(Math.floor(scrollLeft / STEP_PX) * STEP_PX);
+  protected readonly rows = computed(() => this.inSight().map(cordsOf));
+  protected readonly chips = computed(() => chipPaths(this.inSight().flatMap((parts) => parts.flatMap(chipsOf))));
+  protected readonly labels = computed(() => this.inSight().flatMap((parts) => parts.filter(({ label }) => label)));
+  protected look({ scrollLeft, clientWidth }: Element): void {
+    this.from.set((Math.floor(scrollLeft / STEP_PX) - 1) * STEP_PX);
+    this.to.set((Math.ceil((scrollLeft + clientWidth) / STEP_PX) + 1) * STEP_PX);
   }
   /** The part under the pointer, in words. */
   protected readonly told = signal('');
+
+  private readonly window = viewChild.required<ElementRef<HTMLElement>>('window');
+  constructor() {
+    afterNextRender(() => {
+      this.look(this.window().nativeElement);
+    });
+  }
 
   private pointOf(event: PointerEvent, sheet: Element): readonly [number, number] {
     const box = sheet.getBoundingClientRect();

@@ -14,8 +14,6 @@ export interface CordPart {
   readonly late: boolean;
   /** Room for its number. */
   readonly label: boolean;
-  /** Inks before and after of the units that are washed, one under the other; none where there is no room. */
-  readonly chips: readonly InkChip[];
 }
 
 /** What many parts look like together: a path for each look, so that however many they are there is little to draw. */
@@ -37,9 +35,11 @@ export interface InkChip {
 /** Side of a chip, most of them one under the other, and the least length of a station that has room for them. */
 export const CHIP_PX = 6;
 const MOST_CHIPS = 4;
-export const CHIPS_PX = 3 * CHIP_PX;
+const CHIPS_PX = 3 * CHIP_PX;
 
-export function chipsOf({ washes }: FloorSlot, x: number, y: number): InkChip[] {
+/** Inks before and after of the units that are washed for a part, one under the other; none where there is no room. */
+export function chipsOf({ slot: { washes }, waist: [x], run, y }: CordPart): InkChip[] {
+  if (run[1] - x < CHIPS_PX) return [];
   const shown = washes.slice(0, MOST_CHIPS);
   const top = y - ((shown.length - 1) * (CHIP_PX + 1) + CHIP_PX) / 2;
   return shown.flatMap(({ from, to }, i) =>
@@ -63,8 +63,9 @@ export const LEAST_PX = 2;
 
 const ROUND_PX = 4;
 
-/** A box with round corners, as a path. */
+/** A box as a path, with round corners where it is long enough for them to be seen. */
 function roundedBox(x: number, y: number, wide: number, high: number): string {
+  if (wide < 3 * ROUND_PX) return `M ${round(x)} ${round(y)} h ${round(wide)} v ${round(high)} h ${-round(wide)} z`;
   const r = Math.min(ROUND_PX, wide / 2, high / 2);
   const corner = (dx: number, dy: number): string => `a ${round(r)} ${round(r)} 0 0 1 ${round(dx)} ${round(dy)}`;
   const [across, down] = [round(wide - 2 * r), round(high - 2 * r)];
@@ -75,11 +76,12 @@ function roundedBox(x: number, y: number, wide: number, high: number): string {
 export function cordsOf(parts: readonly CordPart[]): Cords {
   const [waists, cords, late, marks]: [string[], string[], string[], string[]] = [[], [], [], []];
   for (const part of parts) {
-    const { waist, run, y, thick, chips, slot } = part;
+    const { waist, run, y, thick, slot } = part;
     waists.push(`M ${round(waist[0])} ${y} H ${round(waist[1])}`);
     const wide = Math.max(LEAST_PX, run[1] - run[0]);
     (part.late ? late : cords).push(roundedBox(run[0], y - thick / 2, wide, thick));
-    if (chips.length === 0 && slot.changes.length > 0) marks.push(`M ${round(waist[0])} ${y} l 5 -5 l 5 5 l -5 5 z`);
+    if (slot.changes.length > 0 && (slot.washes.length === 0 || run[1] - waist[0] < CHIPS_PX))
+      marks.push(`M ${round(waist[0])} ${y} l 5 -5 l 5 5 l -5 5 z`);
   }
   return { waists: waists.join(''), cords: cords.join(''), late: late.join(''), marks: marks.join('') };
 }

@@ -1,5 +1,5 @@
 import { type FloorPlan, type FloorSlot, group, schedule } from '@druckerei/core';
-import { CHIPS_PX, type CordPart, type Cords, LEAST_PX, chipPaths, chipsOf, cordsOf } from './cord-paths';
+import { type CordPart, LEAST_PX } from './cord-paths';
 import { type CrewRow, type CrewTimes, crewRows } from './crew-rows';
 import { FoldedTime, SEAM_PX, ZOOMS, type Zoom } from './folded-time';
 
@@ -10,7 +10,6 @@ export interface MachineRow {
   readonly machine: string;
   readonly y: number;
   readonly parts: readonly CordPart[];
-  readonly cords: Cords;
 }
 
 /** From a station of a job to the next. */
@@ -23,8 +22,6 @@ export interface ThreadPart {
 
 export interface FloorDrawing {
   readonly rows: readonly MachineRow[];
-  /** Chips of all rows, by their colour. */
-  readonly chips: readonly { readonly colour: string; readonly path: string }[];
   readonly crews: readonly CrewRow[];
   readonly days: readonly { readonly x: number; readonly minute: number }[];
   readonly seams: readonly number[];
@@ -61,41 +58,67 @@ export function partAt({ rows }: Pick<FloorDrawing, 'rows'>, x: number, y: numbe
   return nearest;
 }
 
-/**
- * Chains of a schedule: a row for each machine that has work, a cord where it runs, a waist where it is set up.
- */
-export function drawFloor(
+/** A plan by machine, whatever is looked at of it. */
+export interface LaidFloor {
+  readonly plan: FloorPlan;
+  readonly rows: readonly { readonly machine: string; readonly parts: readonly LaidPart[] }[];
+  /** When any of the machines is open, as far as the plan goes; and the minute that it goes to. */
+  readonly spans: readonly schedule.Span[];
+  readonly until: number;
+}
+interface LaidPart extends Pick<CordPart, 'slot' | 'thick' | 'late'> {
+  /** Minute by which it is set up. */
+  readonly ready: number;
+}
+
+/** What runs on each machine that has work, one after another. */
+export function layFloor(
   plan: FloorPlan,
   machines: readonly string[],
   open: ReadonlyMap<string, schedule.OpenTime>,
-  crews: readonly CrewTimes[],
-  zoom: Zoom,
-): FloorDrawing & { readonly time: FoldedTime } {
+): LaidFloor {
   const own = new Map<string, FloorSlot[]>();
   for (const slot of plan.slots) if (slot.machine !== null && slot.end > slot.start) group(own, slot.machine, slot);
   const spare = new Map(plan.through.map(({ job, spare: left }) => [job, left]));
   const thickOf = thickness(plan);
   const used = machines.filter((machine) => own.has(machine));
   const until = plan.slots.reduce((last, { end }) => Math.max(last, end), 0);
-  // Open where any of them is, as far as the schedule goes.
+  const rows = used.map((machine) => {
+    const hours = open.get(machine) ?? schedule.OpenTime.ALWAYS;
+    const slots = (own.get(machine) ?? []).sort((a, b) => a.start - b.start);
+    const parts = slots.map((slot): LaidPart => {
+      const left = spare.get(slot.job) ?? Infinity;
+      const ready = slot.setUp === 0 ? slot.start : hours.endAt(hours.openBefore(slot.start) + slot.setUp);
+      return { slot, thick: thickOf(slot, left), late: left < 0, ready };
+    });
+    return { machine, parts };
+  });
   const spans = schedule.joinSpans(
     used.flatMap((machine) => open.get(machine)?.spans ?? []).filter(([from]) => from < until),
   );
+  return { plan, rows, spans, until };
+}
+
+/**
+ * Chains of a schedule: a row for each machine that has work, a cord where it runs, a waist where it is set up.
+ */
+export function drawFloor(
+  { plan, rows: laid, spans, until }: LaidFloor,
+  crews: readonly CrewTimes[],
+  zoom: Zoom,
+): FloorDrawing & { readonly time: FoldedTime } {
   const time = new FoldedTime(spans, ZOOMS[zoom] / 60);
-  const rows = used.map((machine, i): MachineRow => {
+  const rows = laid.map(({ machine, parts }, i): MachineRow => {
     const y = HEAD_PX + i * ROW_PX + ROW_PX / 2;
-    const slots = (own.get(machine) ?? []).sort((a, b) => a.start - b.start);
-    const parts = slots.map((slot): CordPart => {
-      const left = spare.get(slot.job) ?? Infinity;
-      const late = left < 0;
-      const hours = open.get(machine) ?? schedule.OpenTime.ALWAYS;
-      const [x1, x2] = [time.x(slot.start), time.x(slot.end)];
-      const middle = slot.setUp === 0 ? x1 : time.x(hours.endAt(hours.openBefore(slot.start) + slot.setUp));
-      const thick = thickOf(slot, left);
-      const chips = x2 - x1 >= CHIPS_PX ? chipsOf(slot, x1, y) : [];
-      return { slot, waist: [x1, middle], run: [middle, x2], y, thick, late, label: x2 - middle > LABEL_PX, chips };
-    });
-    return { machine, y, parts, cords: cordsOf(parts) };
+    return {
+      machine,
+      y,
+      parts: parts.map(({ slot, thick, late, ready }): CordPart => {
+        const [x1, x2] = [time.x(slot.start), time.x(slot.end)];
+        const middle = ready === slot.start ? x1 : time.x(ready);
+        return { slot, waist: [x1, middle], run: [middle, x2], y, thick, late, label: x2 - middle > LABEL_PX };
+      }),
+    };
   });
   const seams = spans.slice(1).map(([from]) => time.x(from) - SEAM_PX / 2);
   const days = spans.filter(
@@ -103,12 +126,11 @@ export function drawFloor(
   );
   return {
     rows,
-    chips: chipPaths(rows.flatMap(({ parts }) => parts.flatMap(({ chips }) => chips))),
     seams,
     days: days.map(([from]) => ({ x: time.x(from), minute: from })),
-    crews: crewRows(plan, crews, time, HEAD_PX + used.length * ROW_PX, ROW_PX, until),
+    crews: crewRows(plan, crews, time, HEAD_PX + rows.length * ROW_PX, ROW_PX, until),
     width: time.width,
-    height: HEAD_PX + (used.length + crews.length) * ROW_PX + 8,
+    height: HEAD_PX + (rows.length + crews.length) * ROW_PX + 8,
     time,
   };
 }

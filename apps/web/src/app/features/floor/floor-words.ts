@@ -15,6 +15,8 @@ import { chosenLocale } from '../../ui/locale';
 export class WorksClock {
   private readonly time: Intl.DateTimeFormat;
   private readonly day: Intl.DateTimeFormat;
+  private readonly times = new Map<number, string>();
+  private readonly days = new Map<number, string>();
   constructor(
     private readonly origin: number,
     timeZone: string | undefined,
@@ -24,10 +26,16 @@ export class WorksClock {
     this.day = new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short', timeZone });
   }
   timeText(minute: number): string {
-    return this.time.format(this.origin + minute * MINUTE_MS);
+    return this.kept(this.times, this.time, minute);
   }
   dayText(minute: number): string {
-    return this.day.format(this.origin + minute * MINUTE_MS);
+    return this.kept(this.days, this.day, minute);
+  }
+  /** Writing a time takes longer than looking it up, and pages ask for the same over and over. */
+  private kept(known: Map<number, string>, format: Intl.DateTimeFormat, minute: number): string {
+    const text = known.get(minute) ?? format.format(this.origin + minute * MINUTE_MS);
+    known.set(minute, text);
+    return text;
   }
   text(minute: number): string {
     return `${this.dayText(minute)}, ${this.timeText(minute)}`;

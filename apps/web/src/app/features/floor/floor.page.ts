@@ -21,7 +21,7 @@ import { spanText } from '../../ui/floor-words';
 import { FloorApi } from './floor.api';
 import { ChainsView } from './chains.view';
 import { WorksClock, effectText, helpText, lateText, waitsText } from './floor-words';
-import { type DropPlace, drawFloor, threadOf } from './floor-drawing';
+import { type DropPlace, drawFloor, layFloor, threadOf } from './floor-drawing';
 import type { Zoom } from './folded-time';
 import { FeedDialog } from './feed.dialog';
 import { HoursPanel } from './hours.panel';
@@ -102,11 +102,15 @@ export class FloorPage {
       })),
     };
   });
-  protected readonly drawing = computed(() => {
+  private readonly laid = computed(() => {
     const [plan, times, works] = [this.plan(), this.times(), this.loaded()?.works];
     if (!plan || !times || !works) return undefined;
     const machines = works.machines.map(({ id }) => id);
-    return drawFloor(plan, machines, times.machines, times.crews, this.zoom());
+    return layFloor(plan, machines, times.machines);
+  });
+  protected readonly drawing = computed(() => {
+    const [laid, times] = [this.laid(), this.times()];
+    return laid && times && drawFloor(laid, times.crews, this.zoom());
   });
   protected readonly thread = computed(() => {
     const [plan, drawing, job] = [this.plan(), this.drawing(), this.chosen()];
@@ -114,9 +118,8 @@ export class FloorPage {
   });
   /** The shift book: what runs on each machine, one after another. */
   protected readonly book = computed(() => {
-    const drawing = this.drawing();
     const names = this.names();
-    return (drawing?.rows ?? []).map(({ machine, parts }) => ({
+    return (this.laid()?.rows ?? []).map(({ machine, parts }) => ({
       machine,
       name: names?.machine(machine) ?? machine,
       slots: parts.map(({ slot }) => slot),

@@ -2,8 +2,8 @@ import { type FloorPlan, type FloorSlot, schedule } from '@druckerei/core';
 import { type Floor, FloorNames, changesText, holdText } from '@druckerei/contract';
 import { dateText } from '../../ui/format';
 import { spanText, sureText, surenessText } from '../../ui/floor-words';
-import { CHIP_PX } from './cord-paths';
-import { drawFloor, partAt, threadOf } from './floor-drawing';
+import { CHIP_PX, chipsOf, cordsOf } from './cord-paths';
+import { drawFloor, layFloor, partAt, threadOf } from './floor-drawing';
 import { FoldedTime, ZOOMS } from './folded-time';
 import { WorksClock, causeText, helpText, lateText } from './floor-words';
 
@@ -110,7 +110,7 @@ describe('chains', () => {
     ['folder', shifts],
     ['idle', shifts],
   ]);
-  const drawing = drawFloor(plan, ['press', 'folder', 'idle'], open, [], 'week');
+  const drawing = drawFloor(layFloor(plan, ['press', 'folder', 'idle'], open), [], 'week');
 
   it('have a row for each machine that has work, cords without overlap, waists before them', () => {
     expect(drawing.rows.map(({ machine }) => machine)).toEqual(['press', 'folder']);
@@ -133,23 +133,23 @@ describe('chains', () => {
   });
   it('are thick where an hour has a price, whoever runs then', () => {
     const slots = plan.slots.map((one, i) => ({ ...one, dear: i === 0 ? 40 : i === 1 ? 10 : 0 }));
-    const priced = drawFloor({ ...plan, slots }, ['press', 'folder'], open, [], 'week');
+    const priced = drawFloor(layFloor({ ...plan, slots }, ['press', 'folder'], open), [], 'week');
     const [first, second] = priced.rows[0]?.parts ?? [];
     const [fold] = priced.rows[1]?.parts ?? [];
     expect(first?.thick).toBeGreaterThan(second?.thick ?? Infinity);
     expect(second?.thick).toBeGreaterThan(fold?.thick ?? Infinity);
   });
   it('show the inks before and after of every unit that is washed, where there is room', () => {
-    const chips = drawing.rows[0]?.parts[1]?.chips ?? [];
+    const chips = (drawing.rows[0]?.parts.slice(1) ?? []).flatMap(chipsOf);
     expect(chips.map(({ colour }) => colour)).toEqual(['#1a1a1a', 'lab(50% -30 20)', '#00a0d2', 'transparent']);
     expect((chips[1]?.x ?? 0) - (chips[0]?.x ?? 0)).toBe(CHIP_PX);
     expect(chips[2]?.y).toBeGreaterThan(chips[0]?.y ?? Infinity);
-    const far = drawFloor(plan, ['press'], open, [], 'month');
-    expect(far.rows[0]?.parts[1]?.chips).toEqual([]);
+    const far = drawFloor(layFloor(plan, ['press'], open), [], 'month');
+    expect(far.rows[0]?.parts.flatMap(chipsOf)).toEqual([]);
   });
   it('have the people of each crew below: who is there and who is wanted, in steps', () => {
     const crews = [{ name: 'Press crew', places: [shifts, new schedule.OpenTime([[0, 300]])] }];
-    const drawn = drawFloor(plan, ['press', 'folder'], open, crews, 'week');
+    const drawn = drawFloor(layFloor(plan, ['press', 'folder'], open), crews, 'week');
     const [crew] = drawn.crews;
     expect(drawn.height).toBeGreaterThan(drawing.height);
     const px = (minute: number): number => Math.round(drawn.time.x(minute) * 10) / 10;
@@ -166,10 +166,11 @@ describe('chains', () => {
     expect(partAt(drawing, (second?.run[1] ?? 0) + 2, y)).toBe(second);
     expect(partAt(drawing, (second?.run[1] ?? 0) + 9, y)).toBeUndefined();
     expect(partAt(drawing, (first?.run[0] ?? 0) + 1, y + 500)).toBeUndefined();
-    expect(press?.cords.waists.match(/M/g)).toHaveLength(2);
-    expect([press?.cords.cords.match(/M/g), press?.cords.late.match(/M/g)].map((all) => all?.length)).toEqual([1, 1]);
+    const { waists, cords, late, marks } = cordsOf(press?.parts ?? []);
+    expect(waists.match(/M/g)).toHaveLength(2);
+    expect([cords.match(/M/g), late.match(/M/g)].map((all) => all?.length)).toEqual([1, 1]);
     // Inks tell the change of the second: no mark beside them.
-    expect(press?.cords.marks).toBe('');
+    expect(marks).toBe('');
   });
   it('are followed by the thread of a job, which says whether it lies or waits', () => {
     expect(threadOf(1, plan, drawing).map(({ kind }) => kind)).toEqual(['lies']);
