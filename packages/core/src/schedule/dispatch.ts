@@ -22,6 +22,9 @@ export const RULES: readonly RuleOf[] = [
 
 const NOTHING: readonly number[] = [];
 
+/** However far off it is due, what is shorter or weighs more still goes first. */
+const MOST_CALM = 20;
+
 /** Run and set-up minutes by the quickest mode. */
 const shortest = (modes: readonly Mode[]): number => Math.min(...modes.map(({ setUp, run }) => setUp + run));
 
@@ -77,6 +80,7 @@ class Dispatcher {
   private readonly decoder: Decoder;
   /** What could begin, and the soonest way to do it. */
   private readonly ready: number[] = [];
+  private readonly readyAt: Int32Array;
   private readonly mode: Int32Array;
   private readonly machine: Int32Array;
   private readonly start: Int32Array;
@@ -108,6 +112,7 @@ class Dispatcher {
     const { operations, resources } = tables.shop;
     const whole = (): Int32Array => new Int32Array(operations.length);
     [this.mode, this.machine, this.start, this.end, this.setUp] = [whole(), whole(), whole(), whole(), whole()];
+    this.readyAt = whole();
     this.waiting = Int32Array.from(operations, ({ after }) => after.length);
     this.wanting = resources.map(() => []);
     this.beside = operations.map(() => NOTHING);
@@ -137,7 +142,9 @@ class Dispatcher {
     while (this.ready.length > 0) {
       const at = this.pick();
       const operation = this.ready[at] ?? 0;
-      this.ready[at] = this.ready.at(-1) ?? 0;
+      const last = this.ready.at(-1) ?? 0;
+      this.ready[at] = last;
+      this.readyAt[last] = at;
       this.ready.pop();
       this.place(operation, get(this.mode, operation), this.beside[operation] ?? []);
     }
@@ -146,6 +153,7 @@ class Dispatcher {
 
   private comes(operation: number): void {
     const { from, values } = this.wants;
+    this.readyAt[operation] = this.ready.length;
     this.ready.push(operation);
     for (let at = get(from, operation); at < get(from, operation + 1); at++)
       this.wanting[get(values, at)]?.push(operation);
@@ -222,15 +230,14 @@ class Dispatcher {
     let first = this.soonest(true);
     if (first < 0) first = this.soonest(false);
     const at = ready[first] ?? 0;
-    let [chosen, urgency] = [first, this.urgency(at)];
-    for (let i = 0; i < ready.length; i++) {
-      const one = ready[i] ?? 0;
+    let [chosen, urgency] = [at, this.urgency(at)];
+    for (const one of this.wanting[get(machine, at)] ?? []) {
       if (get(machine, one) !== get(machine, at) || get(this.start, one) >= get(end, at) || this.runsIntoPin(one))
         continue;
       const own = this.urgency(one);
-      if (own > urgency) [chosen, urgency] = [i, own];
+      if (own > urgency) [chosen, urgency] = [one, own];
     }
-    return chosen;
+    return get(this.readyAt, chosen);
   }
 
   /** The first to be through; of those that run into no pin where that is asked. -1 where there is none. */
@@ -256,17 +263,17 @@ class Dispatcher {
     );
   }
 
-  /** Apparent tardiness cost with set-ups. Source: literature, Lee, Bhaskaran and Pinedo 1997. */
+  /** Apparent tardiness cost with set-ups, as its logarithm. Source: literature, Lee, Bhaskaran and Pinedo 1997. */
   private urgency(operation: number): number {
     const { weight, due, orderOf, shop } = this.tables;
     if (shop.operations[operation]?.pinned !== undefined) return Infinity;
     const order = get(orderOf, operation);
     const [setUp, start] = [get(this.setUp, operation), get(this.start, operation)];
     const slack = Math.max(0, get(due, order) - start - get(this.tail, operation));
-    const hurry = Number.isFinite(slack) ? Math.exp(-slack / (this.rule.ahead * this.meanRun)) : 0;
-    const ease = Math.exp(-setUp / (this.rule.setUps * this.meanRun));
+    const calm = Math.min(MOST_CALM, slack / (this.rule.ahead * this.meanRun));
     const run = shop.operations[operation]?.modes[get(this.mode, operation)]?.run ?? 0;
-    return ((Math.max(get(weight, order), 1e-6) * (hurry + 1e-9)) / Math.max(1, setUp + run)) * ease;
+    const perMinute = Math.max(get(weight, order), 1e-6) / Math.max(1, setUp + run);
+    return Math.log(perMinute) - calm - setUp / (this.rule.setUps * this.meanRun);
   }
 }
 
