@@ -91,13 +91,21 @@ test('a station is dragged into another waist with its price told before, moved 
 
   await page.bringToFront();
   await page.getByRole('radio', { name: 'Shift' }).click();
-  // The first two that follow one another on the same machine.
-  await page.locator('dk-chains svg').evaluate((svg) => {
-    const chain = [...svg.querySelectorAll('path.waist')].find((path) => /M.*M/.test(path.getAttribute('d') ?? ''));
-    chain?.scrollIntoView({ block: 'center', inline: 'nearest' });
-    const [, x] = /M ([\d.]+)/.exec(chain?.getAttribute('d') ?? '') ?? [];
-    svg.parentElement?.scrollTo({ left: Number(x) - 40 });
-  });
+  // The first two that follow one another on the same machine: what is in sight is drawn, so one looks further until there are two.
+  const chains = page.locator('dk-chains .chains');
+  await expect(async () => {
+    const found = await chains.evaluate((window) => {
+      const chain = [...window.querySelectorAll('path.waist')].find((path) =>
+        /M.*M/.test(path.getAttribute('d') ?? ''),
+      );
+      const [, x] = /M ([\d.]+)/.exec(chain?.getAttribute('d') ?? '') ?? [];
+      chain?.scrollIntoView({ block: 'center', inline: 'nearest' });
+      window.scrollTo({ left: chain ? Number(x) - 40 : window.scrollLeft + 400 });
+      return chain !== undefined;
+    });
+    expect(found).toBe(true);
+  }).toPass();
+  await expect.poll(async () => (await cords(page)).some(({ length }) => length > 1)).toBe(true);
   const row = (await cords(page)).find(({ length }) => length > 1);
   const [to, from] = row ?? [];
   if (!from || !to) throw new Error('nothing to drag');

@@ -96,6 +96,15 @@ export const revisionSchema = z
   .meta({ id: 'Revision' });
 export type Revision = z.output<typeof revisionSchema>;
 
+/** Jobs that are begun at once. */
+export const MOST_BEGUN = 200;
+/** Jobs out of a list of orders: all of them, or none. */
+export const severalJobsSchema = z
+  .strictObject({ jobs: z.array(jobSchema).min(1).max(MOST_BEGUN) })
+  .meta({ id: 'SeveralJobs' });
+export const begunJobsSchema = z.strictObject({ ids: z.array(z.int()) }).meta({ id: 'BegunJobs' });
+export type BegunJobs = z.output<typeof begunJobsSchema>;
+
 /** Saving a draft: `version` is the one that the editor started from. */
 export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSchema }).meta({ id: 'SaveDraft' });
 /** Releasing: `version` of the draft and `mark` of the works, as the releaser saw them. */

@@ -296,6 +296,12 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'start.no-machine':
     'No machine of this works does this: {operation}. Enter one under Machines, or ask for another product.',
   'start.no-stock': 'This works has no {stock}. Enter it under Papers, or ask for another product.',
+  'list.no-product':
+    'Which product it is cannot be read out of “{text}”. Name one, like booklet, leaflet, poster, carton, label or book.',
+  'list.quantity': 'The quantity “{text}” is no whole number from 1. Write it like 5000 or 5,000.',
+  'list.date': 'There is no day “{text}”. Write it like 2027-03-31, or say whether days or months come first.',
+  'list.no-number': 'This line has no job number. Enter one.',
+  'list.long': '{column} takes {most} letters at most. Shorten it.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',
   'best.lock':

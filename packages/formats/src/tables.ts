@@ -2,5 +2,6 @@
 export { type ReadMachines, machinesCsv, readMachines } from './table/machines-csv.js';
 export { type CgatsReading, readCgats, readingsOf, writeCgats } from './table/cgats.js';
 export { happenedCsv } from './table/happened-csv.js';
+export { type RefusedLine, refusedCsv } from './table/refused-csv.js';
 export { stocksCsv } from './table/stocks-csv.js';
 export { type Table, type Parted, PARTED, decodeText, readTable } from './table/read-table.js';

@@ -137,6 +137,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     changeNorm: { value: 5, expected: 5, seen: SEEN, reason: '' },
     addFold: { name: `F-${Math.random()}`, columns: 2, rows: 1, folds: 'right over left' },
     createJob: exampleJob('trail-map', { number: `T-${Math.random()}` }),
+    createJobs: { jobs: [exampleJob('trail-map', { number: `S-${Math.random()}` })] },
     copyJob: { number: `C-${Math.random()}`, title: 'Copy' },
     saveDraft: { version: 999, job: exampleJob('concert-programme') },
     release: { version: 999, mark: 0 },

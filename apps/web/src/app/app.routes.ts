@@ -56,6 +56,11 @@ export const routes: Routes = [
         loadComponent: () => import('./features/jobs/jobs.page').then((m) => m.JobsPage),
       },
       {
+        path: 'jobs/list',
+        title: 'List of orders - Druckerei',
+        loadComponent: () => import('./features/jobs/order-list.page').then((m) => m.OrderListPage),
+      },
+      {
         path: 'jobs/:id',
         title: 'Job - Druckerei',
         loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes),

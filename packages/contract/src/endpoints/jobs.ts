@@ -3,6 +3,7 @@ import { type Endpoint, job, revision, whole } from './endpoint.js';
 import { jobSchema } from '../job-file.js';
 import {
   asideSchema,
+  begunJobsSchema,
   copySchema,
   differenceSchema,
   jobListQuery,
@@ -12,6 +13,7 @@ import {
   releaseSchema,
   revisionSchema,
   saveSchema,
+  severalJobsSchema,
 } from '../jobs.js';
 
 /** Jobs and their revisions. */
@@ -57,6 +59,17 @@ export const JOBS = [
     body: jobSchema,
     status: 201,
     answer: revisionSchema,
+  },
+  {
+    id: 'createJobs',
+    method: 'post',
+    path: '/api/jobs/several',
+    summary: 'New jobs out of a list: all of them, or none where one cannot be',
+    right: 'plan',
+    tells: 'jobs',
+    body: severalJobsSchema,
+    status: 201,
+    answer: begunJobsSchema,
   },
   {
     id: 'copyJob',

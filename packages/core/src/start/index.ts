@@ -1,1 +1,11 @@
+export {
+  type DayFirst,
+  type OrderColumn,
+  type OrderListKey,
+  type OrderedJob,
+  ORDER_COLUMNS,
+  guessDayFirst,
+  guessOrderColumns,
+  startOrdered,
+} from './order-list.js';
 export { type Start, checkAnswers, newJob, startJob } from './start-job.js';

@@ -1,5 +1,6 @@
 import { type Works, plan } from '@druckerei/core';
 import {
+  type BegunJobs,
   type Change,
   type Difference,
   type JobRow,
@@ -250,6 +251,45 @@ describe('jobs', () => {
     const first = await newJob();
     const file = await manager.call('get', `/api/jobs/${first.id}/revisions/1/job.json`);
     expect(file.body).toEqual(first.job);
+  });
+});
+
+describe('jobs out of a list', () => {
+  const several = (...numbers: string[]) =>
+    manager.call('post', '/api/jobs/several', {
+      jobs: numbers.map((number) => exampleJob('trail-map', { number })),
+    });
+  const numbers = async () =>
+    ((await manager.call('get', '/api/jobs?limit=200')).body as JobRow[]).map(({ number }) => number);
+
+  it('are all begun, and can be opened', async () => {
+    const response = await several('L-1', 'L-2');
+    expect(response.status).toBe(201);
+    const { ids } = response.body as BegunJobs;
+    const opened = await Promise.all(ids.map((id) => manager.call('get', `/api/jobs/${id}`)));
+    expect(opened.map(({ body }) => (body as Revision).job.number)).toEqual(['L-1', 'L-2']);
+  });
+  it('are none where a number is taken or stands twice, and it is told which', async () => {
+    await newJob();
+    const response = await several('L-3', `J-${made}`, 'L-4', 'L-4');
+    expect(response.status).toBe(409);
+    expect((response.body as Problem).errors?.map(({ path }) => path)).toEqual(['jobs[1].number', 'jobs[3].number']);
+    const all = await numbers();
+    expect(all).not.toContain('L-3');
+    expect(all).not.toContain('L-4');
+  });
+  it('are none where one is no job, and its place is told', async () => {
+    const wrong = { ...exampleJob('trail-map', { number: 'L-6' }), route: 'none' };
+    const response = await manager.call('post', '/api/jobs/several', {
+      jobs: [exampleJob('trail-map', { number: 'L-5' }), wrong],
+    });
+    expect(response.status).toBe(422);
+    expect((response.body as Problem).errors?.[0]?.path).toMatch(/^jobs\[1\]\.route/);
+    expect(await numbers()).not.toContain('L-5');
+  });
+  it('are at most two hundred at once', async () => {
+    expect((await several(...Array.from({ length: 201 }, (_, i) => `M-${i}`))).status).toBe(422);
+    expect((await manager.call('post', '/api/jobs/several', { jobs: [] })).status).toBe(422);
   });
 });
 

@@ -8,7 +8,7 @@ import { bookHead } from '../room/entries.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
 import { nextNumber } from './next-number.js';
-import { copyJob, createJob, putAside, release, saveDraft } from './write-job.js';
+import { copyJob, createJob, createJobs, putAside, release, saveDraft } from './write-job.js';
 
 type Ids =
   | 'jobs'
@@ -16,6 +16,7 @@ type Ids =
   | 'pictures'
   | 'tickets'
   | 'createJob'
+  | 'createJobs'
   | 'copyJob'
   | 'job'
   | 'revision'
@@ -100,6 +101,7 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
       return Buffer.from(joined);
     },
     createJob: ({ account, body }) => createJob(bench, account, body),
+    createJobs: ({ account, body }) => createJobs(bench, account, body.jobs),
     copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
     job: ({ params }) => revisionAnswer(database, params.id),
     revision: ({ params }) => revisionAnswer(database, params.id, params.revision),

@@ -1,5 +1,5 @@
 import type { Job } from '@druckerei/core';
-import type { Account, CopyJob, Revision } from '@druckerei/contract';
+import type { Account, BegunJobs, CopyJob, Revision } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import { type Assessed, assessJob, basisOf, keepAssessment } from '../assessments/assessments.js';
@@ -42,6 +42,40 @@ export async function addJob(queries: Queries, account: Account, job: Job, asses
 export async function createJob({ database, workshop }: Bench, account: Account, job: Job): Promise<Revision> {
   const assessed = await assessJob(database, workshop, job);
   return database.transaction((queries) => addJob(queries, account, job, assessed));
+}
+
+/** Refuses jobs of which two would have one number, or one has a number that is taken; each is told with its place. */
+async function refuseTaken(queries: Queries, jobs: readonly Job[]): Promise<void> {
+  const taken = await queries.many<{ number: string }>(
+    'jobs/taken-numbers',
+    JSON.stringify(jobs.map(({ number }) => number)),
+  );
+  const known = new Set(taken.map(({ number }) => number));
+  const errors = jobs.flatMap(({ number }, i) => {
+    const isKnown = known.has(number);
+    known.add(number);
+    return isKnown
+      ? [{ path: `jobs[${i}].number`, message: `The job number ${number} is taken. Choose another.` }]
+      : [];
+  });
+  if (errors.length > 0) throw new ProblemError(409, 'Some job numbers are taken', { errors });
+}
+
+/** New jobs out of a list, all of them or none; each is planned first. */
+export async function createJobs(
+  { database, workshop }: Bench,
+  account: Account,
+  jobs: readonly Job[],
+): Promise<BegunJobs> {
+  await refuseTaken(database, jobs);
+  const assessed = await Promise.all(
+    jobs.map(async (job) => ({ job, assessed: await assessJob(database, workshop, job) })),
+  );
+  return database.transaction(async (queries) => {
+    const ids: number[] = [];
+    for (const one of assessed) ids.push((await addJob(queries, account, one.job, one.assessed)).id);
+    return { ids };
+  });
 }
 
 export async function copyJob(

@@ -13,6 +13,7 @@ import type {
 import type {
   Account,
   AuditRecord,
+  BegunJobs,
   Change,
   ChangeKind,
   CopyJob,
@@ -217,6 +218,10 @@ export class Api {
   }
   createJob(job: Job): Observable<Revision> {
     return this.http.post<Revision>('/api/jobs', job);
+  }
+  /** Begins all of these jobs, or none. */
+  createJobs(jobs: readonly Job[]): Observable<BegunJobs> {
+    return this.http.post<BegunJobs>('/api/jobs/several', { jobs });
   }
   copyJob(id: number, changes: CopyJob): Observable<Revision> {
     return this.http.post<Revision>(`/api/jobs/${id}/copy`, changes);

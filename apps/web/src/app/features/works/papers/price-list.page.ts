@@ -22,6 +22,7 @@ import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
 import { count, many } from '../../../ui/format';
+import { ColumnTable, tableColumns, withColumn } from '../../../ui/column-table';
 import { NumberBox } from '../../../ui/number-box';
 import { WorksStore } from '../works.store';
 
@@ -45,6 +46,7 @@ const USUAL: Options = { decimal: '.', per: 'kg', bulk: 1.2, coated: false, grai
 @Component({
   selector: 'dk-price-list-page',
   imports: [
+    ColumnTable,
     MatButtonModule,
     MatFormFieldModule,
     MatIconModule,
@@ -78,20 +80,9 @@ export class PriceListPage {
   protected readonly table = computed(() => readTable(this.text()));
   protected readonly rows = computed(() => this.table().rows.slice(this.hasHeading() ? 1 : 0));
   protected readonly preview = computed(() => this.rows().slice(0, SHOWN_LINES));
-  protected readonly columns = computed(() => {
-    const wide = Math.max(
-      0,
-      ...this.table()
-        .rows.slice(0, SHOWN_LINES)
-        .map((row) => row.length),
-    );
-    const told = new Map(Object.entries(this.chosen()).map(([column, at]) => [at, column as PriceColumn]));
-    return Array.from({ length: wide }, (_, at) => ({
-      at,
-      heading: this.hasHeading() ? (this.table().rows[0]?.[at] ?? '') : `Column ${at + 1}`,
-      is: told.get(at) ?? '',
-    }));
-  });
+  protected readonly columns = computed(() =>
+    tableColumns(this.preview(), this.hasHeading() ? this.table().rows[0] : undefined, this.chosen()),
+  );
   /** What has to be told before anything can be read. */
   protected readonly wants = computed(() =>
     (['name', 'gsm'] as const)
@@ -138,10 +129,7 @@ export class PriceListPage {
   }
 
   protected choose(at: number, column: PriceColumn | ''): void {
-    this.chosen.update((before) => {
-      const others = Object.entries(before).filter(([known, place]) => known !== column && place !== at);
-      return Object.fromEntries(column === '' ? others : [...others, [column, at]]);
-    });
+    this.chosen.update((before) => withColumn(before, at, column));
   }
 
   protected option(change: Partial<Options>): void {

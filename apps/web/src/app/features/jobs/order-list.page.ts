@@ -1,0 +1,215 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSelectModule } from '@angular/material/select';
+import { RouterLink } from '@angular/router';
+import {
+  type DayFirst,
+  type OrderColumn,
+  type OrderedJob,
+  type Question,
+  ORDER_COLUMNS,
+  guessDayFirst,
+  guessOrderColumns,
+  numberAfter,
+  startOrdered,
+} from '@druckerei/core';
+import { MOST_BEGUN, issueText } from '@druckerei/contract';
+import { type RefusedLine, decodeText, readTable, refusedCsv } from '@druckerei/formats/tables';
+import { Store } from '@ngrx/store';
+import { catchError, of } from 'rxjs';
+import { Api } from '../../platform/api';
+import { failureOf } from '../../platform/problem';
+import { selectMay } from '../../platform/session.state';
+import { ColumnTable, tableColumns, withColumn } from '../../ui/column-table';
+import { count, many } from '../../ui/format';
+import { kept } from '../../ui/kept';
+import { saveText } from '../../ui/save-text';
+
+type Columns = Partial<Record<OrderColumn, number>>;
+/** Lines that are shown of the list, and of what is told of it; lines that are read before the page may draw again. */
+const SHOWN = 100;
+const TOLD = 40;
+const AT_ONCE = 5;
+
+const QUESTION_NAMES: Partial<Readonly<Record<Question, string>>> = {
+  size: 'size',
+  measures: 'size',
+  pages: 'pages',
+  stock: 'paper',
+  coverStock: 'paper of the cover',
+};
+
+/** A list of orders, pasted or read: which column is what, what each line comes to, what is wrong with it, and beginning the jobs. */
+@Component({
+  selector: 'dk-order-list-page',
+  imports: [
+    ColumnTable,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatSelectModule,
+    RouterLink,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './order-list.page.html',
+  styleUrls: ['../../ui/list-page.scss', './order-list.page.scss'],
+})
+export class OrderListPage {
+  private readonly api = inject(Api);
+  private readonly works = toSignal(this.api.works());
+  private readonly nextNumber = toSignal(this.api.nextNumber().pipe(catchError(() => of(''))), { initialValue: '' });
+  protected readonly mayPlan = inject(Store).selectSignal(selectMay('plan'));
+  protected readonly count = count;
+  protected readonly many = many;
+  protected readonly most = MOST_BEGUN;
+  protected readonly shownLines = TOLD;
+  protected readonly columnNames = (Object.keys(ORDER_COLUMNS) as OrderColumn[]).map((id) => ({
+    id,
+    name: ORDER_COLUMNS[id],
+  }));
+  /** What the columns of lists with these headings were said to be. */
+  private readonly known = kept<Record<string, Columns>>('order-list-columns', {});
+  protected readonly text = signal('');
+  protected readonly chosen = signal<Columns>({});
+  protected readonly first = signal<DayFirst>('day');
+  private readonly hasHeading = signal(true);
+  protected readonly busy = signal(false);
+  protected readonly failed = signal('');
+  protected readonly done = signal(0);
+
+  private readonly table = computed(() => readTable(this.text()));
+  private readonly headings = computed(() => this.table().rows[0] ?? []);
+  protected readonly rows = computed(() => this.table().rows.slice(this.hasHeading() ? 1 : 0));
+  protected readonly preview = computed(() => this.rows().slice(0, SHOWN));
+  protected readonly columns = computed(() =>
+    tableColumns(this.preview(), this.hasHeading() ? this.headings() : undefined, this.chosen()),
+  );
+  protected readonly tooMany = computed(() => this.rows().length > MOST_BEGUN);
+
+  /** How many lines have been read; undefined when all are. */
+  protected readonly reading = signal<{ readonly done: number } | undefined>(undefined);
+  protected readonly begun = signal<readonly (OrderedJob & { readonly line: number })[]>([]);
+  protected readonly refused = signal<readonly RefusedLine[]>([]);
+  /** Lines of which something is taken as usual, or was not understood. */
+  protected readonly notes = computed(() =>
+    this.begun()
+      .filter(({ usual, left }) => usual.length + left.length > 0)
+      .map(({ line, job, usual, left }) => ({
+        line,
+        number: job.number,
+        usual: usual.map((question) => QUESTION_NAMES[question] ?? question).join(', '),
+        left: left.join(', '),
+      })),
+  );
+  /** Which reading is the newest: an older one ends. */
+  private turn = 0;
+
+  constructor() {
+    effect(() => {
+      const [rows, columns, first, works, number] = [
+        this.rows(),
+        this.chosen(),
+        this.first(),
+        this.works(),
+        this.nextNumber(),
+      ];
+      untracked(() => {
+        this.turn++;
+        this.begun.set([]);
+        this.refused.set([]);
+        this.reading.set(undefined);
+        if (works && rows.length > 0 && columns.product !== undefined && !this.tooMany())
+          void this.read(rows, { columns, first }, works, number, this.turn);
+      });
+    });
+  }
+
+  /** Reads the lines, a few at a time, so that the page stays quick and another choice ends it. */
+  private async read(
+    rows: readonly (readonly string[])[],
+    key: Parameters<typeof startOrdered>[1],
+    works: Parameters<typeof startOrdered>[2],
+    nextNumber: string,
+    turn: number,
+  ): Promise<void> {
+    const [begun, refused]: [(OrderedJob & { line: number })[], RefusedLine[]] = [[], []];
+    let number = nextNumber;
+    for (let at = 0; at < rows.length; at++) {
+      if (at % AT_ONCE === 0) {
+        this.reading.set({ done: at });
+        await new Promise((resolve) => setTimeout(resolve));
+        if (turn !== this.turn) return;
+      }
+      const cells = rows[at] ?? [];
+      const line = at + (this.hasHeading() ? 2 : 1);
+      const made = startOrdered(cells, key, works, number);
+      if (made.ok) begun.push({ ...made.value, line });
+      else refused.push({ line, cells, why: made.issues.map(issueText).join(' ') });
+      if (made.ok && made.value.job.number === number) number = numberAfter([number]) ?? '';
+    }
+    this.begun.set(begun);
+    this.refused.set(refused);
+    this.reading.set(undefined);
+  }
+
+  protected take(text: string): void {
+    this.text.set(text);
+    this.failed.set('');
+    this.done.set(0);
+    const guessed = guessOrderColumns(this.headings());
+    this.hasHeading.set(Object.keys(guessed).length > 1);
+    const columns = this.known()[this.headings().join('\t')] ?? (this.hasHeading() ? guessed : {});
+    this.chosen.set(columns);
+    this.guessDates(columns);
+  }
+
+  private guessDates({ due }: Columns): void {
+    if (due !== undefined) this.first.set(guessDayFirst(this.rows().map((row) => row[due] ?? '')));
+  }
+
+  protected async open(files: FileList | null): Promise<void> {
+    const file = files?.[0];
+    if (file) this.take(decodeText(new Uint8Array(await file.arrayBuffer())));
+  }
+
+  protected choose(at: number, is: OrderColumn | ''): void {
+    const columns = withColumn(this.chosen(), at, is);
+    this.chosen.set(columns);
+    if (is === 'due') this.guessDates(columns);
+    if (this.hasHeading()) this.known.update((known) => ({ ...known, [this.headings().join('\t')]: columns }));
+  }
+
+  protected saveRefused(): void {
+    const headings = this.columns().map(({ heading }) => heading);
+    saveText('orders-not-begun.csv', 'text/csv', refusedCsv(headings, this.refused()));
+  }
+
+  protected begin(): void {
+    const begun = this.begun();
+    this.busy.set(true);
+    this.failed.set('');
+    this.api.createJobs(begun.map(({ job }) => job)).subscribe({
+      next: ({ ids }) => {
+        this.busy.set(false);
+        this.text.set('');
+        this.done.set(ids.length);
+      },
+      error: (error: unknown) => {
+        this.busy.set(false);
+        const { text, problem } = failureOf(error);
+        const wrong = problem?.errors?.map(({ path, message }) => {
+          const at = Number(/^jobs\[(\d+)\]/.exec(path)?.[1] ?? NaN);
+          return `Line ${begun[at]?.line ?? '?'}: ${message}`;
+        });
+        this.failed.set(wrong && wrong.length > 0 ? `None was begun. ${wrong.join(' ')}` : text);
+      },
+    });
+  }
+}

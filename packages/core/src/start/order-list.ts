@@ -1,0 +1,186 @@
+import { type Issue, type Outcome, error } from '../kernel/index.js';
+import {
+  type AskedFamily,
+  type FamilyAnswers,
+  type Question,
+  type ReadOrder,
+  FAMILY_RULES,
+  readOrder,
+  usualIn,
+  withColours,
+} from '../families/index.js';
+import { type Job, FOLDS_OF } from '../job/index.js';
+import type { Works } from '../works/index.js';
+import { startJob } from './start-job.js';
+
+/** What a list of orders may tell, and what its columns are called. */
+export const ORDER_COLUMNS = {
+  product: 'Product, in words',
+  quantity: 'Quantity',
+  number: 'Job number',
+  title: 'Title',
+  customer: 'Customer',
+  due: 'Due',
+} as const;
+/** One of them. */
+export type OrderColumn = keyof typeof ORDER_COLUMNS;
+
+/** Which part of a date such as 4/5/2027 comes first. */
+export type DayFirst = 'day' | 'month';
+
+/** How a list of orders is to be read. */
+export interface OrderListKey {
+  /** Place of each column, from 0. */
+  readonly columns: Partial<Readonly<Record<OrderColumn, number>>>;
+  readonly first: DayFirst;
+}
+
+/** A line of a list of orders, begun as a job. */
+export interface OrderedJob {
+  readonly job: Job;
+  /** Words of the product that nothing was made of. */
+  readonly left: readonly string[];
+  /** What the line does not tell, and is taken as it is usual in the works. */
+  readonly usual: readonly Question[];
+}
+
+/** Headings as such lists write them, English and German; the first that fits, each once. */
+const HEADINGS: Readonly<Record<OrderColumn, RegExp>> = {
+  due: /due|deliver|wanted|termin|liefer|datum|date/i,
+  quantity: /quantity|qty|copies|run|menge|auflage|anzahl|stück/i,
+  number: /number|\bno\b\.?|job|order|nummer|\bnr\b\.?|auftrag/i,
+  customer: /customer|client|buyer|kunde|firma/i,
+  title: /title|name|titel|objekt/i,
+  product: /product|description|specification|what|produkt|beschreibung|artikel/i,
+};
+
+/** Which columns a heading tells, as far as its words do. */
+export function guessOrderColumns(headings: readonly string[]): Partial<Record<OrderColumn, number>> {
+  const taken = new Set<number>();
+  const columns: Partial<Record<OrderColumn, number>> = {};
+  for (const column of Object.keys(HEADINGS) as OrderColumn[]) {
+    const at = headings.findIndex((heading, i) => !taken.has(i) && HEADINGS[column].test(heading));
+    if (at < 0) continue;
+    taken.add(at);
+    columns[column] = at;
+  }
+  return columns;
+}
+
+const DATE = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/;
+
+/** Whether days or months come first, by the dates of a list; days where all of them can be read both ways. */
+export const guessDayFirst = (cells: readonly string[]): DayFirst =>
+  cells.some((cell) => Number(DATE.exec(cell.trim())?.[2] ?? 0) > 12) ? 'month' : 'day';
+
+/** A date as lists write it, as ISO 8601; undefined where there is no such day. */
+function dateOf(text: string, first: DayFirst): string | undefined {
+  const [, a = '', b = '', year = ''] = DATE.exec(text) ?? [];
+  const [day, month] = first === 'day' ? [a, b] : [b, a];
+  const iso = year === '' ? text : `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(iso)) return undefined;
+  const at = new Date(`${iso}T00:00:00Z`);
+  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(iso) ? iso : undefined;
+}
+
+const QUANTITY = /^(?:\d{1,3}(?:[ ,.'’\u00a0\u202f]\d{3})+|\d+)$/;
+const MOST = 1e9;
+/** Letters that a job keeps of its number, its title and its customer. */
+const MOST_LETTERS = { number: 40, title: 120, customer: 120 } as const;
+
+/** A whole number as lists write it, thousands apart or not; undefined where it is none. */
+function quantityOf(text: string): number | undefined {
+  const value = QUANTITY.test(text) ? Number(text.replace(/\D/g, '')) : NaN;
+  return value >= 1 && value <= MOST ? value : undefined;
+}
+
+/** Answers where neither a line nor the family's usual ones say anything. */
+const ELSE = {
+  customer: '',
+  quantity: 0,
+  widthMm: 210,
+  heightMm: 297,
+  pages: 16,
+  stock: '',
+  coverStock: '',
+  press: '',
+  folds: 0,
+  die: { kind: 'structure', structure: 'straight-tuck', depthMm: 130 },
+} as const satisfies Partial<FamilyAnswers>;
+
+/** Answers to the questions of a family: what was read, else what is usual in the works. */
+function answersOf(family: AskedFamily, read: ReadOrder, works: Works): Omit<FamilyAnswers, 'number' | 'title'> {
+  const {
+    family: _family,
+    colours: _colours,
+    understood: _understood,
+    left: _left,
+    due: _due,
+    title: _title,
+    ...told
+  } = read;
+  const folds = told.fold ? { folds: FOLDS_OF[told.fold] } : {};
+  return { ...ELSE, ...usualIn(family, works), ...told, ...folds };
+}
+
+/** What a family asks that a line did not tell. */
+function untold(family: AskedFamily, read: ReadOrder): Question[] {
+  const told: Partial<Readonly<Record<Question, unknown>>> = {
+    size: read.widthMm,
+    measures: read.widthMm,
+    pages: read.pages,
+    stock: read.stock,
+    coverStock: read.coverStock,
+  };
+  const asked: readonly Question[] = ['size', 'stock', ...FAMILY_RULES[family].asks];
+  return [...new Set(asked)].filter((question) => question in told && told[question] === undefined);
+}
+
+/**
+ * A job out of a line of a list of orders: what its cells say, what the words of the product say, the rest as is usual in the works. A cell goes before
+ * the words. @param number for the job where the list has none. Issues: `list.no-product`, `list.quantity`, `list.date`, `list.no-number`, `list.long`,
+ * and those of {@link startJob}. Source: common practice, no source.
+ */
+export function startOrdered(
+  cells: readonly string[],
+  { columns, first }: OrderListKey,
+  works: Works,
+  number?: string,
+): Outcome<OrderedJob> {
+  const cell = (column: OrderColumn): string => {
+    const at = columns[column];
+    return at === undefined ? '' : (cells[at] ?? '').trim();
+  };
+  const read = readOrder(cell('product'), works);
+  const issues: Issue[] = [];
+  const told = {
+    number: cell('number') === '' ? (number ?? '') : cell('number'),
+    title: cell('title'),
+    customer: cell('customer'),
+  };
+  for (const field of Object.keys(MOST_LETTERS) as (keyof typeof MOST_LETTERS)[])
+    if (told[field].length > MOST_LETTERS[field])
+      issues.push(error('list.long', field, { column: ORDER_COLUMNS[field], most: MOST_LETTERS[field] }));
+  const { family } = read;
+  if (!family) issues.push(error('list.no-product', 'product', { text: cell('product') }));
+  const quantity = cell('quantity') === '' ? read.quantity : quantityOf(cell('quantity'));
+  if (quantity === undefined) issues.push(error('list.quantity', 'quantity', { text: cell('quantity') }));
+  const due = cell('due') === '' ? read.due : dateOf(cell('due'), first);
+  if (due === undefined && cell('due') !== '') issues.push(error('list.date', 'due', { text: cell('due') }));
+  if (told.number === '') issues.push(error('list.no-number', 'number'));
+  if (!family || quantity === undefined || issues.length > 0) return { ok: false, issues };
+  const title = told.title === '' ? (read.title ?? cell('product').slice(0, MOST_LETTERS.title)) : told.title;
+  const customer = told.customer === '' ? read.customer : told.customer;
+  const answers: FamilyAnswers = {
+    ...answersOf(family, read, works),
+    number: told.number,
+    title,
+    quantity,
+    ...(customer ? { customer } : {}),
+  };
+  const start = startJob(family, answers, works);
+  if (start.issues.length > 0) return { ok: false, issues: start.issues };
+  const coloured = read.colours ? withColours(start.job, read.colours) : start.job;
+  const job = due === undefined ? coloured : { ...coloured, due };
+  return { ok: true, value: { job, left: read.left, usual: untold(family, read) } };
+}
