@@ -4,4 +4,4 @@ export { type CgatsReading, readCgats, readingsOf, writeCgats } from './table/cg
 export { happenedCsv } from './table/happened-csv.js';
 export { type RefusedLine, refusedCsv } from './table/refused-csv.js';
 export { stocksCsv } from './table/stocks-csv.js';
-export { type Table, type Parted, PARTED, decodeText, readTable } from './table/read-table.js';
+export { type Table, type Parted, MOST_ROWS, PARTED, decodeText, readTable } from './table/read-table.js';

@@ -8,10 +8,12 @@ export interface Table {
   /** Lines of cells, the first among them. */
   readonly rows: readonly (readonly string[])[];
   readonly parted: Parted;
+  /** There were more lines than are read: those behind were left out. */
+  readonly cut: boolean;
 }
 
-/** More lines than a works reads at once are a slip. */
-const MOST_ROWS = 20_000;
+/** Lines that are read at once; what is longer is told. */
+export const MOST_ROWS = 100_000;
 
 /** Which sign parts most lines into most cells: tabs out of a sheet, semicolons where figures have commas. */
 function partedBy(text: string): Parted {
@@ -27,11 +29,11 @@ export function readTable(text: string, parted: Parted = partedBy(text)): Table 
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     delimiter: parted,
     skipEmptyLines: false,
-    preview: MOST_ROWS,
+    preview: MOST_ROWS + 1,
   });
   const rows = data.map((row) => row.map((cell) => cell.replace(/^'(?=[=+\-@])/, '').trim()));
   while (rows.length > 0 && (rows.at(-1) ?? []).every((cell) => cell === '')) rows.pop();
-  return { rows, parted };
+  return { rows: rows.slice(0, MOST_ROWS), parted, cut: rows.length > MOST_ROWS };
 }
 
 /** Text of a file: UTF-8, or what older programs of offices write. */

@@ -1,6 +1,6 @@
 import { happenedCsv } from './happened-csv.js';
 import { MACHINE_TYPES, SHIPPED_WORKS, readPriceList } from '@druckerei/core';
-import { decodeText, machinesCsv, readMachines, readTable, stocksCsv } from '../tables.js';
+import { MOST_ROWS, decodeText, machinesCsv, readMachines, readTable, refusedCsv, stocksCsv } from '../tables.js';
 
 describe('machines as a table', () => {
   it('come back as they went', () => {
@@ -73,7 +73,7 @@ describe('a table', () => {
     ],
     ['"a, b",1.5\n', ',', [['a, b', '1.5']]],
   ])('out of %j', (text, parted, rows) => {
-    expect(readTable(text)).toEqual({ rows, parted });
+    expect(readTable(text)).toEqual({ rows, parted, cut: false });
   });
   it('is decoded as it was written', () => {
     expect(decodeText(new TextEncoder().encode('Bögen'))).toBe('Bögen');
@@ -107,5 +107,27 @@ describe('planned and happened as a table', () => {
     expect(rows[1]?.slice(0, 5)).toEqual(['D-1', '=1+1', 'Weir, Mill', '2026-11-12', '-2']);
     expect(rows[3]?.slice(7, 12)).toEqual(['cost', 'EUR', '200', '190', '-10']);
     expect(rows[4]?.slice(5)).toEqual(['Cut', '', 'running spoils', 'sheet', '10', '60', '-2.5', 'EUR', 'crease 60']);
+  });
+});
+
+describe('lines that were not taken', () => {
+  it('come back as they stood, with the reason beside them, and run nothing in a sheet', () => {
+    const text = refusedCsv(
+      ['Title', 'Copies'],
+      [{ line: 4, cells: ['=1+1', '5,0', 'beyond'], why: 'The quantity is no whole number.' }],
+    );
+    expect(text.split('\r\n')).toEqual(['Title,Copies,Line,Why', `"'=1+1","5,0",4,The quantity is no whole number.`]);
+    // Read again they are what they were.
+    expect(readTable(text).rows[1]?.slice(0, 2)).toEqual(['=1+1', '5,0']);
+  });
+});
+
+describe('a table that is too long', () => {
+  it('says that lines behind the most were not read', () => {
+    const line = 'a,b';
+    const most = readTable(Array.from({ length: MOST_ROWS }, () => `${line}\n`).join(''));
+    expect([most.rows.length, most.cut]).toEqual([MOST_ROWS, false]);
+    const more = readTable(Array.from({ length: MOST_ROWS + 1 }, () => line).join('\n'));
+    expect([more.rows.length, more.cut]).toEqual([MOST_ROWS, true]);
   });
 });

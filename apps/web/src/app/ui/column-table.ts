@@ -15,6 +15,7 @@ export interface TableColumn {
     <table [attr.aria-label]="label()">
       <thead>
         <tr>
+          <th scope="col" class="line">Line</th>
           @for (column of columns(); track column.at) {
             <th scope="col">
               <span class="quiet">{{ column.heading }}</span>
@@ -34,6 +35,7 @@ export interface TableColumn {
       <tbody>
         @for (row of rows(); track $index) {
           <tr>
+            <td class="line">{{ firstLine() + $index }}</td>
             @for (column of columns(); track column.at) {
               <td>{{ row[column.at] }}</td>
             }
@@ -70,6 +72,10 @@ export interface TableColumn {
     th span {
       display: block;
     }
+    .line {
+      text-align: right;
+      color: var(--mat-sys-on-surface-variant);
+    }
     select {
       padding: 3px 4px;
       font: inherit;
@@ -87,6 +93,8 @@ export class ColumnTable {
   /** What a column may be. */
   readonly names = input.required<readonly { readonly id: string; readonly name: string }[]>();
   readonly rows = input.required<readonly (readonly string[])[]>();
+  /** Number of the first of the rows, as it is counted where they come from. */
+  readonly firstLine = input.required<number>();
   readonly chosen = output<{ readonly at: number; readonly is: string }>();
   protected readonly picked = ({ target }: Event): string => (target as HTMLSelectElement).value;
 }

@@ -80,6 +80,7 @@ export class OrderListPage {
   protected readonly chosen = signal<Columns>({});
   protected readonly first = signal<DayFirst>('day');
   private readonly hasHeading = signal(true);
+  protected readonly firstLine = computed(() => (this.hasHeading() ? 2 : 1));
   protected readonly busy = signal(false);
   protected readonly failed = signal('');
   protected readonly done = signal(0);
@@ -148,7 +149,7 @@ export class OrderListPage {
         if (turn !== this.turn) return;
       }
       const cells = rows[at] ?? [];
-      const line = at + (this.hasHeading() ? 2 : 1);
+      const line = at + this.firstLine();
       const made = startOrdered(cells, key, works, number);
       if (made.ok) begun.push({ ...made.value, line });
       else refused.push({ line, cells, why: made.issues.map(issueText).join(' ') });
