@@ -151,8 +151,9 @@ const { benchLive } = await import('./bench-live.mjs');
 await benchLive(say, ratio);
 const { benchBook } = await import('./bench-book.mjs');
 await benchBook(core, say, ratio);
-const { benchFloor } = await import('./bench-floor.mjs');
+const { benchDemoFloor, benchFloor } = await import('./bench-floor.mjs');
 await benchFloor(say, ratio);
+await benchDemoFloor(say, ratio);
 const { benchLargeWorks } = await import('./bench-large-works.mjs');
 await benchLargeWorks(say, ms, ratio);
 await withDemoServer(async (address) => {

@@ -120,7 +120,11 @@ describe('paper of several jobs', () => {
     expect(days([], [])).toEqual(['never', 'never', 'never']);
     expect(days([{ key, quantity, reserved: [], drawn: [] }], [])).toEqual(['never', 'there', 'never']);
     // What is reserved whole is not asked for.
-    expect(days([{ key, quantity, reserved: [{ job: 3, quantity }], drawn: [] }], [])).toEqual(['never', 'never', undefined]);
+    expect(days([{ key, quantity, reserved: [{ job: 3, quantity }], drawn: [] }], [])).toEqual([
+      'never',
+      'never',
+      undefined,
+    ]);
     // What a job has taken in is no longer on hand, and it waits for the rest alone.
     const half = Math.ceil(quantity / 2);
     const begun = { key, quantity: quantity - half, reserved: [], drawn: [{ job: 2, quantity: half }] };
