@@ -52,6 +52,9 @@ test('a list of orders with three bad lines is read, what is wrong is told and k
 
   // What a column was said to be is remembered for lists with these headings.
   await page.getByLabel('What stands in Titel').selectOption('leave out');
+  await expect
+    .poll(() => page.evaluate(() => localStorage.getItem('druckerei.order-list-columns')))
+    .toContain('Auftrag');
   await page.reload();
   await page.getByLabel('Lines of a list of orders').fill(LINES);
   await expect(page.getByLabel('What stands in Titel')).toHaveValue('');
