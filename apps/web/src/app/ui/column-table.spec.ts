@@ -11,7 +11,7 @@ describe('columns of a table that was read', () => {
     expect(tableColumns([], undefined, {})).toEqual([]);
   });
   it('are one thing each, and nothing is in two of them', () => {
-    expect(withColumn({ name: 0, price: 1 }, 0, 'price')).toEqual({ price: 0 });
+    expect(withColumn<'name' | 'price'>({ name: 0, price: 1 }, 0, 'price')).toEqual({ price: 0 });
     expect(withColumn<'name' | 'price'>({ name: 0, price: 1 }, 1, '')).toEqual({ name: 0 });
     expect(withColumn<'name' | 'price'>({ name: 0 }, 2, 'price')).toEqual({ name: 0, price: 2 });
   });
