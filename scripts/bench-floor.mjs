@@ -99,68 +99,63 @@ async function workOf(page, work) {
   return after - before - (before - idle);
 }
 
-export async function benchFloor(say, ratio) {
-  await withDemoServer(async (address) => {
+/** Runs `work` with a browser at a server with the demo data. @param env settings beside the usual. */
+const inBrowser = (work, env = {}) =>
+  withDemoServer(async (address) => {
     await untilReady(address);
     const browser = await chromium.launch({
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu'],
     });
     try {
-      await measure(await signIn(browser, address), await signIn(browser, address), address, say, ratio);
+      await work(browser, address);
     } finally {
       await browser.close();
     }
-  });
-}
+  }, env);
+
+export const benchFloor = (say, ratio) =>
+  inBrowser(async (browser, address) =>
+    measure(await signIn(browser, address), await signIn(browser, address), address, say, ratio),
+  );
 
 /** The demo's own crowded floor: how soon there is a schedule of it, and what is late when it was looked for longer. */
-export async function benchDemoFloor(say, ratio) {
-  await withDemoServer(
-    async (address) => {
-      await untilReady(address);
-      const browser = await chromium.launch({
-        executablePath: '/usr/bin/chromium',
-        args: ['--no-sandbox', '--disable-gpu'],
-      });
-      try {
-        const call = caller(await signIn(browser, address));
-        let floor = await call('GET', '/api/floor');
-        while (floor.waiting > 0) floor = await call('GET', '/api/floor');
-        const planned = async (effort, isThere) => {
-          const { id: before } = floor.trial ?? floor.inForce ?? { id: 0 };
-          const begun = performance.now();
-          await call('POST', '/api/floor/schedules', { effort });
-          do floor = await call('GET', '/api/floor');
-          while (!isThere(floor, before));
-          return performance.now() - begun;
-        };
-        const times = [];
-        for (let i = 0; i < TIMES; i++) {
-          times.push(await planned('rule', ({ trial }, before) => trial && trial.id !== before));
-          while (floor.run) floor = await call('GET', '/api/floor');
-        }
+export const benchDemoFloor = (say, ratio) =>
+  inBrowser(
+    async (browser, address) => {
+      const call = caller(await signIn(browser, address));
+      let floor = await call('GET', '/api/floor');
+      while (floor.waiting > 0) floor = await call('GET', '/api/floor');
+      const planned = async (effort, isThere) => {
+        const { id: before } = floor.trial ?? floor.inForce ?? { id: 0 };
+        const begun = performance.now();
+        await call('POST', '/api/floor/schedules', { effort });
+        do floor = await call('GET', '/api/floor');
+        while (!isThere(floor, before));
+        return performance.now() - begun;
+      };
+      const times = [];
+      for (let i = 0; i < TIMES; i++) {
+        times.push(await planned('rule', ({ trial }, before) => trial && trial.id !== before));
+        while (floor.run) floor = await call('GET', '/api/floor');
+      }
+      say(
+        `the demo's ${floor.jobs.length} jobs planned by rule, until it is there to see, median of ${TIMES}`,
+        `${median(times).toFixed(0)} ms`,
+        ratio(median(times), 1_000),
+      );
+      for (const effort of ['quick', 'thorough']) {
+        const ms = await planned(effort, ({ trial, run }, before) => trial && trial.id !== before && !run);
+        const { late, judged, bound } = floor.trial.plan;
         say(
-          `the demo's ${floor.jobs.length} jobs planned by rule, until it is there to see, median of ${TIMES}`,
-          `${median(times).toFixed(0)} ms`,
-          ratio(median(times), 1_000),
+          `  ${effort}: late, and of them late even alone in the works`,
+          `${late.length}, ${late.filter(({ alone }) => alone > 0).length} in ${(ms / 1000).toFixed(1)} s`,
+          `bound ${((100 * bound) / Math.max(1, judged.late)).toFixed(0)} % of what was found`,
         );
-        for (const effort of ['quick', 'thorough']) {
-          const ms = await planned(effort, ({ trial, run }, before) => trial && trial.id !== before && !run);
-          const { late, judged, bound } = floor.trial.plan;
-          say(
-            `  ${effort}: late, and of them late even alone in the works`,
-            `${late.length}, ${late.filter(({ alone }) => alone > 0).length} in ${(ms / 1000).toFixed(1)} s`,
-            `bound ${((100 * bound) / Math.max(1, judged.late)).toFixed(0)} % of what was found`,
-          );
-        }
-      } finally {
-        await browser.close();
       }
     },
     { DEMO_FLOOR: '1' },
   );
-}
 
 /** The same with two browsers that are signed in. */
 export async function measure(planner, other, address, say, ratio) {

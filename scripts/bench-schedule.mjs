@@ -6,8 +6,6 @@ import { repo } from './build-steps.mjs';
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 const CROWDED = { jobs: 200, steps: 7, machines: 30, slack: 1.2 };
 const BETTERING_MS = 30_000;
-/** Rounds of prices, as the application looks for them. */
-const BOUND_ROUNDS = 120;
 
 /** Numbers 0 to below 1, the same every time. */
 function draws(seed) {
@@ -70,7 +68,7 @@ function meet(improver, best, ms) {
 }
 
 export function benchSchedule({ schedule }, say, ratio) {
-  const { OpenTime, Improver, firstSchedule, moved, timetable, pricedBound } = schedule;
+  const { OpenTime, Improver, firstSchedule, moved, timetable, pricedBound, BOUND_ROUNDS } = schedule;
   const shop = crowded(OpenTime.ALWAYS, CROWDED);
   const name = `${CROWDED.jobs} jobs x ${CROWDED.steps} operations on ${CROWDED.machines} machines`;
   const times = Array.from({ length: 9 }, () => {

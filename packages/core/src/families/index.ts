@@ -18,4 +18,4 @@ export { makeJob } from './new-job.js';
 export { pressesFor, stocksFor } from './offers.js';
 export { withColours } from './colours.js';
 export { nextJobNumber, numberAfter, numberEnds, wrongNumberPattern } from './job-number.js';
-export { type ReadOrder, readOrder } from './read-order.js';
+export { type ReadOrder, quantityIn, readOrder } from './read-order.js';

@@ -1,3 +1,4 @@
+import { isCalendarDay } from '../kernel/index.js';
 import { isoSize } from '../paper/index.js';
 import type { FoldKind } from '../job/index.js';
 import type { Stock, Works } from '../works/index.js';
@@ -52,7 +53,7 @@ const FOLDS: readonly (readonly [RegExp, FoldKind])[] = [
 ];
 
 /** A number with thousands apart by comma, point, space or apostrophe; k stands for a thousand. */
-const NUMBER = String.raw`(\d{1,3}(?:[ ,.'’]\d{3})+|\d+)(k)?`;
+const NUMBER = String.raw`(\d{1,3}(?:[ ,.'’\u00a0\u202f]\d{3})+|\d+)(k)?`;
 const numberOf = (digits: string, k: string | undefined): number =>
   Number(digits.replace(/\D/g, '')) * (k === undefined ? 1 : 1000);
 
@@ -159,17 +160,28 @@ function readSize(reader: Reader): void {
 /** Most that an order counts. */
 const MOST = 1e9;
 
+/** A quantity that stands by itself, thousands apart or not; undefined where it is none that can be ordered. */
+export function quantityIn(text: string): number | undefined {
+  const [, digits, k] = new RegExp(`^${NUMBER}$`, 'i').exec(text) ?? [];
+  const quantity = digits === undefined ? NaN : numberOf(digits, k);
+  return quantity >= 1 && quantity <= MOST ? quantity : undefined;
+}
+
+/** No part of a date that there is not is a quantity. */
 function readQuantity(reader: Reader): void {
-  reader.take(new RegExp(String.raw`\b${NUMBER}(?: ?(?:copies|pieces|pcs|off))?\b`, 'i'), ([, digits = '', k]) => {
-    const quantity = numberOf(digits, k);
-    return quantity < 1 || quantity > MOST ? undefined : { as: `${quantity} ordered`, gives: { quantity } };
-  });
+  reader.take(
+    new RegExp(String.raw`(?<!-)\b${NUMBER}(?: ?(?:copies|pieces|pcs|off))?\b(?!-\d)`, 'i'),
+    ([, digits = '', k]) => {
+      const quantity = numberOf(digits, k);
+      return quantity < 1 || quantity > MOST ? undefined : { as: `${quantity} ordered`, gives: { quantity } };
+    },
+  );
 }
 
 function readWhose(reader: Reader): void {
   reader.take(/["“”]([^"“”]{1,120})["“”]/, ([, title = '']) => ({ as: `title: ${title}`, gives: { title } }));
   reader.take(/\bdue (\d{4}-\d{2}-\d{2})\b/i, ([, due = '']) =>
-    Number.isNaN(Date.parse(due)) ? undefined : { as: `due ${due}`, gives: { due } },
+    isCalendarDay(due) ? { as: `due ${due}`, gives: { due } } : undefined,
   );
 }
 

@@ -5,6 +5,7 @@ import {
   type Shop,
   type Slot,
   type Timetable,
+  BOUND_ROUNDS,
   Improver,
   NEVER,
   chainOf,
@@ -98,8 +99,7 @@ export interface FloorEffort {
   readonly seed: number;
 }
 
-/** Rounds of prices for the bound, and machine minutes of all ways to do all operations beyond which none are looked for: it would take a minute. */
-const ROUNDS = 120;
+/** Machine minutes of all ways to do all operations beyond which no prices are looked for: it would take a minute. */
 const MOST_PRICED = 1e9;
 
 /** Late jobs that are explained with what would help: each is tried. */
@@ -266,7 +266,7 @@ function boundOf(shop: Shop, table: Timetable, sharp: boolean): PricedBound {
   );
   const horizon = Math.max(0, ...through);
   const modes = shop.operations.reduce((sum, one) => sum + one.modes.length, 0);
-  const rounds = sharp && modes * horizon <= MOST_PRICED ? ROUNDS : 0;
+  const rounds = sharp && modes * horizon <= MOST_PRICED ? BOUND_ROUNDS : 0;
   return pricedBound({ ...shop, orders }, judgedOf(shop, table).late, horizon, rounds);
 }
 

@@ -1,4 +1,4 @@
-import { dayAfter, daysBetween } from './day.js';
+import { dayAfter, daysBetween, isCalendarDay } from './day.js';
 
 describe('days', () => {
   it.each([
@@ -11,4 +11,16 @@ describe('days', () => {
     expect(dayAfter(day, days)).toBe(then);
     expect(daysBetween(day, then)).toBe(days);
   });
+});
+
+describe('a day that there is (identity: the calendar)', () => {
+  it.each(['2028-02-29', '2027-12-31', '2000-02-29'])('%s', (day) => {
+    expect(isCalendarDay(day)).toBe(true);
+  });
+  it.each(['2027-02-29', '1900-02-29', '2027-04-31', '2027-13-01', '2027-00-10', '27-01-01', '2027-1-1', '', 'soon'])(
+    'not %s',
+    (day) => {
+      expect(isCalendarDay(day)).toBe(false);
+    },
+  );
 });

@@ -22,7 +22,7 @@ export const RULES: readonly RuleOf[] = [
 
 const NOTHING: readonly number[] = [];
 
-/** However far off it is due, what is shorter or weighs more still goes first. */
+/** However far off it is due, what is shorter or weighs more still goes first: its hurry is no less than e to the minus so much. Tried on made-up works, no source. */
 const MOST_CALM = 20;
 
 /** Run and set-up minutes by the quickest mode. */

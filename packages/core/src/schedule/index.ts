@@ -1,5 +1,5 @@
 export { lateBound, ordersAlone } from './bound.js';
-export { type PricedBound, priceBetween, pricedBound } from './priced-bound.js';
+export { type PricedBound, BOUND_ROUNDS, priceBetween, pricedBound } from './priced-bound.js';
 export { type Cause, causeOf } from './critical.js';
 export { firstSchedule, inOrder } from './dispatch.js';
 export { type Halved, halfFirst, splitInTwo } from './halves.js';

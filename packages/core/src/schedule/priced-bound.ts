@@ -8,9 +8,11 @@ import type { Link, Operation, Shop } from './shop.js';
 /** Minutes that have one price on a machine. */
 const BUCKET = 60;
 /** Steps of time that prices may be looked for in, in minutes; the finest is taken that keeps all rounds within so many machine steps. */
-const STEPS = [1, 2, 3, 4, 5, 6, 10, 12, 15, 20, 30] as const;
 const COARSEST = 30;
+const STEPS = [1, 2, 3, 4, 5, 6, 10, 12, 15, 20, COARSEST] as const;
 const MOST_WORK = 1.2e8;
+/** Rounds of prices. This and the steps: tried on made-up works of 30 to 200 jobs, no source. */
+export const BOUND_ROUNDS = 120;
 /** Orders that are asked between two changes of the prices, and rounds of all of them between two looks at what the prices say. */
 const ASKED = 5;
 const LOOK = 5;

@@ -70,6 +70,12 @@ describe('a line of a list of orders', () => {
   ])('says what is wrong: %s', (_, cells, wanted) => {
     expect(new Set(codes(cells))).toEqual(new Set(wanted));
   });
+  it('takes no day that there is not out of the words of the product, and reads a count as they do', () => {
+    const made = begun(['1', 't', '', '2k', '', 'poster A2 due 2027-02-30']);
+    if (!made.ok) throw new Error(JSON.stringify(made.issues));
+    expect([made.value.job.due, made.value.job.order.quantity]).toEqual([undefined, 2000]);
+    expect(made.value.left.join(' ')).toContain('due 2027-02-30');
+  });
   it('takes the number that it is given where the list has none', () => {
     const made = begun(['', 't', '', '10', '', 'poster A2'], 'day', 'HB-26-0500');
     expect(made.ok && made.value.job.number).toBe('HB-26-0500');

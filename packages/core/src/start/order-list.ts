@@ -1,10 +1,11 @@
-import { type Issue, type Outcome, error } from '../kernel/index.js';
+import { type Issue, type Outcome, columnsOf, error, isCalendarDay } from '../kernel/index.js';
 import {
   type AskedFamily,
   type FamilyAnswers,
   type Question,
   type ReadOrder,
   FAMILY_RULES,
+  quantityIn,
   readOrder,
   usualIn,
   withColours,
@@ -54,18 +55,9 @@ const HEADINGS: Readonly<Record<OrderColumn, RegExp>> = {
   product: /product|description|specification|what|produkt|beschreibung|artikel/i,
 };
 
-/** Which columns a heading tells, as far as its words do. */
-export function guessOrderColumns(headings: readonly string[]): Partial<Record<OrderColumn, number>> {
-  const taken = new Set<number>();
-  const columns: Partial<Record<OrderColumn, number>> = {};
-  for (const column of Object.keys(HEADINGS) as OrderColumn[]) {
-    const at = headings.findIndex((heading, i) => !taken.has(i) && HEADINGS[column].test(heading));
-    if (at < 0) continue;
-    taken.add(at);
-    columns[column] = at;
-  }
-  return columns;
-}
+/** Which columns a heading tells. */
+export const guessOrderColumns = (headings: readonly string[]): Partial<Record<OrderColumn, number>> =>
+  columnsOf(headings, HEADINGS);
 
 const DATE = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/;
 
@@ -78,21 +70,11 @@ function dateOf(text: string, first: DayFirst): string | undefined {
   const [, a = '', b = '', year = ''] = DATE.exec(text) ?? [];
   const [day, month] = first === 'day' ? [a, b] : [b, a];
   const iso = year === '' ? text : `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(iso)) return undefined;
-  const at = new Date(`${iso}T00:00:00Z`);
-  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(iso) ? iso : undefined;
+  return isCalendarDay(iso) ? iso : undefined;
 }
 
-const QUANTITY = /^(?:\d{1,3}(?:[ ,.'’\u00a0\u202f]\d{3})+|\d+)$/;
-const MOST = 1e9;
 /** Letters that a job keeps of its number, its title and its customer. */
 const MOST_LETTERS = { number: 40, title: 120, customer: 120 } as const;
-
-/** A whole number as lists write it, thousands apart or not; undefined where it is none. */
-function quantityOf(text: string): number | undefined {
-  const value = QUANTITY.test(text) ? Number(text.replace(/\D/g, '')) : NaN;
-  return value >= 1 && value <= MOST ? value : undefined;
-}
 
 /** Answers where neither a line nor the family's usual ones say anything. */
 const ELSE = {
@@ -163,7 +145,7 @@ export function startOrdered(
       issues.push(error('list.long', field, { column: ORDER_COLUMNS[field], most: MOST_LETTERS[field] }));
   const { family } = read;
   if (!family) issues.push(error('list.no-product', 'product', { text: cell('product') }));
-  const quantity = cell('quantity') === '' ? read.quantity : quantityOf(cell('quantity'));
+  const quantity = cell('quantity') === '' ? read.quantity : quantityIn(cell('quantity'));
   if (quantity === undefined) issues.push(error('list.quantity', 'quantity', { text: cell('quantity') }));
   const due = cell('due') === '' ? read.due : dateOf(cell('due'), first);
   if (due === undefined && cell('due') !== '') issues.push(error('list.date', 'due', { text: cell('due') }));

@@ -1,4 +1,4 @@
-import { type Issue, error } from '../kernel/index.js';
+import { type Issue, columnsOf, error } from '../kernel/index.js';
 import { readAmount, readSheetSize } from './read-cells.js';
 import type { SheetSize } from './works.js';
 
@@ -49,18 +49,9 @@ const HEADINGS: Readonly<Record<PriceColumn, RegExp>> = {
   name: /name|paper|papier|grade|sorte|quality|bezeichnung|article|artikel/i,
 };
 
-/** Which columns a heading tells, as far as its words do; the first that fits, each once. */
-export function guessColumns(headings: readonly string[]): Partial<Record<PriceColumn, number>> {
-  const taken = new Set<number>();
-  const columns: Partial<Record<PriceColumn, number>> = {};
-  for (const column of Object.keys(HEADINGS) as PriceColumn[]) {
-    const at = headings.findIndex((heading, i) => !taken.has(i) && HEADINGS[column].test(heading));
-    if (at < 0) continue;
-    taken.add(at);
-    columns[column] = at;
-  }
-  return columns;
-}
+/** Which columns a heading tells. */
+export const guessColumns = (headings: readonly string[]): Partial<Record<PriceColumn, number>> =>
+  columnsOf(headings, HEADINGS);
 
 /** Signs of money that stand in cells, with the currency that they are. */
 const SIGNS: Readonly<Record<string, string>> = { '€': 'EUR', $: 'USD', '£': 'GBP', '¥': 'JPY' };

@@ -26,10 +26,20 @@ export interface Assessed {
   readonly assessment: Assessment;
 }
 
-/** Reckons a job in the works of today. Issues: 422 where it takes longer or more than a plan may. */
-export async function assessJob(queries: Queries, workshop: Workshop, job: Job): Promise<Assessed> {
+/** Reckons jobs in the works of today. Issues: 422 where one takes longer or more than a plan may. */
+export async function assessJobs(queries: Queries, workshop: Workshop, jobs: readonly Job[]): Promise<Assessed[]> {
   const works = await currentWorks(queries);
-  return { basis: basisOf(works), assessment: await workshop.run('assess', { job, works }, { runMs: PLAN_MS }) };
+  const basis = basisOf(works);
+  return Promise.all(
+    jobs.map(async (job) => ({ basis, assessment: await workshop.run('assess', { job, works }, { runMs: PLAN_MS }) })),
+  );
+}
+
+/** The same of one job. */
+export async function assessJob(queries: Queries, workshop: Workshop, job: Job): Promise<Assessed> {
+  const [assessed] = await assessJobs(queries, workshop, [job]);
+  if (!assessed) throw new Error('the job was not assessed');
+  return assessed;
 }
 
 export const keepAssessment = (

@@ -2,7 +2,7 @@ import type { Job } from '@druckerei/core';
 import type { Account, BegunJobs, CopyJob, Revision } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
-import { type Assessed, assessJob, basisOf, keepAssessment } from '../assessments/assessments.js';
+import { type Assessed, assessJob, assessJobs, basisOf, keepAssessment } from '../assessments/assessments.js';
 import { noteChange } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
 import type { Bench } from './bench.js';
@@ -29,14 +29,18 @@ async function lockNewest(queries: Queries, id: number, version: number): Promis
   return newest;
 }
 
-/** A job that has been planned. */
-export async function addJob(queries: Queries, account: Account, job: Job, assessed: Assessed): Promise<Revision> {
+/** Puts a job that has been planned in. @returns its id. */
+async function putJob(queries: Queries, account: Account, job: Job, assessed: Assessed): Promise<number> {
   const row = await queries.one<{ id: number }>('jobs/add', job.number);
   if (!row) throw new Error('the job was not added');
   await queries.one('jobs/add-revision', row.id, 1, 1, job, account.id);
   await keepAssessment(queries, { id: row.id, revision: 1, version: 1 }, assessed);
-  return readRevision(queries, row.id);
+  return row.id;
 }
+
+/** A job that has been planned. */
+export const addJob = async (queries: Queries, account: Account, job: Job, assessed: Assessed): Promise<Revision> =>
+  readRevision(queries, await putJob(queries, account, job, assessed));
 
 /** A new job. It is planned first: what takes longer than a plan may is not kept. */
 export async function createJob({ database, workshop }: Bench, account: Account, job: Job): Promise<Revision> {
@@ -68,12 +72,13 @@ export async function createJobs(
   jobs: readonly Job[],
 ): Promise<BegunJobs> {
   await refuseTaken(database, jobs);
-  const assessed = await Promise.all(
-    jobs.map(async (job) => ({ job, assessed: await assessJob(database, workshop, job) })),
-  );
+  const assessed = await assessJobs(database, workshop, jobs);
   return database.transaction(async (queries) => {
     const ids: number[] = [];
-    for (const one of assessed) ids.push((await addJob(queries, account, one.job, one.assessed)).id);
+    for (const [i, one] of assessed.entries()) {
+      const job = jobs[i];
+      if (job) ids.push(await putJob(queries, account, job, one));
+    }
     return { ids };
   });
 }

@@ -19,15 +19,16 @@ import {
   startOrdered,
 } from '@druckerei/core';
 import { MOST_BEGUN, issueText } from '@druckerei/contract';
-import { type RefusedLine, decodeText, readTable, refusedCsv } from '@druckerei/formats/tables';
+import { type RefusedLine, refusedCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { catchError, of } from 'rxjs';
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
-import { ColumnTable, tableColumns, withColumn } from '../../ui/column-table';
+import { ColumnTable } from '../../ui/column-table';
 import { count, many } from '../../ui/format';
 import { kept } from '../../ui/kept';
+import { PastedTable, textOfFile } from '../../ui/pasted-table';
 import { saveText } from '../../ui/save-text';
 
 type Columns = Partial<Record<OrderColumn, number>>;
@@ -64,7 +65,8 @@ const QUESTION_NAMES: Partial<Readonly<Record<Question, string>>> = {
 export class OrderListPage {
   private readonly api = inject(Api);
   private readonly works = toSignal(this.api.works());
-  private readonly nextNumber = toSignal(this.api.nextNumber().pipe(catchError(() => of(''))), { initialValue: '' });
+  /** The next job number of the works, asked for each list anew; empty where none can be told. */
+  private readonly nextNumber = signal('');
   protected readonly mayPlan = inject(Store).selectSignal(selectMay('plan'));
   protected readonly count = count;
   protected readonly many = many;
@@ -76,23 +78,13 @@ export class OrderListPage {
   }));
   /** What the columns of lists with these headings were said to be. */
   private readonly known = kept<Record<string, Columns>>('order-list-columns', {});
-  protected readonly text = signal('');
-  protected readonly chosen = signal<Columns>({});
+  protected readonly list = new PastedTable<OrderColumn>(guessOrderColumns, SHOWN);
   protected readonly first = signal<DayFirst>('day');
-  private readonly hasHeading = signal(true);
-  protected readonly firstLine = computed(() => (this.hasHeading() ? 2 : 1));
   protected readonly busy = signal(false);
   protected readonly failed = signal('');
   protected readonly done = signal(0);
 
-  private readonly table = computed(() => readTable(this.text()));
-  private readonly headings = computed(() => this.table().rows[0] ?? []);
-  protected readonly rows = computed(() => this.table().rows.slice(this.hasHeading() ? 1 : 0));
-  protected readonly preview = computed(() => this.rows().slice(0, SHOWN));
-  protected readonly columns = computed(() =>
-    tableColumns(this.preview(), this.hasHeading() ? this.headings() : undefined, this.chosen()),
-  );
-  protected readonly tooMany = computed(() => this.rows().length > MOST_BEGUN);
+  protected readonly tooMany = computed(() => this.list.rows().length > MOST_BEGUN);
 
   /** How many lines have been read; undefined when all are. */
   protected readonly reading = signal<{ readonly done: number } | undefined>(undefined);
@@ -115,8 +107,8 @@ export class OrderListPage {
   constructor() {
     effect(() => {
       const [rows, columns, first, works, number] = [
-        this.rows(),
-        this.chosen(),
+        this.list.rows(),
+        this.list.chosen(),
         this.first(),
         this.works(),
         this.nextNumber(),
@@ -149,7 +141,7 @@ export class OrderListPage {
         if (turn !== this.turn) return;
       }
       const cells = rows[at] ?? [];
-      const line = at + this.firstLine();
+      const line = at + this.list.firstLine();
       const made = startOrdered(cells, key, works, number);
       if (made.ok) begun.push({ ...made.value, line });
       else refused.push({ line, cells, why: made.issues.map(issueText).join(' ') });
@@ -161,34 +153,40 @@ export class OrderListPage {
   }
 
   protected take(text: string): void {
-    this.text.set(text);
+    this.api
+      .nextNumber()
+      .pipe(catchError(() => of('')))
+      .subscribe((number) => this.nextNumber.set(number));
+    this.list.take(text);
     this.failed.set('');
     this.done.set(0);
-    const guessed = guessOrderColumns(this.headings());
-    this.hasHeading.set(Object.keys(guessed).length > 1);
-    const columns = this.known()[this.headings().join('\t')] ?? (this.hasHeading() ? guessed : {});
-    this.chosen.set(columns);
-    this.guessDates(columns);
+    const known = this.known()[this.listName()];
+    if (known) this.list.chosen.set(known);
+    this.guessDates(this.list.chosen());
   }
 
+  /** By what a list is known again; empty where it has no headings. */
+  private readonly listName = computed(() => this.list.headings()?.join('\t') ?? '');
+
   private guessDates({ due }: Columns): void {
-    if (due !== undefined) this.first.set(guessDayFirst(this.rows().map((row) => row[due] ?? '')));
+    if (due !== undefined) this.first.set(guessDayFirst(this.list.rows().map((row) => row[due] ?? '')));
   }
 
   protected async open(files: FileList | null): Promise<void> {
-    const file = files?.[0];
-    if (file) this.take(decodeText(new Uint8Array(await file.arrayBuffer())));
+    const text = await textOfFile(files);
+    if (text !== undefined) this.take(text);
   }
 
   protected choose(at: number, is: OrderColumn | ''): void {
-    const columns = withColumn(this.chosen(), at, is);
-    this.chosen.set(columns);
+    this.list.choose(at, is);
+    const columns = this.list.chosen();
     if (is === 'due') this.guessDates(columns);
-    if (this.hasHeading()) this.known.update((known) => ({ ...known, [this.headings().join('\t')]: columns }));
+    const name = this.listName();
+    if (name !== '') this.known.update((known) => ({ ...known, [name]: columns }));
   }
 
   protected saveRefused(): void {
-    const headings = this.columns().map(({ heading }) => heading);
+    const headings = this.list.columns().map(({ heading }) => heading);
     saveText('orders-not-begun.csv', 'text/csv', refusedCsv(headings, this.refused()));
   }
 
@@ -199,7 +197,7 @@ export class OrderListPage {
     this.api.createJobs(begun.map(({ job }) => job)).subscribe({
       next: ({ ids }) => {
         this.busy.set(false);
-        this.text.set('');
+        this.list.take('');
         this.done.set(ids.length);
       },
       error: (error: unknown) => {

@@ -17,13 +17,13 @@ import {
   sayNumber,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
-import { decodeText, readTable } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
 import { count, many } from '../../../ui/format';
-import { ColumnTable, tableColumns, withColumn } from '../../../ui/column-table';
+import { ColumnTable } from '../../../ui/column-table';
 import { NumberBox } from '../../../ui/number-box';
+import { PastedTable, textOfFile } from '../../../ui/pasted-table';
 import { WorksStore } from '../works.store';
 
 const PER_NAMES: Readonly<Record<(typeof PRICED_PER)[number], string>> = {
@@ -69,31 +69,23 @@ export class PriceListPage {
     name: PRICE_COLUMNS[id],
   }));
   protected readonly pers = PRICED_PER.map((id) => ({ id, name: PER_NAMES[id] }));
-  protected readonly text = signal('');
+  protected readonly list = new PastedTable<PriceColumn>(guessColumns, SHOWN_LINES);
   protected readonly options = signal<Options>(USUAL);
-  private readonly chosen = signal<Partial<Record<PriceColumn, number>>>({});
-  protected readonly hasHeading = signal(true);
   protected readonly sending = signal(false);
   protected readonly failed = signal('');
   protected readonly done = signal('');
 
-  protected readonly table = computed(() => readTable(this.text()));
-  protected readonly rows = computed(() => this.table().rows.slice(this.hasHeading() ? 1 : 0));
-  protected readonly preview = computed(() => this.rows().slice(0, SHOWN_LINES));
-  protected readonly columns = computed(() =>
-    tableColumns(this.preview(), this.hasHeading() ? this.table().rows[0] : undefined, this.chosen()),
-  );
   /** What has to be told before anything can be read. */
   protected readonly wants = computed(() =>
     (['name', 'gsm'] as const)
-      .filter((column) => this.chosen()[column] === undefined)
+      .filter((column) => this.list.chosen()[column] === undefined)
       .map((column) => PRICE_COLUMNS[column]),
   );
   protected readonly read = computed(() => {
     const works = this.works.works();
-    if (!works || this.rows().length === 0 || this.wants().length > 0) return undefined;
-    const key: PriceListKey = { columns: this.chosen(), ...this.options() };
-    const list = readPriceList(this.rows(), key, works, this.hasHeading() ? 2 : 1);
+    if (!works || this.list.rows().length === 0 || this.wants().length > 0) return undefined;
+    const key: PriceListKey = { columns: this.list.chosen(), ...this.options() };
+    const list = readPriceList(this.list.rows(), key, works, this.list.firstLine());
     const known = new Map(works.stocks.map((stock) => [stock.id, stock]));
     const added = list.stocks.filter(({ id }) => !known.has(id)).length;
     return {
@@ -113,23 +105,15 @@ export class PriceListPage {
   });
 
   protected take(text: string): void {
-    this.text.set(text);
+    this.list.take(text);
     this.failed.set('');
     this.done.set('');
-    const { rows } = this.table();
-    const columns = guessColumns(rows[0] ?? []);
-    this.hasHeading.set(Object.keys(columns).length > 1);
-    this.chosen.set(this.hasHeading() ? columns : {});
-    this.options.update((options) => ({ ...options, decimal: guessDecimal(rows) }));
+    this.options.update((options) => ({ ...options, decimal: guessDecimal(this.list.table().rows) }));
   }
 
   protected async open(files: FileList | null): Promise<void> {
-    const file = files?.[0];
-    if (file) this.take(decodeText(new Uint8Array(await file.arrayBuffer())));
-  }
-
-  protected choose(at: number, column: PriceColumn | ''): void {
-    this.chosen.update((before) => withColumn(before, at, column));
+    const text = await textOfFile(files);
+    if (text !== undefined) this.take(text);
   }
 
   protected option(change: Partial<Options>): void {
@@ -146,7 +130,7 @@ export class PriceListPage {
     this.works.enter({ stocks, norms, reason: reason.trim() || 'price list' }).subscribe({
       next: () => {
         this.sending.set(false);
-        this.text.set('');
+        this.list.take('');
         this.done.set(`${many(read.added, 'paper')} entered, ${count(read.changed)} brought up to date.`);
       },
       error: (error: unknown) => {
