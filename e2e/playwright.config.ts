@@ -12,8 +12,8 @@ export default defineConfig({
   testDir: `./${process.env['E2E_FOLDER'] ?? 'tests'}`,
   outputDir: './results',
   // Ends of patience, not targets: a shared machine may give us a quarter of its time.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   workers: databases.length,
   forbidOnly: !!process.env['CI'],
   reporter: [['list'], ...(process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? ([['json']] as const) : [])],
@@ -22,7 +22,11 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     colorScheme: 'light',
-    trace: 'retain-on-failure',
+    actionTimeout: 90_000,
+    navigationTimeout: 90_000,
+    // Recording everything costs a good part of the time: `--trace retain-on-failure` where one is looked into.
+    trace: 'off',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [

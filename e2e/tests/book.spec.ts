@@ -112,32 +112,66 @@ test('two tablets and a planner: a pile is scanned, counted, closed, and the pla
   await planner.getByLabel('Hash on paper').fill(hash);
   await act(planner, 'Look for it');
   await expect(on(planner, 'asked')).toContainText('This hash is that of entry');
+  await Promise.all([cutter.context.close(), folder.context.close()]);
+});
 
-  // On to packed: each station takes in what the one before it gave, and closes when in and out agree.
+test('each station takes in what the one before it gave, closes when in and out agree, and what is packed lies in the store', async ({
+  page: planner,
+  browser,
+}) => {
+  await signIn(planner);
+  const id = await addExample(planner, 'trail-map');
+  const { context, page } = await tablet(browser);
+  await page.goto(`/book/${id}/cut`);
+  await tap(page, 'Taken in', 5_102);
+  await act(page, 'Begin the run');
+  await tap(page, 'Good out', 10_204);
+  await act(page, 'Close the station');
+  await expect(on(page, 'phase')).toContainText('Closed');
   const station = async (name: string, came: number, spoiled: number, reason: string): Promise<void> => {
-    await folder.page.getByRole('navigation', { name: 'Other stations of this job' }).getByText(name).click();
-    await expect(folder.page.getByRole('heading', { name, exact: true })).toBeVisible();
-    await tap(folder.page, 'Taken in', came);
-    await act(folder.page, 'Begin the run');
-    if (spoiled > 0) await tap(folder.page, 'Spoiled', spoiled, reason);
-    await tap(folder.page, 'Good out', came - spoiled);
-    await act(folder.page, 'Close the station');
-    await expect(on(folder.page, 'phase')).toContainText('Closed');
+    await page.getByRole('navigation', { name: 'Other stations of this job' }).getByText(name).click();
+    await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
+    await tap(page, 'Taken in', came);
+    await act(page, 'Begin the run');
+    if (spoiled > 0) await tap(page, 'Spoiled', spoiled, reason);
+    await tap(page, 'Good out', came - spoiled);
+    await act(page, 'Close the station');
+    await expect(on(page, 'phase')).toContainText('Closed');
   };
-  await act(folder.page, 'Begin the run');
-  await tap(folder.page, 'Spoiled', 73, 'fold skew');
-  await tap(folder.page, 'Good out', 9_100);
-  await act(folder.page, 'Close the station');
-  await expect(on(folder.page, 'phase')).toContainText('Closed');
+  await station('Fold', 10_173, 73, 'fold skew');
   await station('Band', 10_100, 5, 'dirt');
   await station('Box', 10_095, 0, '');
-  await expect(on(folder.page, 'forecast')).toContainText('10,095 of 10,000 expected');
+  await expect(on(page, 'forecast')).toContainText('10,095 of 10,000 expected');
   // What is packed lies among the finished goods.
   const lots = (await (await planner.request.get('/api/finished')).json()) as {
     lots: { job: number; pieces: number; place: string }[];
   };
   expect(lots.lots.filter(({ job }) => job === id)).toMatchObject([{ pieces: 10_095, place: 'on the floor, packed' }]);
-  await Promise.all([cutter.context.close(), folder.context.close()]);
+  await context.close();
+});
+
+test('what is being counted stays open when the answer to the entry before comes late', async ({ page }) => {
+  await signIn(page);
+  const id = await addExample(page, 'trail-map');
+  await page.goto(`/book/${id}/cut`);
+  let answer = (): void => undefined;
+  const late = new Promise<void>((go) => (answer = go));
+  await page.route(`**/api/jobs/${id}/book`, async (route) => {
+    if (route.request().method() === 'POST') await late;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: /^Taken in/ }).click();
+  await page.getByRole('button', { name: '9', exact: true }).click();
+  await page.getByRole('button', { name: /^Enter 9 / }).click();
+  await expect(on(page, 'waiting')).toContainText('1 entry on the way');
+  await page.getByRole('button', { name: /^Spoiled/ }).click();
+  await page.getByRole('button', { name: 'cut', exact: true }).click();
+  await page.getByRole('button', { name: '4', exact: true }).click();
+  answer();
+  await expect(page.getByText('Entered.')).toBeAttached();
+  await page.getByRole('button', { name: /^Enter 4 / }).click();
+  await expect(on(page, 'spoiled')).toHaveText('4');
+  await expect(page.locator('dk-number-pad')).toHaveCount(0);
 });
 
 test('a tablet goes on without network, is opened anew, and loses nothing; what is refused later is explained', async ({

@@ -3,11 +3,14 @@ import { type Server as SecureServer, createServer as createSecureServer } from 
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Express } from 'express';
 
-/** Milliseconds: headers and whole requests have to be there by then, and a quiet connection is kept so long. */
+/**
+ * Milliseconds: headers and whole requests have to be there by then, and a quiet connection is kept so long: longer
+ * than browsers, programs and proxies leave theirs unused (a minute is usual), so that none sends into a closing one.
+ */
 const WIRE = {
   headersTimeout: 10_000,
   requestTimeout: 30_000,
-  keepAliveTimeout: 5_000,
+  keepAliveTimeout: 75_000,
   connectionsCheckingInterval: 1_000,
 } as const;
 

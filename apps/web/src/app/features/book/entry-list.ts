@@ -207,14 +207,18 @@ export class EntryList {
   protected async strike(record: number, field: HTMLInputElement): Promise<void> {
     const why = field.value.trim();
     if (why === '') field.focus();
-    else if (await this.store.enter({ kind: 'strike', record, why })) this.asked.set(0);
+    else if (await this.store.enter({ kind: 'strike', record, why })) this.close(record);
   }
   protected async settle(record: number, taken: boolean, field: HTMLInputElement): Promise<void> {
     const why = field.value.trim();
     if (why === '') field.focus();
     else {
       await this.store.settle(record, taken, why);
-      this.asked.set(0);
+      this.close(record);
     }
+  }
+  /** Closes what was sent, and nothing that was opened while it was on its way. */
+  private close(record: number): void {
+    this.asked.update((now) => (now === record ? 0 : now));
   }
 }

@@ -67,8 +67,10 @@ export class StationPage {
   protected readonly differences = DIFFERENCES;
   protected readonly cautionRule = CAUTION_RULE;
 
-  /** Line that is being counted, and the act that wants a reason. */
-  protected readonly counting = signal<Counted | undefined>(undefined);
+  /** Line that is being counted, a thing of its own at each opening: an answer closes no pad but the one that was sent. */
+  private readonly pad = signal<{ readonly kind: Counted } | undefined>(undefined);
+  protected readonly counting = computed(() => this.pad()?.kind);
+  /** Act that wants a reason. */
   protected readonly asked = signal<Act | undefined>(undefined);
   protected readonly reason = signal('');
   protected readonly inSetup = signal(false);
@@ -175,7 +177,7 @@ export class StationPage {
         this.chosen.set(this.material());
         this.given.set(Number(this.pieces()) || undefined);
         // A pile that was scanned is to be taken in.
-        this.counting.set(pile === undefined ? undefined : 'taken-in');
+        this.pad.set(pile === undefined ? undefined : { kind: 'taken-in' });
       });
     });
   }
@@ -188,11 +190,11 @@ export class StationPage {
     this.reason.set('');
     this.inSetup.set(this.store.tally().phase === 'set-up');
     this.chosen.set(this.materials().length > 1 ? undefined : this.materials()[0]?.material);
-    this.counting.set(this.counting() === kind ? undefined : kind);
+    this.pad.set(this.counting() === kind ? undefined : { kind });
   }
 
   protected async act(act: Act): Promise<void> {
-    this.counting.set(undefined);
+    this.pad.set(undefined);
     if (act.why && this.asked() !== act) {
       this.reason.set('');
       this.asked.set(act);
@@ -200,15 +202,23 @@ export class StationPage {
     }
     const step = this.step();
     const entry = (act.why ? { kind: act.kind, step, reason: this.reason() } : { kind: act.kind, step }) as RoomEntry;
-    if (await this.send(entry)) this.asked.set(undefined);
+    if (await this.send(entry)) this.close({ act });
   }
 
   protected async enterCount(value: number): Promise<void> {
-    const kind = this.counting();
-    if (!kind) return;
+    const pad = this.pad();
+    if (!pad) return;
     const during = this.inSetup() ? 'set-up' : 'run';
     const more = { reason: this.reason(), during, material: this.chosen(), pile: this.tag() } as const;
-    if (await this.send(countEntry(kind, this.step(), value, more))) this.counting.set(undefined);
+    if (await this.send(countEntry(pad.kind, this.step(), value, more))) this.close({ pad });
+  }
+  protected leave(): void {
+    this.pad.set(undefined);
+  }
+  /** Closes what was sent, and nothing that was opened while it was on its way. */
+  private close({ pad, act }: { readonly pad?: { readonly kind: Counted }; readonly act?: Act }): void {
+    if (pad) this.pad.update((now) => (now === pad ? undefined : now));
+    if (act) this.asked.update((now) => (now === act ? undefined : now));
   }
 
   protected async explain(reason: string): Promise<void> {
@@ -224,9 +234,9 @@ export class StationPage {
   }
 
   protected async keep(): Promise<void> {
+    const [pad, act] = [this.pad(), this.asked()];
     await this.store.keepForExplaining();
-    this.counting.set(undefined);
-    this.asked.set(undefined);
+    this.close({ pad, act });
   }
   protected async scan(code: string): Promise<void> {
     const why = await this.scans.open(code);
