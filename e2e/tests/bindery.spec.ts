@@ -39,6 +39,7 @@ test('voided numbers are replaced from behind the run, on the card and in the li
   await saved(page);
   const at = `/api/jobs/${id}/revisions/1/stations/number`;
   const list = await page.request.get(`${at}/numbers.pdf`);
+  expect(list.status()).toBe(200);
   const text = await pdfText(await list.body());
   expect(text).toContain('3 voided');
   expect(text).toMatch(/000007\d\d is void, replaced by 012/);

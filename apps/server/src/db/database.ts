@@ -1,5 +1,6 @@
 import pg from 'pg';
 import { isAway, mayTryAgain } from './errors.js';
+import { openNote } from './noted.js';
 import { sql } from './sql.js';
 
 /** Runs named queries: on the pool, or inside one transaction. */
@@ -14,7 +15,8 @@ export interface Database extends Queries {
   readonly pool: pg.Pool;
   /**
    * Runs `work` in one transaction; rolled back when it throws. Run again, as a whole, where PostgreSQL gave it up for
-   * another transaction, so `work` must not do anything outside the database.
+   * another transaction, so `work` must not do anything outside the database. The first that writes in a call carries
+   * the note of it (`noting`): neither is there without the other.
    */
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>;
   /** Whether the database answers, told within a second even if it is silent. */
@@ -33,6 +35,9 @@ const LIMITS = {
 /** Limits of the one connection that looks whether the database is there, milliseconds. */
 const LOOK = { connectionTimeoutMillis: 700, query_timeout: 700 } as const;
 
+/** Statements that write, and some that only lock. */
+const WRITES = /\b(INSERT|UPDATE|DELETE)\b/;
+
 /** Times that a transaction is run, the first included, before its conflict is told. */
 const MOST_RUNS = 4;
 
@@ -42,18 +47,21 @@ const parameter = (value: unknown): unknown =>
     ? JSON.stringify(value)
     : value;
 
-function queriesOn(client: pg.Pool | pg.PoolClient): Queries {
-  const many = async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {
+/** The only row out of all. */
+const asking = (many: Queries['many']): Queries => ({
+  many,
+  one: async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row | undefined> => {
+    const [row] = await many<Row>(name, ...values);
+    return row;
+  },
+});
+
+const queriesOn = (client: pg.Pool | pg.PoolClient): Queries =>
+  asking(async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {
     // Named, so that PostgreSQL reads and plans it once for a connection.
     const { rows } = await client.query<Row>({ name, text: sql(name), values: values.map(parameter) });
     return rows;
-  };
-  const one = async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row | undefined> => {
-    const [row] = await many<Row>(name, ...values);
-    return row;
-  };
-  return { many, one };
-}
+  });
 
 /**
  * One run of a transaction on a connection of its own. One that broke under it is thrown away, not handed to the next.
@@ -83,10 +91,31 @@ export async function runOnce<T>(
   }
 }
 
+/** One run of a transaction with the note of the call in it, where none has carried that yet. */
+async function runNoted<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>): Promise<T> {
+  const note = openNote();
+  if (!note) return runOnce(pool, (client) => work(queriesOn(client)));
+  note.taken = true;
+  let left = false;
+  try {
+    return await runOnce(pool, async (client) => {
+      const queries = queriesOn(client);
+      const result = await work(queries);
+      left = (await queries.one('audit/add-to-change', ...note.values)) !== undefined;
+      return result;
+    });
+  } catch (error) {
+    left = false;
+    throw error;
+  } finally {
+    note.taken = left;
+  }
+}
+
 async function runUntilDone<T>(pool: pg.Pool, work: (queries: Queries) => Promise<T>): Promise<T> {
   for (let run = 1; ; run++) {
     try {
-      return await runOnce(pool, (client) => work(queriesOn(client)));
+      return await runNoted(pool, work);
     } catch (error) {
       if (run === MOST_RUNS || !mayTryAgain(error)) throw error;
     }
@@ -109,9 +138,15 @@ export function connect(
     // A client that breaks while it is checked out has no listener of the pool's: without one the process would end.
     one.on('connect', (client) => client.on('error', onError));
   }
+  const plain = queriesOn(pool);
+  /** A statement that writes is a transaction of its own where a call has a note to leave. */
+  const many: Queries['many'] = (name, ...values) =>
+    WRITES.test(sql(name)) && openNote()
+      ? runUntilDone(pool, (queries) => queries.many(name, ...values))
+      : plain.many(name, ...values);
   return {
     pool,
-    ...queriesOn(pool),
+    ...asking(many),
     transaction: (work) => runUntilDone(pool, work),
     isAlive: () =>
       look.query(sql('accounts/health')).then(

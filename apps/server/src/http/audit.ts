@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { Account, Endpoint } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { errorForLog } from '../db/errors.js';
+import { type Note, noting } from '../db/noted.js';
 
 const MOST_SUBJECT = 200;
 
@@ -17,11 +18,18 @@ function subjectOf({ params, body }: Request): string {
     .slice(0, MOST_SUBJECT);
 }
 
-/** A line for everything that somebody has written: what, and of which. Never fails: what cannot be noted goes to the server's log. */
+/**
+ * A line for everything that somebody writes: what, and of which. It is in the transaction that writes it; of a call
+ * that wrote nothing it comes behind, and never fails: what cannot be noted then goes to the server's log.
+ */
 export const auditLog =
   (database: Database, log: Logger) =>
-  async (account: Account, endpoint: Endpoint, request: Request): Promise<void> => {
-    await database.one('audit/add', account.name, endpoint.summary, subjectOf(request)).catch((error: unknown) => {
-      log.error({ err: errorForLog(error), what: endpoint.id, account: account.id }, 'audit');
-    });
+  async <T>(account: Account, endpoint: Endpoint, request: Request, work: () => Promise<T>): Promise<T> => {
+    const note: Note = { values: [account.name, endpoint.summary, subjectOf(request)], taken: false };
+    const result = await noting(note, work);
+    if (!note.taken)
+      await database.one('audit/add', ...note.values).catch((error: unknown) => {
+        log.error({ err: errorForLog(error), what: endpoint.id, account: account.id }, 'audit');
+      });
+    return result;
   };

@@ -42,8 +42,8 @@ export interface RegisterOptions {
   readonly security: SecurityLog;
   readonly checkAnswers: boolean;
   readonly metrics: Metrics | undefined;
-  /** Notes that somebody has written something. */
-  readonly audit: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
+  /** Does what somebody asked for, and notes what that wrote. */
+  readonly audit: <T>(account: Account, endpoint: Endpoint, request: Request, work: () => Promise<T>) => Promise<T>;
   /** Tells others of it. */
   readonly tell: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
   /** What runs ahead of single endpoints (rate limits). */
@@ -58,10 +58,11 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     const params = parse(endpoint.params, request.params, badAddress);
     const query = parse(endpoint.query, request.query, badAddress);
     const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
+    const work = (): Promise<unknown> => Promise.resolve(handler({ params, query, body, account, request, response }));
+    const noted = account && endpoint.method !== 'get' && !endpoint.unaudited;
     const answer = await once(database, endpoint, request, account, () =>
-      Promise.resolve(handler({ params, query, body, account, request, response })),
+      noted ? audit(account, endpoint, request, work) : work(),
     );
-    if (account && endpoint.method !== 'get' && !endpoint.unaudited) await audit(account, endpoint, request);
     if (account) await tell(account, endpoint, request);
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.

@@ -19,7 +19,7 @@ export interface WorkLimits {
   /** Tasks that may wait. */
   readonly queue: number;
 }
-export const WORK_LIMITS: WorkLimits = { runMs: 20_000, waitMs: 20_000, memoryMb: 512, queue: 200 };
+export const WORK_LIMITS: WorkLimits = { runMs: 60_000, waitMs: 20_000, memoryMb: 512, queue: 200 };
 
 /** Milliseconds between two looks at a task. */
 const LOOK_MS = 25;

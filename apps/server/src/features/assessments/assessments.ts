@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { type Job, type Works, CARD_EDITION } from '@druckerei/core';
 import type { Database, Queries } from '../../db/database.js';
+import { unnoted } from '../../db/noted.js';
 import type { Assessment } from '../../work/tasks.js';
 import type { Workshop } from '../../work/workshop.js';
 import { notFound } from '../../http/problem.js';
@@ -62,7 +63,7 @@ async function refresh(database: Database, workshop: Workshop, id: number): Prom
   const revision = await readRevision(database, id);
   const works = revision.works as Works;
   const assessment = await workshop.run('assess', { job: revision.job, works }, { runMs: PLAN_MS });
-  await keepAssessment(database, revision, { basis: basisOf(works), assessment });
+  await unnoted(() => keepAssessment(database, revision, { basis: basisOf(works), assessment }));
   return assessment;
 }
 

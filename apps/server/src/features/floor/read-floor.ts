@@ -21,6 +21,7 @@ import {
 } from '@druckerei/core';
 import { type Floor, type KeptPin, type Schedule, dayIn } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
+import { unnoted } from '../../db/noted.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
@@ -67,7 +68,7 @@ export interface FloorNow {
 async function stepsOf({ database, workshop }: Bench, id: number, revision: number): Promise<FloorStep[]> {
   const released = await readRevision(database, id, revision);
   const steps = await workshop.run('floorSteps', { revision: released, kept: await keptPlan(database, id, revision) });
-  await database.one('floor/put-steps', id, revision, ENGINE, JSON.stringify(steps));
+  await unnoted(() => database.one('floor/put-steps', id, revision, ENGINE, JSON.stringify(steps)));
   return steps;
 }
 

@@ -1,5 +1,6 @@
 import { type ClosedStation, type ClosedStep, closedStations, isFinished } from '@druckerei/core';
 import type { Database } from '../../db/database.js';
+import { unnoted } from '../../db/noted.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
 import { readEntries } from '../room/entries.js';
@@ -31,7 +32,9 @@ export async function keepOutcomes({ database, workshop }: Bench): Promise<numbe
     // Of a job that cannot be planned any more nothing can be held against its plan.
     const steps = card ? closedStations(card, records) : [];
     const counts = new Map(steps.map(({ outcome }) => [outcome.step, outcome.happened.good]));
-    await database.one('learning/put-outcome', id, last, isFinished(finish, counts), JSON.stringify(steps));
+    await unnoted(() =>
+      database.one('learning/put-outcome', id, last, isFinished(finish, counts), JSON.stringify(steps)),
+    );
     made++;
   }
   return (rows[0]?.total ?? 0) - made;
