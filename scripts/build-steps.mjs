@@ -84,14 +84,20 @@ export const buildServer = () =>
   );
 
 /**
- * What the build takes from the public folder, since its assets may not lie outside the web's own: the solver's program, and
- * the fonts that a PDF may leave out.
+ * What the build takes from the public folder, since its assets may not lie outside the web's own: the solver's program,
+ * the fonts that a PDF may leave out, and the guide with its pictures.
  */
 function placeAssets() {
   const [from, to] = [path.join(repo, 'node_modules'), path.join(repo, 'apps/web/public')];
   fs.copyFileSync(path.join(from, 'highs/build/highs.wasm'), path.join(to, 'highs.wasm'));
   fs.copyFileSync(path.join(from, 'zxing-wasm/dist/reader/zxing_reader.wasm'), path.join(to, 'zxing_reader.wasm'));
   fs.cpSync(path.join(from, 'pdfjs-dist/standard_fonts'), path.join(to, 'pdf-fonts'), { recursive: true });
+  const [docs, pages] = [path.join(repo, 'docs'), path.join(to, 'guide-pages')];
+  fs.rmSync(pages, { recursive: true, force: true });
+  fs.cpSync(path.join(docs, 'guide'), pages, { recursive: true });
+  for (const page of ['issues.md', 'words.md', 'handbook/norms.md'])
+    fs.copyFileSync(path.join(docs, page), path.join(pages, path.basename(page)));
+  fs.cpSync(path.join(docs, 'screenshots'), path.join(to, 'screenshots'), { recursive: true });
 }
 
 export const buildWeb = () => {
@@ -101,6 +107,7 @@ export const buildWeb = () => {
       cwd: path.join(repo, 'apps/web'),
     });
     packFiles(path.join(repo, 'apps/web/dist'));
+    packFiles(path.join(repo, 'apps/web/dist/guide-pages'));
   });
 };
 
@@ -108,7 +115,7 @@ export const buildWeb = () => {
 const PACKED_AS = 10;
 /** Puts a packed copy beside every file of text, as small as it gets: packed once here, not at every answer. */
 function packFiles(folder) {
-  for (const name of fs.readdirSync(folder).filter((file) => /\.(js|css|html|svg)$/.test(file))) {
+  for (const name of fs.readdirSync(folder).filter((file) => /\.(js|css|html|svg|md)$/.test(file))) {
     const file = path.join(folder, name);
     fs.writeFileSync(
       `${file}.br`,

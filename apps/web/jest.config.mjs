@@ -16,6 +16,7 @@ export default {
     '^apexcharts/client$': '<rootDir>/src/apexcharts.stub.cjs',
     // No workers in jsdom: drawn at once.
     '/forecast\\.client$': '<rootDir>/src/forecast.stub.ts',
+    '^marked$': `${import.meta.dirname}/../../node_modules/marked/lib/marked.umd.js`,
     // What is published as modules only is taken in its other form.
     '^(d3-[a-z]+)$': `${import.meta.dirname}/../../node_modules/$1/dist/$1.js`,
   },

@@ -9,6 +9,7 @@ const VIEWS = [
   'norms',
   'works',
   'backup',
+  'guide/stations',
   'benches/reckoner',
   'benches/practice',
   'benches/gang',

@@ -19,8 +19,9 @@ export const csrf = async (page: Page): Promise<Record<string, string>> => ({
   'X-XSRF-TOKEN': (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '',
 });
 
-/** Is signed in, for a test that is about something else: asked of the server, without the page for it. */
-export async function signIn(page: Page, login: Login = 'manager'): Promise<void> {
+/** Is signed in, for a test that is about something else: asked of the server, without the page for it, and no news to anybody. */
+export async function signIn(page: Page, login: Login = 'manager', { isNew = false } = {}): Promise<void> {
+  if (!isNew) await page.addInitScript(() => localStorage.setItem('druckerei.tour.job', '{"ever":true}'));
   await page.request.get('/api/session');
   const answer = await page.request.post('/api/session', {
     data: { login, password: PASSWORD },

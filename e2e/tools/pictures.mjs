@@ -95,9 +95,9 @@ const views = {
     await page.getByRole('link', { name: 'Norms' }).click();
     await page.getByRole('button', { name: 'Machines' }).click();
   },
-  proposals: async (page) => {
-    await page.goto('/norms/proposals');
-    await page.locator('[data-norm]').first().getByRole('button').click();
+  guide: async (page) => {
+    await page.goto('/guide/stations#case-in');
+    await page.getByRole('heading', { name: 'Case in', exact: true }).waitFor();
   },
 };
 

@@ -111,6 +111,12 @@ export const routes: Routes = [
         title: 'Backup - Druckerei',
         loadComponent: () => import('./features/backup/backup.page').then((m) => m.BackupPage),
       },
+      { path: 'guide', pathMatch: 'full', redirectTo: 'guide/first-job' },
+      {
+        path: 'guide/:page',
+        title: 'Guide - Druckerei',
+        loadComponent: () => import('./features/guide/guide.page').then((m) => m.GuidePageComponent),
+      },
       {
         path: 'account',
         title: 'Your account - Druckerei',

@@ -16,7 +16,7 @@ export class Keys {
         this.commands.all().flatMap(({ key, run }) => {
           if (!key) return [];
           const act = (event: KeyboardEvent) => {
-            const plain = !event.ctrlKey && !event.metaKey && !event.altKey;
+            const plain = !event.ctrlKey && !event.metaKey && !event.altKey && !/^F\d/.test(event.key);
             if ((plain && isTyping(event.target)) || document.querySelector('mat-dialog-container')) return;
             event.preventDefault();
             run();

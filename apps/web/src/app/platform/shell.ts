@@ -49,6 +49,9 @@ import { Measures } from '../ui/measures';
           <button matButton (click)="openPalette()">
             <mat-icon>manage_search</mat-icon><span class="word">Find</span> <kbd>Ctrl K</kbd>
           </button>
+          <button matButton (click)="openGuide()">
+            <mat-icon>help_outline</mat-icon><span class="word">Guide</span> <kbd>F1</kbd>
+          </button>
           <button matButton class="keys" (click)="openKeys()">
             <mat-icon>keyboard</mat-icon><span class="word">Keys</span> <kbd>?</kbd>
           </button>
@@ -244,6 +247,7 @@ export class Shell {
     void import('./book-outbox').then(({ BookOutbox: Outbox }) => (this.bookOutbox = this.injector.get(Outbox)));
     this.commands.offerShell([
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
+      { id: 'guide', name: 'Open the guide at this place', key: 'F1', run: () => void this.openGuide() },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
       { id: 'desk', name: 'Go to the desk', key: 'g d', run: () => void this.router.navigateByUrl('/desk') },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
@@ -271,6 +275,15 @@ export class Shell {
       next: () => location.reload(),
       error: (error: unknown) => this.store.dispatch(NoticeActions.say({ text: failureOf(error).text })),
     });
+  }
+
+  protected async openGuide(): Promise<void> {
+    const [{ GuideDialog }, { GuidePlace }] = await Promise.all([
+      import('./guide/guide.dialog'),
+      import('./guide/guide-place'),
+    ]);
+    const data = this.injector.get(GuidePlace).now();
+    this.dialog.open(GuideDialog, { data, width: '1100px', maxWidth: '94vw', autoFocus: 'article' });
   }
 
   protected async openKeys(): Promise<void> {

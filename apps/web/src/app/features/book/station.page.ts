@@ -19,6 +19,7 @@ import { count, hourText, many, unitText } from '../../ui/format';
 import { stayAwake } from './awake';
 import { type Act, type Counted, COUNTED, PHASES, actsIn, countEntry } from './entry-forms';
 import { EntryList } from './entry-list';
+import { guideAt, stationPlace } from '../../platform/guide/guide-place';
 import { keepOffline } from '../../platform/keep-offline';
 import { InstrumentFeed } from './instrument-feed';
 import { MoreEntries } from './more-entries';
@@ -167,6 +168,10 @@ export class StationPage {
 
   constructor() {
     stayAwake();
+    guideAt(() => {
+      const operation = this.store.station()?.operation;
+      return operation && stationPlace(OPERATION_RULES[operation].name);
+    });
     keepOffline();
     hearScanner((code) => void this.scan(code));
     effect(() => {

@@ -20,11 +20,12 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
-import { figureId, figureOf, neighboursOf, productPicture } from '@druckerei/core';
+import { OPERATION_RULES, figureId, figureOf, neighboursOf, productPicture } from '@druckerei/core';
 import { statusOf } from '@druckerei/contract';
 import { SplitAreaComponent, SplitComponent, type SplitGutterInteractionEvent } from 'angular-split';
 import { map } from 'rxjs';
 import { Commands } from '../../../platform/commands';
+import { guideAt, stationPlace } from '../../../platform/guide/guide-place';
 import { openPalette } from '../../../platform/open-palette';
 import { dateText } from '../../../ui/format';
 import { StatusMark } from '../../../ui/status-mark';
@@ -51,6 +52,7 @@ import { ReleaseDialog } from './release.dialog';
 import { Rooms } from './rooms';
 import { Said } from './said';
 import { SaveMark } from './save-mark';
+import { Tour } from './tour';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
 
@@ -80,6 +82,7 @@ const LEAST_WORKING_SHARE = 8;
     SplitComponent,
     StatusMark,
     StreamPane,
+    Tour,
     UndoButtons,
     Working,
   ],
@@ -200,6 +203,11 @@ export class JobPage implements OnDestroy {
   ]);
 
   constructor() {
+    guideAt(() => {
+      if (this.view.room() === 'schools') return { page: 'schools' };
+      const step = this.editor.job()?.route.find(({ id }) => id === this.chosen());
+      return step && this.view.room() === 'bench' ? stationPlace(OPERATION_RULES[step.operation].name) : undefined;
+    });
     const title = inject(Title);
     effect(() => this.editor.open(this.id(), this.revision()));
     effect(() => {

@@ -1,0 +1,43 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
+import { type GuideSection, sectionsOf } from '../../ui/guide-text';
+
+/** Pages of the guide in the order that they are read; each is a file of the documentation. */
+export const GUIDE_PAGES = [
+  { id: 'first-job', title: 'A first job in ten minutes' },
+  { id: 'screens', title: 'Screens' },
+  { id: 'stations', title: 'Stations' },
+  { id: 'schools', title: 'Counting sheets' },
+  { id: 'rules', title: 'Rules of the route' },
+  { id: 'formulas', title: 'Formulas' },
+  { id: 'norms', title: 'Shipped norms' },
+  { id: 'issues', title: 'What is refused' },
+  { id: 'words', title: 'Words' },
+] as const;
+export type GuidePage = (typeof GUIDE_PAGES)[number]['id'];
+
+export const isGuidePage = (id: string): id is GuidePage => GUIDE_PAGES.some((page) => page.id === id);
+
+/** The texts of the guide, each asked for once. */
+@Injectable({ providedIn: 'root' })
+export class GuidePages {
+  private readonly http = inject(HttpClient);
+  private readonly texts = new Map<GuidePage, Promise<string>>();
+
+  /** A page as Markdown. Fails where the server does not answer; asked again, it tries again. */
+  text(id: GuidePage): Promise<string> {
+    const known = this.texts.get(id);
+    if (known) return known;
+    const text = firstValueFrom(this.http.get(`/guide-pages/${id}.md`, { responseType: 'text' }));
+    this.texts.set(id, text);
+    text.catch(() => this.texts.delete(id));
+    return text;
+  }
+
+  /** All parts of all pages, to be searched. */
+  async sections(): Promise<GuideSection[]> {
+    const pages = await Promise.all(GUIDE_PAGES.map(async ({ id }) => sectionsOf(id, await this.text(id))));
+    return pages.flat();
+  }
+}

@@ -1,0 +1,53 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { routes } from '../../app.routes';
+import { slugOf } from '../../ui/guide-text';
+import { GUIDE_PAGES } from './guide-pages';
+import { type GuideAt, GuidePlace, guideAt, screenPlace, stationPlace } from './guide-place';
+
+const DOCS = path.join(__dirname, '../../../../../../docs');
+const headings = [...fs.readFileSync(path.join(DOCS, 'guide/screens.md'), 'utf8').matchAll(/^## (.+)$/gm)].map(
+  ([, heading = '']) => slugOf(heading),
+);
+/** Areas that have a screen: what is signed in to, and is no way to another. */
+const areas = (routes.find(({ path: at }) => at === '')?.children ?? []).flatMap(({ path: at = '', redirectTo }) =>
+  redirectTo === undefined && at !== '**' && !at.startsWith('guide') ? [`/${at.replace(':id', '12')}`] : [],
+);
+const told = signal<GuideAt | undefined>(undefined);
+@Component({ selector: 'dk-told', changeDetection: ChangeDetectionStrategy.OnPush, template: '' })
+class Told {
+  constructor() {
+    guideAt(told);
+  }
+}
+
+describe('the place of the guide', () => {
+  it.each([...areas, '/benches/reckoner?q=1', '/benches/practice', '/benches/die'])('of %s is there', (url) => {
+    const { page, heading } = screenPlace(url);
+    expect([url, page]).toEqual([url, 'screens']);
+    expect(headings).toContain(heading);
+  });
+  it('has every heading of the screens opened from somewhere', () => {
+    const opened = [...areas, '/benches/reckoner', '/benches/practice'].map((url) => screenPlace(url).heading);
+    expect([...new Set(opened)].sort()).toEqual([...headings].sort());
+  });
+  it('has a file for every page', () => {
+    for (const { id } of GUIDE_PAGES) {
+      const files = [`guide/${id}.md`, `${id}.md`, `handbook/${id}.md`].map((file) => path.join(DOCS, file));
+      expect([id, files.filter((file) => fs.existsSync(file)).length]).toEqual([id, 1]);
+    }
+  });
+  it('is what the open page says, and where one is when it says nothing or is gone', () => {
+    TestBed.configureTestingModule({ providers: [provideRouter([])] });
+    const place = TestBed.inject(GuidePlace);
+    const fixture = TestBed.createComponent(Told);
+    expect(place.now()).toEqual({ page: 'first-job' });
+    told.set(stationPlace('Case in'));
+    expect(place.now()).toEqual({ page: 'stations', heading: 'case-in' });
+    fixture.destroy();
+    expect(place.now()).toEqual({ page: 'first-job' });
+  });
+});

@@ -1,0 +1,50 @@
+import fs from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { SCHOOLS } from './flow/index.js';
+import { CAUTION_RULE, OPERATION_RULES, OPERATIONS, ROUTE_RULES } from './route/index.js';
+
+const page = (name: string): string =>
+  fs.readFileSync(fileURLToPath(new URL(`../../../docs/guide/${name}.md`, import.meta.url)), 'utf8');
+const headings = (text: string): string[] => [...text.matchAll(/^## (.+)$/gm)].map(([, heading]) => heading ?? '');
+
+describe('the guide', () => {
+  const stations = page('stations');
+
+  it('has every station, and no other', () => {
+    const [figures, ...told] = headings(stations);
+    expect(figures).toBe('The figures of a station');
+    expect(told).toEqual(OPERATIONS.map((operation) => OPERATION_RULES[operation].name));
+  });
+
+  it.each(OPERATIONS)('says of %s what it does, what goes wrong and what to take care of', (operation) => {
+    const { name, cautions } = OPERATION_RULES[operation];
+    const [, section = ''] = stations.split(`\n## ${name}\n`);
+    const [own = ''] = section.split('\n## ');
+    expect(own.trim()).toMatch(/^\p{Lu}[^]{30,}\*\*What goes wrong:\*\* \S[^]{20,}/u);
+    expect(own).toContain(`<!-- made: station ${operation} -->`);
+    for (const caution of cautions) expect(own).toContain(`- ${caution}`);
+  });
+
+  it('says whose word counts before its cautions', () => {
+    expect(stations.replaceAll('\n', ' ')).toContain(CAUTION_RULE.replace(/^L/, 'l'));
+  });
+
+  it('says of every school when which', () => {
+    const named: Readonly<Record<(typeof SCHOOLS)[number], string>> = {
+      step: 'Step by step',
+      added: 'Added up',
+      table: 'By table',
+      sure: 'By sureness',
+    };
+    const schools = page('schools');
+    for (const school of SCHOOLS) {
+      const [, section = ''] = schools.split(`\n## ${named[school]}\n`);
+      expect([school, section.split('\n## ')[0]?.includes('**Use it**')]).toEqual([school, true]);
+    }
+  });
+
+  it('has every rule of the route as it ships, and no other', () => {
+    const rows = [...page('rules').matchAll(/^\| (.+) \| (.+) \| (off|soft|hard) \|$/gm)].map(([, ...cells]) => cells);
+    expect(rows).toEqual(Object.values(ROUTE_RULES).map(({ name, reason, weight }) => [name, reason, weight]));
+  });
+});
