@@ -17,6 +17,7 @@ export const accountSchema = z
       .describe('whom the works lets in by a second factor alone'),
     locale: z.string().nullable().optional().describe('language and place of the dates that they chose'),
     worksLocale: z.string().nullable().optional().describe('those of the works'),
+    worksMeasures: z.string().nullable().optional().describe('system of measures of the works'),
   })
   .meta({ id: 'Account' });
 export type Account = z.output<typeof accountSchema>;

@@ -12,6 +12,8 @@ import {
   SOURCE_LABELS,
   type Works,
   wrongNumberPattern,
+  TICKET_PARTS,
+  isTicketPart,
 } from '@druckerei/core';
 import { foldingSchema } from './job-file.js';
 import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
@@ -91,6 +93,12 @@ export const worksSettingsSchema = z
       .optional(),
     secondFactor: z.enum(['managers', 'everybody']).optional(),
     labelSize: z.enum(Object.keys(LABEL_SIZES) as [LabelSize, ...LabelSize[]]).optional(),
+    measures: z.enum(['metric', 'inch-pound']).optional(),
+    ticketWithout: line(120)
+      .refine((told) => told.split(',').every((name) => isTicketPart(name.trim())), {
+        message: `a part that tickets do not have; they have ${TICKET_PARTS.join(', ')}`,
+      })
+      .optional(),
   })
   .meta({ id: 'WorksSettings' });
 /** Settings of the works changed; `seen` is what the editor began with, so that nobody overwrites another's unseen. */
@@ -211,6 +219,8 @@ export const worksSchema = z
     numberPattern: z.string().optional(),
     secondFactor: z.string().optional(),
     labelSize: z.string().optional(),
+    measures: z.string().optional(),
+    ticketWithout: z.string().optional(),
     machines: z.array(machineSchema),
     stocks: z.array(stockSchema),
     inks: z

@@ -118,6 +118,23 @@ describe('job ticket', () => {
       expect(text).toContain(words);
   });
 
+  it('is printed without what the works leaves out; product, components and the other cautions stay', async () => {
+    const full = documentOf(example('concert-programme'));
+    const texts = await Promise.all(
+      ['stream,material,gates', 'press', 'finishing, bindery,packing'].map((ticketWithout) =>
+        ticketPdf({ ...full, works: { ...full.works, ticketWithout } }).then(textOf),
+      ),
+    );
+    const all = await textOf(await ticketPdf(full));
+    const said = (words: string): boolean[] => [all, ...texts].map((text) => text.includes(words));
+    expect(said('come in;')).toEqual([true, false, true, true]);
+    expect(said('Plate room, ink room and press')).toEqual([true, true, false, true]);
+    expect(said('Take in 3,118 sets')).toEqual([true, true, true, false]);
+    expect(said('Section of 32 pages')).toEqual([true, true, true, true]);
+    // The folder's rollers are told of first where the press is not.
+    expect(said('inch mode for threading')).toEqual([true, true, true, true]);
+  });
+
   it('says the cautions at the first station of a kind and points back to them at the next', async () => {
     const text = await textOf(await ticketPdf(documentOf(example('concert-programme'))));
     // Guillotine and three-knife trimmer; press, folder, coater and stitcher.

@@ -52,3 +52,4 @@ export {
   printingOf,
   toldSettings,
 } from './works.js';
+export { TICKET_PARTS, type TicketPart, isTicketPart, ticketWithout } from './ticket-parts.js';

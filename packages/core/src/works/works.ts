@@ -185,6 +185,10 @@ export interface WorksSettings {
   readonly secondFactor?: string | undefined;
   /** Size of its labels, unless another is asked for: one of `LABEL_SIZES`; A6 where absent. */
   readonly labelSize?: string | undefined;
+  /** System of measures that people read until they choose another: metric where absent. */
+  readonly measures?: string | undefined;
+  /** Parts that its job tickets are printed without, by comma: some of `TICKET_PARTS`; none where absent. */
+  readonly ticketWithout?: string | undefined;
   /** How its job numbers are made, see `nextJobNumber`; after the last one where absent. */
   readonly numberPattern?: string | undefined;
 }
@@ -196,10 +200,12 @@ export const WORKS_SETTINGS = [
   'letterhead',
   'currency',
   'locale',
+  'measures',
   'timeZone',
   'numberPattern',
   'secondFactor',
   'labelSize',
+  'ticketWithout',
 ] as const;
 
 /** What is told of the settings, by itself; what is empty is not told. */

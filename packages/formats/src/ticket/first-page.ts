@@ -10,6 +10,7 @@ import {
   productPicture,
   sayQuantity,
   streamModel,
+  ticketWithout,
   wantsTrial,
 } from '@druckerei/core';
 import { sizeWords } from '@druckerei/contract';
@@ -135,11 +136,12 @@ function gates({ job, plan, works }: JobDocument): Content[] {
 /** The first page: the product and its order, the stream drawn, components with alike ones as one row, gates to sign. */
 export function firstPage(document: JobDocument): Content[] {
   const alike = alikeOf(document);
+  const without = ticketWithout(document.works);
   return [
     header(document),
-    stream(document),
+    ...(without.includes('stream') ? [] : [stream(document)]),
     ...components(document, alike),
-    balanceLine(document),
-    { unbreakable: true, stack: gates(document) },
+    ...(without.includes('material') ? [] : [balanceLine(document)]),
+    ...(without.includes('gates') ? [] : [{ unbreakable: true, stack: gates(document) }]),
   ];
 }

@@ -1,4 +1,4 @@
-import { type Works, NEW_WORKS, SHIPPED_WORKS } from '@druckerei/core';
+import { type Works, NEW_WORKS, SHIPPED_WORKS, toldSettings } from '@druckerei/core';
 import type { ItemVersion, NormEffect, Problem, Revision } from '@druckerei/contract';
 import { setUpWorks } from '../../demo/load-demo.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
@@ -219,8 +219,7 @@ describe('two people at one norm', () => {
 
 describe('what the works says of itself', () => {
   const settings = async () => {
-    const { name, place, currency, locale, timeZone, numberPattern } = await works();
-    return { name, place, currency, locale, timeZone, numberPattern };
+    return Object.fromEntries(toldSettings(await works()));
   };
   const change = async (to: object, seen?: object) =>
     manager.call('put', '/api/works/settings', {
@@ -235,6 +234,8 @@ describe('what the works says of itself', () => {
       currency: 'SEK',
       locale: 'sv-SE',
       timeZone: 'Europe/Stockholm',
+      measures: 'inch-pound',
+      ticketWithout: 'gates,boxes',
     };
     const answer = await change(mine);
     expect([answer.status, answer.body as Works]).toMatchObject([200, mine]);
@@ -242,7 +243,11 @@ describe('what the works says of itself', () => {
     expect(await works()).toMatchObject(mine);
     const viewer = await visitor(server.app, 'viewer');
     const session = (await viewer.call('get', '/api/session')).body as { account: object };
-    expect(session.account).toMatchObject({ locale: null, worksLocale: 'sv-SE' });
+    expect(session.account).toMatchObject({
+      locale: null,
+      worksLocale: 'sv-SE',
+      worksMeasures: 'inch-pound',
+    });
     const history = (await manager.call('get', '/api/changes?kind=works')).body as { subject: string; after: string }[];
     expect(history.find(({ subject }) => subject === 'currency')).toMatchObject({
       before: 'EUR',
@@ -258,6 +263,8 @@ describe('what the works says of itself', () => {
     [{ timeZone: 'Mars/Olympus' }, 'settings.timeZone', /like Europe/],
     [{ numberPattern: 'HB-{yy}' }, 'settings.numberPattern', /running number is missing/],
     [{ name: ' ' }, 'settings.name', /empty/],
+    [{ measures: 'cubits' }, 'settings.measures', /inch-pound/],
+    [{ ticketWithout: 'gates,cautions' }, 'settings.ticketWithout', /they have stream, material/],
   ])('%j is refused at %s, and nothing changes', async (wrong, path, message) => {
     const before = await settings();
     const answer = await change(wrong);

@@ -5,6 +5,7 @@ import { Actions, ROOT_EFFECTS_INIT, createEffect, ofType } from '@ngrx/effects'
 import { Subject, catchError, exhaustMap, finalize, map, merge, of, retry, tap, timer } from 'rxjs';
 import type { Account } from '@druckerei/contract';
 import { useLocale } from '../ui/locale';
+import { Measures } from '../ui/measures';
 import { Api } from './api';
 import { failureOf } from './problem';
 import { SessionActions } from './session.state';
@@ -12,14 +13,17 @@ import { SessionActions } from './session.state';
 /** Milliseconds before a server that did not answer is asked again. */
 const AGAIN_MS = 2_000;
 
-/** Dates are written as the person chose, else as the works does. */
-const writeAs = (account: Account | null): void => useLocale(account?.locale ?? account?.worksLocale ?? null);
-
 @Injectable()
 export class SessionEffects {
   private readonly actions = inject(Actions);
   private readonly api = inject(Api);
   private readonly router = inject(Router);
+  private readonly measures = inject(Measures);
+  /** Dates and measures are written as the person chose, else as the works does. */
+  private readonly writeAs = (account: Account | null): void => {
+    useLocale(account?.locale ?? account?.worksLocale ?? null);
+    this.measures.useWorks(account?.worksMeasures);
+  };
 
   readonly find = createEffect(() =>
     this.actions.pipe(
@@ -34,7 +38,7 @@ export class SessionEffects {
               return timer(AGAIN_MS);
             },
           }),
-          tap(({ account }) => writeAs(account)),
+          tap(({ account }) => this.writeAs(account)),
           map((answer): Action => SessionActions.found(answer)),
           finalize(() => unanswered.complete()),
         );
@@ -48,7 +52,7 @@ export class SessionEffects {
       ofType(SessionActions.signIn),
       exhaustMap(({ login, password, code, to }) =>
         this.api.signIn(login, password, code).pipe(
-          tap(({ account }) => writeAs(account)),
+          tap(({ account }) => this.writeAs(account)),
           map(({ account }) => SessionActions.signedIn({ account, to })),
           catchError((error: unknown) => of(SessionActions.refused({ message: failureOf(error).text }))),
         ),

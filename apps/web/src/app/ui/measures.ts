@@ -5,16 +5,24 @@ import { type Measure, type MeasureSystem, measureOf } from './measure';
 
 const KEY = 'druckerei.measures';
 
-/** The system of measures that the person at this computer reads: metric until somebody chooses. */
+/** A system as it is told; metric where none is. */
+const systemOf = (told: string | null | undefined): MeasureSystem => (told === 'inch-pound' ? told : 'metric');
+
+/** The system of measures that the person at this computer reads: that of the works until somebody chooses. */
 @Injectable({ providedIn: 'root' })
 export class Measures {
-  private readonly chosen = signal<MeasureSystem>(localStorage.getItem(KEY) === 'inch-pound' ? 'inch-pound' : 'metric');
+  private readonly chosen = signal(systemOf(localStorage.getItem(KEY)));
   readonly system = this.chosen.asReadonly();
   readonly other = computed((): MeasureSystem => (this.chosen() === 'metric' ? 'inch-pound' : 'metric'));
 
   toggle(): void {
     this.chosen.set(this.other());
     localStorage.setItem(KEY, this.chosen());
+  }
+
+  /** Takes the system of the works, where nobody has chosen one at this computer. */
+  useWorks(told: string | null | undefined): void {
+    if (localStorage.getItem(KEY) === null) this.chosen.set(systemOf(told));
   }
 
   of(unit: string): Measure {

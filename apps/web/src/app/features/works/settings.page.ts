@@ -10,10 +10,13 @@ import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
 import {
+  type TicketPart,
   type WorksSettings,
   LABEL_SIZES,
+  TICKET_PARTS,
   WORKS_SETTINGS,
   nextJobNumber,
+  ticketWithout,
   toldSettings,
   wrongNumberPattern,
 } from '@druckerei/core';
@@ -40,7 +43,20 @@ const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
   timeZone: 'Time zone',
   numberPattern: 'Pattern of job numbers',
   secondFactor: 'Second factor',
+  measures: 'Measures',
   labelSize: 'Size of labels',
+  ticketWithout: 'Tickets are printed without',
+};
+/** Parts of a ticket, as the form names them. */
+const PARTS: Readonly<Record<TicketPart, string>> = {
+  stream: 'the stream of stations',
+  material: 'what becomes of the material',
+  gates: 'the gates to sign',
+  press: 'plate room, ink room and press',
+  finishing: 'cutting and folding',
+  bindery: 'the bindery',
+  boxes: 'the box shop',
+  packing: 'packing',
 };
 /** Entries of a list that is offered while somebody types. */
 const MOST_OFFERED = 12;
@@ -90,10 +106,14 @@ export class SettingsPage {
     timeZone: '',
     numberPattern: '',
     secondFactor: '',
+    measures: '',
     labelSize: '',
+    ticketWithout: '',
   });
-  protected readonly sending = new Contested(() => this.look());
   private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
+  protected readonly parts = TICKET_PARTS.map((id) => ({ id, name: PARTS[id] }));
+  protected readonly left = computed(() => ticketWithout({ ticketWithout: this.typed().ticketWithout ?? '' }));
+  protected readonly sending = new Contested(() => this.look());
   private readonly names = new Intl.DisplayNames([chosenLocale()], { type: 'currency' });
 
   protected readonly currencies = computed(() =>
@@ -152,6 +172,12 @@ export class SettingsPage {
       map(() => undefined),
     );
 
+  protected leaveOut(chosen: readonly TicketPart[]): void {
+    const control = this.form.controls.ticketWithout;
+    control.setValue(TICKET_PARTS.filter((part) => chosen.includes(part)).join(','));
+    control.markAsDirty();
+  }
+
   /** Puts what stands into the fields. */
   protected leave(): void {
     const {
@@ -163,9 +189,23 @@ export class SettingsPage {
       timeZone = '',
       numberPattern = '',
       secondFactor = '',
+      measures = '',
       labelSize = '',
+      ticketWithout = '',
     } = this.now() ?? {};
-    this.form.reset({ name, place, letterhead, currency, locale, timeZone, numberPattern, secondFactor, labelSize });
+    const papers = { labelSize, ticketWithout };
+    this.form.reset({
+      name,
+      place,
+      letterhead,
+      currency,
+      locale,
+      measures,
+      timeZone,
+      numberPattern,
+      secondFactor,
+      ...papers,
+    });
     this.sending.refuse('');
     if (!this.mayEdit()) this.form.disable();
   }
