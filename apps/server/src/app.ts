@@ -20,6 +20,7 @@ import { peopleHandlers } from './features/people/people.js';
 import { deskHandlers } from './features/desk/desk.js';
 import { floorHandlers } from './features/floor/floor.js';
 import { shiftBookHandlers } from './features/floor/shift-book.js';
+import { practiceHandlers } from './features/practice/practice.js';
 import { purchaseHandlers } from './features/purchasing/purchases.js';
 import { supplierHandlers } from './features/purchasing/suppliers.js';
 import { bookHandlers } from './features/room/book.js';
@@ -174,6 +175,7 @@ export async function createApp({
     ...offerHandlers({ database, workshop }),
     ...supplierHandlers(database),
     ...purchaseHandlers({ database, workshop }),
+    ...practiceHandlers({ database, workshop }),
     ...changesHandlers(database),
     ...peopleHandlers(database, memory),
     ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),

@@ -12,6 +12,7 @@ import { FLOOR } from './endpoints/floor.js';
 import { GOODS } from './endpoints/goods.js';
 import { CUSTOMERS } from './endpoints/customers.js';
 import { DOCUMENTS } from './endpoints/documents.js';
+import { PRACTICE } from './endpoints/practice.js';
 import { UPKEEP } from './endpoints/upkeep.js';
 
 export type { Endpoint } from './endpoints/endpoint.js';
@@ -32,6 +33,7 @@ export const ENDPOINTS = [
   ...FLOOR,
   ...CUSTOMERS,
   ...DOCUMENTS,
+  ...PRACTICE,
   ...UPKEEP,
 ] as const;
 

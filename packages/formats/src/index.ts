@@ -3,6 +3,7 @@ export { ticketPdf } from './ticket/ticket.js';
 export { MOST_LABELS, labelled, labelsPdf } from './ticket/labels.js';
 export { type DestructionDocument, destructionPdf } from './ticket/destruction.js';
 export { type OfferDocument, offerPdf } from './ticket/offer.js';
+export { type ExerciseSheet, exerciseSheetPdf } from './practice/exercise-sheet.js';
 export { type PurchaseDocument, purchaseCsv, purchasePdf } from './ticket/purchase.js';
 export { type LotLabel, lotCode, lotLabelPdf } from './ticket/lot-label.js';
 export { type Letterhead, letterheadPdf, pictureOf } from './ticket/letterhead.js';

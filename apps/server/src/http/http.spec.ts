@@ -113,7 +113,8 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('{sha256}', 'a'.repeat(64))
     .replace('{norm}', 'spoil.cut.setup')
     .replace('{name}', 'nothing')
-    .replace('{component}', 'cover');
+    .replace('{component}', 'cover')
+    .replace('{kind}', 'spine');
   const bodies: Record<string, object> = {
     signIn: { login: 'viewer', password: 'weir-and-wheel' },
     firstManager: { code: 'none', login: 'x', name: 'X', password: 'a lantern in the weir' },

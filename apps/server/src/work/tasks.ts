@@ -19,6 +19,7 @@ import {
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
 import { DESK_TASKS } from './desk-tasks.js';
+import { exerciseSheet } from './exercise-sheet.js';
 import { FLOOR_TASKS } from './floor-tasks.js';
 import {
   destructionPdf,
@@ -155,6 +156,7 @@ export const TASKS = {
   lotLabel: lotLabelPdf,
   destruction: destructionPdf,
   offer: offerPdf,
+  exerciseSheet,
   purchase: purchasePdf,
   shiftBook: shiftBookPdf,
   floorCalendar,

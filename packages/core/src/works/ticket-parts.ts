@@ -1,7 +1,16 @@
 import type { WorksSettings } from './works.js';
 
 /** What of a job ticket a works may print it without; its head, its components and the cautions of what is printed stay. */
-export const TICKET_PARTS = ['stream', 'material', 'gates', 'press', 'finishing', 'bindery', 'boxes', 'packing'] as const;
+export const TICKET_PARTS = [
+  'stream',
+  'material',
+  'gates',
+  'press',
+  'finishing',
+  'bindery',
+  'boxes',
+  'packing',
+] as const;
 export type TicketPart = (typeof TICKET_PARTS)[number];
 
 export const isTicketPart = (name: string): name is TicketPart => (TICKET_PARTS as readonly string[]).includes(name);

@@ -66,6 +66,10 @@ export class PracticePage {
     const made = this.store.made();
     return made.ok ? '' : made.issues.map(issueText).join(' ');
   });
+  /** Exercises from this one on, to be filled by hand. */
+  protected readonly sheet = computed(
+    () => `/api/practice/${this.store.kind()}/sheet.pdf?seed=${this.store.seed()}&grade=${this.store.grade()}`,
+  );
   protected readonly title = computed(() => {
     const exercise = this.store.exercise();
     return exercise ? exerciseName(exercise.kind) : '';
