@@ -185,12 +185,39 @@ test('hours are changed, a machine gets its own, and a wrong time is refused wit
   await expect(page.getByRole('button', { name: 'Save hours' })).toBeDisabled();
 });
 
+test('a look that was asked before a trial was taken does not bring the trial back', async ({ page }) => {
+  await signIn(page);
+  await released(page, 'trail-map', 20);
+  await page.goto('/floor');
+  await planByRule(page);
+  let answer = (): void => undefined;
+  const late = new Promise<void>((go) => (answer = go));
+  let isFirst = true;
+  await page.route('**/api/floor', async (route) => {
+    if (!isFirst) return route.continue();
+    isFirst = false;
+    const response = await route.fetch();
+    await late;
+    // The page may have given it up meanwhile.
+    await route.fulfill({ response }).catch(() => undefined);
+  });
+  const asked = page.waitForRequest('**/api/floor');
+  await addExample(page, 'trail-map');
+  await asked;
+  await page.getByRole('button', { name: 'Take it in force' }).click();
+  await expect(page.locator('[data-test=shown]')).toContainText('In force');
+  answer();
+  await page.evaluate(() => new Promise((drawn) => setTimeout(drawn, 500)));
+  await expect(page.locator('[data-test=trial]')).toHaveCount(0);
+});
+
 test('a breakdown is told, and what it holds up is planned anew around it', async ({ page }) => {
   await signIn(page);
   const number = await released(page, 'trail-map', 20);
   await page.goto('/floor');
   await planByRule(page);
   await page.getByRole('button', { name: 'Take it in force' }).click();
+  await expect(page.locator('[data-test=shown]')).toContainText('In force');
   await page.getByRole('tab', { name: 'Shift book' }).click();
   const folded = page.getByRole('table', { name: 'Shift book of Buckle folder' }).getByRole('row', { name: number });
   const before = (await folded.first().getByRole('cell').first().textContent()) ?? '';

@@ -17,6 +17,7 @@ import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
+import { watchFolder } from './features/inbox/watch-folder.js';
 import { type FloorRuns, planFloors } from './features/floor/runs.js';
 import { openWorkshop } from './work/workshop.js';
 import { isLoopback, readSettings, trustedProxies } from './settings.js';
@@ -47,6 +48,7 @@ const database = connect(settings.DATABASE_URL, told('database connection'));
 const workshop = openWorkshop();
 const live = new Live(settings.DATABASE_URL, told('hearing other instances'));
 let runs: FloorRuns | undefined;
+let endInbox: (() => Promise<void>) | undefined;
 live.onHeard(({ topic }) => {
   if (topic === 'floor') runs?.wake();
 });
@@ -94,6 +96,9 @@ async function begin({
   }, PRUNE_MS).unref();
   keeper.ask();
   runs = await planFloors({ database, workshop }, told('planning the floor'));
+  const { INBOX_DIR: dir, INBOX_LOGIN: login } = rest;
+  if (dir !== undefined && login !== undefined)
+    endInbox = watchFolder({ database, workshop }, { dir, login }, told('the inbox'));
   const server = await listen(app, rest.PORT, HOST, {}, tlsFiles);
   log.info({ host: HOST, port: rest.PORT }, 'listening');
   // Beside everything else: the works is open meanwhile.
@@ -112,7 +117,7 @@ const GOODBYE_MS = 2_000;
 async function stop(signal: string, server: Listening): Promise<void> {
   log.info({ signal }, 'stopping');
   keeper.stop();
-  const quiet = Promise.all([live.close(), runs?.stop()]);
+  const quiet = Promise.all([live.close(), runs?.stop(), endInbox?.()]);
   await stopListening(server);
   await Promise.race([Promise.all([workshop.close(), database.close(), quiet]), wait(GOODBYE_MS)]);
   process.exit(0);

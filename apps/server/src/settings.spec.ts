@@ -34,6 +34,12 @@ describe('the settings of the server', () => {
       { ...DATABASE, TLS_CERT: '/a.pem', TLS_KEY: '/b.pem' },
       /TLS_CERT, TLS_KEY: .*ENOENT/,
     ],
+    ['a folder without who takes in', { ...DATABASE, INBOX_DIR: '/tmp' }, /INBOX_DIR and INBOX_LOGIN go together/],
+    [
+      'a folder that is none',
+      { ...DATABASE, INBOX_DIR: '/nowhere', INBOX_LOGIN: 'x' },
+      /INBOX_DIR: \/nowhere is no folder/,
+    ],
     ['a name without its password', { ...DATABASE, ADMIN_LOGIN: 'x' }, /ADMIN_LOGIN and ADMIN_PASSWORD go together/],
   ])('are refused with %s', (_, env, words) => {
     expect(wrong(env)).toMatch(words);

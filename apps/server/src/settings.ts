@@ -54,6 +54,12 @@ const settingsSchema = z.object({
   METRICS: flag.describe(
     '1 answers /metrics in the text format of Prometheus to whoever asks: keep it from outside at the proxy',
   ),
+  INBOX_DIR: z
+    .string()
+    .min(1)
+    .optional()
+    .describe('folder that is watched: lists of orders (CSV) and job files (JSON) that are dropped there become jobs'),
+  INBOX_LOGIN: z.string().trim().min(1).max(80).optional().describe('sign-in name as whom they are taken in'),
   WEB_DIR: z.string().optional().describe('folder of the built web application'),
 });
 export type Settings = z.output<typeof settingsSchema>;
@@ -136,6 +142,11 @@ export function readSettings(env: NodeJS.ProcessEnv, usual: Readonly<Record<stri
   const { ADMIN_LOGIN, ADMIN_PASSWORD } = parsed.data;
   if ((ADMIN_LOGIN === undefined) !== (ADMIN_PASSWORD === undefined))
     return { wrong: ['ADMIN_LOGIN and ADMIN_PASSWORD go together: set both, or neither'] };
+  const { INBOX_DIR, INBOX_LOGIN } = parsed.data;
+  if ((INBOX_DIR === undefined) !== (INBOX_LOGIN === undefined))
+    return { wrong: ['INBOX_DIR and INBOX_LOGIN go together: set both, or neither'] };
+  if (INBOX_DIR !== undefined && !fs.statSync(INBOX_DIR, { throwIfNoEntry: false })?.isDirectory())
+    return { wrong: [`INBOX_DIR: ${INBOX_DIR} is no folder`] };
   const { tlsFiles, wrong } = readTls(parsed.data);
   return wrong.length > 0 ? { wrong } : { settings: parsed.data, tlsFiles, wrong };
 }

@@ -28,6 +28,7 @@ export * from './stores.js';
 export * from './purchasing.js';
 export * from './finished.js';
 export * from './desk.js';
+export * from './order-words.js';
 export * from './practice-words.js';
 export * from './floor.js';
 export * from './floor-words.js';

@@ -26,14 +26,14 @@ const stop = (): never => {
 describe('the note of a call', () => {
   it('is in the transaction of what it notes, once', async () => {
     const one = note('one');
-    await noting(one, () =>
-      server.database.transaction(async (queries) => {
+    await noting(one, async () => {
+      await server.database.transaction(async (queries) => {
         await queries.one('works/put', { name: 'Works', place: 'Hill' });
-      }),
-    );
-    expect(one.taken).toBe(true);
-    expect(await lines('one')).toEqual([(await works()).xmin]);
-    await noting(one, () => settle('Dale'));
+      });
+      expect(one.taken).toBe(true);
+      expect(await lines('one')).toEqual([(await works()).xmin]);
+      await settle('Dale');
+    });
     expect(await works()).toMatchObject({ place: 'Dale' });
     expect(await lines('one')).toHaveLength(1);
   });
@@ -43,23 +43,35 @@ describe('the note of a call', () => {
   });
   it('is not there where the change is not', async () => {
     const failed = note('failed');
-    const work = server.database.transaction.bind(server.database);
-    const fails = noting(failed, () =>
-      work(async (queries) => {
+    await noting(failed, async () => {
+      const fails = server.database.transaction(async (queries) => {
         await queries.one('works/put', { name: 'Works', place: 'Nowhere' });
         stop();
-      }),
-    );
-    await expect(fails).rejects.toThrow('no');
-    expect([failed.taken, await lines('failed'), (await works()).place]).toEqual([false, [], 'Ford']);
-    // The next that writes carries it.
-    await noting(failed, () => settle('Bridge'));
+      });
+      await expect(fails).rejects.toThrow('no');
+      expect([failed.taken, await lines('failed'), (await works()).place]).toEqual([false, [], 'Ford']);
+      // The next that writes carries it.
+      await settle('Bridge');
+    });
     expect(await lines('failed')).toEqual([(await works()).xmin]);
   });
   it('takes the change with it where it cannot be written', async () => {
     const cannot: Note = { values: ['\0', 'Change a note', 'cannot'], taken: false };
     await expect(noting(cannot, () => settle('Marsh'))).rejects.toThrow(/encoding/);
     expect((await works()).place).toBe('Bridge');
+  });
+  it('is not carried by what goes on behind the call', async () => {
+    const over = note('over');
+    let end = (): void => undefined;
+    const ended = new Promise<void>((resolve) => (end = resolve));
+    let behind: Promise<unknown> = Promise.resolve();
+    await noting(over, () => {
+      behind = ended.then(() => settle('Heath'));
+      return Promise.resolve();
+    });
+    end();
+    await behind;
+    expect([over.taken, await lines('over'), (await works()).place]).toEqual([false, [], 'Heath']);
   });
   it('is left by nothing that only reads, nor by what is kept beside', async () => {
     const reading = note('reading');

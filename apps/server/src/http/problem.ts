@@ -86,6 +86,10 @@ function databaseProblem(error: unknown): ProblemError | undefined {
   return why === undefined ? undefined : new ProblemError(400, why);
 }
 
+/** What somebody is told of an error of our own or of the database; undefined where it is a bug. */
+export const problemOf = (error: unknown): ProblemError | undefined =>
+  error instanceof ProblemError ? error : (CONSTRAINTS.get(violated(error) ?? '') ?? databaseProblem(error));
+
 /** A path with a broken percent sign. */
 const pathProblem = (error: unknown): ProblemError | undefined =>
   error instanceof URIError ? new ProblemError(400, 'The address cannot be read') : undefined;
@@ -99,10 +103,7 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
     next(error);
     return;
   }
-  const known =
-    error instanceof ProblemError
-      ? error
-      : (CONSTRAINTS.get(violated(error) ?? '') ?? databaseProblem(error) ?? readProblem(error) ?? pathProblem(error));
+  const known = problemOf(error) ?? readProblem(error) ?? pathProblem(error);
   if (known) {
     if (known.status >= 500) request.log.warn({ err: errorForLog(error) }, known.title);
     send(response, known);

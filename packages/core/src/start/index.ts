@@ -7,5 +7,6 @@ export {
   guessDayFirst,
   guessOrderColumns,
   startOrdered,
+  startOrders,
 } from './order-list.js';
 export { type Start, checkAnswers, newJob, startJob } from './start-job.js';

@@ -5,6 +5,7 @@ import {
   type Question,
   type ReadOrder,
   FAMILY_RULES,
+  numberAfter,
   quantityIn,
   readOrder,
   usualIn,
@@ -165,4 +166,22 @@ export function startOrdered(
   const coloured = read.colours ? withColours(start.job, read.colours) : start.job;
   const job = due === undefined ? coloured : { ...coloured, due };
   return { ok: true, value: { job, left: read.left, usual: untold(family, read) } };
+}
+
+/**
+ * The lines of a list one after another, each begun as a job or not. Lines without a number have the next of the works in turn. @param number the next
+ * of the works, empty where none can be told. Issues: of each line, those of {@link startOrdered}.
+ */
+export function* startOrders(
+  rows: Iterable<readonly string[]>,
+  key: OrderListKey,
+  works: Works,
+  number: string,
+): Generator<Outcome<OrderedJob>> {
+  let next = number;
+  for (const cells of rows) {
+    const made = startOrdered(cells, key, works, next);
+    if (made.ok && made.value.job.number === next) next = numberAfter([next]) ?? '';
+    yield made;
+  }
 }

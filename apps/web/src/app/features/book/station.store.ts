@@ -112,9 +112,13 @@ export const StationStore = signalStore(
     };
   }),
   withMethods((store) => {
+    const lastOf = (book: JobBook | undefined): number => book?.records.at(-1)?.id ?? 0;
     const take = (book: JobBook): void => {
+      const known = store.book();
+      // A book only grows: an answer that came late knows less than what is shown.
+      if (known?.job.id === book.job.id && lastOf(known) > lastOf(book)) return;
       patchState(store, { book, kept: false, failed: '' });
-      store.outbox.saw(book.job.id, book.records.at(-1)?.id ?? 0);
+      store.outbox.saw(book.job.id, lastOf(book));
       void store.shelf.keep(book);
     };
     const load = async (): Promise<void> => {
@@ -138,7 +142,7 @@ export const StationStore = signalStore(
       )
       .subscribe(({ seen, records }) => {
         const book = store.book();
-        const last = book?.records.at(-1)?.id ?? 0;
+        const last = lastOf(book);
         // What was answered to another page may leave something out in between: all is asked for then.
         if (!book || seen > last) void load();
         else take({ ...book, records: [...book.records, ...records.filter(({ id }) => id > last)] });

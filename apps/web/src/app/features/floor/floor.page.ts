@@ -161,14 +161,21 @@ export class FloorPage {
       this.loaded.set(loaded);
     });
   }
+  /** The look that is under way: an older one says nothing any more. */
+  private looking: Subscription | undefined;
   private look(): void {
-    forkJoin({ floor: this.api.floor(), works: this.works.works() }).subscribe({
+    this.looking?.unsubscribe();
+    this.looking = forkJoin({ floor: this.api.floor(), works: this.works.works() }).subscribe({
       next: (loaded) => this.loaded.set(loaded),
       error: () => undefined,
     });
   }
+  /** What a change has answered. A look that was asked before may not know of it: it is asked anew. */
   protected took(floor: Floor): void {
+    const isLooking = this.looking?.closed === false;
+    this.looking?.unsubscribe();
     this.loaded.update((loaded) => loaded && { ...loaded, floor });
+    if (isLooking) this.look();
   }
   protected planAnew(effort: Effort): void {
     this.effect.set('');
@@ -266,7 +273,8 @@ export class FloorPage {
     this.ask(moved, ({ effect, trial }) => {
       this.back.set(false);
       this.moved.set(trial.id);
-      this.loaded.update((loaded) => loaded && { ...loaded, floor: { ...loaded.floor, trial } });
+      const floor = this.floor();
+      if (floor) this.took({ ...floor, trial });
       if (names) this.effect.set(`Moved: ${effectText(effect, jobs, names)}`);
     });
   }

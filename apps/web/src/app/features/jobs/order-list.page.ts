@@ -11,14 +11,12 @@ import {
   type DayFirst,
   type OrderColumn,
   type OrderedJob,
-  type Question,
   ORDER_COLUMNS,
   guessDayFirst,
   guessOrderColumns,
-  numberAfter,
-  startOrdered,
+  startOrders,
 } from '@druckerei/core';
-import { MOST_BEGUN, issueText } from '@druckerei/contract';
+import { MOST_BEGUN, issueText, usualText } from '@druckerei/contract';
 import { type RefusedLine, refusedCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { catchError, of } from 'rxjs';
@@ -36,14 +34,6 @@ type Columns = Partial<Record<OrderColumn, number>>;
 const SHOWN = 100;
 const TOLD = 40;
 const AT_ONCE = 5;
-
-const QUESTION_NAMES: Partial<Readonly<Record<Question, string>>> = {
-  size: 'size',
-  measures: 'size',
-  pages: 'pages',
-  stock: 'paper',
-  coverStock: 'paper of the cover',
-};
 
 /** A list of orders, pasted or read: which column is what, what each line comes to, what is wrong with it, and beginning the jobs. */
 @Component({
@@ -97,7 +87,7 @@ export class OrderListPage {
       .map(({ line, job, usual, left }) => ({
         line,
         number: job.number,
-        usual: usual.map((question) => QUESTION_NAMES[question] ?? question).join(', '),
+        usual: usualText(usual),
         left: left.join(', '),
       })),
   );
@@ -127,25 +117,25 @@ export class OrderListPage {
   /** Reads the lines, a few at a time, so that the page stays quick and another choice ends it. */
   private async read(
     rows: readonly (readonly string[])[],
-    key: Parameters<typeof startOrdered>[1],
-    works: Parameters<typeof startOrdered>[2],
+    key: Parameters<typeof startOrders>[1],
+    works: Parameters<typeof startOrders>[2],
     nextNumber: string,
     turn: number,
   ): Promise<void> {
     const [begun, refused]: [(OrderedJob & { line: number })[], RefusedLine[]] = [[], []];
-    let number = nextNumber;
-    for (let at = 0; at < rows.length; at++) {
+    this.reading.set({ done: 0 });
+    await new Promise((resolve) => setTimeout(resolve));
+    let at = 0;
+    for (const made of startOrders(rows, key, works, nextNumber)) {
+      const line = at + this.list.firstLine();
+      if (made.ok) begun.push({ ...made.value, line });
+      else refused.push({ line, cells: rows[at] ?? [], why: made.issues.map(issueText).join(' ') });
+      at++;
       if (at % AT_ONCE === 0) {
         this.reading.set({ done: at });
         await new Promise((resolve) => setTimeout(resolve));
-        if (turn !== this.turn) return;
       }
-      const cells = rows[at] ?? [];
-      const line = at + this.list.firstLine();
-      const made = startOrdered(cells, key, works, number);
-      if (made.ok) begun.push({ ...made.value, line });
-      else refused.push({ line, cells, why: made.issues.map(issueText).join(' ') });
-      if (made.ok && made.value.job.number === number) number = numberAfter([number]) ?? '';
+      if (turn !== this.turn) return;
     }
     this.begun.set(begun);
     this.refused.set(refused);
