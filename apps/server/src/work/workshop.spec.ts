@@ -1,5 +1,6 @@
 import { type Job, type Works, SHIPPED_WORKS } from '@druckerei/core';
 import type { Revision } from '@druckerei/contract';
+import { setTimeout as wait } from 'node:timers/promises';
 import { ProblemError } from '../http/problem.js';
 import { exampleJob } from '../server.fixture.js';
 import { assess } from './tasks.js';
@@ -41,6 +42,19 @@ describe('the workshop', () => {
     const made = await open().run('assess', { job: atlas, works });
     expect(made).toEqual(structuredClone(assess({ job: atlas, works })));
     expect(made.needs.length).toBeGreaterThan(3);
+  });
+
+  it('may be closed at any moment while its threads begin, and nobody else is hurt', async () => {
+    for (let after = 0; after < 900; after += 75) {
+      const workshop = openWorkshop(WORK_LIMITS);
+      const run = workshop.run('assess', { job: atlas, works }).then(
+        () => 'done',
+        () => 'ended',
+      );
+      await wait(after);
+      await workshop.close();
+      expect(['done', 'ended']).toContain(await run);
+    }
   });
 
   it('passes on the problem that a task tells', async () => {

@@ -7,8 +7,8 @@ import { ProblemError } from '../http/problem.js';
 import type { Done, TaskInput, TaskName, TaskResult } from './tasks.js';
 import type { Order } from './worker.js';
 
-/** The built worker, the same seen from the sources and from the build. */
-const WORKER = fileURLToPath(new URL('../../dist/work/worker.js', import.meta.url));
+/** What is built for a thread, the same seen from the sources and from the build. */
+const WORKER = fileURLToPath(new URL('../../dist/work/thread.cjs', import.meta.url));
 
 export interface WorkLimits {
   /** Milliseconds that a task may run, and that it may wait for a free thread. */
