@@ -18,9 +18,11 @@ import type { Offer } from './commands';
         <input
           matInput
           #field
+          #trigger="matAutocompleteTrigger"
           cdkFocusInitial
           [matAutocomplete]="list"
           (input)="typed.set(field.value)"
+          (keydown.enter)="enter(trigger.activeOption)"
           (keydown.escape)="dialog.close()"
         />
         <mat-autocomplete #list autoActiveFirstOption (optionSelected)="run($event.option.value)">
@@ -55,6 +57,11 @@ export class PaletteDialog {
     return this.offer.commands.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
   });
 
+  /** Who types faster than the list opens means the first that is found. @param active what the list itself chooses */
+  protected enter(active: unknown): void {
+    const [first] = this.found();
+    if (!active && first) this.run(first);
+  }
   protected run(command: Command): void {
     this.dialog.close(command);
   }
