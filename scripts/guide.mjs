@@ -7,7 +7,8 @@ import { buildPackages, installPackages, repo } from './build-steps.mjs';
 
 installPackages();
 buildPackages();
-const { OPERATION_RULES, ROUTE_RULES, SHIPPED_WORKS, faultsAt, normCatalogue, plan } = await import('@druckerei/core');
+const { OPERATION_RULES, ROUTE_RULES, SHIPPED_WORKS, faultsAt, normCatalogue, normInWords, plan } =
+  await import('@druckerei/core');
 const { parseJobFile } = await import('@druckerei/contract');
 
 const GUIDE = path.join(repo, 'docs/guide');
@@ -27,10 +28,9 @@ const DRY = {
 };
 /** Norms that are told of a station that runs in several ways. */
 const TOLD = ['Set-up', 'Running spoilage'];
-const normInWords = ({ subject, name, value, unit }) => {
-  const [, way] = /, (.+)$/.exec(subject) ?? [];
-  const told = unit === 'share' ? `${Math.round(value * 1e6) / 1e4} %` : `${value} ${unit}`;
-  return `${name}${way ? `, ${way}` : ''}: ${told}`.trim();
+const told = (norm) => {
+  const [, way] = /, (.+)$/.exec(norm.subject) ?? [];
+  return `${norm.name}${way ? `, ${way}` : ''}: ${normInWords(norm, norm.value)}`;
 };
 
 /** What is lost, taken care of and assumed at a station. */
@@ -46,7 +46,7 @@ function station(operation) {
     ...(DRY[dryFor] === undefined
       ? []
       : [`Ink and glue have to lie before it until they bear ${DRY[dryFor]}: see *Lies before it*.`, '']),
-    ...list('Norms, as shipped', norms.map(normInWords)),
+    ...list('Norms, as shipped', norms.map(told)),
   ].join('\n');
 }
 

@@ -1,3 +1,5 @@
+import { holdsWords } from './search';
+
 /** Name of a heading in an address, as it is made wherever Markdown is shown. */
 export const slugOf = (heading: string): string =>
   heading
@@ -53,9 +55,8 @@ export function sectionsOf(page: string, text: string): GuideSection[] {
 
 /** Finds every word of a search: parts whose headings have them first. */
 export function searchGuide(sections: readonly GuideSection[], typed: string): GuideHit[] {
-  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return [];
-  const holds = (text: string): boolean => words.every((word) => text.toLowerCase().includes(word));
+  if (typed.trim() === '') return [];
+  const holds = holdsWords(typed);
   const named = sections.filter(({ heading }) => holds(heading));
   const hits = sections.flatMap((section) => {
     const { page, heading, lines } = section;
