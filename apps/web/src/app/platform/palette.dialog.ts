@@ -22,7 +22,7 @@ import type { Offer } from './commands';
           cdkFocusInitial
           [matAutocomplete]="list"
           (input)="typed.set(field.value)"
-          (keydown.enter)="enter(trigger.activeOption)"
+          (keydown.enter)="enter($event, trigger.activeOption?.value)"
           (keydown.escape)="dialog.close()"
         />
         <mat-autocomplete #list autoActiveFirstOption (optionSelected)="run($event.option.value)">
@@ -57,12 +57,14 @@ export class PaletteDialog {
     return this.offer.commands.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
   });
 
-  /** Who types faster than the list opens means the first that is found. @param active what the list itself chooses */
-  protected enter(active: unknown): void {
-    const [first] = this.found();
-    if (!active && first) this.run(first);
+  /** The list has taken the key itself, or is not open yet. @param active what the list has its mark at */
+  protected enter(key: Event, active: Command | undefined): void {
+    if (!key.defaultPrevented) this.run(active);
   }
-  protected run(command: Command): void {
-    this.dialog.close(command);
+  /** Who types faster than the list is drawn means the first that is found, not what the list still shows. */
+  protected run(shown: Command | undefined): void {
+    const found = this.found();
+    const meant = shown && found.includes(shown) ? shown : found[0];
+    if (meant) this.dialog.close(meant);
   }
 }
