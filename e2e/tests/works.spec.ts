@@ -81,6 +81,14 @@ test('somebody is invited by a link, takes the role that they are given, and is 
   await page.getByLabel('Name of a new role').fill('Reckoner');
   await page.getByRole('button', { name: 'Add the role' }).click();
   await page.getByRole('checkbox', { name: /Reckoner may: Plan jobs/ }).check();
+  // Where a role enters what happens.
+  await page.getByRole('checkbox', { name: /Reckoner may: Enter what happens at plates/ }).check();
+  await page.getByRole('button', { name: 'at all stations' }).last().click();
+  await page.getByRole('checkbox', { name: /At all stations/ }).uncheck();
+  await page.getByRole('checkbox', { name: /Ink room/ }).check();
+  await expectAccessible(page, 'stations of a role');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('button', { name: 'at 1 station' })).toBeVisible();
   await page.getByRole('button', { name: 'Invite somebody' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Planning, late');
   await page.getByLabel('Name to sign in with').fill('late');

@@ -28,13 +28,32 @@ export const MANAGER_ROLE = 'manager';
 export const roleId = z
   .string()
   .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'an id has small letters, digits and hyphens, forty at most' });
+/** Where whoever may record does so: at all stations, or at those of these keys. */
+export const ownStationsSchema = z
+  .union([
+    z.literal('all'),
+    z
+      .array(
+        z.string().regex(/^(machine|hand|room)\/[a-z0-9][a-z0-9-]{0,79}$/, {
+          error: 'a station is machine/ and its id, hand/ and what is done, room/plates or room/inks',
+        }),
+      )
+      .max(1000),
+  ])
+  .meta({ id: 'OwnStations' });
 export const roleSchema = z
-  .strictObject({ id: z.string(), name: z.string(), rights: z.array(rightSchema) })
+  .strictObject({ id: z.string(), name: z.string(), rights: z.array(rightSchema), stations: ownStationsSchema })
   .meta({ id: 'Role' });
 export type RoleOf = z.output<typeof roleSchema>;
 export const roleChangeSchema = z
-  .strictObject({ name: line(60).min(1), rights: z.array(rightSchema).max(RIGHT_IDS.length) })
+  .strictObject({
+    name: line(60).min(1),
+    rights: z.array(rightSchema).max(RIGHT_IDS.length),
+    stations: ownStationsSchema.optional().describe('as they are where it is left out'),
+  })
   .meta({ id: 'RoleChange' });
+
+export type RoleChange = z.output<typeof roleChangeSchema>;
 
 /** What a role may do: whoever manages may do everything, what came later too. */
 export const rightsOf = ({ id, rights }: Pick<RoleOf, 'id' | 'rights'>): Right[] =>

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { localeSchema } from './known-places.js';
-import { loginSchema, rightSchema } from './people.js';
+import { loginSchema, ownStationsSchema, rightSchema } from './people.js';
 import { line } from './text.js';
 
 export const accountSchema = z
@@ -11,6 +11,7 @@ export const accountSchema = z
     role: z.string(),
     roleName: z.string(),
     rights: z.array(rightSchema),
+    stations: ownStationsSchema.describe('where they enter what happens'),
     secondFactor: z.boolean(),
     wantsSecondFactor: z
       .enum(['nobody', 'managers', 'everybody'])

@@ -5,6 +5,7 @@ export { forecastCount, forecastCounts } from './forecast.js';
 export { type RoomContext, heldGate, isLastStation, mayRun, pressGate, refuse } from './gates.js';
 export { readingLimits } from './reading-limits.js';
 export { type InstrumentReading, standInReadings } from './stand-in.js';
+export { type OwnStations, ROOM_KEYS, isOwnStation, stationKey, stationsOf } from './own-stations.js';
 export { type PressWants, pressWants } from './press-wants.js';
 export {
   type CarrierState,

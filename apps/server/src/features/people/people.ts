@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { type OwnStations, OPERATIONS, ROOM_KEYS, stationKey } from '@druckerei/core';
 import {
   type Account,
   type AuditRecord,
@@ -19,6 +20,7 @@ import type { Handlers } from '../../http/register.js';
 import { type SessionMemory, readAccount } from '../../http/session.js';
 import { hashOf } from '../accounts/second-factor.js';
 import { lockKind } from '../changes/changes.js';
+import { currentWorks } from '../works/works.js';
 
 /** Hours that a link holds: somebody who is invited may be on holiday, somebody who is locked out is not. */
 const INVITED_HOURS = 7 * 24;
@@ -68,6 +70,21 @@ async function roleKnown(queries: Queries, role: string): Promise<void> {
   const roles = await queries.many<RoleOf>('people/roles');
   if (!roles.some(({ id }) => id === role))
     throw invalid([{ path: 'role', message: `There is no role ${role}. Choose another.` }]);
+}
+
+/** Refuses stations that the works does not have, retired machines among those that it has. */
+async function stationsKnown(queries: Queries, stations: OwnStations): Promise<void> {
+  if (stations === 'all') return;
+  const { machines } = await currentWorks(queries);
+  const known = new Set([
+    ...Object.values(ROOM_KEYS),
+    ...OPERATIONS.map((operation) => stationKey({ machine: null, operation })),
+    ...machines.map(({ id }) => stationKey({ machine: id, operation: 'print' })),
+  ]);
+  const faults = stations.flatMap((key, i) =>
+    known.has(key) ? [] : [{ path: `stations.${i}`, message: `The works has no station ${key}. Leave it out.` }],
+  );
+  if (faults.length > 0) throw invalid(faults);
 }
 
 interface AuditRow extends AuditRecord, Record<string, unknown> {
@@ -142,16 +159,28 @@ export const peopleHandlers = (
     return database.many<SignIns[number]>('people/sign-ins', person.login);
   },
 
-  putRole: async ({ params: { id }, body: { name, rights }, account }) => {
+  putRole: async ({ params: { id }, body: { name, rights, stations }, account }) => {
     const now = await changing(database, account, async (queries) => {
       if (id === MANAGER_ROLE && rights.length < RIGHT_IDS.length)
         throw new ProblemError(409, 'Whoever manages may do everything', {
           detail: 'Make another role for those who may do less.',
         });
+      if (id === MANAGER_ROLE && stations !== undefined && stations !== 'all')
+        throw new ProblemError(409, 'Whoever manages enters at every station', {
+          detail: 'Make another role for those of single stations.',
+        });
+      await stationsKnown(queries, stations ?? 'all');
       const others = await queries.many<RoleOf>('people/roles');
       if (others.some((role) => role.id !== id && role.name.toLowerCase() === name.toLowerCase()))
         throw invalid([{ path: 'name', message: 'Another role has this name. Call it something else.' }]);
-      await queries.one('people/put-role', id, name, [...new Set(rights)]);
+      const own = stations === undefined || stations === 'all' ? stations : [...new Set(stations)];
+      await queries.one(
+        'people/put-role',
+        id,
+        name,
+        [...new Set(rights)],
+        own === undefined ? null : JSON.stringify(own),
+      );
       await refuseNobody(queries);
       return everybody(queries);
     });

@@ -17,8 +17,10 @@ import {
   impressionsRun,
   isAccountEntry,
   isFinished,
+  isOwnStation,
   refuse,
   refuseTime,
+  stationsOf,
   subjectOf,
 } from '@druckerei/core';
 import { type Account, type EntryAnswer, type SentEntries, issueText } from '@druckerei/contract';
@@ -36,12 +38,17 @@ import { keptCarriers } from './kept-carriers.js';
 import { type Photo, photoFaults, photoOf } from './photos.js';
 
 /** Who enters something. */
-export type Author = Pick<Account, 'id' | 'name' | 'rights'>;
+export type Author = Pick<Account, 'id' | 'name' | 'rights' | 'stations'>;
 
+const NOT_HERE = 'Your role enters nothing at this station. Ask somebody of the station.';
 const NOT_YOURS = 'Your role does not keep the book of accountable work. Ask somebody who does.';
 /** Entries of accountable work want a right of their own. */
 const mayEnter = ({ rights }: Author, event: RoomEntry): boolean =>
   !isAccountEntry(event) || rights.includes('accountable');
+
+/** Somebody of other stations enters nothing here. */
+const mayEnterHere = ({ stations }: Author, { card, state }: RoomContext, event: RoomEntry): boolean =>
+  isOwnStation(stations, stationsOf(card, event, state));
 
 /** Why nothing can be entered at a job that cannot be planned. */
 const unplanned = ({ problems }: Assessment): ProblemError =>
@@ -152,6 +159,7 @@ export async function enterEvent(
       if (seen !== undefined) refuseOver(records, event, seen);
       const fold = new RoomFold(records);
       const context = { card, state: fold.state, by: account.name };
+      if (!mayEnterHere(account, context, event)) throw new ProblemError(403, NOT_HERE);
       const refused = refuse(context, event);
       if (refused.length > 0)
         throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
@@ -205,6 +213,7 @@ class Batch {
       ...worded(refuseTime(happened, now)),
       ...this.why,
       ...(mayEnter(this.author, event) ? [] : [{ path: 'kind', message: NOT_YOURS }]),
+      ...(context && !mayEnterHere(this.author, context, event) ? [{ path: 'step', message: NOT_HERE }] : []),
       ...(context ? worded(refuse(context, event)) : []),
       // The store's carriers go from hand to hand: nobody takes one without looking at what is there.
       ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: FROM_STORE }] : []),

@@ -8,6 +8,7 @@ export const testAccount = (rights: readonly Right[] = RIGHT_IDS, id = 1): Accou
   role: 'tested',
   roleName: 'Tested',
   rights: [...rights],
+  stations: 'all',
   secondFactor: false,
   wantsSecondFactor: 'nobody',
 });

@@ -51,7 +51,7 @@ import type {
   People,
   PressRoom,
   Restored,
-  Right,
+  RoleChange,
   Revision,
   SignIns,
   SingleBook,
@@ -135,7 +135,7 @@ export class Api {
   signIns(id: number): Observable<SignIns> {
     return this.http.get<SignIns>(`/api/people/${id}/sign-ins`);
   }
-  putRole(id: string, role: { name: string; rights: readonly Right[] }): Observable<People> {
+  putRole(id: string, role: RoleChange): Observable<People> {
     return this.http.put<People>(`/api/roles/${encodeURIComponent(id)}`, role);
   }
   /** A page of what was done, and how many lines there are in all. */

@@ -15,7 +15,7 @@ const opened = async () => {
     ],
   });
   const fixture = TestBed.createComponent(PaletteDialog);
-  fixture.autoDetectChanges(true);
+  fixture.autoDetectChanges();
   await fixture.whenStable();
   const field = (fixture.nativeElement as HTMLElement).querySelector('input');
   if (!field) throw new Error('The palette has a field');

@@ -87,6 +87,9 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
 /** Whether whoever is signed in may do something: a selector, one for each right. */
 export const selectMay = (right: Right) => MAY[right];
 
+/** Where whoever is signed in enters what happens. */
+export const selectOwnStations = createSelector(selectAccount, (account) => account?.stations ?? 'all');
+
 /** Whether somebody has to take up a second factor before anything else. */
 export const needsFactor = ({ secondFactor, wantsSecondFactor, rights }: Account): boolean =>
   !secondFactor &&

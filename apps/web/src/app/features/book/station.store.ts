@@ -9,10 +9,12 @@ import {
   NOTHING_YET,
   balanceOf,
   forecastCounts,
+  isOwnStation,
   isTallied,
   refuse,
   roomState,
   shiftBalances,
+  stationKey,
 } from '@druckerei/core';
 import { type JobBook, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
@@ -23,7 +25,7 @@ import { BookOutbox } from '../../platform/book-outbox';
 import { BookShelf } from '../../platform/book-shelf';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
-import { selectMay } from '../../platform/session.state';
+import { selectMay, selectOwnStations } from '../../platform/session.state';
 import { soundOf } from './sound';
 
 interface StationState {
@@ -73,6 +75,12 @@ export const StationStore = signalStore(
     const state = computed(() => roomState(records()));
     const station = computed((): CardStep | undefined => card()?.steps.find(({ id }) => id === step()));
     const tally = computed((): StationTally => state().tallies.get(step()) ?? NOTHING_YET);
+    const [rightToRecord, own] = [session.selectSignal(selectMay('record')), session.selectSignal(selectOwnStations)];
+    /** Nothing is kept from anybody before the station is known. */
+    const isHere = computed(() => {
+      const of = station();
+      return of === undefined || isOwnStation(own(), [stationKey(of)]);
+    });
     const ownStep = (entry: RoomRecord['event']): string =>
       'step' in entry ? (entry.step ?? '') : entry.kind === 'held' ? ownStep(entry.entry) : '';
     return {
@@ -107,7 +115,9 @@ export const StationStore = signalStore(
         const all = card();
         return all && forecastCounts(all.forecast, state());
       }),
-      mayRecord: session.selectSignal(selectMay('record')),
+      mayRecord: computed(() => rightToRecord() && isHere()),
+      /** They enter at other stations, and not here. */
+      notHere: computed(() => rightToRecord() && !isHere()),
       mayExplain: session.selectSignal(selectMay('explain')),
     };
   }),

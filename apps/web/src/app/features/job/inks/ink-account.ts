@@ -12,7 +12,7 @@ import { RoomStore } from '../record/room.store';
   template: `
     <h3>By weight</h3>
     <p data-test="out">{{ count(out(), 3) }} kg are out.</p>
-    @if (room.mayRecord()) {
+    @if (room.mayInks()) {
       <div class="row">
         <dk-number label="Weighed" unit="kg" name="weighed" [(value)]="kg" />
         <button matButton="outlined" (click)="enter('issued')" [disabled]="kg() <= 0 || room.busy()">Issue</button>

@@ -34,7 +34,7 @@ import { RoomLine } from '../record/room-line';
                 <td class="number">{{ row.good === undefined ? '' : number(row.good) }}</td>
                 <td class="number">{{ row.more === undefined ? '' : number(row.more) }}</td>
                 <td class="entry">
-                  @if (room.mayRecord()) {
+                  @if (room.ownSteps().has(row.id)) {
                     <input
                       #good
                       inputmode="numeric"

@@ -114,7 +114,7 @@ export class CarriersBench {
       ArrowDown: () => walk(1),
       ArrowUp: () => walk(-1),
       Enter: () => {
-        if (chosen.life.state !== 'made' || !this.room.mayRecord()) return;
+        if (chosen.life.state !== 'made' || !this.room.mayPlates()) return;
         this.inspect();
         walk(1);
       },

@@ -1,7 +1,7 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Job } from '@druckerei/core';
-import type { KeptCarrier } from '@druckerei/contract';
+import type { Account, KeptCarrier } from '@druckerei/contract';
 import { provideRouter } from '@angular/router';
 import { Store, provideStore } from '@ngrx/store';
 import { Api } from '../../../platform/api';
@@ -25,7 +25,12 @@ type Role = keyof typeof RIGHTS;
 async function open<T>(
   bench: Type<T>,
   inputs: Readonly<Record<string, unknown>>,
-  { job = cards, role = 'manager', kept = [] }: { job?: Job; role?: Role; kept?: KeptCarrier[] } = {},
+  {
+    job = cards,
+    role = 'manager',
+    kept = [],
+    stations = 'all',
+  }: { job?: Job; role?: Role; kept?: KeptCarrier[]; stations?: Account['stations'] } = {},
 ) {
   const api = new FakeRoom(job, kept);
   TestBed.configureTestingModule({
@@ -37,7 +42,9 @@ async function open<T>(
     ],
   });
   const store = TestBed.inject(Store);
-  store.dispatch(SessionActions.found({ account: testAccount(RIGHTS[role]), demo: false, first: false }));
+  store.dispatch(
+    SessionActions.found({ account: { ...testAccount(RIGHTS[role]), stations }, demo: false, first: false }),
+  );
   store.dispatch(JobActions.loaded({ revision: revisionOf(job), local: null }));
   const room = TestBed.inject(RoomStore);
   room.load(7);
@@ -296,6 +303,16 @@ describe('ink bench', () => {
 });
 
 describe('records at a step', () => {
+  it('are entered by those of the station alone', async () => {
+    const inputs = { stepId: 'print-card', isPress: true };
+    const shown = async (stations: Account['stations']): Promise<boolean> => {
+      const { button } = await open(StepRecord, inputs, { role: 'operator', stations });
+      TestBed.resetTestingModule();
+      return button('Start the press') !== undefined;
+    };
+    expect([await shown('all'), await shown(['room/plates']), await shown([])]).toEqual([true, false, false]);
+  });
+
   it('start the press only behind its gates, count only after the first sheet', async () => {
     const { text, button, click, enter, room, element } = await open(StepRecord, {
       stepId: 'print-card',

@@ -5,11 +5,14 @@ import {
   type RoomContext,
   type RoomEntry,
   type RoomEvent,
+  ROOM_KEYS,
   error,
+  isOwnStation,
   listCarriers,
   refuse,
   roomCard,
   roomState,
+  stationKey,
 } from '@druckerei/core';
 import { type PressRoom, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
@@ -32,7 +35,7 @@ import { Api } from '../../../platform/api';
 import { whenChanged } from '../../../platform/live';
 import { RoomOutbox } from '../../../platform/room-outbox';
 import { failureOf } from '../../../platform/problem';
-import { selectMay } from '../../../platform/session.state';
+import { selectMay, selectOwnStations } from '../../../platform/session.state';
 import { keepForecaster } from './forecast.client';
 import type { ForecastAnswer } from './forecast.messages';
 import { JobEditor } from '../state/job-editor';
@@ -82,10 +85,22 @@ export const RoomStore = signalStore(
       const known = card();
       return known && { card: known, state: state() };
     });
+    const mayRecord = session.selectSignal(selectMay('record'));
+    const own = session.selectSignal(selectOwnStations);
+    const mayEnterIn = (keys: readonly string[]): boolean => mayRecord() && isOwnStation(own(), keys);
     return {
       state,
       context,
-      mayRecord: session.selectSignal(selectMay('record')),
+      mayRecord,
+      /** Steps of the job that whoever is signed in enters at. */
+      ownSteps: computed(
+        () => new Set((card()?.steps ?? []).filter((step) => mayEnterIn([stationKey(step)])).map(({ id }) => id)),
+      ),
+      /** The plate room, or presses that plates go to. */
+      mayPlates: computed(() =>
+        mayEnterIn([ROOM_KEYS.plates, ...(card()?.steps ?? []).filter(({ press }) => press).map(stationKey)]),
+      ),
+      mayInks: computed(() => mayEnterIn([ROOM_KEYS.inks])),
       carriers: computed(() => {
         const [job, plan, works] = [editor.job(), editor.plan(), editor.works()];
         return job && plan && works ? listCarriers(job, plan, works) : [];

@@ -24,7 +24,7 @@ import { RoomLine } from './room-line';
         } @else {
           <mat-icon aria-hidden="true">radio_button_unchecked</mat-icon>
           <span>Press not started</span>
-          @if (room.mayRecord()) {
+          @if (may()) {
             <button matButton="outlined" (click)="start()" [disabled]="missing().length > 0 || room.busy()">
               Start the press
             </button>
@@ -48,7 +48,7 @@ import { RoomLine } from './room-line';
         } @else {
           <mat-icon aria-hidden="true">radio_button_unchecked</mat-icon>
           <span>No good sheet passed yet</span>
-          @if (started() && room.mayRecord()) {
+          @if (started() && may()) {
             <mat-form-field subscriptSizing="dynamic">
               <mat-label>Kept where</mat-label>
               <input matInput #kept maxlength="80" />
@@ -69,7 +69,7 @@ import { RoomLine } from './room-line';
           Nothing counted yet
         }
       </span>
-      @if (room.mayRecord() && (!isPress() || firstSheet())) {
+      @if (may() && (!isPress() || firstSheet())) {
         <mat-form-field subscriptSizing="dynamic" [class.wrong]="wrong()">
           <mat-label>Good out</mat-label>
           <input matInput #good inputmode="numeric" (keydown.enter)="enter(good)" [attr.aria-invalid]="wrong()" />
@@ -120,6 +120,7 @@ export class StepRecord {
   protected readonly room = inject(RoomStore);
   readonly stepId = input.required<string>();
   readonly isPress = input.required<boolean>();
+  protected readonly may = computed(() => this.room.ownSteps().has(this.stepId()));
   protected readonly time = timeText;
   protected readonly number = count;
   protected readonly wrong = signal(false);

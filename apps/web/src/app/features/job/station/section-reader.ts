@@ -14,7 +14,7 @@ import { RoomStore } from '../record/room.store';
   imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (codes().length > 0 && room.mayRecord()) {
+    @if (codes().length > 0 && room.ownSteps().has(stepId())) {
       <h3>Section reader</h3>
       <div class="line">
         <mat-form-field subscriptSizing="dynamic">

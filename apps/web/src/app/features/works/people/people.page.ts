@@ -5,11 +5,12 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { idOf } from '@druckerei/core';
+import { type OwnStations, idOf } from '@druckerei/core';
 import {
   type People,
   type Person,
   type Right,
+  type RoleChange,
   type RoleOf,
   MANAGER_ROLE,
   RIGHTS,
@@ -20,7 +21,9 @@ import { Api } from '../../../platform/api';
 import { whenChanged } from '../../../platform/live';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
-import { timeText } from '../../../ui/format';
+import { many, timeText } from '../../../ui/format';
+import { type RoleStations, RoleStationsDialog } from './role-stations.dialog';
+import { WorksStore } from '../works.store';
 import { PersonDialog, type PersonData } from './person.dialog';
 
 /** Who has an account, and what their roles may do. */
@@ -34,6 +37,7 @@ import { PersonDialog, type PersonData } from './person.dialog';
 export class PeoplePage {
   private readonly api = inject(Api);
   private readonly dialog = inject(MatDialog);
+  private readonly works = inject(WorksStore);
   protected readonly may = inject(Store).selectSignal(selectMay('people'));
   protected readonly people = signal<People | undefined>(undefined);
   protected readonly failed = signal('');
@@ -76,12 +80,31 @@ export class PeoplePage {
     this.put(role.id, { name: role.name, rights });
   }
 
+  protected readonly whereOf = ({ stations }: RoleOf): string =>
+    stations === 'all' ? 'at all stations' : `at ${many(stations.length, 'station', 'stations')}`;
+  protected chooseStations(role: RoleOf): void {
+    this.dialog
+      .open<RoleStationsDialog, RoleStations, OwnStations>(RoleStationsDialog, {
+        data: { role, machines: this.works.machines() },
+        width: '760px',
+      })
+      .afterClosed()
+      .subscribe((stations) => {
+        if (stations)
+          this.put(role.id, {
+            name: role.name,
+            rights: role.rights,
+            stations: stations === 'all' ? stations : [...stations],
+          });
+      });
+  }
+
   protected addRole(name: string): void {
     if (name.trim() !== '')
       this.put(idOf(name, new Set(this.roles().map(({ id }) => id))).slice(0, 40), { name, rights: [] });
   }
 
-  private put(id: string, role: { name: string; rights: readonly Right[] }): void {
+  private put(id: string, role: RoleChange): void {
     this.failed.set('');
     this.api.putRole(id, role).subscribe({
       next: (people) => this.people.set(people),
