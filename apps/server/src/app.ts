@@ -33,6 +33,7 @@ import { photoHandlers } from './features/room/photos.js';
 import { qualityHandlers } from './features/quality/quality.js';
 import { learningHandlers } from './features/learning/learning.js';
 import { logoHandlers } from './features/works/logo.js';
+import { toldTo } from './features/works/hidden-prices.js';
 import { worksHandlers } from './features/works/works.js';
 import type { Workshop } from './work/workshop.js';
 import { PACKING } from './http/json-text.js';
@@ -194,6 +195,7 @@ export async function createApp({
     checkAnswers,
     metrics,
     audit: auditLog(database, log),
+    toldTo: (id, account, answer) => toldTo(database, id, account, answer),
     tell: teller(database, log),
     before: {
       signIn,

@@ -12,6 +12,7 @@ export const RIGHTS = {
   accountable: 'See and enter accountable work: what is issued, bagged, destroyed, voided',
   explain: 'Explain entries of the floor that are held back',
   schedule: 'Say when work runs: hours of the works, pins, schedules',
+  prices: 'See what things cost: prices, hour rates, costs of plans',
   buy: 'Enter suppliers and their prices, and order from them',
   stores: 'Enter what comes into the stores and goes out',
   settings: 'Set what the works says of itself',
@@ -55,9 +56,14 @@ export const roleChangeSchema = z
 
 export type RoleChange = z.output<typeof roleChangeSchema>;
 
+/** Whoever has one of these rights works with prices, and sees them. */
+export const WITH_PRICES: readonly Right[] = ['plan', 'release', 'norms', 'machines', 'customers', 'buy'];
+
 /** What a role may do: whoever manages may do everything, what came later too. */
-export const rightsOf = ({ id, rights }: Pick<RoleOf, 'id' | 'rights'>): Right[] =>
-  id === MANAGER_ROLE ? [...RIGHT_IDS] : rights;
+export function rightsOf({ id, rights }: Pick<RoleOf, 'id' | 'rights'>): Right[] {
+  if (id === MANAGER_ROLE) return [...RIGHT_IDS];
+  return rights.some((right) => WITH_PRICES.includes(right)) ? [...new Set<Right>([...rights, 'prices'])] : rights;
+}
 
 export const loginSchema = line(80).min(1);
 export const inviteSchema = z

@@ -237,5 +237,6 @@ export const worksSchema = z
     mark: z.int().optional().describe('last change of a norm'),
     itemsMark: z.int().optional().describe('last change of a machine or a stock'),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
+    pricesHidden: z.boolean().optional().describe('whoever looks sees no prices: they are 0 here'),
   })
   .meta({ id: 'Works' });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { IncomingMessage } from 'node:http';
 import type { Test } from 'supertest';
-import { type Endpoint, type Right, ENDPOINTS, RIGHT_IDS, problemSchema } from '@druckerei/contract';
+import { type Endpoint, type Right, ENDPOINTS, RIGHT_IDS, problemSchema, rightsOf } from '@druckerei/contract';
 import { addAccount } from '../features/accounts/add-account.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
 
@@ -12,7 +12,8 @@ beforeAll(async () => {
   server = await startServer('http_test');
   // A role, and somebody in it, for each right alone.
   for (const right of [...RIGHT_IDS, 'spare']) {
-    await server.database.one('people/put-role', `only-${right}`, `Only ${right}`, right === 'spare' ? [] : [right]);
+    const rights = right === 'spare' ? [] : [right];
+    await server.database.one('people/put-role', `only-${right}`, `Only ${right}`, rights, null);
     const account = { login: right, name: right, role: `only-${right}`, password: 'weir-and-wheel', demo: true };
     await addAccount(server.database, account);
   }
@@ -203,10 +204,11 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
 /** What the shipped roles may do. */
 const SHIPPED_ROLES: Readonly<Record<string, readonly Right[]>> = {
   manager: RIGHT_IDS,
-  operator: ['record', 'accountable', 'stores'],
-  viewer: [],
+  operator: ['record', 'accountable', 'stores', 'prices'],
+  viewer: ['prices'],
 };
-const rightsFor = (who: string): readonly string[] => SHIPPED_ROLES[who] ?? [who];
+const rightsFor = (who: string): readonly string[] =>
+  SHIPPED_ROLES[who] ?? rightsOf({ id: who, rights: [who as Right] });
 
 /** Asks for a stream, and leaves where it begins; what is refused is read to its end. */
 const leaving = (call: Test): Test =>

@@ -44,6 +44,8 @@ export interface RegisterOptions {
   readonly metrics: Metrics | undefined;
   /** Does what somebody asked for, and notes what that wrote. */
   readonly audit: <T>(account: Account, endpoint: Endpoint, request: Request, work: () => Promise<T>) => Promise<T>;
+  /** An answer as somebody may see it. */
+  readonly toldTo: (id: EndpointId, account: Account | undefined, answer: unknown) => unknown;
   /** Tells others of it. */
   readonly tell: (account: Account, endpoint: Endpoint, request: Request) => Promise<void>;
   /** What runs ahead of single endpoints (rate limits). */
@@ -51,7 +53,7 @@ export interface RegisterOptions {
 }
 
 function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOptions): RequestHandler {
-  const { database, memory, security, checkAnswers, audit, tell } = options;
+  const { database, memory, security, checkAnswers, audit, tell, toldTo } = options;
   return async (request, response) => {
     const account = await accountOf(database, memory, request);
     permit(endpoint, account, ({ login }) => void security.note(request, 'role', login, 'refused'));
@@ -60,9 +62,10 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
     const work = (): Promise<unknown> => Promise.resolve(handler({ params, query, body, account, request, response }));
     const noted = account && endpoint.method !== 'get' && !endpoint.unaudited;
-    const answer = await once(database, endpoint, request, account, () =>
+    const made = await once(database, endpoint, request, account, () =>
       noted ? audit(account, endpoint, request, work) : work(),
     );
+    const answer = await toldTo(endpoint.id as EndpointId, account, made);
     if (account) await tell(account, endpoint, request);
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.

@@ -28,7 +28,7 @@ export const LEARNING = [
     method: 'get',
     path: '/api/happened',
     summary: 'Planned and happened: sheets, hours, cost and lateness of the jobs closed in a month',
-    right: 'signed in',
+    right: 'prices',
     query: happenedQuery,
     status: 200,
     answer: happenedSchema,

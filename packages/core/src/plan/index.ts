@@ -3,6 +3,7 @@ export { type Bottleneck, bottleneckOf } from './bottleneck.js';
 export { pressIssues } from './check-job.js';
 export { type CostLine, MORE, costLines, costOfNext } from './cost/cost-lines.js';
 export { type CostKind, COST_KINDS } from './cost/cost.js';
+export { isPrice, jobWithoutPrices, worksWithoutPrices } from './cost/without-prices.js';
 export { chanceOf, ownUnits } from './counting/own-units.js';
 export { type StableFlow } from './counting/reckon-until-stable.js';
 export { incidentsOf, spoilageOf } from './counting/step-spoilage.js';

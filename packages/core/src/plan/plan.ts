@@ -10,6 +10,7 @@ import { adviseOrder } from './advice.js';
 import { type JobFlow, askedOf, processUnit } from './counting/build-graph.js';
 import { checkOrder } from './check-job.js';
 import type { CostTotals } from './cost/cost.js';
+import { isPrice } from './cost/without-prices.js';
 import { type Packing, packingUses } from './uses/packing.js';
 import { partFigures } from './uses/part-figures.js';
 import type { Run } from './prepared.js';
@@ -207,6 +208,10 @@ function numbersOf(job: Job, { lanes }: Structure, { flow }: StableFlow): Issue[
   return numberIssues(job, (flow.byId.get(numbered.id)?.byStep.needsOut[numbered.id] ?? 0) * positions);
 }
 
+/** Figures without those of prices. */
+const withoutPrices = (works: Works, figures: Figures): Figures =>
+  table(Object.entries(figures).filter(([, figure]) => !isPrice(works, figure)));
+
 /**
  * The plan of a job in a works: counts into and out of every step by every school, plates, paper, ink, hours and cost. The
  * working of the figures is written when it is looked at. Pure: the same job and works give the same plan, in the browser
@@ -229,7 +234,9 @@ export function plan(job: Job, asked: Works): Outcome<Plan> {
   const press = structure.press(run);
   const uses = [...structure.uses(run), ...packingUses(run, norms, packings)];
   wasteFigure({ job, jobFlow, ledger });
-  const cost = structure.cost(run, { uses, packings });
+  // Where no prices are seen, no figure says what anything costs.
+  const costLedger = asked.pricesHidden ? new Ledger(ledger) : ledger;
+  const cost = structure.cost({ ...run, ledger: costLedger }, { uses, packings });
   const made: Plan = {
     school: job.school,
     steps: job.route.map((step) => planStep(counted.value, times.steps, step)),
@@ -240,7 +247,7 @@ export function plan(job: Job, asked: Works): Outcome<Plan> {
     totals: { ...press, hours: times.hours, leadHours: times.leadHours, ...cost },
     schools: pressSheetsBySchool(job, layouts, settled),
     get figures() {
-      return ledger.figures;
+      return asked.pricesHidden ? withoutPrices(asked, ledger.figures) : ledger.figures;
     },
     advice: [...structure.advice, ...adviseOrder(job)],
   };

@@ -17,7 +17,7 @@ describe('stations that an entry is of', () => {
   it('are that of its step, by machine', () => {
     expect(stationsOf(card, count, none)).toEqual([keyOf('print-map')]);
     expect(keyOf('print-map')).toMatch(/^machine\//);
-    expect(stationKey({ machine: null, operation: 'collate' })).toBe('hand/collate');
+    expect(stationKey({ machine: null, operation: 'gather' })).toBe('hand/gather');
   });
 
   it('are plate room and ink room for what happens there; a carrier also goes to the presses that it runs on', () => {

@@ -231,6 +231,8 @@ export interface Works extends WorksSettings {
   /** Grows with every change of a machine or a stock, likewise. */
   readonly itemsMark?: number;
   readonly norms: Readonly<Record<string, NormValue>>;
+  /** Whoever looks sees no prices: they are 0 here, and no plan has a cost. */
+  readonly pricesHidden?: boolean;
 }
 
 /** How a press prints. Source: identity of the machine's description. */

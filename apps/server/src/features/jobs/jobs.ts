@@ -1,4 +1,5 @@
 import type { Response } from 'express';
+import type { Revision } from '@druckerei/contract';
 import type { Compared } from '../../work/difference.js';
 import type { Asked, DocumentName } from '../../work/documents.js';
 import { inFileName } from '../../http/file-name.js';
@@ -7,6 +8,7 @@ import type { Handlers } from '../../http/register.js';
 import { bookHead } from '../room/entries.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
+import { revisionWithoutPrices, seesPrices } from '../works/hidden-prices.js';
 import { nextNumber } from './next-number.js';
 import { copyJob, createJob, createJobs, putAside, release, saveDraft } from './write-job.js';
 
@@ -108,9 +110,10 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
     release: ({ account, params, body }) => release(bench, account, params.id, body),
     putAside: ({ account, params, body }) => putAside(bench, account, params.id, body),
-    difference: async ({ params, query, response }) => {
+    difference: async ({ account, params, query, response }) => {
+      const seen = seesPrices(account) ? (revision: Revision) => revision : revisionWithoutPrices;
       const compared = async (revision: number): Promise<Compared> => ({
-        revision: await readRevision(database, params.id, revision),
+        revision: seen(await readRevision(database, params.id, revision)),
         kept: await keptPlan(database, params.id, revision),
       });
       const sides = { from: await compared(query.from), to: await compared(query.to) };

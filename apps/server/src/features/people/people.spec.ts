@@ -59,7 +59,11 @@ describe('an invitation', () => {
       expect.stringMatching(/guessed easily/),
     ]);
     const answer = await someone.call('post', '/api/welcome', { token, password: PASSWORD });
-    expect((answer.body as { account: Account }).account).toMatchObject({ login: 'anna', role: 'viewer', rights: [] });
+    expect((answer.body as { account: Account }).account).toMatchObject({
+      login: 'anna',
+      role: 'viewer',
+      rights: ['prices'],
+    });
     expect(await personBy('anna')).toMatchObject({ invited: false, sessions: 1 });
     const late = await visitor(server.app);
     const again = await late.call('post', '/api/welcome', { token, password: `${PASSWORD} again` });

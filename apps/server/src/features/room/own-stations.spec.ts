@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type RoomEntry, stationKey } from '@druckerei/core';
+import { type RoomCard, type RoomEntry, stationKey } from '@druckerei/core';
 import type { JobBook, Problem, Revision, SentAnswer } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -13,7 +13,8 @@ beforeAll(async () => {
   [manager, operator] = [await visitor(server.app, 'manager'), await visitor(server.app, 'operator')];
   job = ((await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'O-1' }))).body as Revision).id;
   const { card } = (await manager.call('get', `/api/jobs/${job}/book`)).body as JobBook;
-  keys = new Map(card?.steps.map((step) => [step.id, stationKey(step as Parameters<typeof stationKey>[0])]));
+  const steps = (card as unknown as RoomCard).steps;
+  keys = new Map(steps.map((step) => [step.id, stationKey(step)]));
 });
 afterAll(() => server.stop());
 

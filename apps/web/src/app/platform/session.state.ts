@@ -76,6 +76,7 @@ const MAY: Readonly<Record<Right, ReturnType<typeof selectRight>>> = {
   record: selectRight('record'),
   accountable: selectRight('accountable'),
   explain: selectRight('explain'),
+  prices: selectRight('prices'),
   buy: selectRight('buy'),
   schedule: selectRight('schedule'),
   stores: selectRight('stores'),

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { selectMay } from '../../platform/session.state';
 import { AreaNav } from '../../ui/area-nav';
 
 /** Norms, what the log proposes, and what happened, side by side. */
@@ -8,14 +10,15 @@ import { AreaNav } from '../../ui/area-nav';
   imports: [AreaNav, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-area-nav label="Norms and what the log says" [places]="PLACES" />
+    <dk-area-nav label="Norms and what the log says" [places]="places()" />
     <router-outlet />
   `,
 })
 export class NormsFrame {
-  protected readonly PLACES = [
-    { name: 'In force', to: '/norms', exact: true },
+  private readonly seesPrices = inject(Store).selectSignal(selectMay('prices'));
+  protected readonly places = computed(() => [
+    { name: 'In force', to: '/norms', exact: true as const },
     { name: 'Proposals', to: '/norms/proposals' },
-    { name: 'Planned and happened', to: '/norms/happened' },
-  ] as const;
+    ...(this.seesPrices() ? [{ name: 'Planned and happened', to: '/norms/happened' }] : []),
+  ]);
 }

@@ -1,5 +1,5 @@
 import { computed, inject } from '@angular/core';
-import { type Norm, type NormGroup, type Source, type Works, normCatalogue } from '@druckerei/core';
+import { type Norm, type NormGroup, type Source, type Works, isPrice, normCatalogue } from '@druckerei/core';
 import type { NormChanges, NormHistoryEntry } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { type Observable, forkJoin, map, tap } from 'rxjs';
@@ -47,6 +47,7 @@ export const NormsStore = signalStore(
       if (!now) return [];
       const holds = holdsWords(search());
       return [...normCatalogue(now).values()]
+        .filter((norm) => !now.pricesHidden || !isPrice(now, norm))
         .filter((norm) => (search().trim() === '' ? norm.group === group() : holds(`${norm.subject} ${norm.name}`)))
         .map((norm) => rowOf(norm, now));
     }),

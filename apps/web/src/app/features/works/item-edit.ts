@@ -6,6 +6,7 @@ import {
   type Stock,
   fieldAt,
   idOf,
+  isPrice,
   normsOfItem,
   withField,
 } from '@druckerei/core';
@@ -80,7 +81,9 @@ export abstract class ItemEdit<T extends Machine | Stock> {
   /** Its norms: what else is reckoned with at it. */
   readonly norms = computed((): readonly Norm[] => {
     const works = this.works.works();
-    return works ? normsOfItem(works, this.kind, this.id()).filter((norm) => this.isShown(norm)) : [];
+    if (!works) return [];
+    const seen = (norm: Norm): boolean => !works.pricesHidden || !isPrice(works, norm);
+    return normsOfItem(works, this.kind, this.id()).filter((norm) => this.isShown(norm) && seen(norm));
   });
   private standing(norm: Norm): number {
     return this.works.works()?.norms[norm.id]?.value ?? norm.value;

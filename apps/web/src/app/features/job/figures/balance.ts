@@ -112,7 +112,8 @@ export class Balance {
   readonly figureOpened = output<string>();
   readonly chose = output<string>();
   protected readonly items = computed(() => {
-    return ITEMS.map((id) => {
+    // Whoever sees no prices has a plan without its cost.
+    return ITEMS.filter((id) => figureOf(this.plan(), id)).map((id) => {
       const [figure, was] = [figureOf(this.plan(), id), valueAt(this.before(), id)];
       const changed = figure && was !== undefined && was !== figure.value;
       return {

@@ -24,7 +24,7 @@ import { OPERATION_RULES, figureId, figureOf, neighboursOf, productPicture } fro
 import { statusOf } from '@druckerei/contract';
 import { SplitAreaComponent, SplitComponent, type SplitGutterInteractionEvent } from 'angular-split';
 import { map } from 'rxjs';
-import { Commands } from '../../../platform/commands';
+import { type Command, Commands } from '../../../platform/commands';
 import { guideAt, stationPlace } from '../../../platform/guide/guide-place';
 import { openPalette } from '../../../platform/open-palette';
 import { dateText } from '../../../ui/format';
@@ -38,7 +38,7 @@ import { NormField } from '../parts/norm-field';
 import { RoomStore } from '../record/room.store';
 import { JobClock } from '../state/job-clock';
 import { JobEditor } from '../state/job-editor';
-import { JobView } from '../state/job-view';
+import { JobView, PRICED_ROOMS } from '../state/job-view';
 import { Names } from '../state/names';
 import { ChangedElsewhere } from '../state/changed-elsewhere';
 import { OtherTabs } from '../state/other-tabs';
@@ -143,7 +143,7 @@ export class JobPage implements OnDestroy {
   protected readonly labelsAt = (of: string, size: string): string =>
     `${this.documents().at}/labels.pdf?of=${of}&size=${size}`;
 
-  private readonly takeBack = inject(Commands).offerPage([
+  private readonly commands: readonly Command[] = [
     { id: 'undo', name: 'Undo', key: '$mod+z', run: () => this.editor.undo() },
     { id: 'redo', name: 'Redo', key: '$mod+Shift+z', run: () => this.editor.redo() },
     { id: 'redo-y', name: 'Redo (other key)', key: '$mod+y', run: () => this.editor.redo() },
@@ -200,9 +200,16 @@ export class JobPage implements OnDestroy {
       run: () => window.open(this.documents().ticket, '_blank', 'noopener'),
     },
     { id: 'tags', name: 'Open the pile tags', run: () => window.open(this.documents().pileTags, '_blank', 'noopener') },
-  ]);
+  ];
+  private takeBack = inject(Commands).offerPage(this.commands);
 
   constructor() {
+    const offered = inject(Commands);
+    effect(() => {
+      if (!this.editor.pricesHidden()) return;
+      const priced = new Set<string>(PRICED_ROOMS.map((room) => room.replace(' ', '-')));
+      this.takeBack = offered.offerPage(this.commands.filter(({ id }) => !priced.has(id)));
+    });
     guideAt(() => {
       if (this.view.room() === 'schools') return { page: 'schools' };
       const step = this.editor.job()?.route.find(({ id }) => id === this.chosen());

@@ -14,7 +14,7 @@ import { OpenFigures } from '../state/open-figures';
 import { Schools } from '../figures/schools';
 import { OrderBench } from '../order/order-bench';
 import { JobEditor } from '../state/job-editor';
-import { JobView, ROOMS } from '../state/job-view';
+import { JobView, PRICED_ROOMS, ROOMS } from '../state/job-view';
 import { Names } from '../state/names';
 import { StepBench } from '../station/step-bench';
 import { Sureness } from '../sureness/sureness';
@@ -50,7 +50,11 @@ export class Rooms {
   protected readonly names = inject(Names);
   /** The station whose bench is open; null is the order. */
   readonly chosen = input.required<string | null>();
-  protected readonly index = computed(() => ROOMS.indexOf(this.view.room()));
+  /** In the order of the tabs. */
+  private readonly rooms = computed(() =>
+    this.editor.pricesHidden() ? ROOMS.filter((room) => !PRICED_ROOMS.includes(room)) : ROOMS,
+  );
+  protected readonly index = computed(() => Math.max(0, this.rooms().indexOf(this.view.room())));
   protected readonly components = computed(() => this.editor.job()?.components ?? []);
   protected readonly costLines = computed(() => {
     const [job, plan] = [this.editor.job(), this.editor.plan()];
@@ -63,7 +67,7 @@ export class Rooms {
   });
 
   protected show(index: number): void {
-    const room = ROOMS[index];
+    const room = this.rooms()[index];
     if (room) this.view.show(room);
   }
 }

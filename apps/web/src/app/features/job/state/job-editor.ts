@@ -29,6 +29,8 @@ export class JobEditor {
   private readonly store = inject(Store);
   readonly job = this.store.selectSignal(jobFeature.selectJob);
   readonly works = this.store.selectSignal(jobFeature.selectWorks);
+  /** Whoever looks sees no prices. */
+  readonly pricesHidden = computed(() => this.works()?.pricesHidden === true);
   readonly revision = this.store.selectSignal(jobFeature.selectRevision);
   readonly outcome = this.store.selectSignal(jobFeature.selectOutcome);
   readonly plan = this.store.selectSignal(jobFeature.selectPlan);

@@ -15,6 +15,8 @@ export const ROOMS = [
   'revisions',
 ] as const;
 export type Room = (typeof ROOMS)[number];
+/** Rooms that are about what it costs. */
+export const PRICED_ROOMS: readonly Room[] = ['best', 'quantities', 'what if', 'cost'];
 
 interface JobViewState {
   /** Step whose bench is open; null is the order itself. */

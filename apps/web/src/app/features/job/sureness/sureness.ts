@@ -64,6 +64,7 @@ export class Sureness {
   );
   protected readonly answer = signal<SureAnswer | null>(null);
   protected readonly problem = signal('');
+  protected readonly pricesHidden = this.editor.pricesHidden;
   protected readonly currency = computed(() => this.editor.works()?.currency ?? '');
 
   protected readonly rows = computed(() => {

@@ -70,7 +70,12 @@ export class WaysBench {
   protected readonly sureText = sureText;
   protected readonly percent = percent;
   protected readonly issueText = issueText;
-  protected readonly rankings = RANKINGS.map((id) => ({ id, name: RANKING_NAMES[id] }));
+  protected readonly rankings = computed(() =>
+    RANKINGS.filter((id) => id !== 'cost' || !this.editor.pricesHidden()).map((id) => ({
+      id,
+      name: RANKING_NAMES[id],
+    })),
+  );
   private readonly component = computed(() =>
     this.editor.job()?.components.find(({ id }) => id === this.componentId()),
   );
@@ -96,7 +101,7 @@ export class WaysBench {
   /** Cheapest with plates against cheapest without: the quantity at which one overtakes the other. */
   protected readonly overtakes = computed(() => {
     const works = this.editor.works();
-    const found = this.ways.found()?.ways ?? [];
+    const found = this.editor.pricesHidden() ? [] : (this.ways.found()?.ways ?? []);
     const digital = (way: Way): boolean => works !== null && isPlatelessPress(works, way.press);
     const [offset, plateless] = [found.find((way) => !digital(way)), found.find(digital)];
     const quantity = offset && plateless ? breakEven(offset, plateless) : undefined;
@@ -104,6 +109,7 @@ export class WaysBench {
   });
 
   constructor() {
+    if (this.editor.pricesHidden()) this.ways.rank('hours');
     // Asked anew whenever the job or the part changes; the answer of an older question is dropped with its worker.
     effect(() => {
       const [job, works, target] = [this.editor.job(), this.editor.works(), this.target()];
@@ -164,7 +170,7 @@ export class WaysBench {
 
   protected open(id: string): void {
     this.opened.set(this.opened() === id ? null : id);
-    this.trail.set(['total.cost']);
+    this.trail.set([this.editor.pricesHidden() ? 'total.hours' : 'total.cost']);
   }
 
   protected take(way: Way): void {

@@ -58,6 +58,7 @@ export class PapersPage {
   protected readonly failed = signal('');
   protected readonly count = count;
 
+  protected readonly seesPrices = computed(() => this.works.works()?.pricesHidden !== true);
   protected readonly retired = computed(() => this.works.stocks().filter(({ retired }) => retired).length);
   protected readonly found = computed(() => {
     const [all, holds] = [this.works.stocks(), holdsWords(this.search())];

@@ -15,6 +15,7 @@ import {
   MANAGER_ROLE,
   RIGHTS,
   RIGHT_IDS,
+  WITH_PRICES,
 } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { Api } from '../../../platform/api';
@@ -44,6 +45,9 @@ export class PeoplePage {
   protected readonly time = timeText;
   protected readonly rights = RIGHT_IDS.map((id) => ({ id, words: RIGHTS[id] }));
   protected readonly roles = computed(() => this.people()?.roles ?? []);
+  /** Whoever works with prices sees them. */
+  protected readonly comesWith = ({ rights }: RoleOf, right: Right): boolean =>
+    right === 'prices' && rights.some((one) => WITH_PRICES.includes(one));
   protected readonly isFixed = ({ id }: RoleOf): boolean => id === MANAGER_ROLE;
 
   constructor() {

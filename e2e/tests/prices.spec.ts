@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, openExample, signIn } from './steps';
+
+test('whoever sees no prices plans and reads on without them', async ({ page, browser }) => {
+  await signIn(page);
+  const job = await openExample(page, 'trail-map');
+  await page.goto('/works/people');
+  await page.getByLabel('Name of a new role').fill('Bindery');
+  await page.getByRole('button', { name: 'Add the role' }).click();
+  await page.getByRole('checkbox', { name: /Bindery may: Enter what happens/ }).check();
+  await expect(page.getByRole('checkbox', { name: /Bindery may: See what things cost/ })).not.toBeChecked();
+  await page.getByRole('button', { name: 'Invite somebody' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Bindery, early');
+  await page.getByLabel('Name to sign in with').fill('bindery');
+  await page.getByRole('combobox', { name: 'Role' }).click();
+  await page.getByRole('option', { name: 'Bindery' }).click();
+  await page.getByRole('button', { name: 'Invite, and make a link' }).click();
+  const link = (await page.locator('[data-test="link"]').textContent()) ?? '';
+
+  const there = await (await browser.newContext()).newPage();
+  await there.goto(link);
+  await there.getByLabel('Password').fill('four bells under the bridge');
+  await there.getByRole('button', { name: 'Begin' }).click();
+  await there.waitForURL((url) => !url.pathname.startsWith('/welcome'));
+  await there.goto(`/jobs/${job}`);
+  await expect(there.locator('dk-balance [data-figure="total.hours"]')).toBeVisible();
+  await expect(there.locator('dk-balance [data-figure="total.cost"]')).toHaveCount(0);
+  await expect(there.getByRole('tab', { name: 'Schools' })).toBeVisible();
+  await expect(there.getByRole('tab', { name: 'Cost' })).toHaveCount(0);
+  await there.getByRole('tab', { name: 'Buying' }).click();
+  await expect(there.locator('dk-buying')).toBeVisible();
+  await expect(there.getByText('EUR')).toHaveCount(0);
+  await expectAccessible(there, 'a job without prices');
+  await there.goto('/works/papers');
+  await expect(there.getByRole('columnheader', { name: 'Caliper' })).toBeVisible();
+  await expect(there.getByText('EUR')).toHaveCount(0);
+  await there.goto('/norms');
+  await expect(there.getByRole('link', { name: 'Proposals' })).toBeVisible();
+  await expect(there.getByRole('link', { name: 'Planned and happened' })).toHaveCount(0);
+});
