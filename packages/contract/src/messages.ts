@@ -302,6 +302,9 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'list.date': 'There is no day “{text}”. Write it like 2027-03-31, or say whether days or months come first.',
   'list.no-number': 'This line has no job number. Enter one.',
   'list.long': '{column} takes {most} letters at most. Shorten it.',
+  'list.unknown-item': '{column}: “{cell}” is nothing that the works buys. Write it as the works calls it.',
+  'list.per-unknown': '{column}: “{cell}” is not understood. Write it like 100 kg, 1000 sheets or each.',
+  'list.ends-before': 'It holds until {last}, before it begins on {first}. Correct one of the days.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',
   'best.lock':

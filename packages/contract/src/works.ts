@@ -19,6 +19,7 @@ import { foldingSchema } from './job-file.js';
 import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
 
 import { markSchema } from './changes.js';
+import { supplyPriceSchema } from './purchasing.js';
 import { normChangesSchema, normEffectQuestion, normsSet } from './norms.js';
 import { known, line, lines } from './text.js';
 
@@ -237,6 +238,13 @@ export const worksSchema = z
     mark: z.int().optional().describe('last change of a norm'),
     itemsMark: z.int().optional().describe('last change of a machine or a stock'),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
+    supplied: z
+      .strictObject({
+        day: z.iso.date(),
+        sellers: z.array(z.strictObject({ id: z.int(), name: z.string(), prices: z.array(supplyPriceSchema) })),
+      })
+      .optional()
+      .describe('what suppliers ask, and the day by the wall of the works'),
     pricesHidden: z.boolean().optional().describe('whoever looks sees no prices: they are 0 here'),
   })
   .meta({ id: 'Works' });

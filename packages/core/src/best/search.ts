@@ -1,6 +1,6 @@
 import type { Component, Job } from '../job/index.js';
 import { type Outcome } from '../kernel/index.js';
-import { type Plan, allPressSheets, plan } from '../plan/index.js';
+import { type Plan, allPressSheets, atDayPrices, plan } from '../plan/index.js';
 import { type Finding, checkRoute, mendAll } from '../rules/index.js';
 import type { Works } from '../works/index.js';
 import { type Way, unitFills, withWay } from '../ways/index.js';
@@ -209,7 +209,8 @@ export class Search {
 }
 
 /** A search of a job; issues of planning the job as it is. */
-export function searchOf(job: Job, works: Works): Outcome<Search> {
+export function searchOf(job: Job, asked: Works): Outcome<Search> {
+  const works = atDayPrices(job, asked);
   const outcome = plan({ ...job, school: 'step' }, works);
   return outcome.ok ? { ok: true, value: new Search(job, works, outcome.value) } : outcome;
 }

@@ -2,7 +2,8 @@ import type { Job } from '../job/index.js';
 import type { Carrier } from '../prepress/index.js';
 import type { Plan, PlanStep } from '../plan/index.js';
 import { type PressWants, pressWants } from '../press-room/index.js';
-import { paperKeyOf, purchaseNeeds } from '../stores/index.js';
+import { paperKeyOf } from '../press-sheet/index.js';
+import { purchaseNeeds } from '../stores/index.js';
 import type { Works } from '../works/index.js';
 
 /** What a station needs before it begins, beside what the stations before it give it. */

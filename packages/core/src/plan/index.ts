@@ -29,6 +29,7 @@ export {
   type PlannedUse,
   type Totals,
   allPressSheets,
+  atDayPrices,
   flowOf,
   plan,
 } from './plan.js';

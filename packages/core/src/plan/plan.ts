@@ -1,5 +1,15 @@
 import type { School } from '../flow/index.js';
-import { type Figures, type Issue, type Outcome, Ledger, toNumber, table, group, keepLedger } from '../kernel/index.js';
+import {
+  type Figures,
+  type Issue,
+  type Outcome,
+  Ledger,
+  toNumber,
+  table,
+  group,
+  keepLedger,
+  valueAt,
+} from '../kernel/index.js';
 import { OPERATION_RULES } from '../route/index.js';
 import type { SupplyId, Works } from '../works/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
@@ -10,6 +20,7 @@ import { adviseOrder } from './advice.js';
 import { type JobFlow, askedOf, processUnit } from './counting/build-graph.js';
 import { checkOrder } from './check-job.js';
 import type { CostTotals } from './cost/cost.js';
+import { type Bought, lastDayPrices, withoutSuppliers, worksAtDayPrices } from './cost/day-prices.js';
 import { isPrice } from './cost/without-prices.js';
 import { type Packing, packingUses } from './uses/packing.js';
 import { partFigures } from './uses/part-figures.js';
@@ -218,7 +229,35 @@ const withoutPrices = (works: Works, figures: Figures): Figures =>
  * and on the server. Issues: every code of the catalogue; a plan never holds NaN or Infinity.
  * Source: handbook chapters 4, 5, 6 and 8.
  */
-export function plan(job: Job, asked: Works): Outcome<Plan> {
+export function plan(job: Job, works: Works): Outcome<Plan> {
+  if (!works.supplied) return planAtNorms(job, works);
+  // What a job buys does not hang on prices: those that held last hold mostly, and then it is reckoned once.
+  const last = lastDayPrices(works);
+  const planned = planAtNorms(job, last);
+  if (!planned.ok) return planned;
+  const own = worksAtDayPrices(works, boughtBy(planned.value));
+  return own === last ? planned : planAtNorms(job, own);
+}
+
+/**
+ * The works with what suppliers ask today for as much as the job buys in place of its price norms; the same works where it
+ * knows of none. A works that has been through it is left as it is.
+ */
+export function atDayPrices(job: Job, works: Works): Works {
+  if (!works.supplied) return works;
+  const planned = planAtNorms(job, lastDayPrices(works));
+  return planned.ok ? worksAtDayPrices(works, boughtBy(planned.value)) : withoutSuppliers(works);
+}
+
+function boughtBy(made: Plan): Bought {
+  const value = (id: string): number => valueAt(made, id) ?? 0;
+  const supplies = new Map<SupplyId, number>();
+  for (const { supply, figure } of made.uses) supplies.set(supply, (supplies.get(supply) ?? 0) + value(figure));
+  const kgOf = (component: string): number => value(figureId.component(component, 'paperKg'));
+  return { kgOf, valueOf: value, layouts: Object.values(made.layouts), supplies };
+}
+
+function planAtNorms(job: Job, asked: Works): Outcome<Plan> {
   const counted = count(job, asked);
   if (!counted.ok) return counted;
   const { structure, ledger, jobFlow, settled } = counted.value;

@@ -8,7 +8,8 @@ import { type OutcomeStep, stepNorms } from '../learn/index.js';
 import { type Plan, type PlanEdge, type PlanStep, stepNames } from '../plan/index.js';
 import { type Carrier, inkNames, listCarriers } from '../prepress/index.js';
 import type { Works } from '../works/index.js';
-import { paperKeyOf, paperNeed, partKey } from '../stores/index.js';
+import { paperKeyOf, paperNeed } from '../press-sheet/index.js';
+import { partKey } from '../stores/index.js';
 import { type PressWants, pressWants, wornBy } from './press-wants.js';
 
 interface Planned {

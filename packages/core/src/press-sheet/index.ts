@@ -1,4 +1,5 @@
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
+export { paperKeyOf, paperNeed, paperOfLayout } from './bought-paper.js';
 export { type ComponentLayout, layComponent, sharingLayouts, trimmedAreaMm2, withPattern } from './component-layout.js';
 export { type LayContext, type LaySection } from './lay-kinds.js';
 export {

@@ -1,10 +1,8 @@
 export {
-  type DayFirst,
   type OrderColumn,
   type OrderListKey,
   type OrderedJob,
   ORDER_COLUMNS,
-  guessDayFirst,
   guessOrderColumns,
   startOrdered,
   startOrders,

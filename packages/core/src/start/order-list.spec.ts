@@ -1,7 +1,8 @@
+import { guessDayFirst } from '../kernel/index.js';
 import fc from 'fast-check';
 import { plan } from '../plan/index.js';
 import { SHIPPED_WORKS } from '../works/index.js';
-import { type OrderColumn, guessDayFirst, guessOrderColumns, startOrdered } from './order-list.js';
+import { type OrderColumn, guessOrderColumns, startOrdered } from './order-list.js';
 
 const COLUMNS: Readonly<Record<OrderColumn, number>> = {
   number: 0,

@@ -1,4 +1,4 @@
-import { type Issue, type Outcome, columnsOf, error, isCalendarDay } from '../kernel/index.js';
+import { type DayFirst, type Issue, type Outcome, columnsOf, error, readDay } from '../kernel/index.js';
 import {
   type AskedFamily,
   type FamilyAnswers,
@@ -26,9 +26,6 @@ export const ORDER_COLUMNS = {
 } as const;
 /** One of them. */
 export type OrderColumn = keyof typeof ORDER_COLUMNS;
-
-/** Which part of a date such as 4/5/2027 comes first. */
-export type DayFirst = 'day' | 'month';
 
 /** How a list of orders is to be read. */
 export interface OrderListKey {
@@ -59,20 +56,6 @@ const HEADINGS: Readonly<Record<OrderColumn, RegExp>> = {
 /** Which columns a heading tells. */
 export const guessOrderColumns = (headings: readonly string[]): Partial<Record<OrderColumn, number>> =>
   columnsOf(headings, HEADINGS);
-
-const DATE = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/;
-
-/** Whether days or months come first, by the dates of a list; days where all of them can be read both ways. */
-export const guessDayFirst = (cells: readonly string[]): DayFirst =>
-  cells.some((cell) => Number(DATE.exec(cell.trim())?.[2] ?? 0) > 12) ? 'month' : 'day';
-
-/** A date as lists write it, as ISO 8601; undefined where there is no such day. */
-function dateOf(text: string, first: DayFirst): string | undefined {
-  const [, a = '', b = '', year = ''] = DATE.exec(text) ?? [];
-  const [day, month] = first === 'day' ? [a, b] : [b, a];
-  const iso = year === '' ? text : `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
-  return isCalendarDay(iso) ? iso : undefined;
-}
 
 /** Letters that a job keeps of its number, its title and its customer. */
 const MOST_LETTERS = { number: 40, title: 120, customer: 120 } as const;
@@ -148,7 +131,7 @@ export function startOrdered(
   if (!family) issues.push(error('list.no-product', 'product', { text: cell('product') }));
   const quantity = cell('quantity') === '' ? read.quantity : quantityIn(cell('quantity'));
   if (quantity === undefined) issues.push(error('list.quantity', 'quantity', { text: cell('quantity') }));
-  const due = cell('due') === '' ? read.due : dateOf(cell('due'), first);
+  const due = cell('due') === '' ? read.due : readDay(cell('due'), first);
   if (due === undefined && cell('due') !== '') issues.push(error('list.date', 'due', { text: cell('due') }));
   if (told.number === '') issues.push(error('list.no-number', 'number'));
   if (!family || quantity === undefined || issues.length > 0) return { ok: false, issues };

@@ -1,7 +1,7 @@
 import { ceilRatio } from '../kernel/index.js';
 import { outOfBought } from '../layout/index.js';
-import type { Works } from '../works/index.js';
-import { type Need, type PaperItem, NEED_KINDS } from './needs.js';
+import type { PaperItem, Works } from '../works/index.js';
+import { type Need, NEED_KINDS } from './needs.js';
 import { type OnOrder, shortShares } from './on-order.js';
 
 /** A lot in the store: of paper, or of whatever else jobs need. */

@@ -1,7 +1,5 @@
-import { SUPPLIES, type SupplyId, type Works, inUse } from '../works/index.js';
+import { SUPPLIES, type SupplyId, type Works, inUse, paperPriceKey, supplyKey } from '../works/index.js';
 import type { Need } from './needs.js';
-import { paperPriceKey } from './price.js';
-import { supplyKey } from './supply-key.js';
 
 /** Something that is bought again and again. */
 export interface KnownItem {

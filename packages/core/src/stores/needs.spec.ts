@@ -1,8 +1,8 @@
 import type { Component, Job } from '../job/index.js';
 import { normsOf } from '../norms/index.js';
 import { example, planned } from '../plan/examples.fixture.js';
-import { SHIPPED_WORKS } from '../works/index.js';
-import { type Need, type NeedKind, NEED_KINDS, paperKey, paperName, purchaseNeeds } from './needs.js';
+import { SHIPPED_WORKS, paperKey } from '../works/index.js';
+import { type Need, type NeedKind, NEED_KINDS, paperName, purchaseNeeds } from './needs.js';
 
 const needsIn = (job: Job): Need[] => purchaseNeeds(job, planned(job), SHIPPED_WORKS);
 const kindsOf = (job: Job): Set<NeedKind> => new Set(needsIn(job).map(({ kind }) => kind));

@@ -1,13 +1,11 @@
-import type { Grain } from '../layout/index.js';
-import type { ComponentLayout } from '../press-sheet/index.js';
+import { paperNeed, paperOfLayout } from '../press-sheet/index.js';
 import { type Job, figureId } from '../job/index.js';
 import type { Plan } from '../plan/index.js';
 import { toolSets } from '../prepress/index.js';
 import { valueAt } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
-import { PACKING, SUPPLIES, type Works, printingOf } from '../works/index.js';
+import { type PaperItem, PACKING, SUPPLIES, type Works, paperKey, printingOf, supplyKey } from '../works/index.js';
 import { normsOf } from '../norms/index.js';
-import { supplyKey } from './supply-key.js';
 
 /** What a job needs, in the order in which one buys. */
 export const NEED_KINDS = [
@@ -23,15 +21,6 @@ export const NEED_KINDS = [
 ] as const;
 /** One of the kinds. */
 export type NeedKind = (typeof NEED_KINDS)[number];
-
-/** Paper as it lies in the store: sheets of a size and grain, or full rolls of a width. */
-export interface PaperItem {
-  readonly stock: string;
-  readonly widthMm: number;
-  /** Absent for rolls. */
-  readonly heightMm?: number | undefined;
-  readonly grain?: Grain | undefined;
-}
 
 /** What a job needs of one thing. */
 export interface Need {
@@ -50,39 +39,11 @@ export interface Need {
   readonly perPallet?: number | undefined;
 }
 
-/** What a paper item is known by. */
-export const paperKey = ({ stock, widthMm, heightMm, grain }: PaperItem): string =>
-  heightMm === undefined ? `rolls/${stock}/${widthMm}` : `sheets/${stock}/${widthMm}x${heightMm}/${grain ?? 'any'}`;
-
-/** Whether a key is of paper: sheets or rolls, which are counted whole. */
-export const isPaperKey = (key: string): boolean => /^(sheets|rolls)\//.test(key);
-
 /** A paper item in words, the side along the grain marked. */
 export function paperName({ stock, widthMm, heightMm, grain }: PaperItem, works: Works): string {
   const name = works.stocks.find(({ id }) => id === stock)?.name ?? stock;
   if (heightMm === undefined) return `${name}, roll ${widthMm} mm`;
   return `${name}, ${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
-}
-
-/** Paper that a component's press sheets are cut from, as it is bought. */
-function paperOfLayout({ component, stock, supply }: ComponentLayout): PaperItem {
-  if (supply.kind === 'roll') return { stock: stock.id, widthMm: supply.webMm };
-  const { widthMm, heightMm, grain } = supply.kind === 'bought sheet' ? supply.sheet : component.sheet;
-  return { stock: stock.id, widthMm, heightMm, grain };
-}
-
-/** The key of the paper that a component is printed on; undefined where the customer brings it. */
-export const paperKeyOf = (layout: ComponentLayout): string | undefined =>
-  layout.component.paperOwner === 'customer' ? undefined : paperKey(paperOfLayout(layout));
-
-/** Figure of the plan that says how much of its paper a component wants, and what that is counted in. */
-export function paperNeed({ component, supply }: ComponentLayout): {
-  readonly figure: string;
-  readonly unit: 'rolls' | 'sheets';
-} {
-  if (supply.kind === 'roll') return { figure: figureId.component(component.id, 'rolls'), unit: 'rolls' };
-  const field = supply.kind === 'bought sheet' ? 'boughtSheets' : 'pressSheets';
-  return { figure: figureId.component(component.id, field), unit: 'sheets' };
 }
 
 /** The key of a bought part of a job. */

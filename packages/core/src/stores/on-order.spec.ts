@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { SHIPPED_WORKS } from '../works/index.js';
+import { SHIPPED_WORKS, paperKey } from '../works/index.js';
 import { type Holding, buyList } from './buy.js';
-import { type Need, paperKey } from './needs.js';
+import { type Need } from './needs.js';
 import { type OnOrder, onOrderFor, openOf, sharesOf, shortOf } from './on-order.js';
 
 const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' } as const;

@@ -1,9 +1,9 @@
 import { example, planned } from '../plan/examples.fixture.js';
 import { normsOf } from '../norms/index.js';
-import { SHIPPED_WORKS } from '../works/index.js';
+import { type PaperItem, SHIPPED_WORKS, paperKey } from '../works/index.js';
 import type { Job } from '../job/index.js';
 import { type Holding, alternativesFor, buyList, freeOf, stillNeeded } from './buy.js';
-import { type Need, type PaperItem, paperKey, purchaseNeeds } from './needs.js';
+import { type Need, purchaseNeeds } from './needs.js';
 import { restsOf } from './rests.js';
 
 const PAPER = { stock: 'silk-115', widthMm: 1020, heightMm: 720, grain: 'width' } as const;

@@ -1,6 +1,6 @@
 import { type Outcome, error } from '../kernel/index.js';
 import type { Job } from '../job/index.js';
-import { type Plan, plan } from '../plan/index.js';
+import { type Plan, atDayPrices, plan } from '../plan/index.js';
 import { withAllOwnSheets } from '../edit/index.js';
 import type { Works } from '../works/index.js';
 import { normsOf, withStockNorms } from '../norms/index.js';
@@ -43,7 +43,8 @@ export function findWays(
   target: WayTarget,
   progress: (share: number) => void = () => undefined,
 ): Outcome<Ways> {
-  const works = withStockNorms(asked, told.norms);
+  // Every way at the prices that hold for as much as the job buys now.
+  const works = withStockNorms(atDayPrices(told, asked), told.norms);
   const job = target.kind === 'text' ? withAllOwnSheets(told, works) : told;
   const parts = targetComponents(job, target);
   const [first] = parts;

@@ -37,6 +37,8 @@ export {
   type Machine,
   type MachineTakes,
   type NormValue,
+  type Supplied,
+  type SupplierPrices,
   type PlateSpec,
   type PressLimits,
   type RegisterControls,
@@ -53,3 +55,20 @@ export {
   toldSettings,
 } from './works.js';
 export { TICKET_PARTS, type TicketPart, isTicketPart, ticketWithout } from './ticket-parts.js';
+export { type SupplyPrice, PRICE_COUNTS, PRICE_MEASURES } from './asked-price.js';
+export { type PaperItem, isPaperKey, paperKey } from './paper-item.js';
+export { supplyKey } from './supply-key.js';
+export {
+  type Purchase,
+  type Priced,
+  type Seller,
+  costAt,
+  costWorking,
+  kilograms,
+  paperPriceKey,
+  priceOn,
+  sellersOf,
+  sellersOfAll,
+  sumOfPrices,
+} from './supply-price.js';
+export { type DayPrice, dayPrice } from './day-price.js';

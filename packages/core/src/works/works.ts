@@ -3,6 +3,7 @@ import type { OwnFolding } from '../imposition/index.js';
 import type { Grain } from '../layout/index.js';
 import type { Drying, InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
+import type { SupplyPrice } from './asked-price.js';
 
 /** A machine of the works: what it can do and what it can take. Its speeds and prices are norms. */
 export interface Machine {
@@ -219,6 +220,20 @@ export const toldSettings = (
     }),
   );
 
+/** A supplier with what they ask. */
+export interface SupplierPrices {
+  readonly id: number;
+  readonly name: string;
+  readonly prices: readonly SupplyPrice[];
+}
+
+/** What suppliers ask, as a works knows it on a day. */
+export interface Supplied {
+  /** ISO 8601 date, by the wall of the works. */
+  readonly day: string;
+  readonly sellers: readonly SupplierPrices[];
+}
+
 /** The works that a job is planned for. Norms that are not in `norms` have the shipped value of the catalogue. */
 export interface Works extends WorksSettings {
   readonly machines: readonly Machine[];
@@ -231,6 +246,8 @@ export interface Works extends WorksSettings {
   /** Grows with every change of a machine or a stock, likewise. */
   readonly itemsMark?: number;
   readonly norms: Readonly<Record<string, NormValue>>;
+  /** What its suppliers ask today, and the day. */
+  readonly supplied?: Supplied | undefined;
   /** Whoever looks sees no prices: they are 0 here, and no plan has a cost. */
   readonly pricesHidden?: boolean;
 }

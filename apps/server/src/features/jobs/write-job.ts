@@ -1,4 +1,4 @@
-import type { Job } from '@druckerei/core';
+import { type Job, atDayPrices } from '@druckerei/core';
 import type { Account, BegunJobs, CopyJob, Revision } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
@@ -127,7 +127,9 @@ export async function release(
 ): Promise<Revision> {
   const seen = await readRevision(database, id);
   const works = await currentWorks(database);
-  const { faults, assessment, kept } = await workshop.run('judge', { job: seen.job, works });
+  // A release keeps what its paper cost on its day.
+  const frozen = atDayPrices(seen.job, works);
+  const { faults, assessment, kept } = await workshop.run('judge', { job: seen.job, works: frozen });
   return database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
     if (newest.state === 'released') throw new ProblemError(409, 'This revision is released already');
@@ -142,7 +144,7 @@ export async function release(
     const basis = basisOf(works);
     if (basisOf(await currentWorks(queries)) !== basis)
       throw new ProblemError(409, 'The norms have changed while this job was planned. Look at it once more.');
-    await queries.one('jobs/release', id, newest.revision, newest.version + 1, works, account.id);
+    await queries.one('jobs/release', id, newest.revision, newest.version + 1, frozen, account.id);
     // What its documents are made of from now on, whatever the engine says later.
     if (kept) await queries.one('jobs/keep-plan', id, newest.revision, Buffer.from(kept));
     await keepAssessment(

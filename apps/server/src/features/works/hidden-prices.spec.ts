@@ -1,13 +1,4 @@
-import {
-  type Job,
-  SHIPPED_WORKS,
-  isPrice,
-  normById,
-  normCatalogue,
-  plan,
-  valueAt,
-  worksWithoutPrices,
-} from '@druckerei/core';
+import { SHIPPED_WORKS, isPrice, normById, normCatalogue, plan, valueAt, worksWithoutPrices } from '@druckerei/core';
 import { type Endpoint, type Revision, ENDPOINTS } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 

@@ -11,7 +11,8 @@ export const isPrice = ({ currency }: Pick<Works, 'currency'>, { unit }: Pick<No
 export function worksWithoutPrices(works: Works): Works {
   const prices = [...normCatalogue(works).values()].filter((norm) => isPrice(works, norm));
   const none = table(prices.map(({ id, source }) => [id, { value: 0, source }]));
-  return { ...works, norms: { ...works.norms, ...none }, pricesHidden: true };
+  const { supplied: _, ...rest } = works;
+  return { ...rest, norms: { ...works.norms, ...none }, pricesHidden: true };
 }
 
 /** A job as those see it who see no prices: without those of parts, of outside work, and of its own norms. */

@@ -6,11 +6,12 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { type KnownItem, PRICE_COUNTS } from '@druckerei/core';
+import { type KnownItem, type SupplyPrice, PRICE_COUNTS } from '@druckerei/core';
 import type { KeptSupplier, Supplier } from '@druckerei/contract';
 import { map } from 'rxjs';
 import { Contested } from '../../../platform/contested';
 import { count, readNumber } from '../../../ui/format';
+import { PriceFile } from './price-file';
 import { pastedPrices } from './pasted-prices';
 import { NO_PRICE, type PriceRow, pricesOf, rowOf } from './price-rows';
 import { Standing, type StandingRow } from '../../../ui/standing';
@@ -33,6 +34,7 @@ export interface SupplierData {
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
+    PriceFile,
     ReactiveFormsModule,
     Standing,
   ],
@@ -79,6 +81,17 @@ export class SupplierDialog {
     event.preventDefault();
     const begun = this.rows().filter(({ price }) => price.trim() !== '');
     this.rows.set([...begun, ...pastedPrices(text)]);
+  }
+  /** Prices out of a file take the place of those of the same things; the others stay. */
+  protected takePrices(prices: readonly SupplyPrice[]): void {
+    const taken = new Set(prices.map(({ item }) => item));
+    const keyOf = (text: string): string => {
+      const asked = text.trim().toLowerCase();
+      return this.data.items.find(({ key, name }) => name.toLowerCase() === asked || key === asked)?.key ?? asked;
+    };
+    const others = this.rows().filter(({ item, price }) => price.trim() !== '' && !taken.has(keyOf(item)));
+    const rows = prices.map((price) => rowOf(price, this.data.items, (value) => count(value, 4)));
+    this.rows.set([...others, ...rows]);
   }
   protected drop(at: number): void {
     this.rows.update((rows) => rows.filter((_, i) => i !== at));

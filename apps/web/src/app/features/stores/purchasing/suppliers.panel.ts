@@ -93,7 +93,7 @@ export class SuppliersPanel {
   protected readonly count = count;
 
   constructor() {
-    whenChanged(['stores'], this.list.again);
+    whenChanged(['works'], this.list.again);
   }
 
   protected prices({ supplier: { prices = [] } }: KeptSupplier): string {

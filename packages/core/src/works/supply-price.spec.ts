@@ -1,17 +1,17 @@
-import { SHIPPED_WORKS } from '../works/index.js';
+import { SHIPPED_WORKS } from './shipped-works.js';
 import {
   sellersOfAll,
   sumOfPrices,
   type Purchase,
-  type SupplyPrice,
   costAt,
   costWorking,
   kilograms,
   paperPriceKey,
   priceOn,
   sellersOf,
-} from './price.js';
-import { paperKey } from './needs.js';
+} from './supply-price.js';
+import type { SupplyPrice } from './asked-price.js';
+import { paperKey } from './paper-item.js';
 
 const PAPER = { stock: 'silk-115', widthMm: 1000, heightMm: 700, grain: 'width' } as const;
 const sheets = (quantity: number): Purchase => ({ key: paperKey(PAPER), quantity, paper: PAPER, unit: 'sheets' });

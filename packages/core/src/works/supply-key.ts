@@ -1,4 +1,4 @@
-import { PACKING, type SupplyId } from '../works/index.js';
+import { PACKING, type SupplyId } from './supplies.js';
 
 /** What a supply is known by in the needs of jobs. */
 export const supplyKey = (supply: SupplyId): string => `${PACKING.includes(supply) ? 'packing' : 'supplies'}/${supply}`;
