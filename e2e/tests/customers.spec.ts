@@ -23,6 +23,16 @@ test('a customer is entered, and a new job of theirs begins with what they keep 
   await page.getByLabel('Name of a new customer').fill(CUSTOMER.toLowerCase());
   await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(page.getByRole('alert')).toContainText(`is a name of ${CUSTOMER}`);
+  // Others come out of a file: one line of it cannot be taken.
+  const list = 'Customer;Delivery;Over\nSedge Printworks;Yard;5\n;Hall;\nSedge Printworks;Shop;';
+  const file = { name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from(list) };
+  await page.locator('dk-list-file input[type=file]').setInputFiles(file);
+  await expect(page.locator('[data-test="list-file"]')).toHaveText('1 customer can be taken; 1 line cannot.');
+  await expect(page.getByText('Line 3: Customer is empty.')).toBeVisible();
+  await expectAccessible(page, 'a list of customers');
+  await page.getByRole('button', { name: 'Take 1 customer' }).click();
+  await expect(page.getByText('1 customer entered.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Sedge Printworks/ })).toContainText('2');
   await page.getByRole('link', { name: 'Jobs' }).first().click();
   await page.getByRole('button', { name: 'New job' }).click();
   const asked = page.getByRole('dialog');

@@ -22,13 +22,17 @@ export const placeSchema = z
   .meta({ id: 'DeliveryPlace' });
 export type DeliveryPlace = z.output<typeof placeSchema>;
 
+/** Places of a customer, and customers that are entered at once. */
+export const MOST_PLACES = 50;
+export const MOST_LISTED = 2_000;
+
 /** A customer of the works. */
 export const customerSchema = z
   .strictObject({
     name: line(120).min(1).describe('as jobs name them'),
     also: z.array(line(120).min(1)).max(20).optional().describe('names that older jobs have for them'),
     reference: line(40).optional().describe('their number in the books'),
-    places: z.array(placeSchema).max(50).optional(),
+    places: z.array(placeSchema).max(MOST_PLACES).optional(),
     policy: policySchema.optional().describe('what may be delivered of their orders, where they say so once for all'),
     weight: z.number().min(0.1).max(10).optional().describe('how much a day late with them counts, 1 where absent'),
     artwork: lines(2_000).optional().describe('what their artwork keeps to'),
@@ -41,6 +45,13 @@ export type Customer = z.output<typeof customerSchema>;
 export const customerChangeSchema = z
   .strictObject({ version, customer: customerSchema })
   .meta({ id: 'CustomerChange' });
+
+/** Customers out of a list: all of them, or none. */
+export const severalCustomersSchema = z
+  .strictObject({ customers: z.array(customerSchema).min(1).max(MOST_LISTED) })
+  .meta({ id: 'SeveralCustomers' });
+export const enteredCustomersSchema = z.strictObject({ ids: z.array(z.int()) }).meta({ id: 'EnteredCustomers' });
+export type EnteredCustomers = z.output<typeof enteredCustomersSchema>;
 
 export const keptCustomerSchema = z
   .strictObject({

@@ -34,6 +34,7 @@ export * from './floor.js';
 export * from './floor-words.js';
 export * from './singles.js';
 export * from './customers.js';
+export * from './customer-list.js';
 export { fieldErrorAt } from './parse-field.js';
 export { CURRENCIES, dayIn } from './known-places.js';
 export { type KeptPlan, readPlan, writePlan } from './plan-file.js';

@@ -159,6 +159,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     moveSingles: { books: [{ id: 'NONE-1', version: 1 }], state: 'printed' },
     kitSingle: { cover: 'NONE-1', block: 'NONE-1' },
     addCustomer: { name: `Customer ${Math.random()}` },
+    addCustomers: { customers: [{ name: `Listed ${Math.random()}` }] },
     changeCustomer: { version: 999, customer: { name: 'Lichtmoor Botanic Garden' } },
     addOrder: { number: `A-${Math.random()}`, jobs: [] },
     changeOrder: { version: 999, order: { number: 'A-1', jobs: [] } },

@@ -4,6 +4,7 @@ import {
   customerRowSchema,
   customerSchema,
   customersQuery,
+  enteredCustomersSchema,
   keptCustomerSchema,
   keptOrderSchema,
   newOfferSchema,
@@ -14,6 +15,7 @@ import {
   orderChangeSchema,
   orderSchema,
   pastJobSchema,
+  severalCustomersSchema,
 } from '../customers.js';
 import { keptCarrierSchema } from '../room.js';
 import { type Endpoint, whole } from './endpoint.js';
@@ -42,6 +44,17 @@ export const CUSTOMERS = [
     body: customerSchema,
     status: 201,
     answer: keptCustomerSchema,
+  },
+  {
+    id: 'addCustomers',
+    method: 'post',
+    path: '/api/customers/list',
+    summary: 'Enter customers out of a list: all of them, or none where a name is taken',
+    right: 'customers',
+    tells: 'customers',
+    body: severalCustomersSchema,
+    status: 201,
+    answer: enteredCustomersSchema,
   },
   {
     id: 'customer',

@@ -1,6 +1,7 @@
 import { type Job, type RoomEvent, offerPrice, plan } from '@druckerei/core';
 import type {
   CustomerRow,
+  EnteredCustomers,
   KeptCarrier,
   KeptCustomer,
   KeptOrder,
@@ -62,6 +63,27 @@ describe('customers', () => {
       { name: 'X', locale: 'nowhere' },
     ])
       expect((await manager.call('post', '/api/customers', wrong)).status).toBe(422);
+  });
+
+  it('come out of a list, all of them or none where names are taken', async () => {
+    const list = (...names: readonly string[]) =>
+      manager.call('post', '/api/customers/list', { customers: names.map((name) => ({ name })) });
+    const before = (await find('Listed')).length;
+    const refused = await list('Listed one', 'LICHTMOOR botanic garden', 'Listed two', 'listed ONE');
+    expect([refused.status, (refused.body as Problem).errors?.map(({ path }) => path)]).toEqual([
+      409,
+      ['customers[1].name', 'customers[3].name'],
+    ]);
+    expect((refused.body as Problem).errors?.[0]?.message).toContain('is a name of Lichtmoor Botanic Garden');
+    expect(await find('Listed')).toHaveLength(before);
+    const entered = await list('Listed one', 'Listed two');
+    expect([entered.status, (entered.body as EnteredCustomers).ids.length]).toEqual([201, 2]);
+    expect(await find('Listed')).toHaveLength(before + 2);
+    expect((await list()).status).toBe(422);
+    const wrong = await manager.call('post', '/api/customers/list', { customers: [{ name: 'A' }, { name: '' }] });
+    expect([wrong.status, (wrong.body as Problem).errors?.[0]?.path]).toEqual([422, 'customers[1].name']);
+    const [one, two] = await Promise.all([list('Listed at once'), list('Listed at once')]);
+    expect([one.status, two.status].sort((a, b) => a - b)).toEqual([201, 409]);
   });
 
   it('are told which field is meant where a place has no name', async () => {

@@ -1,5 +1,13 @@
 import { type Completion, goodOf } from '@druckerei/core';
-import type { Account, Customer, CustomerRow, KeptCustomer, PastJob } from '@druckerei/contract';
+import type {
+  Account,
+  Customer,
+  CustomerRow,
+  EnteredCustomers,
+  FieldError,
+  KeptCustomer,
+  PastJob,
+} from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { patternsOf } from '../../db/patterns.js';
 import { ProblemError, notFound } from '../../http/problem.js';
@@ -69,6 +77,39 @@ export const addCustomer = (
     return readCustomer(queries, row?.id ?? 0);
   });
 
+/** Customers out of a list, all of them or none; each name that is taken is told with its place. */
+const addCustomers = (
+  database: Database,
+  account: Pick<Account, 'id'>,
+  customers: readonly Customer[],
+): Promise<EnteredCustomers> =>
+  database.transaction(async (queries) => {
+    await lockKind(queries, 'customer');
+    const rows = await queries.many<{ name: string; customer: string }>(
+      'customers/taken-names',
+      JSON.stringify(customers.flatMap(namesOf)),
+    );
+    const taken = new Map(rows.map(({ name, customer }) => [name.toLowerCase(), customer]));
+    const errors: FieldError[] = [];
+    for (const [i, customer] of customers.entries()) {
+      const has = namesOf(customer).map((name) => ({ name, of: taken.get(name.toLowerCase()) }));
+      for (const { name, of } of has)
+        if (of !== undefined)
+          errors.push({
+            path: `customers[${i}].name`,
+            message: `“${name}” is a name of ${of}. Choose another, or leave it out.`,
+          });
+      for (const { name } of has) taken.set(name.toLowerCase(), customer.name);
+    }
+    if (errors.length > 0) throw new ProblemError(409, 'Some customers have names that are taken', { errors });
+    const ids: number[] = [];
+    for (const customer of customers) {
+      const row = await queries.one<{ id: number }>('customers/add', customer.name, customer, account.id);
+      if (row) ids.push(row.id);
+    }
+    return { ids };
+  });
+
 type PastRow = Omit<PastJob, 'carriers' | 'counted'> & {
   /** What ends it, absent until it has been reckoned, and the last good count of each step. */
   readonly finish: Completion | null;
@@ -87,7 +128,10 @@ async function pastJobs(queries: Queries, customer: Customer): Promise<PastJob[]
 
 export const customerHandlers = (
   database: Database,
-): Pick<Handlers, 'customers' | 'customer' | 'addCustomer' | 'changeCustomer' | 'pastJobs' | 'customerCarriers'> => ({
+): Pick<
+  Handlers,
+  'customers' | 'customer' | 'addCustomer' | 'addCustomers' | 'changeCustomer' | 'pastJobs' | 'customerCarriers'
+> => ({
   customers: async ({ query: { search = '', skip = 0, limit = PAGE }, response }) => {
     const rows = await database.many<CustomerRow & { total: number }>(
       'customers/list',
@@ -100,6 +144,7 @@ export const customerHandlers = (
   },
   customer: ({ params }) => readCustomer(database, params.id),
   addCustomer: ({ account, body }) => addCustomer(database, account, body),
+  addCustomers: ({ account, body }) => addCustomers(database, account, body.customers),
   changeCustomer: ({ account, params, body }) => changeCustomer(database, account, params.id, body),
   pastJobs: async ({ params }) => {
     const { customer } = await readCustomer(database, params.id);

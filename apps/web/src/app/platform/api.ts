@@ -32,6 +32,7 @@ import type {
   JobListQuery,
   JobRow,
   KeptCarrier,
+  EnteredCustomers,
   KeptCustomer,
   KeptOrder,
   Lot,
@@ -299,6 +300,9 @@ export class Api {
   }
   customer(id: number): Observable<KeptCustomer> {
     return this.http.get<KeptCustomer>(`/api/customers/${id}`);
+  }
+  addCustomers(customers: readonly Customer[]): Observable<EnteredCustomers> {
+    return this.http.post<EnteredCustomers>('/api/customers/list', { customers });
   }
   addCustomer(customer: Customer): Observable<KeptCustomer> {
     return this.http.post<KeptCustomer>('/api/customers', customer);

@@ -1,22 +1,36 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
-import type { CustomerRow } from '@druckerei/contract';
+import {
+  type Customer,
+  type CustomerColumn,
+  type CustomerRow,
+  CUSTOMER_COLUMNS,
+  guessCustomerColumns,
+  readCustomerList,
+} from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { Api } from '../../platform/api';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
 import { SearchedList } from '../../platform/searched-list';
 import { selectMay } from '../../platform/session.state';
-import { count, dateText } from '../../ui/format';
+import { count, dateText, many } from '../../ui/format';
+import { ListFile, type ListKind } from '../../ui/list-file';
+
+/** A customer out of a line of a list. */
+interface Listed {
+  readonly line: number;
+  readonly customer: Customer;
+}
 
 /** Whom the works prints for. */
 @Component({
   selector: 'dk-customers-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RouterLink],
+  imports: [ListFile, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -34,6 +48,12 @@ import { count, dateText } from '../../ui/format';
         <button matButton="filled" (click)="add(name.value)"><mat-icon>add</mat-icon>Enter it</button>
       }
     </div>
+    @if (mayEdit()) {
+      <dk-list-file label="Customers out of a file" [kind]="kind" [busy]="busy()" (taken)="enter($event)" />
+      @if (entered(); as many) {
+        <p role="status">{{ many }}</p>
+      }
+    }
     @if (list.failed(); as message) {
       <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
     }
@@ -93,8 +113,48 @@ export class CustomersPage {
   protected readonly day = dateText;
   protected readonly list = new SearchedList<CustomerRow>((asked) => this.api.customers(asked));
 
+  private readonly file = viewChild<ListFile<Listed>>(ListFile);
+  protected readonly busy = signal(false);
+  protected readonly entered = signal('');
+  protected readonly kind: ListKind<Listed> = {
+    name: 'customers',
+    columns: CUSTOMER_COLUMNS,
+    wanted: ['name'] satisfies CustomerColumn[],
+    figures: ['under', 'over', 'weight', 'transit'] satisfies CustomerColumn[],
+    dates: [],
+    ...{ one: 'customer', several: 'customers' },
+    guess: guessCustomerColumns,
+    read: (rows, key, first) =>
+      readCustomerList(rows, key, first).map((one) =>
+        'customer' in one ? { line: one.line, item: one } : { line: one.line, why: one.why },
+      ),
+  };
+
   constructor() {
     whenChanged(['customers', 'jobs'], this.list.again);
+  }
+
+  protected enter(listed: readonly Listed[]): void {
+    this.busy.set(true);
+    this.list.failed.set('');
+    this.entered.set('');
+    this.api.addCustomers(listed.map(({ customer }) => customer)).subscribe({
+      next: ({ ids }) => {
+        this.busy.set(false);
+        this.entered.set(`${many(ids.length, 'customer')} entered.`);
+        this.file()?.leave();
+        this.list.again();
+      },
+      error: (error: unknown) => {
+        this.busy.set(false);
+        const { text, problem } = failureOf(error);
+        const lines = problem?.errors?.map(({ path, message }) => {
+          const at = Number(/^customers\[(\d+)\]/.exec(path)?.[1] ?? NaN);
+          return `Line ${listed[at]?.line ?? '?'}: ${message}`;
+        });
+        this.list.failed.set(lines && lines.length > 0 ? `None was entered. ${lines.join(' ')}` : text);
+      },
+    });
   }
 
   protected add(name: string): void {

@@ -19,7 +19,8 @@ const opened = async (text: string) => {
   fixture.componentRef.setInput('currency', 'EUR');
   const taken: (readonly SupplyPrice[])[] = [];
   fixture.componentInstance.taken.subscribe((prices) => taken.push(prices));
-  fixture.componentInstance.begin(text);
+  await fixture.whenStable();
+  fixture.componentInstance.file().begin(text);
   await fixture.whenStable();
   const page = fixture.nativeElement as HTMLElement;
   const press = async (name: string): Promise<void> => {

@@ -1,0 +1,75 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { type DebugElement } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
+import { provideRouter } from '@angular/router';
+import { Store, provideStore } from '@ngrx/store';
+import type { Customer } from '@druckerei/contract';
+import { of, throwError } from 'rxjs';
+import { testAccount } from '../../platform/account.fixture';
+import { Api } from '../../platform/api';
+import { SessionActions, sessionFeature } from '../../platform/session.state';
+import { ListFile } from '../../ui/list-file';
+import { CustomersPage } from './customers.page';
+
+const LIST = ['Customer;Delivery;Over', 'Fernhollow;Hall;5', ';Hall;', 'Fernhollow;Office;', 'Alder;;'].join('\n');
+
+const opened = async (addCustomers: (customers: readonly Customer[]) => unknown) => {
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+      { provide: Api, useValue: { customers: () => of({ rows: [], total: 0 }), addCustomers } },
+    ],
+  });
+  TestBed.inject(Store).dispatch(
+    SessionActions.found({ account: testAccount(['customers']), demo: false, first: false }),
+  );
+  const fixture = TestBed.createComponent(CustomersPage);
+  await fixture.whenStable();
+  const file = fixture.debugElement.query(By.directive(ListFile)) as DebugElement;
+  (file.componentInstance as ListFile<unknown>).begin(LIST);
+  await fixture.whenStable();
+  const page = fixture.nativeElement as HTMLElement;
+  const press = async (name: string): Promise<void> => {
+    [...page.querySelectorAll('button')].find(({ textContent }) => textContent.includes(name))?.click();
+    await fixture.whenStable();
+  };
+  return { press, text: () => page.textContent.replace(/\s+/g, ' ') };
+};
+
+beforeEach(() => localStorage.clear());
+
+describe('customers out of a file', () => {
+  it('are told with what cannot be taken, and entered together', async () => {
+    const sent: (readonly Customer[])[] = [];
+    const page = await opened((customers) => {
+      sent.push(customers);
+      return of({ ids: [1, 2] });
+    });
+    expect(page.text()).toContain('2 customers can be taken; 1 line cannot.');
+    expect(page.text()).toContain('Line 3: Customer is empty.');
+    await page.press('Take 2 customers');
+    expect(sent).toEqual([
+      [
+        {
+          name: 'Fernhollow',
+          policy: { kind: 'percent', under: 0, over: 5 },
+          places: [{ name: 'Hall' }, { name: 'Office' }],
+        },
+        { name: 'Alder' },
+      ],
+    ]);
+    expect(page.text()).toContain('2 customers entered.');
+    expect(page.text()).not.toContain('can be taken');
+  });
+
+  it('stay on show where a name is taken, told by its line', async () => {
+    const errors = [{ path: 'customers[1].name', message: '“Alder” is a name of Alder School.' }];
+    const error = { type: 'about:blank', title: 'Some customers have names that are taken', status: 409, errors };
+    const page = await opened(() => throwError(() => new HttpErrorResponse({ status: 409, error })));
+    await page.press('Take 2 customers');
+    expect(page.text()).toContain('None was entered. Line 5: “Alder” is a name of Alder School.');
+    expect(page.text()).toContain('2 customers can be taken');
+  });
+});
