@@ -44,6 +44,7 @@ export interface TableColumn {
       </tbody>
     </table>
   `,
+  styleUrl: './plain-select.scss',
   styles: `
     :host {
       display: block;
@@ -75,14 +76,6 @@ export interface TableColumn {
     .line {
       text-align: right;
       color: var(--mat-sys-on-surface-variant);
-    }
-    select {
-      padding: 3px 4px;
-      font: inherit;
-      color: inherit;
-      background: var(--mat-sys-surface);
-      border: 1px solid var(--mat-sys-outline);
-      border-radius: 3px;
     }
   `,
   host: { tabindex: '0', role: 'group', '[attr.aria-label]': 'label()' },

@@ -112,6 +112,7 @@ const TOLD = 20;
       </section>
     }
   `,
+  styleUrl: './plain-select.scss',
   styles: `
     section {
       margin: 8px 0;
@@ -126,14 +127,6 @@ const TOLD = 20;
     }
     p {
       margin: 6px 0;
-    }
-    select {
-      padding: 3px 4px;
-      font: inherit;
-      color: inherit;
-      background: var(--mat-sys-surface);
-      border: 1px solid var(--mat-sys-outline);
-      border-radius: 3px;
     }
     .wrong b {
       color: var(--mat-sys-error);

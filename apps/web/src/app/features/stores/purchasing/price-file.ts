@@ -32,16 +32,7 @@ import { ListFile, type ListKind } from '../../../ui/list-file';
       >
     </dk-list-file>
   `,
-  styles: `
-    select {
-      padding: 3px 4px;
-      font: inherit;
-      color: inherit;
-      background: var(--mat-sys-surface);
-      border: 1px solid var(--mat-sys-outline);
-      border-radius: 3px;
-    }
-  `,
+  styleUrl: '../../../ui/plain-select.scss',
 })
 export class PriceFile {
   readonly items = input.required<readonly KnownItem[]>();
