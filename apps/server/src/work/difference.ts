@@ -1,4 +1,4 @@
-import { type Figures, diffFigures, diffJobs, plan } from '@druckerei/core';
+import { type Figures, atDayPrices, diffFigures, diffJobs, plan } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
 import { readKept } from './kept-plan.js';
 
@@ -15,6 +15,11 @@ function figuresOf({ revision: { job, works }, kept }: Compared): Figures {
   return planned.ok ? planned.value.figures : {};
 }
 
+const PRICE_OF = 'works.norms.price.stock.';
+/** Whether a norm is no price of a paper, or that of one of these. */
+const isOfPapers = (path: string, papers: ReadonlySet<string>): boolean =>
+  !path.startsWith(PRICE_OF) || papers.has(path.slice(PRICE_OF.length).replace(/\.value$/, ''));
+
 /**
  * What differs between two revisions: the fields, the norms they were planned with, and the resulting figures. A released
  * revision counts as it was released; compared with itself, it is told what the engine would say of it today.
@@ -22,8 +27,11 @@ function figuresOf({ revision: { job, works }, kept }: Compared): Figures {
 export function difference(one: Compared, other: Compared): Difference {
   const [from, to] = [one.revision, other.revision];
   const now = from.revision === to.revision ? { revision: to } : other;
-  const norms = diffJobs(from.works.norms, to.works.norms, 'works.norms').filter(
-    ({ path }) => path.endsWith('.value') || !path.includes('.source'),
+  // A draft is reckoned at the prices of the day; a release has its own.
+  const normsAt = ({ job, works }: Revision) => atDayPrices(job, works).norms;
+  const papers = new Set([from, to].flatMap(({ job }) => job.components.map(({ stock }) => stock)));
+  const norms = diffJobs(normsAt(from), normsAt(to), 'works.norms').filter(
+    ({ path }) => (path.endsWith('.value') || !path.includes('.source')) && isOfPapers(path, papers),
   );
   return {
     from: from.revision,

@@ -1,5 +1,5 @@
 import { figureOf, plan } from '@druckerei/core';
-import type { KeptSupplier, Revision, Supplier } from '@druckerei/contract';
+import type { Difference, KeptSupplier, Revision, Supplier } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -70,6 +70,16 @@ describe('the price of the day', () => {
     const other = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'D-2' })))
       .body as Revision;
     expect(perKg(other)).toBeCloseTo(1.5, 9);
+
+    // What differs between the release and the draft behind it: the price of its paper, and of no other.
+    const again = await read(id);
+    const draft = { version: again.version, job: { ...again.job, title: 'Trail map, again' } };
+    expect((await manager.call('put', `/api/jobs/${id}/draft`, draft)).status).toBe(200);
+    const { fields } = (await manager.call('get', `/api/jobs/${id}/difference?from=1&to=2`)).body as Difference;
+    expect(fields).toEqual([
+      expect.objectContaining({ path: 'title' }),
+      { path: `works.norms.price.stock.${STOCK}.value`, before: 0.93, after: 1.5 },
+    ]);
 
     // Who no longer sells asks nothing: the norm stands again.
     const all = (await manager.call('get', '/api/suppliers?search=Paper')).body as KeptSupplier[];
