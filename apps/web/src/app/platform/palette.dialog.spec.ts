@@ -42,6 +42,16 @@ describe('the palette', () => {
     expect(new Set(palette.closed)).toEqual(new Set(['Fold: Section 7']));
   });
 
+  it('takes what was typed where the list has just been drawn for it and does not listen yet', async () => {
+    const palette = await opened();
+    palette.focus();
+    await palette.fixture.whenStable();
+    palette.type('fold section 7');
+    palette.fixture.detectChanges();
+    palette.press('Enter', 13);
+    expect(new Set(palette.closed)).toEqual(new Set(['Fold: Section 7']));
+  });
+
   it('takes what was typed where the list has never opened', async () => {
     const palette = await opened();
     palette.type('section 8');

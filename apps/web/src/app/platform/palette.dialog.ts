@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal, viewChild } from '@angular/core';
+import { MatAutocompleteModule, MatAutocompleteTrigger } from '@angular/material/autocomplete';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -18,11 +18,9 @@ import type { Offer } from './commands';
         <input
           matInput
           #field
-          #trigger="matAutocompleteTrigger"
           cdkFocusInitial
           [matAutocomplete]="list"
           (input)="typed.set(field.value)"
-          (keydown.enter)="enter($event, trigger.activeOption?.value)"
           (keydown.escape)="dialog.close()"
         />
         <mat-autocomplete #list autoActiveFirstOption (optionSelected)="run($event.option.value)">
@@ -57,10 +55,20 @@ export class PaletteDialog {
     return this.offer.commands.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
   });
 
-  /** The list has taken the key itself, or is not open yet. @param active what the list has its mark at */
-  protected enter(key: Event, active: Command | undefined): void {
-    if (!key.defaultPrevented) this.run(active);
+  private readonly trigger = viewChild.required(MatAutocompleteTrigger);
+
+  constructor() {
+    // Before the list sees the key: one that has just been drawn anew takes it and does nothing.
+    const palette = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const take = (key: KeyboardEvent): void => {
+      if (key.key !== 'Enter' || key.isComposing) return;
+      key.preventDefault();
+      key.stopPropagation();
+      this.run(this.trigger().activeOption?.value as Command | undefined);
+    };
+    palette.addEventListener('keydown', take, { capture: true });
   }
+
   /** Who types faster than the list is drawn means the first that is found, not what the list still shows. */
   protected run(shown: Command | undefined): void {
     const found = this.found();
