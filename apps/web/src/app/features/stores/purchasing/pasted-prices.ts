@@ -1,4 +1,4 @@
-import { guessDecimal, readAmount } from '@druckerei/core';
+import { guessDecimal, perOf, readAmount } from '@druckerei/core';
 import { readTable } from '@druckerei/formats/tables';
 import { DateTime } from 'luxon';
 import { NO_PRICE, type PriceRow } from './price-rows';
@@ -10,13 +10,6 @@ const DAYS = ['d.M.yyyy', 'd/M/yyyy', 'd.M.yy'];
 function dayOf(cell: string): string {
   const read = [DateTime.fromISO(cell), ...DAYS.map((format) => DateTime.fromFormat(cell, format))];
   return read.find((one) => one.isValid)?.toISODate() ?? cell;
-}
-
-/** How many a price is for, out of “100 kg”, “1.000 sheets” or “each”. */
-function perOf(cell: string): Pick<PriceRow, 'per' | 'measure'> {
-  const bare = cell.replaceAll(/[.,'’\s]/g, '');
-  const per = bare.startsWith('1000') || /^t\b|tonne/i.test(cell.trim()) ? 1000 : bare.startsWith('100') ? 100 : 1;
-  return { per, measure: /kg|kilo|^t\b|tonne/i.test(cell.trim()) ? 'kg' : 'unit' };
 }
 
 /**
@@ -36,7 +29,7 @@ export function pastedPrices(text: string): PriceRow[] {
       ...NO_PRICE,
       item,
       price: figure(price.replaceAll(/[€$£]|[A-Z]{3}/g, '')),
-      ...perOf(per),
+      ...(perOf(per) ?? { per: NO_PRICE.per, measure: NO_PRICE.measure }),
       from: figure(from.replaceAll(/[a-z]/gi, '')),
       validFrom: dayOf(first),
       validUntil: dayOf(last),

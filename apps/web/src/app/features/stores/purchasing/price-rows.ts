@@ -33,6 +33,10 @@ export const rowOf = (price: SupplyPrice, items: readonly KnownItem[], say: (val
   validUntil: price.validUntil ?? '',
 });
 
+/** The key of a thing that is told by its name or its key. */
+export const keyIn = (items: readonly KnownItem[], asked: string): string | undefined =>
+  items.find(({ key, name }) => name.toLowerCase() === asked.toLowerCase() || key === asked)?.key;
+
 /** Prices out of what is typed, or what is wrong with it in words. A thing may be told by its name or its key. */
 export function pricesOf(
   rows: readonly PriceRow[],
@@ -42,7 +46,7 @@ export function pricesOf(
   for (const [i, { item, price, from, per, measure, validFrom, validUntil }] of rows.entries()) {
     const at = `Price ${i + 1}`;
     const asked = item.trim();
-    const known = items.find(({ key, name }) => name.toLowerCase() === asked.toLowerCase() || key === asked)?.key;
+    const known = keyIn(items, asked);
     // What is of a job that is no more keeps its key.
     const key = known ?? (asked.includes('/') ? asked : undefined);
     if (key === undefined)

@@ -13,7 +13,7 @@ import { Contested } from '../../../platform/contested';
 import { count, readNumber } from '../../../ui/format';
 import { PriceFile } from './price-file';
 import { pastedPrices } from './pasted-prices';
-import { NO_PRICE, type PriceRow, pricesOf, rowOf } from './price-rows';
+import { NO_PRICE, type PriceRow, keyIn, pricesOf, rowOf } from './price-rows';
 import { Standing, type StandingRow } from '../../../ui/standing';
 import { PurchasingApi } from './purchasing.api';
 
@@ -85,11 +85,9 @@ export class SupplierDialog {
   /** Prices out of a file take the place of those of the same things; the others stay. */
   protected takePrices(prices: readonly SupplyPrice[]): void {
     const taken = new Set(prices.map(({ item }) => item));
-    const keyOf = (text: string): string => {
-      const asked = text.trim().toLowerCase();
-      return this.data.items.find(({ key, name }) => name.toLowerCase() === asked || key === asked)?.key ?? asked;
-    };
-    const others = this.rows().filter(({ item, price }) => price.trim() !== '' && !taken.has(keyOf(item)));
+    const others = this.rows().filter(
+      ({ item, price }) => price.trim() !== '' && !taken.has(keyIn(this.data.items, item.trim()) ?? item.trim()),
+    );
     const rows = prices.map((price) => rowOf(price, this.data.items, (value) => count(value, 4)));
     this.rows.set([...others, ...rows]);
   }
