@@ -58,3 +58,9 @@ export function failureOf(error: unknown): Failure {
 /** Whether nothing is known of what the server made of a call: it is away, or somebody has to sign in again. */
 export const isUnanswered = ({ status, problem }: Failure): boolean =>
   status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;
+
+/** What is wrong with the members of a list that was sent, each told by its line. @param lineOf line of a member. */
+export const refusedLines = (problem: Problem | undefined, lineOf: (at: number) => number | undefined): string =>
+  (problem?.errors ?? [])
+    .map(({ path, message }) => `Line ${lineOf(Number(/^\w+\[(\d+)\]/.exec(path)?.[1] ?? NaN)) ?? '?'}: ${message}`)
+    .join(' ');

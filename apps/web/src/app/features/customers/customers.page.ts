@@ -15,7 +15,7 @@ import {
 import { Store } from '@ngrx/store';
 import { Api } from '../../platform/api';
 import { whenChanged } from '../../platform/live';
-import { failureOf } from '../../platform/problem';
+import { failureOf, refusedLines } from '../../platform/problem';
 import { SearchedList } from '../../platform/searched-list';
 import { selectMay } from '../../platform/session.state';
 import { count, dateText, many } from '../../ui/format';
@@ -148,11 +148,8 @@ export class CustomersPage {
       error: (error: unknown) => {
         this.busy.set(false);
         const { text, problem } = failureOf(error);
-        const lines = problem?.errors?.map(({ path, message }) => {
-          const at = Number(/^customers\[(\d+)\]/.exec(path)?.[1] ?? NaN);
-          return `Line ${listed[at]?.line ?? '?'}: ${message}`;
-        });
-        this.list.failed.set(lines && lines.length > 0 ? `None was entered. ${lines.join(' ')}` : text);
+        const lines = refusedLines(problem, (at) => listed[at]?.line);
+        this.list.failed.set(lines === '' ? text : `None was entered. ${lines}`);
       },
     });
   }

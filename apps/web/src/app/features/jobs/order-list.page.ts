@@ -21,7 +21,7 @@ import { type RefusedLine, refusedCsv } from '@druckerei/formats/tables';
 import { Store } from '@ngrx/store';
 import { catchError, of } from 'rxjs';
 import { Api } from '../../platform/api';
-import { failureOf } from '../../platform/problem';
+import { failureOf, refusedLines } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
 import { ColumnTable } from '../../ui/column-table';
 import { count, many } from '../../ui/format';
@@ -193,11 +193,8 @@ export class OrderListPage {
       error: (error: unknown) => {
         this.busy.set(false);
         const { text, problem } = failureOf(error);
-        const wrong = problem?.errors?.map(({ path, message }) => {
-          const at = Number(/^jobs\[(\d+)\]/.exec(path)?.[1] ?? NaN);
-          return `Line ${begun[at]?.line ?? '?'}: ${message}`;
-        });
-        this.failed.set(wrong && wrong.length > 0 ? `None was begun. ${wrong.join(' ')}` : text);
+        const lines = refusedLines(problem, (at) => begun[at]?.line);
+        this.failed.set(lines === '' ? text : `None was begun. ${lines}`);
       },
     });
   }
