@@ -7,6 +7,8 @@ async function planByRule(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Plan anew' }).click();
   await page.getByRole('menuitem', { name: 'By rule, at once' }).click();
   await expect(page.locator('[data-test=trial]')).toContainText('This is a trial');
+  // A trial from before is shown until the new one is there, and it cannot be taken.
+  await expect(page.getByRole('button', { name: 'Take it in force' })).toBeEnabled();
   await expect(page.locator('[data-test=run]')).toHaveCount(0);
 }
 

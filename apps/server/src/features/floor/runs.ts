@@ -53,7 +53,7 @@ export async function askForPlan(
 
 /** Keeps the best so far of one run, and tells everybody. */
 class Teller {
-  private schedule: number | null = null;
+  private kept: { readonly id: number; readonly judged: string } | undefined;
   private tried = 0;
   private last: Promise<unknown> = Promise.resolve();
   private newest: PlanNews | undefined;
@@ -89,17 +89,22 @@ class Teller {
 
   /** Says that somebody is still at it, and looks whether it should end; false where another instance has begun it anew. */
   async beat(): Promise<boolean> {
-    const { run, of, tried, schedule } = this;
-    const told = await this.database.one<{ ends: boolean }>('floor/tell-run', run, of.begun, tried, schedule);
+    const { run, of, tried, kept } = this;
+    const told = await this.database.one<{ ends: boolean }>('floor/tell-run', run, of.begun, tried, kept?.id ?? null);
     if (!told || told.ends) this.ends.abort();
     return told !== undefined;
   }
 
-  /** A schedule that somebody has taken, or let go, meanwhile is left as it is. */
+  /**
+   * A schedule that somebody has taken, or let go, meanwhile stays so: it is told whole where nothing better was found,
+   * and what is better is a trial of its own.
+   */
   private async put(plan: FloorPlan): Promise<void> {
-    const standing =
-      this.schedule !== null && (await this.database.one('floor/put-schedule', this.schedule, JSON.stringify(plan)));
-    if (!standing) this.schedule = await keepTrial(this.database, { id: this.of.account }, this.basis, plan);
+    const { database, kept, of, basis } = this;
+    const [body, judged] = [JSON.stringify(plan), JSON.stringify(plan.judged)];
+    if (kept && (await database.one('floor/put-schedule', kept.id, body))) this.kept = { id: kept.id, judged };
+    else if (kept?.judged === judged) await database.one('floor/finish-schedule', kept.id, body);
+    else this.kept = { id: await keepTrial(database, { id: of.account }, basis, plan), judged };
   }
 
   /** What another instance has begun anew meanwhile is its own: nothing of this one is kept then. */
@@ -108,8 +113,8 @@ class Teller {
     this.tried = plan?.evaluations ?? 0;
     if (!(await this.beat())) return;
     if (plan) await this.put(plan);
-    const { run, of, tried, schedule } = this;
-    await this.database.one('floor/end-run', run, of.begun, tried, schedule, problem ?? null);
+    const { run, of, tried, kept } = this;
+    await this.database.one('floor/end-run', run, of.begun, tried, kept?.id ?? null, problem ?? null);
     await tellFloor(this.database);
   }
 }

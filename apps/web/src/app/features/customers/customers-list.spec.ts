@@ -1,5 +1,4 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import { type DebugElement } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import { provideRouter } from '@angular/router';
@@ -27,7 +26,7 @@ const opened = async (addCustomers: (customers: readonly Customer[]) => unknown)
   );
   const fixture = TestBed.createComponent(CustomersPage);
   await fixture.whenStable();
-  const file = fixture.debugElement.query(By.directive(ListFile)) as DebugElement;
+  const file = fixture.debugElement.query(By.directive(ListFile));
   (file.componentInstance as ListFile<unknown>).begin(LIST);
   await fixture.whenStable();
   const page = fixture.nativeElement as HTMLElement;
