@@ -155,27 +155,33 @@ describe('a plan whose server is gone', () => {
   it.each([
     ['is taken in force', (id: number) => manager.call('post', '/api/floor/in-force', { id })],
     ['is let go', (id: number) => manager.call('delete', `/api/floor/schedules/${id}`)],
-  ])('whose first trial %s before it ends, and that finds nothing better, leaves no trial behind', async (_, done) => {
-    const { database, workshop } = server;
-    let seen = 0;
-    const run = async (...asked: Parameters<Workshop['run']>) => {
-      const plan = await workshop.run(...asked);
-      if (asked[0] !== 'planFloor') return plan;
-      // What was told first is done with before the plan comes to its end.
-      const { trial } = await until(floor, (now) => now.trial !== null && now.trial.id > before);
-      seen = trial?.id ?? 0;
-      expect((await done(seen)).status).toBe(200);
-      return plan;
-    };
-    const { trial, inForce } = await floor();
-    const before = Math.max(trial?.id ?? 0, inForce?.id ?? 0);
-    runs.push(await planFloors({ database, workshop: { ...workshop, run: run as Workshop['run'] } }, () => undefined));
-    await ask('rule');
-    const ended = await until(floor, (now) => now.run === null && seen > 0);
-    expect(ended.run).toBeNull();
-    expect(ended.trial?.id ?? 0).toBeLessThanOrEqual(before);
-    expect(ended.inForce?.id === seen && ended.inForce.plan.rough).toBe(false);
-  }, 60_000);
+  ])(
+    'whose first trial %s before it ends, and that finds nothing better, leaves no trial behind',
+    async (_, done) => {
+      const { database, workshop } = server;
+      let seen = 0;
+      const run = async (...asked: Parameters<Workshop['run']>) => {
+        const plan = await workshop.run(...asked);
+        if (asked[0] !== 'planFloor') return plan;
+        // What was told first is done with before the plan comes to its end.
+        const { trial } = await until(floor, (now) => now.trial !== null && now.trial.id > before);
+        seen = trial?.id ?? 0;
+        expect((await done(seen)).status).toBe(200);
+        return plan;
+      };
+      const { trial, inForce } = await floor();
+      const before = Math.max(trial?.id ?? 0, inForce?.id ?? 0);
+      runs.push(
+        await planFloors({ database, workshop: { ...workshop, run: run as Workshop['run'] } }, () => undefined),
+      );
+      await ask('rule');
+      const ended = await until(floor, (now) => now.run === null && seen > 0);
+      expect(ended.run).toBeNull();
+      expect(ended.trial?.id ?? 0).toBeLessThanOrEqual(before);
+      expect(ended.inForce?.id === seen && ended.inForce.plan.rough).toBe(false);
+    },
+    60_000,
+  );
 
   it('that never came into the queue is found', async () => {
     const { rows } = await server.owner.pool.query<{ id: number }>(
