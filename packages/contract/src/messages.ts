@@ -303,6 +303,9 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'list.no-number': 'This line has no job number. Enter one.',
   'list.long': '{column} takes {most} letters at most. Shorten it.',
   'list.unknown-item': '{column}: “{cell}” is nothing that the works buys. Write it as the works calls it.',
+  'list.size-unknown':
+    '{column}: “{cell}” does not tell which it is. Write a sheet like 720 x 1020, a roll like 870, the grain as the side along which it runs.',
+  'list.not-whole': '{column}: “{cell}” is no whole number; sheets and rolls are counted whole.',
   'list.per-unknown': '{column}: “{cell}” is not understood. Write it like 100 kg, 1000 sheets or each.',
   'list.ends-before': 'It holds until {last}, before it begins on {first}. Correct one of the days.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',

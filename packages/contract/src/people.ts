@@ -106,7 +106,7 @@ export type SignIns = z.output<typeof signInsSchema>;
 
 export const auditQuery = z.object({
   search: z.string().max(100).optional(),
-  limit: z.coerce.number().int().min(1).max(200).optional(),
+  limit: z.coerce.number().int().min(1).max(500).optional(),
   offset: z.coerce.number().int().min(0).max(10_000_000).optional(),
 });
 export const auditSchema = z

@@ -100,6 +100,38 @@ export const newHoldingSchema = z
   .meta({ id: 'NewHolding' });
 export type NewHolding = z.output<typeof newHoldingSchema>;
 
+/** Lots of a list that is taken at once. */
+const MOST_HELD = 5_000;
+
+/** What was counted of things: at a place, or wherever it lies. What is told of a thing at a place takes the place of all lots of it there. */
+export const heldListSchema = z
+  .strictObject({
+    lots: z
+      .array(
+        z
+          .strictObject({
+            paper: paperItemSchema.optional(),
+            other: otherItemSchema.extend({ key }).optional().describe('what it is where it is no paper'),
+            quantity,
+            place: place.optional().describe('absent where it is all that there is, wherever it lies'),
+          })
+          .refine(({ paper, other }) => (paper === undefined) !== (other === undefined), {
+            path: ['paper'],
+            error: 'A lot is of a paper or of something else: tell one of them',
+          }),
+      )
+      .min(1)
+      .max(MOST_HELD),
+    reason,
+  })
+  .meta({ id: 'HeldList' });
+export type HeldList = z.output<typeof heldListSchema>;
+/** How many lots came in, were counted otherwise than they stood, and stand as they did. */
+export const countedListSchema = z
+  .strictObject({ added: z.int(), changed: z.int(), same: z.int() })
+  .meta({ id: 'CountedList' });
+export type CountedList = z.output<typeof countedListSchema>;
+
 /** A lot counted, moved or used; `expected` is the quantity that the editor saw, `version` the lot's. */
 export const holdingChangeSchema = z
   .strictObject({ quantity, expected: quantity, version: z.int().min(1), place, reason })

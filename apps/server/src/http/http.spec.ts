@@ -144,6 +144,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     saveDraft: { version: 999, job: exampleJob('concert-programme') },
     release: { version: 999, mark: 0 },
     putAside: { version: 999, aside: true },
+    countHoldings: { lots: [{ paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2 }], reason: '' },
     addHolding: { paper: { stock: 'silk-90', widthMm: 870 }, quantity: 2, place: 'Row 1', reason: '' },
     changeHolding: {
       quantity: 4200,

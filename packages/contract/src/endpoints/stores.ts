@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { type Endpoint, job } from './endpoint.js';
 import {
+  countedListSchema,
+  heldListSchema,
   holdingChangeSchema,
   holdingHistorySchema,
   lotSchema,
@@ -42,6 +44,17 @@ export const STORES = [
     body: newHoldingSchema,
     status: 201,
     answer: storesSchema,
+  },
+  {
+    id: 'countHoldings',
+    method: 'post',
+    path: '/api/stores/holdings/list',
+    summary: 'Count what lies in the store by a list: all of it, or none where a line cannot be taken',
+    right: 'stores',
+    tells: 'stores',
+    body: heldListSchema,
+    status: 200,
+    answer: countedListSchema,
   },
   {
     id: 'changeHolding',

@@ -225,6 +225,8 @@ export const ISSUE_CODES = [
   'list.no-number',
   'list.long',
   'list.unknown-item',
+  'list.size-unknown',
+  'list.not-whole',
   'list.per-unknown',
   'list.ends-before',
   'ways.no-part',

@@ -1,5 +1,6 @@
 import { type DayFirst, type Issue, columnsOf, error, readDay } from '../kernel/index.js';
 import { type SupplyPrice, PRICE_COUNTS, readAmount } from '../works/index.js';
+import { bareName } from './bare-name.js';
 import type { KnownItem } from './known-items.js';
 
 /** What a list of a supplier's prices may tell, and what its columns are called. */
@@ -54,13 +55,6 @@ export function perOf(cell: string): Pick<SupplyPrice, 'per' | 'measure'> | unde
   const measure = /^(kg|kilo\w*)\.?$/.test(word) ? 'kg' : isUnit ? 'unit' : undefined;
   return per === undefined || measure === undefined ? undefined : { per, measure };
 }
-
-/** Letters and digits alone, so that commas and signs do not matter. */
-const bareName = (name: string): string =>
-  name
-    .toLowerCase()
-    .replaceAll(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
 
 /** Things by what a list may call them: their key, their name, a paper without “every size”. */
 function byName(items: readonly KnownItem[]): ReadonlyMap<string, string> {

@@ -5,3 +5,4 @@ export * from './buy.js';
 export * from './rests.js';
 export * from './finished.js';
 export * from './asked-list.js';
+export * from './held-list.js';

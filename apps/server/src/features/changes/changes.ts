@@ -14,7 +14,7 @@ export interface Subject {
 /** Holds everybody else who would change something of a kind until the transaction ends. */
 export const lockKind = (
   queries: Queries,
-  kind: ChangeKind | ItemKind | 'norm' | 'account' | 'customer' | 'order' | 'supplier' | 'floor',
+  kind: ChangeKind | ItemKind | 'norm' | 'account' | 'customer' | 'order' | 'supplier' | 'floor' | 'holding',
 ): Promise<unknown> => queries.one('changes/lock-kind', kind);
 
 /** The last change of a kind: whoever writes says which one they had seen. */

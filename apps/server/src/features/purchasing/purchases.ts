@@ -13,7 +13,7 @@ import { inFileName } from '../../http/file-name.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Bench } from '../jobs/bench.js';
-import { refuseOdd } from '../stores/stores.js';
+import { refuseOdd } from '../stores/refusals.js';
 import { currentLogo, headOf } from '../works/logo.js';
 import { currentWorks } from '../works/works.js';
 import { PAGE, type PurchaseBody, listPurchases, lockPurchase, readPurchase } from './read-purchases.js';

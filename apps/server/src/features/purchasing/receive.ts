@@ -4,7 +4,8 @@ import type { Database } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import { lockKind } from '../changes/changes.js';
 import { reserveMore } from '../stores/reservations.js';
-import { finishedJobs, putIn, refuseParts } from '../stores/stores.js';
+import { refuseParts } from '../stores/refusals.js';
+import { finishedJobs, putIn } from '../stores/stores.js';
 import { type LockedPurchase, lockPurchase, readPurchase } from './read-purchases.js';
 
 /** Refuses lines that the order does not have, that come twice in one delivery, and parts of a sheet. */

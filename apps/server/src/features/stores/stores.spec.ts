@@ -37,6 +37,91 @@ const newJob = async (): Promise<Revision> =>
 const onHand = (stores: Stores): number[] =>
   stores.holdings.filter(({ paper }) => paper?.stock === 'offset-100').map(({ quantity }) => quantity);
 
+describe('a list of what lies in the store', () => {
+  const OTHER = { key: 'ink/Night blue', kind: 'ink', name: 'Night blue', unit: 'kg' };
+  const ROLL = { paper: { stock: 'silk-90', widthMm: 1234 } };
+  const count = (lots: object[], by = operator) =>
+    by.call('post', '/api/stores/holdings/list', { lots, reason: 'counted at the end of the year' });
+  const ofKey = async (key: string): Promise<[number, string][]> =>
+    ((await viewer.call('get', '/api/stores')).body as Stores).holdings
+      .filter((one) => one.key === key)
+      .map(({ quantity, place }) => [quantity, place]);
+  const ROLLS = 'rolls/silk-90/1234';
+
+  it('brings in what is new, and takes the place of what lay there, with a line of its history', async () => {
+    const first = await count([
+      { ...ROLL, quantity: 3, place: 'Hall 1' },
+      { ...ROLL, quantity: 2, place: 'Hall 2' },
+      { other: OTHER, quantity: 12.5 },
+    ]);
+    expect([first.status, first.body]).toEqual([200, { added: 3, changed: 0, same: 0 }]);
+    expect(await ofKey(OTHER.key)).toEqual([[12.5, '']]);
+    const again = await count([
+      { ...ROLL, quantity: 3, place: 'Hall 1' },
+      { ...ROLL, quantity: 1, place: 'Hall 2' },
+      { ...ROLL, quantity: 0, place: 'Hall 3' },
+      { other: OTHER, quantity: 10 },
+    ]);
+    expect(again.body).toEqual({ added: 0, changed: 2, same: 2 });
+    expect(await ofKey(ROLLS)).toEqual([
+      [3, 'Hall 1'],
+      [1, 'Hall 2'],
+    ]);
+    const stores = (await viewer.call('get', '/api/stores')).body as Stores;
+    const id = stores.holdings.find(({ key }) => key === OTHER.key)?.id ?? 0;
+    expect((await viewer.call('get', `/api/stores/holdings/${id}/history`)).body).toEqual([
+      expect.objectContaining({ before: 12.5, after: 10, reason: 'counted at the end of the year' }),
+      expect.objectContaining({ before: 0, after: 12.5 }),
+    ]);
+  });
+
+  it('without a place counts all that there is, wherever it lies; with 0 it is gone', async () => {
+    expect((await count([{ ...ROLL, quantity: 7 }])).body).toEqual({ added: 0, changed: 1, same: 0 });
+    expect(await ofKey(ROLLS)).toEqual([[7, 'Hall 1']]);
+    expect((await count([{ ...ROLL, quantity: 0 }])).body).toEqual({ added: 0, changed: 1, same: 0 });
+    expect(await ofKey(ROLLS)).toEqual([]);
+    await count([{ other: OTHER, quantity: 0 }]);
+  });
+
+  it('is taken whole or not at all: what is wrong is told by its line', async () => {
+    const refused = await count([
+      { ...ROLL, quantity: 5, place: 'Hall 1' },
+      { paper: { stock: 'none', widthMm: 870 }, quantity: 1.5, place: '' },
+      { ...ROLL, quantity: 6, place: 'Hall 1' },
+      { other: { ...OTHER, key: 'packing/box' }, quantity: 1 },
+      { ...ROLL, quantity: 6 },
+    ]);
+    expect(refused.status).toBe(422);
+    expect((refused.body as Problem).errors?.map(({ path }) => path)).toEqual([
+      'lots[1].paper.stock',
+      'lots[1].quantity',
+      'lots[2]',
+      'lots[3].other.key',
+      'lots[4]',
+    ]);
+    expect(await ofKey(ROLLS)).toEqual([]);
+    expect((await count([{ ...ROLL, quantity: 5 }], viewer)).status).toBe(403);
+    expect((await count([])).status).toBe(422);
+  });
+
+  it('of thousands of lines comes in at once, and two that bring in the same leave one lot', async () => {
+    const lots = Array.from({ length: 2_000 }, (_, i) => ({
+      paper: { stock: 'silk-90', widthMm: 2000 + i },
+      ...{ quantity: 1 + i, place: 'Hall 9' },
+    }));
+    expect((await count(lots)).body).toEqual({ added: 2_000, changed: 0, same: 0 });
+    expect((await count(lots.map((one) => ({ ...one, quantity: 0 })))).body).toEqual({
+      added: 0,
+      changed: 2_000,
+      same: 0,
+    });
+    const both = await Promise.all([1, 2].map(() => count([{ ...ROLL, quantity: 4, place: 'Hall 4' }])));
+    expect(both.map(({ status }) => status)).toEqual([200, 200]);
+    expect(await ofKey(ROLLS)).toEqual([[4, 'Hall 4']]);
+    await count([{ ...ROLL, quantity: 0 }]);
+  });
+});
+
 describe('the store', () => {
   it('begins with what the demo has, for everybody to see', async () => {
     const response = await viewer.call('get', '/api/stores');

@@ -4,7 +4,6 @@ import {
   type Works,
   freeOf,
   isFinished,
-  isPaperKey,
   paperKey,
   paperName,
   sharesOf,
@@ -18,6 +17,8 @@ import type { Handlers } from '../../http/register.js';
 import type { Assessment } from '../../work/tasks.js';
 import { lockKind, markOf, refuseUnseen } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
+import { countHoldings } from './count-holdings.js';
+import { refuseOdd, refuseOtherKey, refuseParts } from './refusals.js';
 import { reservation, setReservation } from './reservations.js';
 
 interface HoldingRow {
@@ -72,24 +73,6 @@ export const nameOf = ({ paper, other }: Thing, works: Works): { readonly name: 
   if (paper) return { name: paperName(paper, works), unit: paper.heightMm === undefined ? 'rolls' : 'sheets' };
   return { name: other?.name ?? '', unit: other?.unit ?? '' };
 };
-
-/** Refuses a paper that the works does not have, and parts of a sheet. @param at where it is told. */
-export function refuseOdd(
-  { paper, quantity }: { readonly paper?: PaperItem | undefined; readonly quantity: number },
-  works: Works,
-  at = '',
-): { path: string; message: string }[] {
-  if (!paper) return [];
-  const unknown = works.stocks.some(({ id }) => id === paper.stock)
-    ? []
-    : [{ path: `${at}paper.stock`, message: `The works has no stock ${paper.stock}. Choose another.` }];
-  return [...unknown, ...refuseParts(paperKey(paper), quantity, `${at}quantity`)];
-}
-/** Refuses parts of what is counted whole. */
-export const refuseParts = (key: string, quantity: number, path: string): { path: string; message: string }[] =>
-  isPaperKey(key) && !Number.isInteger(quantity)
-    ? [{ path, message: `${quantity} is no whole number: sheets and rolls are counted whole.` }]
-    : [];
 
 interface OnOrderRow extends Record<string, unknown> {
   readonly key: string;
@@ -184,8 +167,7 @@ export const addHolding = (
     const errors = refuseOdd({ paper, quantity: lot.quantity }, await currentWorks(queries));
     if (lot.quantity === 0)
       errors.push({ path: 'quantity', message: 'Quantity must be more than 0: an empty lot is no lot.' });
-    if (other && !other.key.startsWith(`${other.kind}/`))
-      errors.push({ path: 'other.key', message: `The key of something of this kind begins with ${other.kind}/.` });
+    errors.push(...refuseOtherKey(other));
     if (errors.length > 0) throw invalid(errors);
     if (paper) await putIn(queries, account, { ...lot, paper, key: paperKey(paper) });
     else if (other) {
@@ -248,7 +230,10 @@ const historyEntry = (row: HistoryRow): HoldingHistoryEntry => ({
 
 export const storesHandlers = (
   database: Database,
-): Pick<Handlers, 'stores' | 'lots' | 'addHolding' | 'changeHolding' | 'holdingHistory' | 'reserve' | 'needs'> => ({
+): Pick<
+  Handlers,
+  'stores' | 'lots' | 'addHolding' | 'countHoldings' | 'changeHolding' | 'holdingHistory' | 'reserve' | 'needs'
+> => ({
   stores: () => readStores(database),
   lots: async ({ query, response }) => {
     const { rows, total } = await listLots(database, query);
@@ -256,6 +241,7 @@ export const storesHandlers = (
     return rows;
   },
   addHolding: ({ body, account }) => addHolding(database, account, body),
+  countHoldings: ({ body, account }) => countHoldings(database, account, body),
   changeHolding: ({ params, body, account }) =>
     database.transaction(async (queries) => {
       const before = await queries.one<{ quantity: number; place: string; version: number; key: string }>(

@@ -17,6 +17,7 @@ import type {
   Change,
   ChangeKind,
   CopyJob,
+  CountedList,
   Customer,
   CustomerOrder,
   CustomerRow,
@@ -33,6 +34,7 @@ import type {
   JobRow,
   KeptCarrier,
   EnteredCustomers,
+  HeldList,
   KeptCustomer,
   KeptOrder,
   Lot,
@@ -259,6 +261,9 @@ export class Api {
   }
   needs(): Observable<Needs> {
     return this.http.get<Needs>('/api/needs');
+  }
+  countHoldings(list: HeldList): Observable<CountedList> {
+    return this.http.post<CountedList>('/api/stores/holdings/list', list);
   }
   addHolding(lot: NewHolding): Observable<Stores> {
     return this.http.post<Stores>('/api/stores/holdings', lot);

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { HttpErrorResponse } from '@angular/common/http';
 import { type Observable, Subject, of, throwError } from 'rxjs';
+import { WholeLists } from '../ui/whole-lists';
 import { SearchedList } from './searched-list';
 
 interface Asked {
@@ -76,5 +77,42 @@ describe('a list that is searched', () => {
     list.again();
     settle();
     expect([list.failed(), list.rows()]).toEqual(['', ['row']]);
+  });
+
+  /** Rows of a list of so many, as the server hands them out: at most 500 at once. */
+  const many =
+    (total: number) =>
+    ({ skip, limit }: Asked): Observable<Answer> =>
+      limit > 500
+        ? throwError(() => new HttpErrorResponse({ status: 400 }))
+        : of({ rows: Array.from({ length: Math.min(limit, total - skip) }, (_, i) => `row ${skip + i}`), total });
+
+  it('shows all it has where somebody wants all, and is asked anew for as many, in parts that the server gives', async () => {
+    jest.useRealTimers();
+    const { list, asked } = listOf(many(1_230));
+    await TestBed.inject(WholeLists).showAll();
+    for (let i = 0; i < 50 && !list.loaded(); i++) await new Promise((go) => setTimeout(go, 5));
+    await TestBed.inject(WholeLists).showAll();
+    expect(list.rows()).toEqual(Array.from({ length: 1_230 }, (_, i) => `row ${i}`));
+    asked.length = 0;
+    list.again();
+    for (let i = 0; i < 50 && asked.length < 3; i++) await new Promise((go) => setTimeout(go, 5));
+    expect(asked.map(({ skip, limit }) => [skip, limit])).toEqual([
+      [0, 500],
+      [500, 500],
+      [1_000, 230],
+    ]);
+    expect([list.rows().length, list.failed()]).toEqual([1_230, '']);
+  });
+
+  it('gives up where the rest does not come', async () => {
+    jest.useRealTimers();
+    const { list } = listOf((asked) =>
+      asked.skip > 0 ? throwError(() => new HttpErrorResponse({ status: 503 })) : many(300)(asked),
+    );
+    for (let i = 0; i < 50 && !list.loaded(); i++) await new Promise((go) => setTimeout(go, 5));
+    await TestBed.inject(WholeLists).showAll();
+    expect(list.rows()).toHaveLength(100);
+    expect(list.failed()).not.toBe('');
   });
 });

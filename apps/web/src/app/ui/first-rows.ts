@@ -1,5 +1,6 @@
-import { type Signal, computed, effect, linkedSignal } from '@angular/core';
+import { type Signal, computed, effect, linkedSignal, untracked } from '@angular/core';
 import { idle } from './idle';
+import { canShowAll } from './whole-lists';
 
 /** Rows that a screen has room for. */
 const SCREEN = 24;
@@ -17,5 +18,6 @@ export function firstRows<Row>(rows: Signal<readonly Row[]>, subject: () => unkn
     const waiting = idle(LATEST_MS).subscribe({ complete: () => drawn.update((count) => count + SCREEN) });
     cleanUp(() => waiting.unsubscribe());
   });
+  canShowAll(() => drawn.set(untracked(rows).length));
   return computed(() => rows().slice(0, drawn()));
 }

@@ -16,6 +16,7 @@ import { ChangesDialog, type ChangesData } from '../../platform/changes.dialog';
 import { count, dateText, many, timeText, unitText } from '../../ui/format';
 import { Measures } from '../../ui/measures';
 import { failureOf } from '../../platform/problem';
+import { CountFile } from './count-file';
 import { FinishedPanel } from './finished.panel';
 import { LotDialog } from './lot.dialog';
 import { OrdersPanel } from './purchasing/orders.panel';
@@ -32,6 +33,7 @@ const MOST_NUMBERS = 2;
 @Component({
   selector: 'dk-stores-page',
   imports: [
+    CountFile,
     DateBox,
     FinishedPanel,
     MatButtonModule,

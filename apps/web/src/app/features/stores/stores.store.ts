@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
 import { type JobNeeds, type Works, buyList, knownItems, stillNeeded } from '@druckerei/core';
-import type { Lot, Needs, NewHolding, Stores } from '@druckerei/contract';
+import type { HeldList, Lot, Needs, NewHolding, Stores } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { EMPTY, type Observable, catchError, forkJoin, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -101,6 +101,8 @@ export const StoresStore = signalStore(
       },
       showMore: list.more,
       buyUntil: (until: string) => patchState(store, { until }),
+      /** By a list; what stands then is looked at anew. */
+      count: (list: HeldList) => api.countHoldings(list).pipe(tap(look)),
       add: (lot: NewHolding) => taken(api.addHolding(lot)),
       change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
       history: (id: number) => api.holdingHistory(id),

@@ -1,13 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import type { AuditRecord } from '@druckerei/contract';
-import { type Subscription } from 'rxjs';
 import { Api } from '../../../platform/api';
-import { failureOf } from '../../../platform/problem';
+import { SearchedList } from '../../../platform/searched-list';
 import { count, timeText } from '../../../ui/format';
 
 /** What was written by whom, newest first; searched, and given as a table. */
@@ -21,13 +20,13 @@ import { count, timeText } from '../../../ui/format';
       <h1>What was done</h1>
       <mat-form-field>
         <mat-label>Search who, what, of which</mat-label>
-        <input matInput #search type="search" maxlength="100" (input)="find(search.value)" />
+        <input matInput #search type="search" maxlength="100" (input)="list.find(search.value)" />
       </mat-form-field>
       <span class="gap"></span>
       <a matButton [href]="table()" download><mat-icon>download</mat-icon>As a table</a>
     </div>
-    @if (failed(); as message) {
-      <p role="alert">{{ message }} <button matButton (click)="find(words())">Look again</button></p>
+    @if (list.failed(); as message) {
+      <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
     }
     <table>
       <thead>
@@ -39,7 +38,7 @@ import { count, timeText } from '../../../ui/format';
         </tr>
       </thead>
       <tbody>
-        @for (line of lines(); track $index) {
+        @for (line of list.rows(); track $index) {
           <tr>
             <td class="when">{{ time(line.at) }}</td>
             <th scope="row">{{ line.by }}</th>
@@ -48,15 +47,17 @@ import { count, timeText } from '../../../ui/format';
           </tr>
         } @empty {
           <tr>
-            <td colspan="4" class="empty">{{ words() ? 'No line holds these words.' : 'Nothing was written yet.' }}</td>
+            <td colspan="4" class="empty">
+              {{ list.search() ? 'No line holds these words.' : 'Nothing was written yet.' }}
+            </td>
           </tr>
         }
       </tbody>
     </table>
-    @if (total() > lines().length) {
+    @if (list.total() > list.rows().length) {
       <p class="more">
-        {{ count(lines().length) }} of {{ count(total()) }} lines.
-        <button matButton (click)="more()">Show more</button>
+        {{ count(list.rows().length) }} of {{ count(list.total()) }} lines.
+        <button matButton (click)="list.more()">Show more</button>
       </p>
     }
   `,
@@ -66,31 +67,8 @@ export class AuditPage {
   private readonly api = inject(Api);
   protected readonly time = timeText;
   protected readonly count = count;
-  protected readonly words = signal('');
-  protected readonly lines = signal<readonly AuditRecord[]>([]);
-  protected readonly total = signal(0);
-  protected readonly failed = signal('');
-  protected readonly table = computed(() => `/api/audit.csv?search=${encodeURIComponent(this.words())}`);
-  private asking: Subscription | undefined;
-
-  constructor() {
-    this.find('');
-  }
-
-  protected find(words: string): void {
-    this.words.set(words);
-    this.lines.set([]);
-    this.more();
-  }
-  protected more(): void {
-    this.failed.set('');
-    this.asking?.unsubscribe();
-    this.asking = this.api.audit({ search: this.words(), offset: this.lines().length }).subscribe({
-      next: ({ rows, total }) => {
-        this.lines.update((before) => [...before, ...rows]);
-        this.total.set(total);
-      },
-      error: (error: unknown) => this.failed.set(failureOf(error).text),
-    });
-  }
+  protected readonly list = new SearchedList<AuditRecord>(({ skip, ...asked }) =>
+    this.api.audit({ ...asked, offset: skip }),
+  );
+  protected readonly table = computed(() => `/api/audit.csv?search=${encodeURIComponent(this.list.search())}`);
 }

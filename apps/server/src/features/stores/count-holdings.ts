@@ -1,0 +1,87 @@
+import { paperKey } from '@druckerei/core';
+import type { Account, CountedList, HeldList } from '@druckerei/contract';
+import type { Database } from '../../db/database.js';
+import { invalid } from '../../http/problem.js';
+import { lockKind } from '../changes/changes.js';
+import { currentWorks } from '../works/works.js';
+import { refuseOdd, refuseOtherKey } from './refusals.js';
+
+type Counted = HeldList['lots'][number];
+
+interface LotRow extends Record<string, unknown> {
+  readonly id: number;
+  readonly key: string;
+  readonly quantity: number;
+  readonly place: string;
+}
+
+const keyOf = ({ paper, other }: Counted): string => (paper ? paperKey(paper) : (other?.key ?? ''));
+/** By thing and place; without a place it is all that there is of a thing. */
+const spotOf = (key: string, place: string | undefined): string => JSON.stringify([key, place]);
+
+/**
+ * Counts what lies in the store by a list, all of it or none. Of the lots that a line is about the oldest takes all that
+ * was counted, and the others become empty; where there is none, one comes in. Issues: 422 by line.
+ */
+export const countHoldings = (
+  database: Database,
+  account: Pick<Account, 'id'>,
+  { lots, reason }: HeldList,
+): Promise<CountedList> =>
+  database.transaction(async (queries) => {
+    const works = await currentWorks(queries);
+    /** Of each thing the places that lines tell, with the line. */
+    const told = new Map<string, Map<string | undefined, number>>();
+    const errors = lots.flatMap((lot, i) => {
+      const [at, key] = [`lots[${i}].`, keyOf(lot)];
+      const places = told.get(key) ?? new Map<string | undefined, number>();
+      const before =
+        places.get(lot.place) ?? (lot.place === undefined ? [...places.values()][0] : places.get(undefined));
+      told.set(key, places.set(lot.place, before ?? i));
+      return [
+        ...refuseOdd(lot, works, at),
+        ...refuseOtherKey(lot.other, at),
+        ...(before === undefined
+          ? []
+          : [
+              {
+                path: `lots[${i}]`,
+                message: `lots[${before}] counts this already. Add them up, or tell where each lies.`,
+              },
+            ]),
+      ];
+    });
+    if (errors.length > 0) throw invalid(errors);
+    // Two lists that bring in the same thing come after one another.
+    await lockKind(queries, 'holding');
+    const rows = await queries.many<LotRow>('stores/lots-of-keys', JSON.stringify([...new Set(lots.map(keyOf))]));
+    const bySpot = new Map<string, LotRow[]>();
+    for (const row of rows)
+      for (const spot of [spotOf(row.key, row.place), spotOf(row.key, undefined)])
+        bySpot.set(spot, [...(bySpot.get(spot) ?? []), row]);
+    const changed: { id: number; before: number; after: number }[] = [];
+    const added: (Counted & { key: string })[] = [];
+    for (const lot of lots) {
+      const key = keyOf(lot);
+      const there = bySpot.get(spotOf(key, lot.place)) ?? [];
+      if (there.length === 0 && lot.quantity > 0) added.push({ ...lot, key });
+      changed.push(
+        ...there
+          .map(({ id, quantity }, i) => ({ id, before: quantity, after: i === 0 ? lot.quantity : 0 }))
+          .filter(({ before, after }) => before !== after),
+      );
+    }
+    await queries.one('stores/change-many', JSON.stringify(changed), account.id, reason);
+    await queries.one('stores/add-many', JSON.stringify(added.map(withoutKey)), account.id, reason);
+    const spots = new Set(changed.map(({ id }) => id));
+    const otherwise = lots.filter((lot) =>
+      (bySpot.get(spotOf(keyOf(lot), lot.place)) ?? []).some(({ id }) => spots.has(id)),
+    );
+    return { added: added.length, changed: otherwise.length, same: lots.length - added.length - otherwise.length };
+  });
+
+/** A lot as it is kept: what something is, apart from the key that it is known by. */
+const withoutKey = ({ other, place = '', ...lot }: Counted & { key: string }) => {
+  const { key: _, ...what } = other ?? { key: '' };
+  return { ...lot, place, ...(other ? { other: what } : {}) };
+};

@@ -1,0 +1,25 @@
+import { type PaperItem, type Works, isPaperKey, paperKey } from '@druckerei/core';
+import type { NewHolding } from '@druckerei/contract';
+
+/** Refuses a paper that the works does not have, and parts of a sheet. @param at where it is told. */
+export function refuseOdd(
+  { paper, quantity }: { readonly paper?: PaperItem | undefined; readonly quantity: number },
+  works: Works,
+  at = '',
+): { path: string; message: string }[] {
+  if (!paper) return [];
+  const unknown = works.stocks.some(({ id }) => id === paper.stock)
+    ? []
+    : [{ path: `${at}paper.stock`, message: `The works has no stock ${paper.stock}. Choose another.` }];
+  return [...unknown, ...refuseParts(paperKey(paper), quantity, `${at}quantity`)];
+}
+/** Refuses a key that is not of the kind of what it is of. @param at where it is told. */
+export const refuseOtherKey = (other: NewHolding['other'], at = ''): { path: string; message: string }[] =>
+  other && !other.key.startsWith(`${other.kind}/`)
+    ? [{ path: `${at}other.key`, message: `The key of something of this kind begins with ${other.kind}/.` }]
+    : [];
+/** Refuses parts of what is counted whole. */
+export const refuseParts = (key: string, quantity: number, path: string): { path: string; message: string }[] =>
+  isPaperKey(key) && !Number.isInteger(quantity)
+    ? [{ path, message: `${quantity} is no whole number: sheets and rolls are counted whole.` }]
+    : [];

@@ -1,0 +1,112 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  type Held,
+  type HeldColumn,
+  type OtherThing,
+  HELD_COLUMNS,
+  guessHeldColumns,
+  isPaperKey,
+  readHeldList,
+} from '@druckerei/core';
+import { issueText } from '@druckerei/contract';
+import { failureOf, refusedLines } from '../../platform/problem';
+import { many } from '../../ui/format';
+import { ListFile, type ListKind } from '../../ui/list-file';
+import { StoresStore } from './stores.store';
+
+/** What was counted, out of a line of a list. */
+interface Listed {
+  readonly line: number;
+  readonly held: Held;
+}
+
+/** What lies in the store out of a file: a first stock, or one that was counted. */
+@Component({
+  selector: 'dk-count-file',
+  imports: [ListFile],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <dk-list-file label="Stock out of a file" [kind]="kind()" [busy]="busy()" (taken)="take($event)">
+      <label
+        >Why
+        <input #reason maxlength="300" [value]="why()" (input)="why.set(reason.value)" />
+      </label>
+      <span>What a line counts takes the place of what lay there. What no line tells stays as it is.</span>
+    </dk-list-file>
+    @if (said(); as text) {
+      <p role="status">{{ text }}</p>
+    }
+    @if (failed(); as text) {
+      <p role="alert">{{ text }}</p>
+    }
+  `,
+  styleUrl: '../../ui/plain-select.scss',
+})
+export class CountFile {
+  private readonly stores = inject(StoresStore);
+  private readonly file = viewChild.required<ListFile<Listed>>(ListFile);
+  protected readonly why = signal('Counted by a list');
+  protected readonly busy = signal(false);
+  protected readonly said = signal('');
+  protected readonly failed = signal('');
+  /** What is no paper: what jobs need, and what lies there already. */
+  private readonly others = computed(() => {
+    const found = new Map<string, OtherThing & { readonly key: string }>();
+    for (const { key, kind, name, unit } of this.stores.needs()?.jobs.flatMap(({ needs }) => needs) ?? [])
+      if (kind !== 'sheets' && kind !== 'rolls') found.set(key, { key, kind, name, unit });
+    for (const { key, other } of this.stores.stores()?.holdings ?? [])
+      if (other && !isPaperKey(key)) found.set(key, { key, ...other });
+    return [...found.values()];
+  });
+  private readonly guessed = {
+    name: 'holdings',
+    columns: HELD_COLUMNS,
+    wanted: ['item', 'quantity'] satisfies HeldColumn[],
+    figures: ['quantity', 'size', 'grain'] satisfies HeldColumn[],
+    dates: [],
+    ...{ one: 'count', several: 'counts' },
+    guess: guessHeldColumns,
+  };
+  /** The list stays while the store changes: what guesses its columns is the same. */
+  protected readonly kind = computed((): ListKind<Listed> => {
+    const [works, others] = [this.stores.works(), this.others()];
+    return {
+      ...this.guessed,
+      read: (rows, key, first) =>
+        works
+          ? readHeldList(rows, key, { works, others }, first).map((one) =>
+              'held' in one
+                ? { line: one.line, item: one }
+                : { line: one.line, why: one.issues.map(issueText).join(' ') },
+            )
+          : [],
+    };
+  });
+
+  protected take(listed: readonly Listed[]): void {
+    this.busy.set(true);
+    this.failed.set('');
+    this.said.set('');
+    const lots = listed.map(({ held: { key, paper, other, quantity, place } }) => ({
+      ...(paper ? { paper } : {}),
+      ...(other ? { other: { key, ...other } } : {}),
+      quantity,
+      ...(place === undefined ? {} : { place }),
+    }));
+    this.stores.count({ lots, reason: this.why().trim() }).subscribe({
+      next: ({ added, changed, same }) => {
+        this.busy.set(false);
+        this.said.set(
+          `${many(added, 'lot')} came in, ${many(changed, 'count')} changed what stood, ${many(same, 'count')} found it as it stood.`,
+        );
+        this.file().leave();
+      },
+      error: (error: unknown) => {
+        this.busy.set(false);
+        const { text, problem } = failureOf(error);
+        const lines = refusedLines(problem, (at) => listed[at]?.line);
+        this.failed.set(lines === '' ? text : `Nothing was taken. ${lines}`);
+      },
+    });
+  }
+}

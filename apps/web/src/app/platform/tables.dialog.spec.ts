@@ -1,0 +1,41 @@
+import { TestBed } from '@angular/core/testing';
+import { MatDialogRef } from '@angular/material/dialog';
+import { WholeLists } from '../ui/whole-lists';
+import { TablesDialog } from './tables.dialog';
+
+const open = async (html: string) => {
+  const page = document.createElement('main');
+  page.innerHTML = html;
+  document.body.append(page);
+  TestBed.configureTestingModule({ providers: [{ provide: MatDialogRef, useValue: {} }] });
+  const { showAll } = WholeLists.prototype;
+  const rest = jest.spyOn(WholeLists.prototype, 'showAll').mockImplementation(async function (this: WholeLists) {
+    await showAll.call(this);
+    page.querySelector('tbody')?.insertAdjacentHTML('beforeend', '<tr><td>that came late</td></tr>');
+  });
+  const fixture = TestBed.createComponent(TablesDialog);
+  await fixture.whenStable();
+  for (let i = 0; i < 50 && fixture.componentInstance['tables']() === undefined; i++)
+    await new Promise((go) => setTimeout(go, 5));
+  await fixture.whenStable();
+  rest.mockRestore();
+  page.remove();
+  return fixture.nativeElement as HTMLElement;
+};
+
+describe('the tables of a page', () => {
+  it('are offered one by one with all their lines, and all at once', async () => {
+    const dialog = await open(
+      '<h2>Jobs</h2><table><tbody><tr><td>one</td></tr></tbody></table><table aria-label="Costs"><tr><td>2</td></tr></table>',
+    );
+    expect([...dialog.querySelectorAll('li > span')].map(({ textContent }) => textContent.trim())).toEqual([
+      'Jobs 2 lines',
+      'Costs 1 line',
+    ]);
+    expect(dialog.textContent).toContain('All as one XLSX');
+  });
+
+  it('are said to be none where there are none', async () => {
+    expect((await open('<table></table>')).textContent).toContain('no table on this page');
+  });
+});

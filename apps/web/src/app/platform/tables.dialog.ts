@@ -1,0 +1,107 @@
+import { ApplicationRef, ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialogModule } from '@angular/material/dialog';
+import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { type ToldTable, toldCsv, toldWorkbook } from '@druckerei/formats/tables';
+import { many } from '../ui/format';
+import { saveFile, saveText } from '../ui/save-text';
+import { toldTables } from '../ui/told-tables';
+import { WholeLists } from '../ui/whole-lists';
+
+/** Letters of a file's name. */
+const NAME_LETTERS = 60;
+
+/** A name that every system takes. */
+const fileName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .slice(0, NAME_LETTERS)
+    .replace(/^-|-$/g, '') || 'table';
+
+/** The tables of the page that is open as files: each as CSV, all of them as one workbook. */
+@Component({
+  selector: 'dk-tables-dialog',
+  imports: [MatButtonModule, MatDialogModule, MatIconModule, MatProgressBarModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>Tables of this page</h2>
+    <mat-dialog-content tabindex="0" role="region" aria-label="Tables that can be saved">
+      @if (tables(); as found) {
+        @if (found.length === 0) {
+          <p>There is no table on this page that holds anything.</p>
+        } @else {
+          <p class="quiet">As they are sorted and sifted now, with all their lines.</p>
+          <ul>
+            @for (table of found; track $index) {
+              <li>
+                <span
+                  ><b>{{ table.name }}</b> {{ many(table.rows.length, 'line') }}</span
+                >
+                <button matButton (click)="asCsv(table)" [attr.aria-label]="table.name + ' as CSV'">
+                  <mat-icon>download</mat-icon>CSV
+                </button>
+                <button matButton (click)="asWorkbook([table])" [attr.aria-label]="table.name + ' as XLSX'">
+                  <mat-icon>download</mat-icon>XLSX
+                </button>
+              </li>
+            }
+          </ul>
+        }
+      } @else {
+        <p role="status">All lines are fetched.</p>
+        <mat-progress-bar mode="indeterminate" aria-label="Fetching lines" />
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button matButton mat-dialog-close>Close</button>
+      @if (tables(); as found) {
+        @if (found.length > 1) {
+          <button matButton="filled" (click)="asWorkbook(found)">All as one XLSX</button>
+        }
+      }
+    </mat-dialog-actions>
+  `,
+  styles: `
+    ul {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: flex;
+      align-items: center;
+      gap: 4px;
+      border-bottom: 1px solid var(--mat-sys-outline-variant);
+    }
+    li > span {
+      flex: 1;
+    }
+    .quiet {
+      color: var(--mat-sys-on-surface-variant);
+    }
+  `,
+})
+export class TablesDialog {
+  protected readonly tables = signal<readonly ToldTable[] | undefined>(undefined);
+  protected readonly many = many;
+  private readonly title = fileName(document.title);
+
+  constructor() {
+    const app = inject(ApplicationRef);
+    void inject(WholeLists)
+      .showAll()
+      // What came is drawn before it is read.
+      .then(() => app.tick())
+      .then(() => this.tables.set(toldTables(document.querySelector('main') ?? document)));
+  }
+  protected asCsv(table: ToldTable): void {
+    saveText(`${fileName(table.name)}.csv`, 'text/csv', toldCsv(table));
+  }
+  protected asWorkbook(tables: readonly ToldTable[]): void {
+    const [first] = tables;
+    const name = tables.length === 1 && first ? fileName(first.name) : this.title;
+    void toldWorkbook(tables).then((file) => saveFile(`${name}.xlsx`, file));
+  }
+}
