@@ -13,15 +13,15 @@ describe('tables of a page', () => {
     const [table, ...others] = told(`
       <h1>Stores</h1><h2>Papers</h2>
       <table>
-        <thead><tr><th>Name</th><th>Left</th><th>Place</th><th>Sound</th><th><span>Copy</span></th></tr></thead>
+        <thead><tr><th><input type="checkbox"></th><th>Name</th><th>Left</th><th>Place</th><th>Sound</th><th><span>Copy</span></th></tr></thead>
         <tbody>
           <tr>
-            <th scope="row">Gloss <b>135</b></th><td> 1,250
+            <td><input type="checkbox" checked></td><th scope="row">Gloss <b>135</b></th><td> 1,250
               sheets</td><td><input value="A-7"></td><td><input type="checkbox" checked></td>
             <td><button><mat-icon>content_copy</mat-icon></button></td>
           </tr>
           <tr>
-            <th scope="row">Board<div>B2</div></th><td></td>
+            <td><input type="checkbox"></td><th scope="row">Board<div>B2</div></th><td></td>
             <td><select><option>hall</option><option selected>yard</option></select></td>
             <td><input type="checkbox"></td><td></td>
           </tr>
@@ -45,7 +45,7 @@ describe('tables of a page', () => {
       <h2>Hours</h2><table aria-label="Shifts"><tr><td>early</td></tr></table>
       <table><tr><td>late</td></tr></table>`);
     expect(tables.map(({ name }) => name)).toEqual(['Costs', 'Shifts', 'Hours']);
-    expect(tables[0]?.headings).toEqual([['Both', '', 'Sum']]);
+    expect(tables[0]?.headings).toEqual([['Both', 'Both', 'Sum']]);
     expect(tables[0]?.rows).toEqual([
       [figure(1), figure(2), figure(3)],
       ['all', '', figure(3.5, 'EUR', 2)],

@@ -25,9 +25,15 @@ function textOf(node: Node): string {
 }
 const said = (element: Element): string => textOf(element).replace(/\s+/g, ' ').trim();
 
-/** Cells of a row, each at its column: what spans several leaves the others empty. */
-const cellsOf = (row: HTMLTableRowElement): string[] =>
-  [...row.cells].flatMap((cell) => [said(cell), ...Array.from({ length: cell.colSpan - 1 }, () => '')]);
+/** Cells of a row, each at its column: a heading that spans several stands over each, another cell leaves the others empty. */
+const cellsOf = (row: HTMLTableRowElement, isHead: boolean): string[] =>
+  [...row.cells].flatMap((cell) => {
+    // A heading may hold a box that chooses all lines.
+    const text = isHead && cell.querySelector('input') ? '' : said(cell);
+    return [text, ...Array.from({ length: cell.colSpan - 1 }, () => (isHead ? text : ''))];
+  });
+/** What a column of boxes says that choose lines. */
+const CHOICES = new Set(['', 'yes', 'no']);
 
 const isShown = (element: Element): boolean =>
   typeof element.checkVisibility !== 'function' || element.checkVisibility();
@@ -55,10 +61,14 @@ function toldTable(table: HTMLTableElement, name: string): ToldTable {
   const isHead = (row: HTMLTableRowElement): boolean =>
     [...row.cells].every((cell) => cell.tagName === 'TH' && cell.scope !== 'row');
   const begins = rows.findIndex((row) => !isHead(row));
-  const cells = rows.map(cellsOf);
+  const cells = rows.map((row, i) => cellsOf(row, begins < 0 || i < begins));
   const [head, body] = begins < 0 ? [cells, []] : [cells.slice(0, begins), cells.slice(begins)];
   const width = Math.max(0, ...cells.map(({ length }) => length));
-  const used = Array.from({ length: width }, (_, at) => at).filter((at) => body.some((row) => (row[at] ?? '') !== ''));
+  const used = Array.from({ length: width }, (_, at) => at).filter((at) => {
+    const column = body.map((row) => row[at] ?? '');
+    const isTold = head.length === 0 || head.some((row) => (row[at] ?? '') !== '');
+    return column.some((cell) => cell !== '') && (isTold || column.some((cell) => !CHOICES.has(cell)));
+  });
   const at = (row: readonly string[]): string[] => used.map((column) => row[column] ?? '');
   return { name, headings: head.map(at), rows: body.map((row) => at(row).map(toldCell)) };
 }
