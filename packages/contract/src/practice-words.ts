@@ -4,10 +4,12 @@ import { type Exercise, type Lesson, type WrongWay, own, sayQuantity, sumOf } fr
 export const LESSON_WORDS: Readonly<Record<Lesson, string>> = {
   paper: 'Paper',
   layout: 'Layout',
-  register: 'Register',
+  plates: 'Plates',
   ink: 'Ink',
+  register: 'Register',
   spoilage: 'Spoilage, hours and cost',
   finishing: 'Finishing and packing',
+  schedule: 'What runs when',
   counting: 'Counting',
 };
 
@@ -46,6 +48,12 @@ export const WRONG_WORDS: Readonly<Record<WrongWay, string>> = {
   'one-mark': 'You took one mark: where the sheet lies is the mean of both.',
   'splice-for-each-roll': 'You spliced before the first roll: there is one splice fewer than rolls.',
   'part-counts-as-full': 'You counted a section that is not full.',
+  'turned-prints-twice': 'You took plates for both sides: turned, one set prints both.',
+  'one-side': 'You took the plates of one side: each side has its own.',
+  'first-version-too': 'You counted the first version twice: it is on the plates of the forms already.',
+  'second-still-runs': 'You began while the second station still runs the one before.',
+  'not-there-yet': 'You began before the first station had handed it on.',
+  'weights-forgotten': 'You left the weights out: who waits more dearly counts more.',
   'one-piece': 'You weighed one piece: the box holds more.',
 };
 
@@ -71,6 +79,12 @@ const DOCKETS: Readonly<Record<string, string>> = {
   register:
     'Two marks, {apart} apart. Left: {leftAcross} across, {leftAround} around. Right: {rightAcross} across, {rightAround} around. How does the colour lie?',
   ink: '{impressions} impressions of {width} by {height}, {coverage} covered, {film} on a solid. How much ink?',
+  plates:
+    '{forms} forms, printed {style}, {front} colours in front and {back} at the back, in {versions} versions that change {changing} of them. A plate prints {impressions}, and lasts for {life}. How many plates?',
+  'two-stations':
+    'Each goes through the first station, then through the second; minutes there: {jobs}. Put them in the order in which both are through soonest. When is each station through with each?',
+  'one-machine':
+    'One machine, minutes and weight of each: {jobs}. Put them in the order in which the least is waited, weighted. When is each through, and what is waited in all?',
   'press-sheets': '{quantity} good ones are wanted. Route: {route}. What goes into each station?',
   'one-station': '{quantity} good sheets are wanted. {route}. How many sheets go in?',
   overs: '{quantity} are ordered, {under} under and {over} over are taken. Between which counts may be delivered?',

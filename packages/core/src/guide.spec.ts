@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { SCHOOLS } from './flow/index.js';
+import { LESSONS } from './practice/index.js';
 import { CAUTION_RULE, OPERATION_RULES, OPERATIONS, ROUTE_RULES } from './route/index.js';
 
 const page = (name: string): string =>
@@ -41,6 +42,13 @@ describe('the guide', () => {
       const [, section = ''] = schools.split(`\n## ${named[school]}\n`);
       expect([school, section.split('\n## ')[0]?.includes('**Use it**')]).toEqual([school, true]);
     }
+  });
+
+  it('has every lesson of the exercises, in their order, and says where to look', () => {
+    const lessons = page('lessons');
+    expect(headings(lessons)).toHaveLength(LESSONS.length);
+    for (const section of lessons.split('\n## ').slice(1))
+      expect([section.split('\n')[0], section.includes('**Look at**: ')]).toEqual([section.split('\n')[0], true]);
   });
 
   it('has every rule of the route as it ships, and no other', () => {

@@ -251,6 +251,7 @@ export const ISSUE_CODES = [
   'sum.roll',
   'sum.none-fits',
   'sum.route',
+  'sum.jobs',
   'sum.never-even',
   'sum.panels',
   'sum.digits',

@@ -24,6 +24,11 @@ const page = (draw: Draw): { readonly pieceWidth: number; readonly pieceHeight: 
   return { pieceWidth, pieceHeight };
 };
 
+/** What is put in order, and the rows of it. */
+const JOBS = ['Map', 'Card', 'Book', 'Box'];
+const BOTH_ROWS = JOBS.flatMap((_, i) => [`left${i}`, `through${i}`]);
+const ONE_ROWS = [...JOBS.map((_, i) => `through${i}`), 'waited'];
+
 /** Exercises of the trade, lesson by lesson. */
 export const EXERCISES: readonly ExerciseKind[] = [
   {
@@ -110,6 +115,20 @@ export const EXERCISES: readonly ExerciseKind[] = [
       method: draw.pick(['thumb', 'round', 'square']),
     }),
     wrong: [['creep', 'sheets * factor * caliper / 1000', 'outermost-stands-still']],
+  },
+  {
+    ...{ id: 'plates', lesson: 'plates', sum: 'plates', within: 0 },
+    draw: (draw) => ({
+      ...{ forms: draw.from(1, 12), style: draw.pick(['sheetwise', 'work and turn']) },
+      ...{ front: draw.from(1, 6), back: draw.from(1, 6), versions: draw.from(1, 5), changing: draw.from(1, 2) },
+      ...{ impressions: draw.from(5_000, 400_000, 5_000), life: draw.pick([100_000, 150_000, 200_000]) },
+    }),
+    wrong: [
+      ['each', 'front + back', 'turned-prints-twice'],
+      ['each', 'max(front, back)', 'one-side'],
+      ['more', 'versions * changing', 'first-version-too'],
+      ['sets', 'floor(impressions / life)', 'rounded-down'],
+    ],
   },
   {
     ...{ id: 'register', lesson: 'register', sum: 'register-two-marks', within: 0.02 },
@@ -254,6 +273,24 @@ export const EXERCISES: readonly ExerciseKind[] = [
       },
     }),
     wrong: [['kg', 'mass / 1000', 'one-piece']],
+  },
+  {
+    ...{ id: 'two-stations', lesson: 'schedule', sum: 'two-stations', rows: BOTH_ROWS, within: 0 },
+    draw: (draw) => ({
+      jobs: JOBS.map((job) => `${job} ${draw.from(10, 120, 5)} ${draw.from(10, 120, 5)}`).join(', '),
+    }),
+    wrong: [1, 2, 3].flatMap(
+      (i) =>
+        [
+          [`through${i}`, 'ready + own', 'second-still-runs'],
+          [`through${i}`, 'before + own', 'not-there-yet'],
+        ] as const,
+    ),
+  },
+  {
+    ...{ id: 'one-machine', lesson: 'schedule', sum: 'one-machine', rows: ONE_ROWS, within: 0 },
+    draw: (draw) => ({ jobs: JOBS.map((job) => `${job} ${draw.from(10, 120, 5)} ${draw.from(1, 5)}`).join(', ') }),
+    wrong: [['waited', 't0 + t1 + t2 + t3', 'weights-forgotten']],
   },
   {
     ...{ id: 'balance', lesson: 'counting', sum: 'balance', within: 0 },

@@ -2,7 +2,17 @@ import type { SumValues } from '../reckoner/index.js';
 import type { Draw } from './draw.js';
 
 /** What is learned in which order. */
-export const LESSONS = ['paper', 'layout', 'register', 'ink', 'spoilage', 'finishing', 'counting'] as const;
+export const LESSONS = [
+  'paper',
+  'layout',
+  'plates',
+  'ink',
+  'register',
+  'spoilage',
+  'finishing',
+  'schedule',
+  'counting',
+] as const;
 export type Lesson = (typeof LESSONS)[number];
 
 /** The usual ways to go wrong; the words are in contract. */
@@ -40,6 +50,12 @@ export const WRONG_WAYS = [
   'splice-for-each-roll',
   'part-counts-as-full',
   'one-piece',
+  'turned-prints-twice',
+  'one-side',
+  'first-version-too',
+  'second-still-runs',
+  'not-there-yet',
+  'weights-forgotten',
 ] as const;
 export type WrongWay = (typeof WRONG_WAYS)[number];
 

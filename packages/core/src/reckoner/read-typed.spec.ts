@@ -96,6 +96,8 @@ describe('a line as people type it', () => {
       'press-sheets',
       { quantity: 10_000, route: 'print 200 1.5 %, fold 60 1 %' },
     ],
+    ['two stations Map 90 40, Card 30 60', 'two-stations', { jobs: 'Map 90 40, Card 30 60' }],
+    ['Order at one machine: Map 90 1; Card 30 2', 'one-machine', { jobs: 'Map 90 1; Card 30 2' }],
     ['5000 x print 100 2%', 'press-sheets', { quantity: 5000, route: 'print 100 2%' }],
     [
       '800 copies, print 50 1 %, cut 5 0.2 % x8',

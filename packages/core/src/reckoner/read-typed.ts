@@ -206,6 +206,11 @@ const READERS: readonly Reader[] = [
     );
     return found ? of('press-sheets', { quantity: Number(found[1]), route: found[2] }) : undefined;
   },
+  (_, typed) => {
+    const found = /^(?:order at )?(two stations|one machine)\s*:?\s+(\p{L}.*\d)\s*$/iu.exec(typed.trim());
+    const sum = found?.[1]?.toLowerCase() === 'one machine' ? 'one-machine' : 'two-stations';
+    return found ? of(sum, { jobs: found[2] }) : undefined;
+  },
   (text) => {
     const found = new RegExp(
       `^(\\d+) ?(?:x|copies of|copies|off)? ?(\\d+) ?(?:pp|pages|p) (${NUMBER})x(${NUMBER})(?: mm)? on (${NUMBER})x(${NUMBER})(?: mm)?$`,

@@ -4,6 +4,7 @@ import { CONVERT_SUMS } from './sums/convert-sums.js';
 import { BALANCE_SUMS, COUNT_SUMS } from './sums/count-sums.js';
 import { FINISHING_SUMS } from './sums/finishing-sums.js';
 import { LAYOUT_SUMS } from './sums/layout-sums.js';
+import { ORDER_SUMS } from './sums/order-sums.js';
 import { PAPER_SUMS } from './sums/paper-sums.js';
 import { PRESS_SUMS } from './sums/press-sums.js';
 import { QUALITY_SUMS } from './sums/quality-sums.js';
@@ -19,6 +20,7 @@ export const SUMS: readonly Sum[] = [
   ...COUNT_SUMS,
   ...BALANCE_SUMS,
   ...PRESS_SUMS,
+  ...ORDER_SUMS,
   ...FINISHING_SUMS,
   ...QUALITY_SUMS,
 ];

@@ -1,6 +1,6 @@
 import { type Issue, error } from '../../kernel/index.js';
 import { fitRegister } from '../../register/index.js';
-import { type Sum, numberField } from '../sum.js';
+import { type Sum, choiceField, numberField } from '../sum.js';
 
 const offset = (id: string, name: string) => numberField(id, name, 'mm', 0, { min: -5, max: 5 });
 const money = (id: string, name: string) => numberField(id, name, '', undefined, { max: 1e9 });
@@ -24,6 +24,31 @@ export const PRESS_SUMS: readonly Sum[] = [
         kg: 'kg',
         impressions: 'impressions',
       });
+    },
+  },
+  {
+    ...{ id: 'plates', group: 'press', name: 'Plates', words: ['plates', 'plate count'] },
+    fields: [
+      numberField('forms', 'Forms', '', undefined, { min: 1, max: 1_000, whole: true }),
+      choiceField('style', 'Printed', ['sheetwise', 'work and turn']),
+      numberField('front', 'Colours in front', '', 4, { min: 1, max: 16, whole: true }),
+      numberField('back', 'Colours at the back', '', 4, { max: 16, whole: true }),
+      numberField('versions', 'Versions', '', 1, { min: 1, max: 1_000, whole: true }),
+      numberField('changing', 'Colours that change with them', '', 1, { max: 16, whole: true }),
+      numberField('impressions', 'Impressions of a plate', '', 10_000, { min: 1 }),
+      numberField('life', 'A plate prints', '', 150_000, { min: 1 }),
+    ],
+    reckon(book) {
+      const colours = { front: 'front', back: 'back' };
+      if (book.text('style') === 'sheetwise') book.say('each', 'Plates of a form', '', 'front + back', colours);
+      // One set prints both sides: every colour of either side is on it.
+      else book.say('each', 'Plates of a form', '', 'max(front, back)', colours);
+      book.say('once', 'Plates of all forms', '', 'forms * each', { forms: 'forms', each: 'each' });
+      book.say('more', 'Plates of more versions', '', '(versions - 1) * changing', {
+        ...{ versions: 'versions', changing: 'changing' },
+      });
+      book.say('sets', 'Sets', '', 'ceil(impressions / life)', { impressions: 'impressions', life: 'life' });
+      book.show('plates', 'Plates', '', '(once + more) * sets', { once: 'once', more: 'more', sets: 'sets' });
     },
   },
   {

@@ -8,6 +8,7 @@ export const GUIDE_PAGES = [
   { id: 'first-job', title: 'A first job in ten minutes' },
   { id: 'screens', title: 'Screens' },
   { id: 'stations', title: 'Stations' },
+  { id: 'lessons', title: 'Lessons' },
   { id: 'schools', title: 'Counting sheets' },
   { id: 'rules', title: 'Rules of the route' },
   { id: 'formulas', title: 'Formulas' },

@@ -3,6 +3,8 @@ import path from 'node:path';
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import { LESSONS } from '@druckerei/core';
+import { LESSON_WORDS } from '@druckerei/contract';
 import { routes } from '../../app.routes';
 import { slugOf } from '../../ui/guide-text';
 import { GUIDE_PAGES } from './guide-pages';
@@ -33,6 +35,10 @@ describe('the place of the guide', () => {
   it('has every heading of the screens opened from somewhere', () => {
     const opened = [...areas, '/benches/reckoner', '/benches/practice'].map((url) => screenPlace(url).heading);
     expect([...new Set(opened)].sort()).toEqual([...headings].sort());
+  });
+  it('of every lesson is there, by what it is called', () => {
+    const lessons = [...fs.readFileSync(path.join(DOCS, 'guide/lessons.md'), 'utf8').matchAll(/^## (.+)$/gm)];
+    expect(lessons.map(([, heading]) => heading)).toEqual(LESSONS.map((lesson) => LESSON_WORDS[lesson]));
   });
   it('has a file for every page', () => {
     for (const { id } of GUIDE_PAGES) {

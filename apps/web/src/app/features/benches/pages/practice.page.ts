@@ -3,9 +3,11 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
-import { ActivatedRoute, Router } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { type ExerciseGrade, type Figure, type Mark, EXERCISES, GRADES, LESSONS, own } from '@druckerei/core';
 import { LESSON_WORDS, WRONG_WORDS, docketText, exerciseName, issueText } from '@druckerei/contract';
+import { guideAt } from '../../../platform/guide/guide-place';
+import { slugOf } from '../../../ui/guide-text';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { count, percent, readNumber } from '../../../ui/format';
@@ -30,7 +32,16 @@ const MOST_SEED = 10_000;
 /** Exercises by a seed: dockets of the invented works, filled row by row, marked, with the usual wrong way named. */
 @Component({
   selector: 'dk-practice-page',
-  imports: [ChoiceList, MatButtonModule, MatFormFieldModule, MatIconModule, MatSelectModule, NumberBox, Working],
+  imports: [
+    ChoiceList,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatSelectModule,
+    NumberBox,
+    RouterLink,
+    Working,
+  ],
   providers: [PracticeStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './practice.page.html',
@@ -75,7 +86,17 @@ export class PracticePage {
     return exercise ? exerciseName(exercise.kind) : '';
   });
 
+  /** What the exercise is learned under: its name, and its place in the guide. */
+  protected readonly lesson = computed(() => {
+    const of = this.store.exercise()?.kind.lesson;
+    return of && { name: LESSON_WORDS[of], heading: slugOf(LESSON_WORDS[of]) };
+  });
+
   constructor() {
+    guideAt(() => {
+      const lesson = this.lesson();
+      return lesson && { page: 'lessons', heading: lesson.heading };
+    });
     const { queryParamMap } = inject(ActivatedRoute).snapshot;
     const grade = GRADES.find((one) => String(one) === queryParamMap.get('grade')) ?? 1;
     const seed = Number(queryParamMap.get('seed') ?? 1);

@@ -1,0 +1,150 @@
+import { type Issue, type Source, error } from '../../kernel/index.js';
+import { type Sum, type SumBook, textField } from '../sum.js';
+
+/** A job as it is typed: its name and two figures. */
+export interface TypedJob {
+  readonly name: string;
+  readonly figures: readonly [number, number];
+}
+
+const JOB = /^(?<name>\p{L}[\p{L}\d .-]*?)\s+(?<a>\d+(?:[.,]\d+)?)\s+(?<b>\d+(?:[.,]\d+)?)$/u;
+/** Jobs that one sum takes. */
+const MOST_JOBS = 10;
+
+/** Jobs as they are typed, parted by commas behind which a blank stands, or by semicolons. Issues: `sum.jobs`. */
+export function readJobs(text: string): { readonly jobs: readonly TypedJob[]; readonly issues: readonly Issue[] } {
+  const parts = text
+    .split(/;|,(?=\s)|\n/)
+    .map((part) => part.trim().replace(/\s+/g, ' '))
+    .filter((part) => part !== '');
+  const jobs = parts.flatMap((part): TypedJob[] => {
+    const { name = '', a = '', b = '' } = JOB.exec(part)?.groups ?? {};
+    const figures = [a, b].map((one) => Number(one.replace(',', '.')));
+    return name === '' ? [] : [{ name, figures: [figures[0] ?? 0, figures[1] ?? 0] }];
+  });
+  const wrong = parts.find((part) => !JOB.test(part)) ?? '';
+  return jobs.length === 0 || jobs.length < parts.length || jobs.length > MOST_JOBS
+    ? { jobs: [], issues: [error('sum.jobs', 'jobs', { job: wrong, most: MOST_JOBS })] }
+    : { jobs, issues: [] };
+}
+
+/**
+ * Jobs that all go through a first station, then a second, in the order in which both are through soonest: those that are
+ * shorter at the first in front, the shortest of them first, the others behind, the shortest at the second last.
+ * Source: literature, Johnson 1954, optimal two-stage schedules; ties as they were told.
+ */
+export function soonestThrough(jobs: readonly TypedJob[]): TypedJob[] {
+  const front = jobs.filter(({ figures: [a, b] }) => a < b).sort((one, other) => one.figures[0] - other.figures[0]);
+  const behind = jobs.filter(({ figures: [a, b] }) => a >= b).sort((one, other) => other.figures[1] - one.figures[1]);
+  return [...front, ...behind];
+}
+
+/**
+ * Jobs of a time and a weight on one machine in the order in which the least weighted time is waited: by time over weight.
+ * Those that nobody waits for come last. Source: literature, Smith 1956, optimizers for single-stage production.
+ */
+export const leastWaited = (jobs: readonly TypedJob[]): TypedJob[] =>
+  [...jobs].sort(({ figures: [a, w] }, { figures: [b, v] }) =>
+    (w === 0) === (v === 0) ? a * v - b * w : Number(w === 0) - Number(v === 0),
+  );
+
+/** When both stations are through with jobs in an order, minutes. */
+export function throughBoth(jobs: readonly TypedJob[]): number {
+  let [first, second] = [0, 0];
+  for (const { figures } of jobs) {
+    first += figures[0];
+    second = Math.max(first, second) + figures[1];
+  }
+  return second;
+}
+
+/** What is waited for jobs on one machine in an order, minutes times weight. */
+export function weightedWait(jobs: readonly TypedJob[]): number {
+  let [now, waited] = [0, 0];
+  for (const { figures } of jobs) {
+    now += figures[0];
+    waited += figures[1] * now;
+  }
+  return waited;
+}
+
+const JOHNSON: Source = {
+  label: 'literature',
+  note: 'Johnson 1954: shorter at the first station in front, shorter at the second behind',
+};
+const SMITH: Source = { label: 'literature', note: 'Smith 1956: by time over weight' };
+const name = (jobs: readonly TypedJob[]): string => jobs.map((job) => job.name).join(', ');
+
+/** Jobs of a sum, told; nothing where they cannot be read. */
+function typedJobs(book: SumBook): readonly TypedJob[] {
+  const { jobs, issues } = readJobs(book.text('jobs'));
+  book.refuse(...issues);
+  return jobs;
+}
+
+/** In which order jobs are run. */
+export const ORDER_SUMS: readonly Sum[] = [
+  {
+    ...{ id: 'two-stations', group: 'press', name: 'Order at two stations' },
+    words: ['two stations', 'order at two', 'soonest through'],
+    fields: [textField('jobs', 'Jobs, minutes at the first and the second', 'Map 90 40, Card 30 60, Book 70 80')],
+    reckon(book) {
+      const told = typedJobs(book);
+      if (told.length === 0) return;
+      const jobs = soonestThrough(told);
+      for (const [i, job] of jobs.entries()) {
+        const [own, at] = [
+          book.known(`first${i}`, `At the first station, ${job.name}`, job.figures[0], 'min'),
+          `${i + 1}`,
+        ];
+        const second = book.known(`second${i}`, `At the second station, ${job.name}`, job.figures[1], 'min');
+        if (i === 0) {
+          book.say('left0', 'First station through with number 1', 'min', 'own', { own });
+          book.say('through0', 'Second station through with number 1', 'min', 'ready + own', {
+            ready: 'left0',
+            own: second,
+          });
+          continue;
+        }
+        const left = `left${i}`;
+        book.say(left, `First station through with number ${at}`, 'min', 'before + own', {
+          before: `left${i - 1}`,
+          own,
+        });
+        book.say(`through${i}`, `Second station through with number ${at}`, 'min', 'max(ready, before) + own', {
+          ...{ ready: left, before: `through${i - 1}`, own: second },
+        });
+      }
+      book.tell('Order', name(jobs));
+      book.show('through', 'Both are through after', 'min', 'last', { last: `through${jobs.length - 1}` }, JOHNSON);
+      book.showKnown('asTold', 'In the order as typed', throughBoth(told), 'min');
+    },
+  },
+  {
+    ...{ id: 'one-machine', group: 'press', name: 'Order at one machine' },
+    words: ['one machine', 'order at one', 'weights of jobs'],
+    fields: [textField('jobs', 'Jobs, minutes and weight of a minute late', 'Map 90 1, Card 30 1, Book 60 3')],
+    reckon(book) {
+      const told = typedJobs(book);
+      if (told.length === 0) return;
+      const jobs = leastWaited(told);
+      for (const [i, { name: of, figures }] of jobs.entries()) {
+        const own = book.known(`minutes${i}`, `Takes, ${of}`, figures[0], 'min');
+        book.known(`weight${i}`, `Weight, ${of}`, figures[1], '');
+        const title = `Through with number ${i + 1}`;
+        if (i === 0) book.say('through0', title, 'min', 'own', { own });
+        else book.say(`through${i}`, title, 'min', 'before + own', { before: `through${i - 1}`, own });
+      }
+      const inputs = Object.fromEntries(
+        jobs.flatMap((_, i) => [
+          [`t${i}`, `through${i}`],
+          [`w${i}`, `weight${i}`],
+        ]),
+      );
+      book.tell('Order', name(jobs));
+      const sum = jobs.map((_, i) => `w${i} * t${i}`).join(' + ');
+      book.show('waited', 'Waited for all, weighted', 'min', sum, inputs, SMITH);
+      book.showKnown('asTold', 'In the order as typed', weightedWait(told), 'min');
+    },
+  },
+];
