@@ -1,5 +1,6 @@
 export * from './fold-scheme.js';
 export * from './fold-list.js';
+export * from './fold-units.js';
 export * from './split.js';
 export * from './impose.js';
 export * from './page-boxes.js';

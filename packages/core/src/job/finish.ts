@@ -42,6 +42,16 @@ export const FOLDS_OF: Readonly<Record<FoldKind, number>> = {
   'right-angle': 2,
   map: 4,
 };
+/**
+ * Folds of a flat piece, unit by unit as a folder makes them: the parallel ways in one, a map's last one across the others.
+ * @param folds how many, where a step tells it. Undefined where nobody says how several lie. Source: common practice, no source.
+ */
+export function foldUnitsOf(kind: FoldKind | undefined, folds = kind ? FOLDS_OF[kind] : 1): number[] | undefined {
+  if (folds < 2) return [folds];
+  if (kind === undefined) return undefined;
+  if (kind === 'right-angle') return Array.from({ length: folds }, () => 1);
+  return kind === 'map' ? [folds - 1, 1] : [folds];
+}
 /** How a film is bonded. */
 export const FILM_BONDS = ['dispersion', 'thermal'] as const;
 /** One of the bonds. */

@@ -34,6 +34,7 @@ export {
   ADHESIVES,
   FILM_BONDS,
   FOLDS_OF,
+  foldUnitsOf,
   FOLD_KINDS,
   bookGlue,
 } from './finish.js';

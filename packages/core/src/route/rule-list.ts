@@ -158,6 +158,12 @@ export const ROUTE_RULES = {
     reason: 'More sections than feeders want a second gather.',
     weight: 'hard',
   },
+  'machine-folds': {
+    name: 'Folds that the folder makes',
+    reason:
+      'More folds the same way than one of its units makes, or more turns than it has units behind. Take another folder, or fold otherwise.',
+    weight: 'hard',
+  },
   'hand-lift': {
     name: 'Boxes that one person lifts',
     reason: 'Hand-lift limits by local rules prevail.',

@@ -1,3 +1,5 @@
+import { foldUnits } from '../imposition/index.js';
+import { type Job, foldUnitsOf } from '../job/index.js';
 import { GRAMS, UM, tenth } from '../kernel/index.js';
 import { blockAndCover, stacked } from '../material/index.js';
 import { OPERATION_RULES, type RuleId } from '../route/index.js';
@@ -48,8 +50,22 @@ function grainFits({ incoming }: Station, { grain }: MachineTakes): boolean {
   return (piece.grain === long) === (grain === 'long');
 }
 
+/** Folds that a folder cannot make, the limit that they break: in one of its units, or turned once more than it has units behind. */
+function foldsBeyond(
+  { step, layout }: Station,
+  { parallelFolds = Infinity, crossFolds = Infinity }: MachineTakes,
+  { finish }: Job,
+): Pick<Found, 'value' | 'limit'> | undefined {
+  const scheme = layout?.section?.scheme;
+  const units = scheme ? foldUnits(scheme.folds) : foldUnitsOf(finish?.fold, step.folds);
+  if (!units || step.operation !== 'fold') return undefined;
+  const [same, turns] = [Math.max(...units), units.length - 1];
+  if (same > parallelFolds) return { value: same, limit: parallelFolds };
+  return turns > crossFolds ? { value: turns, limit: crossFolds } : undefined;
+}
+
 /** Another machine of the works that does the same and takes what comes. */
-function otherMachine({ works }: RouteFacts, station: Station, machine: Machine): Mend | undefined {
+function otherMachine({ works, job }: RouteFacts, station: Station, machine: Machine): Mend | undefined {
   const other = inUse(works.machines).find(
     ({ id, process, takes, press }) =>
       id !== machine.id &&
@@ -59,6 +75,7 @@ function otherMachine({ works }: RouteFacts, station: Station, machine: Machine)
         (sizeFits(station, takes) &&
           caliperFits(station, takes) &&
           massFits(station, takes) &&
+          foldsBeyond(station, takes, job) === undefined &&
           grainFits(station, takes))),
   );
   return other && { kind: 'set', path: ['route', station.index, 'machine'], value: other.id };
@@ -109,6 +126,15 @@ const stations: Predicate = ({ stations: all }) =>
     return is(station, 'gather', 'stitch', 'bind') && limit !== undefined && value > limit
       ? [{ step: station.step.id, value, limit, unit: 'sections' }]
       : [];
+  });
+
+const folds: Predicate = (facts) =>
+  facts.stations.flatMap((station): Found[] => {
+    const { machine, step, layout } = station;
+    const broken = machine?.takes && foldsBeyond(station, machine.takes, facts.job);
+    if (!machine || !broken) return [];
+    const split: Mend | undefined = layout?.section && { kind: 'split-section', component: layout.component.id };
+    return [{ step: step.id, ...broken, unit: 'folds', mend: otherMachine(facts, station, machine) ?? split }];
   });
 
 const lift: Predicate = ({ stations: all, norms }) =>
@@ -172,6 +198,7 @@ export const LIMIT_PREDICATES = {
   'machine-mass': heavy,
   'machine-grain': grain,
   'machine-stations': stations,
+  'machine-folds': folds,
   'machine-there': missing,
   'still-in-use': retired,
   'hand-lift': lift,

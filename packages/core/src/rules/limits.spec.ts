@@ -1,4 +1,4 @@
-import type { Job } from '../job/index.js';
+import type { FoldKind, Job } from '../job/index.js';
 import { type FAMILY_RULES, makeJob } from '../families/index.js';
 import { answersOf } from '../families/families.fixture.js';
 import { UM } from '../kernel/index.js';
@@ -106,6 +106,31 @@ describe('what a machine takes', () => {
     expect(mend({ maxMm: [long - 2, short] })).toBeUndefined();
     expect(mend({ maxCaliperUm: fold.caliperUm - 1 })).toBeUndefined();
     expect(mend({ maxG: fold.massG / 2 })).toBeUndefined();
+  });
+
+  it('says which folds a folder cannot make, of sections and of flat pieces, and offers one that can', () => {
+    const book = family('perfect-bound', { pages: 64 });
+    const folder = at(book, 'fold-section-1');
+    const folds = (takes: Partial<MachineTakes>) => found('machine-folds', book, folder.works(takes));
+    expect(folds({})).toBeUndefined();
+    // Three right angles: one fold in each of three units.
+    expect(folds({ parallelFolds: 1, crossFolds: 2 })).toBeUndefined();
+    expect(folds({ crossFolds: 1 })).toMatchObject({
+      value: 2,
+      limit: 1,
+      unit: 'folds',
+      mend: { kind: 'split-section' },
+    });
+    const flat = (kind: FoldKind, folds: number, takes: Partial<MachineTakes>) => {
+      const of = { ...leaflet, finish: { ...leaflet.finish, fold: kind } };
+      const route = leaflet.route.map((one) => (one.id === 'fold' ? { ...one, folds } : one));
+      return found('machine-folds', { ...of, route }, fold.works(takes));
+    };
+    expect(flat('accordion', 5, { parallelFolds: 4 })).toMatchObject({ value: 5, limit: 4 });
+    expect(flat('accordion', 4, { parallelFolds: 4, crossFolds: 0 })).toBeUndefined();
+    expect(flat('right-angle', 2, { parallelFolds: 1, crossFolds: 0 })).toMatchObject({ value: 1, limit: 0 });
+    expect(flat('map', 4, { parallelFolds: 3, crossFolds: 1 })).toBeUndefined();
+    expect(flat('map', 4, { parallelFolds: 2, crossFolds: 1 })).toMatchObject({ value: 3, limit: 2 });
   });
 
   it('says how many sections come to how many feeders', () => {

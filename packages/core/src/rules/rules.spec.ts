@@ -101,6 +101,14 @@ const CASE_WORKS: Partial<Readonly<Record<RuleId, Works>>> = {
       machine.takes?.stations === undefined ? machine : { ...machine, takes: { ...machine.takes, stations: 2 } },
     ),
   },
+  'machine-folds': {
+    ...SHIPPED_WORKS,
+    machines: SHIPPED_WORKS.machines.map((machine) =>
+      machine.process === 'folder' && machine.takes
+        ? { ...machine, takes: { ...machine.takes, crossFolds: 1 } }
+        : machine,
+    ),
+  },
   'machine-there': {
     ...SHIPPED_WORKS,
     machines: SHIPPED_WORKS.machines.filter(({ process }) => process !== 'folder'),
@@ -153,6 +161,8 @@ const CASES: Readonly<Record<RuleId, Job>> = {
     ...atlas,
     components: atlas.components.map((one) => (one.id === 'cloth' ? { ...one, grain: 'width' as const } : one)),
   },
+  // Sections of sixteen pages: two turns, on a folder that turns once.
+  'machine-folds': atlas,
   // Four sections at two feeders.
   'machine-stations': atlas,
   'hand-lift': step(family('web-leaflet'), 'box', { perPack: 5000 }),

@@ -28,6 +28,14 @@ const WORKS: Readonly<Record<string, Works>> = {
     ['b2-four', 'guillotine-115', 'buckle-folder', 'stitcher', 'hand-bench'],
     ['silk-115', 'silk-135', 'offset-80', 'board-300'],
   ),
+  'with a folder that turns once': {
+    ...SHIPPED_WORKS,
+    machines: SHIPPED_WORKS.machines.map((one) =>
+      one.process === 'folder' && one.takes
+        ? { ...one, takes: { ...one.takes, parallelFolds: 4, crossFolds: 1 } }
+        : one,
+    ),
+  },
   'with everything under ids of its own': worksOf(every(SHIPPED_WORKS.machines), every(SHIPPED_WORKS.stocks)),
 };
 
@@ -51,6 +59,13 @@ describe('a job in a works of its own', () => {
     const works = WORKS['with everything under ids of its own'];
     if (!works) throw new Error('no works');
     expect(ASKED.filter((family) => started(family, works).issues.length > 0)).toEqual([]);
+  });
+
+  it('begins a book on a folder that turns once in sections that it folds', () => {
+    const { job, issues } = started('perfect-bound', WORKS['with a folder that turns once'] ?? SHIPPED_WORKS);
+    expect(issues).toEqual([]);
+    const sections = (of: typeof job): number => of.components.filter(({ kind }) => kind === 'section').length;
+    expect(sections(job)).toBeGreaterThan(sections(started('perfect-bound', SHIPPED_WORKS).job));
   });
 
   it.each([

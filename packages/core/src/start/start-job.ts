@@ -28,6 +28,7 @@ const ASKED: Partial<Readonly<Record<string, Question>>> = {
   'machine-caliper': 'stock',
   'machine-mass': 'pages',
   'machine-stations': 'pages',
+  'machine-folds': 'pages',
   'least-spine': 'pages',
   'saddle-thickness': 'pages',
   'hand-lift': 'size',
@@ -39,7 +40,9 @@ function ruleIssue({ rule, name, reason, value, limit, unit = '', step }: Findin
     return error('start.no-machine', 'press', { operation: operation ? OPERATION_RULES[operation].name : step });
   }
   const values = value === undefined || limit === undefined ? '' : ` (${value} ${unit}, limit ${limit} ${unit})`;
-  return error('start.rule', ASKED[rule] ?? 'stock', { rule: `${name}${values}`, reason });
+  // A flat piece is asked how it is folded, a book how many pages it has.
+  const asked = rule === 'machine-folds' && job.finish?.fold ? 'fold' : (ASKED[rule] ?? 'stock');
+  return error('start.rule', asked, { rule: `${name}${values}`, reason });
 }
 
 /**

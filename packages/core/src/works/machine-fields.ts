@@ -212,6 +212,8 @@ export const MACHINE_FIELDS: readonly FieldGroup[] = [
       { ...mm('takes.maxG', 'Heaviest piece', 1, 1_000_000), unit: 'g' },
       whole('takes.stations', 'Feeders or stations', 1, 100),
       { ...mm('takes.forceKn', 'Most force', 1, 50_000), unit: 'kN' },
+      { ...whole('takes.parallelFolds', 'Folds the same way in one unit', 1, 12), only: 'folder' },
+      { ...whole('takes.crossFolds', 'Turns by a right angle', 0, 6), only: 'folder' },
     ],
   },
 ];

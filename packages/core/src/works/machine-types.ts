@@ -37,11 +37,16 @@ function sheetPress(
   };
 }
 
-const folder = (name: string, most: readonly [number, number], most2Um: number): Machine => ({
+const folder = (
+  name: string,
+  most: readonly [number, number],
+  most2Um: number,
+  [parallelFolds, crossFolds]: readonly [number, number],
+): Machine => ({
   id: name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'),
   name,
   process: 'folder',
-  takes: { maxMm: most, minMm: [100, 70], minCaliperUm: 40, maxCaliperUm: most2Um },
+  takes: { maxMm: most, minMm: [100, 70], minCaliperUm: 40, maxCaliperUm: most2Um, parallelFolds, crossFolds },
 });
 
 /**
@@ -56,7 +61,7 @@ export const MACHINE_TYPES: readonly Machine[] = [
   sheetPress('B2', 'B2 eight-unit perfector 4/4', 8, { perfects: true, turnsSheet: true }),
   sheetPress('B3', 'B3 four-colour', 4),
   sheetPress('B3', 'B3 two-colour perfector 1/1', 2, { perfects: true, turnsSheet: true }),
-  folder('Buckle folder B2, four pockets', [740, 520], 300),
-  folder('Knife and buckle folder B1', [1020, 720], 500),
+  folder('Buckle folder B2, four pockets', [740, 520], 300, [4, 1]),
+  folder('Knife and buckle folder B1', [1020, 720], 500, [4, 3]),
   ...SHIPPED_WORKS.machines,
 ];

@@ -33,6 +33,9 @@ export interface MachineTakes {
   readonly stations?: number;
   /** Most force of a die cutter, kN. */
   readonly forceKn?: number;
+  /** Of a folder: folds the same way that one unit makes (pockets, or knives on top of each other), and turns by a right angle. */
+  readonly parallelFolds?: number;
+  readonly crossFolds?: number;
 }
 
 /** Limits of a sheet-fed press. Margins are practice, editable by press. */
