@@ -254,7 +254,7 @@ function boughtBy(made: Plan): Bought {
   const supplies = new Map<SupplyId, number>();
   for (const { supply, figure } of made.uses) supplies.set(supply, (supplies.get(supply) ?? 0) + value(figure));
   const kgOf = (component: string): number => value(figureId.component(component, 'paperKg'));
-  return { kgOf, valueOf: value, layouts: Object.values(made.layouts), supplies };
+  return { kgOf, valueOf: value, layouts: Object.values(made.layouts), supplies, inks: made.totals.inkKgByName };
 }
 
 function planAtNorms(job: Job, asked: Works): Outcome<Plan> {

@@ -1,6 +1,5 @@
 import { type StationTally, NOTHING_YET, allSpoiled, countedOf } from '../book/index.js';
-import { inkKey } from '../stores/index.js';
-import { isPaperKey } from '../works/index.js';
+import { inkKey, isPaperKey } from '../works/index.js';
 import type { CardCarrier, CardStep, RoomCard } from './card.js';
 import type { RoomState } from './state.js';
 

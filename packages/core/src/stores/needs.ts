@@ -4,7 +4,16 @@ import type { Plan } from '../plan/index.js';
 import { toolSets } from '../prepress/index.js';
 import { valueAt } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
-import { type PaperItem, PACKING, SUPPLIES, type Works, paperKey, printingOf, supplyKey } from '../works/index.js';
+import {
+  type PaperItem,
+  PACKING,
+  SUPPLIES,
+  type Works,
+  inkKey,
+  paperKey,
+  printingOf,
+  supplyKey,
+} from '../works/index.js';
 import { normsOf } from '../norms/index.js';
 
 /** What a job needs, in the order in which one buys. */
@@ -48,8 +57,6 @@ export function paperName({ stock, widthMm, heightMm, grain }: PaperItem, works:
 
 /** The key of a bought part of a job. */
 export const partKey = ({ number }: Pick<Job, 'number'>, part: string): string => `parts/${number}/${part}`;
-/** The key of an ink. */
-export const inkKey = (name: string): string => `ink/${name}`;
 
 /** Needs of the same thing become one; a sum has no figure of its own. */
 function gather(needs: readonly Need[]): Need[] {

@@ -57,7 +57,7 @@ export {
 export { TICKET_PARTS, type TicketPart, isTicketPart, ticketWithout } from './ticket-parts.js';
 export { type SupplyPrice, PRICE_COUNTS, PRICE_MEASURES } from './asked-price.js';
 export { type PaperItem, isPaperKey, paperKey } from './paper-item.js';
-export { supplyKey } from './supply-key.js';
+export { inkKey, supplyKey } from './supply-key.js';
 export {
   type Purchase,
   type Priced,

@@ -1,7 +1,7 @@
 import { figureOf, valueAt } from '../../kernel/index.js';
 import type { Job } from '../../job/index.js';
 import { paperOfLayout } from '../../press-sheet/index.js';
-import { type SupplyPrice, type Works, SHIPPED_WORKS, paperKey, paperPriceKey } from '../../works/index.js';
+import { type SupplyPrice, type Works, SHIPPED_WORKS, inkKey, paperKey, paperPriceKey } from '../../works/index.js';
 import { findWays } from '../../ways/index.js';
 import { bestPlan } from '../../best/index.js';
 import { example } from '../examples.fixture.js';
@@ -97,6 +97,28 @@ describe('the price of the day', () => {
     const cost = (works: Works): number => valueAt(planned(works), 'cost.packing') ?? 0;
     const each = figureOf(before, `norm.price.supply.${use.supply}`)?.value ?? 0;
     expect(cost(works)).toBeCloseTo(cost(SHIPPED_WORKS) + quantity * (7 - each), 6);
+  });
+
+  it('of inks is what each costs with whoever sells it, the others at their norm (identity: kilograms by price)', () => {
+    const inks = Object.entries(before.totals.inkKgByName);
+    const [[name = '', drawn = 0] = [], ...others] = inks;
+    expect(others.length).toBeGreaterThan(0);
+    const norm = figureOf(before, 'norm.price.ink')?.value ?? 0;
+    const ask = (item: string, price: number): SupplyPrice => ({ item, price, per: 1, measure: 'kg' });
+    const cost = (works: Works, of = job): number => valueAt(planned(works, of), 'cost.ink') ?? 0;
+    const rest = others.reduce((sum, [, kg]) => sum + kg, 0);
+    const one = supplied([ask(inkKey(name), 40)], [ask(inkKey(name), 30)]);
+    expect(cost(one)).toBeCloseTo(drawn * 30 + rest * norm, 6);
+    const all = supplied(inks.map(([of], i) => ask(inkKey(of), 10 + i)));
+    expect(cost(all)).toBeCloseTo(
+      inks.reduce((sum, [, kg], i) => sum + kg * (10 + i), 0),
+      6,
+    );
+    expect(figureOf(planned(one), 'norm.price.ink')?.source.note).toBe(
+      `${name}: Merchant 2 asks 30 for 1 kg, ${DAY}; ${others.length} more at ${norm}`,
+    );
+    expect(cost(one, { ...job, norms: { ...job.norms, 'price.ink': 3 } })).toBeCloseTo((drawn + rest) * 3, 6);
+    expect(cost(supplied([ask('ink/Of no job', 1)]))).toBe(cost(SHIPPED_WORKS));
   });
 
   it('is one for all ways and for the best plan, which agree with the plan', () => {

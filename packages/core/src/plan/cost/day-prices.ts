@@ -1,5 +1,5 @@
 import { type Source, numberText, table } from '../../kernel/index.js';
-import { isWithin, listedNorm } from '../../norms/index.js';
+import { isWithin, listedNorm, normsOf } from '../../norms/index.js';
 import { type ComponentLayout, paperNeed, paperOfLayout } from '../../press-sheet/index.js';
 import {
   type DayPrice,
@@ -9,6 +9,7 @@ import {
   type Works,
   SUPPLIES,
   dayPrice,
+  inkKey,
   paperKey,
   supplyKey,
 } from '../../works/index.js';
@@ -22,6 +23,8 @@ export interface Bought {
   readonly layouts: readonly ComponentLayout[];
   /** How much of each supply the stations use up. */
   readonly supplies: ReadonlyMap<SupplyId, number>;
+  /** Kilograms of each ink, by its name. */
+  readonly inks: Readonly<Record<string, number>>;
 }
 
 const noteOf = ({ seller, priced: { price } }: DayPrice, day: string, unit: string): string => {
@@ -62,6 +65,26 @@ function paperPrice(
   return kilos > 0 ? { value: sum / kilos, source: told([...new Set(notes)].join('; ')) } : undefined;
 }
 
+/**
+ * What a kilogram of ink costs over all inks of a job: each at the least that is asked for it, the others at their norm.
+ * Undefined where nobody asks for any.
+ */
+function inkPrice(works: Works, day: string, inks: Bought['inks']): NormValue | undefined {
+  const norm = normsOf(works, {})('price.ink').value;
+  let [sum, kilos] = [0, 0];
+  const notes: string[] = [];
+  for (const [name, kg] of Object.entries(inks)) {
+    const found = kg > 0 ? dayPrice(works, { key: inkKey(name), quantity: kg, unit: 'kg' }) : undefined;
+    if (found) notes.push(`${name}: ${noteOf(found, day, 'kg')}`);
+    sum += kg * (found ? found.priced.price.price / found.priced.price.per : norm);
+    kilos += kg;
+  }
+  if (notes.length === 0) return undefined;
+  const others = Object.values(inks).filter((kg) => kg > 0).length - notes.length;
+  const rest = others > 0 ? [`${others} more at ${numberText(norm, 4)}`] : [];
+  return { value: sum / kilos, source: told([...notes, ...rest].join('; ')) };
+}
+
 /** The same of papers that the job could be run on instead, for as much as it buys now. */
 function otherPapers(works: Works, day: string, taken: ReadonlySet<string>, kg: number): [string, NormValue][] {
   return works.stocks.flatMap(({ id }): [string, NormValue][] => {
@@ -74,8 +97,8 @@ function otherPapers(works: Works, day: string, taken: ReadonlySet<string>, kg: 
 }
 
 /**
- * A works whose price norms are what its suppliers ask today for as much as a job buys: of papers by the kilogram, and of
- * what stations use up. Where nobody asks anything, the norm stands. Source: common practice, no source.
+ * A works whose price norms are what its suppliers ask today for as much as a job buys: of papers by the kilogram, of its
+ * inks together, and of what stations use up. Where nobody asks anything, the norm stands. Source: common practice, no source.
  */
 export function worksAtDayPrices(works: Works, bought: Bought): Works {
   const { supplied } = works;
@@ -100,12 +123,16 @@ export function worksAtDayPrices(works: Works, bought: Bought): Works {
     const { price } = found.priced;
     return [[`price.supply.${id}`, { value: price.price / price.per, source: told(noteOf(found, day, unit)) }]];
   });
+  const ink = inkPrice(works, day, bought.inks);
+  const inks: [string, NormValue][] = ink ? [['price.ink', ink]] : [];
   // What no norm may be is no price either.
   const isSound = ([id, { value }]: [string, NormValue]): boolean => {
     const norm = listedNorm(works, id);
     return norm !== undefined && isWithin(norm, value);
   };
-  const norms = table([...papers, ...otherPapers(works, day, new Set(stocks), kg), ...supplies].filter(isSound));
+  const norms = table(
+    [...papers, ...otherPapers(works, day, new Set(stocks), kg), ...supplies, ...inks].filter(isSound),
+  );
   return kept(works, JSON.stringify(norms), () => ({
     ...withoutSuppliers(works),
     norms: { ...works.norms, ...norms },
