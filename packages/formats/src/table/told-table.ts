@@ -74,9 +74,10 @@ export function toldCsv({ headings, rows }: ToldTable): string {
 /** A name that a sheet may have, and no other one has: signs that it may not hold are left out. */
 function sheetName(name: string, taken: ReadonlySet<string>): string {
   const cut = (text: string, most: number): string =>
-    [...text]
+    // Half of a sign is none.
+    text
       .slice(0, most)
-      .join('')
+      .replace(/[\ud800-\udbff]$/, '')
       .replace(/^['\s]+|['\s]+$/g, '');
   const said = cut(name.replace(/[[\]:*?/\\\p{Cc}]/gu, ' ').replace(/\s+/g, ' '), NAME_LETTERS) || 'Table';
   for (let i = 1; ; i++) {

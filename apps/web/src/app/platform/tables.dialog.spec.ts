@@ -1,3 +1,4 @@
+import { DestroyRef } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MatDialogRef } from '@angular/material/dialog';
 import { WholeLists } from '../ui/whole-lists';
@@ -8,19 +9,19 @@ const open = async (html: string) => {
   page.innerHTML = html;
   document.body.append(page);
   TestBed.configureTestingModule({ providers: [{ provide: MatDialogRef, useValue: {} }] });
-  const { showAll } = WholeLists.prototype;
-  const rest = jest.spyOn(WholeLists.prototype, 'showAll').mockImplementation(async function (this: WholeLists) {
-    await showAll.call(this);
+  TestBed.inject(WholeLists).add(() => {
     page.querySelector('tbody')?.insertAdjacentHTML('beforeend', '<tr><td>that came late</td></tr>');
-  });
+    return Promise.resolve();
+  }, TestBed.inject(DestroyRef));
   const fixture = TestBed.createComponent(TablesDialog);
+  const element = fixture.nativeElement as HTMLElement;
   await fixture.whenStable();
-  for (let i = 0; i < 50 && fixture.componentInstance['tables']() === undefined; i++)
+  for (let i = 0; i < 50 && element.querySelector('mat-progress-bar'); i++) {
     await new Promise((go) => setTimeout(go, 5));
-  await fixture.whenStable();
-  rest.mockRestore();
+    await fixture.whenStable();
+  }
   page.remove();
-  return fixture.nativeElement as HTMLElement;
+  return element;
 };
 
 describe('the tables of a page', () => {

@@ -18,6 +18,9 @@ export function firstRows<Row>(rows: Signal<readonly Row[]>, subject: () => unkn
     const waiting = idle(LATEST_MS).subscribe({ complete: () => drawn.update((count) => count + SCREEN) });
     cleanUp(() => waiting.unsubscribe());
   });
-  canShowAll(() => drawn.set(untracked(rows).length));
+  canShowAll(() => {
+    drawn.set(untracked(rows).length);
+    return Promise.resolve();
+  });
   return computed(() => rows().slice(0, drawn()));
 }

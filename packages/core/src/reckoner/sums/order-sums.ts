@@ -1,4 +1,4 @@
-import { type Issue, type Source, error } from '../../kernel/index.js';
+import { type Issue, type Source, error, table } from '../../kernel/index.js';
 import { type Sum, type SumBook, textField } from '../sum.js';
 
 /** A job as it is typed: its name and two figures. */
@@ -135,7 +135,7 @@ export const ORDER_SUMS: readonly Sum[] = [
         if (i === 0) book.say('through0', title, 'min', 'own', { own });
         else book.say(`through${i}`, title, 'min', 'before + own', { before: `through${i - 1}`, own });
       }
-      const inputs = Object.fromEntries(
+      const inputs = table(
         jobs.flatMap((_, i) => [
           [`t${i}`, `through${i}`],
           [`w${i}`, `weight${i}`],
