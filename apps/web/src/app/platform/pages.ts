@@ -42,7 +42,7 @@ interface PagedList<Row> {
 }
 
 /** A part in as many as the server hands out. */
-const partsOf = ({ skip, limit }: Part): Part[] =>
+export const partsOf = ({ skip, limit }: Part): Part[] =>
   Array.from({ length: Math.ceil(limit / MOST) }, (_, i) => ({
     skip: skip + i * MOST,
     limit: Math.min(MOST, limit - i * MOST),

@@ -2,10 +2,10 @@ import { computed, inject } from '@angular/core';
 import type { Job, StationDrawing } from '@druckerei/core';
 import type { CopyJob, JobColumn, JobListQuery, JobRow, Revision } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { EMPTY, type Observable, catchError, tap } from 'rxjs';
+import { EMPTY, type Observable, catchError, concatMap, from, tap } from 'rxjs';
 import { Api } from '../../platform/api';
 import { whenChanged } from '../../platform/live';
-import { pages } from '../../platform/pages';
+import { pages, partsOf } from '../../platform/pages';
 
 type Request =
   { readonly kind: 'loading' } | { readonly kind: 'loaded' } | { readonly kind: 'failed'; readonly message: string };
@@ -49,10 +49,11 @@ export const JobsStore = signalStore(
   withMethods((store, api = inject(Api)) => {
     /** A list without pictures is a list: that they cannot be had is not told. */
     const draw = (rows: readonly JobRow[]): void => {
-      if (rows.length === 0) return;
-      api
-        .pictures(rows.map(({ id }) => id))
-        .pipe(catchError(() => EMPTY))
+      from(partsOf({ skip: 0, limit: rows.length }))
+        .pipe(
+          concatMap(({ skip, limit }) => api.pictures(rows.slice(skip, skip + limit).map(({ id }) => id))),
+          catchError(() => EMPTY),
+        )
         .subscribe((drawn) => patchState(store, { pictures: new Map([...store.pictures(), ...drawn]) }));
     };
     const list = pages<JobRow>({
