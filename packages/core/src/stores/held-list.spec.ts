@@ -23,7 +23,12 @@ const works = {
 const others = [{ key: 'ink/Night blue', kind: 'ink' as const, name: 'Night blue', unit: 'kg' }];
 const key: HeldListKey = { columns: { item: 0, size: 1, grain: 2, quantity: 3, place: 4 }, decimal: '.' };
 const read = (rows: string[][], more: Partial<HeldListKey> = {}) =>
-  readHeldList(rows, { ...key, ...more }, { works, others });
+  readHeldList(rows, { ...key, ...more }, { works, papers: HELD, others });
+/** What lies there in a size of its own, and of a paper that is bought no more. */
+const HELD = [
+  { stock: 'silk', widthMm: 500, heightMm: 640, grain: 'height' as const },
+  { stock: 'old', widthMm: 640, heightMm: 900, grain: 'width' as const },
+];
 const one = (...cells: string[]) => {
   const [line] = read([cells]);
   if (!line) return undefined;
@@ -61,6 +66,11 @@ describe('a list of what lies in the stores', () => {
         for (const name of [paperName(paper, works), paperKey(paper), paperName(paper, works).replace('×', 'x')])
           expect(one(name, '', '', '7', 'Row 1')).toEqual({ key: paperKey(paper), paper, quantity: 7, place: 'Row 1' });
       }
+  });
+
+  it('knows what lies there by its name: in a size of its own, of a paper that is kept no longer', () => {
+    for (const paper of HELD)
+      expect(one(paperName(paper, works), '', '', '3', '')).toEqual({ key: paperKey(paper), paper, quantity: 3 });
   });
 
   it('knows what is no paper by its name: what jobs need, what stations use up', () => {

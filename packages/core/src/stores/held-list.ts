@@ -67,6 +67,15 @@ export interface Held extends HeldThing {
 /** Lines of a list about one thing at one place, or what is wrong with one. */
 export type HeldLine = { readonly line: number } & ({ readonly held: Held } | { readonly issues: readonly Issue[] });
 
+/** What is known of what may lie in the stores. */
+export interface KnownThings {
+  readonly works: Works;
+  /** Papers that lie there already. */
+  readonly papers: readonly PaperItem[];
+  /** What is no paper: what jobs need, and what lies there already. */
+  readonly others: readonly (OtherThing & { readonly key: string })[];
+}
+
 /** Sizes and rolls that a stock is bought in. */
 const papersOf = ({ id, sheets, rollWidthsMm = [] }: Stock): PaperItem[] => [
   ...sheets.map((sheet) => ({ stock: id, ...sheet })),
@@ -79,8 +88,7 @@ class Things {
   private readonly byName = new Map<string, HeldThing>();
   private readonly stocks = new Map<string, Stock>();
 
-  /** @param others what jobs need and what lies there already */
-  constructor(works: Works, others: readonly (OtherThing & { readonly key: string })[]) {
+  constructor({ works, papers, others }: KnownThings) {
     const add = (thing: HeldThing, ...names: readonly string[]): void => {
       for (const name of [thing.key, ...names.map(bareName)]) if (!this.byName.has(name)) this.byName.set(name, thing);
     };
@@ -88,6 +96,8 @@ class Things {
       for (const name of [stock.id, bareName(stock.name)]) this.stocks.set(name, stock);
       for (const paper of papersOf(stock)) add(ofPaper(paper), paperName(paper, works));
     }
+    // In a size of its own, or of a paper that is bought no more.
+    for (const paper of papers) add(ofPaper(paper), paperName(paper, works));
     for (const { key, kind, name, unit } of others)
       if (!isPaperKey(key)) add({ key, other: { kind, name, unit } }, name);
     for (const [id, { name, unit }] of Object.entries(SUPPLIES)) {
@@ -177,17 +187,17 @@ function readLine(
 /**
  * Reads a list of what lies in the stores, line by line; empty lines are left out. Lines of one thing at one place are
  * added up and told by the first of them. Where some lines of a thing name a place, the others are of no place; where none
- * does, what they count is all that there is. @param rows lines without their heading. @param others what jobs need and
- * what lies there already. @param first number of the first line. Issues: `list.cell-missing`, `list.unknown-item`,
+ * does, what they count is all that there is. @param rows lines without their heading. @param first number of
+ * the first line. Issues: `list.cell-missing`, `list.unknown-item`,
  * `list.size-unknown`, `list.not-a-number`, `list.not-whole`. Source: common practice, no source.
  */
 export function readHeldList(
   rows: readonly (readonly string[])[],
   key: HeldListKey,
-  { works, others }: { readonly works: Works; readonly others: readonly (OtherThing & { readonly key: string })[] },
+  known: KnownThings,
   first = 2,
 ): HeldLine[] {
-  const things = new Things(works, others);
+  const things = new Things(known);
   const wrong: HeldLine[] = [];
   const counted: { readonly line: number; readonly held: Held }[] = [];
   for (const [i, row] of rows.entries()) {

@@ -31,7 +31,7 @@ const opened = async (count: (list: HeldList) => unknown) => {
     stores: () => ({
       holdings: [
         { key: 'ink/Night blue', other: OTHER },
-        { key: 'rolls/x/1', paper: {} },
+        { key: 'rolls/x/1', paper: { stock: 'x', widthMm: 1 } },
       ],
     }),
     count,

@@ -58,6 +58,9 @@ export class CountFile {
       if (other && !isPaperKey(key)) found.set(key, { key, ...other });
     return [...found.values()];
   });
+  private readonly papers = computed(() =>
+    (this.stores.stores()?.holdings ?? []).flatMap(({ paper }) => (paper ? [paper] : [])),
+  );
   private readonly guessed = {
     name: 'holdings',
     columns: HELD_COLUMNS,
@@ -69,12 +72,12 @@ export class CountFile {
   };
   /** The list stays while the store changes: what guesses its columns is the same. */
   protected readonly kind = computed((): ListKind<Listed> => {
-    const [works, others] = [this.stores.works(), this.others()];
+    const [works, papers, others] = [this.stores.works(), this.papers(), this.others()];
     return {
       ...this.guessed,
       read: (rows, key, first) =>
         works
-          ? readHeldList(rows, key, { works, others }, first).map((one) =>
+          ? readHeldList(rows, key, { works, papers, others }, first).map((one) =>
               'held' in one
                 ? { line: one.line, item: one }
                 : { line: one.line, why: one.issues.map(issueText).join(' ') },
