@@ -331,6 +331,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'sum.long': '{field} has more than {most} characters. Make it shorter.',
   'sum.roll': 'A roll of {outer} mm has no paper on a core of {core} mm. Make the diameter larger than the core.',
   'sum.none-fits': '{piece} does not fit on {area}. Make one of them another size, or the margins smaller.',
+  'sum.parts':
+    'Write parts like Yellow 60, Red 30: a name and a figure each, {most} of them at most and one above 0; “{part}” cannot be read.',
   'sum.jobs':
     'Write jobs like Map 90 40, Card 30 60: a name and two figures each, {most} of them at most; “{job}” cannot be read.',
   'sum.route':

@@ -48,6 +48,10 @@ export const WRONG_WORDS: Readonly<Record<WrongWay, string>> = {
   'one-mark': 'You took one mark: where the sheet lies is the mean of both.',
   'splice-for-each-roll': 'You spliced before the first roll: there is one splice fewer than rolls.',
   'part-counts-as-full': 'You counted a section that is not full.',
+  'parts-of-hundred': 'You took parts as per cent. They are parts of their sum.',
+  'trims-forgotten': 'You left out the trims all round.',
+  'one-cut-too-many': 'You counted a cut for each piece: there is one place between two fewer.',
+  'one-lift': 'You cut one lift: each lift is cut anew.',
   'turned-prints-twice': 'You took plates for both sides: turned, one set prints both.',
   'one-side': 'You took the plates of one side: each side has its own.',
   'first-version-too': 'You counted the first version twice: it is on the plates of the forms already.',
@@ -79,6 +83,8 @@ const DOCKETS: Readonly<Record<string, string>> = {
   register:
     'Two marks, {apart} apart. Left: {leftAcross} across, {leftAround} around. Right: {rightAcross} across, {rightAround} around. How does the colour lie?',
   ink: '{impressions} impressions of {width} by {height}, {coverage} covered, {film} on a solid. How much ink?',
+  mix: '{kg} of an ink are mixed of these parts: {parts}. How much of each?',
+  cuts: 'A sheet holds {across} by {around} pieces; gutters between them: {gutter}. {sheets} sheets, {lift} in a lift. How many cuts with strips side by side, how many strip by strip, and how many strokes for all?',
   plates:
     '{forms} forms, printed {style}, {front} colours in front and {back} at the back, in {versions} versions that change {changing} of them. A plate prints {impressions}, and lasts for {life}. How many plates?',
   'two-stations':

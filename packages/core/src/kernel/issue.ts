@@ -252,6 +252,7 @@ export const ISSUE_CODES = [
   'sum.none-fits',
   'sum.route',
   'sum.jobs',
+  'sum.parts',
   'sum.never-even',
   'sum.panels',
   'sum.digits',

@@ -117,6 +117,14 @@ export const EXERCISES: readonly ExerciseKind[] = [
     wrong: [['creep', 'sheets * factor * caliper / 1000', 'outermost-stands-still']],
   },
   {
+    ...{ id: 'mix', lesson: 'ink', sum: 'mix', within: 0.01 },
+    draw: (draw) => ({
+      kg: draw.from(2, 40, 0.5),
+      parts: `Yellow ${draw.from(10, 80)}, Red ${draw.from(10, 60)}, White ${draw.from(5, 40)}`,
+    }),
+    wrong: [0, 1, 2].map((i) => [`kg${i}`, 'wanted * part / 100', 'parts-of-hundred'] as const),
+  },
+  {
     ...{ id: 'plates', lesson: 'plates', sum: 'plates', within: 0 },
     draw: (draw) => ({
       ...{ forms: draw.from(1, 12), style: draw.pick(['sheetwise', 'work and turn']) },
@@ -260,6 +268,20 @@ export const EXERCISES: readonly ExerciseKind[] = [
       perCrease: draw.from(10, 20, 5),
     }),
     wrong: [['force', 'cut * perCut', 'creases-forgotten']],
+  },
+  {
+    ...{ id: 'cuts', lesson: 'finishing', sum: 'cuts', within: 0 },
+    draw: (draw) => ({
+      ...{ across: draw.from(2, 6), around: draw.from(2, 8), gutter: draw.pick(['yes', 'no']) },
+      ...{ sheets: draw.from(500, 20_000, 250), lift: draw.from(200, 800, 50) },
+    }),
+    wrong: [
+      ['strips', 'across * between', 'one-cut-too-many'],
+      ['within', 'around * between', 'one-cut-too-many'],
+      ['cuts', 'strips + within', 'trims-forgotten'],
+      ['lifts', 'floor(sheets / lift)', 'rounded-down'],
+      ['strokes', 'cuts', 'one-lift'],
+    ],
   },
   {
     ...{ id: 'box', lesson: 'finishing', sum: 'box', rows: ['kg'], within: 0.01 },

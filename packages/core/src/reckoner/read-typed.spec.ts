@@ -96,6 +96,7 @@ describe('a line as people type it', () => {
       'press-sheets',
       { quantity: 10_000, route: 'print 200 1.5 %, fold 60 1 %' },
     ],
+    ['mix 5 kg Yellow 60, Red 30', 'mix', { kg: 5, parts: 'Yellow 60, Red 30' }],
     ['two stations Map 90 40, Card 30 60', 'two-stations', { jobs: 'Map 90 40, Card 30 60' }],
     ['Order at one machine: Map 90 1; Card 30 2', 'one-machine', { jobs: 'Map 90 1; Card 30 2' }],
     ['5000 x print 100 2%', 'press-sheets', { quantity: 5000, route: 'print 100 2%' }],

@@ -207,6 +207,12 @@ const READERS: readonly Reader[] = [
     return found ? of('press-sheets', { quantity: Number(found[1]), route: found[2] }) : undefined;
   },
   (_, typed) => {
+    const found = /^(?:mix|recipe)(?: of)?\s+(\d+(?:[.,]\d+)?)\s*kg\s*:?(?:\s+of)?\s+(\p{L}.*\d)\s*$/iu.exec(
+      typed.trim(),
+    );
+    return found ? of('mix', { kg: numberOf(found[1] ?? ''), parts: found[2] }) : undefined;
+  },
+  (_, typed) => {
     const found = /^(?:order at )?(two stations|one machine)\s*:?\s+(\p{L}.*\d)\s*$/iu.exec(typed.trim());
     const sum = found?.[1]?.toLowerCase() === 'one machine' ? 'one-machine' : 'two-stations';
     return found ? of(sum, { jobs: found[2] }) : undefined;

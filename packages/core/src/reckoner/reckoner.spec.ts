@@ -46,6 +46,8 @@ const SOME: Readonly<Record<string, SumValues>> = {
   splices: { metres: 25_000, roll: 7_800 },
   ink: { impressions: 10_000, width: 700, height: 1000 },
   plates: { forms: 3 },
+  mix: { kg: 5 },
+  cuts: { across: 2, around: 2 },
   'two-stations': { jobs: 'Map 90 40, Card 30 60' },
   'one-machine': { jobs: 'Map 90 1, Card 30 2' },
   'run-time': { sheets: 12_000 },

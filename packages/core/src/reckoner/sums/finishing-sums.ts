@@ -25,6 +25,27 @@ export const FINISHING_SUMS: readonly Sum[] = [
     },
   },
   {
+    ...{ id: 'cuts', group: 'finishing', name: 'Cuts of a sheet', words: ['cuts', 'guillotine', 'strokes'] },
+    fields: [
+      numberField('across', 'Pieces across', '', undefined, { min: 1, max: 100, whole: true }),
+      numberField('around', 'Pieces around', '', undefined, { min: 1, max: 100, whole: true }),
+      choiceField('gutter', 'Gutters between them', ['yes', 'no']),
+      numberField('sheets', 'Sheets', '', 1_000, { min: 1, max: 100_000_000, whole: true }),
+      numberField('lift', 'Sheets in a lift', '', 500, { min: 1, max: 100_000, whole: true }),
+    ],
+    reckon(book) {
+      const trims = book.known('trims', 'Trims all round', 4, '');
+      const between = book.known('between', 'Cuts between two pieces', book.text('gutter') === 'yes' ? 2 : 1, '');
+      book.say('strips', 'Cuts into strips', '', '(across - 1) * between', { across: 'across', between });
+      book.say('within', 'Cuts across the strips', '', '(around - 1) * between', { around: 'around', between });
+      const of = { trims, strips: 'strips', within: 'within' };
+      book.show('cuts', 'Cuts, strips side by side', '', 'trims + strips + within', of);
+      book.show('alone', 'Strip by strip', '', 'trims + strips + across * within', { ...of, across: 'across' });
+      book.say('lifts', 'Lifts', '', 'ceil(sheets / lift)', { sheets: 'sheets', lift: 'lift' });
+      book.show('strokes', 'Strokes for all sheets', '', 'cuts * lifts', { cuts: 'cuts', lifts: 'lifts' });
+    },
+  },
+  {
     ...{ id: 'panels', group: 'finishing', name: 'Panels of a fold', words: ['fold', 'panel', 'panels', 'folding'] },
     fields: [
       ...[

@@ -77,18 +77,3 @@ describe('jobs that are put in order', () => {
     expect(answer('one-machine', 'Map 90 40, Card thirty').issues).toMatchObject([{ params: { job: 'Card thirty' } }]);
   });
 });
-
-describe('plates', () => {
-  const plates = (values: Record<string, number | string>) => {
-    const sum = sumOf('plates');
-    return sum && reckonSum(sum, values).figures['plates']?.value;
-  };
-  it('are those of every form and side, one set where it is turned (identity, handbook chapter 4 "Offset plate count")', () => {
-    expect(plates({ forms: 3 })).toBe(24);
-    expect(plates({ forms: 3, style: 'work and turn' })).toBe(12);
-    expect(plates({ forms: 1, front: 5, back: 4, style: 'work and turn' })).toBe(5);
-    expect(plates({ forms: 1, front: 4, back: 0 })).toBe(4);
-    expect(plates({ forms: 2, versions: 3, changing: 1 })).toBe(18);
-    expect(plates({ forms: 1, impressions: 310_000, life: 150_000 })).toBe(24);
-  });
-});

@@ -1,5 +1,6 @@
 import { type Issue, type Source, error, table } from '../../kernel/index.js';
 import { type Sum, type SumBook, textField } from '../sum.js';
+import { readNamed } from './named-list.js';
 
 /** A job as it is typed: its name and two figures. */
 export interface TypedJob {
@@ -7,25 +8,15 @@ export interface TypedJob {
   readonly figures: readonly [number, number];
 }
 
-const JOB = /^(?<name>\p{L}[\p{L}\d .-]*?)\s+(?<a>\d+(?:[.,]\d+)?)\s+(?<b>\d+(?:[.,]\d+)?)$/u;
 /** Jobs that one sum takes. */
 const MOST_JOBS = 10;
 
-/** Jobs as they are typed, parted by commas behind which a blank stands, or by semicolons. Issues: `sum.jobs`. */
+/** Jobs as they are typed, with two figures each. Issues: `sum.jobs`. */
 export function readJobs(text: string): { readonly jobs: readonly TypedJob[]; readonly issues: readonly Issue[] } {
-  const parts = text
-    .split(/;|,(?=\s)|\n/)
-    .map((part) => part.trim().replace(/\s+/g, ' '))
-    .filter((part) => part !== '');
-  const jobs = parts.flatMap((part): TypedJob[] => {
-    const { name = '', a = '', b = '' } = JOB.exec(part)?.groups ?? {};
-    const figures = [a, b].map((one) => Number(one.replace(',', '.')));
-    return name === '' ? [] : [{ name, figures: [figures[0] ?? 0, figures[1] ?? 0] }];
-  });
-  const wrong = parts.find((part) => !JOB.test(part)) ?? '';
-  return jobs.length === 0 || jobs.length < parts.length || jobs.length > MOST_JOBS
-    ? { jobs: [], issues: [error('sum.jobs', 'jobs', { job: wrong, most: MOST_JOBS })] }
-    : { jobs, issues: [] };
+  const { items, wrong } = readNamed(text, 2);
+  return wrong !== undefined || items.length === 0 || items.length > MOST_JOBS
+    ? { jobs: [], issues: [error('sum.jobs', 'jobs', { job: wrong ?? '', most: MOST_JOBS })] }
+    : { jobs: items.map(({ name, figures: [a = 0, b = 0] }) => ({ name, figures: [a, b] })), issues: [] };
 }
 
 /**

@@ -1,9 +1,13 @@
-import { type Issue, error } from '../../kernel/index.js';
+import { type Issue, error, table } from '../../kernel/index.js';
 import { fitRegister } from '../../register/index.js';
-import { type Sum, choiceField, numberField } from '../sum.js';
+import { type Sum, choiceField, numberField, textField } from '../sum.js';
+import { readNamed } from './named-list.js';
 
 const offset = (id: string, name: string) => numberField(id, name, 'mm', 0, { min: -5, max: 5 });
 const money = (id: string, name: string) => numberField(id, name, '', undefined, { max: 1e9 });
+
+/** Parts of one mix. */
+const MOST_PARTS = 12;
 
 /** Ink, register, hours and cost at the press. */
 export const PRESS_SUMS: readonly Sum[] = [
@@ -24,6 +28,26 @@ export const PRESS_SUMS: readonly Sum[] = [
         kg: 'kg',
         impressions: 'impressions',
       });
+    },
+  },
+  {
+    ...{ id: 'mix', group: 'press', name: 'Parts of a mixed ink', words: ['mix', 'mixed ink', 'recipe'] },
+    fields: [
+      numberField('kg', 'Ink wanted', 'kg', undefined, { min: 0.001, max: 100_000 }),
+      textField('parts', 'Parts', 'Yellow 60, Red 30, White 12'),
+    ],
+    reckon(book) {
+      const { items, wrong } = readNamed(book.text('parts'), 1);
+      const parts = items.map(({ name, figures: [part = 0] }) => ({ name, part }));
+      if (wrong !== undefined || parts.length > MOST_PARTS || !parts.some(({ part }) => part > 0)) {
+        book.refuse(error('sum.parts', 'parts', { part: wrong ?? '', most: MOST_PARTS }));
+        return;
+      }
+      const ids = parts.map(({ name, part }, i) => book.known(`part${i}`, `Part, ${name}`, part, ''));
+      const inputs = table(ids.map((id): [string, string] => [id, id]));
+      book.say('all', 'Parts in all', '', ids.join(' + '), inputs);
+      for (const [i, { name }] of parts.entries())
+        book.show(`kg${i}`, name, 'kg', 'wanted * part / all', { wanted: 'kg', part: `part${i}`, all: 'all' });
     },
   },
   {
