@@ -1,3 +1,5 @@
+import { foldUnitsOf } from '../job/index.js';
+import { foldsOf } from '../material/index.js';
 import { webOf } from '../press-sheet/index.js';
 import type { RuleId } from '../route/index.js';
 import type { Station } from './facts.js';
@@ -25,17 +27,16 @@ const sectionGrammage: Predicate = ({ stations, norms }) =>
       : [];
   });
 
-const PARALLEL: readonly string[] = ['half', 'letter', 'accordion', 'roll', 'gate', 'parallel'];
-
 /** Folds across each other, one after another: the layers no longer lie flat. */
 const rightAngles: Predicate = ({ stations, norms, job }) =>
   stations.flatMap((station): Found[] => {
     const { step, index, layout } = station;
     // Parallel folds lie on each other; only those across each other squeeze.
-    const parallel = !layout?.section && job.finish?.fold !== undefined && PARALLEL.includes(job.finish.fold);
+    const kind = job.finish?.fold;
+    const parallel = !layout?.section && kind !== undefined && foldUnitsOf(kind)?.length === 1;
     if (!is(station, 'fold') || parallel) return [];
     const limit = norms('fold.mostFolds').value;
-    const value = step.folds ?? layout?.section?.scheme.folds.length ?? 1;
+    const value = foldsOf(step, layout);
     if (value <= limit) return [];
     const mend = layout?.section
       ? ({ kind: 'split-section', component: layout.component.id } as const)
