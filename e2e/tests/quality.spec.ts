@@ -25,9 +25,10 @@ test('what the log proposes is looked at, weighed against the open jobs, and ref
 test('planned and happened are told month by month, and kept as a table', async ({ page }) => {
   await signIn(page);
   await page.goto('/norms/happened');
-  const job = page.locator('[data-job]').first();
-  await expect(job).toBeVisible();
-  await job.getByRole('button').click();
+  // The month that is shown first may hold what other tests closed alone: what the demo closed lies in the weeks before.
+  await page.getByRole('combobox', { name: 'Month' }).click();
+  await page.getByRole('option').last().click();
+  await page.locator('[data-job]').getByRole('button').first().click();
   await expect(
     page
       .getByRole('table', { name: /^Differences of/ })

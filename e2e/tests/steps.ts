@@ -118,8 +118,24 @@ export async function pdfText(bytes: Uint8Array): Promise<string> {
   return pages.join('\n').replace(/\s+/g, ' ');
 }
 
+/** Colours that are on their way, say from light to dark, are not those that are read. */
+async function comeToRest(page: Page): Promise<void> {
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          document
+            .getAnimations()
+            .filter((one) => one.playState === 'running' && one.effect?.getComputedTiming().iterations !== Infinity)
+            .length,
+      ),
+    )
+    .toBe(0);
+}
+
 /** No breach of WCAG 2.2 AA that a machine can find. */
 export async function expectAccessible(page: Page, name: string): Promise<void> {
+  await comeToRest(page);
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
