@@ -300,6 +300,21 @@ const part = z.strictObject({
   owner: owner.optional().describe('the customer sends it: not charged'),
   price: z.number().min(0).max(1e6).optional().describe('of one'),
 });
+const artworkPages = z.strictObject({
+  count: z.int().min(1).max(10_000).describe('pages that are alike, one behind another'),
+  widthMm: positiveMm,
+  heightMm: positiveMm,
+  bleedMm: margin.describe('beyond the trim, on the side where it is least'),
+  boundBleedMm: margin.describe('the same, were one of the upright sides the spine'),
+  inks: z.array(named(60)).max(64),
+  rgb: z.boolean().optional().describe('painted with colours that are no inks'),
+  totalInk: z.number().min(0).max(64).optional().describe('most in one place, 1 for a solid of one ink; an estimate'),
+});
+const artwork = z.strictObject({
+  name: named(200).describe('file name'),
+  of: z.array(id).min(1).max(64).describe('components whose pages it has'),
+  pages: z.array(artworkPages).min(1).max(2_000),
+});
 const finish = z.strictObject({
   fold: z.enum(FOLD_KINDS).optional(),
   panelsMm: z.array(positiveMm).min(2).max(20).optional().describe('panels of the fold by hand, outer one first'),
@@ -364,6 +379,7 @@ export const jobSchema = z
       .describe('its pieces are worth something: every sheet, spoil and number is accounted for'),
     contact: z.enum(CONTACTS).optional().describe('what the product touches'),
     items: z.array(item).max(200).optional().describe('ordered by themselves, sharing press sheets'),
+    artwork: z.array(artwork).max(40).optional().describe('files of artwork that were examined'),
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),
   })

@@ -3,13 +3,16 @@ import { type Finding, type Mend, type WorkStyle, OPERATION_RULES, numberText } 
 const number = (value: number, unit: string | undefined): string =>
   unit === 'share' ? `${Math.round(value * 100)} %` : `${numberText(value)} ${unit ?? ''}`.trim();
 
-/** What a route breaks, in a sentence: the rule, the values where there are any, and why. */
-export function findingText({ name, reason, value, limit, unit }: Finding): string {
-  const values =
-    value === undefined
-      ? ''
-      : ` (${number(value, unit)}${limit === undefined ? '' : `, limit ${number(limit, unit)}`})`;
-  return `${name}${values}. ${reason}`;
+/** What a route breaks, in a sentence: the rule, the place and the values where there are any, and why. */
+export function findingText({ name, reason, value, limit, unit, artwork }: Finding): string {
+  const seen = [
+    artwork?.ink,
+    artwork?.page === undefined ? undefined : `page ${artwork.page}`,
+    artwork?.file,
+    value === undefined ? undefined : number(value, unit),
+    limit === undefined ? undefined : `${artwork && unit !== 'share' ? 'wanted' : 'limit'} ${number(limit, unit)}`,
+  ].filter((one) => one !== undefined);
+  return `${name}${seen.length > 0 ? ` (${seen.join(', ')})` : ''}. ${reason}`;
 }
 
 const SETS: Readonly<Record<string, (value: string) => string>> = {
@@ -47,6 +50,12 @@ export function mendText(mend: Mend, nameOf: (id: string) => string): string {
       return `Part ${nameOf(mend.component)} into two`;
     case 'style':
       return `Print ${nameOf(mend.component)} ${WORK_STYLE_WORDS[mend.style]}`;
+    case 'ink': {
+      const where = `the ${mend.sides.join(' and ')} of ${nameOf(mend.component)}`;
+      return mend.prints ? `Print “${mend.ink}” on ${where}` : `Leave “${mend.ink}” off ${where}`;
+    }
+    case 'trim':
+      return `Make it ${numberText(mend.widthMm)} x ${numberText(mend.heightMm)} mm`;
     case 'move':
       return `Move ${nameOf(mend.step)} before ${nameOf(mend.before)}`;
     case 'set': {

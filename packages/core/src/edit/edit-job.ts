@@ -1,6 +1,6 @@
 import { STYLE_RULES, type WorkStyle } from '../press/index.js';
 import type { Stock } from '../works/index.js';
-import { type Component, type Job, type Step, isUnprinted } from '../job/index.js';
+import { type Component, type InkUse, type Job, type Step, isUnprinted } from '../job/index.js';
 
 /** The print passes of a component in a work style, dried in between. Ids are stable: `print-map`, `print-map-2`. */
 export function printSteps(component: string, style: WorkStyle): Step[] {
@@ -67,6 +67,36 @@ export function withWorkStyle(job: Job, componentId: string, style: WorkStyle): 
     route: [...rest.slice(0, Math.max(0, at)), ...anew, ...rest.slice(Math.max(0, at))],
   };
 }
+
+/** Prints an ink on sides of a component, or leaves it off them. */
+export function withInk(
+  job: Job,
+  componentId: string,
+  sides: readonly ('front' | 'back')[],
+  name: string,
+  prints: boolean,
+): Job {
+  const change = (component: Component): Component => {
+    const side = (which: 'front' | 'back'): readonly InkUse[] => {
+      const uses = component[which];
+      if (!sides.includes(which)) return uses;
+      if (!prints) return uses.filter((use) => use.name !== name);
+      return uses.some((use) => use.name === name) ? uses : [...uses, { name }];
+    };
+    return { ...component, front: side('front'), back: side('back') };
+  };
+  return { ...job, components: job.components.map((one) => (one.id === componentId ? change(one) : one)) };
+}
+
+/** Gives components another trimmed size. */
+export const withTrim = (
+  job: Job,
+  components: readonly string[],
+  { widthMm, heightMm }: Pick<Component, 'widthMm' | 'heightMm'>,
+): Job => ({
+  ...job,
+  components: job.components.map((one) => (components.includes(one.id) ? { ...one, widthMm, heightMm } : one)),
+});
 
 /**
  * Changes a component's paper; a sheet size that the new stock does not come in gives way to the first that it does, and

@@ -1,4 +1,4 @@
-export { cutSheetFirst, printSteps, sectionLane, withStock, withWorkStyle } from './edit-job.js';
+export { cutSheetFirst, printSteps, sectionLane, withInk, withStock, withTrim, withWorkStyle } from './edit-job.js';
 export {
   joinStation,
   leaveOut,

@@ -1,4 +1,5 @@
 import type { School } from '../flow/index.js';
+import type { Artwork } from './artwork.js';
 import type { Contact } from '../works/index.js';
 import type { Finish } from './finish.js';
 import type { Part } from './part.js';
@@ -64,6 +65,8 @@ export interface Job {
     | undefined;
   /** Items of a gang, each ordered by itself. */
   readonly items?: readonly Item[] | undefined;
+  /** Files of artwork that were examined. */
+  readonly artwork?: readonly Artwork[] | undefined;
   readonly route: readonly Step[];
   /** Norms of the works overridden for this job, by norm id. */
   readonly norms: Readonly<Record<string, number>>;

@@ -5,6 +5,7 @@ export * from './figure.js';
 export * from './gamma.js';
 export * from './noise.js';
 export * from './trend.js';
+export { bareName } from './bare-name.js';
 export { columnsOf } from './headings.js';
 export * from './formula.js';
 export * from './table.js';

@@ -1,3 +1,11 @@
+export {
+  type PagePlaced,
+  type PageWanted,
+  artworkComponents,
+  pagesWanted,
+  placePagesOf,
+  artworkFits,
+} from './artwork-places.js';
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
 export { paperKeyOf, paperNeed, paperOfLayout } from './bought-paper.js';
 export { type ComponentLayout, layComponent, sharingLayouts, trimmedAreaMm2, withPattern } from './component-layout.js';

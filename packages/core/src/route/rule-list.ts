@@ -264,6 +264,41 @@ export const ROUTE_RULES = {
     reason: 'Without its counter a die presses no relief into the sheet.',
     weight: 'soft',
   },
+  'artwork-pages': {
+    name: 'Pages of the artwork',
+    reason: 'A page that the file lacks is printed blank; one that has no place is not printed.',
+    weight: 'hard',
+  },
+  'artwork-size': {
+    name: 'Size of the artwork',
+    reason: 'A page of another size is cut into, or leaves an edge of bare paper.',
+    weight: 'hard',
+  },
+  'artwork-bleed': {
+    name: 'Bleed of the artwork',
+    reason: 'Where a picture ends at the trim, the knife leaves a bare edge as soon as it is a hair off.',
+    weight: 'soft',
+  },
+  'artwork-inks': {
+    name: 'Inks of the artwork',
+    reason: 'The file has an ink that is not printed here: print it, or have it turned into the inks that are.',
+    weight: 'soft',
+  },
+  'artwork-empty-plates': {
+    name: 'Inks without artwork',
+    reason: 'No page of the file has this ink: its plate would be empty.',
+    weight: 'soft',
+  },
+  'artwork-separated': {
+    name: 'Artwork in inks',
+    reason: 'What is told in red, green and blue is separated on the way, and may come out otherwise than it was seen.',
+    weight: 'soft',
+  },
+  'artwork-total-ink': {
+    name: 'Total ink of the artwork',
+    reason: 'So much ink in one place dries slowly and sets off.',
+    weight: 'soft',
+  },
 } as const satisfies Readonly<Record<string, RouteRule>>;
 /** Id of a shipped rule. */
 export type RuleId = keyof typeof ROUTE_RULES;

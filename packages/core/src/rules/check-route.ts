@@ -1,11 +1,20 @@
 import { type Job, setField } from '../job/index.js';
 import type { Plan } from '../plan/index.js';
-import { insertAfter, insertBefore, moveBefore, splitSection, withWorkStyle } from '../edit/index.js';
+import {
+  insertAfter,
+  insertBefore,
+  moveBefore,
+  splitSection,
+  withInk,
+  withTrim,
+  withWorkStyle,
+} from '../edit/index.js';
 import { OPERATION_RULES, ROUTE_RULES, RULE_IDS, RULE_WEIGHTS, type RuleId } from '../route/index.js';
 import type { Works } from '../works/index.js';
 import { houseRules } from '../norms/index.js';
 import { type RouteFacts, factsOf } from './facts.js';
 import type { Finding, Found, Mend } from './finding.js';
+import { ARTWORK_PREDICATES } from './artwork-rules.js';
 import { FIT_PREDICATES } from './fit-rules.js';
 import { LIMIT_PREDICATES } from './limit-rules.js';
 import { MATERIAL_PREDICATES } from './material-rules.js';
@@ -18,6 +27,7 @@ const PREDICATES: Readonly<Record<RuleId, (facts: RouteFacts) => readonly Found[
   ...LIMIT_PREDICATES,
   ...MATERIAL_PREDICATES,
   ...PRODUCT_PREDICATES,
+  ...ARTWORK_PREDICATES,
 };
 
 /**
@@ -58,6 +68,10 @@ export function applyMend(job: Job, mend: Mend): Job {
       return insertAfter(job, mend.after, mend.operation);
     case 'split-section':
       return splitSection(job, mend.component);
+    case 'ink':
+      return withInk(job, mend.component, mend.sides, mend.ink, mend.prints);
+    case 'trim':
+      return withTrim(job, mend.components, mend);
     case 'style':
       return withWorkStyle(job, mend.component, mend.style);
     case 'set':

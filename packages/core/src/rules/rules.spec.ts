@@ -1,5 +1,5 @@
 import { ROUTE_RULES, RULE_IDS, type Operation, type RuleId } from '../route/index.js';
-import type { Job, Step } from '../job/index.js';
+import type { ArtworkPages, Job, Step } from '../job/index.js';
 import { FAMILY_RULES, makeJob as newJob } from '../families/index.js';
 import { plan } from '../plan/index.js';
 import { example } from '../plan/examples.fixture.js';
@@ -92,6 +92,14 @@ const ASSORTED: Job = (() => {
     ],
   };
 })();
+
+/** A map whose artwork fits but for what is changed. */
+const withArtwork = (change: Partial<ArtworkPages>): Job => {
+  const map = example('trail-map');
+  const inks = ['C', 'M', 'Y', 'K'];
+  const fits = { count: 2, widthMm: 420, heightMm: 594, bleedMm: 3, boundBleedMm: 3, inks };
+  return { ...map, artwork: [{ name: 'map.pdf', of: ['map'], pages: [{ ...fits, ...change }] }] };
+};
 
 /** Where the shipped works does not break a rule, one that does: a gatherer of two feeders, a web whose folder trims nothing. */
 const CASE_WORKS: Partial<Readonly<Record<RuleId, Works>>> = {
@@ -205,6 +213,13 @@ const CASES: Readonly<Record<RuleId, Job>> = {
     const tools = [{ id: 'emboss-die', kind: 'embossing-die', name: 'Embossing die' }] as const;
     return { ...relief, components: relief.components.map((one) => ({ ...one, tools })) };
   })(),
+  'artwork-pages': withArtwork({ count: 3 }),
+  'artwork-size': withArtwork({ widthMm: 410 }),
+  'artwork-bleed': withArtwork({ bleedMm: 1 }),
+  'artwork-inks': withArtwork({ inks: ['C', 'M', 'Y', 'K', 'Rose'] }),
+  'artwork-empty-plates': withArtwork({ inks: ['M', 'Y', 'K'] }),
+  'artwork-separated': withArtwork({ rgb: true }),
+  'artwork-total-ink': withArtwork({ totalInk: 3.2 }),
   'gang-parts-late': (() => {
     const gang = example('garden-cards');
     const items = (gang.items ?? []).map(({ id }) => `item.${id}`);

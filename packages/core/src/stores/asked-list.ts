@@ -1,6 +1,5 @@
-import { type DayFirst, type Issue, columnsOf, error, readDay } from '../kernel/index.js';
+import { type DayFirst, type Issue, bareName, columnsOf, error, readDay } from '../kernel/index.js';
 import { type SupplyPrice, PRICE_COUNTS, readAmount } from '../works/index.js';
-import { bareName } from './bare-name.js';
 import type { KnownItem } from './known-items.js';
 
 /** What a list of a supplier's prices may tell, and what its columns are called. */

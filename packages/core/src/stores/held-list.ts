@@ -1,4 +1,4 @@
-import { type Issue, columnsOf, error } from '../kernel/index.js';
+import { type Issue, bareName, columnsOf, error } from '../kernel/index.js';
 import {
   type PaperItem,
   type Stock,
@@ -12,7 +12,6 @@ import {
   readSheetSize,
   supplyKey,
 } from '../works/index.js';
-import { bareName } from './bare-name.js';
 import { type Need, paperName } from './needs.js';
 
 /** What a list of what lies in the stores may tell, and what its columns are called. */

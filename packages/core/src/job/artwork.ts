@@ -1,0 +1,28 @@
+import type { Mm } from '../kernel/index.js';
+
+/** Pages of a file that are alike, one behind another. */
+export interface ArtworkPages {
+  readonly count: number;
+  /** Trimmed size as a reader holds the page. */
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  /** How far the picture may go beyond the trim, on the side where that is least. */
+  readonly bleedMm: Mm;
+  /** The same, were one of the two upright sides the spine. */
+  readonly boundBleedMm: Mm;
+  /** What is painted with, as separations are named: K, C, M, Y or the name of a mixed colour. */
+  readonly inks: readonly string[];
+  /** Something is painted with colours that are no inks. */
+  readonly rgb?: boolean | undefined;
+  /** Most of all inks in one place, 1 for a solid of one ink. An estimate. */
+  readonly totalInk?: number | undefined;
+}
+
+/** What an examined file says of its pages. The file itself stays where it is. */
+export interface Artwork {
+  /** File name. */
+  readonly name: string;
+  /** Components whose pages it has. */
+  readonly of: readonly string[];
+  readonly pages: readonly ArtworkPages[];
+}

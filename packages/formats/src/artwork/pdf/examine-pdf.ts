@@ -1,0 +1,151 @@
+import {
+  EncryptedPDFError,
+  ParseSpeeds,
+  PDFArray,
+  PDFDict,
+  PDFDocument,
+  PDFName,
+  PDFNumber,
+  type PDFPage,
+  PDFRawStream,
+} from '@cantoo/pdf-lib';
+import { type ArtworkPages, type Outcome, inchToMm } from '@druckerei/core';
+import { InkReader } from './page-inks.js';
+import { Refused } from './refused.js';
+import { refuseBombs, unpack } from './unpack.js';
+
+/** Larger files and more pages are not read. Source: common practice, no source. */
+const MOST_BYTES = 1 << 30;
+const MOST_PAGES = 10_000;
+
+const POINTS_PER_INCH = 72;
+
+/** A page of a file as it was found. */
+export interface ExaminedPage extends Omit<ArtworkPages, 'count' | 'totalInk'> {
+  /** Most of all inks that a colour of the page has, its pictures left out. */
+  readonly totalInk: number;
+  readonly pictures: boolean;
+}
+
+interface Box {
+  readonly left: number;
+  readonly bottom: number;
+  readonly right: number;
+  readonly top: number;
+}
+const boxOf = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }): Box => ({
+  left: Math.min(x, x + width),
+  bottom: Math.min(y, y + height),
+  right: Math.max(x, x + width),
+  top: Math.max(y, y + height),
+});
+const within = (box: Box, outer: Box): Box => ({
+  left: Math.max(box.left, outer.left),
+  bottom: Math.max(box.bottom, outer.bottom),
+  right: Math.min(box.right, outer.right),
+  top: Math.min(box.top, outer.top),
+});
+
+/** Trim and bleed of a page as it is read: the boxes lie in one another, whatever the file says. */
+function sizeOf(
+  page: PDFPage,
+  number: number,
+): Pick<ArtworkPages, 'widthMm' | 'heightMm' | 'bleedMm' | 'boundBleedMm'> {
+  const unit = page.node.lookup(PDFName.of('UserUnit'));
+  const mm = inchToMm((unit instanceof PDFNumber ? unit.asNumber() : 1) / POINTS_PER_INCH);
+  const media = boxOf(page.getMediaBox());
+  const trim = within(boxOf(page.getTrimBox()), media);
+  const bleed = within(boxOf(page.getBleedBox()), media);
+  const [width, height] = [(trim.right - trim.left) * mm, (trim.top - trim.bottom) * mm];
+  if (!(width > 0 && height > 0)) throw new Refused('artwork.no-size', { page: number });
+  const beyond = {
+    left: trim.left - bleed.left,
+    right: bleed.right - trim.right,
+    bottom: trim.bottom - bleed.bottom,
+    top: bleed.top - trim.top,
+  };
+  const turned = Math.abs(page.getRotation().angle % 180) === 90;
+  const [upright, level] = turned
+    ? [
+        [beyond.top, beyond.bottom],
+        [beyond.left, beyond.right],
+      ]
+    : [
+        [beyond.left, beyond.right],
+        [beyond.top, beyond.bottom],
+      ];
+  const rounded = (value: number): number => Math.max(0, Math.round(value * 100) / 100);
+  return {
+    widthMm: rounded(turned ? height : width),
+    heightMm: rounded(turned ? width : height),
+    bleedMm: rounded(Math.min(...upright, ...level) * mm),
+    boundBleedMm: rounded(Math.min(Math.max(...upright), ...level) * mm),
+  };
+}
+
+function contentOf(page: PDFPage): Uint8Array[] {
+  const told = page.node.Contents();
+  const parts = told instanceof PDFArray ? told.asArray().map((one) => page.doc.context.lookup(one)) : [told];
+  return parts.flatMap((part) => (part instanceof PDFRawStream ? [unpack(part)] : []));
+}
+
+function examinePage(page: PDFPage, number: number): ExaminedPage {
+  const size = sizeOf(page, number);
+  const resources = page.node.Resources();
+  const { inks, rgb, totalInk, pictures } = InkReader.read(
+    contentOf(page),
+    resources instanceof PDFDict ? resources : undefined,
+  );
+  return { ...size, inks: [...inks].sort(), rgb, totalInk, pictures };
+}
+
+/**
+ * The pages of a PDF: trimmed size and bleed in millimetres, by their boxes, turn and unit, and the inks that they are
+ * painted with. @param progress told a share 0..1. Issues: `artwork.*`. Source: ISO 32000 (standard).
+ */
+export function examinePdf(
+  file: Uint8Array,
+  progress?: (share: number) => void,
+): Promise<Outcome<readonly ExaminedPage[]>> {
+  return guarded(async () => {
+    if (file.length > MOST_BYTES) throw new Refused('artwork.too-long', { megabytes: MOST_BYTES >> 20 });
+    refuseBombs(file);
+    const options = { parseSpeed: ParseSpeeds.Fastest, updateMetadata: false };
+    const pages = (await PDFDocument.load(file, options)).getPages();
+    if (pages.length === 0) throw new Refused('artwork.no-pages');
+    if (pages.length > MOST_PAGES)
+      throw new Refused('artwork.too-many-pages', { pages: pages.length, most: MOST_PAGES });
+    return pages.map((page, i) => {
+      progress?.(i / pages.length);
+      return examinePage(page, i + 1);
+    });
+  });
+}
+
+async function guarded<T>(read: () => Promise<T>): Promise<Outcome<T>> {
+  try {
+    return { ok: true, value: await read() };
+  } catch (thrown) {
+    if (thrown instanceof Refused) return { ok: false, issues: [thrown.issue] };
+    if (thrown instanceof EncryptedPDFError) return { ok: false, issues: [new Refused('artwork.encrypted').issue] };
+    const why = thrown instanceof Error ? thrown.message : String(thrown);
+    return { ok: false, issues: [new Refused('artwork.unreadable', { why: why.slice(0, 120) }).issue] };
+  }
+}
+
+/** Pages that are alike as one entry of a job's artwork. @param totals most ink of each page, its pictures too */
+export function likePages(pages: readonly ExaminedPage[], totals: readonly number[]): ArtworkPages[] {
+  const runs: { -readonly [K in keyof ArtworkPages]: ArtworkPages[K] }[] = [];
+  let key = '';
+  pages.forEach(({ pictures: _pictures, rgb, totalInk, ...page }, i) => {
+    const last = runs.at(-1);
+    const total = Math.round((totals[i] ?? totalInk) * 100) / 100;
+    const own = JSON.stringify([page, rgb]);
+    if (last && own === key) {
+      last.count++;
+      last.totalInk = Math.max(last.totalInk ?? 0, total);
+    } else runs.push({ count: 1, ...page, ...(rgb ? { rgb } : {}), totalInk: total });
+    key = own;
+  });
+  return runs;
+}
