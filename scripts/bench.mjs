@@ -135,6 +135,9 @@ benchSchedule(core, say, ratio);
 const { benchZones } = await import('./bench-zones.mjs');
 await benchZones(await import('@druckerei/formats/artwork'), say, ratio);
 
+const { benchArtwork } = await import('./bench-artwork.mjs');
+await benchArtwork(await import('@druckerei/formats/pdf-artwork'), say, ratio);
+
 const kB = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
 const sizeRatio = (bytes, target) => `target ${kB(target)}, ${(bytes / target).toFixed(2)} of it`;
 const page = fs

@@ -28,6 +28,7 @@ const ROOMS = [
   'Quantities',
   'What if',
   'Schools',
+  'Artwork',
   'Paper',
   'Balance',
   'Cost',

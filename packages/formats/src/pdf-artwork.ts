@@ -1,2 +1,2 @@
 /** Reader of what the pages of a PDF are: fit for a browser's worker as well as for the server. */
-export { type ExaminedPage, examinePdf, likePages } from './artwork/pdf/examine-pdf.js';
+export { type ExaminedPage, examinePdf } from './artwork/pdf/examine-pdf.js';

@@ -18,6 +18,23 @@ export interface ArtworkPages {
   readonly totalInk?: number | undefined;
 }
 
+/** The pages of a file one by one, as the runs of those that are alike; of a run the most ink. */
+export function likePages(pages: readonly Omit<ArtworkPages, 'count'>[]): ArtworkPages[] {
+  const runs: { -readonly [K in keyof ArtworkPages]: ArtworkPages[K] }[] = [];
+  let before = '';
+  for (const { widthMm, heightMm, bleedMm, boundBleedMm, inks, rgb, totalInk = 0 } of pages) {
+    const page = { widthMm, heightMm, bleedMm, boundBleedMm, inks, ...(rgb ? { rgb } : {}) };
+    const [last, key] = [runs.at(-1), JSON.stringify(page)];
+    const total = Math.round(totalInk * 100) / 100;
+    if (last && key === before) {
+      last.count++;
+      last.totalInk = Math.max(last.totalInk ?? 0, total);
+    } else runs.push({ count: 1, ...page, totalInk: total });
+    before = key;
+  }
+  return runs;
+}
+
 /** What an examined file says of its pages. The file itself stays where it is. */
 export interface Artwork {
   /** File name. */

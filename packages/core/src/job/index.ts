@@ -1,4 +1,4 @@
-export { type Artwork, type ArtworkPages } from './artwork.js';
+export { type Artwork, type ArtworkPages, likePages } from './artwork.js';
 export { type Binding, type SpineKind, SPINE_KINDS } from './binding.js';
 export { type CarrierSpec, type Tool } from './carrier-spec.js';
 export {

@@ -1,8 +1,15 @@
-import type { ArtworkPages, Job } from '../job/index.js';
+import { type ArtworkPages, type Job, likePages } from '../job/index.js';
 import { plan } from '../plan/index.js';
 import { example } from '../plan/examples.fixture.js';
 import { SHIPPED_WORKS } from '../works/index.js';
-import { type PageWanted, artworkComponents, artworkFits, pagesWanted, placePagesOf } from './artwork-places.js';
+import {
+  type PageWanted,
+  artworkComponents,
+  artworkFits,
+  likelyArtwork,
+  pagesWanted,
+  placePagesOf,
+} from './artwork-places.js';
 
 function wantedOf(job: Job, of = artworkComponents(job).map(({ id }) => id)): PageWanted[] {
   const outcome = plan(job, SHIPPED_WORKS);
@@ -92,6 +99,30 @@ describe('pages that a file has to have', () => {
     expect(artworkFits(page({ widthMm: 148.6 }), bound)).toBe(false);
     expect(artworkFits(page({ widthMm: 210, heightMm: 148 }), bound)).toBe(false);
     expect(artworkFits(page({ widthMm: 594, heightMm: 420 }), flat)).toBe(true);
+  });
+
+  it('tell what a file is of: the whole, the text, the cover, or the first of what is alike', () => {
+    const likely = (pages: readonly ArtworkPages[], job = programme): readonly string[] => {
+      const outcome = plan(job, SHIPPED_WORKS);
+      return outcome.ok ? likelyArtwork(job, pages, new Map(Object.entries(outcome.value.layouts))) : [];
+    };
+    expect(likely([page({ count: 40 })])).toEqual(['section-1', 'section-2', 'cover']);
+    expect(likely([page({ count: 36 })])).toEqual(['section-1', 'section-2']);
+    expect(likely([page({ count: 2, widthMm: 300 })])).toEqual(['section-2']);
+    expect(likely([page({ count: 32 })])).toEqual(['section-1']);
+    expect(likely([page({ count: 7 })])).toEqual(['section-1', 'section-2', 'cover']);
+    expect(likely([page({ count: 40, widthMm: 50 })])).toEqual(['section-1', 'section-2', 'cover']);
+  });
+
+  it('that are alike are one entry, with the most ink of all', () => {
+    const pages = [page({ totalInk: 1 }), page({ totalInk: 2.126 }), page({ inks: ['C'], totalInk: 1 }), page()];
+    const runs = likePages(pages.map(({ count: _count, ...one }) => one));
+    expect(runs.map(({ count, inks, totalInk }) => [count, inks, totalInk])).toEqual([
+      [2, ['K'], 2.13],
+      [1, ['C'], 1],
+      [1, ['K'], 0],
+    ]);
+    expect(likePages([])).toEqual([]);
   });
 
   it('of no component are none, and a file of them is counted all the same', () => {

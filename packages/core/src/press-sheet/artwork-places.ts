@@ -132,6 +132,33 @@ export function artworkFits(found: ArtworkPages, wanted: PageWanted): boolean {
   return upright || (!bound && near(found.widthMm, heightMm) && near(found.heightMm, widthMm));
 }
 
+/**
+ * What a file is most likely of: the whole, the text, the cover or one component, whichever has as many pages of its
+ * size; else the whole.
+ */
+export function likelyArtwork(
+  job: Job,
+  pages: readonly ArtworkPages[],
+  layouts: ReadonlyMap<string, ComponentLayout>,
+): readonly string[] {
+  const all = artworkComponents(job);
+  const ids = (components: readonly Component[]): string[] => components.map(({ id }) => id);
+  const choices = [
+    ids(all),
+    ids(all.filter(({ kind }) => kind === 'section')),
+    ids(all.filter(({ kind }) => kind === 'section' || kind === 'cover')),
+    ...all.map(({ id }) => [id]),
+  ];
+  const fit = choices.map((of) => {
+    const wanted = pagesWanted(job, of, layouts);
+    const { placed, has } = placePagesOf({ pages }, wanted);
+    const fitting = placed.filter((one) => artworkFits(one.found, one.wanted)).length;
+    return { of, score: (has === wanted.length ? 2 : 0) + (placed.length > 0 ? fitting / placed.length : 0) };
+  });
+  const most = Math.max(...fit.map(({ score }) => score));
+  return fit.find(({ score }) => score === most)?.of ?? [];
+}
+
 /** Components that a file may have pages of: those that are printed, and laid by themselves or on a form of others. */
 export const artworkComponents = ({ components }: Job): readonly Component[] =>
   components.filter(

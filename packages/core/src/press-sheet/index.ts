@@ -5,6 +5,7 @@ export {
   pagesWanted,
   placePagesOf,
   artworkFits,
+  likelyArtwork,
 } from './artwork-places.js';
 export { blankPattern, blankRequest, dieOf } from './blank-layout.js';
 export { paperKeyOf, paperNeed, paperOfLayout } from './bought-paper.js';

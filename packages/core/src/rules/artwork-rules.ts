@@ -71,7 +71,7 @@ const pageCount: Predicate = (facts) =>
   );
 
 /** Pages of another size than what is trimmed. */
-const pageSize = worstPage(({ found, wanted }, { artwork }, { job }) => {
+const pageSize = worstPage(({ found, wanted }, { artwork, placed }, { job }) => {
   if (artworkFits(found, wanted)) return undefined;
   const components = job.components.filter(
     ({ id, carries }) => (wanted.bound ? artwork.of.includes(id) : id === wanted.component) && carries === undefined,
@@ -81,9 +81,14 @@ const pageSize = worstPage(({ found, wanted }, { artwork }, { job }) => {
     Math.abs(found.heightMm - (wanted.heightMm ?? 0)),
   ];
   const size = { widthMm: tenth(found.widthMm), heightMm: tenth(found.heightMm) };
-  // A section's pages are all of one size; what a form carries has sizes of its own.
+  // A section's pages are all of one size, so that a stray one is mended in the file; what a form carries has its own.
+  const alike = placed.every(
+    ({ found: other }) => other.widthMm === found.widthMm && other.heightMm === found.heightMm,
+  );
   const mend: Mend | undefined =
-    components.length === 0 ? undefined : { kind: 'trim', components: components.map(({ id }) => id), ...size };
+    components.length === 0 || !alike
+      ? undefined
+      : { kind: 'trim', components: components.map(({ id }) => id), ...size };
   const side =
     width > height ? ([found.widthMm, wanted.widthMm] as const) : ([found.heightMm, wanted.heightMm] as const);
   return { off: Math.max(width, height), value: tenth(side[0]), limit: side[1], unit: 'mm', mend };

@@ -3,8 +3,10 @@ export type Operand = number | `/${string}`;
 
 const isSpace = (byte: number): boolean => byte <= 32;
 const DELIMITERS = new Set([...'()<>[]{}/%'].map((sign) => sign.charCodeAt(0)));
-const isRegular = (byte: number): boolean => !isSpace(byte) && !DELIMITERS.has(byte);
+const REGULAR = Uint8Array.from({ length: 256 }, (_, byte) => (isSpace(byte) || DELIMITERS.has(byte) ? 0 : 1));
+const isRegular = (byte: number): boolean => REGULAR[byte] === 1;
 
+const [PLUS, MINUS, POINT, ZERO] = [43, 45, 46, 48];
 const [PERCENT, OPEN, CLOSE, LESS, MORE, SLASH, BACKSLASH] = [37, 40, 41, 60, 62, 47, 92];
 /** Operands that are kept for one operator: colours of more inks are told by none. */
 const MOST_OPERANDS = 64;
@@ -76,11 +78,33 @@ export class ContentReader {
   }
 
   private regular(): string | null {
+    const number = this.number();
+    if (number !== undefined) return this.keep(number);
     const from = this.at;
     this.passRegular();
-    const text = this.text(from);
-    const number = Number(text);
-    return Number.isNaN(number) ? text : this.keep(number);
+    return this.text(from);
+  }
+
+  /** A number where one stands, as pages write them: a sign, digits and a point. */
+  private number(): number | undefined {
+    const { bytes } = this;
+    let at = this.at;
+    const first = bytes[at];
+    if (first === MINUS || first === PLUS) at++;
+    let [value, scale, digits] = [0, 1, 0];
+    let point = false;
+    for (; at < bytes.length; at++) {
+      const byte = bytes[at] ?? 0;
+      if (byte >= ZERO && byte <= ZERO + 9) {
+        value = value * 10 + byte - ZERO;
+        if (point) scale *= 10;
+        digits++;
+      } else if (byte === POINT && !point) point = true;
+      else break;
+    }
+    if (digits === 0 || (at < bytes.length && isRegular(bytes[at] ?? 0))) return undefined;
+    this.at = at;
+    return (first === MINUS ? -value : value) / scale;
   }
 
   private passRegular(): void {

@@ -36,9 +36,9 @@ const BLACK_PEN: Pen = { space: GREY, paint: BLACK };
 const FILLED_TEXT = [0, 2, 4, 6];
 const OUTLINED_TEXT = [1, 2, 5, 6];
 
-const FILLS = ['f', 'F', 'f*', 'B', 'B*', 'b', 'b*'];
-const STROKES = ['S', 's', 'B', 'B*', 'b', 'b*'];
-const TEXTS = ['Tj', 'TJ', "'", '"'];
+const FILLS = new Set(['f', 'F', 'f*', 'B', 'B*', 'b', 'b*']);
+const STROKES = new Set(['S', 's', 'B', 'B*', 'b', 'b*']);
+const TEXTS = new Set(['Tj', 'TJ', "'", '"']);
 const PLAIN_COLOURS: Readonly<Record<string, ColourSpace>> = { g: GREY, rg: RED_GREEN_BLUE, k: CMYK };
 
 const numbers = (operands: readonly Operand[]): number[] =>
@@ -108,10 +108,9 @@ export class InkReader {
   }
 
   private painted(operator: string, resources: PDFDict | undefined, state: State, depth: number): void {
-    const text = TEXTS.includes(operator);
-    if (FILLS.includes(operator) || (text && FILLED_TEXT.includes(state.textMode)))
-      this.mark(state.fill, resources, depth);
-    if (STROKES.includes(operator) || (text && OUTLINED_TEXT.includes(state.textMode)))
+    const text = TEXTS.has(operator);
+    if (FILLS.has(operator) || (text && FILLED_TEXT.includes(state.textMode))) this.mark(state.fill, resources, depth);
+    if (STROKES.has(operator) || (text && OUTLINED_TEXT.includes(state.textMode)))
       this.mark(state.stroke, resources, depth);
   }
 

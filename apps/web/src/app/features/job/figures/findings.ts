@@ -18,7 +18,7 @@ export const hardFirst = (findings: readonly Finding[]): Finding[] =>
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ul aria-label="What the route breaks" role="list">
-      @for (one of shown(); track one.rule + one.step) {
+      @for (one of shown(); track one.rule + one.step + (one.artwork?.file ?? '') + (one.artwork?.ink ?? '')) {
         <li [class.hard]="one.weight === 'hard'" [attr.data-rule]="one.rule">
           <mat-icon aria-hidden="true">{{ one.weight === 'hard' ? 'report' : 'warning_amber' }}</mat-icon>
           <p>

@@ -187,6 +187,7 @@ export class JobPage implements OnDestroy {
       key: 'v',
       run: () => this.view.show('what if'),
     },
+    { id: 'artwork', name: 'Show the artwork', key: 'a', run: () => this.view.show('artwork') },
     { id: 'paper', name: 'Show where the paper goes', key: 'p', run: () => this.view.show('paper') },
     { id: 'balance', name: 'Show the balance of the material', key: 'l', run: () => this.view.show('balance') },
     { id: 'cost', name: 'Show the cost', key: 'k', run: () => this.view.show('cost') },

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
 import { costLines, costOfNext } from '@druckerei/core';
+import { ArtworkRoom } from '../artwork/artwork-room';
 import { BestRoom } from '../best/best-room';
 import { Beside } from '../best/beside';
 import { BestStore } from '../best/best.store';
@@ -24,6 +25,7 @@ import { Revisions } from './revisions';
 @Component({
   selector: 'dk-rooms',
   imports: [
+    ArtworkRoom,
     BalanceSheet,
     BestRoom,
     Buying,

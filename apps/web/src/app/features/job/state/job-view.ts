@@ -8,6 +8,7 @@ export const ROOMS = [
   'quantities',
   'what if',
   'schools',
+  'artwork',
   'paper',
   'balance',
   'cost',

@@ -13,9 +13,13 @@ export class Names {
   readonly components = computed(
     () => new Map((this.editor.job()?.components ?? []).map(({ id, name }) => [id, name])),
   );
-  /** Stations and machines, as findings and mends call them. */
+  /** Stations, machines and components, as findings and mends call them. */
   readonly all = computed(
     () =>
-      new Map([...(this.editor.works()?.machines ?? []).map(({ id, name }) => [id, name] as const), ...this.steps()]),
+      new Map([
+        ...(this.editor.works()?.machines ?? []).map(({ id, name }) => [id, name] as const),
+        ...this.components(),
+        ...this.steps(),
+      ]),
   );
 }
