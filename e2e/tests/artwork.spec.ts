@@ -12,7 +12,7 @@ async function cards(): Promise<Buffer> {
   const spot = (name: string) => ['Separation', name, 'DeviceCMYK', tint];
   const spaces = { N: spot('Night#20blue'), S: spot('Silver'), R: spot('Rose') };
   const paint = (space: string): string => `/${space} cs 1 scn 0 0 60 60 re f `;
-  for (const content of [`${paint('N')}${paint('S')}0 0 9 9 re f`, `${paint('N')}${paint('R')}0 g 0 0 9 9 re f`]) {
+  for (const content of [`${paint('N')}${paint('S')}0 g 0 0 9 9 re f`, `${paint('N')}${paint('R')}0 g 0 0 9 9 re f`]) {
     const page = document.addPage([111 * POINTS, 154 * POINTS]);
     page.setTrimBox(3 * POINTS, 3 * POINTS, 105 * POINTS, 148 * POINTS);
     page.node.set(PDFName.of('Contents'), context.register(context.flateStream(content)));
@@ -26,8 +26,8 @@ test('a PDF is laid beside the job: an ink that is not printed is told and mende
   page,
 }) => {
   await signIn(page);
-  await addExample(page, 'constellation-cards');
-  await page.keyboard.press('a');
+  await page.goto(`/jobs/${await addExample(page, 'constellation-cards')}`);
+  await page.getByRole('tab', { name: 'Artwork' }).click();
   const file = page.getByLabel('Artwork file');
   await file.setInputFiles({ name: 'cards.txt', mimeType: 'text/plain', buffer: Buffer.from('no pages') });
   await expect(page.getByRole('alert').filter({ hasText: 'cards.txt is no PDF' })).toBeVisible();

@@ -17,6 +17,7 @@ import { finishedHandlers } from './features/finished/finished.js';
 import { jobHandlers } from './features/jobs/jobs.js';
 import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
+import { programHandlers } from './features/people/programs.js';
 import { deskHandlers } from './features/desk/desk.js';
 import { floorHandlers } from './features/floor/floor.js';
 import { shiftBookHandlers } from './features/floor/shift-book.js';
@@ -39,6 +40,7 @@ import type { Workshop } from './work/workshop.js';
 import { PACKING } from './http/json-text.js';
 import type { Metrics } from './http/metrics.js';
 import { openApiDocument } from './http/openapi.js';
+import { byToken, hasToken } from './http/programs.js';
 import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
 import { auditLog } from './http/audit.js';
@@ -125,7 +127,7 @@ export async function createApp({
       logger: log,
       // A line for every request costs, and is asked for by its level.
       autoLogging: log.isLevelEnabled('info'),
-      redact: ['req.headers.cookie', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
+      redact: ['req.headers.cookie', 'req.headers.authorization', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
       serializers: { err: errorForLog, req: withoutToken },
     }),
   );
@@ -136,8 +138,10 @@ export async function createApp({
   const security = securityLog(database, log);
   const memory = new SessionMemory(rememberMs);
   const onError = (error: Error): void => log.error({ err: errorForLog(error) }, 'sessions');
+  const json = express.json({ limit: '2mb' });
+  const withToken = express.Router().use(json, byToken(database));
   const signedIn = [
-    express.json({ limit: '2mb' }),
+    json,
     sessions(database, { secret: sessionSecret, tls, memory, onError }),
     endOldSessions,
     token.check,
@@ -146,7 +150,7 @@ export async function createApp({
   app.use(api, (request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     if (WITHOUT_SESSION.includes(request.path)) next();
-    else withSession(request, response, next);
+    else (hasToken(request) ? withToken : withSession)(request, response, next);
   });
   const document = openApiDocument();
   const entry = await makeEntry({ csrf: token, devices: known });
@@ -179,6 +183,7 @@ export async function createApp({
     ...practiceHandlers({ database, workshop }),
     ...changesHandlers(database),
     ...peopleHandlers(database, memory),
+    ...programHandlers(database, memory),
     ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),
     openapi: () => document,
     ...liveHandlers({ database, live, memory }),

@@ -1,5 +1,6 @@
 import { SESSION } from './endpoints/session.js';
 import { PEOPLE } from './endpoints/people.js';
+import { PROGRAMS } from './endpoints/programs.js';
 import { WORKS } from './endpoints/works.js';
 import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
@@ -21,6 +22,7 @@ export type { Endpoint } from './endpoints/endpoint.js';
 export const ENDPOINTS = [
   ...SESSION,
   ...PEOPLE,
+  ...PROGRAMS,
   ...WORKS,
   ...JOBS,
   ...PRESS_ROOM,

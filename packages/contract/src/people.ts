@@ -72,6 +72,21 @@ export const inviteSchema = z
 /** A link that was made: it is told once, and can be used once until it ends. */
 export const madeLinkSchema = z.strictObject({ path: z.string(), until: z.iso.datetime() }).meta({ id: 'MadeLink' });
 export type MadeLink = z.output<typeof madeLinkSchema>;
+/** What every token of a program begins with: whoever finds one somewhere knows what it is. */
+export const TOKEN_MARK = 'druckerei-';
+export const tokenDaysSchema = z
+  .strictObject({
+    days: z.int().min(1).max(3650).nullable().describe('that the token holds; null until it is withdrawn'),
+  })
+  .meta({ id: 'TokenDays' });
+export const programSchema = z
+  .strictObject({ name: line(60).min(1), role: roleId, days: tokenDaysSchema.shape.days })
+  .meta({ id: 'Program' });
+/** The token of a program: it is told once. */
+export const madeTokenSchema = z
+  .strictObject({ token: z.string(), until: z.iso.datetime().nullable() })
+  .meta({ id: 'MadeToken' });
+export type MadeToken = z.output<typeof madeTokenSchema>;
 export const personChangeSchema = z
   .strictObject({ name: line(80).min(1), role: roleId, disabled: z.boolean() })
   .meta({ id: 'PersonChange' });
@@ -89,6 +104,14 @@ export const personSchema = z
     demo: z.boolean(),
     sessions: z.int(),
     lastSeen: z.iso.datetime().nullable(),
+    program: z
+      .strictObject({
+        holds: z.boolean().describe('it has a token that holds'),
+        until: z.iso.datetime().nullable(),
+        used: z.iso.datetime().nullable().describe('about'),
+      })
+      .nullable()
+      .describe('of a program: its token'),
   })
   .meta({ id: 'Person' });
 export type Person = z.output<typeof personSchema>;

@@ -13,6 +13,7 @@ export const accountSchema = z
     rights: z.array(rightSchema),
     stations: ownStationsSchema.describe('where they enter what happens'),
     secondFactor: z.boolean(),
+    program: z.boolean().optional().describe('a program that comes in by a token'),
     wantsSecondFactor: z
       .enum(['nobody', 'managers', 'everybody'])
       .describe('whom the works lets in by a second factor alone'),

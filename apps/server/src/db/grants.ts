@@ -35,6 +35,7 @@ const TAKEN_FROM = [
   'desk_note',
   'floor_feed',
   'floor_run',
+  'program_token',
 ];
 
 /** The role that an address of a database signs in as. */

@@ -1,13 +1,24 @@
 import { randomUUID } from 'node:crypto';
 import type { IncomingMessage } from 'node:http';
-import type { Test } from 'supertest';
-import { type Endpoint, type Right, ENDPOINTS, RIGHT_IDS, problemSchema, rightsOf } from '@druckerei/contract';
+import request, { type Test } from 'supertest';
+import {
+  type Endpoint,
+  type MadeToken,
+  type Right,
+  ENDPOINTS,
+  RIGHT_IDS,
+  problemSchema,
+  rightsOf,
+} from '@druckerei/contract';
 import { addAccount } from '../features/accounts/add-account.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../server.fixture.js';
 
 let server: TestServer;
 /** An account that nobody uses, for calls about somebody. */
 let spare = 0;
+/** A program, and its token. */
+let program = 0;
+let token = '';
 beforeAll(async () => {
   server = await startServer('http_test');
   // A role, and somebody in it, for each right alone.
@@ -18,6 +29,10 @@ beforeAll(async () => {
     await addAccount(server.database, account);
   }
   spare = (await server.database.one<{ id: number }>('people/by-login', 'spare'))?.id ?? 0;
+  const manager = await visitor(server.app, 'manager');
+  const added = await manager.call('post', '/api/programs', { name: 'Feeder', role: 'manager', days: null });
+  ({ token } = added.body as MadeToken);
+  program = (await server.database.one<{ id: number }>('people/by-login', 'program Feeder'))?.id ?? 0;
 });
 afterAll(() => server.stop());
 
@@ -51,6 +66,7 @@ const REFUSED: Readonly<Record<string, number>> = {
   saveDraft: 409,
   release: 409,
   putAside: 409,
+  withdrawToken: 404,
   callOff: 409,
   moveSingles: 422,
   kitSingle: 422,
@@ -103,6 +119,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
   // The concert programme is the demo's first job, the season tickets, which are numbered, its eleventh.
   const path = endpoint.path
     .replace('/api/people/{id}', `/api/people/${spare}`)
+    .replace('/api/programs/{id}', `/api/programs/${endpoint.id === 'withdrawToken' ? spare : program}`)
     .replace('/api/roles/{id}', '/api/roles/only-spare')
     .replace('/api/floor/schedules/{id}', '/api/floor/schedules/999999')
     .replace('/api/floor/runs/{id}', '/api/floor/runs/999999')
@@ -128,6 +145,8 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     invite: { login: `T-${Math.random()}`, name: 'Somebody', role: 'viewer' },
     changePerson: { name: 'spare', role: 'only-spare', disabled: false },
     recover: {},
+    addProgram: { name: `P-${Math.random()}`, role: 'viewer', days: null },
+    renewToken: { days: 30 },
     putRole: { name: 'Only spare', rights: [] },
     ownSettings: { locale: null },
     changeSettings: { settings: SETTINGS, seen: SETTINGS },
@@ -240,6 +259,14 @@ describe('every route for every right', () => {
   const cases = endpoints.flatMap((endpoint) => {
     const alone = RIGHT_IDS.some((right) => right === endpoint.right) ? RIGHT_IDS : [];
     return [...Object.keys(SHIPPED_ROLES), ...alone, 'nobody'].map((who) => [endpoint.id, who, endpoint] as const);
+  });
+  it.each(endpoints.map((endpoint) => [endpoint.id, endpoint] as const))('%s as a program', async (id, endpoint) => {
+    // Its own token would end, and the tests behind with it.
+    const { path, body } = goodCall(id === 'renewToken' ? { ...endpoint, id: 'withdrawToken' } : endpoint);
+    const call = request(server.app)[endpoint.method](path).set('Authorization', `Bearer ${token}`);
+    const { status } = await (body ? call.send(body) : call);
+    const onlyPeople = endpoint.browser === true || ['people', 'backup'].includes(endpoint.right);
+    expect(status).toBe(onlyPeople ? 403 : (REFUSED[id] ?? endpoint.status));
   });
   it.each(cases)('%s as %s', async (id, who, endpoint) => {
     const changesWho = ['signIn', 'signOut', 'session'].includes(id);

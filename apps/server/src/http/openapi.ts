@@ -19,6 +19,7 @@ function operation(endpoint: Endpoint): object {
     ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } } : {}),
     ...(takes ? { requestBody: { required: true, ...binary(takes) } } : {}),
     ...(endpoint.right === 'public' ? { security: [] } : { description: `Right: ${endpoint.right}.` }),
+    ...(endpoint.browser && endpoint.right !== 'public' ? { security: [{ session: [] }] } : {}),
     responses: {
       [endpoint.status]: { description: 'Done', ...success },
       '4XX': problem('The request cannot be carried out; the problem says why'),
@@ -35,10 +36,16 @@ export function openApiDocument(): unknown {
     info: {
       title: 'Druckerei',
       version: '0.1.0',
-      description: 'Plans print jobs. Writes need the header X-XSRF-TOKEN with the value of the cookie XSRF-TOKEN.',
+      description:
+        'Plans print jobs. A program sends its token (Authorization: Bearer); whoever manages people makes them. From a browser, writes need the header X-XSRF-TOKEN with the value of the cookie XSRF-TOKEN.',
     },
-    security: [{ session: [] }],
-    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'druckerei.sid' } } },
+    security: [{ session: [] }, { token: [] }],
+    components: {
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'druckerei.sid' },
+        token: { type: 'http', scheme: 'bearer' },
+      },
+    },
     paths: paths,
   });
 }

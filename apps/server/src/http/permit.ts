@@ -14,15 +14,25 @@ const BEFORE_FACTOR: readonly EndpointId[] = [
   'setSecondFactor',
 ];
 
+/** Rights that only people have, whatever the role of a program. */
+const NOT_FOR_PROGRAMS: readonly Endpoint['right'][] = ['people', 'backup'];
+
 /** Refuses who may not. @param refused told of somebody signed in who tried. */
 export function permit(
-  { id, right }: Pick<Endpoint, 'right'> & { readonly id: string },
+  { id, right, browser }: Pick<Endpoint, 'right' | 'browser'> & { readonly id: string },
   account: Account | undefined,
   refused: (account: Account) => void,
 ): void {
+  if (account?.program && (browser || NOT_FOR_PROGRAMS.includes(right)))
+    throw new ProblemError(403, 'No program may do this', { detail: 'It is for somebody who signs in at a browser.' });
   if (right === 'public') return;
   if (!account) throw new ProblemError(401, 'Sign in first');
-  if (wantsFactor(account) && !account.secondFactor && !(BEFORE_FACTOR as readonly string[]).includes(id))
+  if (
+    wantsFactor(account) &&
+    !account.secondFactor &&
+    !account.program &&
+    !(BEFORE_FACTOR as readonly string[]).includes(id)
+  )
     throw new ProblemError(403, 'Take up a second factor first', {
       detail: 'The works wants one of you. You find it in the menu with your name.',
     });

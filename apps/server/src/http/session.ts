@@ -3,6 +3,7 @@ import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import { type Account, rightsOf } from '@druckerei/contract';
 import type { Database, Queries } from '../db/database.js';
+import { programOf } from './programs.js';
 import { ShortMemory } from './short-memory.js';
 
 declare module 'express-session' {
@@ -121,7 +122,8 @@ export const accountOf = async (
   request: Request,
 ): Promise<Account | undefined> => {
   // Questions that need no session are answered without one, so that they do without the database.
-  const id = (request.session as typeof request.session | undefined)?.accountId;
+  const session = request.session as typeof request.session | undefined;
+  const id = programOf(request) ?? session?.accountId;
   if (id === undefined) return undefined;
   const known = accounts.get(id);
   if (known) return known;

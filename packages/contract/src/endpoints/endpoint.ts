@@ -10,6 +10,8 @@ export interface Endpoint {
   readonly summary: string;
   /** Who may call it: anybody ('public'), everybody who is signed in, or those whose role has this right. */
   readonly right: 'public' | 'signed in' | Right;
+  /** For somebody at a browser alone: it is about their session or their own account. */
+  readonly browser?: true;
   /** Leaves no line in the audit though it writes: it reckons, says who somebody is, or what it writes is a record itself. */
   readonly unaudited?: true;
   /** What it changes that somebody else may have open: they are told. */

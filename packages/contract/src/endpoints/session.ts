@@ -45,6 +45,7 @@ export const SESSION = [
   {
     id: 'session',
     method: 'get',
+    browser: true,
     path: '/api/session',
     summary: 'Who is signed in, or null; sets the CSRF cookie',
     right: 'public',
@@ -58,6 +59,7 @@ export const SESSION = [
   {
     id: 'signIn',
     method: 'post',
+    browser: true,
     path: '/api/session',
     summary: 'Sign in',
     unaudited: true,
@@ -69,6 +71,7 @@ export const SESSION = [
   {
     id: 'firstManager',
     method: 'post',
+    browser: true,
     path: '/api/first-manager',
     summary: 'Make the first manager of a works, by the code that the terminal shows, and sign in',
     unaudited: true,
@@ -80,6 +83,7 @@ export const SESSION = [
   {
     id: 'signOut',
     method: 'delete',
+    browser: true,
     path: '/api/session',
     summary: 'Sign out',
     right: 'signed in',
@@ -89,6 +93,7 @@ export const SESSION = [
   {
     id: 'ownPassword',
     method: 'put',
+    browser: true,
     path: '/api/session/password',
     summary: 'Choose another password; every other session of theirs ends',
     right: 'signed in',
@@ -98,6 +103,7 @@ export const SESSION = [
   {
     id: 'ownSessions',
     method: 'delete',
+    browser: true,
     path: '/api/session/others',
     summary: 'End every other session of their own',
     right: 'signed in',
@@ -106,6 +112,7 @@ export const SESSION = [
   {
     id: 'beginSecondFactor',
     method: 'post',
+    browser: true,
     path: '/api/session/second-factor',
     summary: 'A new secret for a second factor, which counts once a code of it was given',
     right: 'signed in',
@@ -117,6 +124,7 @@ export const SESSION = [
   {
     id: 'setSecondFactor',
     method: 'put',
+    browser: true,
     path: '/api/session/second-factor',
     summary:
       'Take a second factor up, by a code of its secret, and one of that which stands; answers the recovery codes, once',
@@ -128,6 +136,7 @@ export const SESSION = [
   {
     id: 'dropSecondFactor',
     method: 'post',
+    browser: true,
     path: '/api/session/second-factor/off',
     summary: 'Do without the second factor, by a code of it, where the works does not want it',
     right: 'signed in',
@@ -137,6 +146,7 @@ export const SESSION = [
   {
     id: 'linkFor',
     method: 'post',
+    browser: true,
     path: '/api/welcome/look',
     summary: 'Whom a link of an invitation or a recovery is for',
     right: 'public',
@@ -148,6 +158,7 @@ export const SESSION = [
   {
     id: 'welcome',
     method: 'post',
+    browser: true,
     path: '/api/welcome',
     summary: 'Choose a password by a link, once, and sign in',
     right: 'public',
@@ -159,6 +170,7 @@ export const SESSION = [
   {
     id: 'ownSettings',
     method: 'put',
+    browser: true,
     path: '/api/session/settings',
     summary: 'Choose how dates are written for oneself',
     unaudited: true,

@@ -11,6 +11,7 @@ export const UPKEEP = [
     path: '/api/live',
     summary: 'What others change, as it happens: server-sent events `change`, each with a LiveMessage',
     right: 'signed in',
+    browser: true,
     stream: true,
     status: 200,
     media: 'text/event-stream',

@@ -102,7 +102,7 @@ async function compare(client: pg.ClientBase, table: BackupTable, behind: string
 }
 
 /** What ends with the accounts that it belongs to. */
-const ENDS: readonly string[] = ['session', 'sent_request', 'account_link', 'floor_feed'];
+const ENDS: readonly string[] = ['session', 'sent_request', 'account_link', 'program_token', 'floor_feed'];
 
 /** Takes out what a works has from its start, what refers ahead of what is referred to; an earlier schema has not all of it. */
 async function emptyOut(client: pg.ClientBase, tables: readonly BackupTable[]): Promise<void> {

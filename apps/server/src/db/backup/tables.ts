@@ -57,6 +57,7 @@ export const LEFT_OUT: readonly string[] = [
   'job_outcome',
   'floor_job',
   'account_link',
+  'program_token',
   'floor_feed',
   'floor_run',
   'session',

@@ -55,7 +55,7 @@ async function refuseNobody(queries: Queries): Promise<void> {
 }
 
 /** One change of people at a time, by somebody who may still make it. */
-const changing = <T>(database: Database, account: Account, work: (queries: Queries) => Promise<T>): Promise<T> =>
+export const changing = <T>(database: Database, account: Account, work: (queries: Queries) => Promise<T>): Promise<T> =>
   database.transaction(async (queries) => {
     await lockKind(queries, 'account');
     const now = await readAccount(queries, account.id);
@@ -66,7 +66,7 @@ const changing = <T>(database: Database, account: Account, work: (queries: Queri
     return work(queries);
   });
 
-async function roleKnown(queries: Queries, role: string): Promise<void> {
+export async function roleKnown(queries: Queries, role: string): Promise<void> {
   const roles = await queries.many<RoleOf>('people/roles');
   if (!roles.some(({ id }) => id === role))
     throw invalid([{ path: 'role', message: `There is no role ${role}. Choose another.` }]);
@@ -137,6 +137,8 @@ export const peopleHandlers = (
       const { people } = await everybody(queries);
       const person = people.find((one) => one.id === id);
       if (!person) throw notFound('This person');
+      if (person.program)
+        throw new ProblemError(409, `${person.name} is a program`, { detail: 'Make a new token for it.' });
       if (person.disabled)
         throw new ProblemError(409, `${person.name} is disabled`, { detail: 'Let them in again first.' });
       await queries.one('people/set-second-factor', id, null, null);
