@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, signIn } from './steps.js';
+import { dialogReady, expectAccessible, signIn } from './steps.js';
 
 test('a machine is copied, corrected, drawn as it is typed, and retired', async ({ page }) => {
   await signIn(page);
@@ -83,6 +83,7 @@ test('somebody is invited by a link, takes the role that they are given, and is 
   await page.getByRole('checkbox', { name: /Reckoner may: Plan jobs/ }).check();
   // Where a role enters what happens.
   await page.getByRole('checkbox', { name: /Reckoner may: Enter what happens at plates/ }).check();
+  await expect(page.getByRole('button', { name: 'at all stations' })).toHaveCount(2);
   await page.getByRole('button', { name: 'at all stations' }).last().click();
   await page.getByRole('checkbox', { name: /At all stations/ }).uncheck();
   await page.getByRole('checkbox', { name: /Ink room/ }).check();
@@ -125,4 +126,33 @@ test('somebody is invited by a link, takes the role that they are given, and is 
   await page.getByLabel('Search who, what, of which').fill('late');
   await expect(page.locator('tbody tr').first()).toContainText('Change the name or role of somebody');
   await expectAccessible(page, 'the audit');
+});
+
+test('a program is let in by a token that is shown once, reads by it, and is refused when it is withdrawn', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  await signIn(page);
+  await page.goto('/works/people');
+  await page.getByRole('button', { name: 'Let a program in' }).click();
+  await dialogReady(page);
+  await page.getByLabel('Name', { exact: true }).fill('Web shop');
+  await page.getByRole('button', { name: 'Let it in, and make a token' }).click();
+  const token = (await page.locator('[data-test="token"]').textContent()) ?? '';
+  await expectAccessible(page, 'a token');
+  await page.getByRole('button', { name: 'Close' }).click();
+  const row = page.getByRole('row', { name: /Web shop/ });
+  await expect(row).toContainText('not used yet');
+  const shop = await playwright.request.newContext({
+    ...(baseURL === undefined ? {} : { baseURL }),
+    extraHTTPHeaders: { Authorization: `Bearer ${token}` },
+  });
+  expect((await shop.get('/api/jobs')).status()).toBe(200);
+  expect((await shop.get('/api/people')).status()).toBe(403);
+  await page.getByRole('button', { name: 'Change Web shop' }).click();
+  await page.getByRole('button', { name: 'Withdraw the token' }).click();
+  await expect(row).toContainText('no token that holds');
+  expect((await shop.get('/api/jobs')).status()).toBe(401);
+  await shop.dispose();
 });

@@ -12,7 +12,6 @@ import type {
 } from '@druckerei/core';
 import type {
   Account,
-  AuditRecord,
   BegunJobs,
   Change,
   ChangeKind,
@@ -38,7 +37,6 @@ import type {
   KeptCustomer,
   KeptOrder,
   Lot,
-  MadeLink,
   LotsQuery,
   Needs,
   NewFactor,
@@ -51,12 +49,9 @@ import type {
   Offer,
   OfferTake,
   PastJob,
-  People,
   PressRoom,
   Restored,
-  RoleChange,
   Revision,
-  SignIns,
   SingleBook,
   Stores,
 } from '@druckerei/contract';
@@ -119,35 +114,6 @@ export class Api {
   }
   welcome(token: string, password: string): Observable<{ account: Account }> {
     return this.http.post<{ account: Account }>('/api/welcome', { token, password });
-  }
-  people(): Observable<People> {
-    return this.http.get<People>('/api/people');
-  }
-  invite(person: { login: string; name: string; role: string }): Observable<MadeLink> {
-    return this.http.post<MadeLink>('/api/people', person);
-  }
-  changePerson(id: number, change: { name: string; role: string; disabled: boolean }): Observable<People> {
-    return this.http.put<People>(`/api/people/${id}`, change);
-  }
-  recover(id: number): Observable<MadeLink> {
-    return this.http.post<MadeLink>(`/api/people/${id}/link`, {});
-  }
-  endSessions(id: number): Observable<unknown> {
-    return this.http.delete(`/api/people/${id}/sessions`);
-  }
-  signIns(id: number): Observable<SignIns> {
-    return this.http.get<SignIns>(`/api/people/${id}/sign-ins`);
-  }
-  putRole(id: string, role: RoleChange): Observable<People> {
-    return this.http.put<People>(`/api/roles/${encodeURIComponent(id)}`, role);
-  }
-  /** A page of what was done, and how many lines there are in all. */
-  audit(asked: {
-    search?: string;
-    limit?: number;
-    offset?: number;
-  }): Observable<{ rows: AuditRecord[]; total: number }> {
-    return askPage(this.http, '/api/audit', asked) as Observable<{ rows: AuditRecord[]; total: number }>;
   }
   signOut(): Observable<unknown> {
     return this.http.delete('/api/session');

@@ -5,9 +5,9 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import type { AuditRecord } from '@druckerei/contract';
-import { Api } from '../../../platform/api';
 import { SearchedList } from '../../../platform/searched-list';
 import { count, timeText } from '../../../ui/format';
+import { PeopleApi } from './people.api';
 
 /** What was written by whom, newest first; searched, and given as a table. */
 @Component({
@@ -64,7 +64,7 @@ import { count, timeText } from '../../../ui/format';
   styleUrl: '../../../ui/list-page.scss',
 })
 export class AuditPage {
-  private readonly api = inject(Api);
+  private readonly api = inject(PeopleApi);
   protected readonly time = timeText;
   protected readonly count = count;
   protected readonly list = new SearchedList<AuditRecord>(({ skip, ...asked }) =>

@@ -17,15 +17,18 @@ import {
   RIGHT_IDS,
   WITH_PRICES,
 } from '@druckerei/contract';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { Api } from '../../../platform/api';
+import { EMPTY, Subject, catchError, concatMap, finalize } from 'rxjs';
 import { whenChanged } from '../../../platform/live';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
-import { many, timeText } from '../../../ui/format';
+import { dateText, many, timeText } from '../../../ui/format';
 import { type RoleStations, RoleStationsDialog } from './role-stations.dialog';
 import { WorksStore } from '../works.store';
 import { PersonDialog, type PersonData } from './person.dialog';
+import { type ProgramData, ProgramDialog } from './program.dialog';
+import { PeopleApi } from './people.api';
 
 /** Who has an account, and what their roles may do. */
 @Component({
@@ -36,7 +39,7 @@ import { PersonDialog, type PersonData } from './person.dialog';
   styleUrl: '../../../ui/list-page.scss',
 })
 export class PeoplePage {
-  private readonly api = inject(Api);
+  private readonly api = inject(PeopleApi);
   private readonly dialog = inject(MatDialog);
   private readonly works = inject(WorksStore);
   protected readonly may = inject(Store).selectSignal(selectMay('people'));
@@ -44,14 +47,37 @@ export class PeoplePage {
   protected readonly failed = signal('');
   protected readonly time = timeText;
   protected readonly rights = RIGHT_IDS.map((id) => ({ id, words: RIGHTS[id] }));
+  protected readonly persons = computed(() => this.people()?.people.filter(({ program }) => program === null) ?? []);
+  protected readonly programs = computed(() => this.people()?.people.filter(({ program }) => program !== null) ?? []);
   protected readonly roles = computed(() => this.people()?.roles ?? []);
   /** Whoever works with prices sees them. */
   protected readonly comesWith = ({ rights }: RoleOf, right: Right): boolean =>
     right === 'prices' && rights.some((one) => WITH_PRICES.includes(one));
   protected readonly isFixed = ({ id }: RoleOf): boolean => id === MANAGER_ROLE;
 
+  private readonly changes = new Subject<{ readonly id: string; readonly role: RoleChange }>();
+  /** Changes of roles that were not answered yet. */
+  private unsent = 0;
+
   constructor() {
     this.load();
+    this.changes
+      .pipe(
+        concatMap(({ id, role }) =>
+          this.api.putRole(id, role).pipe(
+            catchError((error: unknown) => {
+              this.failed.set(failureOf(error).text);
+              return this.api.people().pipe(catchError(() => EMPTY));
+            }),
+            finalize(() => this.unsent--),
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      // An answer that later changes are under way behind does not know of them.
+      .subscribe((people) => {
+        if (this.unsent <= 1) this.people.set(people);
+      });
     whenChanged(['people'], () => this.load());
   }
 
@@ -59,9 +85,17 @@ export class PeoplePage {
     if (!this.may()) return;
     this.failed.set('');
     this.api.people().subscribe({
-      next: (people) => this.people.set(people),
+      // What is under way comes with its own answer.
+      next: (people) => this.unsent === 0 && this.people.set(people),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
     });
+  }
+
+  protected tokenOf({ disabled, program }: Person): string {
+    if (disabled) return 'disabled';
+    if (!program?.holds) return 'no token that holds';
+    const until = program.until ? `until ${dateText(program.until)}` : 'until it is withdrawn';
+    return `${until}, ${program.used ? `used ${timeText(program.used)}` : 'not used yet'}`;
   }
 
   protected stateOf({ disabled, invited, sessions, lastSeen }: Person): string {
@@ -70,6 +104,13 @@ export class PeoplePage {
     return sessions > 0
       ? `${sessions} ${sessions === 1 ? 'session' : 'sessions'}${lastSeen ? `, seen ${timeText(lastSeen)}` : ''}`
       : 'not signed in';
+  }
+
+  protected openProgram(program?: Person): void {
+    this.dialog
+      .open<ProgramDialog, ProgramData>(ProgramDialog, { data: { program, roles: this.roles() }, width: '480px' })
+      .afterClosed()
+      .subscribe(() => this.load());
   }
 
   protected open(person?: Person): void {
@@ -108,14 +149,20 @@ export class PeoplePage {
       this.put(idOf(name, new Set(this.roles().map(({ id }) => id))).slice(0, 40), { name, rights: [] });
   }
 
+  /** Shows a change of a role at once, so that the next one builds on it, and sends one behind the other. */
   private put(id: string, role: RoleChange): void {
     this.failed.set('');
-    this.api.putRole(id, role).subscribe({
-      next: (people) => this.people.set(people),
-      error: (error: unknown) => {
-        this.failed.set(failureOf(error).text);
-        this.load();
-      },
-    });
+    this.people.update(
+      (now) => now && { ...now, roles: now.roles.map((one) => (one.id === id ? { ...one, ...changed(role) } : one)) },
+    );
+    this.unsent++;
+    this.changes.next({ id, role });
   }
 }
+
+/** A change of a role as the role has it: stations that it does not tell stay. */
+const changed = ({ name, rights, stations }: RoleChange): Partial<RoleOf> => ({
+  name,
+  rights,
+  ...(stations === undefined ? {} : { stations }),
+});

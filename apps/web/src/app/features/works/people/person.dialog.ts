@@ -7,9 +7,9 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { MadeLink, Person, RoleOf, SignIns } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
-import { Api } from '../../../platform/api';
 import { failureOf } from '../../../platform/problem';
 import { timeText } from '../../../ui/format';
+import { PeopleApi } from './people.api';
 
 export interface PersonData {
   /** Nobody where somebody is invited. */
@@ -116,7 +116,7 @@ export interface PersonData {
 export class PersonDialog {
   protected readonly data = inject<PersonData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<PersonDialog, boolean>>(MatDialogRef);
-  private readonly api = inject(Api);
+  private readonly api = inject(PeopleApi);
   protected readonly origin = location.origin;
   protected readonly time = timeText;
   protected readonly name = signal(this.data.person?.name ?? '');

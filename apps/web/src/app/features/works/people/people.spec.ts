@@ -1,0 +1,98 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { People, RoleChange, RoleOf } from '@druckerei/contract';
+import { Store, provideStore } from '@ngrx/store';
+import { Subject, of } from 'rxjs';
+import { testAccount } from '../../../platform/account.fixture';
+import { SessionActions, sessionFeature } from '../../../platform/session.state';
+import { WorksStore } from '../works.store';
+import { PeopleApi } from './people.api';
+import { PeoplePage } from './people.page';
+
+const role = (id: string, rights: RoleOf['rights']): RoleOf => ({ id, name: id, rights, stations: 'all' });
+const person = {
+  ...{ id: 1, login: 'anna', name: 'Anna', role: 'desk', roleName: 'desk', disabled: false, invited: false },
+  ...{ secondFactor: false, demo: false, sessions: 0, lastSeen: null, program: null },
+};
+const PEOPLE: People = {
+  people: [
+    person,
+    { ...person, id: 2, name: 'Web shop', program: { holds: true, until: '2027-12-01T10:00:00Z', used: null } },
+    { ...person, id: 3, name: 'Old shop', program: { holds: false, until: null, used: null } },
+  ],
+  roles: [role('desk', [])],
+};
+
+/** The page, with the changes that it sends and their answers, which wait until they are given. */
+async function open() {
+  const sent: { readonly change: RoleChange; readonly answer: Subject<People> }[] = [];
+  const api = {
+    people: () => of(PEOPLE),
+    putRole: (_id: string, change: RoleChange) => {
+      const answer = new Subject<People>();
+      sent.push({ change, answer });
+      return answer;
+    },
+  };
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+      { provide: PeopleApi, useValue: api },
+      { provide: WorksStore, useValue: { machines: () => [] } },
+    ],
+  });
+  TestBed.inject(Store).dispatch(SessionActions.found({ account: testAccount(['people']), demo: false, first: false }));
+  const fixture = TestBed.createComponent(PeoplePage);
+  await fixture.whenStable();
+  const element = fixture.nativeElement as HTMLElement;
+  const box = (words: string) =>
+    element.querySelector<HTMLInputElement>(`mat-checkbox input[aria-label="desk may: ${words}"]`);
+  const tick = async (words: string) => {
+    box(words)?.click();
+    await fixture.whenStable();
+  };
+  const give = async (at: number, rights: RoleOf['rights']) => {
+    sent[at]?.answer.next({ ...PEOPLE, roles: [role('desk', rights)] });
+    sent[at]?.answer.complete();
+    await fixture.whenStable();
+  };
+  const text = () => (element.textContent ?? '').replace(/\s+/g, ' ');
+  return { sent, box, tick, give, text, fixture };
+}
+const RELEASE = 'Release jobs';
+const STORES = 'Enter what comes into the stores and goes out';
+
+describe('what a role may do', () => {
+  it('is ticked faster than it is answered, one behind the other, and nothing is lost', async () => {
+    const { sent, box, tick, give } = await open();
+    await tick(RELEASE);
+    await tick(STORES);
+    expect(sent.map(({ change }) => change.rights)).toEqual([['release']]);
+    await give(0, ['release', 'prices']);
+    expect(sent.map(({ change }) => change.rights)).toEqual([['release'], ['release', 'stores']]);
+    expect(box(STORES)?.checked).toBe(true);
+    await give(1, ['release', 'stores', 'prices']);
+    expect([RELEASE, STORES].map((words) => box(words)?.checked)).toEqual([true, true]);
+  });
+
+  it('that is refused is told and looked at anew, and the next change goes', async () => {
+    const { sent, box, tick, text, fixture } = await open();
+    await tick(RELEASE);
+    sent[0]?.answer.error(new HttpErrorResponse({ status: 409, error: { title: 'Nobody would be left' } }));
+    await fixture.whenStable();
+    expect(box(RELEASE)?.checked).toBe(false);
+    expect(text()).toContain('Look again');
+    await tick(STORES);
+    expect(sent[1]?.change.rights).toEqual(['stores']);
+  });
+});
+
+describe('programs', () => {
+  it('stand apart from people, with how long their token holds', async () => {
+    const { text } = await open();
+    expect(text()).toMatch(/Web shopdeskuntil 1 Dec 2027, not used yet/);
+    expect(text()).toMatch(/Old shopdeskno token that holds/);
+  });
+});
