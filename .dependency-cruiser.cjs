@@ -42,7 +42,10 @@ module.exports = {
     forbid(
       'web-to-pure-formats-only',
       { path: '^apps/web/' },
-      { path: '^packages/formats/', pathNot: '^packages/formats/src/(artwork|calendar|drawings|tables)\\.ts$' },
+      {
+        path: '^packages/formats/',
+        pathNot: '^packages/formats/src/(artwork|calendar|drawings|pdf-artwork|tables)\\.ts$',
+      },
     ),
     // The frame of the page is fetched first: of core and contract it takes what stands by itself.
     forbid(
@@ -60,7 +63,7 @@ module.exports = {
       { path: '^apps/' },
       {
         path: '^packages/[^/]+/src/',
-        pathNot: '^packages/[^/]+/src/(index|artwork|calendar|drawings|tables|kernel/index|plain)\\.ts$',
+        pathNot: '^packages/[^/]+/src/(index|artwork|calendar|drawings|pdf-artwork|tables|kernel/index|plain)\\.ts$',
       },
     ),
     forbid(

@@ -127,7 +127,12 @@ export async function createApp({
       logger: log,
       // A line for every request costs, and is asked for by its level.
       autoLogging: log.isLevelEnabled('info'),
-      redact: ['req.headers.cookie', 'req.headers.authorization', 'req.headers["x-xsrf-token"]', 'res.headers["set-cookie"]'],
+      redact: [
+        'req.headers.cookie',
+        'req.headers.authorization',
+        'req.headers["x-xsrf-token"]',
+        'res.headers["set-cookie"]',
+      ],
       serializers: { err: errorForLog, req: withoutToken },
     }),
   );

@@ -316,6 +316,9 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'list.not-whole': '{column}: “{cell}” is no whole number; sheets and rolls are counted whole.',
   'list.per-unknown': '{column}: “{cell}” is not understood. Write it like 100 kg, 1000 sheets or each.',
   'list.ends-before': 'It holds until {last}, before it begins on {first}. Correct one of the days.',
+  'list.moment':
+    'There is no moment “{text}”. Write day and time like 2027-03-31 14:05, or say which column has the time of day.',
+  'list.nothing-counted': 'This line counts nothing, good or spoiled. Enter a count, or leave it out.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',
   'best.lock':

@@ -98,6 +98,36 @@ export const sentEntriesSchema = z
   .meta({ id: 'SentEntries' });
 export type SentEntries = z.output<typeof sentEntriesSchema>;
 
+/** Counts of a list, made at several stations of several jobs. */
+export const countLinesSchema = z
+  .strictObject({
+    device: line(60).min(1).describe('where the list comes from'),
+    lines: z
+      .array(
+        z.strictObject({
+          job: line(40).min(1).describe('number of the job'),
+          station: line(120)
+            .min(1)
+            .describe('its id, its name, or the machine where that has one station of the job alone'),
+          at: z.iso
+            .datetime({ offset: true, local: true })
+            .describe('when it was counted; by the clock of the works where no offset is told'),
+          good: z.int().min(0).max(MOST_PIECES),
+          spoiled: z.int().min(0).max(MOST_PIECES).describe('process units'),
+          reason: line(80).min(1).optional(),
+        }),
+      )
+      .min(1)
+      .max(5_000),
+  })
+  .meta({ id: 'CountLines' });
+export type CountLines = z.output<typeof countLinesSchema>;
+/** Entries that were made of them; those that the book knew before, and those that are held for explaining. */
+export const countedLinesSchema = z
+  .strictObject({ entered: z.int(), known: z.int(), held: z.int() })
+  .meta({ id: 'CountedLines' });
+export type CountedLines = z.output<typeof countedLinesSchema>;
+
 /** What was decided of an entry that was held. */
 export const settleSchema = z.strictObject({ taken: z.boolean(), why: line(300).min(1) }).meta({ id: 'SettleEntry' });
 

@@ -145,6 +145,10 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     invite: { login: `T-${Math.random()}`, name: 'Somebody', role: 'viewer' },
     changePerson: { name: 'spare', role: 'only-spare', disabled: false },
     recover: {},
+    enterCounts: {
+      device: 'Counter',
+      lines: [{ job: 'HB-2042', station: 'box', at: '2026-11-30T14:05', good: 1, spoiled: 0 }],
+    },
     addProgram: { name: `P-${Math.random()}`, role: 'viewer', days: null },
     renewToken: { days: 30 },
     putRole: { name: 'Only spare', rights: [] },

@@ -1,7 +1,7 @@
 import type { Request, RequestHandler } from 'express';
 import { TOKEN_MARK } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
-import { hashOf } from '../features/accounts/second-factor.js';
+import { hashOf } from './hash-of.js';
 import { ProblemError } from './problem.js';
 
 /** Accounts of the programs that ask, by their requests. */

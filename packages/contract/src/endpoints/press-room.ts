@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { bookCheckQuery, bookCheckSchema, hash, scanQuery, scannedSchema } from '../book.js';
 import {
+  countLinesSchema,
+  countedLinesSchema,
   enterEventSchema,
   jobBookSchema,
   keptCarrierSchema,
@@ -69,6 +71,18 @@ export const PRESS_ROOM = [
     body: sentEntriesSchema,
     status: 200,
     answer: sentAnswerSchema,
+  },
+  {
+    id: 'enterCounts',
+    method: 'post',
+    path: '/api/book/counts',
+    summary: 'Enter what a list counted, of several jobs: all lines are looked up first; taken again it is known',
+    right: 'record',
+    unaudited: true,
+    tells: 'room',
+    body: countLinesSchema,
+    status: 200,
+    answer: countedLinesSchema,
   },
   {
     id: 'settleEntry',

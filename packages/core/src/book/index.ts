@@ -1,3 +1,11 @@
+export {
+  type CountColumn,
+  type CountedLine,
+  COUNT_COLUMNS,
+  guessCountColumns,
+  readCountList,
+  stationNamed,
+} from './count-list.js';
 export { type StationBalance, type BalancedStep, balanceOf, countedOf, openLine, stillToCome } from './balance.js';
 export {
   type Reading,

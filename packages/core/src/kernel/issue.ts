@@ -236,6 +236,8 @@ export const ISSUE_CODES = [
   'list.not-whole',
   'list.per-unknown',
   'list.ends-before',
+  'list.moment',
+  'list.nothing-counted',
   'ways.no-part',
   'ways.web-apart',
   'best.lock',

@@ -8,7 +8,7 @@ import type { AccountOptions } from './accounts.js';
 import { HASHING } from './add-account.js';
 import { accountBy } from './entry.js';
 import { refuseGuessable } from './password.js';
-import { hashOf } from './second-factor.js';
+import { hashOf } from '../../http/hash-of.js';
 
 /** Whom a link is for. Errors: 410 where it holds no longer. */
 async function linked(queries: Queries, token: string): Promise<Pick<Account, 'id' | 'login' | 'name'>> {

@@ -1,9 +1,10 @@
-import { createHash, randomInt } from 'node:crypto';
+import { randomInt } from 'node:crypto';
 import { authenticator } from 'otplib';
 import QRCode from 'qrcode';
 import type { NewFactor } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { invalid } from '../../http/problem.js';
+import { hashOf } from '../../http/hash-of.js';
 
 // Source: standard, RFC 6238 (time-based codes of six digits, a step of 30 s), with one step of leeway on either side.
 const totp = authenticator.clone({ window: 1, step: 30, digits: 6 });
@@ -11,9 +12,6 @@ const STEP_MS = 30_000;
 const RECOVERY_CODES = 10;
 const RECOVERY_SIGNS = '23456789abcdefghjkmnpqrstuvwxyz';
 const RECOVERY_LENGTH = 10;
-
-/** What is kept of a recovery code or of a link: drawn at random, so that a plain hash is enough. */
-export const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
 const bare = (code: string): string => code.toLowerCase().replaceAll(/[^0-9a-z]/g, '');
 

@@ -5,7 +5,7 @@ import type { FloorStep } from '@druckerei/core';
 import type { Queries } from '../../db/database.js';
 import { notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
-import { hashOf } from '../accounts/second-factor.js';
+import { hashOf } from '../../http/hash-of.js';
 import type { Bench } from '../jobs/bench.js';
 import { bookHead } from '../room/entries.js';
 import { currentWorks } from '../works/works.js';

@@ -18,7 +18,7 @@ import { patternsOf } from '../../db/patterns.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { type SessionMemory, readAccount } from '../../http/session.js';
-import { hashOf } from '../accounts/second-factor.js';
+import { hashOf } from '../../http/hash-of.js';
 import { lockKind } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
 

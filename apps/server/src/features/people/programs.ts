@@ -4,7 +4,7 @@ import type { Database, Queries } from '../../db/database.js';
 import { invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { SessionMemory } from '../../http/session.js';
-import { hashOf } from '../accounts/second-factor.js';
+import { hashOf } from '../../http/hash-of.js';
 import { changing, everybody, roleKnown } from './people.js';
 
 /** A token of a program; the one before ends. @param days that it holds, null for until it is withdrawn */

@@ -5,6 +5,7 @@ import type { Handlers } from '../../http/register.js';
 import { ProblemError, notFound } from '../../http/problem.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
+import { enterCounts } from './count-lines.js';
 import { enterEntries, settleEntry } from './enter.js';
 import { readEntries, told } from './entries.js';
 
@@ -138,9 +139,10 @@ function linesOf({ id, number, title, card, records }: AtWork): StationLine[] {
   });
 }
 
-type Served = 'jobBook' | 'enterBook' | 'settleEntry' | 'stationsNow' | 'scan' | 'checkBook';
+type Served = 'jobBook' | 'enterBook' | 'enterCounts' | 'settleEntry' | 'stationsNow' | 'scan' | 'checkBook';
 export const bookHandlers = (bench: Bench): Pick<Handlers, Served> => ({
   jobBook: ({ account, params }) => bookOf(bench, account, params.id),
+  enterCounts: ({ account, body }) => enterCounts(bench, account, body),
   enterBook: async ({ account, params, body }) => {
     const entries = await enterEntries(bench, account, params.id, body);
     // Whoever looks at nothing of the job is told nothing of it.

@@ -2,6 +2,8 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type {
   BookCheck,
+  CountLines,
+  CountedLines,
   JobBook,
   Scanned,
   SentAnswer,
@@ -37,5 +39,8 @@ export class BookApi {
   }
   check(hash?: string): Observable<BookCheck> {
     return this.http.get<BookCheck>('/api/book/check', { params: hash === undefined ? {} : { hash } });
+  }
+  enterCounts(counts: CountLines): Observable<CountedLines> {
+    return this.http.post<CountedLines>('/api/book/counts', counts);
   }
 }

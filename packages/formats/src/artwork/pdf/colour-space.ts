@@ -43,9 +43,9 @@ export function inkName(name: PDFName): string {
   const bytes = name.asBytes();
   let text: string;
   try {
-    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes as Uint8Array<ArrayBuffer>);
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    text = new TextDecoder('latin1').decode(bytes as Uint8Array<ArrayBuffer>);
+    text = new TextDecoder('latin1').decode(bytes);
   }
   const clean = text
     .replaceAll(/[\p{C}\s]+/gu, ' ')

@@ -2,7 +2,7 @@
 export type Operand = number | `/${string}`;
 
 const isSpace = (byte: number): boolean => byte <= 32;
-const DELIMITERS = new Set([...'()<>[]{}/%'].map((sign) => sign.charCodeAt(0)));
+const DELIMITERS = new Set(Array.from('()<>[]{}/%', (sign) => sign.charCodeAt(0)));
 const REGULAR = Uint8Array.from({ length: 256 }, (_, byte) => (isSpace(byte) || DELIMITERS.has(byte) ? 0 : 1));
 const isRegular = (byte: number): boolean => REGULAR[byte] === 1;
 

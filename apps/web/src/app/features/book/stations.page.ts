@@ -4,12 +4,15 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import type { StationLine } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import { BookApi } from '../../platform/book-api';
 import { BookOutbox, deviceName, nameDevice } from '../../platform/book-outbox';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
+import { selectMay } from '../../platform/session.state';
 import { count, hourText, many, timeText, unitText } from '../../ui/format';
+import { CountsFile } from './counts-file';
 import { PHASES } from './entry-forms';
 import { keepOffline } from '../../platform/keep-offline';
 import { Scans, hearScanner } from './scans';
@@ -18,7 +21,7 @@ import { ScanField } from './ui/scan-field';
 /** All stations at work, for whoever has the room in view; and the way to one's own, by its tag. */
 @Component({
   selector: 'dk-stations-page',
-  imports: [MatButtonModule, MatIconModule, MatProgressBarModule, RouterLink, ScanField],
+  imports: [CountsFile, MatButtonModule, MatIconModule, MatProgressBarModule, RouterLink, ScanField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './stations.page.html',
   styleUrl: './stations.page.scss',
@@ -32,6 +35,7 @@ export class StationsPage {
   protected readonly problem = signal('');
   protected readonly busy = signal(false);
   protected readonly device = signal(deviceName());
+  protected readonly mayRecord = inject(Store).selectSignal(selectMay('record'));
   protected readonly count = count;
   protected readonly many = many;
   protected readonly hour = hourText;
