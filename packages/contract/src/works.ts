@@ -15,7 +15,7 @@ import {
   TICKET_PARTS,
   isTicketPart,
 } from '@druckerei/core';
-import { foldingSchema } from './job-file.js';
+import { foldingSchema } from './job-component.js';
 import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
 
 import { markSchema } from './changes.js';

@@ -16,6 +16,7 @@ import { issueText } from '@druckerei/contract';
 import type { ExaminedPage } from '@druckerei/formats/pdf-artwork';
 import { Run } from '../../../platform/run';
 import { count, many } from '../../../ui/format';
+import { FileChooser } from '../parts/file-chooser';
 import { JobEditor } from '../state/job-editor';
 import { Names } from '../state/names';
 import { askArtwork } from './artwork.client';
@@ -28,7 +29,7 @@ const LONGEST_NAME = 200;
 /** The files of artwork: examined here, laid beside what is printed, and kept with the job as what they say. */
 @Component({
   selector: 'dk-artwork-room',
-  imports: [ArtworkPagesTable, MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule],
+  imports: [ArtworkPagesTable, FileChooser, MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './artwork-room.html',
   styleUrl: './artwork-room.scss',
@@ -87,9 +88,7 @@ export class ArtworkRoom {
     return of.map((id) => this.names.components().get(id) ?? `${id} (gone)`).join(', ');
   }
 
-  protected choose(files: FileList | null): void {
-    const file = files?.[0];
-    if (!file) return;
+  protected choose(file: File): void {
     this.file.set(file.name.replaceAll(/\p{C}/gu, ' ').slice(0, LONGEST_NAME));
     this.examined.set(null);
     this.drawn.set([]);

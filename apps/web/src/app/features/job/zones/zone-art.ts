@@ -21,6 +21,7 @@ import type { ReadArtwork } from '@druckerei/formats/artwork';
 import { Run } from '../../../platform/run';
 import { count, percent } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
+import { FileChooser } from '../parts/file-chooser';
 import { JobEditor } from '../state/job-editor';
 import { askZones } from './zones.client';
 import type { ZonesAnswer, ZonesQuestion } from './zones.messages';
@@ -28,7 +29,15 @@ import type { ZonesAnswer, ZonesQuestion } from './zones.messages';
 /** An artwork for the ink zones: chosen, read in a worker, laid on the plate, and taken into the job as one edit. */
 @Component({
   selector: 'dk-zone-art',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatProgressBarModule, MatSelectModule, NumberBox],
+  imports: [
+    FileChooser,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatProgressBarModule,
+    MatSelectModule,
+    NumberBox,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './zone-art.html',
   styleUrl: './zone-art.scss',
@@ -104,9 +113,7 @@ export class ZoneArt {
     return `${most}; ${count(overLimitCm2(art.profile, this.placed()), 1)} cm² of the sheet (${percent(Math.round(overLimit * 1e4) / 1e4)} of the artwork) are over ${percent(this.limit())}: they set off and dry slowly.`;
   });
 
-  protected choose(files: FileList | null): void {
-    const file = files?.[0];
-    if (!file) return;
+  protected choose(file: File): void {
     this.file.set(file);
     this.read();
   }
