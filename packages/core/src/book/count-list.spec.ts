@@ -2,7 +2,6 @@ import { guessCountColumns, readCountList, stationNamed } from './count-list.js'
 
 const key = {
   columns: { job: 0, station: 1, when: 2, good: 3, spoiled: 4, reason: 5 },
-  decimal: '.',
   dates: 'day',
 } as const;
 const read = (...row: string[]) => readCountList([row], key)[0];
@@ -46,7 +45,8 @@ describe('a list of counts', () => {
       'list.not-a-number spoiled',
     ]);
     expect(read('A', 'B', '2026-11-30 14:05', '1.200')).toMatchObject({ good: 1200 });
-    expect(codes('A', 'B', '2026-11-30 14:05', '1.5')).toEqual(['list.not-whole good']);
+    for (const part of ['1.5', '1,5', '12.00', '1.2345'])
+      expect(codes('A', 'B', '2026-11-30 14:05', part)).toEqual(['list.not-whole good']);
     expect(codes('A', 'B', '2026-11-30 14:05', '0', '')).toEqual(['list.nothing-counted good']);
     expect(
       readCountList(

@@ -1,5 +1,4 @@
 import { type DayFirst, type Issue, bareName, columnsOf, error, readDay } from '../kernel/index.js';
-import { readAmount } from '../works/index.js';
 
 /** What a list of counts may tell, and what its columns are called. */
 export const COUNT_COLUMNS = {
@@ -18,7 +17,6 @@ export type CountColumn = keyof typeof COUNT_COLUMNS;
 export interface CountListKey {
   /** Place of each column, from 0. */
   readonly columns: Partial<Readonly<Record<CountColumn, number>>>;
-  readonly decimal: '.' | ',';
   readonly dates: DayFirst;
 }
 
@@ -54,7 +52,8 @@ export const guessCountColumns = (headings: readonly string[]): Partial<Record<C
   columnsOf(headings, HEADINGS);
 
 const CLOCK = /^(\d{1,2}):(\d{2})(?::\d{2}(?:[.,]\d+)?)?$/;
-const GROUPED = /^\d{1,3}(?:[.,'’\s]\d{3})+$/;
+const WHOLE = /^(?:\d+|\d{1,3}(?:[.,'’\s]\d{3})+)$/;
+const FIGURE = /^\d[\d.,]*$/;
 const OFFSET = /(?:Z|[+-]\d{2}:?\d{2})$/;
 
 /** The clock of a cell: “14:05”, “9:30:12”; undefined where it is none. */
@@ -74,7 +73,7 @@ function readMoment(when: string, time: string, dates: DayFirst): string | undef
   return date !== undefined && clock !== undefined ? `${date}T${clock}` : undefined;
 }
 
-function readLine(row: readonly string[], { columns, decimal, dates }: CountListKey, line: number): CountLine {
+function readLine(row: readonly string[], { columns, dates }: CountListKey, line: number): CountLine {
   const issues: Issue[] = [];
   const cellOf = (column: CountColumn): string => row[columns[column] ?? -1]?.trim() ?? '';
   const told = (column: CountColumn) => ({ column: COUNT_COLUMNS[column], cell: cellOf(column) });
@@ -82,10 +81,9 @@ function readLine(row: readonly string[], { columns, decimal, dates }: CountList
     const text = cellOf(column);
     const amount = text.replace(/[\s\p{L}]+$/u, '');
     // Counts are whole: what parts three digits parts thousands, whatever the sign.
-    const grouped = GROUPED.test(amount) ? Number(amount.replaceAll(/\D/g, '')) : undefined;
-    const value = text === '' ? 0 : (grouped ?? readAmount(amount, decimal));
-    if (value === undefined || value < 0) issues.push(error('list.not-a-number', column, told(column)));
-    else if (!Number.isInteger(value)) issues.push(error('list.not-whole', column, told(column)));
+    const value = text === '' ? 0 : WHOLE.test(amount) ? Number(amount.replaceAll(/\D/g, '')) : undefined;
+    if (value === undefined)
+      issues.push(error(FIGURE.test(amount) ? 'list.not-whole' : 'list.not-a-number', column, told(column)));
     return value ?? 0;
   };
   const [job, station, reason] = [cellOf('job'), cellOf('station'), cellOf('reason')];

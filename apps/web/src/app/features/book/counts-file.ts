@@ -35,7 +35,8 @@ export class CountsFile {
     name: 'counts',
     columns: COUNT_COLUMNS,
     wanted: ['job', 'station', 'when'] satisfies CountColumn[],
-    figures: ['good', 'spoiled'] satisfies CountColumn[],
+    // Counts are whole: no sign parts them.
+    figures: [],
     dates: ['when'] satisfies CountColumn[],
     one: 'count',
     several: 'counts',
