@@ -1,6 +1,16 @@
 import fs from 'node:fs';
-import { type FieldPath, ISSUE_CODES, OPERATIONS, SHIPPED_WORKS, setField } from '@druckerei/core';
-import { type ChangeWords, MESSAGES, changeInWords, issueText, parseJobFile, pathOf, reckon } from './index.js';
+import { type FieldPath, type Finding, ISSUE_CODES, OPERATIONS, SHIPPED_WORKS, setField } from '@druckerei/core';
+import {
+  type ChangeWords,
+  MESSAGES,
+  changeInWords,
+  findingText,
+  issueText,
+  mendText,
+  parseJobFile,
+  pathOf,
+  reckon,
+} from './index.js';
 
 const read = (name: string): string => fs.readFileSync(new URL(`../../../${name}`, import.meta.url), 'utf8');
 const trailMap = read('docs/examples/trail-map.json');
@@ -69,6 +79,36 @@ describe('issue catalogue', () => {
   });
 });
 
+const ARTWORK_PAGES = { count: 10_000, widthMm: 420, heightMm: 594, bleedMm: 3, boundBleedMm: 3, inks: ['K'] };
+
+describe('what artwork does not fit', () => {
+  const finding: Finding = {
+    rule: 'artwork-inks',
+    name: 'Inks of the artwork',
+    reason: 'It has more.',
+    weight: 'soft',
+    path: 'route[0]',
+    step: 'print',
+    artwork: { file: 'map.pdf', page: 2, ink: 'Rose' },
+  };
+  const nameOf = (id: string): string => (id === 'map' ? 'Map' : id);
+
+  it('is told with the ink, the page and the file, and with what is wanted', () => {
+    expect(findingText(finding)).toBe('Inks of the artwork (Rose, page 2, map.pdf). It has more.');
+    const size: Finding = { ...finding, artwork: { file: 'map.pdf' }, value: 3, limit: 2, unit: 'pages' };
+    expect(findingText(size)).toContain('(map.pdf, 3 pages, wanted 2 pages)');
+    expect(findingText({ ...size, value: 3.4, limit: 3, unit: 'share' })).toContain('(map.pdf, 340 %, limit 300 %)');
+  });
+
+  it('is mended in words of the trade', () => {
+    const ink = { kind: 'ink', component: 'map', sides: ['front', 'back'], ink: 'Rose' } as const;
+    expect(mendText({ ...ink, prints: true }, nameOf)).toBe('Print “Rose” on the front and back of Map');
+    expect(mendText({ ...ink, prints: false }, nameOf)).toBe('Leave “Rose” off the front and back of Map');
+    const trim = { kind: 'trim', components: ['map'], widthMm: 410.5, heightMm: 594 } as const;
+    expect(mendText(trim, nameOf)).toBe('Make it 410.5 x 594 mm');
+  });
+});
+
 describe('job file', () => {
   it('reads the shipped examples', () => {
     expect(errorsOf(trailMap)).toEqual([]);
@@ -104,6 +144,12 @@ describe('job file', () => {
     ],
     ['an empty title', ['title'], ' ', 'title: Title is empty'],
     ['no components', ['components'], [], 'components: Components: at least 1 wanted'],
+    [
+      'more pages of artwork than are laid beside a job',
+      ['artwork'],
+      Array.from({ length: 3 }, () => ({ name: 'a.pdf', of: ['map'], pages: [ARTWORK_PAGES] })),
+      'artwork: Artwork: at most 20000 pages, of all files together',
+    ],
     ['a date that is none', ['due'], 'tomorrow', 'due: Due date is not a valid date'],
   ])('names the field and the limits: %s', (_, path, value, message) => {
     expect(errorsOf(changed(path, value))).toContain(message);

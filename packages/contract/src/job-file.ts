@@ -111,6 +111,10 @@ const artworkPages = z.strictObject({
   rgb: z.boolean().optional().describe('painted with colours that are no inks'),
   totalInk: z.number().min(0).max(64).optional().describe('most in one place, 1 for a solid of one ink; an estimate'),
 });
+/** Pages of all files of a job: each is laid beside what is printed at every change. */
+const MOST_PAGES = 20_000;
+const pagesOf = (files: readonly { readonly pages: readonly { readonly count: number }[] }[]): number =>
+  files.reduce((sum, { pages }) => pages.reduce((all, { count }) => all + count, sum), 0);
 const artwork = z.strictObject({
   name: named(200).describe('file name'),
   of: z.array(id).min(1).max(64).describe('components whose pages it has'),
@@ -180,7 +184,12 @@ export const jobSchema = z
       .describe('its pieces are worth something: every sheet, spoil and number is accounted for'),
     contact: z.enum(CONTACTS).optional().describe('what the product touches'),
     items: z.array(item).max(200).optional().describe('ordered by themselves, sharing press sheets'),
-    artwork: z.array(artwork).max(40).optional().describe('files of artwork that were examined'),
+    artwork: z
+      .array(artwork)
+      .max(40)
+      .refine((files) => pagesOf(files) <= MOST_PAGES, { error: `at most ${MOST_PAGES} pages, of all files together` })
+      .optional()
+      .describe('files of artwork that were examined'),
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),
   })
