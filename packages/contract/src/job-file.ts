@@ -101,10 +101,12 @@ const part = z.strictObject({
   owner: owner.optional().describe('the customer sends it: not charged'),
   price: z.number().min(0).max(1e6).optional().describe('of one'),
 });
+/** Banners are longer than any machine is wide. */
+const artworkMm = z.number().min(0.01).max(1_000_000).describe('millimetres');
 const artworkPages = z.strictObject({
   count: z.int().min(1).max(10_000).describe('pages that are alike, one behind another'),
-  widthMm: positiveMm,
-  heightMm: positiveMm,
+  widthMm: artworkMm,
+  heightMm: artworkMm,
   bleedMm: margin.describe('beyond the trim, on the side where it is least'),
   boundBleedMm: margin.describe('the same, were one of the upright sides the spine'),
   inks: z.array(named(60)).max(64),

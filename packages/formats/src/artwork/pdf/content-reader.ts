@@ -18,7 +18,7 @@ export class ContentReader {
 
   constructor(private readonly bytes: Uint8Array) {}
 
-  /** The next operator; undefined at the end. Of a picture within the content, `BI` is followed by its own entries. */
+  /** The next operator; undefined at the end. Behind `BI` comes a picture within the content. */
   next(): string | undefined {
     this.operands = [];
     for (;;) {
@@ -27,16 +27,13 @@ export class ContentReader {
     }
   }
 
-  /** Entries of a picture within the content, by name; its data is left behind. */
-  picture(): ReadonlyMap<string, Operand> {
-    const entries = new Map<string, Operand>();
+  /** The space of a picture within the content, of a table of colours that of its colours; its data is left behind. */
+  picture(): Operand | undefined {
     this.next();
-    for (let i = 0; i + 1 < this.operands.length; i += 2) {
-      const [name, value] = [this.operands[i], this.operands[i + 1]];
-      if (typeof name === 'string' && value !== undefined) entries.set(name, value);
-    }
+    const at = this.operands.findIndex((one) => one === '/CS' || one === '/ColorSpace');
+    const [space, base] = at < 0 ? [] : this.operands.slice(at + 1);
     this.passData();
-    return entries;
+    return space === '/I' || space === '/Indexed' ? base : space;
   }
 
   /** To behind the `EI` that stands alone. */
@@ -82,7 +79,8 @@ export class ContentReader {
     if (number !== undefined) return this.keep(number);
     const from = this.at;
     this.passRegular();
-    return this.text(from);
+    const text = this.text(from);
+    return text === 'true' || text === 'false' || text === 'null' ? this.keep(`/${text}`) : text;
   }
 
   /** A number where one stands, as pages write them: a sign, digits and a point. */

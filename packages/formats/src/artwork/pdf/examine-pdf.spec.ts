@@ -76,6 +76,21 @@ describe('boxes of a page', () => {
     expect(await only(written(''))).toMatchObject({ widthMm: 100, heightMm: 150, bleedMm: 0 });
   });
 
+  it('are told within what a job can keep: no bleed of a hand, no inks without end, no page of a hair', async () => {
+    const wide = await boxed((page) => {
+      page.setMediaBox(0, 0, 3000 * POINTS, 3000 * POINTS);
+      page.setBleedBox(0, 0, 3000 * POINTS, 3000 * POINTS);
+      page.setTrimBox(1000 * POINTS, 1000 * POINTS, 100 * POINTS, 150 * POINTS);
+    });
+    expect(wide).toMatchObject({ bleedMm: 100, boundBleedMm: 100 });
+    const names = Array.from({ length: 90 }, (_, i) => `S${i}`);
+    const spaces = { ColorSpace: Object.fromEntries(names.map((one) => [one, spot(one)])) };
+    const paints = names.map((one) => `/${one} cs 1 scn 0 0 9 9 re f`).join(' ');
+    expect((await only(written(paints, () => spaces))).inks).toHaveLength(64);
+    const hair = await written('', undefined, (page) => page.setTrimBox(10, 10, 0.001, 100));
+    expect(await refused(hair)).toBe('artwork.no-size');
+  });
+
   it('that leave no area are refused with the page', async () => {
     const file = await written('', undefined, (page) => page.setTrimBox(500, 500, 10, 10));
     expect(await examinePdf(asFile(file))).toMatchObject({
@@ -174,6 +189,8 @@ describe('inks of a page', () => {
       written('BI /W 1 /H 1 /BPC 8 /CS /CMYK ID 0 1 0 0 k 0 0 1 1 re f\u0001 EI 0 0 1 0 k 0 0 9 9 re f'),
     );
     expect(page.inks).toEqual(['C', 'K', 'M', 'Y']);
+    for (const space of ['/I true /CS /CMYK', '/D [1 0] /CS /CMYK', '/CS [/I /CMYK 1 <00000000ff000000>]'])
+      expect((await only(written(`BI /W 1 /H 1 ${space} /BPC 8 ID x EI`))).inks).toEqual(['C', 'K', 'M', 'Y']);
     const mask = await only(written('0 1 0 0 k BI /W 1 /H 1 /IM true ID \u00ff EI'));
     expect(mask.inks).toEqual(['M']);
   });

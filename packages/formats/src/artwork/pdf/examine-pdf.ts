@@ -19,6 +19,9 @@ const MOST_BYTES = 1 << 30;
 const MOST_PAGES = 10_000;
 
 const POINTS_PER_INCH = 72;
+/** What a job keeps of a page at most: bleed, and inks. Source: common practice, no source. */
+const MOST_BLEED_MM = 100;
+const MOST_INKS = 64;
 
 /** A page of a file as it was found. */
 export interface ExaminedPage extends Omit<ArtworkPages, 'count' | 'totalInk'> {
@@ -56,7 +59,8 @@ function sizeOf(
   const media = boxOf(page.getMediaBox());
   const trim = within(boxOf(page.getTrimBox()), media);
   const bleed = within(boxOf(page.getBleedBox()), media);
-  const [width, height] = [(trim.right - trim.left) * mm, (trim.top - trim.bottom) * mm];
+  const rounded = (value: number): number => Math.max(0, Math.round(value * 100) / 100);
+  const [width, height] = [rounded((trim.right - trim.left) * mm), rounded((trim.top - trim.bottom) * mm)];
   if (!(width > 0 && height > 0)) throw new Refused('artwork.no-size', { page: number });
   const beyond = {
     left: trim.left - bleed.left,
@@ -74,12 +78,13 @@ function sizeOf(
         [beyond.left, beyond.right],
         [beyond.top, beyond.bottom],
       ];
-  const rounded = (value: number): number => Math.max(0, Math.round(value * 100) / 100);
+  // A sheet with room for marks has no more bleed for that than anybody cuts.
+  const beyondMm = (points: number): number => Math.min(MOST_BLEED_MM, rounded(points * mm));
   return {
-    widthMm: rounded(turned ? height : width),
-    heightMm: rounded(turned ? width : height),
-    bleedMm: rounded(Math.min(...upright, ...level) * mm),
-    boundBleedMm: rounded(Math.min(Math.max(...upright), ...level) * mm),
+    widthMm: turned ? height : width,
+    heightMm: turned ? width : height,
+    bleedMm: beyondMm(Math.min(...upright, ...level)),
+    boundBleedMm: beyondMm(Math.min(Math.max(...upright), ...level)),
   };
 }
 
@@ -96,7 +101,7 @@ function examinePage(page: PDFPage, number: number): ExaminedPage {
     contentOf(page),
     resources instanceof PDFDict ? resources : undefined,
   );
-  return { ...size, inks: [...inks].sort(), rgb, totalInk, pictures };
+  return { ...size, inks: [...inks].sort().slice(0, MOST_INKS), rgb, totalInk, pictures };
 }
 
 /** The mark of a PDF stands within so many bytes of its beginning. Source: common practice, no source. */

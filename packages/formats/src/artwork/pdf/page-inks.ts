@@ -147,10 +147,10 @@ export class InkReader {
       this.addAll(colourSpace(dict.lookup(PDFName.of('ColorSpace')), group(resources, 'ColorSpace')));
   }
 
-  private inlinePicture(entries: ReadonlyMap<string, Operand>, resources: PDFDict | undefined, state: State): void {
-    // True and false are no operands: a mask is a picture without a space.
-    const space = nameOf(entries.get('/CS') ?? entries.get('/ColorSpace'));
+  private inlinePicture(told: Operand | undefined, resources: PDFDict | undefined, state: State): void {
+    const space = nameOf(told);
     if (space) this.addAll(colourSpace(space, group(resources, 'ColorSpace')));
+    // A mask has no space of its own.
     else this.add(state.fill.paint);
   }
 
