@@ -1,7 +1,19 @@
 import fs from 'node:fs';
-import { type FieldPath, type Finding, ISSUE_CODES, OPERATIONS, SHIPPED_WORKS, setField } from '@druckerei/core';
+import {
+  type FieldPath,
+  type Finding,
+  type Job,
+  ISSUE_CODES,
+  OPERATIONS,
+  SHIPPED_WORKS,
+  plan,
+  setField,
+} from '@druckerei/core';
 import {
   type ChangeWords,
+  type Endpoint,
+  ENDPOINTS,
+  EXAMPLES,
   MESSAGES,
   changeInWords,
   findingText,
@@ -80,6 +92,18 @@ describe('issue catalogue', () => {
 });
 
 const ARTWORK_PAGES = { count: 10_000, widthMm: 420, heightMm: 594, bleedMm: 3, boundBleedMm: 3, inks: ['K'] };
+
+describe('examples of the API', () => {
+  it.each(Object.entries(EXAMPLES))('%s takes what its example sends', (id, example) => {
+    const endpoint: Endpoint | undefined = ENDPOINTS.find((one) => one.id === id);
+    expect(endpoint?.body?.safeParse(example).error?.issues ?? []).toEqual([]);
+  });
+});
+
+it('the job of the examples can be planned on the machines that ship', () => {
+  const outcome = plan(EXAMPLES.createJob as Job, SHIPPED_WORKS);
+  expect(outcome.ok ? [] : outcome.issues.map(({ code, path }) => `${code} ${path}`)).toEqual([]);
+});
 
 describe('what artwork does not fit', () => {
   const finding: Finding = {

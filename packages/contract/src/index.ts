@@ -16,6 +16,7 @@ export * from './jobs.js';
 export * from './live.js';
 export * from './problem.js';
 export * from './changes.js';
+export { EXAMPLES } from './endpoint-examples.js';
 export * from './endpoints.js';
 export * from './parse-job.js';
 export * from './reckon.js';

@@ -516,6 +516,8 @@ describe('OpenAPI', () => {
       Object.values(methods).map(({ operationId }) => operationId),
     );
     expect(documented.sort()).toEqual(endpoints.map(({ id }) => id).sort());
+    // Those who write programs see what is sent.
+    expect(JSON.stringify(paths['/api/book/counts'])).toContain('"example":{"device":"Counter of the folder"');
   });
 });
 

@@ -1,6 +1,6 @@
 import { table } from '@druckerei/core';
 import { createDocument } from 'zod-openapi';
-import { type Endpoint, ENDPOINTS, problemSchema } from '@druckerei/contract';
+import { type Endpoint, type EndpointId, ENDPOINTS, EXAMPLES, problemSchema } from '@druckerei/contract';
 
 const binary = (media: string) => ({ content: { [media]: { schema: { type: 'string', format: 'binary' } } } });
 
@@ -11,12 +11,14 @@ const problem = (description: string) => ({
 
 function operation(endpoint: Endpoint): object {
   const { params, query, body, answer, media, takes } = endpoint;
+  const known = EXAMPLES[endpoint.id as EndpointId];
+  const example = known ? { example: known } : {};
   const success = answer ? { content: { 'application/json': { schema: answer } } } : media ? binary(media) : {};
   return {
     operationId: endpoint.id,
     summary: endpoint.summary,
     ...(params || query ? { requestParams: { ...(params ? { path: params } : {}), ...(query ? { query } : {}) } } : {}),
-    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body } } } } : {}),
+    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body, ...example } } } } : {}),
     ...(takes ? { requestBody: { required: true, ...binary(takes) } } : {}),
     ...(endpoint.right === 'public' ? { security: [] } : { description: `Right: ${endpoint.right}.` }),
     ...(endpoint.browser && endpoint.right !== 'public' ? { security: [{ session: [] }] } : {}),
