@@ -259,6 +259,8 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'artwork.no-pages': 'The file has no page. Write it anew from the program that it came from.',
   'artwork.no-size': 'Page {page} has no area: its trim lies outside of its sheet. Set its boxes and write it anew.',
   'artwork.pdf-wanted': '{name} is no PDF. Choose one, or have the artwork written as one.',
+  'artwork.cut-off':
+    'The file ends before it is whole. Copy it again, or write it anew from the program that it came from.',
   'zones.empty': 'The picture has no pixels that can be read.',
   'zones.no-zones': '{machine} has no ink zones.',
   'count.unknown-step': 'The route has no step {step}.',

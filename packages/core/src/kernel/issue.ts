@@ -185,6 +185,7 @@ export const ISSUE_CODES = [
   'artwork.no-pages',
   'artwork.no-size',
   'artwork.pdf-wanted',
+  'artwork.cut-off',
   'zones.empty',
   'zones.no-zones',
   'order.above-limit',

@@ -113,11 +113,11 @@ const totalInk = worstPage(({ found: { totalInk: value = 0 } }, _beside, { norms
 const separated = worstPage(({ found }) => (found.rgb ? { off: 1 } : undefined));
 
 /** Inks that a file has and its component does not print, at the first page of each. */
-const missingInks: Predicate = ({ job, ...facts }) =>
-  besideOf({ job, ...facts }).flatMap(({ artwork, placed, stepOf }): Found[] => {
+const missingInks: Predicate = (facts) =>
+  besideOf(facts).flatMap(({ artwork, placed, stepOf }): Found[] => {
     const told = new Map<string, Found>();
     for (const { page, found, wanted } of placed) {
-      const component = job.components.find(({ id }) => id === wanted.component);
+      const component = facts.job.components.find(({ id }) => id === wanted.component);
       const prints = new Set(wanted.sides.flatMap((side) => component?.[side] ?? []).map(({ name }) => bareName(name)));
       for (const ink of found.inks) {
         const key = `${wanted.component} ${wanted.sides.join()} ${bareName(ink)}`;
@@ -137,8 +137,9 @@ const missingInks: Predicate = ({ job, ...facts }) =>
 const IS_LAID = ['ground', 'varnish', 'coating'];
 
 /** Inks of a component that no page of its files has. */
-const emptyInks: Predicate = ({ job, ...facts }) => {
-  const beside = besideOf({ job, ...facts });
+const emptyInks: Predicate = (facts) => {
+  const { job } = facts;
+  const beside = besideOf(facts);
   const laid = new Set((job.inks ?? []).filter(({ kind }) => IS_LAID.includes(kind)).map(({ name }) => name));
   return job.components.flatMap((component): Found[] => {
     const [one] = beside.filter(({ artwork }) => artwork.of.includes(component.id));

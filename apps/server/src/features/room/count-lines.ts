@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
 import { instantOf, refuseTime, stationNamed } from '@druckerei/core';
 import { type CountLines, type CountedLines, type SentEntries, issueText } from '@druckerei/contract';
+import { hashOf } from '../../http/hash-of.js';
 import { invalid } from '../../http/problem.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
@@ -19,7 +19,7 @@ const NO_REASON = 'not told by the list';
 
 /** A name of its own for an entry that is always the same for the same line: a list that is taken twice does no harm. */
 function uidOf(...parts: readonly (string | number)[]): string {
-  const hex = createHash('sha256').update(JSON.stringify(parts)).digest('hex');
+  const hex = hashOf(JSON.stringify(parts));
   // A UUID of the version that leaves its content to who makes it (RFC 9562).
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
@@ -66,7 +66,7 @@ export async function enterCounts(bench: Bench, account: Author, { device, lines
   }
   const entries = new Entries();
   const faults: Fault[] = [];
-  const byJob = new Map<number, { entry: Entry; line: number }[]>();
+  const byJob = new Map<number, Entry[]>();
   for (const [i, line] of lines.entries()) {
     const job = jobs.get(line.job.toLowerCase());
     const found = job && stationNamed(job.steps, line.station);
@@ -80,14 +80,15 @@ export async function enterCounts(bench: Bench, account: Author, { device, lines
       refuse('station', `Job ${line.job} has several stations ${line.station}. Name it as the ticket does.`);
     if (ahead) refuse('at', issueText(ahead));
     if (!job || typeof found !== 'object') continue;
-    const own = entries.of(job.id, found.id, new Date(wall).toISOString(), line);
-    byJob.set(job.id, [...(byJob.get(job.id) ?? []), ...own.map((entry) => ({ entry, line: i }))]);
+    const own = byJob.get(job.id) ?? [];
+    own.push(...entries.of(job.id, found.id, new Date(wall).toISOString(), line));
+    byJob.set(job.id, own);
   }
   if (faults.length > 0) throw invalid(faults);
   const told = { entered: 0, known: 0, held: 0 };
   for (const [job, own] of byJob)
     for (let at = 0; at < own.length; at += MOST_AT_ONCE) {
-      const some = own.slice(at, at + MOST_AT_ONCE).map(({ entry }) => entry);
+      const some = own.slice(at, at + MOST_AT_ONCE);
       for (const { outcome } of await enterEntries(bench, account, job, { device, seen: 0, entries: some }))
         if (outcome !== 'refused') told[outcome]++;
     }

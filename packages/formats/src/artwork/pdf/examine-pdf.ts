@@ -104,8 +104,8 @@ function examinePage(page: PDFPage, number: number): ExaminedPage {
   return { ...size, inks: [...inks].sort().slice(0, MOST_INKS), rgb, totalInk, pictures };
 }
 
-/** The mark of a PDF stands within so many bytes of its beginning. Source: common practice, no source. */
-const HEAD = 1024;
+/** The marks of a PDF stand within so many bytes of its beginning and of its end. Source: common practice, no source. */
+const EDGE = 1024;
 
 /**
  * The pages of a PDF: trimmed size and bleed in millimetres, by their boxes, turn and unit, and the inks that they are
@@ -114,8 +114,10 @@ const HEAD = 1024;
 export const examinePdf = (file: File, progress?: (share: number) => void): Promise<Outcome<readonly ExaminedPage[]>> =>
   guarded(async () => {
     if (file.size > MOST_BYTES) throw new Refused('artwork.too-long', { megabytes: MOST_BYTES >> 20 });
-    if (!(await file.slice(0, HEAD).text()).includes('%PDF-'))
+    if (!(await file.slice(0, EDGE).text()).includes('%PDF-'))
       throw new Refused('artwork.pdf-wanted', { name: file.name });
+    // Its reader would put together what is left, and tell of fewer pages than the file had.
+    if (!(await file.slice(-EDGE).text()).includes('%%EOF')) throw new Refused('artwork.cut-off');
     const bytes = new Uint8Array(await file.arrayBuffer());
     refuseBombs(bytes);
     const options = { parseSpeed: ParseSpeeds.Fastest, updateMetadata: false };

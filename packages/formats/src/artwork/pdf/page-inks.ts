@@ -14,7 +14,7 @@ export interface PageInks {
   pictures: boolean;
 }
 
-/** Forms within forms, at most. */
+/** Forms within forms, at most. Source: common practice, no source. */
 const DEEPEST = 24;
 /** Operators of one page; more is no page but an attack on its reader. Source: common practice, no source. */
 const MOST_OPERATORS = 20_000_000;
