@@ -95,6 +95,13 @@ describe('artwork beside the job', () => {
     expect(of(mended, 'artwork-inks')).toEqual([]);
   });
 
+  it('with an ink that the press has no unit for is told, and no mend breaks the plan', () => {
+    // Four and four on a press of eight units.
+    const [found] = of(filed(programme, [page({ count: 40, inks: [...CMYK, 'Rose'] })]), 'artwork-inks');
+    expect(found).toMatchObject({ artwork: { ink: 'Rose' } });
+    expect(found?.mend).toBeUndefined();
+  });
+
   it('without an ink that is printed leaves a plate empty; varnish needs no page, and what is no ink yet may be any', () => {
     const job = filed(cards, [{ ...front, inks: ['K', 'Night blue'] }, back]);
     const [found, ...others] = of(job, 'artwork-empty-plates');

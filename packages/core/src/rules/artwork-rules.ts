@@ -1,5 +1,7 @@
 import type { Artwork, ArtworkPages, Job } from '../job/index.js';
 import { type ComponentLayout, type PagePlaced, artworkFits, pagesWanted, placePagesOf } from '../press-sheet/index.js';
+import { withInk } from '../edit/index.js';
+import { pressIssues } from '../plan/index.js';
 import { bareName, tenth } from '../kernel/index.js';
 import type { RuleId } from '../route/index.js';
 import type { RouteFacts } from './facts.js';
@@ -112,9 +114,16 @@ const totalInk = worstPage(({ found: { totalInk: value = 0 } }, _beside, { norms
 /** Colours that are no inks. */
 const separated = worstPage(({ found }) => (found.rgb ? { off: 1 } : undefined));
 
+/** Whether the press of a component takes one ink more: a mend leaves nothing that cannot be planned. */
+function hasUnit(job: Job, mend: Extract<Mend, { kind: 'ink' }>, layout: ComponentLayout | undefined): boolean {
+  const { components } = withInk(job, mend.component, mend.sides, mend.ink, true);
+  const after = components.find(({ id }) => id === mend.component);
+  return !!layout && !!after && pressIssues(after, layout.machine, layout.path, layout.caliperUm).length === 0;
+}
+
 /** Inks that a file has and its component does not print, at the first page of each. */
 const missingInks: Predicate = (facts) =>
-  besideOf(facts).flatMap(({ artwork, placed, stepOf }): Found[] => {
+  besideOf(facts).flatMap(({ artwork, placed, layouts, stepOf }): Found[] => {
     const told = new Map<string, Found>();
     for (const { page, found, wanted } of placed) {
       const component = facts.job.components.find(({ id }) => id === wanted.component);
@@ -126,7 +135,7 @@ const missingInks: Predicate = (facts) =>
         told.set(key, {
           step: stepOf(wanted.component),
           artwork: { file: artwork.name, page, ink },
-          mend,
+          ...(hasUnit(facts.job, mend, layouts.get(wanted.component)) ? { mend } : {}),
         });
       }
     }
