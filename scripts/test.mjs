@@ -71,13 +71,17 @@ async function jest(name, config, env, { esm = true } = {}) {
   results.push({ name, passed: counts.numPassedTests, failed, ok, said: told.length > 0 ? told.join('\n') : said });
 }
 
-/** @param databases one for each worker. @param empty one that no server has seen yet. */
-async function browser(databases, empty) {
+/** Each file of tests has a database that no server has seen yet. */
+async function browser(cluster) {
   if (!wants('e2e')) return;
   const report = path.join(reports, 'e2e.json');
+  const files = fs.readdirSync(path.join(repo, 'e2e/tests')).filter((file) => file.endsWith('.spec.ts'));
+  const databases = files.map((file) => {
+    const name = path.basename(file, '.spec.ts');
+    return [name, cluster.database(`druckerei_e2e_${name.replaceAll('-', '_')}`)];
+  });
   const env = {
-    E2E_DATABASES: JSON.stringify(databases),
-    E2E_EMPTY: JSON.stringify(empty),
+    E2E_DATABASES: JSON.stringify(Object.fromEntries(databases)),
     PLAYWRIGHT_JSON_OUTPUT_NAME: report,
   };
   const { ok, said } = await execute(
@@ -115,10 +119,7 @@ if (wants('server') || wants('e2e')) {
   cluster.start();
   await jest('server', 'apps/server/jest.config.mjs', cluster.database('druckerei_test'));
   needPackage('chromium', () => fs.existsSync('/usr/bin/chromium'));
-  await browser(
-    ['druckerei_e2e', 'druckerei_e2e_2'].map((name) => cluster.database(name)),
-    cluster.database('druckerei_e2e_empty'),
-  );
+  await browser(cluster);
 }
 fs.rmSync(reports, { recursive: true, force: true });
 

@@ -1,5 +1,6 @@
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, expectAccessible, signIn } from './steps';
 
 const POINTS = 72 / 25.4;

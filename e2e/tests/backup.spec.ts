@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { signIn } from './steps';
 
 test('a manager takes everything away in one file, and restores it into an empty works only', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { dialogReady, expectAccessible, field, openExample, pdfText, saved, signIn, station } from './steps';
 
 test('a station runs on two machines, a lane is parted and joined, all taken back', async ({ page }) => {

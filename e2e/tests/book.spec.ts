@@ -1,4 +1,5 @@
-import { type Browser, type BrowserContext, type Page, expect, test } from '@playwright/test';
+import { type Browser, type BrowserContext, type Page, expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, csrf, expectAccessible, signIn } from './steps';
 
 interface Answer {

@@ -1,6 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
 import { halfBlackPdf } from './pdf.js';
+import { test } from './server';
 import { expectAccessible, openExample, saved, signIn, station } from './steps.js';
 import { tintTiff } from './tiff.js';
 

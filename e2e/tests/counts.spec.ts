@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, expectAccessible, signIn } from './steps';
 
 test('counts of a list come into the book once, and a line of no job is told', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { balance, expectAccessible, field, openExample, saved, signIn } from './steps.js';
 
 const CUSTOMER = 'Reedmere Museum';

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { dialogReady, expectAccessible, released, signIn } from './steps';
 
 test('the desk opens first, and what wants a decision is given, put off, done and taken back', async ({

@@ -1,28 +1,21 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { expect, test } from '@playwright/test';
+import { type ChildProcess } from 'node:child_process';
+import { expect } from '@playwright/test';
+import { databaseOf, spawnServer, stopServer, test } from './server';
 import { expectAccessible } from './steps.js';
 
-const repo = fileURLToPath(new URL('../..', import.meta.url));
-const PORT = '3953';
+const PORT = 3953;
 const address = `http://127.0.0.1:${PORT}`;
-const empty = JSON.parse(process.env['E2E_EMPTY'] ?? '{}') as Readonly<Record<string, string>>;
+// A works without the demo: not the server that the other files have.
+test.use({ baseURL: address });
 
 let server: ChildProcess;
 let told = '';
 test.beforeAll(async () => {
-  const { DEMO: _demo, ...env } = process.env;
-  server = spawn(process.execPath, ['apps/server/dist/main.js'], {
-    cwd: repo,
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...env, ...empty, PORT, NODE_ENV: 'production', LOG_LEVEL: 'error', WEB_DIR: `${repo}apps/web/dist` },
-  });
+  server = spawnServer(PORT, { ...databaseOf(test.info().file), DEMO: '0' });
   server.stdout?.on('data', (text: Buffer) => (told += text.toString()));
   await expect.poll(() => told).toContain('enter this code');
 });
-test.afterAll(() => {
-  server.kill('SIGTERM');
-});
+test.afterAll(() => stopServer(server));
 
 test('a works begins with nobody: the first manager is made by the code of the terminal', async ({ page }) => {
   const code = /([2-9A-Z]{4}-){3}[2-9A-Z]{4}/.exec(told)?.[0] ?? '';

@@ -1,4 +1,5 @@
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, dialogReady, expectAccessible, pdfText, released, signIn } from './steps';
 
 const dayIn = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);

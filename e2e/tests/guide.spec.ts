@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, expectAccessible, openExample, signIn, station } from './steps';
 
 test('the guide opens where one is, by one key; a search finds a rule, and the page has an address', async ({

@@ -1,4 +1,5 @@
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, balance, expectAccessible, openExample, pdfText, saved, signIn, station } from './steps.js';
 
 const view = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });

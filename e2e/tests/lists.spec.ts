@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, chooseOwn, expectAccessible, field, pdfText, signIn } from './steps';
 
 test('several jobs are ticked, released, copied and printed together; one that cannot holds up none', async ({

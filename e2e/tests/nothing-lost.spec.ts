@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { balance, field, openExample, openNorms, saved, signIn, station } from './steps';
 
 test('what cannot be used stays in the field with the reason, over a reload too', async ({ page }) => {

@@ -1,5 +1,6 @@
 import fs from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { expectAccessible, signIn } from './steps';
 
 const LINES = [

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { balance, chooseOwn, expectAccessible, field, openExample, pdfText, saved, signIn, station } from './steps';
 
 test.describe('the trail map', () => {

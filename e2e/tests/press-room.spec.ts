@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { expectAccessible, signIn } from './steps.js';
 
 test('register is read by the stand-in, and the moves are told and drawn', async ({ page }) => {

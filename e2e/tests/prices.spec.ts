@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { expectAccessible, openExample, signIn } from './steps';
 
 test('whoever sees no prices plans and reads on without them', async ({ page, browser }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { dialogReady, expectAccessible, signIn } from './steps';
 
 test('what is short is ordered at the price of its quantity, comes in part, and is no longer to be bought', async ({

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { addExample, expectAccessible, signIn } from './steps';
 
 test('what the log proposes is looked at, weighed against the open jobs, and refused', async ({ page }) => {

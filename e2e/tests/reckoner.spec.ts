@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { expectAccessible, signIn } from './steps';
 
 test('a sum is typed in words, mended in its fields, opened to its working, and sent as a link', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { type Page, expect, test } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
+import { test } from './server';
 import { dialogReady, expectAccessible, leaveAsShipped, openExample, saved, signIn, station } from './steps';
 
 /** Begins a job of a family by its questions alone, with the answers given. */

@@ -1,6 +1,7 @@
 import fs from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import readSheets from 'read-excel-file/node';
+import { test } from './server';
 import { dialogReady, expectAccessible, signIn } from './steps';
 
 test('tables of a page are saved with all their lines, and stock that was counted in one comes back', async ({

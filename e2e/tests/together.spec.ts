@@ -1,42 +1,19 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { type Page, expect, test } from '@playwright/test';
+import { type ChildProcess } from 'node:child_process';
+import { type Page, expect } from '@playwright/test';
+import { databaseOf, spawnServer, stopServer, test, untilReady } from './server';
 import { expectAccessible, field, openExample, saved, signIn } from './steps.js';
 
-const repo = fileURLToPath(new URL('../..', import.meta.url));
-const databases = JSON.parse(process.env['E2E_DATABASES'] ?? '[{}]') as readonly Record<string, string>[];
-const worker = Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
-const port = String(3955 + worker);
-const address = `http://127.0.0.1:${port}`;
+const PORT = 3955;
+const address = `http://127.0.0.1:${PORT}`;
 
 /** A second instance on the database of the first. */
 let second: ChildProcess;
-test.beforeAll(async ({ request }) => {
-  second = spawn(process.execPath, ['apps/server/dist/main.js'], {
-    cwd: repo,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: {
-      ...process.env,
-      ...databases[worker],
-      PORT: port,
-      DEMO: '1',
-      NODE_ENV: 'production',
-      LOG_LEVEL: 'error',
-      WEB_DIR: `${repo}apps/web/dist`,
-    },
-  });
-  await expect
-    .poll(() =>
-      request.get(`${address}/api/ready`).then(
-        (answer) => answer.status(),
-        () => 0,
-      ),
-    )
-    .toBe(200);
+test.beforeAll(async ({ servers }, { file }) => {
+  await servers.of(file);
+  second = spawnServer(PORT, databaseOf(file));
+  await untilReady(address);
 });
-test.afterAll(() => {
-  second.kill('SIGTERM');
-});
+test.afterAll(() => stopServer(second));
 
 /** Somebody else, at the other instance. */
 async function other(page: Page): Promise<Page> {

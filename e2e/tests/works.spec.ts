@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './server';
 import { dialogReady, expectAccessible, signIn } from './steps.js';
 
 test('a machine is copied, corrected, drawn as it is typed, and retired', async ({ page }) => {

@@ -2,7 +2,6 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database.js';
 import { accountHandlers } from './features/accounts/accounts.js';
 import { makeEntry } from './features/accounts/entry.js';
@@ -45,11 +44,11 @@ import { answerProblems, unknownRoute } from './http/problem.js';
 import { registerEndpoints } from './http/register.js';
 import { auditLog } from './http/audit.js';
 import { csrf } from './http/csrf.js';
+import { requestLog } from './http/log.js';
 import { type Live, teller } from './http/live.js';
 import { serveWeb } from './http/serve-web.js';
 import { SessionMemory, endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
-import { errorForLog, withoutToken } from './db/errors.js';
 import { securityLog } from './http/security-log.js';
 
 export interface AppOptions {
@@ -122,27 +121,14 @@ export async function createApp({
   // Nothing of the API is kept by a browser; a tag over it would be reckoned for nobody.
   app.disable('etag');
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
-  app.use(
-    pinoHttp({
-      logger: log,
-      // A line for every request costs, and is asked for by its level.
-      autoLogging: log.isLevelEnabled('info'),
-      redact: [
-        'req.headers.cookie',
-        'req.headers.authorization',
-        'req.headers["x-xsrf-token"]',
-        'res.headers["set-cookie"]',
-      ],
-      serializers: { err: errorForLog, req: withoutToken },
-    }),
-  );
+  app.use(requestLog(log));
   app.use(SECURITY, compression({ level: PACKING }));
   const api = '/api';
   const token = csrf(sessionSecret);
   const known = devices(sessionSecret);
   const security = securityLog(database, log);
   const memory = new SessionMemory(rememberMs);
-  const onError = (error: Error): void => log.error({ err: errorForLog(error) }, 'sessions');
+  const onError = (error: Error): void => log.error({ err: error }, 'sessions');
   const json = express.json({ limit: '2mb' });
   const withToken = express.Router().use(json, byToken(database));
   const signedIn = [

@@ -1,11 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
-import { pino } from 'pino';
 import { NEW_WORKS, SHIPPED_WORKS } from '@druckerei/core';
 import { createApp } from './app.js';
 import { alone } from './db/alone.js';
 import { connect } from './db/database.js';
-import { errorForLog } from './db/errors.js';
 import { setUpSchema } from './db/schema.js';
 import { loadLog } from './demo/load-log.js';
 import { loadFloor } from './demo/load-floor.js';
@@ -13,6 +11,7 @@ import { loadDemo, refuseMixing, setUpWorks } from './demo/load-demo.js';
 import { setFirstManager } from './features/accounts/accounts.js';
 import { firstCode, hasNobody } from './features/accounts/first-manager.js';
 import { type Listening, listen, stopListening } from './http/listen.js';
+import { openLog } from './http/log.js';
 import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
@@ -23,7 +22,7 @@ import { openWorkshop } from './work/workshop.js';
 import { isLoopback, readSettings, trustedProxies } from './settings.js';
 
 const { settings, tlsFiles, wrong } = readSettings(process.env);
-const log = pino({ level: settings?.LOG_LEVEL ?? 'info', serializers: { err: errorForLog } });
+const log = openLog(settings?.LOG_LEVEL ?? 'info');
 if (!settings) {
   log.fatal({ wrong }, 'the settings cannot be used');
   process.exit(1);

@@ -2,7 +2,6 @@ import type { Request } from 'express';
 import type { Logger } from 'pino';
 import type { Account, Endpoint } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
-import { errorForLog } from '../db/errors.js';
 import { type Note, noting } from '../db/noted.js';
 
 const MOST_SUBJECT = 200;
@@ -29,7 +28,7 @@ export const auditLog =
     const result = await noting(note, work);
     if (!note.taken)
       await database.one('audit/add', ...note.values).catch((error: unknown) => {
-        log.error({ err: errorForLog(error), what: endpoint.id, account: account.id }, 'audit');
+        log.error({ err: error, what: endpoint.id, account: account.id }, 'audit');
       });
     return result;
   };

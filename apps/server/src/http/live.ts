@@ -2,7 +2,6 @@ import type { Request, Response } from 'express';
 import type { Logger } from 'pino';
 import { type Account, type Endpoint, type LiveMessage, TAB_HEADER, liveSchema } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
-import { errorForLog } from '../db/errors.js';
 import { type Ear, listenTo } from '../db/listen.js';
 import { ProblemError } from './problem.js';
 
@@ -137,6 +136,6 @@ export const teller =
       ...(tab !== undefined && /^[a-z0-9]{1,60}$/.test(tab) ? { tab } : {}),
     };
     await database.one('live/tell', JSON.stringify(message)).catch((error: unknown) => {
-      log.error({ err: errorForLog(error), topic: tells }, 'live');
+      log.error({ err: error, topic: tells }, 'live');
     });
   };

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { isNativeError } from 'node:util/types';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { FieldError, Revision } from '@druckerei/contract';
-import { errorForLog, isAway, isHeld, mayTryAgain, unkeepable, violated } from '../db/errors.js';
+import { isAway, isHeld, mayTryAgain, unkeepable, violated } from '../db/errors.js';
 
 interface Details {
   readonly detail?: string;
@@ -105,12 +105,12 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
   }
   const known = problemOf(error) ?? readProblem(error) ?? pathProblem(error);
   if (known) {
-    if (known.status >= 500) request.log.warn({ err: errorForLog(error) }, known.title);
+    if (known.status >= 500) request.log.warn({ err: error }, known.title);
     send(response, known);
     return;
   }
   const id = randomUUID();
-  request.log.error({ err: errorForLog(error), errorId: id }, 'unexpected error');
+  request.log.error({ err: error, errorId: id }, 'unexpected error');
   send(
     response,
     new ProblemError(500, 'Something went wrong on our side. Nothing was saved.', {

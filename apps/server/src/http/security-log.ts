@@ -2,7 +2,6 @@ import type { Request } from 'express';
 import type { Logger } from 'pino';
 import type { Database } from '../db/database.js';
 import { unnoted } from '../db/noted.js';
-import { errorForLog } from '../db/errors.js';
 
 export type SecurityAct =
   | 'sign in'
@@ -28,7 +27,7 @@ export const securityLog = (database: Database, log: Logger): SecurityLog => ({
     // A name is what somebody typed: what PostgreSQL cannot keep of it is left out.
     const named = Buffer.from(actor).toString('utf8').replaceAll('\0', '').slice(0, 80);
     await unnoted(() => database.one('accounts/add-security', named, address, what, result)).catch((error: unknown) => {
-      log.error({ err: errorForLog(error), what, result, address }, 'security log');
+      log.error({ err: error, what, result, address }, 'security log');
     });
   },
 });

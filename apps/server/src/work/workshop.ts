@@ -44,6 +44,8 @@ export interface Workshop {
 
 const busy = (): ProblemError =>
   new ProblemError(503, 'The server is busy with other jobs. Try again in a few seconds.');
+const stopping = (): ProblemError =>
+  new ProblemError(503, 'The server is being stopped. Try again when it is there once more.');
 const tooLong = (ms: number): ProblemError =>
   new ProblemError(422, `This takes longer than ${ms / 1000} seconds to reckon, which is the limit.`, {
     detail: 'Ask for less at once: fewer steps, pieces on a sheet, numbers or points of an outline.',
@@ -105,6 +107,7 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
   });
   pool.on('error', () => undefined); // told to the task that it happened to
   let asked = 0;
+  let closed = false;
 
   return {
     async run<Name extends TaskName>(
@@ -130,7 +133,7 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
         if ('value' in done) return done.value;
         throw new ProblemError(done.problem.status, done.problem.title, done.problem.details);
       } catch (error) {
-        throw watch.why ?? asProblem(error, limits);
+        throw watch.why ?? (closed ? stopping() : asProblem(error, limits));
       } finally {
         watch.stop();
         ends?.removeEventListener('abort', end);
@@ -138,7 +141,10 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
         asked--;
       }
     },
-    close: () => pool.destroy(),
+    close() {
+      closed = true;
+      return pool.destroy();
+    },
   };
 }
 
