@@ -291,6 +291,7 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'works.perfects-with-one-unit': 'A press that prints both sides in one pass has two units or more, not {units}.',
   'works.plates-and-plateless': 'A press without plates has no plates. Take one of the two out.',
   'works.group-missing': '{group}: not told, and a machine of this kind ({process}) has to.',
+  'works.field-not-here': '{field}: a machine of this kind ({process}) has none. Take it out.',
   'works.group-not-here': '{group}: a machine of this kind ({process}) has none. Take it out, or change the kind.',
   'works.sheet-size': 'The sheet {sheet} has a side outside {least} to {most} mm.',
   'works.sheet-twice': 'The sheet {sheet} is told twice. Take one out.',

@@ -140,6 +140,7 @@ export const machineSchema = z
         grain: z.enum(['long', 'short']).optional(),
         maxG: z.number().optional(),
         stations: z.int().optional(),
+        clamps: z.int().optional(),
         parallelFolds: z.int().optional(),
         crossFolds: z.int().optional(),
         forceKn: z.number().optional(),

@@ -212,6 +212,7 @@ export const ISSUE_CODES = [
   'works.perfects-with-one-unit',
   'works.plates-and-plateless',
   'works.group-missing',
+  'works.field-not-here',
   'works.group-not-here',
   'works.sheet-size',
   'works.sheet-twice',

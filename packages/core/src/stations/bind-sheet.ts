@@ -62,6 +62,12 @@ export function bindSheet(sheet: SheetBook): void {
     spacing: sheet.machineNorm('spacing'),
   });
   sheet.card(speed);
+  const clamps = sheet.machine?.takes?.clamps;
+  if (clamps !== undefined)
+    sheet.show('clampRound', 'A block is held in its clamp', 's', '3600 * clamps / books', {
+      clamps: sheet.give('clamps', 'Clamps of the machine', clamps, 'clamps'),
+      books: sheet.machineNorm('speed'),
+    });
   const cooling = sheet.show('cooling', 'Cooling on the conveyor', 'min', 'length / speed', {
     length: sheet.machineNorm('conveyor'),
     speed,

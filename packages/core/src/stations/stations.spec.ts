@@ -104,6 +104,8 @@ describe('station sheets', () => {
     // At the fastest speed that still cools, it takes just what the glue wants.
     expect(72 / ((value('fastest') * 0.4) / 60)).toBeCloseTo(2, 9);
     expect(value('coverWidth')).toBeCloseTo(2 * (130 + 3) + value('spine'), 9);
+    // Eighteen clamps go round once while as many books leave.
+    expect((value('clampRound') / 3600) * 4_000).toBeCloseTo(18, 9);
   });
 
   it('the binder: PUR for heavy coated text, a conveyor that is too short is told', () => {

@@ -99,6 +99,12 @@ const groupIssues = (machine: Machine): Issue[] =>
     return may === 'never' && has ? [error('works.group-not-here', group.at, values)] : [];
   });
 
+/** What only another kind of machine has. */
+const notHereIssues = (machine: Machine): Issue[] =>
+  MACHINE_FIELDS.flatMap(({ fields }) => fields)
+    .filter(({ only, path }) => only !== undefined && only !== machine.process && fieldAt(machine, path) !== undefined)
+    .map(({ name, path }) => error('works.field-not-here', path, { field: name, process: machine.process }));
+
 /**
  * What is wrong with a machine as somebody enters it, in words of the trade: values beyond their limits, a smallest sheet larger
  * than the largest, margins that leave nothing to print, plates smaller than the sheet. None for what can be planned on.
@@ -111,6 +117,7 @@ export function checkMachine(machine: Machine): readonly Issue[] {
     ...MACHINE_FIELDS.filter((group) => hasGroup(machine, group)).flatMap(({ fields }) =>
       fieldsIssues(machine, fields),
     ),
+    ...notHereIssues(machine),
   ];
   if (shape.length > 0) return shape;
   return [

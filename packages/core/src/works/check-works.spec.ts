@@ -70,6 +70,8 @@ describe('machines as they are entered', () => {
     ['a guillotine with units', withField(typeOf('board-cutter'), 'press.units', 2), 'press.units'],
     ['pieces smaller than the smallest', withField(typeOf('buckle-folder'), 'takes.maxMm', [80, 60]), 'takes.maxMm'],
     ['thick and thin', withField(typeOf('buckle-folder'), 'takes.minCaliperUm', 500), 'takes.maxCaliperUm'],
+    ['half a clamp', withField(typeOf('binder'), 'takes.clamps', 0.5), 'takes.clamps'],
+    ['clamps of a folder', withField(typeOf('buckle-folder'), 'takes.clamps', 18), 'takes.clamps'],
     ['no feeders', withField(typeOf('gatherer'), 'takes.stations', 0), 'takes.stations'],
   ])('%s is refused', (_, machine, path) => {
     expect(checkMachine(machine).map((issue) => issue.path)).toContain(path);

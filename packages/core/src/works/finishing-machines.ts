@@ -131,7 +131,7 @@ export const FINISHING_MACHINES: readonly Machine[] = [
     id: 'binder',
     name: 'Eighteen-clamp binder with cooling conveyor',
     process: 'binder',
-    ...takes([320, 640], [100, 120], [2000, 60000], { stations: 20, maxG: 3000 }),
+    ...takes([320, 640], [100, 120], [2000, 60000], { stations: 20, clamps: 18, maxG: 3000 }),
   },
   { id: 'splitter', name: 'Book splitter', process: 'splitter', ...takes([320, 640], [90, 200], [2000, 60000]) },
   {

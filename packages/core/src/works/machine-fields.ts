@@ -211,6 +211,7 @@ export const MACHINE_FIELDS: readonly FieldGroup[] = [
       choice('takes.grain', 'Grain has to run along the side that is', ['long', 'short']),
       { ...mm('takes.maxG', 'Heaviest piece', 1, 1_000_000), unit: 'g' },
       whole('takes.stations', 'Feeders or stations', 1, 100),
+      { ...whole('takes.clamps', 'Clamps', 1, 100), only: 'binder' },
       { ...mm('takes.forceKn', 'Most force', 1, 50_000), unit: 'kN' },
       { ...whole('takes.parallelFolds', 'Folds the same way in one unit', 1, 12), only: 'folder' },
       { ...whole('takes.crossFolds', 'Turns by a right angle', 0, 6), only: 'folder' },

@@ -31,6 +31,8 @@ export interface MachineTakes {
   readonly maxG?: number;
   /** Feeders of a machine that gathers. */
   readonly stations?: number;
+  /** Clamps of a binder, one block in each. */
+  readonly clamps?: number;
   /** Most force of a die cutter, kN. */
   readonly forceKn?: number;
   /** Of a folder: folds the same way that one unit makes (pockets, or knives on top of each other), and turns by a right angle. */

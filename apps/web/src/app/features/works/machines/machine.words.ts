@@ -17,6 +17,7 @@ export function machineWords({ press, takes, process, ...rest }: Machine, measur
     `up to ${size(takes.maxMm)}`,
     `${count(takes.minCaliperUm)} to ${count(takes.maxCaliperUm)} µm`,
     ...(takes.stations === undefined ? [] : [`${takes.stations} stations`]),
+    ...(takes.clamps === undefined ? [] : [`${takes.clamps} clamps`]),
     ...(takes.parallelFolds === undefined ? [] : [`${takes.parallelFolds} folds in a unit`]),
     ...(takes.crossFolds === undefined ? [] : [`${takes.crossFolds} turns`]),
   ].join(', ');
