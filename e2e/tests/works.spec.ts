@@ -1,3 +1,5 @@
+import http from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect } from '@playwright/test';
 import { test } from './server';
 import { dialogReady, expectAccessible, signIn } from './steps.js';
@@ -156,4 +158,46 @@ test('a program is let in by a token that is shown once, reads by it, and is ref
   await expect(row).toContainText('no token that holds');
   expect((await shop.get('/api/jobs')).status()).toBe(401);
   await shop.dispose();
+});
+
+test('another program is told what happens: its secret is shown once, a message arrives, and one that does not says why', async ({
+  page,
+}) => {
+  let came = 0;
+  const shop = http.createServer((_request, response) => {
+    came++;
+    response.writeHead(came === 1 ? 200 : 503).end();
+  });
+  await new Promise<void>((resolve) => shop.listen(0, '127.0.0.1', resolve));
+  await signIn(page);
+  await page.goto('/works/people');
+  await page.getByRole('button', { name: 'Tell an address' }).click();
+  await dialogReady(page);
+  await page.getByLabel('Name', { exact: true }).fill('Shop window');
+  await page.getByLabel('Address', { exact: true }).fill('nonsense');
+  await page.getByRole('checkbox', { name: 'A station counts' }).uncheck();
+  await page.getByRole('button', { name: 'Tell it, and make a secret' }).click();
+  await expect(page.getByRole('alert')).toContainText('begins with http:// or https://');
+  await page
+    .getByLabel('Address', { exact: true })
+    .fill(`http://127.0.0.1:${(shop.address() as AddressInfo).port}/told`);
+  await expectAccessible(page, 'an address that is told');
+  await page.getByRole('button', { name: 'Tell it, and make a secret' }).click();
+  await expect(page.locator('[data-test="secret"]')).toContainText('whsec_');
+  await page.getByRole('button', { name: 'Close' }).click();
+  const row = page.getByRole('row', { name: /^Shop window/ });
+  await expect(row).toContainText('released, done, late');
+  await row.getByRole('button', { name: 'Messages to Shop window' }).click();
+  await expect(page.getByText('Nothing was told yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Try it out' }).click();
+  await expect(page.getByRole('row', { name: /Nothing, to try it out delivered 1 answered 200/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Try it out' }).click();
+  await expect(page.getByRole('row', { name: /Nothing, to try it out waiting 1 answered 503/ })).toBeVisible();
+  await expectAccessible(page, 'messages to an address');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(row).toContainText('answered 503');
+  await row.getByRole('button', { name: 'Change Shop window' }).click();
+  await page.getByRole('button', { name: 'Take the address away' }).click();
+  await expect(row).toHaveCount(0);
+  shop.close();
 });

@@ -17,6 +17,7 @@ import { jobHandlers } from './features/jobs/jobs.js';
 import { liveHandlers } from './features/live/live.js';
 import { peopleHandlers } from './features/people/people.js';
 import { programHandlers } from './features/people/programs.js';
+import { hookHandlers } from './features/hooks/hooks.js';
 import { deskHandlers } from './features/desk/desk.js';
 import { floorHandlers } from './features/floor/floor.js';
 import { shiftBookHandlers } from './features/floor/shift-book.js';
@@ -175,6 +176,7 @@ export async function createApp({
     ...changesHandlers(database),
     ...peopleHandlers(database, memory),
     ...programHandlers(database, memory),
+    ...hookHandlers(database),
     ...backupHandlers({ database, security, worksChanged, endSessions: () => memory.clear() }),
     openapi: () => document,
     ...liveHandlers({ database, live, memory }),

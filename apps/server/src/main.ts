@@ -16,6 +16,7 @@ import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
+import { sendMessages } from './features/hooks/sender.js';
 import { watchFolder } from './features/inbox/watch-folder.js';
 import { type FloorRuns, planFloors } from './features/floor/runs.js';
 import { openWorkshop } from './work/workshop.js';
@@ -48,6 +49,7 @@ const workshop = openWorkshop();
 const live = new Live(settings.DATABASE_URL, told('hearing other instances'));
 let runs: FloorRuns | undefined;
 let endInbox: (() => Promise<void>) | undefined;
+let endSending: (() => Promise<void>) | undefined;
 live.onHeard(({ topic }) => {
   if (topic === 'floor') runs?.wake();
 });
@@ -90,11 +92,12 @@ async function begin({
     metrics,
   });
   setInterval(() => {
-    for (const over of ['accounts/prune-attempts', 'sent/prune', 'people/prune-links'])
+    for (const over of ['accounts/prune-attempts', 'sent/prune', 'people/prune-links', 'hooks/prune'])
       database.one(over).catch((error: unknown) => log.error({ err: error }, over));
   }, PRUNE_MS).unref();
   keeper.ask();
   runs = await planFloors({ database, workshop }, told('planning the floor'));
+  endSending = await sendMessages(database, told('messages to other programs'));
   const { INBOX_DIR: dir, INBOX_LOGIN: login } = rest;
   if (dir !== undefined && login !== undefined)
     endInbox = watchFolder({ database, workshop }, { dir, login }, told('the inbox'));
@@ -116,7 +119,7 @@ const GOODBYE_MS = 2_000;
 async function stop(signal: string, server: Listening): Promise<void> {
   log.info({ signal }, 'stopping');
   keeper.stop();
-  const quiet = Promise.all([live.close(), runs?.stop(), endInbox?.()]);
+  const quiet = Promise.all([live.close(), runs?.stop(), endInbox?.(), endSending?.()]);
   await stopListening(server);
   await Promise.race([Promise.all([workshop.close(), database.close(), quiet]), wait(GOODBYE_MS)]);
   process.exit(0);

@@ -1,6 +1,7 @@
 import { SESSION } from './endpoints/session.js';
 import { PEOPLE } from './endpoints/people.js';
 import { PROGRAMS } from './endpoints/programs.js';
+import { HOOKS } from './endpoints/hooks.js';
 import { WORKS } from './endpoints/works.js';
 import { JOBS } from './endpoints/jobs.js';
 import { PRESS_ROOM } from './endpoints/press-room.js';
@@ -23,6 +24,7 @@ export const ENDPOINTS = [
   ...SESSION,
   ...PEOPLE,
   ...PROGRAMS,
+  ...HOOKS,
   ...WORKS,
   ...JOBS,
   ...PRESS_ROOM,

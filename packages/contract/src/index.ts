@@ -9,6 +9,7 @@ export * from './messages.js';
 export * from './rule-words.js';
 export * from './plain.js';
 export * from './people.js';
+export * from './hooks.js';
 export * from './session.js';
 export * from './works.js';
 export * from './norms.js';

@@ -9,6 +9,8 @@ export interface Queries {
   many<Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]>;
   /** The only row, or undefined. */
   one<Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row | undefined>;
+  /** A statement of the queue's, which has its own. */
+  readonly raw: (text: string, values: unknown[]) => Promise<{ rows: unknown[] }>;
 }
 
 export interface Database extends Queries {
@@ -48,8 +50,9 @@ const parameter = (value: unknown): unknown =>
     : value;
 
 /** The only row out of all. */
-const asking = (many: Queries['many']): Queries => ({
+const asking = (many: Queries['many'], raw: Queries['raw']): Queries => ({
   many,
+  raw,
   one: async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row | undefined> => {
     const [row] = await many<Row>(name, ...values);
     return row;
@@ -57,11 +60,14 @@ const asking = (many: Queries['many']): Queries => ({
 });
 
 const queriesOn = (client: pg.Pool | pg.PoolClient): Queries =>
-  asking(async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {
-    // Named, so that PostgreSQL reads and plans it once for a connection.
-    const { rows } = await client.query<Row>({ name, text: sql(name), values: values.map(parameter) });
-    return rows;
-  });
+  asking(
+    async <Row extends pg.QueryResultRow>(name: string, ...values: unknown[]): Promise<Row[]> => {
+      // Named, so that PostgreSQL reads and plans it once for a connection.
+      const { rows } = await client.query<Row>({ name, text: sql(name), values: values.map(parameter) });
+      return rows;
+    },
+    (text, values) => client.query<Record<string, unknown>>(text, values),
+  );
 
 /**
  * One run of a transaction on a connection of its own. One that broke under it is thrown away, not handed to the next.
@@ -146,7 +152,7 @@ export function connect(
       : plain.many(name, ...values);
   return {
     pool,
-    ...asking(many),
+    ...asking(many, plain.raw),
     transaction: (work) => runUntilDone(pool, work),
     isAlive: () =>
       look.query(sql('accounts/health')).then(

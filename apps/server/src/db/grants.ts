@@ -36,6 +36,8 @@ const TAKEN_FROM = [
   'floor_feed',
   'floor_run',
   'program_token',
+  'hook',
+  'hook_message',
 ];
 
 /** The role that an address of a database signs in as. */

@@ -32,6 +32,7 @@ beforeAll(async () => {
   const manager = await visitor(server.app, 'manager');
   const added = await manager.call('post', '/api/programs', { name: 'Feeder', role: 'manager', days: null });
   ({ token } = added.body as MadeToken);
+  await manager.call('post', '/api/hooks', HOOK);
   program = (await server.database.one<{ id: number }>('people/by-login', 'program Feeder'))?.id ?? 0;
 });
 afterAll(() => server.stop());
@@ -67,6 +68,8 @@ const REFUSED: Readonly<Record<string, number>> = {
   release: 409,
   putAside: 409,
   withdrawToken: 404,
+  dropHook: 404,
+  sendAgain: 409,
   callOff: 409,
   moveSingles: 422,
   kitSingle: 422,
@@ -91,6 +94,9 @@ const REFUSED: Readonly<Record<string, number>> = {
   linkFor: 410,
   welcome: 410,
 };
+
+/** An address that is told nothing. */
+const HOOK = { name: 'Shop', url: 'http://127.0.0.1:9/told', events: ['job.late'], paused: true };
 
 /** Settings of the demo works. */
 const SETTINGS = { name: 'Haldenbruck Print Works', currency: 'EUR', numberPattern: 'HB-{yy}-####' };
@@ -123,6 +129,8 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     .replace('/api/roles/{id}', '/api/roles/only-spare')
     .replace('/api/floor/schedules/{id}', '/api/floor/schedules/999999')
     .replace('/api/floor/runs/{id}', '/api/floor/runs/999999')
+    .replace('/api/hooks/{id}', `/api/hooks/${endpoint.id === 'dropHook' ? 999_999 : 1}`)
+    .replace('{message}', '999999')
     .replace('{token}', 'x'.repeat(32))
     .replace('{id}', endpoint.id.startsWith('numbers') ? '11' : '1')
     .replace('{step}', endpoint.id.startsWith('numbers') ? 'number' : 'box')
@@ -151,6 +159,8 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     },
     addProgram: { name: `P-${Math.random()}`, role: 'viewer', days: null },
     renewToken: { days: 30 },
+    addHook: { ...HOOK, name: `H-${Math.random()}` },
+    changeHook: HOOK,
     putRole: { name: 'Only spare', rights: [] },
     ownSettings: { locale: null },
     changeSettings: { settings: SETTINGS, seen: SETTINGS },

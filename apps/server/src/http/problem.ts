@@ -38,6 +38,9 @@ const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
     offer_number_unique: new ProblemError(409, 'This offer number is taken', {
       errors: [{ path: 'number', message: 'This offer number is taken. Choose another.' }],
     }),
+    hook_name_unique: new ProblemError(409, 'An address is called this already', {
+      detail: 'Call it something else, or change the one that is there.',
+    }),
     supplier_name_unique: new ProblemError(409, 'The works has a supplier of this name', {
       errors: [{ path: 'name', message: 'The works has a supplier of this name. Choose another, or change that one.' }],
     }),

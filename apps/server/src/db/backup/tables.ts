@@ -58,6 +58,8 @@ export const LEFT_OUT: readonly string[] = [
   'floor_job',
   'account_link',
   'program_token',
+  'hook',
+  'hook_message',
   'floor_feed',
   'floor_run',
   'session',

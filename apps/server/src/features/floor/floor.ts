@@ -1,4 +1,4 @@
-import { type FloorHours, FloorMoves, checkHours, numberText } from '@druckerei/core';
+import { type FloorHours, FloorMoves, type FloorPlan, checkHours, numberText } from '@druckerei/core';
 import {
   type Account,
   type Floor,
@@ -10,12 +10,13 @@ import {
   causeText,
   issueText,
 } from '@druckerei/contract';
-import type { Database } from '../../db/database.js';
+import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { ShortMemory } from '../../http/short-memory.js';
 import { lockKind } from '../changes/changes.js';
 import { refuseOlder } from '../changes/refuse-older.js';
+import { tellHooks } from '../hooks/tell-hooks.js';
 import type { Bench } from '../jobs/bench.js';
 import { keptPlan, readRevision } from '../jobs/revisions.js';
 import type { Kept, Moving } from '../../work/floor-tasks.js';
@@ -81,9 +82,23 @@ const cannotBeThere = (): ProblemError =>
     detail: 'It has begun, it waits for what it would go ahead of, or that machine cannot do it.',
   });
 
+/** Tells other programs of jobs that are late by the schedule that stands now, and were not before. */
+async function tellLate(
+  queries: Queries,
+  { jobs }: FloorNow['problem'],
+  before: FloorPlan | undefined,
+  now: FloorPlan | undefined,
+): Promise<void> {
+  const known = new Set(before?.late.map(({ job }) => job));
+  for (const { job: id, minutes } of now?.late ?? []) {
+    const job = known.has(id) ? undefined : jobs.find((one) => one.id === id);
+    if (job) await tellHooks(queries, 'job.late', job, { due: job.due ?? null, minutesLate: Math.round(minutes) });
+  }
+}
+
 /** Takes a trial in force. Issues: 404, 409 where it is no trial, or what it builds on has changed. */
 export async function takeNow(bench: Bench, id: number): Promise<void> {
-  const { basis } = await readFloor(bench);
+  const { basis, problem } = await readFloor(bench);
   await bench.database.transaction(async (queries) => {
     await lockKind(queries, 'floor');
     const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', id);
@@ -95,8 +110,10 @@ export async function takeNow(bench: Bench, id: number): Promise<void> {
         detail:
           'Jobs, counts, hours, pins or machines are others than when it was made. Plan anew: what has begun stays.',
       });
+    const before = await readSchedule(queries, 'in force', basis);
     await queries.one('floor/end-in-force');
     await queries.one('floor/take', id);
+    await tellLate(queries, problem, before?.plan, (await readSchedule(queries, 'in force', basis))?.plan);
   });
 }
 

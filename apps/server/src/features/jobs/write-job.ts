@@ -3,6 +3,7 @@ import type { Account, BegunJobs, CopyJob, Revision } from '@druckerei/contract'
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import { type Assessed, assessJob, assessJobs, basisOf, keepAssessment } from '../assessments/assessments.js';
+import { tellHooks } from '../hooks/tell-hooks.js';
 import { noteChange } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
 import type { Bench } from './bench.js';
@@ -145,6 +146,13 @@ export async function release(
     if (basisOf(await currentWorks(queries)) !== basis)
       throw new ProblemError(409, 'The norms have changed while this job was planned. Look at it once more.');
     await queries.one('jobs/release', id, newest.revision, newest.version + 1, frozen, account.id);
+    const { number, title, customer, order, due } = seen.job;
+    await tellHooks(
+      queries,
+      'job.released',
+      { id, number, title, customer },
+      { revision: newest.revision, quantity: order.quantity, due: due ?? null },
+    );
     // What its documents are made of from now on, whatever the engine says later.
     if (kept) await queries.one('jobs/keep-plan', id, newest.revision, Buffer.from(kept));
     await keepAssessment(

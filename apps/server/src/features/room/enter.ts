@@ -31,6 +31,7 @@ import { assessmentOf } from '../assessments/assessments.js';
 import type { Bench } from '../jobs/bench.js';
 import { followCount } from '../finished/finished.js';
 import { drawStock } from '../stores/draw.js';
+import { tellHooks } from '../hooks/tell-hooks.js';
 import { letAllGo } from '../stores/reservations.js';
 import { type NewEntry, addEntries, readEntries } from './entries.js';
 import { inTurn } from './in-turn.js';
@@ -99,27 +100,51 @@ const REVISING: readonly RoomEvent['kind'][] = ['settled', 'strike', 'take-back'
 const COUNTING: readonly RoomEvent['kind'][] = ['count', 'good', 'step-closed', ...REVISING];
 const DRAWING: readonly RoomEvent['kind'][] = ['taken-in', 'left-over', 'ink', ...REVISING];
 
+/** Good pieces that the stations have counted. */
+const goodOfSteps = ({ counts }: RoomState): ReadonlyMap<string, number> =>
+  new Map([...counts].map(([step, { good }]) => [step, good]));
+
+/** Tells other programs what stations have counted, and that the job is done by it. */
+async function tellCounts(
+  queries: Queries,
+  job: LockedJob,
+  { card, finish }: Assessment,
+  before: ReadonlyMap<string, number>,
+  now: ReadonlyMap<string, number>,
+): Promise<void> {
+  const names = new Map(card?.steps.map(({ id, name }) => [id, name]));
+  for (const [step, good] of now)
+    if (good !== before.get(step))
+      await tellHooks(queries, 'job.counted', job, { station: { id: step, name: names.get(step) ?? step }, good });
+  if (isFinished(finish, now) && !isFinished(finish, before))
+    await tellHooks(queries, 'job.done', job, { good: goodOf(finish, now) ?? 0 });
+}
+
 /**
- * What follows from entries in the stores, in the same transaction: what was taken in leaves the stock; of a job that is done, what is
- * packed lies in the stock, and it needs no more paper. @param state of the job after them.
+ * What follows from entries, in the same transaction: what was taken in leaves the stock; of a job that is done, what is packed lies
+ * in the stock, and it needs no more paper; other programs are told. @param before good pieces of its stations before them
+ * @param state of the job after them
  */
-async function followInStores(
+async function follow(
   queries: Queries,
   account: Pick<Author, 'id'>,
   job: LockedJob,
-  { card, finish, packed }: Assessment,
+  assessment: Assessment,
+  before: ReadonlyMap<string, number>,
   state: RoomState,
   events: readonly RoomEvent[],
 ): Promise<void> {
+  const { card, finish, packed } = assessment;
   const has = (kinds: readonly RoomEvent['kind'][]): boolean => events.some(({ kind }) => kinds.includes(kind));
   const follows = card !== undefined && job.storesFollow;
   if (follows && has(DRAWING)) await drawStock(queries, account, job, drawnOf(card, state));
   if (!has(COUNTING)) return;
-  const good = new Map([...state.counts].map(([step, counted]) => [step, counted.good]));
+  const good = goodOfSteps(state);
   const finished = isFinished(finish, good);
   if (finished) await letAllGo(queries, account, job.id);
   if (follows && packed && (finished || has(REVISING)))
     await followCount(queries, account, job, packed, finished ? (goodOf(finish, good) ?? 0) : 0);
+  await tellCounts(queries, job, assessment, before, good);
 }
 
 interface LockedJob {
@@ -158,6 +183,7 @@ export async function enterEvent(
       const records = await readEntries(bench.database, job, queries);
       if (seen !== undefined) refuseOver(records, event, seen);
       const fold = new RoomFold(records);
+      const before = goodOfSteps(fold.state);
       const context = { card, state: fold.state, by: account.name };
       if (!mayEnterHere(account, context, event)) throw new ProblemError(403, NOT_HERE);
       const refused = refuse(context, event);
@@ -173,7 +199,7 @@ export async function enterEvent(
         { uid: randomUUID(), job, by: account.id, happened: Date.now(), event: entered, carrier },
       ]);
       fold.add({ id: fold.lastId + 1, at: '', by: '', event: entered });
-      await followInStores(queries, account, locked, assessment, fold.state, [entered]);
+      await follow(queries, account, locked, assessment, before, fold.state, [entered]);
     }),
   );
 }
@@ -258,12 +284,14 @@ export async function enterEntries(
         ...(locked.aside ? worded([error('book.aside', 'job', { job: locked.number })]) : []),
         ...assessment.problems.map((message) => ({ path: 'job', message })),
       ];
-      const batch = new Batch(new RoomFold(records), card, why, account, { job, by: account.id, device });
+      const fold = new RoomFold(records);
+      const before = goodOfSteps(fold.state);
+      const batch = new Batch(fold, card, why, account, { job, by: account.id, device });
       const now = Date.now();
       const taken = new Set<string>();
       for (const entry of entries) {
-        const before = known.get(entry.uid);
-        if (before) batch.known(entry.uid, before.id, before.event.kind === 'held');
+        const there = known.get(entry.uid);
+        if (there) batch.known(entry.uid, there.id, there.event.kind === 'held');
         else if (!taken.has(entry.uid)) batch.take(entry, now);
         taken.add(entry.uid);
       }
@@ -271,7 +299,7 @@ export async function enterEntries(
       const ids = await addEntries(queries, batch.entries);
       const numbers = new Map(batch.entries.map(({ uid }, i) => [uid, ids[i] ?? 0]));
       const events = batch.entries.map(({ event }) => event);
-      await followInStores(queries, account, locked, assessment, batch.fold.state, events);
+      await follow(queries, account, locked, assessment, before, batch.fold.state, events);
       return batch.answers.map((answer) => ({ ...answer, id: answer.id ?? numbers.get(answer.uid) ?? null }));
     }),
   );
@@ -289,11 +317,12 @@ export async function settleEntry(
     bench.database.transaction(async (queries) => {
       const locked = await lockJob(queries, job);
       const fold = new RoomFold(await readEntries(bench.database, job, queries));
+      const before = goodOfSteps(fold.state);
       const [gone] = heldGate(fold.state, event.record);
       if (gone) throw new ProblemError(409, issueText(gone));
       await addEntries(queries, [{ uid: randomUUID(), job, by: account.id, happened: Date.now(), event }]);
       fold.add({ id: fold.lastId + 1, at: '', by: '', event });
-      await followInStores(queries, account, locked, assessment, fold.state, [event]);
+      await follow(queries, account, locked, assessment, before, fold.state, [event]);
     }),
   );
 }

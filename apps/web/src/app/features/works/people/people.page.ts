@@ -28,12 +28,13 @@ import { type RoleStations, RoleStationsDialog } from './role-stations.dialog';
 import { WorksStore } from '../works.store';
 import { PersonDialog, type PersonData } from './person.dialog';
 import { type ProgramData, ProgramDialog } from './program.dialog';
+import { Hooks } from './hooks';
 import { PeopleApi } from './people.api';
 
 /** Who has an account, and what their roles may do. */
 @Component({
   selector: 'dk-people-page',
-  imports: [MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink],
+  imports: [Hooks, MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people.page.html',
   styleUrl: '../../../ui/list-page.scss',

@@ -1,12 +1,15 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
+import { MatDialogRef } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
-import type { People, RoleChange, RoleOf } from '@druckerei/contract';
+import type { Hook, HookChange, People, RoleChange, RoleOf } from '@druckerei/contract';
 import { Store, provideStore } from '@ngrx/store';
 import { Subject, of } from 'rxjs';
 import { testAccount } from '../../../platform/account.fixture';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { WorksStore } from '../works.store';
+import { HookDialog } from './hook.dialog';
+import { HooksApi } from './hooks.api';
 import { PeopleApi } from './people.api';
 import { PeoplePage } from './people.page';
 
@@ -24,6 +27,15 @@ const PEOPLE: People = {
   roles: [role('desk', [])],
 };
 
+const HOOK = { url: 'https://shop.test/told', events: ['job.done', 'job.late'] as const, paused: false, waiting: 0 };
+const HOOKS: Hook[] = [
+  { ...HOOK, events: [...HOOK.events], id: 1, name: 'Fresh', last: null },
+  {
+    ...{ ...HOOK, events: ['job.late'], id: 2, name: 'Away', paused: true, waiting: 2 },
+    last: { at: '2026-12-01T10:00:00Z', state: 'given up', outcome: 'answered 503' },
+  },
+];
+
 /** The page, with the changes that it sends and their answers, which wait until they are given. */
 async function open() {
   const sent: { readonly change: RoleChange; readonly answer: Subject<People> }[] = [];
@@ -40,6 +52,7 @@ async function open() {
       provideRouter([]),
       provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
       { provide: PeopleApi, useValue: api },
+      { provide: HooksApi, useValue: { all: () => of(HOOKS) } },
       { provide: WorksStore, useValue: { machines: () => [] } },
     ],
   });
@@ -94,5 +107,50 @@ describe('programs', () => {
     const { text } = await open();
     expect(text()).toMatch(/Web shopdeskuntil 1 Dec 2027, not used yet/);
     expect(text()).toMatch(/Old shopdeskno token that holds/);
+  });
+});
+
+describe('addresses that are told', () => {
+  it('say what they are told, how the last message went, and how many wait', async () => {
+    const { text } = await open();
+    expect(text()).toMatch(/Freshhttps:..shop.test.tolddone, latenone yet/);
+    expect(text()).toMatch(
+      /Awayhttps:..shop.test.toldlatepaused; given up, answered 503, 1 Dec.*10:00; 2 messages waiting/,
+    );
+  });
+
+  it('are entered with what they are told; the secret is shown, once', async () => {
+    const sent: HookChange[] = [];
+    const add = (hook: HookChange) => {
+      sent.push(hook);
+      return of({ secret: 'whsec_AAAA' });
+    };
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: HooksApi, useValue: { add } },
+        { provide: MatDialogRef, useValue: { close: () => undefined } },
+      ],
+    });
+    const fixture = TestBed.createComponent(HookDialog);
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    const button = () =>
+      [...element.querySelectorAll('button')].find((one) => one.textContent?.includes('make a secret'));
+    expect(button()?.disabled).toBe(true);
+    for (const [at, value] of ['Shop', ' https://shop.test '].entries()) {
+      const field = element.querySelectorAll<HTMLInputElement>('input[matInput]')[at];
+      if (!field) throw new Error('no field');
+      field.value = value;
+      field.dispatchEvent(new Event('input'));
+    }
+    element.querySelector<HTMLInputElement>('[role=group] input')?.click();
+    await fixture.whenStable();
+    button()?.click();
+    await fixture.whenStable();
+    expect(sent).toEqual([
+      { name: 'Shop', url: 'https://shop.test', events: ['job.counted', 'job.done', 'job.late'], paused: false },
+    ]);
+    expect(element.textContent).toContain('whsec_AAAA');
+    expect(button()).toBeUndefined();
   });
 });

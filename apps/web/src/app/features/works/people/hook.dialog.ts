@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { type Hook, type HookEvent, HOOK_EVENTS, HOOK_EVENT_IDS } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+import { failureOf } from '../../../platform/problem';
+import { HooksApi } from './hooks.api';
+
+/** An address that is told something, or is changed: its name, what it is told, and its secret, which is shown once. */
+@Component({
+  selector: 'dk-hook-dialog',
+  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title>{{ hook ? hook.name : 'Tell an address' }}</h2>
+    <mat-dialog-content>
+      @if (secret(); as made) {
+        <p>
+          This is what messages to {{ name() }} are signed with. Give it to whoever checks them there; it is not shown
+          again.
+        </p>
+        <p class="secret">
+          <code data-test="secret">{{ made }}</code>
+        </p>
+        <p class="quiet">
+          Each message has webhook-id, webhook-timestamp and webhook-signature in its head: HMAC-SHA-256 over id, time
+          and body, as the open standard of webhooks has it.
+        </p>
+        <button matButton (click)="copy(made)">{{ copied() ? 'Copied' : 'Copy it' }}</button>
+      } @else {
+        <div class="fields">
+          <mat-form-field>
+            <mat-label>Name</mat-label>
+            <input matInput maxlength="60" [value]="name()" (input)="name.set($any($event.target).value)" />
+          </mat-form-field>
+          <mat-form-field>
+            <mat-label>Address</mat-label>
+            <input
+              matInput
+              type="url"
+              maxlength="500"
+              placeholder="https://"
+              [value]="url()"
+              (input)="url.set($any($event.target).value)"
+            />
+            <mat-hint>Over https where the way leads out of the house.</mat-hint>
+          </mat-form-field>
+          <div role="group" aria-label="What it is told">
+            @for (event of eventIds; track event) {
+              <mat-checkbox [checked]="events().includes(event)" (change)="tick(event, $event.checked)">{{
+                words[event]
+              }}</mat-checkbox>
+            }
+          </div>
+          @if (hook) {
+            <mat-checkbox [checked]="paused()" (change)="paused.set($event.checked)"
+              >Paused: what happens now it is never told</mat-checkbox
+            >
+          }
+        </div>
+        @if (hook; as one) {
+          <p>
+            <button matButton (click)="renew(one)">Make a new secret</button>
+            <button matButton (click)="drop(one)">Take the address away</button>
+          </p>
+        }
+      }
+      @if (failed(); as message) {
+        <p role="alert">{{ message }}</p>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button matButton mat-dialog-close>{{ secret() ? 'Close' : 'Cancel' }}</button>
+      @if (!secret()) {
+        <button matButton="filled" (click)="send()" [disabled]="!ready()">
+          {{ hook ? 'Change' : 'Tell it, and make a secret' }}
+        </button>
+      }
+    </mat-dialog-actions>
+  `,
+  styles: `
+    .fields {
+      display: grid;
+      gap: 10px;
+      padding-top: 6px;
+    }
+    [role='group'] {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+    }
+    .secret {
+      overflow-wrap: anywhere;
+    }
+    [role='alert'] {
+      color: var(--mat-sys-error);
+    }
+  `,
+})
+export class HookDialog {
+  /** None where an address is added. */
+  protected readonly hook = inject<Hook | undefined>(MAT_DIALOG_DATA, { optional: true }) ?? undefined;
+  private readonly dialog = inject<MatDialogRef<HookDialog>>(MatDialogRef);
+  private readonly api = inject(HooksApi);
+  protected readonly eventIds = HOOK_EVENT_IDS;
+  protected readonly words = HOOK_EVENTS;
+  protected readonly name = signal(this.hook?.name ?? '');
+  protected readonly url = signal(this.hook?.url ?? '');
+  protected readonly events = signal<readonly HookEvent[]>(this.hook?.events ?? HOOK_EVENT_IDS);
+  protected readonly paused = signal(this.hook?.paused ?? false);
+  protected readonly secret = signal('');
+  protected readonly copied = signal(false);
+  protected readonly failed = signal('');
+  protected readonly ready = computed(
+    () => this.name().trim() !== '' && this.url().trim() !== '' && this.events().length > 0,
+  );
+
+  protected tick(event: HookEvent, on: boolean): void {
+    this.events.update((events) => this.eventIds.filter((one) => (one === event ? on : events.includes(one))));
+  }
+
+  private ask<T>(call: Observable<T>, taken: (answer: T) => void): void {
+    this.failed.set('');
+    call.subscribe({ next: taken, error: (error: unknown) => this.failed.set(failureOf(error).text) });
+  }
+
+  protected send(): void {
+    const told = { name: this.name(), url: this.url().trim(), events: [...this.events()], paused: this.paused() };
+    if (this.hook) this.ask(this.api.change(this.hook.id, told), () => this.dialog.close());
+    else this.ask(this.api.add(told), ({ secret }) => this.secret.set(secret));
+  }
+  protected renew({ id }: Hook): void {
+    this.ask(this.api.renewSecret(id), ({ secret }) => this.secret.set(secret));
+  }
+  protected drop({ id }: Hook): void {
+    this.ask(this.api.drop(id), () => this.dialog.close());
+  }
+  protected copy(secret: string): void {
+    void navigator.clipboard.writeText(secret).then(() => this.copied.set(true));
+  }
+}
