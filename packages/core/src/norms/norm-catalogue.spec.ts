@@ -1,5 +1,5 @@
 import { SHIPPED_WORKS } from '../works/index.js';
-import { listedNorm, normById, normCatalogue, normsOfItem } from './index.js';
+import { NORM_GROUPS, listedNorm, normById, normCatalogue, normsOfGroup, normsOfItem } from './index.js';
 
 /** A works that tells norms apart, and has an id with points of its own. */
 const works = () => {
@@ -24,6 +24,12 @@ describe('a norm that is looked up', () => {
     const asked = works();
     for (const [id, norm] of list) expect(listedNorm(asked, id)).toEqual(norm);
     expect(list.has('spoil.cut.setup@run=over')).toBe(true);
+  });
+
+  it.each(NORM_GROUPS)('of the group %s is the same as in the list (differential)', (group) => {
+    const listed = [...normCatalogue(works()).values()].filter((norm) => norm.group === group);
+    expect(listed.length).toBeGreaterThan(2);
+    expect(normsOfGroup(works(), group)).toEqual(listed);
   });
 
   it.each([

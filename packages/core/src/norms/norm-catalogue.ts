@@ -1,8 +1,8 @@
 import type { Machine, Stock, Works } from '../works/index.js';
 import { houseRuleNorm } from './house-rules.js';
-import { type ItemNorms, commonNorms, machineNorms, paperNorms, stockPrice } from './norm-lists.js';
+import { type ItemNorms, ITEM_GROUPS, commonNorms, machineNorms, paperNorms, stockPrice } from './norm-lists.js';
 import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
-import type { Norm } from './norm.js';
+import type { Norm, NormGroup } from './norm.js';
 import { packNorm, stockNorms } from './press-room-norms.js';
 
 /** What the works tells of norms for single machines, run lengths or surfaces: ids by the id of the norm itself. */
@@ -70,18 +70,26 @@ class Catalogue {
 
   /** Every norm, in the order of the list. */
   all(): ReadonlyMap<string, Norm> {
-    this.list ??= byId(this.inOrder().flatMap((norm) => [norm, ...this.apart(norm)]));
+    this.list ??= byId(this.inOrder(this.common));
     return this.list;
   }
 
-  private inOrder(): Norm[] {
+  /** Those of a group, without the others being made. */
+  group(group: NormGroup): readonly Norm[] {
+    return this.inOrder(
+      this.common.filter((one) => (typeof one === 'string' ? ITEM_GROUPS[one] : one.group) === group),
+    );
+  }
+
+  private inOrder(listed: readonly (Norm | ItemNorms)[]): Norm[] {
     const { machines, stocks, currency } = this.works;
-    return this.common.flatMap((one) => {
+    const norms = listed.flatMap((one) => {
       if (typeof one !== 'string') return [one];
       if (one === 'machines') return machines.flatMap((machine) => machineNorms(machine, currency));
       if (one === 'prices') return stocks.map((stock) => stockPrice(stock, currency));
       return [...stocks.flatMap(stockNorms), ...stocks.filter(({ sheets }) => sheets.length > 0).map(packNorm)];
     });
+    return norms.flatMap((norm) => [norm, ...this.apart(norm)]);
   }
 
   /** What is told of a norm by itself, behind the norm. */
@@ -122,6 +130,9 @@ function catalogueOf(works: Works): Catalogue {
 
 /** Every norm that a works has, by id, with shipped values. Cached by works, which is immutable. */
 export const normCatalogue = (works: Works): ReadonlyMap<string, Norm> => catalogueOf(works).all();
+
+/** Norms of one group in the order of the list; without making the others. */
+export const normsOfGroup = (works: Works, group: NormGroup): readonly Norm[] => catalogueOf(works).group(group);
 
 /** A norm that a works lists, by its id; without making the list. */
 export const listedNorm = (works: Works, id: string): Norm | undefined => catalogueOf(works).find(id);

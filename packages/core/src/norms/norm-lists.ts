@@ -1,7 +1,7 @@
 import type { Source } from '../kernel/index.js';
 import { type Machine, type Stock, type Works, printingOf, SUPPLIES, type SupplyId } from '../works/index.js';
 import type { CarrierKind } from '../press/index.js';
-import type { Norm } from './norm.js';
+import type { Norm, NormGroup } from './norm.js';
 import { type MachineNorm, MACHINE_NORMS, MACHINE_RATES, PRINTING_NORMS, SHEET_FLEXO_NORMS } from './machine-norms.js';
 import { DRYING_NORMS, HANDBOOK, SPOILAGE_NORMS, TABLE_NORMS } from './shipped-norms.js';
 import {
@@ -103,6 +103,12 @@ export const paperNorms = (stock: Stock): Norm[] => [
 
 /** Where norms of all machines or stocks stand in the list. */
 export type ItemNorms = 'machines' | 'stocks' | 'prices';
+/** Groups that they belong to. */
+export const ITEM_GROUPS: Readonly<Record<ItemNorms, NormGroup>> = {
+  machines: 'machines',
+  stocks: 'paper',
+  prices: 'prices',
+};
 
 /** Norms that are of no single machine or stock, in the order that they are listed in, and where those of items stand. */
 export function commonNorms({ norms, currency }: Works): readonly (Norm | ItemNorms)[] {

@@ -1,5 +1,5 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { type Norm, normCatalogue } from '@druckerei/core';
+import { type Norm, listedNorm } from '@druckerei/core';
 import type { NormChanges } from '@druckerei/contract';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
@@ -40,9 +40,8 @@ export class NormEdits {
   readonly edits = computed((): readonly Edit[] => {
     const works = this.norms.works();
     if (!works) return [];
-    const catalogue = normCatalogue(works);
     return Object.entries(this.typed()).flatMap(([id, text]) => {
-      const norm = catalogue.get(id);
+      const norm = listedNorm(works, id);
       const expected = works.norms[id]?.value ?? norm?.value;
       return norm && expected !== undefined && text !== this.text(norm, expected)
         ? [this.editOf(norm, text, expected)]

@@ -13,7 +13,7 @@ import {
   ROUTE_RULES,
   RULE_IDS,
   type SourceLabel,
-  normCatalogue,
+  listedNorm,
 } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../platform/session.state';
@@ -96,9 +96,8 @@ export class NormsPage {
   protected readonly history = computed(() => {
     const works = this.norms.works();
     if (!works) return [];
-    const catalogue = normCatalogue(works);
     return this.norms.history().flatMap((entry) => {
-      const norm = catalogue.get(entry.norm);
+      const norm = listedNorm(works, entry.norm);
       return norm
         ? [
             {

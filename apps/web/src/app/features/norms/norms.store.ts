@@ -1,5 +1,13 @@
 import { computed, inject } from '@angular/core';
-import { type Norm, type NormGroup, type Source, type Works, isPrice, normCatalogue } from '@druckerei/core';
+import {
+  type Norm,
+  type NormGroup,
+  type Source,
+  type Works,
+  isPrice,
+  normCatalogue,
+  normsOfGroup,
+} from '@druckerei/core';
 import type { NormChanges, NormHistoryEntry } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import { type Observable, forkJoin, map, tap } from 'rxjs';
@@ -46,10 +54,11 @@ export const NormsStore = signalStore(
       const now = works();
       if (!now) return [];
       const holds = holdsWords(search());
-      return [...normCatalogue(now).values()]
-        .filter((norm) => !now.pricesHidden || !isPrice(now, norm))
-        .filter((norm) => (search().trim() === '' ? norm.group === group() : holds(`${norm.subject} ${norm.name}`)))
-        .map((norm) => rowOf(norm, now));
+      const asked =
+        search().trim() === ''
+          ? normsOfGroup(now, group())
+          : [...normCatalogue(now).values()].filter((norm) => holds(`${norm.subject} ${norm.name}`));
+      return asked.filter((norm) => !now.pricesHidden || !isPrice(now, norm)).map((norm) => rowOf(norm, now));
     }),
   })),
   withMethods((store, api = inject(Api)) => ({
