@@ -5,4 +5,5 @@ export * from './check-characters.js';
 export * from './numbering.js';
 export * from './section-scan.js';
 export * from './packing.js';
+export * from './loading.js';
 export * from './on-demand.js';

@@ -38,6 +38,9 @@ describe('a line as people type it', () => {
     ['12 pt in mm', 'convert', { value: 12, way: 'pt to mm' }],
     ['3 mm to points', 'convert', { value: 3, way: 'mm to pt' }],
     // Books.
+    ['50 pallets on a truck', 'truck', { pallets: 50 }],
+    ['50 pallets of 620 kg into containers', 'truck', { pallets: 50, kg: 620 }],
+    ['truck 50 pallets 620 kg', 'truck', { pallets: 50, kg: 620 }],
     ['spine 240 pp 110 um', 'spine', { pages: 240, caliper: 110 }],
     ['spine 240pp 110µm', 'spine', { pages: 240, caliper: 110 }],
     ['spine of 240 pages, 0.11 mm', 'spine', { pages: 240, caliper: 110 }],

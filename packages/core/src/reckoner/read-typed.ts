@@ -206,6 +206,14 @@ const READERS: readonly Reader[] = [
     );
     return found ? of('press-sheets', { quantity: Number(found[1]), route: found[2] }) : undefined;
   },
+  (text) => {
+    const found = /^(\d+) pallets?(?: of (\d+) ?kg)? (?:on|in|into|for) (?:a |one )?(?:truck|lorry|container)s?$/.exec(
+      text,
+    );
+    return found
+      ? of('truck', { pallets: Number(found[1]), ...(found[2] ? { kg: Number(found[2]) } : {}) })
+      : undefined;
+  },
   (_, typed) => {
     const found = /^(?:mix|recipe)(?: of)?\s+(\d+(?:[.,]\d+)?)\s*kg\s*:?(?:\s+of)?\s+(\p{L}.*\d)\s*$/iu.exec(
       typed.trim(),

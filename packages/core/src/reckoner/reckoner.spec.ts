@@ -7,6 +7,7 @@ import { conditioningHours, rollHours, rollKg, rollLengthM, sheeterLengthM, shee
 import { inkKg } from '../press/index.js';
 import { readRoute } from './sums/count-sums.js';
 import { type SumAnswer, type SumValues, reckonSum, resultsOf } from './sum.js';
+import { SHIPPED_WORKS } from '../works/index.js';
 import { SUMS, sumOf } from './sums.js';
 
 function reckon(id: string, values: SumValues): SumAnswer {
@@ -57,6 +58,7 @@ const SOME: Readonly<Record<string, SumValues>> = {
   panels: { length: 297, other: 210 },
   box: { width: 148, height: 210, thickness: 6, mass: 120, pieces: 60 },
   pallet: { length: 400, width: 300, depth: 200, kg: 9, boxes: 200 },
+  truck: { pallets: 50, kg: 620 },
   sampling: { lot: 1000 },
   'check-character': { digits: '123456' },
   'number-list': { count: 500 },
@@ -83,6 +85,20 @@ describe('sums', () => {
       }
     },
   );
+
+  it('say whether norms of the works go into them, and come to something else where it has others', () => {
+    const [sheets, spine] = [sumOf('press-sheets'), sumOf('spine')];
+    if (!sheets || !spine) throw new Error('no such sums');
+    expect(reckonSum(spine, SOME['spine'] ?? {}).byNorms).toBe(false);
+    const shipped = reckonSum(sheets, SOME['press-sheets'] ?? {});
+    expect(shipped.byNorms).toBe(true);
+    const own = {
+      ...SHIPPED_WORKS,
+      norms: { ...SHIPPED_WORKS.norms, 'sure.p': { value: 0.999, source: { label: 'set by user' } as const } },
+    };
+    const sure = (answer: SumAnswer): number => answer.figures['sure']?.value ?? 0;
+    expect(sure(reckonSum(sheets, SOME['press-sheets'] ?? {}, own))).toBeGreaterThan(sure(shipped));
+  });
 
   it('never answer with no number, whatever is typed (property)', () => {
     const one = fc.constantFrom(...SUMS);

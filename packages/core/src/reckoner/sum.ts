@@ -55,6 +55,10 @@ export interface SumAnswer {
   readonly drawing: StationDrawing | undefined;
   /** An order as people write it that a job can begin from; undefined where the sum says nothing of one. */
   readonly order: string | undefined;
+  /** Whether norms of the works go into it: another works comes to something else. */
+  readonly byNorms: boolean;
+  /** What to take care of where it is done; undefined where the sum has nothing to warn of. */
+  readonly caution: string | undefined;
   readonly issues: readonly Issue[];
 }
 
@@ -90,14 +94,22 @@ export class SumBook {
   private readonly shown: string[] = [];
   private readonly texts: { name: string; text: string }[] = [];
   private readonly issues: Issue[] = [];
+  private byNorms = false;
   drawing: StationDrawing | undefined;
   order: string | undefined;
+  caution: string | undefined;
 
   constructor(
     private readonly fields: readonly SumField[],
     private readonly values: SumValues,
-    readonly norms: NormLookup,
+    private readonly ofWorks: NormLookup,
   ) {}
+
+  /** A norm of the works. */
+  readonly norms: NormLookup = (id, scope) => {
+    this.byNorms = true;
+    return this.ofWorks(id, scope);
+  };
 
   /** A number as it was typed, and as a figure under the id of its field. */
   number(id: string): number {
@@ -149,8 +161,8 @@ export class SumBook {
   }
 
   get answer(): SumAnswer {
-    const { shown, texts, drawing, order, issues } = this;
-    return { figures: this.book.figures, shown, texts, drawing, order, issues };
+    const { shown, texts, drawing, order, byNorms, caution, issues } = this;
+    return { figures: this.book.figures, shown, texts, drawing, order, byNorms, caution, issues };
   }
 }
 

@@ -5,6 +5,7 @@ import { BALANCE_SUMS, COUNT_SUMS } from './sums/count-sums.js';
 import { FINISHING_SUMS } from './sums/finishing-sums.js';
 import { LAYOUT_SUMS } from './sums/layout-sums.js';
 import { ORDER_SUMS } from './sums/order-sums.js';
+import { PACKING_SUMS } from './sums/packing-sums.js';
 import { PAPER_SUMS } from './sums/paper-sums.js';
 import { PRESS_SUMS } from './sums/press-sums.js';
 import { QUALITY_SUMS } from './sums/quality-sums.js';
@@ -22,6 +23,7 @@ export const SUMS: readonly Sum[] = [
   ...PRESS_SUMS,
   ...ORDER_SUMS,
   ...FINISHING_SUMS,
+  ...PACKING_SUMS,
   ...QUALITY_SUMS,
 ];
 

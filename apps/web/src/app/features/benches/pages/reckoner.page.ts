@@ -119,6 +119,16 @@ export class ReckonerPage {
       .join(' ');
   });
 
+  /** Whose norms went into the results; empty where none did. */
+  protected readonly normsOf = computed(() => {
+    const answer = this.store.answer();
+    if (!answer?.byNorms || this.store.results().length === 0) return '';
+    const works = this.store.works();
+    return works
+      ? `By the norms of ${works.name}.`
+      : 'By the norms as they ship: those of your works cannot be read just now.';
+  });
+
   protected set(field: string, value: unknown): void {
     this.store.set(field, typeof value === 'number' || typeof value === 'string' ? value : undefined);
   }
@@ -129,7 +139,7 @@ export class ReckonerPage {
   protected pastText({ sum, values }: PastSum): string {
     const of = sumOf(sum);
     if (!of) return '';
-    const [first] = resultsOf(reckonSum(of, values));
+    const [first] = resultsOf(reckonSum(of, values, this.store.works()));
     const typed = of.fields.flatMap(({ id, name, unit }) => {
       const value = values[id];
       if (value === undefined) return [];

@@ -1,14 +1,18 @@
 import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, Router, convertToParamMap } from '@angular/router';
+import { SHIPPED_WORKS, type Works } from '@druckerei/core';
+import { type Observable, of, throwError } from 'rxjs';
+import { Api } from '../../../platform/api';
 import { ReckonerPage } from './reckoner.page';
 
 describe('the reckoner', () => {
   const navigate = jest.fn(() => Promise.resolve(true));
-  async function open(query: Record<string, string> = {}) {
+  async function open(query: Record<string, string> = {}, works: Observable<Works> = of(SHIPPED_WORKS)) {
     navigate.mockClear();
     TestBed.configureTestingModule({
       providers: [
         { provide: Router, useValue: { navigate } },
+        { provide: Api, useValue: { works: () => works } },
         { provide: ActivatedRoute, useValue: { snapshot: { queryParamMap: convertToParamMap(query) } } },
       ],
     });
@@ -63,6 +67,24 @@ describe('the reckoner', () => {
     expect(text()).toContain('Nothing was made of: tomorrow.');
     await type('#line', 'hello');
     expect(text()).toContain('No sum is known by this.');
+  });
+
+  it('reckons by the norms of the works, and says whose they are; by those that ship where it cannot be read', async () => {
+    const query = { sum: 'press-sheets', quantity: '10000' };
+    const value = { value: 0.999, source: { label: 'set by user' as const } };
+    const own = { ...SHIPPED_WORKS, name: 'Own Works', norms: { ...SHIPPED_WORKS.norms, 'sure.p': value } };
+    const { text, results } = await open(query, of(own));
+    expect(text()).toContain('By the norms of Own Works.');
+    const mine = results();
+    TestBed.resetTestingModule();
+    const away = await open(
+      query,
+      throwError(() => new Error('away')),
+    );
+    expect(away.text()).toContain('By the norms as they ship');
+    expect(away.results()).not.toBe(mine);
+    TestBed.resetTestingModule();
+    expect((await open({ sum: 'spine', pages: '240', caliper: '110' })).text()).not.toContain('By the norms');
   });
 
   it('remembers what was reckoned, on this computer, each once', async () => {

@@ -1,6 +1,7 @@
-import { computed } from '@angular/core';
-import { type SumValues, SUMS, readTyped, reckonSum, resultsOf, sumOf } from '@druckerei/core';
-import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { computed, inject } from '@angular/core';
+import { type SumValues, type Works, SUMS, readTyped, reckonSum, resultsOf, sumOf } from '@druckerei/core';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
+import { Api } from '../../../platform/api';
 import { kept } from '../../../ui/kept';
 
 /** A sum as it was reckoned before. */
@@ -15,17 +16,19 @@ interface ReckonerState {
   readonly values: SumValues;
   /** What is typed in words. */
   readonly line: string;
+  /** The works whose norms count; undefined where it cannot be read: those that ship count then. */
+  readonly works: Works | undefined;
 }
-const initial: ReckonerState = { sum: SUMS[0]?.id ?? '', values: {}, line: '' };
+const initial: ReckonerState = { sum: SUMS[0]?.id ?? '', values: {}, line: '', works: undefined };
 
 /** A sum of the trade: which one, what is typed, what it comes to, and what was reckoned before on this computer. */
 export const ReckonerStore = signalStore(
   withState(initial),
-  withComputed(({ sum, values, line }) => {
+  withComputed(({ sum, values, line, works }) => {
     const of = computed(() => sumOf(sum()) ?? SUMS[0]);
     const answer = computed(() => {
       const now = of();
-      return now && reckonSum(now, values());
+      return now && reckonSum(now, values(), works());
     });
     return {
       of,
@@ -60,5 +63,13 @@ export const ReckonerStore = signalStore(
       past.set({ sums: [{ sum, values }, ...others].slice(0, MOST_KEPT) });
     },
     forget: () => past.set({ sums: [] }),
+  })),
+  withHooks((store, api = inject(Api)) => ({
+    onInit: () =>
+      void api.works().subscribe({
+        next: (works) => patchState(store, { works }),
+        // Without network it reckons by what ships, and says so.
+        error: () => undefined,
+      }),
   })),
 );
