@@ -84,4 +84,12 @@ test('an exercise is solved with one mistake, which is named, and then without',
   await page.getByRole('button', { name: 'Check' }).click();
   await expect(page.locator('[data-test=marks]')).toContainText('100 %');
   await expect(page.getByRole('button', { name: /^Spine/ })).toContainText('100 %, 2 ×');
+  // It is kept with the account, and whoever oversees sees it.
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Spine/ })).toContainText('100 %, 2 ×');
+  await page.getByRole('button', { name: 'The class' }).click();
+  await expect(
+    page.getByRole('row', { name: /^Production manager 1 of \d+ without a mistake Spine 100 % 2/ }),
+  ).toBeVisible();
+  await expectAccessible(page, 'a class');
 });

@@ -10,6 +10,7 @@ export * from './rule-words.js';
 export * from './plain.js';
 export * from './people.js';
 export * from './hooks.js';
+export * from './practice.js';
 export * from './session.js';
 export * from './works.js';
 export * from './norms.js';

@@ -11,6 +11,7 @@ const ONLY_ADDED = [
   'book_photo',
   'call_off',
   'released_plan',
+  'practice_result',
   'change_record',
   'security_record',
   'audit_record',

@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { classSchema, filledExerciseSchema, reachedListSchema } from '../practice.js';
 import { line } from '../text.js';
 import type { Endpoint } from './endpoint.js';
 
 /** Most exercises of one sheet. */
 export const MOST_EXERCISES = 50;
 
-/** Exercises on paper. */
+/** Exercises on paper, and what was reached in them. */
 export const PRACTICE = [
   {
     id: 'exerciseSheet',
@@ -22,5 +23,36 @@ export const PRACTICE = [
     }),
     status: 200,
     media: 'application/pdf',
+  },
+  {
+    id: 'reached',
+    method: 'get',
+    path: '/api/practice/reached',
+    summary: 'What somebody has reached in the exercises',
+    right: 'signed in',
+    browser: true,
+    status: 200,
+    answer: reachedListSchema,
+  },
+  {
+    id: 'fillExercise',
+    method: 'post',
+    path: '/api/practice/reached',
+    summary: 'Have an exercise marked and kept',
+    right: 'signed in',
+    browser: true,
+    unaudited: true,
+    body: filledExerciseSchema,
+    status: 201,
+    answer: reachedListSchema,
+  },
+  {
+    id: 'practiceClass',
+    method: 'get',
+    path: '/api/practice/class',
+    summary: 'What everybody has reached in the exercises',
+    right: 'people',
+    status: 200,
+    answer: classSchema,
   },
 ] as const satisfies readonly Endpoint[];

@@ -46,6 +46,7 @@ export const BACKUP_TABLES: readonly BackupTable[] = [
   { name: 'floor_pin', order: 'job_id, step COLLATE "C"' },
   { name: 'floor_schedule', order: 'id' },
   { name: 'desk_note', order: 'key COLLATE "C"' },
+  { name: 'practice_result', order: 'id' },
   { name: 'change_record', order: 'id' },
   { name: 'security_record', order: 'id', before: 'kept' },
   { name: 'audit_record', order: 'id', before: 'kept' },

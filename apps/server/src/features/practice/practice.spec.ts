@@ -1,5 +1,5 @@
 import { makeExercise } from '@druckerei/core';
-import type { Problem } from '@druckerei/contract';
+import type { ClassLine, Problem, Reached } from '@druckerei/contract';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { type TestServer, type Visitor, startServer, visitor } from '../../server.fixture.js';
 
@@ -54,5 +54,51 @@ describe('a sheet of exercises', () => {
     const answer = await learner.call('get', sheet(query, kind));
     expect(answer.status).toBe(status);
     expect((answer.body as Problem).title).toMatch(said);
+  });
+});
+
+describe('what was reached in exercises', () => {
+  const made = (seed: number) => {
+    const exercise = makeExercise('spine', seed, 1);
+    if (!exercise.ok) throw new Error('cannot be made');
+    return exercise.value;
+  };
+  const right = (seed: number) => made(seed).rows.map(({ id, value }) => ({ row: id, value }));
+  const fill = (who: Visitor, seed: number, answers: unknown, change = {}) =>
+    who.call('post', '/api/practice/reached', { kind: 'spine', seed, grade: 1, answers, ...change });
+
+  it('is marked by the server, and kept with the account: the best, and how often', async () => {
+    const [first = { row: '', value: 0 }, ...others] = right(3);
+    const wrong = await fill(learner, 3, [{ ...first, value: first.value * 3 }, ...others]);
+    expect(wrong.status).toBe(201);
+    expect(wrong.body).toMatchObject([{ kind: 'spine', times: 1 }]);
+    const [before] = wrong.body as Reached[];
+    expect(before?.best).toBeGreaterThan(0);
+    expect(before?.best).toBeLessThan(1);
+    expect((await fill(learner, 4, right(4))).body).toMatchObject([{ kind: 'spine', times: 2, best: 1 }]);
+    expect((await fill(learner, 4, [])).body).toMatchObject([{ kind: 'spine', times: 3, best: 1 }]);
+    expect((await learner.call('get', '/api/practice/reached')).body).toMatchObject([{ times: 3 }]);
+  });
+
+  it('is seen by oneself and by whoever manages people, each by name', async () => {
+    const manager = await visitor(server.app, 'manager');
+    expect((await manager.call('get', '/api/practice/reached')).body).toEqual([]);
+    await fill(manager, 5, right(5));
+    const all = (await manager.call('get', '/api/practice/class')).body as ClassLine[];
+    expect(all.map(({ name, kind, best }) => [name, kind, best])).toEqual([
+      ['Production manager', 'spine', 1],
+      ['Sales desk', 'spine', 1],
+    ]);
+    expect((await learner.call('get', '/api/practice/class')).status).toBe(403);
+  });
+
+  it.each([
+    ['no such exercise', { kind: 'spline' }, 'kind'],
+    ['a row that it has not', { answers: [{ row: 'spin', value: 1 }] }, 'answers[0].row'],
+    ['no number', { answers: [{ row: 'block', value: 'much' }] }, 'answers[0].value'],
+  ])('refuses %s', async (_, change, path) => {
+    const answer = await fill(learner, 3, [], change);
+    expect(answer.status).toBe(422);
+    expect((answer.body as Problem).errors?.map((one) => one.path)).toEqual([path]);
   });
 });

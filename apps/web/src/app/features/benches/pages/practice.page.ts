@@ -1,17 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { type ExerciseGrade, type Figure, type Mark, EXERCISES, GRADES, LESSONS, own } from '@druckerei/core';
 import { LESSON_WORDS, WRONG_WORDS, docketText, exerciseName, issueText } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
 import { guideAt } from '../../../platform/guide/guide-place';
+import { selectMay } from '../../../platform/session.state';
 import { slugOf } from '../../../ui/guide-text';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { count, percent, readNumber } from '../../../ui/format';
 import { Working, formulaWords } from '../../../ui/working';
+import { ClassDialog } from '../parts/class.dialog';
 import { ChoiceList } from '../ui/choice-list';
 import { PracticeStore } from '../state/practice.store';
 
@@ -51,7 +55,9 @@ export class PracticePage {
   private readonly router = inject(Router);
   protected readonly measures = inject(Measures);
   protected readonly store = inject(PracticeStore);
-  /** Exercises by lesson, each with what was reached in it on this computer. */
+  private readonly dialog = inject(MatDialog);
+  protected readonly oversees = inject(Store).selectSignal(selectMay('people'));
+  /** Exercises by lesson, each with what was reached in it. */
   protected readonly groups = computed(() =>
     LESSONS.map((id) => ({
       name: LESSON_WORDS[id],
@@ -115,8 +121,11 @@ export class PracticePage {
   }
 
   private reachedText(kind: string): string | undefined {
-    const before = own(this.store.reached(), kind);
+    const before = this.store.reached().find((one) => one.kind === kind);
     return before && `${percent(before.best)}, ${count(before.times)} ×`;
+  }
+  protected openClass(): void {
+    this.dialog.open(ClassDialog, { width: '760px', maxWidth: '95vw' });
   }
   protected choose(kind: string): void {
     this.store.open(kind, this.store.seed(), this.store.grade());

@@ -1,7 +1,15 @@
+import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, Router, convertToParamMap } from '@angular/router';
 import { EXERCISES, makeExercise, roundAs } from '@druckerei/core';
-import { WRONG_WORDS, docketOf, docketText } from '@druckerei/contract';
+import { type FilledExercise, type Right, WRONG_WORDS, docketOf, docketText } from '@druckerei/contract';
+import { Store, provideStore } from '@ngrx/store';
+import { of, throwError } from 'rxjs';
+import { testAccount } from '../../../platform/account.fixture';
+import { SessionActions, sessionFeature } from '../../../platform/session.state';
+import { dateText } from '../../../ui/format';
+import { ClassDialog } from '../parts/class.dialog';
+import { PracticeApi } from '../state/practice.api';
 import { PracticePage } from './practice.page';
 
 describe('dockets', () => {
@@ -19,13 +27,23 @@ describe('dockets', () => {
 });
 
 describe('practice', () => {
-  async function open(query: Record<string, string>) {
+  const filled: FilledExercise[] = [];
+  const at = '2026-12-01T10:00:00Z';
+  const kept: PracticeApi['fill'] = (exercise) => {
+    filled.push(exercise);
+    return of([{ kind: exercise.kind, times: filled.length, best: 1, last: at }]);
+  };
+  async function open(query: Record<string, string>, fillExercise = kept, rights: Right[] = []) {
+    filled.length = 0;
     TestBed.configureTestingModule({
       providers: [
+        provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+        { provide: PracticeApi, useValue: { reached: () => of([]), fill: fillExercise } },
         { provide: Router, useValue: { navigate: () => Promise.resolve(true) } },
         { provide: ActivatedRoute, useValue: { snapshot: { queryParamMap: convertToParamMap(query) } } },
       ],
     });
+    TestBed.inject(Store).dispatch(SessionActions.found({ account: testAccount(rights), demo: false, first: false }));
     const fixture = TestBed.createComponent(PracticePage);
     await fixture.whenStable();
     const host = fixture.nativeElement as HTMLElement;
@@ -50,8 +68,6 @@ describe('practice', () => {
     if (!made.ok) throw new Error('no spine');
     return made.value;
   };
-  beforeEach(() => localStorage.clear());
-
   it('names the wrong way, gives marks for what follows from it, and remembers the best', async () => {
     const [block, whole] = spine().rows;
     const { cover = 0 } = spine().values as { cover?: number };
@@ -68,6 +84,38 @@ describe('practice', () => {
     await press('Check');
     expect(said('spine')).toContain('Right.');
     expect(text()).toContain('100 %, 2 ×');
+    // As it was filled each time: it is marked where it is kept.
+    expect(filled[0]).toMatchObject({ kind: 'spine', seed: 3, grade: 1 });
+    expect(filled[0]?.answers[0]).toEqual({ row: 'block', value: (block?.value ?? 0) * 2 });
+  });
+
+  it('says where a result is not kept, and shows the class to whoever oversees it', async () => {
+    const [block, whole] = spine().rows;
+    const away = () => throwError(() => new HttpErrorResponse({ status: 0 }));
+    const { text, fill, press } = await open({ kind: 'spine', seed: '3', grade: '1' }, away);
+    expect(text()).not.toContain('The class');
+    await fill('block', block?.value ?? 0);
+    await fill('spine', whole?.value ?? 0);
+    await press('Check');
+    expect(text()).toContain('100 % of the marks');
+    expect(text()).toContain('Your results are not kept just now.');
+    TestBed.resetTestingModule();
+    const overseer = await open({ kind: 'spine', seed: '3', grade: '1' }, kept, ['people']);
+    expect(overseer.text()).toContain('The class');
+  });
+
+  it('of a class are laid out by person', async () => {
+    const line = { name: 'Anna', kind: 'spine', times: 2, best: 1, last: at };
+    const lines = [line, { ...line, kind: 'gone', best: 0.5 }, { ...line, name: 'Bert', best: 0.25 }];
+    TestBed.configureTestingModule({ providers: [{ provide: PracticeApi, useValue: { class: () => of(lines) } }] });
+    const fixture = TestBed.createComponent(ClassDialog);
+    await fixture.whenStable();
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')];
+    expect(rows.map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim())).toEqual([
+      `Anna 1 of ${EXERCISES.length} without a mistakeSpine100 %2${dateText(at)}`,
+      `gone50 %2${dateText(at)}`,
+      `Bert 0 of ${EXERCISES.length} without a mistakeSpine25 %2${dateText(at)}`,
+    ]);
   });
 
   it('helps by steps: a hint, then the solution with its working, which counts for nothing', async () => {
@@ -75,7 +123,7 @@ describe('practice', () => {
     await press('Hint');
     expect(text()).toContain('pages / 2 × caliper / 1000');
     await press('Show the solution');
-    expect(localStorage.getItem('druckerei.practice') ?? '').not.toContain('times');
+    expect(filled).toEqual([]);
     expect(text()).toContain('0 % of the marks');
   });
 

@@ -1,13 +1,10 @@
-import { computed } from '@angular/core';
+import { computed, inject } from '@angular/core';
 import { type ExerciseGrade, type Figure, EXERCISES, makeExercise, markRow, marksOf } from '@druckerei/core';
-import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { kept } from '../../../ui/kept';
-
-/** What was reached in an exercise on this computer. */
-interface Reached {
-  /** Times that it was checked to the end, and the best share of marks, by kind. */
-  readonly best: Readonly<Record<string, { readonly times: number; readonly best: number }>>;
-}
+import type { Reached } from '@druckerei/contract';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
+import type { Observable } from 'rxjs';
+import { failureOf } from '../../../platform/problem';
+import { PracticeApi } from './practice.api';
 
 interface PracticeState {
   readonly kind: string;
@@ -18,9 +15,13 @@ interface PracticeState {
   readonly hints: readonly string[];
   readonly checked: boolean;
   readonly solved: boolean;
+  /** What whoever is signed in has reached, by kind. */
+  readonly reached: readonly Reached[];
+  /** Why their results cannot be read or kept; empty where they are. */
+  readonly unkept: string;
 }
 const nothing = { answers: {}, hints: [], checked: false, solved: false } as const;
-const initial: PracticeState = { kind: EXERCISES[0]?.id ?? '', seed: 1, grade: 1, ...nothing };
+const initial: PracticeState = { kind: EXERCISES[0]?.id ?? '', seed: 1, grade: 1, ...nothing, reached: [], unkept: '' };
 
 /** An exercise on the table: what is drawn, what the learner has filled, what is said of it, and what was reached before. */
 export const PracticeStore = signalStore(
@@ -49,8 +50,16 @@ export const PracticeStore = signalStore(
       filled: computed(() => (exercise()?.rows ?? []).every(({ id }) => answers()[id] !== undefined)),
     };
   }),
-  withMethods((store, reached = kept<Reached>('practice', { best: {} })) => ({
-    reached: computed(() => reached().best),
+  withMethods((store) => ({
+    /** Takes what was reached, or why it did not come. */
+    follow(asked: Observable<readonly Reached[]>): void {
+      asked.subscribe({
+        next: (reached) => patchState(store, { reached, unkept: '' }),
+        error: (error: unknown) => patchState(store, { unkept: failureOf(error).text }),
+      });
+    },
+  })),
+  withMethods((store, api = inject(PracticeApi)) => ({
     open(kind: string, seed: number, grade: ExerciseGrade): void {
       patchState(store, { kind, seed, grade, ...nothing });
     },
@@ -64,10 +73,12 @@ export const PracticeStore = signalStore(
     check(): void {
       patchState(store, { checked: true });
       if (!store.filled() || store.solved()) return;
-      const { times = 0, best = 0 } = reached().best[store.kind()] ?? {};
-      const now = { times: times + 1, best: Math.max(best, store.marks()) };
-      reached.set({ best: { ...reached().best, [store.kind()]: now } });
+      const answers = Object.entries(store.answers()).flatMap(([row, value]) =>
+        value === undefined ? [] : [{ row, value }],
+      );
+      store.follow(api.fill({ kind: store.kind(), seed: store.seed(), grade: store.grade(), answers }));
     },
     solve: () => patchState(store, { solved: true, checked: true }),
   })),
+  withHooks((store, api = inject(PracticeApi)) => ({ onInit: () => store.follow(api.reached()) })),
 );

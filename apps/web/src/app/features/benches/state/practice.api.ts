@@ -1,0 +1,20 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { ClassLine, FilledExercise, Reached } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+
+/** The server's calls about exercises: what was reached in them, by whom. */
+@Injectable({ providedIn: 'root' })
+export class PracticeApi {
+  private readonly http = inject(HttpClient);
+
+  reached(): Observable<Reached[]> {
+    return this.http.get<Reached[]>('/api/practice/reached');
+  }
+  fill(exercise: FilledExercise): Observable<Reached[]> {
+    return this.http.post<Reached[]>('/api/practice/reached', exercise);
+  }
+  class(): Observable<ClassLine[]> {
+    return this.http.get<ClassLine[]>('/api/practice/class');
+  }
+}

@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { line } from './text.js';
+
+/** Most rows of an exercise that are sent filled. */
+const MOST_ROWS = 50;
+
+/** An exercise as somebody has filled it; it is marked by the server. */
+export const filledExerciseSchema = z
+  .strictObject({
+    kind: line(40),
+    seed: z.int().min(1).max(1_000_000_000),
+    grade: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+    answers: z
+      .array(z.strictObject({ row: line(60), value: z.number() }))
+      .max(MOST_ROWS)
+      .describe('what stands in its rows, metric'),
+  })
+  .meta({ id: 'FilledExercise' });
+export type FilledExercise = z.output<typeof filledExerciseSchema>;
+
+const reachedSchema = z.strictObject({
+  kind: z.string(),
+  times: z.int(),
+  best: z.number().describe('best share of the marks, 0 to 1'),
+  last: z.iso.datetime(),
+});
+export const reachedListSchema = z.array(reachedSchema.meta({ id: 'Reached' }));
+export type Reached = z.output<typeof reachedListSchema>[number];
+export const classSchema = z.array(reachedSchema.extend({ name: z.string() }).meta({ id: 'ClassLine' }));
+export type ClassLine = z.output<typeof classSchema>[number];
