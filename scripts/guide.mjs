@@ -7,8 +7,9 @@ import { buildPackages, installPackages, repo } from './build-steps.mjs';
 
 installPackages();
 buildPackages();
-const { OPERATION_RULES, ROUTE_RULES, SHIPPED_WORKS, faultsAt, normCatalogue, normInWords, plan } =
-  await import('@druckerei/core');
+const core = await import('@druckerei/core');
+const { OPERATION_RULES, ROUTE_RULES, SHIPPED_WORKS, SUMS, SUM_EXAMPLES } = core;
+const { faultsAt, normCatalogue, normInWords, plan, reckonSum, stationSheet } = core;
 const { parseJobFile } = await import('@druckerei/contract');
 
 const GUIDE = path.join(repo, 'docs/guide');
@@ -90,37 +91,97 @@ const general = (formula) =>
 /** Kinds of figures that are named with one formula. */
 const MOST_NAMES = 5;
 
-/** Formulas of all examples, each once in its area, with the figures that it makes. */
-function formulas() {
-  const rows = new Map();
-  for (const file of fs.readdirSync(EXAMPLES).filter((name) => name.endsWith('.json'))) {
-    const read = parseJobFile(fs.readFileSync(path.join(EXAMPLES, file), 'utf8'));
-    const planned = read.ok ? plan(read.job, SHIPPED_WORKS) : read;
-    if (!planned.ok) throw new Error(`${file} cannot be planned`);
-    for (const { id, name, formula, source } of Object.values(planned.value.figures)) {
-      // What only takes a number over is no formula.
-      if (formula === undefined || /^[a-z]*\d*$/i.test(formula)) continue;
-      const area = AREAS[id.split('.')[0]] ?? 'Other';
-      const row = [area, general(formula), source.note ? `${source.label}, ${source.note}` : source.label];
-      const known = rows.get(row.join('|')) ?? { row, names: new Set() };
-      known.names.add(kindOf(id, name));
-      rows.set(row.join('|'), known);
-    }
+/** What only takes a number over is no formula. */
+const isFormula = (formula) => formula !== undefined && !/^[a-z]*\d*$/i.test(formula);
+const founded = ({ label, note }) => (note ? `${label}, ${note}` : label);
+
+/** Formulas by area, each once, with the figures that it makes. */
+class FormulaList {
+  rows = new Map();
+
+  add(area, name, formula, source) {
+    const row = [area, general(formula), founded(source)];
+    const known = this.rows.get(row.join('|')) ?? { row, names: new Set() };
+    known.names.add(name);
+    this.rows.set(row.join('|'), known);
   }
-  const line = ({ row: [, formula, source], names }) => {
+
+  line({ row: [, formula, source], names }) {
     const [told, more] = [[...names].slice(0, MOST_NAMES), names.size > MOST_NAMES ? ' and others' : ''];
     return `| ${told.join(', ')}${more} | \`${formula}\` | ${source} |`;
-  };
-  return [...new Set([...Object.values(AREAS), 'Other'])]
-    .map((area) => [area, [...rows.values()].filter(({ row }) => row[0] === area)])
-    .filter(([, of]) => of.length > 0)
-    .map(([area, of]) =>
-      [`## ${area}`, '', '| figure | formula | founded on |', '|---|---|---|', ...of.map(line)].join('\n'),
-    )
-    .join('\n\n');
+  }
+
+  get text() {
+    const all = [...this.rows.values()];
+    return [...new Set(all.map(({ row: [area] }) => area))]
+      .map((area) => {
+        const lines = all.filter(({ row }) => row[0] === area).map((one) => this.line(one));
+        return [`## ${area}`, '', '| figure | formula | founded on |', '|---|---|---|', ...lines].join('\n');
+      })
+      .join('\n\n');
+  }
 }
 
-const MADE = { station, rules, formulas };
+/** The examples with their plans. */
+const planned = () =>
+  fs
+    .readdirSync(EXAMPLES)
+    .filter((name) => name.endsWith('.json'))
+    .map((file) => {
+      const read = parseJobFile(fs.readFileSync(path.join(EXAMPLES, file), 'utf8'));
+      const made = read.ok ? plan(read.job, SHIPPED_WORKS) : read;
+      if (!made.ok) throw new Error(`${file} cannot be planned`);
+      return { job: read.job, plan: made.value };
+    });
+
+/** Formulas of the plans of all examples. */
+function formulas() {
+  const list = new FormulaList();
+  const figures = planned().flatMap(({ plan }) =>
+    Object.values(plan.figures).filter(({ formula }) => isFormula(formula)),
+  );
+  const areaOf = ({ id }) => AREAS[id.split('.')[0]] ?? 'Other';
+  for (const area of new Set([...Object.values(AREAS), 'Other']))
+    for (const figure of figures.filter((one) => areaOf(one) === area))
+      list.add(area, kindOf(figure.id, figure.name), figure.formula, figure.source);
+  return list.text;
+}
+
+/** Operations at which a formula is one of every station's. */
+const EVERYWHERE = 10;
+
+/** Formulas of the sheets of all stations of all examples, by what is done there. */
+function sheets() {
+  const examples = planned();
+  const found = Object.keys(OPERATION_RULES).flatMap((operation) =>
+    examples.flatMap(({ job, plan }) =>
+      plan.steps
+        .filter((step) => step.operation === operation)
+        .flatMap(({ id }) => Object.values(stationSheet(job, plan, SHIPPED_WORKS, id)?.figures ?? {}))
+        .filter(({ id, formula }) => isFormula(formula) && !(id in plan.figures))
+        .map((figure) => ({ ...figure, operation })),
+    ),
+  );
+  const at = new Map();
+  for (const { name, operation } of found) at.set(name, (at.get(name) ?? new Set()).add(operation));
+  const everywhere = ({ name }) => at.get(name).size >= EVERYWHERE;
+  const list = new FormulaList();
+  for (const one of found.filter(everywhere)) list.add('At every station', one.name, one.formula, one.source);
+  for (const one of found.filter((figure) => !everywhere(figure)))
+    list.add(`At the station: ${OPERATION_RULES[one.operation].name.toLowerCase()}`, one.name, one.formula, one.source);
+  return list.text;
+}
+
+/** Formulas of the sums of the reckoner. */
+function sums() {
+  const list = new FormulaList();
+  for (const sum of SUMS)
+    for (const { name, formula, source } of Object.values(reckonSum(sum, SUM_EXAMPLES[sum.id] ?? {}).figures))
+      if (isFormula(formula)) list.add(`Sum: ${sum.name.toLowerCase()}`, name, formula, source);
+  return list.text;
+}
+
+const MADE = { station, rules, formulas, sheets, sums };
 
 let stale = false;
 for (const name of fs.readdirSync(GUIDE)) {

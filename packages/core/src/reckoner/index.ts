@@ -1,4 +1,5 @@
 export { SUMS, sumOf } from './sums.js';
+export { SUM_EXAMPLES } from './sum-examples.js';
 export { type TypedStation, readRoute } from './sums/count-sums.js';
 export { type Understood, readTyped } from './read-typed.js';
 export {

@@ -8,6 +8,7 @@ import { inkKg } from '../press/index.js';
 import { readRoute } from './sums/count-sums.js';
 import { type SumAnswer, type SumValues, reckonSum, resultsOf } from './sum.js';
 import { SHIPPED_WORKS } from '../works/index.js';
+import { SUM_EXAMPLES } from './sum-examples.js';
 import { SUMS, sumOf } from './sums.js';
 
 function reckon(id: string, values: SumValues): SumAnswer {
@@ -20,55 +21,11 @@ const results = (id: string, values: SumValues): Record<string, number> =>
 const codes = (id: string, values: SumValues): string[] =>
   reckon(id, values).issues.map(({ code, path }) => `${code} ${path}`);
 
-/** Something sensible for every field that asks for it. */
-const SOME: Readonly<Record<string, SumValues>> = {
-  'paper-weight': { width: 700, height: 1000, gsm: 135 },
-  'basis-to-gsm': { pounds: 74 },
-  'gsm-to-basis': { gsm: 120 },
-  caliper: { gsm: 115, bulk: 0.8 },
-  bulk: { caliper: 92, gsm: 115 },
-  conditioning: { volume: 1, kelvin: 10 },
-  convert: { value: 25.4 },
-  roll: { outer: 1000, caliper: 100 },
-  'roll-diameter': { length: 7808.6, caliper: 100 },
-  'roll-to-sheets': { length: 5000, across: 490, cut: 700 },
-  'short-rolls': { length: 5000, short: 480, slit: 120 },
-  'out-of-parent': { width: 640, height: 900, pieceWidth: 320, pieceHeight: 450 },
-  'n-up': { width: 640, height: 900, pieceWidth: 210, pieceHeight: 297 },
-  'pages-on-sheet': { copies: 2500, pages: 44 },
-  spine: { pages: 240, caliper: 110 },
-  case: { width: 150, height: 230, pages: 240, caliper: 110 },
-  jacket: { boardWidth: 146, boardHeight: 236, spine: 18 },
-  creep: { pages: 32, caliper: 100 },
-  signatures: { pages: 300 },
-  'press-sheets': { quantity: 10_000 },
-  overs: { quantity: 10_000 },
-  balance: { came: 1_000, spoiled: 4 },
-  splices: { metres: 25_000, roll: 7_800 },
-  ink: { impressions: 10_000, width: 700, height: 1000 },
-  plates: { forms: 3 },
-  mix: { kg: 5 },
-  cuts: { across: 2, around: 2 },
-  'two-stations': { jobs: 'Map 90 40, Card 30 60' },
-  'one-machine': { jobs: 'Map 90 1, Card 30 2' },
-  'run-time': { sheets: 12_000 },
-  'break-even': { fixedA: 100, thousandA: 50, fixedB: 400, thousandB: 20 },
-  'register-two-marks': { leftAcross: 0.1, leftAround: 0.02, rightAcross: 0.14, rightAround: -0.05 },
-  'die-force': { cut: 12 },
-  panels: { length: 297, other: 210 },
-  box: { width: 148, height: 210, thickness: 6, mass: 120, pieces: 60 },
-  pallet: { length: 400, width: 300, depth: 200, kg: 9, boxes: 200 },
-  truck: { pallets: 50, kg: 620 },
-  sampling: { lot: 1000 },
-  'check-character': { digits: '123456' },
-  'number-list': { count: 500 },
-};
-
 describe('sums', () => {
   it.each(SUMS.map(({ id }) => id))(
     '%s is reckoned, every figure by its formula, and asks for exactly what it lacks',
     (id) => {
-      const values = SOME[id] ?? {};
+      const values = SUM_EXAMPLES[id] ?? {};
       const answer = reckon(id, values);
       expect(answer.issues).toEqual([]);
       expect(answer.shown.length + answer.texts.length).toBeGreaterThan(0);
@@ -89,15 +46,15 @@ describe('sums', () => {
   it('say whether norms of the works go into them, and come to something else where it has others', () => {
     const [sheets, spine] = [sumOf('press-sheets'), sumOf('spine')];
     if (!sheets || !spine) throw new Error('no such sums');
-    expect(reckonSum(spine, SOME['spine'] ?? {}).byNorms).toBe(false);
-    const shipped = reckonSum(sheets, SOME['press-sheets'] ?? {});
+    expect(reckonSum(spine, SUM_EXAMPLES['spine'] ?? {}).byNorms).toBe(false);
+    const shipped = reckonSum(sheets, SUM_EXAMPLES['press-sheets'] ?? {});
     expect(shipped.byNorms).toBe(true);
     const own = {
       ...SHIPPED_WORKS,
       norms: { ...SHIPPED_WORKS.norms, 'sure.p': { value: 0.999, source: { label: 'set by user' } as const } },
     };
     const sure = (answer: SumAnswer): number => answer.figures['sure']?.value ?? 0;
-    expect(sure(reckonSum(sheets, SOME['press-sheets'] ?? {}, own))).toBeGreaterThan(sure(shipped));
+    expect(sure(reckonSum(sheets, SUM_EXAMPLES['press-sheets'] ?? {}, own))).toBeGreaterThan(sure(shipped));
   });
 
   it('never answer with no number, whatever is typed (property)', () => {

@@ -8,6 +8,7 @@ import {
   type SumGroup,
   type WorksField,
   SUMS,
+  SUM_EXAMPLES,
   SUM_GROUPS,
   own,
   reckonSum,
@@ -128,6 +129,12 @@ export class ReckonerPage {
       ? `By the norms of ${works.name}.`
       : 'By the norms as they ship: those of your works cannot be read just now.';
   });
+
+  /** Nothing is typed that an example would write over. */
+  protected readonly untouched = computed(() => Object.keys(this.store.values()).length === 0);
+  protected example(sum: string): void {
+    this.store.choose(sum, SUM_EXAMPLES[sum]);
+  }
 
   protected set(field: string, value: unknown): void {
     this.store.set(field, typeof value === 'number' || typeof value === 'string' ? value : undefined);

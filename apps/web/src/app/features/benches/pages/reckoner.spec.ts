@@ -48,6 +48,7 @@ describe('the reckoner', () => {
   it('asks for exactly what is missing, and tells what is wrong at its field', async () => {
     const { text, type, results } = await open({ sum: 'roll' });
     expect(text()).toContain('Still wanted: Diameter, Caliper.');
+    expect(text()).toContain('Fill in an example');
     await type('[data-field="outer"]', '1000');
     expect(text()).toContain('Still wanted: Caliper.');
     await type('[data-field="caliper"]', '100');
@@ -55,6 +56,14 @@ describe('the reckoner', () => {
     await type('[data-field="outer"]', '60');
     expect(text()).toContain('A roll of 60 mm has no paper on a core of 76 mm.');
     expect(results()).toBe('');
+    expect(text()).not.toContain('Fill in an example');
+  });
+
+  it('fills in an example of a sum that nobody has typed anything for', async () => {
+    const { fixture, host, results } = await open({ sum: 'roll' });
+    [...host.querySelectorAll('button')].find((one) => one.textContent.includes('Fill in an example'))?.click();
+    await fixture.whenStable();
+    expect(results()).toContain('7,809 m');
   });
 
   it('opens from a link, a figure to its working, and says what it made nothing of', async () => {
