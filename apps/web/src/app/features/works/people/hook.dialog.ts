@@ -5,14 +5,14 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type Hook, type HookEvent, HOOK_EVENTS, HOOK_EVENT_IDS } from '@druckerei/contract';
-import type { Observable } from 'rxjs';
-import { failureOf } from '../../../platform/problem';
+import { Asking } from '../../../platform/asking';
 import { HooksApi } from './hooks.api';
+import { ToldOnce } from './told-once';
 
 /** An address that is told something, or is changed: its name, what it is told, and its secret, which is shown once. */
 @Component({
   selector: 'dk-hook-dialog',
-  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, ToldOnce, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ hook ? hook.name : 'Tell an address' }}</h2>
@@ -22,14 +22,11 @@ import { HooksApi } from './hooks.api';
           This is what messages to {{ name() }} are signed with. Give it to whoever checks them there; it is not shown
           again.
         </p>
-        <p class="secret">
-          <code data-test="secret">{{ made }}</code>
-        </p>
+        <dk-told-once kind="secret" [text]="made" />
         <p class="quiet">
           Each message has webhook-id, webhook-timestamp and webhook-signature in its head: HMAC-SHA-256 over id, time
           and body, as the open standard of webhooks has it.
         </p>
-        <button matButton (click)="copy(made)">{{ copied() ? 'Copied' : 'Copy it' }}</button>
       } @else {
         <div class="fields">
           <mat-form-field>
@@ -68,7 +65,7 @@ import { HooksApi } from './hooks.api';
           </p>
         }
       }
-      @if (failed(); as message) {
+      @if (asking.failed(); as message) {
         <p role="alert">{{ message }}</p>
       }
     </mat-dialog-content>
@@ -81,21 +78,11 @@ import { HooksApi } from './hooks.api';
       }
     </mat-dialog-actions>
   `,
+  styleUrl: './dialog.scss',
   styles: `
-    .fields {
-      display: grid;
-      gap: 10px;
-      padding-top: 6px;
-    }
     [role='group'] {
       display: grid;
       grid-template-columns: 1fr 1fr;
-    }
-    .secret {
-      overflow-wrap: anywhere;
-    }
-    [role='alert'] {
-      color: var(--mat-sys-error);
     }
   `,
 })
@@ -111,8 +98,7 @@ export class HookDialog {
   protected readonly events = signal<readonly HookEvent[]>(this.hook?.events ?? HOOK_EVENT_IDS);
   protected readonly paused = signal(this.hook?.paused ?? false);
   protected readonly secret = signal('');
-  protected readonly copied = signal(false);
-  protected readonly failed = signal('');
+  protected readonly asking = new Asking();
   protected readonly ready = computed(
     () => this.name().trim() !== '' && this.url().trim() !== '' && this.events().length > 0,
   );
@@ -121,23 +107,15 @@ export class HookDialog {
     this.events.update((events) => this.eventIds.filter((one) => (one === event ? on : events.includes(one))));
   }
 
-  private ask<T>(call: Observable<T>, taken: (answer: T) => void): void {
-    this.failed.set('');
-    call.subscribe({ next: taken, error: (error: unknown) => this.failed.set(failureOf(error).text) });
-  }
-
   protected send(): void {
     const told = { name: this.name(), url: this.url().trim(), events: [...this.events()], paused: this.paused() };
-    if (this.hook) this.ask(this.api.change(this.hook.id, told), () => this.dialog.close());
-    else this.ask(this.api.add(told), ({ secret }) => this.secret.set(secret));
+    if (this.hook) this.asking.ask(this.api.change(this.hook.id, told), () => this.dialog.close());
+    else this.asking.ask(this.api.add(told), ({ secret }) => this.secret.set(secret));
   }
   protected renew({ id }: Hook): void {
-    this.ask(this.api.renewSecret(id), ({ secret }) => this.secret.set(secret));
+    this.asking.ask(this.api.renewSecret(id), ({ secret }) => this.secret.set(secret));
   }
   protected drop({ id }: Hook): void {
-    this.ask(this.api.drop(id), () => this.dialog.close());
-  }
-  protected copy(secret: string): void {
-    void navigator.clipboard.writeText(secret).then(() => this.copied.set(true));
+    this.asking.ask(this.api.drop(id), () => this.dialog.close());
   }
 }

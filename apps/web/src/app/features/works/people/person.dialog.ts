@@ -7,9 +7,10 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { MadeLink, Person, RoleOf, SignIns } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
-import { failureOf } from '../../../platform/problem';
+import { Asking } from '../../../platform/asking';
 import { timeText } from '../../../ui/format';
 import { PeopleApi } from './people.api';
+import { ToldOnce } from './told-once';
 
 export interface PersonData {
   /** Nobody where somebody is invited. */
@@ -20,7 +21,15 @@ export interface PersonData {
 /** Somebody who is invited or changed: name, role, whether they are let in, a link, their sessions. */
 @Component({
   selector: 'dk-person-dialog',
-  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [
+    MatButtonModule,
+    ToldOnce,
+    MatCheckboxModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ data.person ? data.person.name : 'Invite somebody' }}</h2>
@@ -30,10 +39,7 @@ export interface PersonData {
           Give this link to {{ name() }}, by a way that nobody else reads. It lets them choose a password, once, until
           {{ time(link.until) }}; it is not shown again.
         </p>
-        <p class="link">
-          <code data-test="link">{{ origin }}{{ link.path }}</code>
-        </p>
-        <button matButton (click)="copy(link)">{{ copied() ? 'Copied' : 'Copy it' }}</button>
+        <dk-told-once kind="link" [text]="origin + link.path" />
       } @else {
         <div class="fields">
           <mat-form-field>
@@ -80,7 +86,7 @@ export interface PersonData {
       @if (said()) {
         <p role="status">{{ said() }}</p>
       }
-      @if (failed(); as message) {
+      @if (asking.failed(); as message) {
         <p role="alert">{{ message }}</p>
       }
     </mat-dialog-content>
@@ -93,23 +99,13 @@ export interface PersonData {
       }
     </mat-dialog-actions>
   `,
+  styleUrl: './dialog.scss',
   styles: `
-    .fields {
-      display: grid;
-      gap: 10px;
-      padding-top: 6px;
-    }
-    .link {
-      overflow-wrap: anywhere;
-    }
     ul {
       max-height: 200px;
       margin: 0;
       padding-left: 20px;
       overflow-y: auto;
-    }
-    [role='alert'] {
-      color: var(--mat-sys-error);
     }
   `,
 })
@@ -124,16 +120,14 @@ export class PersonDialog {
   protected readonly role = signal(this.data.person?.role ?? 'viewer');
   protected readonly disabled = signal(this.data.person?.disabled ?? false);
   protected readonly link = signal<MadeLink | undefined>(undefined);
-  protected readonly copied = signal(false);
   protected readonly signIns = signal<SignIns | undefined>(undefined);
   protected readonly said = signal('');
-  protected readonly failed = signal('');
+  protected readonly asking = new Asking();
   protected readonly ready = computed(() => this.name().trim() !== '' && this.login().trim() !== '');
 
   private ask<T>(call: Observable<T>, taken: (answer: T) => void): void {
     this.said.set('');
-    this.failed.set('');
-    call.subscribe({ next: taken, error: (error: unknown) => this.failed.set(failureOf(error).text) });
+    this.asking.ask(call, taken);
   }
 
   protected send(): void {
@@ -153,8 +147,5 @@ export class PersonDialog {
   }
   protected look({ id }: Person): void {
     this.ask(this.api.signIns(id), (all) => this.signIns.set(all));
-  }
-  protected copy({ path }: MadeLink): void {
-    void navigator.clipboard.writeText(`${this.origin}${path}`).then(() => this.copied.set(true));
   }
 }

@@ -6,10 +6,10 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { MadeToken, Person, RoleOf } from '@druckerei/contract';
-import type { Observable } from 'rxjs';
-import { failureOf } from '../../../platform/problem';
+import { Asking } from '../../../platform/asking';
 import { dateText } from '../../../ui/format';
 import { PeopleApi } from './people.api';
+import { ToldOnce } from './told-once';
 
 export interface ProgramData {
   /** None where a program is let in. */
@@ -28,7 +28,15 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
 /** A program that is let in or changed: its name, its role, and its token, which is shown once. */
 @Component({
   selector: 'dk-program-dialog',
-  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [
+    MatButtonModule,
+    ToldOnce,
+    MatCheckboxModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ data.program ? data.program.name : 'Let a program in' }}</h2>
@@ -38,11 +46,8 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
           This is the token of {{ name() }}{{ token.until ? ', until ' + day(token.until) : '' }}. Keep it where only
           the program reads it: whoever has it may do what the role may. It is not shown again.
         </p>
-        <p class="token">
-          <code data-test="token">{{ token.token }}</code>
-        </p>
+        <dk-told-once kind="token" [text]="token.token" />
         <p class="quiet">The program sends it with every call: Authorization: Bearer, a space, and the token.</p>
-        <button matButton (click)="copy(token)">{{ copied() ? 'Copied' : 'Copy it' }}</button>
       } @else {
         <div class="fields">
           <mat-form-field>
@@ -79,7 +84,7 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
           </p>
         }
       }
-      @if (failed(); as message) {
+      @if (asking.failed(); as message) {
         <p role="alert">{{ message }}</p>
       }
     </mat-dialog-content>
@@ -92,19 +97,7 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
       }
     </mat-dialog-actions>
   `,
-  styles: `
-    .fields {
-      display: grid;
-      gap: 10px;
-      padding-top: 6px;
-    }
-    .token {
-      overflow-wrap: anywhere;
-    }
-    [role='alert'] {
-      color: var(--mat-sys-error);
-    }
-  `,
+  styleUrl: './dialog.scss',
 })
 export class ProgramDialog {
   protected readonly data = inject<ProgramData>(MAT_DIALOG_DATA);
@@ -117,29 +110,22 @@ export class ProgramDialog {
   protected readonly days = signal<number | null>(365);
   protected readonly disabled = signal(this.data.program?.disabled ?? false);
   protected readonly made = signal<MadeToken | undefined>(undefined);
-  protected readonly copied = signal(false);
-  protected readonly failed = signal('');
+  protected readonly asking = new Asking();
   protected readonly ready = computed(() => this.name().trim() !== '');
-
-  private ask<T>(call: Observable<T>, taken: (answer: T) => void): void {
-    this.failed.set('');
-    call.subscribe({ next: taken, error: (error: unknown) => this.failed.set(failureOf(error).text) });
-  }
 
   protected send(): void {
     const { program } = this.data;
     const [name, role] = [this.name(), this.role()];
     if (program)
-      this.ask(this.api.changePerson(program.id, { name, role, disabled: this.disabled() }), () => this.dialog.close());
-    else this.ask(this.api.addProgram({ name, role, days: this.days() }), (made) => this.made.set(made));
+      this.asking.ask(this.api.changePerson(program.id, { name, role, disabled: this.disabled() }), () =>
+        this.dialog.close(),
+      );
+    else this.asking.ask(this.api.addProgram({ name, role, days: this.days() }), (made) => this.made.set(made));
   }
   protected renew({ id }: Person): void {
-    this.ask(this.api.renewToken(id, this.days()), (made) => this.made.set(made));
+    this.asking.ask(this.api.renewToken(id, this.days()), (made) => this.made.set(made));
   }
   protected withdraw({ id }: Person): void {
-    this.ask(this.api.withdrawToken(id), () => this.dialog.close());
-  }
-  protected copy({ token }: MadeToken): void {
-    void navigator.clipboard.writeText(token).then(() => this.copied.set(true));
+    this.asking.ask(this.api.withdrawToken(id), () => this.dialog.close());
   }
 }
