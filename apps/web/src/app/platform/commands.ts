@@ -6,6 +6,8 @@ export interface Command {
   readonly name: string;
   /** As tinykeys has it, e.g. `$mod+z`; absent where the palette alone offers it. */
   readonly key?: string;
+  /** By its key also while a dialog is open. */
+  readonly inDialogs?: true;
   readonly run: () => void;
 }
 

@@ -13,11 +13,12 @@ export class Keys {
   constructor() {
     effect((onCleanup) => {
       const bindings = Object.fromEntries(
-        this.commands.all().flatMap(({ key, run }) => {
+        this.commands.all().flatMap(({ key, run, inDialogs = false }) => {
           if (!key) return [];
           const act = (event: KeyboardEvent) => {
             const plain = !event.ctrlKey && !event.metaKey && !event.altKey && !/^F\d/.test(event.key);
-            if ((plain && isTyping(event.target)) || document.querySelector('mat-dialog-container')) return;
+            if ((plain && isTyping(event.target)) || (!inDialogs && document.querySelector('mat-dialog-container')))
+              return;
             event.preventDefault();
             run();
           };

@@ -248,7 +248,10 @@ export class Shell {
     this.commands.offerShell([
       { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
       { id: 'guide', name: 'Open the guide at this place', key: 'F1', run: () => void this.openGuide() },
-      { id: 'tables', name: 'Save the tables of this page', key: '$mod+Shift+s', run: () => void this.openTables() },
+      {
+        ...{ id: 'tables', name: 'Save the tables of this page, or of the dialog that is open' },
+        ...{ key: '$mod+Shift+s', inDialogs: true, run: () => void this.openTables() },
+      },
       { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
       { id: 'desk', name: 'Go to the desk', key: 'g d', run: () => void this.router.navigateByUrl('/desk') },
       { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
@@ -289,7 +292,7 @@ export class Shell {
 
   protected async openTables(): Promise<void> {
     const { TablesDialog } = await import('./tables.dialog');
-    this.dialog.open(TablesDialog, { width: '560px' });
+    if (!this.dialog.getDialogById('tables')) this.dialog.open(TablesDialog, { id: 'tables', width: '560px' });
   }
 
   protected async openKeys(): Promise<void> {

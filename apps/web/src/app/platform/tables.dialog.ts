@@ -1,6 +1,6 @@
 import { ApplicationRef, ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialogModule } from '@angular/material/dialog';
+import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { type ToldTable, toldCsv, toldWorkbook } from '@druckerei/formats/tables';
@@ -20,17 +20,17 @@ const fileName = (name: string): string =>
     .slice(0, NAME_LETTERS)
     .replace(/^-|-$/g, '') || 'table';
 
-/** The tables of the page that is open as files: each as CSV, all of them as one workbook. */
+/** The tables of the page, or of the dialog that is open over it, as files: each as CSV, all of them as one workbook. */
 @Component({
   selector: 'dk-tables-dialog',
   imports: [MatButtonModule, MatDialogModule, MatIconModule, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Tables of this page</h2>
+    <h2 mat-dialog-title>Tables of this {{ of }}</h2>
     <mat-dialog-content tabindex="0" role="region" aria-label="Tables that can be saved">
       @if (tables(); as found) {
         @if (found.length === 0) {
-          <p>There is no table on this page that holds anything.</p>
+          <p>There is no table on this {{ of }} that holds anything.</p>
         } @else {
           <p class="quiet">As they are sorted and sifted now, with all their lines.</p>
           <ul>
@@ -86,7 +86,10 @@ const fileName = (name: string): string =>
 export class TablesDialog {
   protected readonly tables = signal<readonly ToldTable[] | undefined>(undefined);
   protected readonly many = many;
-  private readonly title = fileName(document.title);
+  /** The dialog that is open below this one, on top of the page. */
+  private readonly below = document.getElementById(inject(MatDialog).openDialogs.at(-1)?.id ?? '');
+  protected readonly of = this.below ? 'dialog' : 'page';
+  private readonly title = fileName(this.below?.querySelector('h2')?.textContent ?? document.title);
 
   constructor() {
     const app = inject(ApplicationRef);
@@ -94,7 +97,7 @@ export class TablesDialog {
       .showAll()
       // What came is drawn before it is read.
       .then(() => app.tick())
-      .then(() => this.tables.set(toldTables(document.querySelector('main') ?? document)));
+      .then(() => this.tables.set(toldTables(this.below ?? document.querySelector('main') ?? document)));
   }
   protected asCsv(table: ToldTable): void {
     saveText(`${fileName(table.name)}.csv`, 'text/csv', toldCsv(table));

@@ -112,9 +112,9 @@ describe('practice', () => {
     await fixture.whenStable();
     const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')];
     expect(rows.map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim())).toEqual([
-      `Anna 1 of ${EXERCISES.length} without a mistakeSpine100 %2${dateText(at)}`,
-      `gone50 %2${dateText(at)}`,
-      `Bert 0 of ${EXERCISES.length} without a mistakeSpine25 %2${dateText(at)}`,
+      `Anna1 of ${EXERCISES.length}Spine100 %2${dateText(at)}`,
+      `Anna1 of ${EXERCISES.length}gone50 %2${dateText(at)}`,
+      `Bert0 of ${EXERCISES.length}Spine25 %2${dateText(at)}`,
     ]);
   });
 

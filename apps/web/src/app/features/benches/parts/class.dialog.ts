@@ -23,6 +23,7 @@ import { PracticeApi } from '../state/practice.api';
             <thead>
               <tr>
                 <th scope="col">Name</th>
+                <th scope="col">Without a mistake</th>
                 <th scope="col">Exercise</th>
                 <th scope="col" class="number">Best</th>
                 <th scope="col" class="number">Times</th>
@@ -33,12 +34,12 @@ import { PracticeApi } from '../state/practice.api';
               <tbody>
                 @for (line of person.lines; track line.kind; let first = $first) {
                   <tr>
-                    @if (first) {
-                      <th scope="rowgroup" [attr.rowspan]="person.lines.length">
-                        {{ person.name }}
-                        <span class="quiet">{{ person.solved }} of {{ kinds }} without a mistake</span>
-                      </th>
-                    }
+                    <th scope="row">
+                      <span [class.cdk-visually-hidden]="!first">{{ person.name }}</span>
+                    </th>
+                    <td>
+                      <span [class.cdk-visually-hidden]="!first">{{ person.solved }} of {{ kinds }}</span>
+                    </td>
                     <td>{{ name(line.kind) }}</td>
                     <td class="number">{{ percent(line.best) }}</td>
                     <td class="number">{{ count(line.times) }}</td>
@@ -73,10 +74,6 @@ import { PracticeApi } from '../state/practice.api';
     }
     .number {
       text-align: right;
-    }
-    .quiet {
-      display: block;
-      font-weight: 400;
     }
     [role='alert'] {
       color: var(--mat-sys-error);
