@@ -5,6 +5,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import zlib from 'node:zlib';
 import { fileURLToPath } from 'node:url';
+import { placeGuide } from './guide-pages.mjs';
 
 export const repo = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const stamps = path.join(repo, '.data', 'stamps');
@@ -92,11 +93,8 @@ function placeAssets() {
   fs.copyFileSync(path.join(from, 'highs/build/highs.wasm'), path.join(to, 'highs.wasm'));
   fs.copyFileSync(path.join(from, 'zxing-wasm/dist/reader/zxing_reader.wasm'), path.join(to, 'zxing_reader.wasm'));
   fs.cpSync(path.join(from, 'pdfjs-dist/standard_fonts'), path.join(to, 'pdf-fonts'), { recursive: true });
-  const [docs, pages] = [path.join(repo, 'docs'), path.join(to, 'guide-pages')];
-  fs.rmSync(pages, { recursive: true, force: true });
-  fs.cpSync(path.join(docs, 'guide'), pages, { recursive: true });
-  for (const page of ['issues.md', 'words.md', 'handbook/norms.md'])
-    fs.copyFileSync(path.join(docs, page), path.join(pages, path.basename(page)));
+  const docs = path.join(repo, 'docs');
+  placeGuide(docs, path.join(to, 'guide-pages'));
   fs.cpSync(path.join(docs, 'screenshots'), path.join(to, 'screenshots'), { recursive: true });
 }
 

@@ -26,6 +26,16 @@ test('the guide opens where one is, by one key; a search finds a rule, and the p
   await expect(page).toHaveURL(/\/guide\/rules/);
   await page.getByRole('button', { name: 'A first job in ten minutes' }).click();
   await expect(page).toHaveURL(/\/guide\/first-job/);
+  // Refusals and words as people meet them, without code.
+  await page.getByRole('button', { name: 'What is refused' }).click();
+  const text = page.getByRole('article');
+  await expect(text.getByRole('heading', { name: 'Folding and binding' })).toBeVisible();
+  await expect(text.locator('em', { hasText: 'component' }).first()).toBeVisible();
+  await expect(text).not.toContainText(/[{}`]|job\.unknown/);
+  await expectAccessible(page, 'what is refused');
+  await page.getByRole('button', { name: 'Words', exact: true }).click();
+  await expect(text.getByRole('columnheader')).toHaveText(['word', 'what it is']);
+  await page.getByRole('button', { name: 'A first job in ten minutes' }).click();
   const pictures = page.locator('article img');
   await expect.poll(() => pictures.first().evaluate((one: HTMLImageElement) => one.naturalWidth)).toBe(1280);
 });
