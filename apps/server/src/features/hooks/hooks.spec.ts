@@ -108,13 +108,18 @@ describe('messages to other programs', () => {
     const { id } = await add('Counting');
     const count = (step: string, good: number) =>
       manager.call('post', `/api/jobs/${job}/room`, { event: { kind: 'count', step, good }, seen: SEEN });
-    expect((await count('fold', 4_000)).status).toBeLessThan(300);
+    const counted = await count('fold', 4_000);
+    expect(counted.status).toBe(201);
     await until(() => (cameOf('job.counted').length > 0 ? true : undefined));
     expect(cameOf('job.counted')[0]?.data).toMatchObject({ job: { id: job }, good: 4_000, station: { id: 'fold' } });
     expect(cameOf('job.done')).toEqual([]);
+    const record = (counted.body as { records: { id: number }[] }).records.at(-1)?.id;
+    const back = { event: { kind: 'take-back', record }, seen: SEEN };
+    expect((await manager.call('post', `/api/jobs/${job}/room`, back)).status).toBe(201);
+    await until(() => cameOf('job.counted').find(({ data }) => data['good'] === 0));
     // Counted a second time after the last station has counted enough: done once.
     for (const good of [10_000, 10_010]) expect((await count('box', good)).status).toBe(201);
-    await until(() => (cameOf('job.counted').length >= 3 ? true : undefined));
+    await until(() => (cameOf('job.counted').length >= 4 ? true : undefined));
     await until(async () => ((await messages(id)).every(({ state }) => state === 'delivered') ? true : undefined));
     expect(cameOf('job.done').map(({ data }) => data)).toMatchObject([{ job: { id: job }, good: 10_000 }]);
     await drop(id);
@@ -157,13 +162,15 @@ describe('messages to other programs', () => {
     const failed = await until(async () => (await messages(id)).find(({ tries }) => tries === 1));
     expect(failed).toMatchObject({ state: 'waiting', outcome: 'answered 503' });
     // The queue keeps it for its next try, about twice 20 seconds away at most.
-    const row = await server.owner.pool.query<{ state: string; again: number }>(
-      `SELECT state, extract(epoch FROM start_after - now())::int AS again FROM pgboss.job
-       WHERE name = $1 AND (data->>'message')::int = $2`,
-      [HOOK_QUEUE, failed.id],
-    );
-    expect(row.rows[0]?.state).toBe('retry');
-    expect(row.rows[0]?.again).toBeLessThanOrEqual(40);
+    const again = await until(async () => {
+      const { rows } = await server.owner.pool.query<{ seconds: number }>(
+        `SELECT extract(epoch FROM start_after - now())::float AS seconds FROM pgboss.job
+         WHERE name = $1 AND (data->>'message')::int = $2 AND state = 'retry'`,
+        [HOOK_QUEUE, failed.id],
+      );
+      return rows[0];
+    });
+    expect(again.seconds).toBeLessThanOrEqual(40);
     await expect(tryMessage(server.database, failed.id, true)).rejects.toThrow('answered 503');
     expect((await messages(id))[0]).toMatchObject({ state: 'given up', tries: 2 });
     expect((await manager.call('post', `/api/hooks/${id}/messages/${failed.id}`)).status).toBe(200);
@@ -233,13 +240,12 @@ describe('a message that is sent', () => {
     await new Promise<void>((resolve) => closed.listen(0, '127.0.0.1', resolve));
     const nobody = `http://127.0.0.1:${(closed.address() as AddressInfo).port}/`;
     await new Promise((resolve) => closed.close(resolve));
-    const outcomes = ['http://127.0.0.1:1/', nobody, 'http://no.such.name.invalid/', 'http://[/'].map(
+    const outcomes = ['http://127.0.0.1:1/', nobody, 'http://[/'].map(
       async (to) => (await sendMessage({ ...message, url: to })).outcome,
     );
     expect(await Promise.all(outcomes)).toEqual([
       'it cannot be reached: Error: bad port',
       'nobody listens at this address',
-      expect.stringMatching(/there is no such name|cannot be looked up/),
       'this is no address',
     ]);
     const mute = http.createServer(() => undefined);

@@ -5,7 +5,7 @@ import { type Message, sendMessage } from './send-message.js';
 /** Messages that are under way at once: one that nobody takes holds up no other. */
 const AT_ONCE = 4;
 /** Seconds between two looks whether there is one. */
-const LOOK_S = 1;
+const LOOK_S = 2;
 
 /** A message did not arrive: the queue tries it again. */
 class NotArrived extends Error {}

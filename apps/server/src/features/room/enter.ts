@@ -113,9 +113,12 @@ async function tellCounts(
   now: ReadonlyMap<string, number>,
 ): Promise<void> {
   const names = new Map(card?.steps.map(({ id, name }) => [id, name]));
-  for (const [step, good] of now)
-    if (good !== before.get(step))
-      await tellHooks(queries, 'job.counted', job, { station: { id: step, name: names.get(step) ?? step }, good });
+  // A count that is taken back leaves its station with none.
+  for (const step of new Set([...before.keys(), ...now.keys()]))
+    if (now.get(step) !== before.get(step)) {
+      const station = { id: step, name: names.get(step) ?? step };
+      await tellHooks(queries, 'job.counted', job, { station, good: now.get(step) ?? 0 });
+    }
   if (isFinished(finish, now) && !isFinished(finish, before))
     await tellHooks(queries, 'job.done', job, { good: goodOf(finish, now) ?? 0 });
 }
