@@ -19,8 +19,9 @@ import { failureOf } from './problem';
 /** Rows of a page, and most that the server hands out at once. */
 const PAGE = 100;
 const MOST = 500;
-/** Milliseconds without a key before a search is sent. */
+/** Milliseconds without a key before a search is sent, and after which a key is the first of a search: that one is sent at once. */
 const TYPING_MS = 25;
+const FIRST_MS = 250;
 
 interface Page<Row> {
   readonly rows: readonly Row[];
@@ -48,12 +49,13 @@ export const partsOf = ({ skip, limit }: Part): Part[] =>
     limit: Math.min(MOST, limit - i * MOST),
   }));
 
-/** Asks for a list page by page: only the last question counts, and what is typed waits for the next key. To be made where one may inject. */
+/** Asks for a list page by page: only the last question counts, and what is typed fast waits for the next key. To be made where one may inject. */
 export function pages<Row>({ ask, shown, took, failed }: PagedList<Row>) {
   const asked = new Subject<Part & { readonly after: number }>();
   /** Whether the last that was asked for came. */
   const came = new Subject<boolean>();
   let known = 0;
+  let lastKey = -Infinity;
   const whole = (part: Part): Observable<Page<Row>> =>
     part.limit <= MOST
       ? ask(part)
@@ -92,7 +94,11 @@ export function pages<Row>({ ask, shown, took, failed }: PagedList<Row>) {
   });
   return {
     first: () => asked.next({ skip: 0, limit: PAGE, after: 0 }),
-    typed: () => asked.next({ skip: 0, limit: PAGE, after: TYPING_MS }),
+    typed: () => {
+      const isFirst = performance.now() - lastKey > FIRST_MS;
+      lastKey = performance.now();
+      asked.next({ skip: 0, limit: PAGE, after: isFirst ? 0 : TYPING_MS });
+    },
     more: () => next(PAGE),
     /** As many as are shown, anew. */
     again: () => asked.next({ skip: 0, limit: Math.max(PAGE, shown().length), after: 0 }),

@@ -51,6 +51,22 @@ describe('a list that is searched', () => {
     ]);
   });
 
+  it('sends the first key at once, and waits where others follow it fast', () => {
+    const { list, asked } = listOf(() => of({ rows: [], total: 0 }));
+    settle();
+    const words = (): string[] => asked.slice(1).map(({ search }) => search);
+    list.find('g');
+    jest.advanceTimersByTime(1);
+    expect(words()).toEqual(['g']);
+    for (const typed of ['ga', 'gar', 'gard']) {
+      list.find(typed);
+      jest.advanceTimersByTime(10);
+    }
+    expect(words()).toEqual(['g']);
+    jest.advanceTimersByTime(20);
+    expect(words()).toEqual(['g', 'gard']);
+  });
+
   it('shows no older answer over a newer one', () => {
     const answers: Subject<Answer>[] = [];
     const { list } = listOf(() => {
