@@ -32,6 +32,14 @@ describe('rows of a long table', () => {
     expect(shown()).toEqual(rows(120));
   });
 
+  it('are fewer where the screen has room for fewer', async () => {
+    const shown = TestBed.runInInjectionContext(() => firstRows(signal(rows(7)), () => '', 3));
+    TestBed.tick();
+    expect(shown()).toEqual(rows(3));
+    await until(shown, 7);
+    expect(shown()).toEqual(rows(7));
+  });
+
   it('are all there at once where there are few', () => {
     const shown = TestBed.runInInjectionContext(() => firstRows(signal(rows(24)), () => ''));
     expect(shown()).toHaveLength(24);

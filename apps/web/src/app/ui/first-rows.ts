@@ -10,12 +10,17 @@ const LATEST_MS = 500;
 /**
  * Rows of a long table: those of the first screen at once, the others a screen at a time whenever the browser has nothing to do.
  * To be called where one may inject. @param subject what the table is of: another is begun from its first screen again.
+ * @param screen rows that a screen has room for
  */
-export function firstRows<Row>(rows: Signal<readonly Row[]>, subject: () => unknown): Signal<readonly Row[]> {
-  const drawn = linkedSignal({ source: subject, computation: () => SCREEN });
+export function firstRows<Row>(
+  rows: Signal<readonly Row[]>,
+  subject: () => unknown,
+  screen = SCREEN,
+): Signal<readonly Row[]> {
+  const drawn = linkedSignal({ source: subject, computation: () => screen });
   effect((cleanUp) => {
     if (drawn() >= rows().length) return;
-    const waiting = idle(LATEST_MS).subscribe({ complete: () => drawn.update((count) => count + SCREEN) });
+    const waiting = idle(LATEST_MS).subscribe({ complete: () => drawn.update((count) => count + screen) });
     cleanUp(() => waiting.unsubscribe());
   });
   canShowAll(() => {

@@ -6,6 +6,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
 import { FieldBox } from '../../../ui/field-box';
+import { firstRows } from '../../../ui/first-rows';
 import { ItemBar } from '../item-bar';
 import { ItemHead } from '../item-head';
 import { NormRows } from '../norm-rows';
@@ -13,6 +14,9 @@ import { MachineDrawing } from '../ui/machine-drawing';
 import { PROCESS_NAMES } from '../ui/process-names';
 import { WorksStore } from '../works.store';
 import { MachineEdit } from './machine-edit';
+
+/** Groups of fields that the first screen has room for. */
+const FIRST_GROUPS = 3;
 
 /** One machine of the works: what it takes and prints, drawn as it is typed, and what it is reckoned with. */
 @Component({
@@ -39,6 +43,8 @@ export class MachinePage {
   protected readonly edit = inject(MachineEdit);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly kinds = PROCESS_NAMES;
+  /** The groups of the first screen at once, so that it opens fast; a press has more. */
+  protected readonly groups = firstRows(this.edit.groups, () => this.id(), FIRST_GROUPS);
 
   constructor() {
     effect(() => {
