@@ -45,17 +45,20 @@ export async function stopServer(server: ChildProcess): Promise<void> {
   await once(server, 'exit');
 }
 
-export const untilReady = (address: string): Promise<void> =>
-  expect
-    .poll(
-      () =>
-        fetch(`${address}/api/ready`).then(
-          ({ status }) => status,
-          () => 0,
-        ),
-      { intervals: [LOOK_MS] },
-    )
-    .toBe(200);
+/** What a server answers when it is asked whether it is ready; 0 where nobody listens. */
+const isReady = (port: number): Promise<number> =>
+  fetch(`http://127.0.0.1:${port}/api/ready`).then(
+    ({ status }) => status,
+    () => 0,
+  );
+
+/** A server that is ready. @throws where something else listens at its port: its works would be looked at instead. */
+export async function startServer(port: number, env: Environment): Promise<ChildProcess> {
+  if ((await isReady(port)) !== 0) throw new Error(`port ${port} is taken: end what listens there`);
+  const server = spawnServer(port, env);
+  await expect.poll(() => isReady(port), { intervals: [LOOK_MS] }).toBe(200);
+  return server;
+}
 
 /** The server of a worker: for each file of tests another one, on its own database, so that none finds what another has left. */
 class Servers {
@@ -67,8 +70,7 @@ class Servers {
     const address = `http://127.0.0.1:${this.port}`;
     if (this.file === file) return address;
     await this.stop();
-    this.server = spawnServer(this.port, databaseOf(file));
-    await untilReady(address);
+    this.server = await startServer(this.port, databaseOf(file));
     this.file = file;
     return address;
   }

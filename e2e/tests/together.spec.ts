@@ -1,6 +1,6 @@
 import { type ChildProcess } from 'node:child_process';
 import { type Page, expect } from '@playwright/test';
-import { databaseOf, spawnServer, stopServer, test, untilReady } from './server';
+import { databaseOf, startServer, stopServer, test } from './server';
 import { expectAccessible, field, openExample, saved, signIn } from './steps.js';
 
 const PORT = 3955;
@@ -10,8 +10,7 @@ const address = `http://127.0.0.1:${PORT}`;
 let second: ChildProcess;
 test.beforeAll(async ({ servers }, { file }) => {
   await servers.of(file);
-  second = spawnServer(PORT, databaseOf(file));
-  await untilReady(address);
+  second = await startServer(PORT, databaseOf(file));
 });
 test.afterAll(() => stopServer(second));
 
