@@ -1,14 +1,15 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
-import { MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
-import type { Hook, HookChange, People, RoleChange, RoleOf } from '@druckerei/contract';
+import type { Hook, HookChange, HookMessage, People, RoleChange, RoleOf } from '@druckerei/contract';
 import { Store, provideStore } from '@ngrx/store';
-import { Subject, of } from 'rxjs';
+import { Subject, of, tap } from 'rxjs';
 import { testAccount } from '../../../platform/account.fixture';
 import { SessionActions, sessionFeature } from '../../../platform/session.state';
 import { WorksStore } from '../works.store';
 import { HookDialog } from './hook.dialog';
+import { HookMessagesDialog } from './hook-messages.dialog';
 import { HooksApi } from './hooks.api';
 import { PeopleApi } from './people.api';
 import { PeoplePage } from './people.page';
@@ -152,5 +153,45 @@ describe('addresses that are told', () => {
     ]);
     expect(element.textContent).toContain('whsec_AAAA');
     expect(button()).toBeUndefined();
+  });
+
+  it('show their messages, those that were given up to be sent again, and send one to try', async () => {
+    const message = { id: 7, event: 'job.late', at: '2026-12-01T10:00:00Z', tries: 12, outcome: 'answered 503' };
+    const asked: string[] = [];
+    const messages: HookMessage[] = [
+      { ...message, state: 'given up' },
+      { ...message, id: 8, event: 'hook.tried', tries: 1, state: 'delivered', outcome: 'answered 204' },
+    ];
+    const api = {
+      messages: () => of(messages),
+      sendAgain: (id: number, one: number) => of([]).pipe(tap(() => asked.push(`again ${id} ${one}`))),
+      tryOut: (id: number) => of(messages.slice(1)).pipe(tap(() => asked.push(`try ${id}`))),
+    };
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: HooksApi, useValue: api },
+        { provide: MAT_DIALOG_DATA, useValue: HOOKS[1] },
+        { provide: MatDialogRef, useValue: {} },
+      ],
+    });
+    const fixture = TestBed.createComponent(HookMessagesDialog);
+    const element = fixture.nativeElement as HTMLElement;
+    const rows = () => [...element.querySelectorAll('tbody tr')].map(({ textContent }) => textContent.trim());
+    const press = async (name: string) => {
+      [...element.querySelectorAll('button')].find((one) => one.textContent.trim() === name)?.click();
+      await fixture.whenStable();
+    };
+    while (rows().length === 0) {
+      await new Promise((resolve) => setTimeout(resolve, 5));
+      await fixture.whenStable();
+    }
+    expect(rows()[0]).toMatch(/A job becomes late\s*given up\s*12\s*answered 503\s*Send again/);
+    expect(rows()[1]).toMatch(/Nothing, to try it out\s*delivered\s*1\s*answered 204$/);
+    await press('Send again');
+    expect(element.textContent).toContain('Nothing was told yet.');
+    await press('Try it out');
+    expect(rows()).toHaveLength(1);
+    expect(asked).toEqual(['again 2 7', 'try 2']);
+    fixture.destroy();
   });
 });
