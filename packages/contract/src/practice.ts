@@ -26,5 +26,7 @@ const reachedSchema = z.strictObject({
 });
 export const reachedListSchema = z.array(reachedSchema.meta({ id: 'Reached' }));
 export type Reached = z.output<typeof reachedListSchema>[number];
-export const classSchema = z.array(reachedSchema.extend({ name: z.string() }).meta({ id: 'ClassLine' }));
+export const classSchema = z.array(
+  reachedSchema.extend({ person: z.int(), name: z.string() }).meta({ id: 'ClassLine' }),
+);
 export type ClassLine = z.output<typeof classSchema>[number];

@@ -1,5 +1,6 @@
-import { type PlacedPiece, layPatterns } from '../layout/index.js';
 import type { Mm } from '../kernel/index.js';
+import type { PlacedPiece } from '../layout/index.js';
+import { edgeToEdge } from './packing.js';
 
 /** Loading space of a truck or container: inside, and what it may carry. Millimetres, kilograms. */
 export interface LoadingSpace {
@@ -38,18 +39,9 @@ const ROUNDING = 1e-9;
  * as many as it may carry. Undefined where not one goes in. Source: identity; what a pallet bears is for whoever packs it to say.
  */
 export function loadTruck(pallet: LoadedPallet, space: LoadingSpace): TruckLoad | undefined {
-  const [pattern] = layPatterns({
-    widthMm: space.lengthMm,
-    heightMm: space.widthMm,
-    pieceWidthMm: pallet.lengthMm,
-    pieceHeightMm: pallet.widthMm,
-    bleedMm: 0,
-    gutterMm: 0,
-    turns: 'either',
-    mirror: 'none',
-  }).proposals;
+  const floor = edgeToEdge(space, pallet);
   const high = Math.min(pallet.stacked, Math.floor(space.heightMm / pallet.heightMm + ROUNDING));
-  const byRoom = pattern.pieces.length * high;
+  const byRoom = floor.length * high;
   const byMass = Math.floor(space.kg / pallet.kg + ROUNDING);
-  return byRoom < 1 || byMass < 1 ? undefined : { floor: pattern.pieces, high, byRoom, byMass };
+  return byRoom < 1 || byMass < 1 ? undefined : { floor, high, byRoom, byMass };
 }

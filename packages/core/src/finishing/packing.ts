@@ -98,23 +98,27 @@ interface Outside {
 }
 const layers = new WeakMap<Outside, { readonly limits: string; readonly pieces: readonly PlacedPiece[] }>();
 
+/** As many pieces as lie edge to edge in a space, turned or not, by the layout engine. Millimetres. */
+export function edgeToEdge(
+  space: Readonly<{ lengthMm: Mm; widthMm: Mm }>,
+  piece: Readonly<{ lengthMm: Mm; widthMm: Mm }>,
+): readonly PlacedPiece[] {
+  const [pattern] = layPatterns({
+    ...{ widthMm: space.lengthMm, heightMm: space.widthMm },
+    ...{ pieceWidthMm: piece.lengthMm, pieceHeightMm: piece.widthMm },
+    ...{ bleedMm: 0, gutterMm: 0, turns: 'either', mirror: 'none' },
+  }).proposals;
+  return pattern.pieces;
+}
+
 /** Boxes of one layer as they lie on a pallet; remembered by the box. */
 function layerOf(box: Outside, { lengthMm, widthMm }: PalletLimits): readonly PlacedPiece[] {
   const limits = `${lengthMm} ${widthMm}`;
   const before = layers.get(box);
   if (before?.limits === limits) return before.pieces;
-  const [pattern] = layPatterns({
-    widthMm: lengthMm,
-    heightMm: widthMm,
-    pieceWidthMm: box.outerMm[0],
-    pieceHeightMm: box.outerMm[1],
-    bleedMm: 0,
-    gutterMm: 0,
-    turns: 'either',
-    mirror: 'none',
-  }).proposals;
-  layers.set(box, { limits, pieces: pattern.pieces });
-  return pattern.pieces;
+  const pieces = edgeToEdge({ lengthMm, widthMm }, { lengthMm: box.outerMm[0], widthMm: box.outerMm[1] });
+  layers.set(box, { limits, pieces });
+  return pieces;
 }
 
 /**

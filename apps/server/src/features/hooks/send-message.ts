@@ -18,7 +18,7 @@ export interface Tried {
 const ANSWER_MS = 10_000;
 
 /** Names of its messages, so that whoever gets one twice knows it. */
-export const messageName = (id: number): string => `msg_${id}`;
+const messageName = (id: number): string => `msg_${id}`;
 
 /**
  * Head of a message by which whoever takes it knows that it is ours, and of now: HMAC-SHA-256 of its name, its second and its

@@ -5,6 +5,8 @@ import { type Sum, numberField } from '../sum.js';
 const side = (id: string, name: string, max = 5_000) => numberField(id, name, 'mm', undefined, { min: 0.1, max });
 const MCKEE = { label: 'literature', note: 'McKee, Gander and Wachuta 1963' } as const;
 const MM = 1_000;
+/** A usual trailer, as the norms of a truck ship it: metres, kilograms. Source: from memory; its height common practice, no source. */
+const TRAILER = { lengthM: 13.6, heightM: 2.6, kg: 24_000 };
 
 /** Boxes, pallets, trucks. */
 export const PACKING_SUMS: readonly Sum[] = [
@@ -94,10 +96,10 @@ export const PACKING_SUMS: readonly Sum[] = [
       numberField('width', 'Pallet, width', 'mm', 800, { min: 100, max: 5_000 }),
       numberField('height', 'Pallet, height with its load', 'mm', 1_500, { min: 100, max: 5_000 }),
       numberField('stacked', 'May stand on one another', '', 1, { min: 1, max: 10, whole: true }),
-      numberField('spaceLength', 'Loading space, length', 'm', 13.6, { min: 0.5, max: 30 }),
+      numberField('spaceLength', 'Loading space, length', 'm', TRAILER.lengthM, { min: 0.5, max: 30 }),
       numberField('spaceWidth', 'Loading space, width', 'm', TRUCK_M, { min: 0.5, max: 5 }),
-      numberField('spaceHeight', 'Loading space, height', 'm', 2.6, { min: 0.5, max: 5 }),
-      numberField('most', 'Heaviest load', 'kg', 24_000, { min: 1, max: 100_000 }),
+      numberField('spaceHeight', 'Loading space, height', 'm', TRAILER.heightM, { min: 0.5, max: 5 }),
+      numberField('most', 'Heaviest load', 'kg', TRAILER.kg, { min: 1, max: 100_000 }),
     ],
     reckon(book) {
       const pallet = {

@@ -105,8 +105,8 @@ describe('practice', () => {
   });
 
   it('of a class are laid out by person', async () => {
-    const line = { name: 'Anna', kind: 'spine', times: 2, best: 1, last: at };
-    const lines = [line, { ...line, kind: 'gone', best: 0.5 }, { ...line, name: 'Bert', best: 0.25 }];
+    const line = { person: 1, name: 'Anna', kind: 'spine', times: 2, best: 1, last: at };
+    const lines = [line, { ...line, kind: 'gone', best: 0.5 }, { ...line, person: 2, best: 0.25 }];
     TestBed.configureTestingModule({ providers: [{ provide: PracticeApi, useValue: { class: () => of(lines) } }] });
     const fixture = TestBed.createComponent(ClassDialog);
     await fixture.whenStable();
@@ -114,7 +114,7 @@ describe('practice', () => {
     expect(rows.map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim())).toEqual([
       `Anna1 of ${EXERCISES.length}Spine100 %2${dateText(at)}`,
       `Anna1 of ${EXERCISES.length}gone50 %2${dateText(at)}`,
-      `Bert0 of ${EXERCISES.length}Spine25 %2${dateText(at)}`,
+      `Anna0 of ${EXERCISES.length}Spine25 %2${dateText(at)}`,
     ]);
   });
 

@@ -30,7 +30,7 @@ import { PracticeApi } from '../state/practice.api';
                 <th scope="col">Last</th>
               </tr>
             </thead>
-            @for (person of all; track $index) {
+            @for (person of all; track person.id) {
               <tbody>
                 @for (line of person.lines; track line.kind; let first = $first) {
                   <tr>
@@ -91,10 +91,11 @@ export class ClassDialog {
   protected readonly people = computed(() => {
     const lines = this.lines();
     if (!lines) return undefined;
-    const people: { name: string; lines: ClassLine[]; solved: number }[] = [];
+    const people: { id: number; name: string; lines: ClassLine[]; solved: number }[] = [];
     for (const line of lines) {
       const last = people.at(-1);
-      const person = last?.name === line.name ? last : { name: line.name, lines: [], solved: 0 };
+      const { person: id, name } = line;
+      const person = last?.id === id ? last : { id, name, lines: [], solved: 0 };
       if (person !== last) people.push(person);
       person.lines.push(line);
       if (line.best === 1) person.solved++;
