@@ -96,6 +96,14 @@ export const revisionSchema = z
   .meta({ id: 'Revision' });
 export type Revision = z.output<typeof revisionSchema>;
 
+/** How a revision is asked for by who holds the works. */
+export const revisionQuery = z.object({
+  works: z.literal('apart').optional().describe('apart: a draft comes without the works, which `/api/works` answers'),
+});
+/** A draft that was asked for without the works. */
+export const draftApartSchema = revisionSchema.extend({ works: z.null() }).meta({ id: 'DraftApart' });
+export type DraftApart = z.output<typeof draftApartSchema>;
+
 /** Jobs that are begun at once. */
 export const MOST_BEGUN = 200;
 /** Jobs out of a list of orders: all of them, or none. */

@@ -8,7 +8,8 @@ import type { Handlers } from '../../http/register.js';
 import { bookHead } from '../room/entries.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
-import { revisionWithoutPrices, seesPrices } from '../works/hidden-prices.js';
+import { revisionWithoutPrices } from '../works/hidden-prices.js';
+import { seesPrices } from '../works/sees-prices.js';
 import { nextNumber } from './next-number.js';
 import { copyJob, createJob, createJobs, putAside, release, saveDraft } from './write-job.js';
 
@@ -105,8 +106,9 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     createJob: ({ account, body }) => createJob(bench, account, body),
     createJobs: ({ account, body }) => createJobs(bench, account, body.jobs),
     copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
-    job: ({ params }) => revisionAnswer(database, params.id),
-    revision: ({ params }) => revisionAnswer(database, params.id, params.revision),
+    job: ({ params, query }) => revisionAnswer(database, params.id, undefined, query.works === 'apart'),
+    revision: ({ params, query }) =>
+      revisionAnswer(database, params.id, params.revision, query.works === 'apart'),
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
     release: ({ account, params, body }) => release(bench, account, params.id, body),
     putAside: ({ account, params, body }) => putAside(bench, account, params.id, body),

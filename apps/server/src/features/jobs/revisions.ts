@@ -28,9 +28,18 @@ export async function listJobs(
   return { rows: new JsonText([page.answer]), total: page.total };
 }
 
-/** One revision of a job, or the newest, as it is answered; a draft comes with the works as it is now, a released one with its own. */
-export async function revisionAnswer(queries: Queries, id: number, revision?: number): Promise<JsonText> {
-  const row = await queries.one<Answered & Record<string, unknown>>('jobs/revision', id, revision ?? null);
+/**
+ * One revision of a job, or the newest, as it is answered; a draft comes with the works as it is now, a released one with its own.
+ *
+ * @param apart leaves the works of a draft out, for who holds it.
+ */
+export async function revisionAnswer(
+  queries: Queries,
+  id: number,
+  revision?: number,
+  apart = false,
+): Promise<JsonText> {
+  const row = await queries.one<Answered & Record<string, unknown>>('jobs/revision', id, revision ?? null, apart);
   if (!row) throw notFound(revision === undefined ? 'This job' : 'This revision');
   return new JsonText([row.answer]);
 }

@@ -1,5 +1,5 @@
 import { SHIPPED_WORKS, isPrice, normById, normCatalogue, plan, valueAt, worksWithoutPrices } from '@druckerei/core';
-import { type Endpoint, type Revision, ENDPOINTS } from '@druckerei/contract';
+import { type DraftApart, type Endpoint, type Revision, ENDPOINTS } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 /** Prices that no other figure of the demo is like. */
@@ -65,6 +65,18 @@ describe('prices', () => {
     expect(answered).toEqual(expect.arrayContaining(['works', 'job', 'revision', 'difference', 'jobBook', 'jobFile']));
     expect(answered).toEqual(expect.arrayContaining(['normHistory', 'stationSheet', 'desk', 'needs', 'floor']));
     expect(answered).not.toContain('happened');
+  });
+
+  it('are hidden where the works is left out of a draft, and the works without them goes under a mark of its own', async () => {
+    const at = `/api/jobs/${job.id}`;
+    const [apart, whole] = [await operator.call('get', `${at}?works=apart`), await operator.call('get', at)];
+    expect([apart.text.includes(String(TELLING.part)), (apart.body as DraftApart).works]).toEqual([false, null]);
+    expect((apart.body as DraftApart).job).toEqual((whole.body as Revision).job);
+    const mark = async (who: Visitor): Promise<string> => String((await who.call('get', '/api/works')).headers['etag']);
+    const [own, others] = [await mark(operator), await mark(manager)];
+    const asked = async (held: string): Promise<number> =>
+      (await operator.call('get', '/api/works').set('If-None-Match', held)).status;
+    expect([await asked(own), await asked(others)]).toEqual([304, 200]);
   });
 
   it('are no part of a plan that is reckoned out of what they are told (identity: all else is as it was)', async () => {

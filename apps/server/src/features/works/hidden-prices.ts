@@ -1,11 +1,9 @@
 import { type RoomCard, type Works, isPrice, jobWithoutPrices, normById, worksWithoutPrices } from '@druckerei/core';
-import type { Account, Difference, EndpointId, JobBook, NormHistoryEntry, Revision } from '@druckerei/contract';
+import type { Account, Difference, DraftApart, EndpointId, JobBook, NormHistoryEntry, Revision } from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
 import { JsonText } from '../../http/json-text.js';
+import { seesPrices } from './sees-prices.js';
 import { currentWorks } from './works.js';
-
-/** Whether somebody is told what things cost. */
-export const seesPrices = ({ rights }: Pick<Account, 'rights'>): boolean => rights.includes('prices');
 
 /** A revision as those see it who see no prices. */
 export const revisionWithoutPrices = (revision: Revision): Revision => ({
@@ -13,6 +11,11 @@ export const revisionWithoutPrices = (revision: Revision): Revision => ({
   job: jobWithoutPrices(revision.works, revision.job) as Revision['job'],
   works: worksWithoutPrices(revision.works) as Revision['works'],
 });
+
+async function toldWithoutPrices(told: Revision | DraftApart, database: Database): Promise<Revision | DraftApart> {
+  if (told.works !== null) return revisionWithoutPrices(told);
+  return { ...told, job: jobWithoutPrices(await currentWorks(database), told.job) as DraftApart['job'] };
+}
 
 type BookStep = NonNullable<JobBook['card']>['steps'][number];
 const stepWithoutCosts = (step: BookStep): BookStep => ({
@@ -31,8 +34,8 @@ type Hide = (answer: never, database: Database) => unknown;
 const HIDDEN: Partial<Readonly<Record<EndpointId, Hide>>> = {
   works: (works: Works) => worksWithoutPrices(works),
   changeSettings: (works: Works) => worksWithoutPrices(works),
-  job: revisionWithoutPrices,
-  revision: revisionWithoutPrices,
+  job: toldWithoutPrices,
+  revision: toldWithoutPrices,
   jobFile: async (job: Revision['job'], database) => jobWithoutPrices(await currentWorks(database), job),
   // What was released keeps its plan, with its costs.
   difference: async ({ figures, ...rest }: Difference, database): Promise<Difference> => {
@@ -54,6 +57,6 @@ const HIDDEN: Partial<Readonly<Record<EndpointId, Hide>>> = {
 /** An answer as it is told to somebody. */
 export function toldTo(database: Database, id: EndpointId, account: Account | undefined, answer: unknown): unknown {
   const hide = HIDDEN[id];
-  if (!hide || !account || seesPrices(account)) return answer;
+  if (!hide || !account || answer === undefined || seesPrices(account)) return answer;
   return hide((answer instanceof JsonText ? JSON.parse(answer.text) : answer) as never, database);
 }

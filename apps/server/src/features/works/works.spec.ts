@@ -1,5 +1,5 @@
-import { type Works, NEW_WORKS, SHIPPED_WORKS, toldSettings } from '@druckerei/core';
-import type { ItemVersion, NormEffect, Problem, Revision } from '@druckerei/contract';
+import { type Works, NEW_WORKS, SHIPPED_WORKS, normById, toldSettings } from '@druckerei/core';
+import type { DraftApart, ItemVersion, NormEffect, Problem, Revision } from '@druckerei/contract';
 import { setUpWorks } from '../../demo/load-demo.js';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -177,7 +177,7 @@ describe('a works that starts', () => {
     await setUpWorks(server.database, NEW_WORKS);
     expect((await works()).machines).toEqual(machines);
     await server.owner.pool.query(
-      'BEGIN; DELETE FROM works_item; DELETE FROM works; INSERT INTO works SELECT * FROM kept_works; INSERT INTO works_item OVERRIDING SYSTEM VALUE SELECT * FROM kept; DROP TABLE kept; DROP TABLE kept_works; COMMIT',
+      'BEGIN; DELETE FROM works_item; DELETE FROM works; INSERT INTO works (body) SELECT body FROM kept_works; INSERT INTO works_item OVERRIDING SYSTEM VALUE SELECT * FROM kept; DROP TABLE kept; DROP TABLE kept_works; COMMIT',
     );
   });
 
@@ -302,5 +302,53 @@ describe('what the works says of itself', () => {
     expect((answer.body as { account: object }).account).toMatchObject({ locale: 'de-DE' });
     expect((await viewer.call('get', '/api/session')).body).toMatchObject({ account: { locale: 'de-DE' } });
     expect((await viewer.call('put', '/api/session/settings', { locale: 'x' })).status).toBe(422);
+  });
+});
+
+describe('the works that somebody holds already', () => {
+  const mark = async (who: Visitor): Promise<string> => String((await who.call('get', '/api/works')).headers['etag']);
+  const asked = (who: Visitor, held: string) => who.call('get', '/api/works').set('If-None-Match', held);
+
+  it('is not sent again until something of it changes: a norm, a paper, what a supplier asks', async () => {
+    let held = await mark(manager);
+    const [same, other] = [await asked(manager, `"old", W/${held}`), await asked(manager, '"old"')];
+    expect([same.status, same.text, other.status]).toEqual([304, '', 200]);
+    const stock = SHIPPED_WORKS.stocks[0];
+    const changes: [Parameters<Visitor['call']>[0], string, object][] = [
+      [
+        'put',
+        '/api/norms/price.ink',
+        { value: 19.5, expected: normById(SHIPPED_WORKS, 'price.ink')?.value, reason: '', seen: SEEN },
+      ],
+      [
+        'put',
+        '/api/works/items',
+        { stocks: [{ ...stock, name: 'Renamed' }], machines: [], norms: [], reason: '', seen: SEEN, normsSeen: SEEN },
+      ],
+      [
+        'post',
+        '/api/suppliers',
+        { name: 'Mill of marks', prices: [{ item: `paper/${stock?.id}`, price: 90, per: 100, measure: 'kg' }] },
+      ],
+    ];
+    for (const [method, path, body] of changes) {
+      expect((await manager.call(method, path, body)).status).toBeLessThan(300);
+      const after = await mark(manager);
+      expect([path, (await asked(manager, held)).status, after === held]).toEqual([path, 200, false]);
+      expect((await asked(manager, after)).status).toBe(304);
+      held = after;
+    }
+  });
+
+  it('is left out of a draft where that is asked for, and of nothing else', async () => {
+    const { id } = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'F-2' })))
+      .body as Revision;
+    const [whole, apart] = [
+      (await manager.call('get', `/api/jobs/${id}`)).body as Revision,
+      (await manager.call('get', `/api/jobs/${id}?works=apart`)).body as DraftApart,
+    ];
+    expect({ ...apart, works: whole.works }).toEqual(whole);
+    expect(apart.works).toBeNull();
+    expect((await manager.call('get', `/api/jobs/${id}?works=without`)).status).toBe(400);
   });
 });

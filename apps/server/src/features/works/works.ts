@@ -11,11 +11,13 @@ import type { Database, Queries } from '../../db/database.js';
 import { JsonText } from '../../http/json-text.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { unchanged } from '../../http/unchanged.js';
 import type { Bench } from '../jobs/bench.js';
 import { lockKind, noteChange } from '../changes/changes.js';
 import { changeItems, worksWithItems } from './change-items.js';
 import { changeNorms } from './change-norms.js';
 import { normEffect, worksWith } from './norm-effect.js';
+import { seesPrices } from './sees-prices.js';
 
 /** The works with the norms in force now, as the database has put it together. */
 async function worksText(queries: Queries): Promise<string> {
@@ -128,7 +130,12 @@ export const worksHandlers = (
 > => {
   const { database } = bench;
   return {
-    works: async () => new JsonText([await worksText(database)]),
+    works: async ({ account, request, response }) => {
+      const row = await database.one<{ mark: string }>('works/mark');
+      // Who sees no prices is told another works.
+      const mark = `${row?.mark ?? ''}${seesPrices(account) ? '' : 'n'}`;
+      return unchanged(request, response, mark) ? undefined : new JsonText([await worksText(database)]);
+    },
 
     changeSettings: async ({ body, account }) => {
       const now = await changeSettings(database, body, account);

@@ -22,6 +22,7 @@ import type {
   CustomerRow,
   CustomersQuery,
   Difference,
+  DraftApart,
   Finished,
   FirstManager,
   HoldingHistoryEntry,
@@ -55,7 +56,8 @@ import type {
   SingleBook,
   Stores,
 } from '@druckerei/contract';
-import { type Observable, map } from 'rxjs';
+import { type Observable, forkJoin, map } from 'rxjs';
+import { HeldWorks } from './held-works';
 
 /** A page of a list, and how many there are in all; what is not told, and empty words, are not asked for. */
 export function askPage(
@@ -80,6 +82,7 @@ export function askPage(
 @Injectable({ providedIn: 'root' })
 export class Api {
   private readonly http = inject(HttpClient);
+  private readonly held = inject(HeldWorks);
 
   session(): Observable<{ account: Account | null; demo: boolean; first: boolean }> {
     return this.http.get<{ account: Account | null; demo: boolean; first: boolean }>('/api/session');
@@ -137,7 +140,7 @@ export class Api {
       .pipe(map((pictures) => new Map(pictures.map(({ job, picture }) => [job, picture]))));
   }
   works(): Observable<Works> {
-    return this.http.get<Works>('/api/works');
+    return this.held.works();
   }
   normHistory(): Observable<NormHistoryEntry[]> {
     return this.http.get<NormHistoryEntry[]>('/api/norms/history');
@@ -196,9 +199,11 @@ export class Api {
     return this.http.post<Revision>(`/api/jobs/${id}/copy`, changes);
   }
   job(id: number, revision?: number): Observable<Revision> {
-    return this.http.get<Revision>(
-      revision === undefined ? `/api/jobs/${id}` : `/api/jobs/${id}/revisions/${revision}`,
-    );
+    const at = revision === undefined ? `/api/jobs/${id}` : `/api/jobs/${id}/revisions/${revision}`;
+    return forkJoin({
+      told: this.http.get<Revision | DraftApart>(at, { params: { works: 'apart' } }),
+      works: this.works(),
+    }).pipe(map(({ told, works }) => (told.works === null ? { ...told, works: works as Revision['works'] } : told)));
   }
   saveDraft(id: number, version: number, job: Job): Observable<Revision> {
     return this.http.put<Revision>(`/api/jobs/${id}/draft`, { version, job });

@@ -2,21 +2,41 @@ import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Action } from '@ngrx/store';
 import { Actions, ROOT_EFFECTS_INIT, createEffect, ofType } from '@ngrx/effects';
-import { Subject, catchError, exhaustMap, finalize, map, merge, of, retry, tap, timer } from 'rxjs';
+import {
+  EMPTY,
+  Subject,
+  catchError,
+  concat,
+  exhaustMap,
+  filter,
+  finalize,
+  map,
+  merge,
+  of,
+  retry,
+  switchMap,
+  tap,
+  timer,
+} from 'rxjs';
 import type { Account } from '@druckerei/contract';
+import { idle } from '../ui/idle';
 import { useLocale } from '../ui/locale';
 import { Measures } from '../ui/measures';
 import { Api } from './api';
+import { HeldWorks } from './held-works';
 import { failureOf } from './problem';
 import { SessionActions } from './session.state';
 
 /** Milliseconds before a server that did not answer is asked again. */
 const AGAIN_MS = 2_000;
+/** Milliseconds after which the works is fetched although the browser has had something to do all the time. */
+const LATEST_MS = 4_000;
 
 @Injectable()
 export class SessionEffects {
   private readonly actions = inject(Actions);
   private readonly api = inject(Api);
+  private readonly held = inject(HeldWorks);
   private readonly router = inject(Router);
   private readonly measures = inject(Measures);
   /** Dates and measures are written as the person chose, else as the works does. */
@@ -65,6 +85,17 @@ export class SessionEffects {
       this.actions.pipe(
         ofType(SessionActions.signedIn),
         tap(({ to }) => void this.router.navigateByUrl(to)),
+      ),
+    { dispatch: false },
+  );
+
+  /** Whoever plans asks for the works on nearly every page: it is fetched once the first page stands. */
+  readonly holdWorks = createEffect(
+    () =>
+      this.actions.pipe(
+        ofType(SessionActions.found, SessionActions.signedIn),
+        filter(({ account }) => account?.rights.includes('plan') === true),
+        switchMap(() => concat(idle(LATEST_MS), this.held.works()).pipe(catchError(() => EMPTY))),
       ),
     { dispatch: false },
   );
