@@ -14,22 +14,17 @@ import {
   SCHOOLS,
 } from '@druckerei/core';
 import { item, binding, owner, component } from './job-component.js';
-import { named, id, material, positiveMm, count, share, inks, channel, margin } from './job-fields.js';
+import { named, id, material, positiveMm, count, share, inks, labSchema, margin, recipeSchema } from './job-fields.js';
 import { line, lines } from './text.js';
 
-const lab = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
 const cleared = z.array(z.enum(CONTACTS)).max(CONTACTS.length);
 const inkSpec = z.strictObject({
   name: named(40),
   kind: z.enum(INK_KINDS),
   drying: z.enum(DRYINGS).optional().describe('how it dries; as is usual for the process where absent'),
-  aim: lab.optional().describe('CIELAB D50, 2 degrees, on the stock of the job'),
+  aim: labSchema.optional().describe('CIELAB D50, 2 degrees, on the stock of the job'),
   tolerance: z.number().positive().max(50).optional().describe('largest CIEDE2000 of an accepted trial'),
-  recipe: z
-    .array(z.strictObject({ ink: named(40), parts: z.number().min(0).max(100) }))
-    .max(20)
-    .optional()
-    .describe('parts of base inks, adding to 100'),
+  recipe: recipeSchema.optional(),
   rests: z
     .array(z.strictObject({ name: named(60), kg: z.number().min(0).max(10_000) }))
     .max(10)

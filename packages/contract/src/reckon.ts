@@ -100,7 +100,7 @@ function reckonPressRoom(job: Job, { figures, layouts }: Plan) {
     ),
     register: all.map((layout) => ({
       component: layout.component.id,
-      lines: registerLines(job, layout, norms),
+      lines: registerLines(job, SHIPPED_WORKS, layout, norms),
       marks: registerMarks(layout).places,
     })),
   };

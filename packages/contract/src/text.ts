@@ -23,3 +23,8 @@ export const lines = (max: number) =>
 
 /** Text that has to be known somewhere. @param error what is said where it is not */
 export const known = (isKnown: (value: string) => boolean, error: string) => z.string().refine(isKnown, { error });
+
+/** What a machine, a stock, an ink or a supply of a works is known by. */
+export const itemId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, {
+  error: 'an id has small letters, digits and hyphens, sixty at most',
+});

@@ -1,11 +1,10 @@
 import * as z from 'zod';
 import {
+  type KeptInk,
   type LabelSize,
   LABEL_SIZES,
   CONTACTS,
-  DRYINGS,
   FLUTE_IDS,
-  INK_KINDS,
   INK_SCHOOLS,
   MACHINE_PROCESSES,
   PRINT_PROCESSES,
@@ -21,7 +20,8 @@ import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
 import { markSchema } from './changes.js';
 import { supplyPriceSchema } from './purchasing.js';
 import { normChangesSchema, normEffectQuestion, normsSet } from './norms.js';
-import { known, line, lines } from './text.js';
+import { itemId, known, line, lines } from './text.js';
+import { houseInkSchema, houseSupplySchema } from './house-inks.js';
 
 const sourceSchema = z.strictObject({ label: z.enum(SOURCE_LABELS), note: z.string().optional() });
 const sheetSchema = z.strictObject({ widthMm: z.number(), heightMm: z.number(), grain: z.enum(['width', 'height']) });
@@ -121,9 +121,6 @@ export const newLogoSchema = z
 /** The same as it is shown: a data URL, or none. */
 export const logoSchema = z.strictObject({ logo: z.string().nullable() }).meta({ id: 'Logo' });
 
-const itemId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, {
-  error: 'an id has small letters, digits and hyphens, sixty at most',
-});
 /** A machine as core plans on it; what may be said of it is checked by core's `checkMachine`. */
 export const machineSchema = z
   .strictObject({
@@ -168,8 +165,9 @@ export const stockSchema = z
   })
   .meta({ id: 'Stock' });
 
-/** No works has more machines than this, and no list more papers. */
+/** No works has more machines, inks or supplies than this, and no list more papers. */
 const MOST_MACHINES = 1_000;
+const MOST_INKS = 2_000;
 const MOST_STOCKS = 6_000;
 const apart = (all: readonly { readonly id: string }[]): boolean =>
   new Set(all.map(({ id }) => id)).size === all.length;
@@ -177,30 +175,32 @@ const TWICE = { error: 'one of them is named twice' };
 const items = {
   machines: z.array(machineSchema).max(MOST_MACHINES).refine(apart, TWICE),
   stocks: z.array(stockSchema).max(MOST_STOCKS).refine(apart, TWICE),
+  inks: z.array(houseInkSchema).max(MOST_INKS).refine(apart, TWICE).default([]),
+  supplies: z.array(houseSupplySchema).max(MOST_INKS).refine(apart, TWICE).default([]),
 };
-/** Machines and stocks that are put in the place of those of their id, or added, with norms of theirs: all or none. */
+/** Machines, stocks, inks and supplies that are put in the place of those of their id, or added, with norms of theirs: all or none. */
 export const itemChangesSchema = z
   .strictObject({
     ...items,
     norms: normsSet.max(2 * MOST_STOCKS),
-    seen: markSchema.describe('last change of a machine or a stock that the writer has seen'),
+    seen: markSchema.describe('last change of a machine, a stock, an ink or a supply that the writer has seen'),
     normsSeen: markSchema.describe('last change of a norm that the writer has seen'),
     reason: normChangesSchema.shape.reason,
   })
   .meta({ id: 'ItemChanges' });
-export type ItemChanges = Omit<z.output<typeof itemChangesSchema>, 'machines' | 'stocks'> & Items;
-/** Machines and stocks of a works. */
-export type Items = Pick<Works, 'machines' | 'stocks'>;
-/** What machines and stocks would do to the open jobs, asked for some jobs at a time. */
+export type ItemChanges = Omit<z.output<typeof itemChangesSchema>, keyof Items> & Items;
+/** Machines, stocks, inks and supplies of a works. */
+export type Items = Required<Pick<Works, 'machines' | 'stocks' | 'supplies'>> & { readonly inks: readonly KeptInk[] };
+/** What they would do to the open jobs, asked for some jobs at a time. */
 export const itemEffectQuestion = z
   .strictObject({ ...items, skip: normEffectQuestion.shape.skip })
   .meta({ id: 'ItemEffectQuestion' });
 
 /** What a works has, each with versions of its own. */
-export const ITEM_KINDS = ['machine', 'stock'] as const;
+export const ITEM_KINDS = ['machine', 'stock', 'ink', 'supply'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 export const itemVersionsQuery = z.object({ kind: z.enum(ITEM_KINDS), id: itemId });
-/** One change of a machine or a stock: what it was, null before it was entered, and what it became. */
+/** One change of one of them: what it was, null before it was entered, and what it became. */
 export const itemVersionSchema = z
   .strictObject({
     before: z.record(z.string(), z.unknown()).nullable(),
@@ -228,18 +228,13 @@ export const worksSchema = z
     machines: z.array(machineSchema),
     stocks: z.array(stockSchema),
     inks: z
-      .array(
-        z.strictObject({
-          name: z.string(),
-          kind: z.enum(INK_KINDS),
-          drying: z.enum(DRYINGS).optional(),
-          cleared: z.array(z.enum(CONTACTS)),
-        }),
-      )
-      .optional(),
+      .array(houseInkSchema.partial({ id: true }))
+      .optional()
+      .describe('what was released before inks were items has no ids'),
+    supplies: z.array(houseSupplySchema).optional(),
     folds: z.array(houseFoldSchema).optional(),
     mark: z.int().optional().describe('last change of a norm'),
-    itemsMark: z.int().optional().describe('last change of a machine or a stock'),
+    itemsMark: z.int().optional().describe('last change of a machine, a stock, an ink or a supply'),
     norms: z.record(z.string(), z.strictObject({ value: z.number(), source: sourceSchema })),
     supplied: z
       .strictObject({

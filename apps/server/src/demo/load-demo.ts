@@ -14,6 +14,7 @@ import { addCustomer } from '../features/customers/customers.js';
 import { addOffer } from '../features/customers/offers.js';
 import { addOrder } from '../features/customers/orders.js';
 import { DEMO_CUSTOMERS, DEMO_OFFER, DEMO_ORDER } from './demo-customers.js';
+import { DEMO_INKS, DEMO_SUPPLIES } from './demo-inks.js';
 import { DEMO_FINISHED, DEMO_SINGLES } from './demo-finished.js';
 import { DEMO_ROOM } from './demo-room.js';
 import { DEMO_STORES } from './demo-stores.js';
@@ -113,6 +114,8 @@ export async function loadDemo(
   if (row?.demo) return;
   const works = await database.one<{ body: object }>('works/get');
   await database.one('works/put', { ...works?.body, numberPattern: DEMO_NUMBERS });
+  await database.one('works/add-items', 'ink', DEMO_INKS);
+  await database.one('works/add-items', 'supply', DEMO_SUPPLIES);
   for (const account of DEMO_ACCOUNTS) await addAccount(database, { ...account, demo: true });
   const manager = await demoManager(database);
   if (!manager) throw new Error('the demo manager was not added');
@@ -136,10 +139,12 @@ export async function loadDemo(
  * began it, and keeps what was made of it.
  */
 export async function setUpWorks(database: Database, begin: Works = SHIPPED_WORKS): Promise<void> {
-  const { norms: _norms, machines, stocks, ...settings } = begin;
+  const { norms: _norms, machines, stocks, inks = [], supplies = [], ...settings } = begin;
   const begun = await database.one('works/get');
   if (!begun) await database.one('works/put', settings);
   if (begun && begin !== SHIPPED_WORKS) return;
   await database.one('works/add-items', 'machine', machines);
   await database.one('works/add-items', 'stock', stocks);
+  await database.one('works/add-items', 'ink', inks);
+  await database.one('works/add-items', 'supply', supplies);
 }

@@ -69,7 +69,7 @@ function build(job: Job, asked: Works): Outcome<Structure> {
     ...checked,
     ...adviseJob(job, lanes),
     ...adviseInks(job, works, layouts),
-    ...[...layouts.values()].flatMap((layout) => adviseRegister(job, layout, norms)),
+    ...[...layouts.values()].flatMap((layout) => adviseRegister(job, works, layout, norms)),
   ];
   const prepared: Prepared = { job, works, norms, layouts, lanes, machines, route, ledger };
   return {

@@ -7,7 +7,7 @@ import { normsOf } from '../norms/index.js';
 import type { Carrier } from './carrier.js';
 import { listCarriers } from './carriers.js';
 import { cylinderRoute, hoursAgain } from './cylinder-route.js';
-import { unitsOf } from './inks.js';
+import { inkOf, unitsOf } from './inks.js';
 import { registerLines, registerMarks } from './register-plan.js';
 
 const planned = (job: Job): Plan => {
@@ -231,14 +231,14 @@ describe('register of a component', () => {
   };
 
   it('lists what has to stand to what, by the route', () => {
-    expect(registerLines(map, layoutOf(map), norms).map(({ kind }) => kind)).toEqual([
+    expect(registerLines(map, SHIPPED_WORKS, layoutOf(map), norms).map(({ kind }) => kind)).toEqual([
       'colours',
       'sides',
       'fold',
       'cut',
     ]);
     const stickers = example('permit-stickers');
-    const lines = registerLines(stickers, layoutOf(stickers), norms);
+    const lines = registerLines(stickers, SHIPPED_WORKS, layoutOf(stickers), norms);
     expect(lines[0]).toMatchObject({
       kind: 'colours',
       norm: 'register.flexo',
@@ -251,7 +251,7 @@ describe('register of a component', () => {
     const spares = (job: Job) => {
       const { layouts } = planned(job);
       return Object.values(layouts).map((layout) =>
-        registerLines(job, layout, normsOf(SHIPPED_WORKS, {})).flatMap(({ kind, bounds: { haveMm } }) =>
+        registerLines(job, SHIPPED_WORKS, layout, normsOf(SHIPPED_WORKS, {})).flatMap(({ kind, bounds: { haveMm } }) =>
           haveMm === undefined ? [] : [`${kind} ${haveMm}`],
         ),
       );
@@ -264,9 +264,24 @@ describe('register of a component', () => {
     expect(spares(example('tea-caddy'))).toEqual([[]]);
   });
 
+  it('knows of an ink what the house does, and the job’s word before it', () => {
+    const recipe = [{ ink: 'Base', parts: 100 }];
+    const blue = { id: 'blue', name: 'Blue', kind: 'special', cleared: ['food'], recipe, retired: true } as const;
+    const house = { ...SHIPPED_WORKS, inks: [blue] };
+    expect(inkOf(map, house, 'Blue')).toEqual({ name: 'Blue', kind: 'special', cleared: ['food'], recipe });
+    const own = { name: 'Blue', kind: 'metallic' as const, cleared: [] };
+    expect(inkOf({ inks: [own] }, house, 'Blue')).toEqual({ ...own, recipe });
+    expect(inkOf({}, house, 'Green')).toEqual({ name: 'Green', kind: 'mixed' });
+  });
+
   it('tightens for accountable inks and warns of a bleed that is too small', () => {
     const accountable = { ...map, inks: [{ name: 'K', kind: 'process' as const, accountable: true }] };
-    expect(registerLines(accountable, layoutOf(accountable), norms)[0]?.norm).toBe('register.accountable');
+    expect(registerLines(accountable, SHIPPED_WORKS, layoutOf(accountable), norms)[0]?.norm).toBe(
+      'register.accountable',
+    );
+    const kept = SHIPPED_WORKS.inks?.map((ink) => ({ ...ink, accountable: ink.name === 'K' }));
+    const house = { ...SHIPPED_WORKS, inks: kept ?? [] };
+    expect(registerLines(map, house, layoutOf(map), norms)[0]?.norm).toBe('register.accountable');
     const tight = withMap({ lay: { bleedMm: 0.2 } });
     expect(planned(tight).advice.map(({ code }) => code)).toContain('register.bleed');
   });

@@ -8,7 +8,7 @@ import {
   passesFor,
   placeInks,
 } from '../press/index.js';
-import { type Contact, type Machine, type Works, printingOf } from '../works/index.js';
+import { type Contact, type HouseInk, type Machine, type Works, printingOf } from '../works/index.js';
 import type { NormLookup } from '../norms/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import type { Component, InkSpec, InkUse, Job, Step, Unordered } from '../job/index.js';
@@ -17,9 +17,10 @@ const PROCESS = ['K', 'C', 'M', 'Y'];
 
 /** What is known of an ink: the job's word, then the house's, then its name. */
 export function inkOf(job: Pick<Job, 'inks'>, works: Works, name: string): InkSpec {
-  const house = works.inks?.find((ink) => ink.name === name);
+  const kept: Partial<HouseInk> = works.inks?.find((ink) => ink.name === name) ?? {};
+  const { id: _id, retired: _retired, ...house } = kept;
   const own = job.inks?.find((ink) => ink.name === name);
-  const kind: InkKind = own?.kind ?? house?.kind ?? (PROCESS.includes(name) ? 'process' : 'mixed');
+  const kind: InkKind = own?.kind ?? house.kind ?? (PROCESS.includes(name) ? 'process' : 'mixed');
   return { ...house, ...own, name, kind };
 }
 

@@ -1,8 +1,9 @@
 import { type Issue, warning } from '../kernel/index.js';
 import type { NormLookup } from '../norms/index.js';
-import { printingOf } from '../works/index.js';
+import { type Works, printingOf } from '../works/index.js';
 import { type ComponentLayout, drawLayout, webOf } from '../press-sheet/index.js';
 import { type Job, type SheetPlace, isUnprinted } from '../job/index.js';
+import { inkOf } from './inks.js';
 
 /** What has to stand to what. Source: handbook chapter 5 "Register". */
 export const REGISTER_KINDS = [
@@ -33,11 +34,11 @@ export interface RegisterLine {
   };
 }
 
-const coloursNorm = (job: Job, layout: ComponentLayout): string => {
+const coloursNorm = (job: Job, works: Works, layout: ComponentLayout): string => {
   const { component, machine } = layout;
   const process = printingOf(machine);
   const names = [...component.front, ...component.back].map(({ name }) => name);
-  if (job.inks?.some(({ name, accountable }) => accountable && names.includes(name))) return 'register.accountable';
+  if (names.some((name) => inkOf(job, works, name).accountable)) return 'register.accountable';
   return process === 'offset' && webOf(machine) ? 'register.web' : `register.${process}`;
 };
 
@@ -51,7 +52,7 @@ function spareOf({ component, bleedMm, trims }: ComponentLayout): number | undef
 }
 
 /** Every register of a component, with its tolerance and what it bounds. Source: practice, handbook chapter 5. */
-export function registerLines(job: Job, layout: ComponentLayout, norms: NormLookup): RegisterLine[] {
+export function registerLines(job: Job, works: Works, layout: ComponentLayout, norms: NormLookup): RegisterLine[] {
   const { component, die, machine, stock } = layout;
   const spareMm = spareOf(layout);
   const value = (id: string): number => norms(id).value;
@@ -67,7 +68,7 @@ export function registerLines(job: Job, layout: ComponentLayout, norms: NormLook
   const has = (...operations: string[]): boolean =>
     job.route.some((step) => step.component === component.id && operations.includes(step.operation));
   const flexo = printingOf(machine) === 'flexo';
-  const colours = coloursNorm(job, layout);
+  const colours = coloursNorm(job, works, layout);
   const trap = Math.max(value(colours), value(flexo ? 'register.leastTrapFlexo' : 'register.leastTrap'));
   const perforated = die?.lines.some(({ kind }) => kind === 'perforation') ?? false;
   const trimmed = has('cut') || job.route.some(({ operation }) => operation === 'trim');
@@ -172,8 +173,8 @@ export function registerMarks(layout: ComponentLayout): RegisterMarks {
 }
 
 /** What the register of a component wants a look at. Issues: `register.*`, all warnings. */
-export function adviseRegister(job: Job, layout: ComponentLayout, norms: NormLookup): Issue[] {
-  return registerLines(job, layout, norms).flatMap(({ kind, bounds: { what, haveMm, neededMm } }) =>
+export function adviseRegister(job: Job, works: Works, layout: ComponentLayout, norms: NormLookup): Issue[] {
+  return registerLines(job, works, layout, norms).flatMap(({ kind, bounds: { what, haveMm, neededMm } }) =>
     haveMm !== undefined && haveMm < neededMm
       ? [
           warning('register.bleed', `${layout.path}.lay.bleedMm`, {

@@ -115,6 +115,11 @@ describe('artwork beside the job', () => {
     expect(of(filed(cards, [{ ...front, inks: [], rgb: true }, back]), 'artwork-empty-plates')).toEqual([]);
     const varnished = { ...job, inks: (job.inks ?? []).map((ink) => ({ ...ink, kind: 'varnish' as const })) };
     expect(of(varnished, 'artwork-empty-plates')).toEqual([]);
+    // The same by what the house says of the ink, where the job says nothing.
+    const silver = { id: 'silver', name: 'Silver', kind: 'varnish' as const, cleared: [] };
+    const house = { ...SHIPPED_WORKS, inks: [...(SHIPPED_WORKS.inks ?? []), silver] };
+    expect(of({ ...job, inks: [] }, 'artwork-empty-plates')).toHaveLength(1);
+    expect(of({ ...job, inks: [] }, 'artwork-empty-plates', house)).toEqual([]);
   });
 
   it('in two files is looked at together: the plate of one may be in the other', () => {

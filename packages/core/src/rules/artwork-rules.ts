@@ -2,6 +2,7 @@ import type { Artwork, ArtworkPages, Job } from '../job/index.js';
 import { type ComponentLayout, type PagePlaced, artworkFits, pagesWanted, placePagesOf } from '../press-sheet/index.js';
 import { withInk } from '../edit/index.js';
 import { pressIssues } from '../plan/index.js';
+import { inkOf } from '../prepress/index.js';
 import { bareName, tenth } from '../kernel/index.js';
 import type { RuleId } from '../route/index.js';
 import type { RouteFacts } from './facts.js';
@@ -147,9 +148,9 @@ const IS_LAID = ['ground', 'varnish', 'coating'];
 
 /** Inks of a component that no page of its files has. */
 const emptyInks: Predicate = (facts) => {
-  const { job } = facts;
+  const { job, works } = facts;
   const beside = besideOf(facts);
-  const laid = new Set((job.inks ?? []).filter(({ kind }) => IS_LAID.includes(kind)).map(({ name }) => name));
+  const isLaid = (name: string): boolean => IS_LAID.includes(inkOf(job, works, name).kind);
   return job.components.flatMap((component): Found[] => {
     const [one] = beside.filter(({ artwork }) => artwork.of.includes(component.id));
     if (!one) return [];
@@ -161,7 +162,7 @@ const emptyInks: Predicate = (facts) => {
       // Colours that are no inks yet may become any.
       if (pages.length === 0 || pages.some(({ found }) => found.rgb)) return [];
       return component[side]
-        .filter(({ name }) => !laid.has(name) && !has.has(bareName(name)))
+        .filter(({ name }) => !isLaid(name) && !has.has(bareName(name)))
         .map(({ name }): Found => ({
           step: one.stepOf(component.id),
           artwork: { file: one.artwork.name, ink: name },

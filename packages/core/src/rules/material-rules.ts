@@ -1,5 +1,7 @@
 import type { Operation, RuleId } from '../route/index.js';
+import { adhesiveAt } from '../plan/index.js';
 import { webOf } from '../press-sheet/index.js';
+import { type Contact, type SupplyId, type Works, inUse } from '../works/index.js';
 import type { Station } from './facts.js';
 import type { Found, Mend } from './finding.js';
 import { type Predicate, is, set } from './predicate.js';
@@ -91,19 +93,35 @@ const cartonGrain: Predicate = ({ stations, job }) =>
       : [];
   });
 
-const cleared: Predicate = ({ stations, job }) =>
+const GLUE_SUPPLY = { cold: 'glue', 'hot-melt': 'hot-melt', pur: 'pur' } as const;
+
+/** Whether all that the works keeps of a supply is cleared for a contact; what it does not name is not. */
+function isHouseCleared({ supplies = [] }: Works, supply: SupplyId, contact: Contact): boolean {
+  const kept = inUse(supplies).filter((one) => one.supply === supply);
+  return kept.length > 0 && kept.every((one) => one.cleared.includes(contact));
+}
+
+/** Glue that touches what asks for clearance: by the job's word, else by what the works keeps of it. */
+const cleared: Predicate = ({ stations, job, works }) =>
   stations.flatMap((station): Found[] => {
     const { contact, finish } = job;
-    const asks = contact !== undefined && finish?.glueCleared?.includes(contact) !== true;
+    const supply = is(station, 'gum') ? 'gum' : GLUE_SUPPLY[adhesiveAt(job, station.layout).adhesive];
+    const asks =
+      contact !== undefined &&
+      finish?.glueCleared?.includes(contact) !== true &&
+      !isHouseCleared(works, supply, contact);
     return is(station, 'glue', 'envelope', 'gum', 'window') && asks
       ? [{ step: station.step.id, mend: set(['finish', 'glueCleared'], [contact]) }]
       : [];
   });
 
-/** Varnish over what the product's contact asks to be cleared. */
-const varnish: Predicate = ({ stations, job: { contact, finish } }) =>
+/** Varnish over what the product's contact asks to be cleared, likewise. */
+const varnish: Predicate = ({ stations, works, job: { contact, finish } }) =>
   stations.flatMap((station): Found[] =>
-    is(station, 'coat') && contact !== undefined && finish?.varnishCleared?.includes(contact) !== true
+    is(station, 'coat') &&
+    contact !== undefined &&
+    finish?.varnishCleared?.includes(contact) !== true &&
+    !isHouseCleared(works, 'coating', contact)
       ? [{ step: station.step.id, mend: set(['finish', 'varnishCleared'], [contact]) }]
       : [],
   );

@@ -283,6 +283,23 @@ describe('rules of the route', () => {
     expect(said).toMatchSnapshot();
   });
 
+  it.each(['food-glue', 'food-varnish'] as const)(
+    '%s is kept by what the works keeps, where all of it is cleared',
+    (rule) => {
+      const [cold, other] = (['glue', 'coating'] as const).map((supply) => ({
+        ...{ id: supply, name: supply, supply, cleared: ['food'] as const },
+      }));
+      if (!cold || !other) throw new Error('no supplies');
+      const kept = (...supplies: NonNullable<Works['supplies']>): string[] =>
+        broken(CASES[rule], { ...SHIPPED_WORKS, supplies });
+      expect(kept(cold, other)).not.toContain(rule);
+      const plain = [cold, other].map((one) => ({ ...one, id: `${one.id}-2`, cleared: [] }));
+      expect(kept(cold, other, ...plain)).toContain(rule);
+      expect(kept(cold, other, ...plain.map((one) => ({ ...one, retired: true })))).not.toContain(rule);
+      expect(kept({ ...cold, supply: 'paste' }, { ...other, cleared: ['toy'] })).toContain(rule);
+    },
+  );
+
   it('is switched off, made softer or harder by the works, and by a job', () => {
     const rule = 'rule.score-before-fold';
     const as = (value: number): Works => ({

@@ -1,5 +1,6 @@
 import { type Issue, error, unitText } from '../kernel/index.js';
-import { type WorksField, fieldAt } from './machine-fields.js';
+import { fieldAt } from './machine-fields.js';
+import type { WorksField } from './works-field.js';
 
 const asList = (value: unknown): readonly unknown[] => (Array.isArray(value) ? (value as unknown[]) : [value]);
 

@@ -1,10 +1,11 @@
 export { BOARD_CUTTER, HAND_BENCH } from './finishing-machines.js';
 export { checkMachine } from './check-machine.js';
+export { checkInk, checkSupply } from './check-house-inks.js';
+export { type Contact, type HouseInk, type HouseSupply, type KeptInk, CONTACTS } from './house-inks.js';
+export { AIM_FIELDS, INK_FIELDS, SUPPLY_FIELDS } from './ink-fields.js';
 export { checkStock } from './check-stock.js';
 export {
   type FieldGroup,
-  type FieldKind,
-  type WorksField,
   FROM_THE_ROLL,
   MACHINE_FIELDS,
   PRINTING,
@@ -15,6 +16,7 @@ export {
   hasGroup,
   withField,
 } from './machine-fields.js';
+export { type FieldKind, type WorksField } from './works-field.js';
 export { MACHINE_TYPES } from './machine-types.js';
 export {
   type PriceColumn,
@@ -30,10 +32,8 @@ export { guessDecimal, readAmount, readSheetSize } from './read-cells.js';
 export { NEW_WORKS, SHIPPED_WORKS } from './shipped-works.js';
 export { type SupplyId, PACKING, SUPPLIES } from './supplies.js';
 export {
-  type Contact,
   type FluteId,
   type HouseFold,
-  type HouseInk,
   type Machine,
   type MachineTakes,
   type NormValue,
@@ -47,7 +47,6 @@ export {
   type WebLimits,
   type Works,
   type WorksSettings,
-  CONTACTS,
   FLUTE_IDS,
   WORKS_SETTINGS,
   inUse,

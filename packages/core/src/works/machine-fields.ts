@@ -1,26 +1,8 @@
 import { INK_SCHOOLS, PRINT_PROCESSES } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
-import { CONTACTS, FLUTE_IDS, type Machine } from './works.js';
-
-/** What a field of a machine or of a stock holds. */
-export type FieldKind = 'number' | 'whole' | 'flag' | 'text' | 'choice' | 'numbers';
-
-/** One field of a machine or a stock: where it stands, how it is called, and what it may be. */
-export interface WorksField {
-  /** Keys from the machine or stock down, parted by dots. */
-  readonly path: string;
-  readonly name: string;
-  readonly kind: FieldKind;
-  readonly unit?: string;
-  /** Limits of a number, of each of several, or of the length of a text. */
-  readonly min: number;
-  readonly max: number;
-  readonly choices?: readonly string[];
-  /** Machines that it says something of; of all where absent. */
-  readonly only?: MachineProcess;
-  /** Cannot be left out where its group is told. */
-  readonly wanted?: boolean;
-}
+import { CONTACTS } from './house-inks.js';
+import { type WorksField, MOST_MM, choice, flag, mm, text, um, wanted, whole } from './works-field.js';
+import { FLUTE_IDS, type Machine } from './works.js';
 
 /** Fields that are told together, or not at all. */
 export interface FieldGroup {
@@ -45,40 +27,8 @@ export const PRINTING: readonly MachineProcess[] = [
 /** Of these, the ones that print from the roll. */
 export const FROM_THE_ROLL: readonly MachineProcess[] = ['inkjet-web', 'web', 'narrow-web', 'envelope-web'];
 
-/** No sheet, web or plate is larger, millimetres. */
-const MOST_MM = 10_000;
-const MOST_UM = 100_000;
 /** Wider margins are a slip of the keys whatever the sheet. */
 const MOST_MARGIN_MM = 1_000;
-
-const mm = (path: string, name: string, min = 0, max = MOST_MM): WorksField => ({
-  path,
-  name,
-  kind: 'number',
-  unit: 'mm',
-  min,
-  max,
-});
-const um = (path: string, name: string): WorksField => ({ ...mm(path, name, 1, MOST_UM), unit: 'um', wanted: true });
-const wanted = (field: WorksField): WorksField => ({ ...field, wanted: true });
-const flag = (path: string, name: string): WorksField => ({ path, name, kind: 'flag', min: 0, max: 1 });
-const whole = (path: string, name: string, min: number, max: number, unit?: string): WorksField => ({
-  path,
-  name,
-  kind: 'whole',
-  ...(unit === undefined ? {} : { unit }),
-  min,
-  max,
-});
-const choice = (path: string, name: string, choices: readonly string[]): WorksField => ({
-  path,
-  name,
-  kind: 'choice',
-  choices,
-  min: 0,
-  max: 0,
-});
-const text = (path: string, name: string, max: number, min = 0): WorksField => ({ path, name, kind: 'text', min, max });
 
 const always = (): 'has to' => 'has to';
 /** A guillotine without units is what boards and cloth are laid and cut on. */

@@ -1,6 +1,7 @@
 import { BOARD_CUTTER, FINISHING_MACHINES, HAND_BENCH } from './finishing-machines.js';
 import { PRESSES } from './shipped-presses.js';
-import type { HouseInk, Stock, Works } from './works.js';
+import type { HouseInk } from './house-inks.js';
+import type { Stock, Works } from './works.js';
 
 const B1 = { widthMm: 1020, heightMm: 720 } as const;
 const B2 = { widthMm: 740, heightMm: 520 } as const;
@@ -84,6 +85,7 @@ const STOCKS: readonly Stock[] = [
 
 /** Process inks of the house; whether they are cleared for a contact is the maker's word, to be entered by the works. */
 const INKS: readonly HouseInk[] = ['K', 'C', 'M', 'Y'].map((name) => ({
+  id: name.toLowerCase(),
   name,
   kind: 'process',
   cleared: ['food', 'toy'],

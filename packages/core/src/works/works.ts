@@ -1,9 +1,10 @@
 import type { Gsm, Mm, Source, Um } from '../kernel/index.js';
 import type { OwnFolding } from '../imposition/index.js';
 import type { Grain } from '../layout/index.js';
-import type { Drying, InkKind, InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
+import type { InkSchool, PrintProcess, ZoneRow } from '../press/index.js';
 import type { MachineProcess } from '../route/index.js';
 import type { SupplyPrice } from './asked-price.js';
+import type { Contact, HouseInk, HouseSupply } from './house-inks.js';
 
 /** A machine of the works: what it can do and what it can take. Its speeds and prices are norms. */
 export interface Machine {
@@ -112,20 +113,6 @@ export interface RegisterControls {
   /** Printed length can be altered by packing between plate and blanket; the tail can be fanned. */
   readonly packing?: boolean;
   readonly fanOut?: boolean;
-}
-
-/** Contacts that inks, stocks and glues have to be cleared for. */
-export const CONTACTS = ['food', 'toy', 'pharmacy'] as const;
-/** What a product may touch. */
-export type Contact = (typeof CONTACTS)[number];
-
-/** An ink that the house keeps. */
-export interface HouseInk {
-  readonly name: string;
-  readonly kind: InkKind;
-  /** How it dries; as is usual for the process where absent. */
-  readonly drying?: Drying;
-  readonly cleared: readonly Contact[];
 }
 
 /** A sheet with its grain. Millimetres. */
@@ -244,11 +231,13 @@ export interface Works extends WorksSettings {
   readonly machines: readonly Machine[];
   readonly stocks: readonly Stock[];
   readonly inks?: readonly HouseInk[];
+  /** Coatings, glues and films that it keeps, with what they are cleared for. */
+  readonly supplies?: readonly HouseSupply[];
   /** Ways that this house folds its sections in beside those that everybody knows. */
   readonly folds?: readonly HouseFold[];
   /** Grows with every change of a norm: who changes one says up to where they saw. */
   readonly mark?: number;
-  /** Grows with every change of a machine or a stock, likewise. */
+  /** Grows with every change of a machine, a stock, an ink or a supply, likewise. */
   readonly itemsMark?: number;
   readonly norms: Readonly<Record<string, NormValue>>;
   /** What its suppliers ask today, and the day. */
@@ -265,5 +254,5 @@ export function printingOf({ process, press }: Machine): PrintProcess {
 }
 
 /** What a works has today: machines and stocks that it has not retired. */
-export const inUse = <T extends { readonly retired?: boolean }>(all: readonly T[]): readonly T[] =>
+export const inUse = <T extends { readonly retired?: boolean | undefined }>(all: readonly T[]): readonly T[] =>
   all.filter(({ retired }) => retired !== true);

@@ -202,7 +202,7 @@ function register({ job, plan, works }: JobDocument, together: Together): Conten
   const norms = normsOf(works, job.norms);
   const firsts = Object.values(plan.layouts).filter(({ component: { id } }) => together.first(id) === id);
   return firsts.flatMap((layout): Content[] => {
-    const lines = registerLines(job, layout, norms);
+    const lines = registerLines(job, works, layout, norms);
     if (lines.length === 0) return [];
     const { places } = registerMarks(layout);
     const rows = lines.map(({ kind, toleranceMm, bounds: { what, haveMm, neededMm } }): TableCell[] => [

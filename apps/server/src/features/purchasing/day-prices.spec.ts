@@ -1,4 +1,4 @@
-import { figureOf, plan } from '@druckerei/core';
+import { type Works, figureOf, normById, plan } from '@druckerei/core';
 import type { Difference, KeptSupplier, Revision, Supplier } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
@@ -43,7 +43,7 @@ describe('the price of the day', () => {
     const norm = perKg(before) ?? 0;
 
     const merchant = await add('Paper merchant', asks(93), asks(11, { validUntil: '2020-01-01' }), {
-      ...{ item: 'ink/K', price: 1, per: 1, measure: 'kg' as const },
+      ...{ item: 'parts/insert', price: 1, per: 1, measure: 'unit' as const },
     });
     const priced = await read(id);
     expect(priced.works.supplied?.sellers).toEqual([
@@ -98,6 +98,24 @@ describe('the price of the day', () => {
     const seen = JSON.stringify((await operator.call('get', '/api/works')).body);
     expect(seen).not.toContain('77.125');
     expect(seen).not.toContain('Second merchant');
+  });
+
+  it('is that of inks too: what the job prints costs what is asked for it', async () => {
+    const { id, works } = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'D-3' })))
+      .body as Revision;
+    const ink = (revision: Revision): number | undefined => {
+      const made = plan(revision.job, revision.works);
+      return made.ok ? figureOf(made.value, 'norm.price.ink')?.value : undefined;
+    };
+    expect(ink(await read(id))).toBe(normById(works as Works, 'price.ink')?.value);
+    const prices = ['K', 'C', 'M', 'Y'].map((name) => ({
+      item: `ink/${name}`,
+      price: 31,
+      per: 1,
+      measure: 'unit' as const,
+    }));
+    await add('Ink maker', ...prices);
+    expect(ink(await read(id))).toBeCloseTo(31, 9);
   });
 
   it('takes names and prices as they are written', async () => {

@@ -1,4 +1,13 @@
-import { type Issue, type Works, checkMachine, checkStock, inUse } from '@druckerei/core';
+import {
+  type Issue,
+  type KeptInk,
+  type Works,
+  checkInk,
+  checkMachine,
+  checkStock,
+  checkSupply,
+  inUse,
+} from '@druckerei/core';
 import { type Account, type ItemChanges, type Items, issueText } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -6,6 +15,8 @@ import { ProblemError, invalid } from '../../http/problem.js';
 const KINDS = [
   ['machine', 'machines'],
   ['stock', 'stocks'],
+  ['ink', 'inks'],
+  ['supply', 'supplies'],
 ] as const;
 
 /** The items of a works with some of them changed, or others behind them. */
@@ -20,7 +31,7 @@ const told = (issues: readonly Issue[], at: string): { path: string; message: st
 
 /** Items that are called alike cannot be told apart in a list; those that are retired stand in none. */
 function twice(
-  all: readonly { readonly id: string; readonly name: string; readonly retired?: boolean }[],
+  all: readonly { readonly id: string; readonly name: string; readonly retired?: boolean | undefined }[],
 ): ReadonlySet<string> {
   const named = new Map<string, string[]>();
   for (const { id, name } of inUse(all)) {
@@ -30,17 +41,37 @@ function twice(
   return new Set([...named.values()].filter((ids) => ids.length > 1).flat());
 }
 
-/** The works as it would be with machines and stocks changed. Errors: 422 where one of them cannot be planned on. */
-export function worksWithItems(works: Works, { machines, stocks }: Items): Works {
-  const after = { ...works, machines: merged(works.machines, machines), stocks: merged(works.stocks, stocks) };
-  const alike = { machines: twice(after.machines), stocks: twice(after.stocks) };
-  const named = (kind: 'machines' | 'stocks', id: string, i: number) =>
-    alike[kind].has(id)
-      ? [{ path: `${kind}[${i}].name`, message: 'Another one has this name. Call it something else.' }]
-      : [];
+/** What is wrong with some items, each by itself and beside the others of its kind. */
+function wrongItems<T extends Items[keyof Items][number]>(
+  at: keyof Items,
+  items: readonly T[],
+  all: readonly T[],
+  check: (item: T) => readonly Issue[],
+): { path: string; message: string }[] {
+  const alike = twice(all);
+  return items.flatMap((one, i) => [
+    ...told(check(one), `${at}[${i}]`),
+    ...(alike.has(one.id)
+      ? [{ path: `${at}[${i}].name`, message: 'Another one has this name. Call it something else.' }]
+      : []),
+  ]);
+}
+
+/** The works as it would be with items of it changed. Errors: 422 where one of them cannot be planned on. */
+export function worksWithItems(works: Works, { machines, stocks, inks, supplies }: Items): Works {
+  const after = {
+    ...works,
+    machines: merged(works.machines, machines),
+    stocks: merged(works.stocks, stocks),
+    // Those of the works as it is now have ids.
+    inks: merged((works.inks ?? []) as readonly KeptInk[], inks),
+    supplies: merged(works.supplies ?? [], supplies),
+  };
   const wrong = [
-    ...machines.flatMap((one, i) => [...told(checkMachine(one), `machines[${i}]`), ...named('machines', one.id, i)]),
-    ...stocks.flatMap((one, i) => [...told(checkStock(one), `stocks[${i}]`), ...named('stocks', one.id, i)]),
+    ...wrongItems('machines', machines, after.machines, checkMachine),
+    ...wrongItems('stocks', stocks, after.stocks, checkStock),
+    ...wrongItems('inks', inks, after.inks, checkInk),
+    ...wrongItems('supplies', supplies, after.supplies, checkSupply),
     ...machines.flatMap(({ id, process }, i) => {
       const before = works.machines.find((one) => one.id === id);
       return before && before.process !== process
@@ -57,7 +88,7 @@ export function worksWithItems(works: Works, { machines, stocks }: Items): Works
   return after;
 }
 
-/** Writes machines and stocks, all or none, where nobody has changed one since it was seen; what was is kept. */
+/** Writes items of the works, all or none, where nobody has changed one since it was seen; what was is kept. */
 export async function changeItems(
   queries: Queries,
   works: Works,

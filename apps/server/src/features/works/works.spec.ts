@@ -12,6 +12,15 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const HOUSE = { name: 'Over and under', columns: 4, rows: 1, folds: 'right over left; right under left' };
+const PLAIN = {
+  id: 'plain-90',
+  name: 'Plain 90 g',
+  gsm: 90,
+  bulk: 1.2,
+  coated: false,
+  sheets: [],
+  rollWidthsMm: [900],
+};
 const works = async (): Promise<Works> => (await manager.call('get', '/api/works')).body as Works;
 
 describe('folds that the works keeps', () => {
@@ -163,6 +172,54 @@ describe('machines and stocks', () => {
     await server.owner.pool.query(
       "DELETE FROM works_item WHERE id LIKE 'mill-%'; DELETE FROM norm WHERE id LIKE 'price.stock.mill-%'",
     );
+  });
+});
+
+describe('inks and supplies', () => {
+  const BLUE = { id: 'night-blue', name: 'Night blue', kind: 'mixed', cleared: ['food'] };
+  const COLD = { id: 'cold-1', name: 'Dispersion 1', supply: 'glue', cleared: ['toy'] };
+  const BASE = { machines: [], stocks: [], norms: [], reason: '', normsSeen: SEEN };
+  const send = (body: object) => manager.call('put', '/api/works/items', { ...BASE, seen: SEEN, ...body });
+
+  it('are entered one by one, go with the works to every job, and keep what they were', async () => {
+    expect((await send({ inks: [BLUE], supplies: [COLD] })).status).toBe(200);
+    const now = await works();
+    expect([now.inks?.at(-1), now.supplies?.at(-1)]).toEqual([BLUE, COLD]);
+    // Those that ship were there before, in their order.
+    expect(now.inks?.slice(0, 4).map(({ id }) => id)).toEqual(['k', 'c', 'm', 'y']);
+    const retired = { ...BLUE, drying: 'uv', retired: true };
+    expect((await send({ inks: [retired] })).status).toBe(200);
+    const versions = (await manager.call('get', '/api/works/items/versions?kind=ink&id=night-blue'))
+      .body as ItemVersion[];
+    expect(versions.map(({ before, after }) => [before, after])).toEqual([
+      [BLUE, retired],
+      [null, BLUE],
+    ]);
+    const job = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'F-3' }))).body as Revision;
+    expect(job.works.inks?.at(-1)).toEqual(retired);
+  });
+
+  it.each([
+    ['an ink of no kind', { inks: [{ ...BLUE, kind: 'odd' }] }, 'inks[0].kind'],
+    ['a recipe of 80 parts', { inks: [{ ...BLUE, recipe: [{ ink: 'Base', parts: 80 }] }] }, 'inks[0].recipe'],
+    ['no film at all', { inks: [{ ...BLUE, filmGsm: 0 }] }, 'inks[0].filmGsm'],
+    ['the name of another ink', { inks: [{ ...BLUE, id: 'other', name: ' k ' }] }, 'inks[0].name'],
+    ['a supply that nothing uses up', { supplies: [{ ...COLD, supply: 'honey' }] }, 'supplies[0].supply'],
+    ['a contact that is none', { supplies: [{ ...COLD, cleared: ['rain'] }] }, 'supplies[0].cleared[0]'],
+    ['one named twice', { supplies: [COLD, COLD] }, 'supplies'],
+  ])('refuse %s, and nothing is entered', async (_, change, path) => {
+    const before = await works();
+    const refused = await send({ ...change, stocks: [PLAIN] });
+    expect(refused.status).toBe(422);
+    expect((refused.body as Problem).errors?.map((one) => one.path)).toContain(path);
+    expect(await works()).toEqual(before);
+  });
+
+  it('are not written over unseen', async () => {
+    const seen = (await works()).itemsMark ?? 0;
+    expect((await send({ supplies: [{ ...COLD, name: 'Dispersion 2' }], seen })).status).toBe(200);
+    const refused = await send({ supplies: [{ ...COLD, name: 'Dispersion 3' }], seen });
+    expect([refused.status, (await works()).supplies?.at(-1)?.name]).toEqual([409, 'Dispersion 2']);
   });
 });
 

@@ -107,7 +107,7 @@ const changeSettings = (
       const change = { before: now.get(field) ?? null, after: after.get(field) ?? null };
       if (change.before !== change.after) await noteChange(queries, { kind: 'works', subject: field }, change, account);
     }
-    await queries.one('works/put', { ...table(after), inks: body.inks });
+    await queries.one('works/put', table(after));
     return currentWorks(queries);
   });
 

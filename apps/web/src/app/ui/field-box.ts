@@ -16,7 +16,7 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 const DIGITS = 4;
 
-/** One field of a machine or a paper: typed, ticked or chosen; empty where it is not told. */
+/** One field of an item of the works: typed, ticked or chosen; empty where it is not told. */
 @Component({
   selector: 'dk-field',
   imports: [MatCheckboxModule, MatFormFieldModule, MatInputModule, MatSelectModule],
@@ -93,7 +93,8 @@ export class FieldBox {
   /** Text that is typed; undefined while the field shows its value. */
   private readonly typed = signal<string | undefined>(undefined);
   private readonly measure = computed(() => this.measures.of(this.field().unit ?? ''));
-  protected readonly words = (choice: string): string => WORDS[choice] ?? choice.replaceAll('-', ' ');
+  protected readonly words = (choice: string): string =>
+    this.field().names?.[choice] ?? WORDS[choice] ?? choice.replaceAll('-', ' ');
   protected readonly isText = computed(() => this.field().kind === 'text');
   protected readonly unit = computed(() =>
     this.isText() || this.field().unit === undefined ? '' : unitText(this.measure().unit, 2),

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Machine, Stock } from '@druckerei/core';
 import { EffectTable } from '../../ui/effect-table';
 import { TypedBar } from '../../ui/typed-bar';
-import type { ItemEdit } from './item-edit';
+import type { AnyEdit } from './item-edit';
 import { WorksStore } from './works.store';
 
-/** What is typed of a machine or a paper and not entered: what it does to open jobs, and entering or leaving it. */
+/** What is typed of an item of the works and not entered: what it does to open jobs, and entering or leaving it. */
 @Component({
   selector: 'dk-item-bar',
   imports: [EffectTable, MatButtonModule, TypedBar],
@@ -54,6 +53,6 @@ import { WorksStore } from './works.store';
 })
 export class ItemBar {
   protected readonly works = inject(WorksStore);
-  readonly edit = input.required<ItemEdit<Machine> | ItemEdit<Stock>>();
+  readonly edit = input.required<AnyEdit>();
   readonly mayEdit = input.required<boolean>();
 }

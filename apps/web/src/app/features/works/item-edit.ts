@@ -1,6 +1,8 @@
 import { computed, inject, signal } from '@angular/core';
 import {
+  type HouseSupply,
   type Issue,
+  type KeptInk,
   type Machine,
   type Norm,
   type Stock,
@@ -10,7 +12,7 @@ import {
   normsOfItem,
   withField,
 } from '@druckerei/core';
-import { type Items, issueText } from '@druckerei/contract';
+import { type ItemKind, type Items, issueText } from '@druckerei/contract';
 import { type Observable, EMPTY, map } from 'rxjs';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
@@ -18,7 +20,10 @@ import { DraftEffect } from '../../platform/draft-effect';
 import { Measures } from '../../ui/measures';
 import { normValue, typedNorm } from '../../ui/norm-text';
 import { Undo } from '../../ui/undo';
-import { WorksStore } from './works.store';
+import { NO_ITEMS, WorksStore } from './works.store';
+
+/** What a works has one by one. */
+export type Item = Machine | Stock | KeptInk | HouseSupply;
 
 /** What is typed: the item, where it was changed, and its norms as text by id. */
 interface Typed<T> {
@@ -34,10 +39,10 @@ export interface Differing {
 }
 
 /**
- * A machine or a paper being corrected with the norms that are its own: what is typed, what is wrong with it, what it would do to
+ * A machine, a paper, an ink or a supply being corrected with the norms that are its own: what is typed, what is wrong with it, what it would do to
  * open jobs, and entering it where nobody else has changed it meanwhile.
  */
-export abstract class ItemEdit<T extends Machine | Stock> {
+export abstract class ItemEdit<T extends Item> {
   protected readonly works = inject(WorksStore);
   private readonly api = inject(Api);
   private readonly measures = inject(Measures);
@@ -50,13 +55,13 @@ export abstract class ItemEdit<T extends Machine | Stock> {
 
   protected abstract all(): readonly T[];
   protected abstract check(item: T): readonly Issue[];
-  protected abstract readonly kind: 'machine' | 'stock';
+  protected abstract readonly kind: ItemKind;
   /** Whether a norm of it is told beside its fields. */
   protected isShown(_norm: Norm): boolean {
     return true;
   }
   /** It, among what is entered. */
-  protected abstract entered(items: readonly T[]): Items;
+  protected abstract entered(items: readonly T[]): Partial<Items>;
   /** Fields in which two states of it differ, in words. */
   abstract readonly differences: (before: unknown, after: unknown) => Differing[];
 
@@ -83,7 +88,9 @@ export abstract class ItemEdit<T extends Machine | Stock> {
     const works = this.works.works();
     if (!works) return [];
     const seen = (norm: Norm): boolean => !works.pricesHidden || !isPrice(works, norm);
-    return normsOfItem(works, this.kind, this.id()).filter((norm) => this.isShown(norm) && seen(norm));
+    const { kind } = this;
+    if (kind !== 'machine' && kind !== 'stock') return [];
+    return normsOfItem(works, kind, this.id()).filter((norm) => this.isShown(norm) && seen(norm));
   });
   private standing(norm: Norm): number {
     return this.works.works()?.norms[norm.id]?.value ?? norm.value;
@@ -154,7 +161,7 @@ export abstract class ItemEdit<T extends Machine | Stock> {
       return;
     }
     this.effect.start(
-      (skip) => this.api.itemEffect(this.entered([item]), skip),
+      (skip) => this.api.itemEffect({ ...NO_ITEMS, ...this.entered([item]) }, skip),
       () => {
         if (this.effect.jobs()?.length === 0) this.send(item);
       },
@@ -185,6 +192,9 @@ export abstract class ItemEdit<T extends Machine | Stock> {
   }
 }
 
+/** The editor of any of them. */
+export type AnyEdit = ItemEdit<Machine> | ItemEdit<Stock> | ItemEdit<KeptInk> | ItemEdit<HouseSupply>;
+
 /** A value in words, as a history tells it. */
 export const valueWords = (value: unknown): string => {
   if (value === undefined || value === null || value === '') return 'not told';
@@ -192,6 +202,23 @@ export const valueWords = (value: unknown): string => {
   if (Array.isArray(value)) return value.join(', ');
   return typeof value === 'number' || typeof value === 'string' ? String(value) : '';
 };
+
+/** A field as a history tells it. */
+export interface ToldField {
+  readonly path: string;
+  readonly name: string;
+  readonly words: (value: unknown) => string;
+}
+
+/** Fields in which two states of something differ, in words. */
+export const fieldDifferences = (fields: readonly ToldField[], before: unknown, after: unknown): Differing[] =>
+  fields
+    .map(({ path, name, words }) => ({
+      what: name,
+      now: words(fieldAt(before, path)),
+      yours: words(fieldAt(after, path)),
+    }))
+    .filter(({ now, yours }) => now !== yours);
 
 /** A name that nobody has yet: itself, or with the next number behind it. */
 export function freeName(name: string, taken: ReadonlySet<string>): string {

@@ -3,14 +3,13 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import type { Machine, Stock } from '@druckerei/core';
 import type { ItemKind } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
 import { UndoBar } from '../../platform/undo-bar';
 import { ItemHistoryDialog } from './item-history.dialog';
-import type { ItemEdit } from './item-edit';
+import type { AnyEdit } from './item-edit';
 
-/** The head of a machine or a paper: the way back, its name, undo, a copy of it, and how it came to be. */
+/** The head of an item of the works: the way back, its name, undo, a copy of it, and how it came to be. */
 @Component({
   selector: 'dk-item-head',
   imports: [MatButtonModule, MatIconModule, RouterLink, UndoBar],
@@ -52,7 +51,7 @@ import type { ItemEdit } from './item-edit';
 export class ItemHead {
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
-  readonly edit = input.required<ItemEdit<Machine> | ItemEdit<Stock>>();
+  readonly edit = input.required<AnyEdit>();
   readonly mayEdit = input.required<boolean>();
   readonly kind = input.required<ItemKind>();
   /** Address and name of the list that it stands in. */

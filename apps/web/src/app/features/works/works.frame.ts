@@ -26,6 +26,7 @@ export class WorksFrame {
     { name: 'Settings', to: '/works', exact: true as const },
     { name: 'Machines', to: '/works/machines' },
     { name: 'Papers', to: '/works/papers' },
+    { name: 'Inks and supplies', to: '/works/inks' },
     ...(this.mayPeople() ? [{ name: 'People', to: '/works/people' }] : []),
   ]);
 }

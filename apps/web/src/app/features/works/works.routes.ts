@@ -36,6 +36,21 @@ export const worksRoutes: Routes = [
         loadComponent: () => import('./people/audit.page').then((m) => m.AuditPage),
       },
       {
+        path: 'inks',
+        title: 'Inks and supplies - Druckerei',
+        loadComponent: () => import('./inks/inks.page').then((m) => m.InksPage),
+      },
+      {
+        path: 'inks/:id',
+        title: 'Ink - Druckerei',
+        loadComponent: () => import('./inks/ink.page').then((m) => m.InkPage),
+      },
+      {
+        path: 'supplies/:id',
+        title: 'Supply - Druckerei',
+        loadComponent: () => import('./inks/supply.page').then((m) => m.SupplyPage),
+      },
+      {
         path: 'papers',
         title: 'Papers - Druckerei',
         loadComponent: () => import('./papers/papers.page').then((m) => m.PapersPage),

@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
-import { type Machine, type Stock, type Works, normById } from '@druckerei/core';
-import type { ItemChanges } from '@druckerei/contract';
+import { type KeptInk, type Works, normById } from '@druckerei/core';
+import type { ItemChanges, Items } from '@druckerei/contract';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import { type Observable, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -15,10 +15,10 @@ const initial: { readonly request: Request; readonly works: Works | null } = {
   works: null,
 };
 
-/** What is entered: machines and stocks as a whole, norms by their id; a value of null gives a norm back. */
-export interface Entered {
-  readonly machines?: readonly Machine[];
-  readonly stocks?: readonly Stock[];
+export const NO_ITEMS: Items = { machines: [], stocks: [], inks: [], supplies: [] };
+
+/** What is entered: items as a whole, norms by their id; a value of null gives a norm back. */
+export interface Entered extends Partial<Items> {
   readonly norms?: Readonly<Record<string, number | null>>;
   readonly reason?: string;
 }
@@ -29,6 +29,9 @@ export const WorksStore = signalStore(
   withComputed(({ works }) => ({
     machines: computed(() => works()?.machines ?? []),
     stocks: computed(() => works()?.stocks ?? []),
+    // Those of the works as it is now have ids.
+    inks: computed(() => (works()?.inks ?? []) as readonly KeptInk[]),
+    supplies: computed(() => works()?.supplies ?? []),
     currency: computed(() => works()?.currency ?? ''),
   })),
   withMethods((store, api = inject(Api)) => {
@@ -51,16 +54,16 @@ export const WorksStore = signalStore(
       /** What others have made of it, where nothing is typed that was made of what stood before. */
       follow: (): void => whenChanged(['works'], () => refresh().subscribe({ error: () => undefined })),
       /** Enters them, all or none. */
-      enter({ machines = [], stocks = [], norms = {}, reason = '' }: Entered): Observable<void> {
+      enter({ norms = {}, reason = '', ...entered }: Entered): Observable<void> {
+        const items = { ...NO_ITEMS, ...entered };
         const works = store.works();
         const now = works && {
           ...works,
-          machines: [...works.machines, ...machines],
-          stocks: [...works.stocks, ...stocks],
+          machines: [...works.machines, ...items.machines],
+          stocks: [...works.stocks, ...items.stocks],
         };
         const changes: ItemChanges = {
-          machines: [...machines],
-          stocks: [...stocks],
+          ...items,
           norms: Object.entries(norms).map(([norm, value]) => ({
             norm,
             value,

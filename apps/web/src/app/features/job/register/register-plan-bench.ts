@@ -40,8 +40,9 @@ export class RegisterPlanBench {
     return job && works ? normsOf(works, job.norms) : undefined;
   });
   protected readonly lines = computed(() => {
-    const [job, layout, norms] = [this.editor.job(), this.layout(), this.norms()];
-    return job && layout && norms ? registerLines(job, layout, norms) : [];
+    const [job, works] = [this.editor.job(), this.editor.works()];
+    const [layout, norms] = [this.layout(), this.norms()];
+    return job && works && layout && norms ? registerLines(job, works, layout, norms) : [];
   });
   protected readonly marks = computed(() => {
     const layout = this.layout();

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatChipsModule } from '@angular/material/chips';
@@ -8,6 +9,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import {
   type InkUse,
+  inUse,
   type SheetSize,
   WORK_STYLES,
   chooseRepeat,
@@ -68,6 +70,7 @@ const PAPER_OWNERS = [
     LayoutBench,
     LayoutView,
     Lock,
+    MatAutocompleteModule,
     MatButtonModule,
     MatButtonToggleModule,
     MatChipsModule,
@@ -216,6 +219,17 @@ export class PrintBench {
     const trimmed = name.trim().slice(0, 40);
     if (trimmed !== '' && !inks.some((ink) => ink.name === trimmed))
       this.editor.set(['components', this.index(), side], [...inks, { name: trimmed }]);
+  }
+
+  /** Adds the ink whose name is typed in a field, and empties it. */
+  protected typed(side: 'front' | 'back', field: HTMLInputElement): void {
+    this.addInk(side, field.value);
+    field.value = '';
+  }
+  /** Inks of the house that a side has not. */
+  protected keptInks(side: 'front' | 'back'): string[] {
+    const has = new Set(this.component()?.[side].map(({ name }) => name));
+    return inUse(this.editor.works()?.inks ?? []).flatMap(({ name }) => (has.has(name) ? [] : [name]));
   }
 
   protected removeInk(side: 'front' | 'back', name: string): void {

@@ -8,7 +8,7 @@ export class MachineEdit extends ItemEdit<Machine> {
   protected readonly all = () => this.works.machines();
   protected readonly check = checkMachine;
   protected readonly kind = 'machine';
-  protected readonly entered = (machines: readonly Machine[]) => ({ machines, stocks: [] });
+  protected readonly entered = (machines: readonly Machine[]) => ({ machines });
   readonly differences = machineDifferences;
 
   readonly groups = computed(() => {

@@ -1,14 +1,6 @@
 import { Injectable } from '@angular/core';
-import {
-  type Norm,
-  type SheetSize,
-  type Stock,
-  type STOCK_LISTS,
-  STOCK_FIELDS,
-  checkStock,
-  fieldAt,
-} from '@druckerei/core';
-import { type Differing, ItemEdit, valueWords } from '../item-edit';
+import { type Norm, type SheetSize, type Stock, type STOCK_LISTS, STOCK_FIELDS, checkStock } from '@druckerei/core';
+import { type Differing, ItemEdit, fieldDifferences, valueWords } from '../item-edit';
 
 /** What a list of a paper is called. */
 export const LIST_NAMES: Readonly<Record<keyof typeof STOCK_LISTS, string>> = {
@@ -26,7 +18,7 @@ export class PaperEdit extends ItemEdit<Stock> {
   protected override isShown({ id }: Norm): boolean {
     return !/\.(gsm|bulk)$/.test(id) || this.works.works()?.norms[id] !== undefined;
   }
-  protected readonly entered = (stocks: readonly Stock[]) => ({ machines: [], stocks });
+  protected readonly entered = (stocks: readonly Stock[]) => ({ stocks });
   readonly differences = paperDifferences;
 
   setSheet(at: number, change: Partial<SheetSize>): void {
@@ -57,16 +49,13 @@ const sheetWords = (sheets: unknown): string =>
     : '';
 
 /** Fields in which two states of a paper differ, in words. */
-function paperDifferences(before: unknown, after: unknown): Differing[] {
-  const fields = [
-    ...STOCK_FIELDS.map(({ path, name }) => ({ what: name, words: (of: unknown) => valueWords(fieldAt(of, path)) })),
-    ...Object.entries(LIST_NAMES).map(([path, what]) => ({
-      what,
-      words: (of: unknown) => valueWords(fieldAt(of, path)),
-    })),
-    { what: 'Sheets', words: (of: unknown) => valueWords(sheetWords(fieldAt(of, 'sheets'))) },
-  ];
-  return fields
-    .map(({ what, words }) => ({ what, now: words(before), yours: words(after) }))
-    .filter(({ now, yours }) => now !== yours);
-}
+const paperDifferences = (before: unknown, after: unknown): Differing[] =>
+  fieldDifferences(
+    [
+      ...STOCK_FIELDS.map((field) => ({ ...field, words: valueWords })),
+      ...Object.entries(LIST_NAMES).map(([path, name]) => ({ path, name, words: valueWords })),
+      { path: 'sheets', name: 'Sheets', words: (sheets: unknown) => valueWords(sheetWords(sheets)) },
+    ],
+    before,
+    after,
+  );

@@ -11,6 +11,7 @@ import { selectMay } from '../../../platform/session.state';
 import { FieldBox } from '../../../ui/field-box';
 import { count } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
+import { SeveralBox } from '../../../ui/several-box';
 import { ItemBar } from '../item-bar';
 import { ItemHead } from '../item-head';
 import { NormRows } from '../norm-rows';
@@ -32,6 +33,7 @@ import { LIST_NAMES, PaperEdit } from './paper-edit';
     NormRows,
     NumberBox,
     RouterLink,
+    SeveralBox,
   ],
   providers: [PaperEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,

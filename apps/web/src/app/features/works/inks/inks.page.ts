@@ -1,0 +1,125 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { Router, RouterLink } from '@angular/router';
+import {
+  type Contact,
+  type HouseSupply,
+  type KeptInk,
+  SUPPLIES,
+  idOf,
+  inUse,
+  inkKey,
+  supplyKey,
+} from '@druckerei/core';
+import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
+import { Store } from '@ngrx/store';
+import { failureOf } from '../../../platform/problem';
+import { selectMay } from '../../../platform/session.state';
+import { inkColour } from '../../../ui/ink-colour';
+import { holdsWords } from '../../../ui/search';
+import { freeName } from '../item-edit';
+import { type Entered, WorksStore } from '../works.store';
+
+/** An ink and a supply that are begun by hand. */
+const BLANK_INK: Omit<KeptInk, 'id'> = { name: 'New ink', kind: 'mixed', cleared: [] };
+const BLANK_SUPPLY: Omit<HouseSupply, 'id'> = { name: 'New supply', supply: 'glue', cleared: [] };
+
+const clearedWords = (cleared: readonly Contact[]): string =>
+  cleared.map((contact) => CONTACT_WORDS[contact]).join(', ');
+
+/** The inks of the works, and the coatings, glues and films that it keeps. */
+@Component({
+  selector: 'dk-inks-page',
+  imports: [
+    MatButtonModule,
+    MatCheckboxModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    RouterLink,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './inks.page.html',
+  styleUrl: '../../../ui/list-page.scss',
+})
+export class InksPage {
+  protected readonly works = inject(WorksStore);
+  private readonly router = inject(Router);
+  protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
+  protected readonly search = signal('');
+  protected readonly withRetired = signal(false);
+  protected readonly failed = signal('');
+
+  protected readonly retired = computed(
+    () => [...this.works.inks(), ...this.works.supplies()].filter(({ retired }) => retired).length,
+  );
+  protected readonly inks = computed(() =>
+    this.found(this.works.inks(), ({ kind }) => INK_KIND_WORDS[kind]).map((ink) => ({
+      ink,
+      colour: inkColour(ink.name, ink.aim),
+      kind: INK_KIND_WORDS[ink.kind],
+      drying: ink.drying ? DRYING_WORDS[ink.drying] : 'as is usual',
+      recipe: (ink.recipe ?? []).map(({ ink: base, parts }) => `${base} ${parts}`).join(', '),
+      cleared: clearedWords(ink.cleared),
+      sellers: this.sellers(inkKey(ink.name)),
+    })),
+  );
+  protected readonly supplies = computed(() =>
+    this.found(this.works.supplies(), ({ supply }) => SUPPLIES[supply].name).map((supply) => ({
+      supply,
+      kind: SUPPLIES[supply.supply].name,
+      unit: SUPPLIES[supply.supply].unit,
+      cleared: clearedWords(supply.cleared),
+      sellers: this.sellers(supplyKey(supply.supply)),
+    })),
+  );
+
+  constructor() {
+    this.works.follow();
+  }
+
+  /** Who asks a price for it today. */
+  private sellers(key: string): string {
+    const { sellers = [] } = this.works.works()?.supplied ?? {};
+    return sellers
+      .filter(({ prices }) => prices.some(({ item }) => item === key))
+      .map(({ name }) => name)
+      .join(', ');
+  }
+
+  private found<T extends KeptInk | HouseSupply>(all: readonly T[], kind: (item: T) => string): readonly T[] {
+    const holds = holdsWords(this.search());
+    return (this.withRetired() ? all : inUse(all)).filter((item) => holds(`${item.name} ${kind(item)}`));
+  }
+
+  protected addInk(): void {
+    const item = begun(BLANK_INK, this.works.inks());
+    this.enter({ inks: [item] }, ['/works/inks', item.id]);
+  }
+  protected addSupply(): void {
+    const item = begun(BLANK_SUPPLY, this.works.supplies());
+    this.enter({ supplies: [item] }, ['/works/supplies', item.id]);
+  }
+  private enter(entered: Entered, opened: string[]): void {
+    this.failed.set('');
+    this.works.enter(entered).subscribe({
+      next: () => void this.router.navigate(opened),
+      error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+}
+
+/** A blank one under an id and a name that nobody has yet. */
+function begun<T extends { readonly name: string }>(
+  blank: T,
+  all: readonly { readonly id: string; readonly name: string }[],
+): T & { id: string } {
+  const name = freeName(blank.name, new Set(all.map((one) => one.name.toLowerCase())));
+  return { ...blank, name, id: idOf(name, new Set(all.map(({ id }) => id))) };
+}
