@@ -2,7 +2,7 @@ import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from '@playwright/test';
 import { test } from './server';
-import { dialogReady, expectAccessible, signIn } from './steps.js';
+import { dialogReady, expectAccessible, openExample, signIn } from './steps.js';
 
 test('a machine is copied, corrected, drawn as it is typed, and retired', async ({ page }) => {
   await signIn(page);
@@ -38,6 +38,40 @@ test('a machine is copied, corrected, drawn as it is typed, and retired', async 
   await page.getByRole('checkbox', { name: 'Retired too' }).check();
   await expect(page.getByRole('link', { name: 'Folder by the river' })).toBeVisible();
   await expectAccessible(page, 'the machines');
+});
+
+test('an ink is entered with its recipe, and taken by a job', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/works/inks');
+  await expectAccessible(page, 'inks and supplies');
+  await page.getByRole('button', { name: 'An ink' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Lock-keeper red');
+  await page.getByRole('button', { name: 'Base ink' }).click();
+  await page.getByRole('button', { name: 'Base ink' }).click();
+  await page.getByLabel('Parts').first().fill('70');
+  await page.getByLabel('Parts').last().fill('20');
+  await expect(page.getByRole('alert')).toContainText('The parts add up to 90, not 100');
+  await page.getByLabel('Parts').last().fill('30');
+  await expectAccessible(page, 'an ink');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByText('It is entered.')).toBeVisible();
+  await page.getByRole('button', { name: 'History' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Recipe: not told to Base 1 70, Base 2 30');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.goto('/works/supplies/spine-melt');
+  await expect(page.getByRole('heading', { name: 'Spine melt' })).toBeVisible();
+  await expectAccessible(page, 'a supply');
+
+  await openExample(page, 'trail-map');
+  await page.locator('dk-stream svg [data-step="print-map"]').click();
+  const field = page.getByLabel('Add an ink').first();
+  await field.fill('lock');
+  await field.press('Enter');
+  await expect(page.getByLabel('Coverage lock', { exact: true })).toBeVisible();
+  await field.click();
+  await page.getByRole('option', { name: 'Lock-keeper red' }).click();
+  await expect(page.getByLabel('Coverage Lock-keeper red')).toBeVisible();
+  await expect(field).toHaveValue('');
 });
 
 test('a price list with mistakes is pasted: what is right is entered, what is wrong is told by its line', async ({

@@ -23,9 +23,10 @@ export class HeldWorks {
       })
       .pipe(
         map(({ body, headers }) => {
-          const [works, mark] = [body as Works, headers.get('ETag')];
-          this.held = mark === null ? undefined : { mark, works };
-          return works;
+          if (body === null) throw new Error('the works was not answered');
+          const mark = headers.get('ETag');
+          this.held = mark === null ? undefined : { mark, works: body };
+          return body;
         }),
         catchError((error: HttpErrorResponse) =>
           held && error.status === 304 ? of(held.works) : throwError(() => error),

@@ -20,7 +20,7 @@ import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from '@druckerei/contract
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
-import { inkColour } from '../../../ui/ink-colour';
+import { InkSpot } from '../../../ui/ink-spot';
 import { holdsWords } from '../../../ui/search';
 import { freeName } from '../item-edit';
 import { type Entered, WorksStore } from '../works.store';
@@ -36,6 +36,7 @@ const clearedWords = (cleared: readonly Contact[]): string =>
 @Component({
   selector: 'dk-inks-page',
   imports: [
+    InkSpot,
     MatButtonModule,
     MatCheckboxModule,
     MatFormFieldModule,
@@ -62,7 +63,6 @@ export class InksPage {
   protected readonly inks = computed(() =>
     this.found(this.works.inks(), ({ kind }) => INK_KIND_WORDS[kind]).map((ink) => ({
       ink,
-      colour: inkColour(ink.name, ink.aim),
       kind: INK_KIND_WORDS[ink.kind],
       drying: ink.drying ? DRYING_WORDS[ink.drying] : 'as is usual',
       recipe: (ink.recipe ?? []).map(({ ink: base, parts }) => `${base} ${parts}`).join(', '),
