@@ -90,6 +90,7 @@ export const revisionSchema = z
     changedBy: z.string(),
     job: jobSchema,
     works: worksSchema,
+    worksMark: z.string().nullish().describe('what the works of a draft is known by, as ETag of `/api/works`'),
     revisions: z.array(revisionRowSchema),
     aside: z.boolean().optional().describe('put aside: nothing is reckoned or bought for it'),
   })
@@ -115,8 +116,18 @@ export type BegunJobs = z.output<typeof begunJobsSchema>;
 
 /** Saving a draft: `version` is the one that the editor started from. */
 export const saveSchema = z.strictObject({ version: z.int().min(1), job: jobSchema }).meta({ id: 'SaveDraft' });
-/** Releasing: `version` of the draft and `mark` of the works, as the releaser saw them. */
-export const releaseSchema = z.strictObject({ version: z.int().min(1), mark: markSchema }).meta({ id: 'Release' });
+/** Releasing: `version` of the draft, and `mark` of the norms or `worksMark` of the whole works, as the releaser saw them. */
+export const releaseSchema = z
+  .strictObject({
+    version: z.int().min(1),
+    mark: markSchema,
+    worksMark: z
+      .string()
+      .max(80)
+      .optional()
+      .describe('refused where the works is another by now: prices of suppliers too'),
+  })
+  .meta({ id: 'Release' });
 /** Putting a job aside or taking it up again; `version` is the one that was seen. */
 export const asideSchema = z.strictObject({ version: z.int().min(1), aside: z.boolean() }).meta({ id: 'PutAside' });
 /** A job to be begun as another is, with what differs; the rest stays. */

@@ -1,4 +1,4 @@
-import { type Figures, atDayPrices, diffFigures, diffJobs, plan } from '@druckerei/core';
+import { type FieldChange, type Figures, atDayPrices, diffFigures, diffJobs, plan } from '@druckerei/core';
 import type { Difference, Revision } from '@druckerei/contract';
 import { readKept } from './kept-plan.js';
 
@@ -20,6 +20,15 @@ const PRICE_OF = 'works.norms.price.stock.';
 const isOfPapers = (path: string, papers: ReadonlySet<string>): boolean =>
   !path.startsWith(PRICE_OF) || papers.has(path.slice(PRICE_OF.length).replace(/\.value$/, ''));
 
+/** Money of a kilogram below which two prices are told alike. */
+const SAME_PRICE = 0.005;
+/** A mean over what each ink of the job costs: it moves with every gram that is drawn of one of them. */
+const isSameInk = ({ path, before, after }: FieldChange): boolean =>
+  path === 'works.norms.price.ink.value' &&
+  typeof before === 'number' &&
+  typeof after === 'number' &&
+  Math.abs(before - after) < SAME_PRICE;
+
 /**
  * What differs between two revisions: the fields, the norms they were planned with, and the resulting figures. A released
  * revision counts as it was released; compared with itself, it is told what the engine would say of it today.
@@ -31,7 +40,10 @@ export function difference(one: Compared, other: Compared): Difference {
   const normsAt = ({ job, works }: Revision) => atDayPrices(job, works).norms;
   const papers = new Set([from, to].flatMap(({ job }) => job.components.map(({ stock }) => stock)));
   const norms = diffJobs(normsAt(from), normsAt(to), 'works.norms').filter(
-    ({ path }) => (path.endsWith('.value') || !path.includes('.source')) && isOfPapers(path, papers),
+    (change) =>
+      (change.path.endsWith('.value') || !change.path.includes('.source')) &&
+      isOfPapers(change.path, papers) &&
+      !isSameInk(change),
   );
   return {
     from: from.revision,

@@ -124,10 +124,11 @@ export async function release(
   { database, workshop }: Bench,
   account: Account,
   id: number,
-  { version, mark }: { version: number; mark: number },
+  { version, mark, worksMark }: { version: number; mark: number; worksMark?: string | undefined },
 ): Promise<Revision> {
   const seen = await readRevision(database, id);
   const works = await currentWorks(database);
+  const others = worksMark !== undefined && worksMark !== seen.worksMark;
   // A release keeps what its paper cost on its day.
   const frozen = atDayPrices(seen.job, works);
   const { faults, assessment, kept } = await workshop.run('judge', { job: seen.job, works: frozen });
@@ -139,6 +140,12 @@ export async function release(
     if ((works.mark ?? 0) !== mark)
       throw new ProblemError(409, 'The norms have changed since you looked at this job', {
         detail: 'The figures are reckoned with those of today now. Look at them, and release it if they still hold.',
+        current: await readRevision(queries, id),
+      });
+    if (others)
+      throw new ProblemError(409, 'The works has changed since you looked at this job', {
+        detail:
+          'A machine, a paper, an ink or what a supplier asks is another now. Look at the figures, and release it if they still hold.',
         current: await readRevision(queries, id),
       });
     if (faults.length > 0) throw invalid(faults);

@@ -1,5 +1,5 @@
 import { type Works, figureOf, normById, plan } from '@druckerei/core';
-import type { Difference, KeptSupplier, Revision, Supplier } from '@druckerei/contract';
+import type { Difference, KeptSupplier, Problem, Revision, Supplier } from '@druckerei/contract';
 import { SEEN, type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 
 let server: TestServer;
@@ -100,6 +100,28 @@ describe('the price of the day', () => {
     expect(seen).not.toContain('Second merchant');
   });
 
+  it('is what the releaser saw: a job is not released with another one', async () => {
+    const { id } = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'D-4' })))
+      .body as Revision;
+    for (const component of exampleJob('trail-map').components) {
+      const event = { kind: 'artwork', component: component.id, approved: true };
+      await manager.call('post', `/api/jobs/${id}/room`, { event, seen: SEEN });
+    }
+    const { version, works, worksMark } = await read(id);
+    const seen = { version, mark: works.mark ?? 0, worksMark };
+    const merchant = await add('Dear merchant', asks(444, { from: 1 }));
+    const refused = await manager.call('post', `/api/jobs/${id}/release`, seen);
+    expect([refused.status, (refused.body as Problem).title]).toEqual([
+      409,
+      'The works has changed since you looked at this job',
+    ]);
+    const { current } = refused.body as Problem;
+    expect(current?.works.supplied?.sellers.map(({ name }) => name)).toContain(merchant.supplier.name);
+    const again = { ...seen, worksMark: current?.worksMark };
+    expect((await manager.call('post', `/api/jobs/${id}/release`, again)).status).toBe(200);
+    expect((await read(id)).worksMark).toBeNull();
+  });
+
   it('is that of inks too: what the job prints costs what is asked for it', async () => {
     const { id, works } = (await manager.call('post', '/api/jobs', exampleJob('trail-map', { number: 'D-3' })))
       .body as Revision;
@@ -111,7 +133,7 @@ describe('the price of the day', () => {
     const prices = ['K', 'C', 'M', 'Y'].map((name) => ({
       item: `ink/${name}`,
       price: 31,
-      per: 1,
+      per: 1 as const,
       measure: 'unit' as const,
     }));
     await add('Ink maker', ...prices);

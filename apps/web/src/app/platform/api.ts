@@ -211,8 +211,10 @@ export class Api {
   putAside(id: number, version: number, aside: boolean): Observable<Revision> {
     return this.http.put<Revision>(`/api/jobs/${id}/aside`, { version, aside });
   }
-  release(id: number, version: number, mark: number): Observable<Revision> {
-    return this.http.post<Revision>(`/api/jobs/${id}/release`, { version, mark });
+  /** Releases a draft as it was seen, with the works that it was seen with. */
+  release({ id, version, works, worksMark }: Revision): Observable<Revision> {
+    const seen = { version, mark: works.mark ?? 0, ...(worksMark ? { worksMark } : {}) };
+    return this.http.post<Revision>(`/api/jobs/${id}/release`, seen);
   }
   room(id: number): Observable<PressRoom> {
     return this.http.get<PressRoom>(`/api/jobs/${id}/room`);

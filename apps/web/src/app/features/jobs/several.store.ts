@@ -24,7 +24,7 @@ export class SeveralStore {
   release(rows: readonly JobRow[], then: () => void): void {
     const release = (row: JobRow): Observable<string> =>
       this.api.job(row.id).pipe(
-        switchMap(({ version, works }) => this.api.release(row.id, version, works.mark ?? 0)),
+        switchMap((seen) => this.api.release(seen)),
         map(({ revision }) => `revision ${revision} is released`),
       );
     this.each('Releasing', rows, release, then);

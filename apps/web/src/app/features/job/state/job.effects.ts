@@ -135,7 +135,7 @@ export class JobEffects {
       concatLatestFrom(this.state),
       exhaustMap(([, { revision }]) => {
         if (!revision) return EMPTY;
-        return this.api.release(revision.id, revision.version, revision.works.mark ?? 0).pipe(
+        return this.api.release(revision).pipe(
           concatMap((released) =>
             of(
               JobActions.released({ revision: released }),
@@ -146,7 +146,7 @@ export class JobEffects {
             const { text, problem } = failureOf(error);
             const theirs = problem?.current;
             if (!theirs) return of(NoticeActions.say({ text }));
-            // The same draft with norms of today: it is shown with them, and released if it still holds.
+            // The same draft with the works of today: it is shown with them, and released if it still holds.
             return theirs.version === revision.version
               ? of(JobActions.loaded({ revision: theirs, local: null }), NoticeActions.say({ text }))
               : of(JobActions.refused({ theirs }));
