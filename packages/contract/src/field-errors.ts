@@ -36,6 +36,7 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   usage: 'Usage',
   over: 'Overs',
   under: 'Unders',
+  url: 'Address',
 };
 
 /** What the trade calls a field, by the last name of its path: `workStyle` is "Work style". */

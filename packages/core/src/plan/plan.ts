@@ -22,7 +22,7 @@ import { checkOrder } from './check-job.js';
 import type { CostTotals } from './cost/cost.js';
 import { type Bought, lastDayPrices, withoutSuppliers, worksAtDayPrices } from './cost/day-prices.js';
 import { isPrice } from './cost/without-prices.js';
-import { type Packing, packingUses } from './uses/packing.js';
+import { type Packing, loadingFigure, packingUses } from './uses/packing.js';
 import { partFigures } from './uses/part-figures.js';
 import type { Run } from './prepared.js';
 import { type PressTotals, type SheetsBySchool, pressSheetsBySchool } from './press/press-totals.js';
@@ -272,10 +272,11 @@ function planAtNorms(job: Job, asked: Works): Outcome<Plan> {
   const times = structure.times(run);
   const press = structure.press(run);
   const uses = [...structure.uses(run), ...packingUses(run, norms, packings)];
+  loadingFigure(run, packings);
   wasteFigure({ job, jobFlow, ledger });
   // Where no prices are seen, no figure says what anything costs.
   const costLedger = asked.pricesHidden ? new Ledger(ledger) : ledger;
-  const cost = structure.cost({ ...run, ledger: costLedger }, { uses, packings });
+  const cost = structure.cost({ ...run, ledger: costLedger }, uses);
   const made: Plan = {
     school: job.school,
     steps: job.route.map((step) => planStep(counted.value, times.steps, step)),

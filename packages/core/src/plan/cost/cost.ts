@@ -2,7 +2,6 @@ import { type Entry, type Rule, rule, table } from '../../kernel/index.js';
 import { PACKING, SUPPLIES } from '../../works/index.js';
 import { giveNorm } from '../../norms/index.js';
 import { toolSets } from '../../prepress/index.js';
-import type { Packing } from '../uses/packing.js';
 import type { Prepared, Run } from '../prepared.js';
 import type { UsedUp } from '../uses/use-figures.js';
 import {
@@ -58,18 +57,12 @@ function supplyLines({ works, norms }: Prepared, { ledger }: Run, used: readonly
   });
 }
 
-/** What a run is priced by, beside the figures of the ledger. */
-interface Priced {
-  readonly uses: readonly UsedUp[];
-  readonly packings: ReadonlyMap<string, Packing>;
-}
-
 /**
  * Makes ready what does not change with the run. Cost = paper + carriers + ink + digital sides + supplies + packing + parts +
  * outside work + waste + carriage + machine hours x rate + people hours x rate, every price a norm.
  * Source: handbook chapter 8.
  */
-export function prepareCost(context: Prepared): (run: Run, priced: Priced) => CostTotals {
+export function prepareCost(context: Prepared): (run: Run, uses: readonly UsedUp[]) => CostTotals {
   const { job, layouts, norms, ledger, works } = context;
   const { currency } = works;
   const norm: Norm = (id) => giveNorm(ledger, norms, id);
@@ -84,7 +77,7 @@ export function prepareCost(context: Prepared): (run: Run, priced: Priced) => Co
     people: peopleLines(context, norm),
   };
   const prices = { ink: norm('price.ink'), waste: norm('price.waste'), carriage: norm('price.carriage') };
-  return (run, { uses, packings }) => {
+  return (run, uses) => {
     const at = run.ledger.group('cost');
     const total = run.ledger.group('total');
     const told = { unit: currency };
@@ -101,8 +94,6 @@ export function prepareCost(context: Prepared): (run: Run, priced: Priced) => Co
         run,
         uses.filter(({ supply }) => PACKING.includes(supply) === packs),
       );
-    const loaded = [...packings.keys()].flatMap((step) => run.ledger.step(step).find('loadingM') ?? []);
-    const metres = total.sum('loadingM', 'Loading', 'm', loaded);
     const byKg = (field: 'ink' | 'waste', name: string, kg: Entry): Entry =>
       at.reckon(field, OF_PAPER, { kg, price: prices[field] }, { name, ...told });
     const kinds: Readonly<Record<CostKind, Entry>> = {
@@ -115,7 +106,7 @@ export function prepareCost(context: Prepared): (run: Run, priced: Priced) => Co
       parts: sum('parts', 'Parts bought ready made'),
       outside: sum('outside', 'Outside work'),
       waste: byKg('waste', 'Waste taken away', total.of('wasteKg')),
-      carriage: at.reckon('carriage', OF_METRES, { metres, price: prices.carriage }, told),
+      carriage: at.reckon('carriage', OF_METRES, { metres: total.of('loadingM'), price: prices.carriage }, told),
       machines: sum('machines', 'Machine hours'),
       people: sum('people', 'People'),
     };

@@ -193,6 +193,12 @@ const EACH_PALLET = rule('', '', 'pallets');
 const STRETCH = rule('', '', 'pallets * around * height / 1000 * turns');
 const SHRINK = rule('', '', 'packs * surface * (1 + overlap)');
 
+/** Metres of loading that all of the job takes. */
+export function loadingFigure({ ledger }: Run, packings: ReadonlyMap<string, Packing>): void {
+  const loaded = [...packings.keys()].flatMap((step) => ledger.step(step).find('loadingM') ?? []);
+  ledger.group('total').sum('loadingM', 'Loading', 'm', loaded);
+}
+
 /** What packing uses up: bands, film, boxes, pallets. Source: identity of the packs; film by their surface. */
 export const packingUses = (
   { job, ledger }: Run,

@@ -253,9 +253,11 @@ export class HoursPanel {
   }
   protected save(): void {
     this.failed.set('');
-    this.api.setHours(this.editing().version, this.hours()).subscribe({
+    const sent = this.hours();
+    this.api.setHours(this.editing().version, sent).subscribe({
       next: (floor) => {
-        this.editing.set(editingOf(floor));
+        // What was edited while it was under way stays, on top of what is saved now.
+        this.editing.update(({ hours }) => ({ ...editingOf(floor), ...(hours === sent ? {} : { hours }) }));
         this.changed.emit(floor);
       },
       error: (error: unknown) => this.failed.set(failureOf(error).text),

@@ -56,6 +56,20 @@ describe('hours that are edited', () => {
     fixture.detectChanges();
     expect(button(/Save hours/).disabled).toBe(true);
   });
+  it('that are edited while others are being saved stay too, on top of what was saved', () => {
+    button(/Closed or open/).click();
+    fixture.detectChanges();
+    button(/Save hours/).click();
+    const call = http.expectOne('/api/floor/hours');
+    button(/Closed or open/).click();
+    fixture.detectChanges();
+    call.flush(floorOf(4, (call.request.body as { hours: Floor['hours'] }).hours));
+    fixture.detectChanges();
+    expect(rows()).toBe(2);
+    button(/Save hours/).click();
+    const { version, hours } = http.expectOne('/api/floor/hours').request.body as { version: number; hours: Floor['hours'] };
+    expect([version, hours.exceptions.length]).toEqual([4, 2]);
+  });
   it('stay where somebody else has changed the hours, which is told and not overwritten', () => {
     button(/Closed or open/).click();
     fixture.detectChanges();
