@@ -16,7 +16,7 @@ export const houseInkSchema = z
     solids: z.number().optional().describe('share of solids, where the film is told dry'),
     aim: labSchema.optional(),
     tolerance: z.number().optional().describe('largest CIEDE2000 of an accepted trial'),
-    recipe: recipeSchema.optional(),
+    recipe: recipeSchema.optional().describe('parts of base inks, adding to 100'),
     accountable: z.boolean().optional(),
     retired: z.boolean().optional(),
   })

@@ -27,9 +27,6 @@ export const inks = z.array(ink).max(16);
 
 export const channel = z.number().min(-160).max(160);
 export const labSchema = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
-export const recipeSchema = z
-  .array(z.strictObject({ ink: named(40), parts: z.number().min(0).max(100) }))
-  .max(20)
-  .describe('parts of base inks, adding to 100');
+export const recipeSchema = z.array(z.strictObject({ ink: named(40), parts: z.number().min(0).max(100) })).max(20);
 export const margin = z.number().min(0).max(100);
 export const sheet = { widthMm: sheetMm, heightMm: sheetMm, grain };

@@ -24,7 +24,7 @@ const inkSpec = z.strictObject({
   drying: z.enum(DRYINGS).optional().describe('how it dries; as is usual for the process where absent'),
   aim: labSchema.optional().describe('CIELAB D50, 2 degrees, on the stock of the job'),
   tolerance: z.number().positive().max(50).optional().describe('largest CIEDE2000 of an accepted trial'),
-  recipe: recipeSchema.optional(),
+  recipe: recipeSchema.optional().describe('parts of base inks, adding to 100'),
   rests: z
     .array(z.strictObject({ name: named(60), kg: z.number().min(0).max(10_000) }))
     .max(10)

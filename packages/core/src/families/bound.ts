@@ -1,11 +1,11 @@
 import { coverSheet } from '../finishing/index.js';
 import {
+  type OddPlace,
   SECTION_PAGES,
   mostPages,
   orderSections,
   splitPages,
   splitProposals,
-  usualOddPlace,
 } from '../imposition/index.js';
 import type { MachineProcess } from '../route/index.js';
 import { UM, tenth } from '../kernel/index.js';
@@ -14,7 +14,7 @@ import { normsOf } from '../norms/index.js';
 import { printSteps, sectionLane } from '../edit/index.js';
 import type { Component, Step } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
-import { HOUSE_STOCKS, boardCutter, doneHere, standIn } from './house.js';
+import { HOUSE_STOCKS, boardCutter, doneHere, houseOddPlace, standIn } from './house.js';
 import { fitsASheet } from './fits-sheet.js';
 import { type Made, Lane, PROCESS, gsmOf, joined, sheetFor, styleOf } from './lane.js';
 
@@ -54,10 +54,10 @@ function mostThatFit(answers: FamilyAnswers, works: Works, trims: Partial<Compon
 }
 
 /** Splits of a sewn text: none whose outermost section has 4 pages, where there is another. */
-export function sewnPages(pages: number, most: number): number[] {
+export function sewnPages(pages: number, most: number, place: OddPlace): number[] {
   const usual = splitPages(pages, most);
   const outer = (split: readonly number[]): boolean => {
-    const order = orderSections(split, usualOddPlace('gathered')).map((i) => split[i]);
+    const order = orderSections(split, place).map((i) => split[i]);
     return order[0] === 4 || order.at(-1) === 4;
   };
   if (!outer(usual)) return usual;
@@ -266,7 +266,9 @@ const STRIP_MM = 10;
 
 /** A sewn book in a case. Source: handbook chapter 2, family 5. */
 export function caseBound(answers: FamilyAnswers, works: Works): Made {
-  const sections = gatheredSections(answers, works, {}, sewnPages);
+  const sections = gatheredSections(answers, works, {}, (pages, most) =>
+    sewnPages(pages, most, houseOddPlace(works, 'gathered')),
+  );
   const { components: cases, boardMm } = caseParts(answers, works);
   const trim = normsOf(works, {})('bind.trim').value;
   const endpaper = unprinted(

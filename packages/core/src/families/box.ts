@@ -7,20 +7,21 @@ import { dieOf, onTheCorrugator, webOf } from '../press-sheet/index.js';
 import { printSteps } from '../edit/index.js';
 import type { Component, Part } from '../job/index.js';
 import type { FamilyAnswers } from './answers.js';
-import { boardCutter, doneHere, wantedMachine } from './house.js';
+import { boardCutter, cartonGrainOf, doneHere, wantedMachine } from './house.js';
 import { type Made, Lane, PROCESS, caliperOf, dieTools, joined, sheetFor } from './lane.js';
 
-/** A carton: printed, die cut, folded and glued. The grain runs around the box, across the body creases (house rule). */
+/** A carton: printed, die cut, folded and glued. The grain runs as the house has it: around the box where it says nothing. */
 export function carton(answers: FamilyAnswers, works: Works): Made {
+  const grain = cartonGrainOf(normsOf(works, {}));
   const component: Component = {
     id: 'carton',
     name: 'Carton',
     kind: 'blank',
     ...(answers.die.kind === 'structure' ? { widthMm: answers.widthMm, heightMm: answers.heightMm } : {}),
     die: answers.die,
-    grain: 'width',
+    grain,
     stock: answers.stock,
-    ...sheetFor(works, answers.stock, answers.press, 'width'),
+    ...sheetFor(works, answers.stock, answers.press, grain),
     press: answers.press,
     workStyle: 'single',
     front: PROCESS,

@@ -1,4 +1,6 @@
+import type { Assembly, OddPlace } from '../imposition/index.js';
 import { type Issue, error } from '../kernel/index.js';
+import { HOUSE_ODD, type NormLookup, normsOf } from '../norms/index.js';
 import type { PrintProcess } from '../press/index.js';
 import { type MachineProcess, type Operation, OPERATION_RULES } from '../route/index.js';
 import {
@@ -13,6 +15,16 @@ import {
 import type { AskedFamily, FamilyAnswers, FamilyRule, PressKind } from './answers.js';
 import { FAMILY_RULES } from './family-rules.js';
 import { pressesFor, stocksFor } from './offers.js';
+
+/** Where the section of odd size stands in this house. */
+export function houseOddPlace(works: Works, assembly: Assembly): OddPlace {
+  const norm = assembly === 'nested' ? 'house.oddNested' : 'house.oddGathered';
+  return HOUSE_ODD[assembly][normsOf(works, {})(norm).value] ?? HOUSE_ODD[assembly][0];
+}
+
+/** Side of a carton's blank that its grain runs along in this house: across the body creases, or along them. */
+export const cartonGrainOf = (norms: NormLookup): 'width' | 'height' =>
+  norms('house.cartonGrain').value === 0 ? 'width' : 'height';
 
 /** Whether a works does an operation: what wants no machine anybody does. */
 export function doneHere(works: Works, operation: Operation): boolean {

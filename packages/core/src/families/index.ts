@@ -10,7 +10,7 @@ export {
 } from './answers.js';
 export { sectionPages } from './bound.js';
 export { FAMILY_RULES } from './family-rules.js';
-export { usualIn } from './house.js';
+export { cartonGrainOf, usualIn } from './house.js';
 export { type WantedSize, spineOf, wantedSizes } from './fit-parts.js';
 export { type GangJobLike, gangJob, withGang } from './gang-job.js';
 export { checkProduct, foursIssue } from './impossible.js';

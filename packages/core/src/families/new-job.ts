@@ -9,7 +9,9 @@ import {
 } from '../press-sheet/index.js';
 import { cutSheetFirst, withEndpapers } from '../edit/index.js';
 import type { Component, Job } from '../job/index.js';
+import { type Assembly, type OddPlace, usualOddPlace } from '../imposition/index.js';
 import { withPartsFitted } from './fit-parts.js';
+import { houseOddPlace } from './house.js';
 import { incomingOf } from './job-materials.js';
 import type { AskedFamily, FamilyAnswers } from './answers.js';
 import { caseBound, perfectBound, stitched } from './bound.js';
@@ -58,6 +60,12 @@ function policyOf(family: AskedFamily): Job['order']['policy'] {
 export function makeJob(family: AskedFamily, answers: FamilyAnswers, asked: Works): Job {
   const works = withStockNorms(asked, {});
   const { endpaper, ...made } = MAKERS[family](answers, works);
+  /** Where the odd section stands, where the house has it otherwise than is usual. */
+  const odd = (assembly: Assembly): { odd?: OddPlace } => {
+    const place = houseOddPlace(works, assembly);
+    return place === usualOddPlace(assembly) ? {} : { odd: place };
+  };
+  const nested = odd('nested');
   const begun: Job = {
     format: 'druckerei-job',
     version: 1,
@@ -72,10 +80,12 @@ export function makeJob(family: AskedFamily, answers: FamilyAnswers, asked: Work
     },
     school: 'step',
     ...(PAGED.includes(family) ? { pages: answers.pages } : {}),
+    ...(family === 'saddle-stitched' && nested.odd ? { binding: { assembly: 'nested', ...nested } } : {}),
     ...(family === 'perfect-bound' || family === 'case-bound'
       ? {
           binding: {
             assembly: 'gathered',
+            ...odd('gathered'),
             ...(answers.twoUp ? { twoUp: true } : {}),
             ...(answers.spine === 'notched' ? { spine: 'notched' } : {}),
           },

@@ -3,6 +3,7 @@ export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
 export { type SpeedCurve, MACHINE_COUNTS, SPEED_CURVES, hasSpeedCurves } from './machine-norms.js';
 export { listedNorm, normById, normCatalogue, normsOfGroup, normsOfItem } from './norm-catalogue.js';
 export { type NormScope, baseId, hasRunNorms, mayScope, scopedId, scopesOf } from './norm-scope.js';
+export { HOUSE_ODD } from './house-ways.js';
 export { samplingRules } from './sampling-rules.js';
 export { limitsInWords, normInWords } from './norm-words.js';
 export { type Counted, type Norm, type NormGroup, COUNTED, NORM_GROUPS, isWithin, titleOf } from './norm.js';

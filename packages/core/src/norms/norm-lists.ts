@@ -16,6 +16,7 @@ import { houseRuleNorm } from './house-rules.js';
 import { FINISHING_NORMS } from './finishing-norms.js';
 import { SCHEDULE_NORMS } from './schedule-norms.js';
 import { QUALITY_NORMS } from './quality-norms.js';
+import { HOUSE_WAYS } from './house-ways.js';
 import { RULE_NORMS } from './rule-norms.js';
 
 /** Prices come from nobody's list: the works enters its own. */
@@ -120,6 +121,7 @@ export function commonNorms({ norms, currency }: Works): readonly (Norm | ItemNo
     ...FINISHING_NORMS,
     ...SCHEDULE_NORMS,
     ...RULE_NORMS,
+    ...HOUSE_WAYS,
     ...QUALITY_NORMS,
     ...Object.keys(norms).flatMap((id) => houseRuleNorm(id) ?? []),
     ...SURENESS_NORMS,

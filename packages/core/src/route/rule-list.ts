@@ -195,8 +195,8 @@ export const ROUTE_RULES = {
     weight: 'soft',
   },
   'carton-grain': {
-    name: 'Grain around a carton',
-    reason: 'Walls are stiffer with the grain across the body creases.',
+    name: 'Grain of a carton',
+    reason: 'Walls are stiffer with the grain around the box, across the body creases; the house may have it up the box.',
     weight: 'soft',
   },
   'food-glue': {

@@ -1,4 +1,5 @@
 import type { Operation, RuleId } from '../route/index.js';
+import { cartonGrainOf } from '../families/index.js';
 import { adhesiveAt } from '../plan/index.js';
 import { webOf } from '../press-sheet/index.js';
 import { type Contact, type SupplyId, type Works, inUse } from '../works/index.js';
@@ -81,17 +82,19 @@ const spineGrain: Predicate = ({ stations, job }) =>
       : [];
   });
 
-/** Cartons stand with the grain around them; the flutes of corrugated board stand upright instead. */
-const cartonGrain: Predicate = ({ stations, job }) =>
-  stations.flatMap((station): Found[] => {
+/** Cartons stand with the grain around them, unless the house has it up the box; the flutes of corrugated board stand upright. */
+const cartonGrain: Predicate = ({ stations, job, norms }) => {
+  const grain = cartonGrainOf(norms);
+  return stations.flatMap((station): Found[] => {
     const { step, layout } = station;
     const die = layout?.component.die;
     const carton = die?.kind === 'structure' && die.structure !== 'slotted-case' && die.structure !== 'packet';
     const at = job.components.findIndex(({ id }) => id === step.component);
-    return is(station, 'die-cut') && carton && layout?.component.grain !== 'width'
-      ? [{ step: step.id, mend: set(['components', at, 'grain'], 'width') }]
+    return is(station, 'die-cut') && carton && layout?.component.grain !== grain
+      ? [{ step: step.id, mend: set(['components', at, 'grain'], grain) }]
       : [];
   });
+};
 
 const GLUE_SUPPLY = { cold: 'glue', 'hot-melt': 'hot-melt', pur: 'pur' } as const;
 

@@ -21,6 +21,7 @@ import {
   wrongNumberPattern,
 } from '@druckerei/core';
 import { CURRENCIES, dayIn } from '@druckerei/contract';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { type Observable, map, tap } from 'rxjs';
 import { Api } from '../../platform/api';
@@ -77,6 +78,7 @@ const holds = (text: string, typed: string): boolean => text.toLowerCase().inclu
     LogoBox,
     MatSelectModule,
     ReactiveFormsModule,
+    RouterLink,
     Standing,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
