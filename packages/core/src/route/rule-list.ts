@@ -196,7 +196,8 @@ export const ROUTE_RULES = {
   },
   'carton-grain': {
     name: 'Grain of a carton',
-    reason: 'Walls are stiffer with the grain around the box, across the body creases; the house may have it up the box.',
+    reason:
+      'Walls are stiffer with the grain around the box, across the body creases; the house may have it up the box.',
     weight: 'soft',
   },
   'food-glue': {

@@ -107,8 +107,7 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
     createJobs: ({ account, body }) => createJobs(bench, account, body.jobs),
     copyJob: ({ account, params, body }) => copyJob(bench, account, params.id, body),
     job: ({ params, query }) => revisionAnswer(database, params.id, undefined, query.works === 'apart'),
-    revision: ({ params, query }) =>
-      revisionAnswer(database, params.id, params.revision, query.works === 'apart'),
+    revision: ({ params, query }) => revisionAnswer(database, params.id, params.revision, query.works === 'apart'),
     saveDraft: ({ account, params, body }) => saveDraft(bench, account, params.id, body.version, body.job),
     release: ({ account, params, body }) => release(bench, account, params.id, body),
     putAside: ({ account, params, body }) => putAside(bench, account, params.id, body),

@@ -1,5 +1,13 @@
 import { type RoomCard, type Works, isPrice, jobWithoutPrices, normById, worksWithoutPrices } from '@druckerei/core';
-import type { Account, Difference, DraftApart, EndpointId, JobBook, NormHistoryEntry, Revision } from '@druckerei/contract';
+import type {
+  Account,
+  Difference,
+  DraftApart,
+  EndpointId,
+  JobBook,
+  NormHistoryEntry,
+  Revision,
+} from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
 import { JsonText } from '../../http/json-text.js';
 import { seesPrices } from './sees-prices.js';

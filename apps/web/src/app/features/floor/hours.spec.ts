@@ -67,7 +67,10 @@ describe('hours that are edited', () => {
     fixture.detectChanges();
     expect(rows()).toBe(2);
     button(/Save hours/).click();
-    const { version, hours } = http.expectOne('/api/floor/hours').request.body as { version: number; hours: Floor['hours'] };
+    const { version, hours } = http.expectOne('/api/floor/hours').request.body as {
+      version: number;
+      hours: Floor['hours'];
+    };
     expect([version, hours.exceptions.length]).toEqual([4, 2]);
   });
   it('stay where somebody else has changed the hours, which is told and not overwritten', () => {
