@@ -1,5 +1,5 @@
-import { numberText } from '@druckerei/core';
-import type { ComponentLayout, SheetArrangement, SheetPattern } from '@druckerei/core';
+import { measureOf, numberText } from '@druckerei/core';
+import type { ComponentLayout, MeasureSystem, SheetArrangement, SheetPattern } from '@druckerei/core';
 
 /** How pieces lie, in words. */
 export const ARRANGEMENT_WORDS: Readonly<Record<SheetArrangement, string>> = {
@@ -36,13 +36,17 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
 }
 
 /** A component's size in words; empty for the forms of a gang. */
-export function sizeWords({ widthMm, heightMm, pages, die, carries }: ComponentLayout['component']): string {
+export function sizeWords(
+  { widthMm, heightMm, pages, die, carries }: ComponentLayout['component'],
+  system: MeasureSystem = 'metric',
+): string {
+  const { show, unit } = measureOf('mm', system);
   const size = [
-    ...(widthMm !== undefined && heightMm !== undefined ? [`${widthMm} x ${heightMm}`] : []),
-    ...(die?.kind === 'structure' ? [`${die.depthMm}`] : []),
+    ...(widthMm !== undefined && heightMm !== undefined ? [`${show(widthMm)} x ${show(heightMm)}`] : []),
+    ...(die?.kind === 'structure' ? [`${show(die.depthMm)}`] : []),
   ].join(' x ');
   return [
-    ...(size === '' ? [] : [`${size} mm${die?.kind === 'structure' ? ' inside' : ''}`]),
+    ...(size === '' ? [] : [`${size} ${unit}${die?.kind === 'structure' ? ' inside' : ''}`]),
     ...(die?.kind === 'drawing' ? [die.name] : []),
     ...(pages === undefined ? [] : [`${pages} pages`]),
     ...(carries ? [`${carries.length} items`] : []),

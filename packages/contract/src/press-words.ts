@@ -1,4 +1,4 @@
-import { numberText } from '@druckerei/core';
+import { measureOf, numberText } from '@druckerei/core';
 import type {
   BalanceWay,
   Carrier,
@@ -9,6 +9,7 @@ import type {
   Drying,
   InkKind,
   InkSchool,
+  MeasureSystem,
   OrderRule,
   RegisterAdvice,
   RegisterKind,
@@ -130,8 +131,10 @@ export const carrierWords = ({ ink, name, side, version, set, position }: Carrie
 
 const rounded = (value: number, digits = 1): string => numberText(value, digits);
 
-/** How a carrier is made, in millimetres: `1,030 x 790 mm, 0.3 mm thick, 175 lines an inch at 15°`. */
-export const makingWords = (carrier: Carrier): string => {
+/** How a carrier is made: `1,030 x 790 mm, 0.3 thick; 175 lines an inch at 15°`. */
+export const makingWords = (carrier: Carrier, system: MeasureSystem = 'metric'): string => {
+  const { show, unit } = measureOf('mm', system);
+  const length = (mm: number, digits: number): string => rounded(show(mm), system === 'metric' ? digits : 3);
   const { widthMm, heightMm, gaugeMm, rulingLpi, angle, distortionPercent, pins, note } = carrier;
   const screen = [
     ...(rulingLpi === undefined ? [] : [`${rounded(rulingLpi)} lines an inch`]),
@@ -141,7 +144,7 @@ export const makingWords = (carrier: Carrier): string => {
     ...(widthMm === undefined || heightMm === undefined
       ? []
       : [
-          `${rounded(widthMm)} x ${rounded(heightMm, 2)} mm${gaugeMm === undefined ? '' : `, ${rounded(gaugeMm, 2)} thick`}`,
+          `${length(widthMm, 1)} x ${length(heightMm, 2)} ${unit}${gaugeMm === undefined ? '' : `, ${length(gaugeMm, 2)} thick`}`,
         ]),
     ...(screen === '' ? [] : [screen]),
     ...(distortionPercent === undefined ? [] : [`shortened by ${rounded(distortionPercent, 2)} %`]),

@@ -135,6 +135,27 @@ describe('job ticket', () => {
     expect(said('inch mode for threading')).toEqual([true, true, true, true]);
   });
 
+  it.each(['trail-map', 'concert-programme', 'ferry-timetable', 'tea-caddy', 'star-atlas', 'constellation-cards'])(
+    'of %s says its measures in the system that the works reads (identity: 25.4 mm are an inch)',
+    async (name) => {
+      const metric = documentOf(example(name));
+      const inches = { ...metric, works: { ...metric.works, measures: 'inch-pound' } };
+      const [one, other] = [await textOf(await ticketPdf(metric)), await textOf(await ticketPdf(inches))];
+      const { sheet } = metric.job.components[0] ?? {};
+      const [width, height] = [sheet?.widthMm ?? 0, sheet?.heightMm ?? 0];
+      const read = (mm: number): string => String(Number((mm / 25.4).toFixed(3)));
+      expect(one).toContain(`${width} x ${height} mm`);
+      expect(other).toContain(`${read(width)} x ${read(height)} in`);
+      expect(one).not.toMatch(/\d (in|lb|thou|ft)\b/);
+      expect(other).not.toMatch(/\d (kg|µm)\b/);
+      // What the works has named itself, and the cutting programme, which is set in millimetres.
+      const { machines, stocks } = metric.works;
+      const named = [...machines, ...stocks].map((one) => one.name).filter((words) => other.includes(words));
+      const rest = named.reduce((text, words) => text.replaceAll(words, ''), other);
+      expect(rest.replaceAll(/three holes, 425 mm and slot|gauge below 25 mm/g, '')).not.toMatch(/\d mm\b/);
+    },
+  );
+
   it('says the cautions at the first station of a kind and points back to them at the next', async () => {
     const text = await textOf(await ticketPdf(documentOf(example('concert-programme'))));
     // Guillotine and three-knife trimmer; press, folder, coater and stitcher.

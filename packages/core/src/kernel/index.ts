@@ -13,6 +13,7 @@ export * from './ledger.js';
 export * from './number-text.js';
 export * from './figure-of.js';
 export * from './precision.js';
+export * from './measure.js';
 export { dayAfter, daysBetween, isCalendarDay } from './day.js';
 export { type DayFirst, guessDayFirst, readDay } from './read-day.js';
 export { MINUTE_MS, instantOf, wallClock } from './zone.js';

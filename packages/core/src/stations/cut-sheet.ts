@@ -63,9 +63,10 @@ export function cutSheet(sheet: SheetBook): void {
       cut.piles.length,
     ]),
   });
-  if (programme.tooShort.length > 0)
+  const short = programme.tooShort.length;
+  if (short > 0)
     sheet.remark(
-      `${programme.tooShort.length} cuts have a gauge below ${mmText(sheet.value(least))} mm, which the clamp does not hold: use a backing strip, or lay the pieces otherwise.`,
+      `${short === 1 ? '1 cut has' : `${short} cuts have`} a gauge below ${mmText(sheet.value(least))} mm, which the clamp does not hold: use a backing strip, or lay the pieces otherwise.`,
     );
   sheet.draw({
     title: 'Cuts in order',

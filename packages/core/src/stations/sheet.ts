@@ -8,7 +8,8 @@ import {
   IDENTITY,
   evaluate,
   figureOf,
-  sayFigure,
+  kindOf,
+  sayQuantity,
 } from '../kernel/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import { type Job, type Step, figureId } from '../job/index.js';
@@ -42,10 +43,11 @@ export interface StationSheet {
 export const shownFigures = (
   { shown, figures }: Pick<StationSheet, 'shown' | 'figures'>,
   plan: { readonly figures: Figures },
+  say: typeof sayQuantity = sayQuantity,
 ): { readonly name: string; readonly text: string }[] =>
   shown.flatMap((id) => {
     const figure = figures[id] ?? figureOf(plan, id);
-    return figure ? [{ name: figure.name, text: sayFigure(figure) }] : [];
+    return figure ? [{ name: figure.name, text: say(figure.value, figure.unit, kindOf(figure)) }] : [];
   });
 
 /** Builds the sheet of one station. */

@@ -88,6 +88,8 @@ function dimensionChains(drawing: LayoutDrawing): string[] {
 export interface LayoutSvgOptions {
   /** With dimension chains, and its size in millimetres: a drawing of its own rather than a part of a page. */
   readonly dimensions?: boolean;
+  /** How wide the gripper edge is, in words; in millimetres where absent. */
+  readonly gripper?: string;
 }
 
 /** Room for the words below the sheet and the arrow beside it. */
@@ -113,8 +115,9 @@ const cutOffLines = ({ sheet, cutOffs }: LayoutDrawing): string[] =>
   );
 
 /** A layout as an SVG picture in millimetres, for print: sheet, usable area, pieces with trim and page edges, gripper. */
-export function layoutSvg(drawing: LayoutDrawing, { dimensions = false }: LayoutSvgOptions = {}): string {
+export function layoutSvg(drawing: LayoutDrawing, { dimensions = false, gripper }: LayoutSvgOptions = {}): string {
   const { sheet, usable, pieces, gripperMm, grain, tailGripped, colourBar, cutOffs } = drawing;
+  const edge = gripper ?? `${gripperMm} mm`;
   const grip = (y: number) => rect({ x: 0, y, width: sheet.width, height: gripperMm }, 'fill="#bbbbbb"');
   const parts = [
     rect(sheet, THIN),
@@ -130,7 +133,7 @@ export function layoutSvg(drawing: LayoutDrawing, { dimensions = false }: Layout
       ...(piece.mark ? [rect(piece.mark, 'fill="#222222"'), markCode(piece.mark)] : []),
       ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
     ]),
-    text(0, sheet.height + 30, cutOffs > 0 ? 'web, printed upwards' : `gripper edge, ${gripperMm} mm`, 'start'),
+    text(0, sheet.height + 30, cutOffs > 0 ? 'web, printed upwards' : `gripper edge, ${edge}`, 'start'),
     ...grainArrow(sheet, grain),
   ];
   const before = dimensions ? DIMENSION_ROOM : 3;

@@ -7,8 +7,8 @@ import {
   hoursText,
   inkNames,
   inkOf,
+  measureSystem,
   productPicture,
-  sayQuantity,
   streamModel,
   ticketWithout,
   wantsTrial,
@@ -19,10 +19,8 @@ import { stationSvg } from '../drawing/station-svg.js';
 import { streamSvg } from '../drawing/stream-svg.js';
 import { balanceLine } from './balance.js';
 import { type JobDocument, number, stateText } from './document.js';
+import { Said } from './measures.js';
 import { heads, right, table } from './table.js';
-
-/** A measure of a sheet: a repeat of a cylinder has places that nobody can cut to. */
-export const mm = (value: number): string => String(Number(value.toFixed(2)));
 
 const overs = ({ job: { order } }: JobDocument): string => {
   const { policy } = order;
@@ -66,8 +64,9 @@ function header(document: JobDocument): Content {
   };
 }
 
-function stream({ job, plan }: JobDocument): Content {
-  const paper = ({ sheet }: Component): string[] => [`${mm(sheet.widthMm)} x ${mm(sheet.heightMm)}`];
+function stream({ job, plan, works }: JobDocument): Content {
+  const said = new Said(works);
+  const paper = ({ sheet }: Component): string[] => [said.sides(sheet.widthMm, sheet.heightMm)];
   return { svg: streamSvg(streamModel(job, plan, { paper })), fit: [517, 200], margin: [0, 8, 0, 0] };
 }
 
@@ -75,6 +74,7 @@ const inksOf = (inks: Component['front']): string =>
   inks.length === 0 ? 'none' : inks.map(({ name }) => name).join(' ');
 
 function components({ job, plan, works }: JobDocument, alike: readonly Alike[]): Content[] {
+  const said = new Said(works);
   const rows = alike.flatMap(({ ids, name }): TableCell[][] => {
     const component = job.components.find(({ id }) => id === ids[0]);
     if (!component) return [];
@@ -86,13 +86,13 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
     return [
       [
         name,
-        sizeWords(component),
-        `${stock?.name ?? component.stock}\n${mm(sheet.widthMm)} x ${mm(sheet.heightMm)} mm, grain along ${mm(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
+        sizeWords(component, measureSystem(works.measures)),
+        `${stock?.name ?? component.stock}\n${said.size(sheet.widthMm, sheet.heightMm)}, grain along ${said.sides(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
         `${press?.name ?? component.press}\n${component.workStyle}`,
         `${inksOf(component.front)} / ${inksOf(component.back)}`,
         right(number(sum(plan.totals.platesByComponent))),
         right(each ?? number(sum(plan.totals.pressSheets))),
-        right(sayQuantity(sum(plan.totals.paperKgByComponent), 'kg').replace(' kg', '')),
+        right(said.quantity(sum(plan.totals.paperKgByComponent), 'kg').replace(/ [a-z]+$/, '')),
       ],
     ];
   });
@@ -103,11 +103,20 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
     { text: 'Components', style: 'heading' },
     table(
       [80, 62, '*', 84, 34, 28, 44, 30],
-      heads('Component', 'Size', 'Stock and sheet', 'Press', 'Front / back', '>Plates', '>Into press', '>Paper kg'),
+      heads(
+        'Component',
+        'Size',
+        'Stock and sheet',
+        'Press',
+        'Front / back',
+        '>Plates',
+        '>Into press',
+        `>Paper ${said.unit('kg')}`,
+      ),
       rows,
     ),
     {
-      text: `${figureOf(plan, 'total.pressSheets')?.name ?? ''} ${number(sheets)}, plates ${number(totals.plates)}, paper ${sayQuantity(totals.paperKg, 'kg')}, ink ${sayQuantity(totals.inkKg, 'kg')}, machine hours ${hoursText(totals.hours)}, first sheet to last box ${hoursText(totals.leadHours)}. Spoilage reckoned ${school}.`,
+      text: `${figureOf(plan, 'total.pressSheets')?.name ?? ''} ${number(sheets)}, plates ${number(totals.plates)}, paper ${said.quantity(totals.paperKg, 'kg')}, ink ${said.quantity(totals.inkKg, 'kg')}, machine hours ${hoursText(totals.hours)}, first sheet to last box ${hoursText(totals.leadHours)}. Spoilage reckoned ${school}.`,
       margin: [0, 4, 0, 0],
     },
   ];

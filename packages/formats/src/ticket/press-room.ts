@@ -19,6 +19,7 @@ import {
   wantsTrial,
   valueAt,
   figureId,
+  measureSystem,
 } from '@druckerei/core';
 import {
   CARRIER_NAMES,
@@ -31,6 +32,7 @@ import {
   makingWords,
 } from '@druckerei/contract';
 import { type JobDocument, number } from './document.js';
+import { Said } from './measures.js';
 import { heads, right, table } from './table.js';
 
 const quiet = (text: string): Content => ({ text, style: 'small', margin: [0, 2, 0, 0] });
@@ -83,6 +85,7 @@ function namesOf(line: readonly Carrier[]): string {
 }
 
 function carriers({ job, plan, works }: JobDocument, { name, ...alike }: Together): Content[] {
+  const system = measureSystem(works.measures);
   const all = listCarriers(job, plan, works);
   if (all.length === 0) return [];
   const rows = inLines(all, { name, ...alike }).flatMap((line): TableCell[][] => {
@@ -96,7 +99,7 @@ function carriers({ job, plan, works }: JobDocument, { name, ...alike }: Togethe
         name(carrier.component),
         `${namesOf(line)}${line.length > inks ? `, ${line.length} of them` : ''}${carrier.owner === 'customer' ? ' (customer’s property)' : ''}`,
         CARRIER_NAMES[carrier.kind],
-        together(line.map(makingWords)),
+        together(line.map((one) => makingWords(one, system))),
         right(number(carrier.impressions)),
         right(number(carrier.life)),
       ],
@@ -127,6 +130,7 @@ const placedInks = ({ job, plan, works }: JobDocument, { first }: Together): Pla
 
 function inks(document: JobDocument, placed: readonly Placed[], together: Together): Content[] {
   const { job, plan, works } = document;
+  const said = new Said(works);
   if (placed.length === 0) return [];
   const passes = new Map<string, Placed[]>();
   for (const one of placed) {
@@ -146,7 +150,7 @@ function inks(document: JobDocument, placed: readonly Placed[], together: Togeth
         pass
           .map(
             (one) =>
-              `${one.ink.unit === undefined ? '' : `${one.ink.unit + 1} `}${one.ink.name} ${number(kgOf(one), 2)} kg`,
+              `${one.ink.unit === undefined ? '' : `${one.ink.unit + 1} `}${one.ink.name} ${said.measure(kgOf(one), 'kg', 2)}`,
           )
           .join(', '),
         [...new Set(pass.map(({ ink }) => ORDER_RULE_WORDS[ink.rule]))].join(' / '),
@@ -157,7 +161,7 @@ function inks(document: JobDocument, placed: readonly Placed[], together: Togeth
   const totals = inkNames(job).map((name) => {
     const [kg, pails] = [valueAt(plan, figureId.ink(name, 'kg')) ?? 0, valueAt(plan, figureId.ink(name, 'pails')) ?? 0];
     const { kind, accountable } = inkOf(job, works, name);
-    return `${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? ', issued and returned by weight' : ''}) ${number(kg, 2)} kg in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
+    return `${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? ', issued and returned by weight' : ''}) ${said.measure(kg, 'kg', 2)} in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
   });
   return [
     { text: 'Inks', style: 'station', margin: [0, 6, 0, 2] },
@@ -171,6 +175,7 @@ function inks(document: JobDocument, placed: readonly Placed[], together: Togeth
 }
 
 function mixing({ job, plan, works }: JobDocument): Content[] {
+  const said = new Said(works);
   const mixed = inkNames(job)
     .map((name) => inkOf(job, works, name))
     .filter(wantsTrial);
@@ -184,13 +189,16 @@ function mixing({ job, plan, works }: JobDocument): Content[] {
     const list = mixInk(recipe, kg, rests, name);
     const rows = list.ok
       ? [
-          ...list.value.rests.map(({ name: rest, kg: of }): TableCell[] => [`${rest} (rest)`, right(number(of, 3))]),
-          ...list.value.bases.map(({ ink: base, kg: of }): TableCell[] => [base, right(number(of, 3))]),
+          ...list.value.rests.map(({ name: rest, kg: of }): TableCell[] => [
+            `${rest} (rest)`,
+            right(said.number(of, 'kg', 3)),
+          ]),
+          ...list.value.bases.map(({ ink: base, kg: of }): TableCell[] => [base, right(said.number(of, 'kg', 3))]),
         ]
       : [];
     const content: Content[] = [
       { text: `Mixing: ${name}`, style: 'station', margin: [0, 6, 0, 2] },
-      ...(rows.length > 0 ? [table(['*', 60], heads('Weigh out', '>kg'), rows)] : []),
+      ...(rows.length > 0 ? [table(['*', 60], heads('Weigh out', `>${said.unit('kg')}`), rows)] : []),
       ...(recipe.length > 0 && !list.ok ? [quiet(list.issues.map(issueText).join(' '))] : []),
       quiet(`${target} Draw it down on the job’s own stock; the press does not start before the trial is accepted.`),
     ];
@@ -199,6 +207,8 @@ function mixing({ job, plan, works }: JobDocument): Content[] {
 }
 
 function register({ job, plan, works }: JobDocument, together: Together): Content[] {
+  const said = new Said(works);
+  const mm = said.unit('mm');
   const norms = normsOf(works, job.norms);
   const firsts = Object.values(plan.layouts).filter(({ component: { id } }) => together.first(id) === id);
   return firsts.flatMap((layout): Content[] => {
@@ -207,18 +217,22 @@ function register({ job, plan, works }: JobDocument, together: Together): Conten
     const { places } = registerMarks(layout);
     const rows = lines.map(({ kind, toleranceMm, bounds: { what, haveMm, neededMm } }): TableCell[] => [
       REGISTER_WORDS[kind],
-      right(`± ${number(toleranceMm, 2)}`),
+      right(`± ${said.number(toleranceMm, 'mm', 2)}`),
       what,
-      right(haveMm === undefined ? 'by the file' : number(haveMm, 2)),
-      right(number(neededMm, 2)),
+      right(haveMm === undefined ? 'by the file' : said.number(haveMm, 'mm', 2)),
+      right(said.number(neededMm, 'mm', 2)),
     ]);
-    const at = places.map(({ xMm, yMm }) => `${number(xMm, 1)} / ${number(yMm, 1)}`).join(', ');
+    const at = places.map(({ xMm, yMm }) => `${said.number(xMm, 'mm', 1)} / ${said.number(yMm, 'mm', 1)}`).join(', ');
     const content: Content[] = [
       { text: `Register: ${together.name(layout.component.id)}`, style: 'station', margin: [0, 6, 0, 2] },
-      table(['*', 70, 70, 70, 60], heads('What', '>Within, mm', 'Bounds', '>There is, mm', '>Needed, mm'), rows),
+      table(
+        ['*', 70, 70, 70, 60],
+        heads('What', `>Within, ${mm}`, 'Bounds', `>There is, ${mm}`, `>Needed, ${mm}`),
+        rows,
+      ),
       quiet(
         places.length > 0
-          ? `Marks at ${at} mm, from the left and from the gripper edge, seen printed side up.`
+          ? `Marks at ${at} ${mm}, from the left and from the gripper edge, seen printed side up.`
           : 'No place is clear for register marks.',
       ),
     ];

@@ -4,6 +4,7 @@ import { stationSvg } from '../drawing/station-svg.js';
 import { footText } from '../pdf/book-head.js';
 import { renderPdf } from '../pdf/render.js';
 import { type JobDocument, number, stateText } from './document.js';
+import { Said } from './measures.js';
 import { heads, table } from './table.js';
 
 /** Rows of a list that the ticket prints; the rest is on the screen and in the station's own document. */
@@ -22,7 +23,9 @@ export function stationCard(
   sheet: StationSheet,
   options: { readonly width: number; readonly rows?: number },
 ): StationCard {
-  const words = shownFigures(sheet, document.plan).map(({ name, text }) => `${name} ${text}`.trim());
+  const words = shownFigures(sheet, document.plan, new Said(document.works).quantity).map(({ name, text }) =>
+    `${name} ${text}`.trim(),
+  );
   const { rows = ROWS, width } = options;
   return {
     words: [

@@ -1,5 +1,6 @@
 import { type PlanStep, figureId, hoursText, unitText, valueAt } from '@druckerei/core';
 import { type JobDocument, number, percent } from './document.js';
+import { Said } from './measures.js';
 
 const platesLine = (plates: number, plateless: boolean): string => {
   if (plateless) return 'no plates';
@@ -13,6 +14,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const component = job.components.find(({ id }) => id === step.component);
   const machine = works.machines.find(({ id }) => id === step.machine);
   const incoming = plan.edges.find(({ to }) => to === step.id)?.state;
+  const said = new Said(works);
   const lines: string[] = [];
   if (step.operation === 'outside') {
     lines.push(
@@ -30,7 +32,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   }
   if (incoming && step.operation !== 'dry') {
     lines.push(
-      `Comes as ${number(incoming.widthMm)} x ${number(incoming.heightMm)} mm, ${number(incoming.caliperUm)} µm, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`,
+      `Comes as ${said.number(incoming.widthMm, 'mm')} x ${said.measure(incoming.heightMm, 'mm')}, ${said.measure(incoming.caliperUm, 'um')}, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`,
     );
   }
   const parted = plan.edges.filter(({ from }) => from === step.id);
@@ -47,7 +49,7 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
         : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
       `Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
-      `Double-sheet detector: sheet caliper ${number(figure(figureId.component(component.id, 'caliper')) ?? 0)} µm. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
+      `Double-sheet detector: sheet caliper ${said.measure(figure(figureId.component(component.id, 'caliper')) ?? 0, 'um')}. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
       'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
     );
   }
@@ -60,9 +62,9 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const rolls = figure(figureId.component(step.component ?? '', 'rolls'));
   if (step.operation === 'print' && machine?.press?.web && rolls !== undefined) {
     const splices = rolls - 1;
-    const metres = (id: string): string => number(figure(`component.${step.component ?? ''}.${id}`) ?? 0);
+    const metres = (id: string): string => said.measure(figure(`component.${step.component ?? ''}.${id}`) ?? 0, 'm');
     lines.push(
-      `${number(rolls)} ${unitText('roll', rolls)} of ${metres('rollUsable')} m printable, ${number(splices)} ${unitText('splice', splices)}; ${metres('rollNeed')} m of web with what threads the press.`,
+      `${number(rolls)} ${unitText('roll', rolls)} of ${metres('rollUsable')} printable, ${number(splices)} ${unitText('splice', splices)}; ${metres('rollNeed')} of web with what threads the press.`,
     );
   }
   const extras: readonly [string, string][] = [

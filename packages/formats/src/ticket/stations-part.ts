@@ -5,7 +5,7 @@ import { code128Svg, isCodable } from '../drawing/code128.js';
 import { layoutSvg } from '../drawing/layout-svg.js';
 import { DEPARTMENT, DEPARTMENT_NAMES, type Department } from './departments.js';
 import type { JobDocument } from './document.js';
-import { mm } from './first-page.js';
+import { Said } from './measures.js';
 import { stationCard } from './station-card.js';
 import { stationLines } from './station.js';
 import { heads, table } from './table.js';
@@ -130,7 +130,8 @@ export function departmentPart(
 }
 
 /** The layout of a component, at the first station that takes its sheet. */
-function layoutOf({ plan }: JobDocument, step: PlanStep): Content[] {
+function layoutOf({ plan, works }: JobDocument, step: PlanStep): Content[] {
+  const said = new Said(works);
   const layout = plan.layouts[step.component ?? ''];
   const first = plan.steps.find(({ component }) => component === step.component);
   if (!layout || first?.id !== step.id) return [];
@@ -138,10 +139,10 @@ function layoutOf({ plan }: JobDocument, step: PlanStep): Content[] {
   const { component, section, sheet, machine } = layout;
   const edge = machine.press?.web
     ? 'The web runs upwards'
-    : `Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${layout.margins.gripperMm} mm`;
+    : `Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${said.size(layout.margins.gripperMm)}`;
   const twoSided = section !== undefined && component.back.length > 0;
   const svg = (side: 'front' | 'back', fit: [number, number]): Content => ({
-    svg: layoutSvg(drawLayout(layout, side)),
+    svg: layoutSvg(drawLayout(layout, side), { gripper: said.size(layout.margins.gripperMm) }),
     fit,
   });
   const half: [number, number] = [SIDE / 2 - 3, 90];
@@ -156,7 +157,7 @@ function layoutOf({ plan }: JobDocument, step: PlanStep): Content[] {
         }
       : svg('front', [SIDE, SIDE * 0.66]),
     {
-      text: `${layoutWords(layout)}; on ${mm(sheet.widthMm)} x ${mm(sheet.heightMm)} mm. ${edge}; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
+      text: `${layoutWords(layout)}; on ${said.size(sheet.widthMm, sheet.heightMm)}. ${edge}; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
       style: 'small',
     },
   ];

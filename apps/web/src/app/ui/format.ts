@@ -1,9 +1,5 @@
-import { type FigureKind, numberText, own, sayQuantity, unitText } from '@druckerei/core/kernel';
+import { numberText, unitText } from '@druckerei/core/kernel';
 import { chosenLocale } from './locale';
-import { type MeasureSystem, measureOf } from './measure';
-
-/** Decimals of what is read in inches and pounds; in metric core says how exactly a kind of figure is told. */
-const DIGITS: Readonly<Record<string, number>> = { in: 3, thou: 2, ft: 2, lb: 2, 'ft/min': 0 };
 
 /** Money to the hundredth, without its currency. */
 export const money = (value: number): string => numberText(value, 2, 2);
@@ -15,21 +11,6 @@ export const many = (value: number, one: string, more = `${one}s`): string =>
 export { unitText };
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
-
-/** A value with its unit, as exactly as the kind of figure is said. */
-export function quantity(value: number, unit: string, system: MeasureSystem, kind: FigureKind = 'reckoned'): string {
-  const measure = measureOf(unit, system);
-  if (measure.unit === unit || unit === 'share') return sayQuantity(value, unit, kind);
-  const shown = measure.show(value);
-  return `${count(shown, own(DIGITS, measure.unit) ?? 2)} ${unitText(measure.unit, shown)}`;
-}
-
-/** A value in full, as its working shows it. */
-export function fullQuantity(value: number, unit: string, system: MeasureSystem): string {
-  const measure = measureOf(unit, system);
-  const shown = measure.show(value);
-  return `${count(shown, 4)} ${unitText(measure.unit, shown)}`;
-}
 
 /** Reads a number as people type it: thousands may be apart. Undefined where it is none. */
 export function readNumber(text: string): number | undefined {

@@ -1,17 +1,23 @@
 import { Injectable, computed, signal } from '@angular/core';
-import { type Figure, type FigureKind, kindOf } from '@druckerei/core/kernel';
-import { count, fullQuantity, quantity } from './format';
-import { type Measure, type MeasureSystem, measureOf } from './measure';
+import {
+  type Figure,
+  type FigureKind,
+  type Measure,
+  type MeasureSystem,
+  kindOf,
+  measureOf,
+  measureSystem,
+  sayInFull,
+  sayMeasured,
+} from '@druckerei/core/kernel';
+import { count } from './format';
 
 const KEY = 'druckerei.measures';
-
-/** A system as it is told; metric where none is. */
-const systemOf = (told: string | null | undefined): MeasureSystem => (told === 'inch-pound' ? told : 'metric');
 
 /** The system of measures that the person at this computer reads: that of the works until somebody chooses. */
 @Injectable({ providedIn: 'root' })
 export class Measures {
-  private readonly chosen = signal(systemOf(localStorage.getItem(KEY)));
+  private readonly chosen = signal(measureSystem(localStorage.getItem(KEY)));
   readonly system = this.chosen.asReadonly();
   readonly other = computed((): MeasureSystem => (this.chosen() === 'metric' ? 'inch-pound' : 'metric'));
 
@@ -22,7 +28,7 @@ export class Measures {
 
   /** Takes the system of the works, where nobody has chosen one at this computer. */
   useWorks(told: string | null | undefined): void {
-    if (localStorage.getItem(KEY) === null) this.chosen.set(systemOf(told));
+    if (localStorage.getItem(KEY) === null) this.chosen.set(measureSystem(told));
   }
 
   of(unit: string): Measure {
@@ -31,7 +37,7 @@ export class Measures {
 
   /** A stored value with its unit, as it is read here. */
   quantity(value: number, unit: string, kind?: FigureKind): string {
-    return quantity(value, unit, this.system(), kind);
+    return sayMeasured(value, unit, this.system(), kind);
   }
 
   /** A figure as exactly as its kind is said. */
@@ -41,7 +47,7 @@ export class Measures {
 
   /** A stored value in full, as its working shows it. */
   full(value: number, unit: string): string {
-    return fullQuantity(value, unit, this.system());
+    return sayInFull(value, unit, this.system());
   }
 
   /** Two lengths in millimetres, such as a sheet's width and height. */

@@ -1,6 +1,5 @@
-import { type Norm, isWithin, limitsInWords } from '@druckerei/core';
+import { type MeasureSystem, type Norm, isWithin, limitsInWords, measureOf } from '@druckerei/core';
 import { count, readNumber, unitText } from './format';
-import { type MeasureSystem, measureOf } from './measure';
 
 /** A norm's value in the unit that people read: shares as per cent, lengths as chosen. */
 export const normValue = (norm: Norm, value: number, system: MeasureSystem): string =>

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Figure } from '@druckerei/core/kernel';
-import { count, quantity } from './format';
-import { measureOf } from './measure';
+import { type Figure, measureOf, sayMeasured } from '@druckerei/core/kernel';
+import { count } from './format';
 import { Measures } from './measures';
 import { FigureButton } from './figure-button';
 
@@ -69,8 +68,8 @@ export class Working {
   protected readonly inOther = computed(() => {
     const figure = this.figure();
     if (!figure) return '';
-    const other = quantity(figure.value, figure.unit, this.measures.other());
-    return other === quantity(figure.value, figure.unit, this.measures.system()) ? '' : other;
+    const other = sayMeasured(figure.value, figure.unit, this.measures.other());
+    return other === sayMeasured(figure.value, figure.unit, this.measures.system()) ? '' : other;
   });
   /** Whether inputs are read in other units than the formula reckons in. */
   protected readonly mixed = computed(() =>

@@ -12,8 +12,8 @@ import {
   numberText,
   pressUnit,
   usualIn,
+  sayQuantity,
 } from '@druckerei/core';
-import { quantity } from '../../ui/format';
 
 /** What may lie over the print. */
 export const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
@@ -63,7 +63,7 @@ export function outlookWords(job: Job, planned: Plan): string {
   const carriers = figureOf(planned, 'total.plates');
   const [first] = Object.values(layouts);
   const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
-  const plates = quantity(carriers?.value ?? 0, carriers?.unit ?? 'plates', 'metric');
-  const cost = quantity(totals.cost.total, totals.currency, 'metric');
+  const plates = sayQuantity(carriers?.value ?? 0, carriers?.unit ?? 'plates');
+  const cost = sayQuantity(totals.cost.total, totals.currency);
   return `${sections}${numberText(sheets)} ${unit}, ${plates}, ${job.route.length} stations, ${cost}.`;
 }

@@ -6,6 +6,7 @@ import { MatInputModule } from '@angular/material/input';
 import { type Carrier, CHECKLISTS, NEW_CARRIER, type RoomEntry } from '@druckerei/core';
 import { CARRIER_NAMES, carrierWords, makingWords } from '@druckerei/contract';
 import { count, timeText } from '../../../ui/format';
+import { Measures } from '../../../ui/measures';
 import { RoomStore } from '../record/room.store';
 import { CarrierMark } from './carrier-mark';
 import { forecastWords } from '../../../ui/forecast-words';
@@ -40,7 +41,8 @@ export class CarriersBench {
   readonly componentId = input.required<string>();
   protected readonly names = CARRIER_NAMES;
   protected readonly words = carrierWords;
-  protected readonly making = makingWords;
+  private readonly measures = inject(Measures);
+  protected readonly making = (carrier: Carrier): string => makingWords(carrier, this.measures.system());
   protected readonly time = timeText;
   protected readonly count = count;
   private readonly chosenId = signal('');

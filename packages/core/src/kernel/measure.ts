@@ -1,17 +1,13 @@
-import {
-  footToM,
-  inchToMm,
-  kgToPound,
-  mToFoot,
-  mmToInch,
-  poundToKg,
-  pointToUm,
-  umToPoint,
-  own,
-} from '@druckerei/core/kernel';
+import { numberText } from './number-text.js';
+import { type FigureKind, sayQuantity, unitText } from './precision.js';
+import { own } from './table.js';
+import { footToM, inchToMm, kgToPound, mToFoot, mmToInch, pointToUm, poundToKg, umToPoint } from './units.js';
 
-/** The systems of measures that people read; jobs, norms and documents are metric throughout. */
+/** The systems of measures that people read; jobs and norms are metric throughout. */
 export type MeasureSystem = 'metric' | 'inch-pound';
+/** A system as it is told; metric where none is. */
+export const measureSystem = (told: string | null | undefined): MeasureSystem =>
+  told === 'inch-pound' ? told : 'metric';
 
 /** A unit as people read and type it: what stands beside the number, and how the stored number becomes it and back. */
 export interface Measure {
@@ -58,4 +54,22 @@ export function measureOf(unit: string, system: MeasureSystem): Measure {
     if (known) return known;
   }
   return { unit, show: (value) => value, store: (value) => value };
+}
+
+/** Decimals of what is read in inches and pounds; in metric it is said how exactly a kind of figure is told. */
+const DIGITS: Readonly<Record<string, number>> = { in: 3, thou: 2, ft: 2, lb: 2, 'ft/min': 0 };
+
+/** A stored value with its unit, as exactly as the kind of figure is said. */
+export function sayMeasured(value: number, unit: string, system: MeasureSystem, kind: FigureKind = 'reckoned'): string {
+  const measure = measureOf(unit, system);
+  if (measure.unit === unit || unit === 'share') return sayQuantity(value, unit, kind);
+  const shown = measure.show(value);
+  return `${numberText(shown, own(DIGITS, measure.unit) ?? 2)} ${unitText(measure.unit, shown)}`;
+}
+
+/** A stored value in full, as its working shows it. */
+export function sayInFull(value: number, unit: string, system: MeasureSystem): string {
+  const measure = measureOf(unit, system);
+  const shown = measure.show(value);
+  return `${numberText(shown, 4)} ${unitText(measure.unit, shown)}`;
 }
