@@ -1,4 +1,4 @@
-import { hoursText, kindOf, roundAs, sayFigure, sayQuantity } from './precision.js';
+import { hoursText, kindOf, roundAs, sayQuantity } from './precision.js';
 
 describe('figures as the workshop says them (hand values; common practice, no source)', () => {
   it.each([
@@ -59,6 +59,6 @@ describe('figures as the workshop says them (hand values; common practice, no so
     expect(kindOf({ id: 'norm.case.square', source: { label: 'practice' } })).toBe('given');
     expect(kindOf({ id: 'station.pallet.load', source })).toBe('reckoned');
     const strip = { id: 'station.case.strip', formula: 'thick + 2 * board', source, value: 18.4469, unit: 'mm' };
-    expect(sayFigure(strip)).toBe('18.5 mm');
+    expect(sayQuantity(strip.value, strip.unit, kindOf(strip))).toBe('18.5 mm');
   });
 });

@@ -174,7 +174,3 @@ export function sayQuantity(value: number, unit: string, kind: FigureKind = 'rec
   if (unit === 'share') return `${number} %`;
   return `${number} ${unitText(unit, roundAs(value, unit, kind))}`;
 }
-
-/** A figure as the workshop says it; its working shows the full value. */
-export const sayFigure = (figure: Pick<Figure, 'id' | 'formula' | 'source' | 'value' | 'unit'>): string =>
-  sayQuantity(figure.value, figure.unit, kindOf(figure));

@@ -271,6 +271,13 @@ describe('register of a component', () => {
     expect(inkOf(map, house, 'Blue')).toEqual({ name: 'Blue', kind: 'special', cleared: ['food'], recipe });
     const own = { name: 'Blue', kind: 'metallic' as const, cleared: [] };
     expect(inkOf({ inks: [own] }, house, 'Blue')).toEqual({ ...own, recipe });
+    // Entered anew, it is the one that is kept, wherever it stands.
+    const anew = { ...blue, id: 'blue-2', kind: 'white', retired: false } as const;
+    for (const inks of [
+      [blue, anew],
+      [anew, blue],
+    ])
+      expect(inkOf({}, { ...SHIPPED_WORKS, inks }, 'Blue').kind).toBe('white');
     expect(inkOf({}, house, 'Green')).toEqual({ name: 'Green', kind: 'mixed' });
   });
 

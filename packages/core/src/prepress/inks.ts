@@ -8,16 +8,28 @@ import {
   passesFor,
   placeInks,
 } from '../press/index.js';
-import { type Contact, type HouseInk, type Machine, type Works, printingOf } from '../works/index.js';
+import { type Contact, type HouseInk, type Machine, type Works, inUse, printingOf } from '../works/index.js';
 import type { NormLookup } from '../norms/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
 import type { Component, InkSpec, InkUse, Job, Step, Unordered } from '../job/index.js';
 
 const PROCESS = ['K', 'C', 'M', 'Y'];
 
+const byName = new WeakMap<readonly HouseInk[], ReadonlyMap<string, HouseInk>>();
+
+/** Inks of a house by name: one that it keeps before one that it kept. Cached by their list, which is immutable. */
+function houseInks(inks: readonly HouseInk[]): ReadonlyMap<string, HouseInk> {
+  const known = byName.get(inks);
+  if (known) return known;
+  const retired = inks.filter((ink) => ink.retired);
+  const made = new Map([...retired, ...inUse(inks)].map((ink) => [ink.name, ink]));
+  byName.set(inks, made);
+  return made;
+}
+
 /** What is known of an ink: the job's word, then the house's, then its name. */
 export function inkOf(job: Pick<Job, 'inks'>, works: Works, name: string): InkSpec {
-  const kept: Partial<HouseInk> = works.inks?.find((ink) => ink.name === name) ?? {};
+  const kept: Partial<HouseInk> = (works.inks && houseInks(works.inks).get(name)) ?? {};
   const { id: _id, retired: _retired, ...house } = kept;
   const own = job.inks?.find((ink) => ink.name === name);
   const kind: InkKind = own?.kind ?? house.kind ?? (PROCESS.includes(name) ? 'process' : 'mixed');
