@@ -20,4 +20,17 @@ describe('what is asked of the server', () => {
     asking.ask(of('made'), (answer) => taken.push(answer));
     expect([asking.failed(), taken]).toEqual(['', ['made']]);
   });
+
+  it('tells what is wrong with a field at that field', () => {
+    const asking = new Asking();
+    const errors = [{ path: 'url', message: 'Address: is no address' }];
+    const error = { type: 'about:blank', title: 'Some fields cannot be used', status: 422, errors };
+    asking.ask(
+      throwError(() => new HttpErrorResponse({ status: 422, error })),
+      () => undefined,
+    );
+    expect([asking.failedAt('url'), asking.failedAt('name')]).toEqual(['Address: is no address', '']);
+    asking.ask(of('made'), () => undefined);
+    expect(asking.failedAt('url')).toBe('');
+  });
 });

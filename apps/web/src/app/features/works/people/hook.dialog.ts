@@ -41,9 +41,14 @@ import { ToldOnce } from './told-once';
               maxlength="500"
               placeholder="https://"
               [value]="url()"
+              [attr.aria-invalid]="asking.failedAt('url') ? true : null"
               (input)="url.set($any($event.target).value)"
             />
-            <mat-hint>Over https where the way leads out of the house.</mat-hint>
+            @if (asking.failedAt('url'); as wrong) {
+              <mat-hint class="wrong" role="alert">{{ wrong }}</mat-hint>
+            } @else {
+              <mat-hint>Over https where the way leads out of the house.</mat-hint>
+            }
           </mat-form-field>
           <div role="group" aria-label="What it is told">
             @for (event of eventIds; track event) {
@@ -65,8 +70,8 @@ import { ToldOnce } from './told-once';
           </p>
         }
       }
-      @if (asking.failed(); as message) {
-        <p role="alert">{{ message }}</p>
+      @if (!asking.failedAt('url') && asking.failed()) {
+        <p role="alert">{{ asking.failed() }}</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
