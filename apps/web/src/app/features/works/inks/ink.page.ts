@@ -3,8 +3,6 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { RouterLink } from '@angular/router';
 import { AIM_FIELDS, CONTACTS, INK_FIELDS } from '@druckerei/core';
 import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
@@ -13,9 +11,7 @@ import { FieldBox } from '../../../ui/field-box';
 import { count } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { SeveralBox } from '../../../ui/several-box';
-import { ItemBar } from '../item-bar';
-import { ItemHead } from '../item-head';
-import { WorksStore } from '../works.store';
+import { ItemPage } from '../item-page';
 import { InkEdit } from './ink-edit';
 
 /** One ink of the works: what it is, its colour, its recipe, and what it may touch. */
@@ -23,15 +19,12 @@ import { InkEdit } from './ink-edit';
   selector: 'dk-ink-page',
   imports: [
     FieldBox,
-    ItemBar,
-    ItemHead,
+    ItemPage,
     MatButtonModule,
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
-    MatProgressBarModule,
     NumberBox,
-    RouterLink,
     SeveralBox,
   ],
   providers: [InkEdit],
@@ -41,7 +34,6 @@ import { InkEdit } from './ink-edit';
 })
 export class InkPage {
   readonly id = input.required<string>();
-  protected readonly works = inject(WorksStore);
   protected readonly edit = inject(InkEdit);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly fields = INK_FIELDS.map((field) => ({ ...field, names: NAMES[field.path] ?? {} }));

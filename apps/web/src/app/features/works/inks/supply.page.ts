@@ -1,22 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { RouterLink } from '@angular/router';
 import { CONTACTS, SUPPLIES, SUPPLY_FIELDS } from '@druckerei/core';
 import { CONTACT_WORDS } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
 import { FieldBox } from '../../../ui/field-box';
 import { SeveralBox } from '../../../ui/several-box';
-import { ItemBar } from '../item-bar';
-import { ItemHead } from '../item-head';
-import { WorksStore } from '../works.store';
+import { ItemPage } from '../item-page';
 import { SupplyEdit } from './supply-edit';
 
 /** One coating, glue or film of the works: what it is, and what it may touch. */
 @Component({
   selector: 'dk-supply-page',
-  imports: [FieldBox, ItemBar, ItemHead, MatButtonModule, MatProgressBarModule, RouterLink, SeveralBox],
+  imports: [FieldBox, ItemPage, SeveralBox],
   providers: [SupplyEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './supply.page.html',
@@ -24,7 +19,6 @@ import { SupplyEdit } from './supply-edit';
 })
 export class SupplyPage {
   readonly id = input.required<string>();
-  protected readonly works = inject(WorksStore);
   protected readonly edit = inject(SupplyEdit);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly fields = SUPPLY_FIELDS;

@@ -1,18 +1,14 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
 import { FieldBox } from '../../../ui/field-box';
 import { firstRows } from '../../../ui/first-rows';
-import { ItemBar } from '../item-bar';
-import { ItemHead } from '../item-head';
+import { ItemPage } from '../item-page';
 import { NormRows } from '../norm-rows';
 import { MachineDrawing } from '../ui/machine-drawing';
 import { PROCESS_NAMES } from '../ui/process-names';
-import { WorksStore } from '../works.store';
 import { MachineEdit } from './machine-edit';
 
 /** Groups of fields that the first screen has room for. */
@@ -21,17 +17,7 @@ const FIRST_GROUPS = 3;
 /** One machine of the works: what it takes and prints, drawn as it is typed, and what it is reckoned with. */
 @Component({
   selector: 'dk-machine-page',
-  imports: [
-    FieldBox,
-    ItemBar,
-    ItemHead,
-    MachineDrawing,
-    MatButtonModule,
-    MatCheckboxModule,
-    MatProgressBarModule,
-    NormRows,
-    RouterLink,
-  ],
+  imports: [FieldBox, ItemPage, MachineDrawing, MatCheckboxModule, NormRows, RouterLink],
   providers: [MachineEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './machine.page.html',
@@ -39,7 +25,6 @@ const FIRST_GROUPS = 3;
 })
 export class MachinePage {
   readonly id = input.required<string>();
-  protected readonly works = inject(WorksStore);
   protected readonly edit = inject(MachineEdit);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly kinds = PROCESS_NAMES;

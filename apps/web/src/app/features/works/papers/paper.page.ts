@@ -2,9 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, un
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatSelectModule } from '@angular/material/select';
-import { RouterLink } from '@angular/router';
 import { STOCK_FIELDS, STOCK_LISTS, caliperUm } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
@@ -12,10 +10,8 @@ import { FieldBox } from '../../../ui/field-box';
 import { count } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { SeveralBox } from '../../../ui/several-box';
-import { ItemBar } from '../item-bar';
-import { ItemHead } from '../item-head';
+import { ItemPage } from '../item-page';
 import { NormRows } from '../norm-rows';
-import { WorksStore } from '../works.store';
 import { LIST_NAMES, PaperEdit } from './paper-edit';
 
 /** One paper of the works: what it is, in which sizes it comes, what it costs. */
@@ -23,16 +19,13 @@ import { LIST_NAMES, PaperEdit } from './paper-edit';
   selector: 'dk-paper-page',
   imports: [
     FieldBox,
-    ItemBar,
-    ItemHead,
+    ItemPage,
     MatButtonModule,
     MatFormFieldModule,
     MatIconModule,
-    MatProgressBarModule,
     MatSelectModule,
     NormRows,
     NumberBox,
-    RouterLink,
     SeveralBox,
   ],
   providers: [PaperEdit],
@@ -42,7 +35,6 @@ import { LIST_NAMES, PaperEdit } from './paper-edit';
 })
 export class PaperPage {
   readonly id = input.required<string>();
-  protected readonly works = inject(WorksStore);
   protected readonly edit = inject(PaperEdit);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('machines'));
   protected readonly fields = STOCK_FIELDS;
