@@ -1,9 +1,9 @@
-import { type SupplyId, CONTACTS, DRYINGS, INK_KINDS, SUPPLIES } from '@druckerei/core';
+import { type SupplyId, DRYINGS, INK_KINDS, SUPPLIES } from '@druckerei/core';
 import * as z from 'zod';
-import { labSchema, recipeSchema } from './job-fields.js';
+import { clearedSchema, labSchema, recipeSchema } from './job-fields.js';
 import { itemId, line } from './text.js';
 
-const cleared = z.array(z.enum(CONTACTS)).max(CONTACTS.length).describe('contacts, by the word of its maker');
+const cleared = clearedSchema.describe('contacts, by the word of its maker');
 /** An ink of the house; what may be said of it is checked by core's `checkInk`. */
 export const houseInkSchema = z
   .strictObject({

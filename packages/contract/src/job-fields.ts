@@ -1,4 +1,4 @@
-import { MAX_QUANTITY } from '@druckerei/core';
+import { CONTACTS, MAX_QUANTITY } from '@druckerei/core';
 import * as z from 'zod';
 import { line } from './text.js';
 
@@ -26,6 +26,7 @@ export const ink = z.strictObject({
 export const inks = z.array(ink).max(16);
 
 export const channel = z.number().min(-160).max(160);
+export const clearedSchema = z.array(z.enum(CONTACTS)).max(CONTACTS.length);
 export const labSchema = z.strictObject({ l: z.number().min(0).max(100), a: channel, b: channel });
 export const recipeSchema = z.array(z.strictObject({ ink: named(40), parts: z.number().min(0).max(100) })).max(20);
 export const margin = z.number().min(0).max(100);

@@ -14,10 +14,21 @@ import {
   SCHOOLS,
 } from '@druckerei/core';
 import { item, binding, owner, component } from './job-component.js';
-import { named, id, material, positiveMm, count, share, inks, labSchema, margin, recipeSchema } from './job-fields.js';
+import {
+  named,
+  id,
+  clearedSchema,
+  material,
+  positiveMm,
+  count,
+  share,
+  inks,
+  labSchema,
+  margin,
+  recipeSchema,
+} from './job-fields.js';
 import { line, lines } from './text.js';
 
-const cleared = z.array(z.enum(CONTACTS)).max(CONTACTS.length);
 const inkSpec = z.strictObject({
   name: named(40),
   kind: z.enum(INK_KINDS),
@@ -32,7 +43,7 @@ const inkSpec = z.strictObject({
     .describe('rests of the same colour, used up first, kg'),
   filmGsm: z.number().positive().max(100).optional().describe('at full coverage, g/m2'),
   solids: z.number().positive().max(1).optional().describe('share of solids, where the film is told dry'),
-  cleared: cleared.optional(),
+  cleared: clearedSchema.optional(),
   accountable: z.boolean().optional().describe('issued and returned by weight'),
 });
 
@@ -124,8 +135,8 @@ const finish = z.strictObject({
   filmBond: z.enum(FILM_BONDS).optional().describe('dispersion where absent'),
   glueFree: z.boolean().optional().describe('glued areas are kept free of varnish, film and foil'),
   adhesive: z.enum(ADHESIVES).optional(),
-  glueCleared: cleared.optional(),
-  varnishCleared: cleared.optional(),
+  glueCleared: clearedSchema.optional(),
+  varnishCleared: clearedSchema.optional(),
   windowMm: z.strictObject({ widthMm: positiveMm, heightMm: positiveMm }).optional(),
   beadMm: z.number().min(0).max(10_000).optional().describe('length of glue beads on one piece'),
   boardMm: z.number().positive().max(20).optional().describe('boards of a case'),

@@ -3,9 +3,9 @@ import {
   type KeptInk,
   type LabelSize,
   LABEL_SIZES,
-  CONTACTS,
   FLUTE_IDS,
   INK_SCHOOLS,
+  ITEM_KINDS,
   MACHINE_PROCESSES,
   PRINT_PROCESSES,
   SOURCE_LABELS,
@@ -15,6 +15,7 @@ import {
   isTicketPart,
 } from '@druckerei/core';
 import { foldingSchema } from './job-component.js';
+import { clearedSchema } from './job-fields.js';
 import { CURRENCIES, isTimeZone, localeSchema } from './known-places.js';
 
 import { markSchema } from './changes.js';
@@ -159,7 +160,7 @@ export const stockSchema = z
     sheets: z.array(sheetSchema).max(60),
     flutes: z.array(z.enum(FLUTE_IDS)).max(4).optional(),
     rollWidthsMm: z.array(z.number()).max(60).optional(),
-    cleared: z.array(z.enum(CONTACTS)).max(CONTACTS.length).optional(),
+    cleared: clearedSchema.optional(),
     paperMark: line(80).optional(),
     retired: z.boolean().optional(),
   })
@@ -196,9 +197,6 @@ export const itemEffectQuestion = z
   .strictObject({ ...items, skip: normEffectQuestion.shape.skip })
   .meta({ id: 'ItemEffectQuestion' });
 
-/** What a works has, each with versions of its own. */
-export const ITEM_KINDS = ['machine', 'stock', 'ink', 'supply'] as const;
-export type ItemKind = (typeof ITEM_KINDS)[number];
 export const itemVersionsQuery = z.object({ kind: z.enum(ITEM_KINDS), id: itemId });
 /** One change of one of them: what it was, null before it was entered, and what it became. */
 export const itemVersionSchema = z

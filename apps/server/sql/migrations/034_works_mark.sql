@@ -14,8 +14,8 @@ CREATE OR REPLACE FUNCTION works_today() RETURNS text LANGUAGE sql STABLE AS $$
   FROM works w CROSS JOIN (SELECT string_agg(sold, ', ' ORDER BY id) AS sellers FROM supplier WHERE sold IS NOT NULL) asked
 $$;
 
--- Changes when that does.
+-- Changes when that does: with the day only where suppliers ask prices.
 CREATE FUNCTION works_mark() RETURNS text LANGUAGE sql STABLE AS $$
-  SELECT md5(concat_ws(' ', w.answered_mark, works_day(w), asked.marks))
+  SELECT md5(concat_ws(' ', w.answered_mark, CASE WHEN asked.marks IS NOT NULL THEN works_day(w) END, asked.marks))
   FROM works w CROSS JOIN (SELECT string_agg(sold_mark, ' ' ORDER BY id) AS marks FROM supplier WHERE sold IS NOT NULL) asked
 $$;

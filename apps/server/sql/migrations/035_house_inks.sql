@@ -6,16 +6,14 @@ ALTER TABLE change_record ADD CONSTRAINT change_record_kind_known
   CHECK (kind IN ('reservation', 'destination', 'single-book', 'job', 'works', 'machine', 'stock', 'ink', 'supply'));
 
 -- Inks had no ids: the place among the others makes those apart whose names come to the same. What was released keeps the works as it was.
-CREATE FUNCTION inks_with_ids(inks jsonb) RETURNS jsonb LANGUAGE sql IMMUTABLE AS $$
-  SELECT coalesce(jsonb_agg(jsonb_build_object('id', CASE WHEN ink ? 'id' THEN ink ->> 'id' ELSE concat(
+INSERT INTO works_item (kind, id, body)
+SELECT 'ink', named.id, jsonb_build_object('id', named.id) || ink
+FROM works, jsonb_array_elements(coalesce(body -> 'inks', '[]')) WITH ORDINALITY AS t (ink, n), LATERAL (
+  SELECT concat(
     coalesce(nullif(left(trim(BOTH '-' FROM regexp_replace(lower(ink ->> 'name'), '[^a-z0-9]+', '-', 'g')), 40), ''), 'ink'),
     CASE WHEN ink ->> 'name' IN ('K', 'C', 'M', 'Y') THEN '' ELSE '-' || n END
-  ) END) || ink ORDER BY n), '[]')
-  FROM jsonb_array_elements(inks) WITH ORDINALITY AS t (ink, n)
-$$;
-INSERT INTO works_item (kind, id, body)
-SELECT 'ink', one ->> 'id', one FROM works, jsonb_array_elements(inks_with_ids(coalesce(body -> 'inks', '[]'))) WITH ORDINALITY AS i (one, n) ORDER BY n;
-DROP FUNCTION inks_with_ids(jsonb);
+  ) AS id
+) named ORDER BY n;
 
 -- The works as core plans for it: what it is, its items and folds, and the norms that it has changed, with who and why.
 CREATE OR REPLACE FUNCTION works_with(body jsonb) RETURNS jsonb LANGUAGE sql STABLE

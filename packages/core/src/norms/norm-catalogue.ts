@@ -1,4 +1,4 @@
-import type { Machine, Stock, Works } from '../works/index.js';
+import type { ItemKind, Machine, Stock, Works } from '../works/index.js';
 import { houseRuleNorm } from './house-rules.js';
 import { type ItemNorms, ITEM_GROUPS, commonNorms, machineNorms, paperNorms, stockPrice } from './norm-lists.js';
 import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
@@ -60,7 +60,7 @@ class Catalogue {
   }
 
   /** Norms of one machine or stock. */
-  of(kind: 'machine' | 'stock', id: string): readonly Norm[] {
+  of(kind: ItemKind, id: string): readonly Norm[] {
     const { currency } = this.works;
     const machine = kind === 'machine' ? this.machines.get(id) : undefined;
     if (machine) return [...this.normsOf(machine, machine).values()];
@@ -137,8 +137,8 @@ export const normsOfGroup = (works: Works, group: NormGroup): readonly Norm[] =>
 /** A norm that a works lists, by its id; without making the list. */
 export const listedNorm = (works: Works, id: string): Norm | undefined => catalogueOf(works).find(id);
 
-/** Norms that one machine or stock of a works has of its own; none where there is no such one. */
-export const normsOfItem = (works: Works, kind: 'machine' | 'stock', id: string): readonly Norm[] =>
+/** Norms that one machine or stock of a works has of its own; none where there is no such one, and of an ink or a supply. */
+export const normsOfItem = (works: Works, kind: ItemKind, id: string): readonly Norm[] =>
   catalogueOf(works).of(kind, id);
 
 /** A norm by its id, told for a machine, a run length or a surface too; undefined where the works has none. */

@@ -2,6 +2,11 @@ import type { Lab, RecipePart } from '../colour/index.js';
 import type { Drying, InkKind } from '../press/index.js';
 import type { SupplyId } from './supplies.js';
 
+/** What a works has one by one, each with versions of its own. */
+export const ITEM_KINDS = ['machine', 'stock', 'ink', 'supply'] as const;
+/** One of these. */
+export type ItemKind = (typeof ITEM_KINDS)[number];
+
 /** Contacts that inks, stocks and glues have to be cleared for. */
 export const CONTACTS = ['food', 'toy', 'pharmacy'] as const;
 /** What a product may touch. */

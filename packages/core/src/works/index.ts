@@ -1,7 +1,15 @@
 export { BOARD_CUTTER, HAND_BENCH } from './finishing-machines.js';
 export { checkMachine } from './check-machine.js';
 export { checkInk, checkSupply } from './check-house-inks.js';
-export { type Contact, type HouseInk, type HouseSupply, type KeptInk, CONTACTS } from './house-inks.js';
+export {
+  type Contact,
+  type HouseInk,
+  type HouseSupply,
+  type ItemKind,
+  type KeptInk,
+  CONTACTS,
+  ITEM_KINDS,
+} from './house-inks.js';
 export { AIM_FIELDS, INK_FIELDS, SUPPLY_FIELDS } from './ink-fields.js';
 export { checkStock } from './check-stock.js';
 export {

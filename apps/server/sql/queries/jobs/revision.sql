@@ -1,7 +1,8 @@
--- One revision, or the newest, as it is answered: a draft in the works of today. $1 job, $2 revision or null, $3 whether a draft comes without the works. One or none.
+-- One revision, or the newest, as it is answered: a draft in the works of today, or ($3) without it. $1 job, $2 revision or null. One or none.
 SELECT concat('{"id":', r.job_id, ',"revision":', r.revision, ',"state":"', r.state, '","version":', r.version,
   ',"changedAt":"', iso(r.changed_at), '","changedBy":', to_json(a.name),
-  ',"worksMark":', coalesce(to_json(CASE WHEN r.works IS NULL THEN works_mark() END)::text, 'null'), ',"job":', r.body, ',"works":', coalesce(r.works::text, CASE WHEN $3 THEN 'null' ELSE works_today() END), ',"revisions":', (
+  ',"worksMark":', CASE WHEN r.works IS NULL THEN to_json(works_mark())::text ELSE 'null' END, ',"job":', r.body,
+  ',"works":', coalesce(r.works::text, CASE WHEN $3 THEN 'null' ELSE works_today() END), ',"revisions":', (
     SELECT json_agg(json_build_object(
       'revision', h.revision, 'state', h.state, 'changedAt', iso(h.changed_at), 'changedBy', by.name,
       'releasedAt', iso(h.released_at), 'releasedBy', releaser.name

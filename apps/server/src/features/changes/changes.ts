@@ -1,4 +1,5 @@
-import type { Account, Change, ChangeKind, ItemKind } from '@druckerei/contract';
+import type { ItemKind } from '@druckerei/core';
+import type { Account, Change, ChangeKind } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';

@@ -1,6 +1,7 @@
 import { HttpClient, type HttpEvent, HttpParams } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type {
+  ItemKind,
   HouseFold,
   Job,
   RoomEvent,
@@ -27,7 +28,6 @@ import type {
   FirstManager,
   HoldingHistoryEntry,
   ItemChanges,
-  ItemKind,
   ItemVersion,
   Items,
   JobListQuery,

@@ -1,5 +1,6 @@
 import { computed, inject, signal } from '@angular/core';
 import {
+  type ItemKind,
   type HouseSupply,
   type Issue,
   type KeptInk,
@@ -12,7 +13,7 @@ import {
   normsOfItem,
   withField,
 } from '@druckerei/core';
-import { type ItemKind, type Items, issueText } from '@druckerei/contract';
+import { type Items, issueText } from '@druckerei/contract';
 import { type Observable, EMPTY, map } from 'rxjs';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
@@ -39,8 +40,8 @@ export interface Differing {
 }
 
 /**
- * A machine, a paper, an ink or a supply being corrected with the norms that are its own: what is typed, what is wrong with it, what it would do to
- * open jobs, and entering it where nobody else has changed it meanwhile.
+ * A machine, a paper, an ink or a supply being corrected with the norms that are its own: what is typed, what is wrong with it,
+ * what it would do to open jobs, and entering it where nobody else has changed it meanwhile.
  */
 export abstract class ItemEdit<T extends Item> {
   protected readonly works = inject(WorksStore);
@@ -88,9 +89,7 @@ export abstract class ItemEdit<T extends Item> {
     const works = this.works.works();
     if (!works) return [];
     const seen = (norm: Norm): boolean => !works.pricesHidden || !isPrice(works, norm);
-    const { kind } = this;
-    if (kind !== 'machine' && kind !== 'stock') return [];
-    return normsOfItem(works, kind, this.id()).filter((norm) => this.isShown(norm) && seen(norm));
+    return normsOfItem(works, this.kind, this.id()).filter((norm) => this.isShown(norm) && seen(norm));
   });
   private standing(norm: Norm): number {
     return this.works.works()?.norms[norm.id]?.value ?? norm.value;

@@ -1,9 +1,9 @@
+import type { ItemKind } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import type { ItemKind } from '@druckerei/contract';
 import { failureOf } from '../../platform/problem';
 import { UndoBar } from '../../platform/undo-bar';
 import { ItemHistoryDialog } from './item-history.dialog';

@@ -1,8 +1,8 @@
+import type { ItemKind } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import type { ItemKind } from '@druckerei/contract';
 import { ItemBar } from './item-bar';
 import type { AnyEdit } from './item-edit';
 import { ItemHead } from './item-head';
