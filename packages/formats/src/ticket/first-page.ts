@@ -35,6 +35,9 @@ export const alikeOf = ({ job, plan }: JobDocument): readonly Alike[] => alikeCo
 
 function header(document: JobDocument): Content {
   const { job, plan, works } = document;
+  // Beside sizes in inches, a drawing says what its own are in.
+  const inMillimetres: Content[] =
+    measureSystem(works.measures) === 'metric' ? [] : [{ text: 'Drawn in millimetres', style: 'small' }];
   const code: Content[] = isCodable(job.number)
     ? [{ svg: code128Svg(job.number), width: 150, alignment: 'right' }]
     : [];
@@ -57,7 +60,9 @@ function header(document: JobDocument): Content {
           { text: `${job.due === undefined ? 'No due date' : `Due ${job.due}`}  |  ${stateText(document)}` },
         ],
       },
-      ...(picture ? [{ width: 120, stack: [{ svg: stationSvg(picture), fit: [112, 92] as [number, number] }] }] : []),
+      ...(picture
+        ? [{ width: 120, stack: [{ svg: stationSvg(picture), fit: [112, 92] as [number, number] }, ...inMillimetres] }]
+        : []),
       { width: 156, stack: [...code, { text: job.number, alignment: 'right', margin: [0, 2, 0, 0] }] },
     ],
     columnGap: 8,
@@ -102,7 +107,7 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
   return [
     { text: 'Components', style: 'heading' },
     table(
-      [80, 62, '*', 84, 34, 28, 44, 30],
+      [80, 62, '*', 84, 34, 28, 44, 42],
       heads(
         'Component',
         'Size',
