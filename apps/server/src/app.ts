@@ -19,6 +19,7 @@ import { peopleHandlers } from './features/people/people.js';
 import { programHandlers } from './features/people/programs.js';
 import { hookHandlers } from './features/hooks/hooks.js';
 import { deskHandlers } from './features/desk/desk.js';
+import { exchangeHandlers } from './features/exchange/exchange.js';
 import { floorHandlers } from './features/floor/floor.js';
 import { shiftBookHandlers } from './features/floor/shift-book.js';
 import { practiceHandlers } from './features/practice/practice.js';
@@ -161,6 +162,7 @@ export async function createApp({
     ...qualityHandlers({ database, workshop }),
     ...learningHandlers({ database, workshop }, worksChanged),
     ...deskHandlers({ database, workshop }),
+    ...exchangeHandlers({ database, workshop }),
     ...floorHandlers({ database, workshop }),
     ...shiftBookHandlers({ database, workshop }),
     ...storesHandlers(database),

@@ -143,6 +143,23 @@ const finish = z.strictObject({
   rollM: z.number().positive().max(10_000).optional().describe('paper on one consumer roll, m'),
 });
 
+/** Letters of what another program wrote into a job, all of it together. */
+export const MOST_FOREIGN = 200_000;
+/** Elements of it. */
+export const MOST_FOREIGN_ELEMENTS = 200;
+const foreignSchema = z
+  .array(
+    z.strictObject({
+      at: line(400).describe('path of the element that it stood in'),
+      xml: lines(MOST_FOREIGN).min(1),
+    }),
+  )
+  .max(MOST_FOREIGN_ELEMENTS)
+  .refine((all) => all.reduce((sum, { xml }) => sum + xml.length, 0) <= MOST_FOREIGN, {
+    error: `at most ${MOST_FOREIGN} letters, of all together`,
+  })
+  .describe('what came with the job from another program and is not understood: it goes back with it');
+
 /** What may be delivered of an order. */
 export const policySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('exact') }),
@@ -198,6 +215,7 @@ export const jobSchema = z
       .refine((files) => pagesOf(files) <= MOST_PAGES, { error: `at most ${MOST_PAGES} pages, of all files together` })
       .optional()
       .describe('files of artwork that were examined'),
+    foreign: foreignSchema.optional(),
     route: z.array(step).min(1).max(500),
     norms: z.record(z.string().max(120), z.number()),
   })

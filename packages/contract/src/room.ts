@@ -98,27 +98,25 @@ export const sentEntriesSchema = z
   .meta({ id: 'SentEntries' });
 export type SentEntries = z.output<typeof sentEntriesSchema>;
 
+const moment = z.iso.datetime({ offset: true, local: true });
+/** What was counted at a station of a job. */
+export const countLine = z.strictObject({
+  job: line(40).min(1).describe('number of the job'),
+  station: line(120).min(1).describe('its id, its name, or the machine where that has one station of the job alone'),
+  at: moment.describe('when it was counted; by the clock of the works where no offset is told'),
+  good: z.int().min(0).max(MOST_PIECES),
+  spoiled: z.int().min(0).max(MOST_PIECES).describe('process units'),
+  reason: line(80).min(1).optional(),
+  begun: moment.optional().describe('when the run began that ended then'),
+});
+/** Lines of a list that are entered at once. */
+export const MOST_COUNTED = 5_000;
+
 /** Counts of a list, made at several stations of several jobs. */
 export const countLinesSchema = z
   .strictObject({
     device: line(60).min(1).describe('where the list comes from'),
-    lines: z
-      .array(
-        z.strictObject({
-          job: line(40).min(1).describe('number of the job'),
-          station: line(120)
-            .min(1)
-            .describe('its id, its name, or the machine where that has one station of the job alone'),
-          at: z.iso
-            .datetime({ offset: true, local: true })
-            .describe('when it was counted; by the clock of the works where no offset is told'),
-          good: z.int().min(0).max(MOST_PIECES),
-          spoiled: z.int().min(0).max(MOST_PIECES).describe('process units'),
-          reason: line(80).min(1).optional(),
-        }),
-      )
-      .min(1)
-      .max(5_000),
+    lines: z.array(countLine).min(1).max(MOST_COUNTED),
   })
   .meta({ id: 'CountLines' });
 export type CountLines = z.output<typeof countLinesSchema>;

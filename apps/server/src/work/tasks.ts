@@ -19,6 +19,7 @@ import {
 } from '@druckerei/core';
 import { type Needs, type NormEffect, findingText, issueText } from '@druckerei/contract';
 import { DESK_TASKS } from './desk-tasks.js';
+import { EXCHANGE_TASKS } from './exchange.js';
 import { exerciseSheet } from './exercise-sheet.js';
 import { FLOOR_TASKS } from './floor-tasks.js';
 import {
@@ -146,6 +147,7 @@ export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly
 export const TASKS = {
   ...DOCUMENTS,
   ...DESK_TASKS,
+  ...EXCHANGE_TASKS,
   ...FLOOR_TASKS,
   stationSheet: stationSheetOf,
   assess,

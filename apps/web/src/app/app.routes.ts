@@ -61,6 +61,11 @@ export const routes: Routes = [
         loadComponent: () => import('./features/jobs/order-list.page').then((m) => m.OrderListPage),
       },
       {
+        path: 'jobs/file',
+        title: 'Job out of a file - Druckerei',
+        loadComponent: () => import('./features/jobs/job-file.page').then((m) => m.JobFilePage),
+      },
+      {
         path: 'jobs/:id',
         title: 'Job - Druckerei',
         loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes),

@@ -136,6 +136,16 @@ export const DOCUMENTS = [
     media: 'application/pdf',
   },
   {
+    id: 'xjdf',
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}/job.xjdf',
+    summary: 'The job for other programs (XJDF, a subset), with what the floor has counted',
+    right: 'signed in',
+    params: revision,
+    status: 200,
+    media: 'application/xml',
+  },
+  {
     id: 'jobFile',
     method: 'get',
     path: '/api/jobs/{id}/revisions/{revision}/job.json',

@@ -12,6 +12,7 @@ import {
   settleSchema,
   stationLineSchema,
 } from '../room.js';
+import { exchangeFileSchema, exchangedSchema } from '../exchange.js';
 import { type Endpoint, job, whole } from './endpoint.js';
 
 /** What happens to a job at the press. */
@@ -83,6 +84,17 @@ export const PRESS_ROOM = [
     body: countLinesSchema,
     status: 200,
     answer: countedLinesSchema,
+  },
+  {
+    id: 'readExchange',
+    method: 'post',
+    path: '/api/exchange/xjdf',
+    summary: 'What an XJDF of another program asks for and has counted; nothing is taken in',
+    right: 'signed in',
+    unaudited: true,
+    body: exchangeFileSchema,
+    status: 200,
+    answer: exchangedSchema,
   },
   {
     id: 'settleEntry',

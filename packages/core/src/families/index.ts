@@ -19,3 +19,4 @@ export { pressesFor, stocksFor } from './offers.js';
 export { withColours } from './colours.js';
 export { nextJobNumber, numberAfter, numberEnds, wrongNumberPattern } from './job-number.js';
 export { type ReadOrder, quantityIn, readOrder } from './read-order.js';
+export { type ToldPaper, type ToldProduct, readProduct } from './read-product.js';

@@ -42,7 +42,7 @@ export {
 export { type InkSpec, type InkUse, type Versions } from './ink.js';
 export { type Item, itemMaterial } from './item.js';
 export { isAssorted, itemsBehind } from './items-behind.js';
-export { type Family, type Job, type Unordered, FAMILIES, itemsTotal } from './job.js';
+export { type Family, type ForeignElement, type Job, type Unordered, FAMILIES, itemsTotal } from './job.js';
 export { type OfferPrice, MOST_MARGIN, offerPrice, offerWorking } from './offer.js';
 export { type Delivery, type Order, type OversPolicy, orderLimits } from './order.js';
 export { type Part, partMaterial } from './part.js';

@@ -35,6 +35,14 @@ export const FAMILIES = [
 /** One of the families. */
 export type Family = (typeof FAMILIES)[number];
 
+/** An element of an exchange file that is not understood here, kept so that it goes back with the job. */
+export interface ForeignElement {
+  /** Path of the element that it stood in, from the root, with places from 1: `/ProductList[1]/Product[2]`; empty for the root. */
+  readonly at: string;
+  /** The element with its namespaces, as XML. */
+  readonly xml: string;
+}
+
 /** A job as the planner specifies it. The Druckerei job file is this, as JSON. */
 export interface Job {
   readonly format: 'druckerei-job';
@@ -67,6 +75,8 @@ export interface Job {
   readonly items?: readonly Item[] | undefined;
   /** Files of artwork that were examined. */
   readonly artwork?: readonly Artwork[] | undefined;
+  /** What came with it from another program and is not understood. */
+  readonly foreign?: readonly ForeignElement[] | undefined;
   readonly route: readonly Step[];
   /** Norms of the works overridden for this job, by norm id. */
   readonly norms: Readonly<Record<string, number>>;

@@ -3,6 +3,7 @@ export {
   type OrderListKey,
   type OrderedJob,
   ORDER_COLUMNS,
+  beginOrder,
   guessOrderColumns,
   startOrdered,
   startOrders,

@@ -103,39 +103,28 @@ function untold(family: AskedFamily, read: ReadOrder): Question[] {
 }
 
 /**
- * A job out of a line of a list of orders: what its cells say, what the words of the product say, the rest as is usual in the works. A cell goes before
- * the words. @param number for the job where the list has none. Issues: `list.no-product`, `list.quantity`, `list.date`, `list.no-number`, `list.long`,
- * and those of {@link startJob}. Source: common practice, no source.
+ * A job out of what an order tells, cell by cell, and what its product was read as; what is told goes before what was read, the rest is as is usual in
+ * the works. Issues: `list.no-product`, `list.quantity`, `list.date`, `list.no-number`, `list.long`, and those of {@link startJob}. Source: common
+ * practice, no source.
  */
-export function startOrdered(
-  cells: readonly string[],
-  { columns, first }: OrderListKey,
+export function beginOrder(
+  told: Readonly<Record<OrderColumn, string>>,
+  { read, first }: { readonly read: ReadOrder; readonly first: DayFirst },
   works: Works,
-  number?: string,
 ): Outcome<OrderedJob> {
-  const cell = (column: OrderColumn): string => {
-    const at = columns[column];
-    return at === undefined ? '' : (cells[at] ?? '').trim();
-  };
-  const read = readOrder(cell('product'), works);
   const issues: Issue[] = [];
-  const told = {
-    number: cell('number') === '' ? (number ?? '') : cell('number'),
-    title: cell('title'),
-    customer: cell('customer'),
-  };
   for (const field of Object.keys(MOST_LETTERS) as (keyof typeof MOST_LETTERS)[])
     if (told[field].length > MOST_LETTERS[field])
       issues.push(error('list.long', field, { column: ORDER_COLUMNS[field], most: MOST_LETTERS[field] }));
   const { family } = read;
-  if (!family) issues.push(error('list.no-product', 'product', { text: cell('product') }));
-  const quantity = cell('quantity') === '' ? read.quantity : quantityIn(cell('quantity'));
-  if (quantity === undefined) issues.push(error('list.quantity', 'quantity', { text: cell('quantity') }));
-  const due = cell('due') === '' ? read.due : readDay(cell('due'), first);
-  if (due === undefined && cell('due') !== '') issues.push(error('list.date', 'due', { text: cell('due') }));
+  if (!family) issues.push(error('list.no-product', 'product', { text: told.product }));
+  const quantity = told.quantity === '' ? read.quantity : quantityIn(told.quantity);
+  if (quantity === undefined) issues.push(error('list.quantity', 'quantity', { text: told.quantity }));
+  const due = told.due === '' ? read.due : readDay(told.due, first);
+  if (due === undefined && told.due !== '') issues.push(error('list.date', 'due', { text: told.due }));
   if (told.number === '') issues.push(error('list.no-number', 'number'));
   if (!family || quantity === undefined || issues.length > 0) return { ok: false, issues };
-  const title = told.title === '' ? (read.title ?? cell('product').slice(0, MOST_LETTERS.title)) : told.title;
+  const title = told.title === '' ? (read.title ?? told.product.slice(0, MOST_LETTERS.title)) : told.title;
   const customer = told.customer === '' ? read.customer : told.customer;
   const answers: FamilyAnswers = {
     ...answersOf(family, read, works),
@@ -149,6 +138,35 @@ export function startOrdered(
   const coloured = read.colours ? withColours(start.job, read.colours) : start.job;
   const job = due === undefined ? coloured : { ...coloured, due };
   return { ok: true, value: { job, left: read.left, usual: untold(family, read) } };
+}
+
+/**
+ * A job out of a line of a list of orders: what its cells say, what the words of the product say, the rest as is usual in the works. A cell goes before
+ * the words. @param number for the job where the list has none. Issues: those of {@link beginOrder}. Source: common practice, no source.
+ */
+export function startOrdered(
+  cells: readonly string[],
+  { columns, first }: OrderListKey,
+  works: Works,
+  number?: string,
+): Outcome<OrderedJob> {
+  const cell = (column: OrderColumn): string => {
+    const at = columns[column];
+    return at === undefined ? '' : (cells[at] ?? '').trim();
+  };
+  const read = readOrder(cell('product'), works);
+  return beginOrder(
+    {
+      product: cell('product'),
+      number: cell('number') === '' ? (number ?? '') : cell('number'),
+      title: cell('title'),
+      customer: cell('customer'),
+      quantity: cell('quantity'),
+      due: cell('due'),
+    },
+    { read, first },
+    works,
+  );
 }
 
 /**

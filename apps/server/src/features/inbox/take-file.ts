@@ -1,10 +1,13 @@
+import path from 'node:path';
 import { type OrderedJob, ORDER_COLUMNS, guessDayFirst, guessOrderColumns, startOrders } from '@druckerei/core';
 import { type Account, MOST_BEGUN, issueText, parseJobFile, usualText } from '@druckerei/contract';
 import { decodeText, readTable } from '@druckerei/formats/tables';
 import { problemOf } from '../../http/problem.js';
+import { readExchange } from '../exchange/exchange.js';
 import type { Bench } from '../jobs/bench.js';
 import { nextNumber } from '../jobs/next-number.js';
 import { createJob, createJobs } from '../jobs/write-job.js';
+import { enterCounts } from '../room/count-lines.js';
 import { currentWorks } from '../works/works.js';
 
 /** What became of a file: all of it was taken in, or nothing. */
@@ -12,12 +15,17 @@ export interface TakenFile {
   readonly taken: boolean;
   /** What is said of it, line by line. */
   readonly lines: readonly string[];
+  /** What others are told has changed; jobs where absent. */
+  readonly topic?: 'room';
 }
 
 /** The line of a list that the first order stands in: headings are before it. */
 const FIRST_LINE = 2;
 /** Columns that have to be understood before a line counts as headings. */
 const LEAST_COLUMNS = 2;
+
+/** What entries say that they came by. */
+const FOLDER = 'watched folder';
 
 const refused = (...lines: string[]): TakenFile => ({ taken: false, lines });
 
@@ -74,6 +82,37 @@ async function takeJob(bench: Bench, account: Account, text: string): Promise<Ta
   return { taken: true, lines: [`${job.number} ${job.title}`] };
 }
 
-/** Takes a list of orders (CSV) or a job file (JSON) in as somebody, all of it or nothing. */
+/** What another program counted is entered in the book; where it counted nothing, its job is begun. */
+async function takeXjdf(bench: Bench, account: Account, bytes: Uint8Array): Promise<TakenFile> {
+  const { job, why, said, counts } = await readExchange(bench, bytes);
+  if (counts.length > 0) {
+    if (!account.rights.includes('record')) return refused(`${account.name} may not enter counts.`);
+    const { entered, known, held } = await enterCounts(bench, account, { device: FOLDER, lines: counts });
+    return {
+      taken: true,
+      topic: 'room',
+      lines: [`Entries: ${entered} new, ${known} known, ${held} held for explaining.`, ...said],
+    };
+  }
+  if (!job) return refused(...why, ...said);
+  const begun = await createJob(bench, account, job);
+  return { taken: true, lines: [`${begun.job.number} ${begun.job.title}`, ...said] };
+}
+
+const takeText =
+  (take: (bench: Bench, account: Account, text: string) => Promise<TakenFile>): Take =>
+  (bench, account, bytes) =>
+    take(bench, account, decodeText(bytes));
+type Take = (bench: Bench, account: Account, bytes: Uint8Array) => Promise<TakenFile>;
+const TAKES: Readonly<Record<string, Take>> = {
+  '.csv': takeText(takeOrders),
+  '.json': takeText(takeJob),
+  '.xjdf': takeXjdf,
+  '.xml': takeXjdf,
+};
+/** Endings of the files that are taken in. */
+export const TAKEN_ENDINGS = Object.keys(TAKES);
+
+/** Takes a list of orders (CSV), a job file (JSON) or an XJDF in as somebody, all of it or nothing. @param name ends as one of {@link TAKEN_ENDINGS} */
 export const takeFile = (bench: Bench, account: Account, name: string, bytes: Uint8Array): Promise<TakenFile> =>
-  (/\.json$/i.test(name) ? takeJob : takeOrders)(bench, account, decodeText(bytes)).catch(told);
+  (TAKES[path.extname(name).toLowerCase()] ?? takeText(takeOrders))(bench, account, bytes).catch(told);

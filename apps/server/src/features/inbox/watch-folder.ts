@@ -6,7 +6,7 @@ import { type Note, noting } from '../../db/noted.js';
 import { problemOf } from '../../http/problem.js';
 import { readAccount } from '../../http/session.js';
 import type { Bench } from '../jobs/bench.js';
-import { type TakenFile, takeFile } from './take-file.js';
+import { TAKEN_ENDINGS, type TakenFile, takeFile } from './take-file.js';
 
 /** Where files are dropped, and as whom they are taken in. */
 export interface Inbox {
@@ -20,7 +20,8 @@ export interface Inbox {
 
 const EVERY_MS = 2_000;
 const MOST_BYTES = 5_000_000;
-const WANTED = /^[^.].*\.(csv|json)$/i;
+const isWanted = (name: string): boolean =>
+  !name.startsWith('.') && TAKEN_ENDINGS.includes(path.extname(name).toLowerCase());
 /** Of a file that is being taken in: nobody else takes it. */
 const CLAIMED = '.taking-';
 const LEFT_MS = 10 * 60_000;
@@ -120,7 +121,7 @@ class Watch {
       if (this.stopped) return;
       if (!entry.isFile()) continue;
       if (entry.name.startsWith(CLAIMED)) await this.tellLeft(entry.name.slice(CLAIMED.length));
-      if (!WANTED.test(entry.name)) continue;
+      if (!isWanted(entry.name)) continue;
       const stamp = await stampOf(path.join(this.inbox.dir, entry.name));
       if (stamp !== undefined && this.seen.get(entry.name) === stamp) await this.take(entry.name);
       else if (stamp !== undefined) now.set(entry.name, stamp);
@@ -135,7 +136,7 @@ class Watch {
     const [dropped, claimed] = [name, CLAIMED + name].map((one) => path.join(this.inbox.dir, one)) as [string, string];
     // Another instance may have it; what one has left of the same name is told first.
     if ((await stampOf(claimed)) !== undefined || !(await moved(dropped, claimed))) return;
-    const made = await readClaimed(this.bench, account, name, claimed).catch(async (error: unknown) => {
+    const made: TakenFile = await readClaimed(this.bench, account, name, claimed).catch(async (error: unknown) => {
       // The database is away, or the server is busy: it is taken in when that is over.
       if ((problemOf(error)?.status ?? 0) >= 500) {
         await fs.rename(claimed, await freeName(this.inbox.dir, name));
@@ -145,7 +146,7 @@ class Watch {
       return { taken: false, lines: ['Something went wrong with it in the server, whose log says what.'] };
     });
     await answer(this.inbox, name, made);
-    if (made.taken) await database.one('live/tell', JSON.stringify({ topic: 'jobs', by: account.name }));
+    if (made.taken) await database.one('live/tell', JSON.stringify({ topic: made.topic ?? 'jobs', by: account.name }));
   }
 
   /** What an instance that stopped has left half done is told, and not done again: its jobs may be there. */
@@ -158,7 +159,7 @@ class Watch {
   }
 }
 
-/** Watches a folder for lists of orders and job files. @returns what ends it, when what it has in hand is done. */
+/** Watches a folder for lists of orders, job files and XJDF. @returns what ends it, when what it has in hand is done. */
 export function watchFolder(bench: Bench, inbox: Inbox, failed: (error: unknown) => void): () => Promise<void> {
   const watch = new Watch(bench, inbox, failed);
   return () => watch.stop();

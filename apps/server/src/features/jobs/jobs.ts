@@ -5,6 +5,7 @@ import type { Asked, DocumentName } from '../../work/documents.js';
 import { inFileName } from '../../http/file-name.js';
 import { ProblemError } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { untilGone } from '../../http/until-gone.js';
 import { bookHead } from '../room/entries.js';
 import { keptPlan, listJobs, readRevision, revisionAnswer } from './revisions.js';
 import type { Bench } from './bench.js';
@@ -43,15 +44,6 @@ type Ids =
 /** Job numbers go into file names with what file systems take. */
 const name = (response: Response, number: string, ending: string) =>
   response.setHeader('Content-Disposition', `inline; filename="${inFileName(number)}-${ending}"`);
-
-/** Cancels work that nobody waits for any more. */
-function untilGone(response: Response): AbortSignal {
-  const gone = new AbortController();
-  response.once('close', () => {
-    if (!response.writableFinished) gone.abort();
-  });
-  return gone.signal;
-}
 
 /** What a document is asked for by, beside its revision. */
 type Part = Omit<Asked, 'revision' | 'kept' | 'book'>;

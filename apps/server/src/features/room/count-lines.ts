@@ -16,6 +16,7 @@ interface Fault {
 /** Entries that go into one transaction of a job. */
 const MOST_AT_ONCE = 500;
 const NO_REASON = 'not told by the list';
+const RUN_ENDED = 'end of a run, told by a list';
 
 /** A name of its own for an entry that is always the same for the same line: a list that is taken twice does no harm. */
 function uidOf(...parts: readonly (string | number)[]): string {
@@ -32,17 +33,20 @@ class Entries {
     job: number,
     step: string,
     at: string,
+    begun: string | undefined,
     { good, spoiled, reason = NO_REASON }: CountLines['lines'][number],
   ): Entry[] {
-    const events: Entry['event'][] = [
-      ...(good > 0 ? [{ kind: 'good' as const, step, count: good }] : []),
-      ...(spoiled > 0 ? [{ kind: 'spoiled' as const, step, count: spoiled, reason, during: 'run' as const }] : []),
+    const events: readonly (readonly [string, Entry['event']])[] = [
+      ...(begun === undefined ? [] : [[begun, { kind: 'run-begun', step }] as const]),
+      ...(good > 0 ? [[at, { kind: 'good', step, count: good }] as const] : []),
+      ...(spoiled > 0 ? [[at, { kind: 'spoiled', step, count: spoiled, reason, during: 'run' }] as const] : []),
+      ...(begun === undefined ? [] : [[at, { kind: 'stopped', step, reason: RUN_ENDED }] as const]),
     ];
-    return events.map((event) => {
-      const same = JSON.stringify([job, at, event]);
+    return events.map(([when, event]) => {
+      const same = JSON.stringify([job, when, event]);
       const nth = (this.seen.get(same) ?? 0) + 1;
       this.seen.set(same, nth);
-      return { uid: uidOf(same, nth), at, late: true, event };
+      return { uid: uidOf(same, nth), at: when, late: true, event };
     });
   }
 }
@@ -70,7 +74,10 @@ export async function enterCounts(bench: Bench, account: Author, { device, lines
   for (const [i, line] of lines.entries()) {
     const job = jobs.get(line.job.toLowerCase());
     const found = job && stationNamed(job.steps, line.station);
-    const wall = /Z|[+-]\d{2}:\d{2}$/.test(line.at) ? Date.parse(line.at) : instantOf(line.at.slice(0, 16), timeZone);
+    const instant = (told: string): number =>
+      /Z|[+-]\d{2}:\d{2}$/.test(told) ? Date.parse(told) : instantOf(told.slice(0, 16), timeZone);
+    const wall = instant(line.at);
+    const begun = line.begun === undefined ? undefined : instant(line.begun);
     const [ahead] = refuseTime(wall, Date.now());
     const refuse = (path: string, message: string): void => void faults.push({ path: `lines[${i}].${path}`, message });
     if (!job) refuse('job', `No job has the number ${line.job}. Look at its ticket.`);
@@ -79,9 +86,12 @@ export async function enterCounts(bench: Bench, account: Author, { device, lines
     else if (found === 'several')
       refuse('station', `Job ${line.job} has several stations ${line.station}. Name it as the ticket does.`);
     if (ahead) refuse('at', issueText(ahead));
+    if (begun !== undefined && begun > wall) refuse('begun', 'The run began after it had ended.');
+    if (begun === undefined && line.good + line.spoiled === 0) refuse('good', 'Nothing was counted.');
     if (!job || typeof found !== 'object') continue;
     const own = byJob.get(job.id) ?? [];
-    own.push(...entries.of(job.id, found.id, new Date(wall).toISOString(), line));
+    const from = begun === undefined ? undefined : new Date(begun).toISOString();
+    own.push(...entries.of(job.id, found.id, new Date(wall).toISOString(), from, line));
     byJob.set(job.id, own);
   }
   if (faults.length > 0) throw invalid(faults);

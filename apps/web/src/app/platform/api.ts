@@ -23,6 +23,7 @@ import type {
   CustomerRow,
   CustomersQuery,
   Difference,
+  Exchanged,
   DraftApart,
   Finished,
   FirstManager,
@@ -190,6 +191,10 @@ export class Api {
   }
   createJob(job: Job): Observable<Revision> {
     return this.http.post<Revision>('/api/jobs', job);
+  }
+  /** What a file of another program tells. @param file in base64 */
+  readExchange(file: string): Observable<Exchanged> {
+    return this.http.post<Exchanged>('/api/exchange/xjdf', { file });
   }
   /** Begins all of these jobs, or none. */
   createJobs(jobs: readonly Job[]): Observable<BegunJobs> {

@@ -136,7 +136,13 @@ export class JobPage implements OnDestroy {
   protected readonly documents = computed(() => {
     const revision = this.editor.revision();
     const at = `/api/jobs/${revision?.id}/revisions/${revision?.revision}`;
-    return { at, ticket: `${at}/ticket.pdf`, pileTags: `${at}/pile-tags.pdf`, jobFile: `${at}/job.json` };
+    return {
+      at,
+      ticket: `${at}/ticket.pdf`,
+      pileTags: `${at}/pile-tags.pdf`,
+      jobFile: `${at}/job.json`,
+      xjdf: `${at}/job.xjdf`,
+    };
   });
   protected readonly labels = LABELS;
   protected readonly labelSizes = SIZES;
