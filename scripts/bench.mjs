@@ -135,6 +135,12 @@ benchSchedule(core, say, ratio);
 const { benchZones } = await import('./bench-zones.mjs');
 await benchZones(await import('@druckerei/formats/artwork'), say, ratio);
 
+const { benchXjdf } = await import('./bench-xjdf.mjs');
+benchXjdf(await import('@druckerei/formats/xjdf'), exampleNames.map(example), planned, {
+  say,
+  ratio,
+  works: core.SHIPPED_WORKS,
+});
 const { benchArtwork } = await import('./bench-artwork.mjs');
 await benchArtwork(await import('@druckerei/formats/pdf-artwork'), say, ratio);
 

@@ -5,4 +5,4 @@ export { type ReadXjdf, type ToldXjdf, readXjdf } from './xjdf/read-xjdf.js';
 export { SUBSET } from './xjdf/subset.js';
 export { type XjdfJob, xjdfJob } from './xjdf/xjdf-job.js';
 export { type XjdfDocument, writeXjdf } from './xjdf/write-xjdf.js';
-export { subsetXsd } from './xjdf/xsd.js';
+export { subsetTable, subsetXsd } from './xjdf/xsd.js';

@@ -114,6 +114,11 @@ const SINGLE = {
 /** A picture of one dot, as PNG. */
 const DOT = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
 
+/** A file that another program wrote, in base64. */
+const XJDF = Buffer.from(
+  '<XJDF xmlns="http://www.CIP4.org/JDFSchema_2_0" JobID="X-1" Types="Folding"><ProductList/></XJDF>',
+).toString('base64');
+
 const PURCHASE = {
   supplier: 1,
   expected: '2026-12-18',
@@ -157,6 +162,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
       device: 'Counter',
       lines: [{ job: 'HB-2042', station: 'box', at: '2026-11-30T14:05', good: 1, spoiled: 0 }],
     },
+    readExchange: { file: XJDF },
     addProgram: { name: `P-${Math.random()}`, role: 'viewer', days: null },
     renewToken: { days: 30 },
     fillExercise: { kind: 'spine', seed: 1, grade: 1, answers: [{ row: 'block', value: 12 }] },

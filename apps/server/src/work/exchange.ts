@@ -17,7 +17,7 @@ const writtenXjdf = ({ revision, job, kept, records }: XjdfAsked): string =>
   writeXjdf({
     job,
     plan: planOf(revision, kept),
-    works: revision.works as Works,
+    works: revision.works,
     at: new Date(revision.changedAt),
     records,
   });

@@ -4,7 +4,7 @@ import { OWN, SUBSET, XJDF } from './subset.js';
 import { elementsOf } from './tree.js';
 
 /** Nothing is fetched, no entity is put in. */
-export const SAFELY = ParseOption.XML_PARSE_NONET | ParseOption.XML_PARSE_NO_XXE;
+export const SAFELY = { option: (ParseOption.XML_PARSE_NONET | ParseOption.XML_PARSE_NO_XXE) as ParseOption } as const;
 
 /** An element that is not of the subset, and the line it was found on. */
 export interface FoundForeign extends ForeignElement {
@@ -40,7 +40,7 @@ export function takeForeign(node: XmlElement, at = ''): FoundForeign[] {
 export function foreignXml(xml: string): string | undefined {
   let document: XmlDocument | undefined;
   try {
-    document = XmlDocument.fromString(xml, { option: SAFELY });
+    document = XmlDocument.fromString(xml, SAFELY);
     return document.dtd ? undefined : alone(document.root);
   } catch {
     return undefined;

@@ -24,6 +24,7 @@ const plain = (message: string): string =>
   message
     .trim()
     .replace(/\{[^}]*\}/g, '')
+    .replace(/ is not a valid value of the (?:atomic|list|union|local atomic) type /, ' is not a ')
     .replace(/'xs:nonNegativeInteger'/g, 'whole number')
     .replace(/'xs:dateTime'/g, 'time (2026-12-01T14:05:00Z)')
     .replace(/'xs:duration'/g, 'duration (PT90M)')
@@ -72,7 +73,7 @@ export function readXml(bytes: Uint8Array): SoundFile | readonly FileFault[] {
   let document: XmlDocument | undefined;
   try {
     const unread = schemaFaults(() => {
-      document = XmlDocument.fromBuffer(bytes, { option: SAFELY });
+      document = XmlDocument.fromBuffer(bytes, SAFELY);
     });
     if (!document) return unread ?? [];
     const wrong = wrongRoot(document);

@@ -4,8 +4,13 @@ import { type Tree, named } from './tree.js';
 const words = (text: string | undefined): string[] => text?.split(/\s+/).filter((word) => word !== '') ?? [];
 
 /** Every element of a name, wherever it stands. */
-export const everywhere = (tree: Tree, name: string): Tree[] =>
-  tree.children.flatMap((child) => [...(child.name === name ? [child] : []), ...everywhere(child, name)]);
+export function everywhere(tree: Tree, name: string, found: Tree[] = []): Tree[] {
+  for (const child of tree.children) {
+    if (child.name === name) found.push(child);
+    everywhere(child, name, found);
+  }
+  return found;
+}
 
 function twice(elements: readonly Tree[]): FileFault[] {
   const seen = new Map<string, number>();

@@ -1,4 +1,5 @@
 import {
+  type Carrier,
   type ComponentLayout,
   type Job,
   type Plan,
@@ -28,7 +29,10 @@ export interface Planned {
 /** Pieces of a sheet that are told one by one: a sheet of more is not cut by a list. */
 const MOST_BLOCKS = 500;
 
-type Place = { readonly usage: 'Input' | 'Output'; readonly steps?: readonly number[] };
+interface Place {
+  readonly usage: 'Input' | 'Output';
+  readonly steps?: readonly number[];
+}
 const set = (name: string, { usage, steps }: Place, resources: readonly Tree[]): Tree[] =>
   resources.length === 0
     ? []
@@ -128,10 +132,15 @@ function parameters({ plan }: Planned, step: PlanStep): { name: string; resource
   }
 }
 
+/** With its carriers, which are listed once. */
+interface Carried extends Planned {
+  readonly carriers: readonly Carrier[];
+}
+
 /** What a pass through a press wants beside paper. */
-function pressSets(planned: Planned, step: PlanStep, index: number): Tree[] {
-  const { job, plan, works } = planned;
-  const carriers = listCarriers(job, plan, works).filter(
+function pressSets(planned: Carried, step: PlanStep, index: number): Tree[] {
+  const { plan } = planned;
+  const carriers = planned.carriers.filter(
     (one) => one.component === step.component && (one.step ?? step.id) === step.id,
   );
   const layout = step.component === null ? undefined : plan.layouts[step.component];
@@ -169,7 +178,7 @@ function pressSets(planned: Planned, step: PlanStep, index: number): Tree[] {
   ];
 }
 
-function stepSets(planned: Planned, step: PlanStep, index: number, title: string): Tree[] {
+function stepSets(planned: Carried, step: PlanStep, index: number, title: string): Tree[] {
   const { plan, works } = planned;
   const machine = works.machines.find(({ id }) => id === step.machine);
   const setupHours = valueAt(plan, `step.${step.id}.setupHours`) ?? 0;
@@ -249,7 +258,8 @@ function orderSets({ customer, order, due, artwork = [] }: Job): Tree[] {
 
 /** All that a job is made with, and what each station takes and hands on. */
 export function resourceSets(planned: Planned): Tree[] {
-  const { job, plan } = planned;
+  const { job, plan, works } = planned;
+  const carried = { ...planned, carriers: listCarriers(job, plan, works) };
   const titles = stepNames(plan, job.components);
   const layouts = Object.values(plan.layouts);
   const printed = (id: string): number[] =>
@@ -271,6 +281,6 @@ export function resourceSets(planned: Planned): Tree[] {
         ]),
       ),
     ),
-    ...plan.steps.flatMap((step, i) => stepSets(planned, step, i, titles.get(step.id) ?? step.name)),
+    ...plan.steps.flatMap((step, i) => stepSets(carried, step, i, titles.get(step.id) ?? step.name)),
   ];
 }

@@ -1,4 +1,5 @@
 import type { XmlElement, XmlTreeNode } from 'libxml2-wasm';
+import { table } from '@druckerei/core';
 import { OWN } from './subset.js';
 
 /** An element apart from any library: attributes of the standard by their names, ours with "d:" before them. */
@@ -8,7 +9,8 @@ export interface Tree {
   readonly children: readonly Tree[];
   /** Text of an element that holds no others. */
   readonly text?: string | undefined;
-  readonly comments?: readonly string[] | undefined;
+  /** Elements in it as they were read, each as XML with its namespaces. */
+  readonly verbatim?: readonly string[] | undefined;
   /** Line of the file that it was read from. */
   readonly line: number;
 }
@@ -37,8 +39,10 @@ export const element = (
   children: readonly (Tree | undefined)[] = [],
 ): Tree => ({
   name,
-  attributes: Object.fromEntries(
-    Object.entries(attributes).flatMap(([key, value]) => (value === undefined ? [] : [[key, valueText(value)]])),
+  attributes: table(
+    Object.entries(attributes).flatMap(([key, value]) =>
+      value === undefined ? [] : [[key, valueText(value)] as const],
+    ),
   ),
   children: children.flatMap((child) => child ?? []),
   line: 0,
@@ -49,10 +53,12 @@ export const named = ({ children }: Tree, name: string): readonly Tree[] => chil
 
 /** An element of a file, as a tree. */
 export function treeOf(node: XmlElement): Tree {
-  const attributes: Record<string, string> = {};
-  for (const { name, namespaceUri, value } of node.attrs)
-    if (namespaceUri === '' || namespaceUri === OWN)
-      attributes[namespaceUri === OWN ? `${PREFIX}:${name}` : name] = value;
+  const attributes = table(
+    node.attrs.flatMap(({ name, namespaceUri, value }) => {
+      if (namespaceUri !== '' && namespaceUri !== OWN) return [];
+      return [[namespaceUri === OWN ? `${PREFIX}:${name}` : name, value] as const];
+    }),
+  );
   const children = elementsOf(node).map(treeOf);
   const ours = node.namespaceUri === OWN;
   return {
@@ -72,17 +78,27 @@ export function elementsOf(node: XmlElement): XmlElement[] {
   return found;
 }
 
-/** Writes a tree into an element that is there already. */
-export function fill(node: XmlElement, { attributes, children, text, comments = [] }: Tree): void {
-  for (const [name, value] of Object.entries(attributes)) {
-    const [own, bare = ''] = name.split(':');
-    if (own === PREFIX) node.setAttr(bare, value, PREFIX);
-    else node.setAttr(name, value);
-  }
-  if (text !== undefined) node.addText(text);
-  for (const comment of comments) node.addComment(comment);
-  for (const child of children) {
-    const [own, bare = ''] = child.name.split(':');
-    fill(own === PREFIX && bare !== '' ? node.addElement(bare, PREFIX) : node.addElement(child.name), child);
-  }
+const ESCAPES: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  '\t': '&#9;',
+  '\n': '&#10;',
+  '\r': '&#13;',
+};
+const sign = (one: string): string => ESCAPES[one] ?? one;
+const inAttribute = (text: string): string => text.replace(/[&<>"\t\n\r]/g, sign);
+const inText = (text: string): string => text.replace(/[&<>\r]/g, sign);
+
+/** A tree as XML, an element a line. @param verbatim XML that stands in an element as it is */
+export function treeText({ name, attributes, children, text, verbatim = [] }: Tree, indent = ''): string {
+  const told = Object.entries(attributes).map(([key, value]) => ` ${key}="${inAttribute(value)}"`);
+  const open = `${indent}<${name}${told.join('')}`;
+  if (text !== undefined) return `${open}>${inText(text)}</${name}>\n`;
+  const inside = [
+    ...verbatim.map((xml) => `${indent}  ${xml}\n`),
+    ...children.map((child) => treeText(child, `${indent}  `)),
+  ];
+  return inside.length === 0 ? `${open}/>\n` : `${open}>\n${inside.join('')}${indent}</${name}>\n`;
 }

@@ -1,11 +1,10 @@
-import { XmlDocument } from 'libxml2-wasm';
 import type { ForeignElement, RoomRecord } from '@druckerei/core';
 import { auditPool } from './audits.js';
 import { foreignXml } from './kept.js';
 import { productList } from './products.js';
 import { type Planned, resourceSets } from './resources.js';
 import { OWN, VERSION, XJDF } from './subset.js';
-import { type Tree, PREFIX, element, fill } from './tree.js';
+import { type Tree, PREFIX, element, treeText } from './tree.js';
 import { PROCESSES } from './words.js';
 
 /** A planned job, when it was made as it is, and what the floor has entered of it. */
@@ -14,26 +13,32 @@ export interface XjdfDocument extends Planned {
   readonly records: readonly RoomRecord[];
 }
 
-/** A comment that stands for the foreign element of a number. */
-const place = (nth: number): string => `foreign ${nth}`;
-const PLACES = /<!--foreign (\d+)-->/g;
-
-/** Puts the places of foreign elements where these were found, or at the end where there is no such element any more. */
-function withPlaces(root: Tree, foreign: readonly ForeignElement[]): Tree {
-  const left = new Set(foreign.keys());
+/** Puts foreign elements where they were found, or at the end where there is no such element any more. */
+function withForeign(root: Tree, foreign: readonly ForeignElement[]): Tree {
+  const left = new Map(
+    foreign.flatMap(({ at, xml }, nth) => {
+      const sound = foreignXml(xml);
+      return sound === undefined ? [] : [[nth, { at, xml: sound }] as const];
+    }),
+  );
+  if (left.size === 0) return root;
+  const take = (at?: string): string[] => {
+    const here = [...left].filter(([, one]) => at === undefined || one.at === at);
+    for (const [nth] of here) left.delete(nth);
+    return here.map(([, { xml }]) => xml);
+  };
   const placed = (tree: Tree, at: string): Tree => {
     const seen = new Map<string, number>();
-    const here = [...left].filter((nth) => foreign[nth]?.at === at);
-    for (const nth of here) left.delete(nth);
+    const verbatim = take(at);
     const children = tree.children.map((child) => {
       const nth = (seen.get(child.name) ?? 0) + 1;
       seen.set(child.name, nth);
       return placed(child, `${at}/${child.name}[${nth}]`);
     });
-    return { ...tree, children, ...(here.length > 0 ? { comments: here.map(place) } : {}) };
+    return { ...tree, children, verbatim };
   };
   const all = placed(root, '');
-  return { ...all, comments: [...(all.comments ?? []), ...[...left].map(place)] };
+  return { ...all, verbatim: [...(all.verbatim ?? []), ...take()] };
 }
 
 /** The job file as text that XML can hold whatever it says. */
@@ -49,6 +54,8 @@ export function writeXjdf({ job, plan, works, at, records }: XjdfDocument): stri
   const root = element(
     'XJDF',
     {
+      xmlns: XJDF,
+      [`xmlns:${PREFIX}`]: OWN,
       JobID: job.number,
       Types: plan.steps.map(({ operation }) => PROCESSES[operation]),
       Version: VERSION,
@@ -61,14 +68,5 @@ export function writeXjdf({ job, plan, works, at, records }: XjdfDocument): stri
       { ...element(`${PREFIX}:Job`), text: jobText(own) },
     ],
   );
-  const document = XmlDocument.create();
-  try {
-    const top = document.createRoot('XJDF', XJDF);
-    top.addNsDeclaration(OWN, PREFIX);
-    fill(top, withPlaces(root, foreign));
-    const text = document.toString({ format: true });
-    return text.replace(PLACES, (_, nth: string) => foreignXml(foreign[Number(nth)]?.xml ?? '') ?? '');
-  } finally {
-    document.dispose();
-  }
+  return `<?xml version="1.0" encoding="utf-8"?>\n${treeText(withForeign(root, foreign))}`;
 }

@@ -51,3 +51,21 @@ export const subsetXsd = (): string =>
     '</xs:schema>',
     '',
   ].join('\n');
+
+const kindText = (kind: ValueKind): string => (typeof kind === 'string' ? kind : kind.join(' or '));
+
+/** The subset as a table, in Markdown. */
+export const subsetTable = (): string =>
+  [
+    '',
+    '| element | attributes (those in bold have to be there) | elements in it |',
+    '| --- | --- | --- |',
+    ...Object.entries(SUBSET).map(([name, { attributes, wants = [], children }]) => {
+      const told = Object.entries(attributes).map(
+        ([attribute, kind]) => `${wants.includes(attribute) ? `**${attribute}**` : attribute} (${kindText(kind)})`,
+      );
+      return `| ${name} | ${told.join(', ')} | ${children.join(', ')} |`;
+    }),
+    '',
+    '',
+  ].join('\n');

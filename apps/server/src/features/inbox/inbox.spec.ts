@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import type { JobBook } from '@druckerei/contract';
 import { type TestServer, type Visitor, exampleJob, startServer, visitor } from '../../server.fixture.js';
 import { type Inbox, watchFolder } from './watch-folder.js';
 
@@ -46,6 +47,8 @@ async function drop(dir: string, name: string, content: string | Buffer): Promis
   fs.renameSync(path.join(dir, `.${name}`), path.join(dir, name));
   return answerOf(dir, name);
 }
+const xjdf = (root: string, inside: string): string =>
+  `<XJDF xmlns="http://www.CIP4.org/JDFSchema_2_0" ${root}>${inside}</XJDF>`;
 const jobs = async (search: string) =>
   (await manager.call('get', `/api/jobs?search=${encodeURIComponent(search)}`)).body as { number: string }[];
 
@@ -92,6 +95,33 @@ describe('a folder that is watched', () => {
     // The same name twice lies beside the first.
     expect(fs.readdirSync(path.join(dir, 'taken'))).toEqual(['job.json']);
     expect(fs.readdirSync(path.join(dir, 'refused')).sort()).toEqual(['again.csv', 'job.json']);
+  });
+
+  it('begins the job of an XJDF, and enters what one has counted', async () => {
+    const dir = inbox();
+    const ordered = xjdf(
+      'JobID="XI-1" Types="Folding"',
+      `<ProductList><Product ID="p" Amount="900" ProductType="Leaflet" DescriptiveName="Ferry news"><Mood/></Product></ProductList>`,
+    );
+    const said = await drop(dir, 'order.xjdf', ordered);
+    expect(said).toMatch(/^Taken in\.\nXI-1 Ferry news\nTaken as usual: /);
+    expect(said).toMatch(/Mood is not understood, and kept as it is/);
+    expect(await jobs('XI-1')).toHaveLength(1);
+    const counted = xjdf(
+      'JobID="XI-1" JobPartID="box" Types="BoxPacking"',
+      `<AuditPool><AuditResource><Header AgentName="Counter" Time="2026-11-30T10:00:00Z"/><ResourceInfo><ResourceSet Name="Component"><Resource>
+<AmountPool><PartAmount Amount="400" Waste="3"/></AmountPool></Resource></ResourceSet></ResourceInfo></AuditResource></AuditPool>`,
+    );
+    expect(await drop(dir, 'counted.xml', counted)).toMatch(/^Taken in\.\nEntries: 2 new, 0 known, 0 held/);
+    expect(await drop(dir, 'counted.xml', counted)).toMatch(/^Taken in\.\nEntries: 0 new, 2 known, 0 held/);
+    const [job] = (await jobs('XI-1')) as unknown as { id: number }[];
+    const { records } = (await manager.call('get', `/api/jobs/${job?.id}/book`)).body as JobBook;
+    expect(records.map(({ event }) => event)).toMatchObject([
+      { kind: 'good', step: 'box', count: 400 },
+      { kind: 'spoiled', step: 'box', count: 3 },
+    ]);
+    expect(await drop(dir, 'twice.xjdf', ordered)).toMatch(/^Refused.*\n.*job number is taken/);
+    expect(await drop(dir, 'cut.xjdf', ordered.slice(0, 90))).toMatch(/^Refused.*\nline 1: /);
   });
 
   it.each([

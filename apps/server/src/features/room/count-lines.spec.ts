@@ -45,6 +45,21 @@ describe('counts out of a list', () => {
     expect(records[0]?.at).toBe('2026-11-30T13:05:00.000Z');
   });
 
+  it('tell when a run began and ended', async () => {
+    const id = await addJob('CL-9');
+    const run = line({ job: 'CL-9', good: 0, begun: '2026-11-30T13:05' });
+    expect((await take([run])).body).toEqual({ entered: 2, known: 0, held: 0 } satisfies CountedLines);
+    expect((await take([run])).body).toEqual({ entered: 0, known: 2, held: 0 } satisfies CountedLines);
+    const { records } = await bookOf(id);
+    expect(records.map(({ at, event }) => [at, event.kind])).toEqual([
+      ['2026-11-30T12:05:00.000Z', 'run-begun'],
+      ['2026-11-30T13:05:00.000Z', 'stopped'],
+    ]);
+    const wrong = await take([line({ job: 'CL-9', begun: '2026-11-30T15:05' }), line({ job: 'CL-9', good: 0 })]);
+    expect(wrong.status).toBe(422);
+    expect((wrong.body as Problem).errors?.map(({ path }) => path)).toEqual(['lines[0].begun', 'lines[1].good']);
+  });
+
   it('are none of them taken where a line names what there is not', async () => {
     const id = await addJob('CL-2');
     const answer = await take([

@@ -4,7 +4,7 @@ export function bytesOfFile(file: File): Promise<{ readonly text: string; readon
     const reader = new FileReader();
     reader.onerror = () => reject(new Error(`${file.name} cannot be read`));
     reader.onload = () => {
-      const base64 = String(reader.result).replace(/^[^,]*,/, '');
+      const base64 = (reader.result as string).replace(/^[^,]*,/, '');
       const bytes = Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
       resolve({ text: new TextDecoder().decode(bytes), base64 });
     };
