@@ -39,7 +39,7 @@ test('a job goes out as XJDF, comes in as another program has changed it, and co
   await expect(page.getByText('Mood is not understood, and kept as it is')).toBeVisible();
   await expectAccessible(page, 'job out of a file');
   await page.getByRole('button', { name: 'Begin the job' }).click();
-  await expect(page.getByRole('alert')).toContainText('The job number EXC-1 is taken');
+  await expect(page.getByRole('alert')).toContainText('This job number is taken. Choose another.');
   await page.getByLabel('Job number').fill('EXC-2');
   await page.getByRole('button', { name: 'Begin the job' }).click();
   await expect(page.getByText('EXC-2').first()).toBeVisible();

@@ -43,6 +43,15 @@ test('a machine is copied, corrected, drawn as it is typed, and retired', async 
 test('an ink is entered with its recipe, and taken by a job', async ({ page }) => {
   await signIn(page);
   await page.goto('/works/inks');
+  await page.getByRole('button', { name: 'Paste lines' }).click();
+  await page
+    .getByLabel('Lines of a sheet: inks and supplies')
+    .fill('Name\tWhat it is\tRecipe\nMill green\tMixed colour\tYellow 50; Blue 50\nFogged\tno such thing\t\nMill glue\tHot melt\t');
+  await expect(page.getByText('2 inks and supplies can be taken; 1 line cannot.')).toBeVisible();
+  await expectAccessible(page, 'inks out of a list');
+  await page.getByRole('button', { name: 'Take 2 inks and supplies' }).click();
+  await expect(page.getByRole('link', { name: 'Mill green' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Mill glue' })).toBeVisible();
   await expectAccessible(page, 'inks and supplies');
   await page.getByRole('button', { name: 'An ink' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Lock-keeper red');

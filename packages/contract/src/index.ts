@@ -21,6 +21,7 @@ export * from './changes.js';
 export { EXAMPLES } from './endpoint-examples.js';
 export * from './endpoints.js';
 export * from './exchange.js';
+export * from './ink-list.js';
 export * from './parse-job.js';
 export * from './reckon.js';
 export * from './json-schema.js';

@@ -321,6 +321,9 @@ export const MESSAGES: Readonly<Record<IssueCode, string>> = {
   'list.ends-before': 'It holds until {last}, before it begins on {first}. Correct one of the days.',
   'list.moment':
     'There is no moment “{text}”. Write day and time like 2027-03-31 14:05, or say which column has the time of day.',
+  'list.recipe': '{column}: “{cell}” is no ink with its parts. Write it like Yellow 60; Warm red 40.',
+  'list.one-of': '{column}: “{cell}” is not understood. Write one of these: {choices}.',
+  'list.ink-alone': '{column} is told of inks alone, and this is: {what}. Leave the cell empty.',
   'list.nothing-counted': 'This line counts nothing, good or spoiled. Enter a count, or leave it out.',
   'start.rule': '{rule}: {reason} No machine of this works does it otherwise, so change what is asked for.',
   'ways.no-part': 'This job has no {component} to run in other ways. Choose one of its parts.',

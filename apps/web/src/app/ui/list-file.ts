@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { type DayFirst, guessDayFirst, guessDecimal } from '@druckerei/core';
@@ -50,7 +50,19 @@ const TOLD = 20;
   template: `
     @if (list().text() === '') {
       <button matButton type="button" (click)="file.click()"><mat-icon>upload_file</mat-icon>{{ label() }}</button>
+      <button matButton type="button" [attr.aria-expanded]="pasting()" (click)="pasting.set(!pasting())">
+        <mat-icon>content_paste</mat-icon>Paste lines
+      </button>
       <input #file type="file" accept=".csv,.txt,.tsv,text/csv" hidden (change)="open(file.files); file.value = ''" />
+      @if (pasting()) {
+        <textarea
+          #pasted
+          rows="5"
+          [attr.aria-label]="'Lines of a sheet: ' + kind().several"
+          placeholder="Copy the lines out of a sheet, with their heading, and paste them here"
+          (input)="begin(pasted.value)"
+        ></textarea>
+      }
     } @else {
       <section [attr.aria-label]="label()">
         <dk-column-table
@@ -120,6 +132,18 @@ const TOLD = 20;
       border: 1px solid var(--mat-sys-outline-variant);
       border-radius: 4px;
     }
+    textarea {
+      display: block;
+      box-sizing: border-box;
+      width: 100%;
+      margin: 8px 0;
+      padding: 8px;
+      font: inherit;
+      color: inherit;
+      background: var(--mat-sys-surface-container-lowest);
+      border: 1px solid var(--mat-sys-outline);
+      border-radius: 4px;
+    }
     .how {
       display: flex;
       flex-wrap: wrap;
@@ -142,6 +166,7 @@ export class ListFile<T> {
   protected readonly count = count;
   protected readonly many = many;
   protected readonly told = TOLD;
+  protected readonly pasting = signal(false);
   protected readonly columnNames = computed(() =>
     Object.entries(this.kind().columns).map(([id, name]) => ({ id, name })),
   );
@@ -195,6 +220,7 @@ export class ListFile<T> {
   }
   /** Begins with the text of a list. */
   begin(text: string): void {
+    this.pasting.set(false);
     this.list().take(text);
     const known = this.known()[this.listName() ?? ''];
     if (known) this.list().chosen.set(known);

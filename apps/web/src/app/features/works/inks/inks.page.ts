@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -16,11 +16,22 @@ import {
   inkKey,
   supplyKey,
 } from '@druckerei/core';
-import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from '@druckerei/contract';
+import {
+  type InkColumn,
+  type InkLine,
+  CONTACT_WORDS,
+  DRYING_WORDS,
+  INK_COLUMNS,
+  INK_KIND_WORDS,
+  guessInkColumns,
+  readInkList,
+} from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
+import { many } from '../../../ui/format';
 import { InkSpot } from '../../../ui/ink-spot';
+import { ListFile, type ListKind } from '../../../ui/list-file';
 import { holdsWords } from '../../../ui/search';
 import { freeName } from '../item-edit';
 import { type Entered, WorksStore } from '../works.store';
@@ -32,11 +43,15 @@ const BLANK_SUPPLY: Omit<HouseSupply, 'id'> = { name: 'New supply', supply: 'glu
 const clearedWords = (cleared: readonly Contact[]): string =>
   cleared.map((contact) => CONTACT_WORDS[contact]).join(', ');
 
+/** An ink or a supply out of a line of a list. */
+type Listed = Exclude<InkLine, { readonly why: string }>;
+
 /** The inks of the works, and the coatings, glues and films that it keeps. */
 @Component({
   selector: 'dk-inks-page',
   imports: [
     InkSpot,
+    ListFile,
     MatButtonModule,
     MatCheckboxModule,
     MatFormFieldModule,
@@ -56,6 +71,25 @@ export class InksPage {
   protected readonly search = signal('');
   protected readonly withRetired = signal(false);
   protected readonly failed = signal('');
+  protected readonly busy = signal(false);
+  protected readonly entered = signal('');
+  private readonly file = viewChild<ListFile<Listed>>(ListFile);
+  /** A list of inks and supplies, beside what the works has. */
+  protected readonly kind = computed((): ListKind<Listed> => {
+    const known = { inks: this.works.inks(), supplies: this.works.supplies() };
+    return {
+      name: 'inks',
+      columns: INK_COLUMNS,
+      wanted: ['name', 'what'] satisfies InkColumn[],
+      figures: ['film', 'solids', 'tolerance', 'l', 'a', 'b', 'recipe'] satisfies InkColumn[],
+      dates: [],
+      one: 'ink or supply',
+      several: 'inks and supplies',
+      guess: guessInkColumns,
+      read: (rows, key, first) =>
+        readInkList(rows, key, known, first).map((one) => ('why' in one ? one : { line: one.line, item: one })),
+    };
+  });
 
   protected readonly retired = computed(
     () => [...this.works.inks(), ...this.works.supplies()].filter(({ retired }) => retired).length,
@@ -111,6 +145,28 @@ export class InksPage {
     this.works.enter(entered).subscribe({
       next: () => void this.router.navigate(opened),
       error: (error: unknown) => this.failed.set(failureOf(error).text),
+    });
+  }
+
+  /** Enters what a list tells, all or none of it. */
+  protected take(listed: readonly Listed[]): void {
+    const inks = listed.flatMap((one) => ('ink' in one ? [one.ink] : []));
+    const supplies = listed.flatMap((one) => ('supply' in one ? [one.supply] : []));
+    this.busy.set(true);
+    this.failed.set('');
+    this.entered.set('');
+    this.works.enter({ inks, supplies, reason: 'out of a list' }).subscribe({
+      next: () => {
+        this.busy.set(false);
+        this.entered.set(
+          `${many(inks.length, 'ink')} and ${many(supplies.length, 'supply', 'supplies')} came out of the list.`,
+        );
+        this.file()?.leave();
+      },
+      error: (error: unknown) => {
+        this.busy.set(false);
+        this.failed.set(`Nothing was taken. ${failureOf(error).text}`);
+      },
     });
   }
 }

@@ -72,6 +72,33 @@ describe('inks and supplies of the works', () => {
     expect(rows()).toHaveLength(3);
   });
 
+  it('are pasted out of a sheet: a wrong line is told, the others go in together', async () => {
+    await setUp();
+    const fixture = TestBed.createComponent(InksPage);
+    fixture.detectChanges();
+    const page = fixture.nativeElement as HTMLElement;
+    const press = (label: string): void => {
+      [...page.querySelectorAll('button')].find((one) => one.textContent.includes(label))?.click();
+      fixture.detectChanges();
+    };
+    press('Paste lines');
+    const area = page.querySelector('textarea');
+    if (area) area.value = 'Name;What it is;Cleared for\nnight blue;special;\nLime;beer;\nCarton glue;Hot melt;food\n';
+    area?.dispatchEvent(new Event('input'));
+    fixture.detectChanges();
+    expect(page.textContent).toContain('2 inks and supplies can be taken; 1 line cannot.');
+    expect(page.textContent).toMatch(/Line 3:.*beer/s);
+    press('Take 2');
+    expect(sent).toMatchObject([
+      {
+        inks: [{ ...BLUE, kind: 'special' }],
+        supplies: [{ id: 'carton-glue', name: 'Carton glue', supply: 'hot-melt', cleared: ['food'] }],
+      },
+    ]);
+    expect(page.textContent).toContain('1 ink and 1 supply came out of the list.');
+    expect(page.querySelector('dk-column-table')).toBeNull();
+  });
+
   it('are told by field: a colour is whole or none, a recipe adds to 100', async () => {
     await setUp();
     const fixture = TestBed.createComponent(InkPage);
