@@ -63,7 +63,8 @@ module.exports = {
       { path: '^apps/' },
       {
         path: '^packages/[^/]+/src/',
-        pathNot: '^packages/[^/]+/src/(index|artwork|calendar|drawings|pdf-artwork|tables|xjdf|kernel/index|plain)\\.ts$',
+        pathNot:
+          '^packages/[^/]+/src/(index|artwork|calendar|drawings|pdf-artwork|tables|xjdf|kernel/index|plain)\\.ts$',
       },
     ),
     forbid(

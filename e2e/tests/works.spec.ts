@@ -46,7 +46,9 @@ test('an ink is entered with its recipe, and taken by a job', async ({ page }) =
   await page.getByRole('button', { name: 'Paste lines' }).click();
   await page
     .getByLabel('Lines of a sheet: inks and supplies')
-    .fill('Name\tWhat it is\tRecipe\nMill green\tMixed colour\tYellow 50; Blue 50\nFogged\tno such thing\t\nMill glue\tHot melt\t');
+    .fill(
+      'Name\tWhat it is\tRecipe\nMill green\tMixed colour\tYellow 50; Blue 50\nFogged\tno such thing\t\nMill glue\tHot melt\t',
+    );
   await expect(page.getByText('2 inks and supplies can be taken; 1 line cannot.')).toBeVisible();
   await expectAccessible(page, 'inks out of a list');
   await page.getByRole('button', { name: 'Take 2 inks and supplies' }).click();

@@ -58,7 +58,9 @@ const settingsSchema = z.object({
     .string()
     .min(1)
     .optional()
-    .describe('folder that is watched: lists of orders (CSV), job files (JSON) and XJDF that are dropped there become jobs, or counts in the book'),
+    .describe(
+      'folder that is watched: lists of orders (CSV), job files (JSON) and XJDF that are dropped there become jobs, or counts in the book',
+    ),
   INBOX_LOGIN: z.string().trim().min(1).max(80).optional().describe('sign-in name as whom they are taken in'),
   WEB_DIR: z.string().optional().describe('folder of the built web application'),
 });

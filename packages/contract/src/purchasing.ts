@@ -11,6 +11,8 @@ const page = {
   skip: z.coerce.number().int().min(0).max(1_000_000).optional(),
   limit: z.coerce.number().int().min(1).max(500).optional(),
 };
+/** Prices of one supplier. */
+export const MOST_PRICES = 2_000;
 const money = z.number().min(0).max(1_000_000_000);
 const above = amount.refine((value) => value > 0, { error: 'must be more than 0' });
 
@@ -43,7 +45,7 @@ export const supplierSchema = z
     note: lines(2_000).optional(),
     locale: localeSchema.optional().describe('language and place of what they are sent'),
     retired: z.boolean().optional(),
-    prices: z.array(supplyPriceSchema).max(2_000).optional(),
+    prices: z.array(supplyPriceSchema).max(MOST_PRICES).optional(),
   })
   .meta({ id: 'Supplier' });
 export type Supplier = z.output<typeof supplierSchema>;

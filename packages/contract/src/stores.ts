@@ -101,7 +101,7 @@ export const newHoldingSchema = z
 export type NewHolding = z.output<typeof newHoldingSchema>;
 
 /** Lots of a list that is taken at once. */
-const MOST_HELD = 5_000;
+export const MOST_HELD = 5_000;
 
 /** What was counted of things: at a place, or wherever it lies. What is told of a thing at a place takes the place of all lots of it there. */
 export const heldListSchema = z

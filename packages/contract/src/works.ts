@@ -166,9 +166,10 @@ export const stockSchema = z
   })
   .meta({ id: 'Stock' });
 
-/** No works has more machines, inks or supplies than this, and no list more papers. */
+/** No works has more machines or papers than this. */
 const MOST_MACHINES = 1_000;
-const MOST_INKS = 2_000;
+/** Nor more inks, nor more supplies. */
+export const MOST_INKS = 2_000;
 const MOST_STOCKS = 6_000;
 const apart = (all: readonly { readonly id: string }[]): boolean =>
   new Set(all.map(({ id }) => id)).size === all.length;

@@ -5,4 +5,4 @@ export { happenedCsv } from './table/happened-csv.js';
 export { type RefusedLine, refusedCsv } from './table/refused-csv.js';
 export { stocksCsv } from './table/stocks-csv.js';
 export { type ToldCell, type ToldFigure, type ToldTable, toldCell, toldCsv, toldWorkbook } from './table/told-table.js';
-export { type Table, type Parted, MOST_ROWS, PARTED, decodeText, readTable } from './table/read-table.js';
+export { type Table, type Parted, MOST_LINES, PARTED, decodeText, readTable } from './table/read-table.js';

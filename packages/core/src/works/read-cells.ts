@@ -1,8 +1,15 @@
+/** A figure with a part behind its sign: “12,5”, “1.250,50 EUR”. */
+const WITH_PART = /^[^A-Za-z]*\d([.,])\d{1,2}[^\d]*$/;
+
 /** The decimal sign that most figures of a list are written with. */
 export function guessDecimal(rows: readonly (readonly string[])[]): '.' | ',' {
-  const ends = (sign: string): number =>
-    rows.flat().filter((cell) => new RegExp(`^[^A-Za-z]*\\d\\${sign}\\d{1,2}[^\\d]*$`).test(cell)).length;
-  return ends(',') > ends('.') ? ',' : '.';
+  let commas = 0;
+  for (const row of rows)
+    for (const cell of row) {
+      const sign = WITH_PART.exec(cell)?.[1];
+      if (sign !== undefined) commas += sign === ',' ? 1 : -1;
+    }
+  return commas > 0 ? ',' : '.';
 }
 
 /** A figure out of a cell; undefined where it is none. Other signs than the decimal one may part thousands. */

@@ -12,8 +12,9 @@ export interface Table {
   readonly cut: boolean;
 }
 
-/** Lines that are read at once; what is longer is told. */
-export const MOST_ROWS = 100_000;
+/** Lines that are read at once, their heading not counted; what is longer is told. */
+export const MOST_LINES = 100_000;
+const MOST_ROWS = MOST_LINES + 1;
 
 /** Which sign parts most lines into most cells: tabs out of a sheet, semicolons where figures have commas. */
 function partedBy(text: string): Parted {

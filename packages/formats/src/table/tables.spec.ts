@@ -1,6 +1,6 @@
 import { happenedCsv } from './happened-csv.js';
 import { MACHINE_TYPES, SHIPPED_WORKS, readPriceList } from '@druckerei/core';
-import { MOST_ROWS, decodeText, machinesCsv, readMachines, readTable, refusedCsv, stocksCsv } from '../tables.js';
+import { MOST_LINES, decodeText, machinesCsv, readMachines, readTable, refusedCsv, stocksCsv } from '../tables.js';
 
 describe('machines as a table', () => {
   it('come back as they went', () => {
@@ -125,6 +125,8 @@ describe('lines that were not taken', () => {
 describe('a table that is too long', () => {
   it('says that lines behind the most were not read', () => {
     const line = 'a,b';
+    // The heading is no line of the list.
+    const MOST_ROWS = MOST_LINES + 1;
     const most = readTable(Array.from({ length: MOST_ROWS }, () => `${line}\n`).join(''));
     expect([most.rows.length, most.cut]).toEqual([MOST_ROWS, false]);
     const more = readTable(Array.from({ length: MOST_ROWS + 1 }, () => line).join('\n'));

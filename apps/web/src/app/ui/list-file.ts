@@ -30,6 +30,8 @@ export interface ListKind<T> {
   /** What one line is, and several are: "price", "prices". */
   readonly one: string;
   readonly several: string;
+  /** How many are taken at once. */
+  readonly most: number;
   readonly guess: (headings: readonly string[]) => Partial<Record<string, number>>;
   /** @param first number of the first of the rows. */
   readonly read: (rows: readonly (readonly string[])[], key: ListKey, first: number) => readonly ReadLine<T>[];
@@ -76,6 +78,12 @@ const TOLD = 20;
         @if (list().rows().length > list().preview().length) {
           <p class="quiet">{{ count(list().preview().length) }} of {{ count(list().rows().length) }} lines.</p>
         }
+        @if (list().table().cut) {
+          <p role="alert">
+            The list is longer than the {{ count(list().rows().length) }} lines that are read at once. Read the rest of
+            it afterwards.
+          </p>
+        }
         <p class="how">
           @if (tells(kind().figures)) {
             <label
@@ -110,8 +118,18 @@ const TOLD = 20;
             <p>and {{ count(refused().length - told) }} more.</p>
           }
         }
+        @if (items().length > kind().most) {
+          <p role="alert">
+            At most {{ count(kind().most) }} {{ kind().several }} are taken at once, all or none of them. Part the list.
+          </p>
+        }
         <p>
-          <button matButton="outlined" type="button" [disabled]="busy() || items().length === 0" (click)="take()">
+          <button
+            matButton="outlined"
+            type="button"
+            [disabled]="busy() || items().length === 0 || items().length > kind().most"
+            (click)="take()"
+          >
             Take {{ many(items().length, kind().one, kind().several) }}
           </button>
           @if (refused().length > 0) {

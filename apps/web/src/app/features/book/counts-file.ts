@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { type CountColumn, type CountedLine, COUNT_COLUMNS, guessCountColumns, readCountList } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { MOST_COUNTED, issueText } from '@druckerei/contract';
 import { BookApi } from '../../platform/book-api';
 import { deviceName } from '../../platform/book-outbox';
 import { failureOf, refusedLines } from '../../platform/problem';
@@ -40,6 +40,7 @@ export class CountsFile {
     dates: ['when'] satisfies CountColumn[],
     one: 'count',
     several: 'counts',
+    most: MOST_COUNTED,
     guess: guessCountColumns,
     read: (rows, key, first) =>
       readCountList(rows, key, first).map((one) =>

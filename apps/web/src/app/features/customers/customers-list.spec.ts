@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import { provideRouter } from '@angular/router';
 import { Store, provideStore } from '@ngrx/store';
-import type { Customer } from '@druckerei/contract';
+import { type Customer, MOST_LISTED } from '@druckerei/contract';
 import { of, throwError } from 'rxjs';
 import { testAccount } from '../../platform/account.fixture';
 import { Api } from '../../platform/api';
@@ -13,7 +13,7 @@ import { CustomersPage } from './customers.page';
 
 const LIST = ['Customer;Delivery;Over', 'Fernhollow;Hall;5', ';Hall;', 'Fernhollow;Office;', 'Alder;;'].join('\n');
 
-const opened = async (addCustomers: (customers: readonly Customer[]) => unknown) => {
+const opened = async (addCustomers: (customers: readonly Customer[]) => unknown, list = LIST) => {
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
@@ -27,19 +27,28 @@ const opened = async (addCustomers: (customers: readonly Customer[]) => unknown)
   const fixture = TestBed.createComponent(CustomersPage);
   await fixture.whenStable();
   const file = fixture.debugElement.query(By.directive(ListFile));
-  (file.componentInstance as ListFile<unknown>).begin(LIST);
+  (file.componentInstance as ListFile<unknown>).begin(list);
   await fixture.whenStable();
   const page = fixture.nativeElement as HTMLElement;
+  const button = (name: string) =>
+    [...page.querySelectorAll('button')].find(({ textContent }) => textContent.includes(name));
   const press = async (name: string): Promise<void> => {
-    [...page.querySelectorAll('button')].find(({ textContent }) => textContent.includes(name))?.click();
+    button(name)?.click();
     await fixture.whenStable();
   };
-  return { press, text: () => page.textContent.replace(/\s+/g, ' ') };
+  return { button, press, text: () => page.textContent.replace(/\s+/g, ' ') };
 };
 
 beforeEach(() => localStorage.clear());
 
 describe('customers out of a file', () => {
+  it('are not sent where they are more than go in at once', async () => {
+    const lines = ['Name;Note', ...Array.from({ length: MOST_LISTED + 1 }, (_, i) => `House ${i};`)];
+    const page = await opened(() => of({ ids: [] }), lines.join('\n'));
+    expect(page.text()).toContain('At most 2,000 customers are taken at once, all or none of them. Part the list.');
+    expect(page.button('Take 2,001 customers')?.disabled).toBe(true);
+  });
+
   it('are told with what cannot be taken, and entered together', async () => {
     const sent: (readonly Customer[])[] = [];
     const page = await opened((customers) => {

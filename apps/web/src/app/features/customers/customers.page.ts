@@ -9,6 +9,7 @@ import {
   type CustomerColumn,
   type CustomerRow,
   CUSTOMER_COLUMNS,
+  MOST_LISTED,
   guessCustomerColumns,
   readCustomerList,
 } from '@druckerei/contract';
@@ -122,7 +123,7 @@ export class CustomersPage {
     wanted: ['name'] satisfies CustomerColumn[],
     figures: ['under', 'over', 'weight', 'transit'] satisfies CustomerColumn[],
     dates: [],
-    ...{ one: 'customer', several: 'customers' },
+    ...{ one: 'customer', several: 'customers', most: MOST_LISTED },
     guess: guessCustomerColumns,
     read: (rows, key, first) =>
       readCustomerList(rows, key, first).map((one) =>

@@ -8,7 +8,7 @@ import {
   isPaperKey,
   readHeldList,
 } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { MOST_HELD, issueText } from '@druckerei/contract';
 import { failureOf, refusedLines } from '../../platform/problem';
 import { many } from '../../ui/format';
 import { ListFile, type ListKind } from '../../ui/list-file';
@@ -67,7 +67,7 @@ export class CountFile {
     wanted: ['item', 'quantity'] satisfies HeldColumn[],
     figures: ['quantity', 'size', 'grain'] satisfies HeldColumn[],
     dates: [],
-    ...{ one: 'count', several: 'counts' },
+    ...{ one: 'count', several: 'counts', most: MOST_HELD },
     guess: guessHeldColumns,
   };
   /** The list stays while the store changes: what guesses its columns is the same. */

@@ -8,7 +8,7 @@ import {
   guessAskedColumns,
   readAskedPrices,
 } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { MOST_PRICES, issueText } from '@druckerei/contract';
 import { ListFile, type ListKind } from '../../../ui/list-file';
 
 /** A supplier's price list out of a file. */
@@ -48,7 +48,7 @@ export class PriceFile {
     wanted: ['item', 'price'] satisfies AskedColumn[],
     figures: ['price', 'from'] satisfies AskedColumn[],
     dates: ['first', 'last'] satisfies AskedColumn[],
-    ...{ one: 'price', several: 'prices' },
+    ...{ one: 'price', several: 'prices', most: MOST_PRICES },
     guess: guessAskedColumns,
   };
   /** The list stays while an option is changed: what guesses its columns is the same. */

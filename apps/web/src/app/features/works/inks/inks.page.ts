@@ -23,6 +23,7 @@ import {
   DRYING_WORDS,
   INK_COLUMNS,
   INK_KIND_WORDS,
+  MOST_INKS,
   guessInkColumns,
   readInkList,
 } from '@druckerei/contract';
@@ -85,6 +86,7 @@ export class InksPage {
       dates: [],
       one: 'ink or supply',
       several: 'inks and supplies',
+      most: MOST_INKS,
       guess: guessInkColumns,
       read: (rows, key, first) =>
         readInkList(rows, key, known, first).map((one) => ('why' in one ? one : { line: one.line, item: one })),
