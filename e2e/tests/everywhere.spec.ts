@@ -13,6 +13,7 @@ const VIEWS = [
   'guide/stations',
   'benches/reckoner',
   'benches/practice',
+  'benches/practice/shift',
   'benches/gang',
   'benches/die',
   'benches/ink',

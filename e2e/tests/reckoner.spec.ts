@@ -95,3 +95,33 @@ test('an exercise is solved with one mistake, which is named, and then without',
   const tables = page.getByRole('dialog', { name: 'Tables of this dialog' });
   await expect(tables.getByRole('listitem').first()).toContainText('The class 1 line');
 });
+
+test('a shift at the press is decided look by look, held against the best, and kept', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/practice');
+  await page.getByRole('link', { name: 'A shift at the press' }).click();
+  const next = page.getByRole('button', { name: /Run the next/ });
+  const over = page.getByText('The run is through.');
+  const look = page.locator('[data-test=look]');
+  for (let n = 0; n < 12; n++) {
+    await expect(look).toHaveText(`${n} of 12`);
+    if (await next.isDisabled()) {
+      await expect(page.getByText('Web break.')).toBeVisible();
+      await expectAccessible(page, 'a web break');
+      await page.getByRole('radio', { name: /Hang another roll/ }).click();
+    }
+    if (n === 6) await page.getByLabel('Move C across, steps').fill('-3');
+    await next.click();
+  }
+  await expect(over).toBeVisible();
+  await page.getByLabel('Copies to run beyond').fill('1500');
+  const kept = page.waitForResponse((answer) => answer.url().endsWith('/api/practice/shifts'));
+  await page.getByRole('button', { name: 'Hand the shift over' }).click();
+  expect((await kept).status()).toBe(201);
+  await expect(page.locator('[data-test=outcome]')).toContainText(
+    /You lost [\d,]+ copies, the best [\d,]+: \d+ % of the marks/,
+  );
+  await expect(page.getByRole('row', { name: /Spoiled while register was moved/ })).toContainText('120');
+  await page.getByRole('link', { name: 'Practice' }).last().click();
+  await expect(page.getByText(/%, 1 ×/)).toBeVisible();
+});

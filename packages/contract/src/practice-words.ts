@@ -1,4 +1,15 @@
-import { type Exercise, type Lesson, type WrongWay, own, sayQuantity, sumOf } from '@druckerei/core';
+import {
+  type BreakCause,
+  type Exercise,
+  type Lesson,
+  type ShiftLoss,
+  type WrongWay,
+  EXERCISES,
+  SHIFT_KIND,
+  own,
+  sayQuantity,
+  sumOf,
+} from '@druckerei/core';
 
 /** What lessons are called, in the order of the trade. */
 export const LESSON_WORDS: Readonly<Record<Lesson, string>> = {
@@ -119,6 +130,13 @@ const NAMES: Readonly<Record<string, string>> = {
 /** What an exercise is called. */
 export const exerciseName = ({ id, sum }: Exercise['kind']): string => own(NAMES, id) ?? sumOf(sum)?.name ?? id;
 
+/** What a kind of exercise is called where its results are told; one that is no more by its id. */
+export function practiceName(kind: string): string {
+  if (kind === SHIFT_KIND) return 'Shift at the press';
+  const found = EXERCISES.find(({ id }) => id === kind);
+  return found ? exerciseName(found) : kind;
+}
+
 /** Whether a kind has its docket, for the test that holds both together. */
 export const docketOf = (kind: string): string | undefined => own(DOCKETS, kind);
 
@@ -131,3 +149,21 @@ export function docketText({ kind, values }: Pick<Exercise, 'kind' | 'values'>):
     return typeof value === 'number' ? sayQuantity(value, field?.unit ?? '', 'given').trim() : value;
   });
 }
+
+/** Why the web broke, as it is seen at the press. */
+export const BREAK_WORDS: Readonly<Record<BreakCause, string>> = {
+  roll: 'The web has broken before the first unit. The tear begins at a nick in the edge of the roll, and there are more of them below.',
+  slack:
+    'The web has broken behind the last unit, straight across. The edges of the roll are clean; the tension had been let off at the last splice.',
+};
+
+/** Why copies of a run were lost. */
+export const SHIFT_LOSS_WORDS: Readonly<Record<ShiftLoss, string>> = {
+  out: 'Printed out of register or colour',
+  moves: 'Spoiled while register was moved',
+  keys: 'Spoiled while ink keys were changed',
+  break: 'Spoiled at the break',
+  stops: 'Not printed while the press stood',
+  count: 'A pile counted by hand',
+  end: 'Left over, or missing: these three times',
+};

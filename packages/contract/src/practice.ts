@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { MOST_BEYOND, MOST_SHIFT_STEPS, MOVED_COLOURS, SHIFT_COLOURS, SHIFT_LOOKS } from '@druckerei/core';
 import { line } from './text.js';
 
 /** Most rows of an exercise that are sent filled. */
@@ -17,6 +18,27 @@ export const filledExerciseSchema = z
   })
   .meta({ id: 'FilledExercise' });
 export type FilledExercise = z.output<typeof filledExerciseSchema>;
+
+const steps = z.int().min(-MOST_SHIFT_STEPS).max(MOST_SHIFT_STEPS).describe('steps of the press');
+/** A shift as somebody has played it; it is held against the best by the server. */
+export const playedShiftSchema = z
+  .strictObject({
+    seed: z.int().min(1).max(1_000_000_000),
+    decisions: z
+      .array(
+        z.strictObject({
+          moves: z.partialRecord(z.enum(MOVED_COLOURS), steps),
+          keys: z.partialRecord(z.enum(SHIFT_COLOURS), steps),
+          roll: z.enum(['same', 'new']).optional().describe('at the break'),
+          count: z.boolean().optional().describe('whether a pile is counted by hand'),
+        }),
+      )
+      .length(SHIFT_LOOKS)
+      .describe('what was decided at each look'),
+    extra: z.int().min(0).max(MOST_BEYOND).describe('copies run beyond'),
+  })
+  .meta({ id: 'PlayedShift' });
+export type PlayedShift = z.output<typeof playedShiftSchema>;
 
 const reachedSchema = z.strictObject({
   kind: z.string(),

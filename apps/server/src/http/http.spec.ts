@@ -166,6 +166,7 @@ function goodCall(endpoint: Endpoint): { path: string; body?: object } {
     addProgram: { name: `P-${Math.random()}`, role: 'viewer', days: null },
     renewToken: { days: 30 },
     fillExercise: { kind: 'spine', seed: 1, grade: 1, answers: [{ row: 'block', value: 12 }] },
+    playShift: { seed: 1, decisions: Array.from({ length: 12 }, () => ({ moves: {}, keys: {} })), extra: 0 },
     addHook: { ...HOOK, name: `H-${Math.random()}` },
     changeHook: HOOK,
     putRole: { name: 'Only spare', rights: [] },

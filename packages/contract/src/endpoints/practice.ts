@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { classSchema, filledExerciseSchema, reachedListSchema } from '../practice.js';
+import { classSchema, filledExerciseSchema, playedShiftSchema, reachedListSchema } from '../practice.js';
 import { line } from '../text.js';
 import type { Endpoint } from './endpoint.js';
 
@@ -43,6 +43,18 @@ export const PRACTICE = [
     browser: true,
     unaudited: true,
     body: filledExerciseSchema,
+    status: 201,
+    answer: reachedListSchema,
+  },
+  {
+    id: 'playShift',
+    method: 'post',
+    path: '/api/practice/shifts',
+    summary: 'Have a simulated shift held against the best, and kept',
+    right: 'signed in',
+    browser: true,
+    unaudited: true,
+    body: playedShiftSchema,
     status: 201,
     answer: reachedListSchema,
   },

@@ -43,14 +43,14 @@ const BROCHURE = `<ProductList><Product ID="P1" Amount="1200" IsRoot="true" Prod
 <Intent Name="BindingIntent"><BindingIntent BindingType="SaddleStitch"/></Intent></Product></ProductList>`;
 
 describe('a job as XJDF', () => {
-  it.each(NAMES)('%s is written, valid by our schema, and read as the same job', (name) => {
+  it.each(NAMES)('%s is written, valid by our schema, and read as the same job (identity)', (name) => {
     const job = example(name);
     const text = written(job);
     expect(jobOf(text)).toEqual(job);
     expect(told(text).notes).toEqual([]);
   });
 
-  it('is the same job whatever it says (property)', () => {
+  it('is the same job whatever it says (identity: 200 at random)', () => {
     const [job, of] = [example('trail-map.json'), planned(example('trail-map.json'))];
     const line = fc
       .string({ unit: 'binary', minLength: 1, maxLength: 60 })
@@ -73,7 +73,7 @@ describe('a job as XJDF', () => {
     );
   });
 
-  it('tells each station by the process of the standard, the sheets that it takes and hands on, and its times', () => {
+  it('tells each station by the process of the standard, the sheets that it takes and hands on, and its times (from memory: XJDF 2.x)', () => {
     const job = example('concert-programme.json');
     const of = planned(job);
     const document = XmlDocument.fromString(written(job));
@@ -105,7 +105,7 @@ describe('a job as XJDF', () => {
     expect(new Set(Object.values(PRODUCT_TYPES)).size).toBe(FAMILIES.length);
   });
 
-  it('is held to a schema that is kept with it', () => {
+  it('is held to a schema that is kept with it (library: libxml2)', () => {
     const kept = (name: string): string =>
       fs.readFileSync(new URL(`../../../../docs/${name}`, import.meta.url), 'utf8');
     expect(kept('xjdf-subset.xsd')).toBe(subsetXsd());
@@ -141,16 +141,19 @@ describe('an XJDF of another program', () => {
   });
 
   // Every product that answers make is begun the same from the standard's elements alone.
-  it.each(NAMES.filter((name) => !name.includes('garden-cards')))('%s is begun again without our element', (name) => {
-    const job = example(name);
-    const text = written(job).replace(/<d:Job>[^<]*<\/d:Job>/, '');
-    const again = jobOf(text);
-    expect(again?.family).toBe(job.family);
-    expect(again?.order.quantity).toBe(job.order.quantity);
-    const [first, was] = [again?.components[0], job.components[0]];
-    expect([first?.widthMm, first?.heightMm, first?.stock]).toEqual([was?.widthMm, was?.heightMm, was?.stock]);
-    expect(first?.front).toHaveLength(was?.front.length ?? NaN);
-  });
+  it.each(NAMES.filter((name) => !name.includes('garden-cards')))(
+    '%s is begun again without our element (identity)',
+    (name) => {
+      const job = example(name);
+      const text = written(job).replace(/<d:Job>[^<]*<\/d:Job>/, '');
+      const again = jobOf(text);
+      expect(again?.family).toBe(job.family);
+      expect(again?.order.quantity).toBe(job.order.quantity);
+      const [first, was] = [again?.components[0], job.components[0]];
+      expect([first?.widthMm, first?.heightMm, first?.stock]).toEqual([was?.widthMm, was?.heightMm, was?.stock]);
+      expect(first?.front).toHaveLength(was?.front.length ?? NaN);
+    },
+  );
 
   it('keeps what it does not understand where it stood, and gives it back', () => {
     const more = BROCHURE.replace(

@@ -1,4 +1,4 @@
-import { makeExercise } from '@druckerei/core';
+import { makeExercise, bestShift, makeShift } from '@druckerei/core';
 import type { ClassLine, Problem, Reached } from '@druckerei/contract';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { type TestServer, type Visitor, startServer, visitor } from '../../server.fixture.js';
@@ -80,12 +80,38 @@ describe('what was reached in exercises', () => {
     expect((await learner.call('get', '/api/practice/reached')).body).toMatchObject([{ times: 3 }]);
   });
 
+  it('is of a shift what the best loses of what was lost', async () => {
+    const operator = await visitor(server.app, 'operator');
+    const play = (change: object = {}) => {
+      const { decisions, extra } = bestShift(makeShift(9));
+      return operator.call('post', '/api/practice/shifts', { seed: 9, decisions, extra, ...change });
+    };
+    const idle = Array.from({ length: 12 }, () => ({ moves: {}, keys: {} }));
+    const first = await play({ decisions: idle });
+    expect(first.status).toBe(201);
+    const [before] = first.body as Reached[];
+    expect(before).toMatchObject({ kind: 'shift', times: 1 });
+    expect(before?.best).toBeLessThan(1);
+    expect((await play()).body).toMatchObject([{ kind: 'shift', times: 2, best: 1 }]);
+    for (const [change, path] of [
+      [{ decisions: idle.slice(1) }, 'decisions'],
+      [{ decisions: [{ moves: { K: 1 }, keys: {} }, ...idle.slice(1)] }, 'decisions[0].moves'],
+      [{ decisions: [{ moves: { C: 21 }, keys: {} }, ...idle.slice(1)] }, 'decisions[0].moves.C'],
+      [{ extra: -1 }, 'extra'],
+    ] as const) {
+      const answer = await play(change);
+      expect(answer.status).toBe(422);
+      expect((answer.body as Problem).errors?.[0]?.path).toBe(path);
+    }
+  });
+
   it('is seen by oneself and by whoever manages people, each by name', async () => {
     const manager = await visitor(server.app, 'manager');
     expect((await manager.call('get', '/api/practice/reached')).body).toEqual([]);
     await fill(manager, 5, right(5));
     const all = (await manager.call('get', '/api/practice/class')).body as ClassLine[];
     expect(all.map(({ name, kind, best }) => [name, kind, best])).toEqual([
+      ['Press operator, early shift', 'shift', 1],
       ['Production manager', 'spine', 1],
       ['Sales desk', 'spine', 1],
     ]);

@@ -1,4 +1,14 @@
-import { type ExerciseGrade, makeExercise, marksOf, table } from '@druckerei/core';
+import {
+  type ExerciseGrade,
+  SHIFT_KIND,
+  makeExercise,
+  makeShift,
+  marksOf,
+  playShift,
+  shiftEnd,
+  shiftShare,
+  table,
+} from '@druckerei/core';
 import { type FilledExercise, type Reached, issueText } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { invalid } from '../../http/problem.js';
@@ -30,12 +40,19 @@ function marked({ kind, seed, grade, answers }: FilledExercise): number {
 export const practiceHandlers = ({
   database,
   workshop,
-}: Bench): Pick<Handlers, 'exerciseSheet' | 'reached' | 'fillExercise' | 'practiceClass'> => ({
+}: Bench): Pick<Handlers, 'exerciseSheet' | 'reached' | 'fillExercise' | 'playShift' | 'practiceClass'> => ({
   reached: ({ account }) => reachedBy(database, account),
 
   fillExercise: async ({ account, body }) => {
     const { kind, seed, grade } = body;
     await database.one('practice/add', account.id, kind, seed, grade, marked(body));
+    return reachedBy(database, account);
+  },
+
+  playShift: async ({ account, body: { seed, decisions, extra } }) => {
+    const shift = makeShift(seed);
+    const share = shiftShare(shift, shiftEnd(shift, playShift(shift, decisions), extra));
+    await database.one('practice/add', account.id, SHIFT_KIND, seed, 1, share);
     return reachedBy(database, account);
   },
 

@@ -66,7 +66,7 @@ export class TrendChart {
         tickAmount: 4,
         labels: { formatter: word },
       },
-      stroke: { width: 2, dashArray: [0, 5] },
+      stroke: { width: 2, dashArray: [0, 5, 2, 9] },
       colors: series,
       grid: { borderColor: grid },
       legend: { position: 'top', horizontalAlign: 'left' },

@@ -17,6 +17,11 @@ export const benchesRoutes: Routes = [
         loadComponent: () => import('./pages/practice.page').then((m) => m.PracticePage),
       },
       {
+        path: 'practice/shift',
+        title: 'Shift at the press - Druckerei',
+        loadComponent: () => import('./pages/shift.page').then((m) => m.ShiftPage),
+      },
+      {
         path: 'gang',
         title: 'Gang sheet - Druckerei',
         loadComponent: () => import('./pages/gang.page').then((m) => m.GangPage),

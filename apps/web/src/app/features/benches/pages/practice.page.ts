@@ -5,7 +5,16 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import { type ExerciseGrade, type Figure, type Mark, EXERCISES, GRADES, LESSONS, own } from '@druckerei/core';
+import {
+  type ExerciseGrade,
+  type Figure,
+  type Mark,
+  EXERCISES,
+  GRADES,
+  LESSONS,
+  SHIFT_KIND,
+  own,
+} from '@druckerei/core';
 import { LESSON_WORDS, WRONG_WORDS, docketText, exerciseName, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { guideAt } from '../../../platform/guide/guide-place';
@@ -120,6 +129,8 @@ export class PracticePage {
     });
   }
 
+  /** What was reached in shifts. */
+  protected readonly shiftReached = computed(() => this.reachedText(SHIFT_KIND));
   private reachedText(kind: string): string | undefined {
     const before = this.store.reached().find((one) => one.kind === kind);
     return before && `${percent(before.best)}, ${count(before.times)} ×`;

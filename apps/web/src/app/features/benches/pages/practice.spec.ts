@@ -112,9 +112,9 @@ describe('practice', () => {
     await fixture.whenStable();
     const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')];
     expect(rows.map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim())).toEqual([
-      `Anna1 of ${EXERCISES.length}Spine100 %2${dateText(at)}`,
-      `Anna1 of ${EXERCISES.length}gone50 %2${dateText(at)}`,
-      `Anna0 of ${EXERCISES.length}Spine25 %2${dateText(at)}`,
+      `Anna1 of ${EXERCISES.length + 1}Spine100 %2${dateText(at)}`,
+      `Anna1 of ${EXERCISES.length + 1}gone50 %2${dateText(at)}`,
+      `Anna0 of ${EXERCISES.length + 1}Spine25 %2${dateText(at)}`,
     ]);
   });
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
 import { EXERCISES } from '@druckerei/core';
-import { type ClassLine, exerciseName } from '@druckerei/contract';
+import { type ClassLine, practiceName } from '@druckerei/contract';
 import { failureOf } from '../../../platform/problem';
 import { count, dateText, percent } from '../../../ui/format';
 import { PracticeApi } from '../state/practice.api';
@@ -84,7 +84,8 @@ export class ClassDialog {
   protected readonly count = count;
   protected readonly percent = percent;
   protected readonly day = dateText;
-  protected readonly kinds = EXERCISES.length;
+  /** Every kind of exercise, and the shift at the press. */
+  protected readonly kinds = EXERCISES.length + 1;
   private readonly lines = signal<readonly ClassLine[] | undefined>(undefined);
   protected readonly failed = signal('');
   /** Lines of one person behind one another, as they come. */
@@ -102,11 +103,7 @@ export class ClassDialog {
     }
     return people;
   });
-  /** An exercise that is no more is called by its id. */
-  protected readonly name = (kind: string): string => {
-    const found = EXERCISES.find(({ id }) => id === kind);
-    return found ? exerciseName(found) : kind;
-  };
+  protected readonly name = practiceName;
 
   constructor() {
     inject(PracticeApi)

@@ -1,0 +1,96 @@
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { bestShift, lostOf, makeShift } from '@druckerei/core';
+import type { PlayedShift } from '@druckerei/contract';
+import { of } from 'rxjs';
+import { Theme } from '../../../platform/theme';
+import { PracticeApi } from '../state/practice.api';
+import { ShiftRun } from '../state/shift-run';
+import { ShiftPage } from './shift.page';
+
+/** Plays a run as the best would, through the state of the page. */
+function playBest(run: ShiftRun): void {
+  const { decisions, extra } = bestShift(run.shift());
+  for (const decision of decisions) {
+    run.next.set(decision);
+    run.run();
+  }
+  run.extra.set(extra);
+}
+
+describe('a shift at the press', () => {
+  it('comes to the best where the best decisions are taken, reason by reason', () => {
+    for (const seed of [1, 2, 3, 4]) {
+      const run = new ShiftRun();
+      run.begin(seed);
+      playBest(run);
+      const outcome = run.outcome();
+      expect(outcome?.own).toBe(lostOf(bestShift(makeShift(seed)).end));
+      for (const row of outcome?.rows ?? []) expect([row.reason, row.own]).toEqual([row.reason, row.best]);
+    }
+  });
+
+  it('advises the steps back of what it reads, and keeps what was read before', () => {
+    const run = new ShiftRun();
+    run.begin(5);
+    for (let i = 0; i < 4; i++) run.run();
+    const { colour } = run.shift().drift;
+    const row = run.colours().find((one) => one.colour === colour);
+    expect(row?.advised).toBe(-Math.round((row?.across ?? 0) / 0.02));
+    expect(run.registerTrend().map(({ points }) => points.length)).toEqual([5, 5, 5]);
+    expect(run.colours().find((one) => one.colour === 'K')).not.toHaveProperty('across');
+  });
+
+  const kept: PlayedShift[] = [];
+  const api = { play: (shift: PlayedShift) => (kept.push(shift), answer(shift)) };
+  let answer: PracticeApi['play'];
+  beforeEach(() => {
+    kept.length = 0;
+    answer = () => of([]);
+  });
+
+  async function open() {
+    TestBed.configureTestingModule({
+      providers: [
+        provideRouter([]),
+        { provide: Theme, useValue: { dark: signal(false) } },
+        { provide: PracticeApi, useValue: api },
+      ],
+    });
+    const fixture = TestBed.createComponent(ShiftPage);
+    await fixture.whenStable();
+    const page = fixture.nativeElement as HTMLElement;
+    const text = (): string => page.textContent.replace(/\s+/g, ' ');
+    const press = async (name: string): Promise<void> => {
+      [...page.querySelectorAll('button')].find((one) => one.textContent.includes(name))?.click();
+      await fixture.whenStable();
+    };
+    return { fixture, page, text, press };
+  }
+
+  it('is decided look by look: a break is not passed over, and the outcome stands beside the best', async () => {
+    const { fixture, page, text, press } = await open();
+    const { broken, looks } = makeShift(1);
+    for (let look = 0; look < broken.at; look++) await press('Run the next');
+    expect(text()).toContain('Web break.');
+    await press('Run the next');
+    expect(page.querySelector('[data-test=look]')?.textContent).toBe(`${broken.at} of ${looks}`);
+    await press('Hang another roll');
+    const move = page.querySelector<HTMLInputElement>('[data-colour="C"] input');
+    if (move) move.value = '-2.4';
+    move?.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    for (let look = broken.at; look < looks; look++) await press('Run the next');
+    expect(text()).toContain('The run is through.');
+    await press('Hand the shift over');
+    expect(text()).toMatch(/You lost [\d,]+ copies, the best [\d,]+: \d+ % of the marks\./);
+    expect(text()).toMatch(/Spoiled while register was moved ?120/);
+    expect(text()).toMatch(/At the end: run [\d,]+ beyond\./);
+    expect(kept).toMatchObject([{ seed: 1, extra: 0 }]);
+    expect(kept[0]?.decisions).toHaveLength(looks);
+    expect(kept[0]?.decisions[broken.at]).toEqual({ moves: { C: -2 }, keys: {}, roll: 'new' });
+    await press('Begin anew');
+    expect(page.querySelector('[data-test=look]')?.textContent).toBe(`0 of ${looks}`);
+  });
+});
