@@ -1,7 +1,15 @@
-import type { AskedFamily, Family, ToldPaper, ToldProduct } from '@druckerei/core';
+import type { AskedFamily, Family, ToldPaper, ToldProduct as Told } from '@druckerei/core';
 import { isFold } from './products.js';
 import { type Tree, named } from './tree.js';
 import { BINDINGS, PRODUCT_TYPES, millimetres } from './words.js';
+
+/** Separations of both sides. */
+export interface ToldColours {
+  readonly front: readonly string[];
+  readonly back: readonly string[];
+}
+/** A product as the file tells it: its inks by their names. */
+export type ToldProduct = Omit<Told, 'colours'> & { readonly colours: ToldColours | undefined };
 
 /** The element of an intent of a product. */
 const intentOf = (product: Tree, name: string): Tree | undefined =>
@@ -34,13 +42,13 @@ function paperOf(product: Tree | undefined): ToldPaper | undefined {
   return name === undefined && gsm === undefined ? undefined : { name, gsm: numberOf(gsm) };
 }
 
-function coloursOf(product: Tree): ToldProduct['colours'] {
+function coloursOf(product: Tree): ToldColours | undefined {
   const intent = intentOf(product, 'ColorIntent');
   if (!intent) return undefined;
-  const inks = (side: string): number =>
+  const inks = (side: string): readonly string[] =>
     named(intent, 'SurfaceColor')
       .filter(({ attributes }) => attributes['Surface'] === side)
-      .reduce((sum, { attributes }) => sum + (attributes['ColorsUsed']?.split(/\s+/).filter(Boolean).length ?? 0), 0);
+      .flatMap(({ attributes }) => attributes['ColorsUsed']?.split(/\s+/).filter(Boolean) ?? []);
   return { front: inks('Front'), back: inks('Back') };
 }
 

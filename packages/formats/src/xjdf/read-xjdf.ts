@@ -1,6 +1,6 @@
-import type { ForeignElement, ToldProduct } from '@druckerei/core';
+import type { ForeignElement } from '@druckerei/core';
 import { MOST_FOREIGN, MOST_FOREIGN_ELEMENTS } from '@druckerei/contract';
-import { rootProduct, toldProduct } from './read-product.js';
+import { type ToldProduct, rootProduct, toldProduct } from './read-product.js';
 import { type FileFault, readXml } from './read-xml.js';
 import { type ToldAudit, toldAudits } from './read-audits.js';
 import { everywhere, referenceFaults } from './references.js';

@@ -92,10 +92,7 @@ export const SUBSET: Readonly<Record<string, SubsetElement>> = {
     wants: ['Time'],
     children: [],
   },
-  ProcessRun: {
-    ...empty({ Start: 'time', End: 'time', Duration: 'duration', EndStatus: 'name' }),
-    wants: ['Start', 'End'],
-  },
+  ProcessRun: empty({ Start: 'time', End: 'time', Duration: 'duration', EndStatus: 'name' }),
   ResourceInfo: { attributes: {}, children: ['ResourceSet'] },
   ProductList: { attributes: {}, children: ['Product'] },
   Product: {
@@ -107,7 +104,6 @@ export const SUBSET: Readonly<Record<string, SubsetElement>> = {
       DescriptiveName: 'text',
       ExternalID: 'text',
     },
-    wants: ['ID'],
     children: ['Intent'],
   },
   Intent: { attributes: { Name: 'name' }, wants: ['Name'], children: INTENTS },
@@ -121,10 +117,7 @@ export const SUBSET: Readonly<Record<string, SubsetElement>> = {
   LayoutIntent: empty({ FinishedDimensions: 'numbers', Dimensions: 'numbers', Pages: 'count', Sides: 'name' }),
   ColorIntent: { attributes: {}, children: ['SurfaceColor'] },
   SurfaceColor: { ...empty({ Surface: ['Front', 'Back'], ColorsUsed: 'names' }), wants: ['Surface'] },
-  BindingIntent: {
-    ...empty({ BindingType: 'name', BindingOrder: 'name', ChildRefs: 'names' }),
-    wants: ['BindingType'],
-  },
+  BindingIntent: empty({ BindingType: 'name', BindingOrder: 'name', ChildRefs: 'names' }),
   FoldingIntent: empty({ FoldingCatalog: 'name' }),
   LaminatingIntent: empty({ Surface: 'name', Texture: 'name' }),
   ShapeCuttingIntent: empty(),

@@ -91,6 +91,10 @@ const PROCESS_INKS: Readonly<Record<string, string>> = { C: 'Cyan', M: 'Magenta'
 export const separation = (ink: string): string =>
   PROCESS_INKS[ink] ?? (ink.replace(/[^\p{L}\p{N}._-]+/gu, '_') || '_');
 
+const INK_OF = new Map(Object.entries(PROCESS_INKS).map(([ink, name]) => [name, ink]));
+/** The process ink of a separation; undefined where it is none. */
+export const inkOfSeparation = (name: string): string | undefined => INK_OF.get(name);
+
 const MM_PER_POINT = 25.4 / 72;
 /** Points of an inch / 72. */
 export const points = (mm: number): number => mm / MM_PER_POINT;

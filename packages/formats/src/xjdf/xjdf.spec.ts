@@ -133,6 +133,20 @@ describe('a job as XJDF', () => {
 });
 
 describe('an XJDF of another program', () => {
+  it('changes a job of ours to nothing that a job cannot be', () => {
+    const text = written(example('trail-map.json'));
+    const long = text.replace(/ DescriptiveName="[^"]*"/, ` DescriptiveName="${'x'.repeat(500)}"`);
+    const none = text.replace(/Amount="\d+" IsRoot/, 'Amount="0" IsRoot');
+    for (const [file, why] of [
+      [long, /^title: /],
+      [none, /^order.quantity: /],
+    ] as const)
+      expect(xjdfJob(told(file), SHIPPED_WORKS, '')).toMatchObject({
+        job: undefined,
+        why: [expect.stringMatching(why)],
+      });
+  });
+
   it('becomes a job of the works, and what is taken as usual is told', () => {
     const made = xjdfJob(told(foreign(BROCHURE)), SHIPPED_WORKS, '');
     expect(made.job).toMatchObject({ number: 'X-1', title: 'Open day', family: 'saddle-stitched', pages: 16 });
@@ -154,6 +168,37 @@ describe('an XJDF of another program', () => {
       expect(first?.front).toHaveLength(was?.front.length ?? NaN);
     },
   );
+
+  it('has the inks that the file names', () => {
+    const colour =
+      '<Intent Name="ColorIntent"><ColorIntent><SurfaceColor Surface="Front" ColorsUsed="Night_blue Cyan Magenta Yellow Black Silver"/><SurfaceColor Surface="Back" ColorsUsed="Black"/></ColorIntent></Intent></Product>';
+    const job = jobOf(
+      foreign(
+        BROCHURE.replace('</Product>', colour)
+          .replaceAll('Brochure', 'Poster')
+          .replace(/<Intent Name="BindingIntent">.*?<\/Intent>/, ''),
+      ),
+    );
+    expect(job?.components[0]?.front.map(({ name }) => name)).toEqual(['Night blue', 'C', 'M', 'Y', 'K', 'Silver']);
+    expect(job?.components[0]?.back.map(({ name }) => name)).toEqual(['K']);
+  });
+
+  it.each([
+    ['Pages="16"', 'Pages="100000000"', /100000000 pages are more than 4096/],
+    [A5, 'FinishedDimensions="1e9 3"', /mm is longer than 10000 mm/],
+    ['DescriptiveName="Open day"', `DescriptiveName="${'x'.repeat(500)}"`, /120/],
+    [
+      '</Product>',
+      `<Intent Name="ColorIntent"><ColorIntent><SurfaceColor Surface="Front" ColorsUsed="${'a '.repeat(90)}"/></ColorIntent></Intent></Product>`,
+      /90 inks of a side are more than 12/,
+    ],
+    ['Amount="1200"', 'Amount="99999999999999999999"', /99999999999999999999.*whole number/],
+  ])('is refused where %s becomes more than any product has', (was, is, why) => {
+    expect(xjdfJob(told(foreign(BROCHURE.replace(was, is))), SHIPPED_WORKS, '')).toMatchObject({
+      job: undefined,
+      why: [expect.stringMatching(why)],
+    });
+  });
 
   it('keeps what it does not understand where it stood, and gives it back', () => {
     const more = BROCHURE.replace(
