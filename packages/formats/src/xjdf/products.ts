@@ -5,7 +5,7 @@ import { BINDINGS, PRODUCT_TYPES, grainWord, points, separation } from './words.
 /** The product of the whole job, which others refer to. */
 export const ROOT_PRODUCT = 'product';
 /** Id of what a component is as a product. */
-export const partProduct = (component: string): string => `part.${component}`;
+const partProduct = (component: string): string => `part.${component}`;
 
 const intent = (name: string, attributes: Parameters<typeof element>[1] = {}, children: readonly Tree[] = []): Tree =>
   element('Intent', { Name: name }, [element(name, attributes, children)]);

@@ -10,8 +10,8 @@ import type { Job } from '@druckerei/core';
   template: `
     <h2 mat-dialog-title>Release {{ job.number }}?</h2>
     <mat-dialog-content
-      >The revision is frozen with the norms it was planned with. A later change opens the next
-      revision.</mat-dialog-content
+      >The revision is frozen with the works it was planned with: norms, machines, papers, inks and prices. A later
+      change opens the next revision.</mat-dialog-content
     >
     <mat-dialog-actions align="end">
       <button matButton [mat-dialog-close]="false">Leave it a draft</button>
