@@ -35,6 +35,16 @@ const JOB = {
   norms: {},
 };
 
+/** An XJDF that asks for 5,000 brochures of 16 pages A5, in base64. */
+const XJDF = [
+  'PFhKREYgeG1sbnM9Imh0dHA6Ly93d3cuQ0lQNC5vcmcvSkRGU2NoZW1hXzJfMCIgSm9iSUQ9IlNIT1AtMTAwMiIgVHlwZXM9IlBy',
+  'b2R1Y3QiIFZlcnNpb249IjIuMSI+PFByb2R1Y3RMaXN0PjxQcm9kdWN0IElEPSJwIiBBbW91bnQ9IjUwMDAiIElzUm9vdD0idHJ1',
+  'ZSIgUHJvZHVjdFR5cGU9IkJyb2NodXJlIiBEZXNjcmlwdGl2ZU5hbWU9IkhhcmJvdXIgd2Fsa3MiPjxJbnRlbnQgTmFtZT0iTGF5',
+  'b3V0SW50ZW50Ij48TGF5b3V0SW50ZW50IEZpbmlzaGVkRGltZW5zaW9ucz0iNDE5LjUzIDU5NS4yOCAwIiBQYWdlcz0iMTYiLz48',
+  'L0ludGVudD48SW50ZW50IE5hbWU9Ik1lZGlhSW50ZW50Ij48TWVkaWFJbnRlbnQgTWVkaWFRdWFsaXR5PSJTaWxrIiBXZWlnaHQ9',
+  'IjExNSIvPjwvSW50ZW50PjwvUHJvZHVjdD48L1Byb2R1Y3RMaXN0PjwvWEpERj4=',
+].join('');
+
 /** What is sent by programs, for those who write them: shown with the API, each held against what it takes. */
 export const EXAMPLES: Partial<Readonly<Record<EndpointId, object>>> = {
   createJob: JOB,
@@ -49,6 +59,7 @@ export const EXAMPLES: Partial<Readonly<Record<EndpointId, object>>> = {
       { job: 'SHOP-1001', station: 'box', at: '2027-03-29T15:10:00+02:00', good: 1000, spoiled: 0 },
     ],
   },
+  readExchange: { file: XJDF },
   enterBook: {
     device: 'Counter of the folder',
     seen: 0,

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import fc from 'fast-check';
 import { XmlDocument, XsdValidator } from 'libxml2-wasm';
 import { type Job, type Plan, type RoomRecord, OPERATIONS, FAMILIES, SHIPPED_WORKS, plan } from '@druckerei/core';
-import { parseJobFile } from '@druckerei/contract';
+import { EXAMPLES, exchangeFileSchema, parseJobFile } from '@druckerei/contract';
 import { type ToldXjdf, SUBSET, readXjdf, subsetTable, subsetXsd, writeXjdf, xjdfJob } from '../xjdf.js';
 import { PROCESSES, PRODUCT_TYPES } from './words.js';
 
@@ -168,6 +168,18 @@ describe('an XJDF of another program', () => {
       expect(first?.front).toHaveLength(was?.front.length ?? NaN);
     },
   );
+
+  it('is begun out of the example that programs are shown', () => {
+    const { file } = exchangeFileSchema.parse(EXAMPLES.readExchange);
+    const read = readXjdf(Buffer.from(file, 'base64'));
+    const made = read.ok ? xjdfJob(read.value, SHIPPED_WORKS, '') : undefined;
+    expect(made?.job).toMatchObject({
+      number: 'SHOP-1002',
+      title: 'Harbour walks',
+      pages: 16,
+      order: { quantity: 5000 },
+    });
+  });
 
   it('has the inks that the file names', () => {
     const colour =
