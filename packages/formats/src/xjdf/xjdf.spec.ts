@@ -89,7 +89,7 @@ describe('a job as XJDF', () => {
       );
       expect(Math.abs(seconds - step.hours * 3600)).toBeLessThanOrEqual(0.5);
     });
-    // Handbook chapter 11: points are inches / 72. A B1 sheet of 1020 x 720 mm.
+    // Points are inches / 72. A B1 sheet of 1020 x 720 mm.
     const [width = 0, height = 0] = text('//x:Resource[@ID="paper.section-1"]/x:Media/@Dimension')
       .split(' ')
       .map(Number);
