@@ -71,17 +71,19 @@ describe('a list of counts', () => {
 
 describe('a station by its name', () => {
   const steps = [
-    { id: 'print-map', title: 'Print, Map', machineName: 'Four-colour press' },
-    { id: 'dry-map', title: 'Dry, Map', machineName: null },
-    { id: 'fold', title: 'Fold', machineName: 'Buckle folder' },
-    { id: 'fold-2', title: 'Fold again', machineName: 'Buckle folder' },
+    { id: 'print-map', title: 'Print, Map', machine: 'b2-four', machineName: 'Four-colour press' },
+    { id: 'dry-map', title: 'Dry, Map', machine: null, machineName: null },
+    { id: 'fold', title: 'Fold', machine: 'buckle', machineName: 'Buckle folder' },
+    { id: 'fold-2', title: 'Fold again', machine: 'buckle', machineName: 'Buckle folder' },
   ];
   it.each([
     ['fold', 'fold'],
     ['FOLD-2', 'fold-2'],
     ['print map', 'print-map'],
     ['four-colour PRESS', 'print-map'],
+    ['B2-four', 'print-map'],
     ['Buckle folder', 'several'],
+    ['buckle', 'several'],
     ['Guillotine', 'none'],
     ['', 'none'],
   ])('%s is %s', (name, is) => {

@@ -111,11 +111,13 @@ export const readCountList = (rows: readonly (readonly string[])[], key: CountLi
 interface NamedStep {
   readonly id: string;
   readonly title: string;
+  /** Id and name of the machine that it runs on. */
+  readonly machine: string | null;
   readonly machineName: string | null;
 }
 
 /**
- * The station that a name is of: by its id, its title, or the machine where that has one station of the job alone.
+ * The station that a name is of: by its id, its title, or the machine (its id, its name) where that has one station of the job alone.
  * 'none' and 'several' where it is not one.
  */
 export function stationNamed<S extends NamedStep>(steps: readonly S[], name: string): S | 'none' | 'several' {
@@ -123,6 +125,7 @@ export function stationNamed<S extends NamedStep>(steps: readonly S[], name: str
   const ways: ((step: S) => boolean)[] = [
     ({ id }) => id === name.toLowerCase(),
     ({ title }) => bareName(title) === bare,
+    ({ machine }) => machine === name.toLowerCase(),
     ({ machineName }) => machineName !== null && bareName(machineName) === bare,
   ];
   for (const way of ways) {

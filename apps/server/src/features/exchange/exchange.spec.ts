@@ -46,6 +46,23 @@ describe('a job for other programs', () => {
     expect(records).toHaveLength(4);
   });
 
+  it('has counts of a device back at the station that runs on it', async () => {
+    const { id } = await added('EX-4');
+    const devices = [...(await written(id)).matchAll(/<Device DeviceID="([^"]+)"/g)].map(([, one = '']) => one);
+    const device = devices.find((one) => devices.indexOf(one) === devices.lastIndexOf(one)) ?? '';
+    const answer = await read(
+      `<XJDF xmlns="http://www.CIP4.org/JDFSchema_2_0" JobID="EX-4" Types="ConventionalPrinting"><AuditPool><AuditResource>
+<Header AgentName="Press" DeviceID="${device}" Time="2026-11-30T10:00:00Z"/><ResourceInfo><ResourceSet Name="Component"><Resource><AmountPool>
+<PartAmount Amount="77"/></AmountPool></Resource></ResourceSet></ResourceInfo></AuditResource></AuditPool></XJDF>`,
+    );
+    const { counts: lines } = answer.body as Exchanged;
+    expect(lines).toMatchObject([{ job: 'EX-4', station: device, good: 77 }]);
+    const entered = await manager.call('post', '/api/book/counts', { device: 'Press', lines });
+    expect(entered.body).toMatchObject({ entered: 1 });
+    const { records } = (await manager.call('get', `/api/jobs/${id}/book`)).body as JobBook;
+    expect(records[0]?.event).toMatchObject({ kind: 'good', count: 77 });
+  });
+
   it('says no prices to who sees none', async () => {
     const { roles } = (await manager.call('get', '/api/people')).body as People;
     const viewer = roles.find((role) => role.id === 'viewer');
