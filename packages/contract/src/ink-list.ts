@@ -17,6 +17,8 @@ import {
   error,
   idOf,
   readAmount,
+  readFlag,
+  table,
 } from '@druckerei/core';
 import { issueText } from './messages.js';
 import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from './press-words.js';
@@ -79,11 +81,9 @@ const KINDS = meanings(INK_KINDS, INK_KIND_WORDS);
 const DRIES = meanings(DRYINGS, DRYING_WORDS);
 const CLEARED = meanings(CONTACTS, CONTACT_WORDS);
 const SUPPLY_IDS = Object.keys(SUPPLIES) as SupplyId[];
-const SUPPLY_OF = new Map(
-  SUPPLY_IDS.flatMap((id) => [[bareName(id), id] as const, [bareName(SUPPLIES[id].name), id] as const]),
-);
-const YES = /^(?:yes|true|1|x|ja)$/i;
-const NO = /^(?:no|false|0|nein)$/i;
+const SUPPLY_NAMES = table(SUPPLY_IDS.map((id) => [id, SUPPLIES[id].name])) as Record<SupplyId, string>;
+const SUPPLY_OF = meanings(SUPPLY_IDS, SUPPLY_NAMES);
+const KIND_WORDS = [...Object.values(INK_KIND_WORDS), ...Object.values(SUPPLY_NAMES)];
 const PERCENT = 100;
 
 /** Columns that only an ink has. */
@@ -173,9 +173,9 @@ class Reader {
   flag(column: InkColumn): boolean | undefined {
     const cell = this.cell(column);
     if (cell === '') return undefined;
-    if (!YES.test(cell) && !NO.test(cell))
-      this.issues.push(error('list.word-unknown', column, { column: INK_COLUMNS[column], cell }));
-    return YES.test(cell);
+    const told = readFlag(cell);
+    if (told === undefined) this.issues.push(error('list.word-unknown', column, { column: INK_COLUMNS[column], cell }));
+    return told;
   }
 }
 
@@ -206,7 +206,6 @@ function readLine(
   const name = reader.cell('name');
   const what = reader.cell('what');
   const supply = SUPPLY_OF.get(bareName(what));
-  const kinds = [...Object.values(INK_KIND_WORDS), ...SUPPLY_IDS.map((one) => SUPPLIES[one].name)];
   const sameName = (one: { readonly name: string }): boolean => bareName(one.name) === bareName(name);
   // What is an ink and a supply by one word is what the works has of this name, else an ink.
   const kind = KINDS.get(bareName(what));
@@ -214,7 +213,7 @@ function readLine(
   for (const column of ['name', 'what'] as const)
     if (reader.cell(column) === '')
       reader.issues.push(error('list.cell-missing', column, { column: INK_COLUMNS[column] }));
-  if (!isSupply) reader.word('what', what, KINDS, kinds);
+  if (!isSupply) reader.word('what', what, KINDS, KIND_WORDS);
   const cleared = reader.cleared();
   if (isSupply) {
     for (const column of INK_ALONE)

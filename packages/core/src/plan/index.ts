@@ -32,6 +32,7 @@ export {
   atDayPrices,
   flowOf,
   plan,
+  plannedWaste,
 } from './plan.js';
 export { rollSpec, runRolls } from './press/roll-figures.js';
 export { handNorm } from './step-norms.js';

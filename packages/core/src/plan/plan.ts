@@ -115,6 +115,10 @@ export interface Plan {
 export const allPressSheets = ({ pressSheets }: Pick<Totals, 'pressSheets'>): number =>
   Object.values(pressSheets).reduce((sum, sheets) => sum + sheets, 0);
 
+/** What a station uses up beyond what the stations behind it want, by the plan: set-up, spoils and samples, in what leaves it. Source: identity. */
+export const plannedWaste = ({ processUnits, yield: made, needsOut }: PlanStep): number =>
+  Math.max(0, processUnits * made - needsOut);
+
 /** A job whose material flow stands: what goes through every station, before hours, ink and cost. */
 interface Counted {
   readonly structure: Structure;

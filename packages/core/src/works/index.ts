@@ -36,7 +36,7 @@ export {
 } from './price-line.js';
 export { type PriceList, type WrongLine, readPriceList } from './price-list.js';
 export { idOf } from './item-id.js';
-export { guessDecimal, readAmount, readSheetSize } from './read-cells.js';
+export { guessDecimal, readAmount, readFlag, readSheetSize } from './read-cells.js';
 export { NEW_WORKS, SHIPPED_WORKS } from './shipped-works.js';
 export { type SupplyId, PACKING, SUPPLIES } from './supplies.js';
 export {

@@ -22,6 +22,10 @@ export function readAmount(cell: string, decimal: '.' | ','): number | undefined
   return Number(bare.replaceAll(other, '').replace(decimal, '.'));
 }
 
+/** What a cell says of a flag, English and German; undefined where it says neither. */
+export const readFlag = (cell: string): boolean | undefined =>
+  /^(yes|true|1|ja)$/i.test(cell) ? true : /^(no|false|0|nein)$/i.test(cell) ? false : undefined;
+
 /** Sides under this are centimetres. Source: common practice, no source. */
 const MOST_CM = 200;
 

@@ -9,6 +9,7 @@ import {
   hasGroup,
   idOf,
   readAmount,
+  readFlag,
   withField,
 } from '@druckerei/core';
 import { fieldErrors, issueText, machineSchema } from '@druckerei/contract';
@@ -48,7 +49,7 @@ function valueOf(cell: string, { kind }: WorksField): unknown {
   const figure = (text: string): unknown => readAmount(text, '.') ?? readAmount(text, ',') ?? text;
   switch (kind) {
     case 'flag':
-      return /^(yes|true|1|ja)$/i.test(cell) ? true : /^(no|false|0|nein)$/i.test(cell) ? false : cell;
+      return readFlag(cell) ?? cell;
     case 'number':
     case 'whole':
       return figure(cell);

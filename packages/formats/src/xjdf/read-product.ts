@@ -23,7 +23,7 @@ const FAMILY_OF = new Map<string, Family>([
     .map(([family, binding]) => [binding, family as Family] as const),
   ...Object.entries(PRODUCT_TYPES).map(([family, type]) => [type, family as Family] as const),
 ]);
-/** Words for a fold sheet in general: what is not told otherwise is a folded sheet. */
+/** A gang begins at its bench, and is asked for by no answers. */
 const isAsked = (family: Family | undefined): family is AskedFamily => family !== undefined && family !== 'gang';
 
 function familyOf(product: Tree): AskedFamily | undefined {

@@ -7,11 +7,13 @@ import {
   type PlanStep,
   type Works,
   STITCHES,
+  UM,
   figureId,
   inkNames,
   listCarriers,
   paperNeed,
   paperOfLayout,
+  plannedWaste,
   stepNames,
   valueAt,
 } from '@druckerei/core';
@@ -67,11 +69,10 @@ function paper({ plan }: Planned, layout: ComponentLayout): Tree {
 /** What is on its way between two stations. */
 function component(id: string, edge: PlanEdge, waste?: number): Tree {
   const { widthMm, heightMm, caliperUm } = edge.state;
-  const micrometres = 1000;
   return element('Resource', { ID: id, ExternalID: edge.material }, [
     amounts(edge.count, waste),
     element('Component', {
-      Dimensions: [points(widthMm), points(heightMm), points(caliperUm / micrometres)],
+      Dimensions: [points(widthMm), points(heightMm), points(caliperUm / UM)],
     }),
   ]);
 }
@@ -189,7 +190,6 @@ function stepSets(planned: Carried, step: PlanStep, index: number, title: string
   ] as const;
   const comes = plan.edges.filter(({ to, from }) => to === step.id && from !== null);
   const leaves = plan.edges.filter(({ from }) => from === step.id);
-  const spoiled = Math.max(0, step.processUnits * step.yield - step.needsOut);
   return [
     ...set('NodeInfo', at, [
       element('Resource', { ID: `node.${step.id}`, ExternalID: step.id, DescriptiveName: title }, [
@@ -213,7 +213,7 @@ function stepSets(planned: Carried, step: PlanStep, index: number, title: string
     ...set(
       'Component',
       out,
-      leaves.map((edge, i) => component(`out.${step.id}.${i + 1}`, edge, i === 0 ? spoiled : 0)),
+      leaves.map((edge, i) => component(`out.${step.id}.${i + 1}`, edge, i === 0 ? plannedWaste(step) : 0)),
     ),
   ];
 }

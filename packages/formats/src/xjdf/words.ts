@@ -1,4 +1,4 @@
-import type { Family, Grain, Operation, WorkStyle } from '@druckerei/core';
+import { type Family, type Grain, type Operation, type WorkStyle, inchToMm } from '@druckerei/core';
 
 /** The standard's process of each operation, in words of its own where the standard has none that we remember. Source: from memory. */
 export const PROCESSES: Readonly<Record<Operation, string>> = {
@@ -95,7 +95,7 @@ const INK_OF = new Map(Object.entries(PROCESS_INKS).map(([ink, name]) => [name, 
 /** The process ink of a separation; undefined where it is none. */
 export const inkOfSeparation = (name: string): string | undefined => INK_OF.get(name);
 
-const MM_PER_POINT = 25.4 / 72;
+const MM_PER_POINT = inchToMm(1 / 72);
 /** Points of an inch / 72. */
 export const points = (mm: number): number => mm / MM_PER_POINT;
 /** Millimetres, to the hundredth. */

@@ -7,28 +7,28 @@ const REACH = 10;
 const PLACES = Array.from({ length: 2 * REACH + 1 }, (_, i) => i - REACH);
 
 /** Where register and ink are set before the copies of a look, and what it costs from there to the end. */
-interface Set_ {
+interface Setting {
   readonly lie: number;
   readonly ink: number;
   readonly cost: number;
 }
 
-const least = (all: readonly Set_[]): Set_ => all.reduce((best, one) => (one.cost < best.cost ? one : best));
+const least = (all: readonly Setting[]): Setting => all.reduce((best, one) => (one.cost < best.cost ? one : best));
 
 /**
  * The settings of register and ink that lose the fewest copies over the whole run, knowing what will happen: every look and every place is tried, from
  * the last back to the first. Source: identity (dynamic programming over all cases).
  */
-function bestSettings(shift: PracticeShift): (look: number, lie: number, ink: number) => Set_ {
+function bestSettings(shift: PracticeShift): (look: number, lie: number, ink: number) => Setting {
   const at = (lie: number, ink: number): number => (lie + REACH) * PLACES.length + ink + REACH;
   const inside = (steps: number): number => Math.max(-REACH, Math.min(REACH, steps));
   let later: readonly number[] = PLACES.flatMap(() => PLACES.map(() => 0));
-  const looks: ((lie: number, ink: number) => Set_)[] = [];
+  const looks: ((lie: number, ink: number) => Setting)[] = [];
   for (let look = shift.looks - 1; look >= 0; look--) {
     const [dl, di] = [driftAt(shift.drift, look), driftAt(shift.ink, look)];
     const after = later;
     const set = PLACES.map((lie) =>
-      PLACES.map((ink): Set_ => {
+      PLACES.map((ink): Setting => {
         const bad = Math.round(shift.perLook * shareOf([...outOf(lie, lie + dl), ...outOf(ink, ink + di)]));
         return { lie, ink, cost: bad + (after[at(inside(lie + dl), inside(ink + di))] ?? 0) };
       }),
@@ -36,9 +36,9 @@ function bestSettings(shift: PracticeShift): (look: number, lie: number, ink: nu
     const byInk = PLACES.map((_, i) => least(set.map((row) => row[i] ?? { lie: 0, ink: 0, cost: Infinity })));
     const byLie = set.map((row) => least(row));
     const any = least(byLie);
-    const more = (one: Set_, cost: number): Set_ => ({ ...one, cost: one.cost + cost });
-    const none: Set_ = { lie: 0, ink: 0, cost: Infinity };
-    const from = (lie: number, ink: number): Set_ => {
+    const more = (one: Setting, cost: number): Setting => ({ ...one, cost: one.cost + cost });
+    const none: Setting = { lie: 0, ink: 0, cost: Infinity };
+    const from = (lie: number, ink: number): Setting => {
       const [l, i] = [inside(lie) + REACH, inside(ink) + REACH];
       return least([
         set[l]?.[i] ?? none,

@@ -10,7 +10,7 @@ export {
   shiftBegin,
   shiftEnd,
 } from './play.js';
-export { AIM_DENSITY, SHIFT_SHEET, shiftDensities, shiftRegister } from './readings.js';
+export { SHIFT_SHEET, aimDensity, shiftDensities, shiftRegister } from './readings.js';
 export {
   type BreakCause,
   type MovedColour,

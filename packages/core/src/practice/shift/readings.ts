@@ -1,4 +1,5 @@
-import { normal, table } from '../../kernel/index.js';
+import { AIM_SETS } from '../../colour/index.js';
+import { normal, own, table } from '../../kernel/index.js';
 import { type SheetReading, PRACTICE_NOISE, standInCamera } from '../../register/index.js';
 import type { ShiftState } from './play.js';
 import { type PracticeShift, type ShiftColour, MOVED_COLOURS, SHIFT_COLOURS, STEP_DENSITY, STEP_MM } from './shift.js';
@@ -13,8 +14,9 @@ export const SHIFT_SHEET = {
   ],
 } as const;
 
-/** Density of each ink that was approved. Source: handbook chapter 5 (practice). */
-export const AIM_DENSITY: Readonly<Record<ShiftColour, number>> = { K: 1.75, C: 1.45, M: 1.4, Y: 1.3 };
+const { densities = {} } = AIM_SETS.find(({ id }) => id === 'offset-coated-2013') ?? {};
+/** Density of an ink that was approved: that of the aims for coated paper. */
+export const aimDensity = (colour: ShiftColour): number => own(densities, colour) ?? 0;
 /** Scatter of a reading of density, one standard deviation. Invented, like the run. */
 const DENSITY_NOISE = 0.008;
 /** Readings of a run are told apart from those of its camera by where they are drawn from. */
@@ -47,7 +49,7 @@ export const shiftDensities = (
   table(
     SHIFT_COLOURS.map((colour, i) => [
       colour,
-      AIM_DENSITY[colour] +
+      aimDensity(colour) +
         ink[colour] * STEP_DENSITY +
         normal(seed, DENSITIES_FROM + look * SHIFT_COLOURS.length + i) * DENSITY_NOISE,
     ]),

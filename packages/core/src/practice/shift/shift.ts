@@ -12,7 +12,7 @@ export type MovedColour = (typeof MOVED_COLOURS)[number];
 /** What a step of the press moves, mm, and what a step of the ink keys changes, density. Invented, like the run. */
 export const STEP_MM = 0.02;
 export const STEP_DENSITY = 0.02;
-/** Steps that a colour may be off: a tenth of a millimetre, a tenth of density. Source: handbook chapter 5 (practice). */
+/** Steps that a colour may be off: a tenth of a millimetre (handbook chapter 5: sheets 0.10, heatset 0.10 to 0.15 mm); a tenth of density, invented. */
 export const MOST_STEPS_OFF = 5;
 
 /** Copies that are wasted by a move of register, by a change of keys, and at a start behind a break. Invented. */

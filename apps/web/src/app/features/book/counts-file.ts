@@ -4,7 +4,7 @@ import { MOST_COUNTED, issueText } from '@druckerei/contract';
 import { BookApi } from '../../platform/book-api';
 import { deviceName } from '../../platform/book-outbox';
 import { failureOf, refusedLines } from '../../platform/problem';
-import { count, many } from '../../ui/format';
+import { enteredText } from '../../ui/entered-words';
 import { ListFile, type ListKind } from '../../ui/list-file';
 
 /** Counts of several stations out of a file: of a machine's own counter, or a list that was kept on paper. */
@@ -54,11 +54,9 @@ export class CountsFile {
     this.said.set('');
     const lines = listed.map(({ line: _line, ...one }) => one);
     this.api.enterCounts({ device: deviceName(), lines }).subscribe({
-      next: ({ entered, known, held }) => {
+      next: (made) => {
         this.busy.set(false);
-        const knew = known > 0 ? `, ${count(known)} stood there already` : '';
-        const waits = held > 0 ? `, ${count(held)} are held until somebody explains them` : '';
-        this.said.set(`${many(entered, 'entry', 'entries')} came into the book${knew}${waits}.`);
+        this.said.set(enteredText(made));
         this.file().leave();
       },
       error: (error: unknown) => {

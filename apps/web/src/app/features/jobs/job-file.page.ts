@@ -13,6 +13,7 @@ import { BookApi } from '../../platform/book-api';
 import { deviceName } from '../../platform/book-outbox';
 import { failureOf } from '../../platform/problem';
 import { selectMay } from '../../platform/session.state';
+import { enteredText } from '../../ui/entered-words';
 import { count, dateText, many, timeText } from '../../ui/format';
 import { bytesOfFile } from './file-bytes';
 
@@ -117,11 +118,9 @@ export class JobFilePage {
     this.busy.set('Entering the counts');
     this.faults.set([]);
     this.book.enterCounts({ device: deviceName(), lines: [...lines] }).subscribe({
-      next: ({ entered, known, held }) => {
+      next: (made) => {
         this.busy.set('');
-        const knew = known > 0 ? `, ${count(known)} stood there already` : '';
-        const waits = held > 0 ? `, ${count(held)} are held until somebody explains them` : '';
-        this.entered.set(`${many(entered, 'entry', 'entries')} came into the book${knew}${waits}.`);
+        this.entered.set(enteredText(made));
       },
       error: (error: unknown) => this.fail(error),
     });

@@ -3,12 +3,12 @@ import {
   type MovedColour,
   type ShiftColour,
   type ShiftDecision,
-  AIM_DENSITY,
   MOVED_COLOURS,
   SHIFT_COLOURS,
   SHIFT_LOSSES,
   SHIFT_SHEET,
   STEP_MM,
+  aimDensity,
   bestShift,
   fitRegister,
   lostOf,
@@ -58,7 +58,7 @@ export class ShiftRun {
       colour,
       ...this.across(colour),
       density: densities[colour],
-      aim: AIM_DENSITY[colour],
+      aim: aimDensity(colour),
     }));
   });
   readonly offsets = computed(() =>
@@ -80,7 +80,7 @@ export class ShiftRun {
       name: colour,
       points: this.states().map((state) => ({
         x: state.look * this.shift().perLook,
-        y: shiftDensities(this.shift(), state)[colour] - AIM_DENSITY[colour],
+        y: shiftDensities(this.shift(), state)[colour] - aimDensity(colour),
       })),
     })),
   );
