@@ -9,3 +9,8 @@ export const UNDER_WAY = 'This was sent before and is under way. Look whether it
 
 /** Header by which a tab tells its name, so that it knows its own changes. */
 export const TAB_HEADER = 'X-Tab';
+
+/** Media type of lists that come a line of JSON each, and of what becomes of them. */
+export const JSON_LINES = 'application/x-ndjson';
+/** Entries of such a list. */
+export const MOST_ENTRIES = 100_000;

@@ -1,8 +1,26 @@
 import { table } from '@druckerei/core';
 import { createDocument } from 'zod-openapi';
-import { type Endpoint, type EndpointId, ENDPOINTS, EXAMPLES, problemSchema } from '@druckerei/contract';
+import {
+  type Endpoint,
+  type EndpointId,
+  ENDPOINTS,
+  EXAMPLES,
+  JSON_LINES,
+  MOST_ENTRIES,
+  problemSchema,
+} from '@druckerei/contract';
 
 const binary = (media: string) => ({ content: { [media]: { schema: { type: 'string', format: 'binary' } } } });
+
+/** The same body as lines, for a list that is long. */
+const asLines = (list: string) => ({
+  [JSON_LINES]: {
+    schema: {
+      type: 'string',
+      description: `The first line is the body without “${list}”, each line behind it one of its entries, ${MOST_ENTRIES} at most. Whoever accepts ${JSON_LINES} is told on the way how far it is; the last line is the answer or the problem.`,
+    },
+  },
+});
 
 const problem = (description: string) => ({
   description,
@@ -10,7 +28,7 @@ const problem = (description: string) => ({
 });
 
 function operation(endpoint: Endpoint): object {
-  const { params, query, body, answer, media, takes } = endpoint;
+  const { params, query, body, answer, media, takes, list } = endpoint;
   const known = EXAMPLES[endpoint.id as EndpointId];
   const example = known ? { example: known } : {};
   const success = answer ? { content: { 'application/json': { schema: answer } } } : media ? binary(media) : {};
@@ -18,7 +36,14 @@ function operation(endpoint: Endpoint): object {
     operationId: endpoint.id,
     summary: endpoint.summary,
     ...(params || query ? { requestParams: { ...(params ? { path: params } : {}), ...(query ? { query } : {}) } } : {}),
-    ...(body ? { requestBody: { required: true, content: { 'application/json': { schema: body, ...example } } } } : {}),
+    ...(body
+      ? {
+          requestBody: {
+            required: true,
+            content: { 'application/json': { schema: body, ...example }, ...(list === undefined ? {} : asLines(list)) },
+          },
+        }
+      : {}),
     ...(takes ? { requestBody: { required: true, ...binary(takes) } } : {}),
     ...(endpoint.right === 'public' ? { security: [] } : { description: `Right: ${endpoint.right}.` }),
     ...(endpoint.browser && endpoint.right !== 'public' ? { security: [{ session: [] }] } : {}),

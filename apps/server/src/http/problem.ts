@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { isNativeError } from 'node:util/types';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { FieldError, Revision } from '@druckerei/contract';
+import { endOfTheWay, isOnTheWay } from './on-the-way.js';
 import { isAway, isHeld, mayTryAgain, unkeepable, violated } from '../db/errors.js';
 
 interface Details {
@@ -59,11 +60,13 @@ const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
 );
 
 function send(response: Response, { status, title, details }: ProblemError): void {
+  const problem = { type: 'about:blank', title, status, ...details };
+  if (isOnTheWay(response)) {
+    endOfTheWay(response, { problem });
+    return;
+  }
   if (status === 503) response.setHeader('Retry-After', '2');
-  response
-    .status(status)
-    .type('application/problem+json')
-    .send(JSON.stringify({ type: 'about:blank', title, status, ...details }));
+  response.status(status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
 /** Errors of express's own readers: malformed JSON, too large, wrong encoding, a header that cannot be. */
@@ -102,7 +105,7 @@ export const unknownRoute: RequestHandler = () => {
 };
 
 export const answerProblems: ErrorRequestHandler = (error: unknown, request, response, next) => {
-  if (response.headersSent) {
+  if (response.headersSent && !isOnTheWay(response)) {
     next(error);
     return;
   }

@@ -2,7 +2,9 @@ import type { Express, Request, RequestHandler, Response } from 'express';
 import type * as z from 'zod';
 import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
+import { type Entries, withEntries } from './entries.js';
 import { JsonText } from './json-text.js';
+import { endOfTheWay, isOnTheWay } from './on-the-way.js';
 import { once } from './sent-once.js';
 import type { SecurityLog } from './security-log.js';
 import type { Metrics } from './metrics.js';
@@ -12,12 +14,17 @@ import { type SessionMemory, accountOf } from './session.js';
 
 type EndpointOf<Id extends EndpointId> = Extract<(typeof ENDPOINTS)[number], { id: Id }>;
 type Parsed<E, Field extends string> = E extends Record<Field, infer S extends z.ZodType> ? z.output<S> : undefined;
+type ListOf<E> = E extends { readonly list: infer Name extends keyof Parsed<E, 'body'> } ? Name : never;
+type BodyOf<E> = [ListOf<E>] extends [never] ? Parsed<E, 'body'> : Omit<Parsed<E, 'body'>, ListOf<E>>;
+type EntriesOf<E> = Parsed<E, 'body'>[ListOf<E>] extends readonly (infer Entry)[] ? Entries<Entry> : undefined;
 
 /** What a handler gets: its checked input and who asks (undefined on public routes without a session). */
 export interface Call<Id extends EndpointId> {
   readonly params: Parsed<EndpointOf<Id>, 'params'>;
   readonly query: Parsed<EndpointOf<Id>, 'query'>;
-  readonly body: Parsed<EndpointOf<Id>, 'body'>;
+  readonly body: BodyOf<EndpointOf<Id>>;
+  /** Of a body with a list that may be long: its entries. */
+  readonly entries: EntriesOf<EndpointOf<Id>>;
   readonly account: EndpointOf<Id>['right'] extends 'public' ? Account | undefined : Account;
   readonly request: Request;
   readonly response: Response;
@@ -59,14 +66,19 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     permit(endpoint, account, ({ login }) => void security.note(request, 'role', login, 'refused'));
     const params = parse(endpoint.params, request.params, badAddress);
     const query = parse(endpoint.query, request.query, badAddress);
-    const body = parse(endpoint.body, request.body, (error) => invalid(fieldErrors(error)));
-    const work = (): Promise<unknown> => Promise.resolve(handler({ params, query, body, account, request, response }));
+    const bodyOf = (schema: z.ZodType | undefined): unknown =>
+      parse(schema, request.body, (error) => invalid(fieldErrors(error)));
     const noted = account && endpoint.method !== 'get' && !endpoint.unaudited;
-    const made = await once(database, endpoint, request, account, () =>
-      noted ? audit(account, endpoint, request, work) : work(),
-    );
+    const made = await withEntries(endpoint, request, response, bodyOf, (body, entries) => {
+      const call = { params, query, body, entries, account, request, response };
+      const work = (): Promise<unknown> => Promise.resolve(handler(call));
+      return once(database, endpoint, request, account, () =>
+        noted ? audit(account, endpoint, request, work) : work(),
+      );
+    });
     const answer = await toldTo(endpoint.id as EndpointId, account, made);
     if (account) await tell(account, endpoint, request);
+    if (isOnTheWay(response)) endOfTheWay(response, { answer });
     if (response.headersSent) return;
     // Tests hold every answer to the contract; in production the cost is saved.
     if (checkAnswers) endpoint.answer?.parse(answer instanceof JsonText ? JSON.parse(answer.text) : answer);

@@ -53,6 +53,7 @@ export const CUSTOMERS = [
     right: 'customers',
     tells: 'customers',
     body: severalCustomersSchema,
+    list: 'customers',
     status: 201,
     answer: enteredCustomersSchema,
   },

@@ -21,6 +21,11 @@ export interface Endpoint {
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
+  /**
+   * The member of the body that is a list: it may also come as lines of JSON (`JSON_LINES`), as they are read. The first
+   * line is then the body without its list, each other one an entry; up to `MOST_ENTRIES`.
+   */
+  readonly list?: string;
   /** Media type of a body that is no JSON; it is read as it comes in. */
   readonly takes?: string;
   readonly status: number;

@@ -82,6 +82,7 @@ export const PRESS_ROOM = [
     unaudited: true,
     tells: 'room',
     body: countLinesSchema,
+    list: 'lines',
     status: 200,
     answer: countedLinesSchema,
   },

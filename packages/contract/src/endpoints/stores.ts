@@ -53,6 +53,7 @@ export const STORES = [
     right: 'stores',
     tells: 'stores',
     body: heldListSchema,
+    list: 'lots',
     status: 200,
     answer: countedListSchema,
   },

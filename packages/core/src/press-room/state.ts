@@ -187,7 +187,7 @@ export class RoomFold {
   private readonly records: RoomRecord[];
   private sorter = new Sorter();
   private standing = new Map<number, RoomEntry>();
-  private held: readonly Standing<'held'>[] = [];
+  private held: Standing<'held'>[] = [];
   private last: RoomRecord | undefined;
 
   /** @param records oldest first. */
@@ -198,7 +198,9 @@ export class RoomFold {
 
   add(record: RoomRecord): void {
     this.records.push(record);
-    if (isAboutAnother(record.event) || record.event.kind === 'held') this.sort();
+    const { event } = record;
+    if (isAboutAnother(event)) this.sort();
+    else if (event.kind === 'held') this.held.push({ record, event });
     else this.put(record as StandingRecord, record);
   }
 

@@ -1,12 +1,10 @@
 import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Request, Response } from 'express';
 import type { Restored } from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
+import { upTo, withFile } from '../../http/received-file.js';
 import type { Handlers } from '../../http/register.js';
 import type { SecurityLog } from '../../http/security-log.js';
 import type { Manifest } from '../../db/backup/manifest.js';
@@ -17,34 +15,12 @@ import { writeBackup } from '../../db/backup/write-backup.js';
 const ZIP = 'application/zip';
 /** Bytes of a file that is sent to be restored; larger ones are restored by the command. */
 export const MOST_BYTES = 1_000_000_000;
-
-/** Runs `work` with the path of a file in a folder of its own; both are gone afterwards. */
-async function withFile<T>(work: (file: string) => Promise<T>): Promise<T> {
-  const folder = await fs.promises.mkdtemp(path.join(os.tmpdir(), 'druckerei-backup-'));
-  try {
-    return await work(path.join(folder, 'backup.zip'));
-  } finally {
-    await fs.promises.rm(folder, { recursive: true, force: true });
-  }
-}
-
-/** Lets so many bytes through. */
-const upTo = (most: number): Transform => {
-  let bytes = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      bytes += chunk.length;
-      if (bytes > most)
-        done(new ProblemError(413, `The file is larger than ${most / 1e6} MB. Restore it with “npm run restore”.`));
-      else done(null, chunk);
-    },
-  });
-};
+const TOO_LARGE = `The file is larger than ${MOST_BYTES / 1e6} MB. Restore it with “npm run restore”.`;
 
 async function receive(request: Request, file: string): Promise<void> {
   if (!request.is(ZIP)) throw new ProblemError(415, `Send the backup itself, as ${ZIP}`);
   try {
-    await pipeline(request, upTo(MOST_BYTES), fs.createWriteStream(file, { mode: 0o600 }));
+    await pipeline(request, upTo(MOST_BYTES, TOO_LARGE), fs.createWriteStream(file, { mode: 0o600 }));
   } catch (error) {
     throw error instanceof ProblemError
       ? error

@@ -10,6 +10,7 @@ import type {
 } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { patternsOf } from '../../db/patterns.js';
+import { type Batch, type Entries, MOST_TOLD } from '../../http/entries.js';
 import { ProblemError, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import { lockKind } from '../changes/changes.js';
@@ -77,36 +78,49 @@ export const addCustomer = (
     return readCustomer(queries, row?.id ?? 0);
   });
 
+/** Whose the names of customers are already; of those beside one another the first has a name. */
+async function takenNames(queries: Queries, { first, entries }: Batch<Customer>): Promise<FieldError[]> {
+  const rows = await queries.many<{ name: string; customer: string }>(
+    'customers/taken-names',
+    JSON.stringify(entries.flatMap(namesOf)),
+  );
+  const taken = new Map(rows.map(({ name, customer }) => [name.toLowerCase(), customer]));
+  return entries.flatMap((customer, i) => {
+    const has = namesOf(customer).map((name) => ({ name, of: taken.get(name.toLowerCase()) }));
+    for (const { name } of has) taken.set(name.toLowerCase(), customer.name);
+    return has.flatMap(({ name, of }) =>
+      of === undefined
+        ? []
+        : [
+            {
+              path: `customers[${first + i}].name`,
+              message: `“${name}” is a name of ${of}. Choose another, or leave it out.`,
+            },
+          ],
+    );
+  });
+}
+
 /** Customers out of a list, all of them or none; each name that is taken is told with its place. */
 const addCustomers = (
   database: Database,
   account: Pick<Account, 'id'>,
-  customers: readonly Customer[],
+  customers: Entries<Customer>,
 ): Promise<EnteredCustomers> =>
   database.transaction(async (queries) => {
     await lockKind(queries, 'customer');
-    const rows = await queries.many<{ name: string; customer: string }>(
-      'customers/taken-names',
-      JSON.stringify(customers.flatMap(namesOf)),
-    );
-    const taken = new Map(rows.map(({ name, customer }) => [name.toLowerCase(), customer]));
     const errors: FieldError[] = [];
-    for (const [i, customer] of customers.entries()) {
-      const has = namesOf(customer).map((name) => ({ name, of: taken.get(name.toLowerCase()) }));
-      for (const { name, of } of has)
-        if (of !== undefined)
-          errors.push({
-            path: `customers[${i}].name`,
-            message: `“${name}” is a name of ${of}. Choose another, or leave it out.`,
-          });
-      for (const { name } of has) taken.set(name.toLowerCase(), customer.name);
+    const ids: number[] = [];
+    for await (const batch of customers.batches()) {
+      customers.tell('entering', batch.first);
+      errors.push(...(await takenNames(queries, batch)));
+      if (errors.length >= MOST_TOLD) break;
+      // What comes behind is looked through all the same, against what came in before the first name that is taken.
+      if (errors.length > 0) continue;
+      const rows = await queries.many<{ id: number }>('customers/add-many', JSON.stringify(batch.entries), account.id);
+      ids.push(...rows.map(({ id }) => id));
     }
     if (errors.length > 0) throw new ProblemError(409, 'Some customers have names that are taken', { errors });
-    const ids: number[] = [];
-    for (const customer of customers) {
-      const row = await queries.one<{ id: number }>('customers/add', customer.name, customer, account.id);
-      if (row) ids.push(row.id);
-    }
     return { ids };
   });
 
@@ -144,7 +158,7 @@ export const customerHandlers = (
   },
   customer: ({ params }) => readCustomer(database, params.id),
   addCustomer: ({ account, body }) => addCustomer(database, account, body),
-  addCustomers: ({ account, body }) => addCustomers(database, account, body.customers),
+  addCustomers: ({ account, entries }) => addCustomers(database, account, entries),
   changeCustomer: ({ account, params, body }) => changeCustomer(database, account, params.id, body),
   pastJobs: async ({ params }) => {
     const { customer } = await readCustomer(database, params.id);

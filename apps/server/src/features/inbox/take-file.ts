@@ -7,6 +7,7 @@ import { readExchange } from '../exchange/exchange.js';
 import type { Bench } from '../jobs/bench.js';
 import { nextNumber } from '../jobs/next-number.js';
 import { createJob, createJobs } from '../jobs/write-job.js';
+import { together } from '../../http/entries.js';
 import { enterCounts } from '../room/count-lines.js';
 import { currentWorks } from '../works/works.js';
 
@@ -87,7 +88,7 @@ async function takeXjdf(bench: Bench, account: Account, bytes: Uint8Array): Prom
   const { job, why, said, counts } = await readExchange(bench, bytes);
   if (counts.length > 0) {
     if (!account.rights.includes('record')) return refused(`${account.name} may not enter counts.`);
-    const { entered, known, held } = await enterCounts(bench, account, { device: FOLDER, lines: counts });
+    const { entered, known, held } = await enterCounts(bench, account, FOLDER, together(counts));
     return {
       taken: true,
       topic: 'room',

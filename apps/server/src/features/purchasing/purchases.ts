@@ -13,7 +13,7 @@ import { inFileName } from '../../http/file-name.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
 import type { Bench } from '../jobs/bench.js';
-import { refuseOdd } from '../stores/refusals.js';
+import { refuseOdd, stockIds } from '../stores/refusals.js';
 import { currentLogo, headOf } from '../works/logo.js';
 import { currentWorks } from '../works/works.js';
 import { PAGE, type PurchaseBody, listPurchases, lockPurchase, readPurchase } from './read-purchases.js';
@@ -22,7 +22,7 @@ import { readSupplier } from './suppliers.js';
 
 /** Refuses what cannot be ordered: a thing that the works does not know, a job that is none. */
 async function refuseOddLines(queries: Queries, lines: readonly PurchaseLine[]): Promise<void> {
-  const works = await currentWorks(queries);
+  const stocks = stockIds(await currentWorks(queries));
   const asked = lines.flatMap(({ jobs }) => jobs.map(({ job }) => job));
   const missing = await queries.many<{ id: number }>('purchasing/missing-jobs', JSON.stringify([...new Set(asked)]));
   const gone = new Set(missing.map(({ id }) => id));
@@ -32,7 +32,7 @@ async function refuseOddLines(queries: Queries, lines: readonly PurchaseLine[]):
     const keyed = paper ? key === paperKey(paper) : key.startsWith(`${other?.kind ?? ''}/`);
     const sum = jobs.reduce((all, one) => all + one.quantity, 0);
     return [
-      ...refuseOdd(line, works, at),
+      ...refuseOdd(line, stocks, at),
       ...(keyed ? [] : [{ path: `${at}key`, message: `${key} is not the key of what this line orders.` }]),
       ...jobs.flatMap(({ job }, j) =>
         gone.has(job) ? [{ path: `${at}jobs[${j}].job`, message: `There is no job ${job}.` }] : [],

@@ -142,7 +142,7 @@ function linesOf({ id, number, title, card, records }: AtWork): StationLine[] {
 type Served = 'jobBook' | 'enterBook' | 'enterCounts' | 'settleEntry' | 'stationsNow' | 'scan' | 'checkBook';
 export const bookHandlers = (bench: Bench): Pick<Handlers, Served> => ({
   jobBook: ({ account, params }) => bookOf(bench, account, params.id),
-  enterCounts: ({ account, body }) => enterCounts(bench, account, body),
+  enterCounts: ({ account, body, entries }) => enterCounts(bench, account, body.device, entries),
   enterBook: async ({ account, params, body }) => {
     const entries = await enterEntries(bench, account, params.id, body);
     // Whoever looks at nothing of the job is told nothing of it.

@@ -32,10 +32,19 @@ const recordOf = ({ id, uid, event, happened, entered, device, by }: EntryRow): 
   event,
 });
 
-/** Jobs whose entries are kept in memory. */
-const MOST_JOBS = 200;
+/** Entries that are kept in memory: those of the jobs that were asked for last. */
+const MOST_KEPT = 50_000;
 /** Entries are only ever added: what was read once stays as it is, and only what came since is read again. */
 const kept = new WeakMap<Database, Map<number, readonly NamedRecord[]>>();
+
+function forget(jobs: Map<number, readonly NamedRecord[]>): void {
+  let entries = [...jobs.values()].reduce((sum, { length }) => sum + length, 0);
+  for (const [job, { length }] of jobs) {
+    if (entries <= MOST_KEPT || jobs.size === 1) return;
+    jobs.delete(job);
+    entries -= length;
+  }
+}
 
 /** Entries of a job's book, oldest first. Not inside a transaction that has added to it: what is not there for good is not kept. */
 export async function readEntries(
@@ -50,8 +59,7 @@ export async function readEntries(
   const all = rows.length > 0 ? [...before, ...rows.map(recordOf)] : before;
   jobs.delete(job);
   jobs.set(job, all);
-  const [oldest] = jobs.keys();
-  if (jobs.size > MOST_JOBS && oldest !== undefined) jobs.delete(oldest);
+  forget(jobs);
   return all;
 }
 

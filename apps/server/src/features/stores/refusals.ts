@@ -1,14 +1,16 @@
 import { type PaperItem, type Works, isPaperKey, paperKey } from '@druckerei/core';
 import type { NewHolding } from '@druckerei/contract';
 
-/** Refuses a paper that the works does not have, and parts of a sheet. @param at where it is told. */
+export const stockIds = ({ stocks }: Works): ReadonlySet<string> => new Set(stocks.map(({ id }) => id));
+
+/** Refuses a paper that the works does not have, and parts of a sheet. @param stocks of the works @param at where it is told. */
 export function refuseOdd(
   { paper, quantity }: { readonly paper?: PaperItem | undefined; readonly quantity: number },
-  works: Works,
+  stocks: ReadonlySet<string>,
   at = '',
 ): { path: string; message: string }[] {
   if (!paper) return [];
-  const unknown = works.stocks.some(({ id }) => id === paper.stock)
+  const unknown = stocks.has(paper.stock)
     ? []
     : [{ path: `${at}paper.stock`, message: `The works has no stock ${paper.stock}. Choose another.` }];
   return [...unknown, ...refuseParts(paperKey(paper), quantity, `${at}quantity`)];

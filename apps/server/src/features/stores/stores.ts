@@ -18,7 +18,7 @@ import type { Assessment } from '../../work/tasks.js';
 import { lockKind, markOf, refuseUnseen } from '../changes/changes.js';
 import { currentWorks } from '../works/works.js';
 import { countHoldings } from './count-holdings.js';
-import { refuseOdd, refuseOtherKey, refuseParts } from './refusals.js';
+import { refuseOdd, refuseOtherKey, refuseParts, stockIds } from './refusals.js';
 import { reservation, setReservation } from './reservations.js';
 
 interface HoldingRow {
@@ -164,7 +164,7 @@ export const addHolding = (
   { paper, other, ...lot }: NewHolding,
 ): Promise<Stores> =>
   database.transaction(async (queries) => {
-    const errors = refuseOdd({ paper, quantity: lot.quantity }, await currentWorks(queries));
+    const errors = refuseOdd({ paper, quantity: lot.quantity }, stockIds(await currentWorks(queries)));
     if (lot.quantity === 0)
       errors.push({ path: 'quantity', message: 'Quantity must be more than 0: an empty lot is no lot.' });
     errors.push(...refuseOtherKey(other));
@@ -241,7 +241,7 @@ export const storesHandlers = (
     return rows;
   },
   addHolding: ({ body, account }) => addHolding(database, account, body),
-  countHoldings: ({ body, account }) => countHoldings(database, account, body),
+  countHoldings: ({ body, entries, account }) => countHoldings(database, account, body.reason, entries),
   changeHolding: ({ params, body, account }) =>
     database.transaction(async (queries) => {
       const before = await queries.one<{ quantity: number; place: string; version: number; key: string }>(

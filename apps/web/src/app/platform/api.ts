@@ -59,6 +59,7 @@ import type {
 } from '@druckerei/contract';
 import { type Observable, forkJoin, map } from 'rxjs';
 import { HeldWorks } from './held-works';
+import { type ListSent, sendList } from './send-list';
 
 /** A page of a list, and how many there are in all; what is not told, and empty words, are not asked for. */
 export function askPage(
@@ -240,8 +241,8 @@ export class Api {
   needs(): Observable<Needs> {
     return this.http.get<Needs>('/api/needs');
   }
-  countHoldings(list: HeldList): Observable<CountedList> {
-    return this.http.post<CountedList>('/api/stores/holdings/list', list);
+  countHoldings({ lots, reason }: HeldList): Observable<ListSent<CountedList>> {
+    return sendList(this.http, '/api/stores/holdings/list', { reason }, lots);
   }
   addHolding(lot: NewHolding): Observable<Stores> {
     return this.http.post<Stores>('/api/stores/holdings', lot);
@@ -284,8 +285,8 @@ export class Api {
   customer(id: number): Observable<KeptCustomer> {
     return this.http.get<KeptCustomer>(`/api/customers/${id}`);
   }
-  addCustomers(customers: readonly Customer[]): Observable<EnteredCustomers> {
-    return this.http.post<EnteredCustomers>('/api/customers/list', { customers });
+  addCustomers(customers: readonly Customer[]): Observable<ListSent<EnteredCustomers>> {
+    return sendList(this.http, '/api/customers/list', {}, customers);
   }
   addCustomer(customer: Customer): Observable<KeptCustomer> {
     return this.http.post<KeptCustomer>('/api/customers', customer);

@@ -12,6 +12,7 @@ import type {
   StationSheetAnswer,
 } from '@druckerei/contract';
 import type { Observable } from 'rxjs';
+import { type ListSent, sendList } from './send-list';
 
 /** The server's calls about the book of the floor. */
 @Injectable({ providedIn: 'root' })
@@ -40,7 +41,7 @@ export class BookApi {
   check(hash?: string): Observable<BookCheck> {
     return this.http.get<BookCheck>('/api/book/check', { params: hash === undefined ? {} : { hash } });
   }
-  enterCounts(counts: CountLines): Observable<CountedLines> {
-    return this.http.post<CountedLines>('/api/book/counts', counts);
+  enterCounts({ device, lines }: CountLines): Observable<ListSent<CountedLines>> {
+    return sendList(this.http, '/api/book/counts', { device }, lines);
   }
 }

@@ -59,8 +59,15 @@ export function failureOf(error: unknown): Failure {
 export const isUnanswered = ({ status, problem }: Failure): boolean =>
   status === 0 || status === 401 || status >= 500 || problem?.title === UNDER_WAY;
 
+/** Members of a list that are told one by one. */
+const TOLD = 20;
+
 /** What is wrong with the members of a list that was sent, each told by its line. @param lineOf line of a member. */
-export const refusedLines = (problem: Problem | undefined, lineOf: (at: number) => number | undefined): string =>
-  (problem?.errors ?? [])
-    .map(({ path, message }) => `Line ${lineOf(Number(/^\w+\[(\d+)\]/.exec(path)?.[1] ?? NaN)) ?? '?'}: ${message}`)
-    .join(' ');
+export function refusedLines(problem: Problem | undefined, lineOf: (at: number) => number | undefined): string {
+  const errors = problem?.errors ?? [];
+  const told = errors.slice(0, TOLD).map(({ path, message }) => {
+    const line = lineOf(Number(/^\w+\[(\d+)\]/.exec(path)?.[1] ?? NaN));
+    return line === undefined ? message : `Line ${line}: ${message}`;
+  });
+  return [...told, ...(errors.length > TOLD ? [`And ${errors.length - TOLD} more.`] : [])].join(' ');
+}

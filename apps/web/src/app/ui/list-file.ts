@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { type DayFirst, guessDayFirst, guessDecimal } from '@druckerei/core';
 import { refusedCsv } from '@druckerei/formats/tables';
 import { ColumnTable } from './column-table';
@@ -40,6 +41,18 @@ export interface ListKind<T> {
 /** A line that was read, or why it cannot be taken. */
 export type ReadLine<T> = { readonly line: number } & ({ readonly item: T } | { readonly why: string });
 
+/** How far a list is that was taken. */
+export interface ListWay {
+  readonly doing: 'sending' | 'looking' | 'entering';
+  readonly done: number;
+  readonly of: number;
+}
+const DOING: Readonly<Record<ListWay['doing'], string>> = {
+  sending: 'Sending the list.',
+  looking: 'Looking through the list:',
+  entering: 'Entering the list:',
+};
+
 /** Lines that are shown of a list, and of what is told of it. */
 const SHOWN = 100;
 const TOLD = 20;
@@ -47,7 +60,7 @@ const TOLD = 20;
 /** A list out of a file: which column is what, what cannot be taken and why, and taking the rest. Options of its own stand within. */
 @Component({
   selector: 'dk-list-file',
-  imports: [ColumnTable, MatButtonModule, MatIconModule],
+  imports: [ColumnTable, MatButtonModule, MatIconModule, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (list().text() === '') {
@@ -123,11 +136,27 @@ const TOLD = 20;
             At most {{ count(kind().most) }} {{ kind().several }} are taken at once, all or none of them. Part the list.
           </p>
         }
+        @if (way(); as on) {
+          <div class="way">
+            <p role="status">
+              {{ DOING[on.doing] }}
+              @if (on.doing !== 'sending') {
+                {{ count(on.done) }} of {{ count(on.of) }}
+              }
+            </p>
+            <mat-progress-bar
+              [mode]="on.doing === 'sending' ? 'indeterminate' : 'determinate'"
+              [value]="(on.done / on.of) * 100"
+              [attr.aria-label]="label()"
+            />
+            <button matButton type="button" (click)="stopped.emit()"><mat-icon>stop_circle</mat-icon>Stop</button>
+          </div>
+        }
         <p>
           <button
             matButton="outlined"
             type="button"
-            [disabled]="busy() || items().length === 0 || items().length > kind().most"
+            [disabled]="busy() || way() !== undefined || items().length === 0 || items().length > kind().most"
             (click)="take()"
           >
             Take {{ many(items().length, kind().one, kind().several) }}
@@ -137,7 +166,7 @@ const TOLD = 20;
               <mat-icon>download</mat-icon>Lines that cannot, as CSV
             </button>
           }
-          <button matButton type="button" (click)="leave()">Leave the file</button>
+          <button matButton type="button" [disabled]="way() !== undefined" (click)="leave()">Leave the file</button>
         </p>
       </section>
     }
@@ -170,6 +199,16 @@ const TOLD = 20;
     p {
       margin: 6px 0;
     }
+    .way {
+      max-width: 480px;
+      /* A list that goes in at once shows none of it. */
+      animation: 0.3s step-end appear;
+    }
+    @keyframes appear {
+      from {
+        opacity: 0;
+      }
+    }
     .wrong b {
       color: var(--mat-sys-error);
     }
@@ -178,9 +217,13 @@ const TOLD = 20;
 export class ListFile<T> {
   readonly label = input.required<string>();
   readonly kind = input.required<ListKind<T>>();
-  /** What was taken before is on its way. */
+  /** What was taken before is on its way, and nothing is told of how far it is. */
   readonly busy = input(false);
+  /** How far it is. */
+  readonly way = input<ListWay | undefined>(undefined);
+  readonly stopped = output();
   readonly taken = output<readonly T[]>();
+  protected readonly DOING = DOING;
   protected readonly count = count;
   protected readonly many = many;
   protected readonly told = TOLD;

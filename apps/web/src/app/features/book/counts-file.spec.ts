@@ -40,7 +40,7 @@ async function open() {
 
 describe('counts out of a file', () => {
   it('are read line by line, what cannot is told, and the rest goes into the book', async () => {
-    answer = () => of({ entered: 2, known: 1, held: 1 } satisfies CountedLines);
+    answer = () => of({ answer: { entered: 2, known: 1, held: 1 } satisfies CountedLines });
     const { text, take } = await open();
     expect(text()).toContain('Line 3: There is no moment “30.11.2026”');
     expect(text()).toContain('Take 2 counts');

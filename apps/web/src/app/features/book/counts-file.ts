@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
 import { type CountColumn, type CountedLine, COUNT_COLUMNS, guessCountColumns, readCountList } from '@druckerei/core';
-import { MOST_COUNTED, issueText } from '@druckerei/contract';
+import { MOST_ENTRIES, issueText } from '@druckerei/contract';
 import { BookApi } from '../../platform/book-api';
 import { deviceName } from '../../platform/book-outbox';
-import { failureOf, refusedLines } from '../../platform/problem';
+import { ListTaking } from '../../platform/list-taking';
 import { enteredText } from '../../ui/entered-words';
 import { ListFile, type ListKind } from '../../ui/list-file';
 
@@ -13,13 +13,19 @@ import { ListFile, type ListKind } from '../../ui/list-file';
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file label="Counts out of a file" [kind]="kind" [busy]="busy()" (taken)="take($event)">
+    <dk-list-file
+      label="Counts out of a file"
+      [kind]="kind"
+      [way]="taking.way()"
+      (taken)="take($event)"
+      (stopped)="taking.stop()"
+    >
       <span>Times are those of the works' clock. A list that is taken twice is entered once.</span>
     </dk-list-file>
-    @if (said(); as text) {
+    @if (taking.said(); as text) {
       <p role="status">{{ text }}</p>
     }
-    @if (failed(); as text) {
+    @if (taking.failed(); as text) {
       <p role="alert">{{ text }}</p>
     }
   `,
@@ -28,9 +34,10 @@ import { ListFile, type ListKind } from '../../ui/list-file';
 export class CountsFile {
   private readonly api = inject(BookApi);
   private readonly file = viewChild.required<ListFile<CountedLine>>(ListFile);
-  protected readonly busy = signal(false);
-  protected readonly said = signal('');
-  protected readonly failed = signal('');
+  protected readonly taking = new ListTaking({
+    taken: enteredText,
+    stopped: 'Stopped. What was entered until then stays; the same list taken again enters the rest.',
+  });
   protected readonly kind: ListKind<CountedLine> = {
     name: 'counts',
     columns: COUNT_COLUMNS,
@@ -40,7 +47,7 @@ export class CountsFile {
     dates: ['when'] satisfies CountColumn[],
     one: 'count',
     several: 'counts',
-    most: MOST_COUNTED,
+    most: MOST_ENTRIES,
     guess: guessCountColumns,
     read: (rows, key, first) =>
       readCountList(rows, key, first).map((one) =>
@@ -49,22 +56,8 @@ export class CountsFile {
   };
 
   protected take(listed: readonly CountedLine[]): void {
-    this.busy.set(true);
-    this.failed.set('');
-    this.said.set('');
     const lines = listed.map(({ line: _line, ...one }) => one);
-    this.api.enterCounts({ device: deviceName(), lines }).subscribe({
-      next: (made) => {
-        this.busy.set(false);
-        this.said.set(enteredText(made));
-        this.file().leave();
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        const { text, problem } = failureOf(error);
-        const refused = refusedLines(problem, (at) => listed[at]?.line);
-        this.failed.set(refused === '' ? text : `Nothing was taken. ${refused}`);
-      },
-    });
+    const sent = this.api.enterCounts({ device: deviceName(), lines });
+    this.taking.take(sent, listed, () => this.file().leave());
   }
 }

@@ -3,8 +3,8 @@ import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import { provideRouter } from '@angular/router';
 import { Store, provideStore } from '@ngrx/store';
-import { type Customer, MOST_LISTED } from '@druckerei/contract';
-import { of, throwError } from 'rxjs';
+import type { Customer } from '@druckerei/contract';
+import { Subject, of, throwError } from 'rxjs';
 import { testAccount } from '../../platform/account.fixture';
 import { Api } from '../../platform/api';
 import { SessionActions, sessionFeature } from '../../platform/session.state';
@@ -36,24 +36,33 @@ const opened = async (addCustomers: (customers: readonly Customer[]) => unknown,
     button(name)?.click();
     await fixture.whenStable();
   };
-  return { button, press, text: () => page.textContent.replace(/\s+/g, ' ') };
+  const settle = () => fixture.whenStable();
+  return { button, press, settle, text: () => page.textContent.replace(/\s+/g, ' ') };
 };
 
 beforeEach(() => localStorage.clear());
 
 describe('customers out of a file', () => {
-  it('are not sent where they are more than go in at once', async () => {
-    const lines = ['Name;Note', ...Array.from({ length: MOST_LISTED + 1 }, (_, i) => `House ${i};`)];
-    const page = await opened(() => of({ ids: [] }), lines.join('\n'));
-    expect(page.text()).toContain('At most 2,000 customers are taken at once, all or none of them. Part the list.');
-    expect(page.button('Take 2,001 customers')?.disabled).toBe(true);
+  it('show how far they are, and can be stopped', async () => {
+    const way = new Subject<unknown>();
+    const page = await opened(() => way);
+    await page.press('Take 2 customers');
+    expect(page.text()).toContain('Sending the list.');
+    way.next({ doing: 'entering', done: 1_000, of: 2_000 });
+    await page.settle();
+    expect(page.text()).toContain('Entering the list: 1,000 of 2,000');
+    expect(page.button('Take 2 customers')?.disabled).toBe(true);
+    await page.press('Stop');
+    expect(way.observed).toBe(false);
+    expect(page.text()).toContain('Stopped. Nothing was taken.');
+    expect(page.button('Take 2 customers')?.disabled).toBe(false);
   });
 
   it('are told with what cannot be taken, and entered together', async () => {
     const sent: (readonly Customer[])[] = [];
     const page = await opened((customers) => {
       sent.push(customers);
-      return of({ ids: [1, 2] });
+      return of({ answer: { ids: [1, 2] } });
     });
     expect(page.text()).toContain('2 customers can be taken; 1 line cannot.');
     expect(page.text()).toContain('Line 3: Customer is empty.');
@@ -77,7 +86,7 @@ describe('customers out of a file', () => {
     const error = { type: 'about:blank', title: 'Some customers have names that are taken', status: 409, errors };
     const page = await opened(() => throwError(() => new HttpErrorResponse({ status: 409, error })));
     await page.press('Take 2 customers');
-    expect(page.text()).toContain('None was entered. Line 5: “Alder” is a name of Alder School.');
+    expect(page.text()).toContain('Nothing was taken. Line 5: “Alder” is a name of Alder School.');
     expect(page.text()).toContain('2 customers can be taken');
   });
 });

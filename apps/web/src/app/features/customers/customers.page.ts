@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
@@ -9,14 +9,16 @@ import {
   type CustomerColumn,
   type CustomerRow,
   CUSTOMER_COLUMNS,
-  MOST_LISTED,
+  type EnteredCustomers,
+  MOST_ENTRIES,
   guessCustomerColumns,
   readCustomerList,
 } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { Api } from '../../platform/api';
 import { whenChanged } from '../../platform/live';
-import { failureOf, refusedLines } from '../../platform/problem';
+import { ListTaking } from '../../platform/list-taking';
+import { failureOf } from '../../platform/problem';
 import { SearchedList } from '../../platform/searched-list';
 import { selectMay } from '../../platform/session.state';
 import { count, dateText, many } from '../../ui/format';
@@ -50,9 +52,18 @@ interface Listed {
       }
     </div>
     @if (mayEdit()) {
-      <dk-list-file label="Customers out of a file" [kind]="kind" [busy]="busy()" (taken)="enter($event)" />
-      @if (entered(); as many) {
-        <p role="status">{{ many }}</p>
+      <dk-list-file
+        label="Customers out of a file"
+        [kind]="kind"
+        [way]="taking.way()"
+        (taken)="enter($event)"
+        (stopped)="taking.stop()"
+      />
+      @if (taking.said(); as text) {
+        <p role="status">{{ text }}</p>
+      }
+      @if (taking.failed(); as text) {
+        <p role="alert">{{ text }}</p>
       }
     }
     @if (list.failed(); as message) {
@@ -115,15 +126,17 @@ export class CustomersPage {
   protected readonly list = new SearchedList<CustomerRow>((asked) => this.api.customers(asked));
 
   private readonly file = viewChild<ListFile<Listed>>(ListFile);
-  protected readonly busy = signal(false);
-  protected readonly entered = signal('');
+  protected readonly taking = new ListTaking<EnteredCustomers>({
+    taken: ({ ids }) => `${many(ids.length, 'customer')} entered.`,
+    stopped: 'Stopped. Nothing was taken.',
+  });
   protected readonly kind: ListKind<Listed> = {
     name: 'customers',
     columns: CUSTOMER_COLUMNS,
     wanted: ['name'] satisfies CustomerColumn[],
     figures: ['under', 'over', 'weight', 'transit'] satisfies CustomerColumn[],
     dates: [],
-    ...{ one: 'customer', several: 'customers', most: MOST_LISTED },
+    ...{ one: 'customer', several: 'customers', most: MOST_ENTRIES },
     guess: guessCustomerColumns,
     read: (rows, key, first) =>
       readCustomerList(rows, key, first).map((one) =>
@@ -136,22 +149,10 @@ export class CustomersPage {
   }
 
   protected enter(listed: readonly Listed[]): void {
-    this.busy.set(true);
     this.list.failed.set('');
-    this.entered.set('');
-    this.api.addCustomers(listed.map(({ customer }) => customer)).subscribe({
-      next: ({ ids }) => {
-        this.busy.set(false);
-        this.entered.set(`${many(ids.length, 'customer')} entered.`);
-        this.file()?.leave();
-        this.list.again();
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        const { text, problem } = failureOf(error);
-        const lines = refusedLines(problem, (at) => listed[at]?.line);
-        this.list.failed.set(lines === '' ? text : `None was entered. ${lines}`);
-      },
+    this.taking.take(this.api.addCustomers(listed.map(({ customer }) => customer)), listed, () => {
+      this.file()?.leave();
+      this.list.again();
     });
   }
 

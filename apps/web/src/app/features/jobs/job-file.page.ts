@@ -118,9 +118,10 @@ export class JobFilePage {
     this.busy.set('Entering the counts');
     this.faults.set([]);
     this.book.enterCounts({ device: deviceName(), lines: [...lines] }).subscribe({
-      next: (made) => {
+      next: (one) => {
+        if (!('answer' in one)) return;
         this.busy.set('');
-        this.entered.set(enteredText(made));
+        this.entered.set(enteredText(one.answer));
       },
       error: (error: unknown) => this.fail(error),
     });

@@ -56,7 +56,7 @@ describe('stock out of a file', () => {
     const sent: HeldList[] = [];
     const file = await opened((list) => {
       sent.push(list);
-      return of({ added: 1, changed: 2, same: 0 });
+      return of({ answer: { added: 1, changed: 2, same: 0 } });
     });
     expect(file.text()).toContain('3 counts can be taken; 1 line cannot.');
     expect(file.text()).toContain('Line 3: What lies there: “Nobody knows” is nothing');

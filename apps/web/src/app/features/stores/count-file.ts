@@ -8,8 +8,8 @@ import {
   isPaperKey,
   readHeldList,
 } from '@druckerei/core';
-import { MOST_HELD, issueText } from '@druckerei/contract';
-import { failureOf, refusedLines } from '../../platform/problem';
+import { type CountedList, MOST_ENTRIES, issueText } from '@druckerei/contract';
+import { ListTaking } from '../../platform/list-taking';
 import { many } from '../../ui/format';
 import { ListFile, type ListKind } from '../../ui/list-file';
 import { StoresStore } from './stores.store';
@@ -26,17 +26,23 @@ interface Listed {
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file label="Stock out of a file" [kind]="kind()" [busy]="busy()" (taken)="take($event)">
+    <dk-list-file
+      label="Stock out of a file"
+      [kind]="kind()"
+      [way]="taking.way()"
+      (taken)="take($event)"
+      (stopped)="taking.stop()"
+    >
       <label
         >Why
         <input #reason maxlength="300" [value]="why()" (input)="why.set(reason.value)" />
       </label>
       <span>What a line counts takes the place of what lay there. What no line tells stays as it is.</span>
     </dk-list-file>
-    @if (said(); as text) {
+    @if (taking.said(); as text) {
       <p role="status">{{ text }}</p>
     }
-    @if (failed(); as text) {
+    @if (taking.failed(); as text) {
       <p role="alert">{{ text }}</p>
     }
   `,
@@ -46,9 +52,11 @@ export class CountFile {
   private readonly stores = inject(StoresStore);
   private readonly file = viewChild.required<ListFile<Listed>>(ListFile);
   protected readonly why = signal('Counted by a list');
-  protected readonly busy = signal(false);
-  protected readonly said = signal('');
-  protected readonly failed = signal('');
+  protected readonly taking = new ListTaking<CountedList>({
+    taken: ({ added, changed, same }) =>
+      `${many(added, 'lot')} came in, ${many(changed, 'count')} changed what stood, ${many(same, 'count')} found it as it stood.`,
+    stopped: 'Stopped. Nothing was taken.',
+  });
   /** What is no paper: what jobs need, and what lies there already. */
   private readonly others = computed(() => {
     const found = new Map<string, OtherThing & { readonly key: string }>();
@@ -67,7 +75,7 @@ export class CountFile {
     wanted: ['item', 'quantity'] satisfies HeldColumn[],
     figures: ['quantity', 'size', 'grain'] satisfies HeldColumn[],
     dates: [],
-    ...{ one: 'count', several: 'counts', most: MOST_HELD },
+    ...{ one: 'count', several: 'counts', most: MOST_ENTRIES },
     guess: guessHeldColumns,
   };
   /** The list stays while the store changes: what guesses its columns is the same. */
@@ -87,29 +95,13 @@ export class CountFile {
   });
 
   protected take(listed: readonly Listed[]): void {
-    this.busy.set(true);
-    this.failed.set('');
-    this.said.set('');
     const lots = listed.map(({ held: { key, paper, other, quantity, place } }) => ({
       ...(paper ? { paper } : {}),
       ...(other ? { other: { key, ...other } } : {}),
       quantity,
       ...(place === undefined ? {} : { place }),
     }));
-    this.stores.count({ lots, reason: this.why().trim() }).subscribe({
-      next: ({ added, changed, same }) => {
-        this.busy.set(false);
-        this.said.set(
-          `${many(added, 'lot')} came in, ${many(changed, 'count')} changed what stood, ${many(same, 'count')} found it as it stood.`,
-        );
-        this.file().leave();
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        const { text, problem } = failureOf(error);
-        const lines = refusedLines(problem, (at) => listed[at]?.line);
-        this.failed.set(lines === '' ? text : `Nothing was taken. ${lines}`);
-      },
-    });
+    const sent = this.stores.count({ lots, reason: this.why().trim() });
+    this.taking.take(sent, listed, () => this.file().leave());
   }
 }

@@ -102,7 +102,7 @@ export const StoresStore = signalStore(
       showMore: list.more,
       buyUntil: (until: string) => patchState(store, { until }),
       /** By a list; what stands then is looked at anew. */
-      count: (list: HeldList) => api.countHoldings(list).pipe(tap(look)),
+      count: (list: HeldList) => api.countHoldings(list).pipe(tap((one) => 'answer' in one && look())),
       add: (lot: NewHolding) => taken(api.addHolding(lot)),
       change: (id: number, change: Parameters<Api['changeHolding']>[1]) => taken(api.changeHolding(id, change)),
       history: (id: number) => api.holdingHistory(id),
