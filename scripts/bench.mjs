@@ -160,6 +160,8 @@ const { measureOpening } = await import('../e2e/tools/opening.mjs');
 const { measureWorkbench } = await import('../e2e/tools/workbench.mjs');
 const { benchLive } = await import('./bench-live.mjs');
 await benchLive(say, ratio);
+const { benchTaken } = await import('./bench-taken.mjs');
+await benchTaken(say, ratio);
 const { benchBook } = await import('./bench-book.mjs');
 await benchBook(core, say, ratio);
 const { benchDemoFloor, benchFloor } = await import('./bench-floor.mjs');

@@ -44,8 +44,8 @@ function asJson(error: unknown): unknown {
   if (!(error instanceof HttpErrorResponse) || typeof error.error !== 'string') return error;
   try {
     const body: unknown = JSON.parse(error.error);
-    const { status, statusText, headers, url } = error;
-    return new HttpErrorResponse({ error: body, status, statusText, headers, ...(url === null ? {} : { url }) });
+    const { status, headers, url } = error;
+    return new HttpErrorResponse({ error: body, status, headers, ...(url === null ? {} : { url }) });
   } catch {
     return error;
   }
