@@ -154,7 +154,7 @@ const page = fs
 const pageBytes = fs.statSync(path.join(webFolder, `${page}.br`)).size;
 say('chunk of the job page, packed', kB(pageBytes), sizeRatio(pageBytes, 60_000));
 
-const { measureFirstLoad } = await import('../e2e/tools/first-load.mjs');
+const { measureFirstLoad, measureReckonerLoad } = await import('../e2e/tools/first-load.mjs');
 const { measureRepaint } = await import('../e2e/tools/repaint.mjs');
 const { measureOpening } = await import('../e2e/tools/opening.mjs');
 const { measureWorkbench } = await import('../e2e/tools/workbench.mjs');
@@ -173,6 +173,8 @@ await withDemoServer(async (address) => {
   const { list, files, job } = await measureFirstLoad(address);
   say(`first load in the browser, ${files} files of JavaScript, packed`, kB(list), sizeRatio(list, 220_000));
   say('  and what the first job adds', kB(job), '');
+  const alone = await measureReckonerLoad(address);
+  say('first load of the reckoner alone, all of it, packed', kB(alone), sizeRatio(alone, 120_000));
   for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 40));
   const { times, shift, hidden } = await measureWorkbench(address);
   for (const { name, value, target } of times) say(name, ms(value), ratio(value, target));

@@ -101,11 +101,11 @@ function placeAssets() {
 export const buildWeb = () => {
   placeAssets();
   unlessFresh('web', [...base, 'apps/web', ...packages.map((p) => `${p}/src`)], 'apps/web/dist/index.html', () => {
-    run(process.execPath, [path.join(repo, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
-      cwd: path.join(repo, 'apps/web'),
-    });
-    packFiles(path.join(repo, 'apps/web/dist'));
-    packFiles(path.join(repo, 'apps/web/dist/guide-pages'));
+    const ng = path.join(repo, 'node_modules/@angular/cli/bin/ng.js');
+    // The whole clears the folder that the reckoner alone is put into.
+    for (const target of ['web:build', 'web:reckoner'])
+      run(process.execPath, [ng, 'run', target], { cwd: path.join(repo, 'apps/web') });
+    for (const folder of ['', 'guide-pages', 'reckoner']) packFiles(path.join(repo, 'apps/web/dist', folder));
   });
 };
 

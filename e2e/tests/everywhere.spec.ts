@@ -11,6 +11,7 @@ const VIEWS = [
   'works',
   'backup',
   'guide/stations',
+  'reckoner',
   'benches/reckoner',
   'benches/practice',
   'benches/practice/shift',

@@ -31,9 +31,16 @@ test('a sum is typed in words, mended in its fields, opened to its working, and 
 
 test('the reckoner fits a telephone, and goes on without network', async ({ page, context }) => {
   await page.setViewportSize({ width: 390, height: 800 });
-  await signIn(page);
+  // For whoever has no account as well.
   await page.goto('/reckoner');
   await expect(page.getByLabel('Type a sum')).toBeVisible();
+  const fetched = await page.evaluate(() =>
+    [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
+      .map((one) => (one as PerformanceResourceTiming).encodedBodySize)
+      .reduce((sum, bytes) => sum + bytes, 0),
+  );
+  expect(fetched).toBeGreaterThan(50_000);
+  expect(fetched).toBeLessThan(120_000);
   await context.setOffline(true);
   await page.getByLabel('Type a sum').fill('roll 1000/76 0.1 mm');
   await expect(page.locator('[data-test=results]')).toContainText('7,809 m');
@@ -41,9 +48,12 @@ test('the reckoner fits a telephone, and goes on without network', async ({ page
   expect(wide).toBeLessThanOrEqual(390);
   // Opened anew without network it is there again: the browser has kept what it needs.
   await context.setOffline(false);
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload();
-  await expect(page.locator('[data-test=results]')).toContainText('7,809 m');
+  const kept = () =>
+    page.evaluate(async () => {
+      const names = (await (await caches.open('druckerei-station-1')).keys()).map(({ url }) => new URL(url).pathname);
+      return names.includes('/reckoner') && names.some((name) => name.endsWith('.js'));
+    });
+  await expect.poll(kept).toBe(true);
   await context.setOffline(true);
   await page.reload();
   await expect(page.locator('[data-test=results]')).toContainText('7,809 m');

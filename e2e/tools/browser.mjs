@@ -24,19 +24,26 @@ async function untilUp(address) {
   throw new Error(`${address} does not answer`);
 }
 
-/** Runs `work` with a page that is signed in as the demo's manager. */
-export async function withManager(address, options, work) {
+/** Runs `work` with a page of nobody in particular. */
+export async function withPage(address, options, work) {
   await untilUp(address);
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
   try {
-    const page = await (
-      await browser.newContext({
-        baseURL: address,
-        locale: 'en-GB',
-        viewport: { width: 1280, height: 800 },
-        ...options,
-      })
-    ).newPage();
+    const context = await browser.newContext({
+      baseURL: address,
+      locale: 'en-GB',
+      viewport: { width: 1280, height: 800 },
+      ...options,
+    });
+    return await work(await context.newPage());
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Runs `work` with a page that is signed in as the demo's manager. */
+export const withManager = (address, options, work) =>
+  withPage(address, options, async (page) => {
     // Whoever looks here knows the job page.
     await page.addInitScript(() => localStorage.setItem('druckerei.tour.job', '{"ever":true}'));
     await page.goto('/sign-in?to=/jobs');
@@ -44,11 +51,8 @@ export async function withManager(address, options, work) {
     await page.getByLabel('Password').fill('weir-and-wheel');
     await page.getByRole('button', { name: 'Sign in', exact: true }).click();
     await page.getByRole('heading', { name: 'Jobs' }).waitFor();
-    return await work(page);
-  } finally {
-    await browser.close();
-  }
-}
+    return work(page);
+  });
 
 /** Creates a job through the server; returns its id. */
 export async function createJob(page, job) {

@@ -1,5 +1,5 @@
 // What the browser really fetches of JavaScript, packed, for the list of jobs and then for the first job.
-import { withManager } from './browser.mjs';
+import { withManager, withPage } from './browser.mjs';
 
 const fetched = (page) =>
   page.evaluate(() =>
@@ -26,4 +26,17 @@ export const measureFirstLoad = (address) =>
     await page.waitForLoadState('networkidle');
     const job = await fetched(page);
     return { list: bytesOf(list), files: list.length, job: bytesOf(job) - bytesOf(list) };
+  });
+
+/** Bytes of all that a stranger's browser fetches for the reckoner alone, packed. */
+export const measureReckonerLoad = (address) =>
+  withPage(address, {}, async (page) => {
+    await page.goto('/reckoner');
+    await page.getByLabel('Type a sum').waitFor();
+    await page.waitForLoadState('networkidle');
+    return page.evaluate(() =>
+      [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
+        .map(({ encodedBodySize }) => encodedBodySize)
+        .reduce((sum, bytes) => sum + bytes, 0),
+    );
   });

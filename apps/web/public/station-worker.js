@@ -42,6 +42,21 @@ async function serverFirst(request, key) {
   }
 }
 
+/** The page that an address is of: the reckoner alone, or the whole. */
+const pageOf = (pathname) => (/^\/reckoner\/?$/.test(pathname) ? '/reckoner' : '/index.html');
+
+// What a page had fetched before it was looked after is kept as well: it opens without network from its first time on.
+self.addEventListener('message', (event) => {
+  const { page, files } = event.data;
+  event.waitUntil(
+    (async () => {
+      const cache = await caches.open(KEPT);
+      await cache.put(pageOf(page), await fetch(page));
+      for (const file of files) if (HASHED.test(file) && !(await cache.match(file))) await cache.add(file);
+    })(),
+  );
+});
+
 async function keptFirst(request) {
   const cache = await caches.open(KEPT);
   const kept = await cache.match(request);
@@ -62,7 +77,7 @@ self.addEventListener('fetch', (event) => {
     return;
   }
   if (request.method !== 'GET') return;
-  if (request.mode === 'navigate') event.respondWith(serverFirst(request, '/index.html'));
+  if (request.mode === 'navigate') event.respondWith(serverFirst(request, pageOf(url.pathname)));
   else if (ASKED.some((path) => path.test(url.pathname))) event.respondWith(serverFirst(request, url.pathname));
   else if (HASHED.test(url.pathname)) event.respondWith(keptFirst(request));
 });

@@ -12,6 +12,8 @@ const app = express();
 
 beforeAll(() => {
   fs.writeFileSync(path.join(folder, 'index.html'), '<title>Druckerei</title>');
+  fs.mkdirSync(path.join(folder, 'reckoner'));
+  fs.writeFileSync(path.join(folder, 'reckoner/index.html'), '<title>Reckoner</title>');
   fs.writeFileSync(path.join(folder, 'chunk-ABCD2345.js'), CODE);
   fs.writeFileSync(path.join(folder, 'chunk-ABCD2345.js.br'), brotliCompressSync(CODE));
   fs.writeFileSync(path.join(folder, 'mark.svg'), '<svg/>');
@@ -35,6 +37,13 @@ describe('the web as it is served', () => {
       (await request(app).get(file).set('Accept-Encoding', 'br')).headers['cache-control'];
     expect(await cache('/chunk-ABCD2345.js')).toBe('public, max-age=31536000, immutable');
     expect(await cache('/mark.svg')).toBe('no-cache');
+  });
+
+  it('has the reckoner as a page of its own', async () => {
+    const page = await request(app).get('/reckoner?sum=spine');
+    expect(page.text).toContain('Reckoner');
+    expect(page.headers['cache-control']).toBe('no-cache');
+    expect((await request(app).get('/benches/reckoner')).text).toContain('Druckerei');
   });
 
   it('answers every other address with the page itself, never from a cache', async () => {

@@ -1,10 +1,19 @@
 import path from 'node:path';
-import type { Express } from 'express';
+import type { Express, RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 
-/** The web application, packed as the build left it: hashed files for ever, the page itself never from a cache. */
+/** Pages that are an application of their own, for whoever wants no more than them. */
+const ALONE = ['reckoner'];
+
+/** The web application, packed as the build left it: hashed files for ever, a page itself never from a cache. */
 export function serveWeb(app: Express, webDir: string): void {
-  const index = path.resolve(webDir, 'index.html');
+  const page =
+    (file: string): RequestHandler =>
+    (_request, response) => {
+      response.setHeader('Cache-Control', 'no-cache');
+      response.sendFile(path.resolve(webDir, file));
+    };
+  for (const name of ALONE) app.get(`/${name}`, page(`${name}/index.html`));
   app.use(
     expressStaticGzip(webDir, {
       index: false,
@@ -18,8 +27,5 @@ export function serveWeb(app: Express, webDir: string): void {
       },
     }),
   );
-  app.get('/{*path}', (_request, response) => {
-    response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile(index);
-  });
+  app.get('/{*path}', page('index.html'));
 }

@@ -6,5 +6,15 @@
 export function keepOffline(): void {
   const { serviceWorker } = navigator as { readonly serviceWorker?: ServiceWorkerContainer };
   // Refused where the browser is set so: nothing else depends on it.
-  serviceWorker?.register('/station-worker.js').catch(() => undefined);
+  serviceWorker
+    ?.register('/station-worker.js')
+    .then(() => serviceWorker.ready)
+    .then(({ active }) => {
+      const files = performance.getEntriesByType('resource').map(({ name }) => new URL(name));
+      active?.postMessage({
+        page: location.pathname,
+        files: files.filter(({ origin }) => origin === location.origin).map(({ pathname }) => pathname),
+      });
+    })
+    .catch(() => undefined);
 }

@@ -1,4 +1,9 @@
-import type { Routes } from '@angular/router';
+import { inject } from '@angular/core';
+import { Router, type Routes } from '@angular/router';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../../platform/api';
+import { FOLLOW } from '../../platform/follow';
+import { WORKS_AT_HAND } from './state/works-at-hand';
 
 export const benchesRoutes: Routes = [
   {
@@ -10,6 +15,24 @@ export const benchesRoutes: Routes = [
         path: 'reckoner',
         title: 'Reckoner - Druckerei',
         loadComponent: () => import('./pages/reckoner.page').then((m) => m.ReckonerPage),
+        providers: [
+          {
+            provide: WORKS_AT_HAND,
+            useFactory:
+              (api = inject(Api)) =>
+              () =>
+                firstValueFrom(api.works()),
+          },
+          {
+            provide: FOLLOW,
+            useFactory:
+              (router = inject(Router)) =>
+              (url: string) => {
+                void router.navigateByUrl(url);
+                return true;
+              },
+          },
+        ],
       },
       {
         path: 'practice',

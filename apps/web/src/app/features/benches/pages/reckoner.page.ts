@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatIconModule } from '@angular/material/icon';
-import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import {
   type Figure,
   type SumField,
   type SumGroup,
+  type SumValues,
   type WorksField,
   SUMS,
   SUM_EXAMPLES,
@@ -16,14 +14,15 @@ import {
   sumOf,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
+import { FOLLOW } from '../../../platform/follow';
 import { keepOffline } from '../../../platform/keep-offline';
-import { FieldBox } from '../../../ui/field-box';
 import { FigureButton } from '../../../ui/figure-button';
 import { Measures } from '../../../ui/measures';
 import { ProductPicture } from '../../../ui/product-picture';
 import { Working } from '../../../ui/working';
 import { type PastSum, ReckonerStore } from '../state/reckoner.store';
 import { ChoiceList } from '../ui/choice-list';
+import { PlainField } from '../ui/plain-field';
 
 const GROUP_NAMES: Readonly<Record<SumGroup, string>> = {
   paper: 'Paper',
@@ -41,15 +40,14 @@ const STANDS_MS = 2_000;
 /** Sums that planners do on paper all day: typed in words or in fields, with their working, without a job. */
 @Component({
   selector: 'dk-reckoner-page',
-  imports: [ChoiceList, FieldBox, FigureButton, MatButtonModule, MatIconModule, ProductPicture, RouterLink, Working],
+  imports: [ChoiceList, FigureButton, PlainField, ProductPicture, Working],
   providers: [ReckonerStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reckoner.page.html',
   styleUrls: ['./sums-list.scss', './reckoner.page.scss'],
 })
 export class ReckonerPage {
-  private readonly router = inject(Router);
-  private readonly route = inject(ActivatedRoute);
+  private readonly follow = inject(FOLLOW);
   private readonly measures = inject(Measures);
   protected readonly store = inject(ReckonerStore);
   protected readonly groups = SUM_GROUPS.map((id) => ({
@@ -78,14 +76,14 @@ export class ReckonerPage {
 
   constructor() {
     keepOffline();
-    const { queryParamMap } = this.route.snapshot;
-    const asked = sumOf(queryParamMap.get('sum') ?? '');
+    const told = new URLSearchParams(location.search);
+    const asked = sumOf(told.get('sum') ?? '');
     if (asked)
       this.store.choose(
         asked.id,
         Object.fromEntries(
           asked.fields.flatMap(({ id, kind }) => {
-            const text = queryParamMap.get(id);
+            const text = told.get(id);
             return text === null ? [] : [[id, kind === 'number' ? Number(text) : text]];
           }),
         ),
@@ -95,7 +93,7 @@ export class ReckonerPage {
       untracked(() => {
         this.trail.set([]);
         this.copied.set(false);
-        void this.router.navigate([], { queryParams: { sum, ...values }, replaceUrl: true });
+        history.replaceState(history.state, '', `${location.pathname}?${queryOf({ sum, ...values }).toString()}`);
       });
       const timer = setTimeout(() => this.store.keep(), STANDS_MS);
       onCleanup(() => clearTimeout(timer));
@@ -139,6 +137,12 @@ export class ReckonerPage {
   protected set(field: string, value: unknown): void {
     this.store.set(field, typeof value === 'number' || typeof value === 'string' ? value : undefined);
   }
+  protected jobLink(order: string): string {
+    return `/jobs?${queryOf({ order }).toString()}`;
+  }
+  protected take(event: Event, order: string): void {
+    if (this.follow(this.jobLink(order))) event.preventDefault();
+  }
   protected open(id: string): void {
     this.trail.set([id]);
   }
@@ -155,12 +159,19 @@ export class ReckonerPage {
     return `${of.name}: ${typed.join(', ')}${first ? ` = ${this.measures.figure(first)}` : ''}`;
   }
   protected async copy(): Promise<void> {
-    await navigator.clipboard.writeText(location.href).then(
+    // To the page of sums alone: it opens for everybody, and at once.
+    await navigator.clipboard.writeText(`${location.origin}/reckoner${location.search}`).then(
       () => this.copied.set(true),
       () => undefined,
     );
   }
 }
+
+/** The words of an address; what is not told is left out. */
+const queryOf = (values: SumValues): URLSearchParams =>
+  new URLSearchParams(
+    Object.entries(values).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
+  );
 
 /** A field of a sum as the box for fields takes it. */
 const shown = ({ id, name, kind, unit, min, max, choices }: SumField): WorksField => ({

@@ -1,21 +1,16 @@
 import { TestBed } from '@angular/core/testing';
-import { ActivatedRoute, Router, convertToParamMap } from '@angular/router';
 import { SHIPPED_WORKS, type Works } from '@druckerei/core';
-import { type Observable, of, throwError } from 'rxjs';
-import { Api } from '../../../platform/api';
+import { FOLLOW } from '../../../platform/follow';
+import { WORKS_AT_HAND } from '../state/works-at-hand';
 import { ReckonerPage } from './reckoner.page';
 
 describe('the reckoner', () => {
-  const navigate = jest.fn(() => Promise.resolve(true));
-  async function open(query: Record<string, string> = {}, works: Observable<Works> = of(SHIPPED_WORKS)) {
-    navigate.mockClear();
-    TestBed.configureTestingModule({
-      providers: [
-        { provide: Router, useValue: { navigate } },
-        { provide: Api, useValue: { works: () => works } },
-        { provide: ActivatedRoute, useValue: { snapshot: { queryParamMap: convertToParamMap(query) } } },
-      ],
-    });
+  async function open(
+    query: Record<string, string> = {},
+    works: () => Promise<Works> = () => Promise.resolve(SHIPPED_WORKS),
+  ) {
+    history.replaceState(null, '', `/benches/reckoner?${new URLSearchParams(query).toString()}`);
+    TestBed.configureTestingModule({ providers: [{ provide: WORKS_AT_HAND, useValue: works }] });
     const fixture = TestBed.createComponent(ReckonerPage);
     await fixture.whenStable();
     const host = fixture.nativeElement as HTMLElement;
@@ -39,10 +34,7 @@ describe('the reckoner', () => {
     expect(results()).toContain('13.2 mm');
     await type('[data-field="pages"]', '480');
     expect(results()).toContain('26.4 mm');
-    expect(navigate).toHaveBeenLastCalledWith([], {
-      queryParams: { sum: 'spine', pages: 480, caliper: 110 },
-      replaceUrl: true,
-    });
+    expect(location.pathname + location.search).toBe('/benches/reckoner?sum=spine&pages=480&caliper=110');
   });
 
   it('asks for exactly what is missing, and tells what is wrong at its field', async () => {
@@ -82,14 +74,11 @@ describe('the reckoner', () => {
     const query = { sum: 'press-sheets', quantity: '10000' };
     const value = { value: 0.999, source: { label: 'set by user' as const } };
     const own = { ...SHIPPED_WORKS, name: 'Own Works', norms: { ...SHIPPED_WORKS.norms, 'sure.p': value } };
-    const { text, results } = await open(query, of(own));
+    const { text, results } = await open(query, () => Promise.resolve(own));
     expect(text()).toContain('By the norms of Own Works.');
     const mine = results();
     TestBed.resetTestingModule();
-    const away = await open(
-      query,
-      throwError(() => new Error('away')),
-    );
+    const away = await open(query, () => Promise.reject(new Error('away')));
     expect(away.text()).toContain('By the norms as they ship');
     expect(away.results()).not.toBe(mine);
     TestBed.resetTestingModule();
@@ -108,5 +97,32 @@ describe('the reckoner', () => {
     expect(text()).toContain('Creep of a stitched book: Pages 64, Caliper 100 µm = 1.5 mm');
     expect(host.querySelectorAll('.past li')).toHaveLength(2);
     expect(localStorage.getItem('druckerei.reckoner')).toContain('creep');
+  });
+
+  it('asks for the works only where a sum goes by norms', async () => {
+    const asked = jest.fn(() => Promise.resolve(SHIPPED_WORKS));
+    const { type } = await open({ sum: 'spine', pages: '240', caliper: '110' }, asked);
+    expect(asked).not.toHaveBeenCalled();
+    for (const quantity of ['10000', '20000']) await type('#line', `${quantity} x 44pp A4 on B1`);
+    expect(asked.mock.calls.length).toBeLessThanOrEqual(1);
+  });
+
+  it('goes into a job within the application, and leaves it to the browser where it stands alone', async () => {
+    const query = { sum: 'press-sheets', quantity: '2500' };
+    for (const follows of [true, false]) {
+      TestBed.resetTestingModule();
+      const went: string[] = [];
+      TestBed.configureTestingModule({
+        providers: [{ provide: FOLLOW, useValue: (url: string) => (went.push(url), follows) }],
+      });
+      const { host, type } = await open(query);
+      await type('#line', '2500 x 44pp A4 on B1');
+      const link = host.querySelector<HTMLAnchorElement>('.acts a');
+      const click = new MouseEvent('click', { cancelable: true, bubbles: true });
+      link?.dispatchEvent(click);
+      expect(went).toEqual([link?.getAttribute('href')]);
+      expect(went[0]).toMatch(/^\/jobs\?order=/);
+      expect(click.defaultPrevented).toBe(follows);
+    }
   });
 });

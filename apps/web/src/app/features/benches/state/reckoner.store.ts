@@ -1,8 +1,8 @@
-import { computed, inject } from '@angular/core';
+import { computed, effect, inject } from '@angular/core';
 import { type SumValues, type Works, SUMS, readTyped, reckonSum, resultsOf, sumOf } from '@druckerei/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import { Api } from '../../../platform/api';
 import { kept } from '../../../ui/kept';
+import { WORKS_AT_HAND } from './works-at-hand';
 
 /** A sum as it was reckoned before. */
 export interface PastSum {
@@ -64,12 +64,18 @@ export const ReckonerStore = signalStore(
     },
     forget: () => past.set({ sums: [] }),
   })),
-  withHooks((store, api = inject(Api)) => ({
-    onInit: () =>
-      void api.works().subscribe({
-        next: (works) => patchState(store, { works }),
-        // Without network it reckons by what ships, and says so.
-        error: () => undefined,
-      }),
+  withHooks((store, ask = inject(WORKS_AT_HAND)) => ({
+    onInit: () => {
+      // Only a sum by norms wants the works: it is a large file.
+      const first = effect(() => {
+        if (store.answer()?.byNorms !== true) return;
+        first.destroy();
+        ask().then(
+          (works) => patchState(store, { works }),
+          // Without network it reckons by what ships, and says so.
+          () => undefined,
+        );
+      });
+    },
   })),
 );
