@@ -11,7 +11,6 @@ const VIEWS = [
   'works',
   'backup',
   'guide/stations',
-  'reckoner',
   'benches/reckoner',
   'benches/practice',
   'benches/practice/shift',

@@ -41,6 +41,9 @@ test('the reckoner fits a telephone, and goes on without network', async ({ page
   );
   expect(fetched).toBeGreaterThan(50_000);
   expect(fetched).toBeLessThan(120_000);
+  await expectAccessible(page, 'the reckoner alone, light');
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await expectAccessible(page, 'the reckoner alone, dark');
   await context.setOffline(true);
   await page.getByLabel('Type a sum').fill('roll 1000/76 0.1 mm');
   await expect(page.locator('[data-test=results]')).toContainText('7,809 m');

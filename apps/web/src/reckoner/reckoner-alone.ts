@@ -14,9 +14,9 @@ import { Measures } from '../app/ui/measures';
       <h1>Reckoner</h1>
       <span class="gap"></span>
       <button type="button" (click)="measures.toggle()">
-        {{ measures.system() === 'metric' ? 'In inch and pound' : 'In metric' }}
+        {{ measures.system() === 'metric' ? 'Inch, pound' : 'Metric' }}
       </button>
-      <button type="button" (click)="theme.toggle()">{{ theme.dark() ? 'Light colours' : 'Dark colours' }}</button>
+      <button type="button" (click)="theme.toggle()">{{ theme.dark() ? 'Light' : 'Dark' }}</button>
       <a href="/benches/reckoner">Druckerei</a>
     </header>
     <main><dk-reckoner-page /></main>
@@ -44,6 +44,7 @@ import { Measures } from '../app/ui/measures';
       align-items: center;
       min-height: 32px;
       padding: 0 8px;
+      white-space: nowrap;
       font: inherit;
       color: var(--mat-sys-primary);
       background: none;

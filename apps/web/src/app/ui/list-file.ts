@@ -138,7 +138,7 @@ const TOLD = 20;
         }
         @if (way(); as on) {
           <div class="way">
-            <p role="status">
+            <p>
               {{ DOING[on.doing] }}
               @if (on.doing !== 'sending') {
                 {{ count(on.done) }} of {{ count(on.of) }}
