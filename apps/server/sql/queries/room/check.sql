@@ -1,12 +1,12 @@
 -- A stretch of the book's chain: how many entries, where it does not hold (the first hundred), and how it ends. $1 the entry before it (0 for the beginning), $2 that one's hash, hexadecimal, $3 entries at most. 'link' does not carry the hash of the one before, 'hash' is not the hash of its text, 'text' says something else than the entry. One.
 WITH stretch AS (
-  SELECT id, canon, before, sha256, event, job_id FROM book_entry WHERE id > $1::integer ORDER BY id LIMIT $3::integer
+  SELECT id, canon, doc, before, sha256, event, job_id FROM book_entry WHERE id > $1::integer ORDER BY id LIMIT $3::integer
 ), walked AS (
   SELECT id, sha256,
     CASE
       WHEN before <> coalesce(lag(sha256) OVER (ORDER BY id), decode($2::text, 'hex')) THEN 'link'
       WHEN sha256 <> sha256(before || convert_to(id::text || E'\n' || canon, 'UTF8')) THEN 'hash'
-      WHEN event <> canon::jsonb -> 'event' OR job_id <> (canon::jsonb ->> 'job')::integer THEN 'text'
+      WHEN doc <> canon::jsonb OR event <> doc -> 'event' OR job_id <> (doc ->> 'job')::integer THEN 'text'
     END AS fault
   FROM stretch
 )

@@ -263,7 +263,7 @@ describe('the chain of the book', () => {
     try {
       await client.query('BEGIN');
       await client.query('ALTER TABLE book_entry DISABLE TRIGGER USER');
-      await client.query('ALTER TABLE book_entry DROP CONSTRAINT book_entry_hash');
+      await client.query('ALTER TABLE book_entry DROP CONSTRAINT book_entry_hash, DROP CONSTRAINT book_entry_doc');
       for (const statement of statements) await client.query(statement);
       const { rows } = await client.query<{ faults: BookCheck['faults'] }>(sql('room/check'), [0, '', 1_000]);
       return rows[0]?.faults ?? [];
@@ -304,9 +304,13 @@ describe('the chain of the book', () => {
       // Hashed anew, it does not fit what follows; the last one has nothing behind it: its hash on paper is not found then.
       const anew = await tampered([
         `UPDATE book_entry SET canon = replace(canon, '"step":"cut"', '"step":"box"') WHERE id = ${id}`,
+        `UPDATE book_entry SET doc = canon::jsonb WHERE id = ${id}`,
         `UPDATE book_entry SET sha256 = sha256(before || convert_to(id::text || E'\\n' || canon, 'UTF8')) WHERE id = ${id}`,
       ]);
       expect(anew.map((fault) => fault.id)).toEqual(id === ids.at(-1) ? [] : [id + 1]);
+      // What is asked of it, changed beside its text.
+      const beside = await tampered([`UPDATE book_entry SET doc = doc || '{"device": "other"}' WHERE id = ${id}`]);
+      expect(beside).toEqual([{ id, fault: 'text' }]);
     }
   });
 
@@ -325,7 +329,7 @@ describe('the chain of the book', () => {
 
   it('cannot be forked, changed or written past by the application, nor by the owner with triggers off', async () => {
     const last = ids.at(-1) ?? 0;
-    const copy = `INSERT INTO book_entry (id, canon, before, sha256) SELECT id + 100, replace(canon, 'cut', 'box'), before, sha256 FROM book_entry WHERE id = ${last}`;
+    const copy = `INSERT INTO book_entry (id, canon, doc, before, sha256) SELECT id + 100, replace(canon, 'cut', 'box'), replace(canon, 'cut', 'box')::jsonb, before, sha256 FROM book_entry WHERE id = ${last}`;
     await expect(server.database.pool.query(copy)).rejects.toMatchObject({ constraint: 'book_entry_chain' });
     await expect(server.owner.pool.query(`UPDATE book_entry SET canon = '{}'`)).rejects.toMatchObject({
       constraint: 'book_entry_frozen',
@@ -337,7 +341,14 @@ describe('the chain of the book', () => {
     try {
       await client.query('BEGIN');
       await client.query('ALTER TABLE book_entry DISABLE TRIGGER USER');
+      await client.query('SAVEPOINT one');
       await expect(client.query(copy)).rejects.toMatchObject({ constraint: 'book_entry_hash' });
+      await client.query('ROLLBACK TO one');
+      await expect(
+        client.query(`UPDATE book_entry SET doc = doc || '{"device": "other"}' WHERE id = ${last}`),
+      ).rejects.toMatchObject({
+        constraint: 'book_entry_doc',
+      });
     } finally {
       await client.query('ROLLBACK');
       client.release();

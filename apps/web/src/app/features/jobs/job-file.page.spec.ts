@@ -48,7 +48,9 @@ function open(rights: readonly string[] = ['plan', 'record']): void {
       },
       {
         provide: BookApi,
-        useValue: { enterCounts: (lines: unknown) => (sent.push(lines), of({ answer: { entered: 1, known: 1, held: 2 } })) },
+        useValue: {
+          enterCounts: (lines: unknown) => (sent.push(lines), of({ answer: { entered: 1, known: 1, held: 2 } })),
+        },
       },
     ],
   });
