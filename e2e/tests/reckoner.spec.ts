@@ -123,6 +123,12 @@ test('a shift at the press is decided look by look, held against the best, and k
       await expectAccessible(page, 'a web break');
       await page.getByRole('radio', { name: /Hang another roll/ }).click();
     }
+    if (n === 2) {
+      await page.getByRole('button', { name: 'Work it out at the register bench' }).click();
+      await expect(page.getByText('Set up for a shift at the press, look 2 of 12')).toBeVisible();
+      await page.goBack();
+      await expect(look).toHaveText('2 of 12');
+    }
     if (n === 6) await page.getByLabel('Move C across, steps').fill('-3');
     await next.click();
   }

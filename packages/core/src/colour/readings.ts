@@ -128,6 +128,13 @@ const MOST_INKS = 16;
 /** Change of a solid's colour with its density, CIELAB a unit of density: chroma grows, lightness falls. Invented for practice. */
 const LAB_PER_DENSITY = { chroma: 18, lightness: -14 };
 
+/** The colour of a solid that is off its aim by some density. Invented for practice. */
+export function solidAt(aim: Lab, off: number): Lab {
+  const chroma = Math.hypot(aim.a, aim.b);
+  const scale = chroma === 0 ? 1 : 1 + (off * LAB_PER_DENSITY.chroma) / chroma;
+  return { l: Math.max(0, aim.l + off * LAB_PER_DENSITY.lightness), a: aim.a * scale, b: aim.b * scale };
+}
+
 /**
  * Stands in for a spectrodensitometer: readings about the aims that are off by some density, drift and scatter, the same
  * for the same seed, over the interface that a device would use. For practice and for trying the screens.
@@ -141,19 +148,14 @@ export function standInDensitometer(seed: number, inks: readonly string[], set: 
         const place = (sheet * MOST_INKS + i) * 8;
         const draw = (k: number): number => Math.sin(seed * 12.9898 + i * 78.233 + k * 37.719);
         const off = draw(1) * PRACTICE.off + (draw(2) * PRACTICE.driftPerThousand * sheet) / 1000;
-        const [density, chroma] = [own(set.densities, ink) ?? 1.4, Math.hypot(aim.a, aim.b)];
-        const scale = chroma === 0 ? 1 : 1 + (off * LAB_PER_DENSITY.chroma) / chroma;
+        const [density, solid] = [own(set.densities, ink) ?? 1.4, solidAt(aim, off)];
         const noisy = (k: number): number => normal(seed, place + k) * PRACTICE.labNoise;
         return {
           sheet,
           ink,
           density: density + off + normal(seed, place) * PRACTICE.noise,
           gain50: (own(set.gain50, ink) ?? 0.14) + draw(3) * PRACTICE.gain + normal(seed, place + 1) * 0.004,
-          lab: {
-            l: Math.max(0, aim.l + off * LAB_PER_DENSITY.lightness + noisy(2)),
-            a: aim.a * scale + noisy(3),
-            b: aim.b * scale + noisy(4),
-          },
+          lab: { l: Math.max(0, solid.l + noisy(2)), a: solid.a + noisy(3), b: solid.b + noisy(4) },
         };
       }),
   };

@@ -10,7 +10,7 @@ export {
   shiftBegin,
   shiftEnd,
 } from './play.js';
-export { SHIFT_SHEET, aimDensity, shiftDensities, shiftRegister } from './readings.js';
+export { SHIFT_AIMS, SHIFT_SHEET, aimDensity, shiftDensities, shiftPatches, shiftRegister } from './readings.js';
 export {
   type BreakCause,
   type MovedColour,

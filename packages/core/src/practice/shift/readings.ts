@@ -1,4 +1,4 @@
-import { AIM_SETS } from '../../colour/index.js';
+import { type PatchReading, AIM_SETS, solidAt } from '../../colour/index.js';
 import { normal, own, table } from '../../kernel/index.js';
 import { type SheetReading, PRACTICE_NOISE, standInCamera } from '../../register/index.js';
 import type { ShiftState } from './play.js';
@@ -14,9 +14,11 @@ export const SHIFT_SHEET = {
   ],
 } as const;
 
-const { densities = {} } = AIM_SETS.find(({ id }) => id === 'offset-coated-2013') ?? {};
-/** Density of an ink that was approved: that of the aims for coated paper. */
-export const aimDensity = (colour: ShiftColour): number => own(densities, colour) ?? 0;
+/** The aims that the run is held to: those for coated paper. */
+export const SHIFT_AIMS = 'offset-coated-2013';
+const AIMS = AIM_SETS.find(({ id }) => id === SHIFT_AIMS);
+/** Density of an ink that was approved. */
+export const aimDensity = (colour: ShiftColour): number => own(AIMS?.densities, colour) ?? 0;
 /** Scatter of a reading of density, one standard deviation. Invented, like the run. */
 const DENSITY_NOISE = 0.008;
 /** Readings of a run are told apart from those of its camera by where they are drawn from. */
@@ -54,3 +56,15 @@ export const shiftDensities = (
         normal(seed, DENSITIES_FROM + look * SHIFT_COLOURS.length + i) * DENSITY_NOISE,
     ]),
   ) as Record<ShiftColour, number>;
+
+/** The same as an instrument hands them on: each with the colour that a solid of its density has, its gain on the aim. */
+export function shiftPatches(shift: PracticeShift, state: ShiftState): PatchReading[] {
+  const densities = shiftDensities(shift, state);
+  return SHIFT_COLOURS.map((ink) => ({
+    sheet: state.look * shift.perLook,
+    ink,
+    density: densities[ink],
+    gain50: own(AIMS?.gain50, ink) ?? 0,
+    lab: solidAt(own(AIMS?.solids, ink) ?? { l: 50, a: 0, b: 0 }, densities[ink] - aimDensity(ink)),
+  }));
+}

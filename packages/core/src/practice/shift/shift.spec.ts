@@ -1,10 +1,21 @@
 import fc from 'fast-check';
+import { AIM_SETS, DENSITY_BAND, cielab1976, inkRun } from '../../colour/index.js';
+import { own } from '../../kernel/index.js';
 import { fitRegister } from '../../register/index.js';
 import { bestShift } from './best.js';
 import { outOf, shareOf } from './out.js';
 import { type ShiftDecision, lostOf, playShift, reckonedGood, shiftBegin, shiftEnd } from './play.js';
-import { SHIFT_SHEET, shiftDensities, shiftRegister } from './readings.js';
-import { type PracticeShift, MOST_STEPS_OFF, MOVED_COLOURS, SHIFT_COLOURS, STEP_MM, makeShift } from './shift.js';
+import { SHIFT_AIMS, SHIFT_SHEET, shiftDensities, shiftPatches, shiftRegister } from './readings.js';
+import {
+  type PracticeShift,
+  MOST_STEPS_OFF,
+  MOVED_COLOURS,
+  SHIFT_COLOURS,
+  SHIFT_LOOKS,
+  STEP_DENSITY,
+  STEP_MM,
+  makeShift,
+} from './shift.js';
 
 const seeds = fc.integer({ min: 1, max: 1_000_000 });
 const steps = fc.integer({ min: -6, max: 6 });
@@ -74,6 +85,24 @@ describe('a simulated shift', () => {
       const read = shiftDensities(shift, state);
       for (const colour of SHIFT_COLOURS) expect(read[colour]).toBeGreaterThan(0.8);
     }
+  });
+
+  it('reads colour as density has it: the ink that goes off is told at the keys, which way it went', () => {
+    const set = AIM_SETS.find(({ id }) => id === SHIFT_AIMS);
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const shift = makeShift(seed);
+        const state = playShift(shift, idle(shift).slice(0, SHIFT_LOOKS - 1));
+        const off = state.ink[shift.ink.colour] * STEP_DENSITY;
+        const told = set && inkRun(shift.ink.colour, shiftPatches(shift, state), set);
+        expect(told?.density).toBe(shiftDensities(shift, state)[shift.ink.colour]);
+        // Clear of the band by more than its scatter.
+        if (Math.abs(off) > 2 * DENSITY_BAND) expect(told?.advice).toContain(off > 0 ? 'less-ink' : 'more-ink');
+      }),
+    );
+    const begun = shiftBegin(makeShift(1));
+    for (const { lab, ink } of shiftPatches(makeShift(1), begun))
+      expect(cielab1976(lab, own(set?.solids, ink) ?? lab)).toBeLessThan(set?.toleranceE76 ?? 0);
   });
 
   it('cannot be played better by whoever acts on what is shown (property)', () => {

@@ -16,19 +16,13 @@ import {
 } from '@druckerei/core';
 import { COLOUR_ADVICE_WORDS, issueText } from '@druckerei/contract';
 import { Theme } from '../../../platform/theme';
+import type { ColourInput } from '../../../ui/colour-input';
 import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
 import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
-
-interface ColourInput {
-  readonly set: string;
-  readonly readings: readonly PatchReading[];
-  readonly seed: number;
-  readonly sheets: number;
-}
 
 const INKS = ['K', 'C', 'M', 'Y'];
 const SHEETS_BETWEEN = 50;

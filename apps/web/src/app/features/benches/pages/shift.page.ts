@@ -23,6 +23,7 @@ import { guideAt } from '../../../platform/guide/guide-place';
 import { failureOf } from '../../../platform/problem';
 import { Theme } from '../../../platform/theme';
 import { count, many, money, percent } from '../../../ui/format';
+import { keep } from '../../../ui/kept';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
 import { PracticeApi } from '../state/practice.api';
@@ -80,8 +81,9 @@ export class ShiftPage {
 
   constructor() {
     guideAt(() => ({ page: 'lessons', heading: '' }));
-    const seed = Number(inject(ActivatedRoute).snapshot.queryParamMap.get('seed') ?? 1);
-    this.run.begin(Number.isInteger(seed) && seed > 0 && seed <= MOST_SEED ? seed : 1);
+    const seed = Number(inject(ActivatedRoute).snapshot.queryParamMap.get('seed') ?? this.run.seed());
+    // Whoever comes back goes on; a link to another run begins that.
+    if (seed !== this.run.seed()) this.run.begin(Number.isInteger(seed) && seed > 0 && seed <= MOST_SEED ? seed : 1);
   }
 
   private said({ moves, keys, roll, count: counts }: ShiftDecision): string[] {
@@ -113,7 +115,12 @@ export class ShiftPage {
     this.run.keys(colour, this.steps(text));
   }
   protected decide(change: Partial<ShiftDecision>): void {
-    this.run.next.update((next) => ({ ...next, ...change }));
+    this.run.decide(change);
+  }
+  /** Hands what is read now to the bench that works it out. */
+  protected hand(bench: 'register' | 'colour'): void {
+    keep(bench, bench === 'register' ? this.run.forRegister() : this.run.forColour());
+    void this.router.navigateByUrl(`/benches/${bench}`);
   }
   protected print(): void {
     this.run.run();
@@ -122,7 +129,7 @@ export class ShiftPage {
   /** Ends the shift: what it came to is told here, and kept by the server for whoever is signed in. */
   protected handOver(): void {
     const extra = Math.max(0, Math.min(MOST_BEYOND, Math.round(this.beyond())));
-    this.run.extra.set(extra);
+    this.run.handOver(extra);
     this.unkept.set('');
     this.api.play(this.run.played(extra)).subscribe({
       error: (error: unknown) => this.unkept.set(failureOf(error).text),

@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
-import { bestShift, lostOf, makeShift } from '@druckerei/core';
+import { Router, provideRouter } from '@angular/router';
+import { AIM_SETS, bestShift, fitRegister, lostOf, makeShift, movesOf } from '@druckerei/core';
 import type { PlayedShift } from '@druckerei/contract';
 import { of } from 'rxjs';
 import { Theme } from '../../../platform/theme';
@@ -13,16 +13,19 @@ import { ShiftPage } from './shift.page';
 function playBest(run: ShiftRun): void {
   const { decisions, extra } = bestShift(run.shift());
   for (const decision of decisions) {
-    run.next.set(decision);
+    run.decide(decision);
     run.run();
   }
-  run.extra.set(extra);
+  run.handOver(extra);
 }
 
 describe('a shift at the press', () => {
+  beforeEach(() => localStorage.clear());
+  const newRun = (): ShiftRun => TestBed.runInInjectionContext(() => new ShiftRun());
+
   it('comes to the best where the best decisions are taken, reason by reason', () => {
     for (const seed of [1, 2, 3, 4]) {
-      const run = new ShiftRun();
+      const run = newRun();
       run.begin(seed);
       playBest(run);
       const outcome = run.outcome();
@@ -32,7 +35,7 @@ describe('a shift at the press', () => {
   });
 
   it('advises the steps back of what it reads, and keeps what was read before', () => {
-    const run = new ShiftRun();
+    const run = newRun();
     run.begin(5);
     for (let i = 0; i < 4; i++) run.run();
     const { colour } = run.shift().drift;
@@ -40,6 +43,24 @@ describe('a shift at the press', () => {
     expect(row?.advised).toBe(-Math.round((row?.across ?? 0) / 0.02));
     expect(run.registerTrend().map(({ points }) => points.length)).toEqual([5, 5, 5]);
     expect(run.colours().find((one) => one.colour === 'K')).not.toHaveProperty('across');
+  });
+
+  it('hands what is read to the benches that work it out', () => {
+    const run = newRun();
+    run.begin(5);
+    for (let i = 0; i < 4; i++) run.run();
+    const { rows, marks, stepMm, toleranceMm, from } = run.forRegister();
+    expect(from).toContain('look 4 of 12');
+    for (const { colour, offsets } of rows) {
+      const fit = fitRegister(marks, offsets, colour);
+      const advised = fit.ok ? movesOf(fit.value, { moveMm: stepMm, cockMmPerM: 1 }).steps.across : undefined;
+      expect(advised).toBe(run.colours().find((one) => one.colour === colour)?.advised);
+    }
+    expect(toleranceMm).toBeCloseTo(0.1, 9);
+    const { readings, set } = run.forColour();
+    expect(readings).toHaveLength(5 * 4);
+    expect(AIM_SETS.some(({ id }) => id === set)).toBe(true);
+    expect(readings.at(-1)?.density).toBe(run.colours().find(({ colour }) => colour === 'Y')?.density);
   });
 
   const kept: PlayedShift[] = [];
@@ -92,5 +113,21 @@ describe('a shift at the press', () => {
     expect(kept[0]?.decisions[broken.at]).toEqual({ moves: { C: -2 }, keys: {}, roll: 'new' });
     await press('Begin anew');
     expect(page.querySelector('[data-test=look]')?.textContent).toBe(`0 of ${looks}`);
+  });
+
+  it('goes on where it was left, after a look at a bench', async () => {
+    const { fixture, page, press } = await open();
+    const navigate = jest.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    await press('Run the next');
+    await press('At the colour bench');
+    expect(navigate).toHaveBeenLastCalledWith('/benches/colour');
+    await press('Work it out at the register bench');
+    expect(navigate).toHaveBeenLastCalledWith('/benches/register');
+    expect(localStorage.getItem('druckerei.register')).toContain('look 1 of 12');
+    expect(page.querySelector('[data-test=look]')?.textContent).toBe('1 of 12');
+    fixture.destroy();
+    const again = TestBed.createComponent(ShiftPage);
+    await again.whenStable();
+    expect((again.nativeElement as HTMLElement).querySelector('[data-test=look]')?.textContent).toBe('1 of 12');
   });
 });

@@ -1,9 +1,11 @@
-import { computed, signal } from '@angular/core';
+import { computed } from '@angular/core';
 import {
   type MovedColour,
   type ShiftColour,
   type ShiftDecision,
+  MOST_STEPS_OFF,
   MOVED_COLOURS,
+  SHIFT_AIMS,
   SHIFT_COLOURS,
   SHIFT_LOSSES,
   SHIFT_SHEET,
@@ -19,21 +21,36 @@ import {
   reckonedGood,
   shiftDensities,
   shiftEnd,
+  shiftPatches,
   shiftRegister,
   shiftShare,
 } from '@druckerei/core';
 import type { PlayedShift } from '@druckerei/contract';
+import type { ColourInput } from '../../../ui/colour-input';
+import { kept } from '../../../ui/kept';
+import type { RegisterInput } from '../../../ui/register-input';
 
 const NOTHING: ShiftDecision = { moves: {}, keys: {} };
+/** Sheets of a run that a bench makes up by itself. */
+const PRACTICE_SHEETS = 40;
 
-/** A shift as it is played: what was decided so far, and what is seen of the run behind it. */
+interface Played {
+  readonly seed: number;
+  readonly decided: readonly ShiftDecision[];
+  readonly next: ShiftDecision;
+  readonly extra?: number;
+}
+
+/** A shift as it is played: what was decided so far, and what is seen of the run behind it. To be made where effects may be. */
 export class ShiftRun {
-  readonly seed = signal(1);
-  private readonly decided = signal<readonly ShiftDecision[]>([]);
+  /** Kept on this computer: whoever looks at a bench, or comes back tomorrow, goes on where they were. */
+  private readonly kept = kept<Played>('shift', { seed: 1, decided: [], next: NOTHING });
+  readonly seed = computed(() => this.kept().seed);
+  private readonly decided = computed(() => this.kept().decided);
   /** What is about to be decided. */
-  readonly next = signal<ShiftDecision>(NOTHING);
+  readonly next = computed(() => this.kept().next);
   /** Copies that were run beyond; undefined until the shift is handed over. */
-  readonly extra = signal<number | undefined>(undefined);
+  readonly extra = computed(() => this.kept().extra);
 
   readonly shift = computed(() => makeShift(this.seed()));
   /** The run at every look so far. */
@@ -109,26 +126,50 @@ export class ShiftRun {
     return { across: fit.value.across, advised: moves.steps.across };
   }
 
+  /** What the camera reads now, for the register bench. */
+  readonly forRegister = computed((): RegisterInput => ({
+    ...{ widthMm: SHIFT_SHEET.widthMm, heightMm: SHIFT_SHEET.heightMm, marks: SHIFT_SHEET.marks },
+    rows: this.offsets(),
+    toleranceMm: MOST_STEPS_OFF * STEP_MM,
+    leastTrapMm: STEP_MM,
+    stepMm: STEP_MM,
+    cockStepMmPerM: STEP_MM,
+    sheets: PRACTICE_SHEETS,
+    seed: this.seed(),
+    from: `a shift at the press, look ${this.state().look} of ${this.shift().looks}, colour minus black`,
+  }));
+  /** What the instrument has read so far, for the colour bench. */
+  readonly forColour = computed((): ColourInput => ({
+    set: SHIFT_AIMS,
+    readings: this.states().flatMap((state) => shiftPatches(this.shift(), state)),
+    sheets: PRACTICE_SHEETS,
+    seed: this.seed(),
+  }));
+
+  /** Adds to what is about to be decided. */
+  decide(change: Partial<ShiftDecision>): void {
+    this.kept.update((played) => ({ ...played, next: { ...played.next, ...change } }));
+  }
   move(colour: MovedColour, steps: number): void {
-    this.next.update((next) => ({ ...next, moves: { ...next.moves, [colour]: steps } }));
+    this.decide({ moves: { ...this.next().moves, [colour]: steps } });
   }
   keys(colour: ShiftColour, steps: number): void {
-    this.next.update((next) => ({ ...next, keys: { ...next.keys, [colour]: steps } }));
+    this.decide({ keys: { ...this.next().keys, [colour]: steps } });
   }
   /** Lets the next copies run, with what was decided. */
   run(): void {
-    this.decided.update((before) => [...before, this.next()]);
-    this.next.set(NOTHING);
+    this.kept.update(({ seed, decided, next }) => ({ seed, decided: [...decided, next], next: NOTHING }));
   }
   /** The shift as it was played, to be kept. */
   played(extra: number): PlayedShift {
     const decisions = this.decided().map((decision) => ({ ...decision }));
     return { seed: this.seed(), decisions, extra };
   }
+  /** Ends it. @param extra copies that are run beyond */
+  handOver(extra: number): void {
+    this.kept.update((played) => ({ ...played, extra }));
+  }
   begin(seed: number): void {
-    this.seed.set(seed);
-    this.decided.set([]);
-    this.next.set(NOTHING);
-    this.extra.set(undefined);
+    this.kept.set({ seed, decided: [], next: NOTHING });
   }
 }
