@@ -136,7 +136,7 @@ const { benchZones } = await import('./bench-zones.mjs');
 await benchZones(await import('@druckerei/formats/artwork'), say, ratio);
 
 const { benchLists } = await import('./bench-lists.mjs');
-benchLists(core, await import('@druckerei/formats/tables'), say, ratio);
+benchLists(core, await import('@druckerei/contract'), await import('@druckerei/formats/tables'), say, ratio);
 const { benchXjdf } = await import('./bench-xjdf.mjs');
 benchXjdf(await import('@druckerei/formats/xjdf'), exampleNames.map(example), planned, {
   say,

@@ -1,4 +1,4 @@
-import { type Issue, columnsOf, error, readAmount } from '@druckerei/core';
+import { type InSteps, type Issue, columnsOf, error, readAmount, throughRows, toEnd } from '@druckerei/core';
 import { type Customer, type DeliveryPlace, MOST_PLACES, customerSchema } from './customers.js';
 import { fieldErrors } from './field-errors.js';
 import { issueText } from './messages.js';
@@ -112,22 +112,22 @@ const letters = (name: string): string => name.trim().toLowerCase();
  * Reads a list of customers; lines of one name are one customer with all their places, told by the first of them. Empty
  * lines are left out. @param first number of the first of the rows.
  */
-export function readCustomerList(
+export function* customerLines(
   rows: readonly (readonly string[])[],
   key: CustomerListKey,
   first = 2,
-): CustomerLine[] {
+): InSteps<CustomerLine[]> {
   const wrong: CustomerLine[] = [];
   const found = new Map<
     string,
     { readonly line: number; readonly customer: Customer; readonly places: DeliveryPlace[] }
   >();
-  for (const [i, row] of rows.entries()) {
-    if (row.every((cell) => cell.trim() === '')) continue;
+  yield* throughRows(rows, (row, i) => {
+    if (row.every((cell) => cell.trim() === '')) return;
     const read = readLine(row, key, first + i);
     if ('why' in read) {
       wrong.push(read);
-      continue;
+      return;
     }
     const { line, customer, place } = read as Told;
     const name = letters(customer.name);
@@ -138,10 +138,13 @@ export function readCustomerList(
     else if (places.length >= MOST_PLACES) wrong.push({ line, why: `A customer has ${MOST_PLACES} places at most.` });
     else if (before && place) places.push(place);
     else found.set(name, { line, customer, places: place ? [place] : [] });
-  }
+  });
   const made = [...found.values()].map(({ line, customer, places }): CustomerLine => ({
     line,
     customer: places.length > 0 ? { ...customer, places } : customer,
   }));
   return [...made, ...wrong].sort((a, b) => a.line - b.line);
 }
+/** The same in one go. */
+export const readCustomerList = (...list: Parameters<typeof customerLines>): CustomerLine[] =>
+  toEnd(customerLines(...list));

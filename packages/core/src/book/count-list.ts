@@ -1,4 +1,14 @@
-import { type DayFirst, type Issue, bareName, columnsOf, error, readDay } from '../kernel/index.js';
+import {
+  type DayFirst,
+  type InSteps,
+  type Issue,
+  bareName,
+  columnsOf,
+  error,
+  readDay,
+  throughRows,
+  toEnd,
+} from '../kernel/index.js';
 
 /** What a list of counts may tell, and what its columns are called. */
 export const COUNT_COLUMNS = {
@@ -104,8 +114,15 @@ function readLine(row: readonly string[], { columns, dates }: CountListKey, line
  * number of the first line. Issues: `list.cell-missing`, `list.not-a-number`, `list.not-whole`, `list.moment`,
  * `list.nothing-counted`. Source: common practice, no source.
  */
-export const readCountList = (rows: readonly (readonly string[])[], key: CountListKey, first = 2): CountLine[] =>
-  rows.flatMap((row, i) => (row.every((cell) => cell.trim() === '') ? [] : [readLine(row, key, first + i)]));
+export function* countLines(rows: readonly (readonly string[])[], key: CountListKey, first = 2): InSteps<CountLine[]> {
+  const lines: CountLine[] = [];
+  yield* throughRows(rows, (row, i) => {
+    if (row.some((cell) => cell.trim() !== '')) lines.push(readLine(row, key, first + i));
+  });
+  return lines;
+}
+/** The same in one go. */
+export const readCountList = (...list: Parameters<typeof countLines>): CountLine[] => toEnd(countLines(...list));
 
 /** A station as a list may call it. */
 interface NamedStep {

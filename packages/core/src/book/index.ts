@@ -3,6 +3,7 @@ export {
   type CountedLine,
   COUNT_COLUMNS,
   guessCountColumns,
+  countLines,
   readCountList,
   stationNamed,
 } from './count-list.js';

@@ -16,4 +16,5 @@ export * from './precision.js';
 export * from './measure.js';
 export { dayAfter, daysBetween, isCalendarDay } from './day.js';
 export { type DayFirst, guessDayFirst, readDay } from './read-day.js';
+export { type InSteps, throughRows, toEnd } from './in-steps.js';
 export { MINUTE_MS, instantOf, wallClock } from './zone.js';

@@ -1,4 +1,4 @@
-import { type Issue, bareName, columnsOf, error } from '../kernel/index.js';
+import { type InSteps, type Issue, bareName, columnsOf, error, throughRows, toEnd } from '../kernel/index.js';
 import {
   type PaperItem,
   type Stock,
@@ -190,21 +190,21 @@ function readLine(
  * the first line. Issues: `list.cell-missing`, `list.unknown-item`,
  * `list.size-unknown`, `list.not-a-number`, `list.not-whole`. Source: common practice, no source.
  */
-export function readHeldList(
+export function* heldLines(
   rows: readonly (readonly string[])[],
   key: HeldListKey,
   known: KnownThings,
   first = 2,
-): HeldLine[] {
+): InSteps<HeldLine[]> {
   const things = new Things(known);
   const wrong: HeldLine[] = [];
   const counted: { readonly line: number; readonly held: Held }[] = [];
-  for (const [i, row] of rows.entries()) {
-    if (row.every((cell) => cell.trim() === '')) continue;
+  yield* throughRows(rows, (row, i) => {
+    if (row.every((cell) => cell.trim() === '')) return;
     const read = { ...readLine(row, key, things), line: first + i };
     if ('held' in read) counted.push(read);
     else wrong.push(read);
-  }
+  });
   const placed = new Set(counted.filter(({ held }) => held.place !== undefined).map(({ held }) => held.key));
   const sums = new Map<string, { readonly line: number; readonly held: Held }>();
   for (const { line, held } of counted) {
@@ -222,3 +222,5 @@ export function readHeldList(
   }
   return [...sums.values(), ...wrong].sort((a, b) => a.line - b.line);
 }
+/** The same in one go. */
+export const readHeldList = (...list: Parameters<typeof heldLines>): HeldLine[] => toEnd(heldLines(...list));

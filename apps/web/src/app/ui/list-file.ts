@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type DayFirst, guessDayFirst, guessDecimal } from '@druckerei/core';
+import { type DayFirst, type InSteps, guessDayFirst, guessDecimal } from '@druckerei/core';
 import { refusedCsv } from '@druckerei/formats/tables';
 import { ColumnTable } from './column-table';
 import { count, many } from './format';
@@ -34,8 +44,12 @@ export interface ListKind<T> {
   /** How many are taken at once. */
   readonly most: number;
   readonly guess: (headings: readonly string[]) => Partial<Record<string, number>>;
-  /** @param first number of the first of the rows. */
-  readonly read: (rows: readonly (readonly string[])[], key: ListKey, first: number) => readonly ReadLine<T>[];
+  /** Its lines, in steps where there may be many. @param first number of the first of the rows. */
+  readonly read: (
+    rows: readonly (readonly string[])[],
+    key: ListKey,
+    first: number,
+  ) => readonly ReadLine<T>[] | InSteps<readonly ReadLine<T>[]>;
 }
 
 /** A line that was read, or why it cannot be taken. */
@@ -53,6 +67,8 @@ const DOING: Readonly<Record<ListWay['doing'], string>> = {
   entering: 'Entering the list:',
 };
 
+/** Milliseconds that lines are read before the page does something else. */
+const READ_MS = 40;
 /** Lines that are shown of a list, and of what is told of it. */
 const SHOWN = 100;
 const TOLD = 20;
@@ -121,7 +137,11 @@ const TOLD = 20;
         @if (untold(); as column) {
           <p role="alert">Say which column is: {{ column }}.</p>
         } @else {
-          <p role="status" data-test="list-file">{{ outcome() }}</p>
+          @if (soFar(); as many) {
+            <p data-test="list-read">Reading: {{ count(many) }} of {{ count(list().rows().length) }} lines.</p>
+          } @else {
+            <p role="status" data-test="list-file">{{ outcome() }}</p>
+          }
           @for (one of refused().slice(0, told); track one.line) {
             <p class="wrong">
               <b>Line {{ one.line }}:</b> {{ one.why }}
@@ -257,11 +277,9 @@ export class ListFile<T> {
     const column = this.kind().wanted.find((one) => this.list().chosen()[one] === undefined);
     return column === undefined ? undefined : this.kind().columns[column];
   });
-  private readonly lines = computed(() => {
-    if (this.untold() !== undefined) return [];
-    const key = { columns: this.list().chosen(), decimal: this.decimal(), dates: this.dates() };
-    return this.kind().read(this.list().rows(), key, this.list().firstLine());
-  });
+  private readonly lines = signal<readonly ReadLine<T>[]>([]);
+  /** How many lines have been read, while there are more. */
+  protected readonly soFar = signal<number | undefined>(undefined);
   protected readonly items = computed(() => this.lines().flatMap((one) => ('item' in one ? [one.item] : [])));
   protected readonly refused = computed(() => {
     const [rows, first] = [this.list().rows(), this.list().firstLine()];
@@ -274,6 +292,39 @@ export class ListFile<T> {
     const { one, several } = this.kind();
     return `${many(taken, one, several)} can be taken${refused > 0 ? `; ${many(refused, 'line')} cannot` : ''}.`;
   });
+
+  constructor() {
+    effect((onCleanup) => {
+      const rows = this.list().rows();
+      const key = { columns: this.list().chosen(), decimal: this.decimal(), dates: this.dates() };
+      const read = this.untold() === undefined ? this.kind().read(rows, key, this.list().firstLine()) : [];
+      untracked(() => onCleanup(this.goThrough(read)));
+    });
+  }
+
+  /** Reads lines a while at a time, so that the page goes on. @returns stops it */
+  private goThrough(read: ReturnType<ListKind<T>['read']>): () => void {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const end = (lines: readonly ReadLine<T>[]): void => {
+      this.soFar.set(undefined);
+      this.lines.set(lines);
+    };
+    const go = (steps: InSteps<readonly ReadLine<T>[]>): void => {
+      const until = performance.now() + READ_MS;
+      let step = steps.next();
+      while (!step.done && performance.now() < until) step = steps.next();
+      if (step.done) {
+        end(step.value);
+        return;
+      }
+      this.soFar.set(step.value);
+      timer = setTimeout(() => go(steps));
+    };
+    this.lines.set([]);
+    if ('next' in read) go(read);
+    else end(read);
+    return () => clearTimeout(timer);
+  }
 
   protected async open(files: FileList | null): Promise<void> {
     const text = await textOfFile(files);

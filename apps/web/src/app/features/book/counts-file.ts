@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
-import { type CountColumn, type CountedLine, COUNT_COLUMNS, guessCountColumns, readCountList } from '@druckerei/core';
+import { type CountColumn, type CountedLine, COUNT_COLUMNS, countLines, guessCountColumns } from '@druckerei/core';
 import { MOST_ENTRIES, issueText } from '@druckerei/contract';
 import { BookApi } from '../../platform/book-api';
 import { deviceName } from '../../platform/book-outbox';
@@ -49,10 +49,12 @@ export class CountsFile {
     several: 'counts',
     most: MOST_ENTRIES,
     guess: guessCountColumns,
-    read: (rows, key, first) =>
-      readCountList(rows, key, first).map((one) =>
+    *read(rows, key, first) {
+      const lines = yield* countLines(rows, key, first);
+      return lines.map((one) =>
         'issues' in one ? { line: one.line, why: one.issues.map(issueText).join(' ') } : { line: one.line, item: one },
-      ),
+      );
+    },
   };
 
   protected take(listed: readonly CountedLine[]): void {

@@ -43,6 +43,23 @@ const opened = async (addCustomers: (customers: readonly Customer[]) => unknown,
 beforeEach(() => localStorage.clear());
 
 describe('customers out of a file', () => {
+  it('are read a while at a time, so that the page goes on', async () => {
+    // Every look at the clock is later than a while.
+    let clock = 0;
+    const now = jest.spyOn(performance, 'now').mockImplementation(() => (clock += 100));
+    const lines = ['Name;Note', ...Array.from({ length: 1_200 }, (_, i) => `House ${i};`)];
+    const page = await opened(() => of({ answer: { ids: [] } }), lines.join('\n'));
+    expect(page.text()).toContain('House 99');
+    expect(page.text()).toContain('Reading: 500 of 1,200 lines.');
+    expect(page.button('Take')?.disabled).toBe(true);
+    for (let i = 0; i < 20 && !page.text().includes('can be taken'); i++) {
+      await new Promise((resolve) => setTimeout(resolve));
+      await page.settle();
+    }
+    expect(page.text()).toContain('1,200 customers can be taken.');
+    now.mockRestore();
+  });
+
   it('show how far they are, and can be stopped', async () => {
     const way = new Subject<unknown>();
     const page = await opened(() => way);

@@ -11,8 +11,8 @@ import {
   CUSTOMER_COLUMNS,
   type EnteredCustomers,
   MOST_ENTRIES,
+  customerLines,
   guessCustomerColumns,
-  readCustomerList,
 } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
 import { Api } from '../../platform/api';
@@ -138,10 +138,10 @@ export class CustomersPage {
     dates: [],
     ...{ one: 'customer', several: 'customers', most: MOST_ENTRIES },
     guess: guessCustomerColumns,
-    read: (rows, key, first) =>
-      readCustomerList(rows, key, first).map((one) =>
-        'customer' in one ? { line: one.line, item: one } : { line: one.line, why: one.why },
-      ),
+    *read(rows, key, first) {
+      const lines = yield* customerLines(rows, key, first);
+      return lines.map((one) => ('customer' in one ? { line: one.line, item: one } : { line: one.line, why: one.why }));
+    },
   };
 
   constructor() {

@@ -6,7 +6,7 @@ import {
   HELD_COLUMNS,
   guessHeldColumns,
   isPaperKey,
-  readHeldList,
+  heldLines,
 } from '@druckerei/core';
 import { type CountedList, MOST_ENTRIES, issueText } from '@druckerei/contract';
 import { ListTaking } from '../../platform/list-taking';
@@ -83,14 +83,12 @@ export class CountFile {
     const [works, papers, others] = [this.stores.works(), this.papers(), this.others()];
     return {
       ...this.guessed,
-      read: (rows, key, first) =>
-        works
-          ? readHeldList(rows, key, { works, papers, others }, first).map((one) =>
-              'held' in one
-                ? { line: one.line, item: one }
-                : { line: one.line, why: one.issues.map(issueText).join(' ') },
-            )
-          : [],
+      *read(rows, key, first) {
+        const lines = works ? yield* heldLines(rows, key, { works, papers, others }, first) : [];
+        return lines.map((one) =>
+          'held' in one ? { line: one.line, item: one } : { line: one.line, why: one.issues.map(issueText).join(' ') },
+        );
+      },
     };
   });
 
