@@ -176,7 +176,15 @@ export async function enterCounts(
       done += next.lines;
     }
   };
-  const ends = await Promise.allSettled(Array.from({ length: LANES }, lane));
+  const ends = await Promise.allSettled(
+    Array.from({ length: LANES }, () =>
+      lane().catch((error: unknown) => {
+        // Nothing more is begun; what the other lane has under way comes to its end first.
+        jobs.length = 0;
+        throw error;
+      }),
+    ),
+  );
   for (const end of ends) if (end.status === 'rejected') throw end.reason;
   return told;
 }
