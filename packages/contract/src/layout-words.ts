@@ -35,20 +35,36 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
   ].join('; ');
 }
 
+/** Words of a size, in the language of whoever reads it. */
+export interface SizeWords {
+  readonly number: (value: number) => string;
+  readonly inside: string;
+  readonly pages: (count: number) => string;
+  readonly items: (count: number) => string;
+}
+const SIZE_WORDS: SizeWords = {
+  number: String,
+  inside: 'inside',
+  pages: (count) => `${count} pages`,
+  items: (count) => `${count} items`,
+};
+
 /** A component's size in words; empty for the forms of a gang. */
 export function sizeWords(
   { widthMm, heightMm, pages, die, carries }: ComponentLayout['component'],
   system: MeasureSystem = 'metric',
+  words: SizeWords = SIZE_WORDS,
 ): string {
-  const { show, unit } = measureOf('mm', system);
+  const { show: shown, unit } = measureOf('mm', system);
+  const show = (mm: number): string => words.number(shown(mm));
   const size = [
     ...(widthMm !== undefined && heightMm !== undefined ? [`${show(widthMm)} x ${show(heightMm)}`] : []),
-    ...(die?.kind === 'structure' ? [`${show(die.depthMm)}`] : []),
+    ...(die?.kind === 'structure' ? [show(die.depthMm)] : []),
   ].join(' x ');
   return [
-    ...(size === '' ? [] : [`${size} ${unit}${die?.kind === 'structure' ? ' inside' : ''}`]),
+    ...(size === '' ? [] : [`${size} ${unit}${die?.kind === 'structure' ? ` ${words.inside}` : ''}`]),
     ...(die?.kind === 'drawing' ? [die.name] : []),
-    ...(pages === undefined ? [] : [`${pages} pages`]),
-    ...(carries ? [`${carries.length} items`] : []),
+    ...(pages === undefined ? [] : [words.pages(pages)]),
+    ...(carries ? [words.items(carries.length)] : []),
   ].join(', ');
 }

@@ -30,15 +30,13 @@ import {
   letterheadPdf,
   lotLabelPdf,
   destructionPdf,
-  offerPdf,
   pictureOf,
   stationPdf,
   pileTagsPdf,
-  purchaseCsv,
-  purchasePdf,
   ticketPdf,
 } from './index.js';
 import { unpackWoff } from './pdf/unpack-woff.js';
+import { textOf } from './pdf/text-of.fixture.js';
 
 const example = (name: string): Job =>
   JSON.parse(fs.readFileSync(new URL(`../../../docs/examples/${name}.json`, import.meta.url), 'utf8')) as Job;
@@ -55,16 +53,6 @@ function documentOf(job: Job, change: Partial<JobDocument> = {}): JobDocument {
     at: new Date('2026-11-23T12:00:00Z'),
     ...change,
   };
-}
-
-async function textOf(pdf: Buffer): Promise<string> {
-  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
-  const texts: string[] = [];
-  for (let n = 1; n <= document.numPages; n++) {
-    const { items } = await (await document.getPage(n)).getTextContent();
-    texts.push(items.map((item) => ('str' in item ? item.str : '')).join(' '));
-  }
-  return texts.join(' ').replace(/\s+/g, ' ');
 }
 
 describe('job ticket', () => {
@@ -511,77 +499,6 @@ describe('a certificate of destruction', () => {
       'Local law and the rules of the issuer come first',
     ])
       expect(text).toContain(words);
-  });
-});
-
-describe('an offer as it is sent', () => {
-  it('says what is offered, at which prices and until when; not what it costs', async () => {
-    const pdf = await offerPdf({
-      number: 'O-26-018',
-      at: new Date('2026-11-23T12:00:00Z'),
-      works: { name: 'Haldenbruck Print Works', place: 'Haldenbruck' },
-      customer: 'Fernhollow Chamber Choir',
-      title: 'Concert programme',
-      description: ['Saddle-stitched', 'Section of 32 pages: 210 x 297 mm, Silk 90 g, colours 4 / 4'],
-      currency: 'EUR',
-      until: '2026-12-23',
-      note: 'Proof within two days.',
-      lines: [{ quantity: 3_000, price: 2_957.34, perThousand: 985.78 }],
-    });
-    const text = await textOf(pdf);
-    for (const words of [
-      'Haldenbruck Print Works | Haldenbruck',
-      'Offer O-26-018',
-      'Fernhollow Chamber Choir',
-      'Made on 2026-11-23; it holds until 2026-12-23.',
-      'colours 4 / 4',
-      '3,000 2,957.34 985.78',
-      'Proof within two days.',
-    ])
-      expect(text).toContain(words);
-    expect(text).not.toMatch(/cost|margin/i);
-  });
-});
-
-describe('an order to a supplier as it is sent', () => {
-  const order = {
-    number: 'P-26-031',
-    at: new Date('2026-11-23T12:00:00Z'),
-    works: { name: 'Haldenbruck Print Works', letterhead: 'Weir Lane 4\nBank 77 00 12' },
-    currency: 'EUR',
-    isDraft: false,
-    supplier: { name: 'Millrace Paper Merchants', address: 'Sluice Yard 2\nGreywater', reference: '40117' },
-    expected: '2026-12-01',
-    note: 'On pallets.',
-    lines: [
-      { name: 'Silk coated 135 g', quantity: 6_000, unit: 'sheets', price: 577.02 },
-      { name: 'Ink K', quantity: 2.5, unit: 'kg', price: null },
-    ],
-  };
-
-  it('says who orders what from whom, by when, and the sum of the prices that are agreed', async () => {
-    const text = await textOf(await purchasePdf(order));
-    for (const words of [
-      'Weir Lane 4 Bank 77 00 12',
-      'Sluice Yard 2 Greywater',
-      'Our number with you: 40117',
-      'wanted on 2026-12-01',
-      '6,000 sheets 577.02',
-      '2.5 kg as agreed',
-      'Sum of the prices told 577.02',
-      'On pallets.',
-    ])
-      expect(text).toContain(words);
-    expect(text).not.toContain('Draft');
-    expect(await textOf(await purchasePdf({ ...order, isDraft: true }))).toContain('Draft, not sent');
-  });
-
-  it('is a table with a line each', () => {
-    expect(purchaseCsv(order).split('\r\n')).toEqual([
-      'Order,Line,What,Quantity,Unit,"Price, EUR",Wanted on',
-      'P-26-031,1,Silk coated 135 g,6000,sheets,577.02,2026-12-01',
-      'P-26-031,2,Ink K,2.5,kg,,2026-12-01',
-    ]);
   });
 });
 

@@ -30,6 +30,7 @@ import {
   lotLabelPdf,
   offerPdf,
   purchasePdf,
+  tongueOf,
   shiftBookPdf,
 } from '@druckerei/formats';
 import { describeJob } from './describe-job.js';
@@ -125,8 +126,16 @@ export const normEffect = ({ jobs, before, after }: EffectQuestion): NormEffect[
     return same ? [] : [{ job: id, number: job.number, title: job.title, ...both }];
   });
 
-/** What jobs cost in a works, and what the first of them is in words; or why one of them cannot be planned. */
-export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly works: Works }): {
+/** What jobs cost in a works, and what the first of them is in the words of a locale; or why one of them cannot be planned. */
+export function costs({
+  jobs,
+  works,
+  locale,
+}: {
+  readonly jobs: readonly Job[];
+  readonly works: Works;
+  readonly locale: string | undefined;
+}): {
   costs: number[];
   description: string[];
   faults: { path: string; message: string }[];
@@ -138,7 +147,7 @@ export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly
   const [first] = jobs;
   return {
     costs: outcomes.map((outcome) => (outcome.ok ? outcome.value.totals.cost.total : 0)),
-    description: first ? describeJob(first, works) : [],
+    description: first ? describeJob(first, works, tongueOf(locale)) : [],
     faults,
   };
 }

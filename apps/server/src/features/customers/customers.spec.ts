@@ -221,6 +221,23 @@ describe('an offer', () => {
     expect((await manager.bytes(`/api/offers/${offer.id}/offer.pdf`)).subarray(0, 5).toString()).toBe('%PDF-');
   });
 
+  it('is written in the language of its customer, and stays as it was sent', async () => {
+    const { customer, version, id } = await asked<KeptCustomer>('post', '/api/customers', {
+      name: 'Fernhollow Press',
+      also: ['Old Fernhollow'],
+      locale: 'de-DE',
+    });
+    const jobs = [at(5_000, { customer: 'old fernhollow' })];
+    const offer = await asked<Offer>('post', '/api/offers', { number: 'O-DE', margin: 0.25, until: UNTIL, jobs });
+    const title = async () => (await manager.bytes(`/api/offers/${offer.id}/offer.pdf`)).toString('latin1');
+    expect(await title()).toContain('Angebot O-DE');
+    const change = { version, customer: { ...customer, locale: 'en-GB' } };
+    expect((await manager.call('put', `/api/customers/${id}`, change)).status).toBe(200);
+    expect(await title()).toContain('Angebot O-DE');
+    const again = await asked<Offer>('post', '/api/offers', { number: 'O-EN', margin: 0.25, until: UNTIL, jobs });
+    expect((await manager.bytes(`/api/offers/${again.id}/offer.pdf`)).toString('latin1')).toContain('Offer O-EN');
+  });
+
   it('becomes a job as it was costed, once', async () => {
     const offer = await asked<Offer>('post', '/api/offers', {
       number: 'O-2',

@@ -55,10 +55,13 @@ export async function addOffer(
   const today = dayIn(new Date(), works.timeZone);
   if (until < today) errors.push({ path: 'until', message: `The offer would have ended already: today is ${today}.` });
   if (!first || errors.length > 0) throw invalid(errors);
-  const costed = await workshop.run('costs', { jobs, works });
+  const customer = await database.one<{ locale: string | null }>('customers/locale', first.customer ?? '');
+  const locale = customer?.locale ?? works.locale;
+  const costed = await workshop.run('costs', { jobs, works, locale });
   if (costed.faults.length > 0) throw invalid(costed.faults);
   const body: Body = {
     works: headOf(works),
+    ...(locale === undefined ? {} : { locale }),
     title: first.title,
     customer: first.customer,
     currency: works.currency,

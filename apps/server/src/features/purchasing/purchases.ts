@@ -133,7 +133,9 @@ async function documentOf(queries: Queries, account: Account, id: number): Promi
   const purchase = await readPurchase(queries, account, id);
   const { supplier } = await readSupplier(queries, purchase.supplier);
   const works = await currentWorks(queries);
+  const locale = supplier.locale ?? works.locale;
   return {
+    ...(locale === undefined ? {} : { locale }),
     number: purchase.number,
     at: new Date(purchase.madeAt),
     works: { ...headOf(works), logo: await currentLogo(queries) },

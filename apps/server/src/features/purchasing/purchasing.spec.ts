@@ -228,6 +228,17 @@ describe('an order to a supplier', () => {
     expect(await numbers('open=true&limit=500')).not.toContain(withdrawn.number);
   });
 
+  it('is written in the language of its supplier', async () => {
+    const name = 'Fernhollow Boards';
+    const added = await manager.call('post', '/api/suppliers', { name, locale: 'de-DE' });
+    expect(added.status).toBe(201);
+    const purchase = await begin(order({ supplier: (added.body as KeptSupplier).id }));
+    const pdf = await manager.bytes(`/api/purchases/${purchase.id}/order.pdf`);
+    expect(pdf.toString('latin1')).toContain(`Bestellung ${purchase.number}`);
+    const csv = (await manager.bytes(`/api/purchases/${purchase.id}/order.csv`)).toString();
+    expect(csv).toMatch(/^Bestellung,Position,Bezeichnung,Menge,/);
+  });
+
   it('is written as a paper and as a table, in which nothing runs', async () => {
     const other = { kind: 'packing', name: '=1+1', unit: 'pieces' };
     const lines = [{ key: 'packing/=1+1', other, quantity: 3, price: 7.5, jobs: [] }];

@@ -15,7 +15,7 @@ const NAMES: Readonly<Record<keyof Customer, string>> = {
   weight: 'Weight',
   artwork: 'Artwork',
   note: 'Note',
-  locale: 'Dates and numbers',
+  locale: 'Language and dates',
   retired: 'Retired',
 };
 const FIELDS = Object.keys(NAMES) as (keyof Customer)[];

@@ -6,11 +6,13 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
 import { type KnownItem, type SupplyPrice, PRICE_COUNTS } from '@druckerei/core';
 import type { KeptSupplier, Supplier } from '@druckerei/contract';
 import { map } from 'rxjs';
 import { Contested } from '../../../platform/contested';
 import { count, readNumber } from '../../../ui/format';
+import { LOCALES } from '../../../ui/locale';
 import { PriceFile } from './price-file';
 import { pastedPrices } from './pasted-prices';
 import { NO_PRICE, type PriceRow, keyIn, pricesOf, rowOf } from './price-rows';
@@ -34,6 +36,7 @@ export interface SupplierData {
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
+    MatSelectModule,
     PriceFile,
     ReactiveFormsModule,
     Standing,
@@ -47,6 +50,7 @@ export class SupplierDialog {
   private readonly dialog = inject<MatDialogRef<SupplierDialog, boolean>>(MatDialogRef);
   private readonly api = inject(PurchasingApi);
   protected readonly counts = PRICE_COUNTS;
+  protected readonly locales = LOCALES;
   private readonly stands = signal(this.data.supplier);
   private readonly begin = this.data.supplier?.supplier;
   protected readonly form = inject(FormBuilder).nonNullable.group({
@@ -55,6 +59,7 @@ export class SupplierDialog {
     leadDays: this.begin?.leadDays === undefined ? '' : count(this.begin.leadDays),
     address: this.begin?.address ?? '',
     note: this.begin?.note ?? '',
+    locale: this.begin?.locale ?? '',
     retired: this.begin?.retired ?? false,
   });
   protected readonly rows = signal<readonly PriceRow[]>(
@@ -108,7 +113,6 @@ export class SupplierDialog {
       ...Object.fromEntries(Object.entries(texts).filter(([, text]) => text.trim() !== '')),
       ...(days === undefined ? {} : { leadDays: days }),
       ...(retired ? { retired } : {}),
-      ...(this.begin?.locale ? { locale: this.begin.locale } : {}),
       prices: read.prices,
     };
   }
@@ -129,6 +133,7 @@ export class SupplierDialog {
       { what: 'Name', now: now.name, yours: yours.name },
       { what: 'Our number with them', now: now.reference ?? '', yours: yours.reference ?? '' },
       { what: 'Days to deliver', now: String(now.leadDays ?? ''), yours: String(yours.leadDays ?? '') },
+      { what: 'Language and dates', now: now.locale ?? '', yours: yours.locale ?? '' },
       { what: 'Address', now: now.address ?? '', yours: yours.address ?? '' },
       { what: 'Note', now: now.note ?? '', yours: yours.note ?? '' },
       { what: 'Retired', now: now.retired ? 'yes' : 'no', yours: yours.retired ? 'yes' : 'no' },

@@ -1,8 +1,8 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { renderPdf } from '../pdf/render.js';
-import { number } from './document.js';
-import { type Letterhead, letterhead } from './letterhead.js';
-import { heads, right, table } from './table.js';
+import { type Letterhead, letterhead } from '../ticket/letterhead.js';
+import { heads, right, table } from '../ticket/table.js';
+import { tongueOf } from './tongue.js';
 
 /** An offer as it is sent: it says prices, and neither cost nor margin. */
 export interface OfferDocument {
@@ -10,6 +10,8 @@ export interface OfferDocument {
   /** When it was made: printed, and the date of the file. */
   readonly at: Date;
   readonly works: Letterhead;
+  /** Language and place of whom it goes to, BCP 47. */
+  readonly locale?: string | undefined;
   readonly customer: string;
   readonly title: string;
   /** What is offered, a line each. */
@@ -23,18 +25,20 @@ export interface OfferDocument {
 
 /** An offer on one page. */
 export function offerPdf(offer: OfferDocument): Promise<Buffer> {
-  const { works, currency } = offer;
+  const { works, currency, locale } = offer;
+  const { words, number, day } = tongueOf(locale);
+  const title = `${words.offer} ${offer.number}`;
   const content: Content[] = [
     letterhead(works),
-    { text: `Offer ${offer.number}`, style: 'title', margin: [0, 18, 0, 0] },
+    { text: title, style: 'title', margin: [0, 18, 0, 0] },
     { text: offer.customer, bold: true, margin: [0, 4, 0, 0] },
-    { text: `Made on ${offer.at.toISOString().slice(0, 10)}; it holds until ${offer.until}.` },
+    { text: words.offered(day(offer.at.toISOString().slice(0, 10)), day(offer.until)) },
     { text: offer.title, style: 'heading', margin: [0, 24, 0, 4] },
     ...offer.description.map((text): Content => ({ text })),
     {
       ...table(
         ['*', 110, 130],
-        heads('Quantity', `>Price, ${currency}`, `>A thousand, ${currency}`),
+        heads(words.quantity, `>${words.price(currency)}`, `>${words.perThousand(currency)}`),
         offer.lines.map(({ quantity, price, perThousand }) => [
           number(quantity),
           right(number(price, 2)),
@@ -45,5 +49,5 @@ export function offerPdf(offer: OfferDocument): Promise<Buffer> {
     },
     ...(offer.note ? [{ text: offer.note, preserveLeadingSpaces: true }] : []),
   ];
-  return renderPdf({ info: { title: `Offer ${offer.number}` }, content }, offer.at);
+  return renderPdf({ info: { title }, content }, offer.at);
 }

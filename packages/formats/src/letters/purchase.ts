@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import type { Content } from 'pdfmake/interfaces.js';
-import { numberText, sumOfPrices, unitText } from '@druckerei/core';
+import { sumOfPrices } from '@druckerei/core';
 import { renderPdf } from '../pdf/render.js';
-import { number } from './document.js';
-import { type Letterhead, letterhead } from './letterhead.js';
-import { heads, right, table } from './table.js';
+import { type Letterhead, letterhead } from '../ticket/letterhead.js';
+import { heads, right, table } from '../ticket/table.js';
+import { tongueOf } from './tongue.js';
 
 /** An order to a supplier as it is sent. */
 export interface PurchaseDocument {
@@ -12,6 +12,8 @@ export interface PurchaseDocument {
   /** When it was made: printed, and the date of the file. */
   readonly at: Date;
   readonly works: Letterhead;
+  /** Language and place of whom it goes to, BCP 47. */
+  readonly locale?: string | undefined;
   readonly currency: string;
   /** It has not been sent: the paper says so. */
   readonly isDraft: boolean;
@@ -28,36 +30,34 @@ export interface PurchaseDocument {
   }[];
 }
 
-/** At most three digits, as kilograms are weighed. */
-const quantityText = (quantity: number, unit: string): string =>
-  `${numberText(quantity, 3)} ${unitText(unit, quantity)}`;
-
 /** An order to a supplier. */
 export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
-  const { works, supplier, currency, lines } = purchase;
+  const { works, supplier, currency, lines, locale } = purchase;
+  const { words, number, day, quantity } = tongueOf(locale);
+  const title = `${words.order} ${purchase.number}`;
   const told = lines.filter(({ price }) => price !== null).length;
   const content: Content[] = [
     letterhead(works),
     ...[supplier.name, ...(supplier.address ?? '').split('\n')]
       .filter(Boolean)
       .map((text, i): Content => ({ text, bold: i === 0, margin: [0, i === 0 ? 24 : 0, 0, 0] })),
-    { text: `Order ${purchase.number}`, style: 'title', margin: [0, 24, 0, 0] },
-    ...(purchase.isDraft ? [{ text: 'Draft, not sent', bold: true }] : []),
-    ...(supplier.reference ? [{ text: `Our number with you: ${supplier.reference}` }] : []),
-    { text: `Made on ${purchase.at.toISOString().slice(0, 10)}; wanted on ${purchase.expected}.` },
+    { text: title, style: 'title', margin: [0, 24, 0, 0] },
+    ...(purchase.isDraft ? [{ text: words.draft, bold: true }] : []),
+    ...(supplier.reference ? [{ text: words.reference(supplier.reference) }] : []),
+    { text: words.ordered(day(purchase.at.toISOString().slice(0, 10)), day(purchase.expected)) },
     {
-      ...table([18, '*', 110, 90], heads('', 'What', '>Quantity', `>Price, ${currency}`), [
-        ...lines.map(({ name, quantity, unit, price }, i) => [
+      ...table([18, '*', 110, 90], heads('', words.what, `>${words.amount}`, `>${words.price(currency)}`), [
+        ...lines.map(({ name, unit, price, ...line }, i) => [
           String(i + 1),
           name,
-          right(quantityText(quantity, unit)),
-          right(price === null ? 'as agreed' : number(price, 2)),
+          right(quantity(line.quantity, unit)),
+          right(price === null ? words.asAgreed : number(price, 2)),
         ]),
         ...(told > 0
           ? [
               [
                 '',
-                told < lines.length ? 'Sum of the prices told' : 'Sum',
+                told < lines.length ? words.sumOfTold : words.sum,
                 '',
                 right(number(sumOfPrices(lines.map(({ price }) => price)), 2)),
               ],
@@ -68,14 +68,15 @@ export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
     },
     ...(purchase.note ? [{ text: purchase.note, preserveLeadingSpaces: true }] : []),
   ];
-  return renderPdf({ info: { title: `Order ${purchase.number}` }, content }, purchase.at);
+  return renderPdf({ info: { title }, content }, purchase.at);
 }
 
-/** The same as a table, a line each. Cells that a sheet would run are escaped. */
-export const purchaseCsv = ({ number: order, expected, currency, lines }: PurchaseDocument): string =>
-  Papa.unparse(
+/** The same as a table, a line each, with figures as programs read them. Cells that a sheet would run are escaped. */
+export function purchaseCsv({ number: order, expected, currency, lines, locale }: PurchaseDocument): string {
+  const { words } = tongueOf(locale);
+  return Papa.unparse(
     {
-      fields: ['Order', 'Line', 'What', 'Quantity', 'Unit', `Price, ${currency}`, 'Wanted on'],
+      fields: [words.order, words.line, words.what, words.amount, words.unit, words.price(currency), words.wantedOn],
       data: lines.map(({ name, quantity, unit, price }, i) => [
         order,
         i + 1,
@@ -88,3 +89,4 @@ export const purchaseCsv = ({ number: order, expected, currency, lines }: Purcha
     },
     { escapeFormulae: true },
   );
+}

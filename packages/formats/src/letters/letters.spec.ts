@@ -1,0 +1,176 @@
+import fs from 'node:fs';
+import { FAMILIES, FAMILY_RULES } from '@druckerei/core';
+import { textOf } from '../pdf/text-of.fixture.js';
+import { offerPdf } from './offer.js';
+import { purchaseCsv, purchasePdf } from './purchase.js';
+import { tongueOf } from './tongue.js';
+import { LETTER_WORDS } from './words.js';
+
+describe('an offer as it is sent', () => {
+  it('says what is offered, at which prices and until when; not what it costs', async () => {
+    const pdf = await offerPdf({
+      number: 'O-26-018',
+      at: new Date('2026-11-23T12:00:00Z'),
+      works: { name: 'Haldenbruck Print Works', place: 'Haldenbruck' },
+      customer: 'Fernhollow Chamber Choir',
+      title: 'Concert programme',
+      description: ['Saddle-stitched', 'Section of 32 pages: 210 x 297 mm, Silk 90 g, colours 4 / 4'],
+      currency: 'EUR',
+      until: '2026-12-23',
+      note: 'Proof within two days.',
+      lines: [{ quantity: 3_000, price: 2_957.34, perThousand: 985.78 }],
+    });
+    const text = await textOf(pdf);
+    for (const words of [
+      'Haldenbruck Print Works | Haldenbruck',
+      'Offer O-26-018',
+      'Fernhollow Chamber Choir',
+      'Made on 2026-11-23; it holds until 2026-12-23.',
+      'colours 4 / 4',
+      '3,000 2,957.34 985.78',
+      'Proof within two days.',
+    ])
+      expect(text).toContain(words);
+    expect(text).not.toMatch(/cost|margin/i);
+  });
+});
+
+describe('an order to a supplier as it is sent', () => {
+  const order = {
+    number: 'P-26-031',
+    at: new Date('2026-11-23T12:00:00Z'),
+    works: { name: 'Haldenbruck Print Works', letterhead: 'Weir Lane 4\nBank 77 00 12' },
+    currency: 'EUR',
+    isDraft: false,
+    supplier: { name: 'Millrace Paper Merchants', address: 'Sluice Yard 2\nGreywater', reference: '40117' },
+    expected: '2026-12-01',
+    note: 'On pallets.',
+    lines: [
+      { name: 'Silk coated 135 g', quantity: 6_000, unit: 'sheets', price: 577.02 },
+      { name: 'Ink K', quantity: 2.5, unit: 'kg', price: null },
+    ],
+  };
+
+  it('says who orders what from whom, by when, and the sum of the prices that are agreed', async () => {
+    const text = await textOf(await purchasePdf(order));
+    for (const words of [
+      'Weir Lane 4 Bank 77 00 12',
+      'Sluice Yard 2 Greywater',
+      'Our number with you: 40117',
+      'wanted on 2026-12-01',
+      '6,000 sheets 577.02',
+      '2.5 kg as agreed',
+      'Sum of the prices told 577.02',
+      'On pallets.',
+    ])
+      expect(text).toContain(words);
+    expect(text).not.toContain('Draft');
+    expect(await textOf(await purchasePdf({ ...order, isDraft: true }))).toContain('Draft, not sent');
+  });
+
+  it('is a table with a line each', () => {
+    expect(purchaseCsv(order).split('\r\n')).toEqual([
+      'Order,Line,What,Quantity,Unit,"Price, EUR",Wanted on',
+      'P-26-031,1,Silk coated 135 g,6000,sheets,577.02,2026-12-01',
+      'P-26-031,2,Ink K,2.5,kg,,2026-12-01',
+    ]);
+  });
+});
+
+describe('papers in the language of whom they go to', () => {
+  it('has every word in every language, none that nobody says, and none left in English', () => {
+    const sources = [
+      ...['offer.ts', 'purchase.ts', 'tongue.ts'].map((name) => new URL(name, import.meta.url)),
+      new URL('../../../../apps/server/src/work/describe-job.ts', import.meta.url),
+    ].map((url) => fs.readFileSync(url, 'utf8'));
+    // Those of a size go to what words it.
+    const OF_SIZE = ['inside', 'pages', 'items'];
+    for (const word of Object.keys(LETTER_WORDS.en)) {
+      expect(Object.keys(LETTER_WORDS.de)).toContain(word);
+      if (!OF_SIZE.includes(word)) expect([word, sources.some((text) => text.includes(`words.${word}`))]).toEqual([word, true]);
+    }
+    const said = (words: (typeof LETTER_WORDS)['en' | 'de']): string[] =>
+      Object.values(words).flatMap((word): string[] => {
+        if (typeof word === 'string') return [word];
+        if (typeof word === 'function') return [(word as (...told: string[]) => string)('1', '2')];
+        return Object.values(word as Readonly<Record<string, string | readonly string[]>>).flat();
+      });
+    const english = new Set(said(LETTER_WORDS.en));
+    expect(said(LETTER_WORDS.de).filter((word) => english.has(word))).toEqual([]);
+    const kinds = FAMILIES.filter((family) => family in FAMILY_RULES);
+    for (const words of Object.values(LETTER_WORDS)) expect(Object.keys(words.kinds).sort()).toEqual([...kinds].sort());
+  });
+
+  it('writes numbers and dates as their place does (general-purpose reference: Intl)', () => {
+    const of = (locale: string): string[] => {
+      const { number, day, quantity } = tongueOf(locale);
+      return [number(1234.5, 2), day('2026-12-01'), quantity(2_500, 'sheets'), quantity(1, 'rolls'), quantity(2.5, 'kg')];
+    };
+    expect(of('de-DE')).toEqual(['1.234,50', '1. Dezember 2026', '2.500 Bogen', '1 Rolle', '2,5 kg']);
+    expect(of('en-US')).toEqual(['1,234.50', 'December 1, 2026', '2,500 sheets', '1 roll', '2.5 kg']);
+    expect(of('fr-FR')[1]).toBe('1 décembre 2026');
+    expect(tongueOf('fr-FR').language).toBe('en');
+    expect(tongueOf(undefined).day('2026-12-01')).toBe('2026-12-01');
+  });
+
+  it('offers in German, without a word of English', async () => {
+    const { words } = tongueOf('de-DE');
+    const text = await textOf(
+      await offerPdf({
+        number: 'O-26-018',
+        at: new Date('2026-11-23T12:00:00Z'),
+        works: { name: 'Haldenbruck' },
+        locale: 'de-DE',
+        customer: 'Fernhollow',
+        title: 'Programmheft',
+        description: [words.kinds['saddle-stitched'], words.colours('4', words.noColour)],
+        currency: 'EUR',
+        until: '2026-12-23',
+        lines: [{ quantity: 3_000, price: 2_957.34, perThousand: 985.78 }],
+      }),
+    );
+    for (const said of [
+      'Angebot O-26-018',
+      'Erstellt am 23. November 2026; gültig bis 23. Dezember 2026.',
+      'Broschüre mit Rückstichheftung',
+      'Farben 4 / keine',
+      'Auflage Preis, EUR Je tausend, EUR',
+      '3.000 2.957,34 985,78',
+    ])
+      expect(text).toContain(said);
+    expect(text).not.toMatch(/Offer|Made|until|Quantity|Price|thousand/);
+  });
+
+  it('orders in German, on paper and as a table whose figures programs read', async () => {
+    const order = {
+      number: 'P-1',
+      at: new Date('2026-11-23T12:00:00Z'),
+      works: { name: 'Haldenbruck' },
+      locale: 'de-DE',
+      currency: 'EUR',
+      isDraft: true,
+      supplier: { name: 'Millrace', reference: '40117' },
+      expected: '2026-12-01',
+      lines: [
+        { name: 'Silk 135 g', quantity: 6_000, unit: 'sheets', price: 577.02 },
+        { name: 'Ink K', quantity: 2.5, unit: 'kg', price: null },
+      ],
+    };
+    const text = await textOf(await purchasePdf(order));
+    for (const said of [
+      'Bestellung P-1',
+      'Entwurf, nicht versandt',
+      'Unsere Kundennummer bei Ihnen: 40117',
+      'Liefertermin 1. Dezember 2026.',
+      'Bezeichnung Menge Preis, EUR',
+      '6.000 Bogen 577,02',
+      '2,5 kg wie vereinbart',
+      'Summe der genannten Preise 577,02',
+    ])
+      expect(text).toContain(said);
+    expect(purchaseCsv(order).split('\r\n').slice(0, 2)).toEqual([
+      'Bestellung,Position,Bezeichnung,Menge,Einheit,"Preis, EUR",Liefertermin',
+      'P-1,1,Silk 135 g,6000,sheets,577.02,2026-12-01',
+    ]);
+  });
+});
