@@ -87,7 +87,8 @@ describe('papers in the language of whom they go to', () => {
     const OF_SIZE = ['inside', 'pages', 'items'];
     for (const word of Object.keys(LETTER_WORDS.en)) {
       expect(Object.keys(LETTER_WORDS.de)).toContain(word);
-      if (!OF_SIZE.includes(word)) expect([word, sources.some((text) => text.includes(`words.${word}`))]).toEqual([word, true]);
+      if (!OF_SIZE.includes(word))
+        expect([word, sources.some((text) => text.includes(`words.${word}`))]).toEqual([word, true]);
     }
     const said = (words: (typeof LETTER_WORDS)['en' | 'de']): string[] =>
       Object.values(words).flatMap((word): string[] => {
@@ -104,7 +105,13 @@ describe('papers in the language of whom they go to', () => {
   it('writes numbers and dates as their place does (general-purpose reference: Intl)', () => {
     const of = (locale: string): string[] => {
       const { number, day, quantity } = tongueOf(locale);
-      return [number(1234.5, 2), day('2026-12-01'), quantity(2_500, 'sheets'), quantity(1, 'rolls'), quantity(2.5, 'kg')];
+      return [
+        number(1234.5, 2),
+        day('2026-12-01'),
+        quantity(2_500, 'sheets'),
+        quantity(1, 'rolls'),
+        quantity(2.5, 'kg'),
+      ];
     };
     expect(of('de-DE')).toEqual(['1.234,50', '1. Dezember 2026', '2.500 Bogen', '1 Rolle', '2,5 kg']);
     expect(of('en-US')).toEqual(['1,234.50', 'December 1, 2026', '2,500 sheets', '1 roll', '2.5 kg']);
