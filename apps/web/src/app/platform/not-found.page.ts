@@ -11,6 +11,9 @@ import { RouterLink } from '@angular/router';
     :host {
       padding: 48px;
     }
+    a {
+      color: var(--mat-sys-primary);
+    }
   `,
 })
 export class NotFoundPage {}
