@@ -1,7 +1,7 @@
 export { type JobDocument } from './ticket/document.js';
 export { ticketPdf } from './ticket/ticket.js';
 export { MOST_LABELS, labelled, labelsPdf } from './ticket/labels.js';
-export { type DestructionDocument, destructionPdf } from './ticket/destruction.js';
+export { type DestructionDocument, destructionPdf } from './letters/destruction.js';
 export { type OfferDocument, offerPdf } from './letters/offer.js';
 export { type ExerciseSheet, exerciseSheetPdf } from './practice/exercise-sheet.js';
 export { type PurchaseDocument, purchaseCsv, purchasePdf } from './letters/purchase.js';

@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import { FAMILIES, FAMILY_RULES } from '@druckerei/core';
 import { textOf } from '../pdf/text-of.fixture.js';
+import { destructionPdf } from './destruction.js';
 import { offerPdf } from './offer.js';
 import { purchaseCsv, purchasePdf } from './purchase.js';
 import { tongueOf } from './tongue.js';
@@ -80,7 +81,7 @@ describe('an order to a supplier as it is sent', () => {
 describe('papers in the language of whom they go to', () => {
   it('has every word in every language, none that nobody says, and none left in English', () => {
     const sources = [
-      ...['offer.ts', 'purchase.ts', 'tongue.ts'].map((name) => new URL(name, import.meta.url)),
+      ...['offer.ts', 'purchase.ts', 'destruction.ts', 'tongue.ts'].map((name) => new URL(name, import.meta.url)),
       new URL('../../../../apps/server/src/work/describe-job.ts', import.meta.url),
     ].map((url) => fs.readFileSync(url, 'utf8'));
     // Those of a size go to what words it.
@@ -93,7 +94,7 @@ describe('papers in the language of whom they go to', () => {
     const said = (words: (typeof LETTER_WORDS)['en' | 'de']): string[] =>
       Object.values(words).flatMap((word): string[] => {
         if (typeof word === 'string') return [word];
-        if (typeof word === 'function') return [(word as (...told: string[]) => string)('1', '2')];
+        if (typeof word === 'function') return [(word as (...told: unknown[]) => string)({ bags: 2 }, '2')];
         return Object.values(word as Readonly<Record<string, string | readonly string[]>>).flat();
       });
     const english = new Set(said(LETTER_WORDS.en));
@@ -179,5 +180,36 @@ describe('papers in the language of whom they go to', () => {
       'Bestellung,Position,Bezeichnung,Menge,Einheit,"Preis, EUR",Liefertermin',
       'P-1,1,Silk 135 g,6000,sheets,577.02,2026-12-01',
     ]);
+  });
+
+  it('certifies in German what was destroyed', async () => {
+    const sign = (by: string) => ({ by, entry: 1_234, at: '2026-11-28 10:12', sha256: 'a'.repeat(64) });
+    const text = await textOf(
+      await destructionPdf({
+        ...{ number: 'HB-1', title: 'Dauerkarten', customer: 'Ferry', how: 'shredded', place: 'Hof', locale: 'de-DE' },
+        works: { name: 'Haldenbruck' },
+        at: new Date('2026-11-28T09:12:00Z'),
+        bags: [
+          {
+            ...{ bag: 'B-1', seal: 'S-77', station: 'Druck', count: 1_029, unit: 'sheet', pieces: 20_580 },
+            counted: [sign('A')],
+          },
+        ],
+        witnesses: [sign('B'), sign('C')],
+        voided: [{ number: '000101', reason: 'verschmiert', remade: '000101' }],
+        head: { entry: 12, sha256: 'e'.repeat(64) },
+      }),
+    );
+    for (const said of [
+      'Vernichtungsnachweis',
+      '1 Beutel mit 1.029 gezählten Einheiten Makulatur, 20.580 Stück, wurde geschreddert. Ort: Hof.',
+      'B-1 S-77 Druck 1.029 Bogen 20.580',
+      'A, Beutel B-1 28.11.2026, 10:12 1.234',
+      'Ungültige Nummern',
+      'Bei Ausdruck endete das Buch mit Eintrag 12',
+      'Das örtliche Recht und die Vorschriften des Ausgebers gehen vor',
+    ])
+      expect(text).toContain(said);
+    expect(text).not.toMatch(/\b(bag|spoils|Counted|Seal|Entry|Hash|Voided|Reason|book)\b/);
   });
 });

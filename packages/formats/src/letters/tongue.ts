@@ -9,6 +9,8 @@ export interface Tongue {
   readonly number: (value: number, least?: number, most?: number) => string;
   /** @param day ISO 8601 */
   readonly day: (day: string) => string;
+  /** @param wall day and hour on the clock of the works, `2026-12-01 14:05` */
+  readonly moment: (wall: string) => string;
   /** At most three decimals, as kilograms are weighed. */
   readonly quantity: (value: number, unit: string) => string;
 }
@@ -30,9 +32,16 @@ export function tongueOf(locale: string | undefined): Tongue {
     locale === undefined
       ? iso
       : new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${iso}T00:00:00Z`));
+  const moment = (wall: string): string =>
+    locale === undefined
+      ? wall
+      : new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(
+          new Date(`${wall.replace(' ', 'T')}:00Z`),
+        );
   const quantity = (value: number, unit: string): string => {
-    const [one, several] = own(words.units, unit) ?? [unitText(unit, 1), unitText(unit, 2)];
+    const [one, several] = own(words.units, unit) ??
+      own(words.units, `${unit}s`) ?? [unitText(unit, 1), unitText(unit, 2)];
     return `${number(value, 0, 3)} ${value === 1 ? one : several}`;
   };
-  return { language, words, number, day, quantity };
+  return { language, words, number, day, moment, quantity };
 }

@@ -1,5 +1,14 @@
-import { type Family, FAMILY_RULES, table } from '@druckerei/core';
+import { type DestroyedBy, type Family, FAMILY_RULES, table } from '@druckerei/core';
 import type { SizeWords } from '@druckerei/contract';
+
+/** What a certificate tells in one sentence, its figures as they are written. */
+export interface Destroyed {
+  readonly bags: number;
+  readonly counted: string;
+  readonly pieces: string;
+  readonly how: string;
+  readonly place: string;
+}
 
 /** Words of the papers that go to customers and suppliers. Every language has all of them. */
 export interface LetterWords extends Omit<SizeWords, 'number'> {
@@ -27,6 +36,29 @@ export interface LetterWords extends Omit<SizeWords, 'number'> {
   readonly colours: (front: string, back: string) => string;
   readonly noColour: string;
   readonly kinds: Readonly<Record<Exclude<Family, 'gang'>, string>>;
+  readonly certificate: string;
+  /** What was destroyed, how and where. */
+  readonly destroyed: (told: Destroyed) => string;
+  readonly how: Readonly<Record<DestroyedBy, string>>;
+  readonly bag: string;
+  readonly seal: string;
+  readonly station: string;
+  readonly counted: string;
+  readonly ofPieces: string;
+  readonly countedBy: string;
+  readonly ofBag: (by: string, bag: string) => string;
+  readonly destroyedBefore: string;
+  readonly who: string;
+  readonly when: string;
+  readonly entry: string;
+  readonly hash: string;
+  readonly voided: string;
+  readonly number: string;
+  readonly reason: string;
+  readonly remade: string;
+  readonly bookEnded: (entry: string, hash: string) => string;
+  /** What comes before the paper. */
+  readonly caution: string;
   /** What is counted, one and several of it, by its unit. */
   readonly units: Readonly<Record<'sheets' | 'rolls' | 'pieces' | 'units', readonly [one: string, several: string]>>;
 }
@@ -55,6 +87,29 @@ const en: LetterWords = {
   pages: (count) => `${count} pages`,
   items: (count) => `${count} items`,
   kinds: table(Object.entries(FAMILY_RULES).map(([id, { name }]) => [id, name])) as LetterWords['kinds'],
+  certificate: 'Certificate of destruction',
+  destroyed: ({ bags, counted, pieces, how, place }) =>
+    `${bags} ${bags === 1 ? 'bag' : 'bags'} of spoils with ${counted} counted, ${pieces} pieces, were ${how} at ${place}.`,
+  how: { cut: 'cut', shredded: 'shredded', burned: 'burned' },
+  bag: 'Bag',
+  seal: 'Seal',
+  station: 'Station',
+  counted: 'Counted',
+  ofPieces: 'Pieces',
+  countedBy: 'Counted by',
+  ofBag: (by, bag) => `${by}, bag ${bag}`,
+  destroyedBefore: 'Destroyed before',
+  who: 'Who',
+  when: 'When',
+  entry: 'Entry',
+  hash: 'Hash of the entry',
+  voided: 'Voided numbers',
+  number: 'Number',
+  reason: 'Reason',
+  remade: 'Made again as',
+  bookEnded: (entry, hash) =>
+    `The book ended with entry ${entry} when this was printed: ${hash}. Whoever has this paper can have its hashes looked up in the book.`,
+  caution: 'Local law and the rules of the issuer come first: keep what they ask for beside this paper.',
   units: {
     sheets: ['sheet', 'sheets'],
     rolls: ['roll', 'rolls'],
@@ -105,6 +160,30 @@ const de: LetterWords = {
     stationery: 'Geschäftspapiere in Stahlstich oder Reliefdruck',
     'on-demand': 'Buch auf Abruf',
   },
+  certificate: 'Vernichtungsnachweis',
+  destroyed: ({ bags, counted, pieces, how, place }) =>
+    `${bags} Beutel mit ${counted} gezählten Einheiten Makulatur, ${pieces} Stück, ${bags === 1 ? 'wurde' : 'wurden'} ${how}. Ort: ${place}.`,
+  how: { cut: 'zerschnitten', shredded: 'geschreddert', burned: 'verbrannt' },
+  bag: 'Beutel',
+  seal: 'Plombe',
+  station: 'Arbeitsgang',
+  counted: 'Gezählt',
+  ofPieces: 'Stück',
+  countedBy: 'Gezählt von',
+  ofBag: (by, bag) => `${by}, Beutel ${bag}`,
+  destroyedBefore: 'Vernichtet im Beisein von',
+  who: 'Wer',
+  when: 'Wann',
+  entry: 'Eintrag',
+  hash: 'Prüfsumme des Eintrags',
+  voided: 'Ungültige Nummern',
+  number: 'Nummer',
+  reason: 'Grund',
+  remade: 'Neu gedruckt als',
+  bookEnded: (entry, hash) =>
+    `Bei Ausdruck endete das Buch mit Eintrag ${entry}: ${hash}. Wer dieses Papier hat, kann seine Prüfsummen im Buch nachschlagen lassen.`,
+  caution:
+    'Das örtliche Recht und die Vorschriften des Ausgebers gehen vor: bewahren Sie auf, was sie außer diesem Papier verlangen.',
   units: {
     sheets: ['Bogen', 'Bogen'],
     rolls: ['Rolle', 'Rollen'],

@@ -12,6 +12,7 @@ import type { Bench } from '../jobs/bench.js';
 import { currentLogo, headOf } from '../works/logo.js';
 import { currentWorks } from '../works/works.js';
 import { refuseOlder } from '../changes/refuse-older.js';
+import { localeOf } from './locale-of.js';
 
 /** Most rows of a page that asks for no number. */
 const PAGE = 200;
@@ -55,8 +56,7 @@ export async function addOffer(
   const today = dayIn(new Date(), works.timeZone);
   if (until < today) errors.push({ path: 'until', message: `The offer would have ended already: today is ${today}.` });
   if (!first || errors.length > 0) throw invalid(errors);
-  const customer = await database.one<{ locale: string | null }>('customers/locale', first.customer ?? '');
-  const locale = customer?.locale ?? works.locale;
+  const locale = await localeOf(database, first.customer, works);
   const costed = await workshop.run('costs', { jobs, works, locale });
   if (costed.faults.length > 0) throw invalid(costed.faults);
   const body: Body = {

@@ -14,6 +14,7 @@ import { inFileName } from '../../http/file-name.js';
 import type { Handlers } from '../../http/register.js';
 import { ProblemError, notFound } from '../../http/problem.js';
 import { assessmentOf } from '../assessments/assessments.js';
+import { localeOf } from '../customers/locale-of.js';
 import type { Bench } from '../jobs/bench.js';
 import { currentLogo } from '../works/logo.js';
 import { currentWorks } from '../works/works.js';
@@ -46,7 +47,9 @@ async function certificate({ database, workshop }: Bench, job: number, record: n
   const ids = [...destruction.witnesses, ...bags.flatMap(({ counts }) => counts)].map(({ id }) => id);
   const hashes = await database.many<HashRow>('room/hashes', JSON.stringify(ids));
   const { number, title, customer } = row;
+  const locale = await localeOf(database, customer, works);
   return {
+    ...(locale === undefined ? {} : { locale }),
     ...{ number, title, customer, how: destruction.how, place: destruction.place },
     works: { ...works, logo: await currentLogo(database) },
     ...signed(card, destruction, bags, hashes, works),
