@@ -8,8 +8,8 @@ export type Doing = 'looking' | 'entering';
 const BETWEEN = 200;
 
 /**
- * Tells whoever asks for lines of JSON how far the work is that they wait for, each a line; the last is `end`, with the
- * answer or the problem. Whoever does not is answered as ever.
+ * Tells whoever asks for lines of JSON how far the work is that they wait for, each a line; the last one is written by
+ * {@link endOfTheWay}. Whoever does not ask is answered as ever.
  */
 export function onTheWay(request: Request, response: Response): (doing: Doing, done: number, of: number) => void {
   if (request.get('accept') !== JSON_LINES) return () => undefined;

@@ -7,6 +7,6 @@ export async function localeOf(
   name: string | undefined,
   { locale }: Works,
 ): Promise<string | undefined> {
-  const customer = await queries.one<{ locale: string | null }>('customers/locale', name ?? '');
+  const customer = await queries.one<{ locale: string | null }>('customers/named', [name ?? ''], null);
   return customer?.locale ?? locale;
 }

@@ -32,7 +32,8 @@ const recordOf = ({ id, uid, event, happened, entered, device, by }: EntryRow): 
   event,
 });
 
-/** Entries that are kept in memory: those of the jobs that were asked for last. */
+/** Jobs whose entries are kept in memory, and entries of them all: those that were asked for last. */
+const MOST_JOBS = 200;
 const MOST_KEPT = 50_000;
 /** Entries are only ever added: what was read once stays as it is, and only what came since is read again. */
 const kept = new WeakMap<Database, Map<number, readonly NamedRecord[]>>();
@@ -40,7 +41,7 @@ const kept = new WeakMap<Database, Map<number, readonly NamedRecord[]>>();
 function forget(jobs: Map<number, readonly NamedRecord[]>): void {
   let entries = [...jobs.values()].reduce((sum, { length }) => sum + length, 0);
   for (const [job, { length }] of jobs) {
-    if (entries <= MOST_KEPT || jobs.size === 1) return;
+    if (jobs.size === 1 || (jobs.size <= MOST_JOBS && entries <= MOST_KEPT)) return;
     jobs.delete(job);
     entries -= length;
   }

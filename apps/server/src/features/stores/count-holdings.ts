@@ -87,11 +87,15 @@ async function countBatch(
   reason: string,
   lots: readonly Counted[],
 ): Promise<{ readonly added: number; readonly changed: number }> {
-  const rows = await queries.many<LotRow>('stores/lots-of-keys', JSON.stringify([...new Set(lots.map(keyOf))]));
+  const spots = lots.map((lot) => ({ key: keyOf(lot), place: lot.place ?? null }));
+  const rows = await queries.many<LotRow>('stores/lots-at', JSON.stringify(spots));
   const bySpot = new Map<string, LotRow[]>();
   for (const row of rows)
-    for (const spot of [spotOf(row.key, row.place), spotOf(row.key, undefined)])
-      bySpot.set(spot, [...(bySpot.get(spot) ?? []), row]);
+    for (const spot of [spotOf(row.key, row.place), spotOf(row.key, undefined)]) {
+      const there = bySpot.get(spot) ?? [];
+      there.push(row);
+      bySpot.set(spot, there);
+    }
   const changed: { id: number; before: number; after: number }[] = [];
   const added: (Counted & { key: string })[] = [];
   for (const lot of lots) {
@@ -106,9 +110,9 @@ async function countBatch(
   }
   await queries.one('stores/change-many', JSON.stringify(changed), account.id, reason);
   await queries.one('stores/add-many', JSON.stringify(added.map(withoutKey)), account.id, reason);
-  const spots = new Set(changed.map(({ id }) => id));
+  const moved = new Set(changed.map(({ id }) => id));
   const otherwise = lots.filter((lot) =>
-    (bySpot.get(spotOf(keyOf(lot), lot.place)) ?? []).some(({ id }) => spots.has(id)),
+    (bySpot.get(spotOf(keyOf(lot), lot.place)) ?? []).some(({ id }) => moved.has(id)),
   );
   return { added: added.length, changed: otherwise.length };
 }
