@@ -117,7 +117,17 @@ export function outages(counts, clock) {
   return withCluster((cluster) => strike(cluster, counts, clock), true);
 }
 
+/** Nobody else's server may answer for ours. */
+async function refuseTaken() {
+  const taken = await fetch(`${address}/api/health`).then(
+    () => true,
+    () => false,
+  );
+  if (taken) throw new Error(`Something answers at ${address} already: end it, and try again.`);
+}
+
 async function strike(cluster, { postmasters, backends, restarts, servers }, clock) {
+  await refuseTaken();
   const database = cluster.database('trial');
   const server = new Supervised({
     ...database,

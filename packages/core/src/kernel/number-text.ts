@@ -1,11 +1,11 @@
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** Making a format takes some twenty times as long as using it. */
-function formatOf(most: number, least: number): Intl.NumberFormat {
-  const key = `${most} ${least}`;
+function formatOf(locale: string, most: number, least: number): Intl.NumberFormat {
+  const key = `${locale} ${most} ${least}`;
   const before = formats.get(key);
   if (before) return before;
-  const made = new Intl.NumberFormat('en-GB', {
+  const made = new Intl.NumberFormat(locale, {
     minimumFractionDigits: least,
     maximumFractionDigits: Math.max(most, least),
   });
@@ -15,9 +15,9 @@ function formatOf(most: number, least: number): Intl.NumberFormat {
 
 /**
  * A number as the trade writes it: thousands apart, never a nil below nil. @param most decimals at most.
- * @param least decimals in any case.
+ * @param least decimals in any case. @param locale whose way of writing it is, BCP 47.
  */
-export function numberText(value: number, most = 3, least = 0): string {
-  const text = formatOf(most, least).format(value);
+export function numberText(value: number, most = 3, least = 0, locale = 'en-GB'): string {
+  const text = formatOf(locale, most, least).format(value);
   return value < 0 && !/[1-9∞]/.test(text) ? text.slice(1) : text;
 }

@@ -194,4 +194,3 @@ const de: LetterWords = {
 
 /** By language, BCP 47. */
 export const LETTER_WORDS = { en, de } as const;
-export type LetterLanguage = keyof typeof LETTER_WORDS;

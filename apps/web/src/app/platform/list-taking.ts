@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
 import type { Observable, Subscription } from 'rxjs';
+import type { ListWay, Taking } from '../ui/list-outcome';
 import { failureOf, refusedLines } from './problem';
 import type { ListSent } from './send-list';
 
@@ -11,9 +12,8 @@ interface Words<T> {
 }
 
 /** Takes a list: how far it is, what came of it, or why none of it was taken, told by its lines. */
-export class ListTaking<T> {
-  /** How far it is; undefined where nothing is under way. */
-  readonly way = signal<Extract<ListSent<T>, { doing: string }> | undefined>(undefined);
+export class ListTaking<T> implements Taking {
+  readonly way = signal<ListWay | undefined>(undefined);
   readonly said = signal('');
   readonly failed = signal('');
   private under: Subscription | undefined;

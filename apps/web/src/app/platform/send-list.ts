@@ -1,13 +1,12 @@
 import { type HttpClient, HttpErrorResponse, HttpEventType } from '@angular/common/http';
 import { JSON_LINES } from '@druckerei/contract/plain';
+import type { ListWay } from '../ui/list-outcome';
 import { type Observable, catchError, concatMap, of, throwError } from 'rxjs';
 
 /** How far a list is that was sent, and at the end what it was answered with. */
-export type ListSent<T> =
-  | { readonly doing: 'sending' | 'looking' | 'entering'; readonly done: number; readonly of: number }
-  | { readonly answer: T };
+export type ListSent<T> = ListWay | { readonly answer: T };
 
-type Line<T> = Extract<ListSent<T>, { doing: string }> | { readonly answer: T } | { readonly problem: unknown };
+type Line<T> = ListSent<T> | { readonly problem: unknown };
 
 /** Entries in one piece of what is sent. */
 const TOGETHER = 1_000;

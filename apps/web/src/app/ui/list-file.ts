@@ -11,12 +11,13 @@ import {
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { type DayFirst, type InSteps, guessDayFirst, guessDecimal } from '@druckerei/core';
 import { refusedCsv } from '@druckerei/formats/tables';
 import { ColumnTable } from './column-table';
 import { count, many } from './format';
 import { kept } from './kept';
+import { LinesInSteps } from './lines-in-steps';
+import { ListOutcome, type Taking } from './list-outcome';
 import { PastedTable, textOfFile } from './pasted-table';
 import { saveText } from './save-text';
 
@@ -55,20 +56,6 @@ export interface ListKind<T> {
 /** A line that was read, or why it cannot be taken. */
 export type ReadLine<T> = { readonly line: number } & ({ readonly item: T } | { readonly why: string });
 
-/** How far a list is that was taken. */
-export interface ListWay {
-  readonly doing: 'sending' | 'looking' | 'entering';
-  readonly done: number;
-  readonly of: number;
-}
-const DOING: Readonly<Record<ListWay['doing'], string>> = {
-  sending: 'Sending the list.',
-  looking: 'Looking through the list:',
-  entering: 'Entering the list:',
-};
-
-/** Milliseconds that lines are read before the page does something else. */
-const READ_MS = 40;
 /** Lines that are shown of a list, and of what is told of it. */
 const SHOWN = 100;
 const TOLD = 20;
@@ -76,7 +63,7 @@ const TOLD = 20;
 /** A list out of a file: which column is what, what cannot be taken and why, and taking the rest. Options of its own stand within. */
 @Component({
   selector: 'dk-list-file',
-  imports: [ColumnTable, MatButtonModule, MatIconModule, MatProgressBarModule],
+  imports: [ColumnTable, ListOutcome, MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (list().text() === '') {
@@ -156,27 +143,11 @@ const TOLD = 20;
             At most {{ count(kind().most) }} {{ kind().several }} are taken at once, all or none of them. Part the list.
           </p>
         }
-        @if (way(); as on) {
-          <div class="way">
-            <p>
-              {{ DOING[on.doing] }}
-              @if (on.doing !== 'sending') {
-                {{ count(on.done) }} of {{ count(on.of) }}
-              }
-            </p>
-            <mat-progress-bar
-              [mode]="on.doing === 'sending' ? 'indeterminate' : 'determinate'"
-              [value]="(on.done / on.of) * 100"
-              [attr.aria-label]="label()"
-            />
-            <button matButton type="button" (click)="stopped.emit()"><mat-icon>stop_circle</mat-icon>Stop</button>
-          </div>
-        }
         <p>
           <button
             matButton="outlined"
             type="button"
-            [disabled]="busy() || way() !== undefined || items().length === 0 || items().length > kind().most"
+            [disabled]="isUnderWay() || items().length === 0 || items().length > kind().most"
             (click)="take()"
           >
             Take {{ many(items().length, kind().one, kind().several) }}
@@ -186,9 +157,12 @@ const TOLD = 20;
               <mat-icon>download</mat-icon>Lines that cannot, as CSV
             </button>
           }
-          <button matButton type="button" [disabled]="way() !== undefined" (click)="leave()">Leave the file</button>
+          <button matButton type="button" [disabled]="isUnderWay()" (click)="leave()">Leave the file</button>
         </p>
       </section>
+    }
+    @if (taking(); as one) {
+      <dk-list-outcome [taking]="one" [label]="label()" />
     }
   `,
   styleUrl: './plain-select.scss',
@@ -219,16 +193,6 @@ const TOLD = 20;
     p {
       margin: 6px 0;
     }
-    .way {
-      max-width: 480px;
-      /* A list that goes in at once shows none of it. */
-      animation: 0.3s step-end appear;
-    }
-    @keyframes appear {
-      from {
-        opacity: 0;
-      }
-    }
     .wrong b {
       color: var(--mat-sys-error);
     }
@@ -239,11 +203,10 @@ export class ListFile<T> {
   readonly kind = input.required<ListKind<T>>();
   /** What was taken before is on its way, and nothing is told of how far it is. */
   readonly busy = input(false);
-  /** How far it is. */
-  readonly way = input<ListWay | undefined>(undefined);
-  readonly stopped = output();
+  /** How far it is, and what came of it. */
+  readonly taking = input<Taking | undefined>(undefined);
   readonly taken = output<readonly T[]>();
-  protected readonly DOING = DOING;
+  protected readonly isUnderWay = computed(() => this.busy() || this.taking()?.way() !== undefined);
   protected readonly count = count;
   protected readonly many = many;
   protected readonly told = TOLD;
@@ -277,15 +240,14 @@ export class ListFile<T> {
     const column = this.kind().wanted.find((one) => this.list().chosen()[one] === undefined);
     return column === undefined ? undefined : this.kind().columns[column];
   });
-  private readonly lines = signal<readonly ReadLine<T>[]>([]);
-  /** How many lines have been read, while there are more. */
-  protected readonly soFar = signal<number | undefined>(undefined);
-  protected readonly items = computed(() => this.lines().flatMap((one) => ('item' in one ? [one.item] : [])));
+  private readonly reading = new LinesInSteps<ReadLine<T>>();
+  protected readonly soFar = this.reading.soFar;
+  protected readonly items = computed(() => this.reading.lines().flatMap((one) => ('item' in one ? [one.item] : [])));
   protected readonly refused = computed(() => {
     const [rows, first] = [this.list().rows(), this.list().firstLine()];
-    return this.lines().flatMap((one) =>
-      'why' in one ? [{ line: one.line, cells: rows[one.line - first] ?? [], why: one.why }] : [],
-    );
+    return this.reading
+      .lines()
+      .flatMap((one) => ('why' in one ? [{ line: one.line, cells: rows[one.line - first] ?? [], why: one.why }] : []));
   });
   protected readonly outcome = computed(() => {
     const [taken, refused] = [this.items().length, this.refused().length];
@@ -298,32 +260,8 @@ export class ListFile<T> {
       const rows = this.list().rows();
       const key = { columns: this.list().chosen(), decimal: this.decimal(), dates: this.dates() };
       const read = this.untold() === undefined ? this.kind().read(rows, key, this.list().firstLine()) : [];
-      untracked(() => onCleanup(this.goThrough(read)));
+      untracked(() => onCleanup(this.reading.read(read)));
     });
-  }
-
-  /** Reads lines a while at a time, so that the page goes on. @returns stops it */
-  private goThrough(read: ReturnType<ListKind<T>['read']>): () => void {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const end = (lines: readonly ReadLine<T>[]): void => {
-      this.soFar.set(undefined);
-      this.lines.set(lines);
-    };
-    const go = (steps: InSteps<readonly ReadLine<T>[]>): void => {
-      const until = performance.now() + READ_MS;
-      let step = steps.next();
-      while (!step.done && performance.now() < until) step = steps.next();
-      if (step.done) {
-        end(step.value);
-        return;
-      }
-      this.soFar.set(step.value);
-      timer = setTimeout(() => go(steps));
-    };
-    this.lines.set([]);
-    if ('next' in read) go(read);
-    else end(read);
-    return () => clearTimeout(timer);
   }
 
   protected async open(files: FileList | null): Promise<void> {

@@ -6,6 +6,9 @@ export interface RegisterRow {
   readonly offsets: ColourOffsets;
 }
 
+/** Sheets of a run that a bench makes up. */
+export const PRACTICE_SHEETS = 40;
+
 /** What the register bench works on: typed there, or handed over by a job. Kept under the name `register`. */
 export interface RegisterInput {
   readonly widthMm: number;

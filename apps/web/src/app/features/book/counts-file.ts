@@ -13,21 +13,9 @@ import { ListFile, type ListKind } from '../../ui/list-file';
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file
-      label="Counts out of a file"
-      [kind]="kind"
-      [way]="taking.way()"
-      (taken)="take($event)"
-      (stopped)="taking.stop()"
-    >
+    <dk-list-file label="Counts out of a file" [kind]="kind" [taking]="taking" (taken)="take($event)">
       <span>Times are those of the works' clock. A list that is taken twice is entered once.</span>
     </dk-list-file>
-    @if (taking.said(); as text) {
-      <p role="status">{{ text }}</p>
-    }
-    @if (taking.failed(); as text) {
-      <p role="alert">{{ text }}</p>
-    }
   `,
   styleUrl: '../../ui/plain-select.scss',
 })

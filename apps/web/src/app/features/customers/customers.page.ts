@@ -52,19 +52,7 @@ interface Listed {
       }
     </div>
     @if (mayEdit()) {
-      <dk-list-file
-        label="Customers out of a file"
-        [kind]="kind"
-        [way]="taking.way()"
-        (taken)="enter($event)"
-        (stopped)="taking.stop()"
-      />
-      @if (taking.said(); as text) {
-        <p role="status">{{ text }}</p>
-      }
-      @if (taking.failed(); as text) {
-        <p role="alert">{{ text }}</p>
-      }
+      <dk-list-file label="Customers out of a file" [kind]="kind" [taking]="taking" (taken)="enter($event)" />
     }
     @if (list.failed(); as message) {
       <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
@@ -128,7 +116,7 @@ export class CustomersPage {
   private readonly file = viewChild<ListFile<Listed>>(ListFile);
   protected readonly taking = new ListTaking<EnteredCustomers>({
     taken: ({ ids }) => `${many(ids.length, 'customer')} entered.`,
-    stopped: 'Stopped. Nothing was taken.',
+    stopped: 'Stopped. Nothing was taken, unless it had just come to its end.',
   });
   protected readonly kind: ListKind<Listed> = {
     name: 'customers',

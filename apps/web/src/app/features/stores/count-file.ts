@@ -26,25 +26,13 @@ interface Listed {
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file
-      label="Stock out of a file"
-      [kind]="kind()"
-      [way]="taking.way()"
-      (taken)="take($event)"
-      (stopped)="taking.stop()"
-    >
+    <dk-list-file label="Stock out of a file" [kind]="kind()" [taking]="taking" (taken)="take($event)">
       <label
         >Why
         <input #reason maxlength="300" [value]="why()" (input)="why.set(reason.value)" />
       </label>
       <span>What a line counts takes the place of what lay there. What no line tells stays as it is.</span>
     </dk-list-file>
-    @if (taking.said(); as text) {
-      <p role="status">{{ text }}</p>
-    }
-    @if (taking.failed(); as text) {
-      <p role="alert">{{ text }}</p>
-    }
   `,
   styleUrl: '../../ui/plain-select.scss',
 })
@@ -55,7 +43,7 @@ export class CountFile {
   protected readonly taking = new ListTaking<CountedList>({
     taken: ({ added, changed, same }) =>
       `${many(added, 'lot')} came in, ${many(changed, 'count')} changed what stood, ${many(same, 'count')} found it as it stood.`,
-    stopped: 'Stopped. Nothing was taken.',
+    stopped: 'Stopped. Nothing was taken, unless it had just come to its end.',
   });
   /** What is no paper: what jobs need, and what lies there already. */
   private readonly others = computed(() => {

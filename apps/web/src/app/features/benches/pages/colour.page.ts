@@ -20,6 +20,7 @@ import type { ColourInput } from '../../../ui/colour-input';
 import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
+import { PRACTICE_SHEETS } from '../../../ui/register-input';
 import { TrendChart } from '../../../ui/trend-chart';
 import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
@@ -28,7 +29,7 @@ const INKS = ['K', 'C', 'M', 'Y'];
 const SHEETS_BETWEEN = 50;
 const MOST_SHEETS = 500;
 const FIRST = AIM_SETS[0]?.id ?? '';
-const START: ColourInput = { set: FIRST, readings: [], seed: 7, sheets: 40 };
+const START: ColourInput = { set: FIRST, readings: [], seed: 7, sheets: PRACTICE_SHEETS };
 
 /** Colour on press: solids against an aim set, density and tone value increase in their bands, and where they go over the run. */
 @Component({

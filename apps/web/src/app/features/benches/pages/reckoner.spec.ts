@@ -101,10 +101,14 @@ describe('the reckoner', () => {
 
   it('asks for the works only where a sum goes by norms', async () => {
     const asked = jest.fn(() => Promise.resolve(SHIPPED_WORKS));
-    const { type } = await open({ sum: 'spine', pages: '240', caliper: '110' }, asked);
+    const { fixture, type, host } = await open({ sum: 'spine', pages: '240', caliper: '110' }, asked);
     expect(asked).not.toHaveBeenCalled();
-    for (const quantity of ['10000', '20000']) await type('#line', `${quantity} x 44pp A4 on B1`);
-    expect(asked.mock.calls.length).toBeLessThanOrEqual(1);
+    [...host.querySelectorAll('button')]
+      .find((one) => one.textContent.includes('Sheets for a quantity, by all schools'))
+      ?.click();
+    await fixture.whenStable();
+    for (const quantity of ['10000', '20000']) await type('[data-field="quantity"]', quantity);
+    expect(asked).toHaveBeenCalledTimes(1);
   });
 
   it('goes into a job within the application, and leaves it to the browser where it stands alone', async () => {

@@ -21,7 +21,7 @@ import { Theme } from '../../../platform/theme';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { NumberBox } from '../../../ui/number-box';
-import type { RegisterInput } from '../../../ui/register-input';
+import { PRACTICE_SHEETS, type RegisterInput } from '../../../ui/register-input';
 import { TrendChart } from '../../../ui/trend-chart';
 import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
@@ -63,7 +63,7 @@ const START: RegisterInput = {
   leastTrapMm: 0.05,
   stepMm: 0.01,
   cockStepMmPerM: 0.01,
-  sheets: 40,
+  sheets: PRACTICE_SHEETS,
   seed: 7,
 };
 

@@ -9,6 +9,7 @@ import {
   SHIFT_COLOURS,
   SHIFT_LOSSES,
   SHIFT_SHEET,
+  SHIPPED_WORKS,
   STEP_MM,
   aimDensity,
   bestShift,
@@ -16,6 +17,7 @@ import {
   lostOf,
   makeShift,
   movesOf,
+  normsOf,
   own,
   playShift,
   reckonedGood,
@@ -28,11 +30,13 @@ import {
 import type { PlayedShift } from '@druckerei/contract';
 import type { ColourInput } from '../../../ui/colour-input';
 import { kept } from '../../../ui/kept';
-import type { RegisterInput } from '../../../ui/register-input';
+import { PRACTICE_SHEETS, type RegisterInput } from '../../../ui/register-input';
 
 const NOTHING: ShiftDecision = { moves: {}, keys: {} };
-/** Sheets of a run that a bench makes up by itself. */
-const PRACTICE_SHEETS = 40;
+/** What a press of the run moves by. It lies across alone: there is nothing to cock. */
+const STEPS = { moveMm: STEP_MM, cockMmPerM: 1 };
+/** Norm of the least trap, as it ships. */
+const { value: LEAST_TRAP_MM } = normsOf(SHIPPED_WORKS, {})('register.leastTrap');
 
 interface Played {
   readonly seed: number;
@@ -122,7 +126,7 @@ export class ShiftRun {
     const offsets = own(this.register().colours, colour);
     const fit = offsets && fitRegister(SHIFT_SHEET.marks, offsets, colour);
     if (!fit?.ok) return {};
-    const moves = movesOf(fit.value, { moveMm: STEP_MM, cockMmPerM: 1 });
+    const moves = movesOf(fit.value, STEPS);
     return { across: fit.value.across, advised: moves.steps.across };
   }
 
@@ -131,9 +135,9 @@ export class ShiftRun {
     ...{ widthMm: SHIFT_SHEET.widthMm, heightMm: SHIFT_SHEET.heightMm, marks: SHIFT_SHEET.marks },
     rows: this.offsets(),
     toleranceMm: MOST_STEPS_OFF * STEP_MM,
-    leastTrapMm: STEP_MM,
-    stepMm: STEP_MM,
-    cockStepMmPerM: STEP_MM,
+    leastTrapMm: LEAST_TRAP_MM,
+    stepMm: STEPS.moveMm,
+    cockStepMmPerM: STEPS.cockMmPerM,
     sheets: PRACTICE_SHEETS,
     seed: this.seed(),
     from: `a shift at the press, look ${this.state().look} of ${this.shift().looks}, colour minus black`,

@@ -6,12 +6,11 @@ import { type SheetPlace, normsOf, registerLines, registerMarks } from '@drucker
 import { REGISTER_WORDS, issueText } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { keep } from '../../../ui/kept';
-import type { RegisterInput } from '../../../ui/register-input';
+import { PRACTICE_SHEETS, type RegisterInput } from '../../../ui/register-input';
 import { JobEditor } from '../state/job-editor';
 import { LayoutView } from '../../../ui/layout-view';
 import { Field } from '../parts/field';
 
-const PRACTICE_SHEETS = 40;
 const PRACTICE_SEED = 7;
 /** Steps of a press that tells none. */
 const PLAIN_STEPS = { moveMm: 0.01, cockMmPerM: 0.01 };
