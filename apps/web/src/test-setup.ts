@@ -1,3 +1,4 @@
+import '@angular/localize/init';
 import { deserialize, serialize } from 'node:v8';
 import { setupZonelessTestEnv } from 'jest-preset-angular/setup-env/zoneless';
 

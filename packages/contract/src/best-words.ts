@@ -7,14 +7,14 @@ export function differenceWords(one: Sums, other: Sums, currency: string): strin
   const parts = (
     [
       [one.cost - other.cost, currency, 'less', 'more'],
-      [one.paperKg - other.paperKg, 'kg', 'less paper', 'more paper'],
+      [one.paperKg - other.paperKg, 'kg', $localize`less paper`, $localize`more paper`],
       [one.hours - other.hours, 'h', 'less', 'more'],
       [one.plates - other.plates, 'plates', 'fewer', 'more'],
     ] as const
   ).flatMap(([by, unit, less, more]) =>
     Math.abs(by) < SAME ? [] : [`${sayQuantity(Math.abs(by), unit)} ${by < 0 ? less : more}`],
   );
-  return parts.length === 0 ? 'the same' : parts.join(', ');
+  return parts.length === 0 ? $localize`the same` : parts.join(', ');
 }
 
 /** What a proposal changes: "Cover on the B2 press, 4 up, work and turn, 720 x 510 mm". */
@@ -23,12 +23,12 @@ export function changesWords({ changes }: Proposal, works: Works): string {
   return changes
     .map(({ name, way }) =>
       [
-        `${name} on ${press(way.press)}`,
-        `${way.up} up`,
-        way.workStyle === 'single' ? 'one side' : way.workStyle.replaceAll('-', ' '),
+        $localize`${name} on ${press(way.press)}`,
+        $localize`${way.up} up`,
+        way.workStyle === 'single' ? $localize`one side` : way.workStyle.replaceAll('-', ' '),
         `${way.sheet.widthMm} x ${way.sheet.heightMm} mm`,
-        ...(way.sections ? [`sections of ${way.sections.join(' + ')} pages`] : []),
-        ...(way.shared ? ['sections on shared forms'] : []),
+        ...(way.sections ? [$localize`sections of ${way.sections.join(' + ')} pages`] : []),
+        ...(way.shared ? [$localize`sections on shared forms`] : []),
       ].join(', '),
     )
     .join('; ');
@@ -38,8 +38,8 @@ export function changesWords({ changes }: Proposal, works: Works): string {
 export function bestWords({ best, now, bound, exact, weighed }: BestPlan, works: Works): string {
   const { currency } = works;
   const known = exact
-    ? `the cheapest of ${weighed} ways that keeps every rule and lock`
-    : `the best found of ${weighed} ways; none that keeps the rules costs less than ${sayQuantity(bound, currency)}`;
-  if (best.changes.length === 0) return `As it is planned now: ${known}.`;
-  return `${changesWords(best, works)}: ${known}, ${differenceWords(best.sums, now, currency)} than now.`;
+    ? $localize`the cheapest of ${weighed} ways that keeps every rule and lock`
+    : $localize`the best found of ${weighed} ways; none that keeps the rules costs less than ${sayQuantity(bound, currency)}`;
+  if (best.changes.length === 0) return $localize`As it is planned now: ${known}.`;
+  return $localize`${changesWords(best, works)}\: ${known}, ${differenceWords(best.sums, now, currency)} than now.`;
 }

@@ -12,7 +12,7 @@ const material = line(200).min(1).optional();
 const pile = line(120).min(1);
 const reason = line(80).min(1);
 const sheet = z.int().min(0).max(MOST_PIECES).optional();
-export const hash = z.string().regex(/^[0-9a-f]{64}$/, { error: 'a SHA-256 has 64 hexadecimal digits' });
+export const hash = z.string().regex(/^[0-9a-f]{64}$/, { error: () => $localize`a SHA-256 has 64 hexadecimal digits` });
 
 /** What somebody enters at a station. */
 export const STATION_ENTRIES = [
@@ -90,7 +90,7 @@ export const sentEntrySchema = <Event extends z.ZodType>(event: Event) =>
     picture: z
       .base64()
       .max(Math.ceil(MOST_PHOTO_BYTES / 3) * 4, {
-        error: `a photograph has ${MOST_PHOTO_BYTES / 1000} kB at most: take it smaller`,
+        error: () => $localize`a photograph has ${MOST_PHOTO_BYTES / 1000} kB at most: take it smaller`,
       })
       .optional()
       .describe('of a photograph: JPEG'),

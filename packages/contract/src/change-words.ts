@@ -33,7 +33,7 @@ export function changeInWords({ path, before, after }: FieldChange, works: Works
   const norm = id === undefined ? undefined : normById(works, id);
   if (norm)
     return {
-      name: `${norm.subject}: ${norm.name.toLowerCase()}${path.startsWith('works.') ? '' : ', in this job'}`,
+      name: `${norm.subject}: ${norm.name.toLowerCase()}${path.startsWith('works.') ? '' : $localize`, in this job`}`,
       before: normValue(norm, before),
       after: normValue(norm, after),
     };

@@ -14,7 +14,7 @@ import {
   type Endpoint,
   ENDPOINTS,
   EXAMPLES,
-  MESSAGES,
+  messages,
   changeInWords,
   findingText,
   issueText,
@@ -76,7 +76,7 @@ describe('issue catalogue', () => {
   it('has words for every code and a line in docs/issues.md, and nothing else', () => {
     const codes = [...ISSUE_CODES].sort();
     const documented = [...read('docs/issues.md').matchAll(/^\| `([\w.-]+)` \|/gm)].map(([, code]) => code);
-    expect(Object.keys(MESSAGES).sort()).toEqual(codes);
+    expect(Object.keys(messages()).sort()).toEqual(codes);
     expect(documented.sort()).toEqual(codes);
   });
 

@@ -5,16 +5,16 @@ import { issueText } from './messages.js';
 
 /** What a list of customers may tell, and what its columns are called. */
 export const CUSTOMER_COLUMNS = {
-  name: 'Customer',
-  reference: 'Number in the books',
-  place: 'Place of delivery',
-  address: 'Its address',
-  transit: 'Days on the way',
-  under: 'Under, %',
-  over: 'Over, %',
-  weight: 'Weight of a day late',
-  artwork: 'What artwork keeps to',
-  note: 'Note',
+  name: $localize`Customer`,
+  reference: $localize`Number in the books`,
+  place: $localize`Place of delivery`,
+  address: $localize`Its address`,
+  transit: $localize`Days on the way`,
+  under: $localize`Under, %`,
+  over: $localize`Over, %`,
+  weight: $localize`Weight of a day late`,
+  artwork: $localize`What artwork keeps to`,
+  note: $localize`Note`,
 } as const;
 /** One of them. */
 export type CustomerColumn = keyof typeof CUSTOMER_COLUMNS;
@@ -134,8 +134,9 @@ export function* customerLines(
     const before = found.get(name);
     const places = before?.places ?? [];
     if (before && (!place || places.some((one) => letters(one.name) === letters(place.name))))
-      wrong.push({ line, why: `“${customer.name}” stands in line ${before.line} already, with this place.` });
-    else if (places.length >= MOST_PLACES) wrong.push({ line, why: `A customer has ${MOST_PLACES} places at most.` });
+      wrong.push({ line, why: $localize`“${customer.name}” stands in line ${before.line} already, with this place.` });
+    else if (places.length >= MOST_PLACES)
+      wrong.push({ line, why: $localize`A customer has ${MOST_PLACES} places at most.` });
     else if (before && place) places.push(place);
     else found.set(name, { line, customer, places: place ? [place] : [] });
   });

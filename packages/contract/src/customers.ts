@@ -15,7 +15,7 @@ const page = {
 /** Where a customer is delivered to. */
 export const placeSchema = z
   .strictObject({
-    name: line(80).refine((name) => name !== '', { error: 'every place wants a name' }),
+    name: line(80).refine((name) => name !== '', { error: () => $localize`every place wants a name` }),
     address: lines(400).optional(),
     transitDays: z.int().min(0).max(60).optional().describe('days on the way'),
   })

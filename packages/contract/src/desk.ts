@@ -11,15 +11,18 @@ export const deskNoteSchema = z
     /** Done: it comes again tomorrow if it still stands. Open: what was said before is taken back. */
     state: z.enum(['done', 'put off', 'given', 'open']),
     /** Day on which it comes again; for what is put off. */
-    until: z.iso.date({ error: 'write a day like 2026-12-24' }).optional(),
+    until: z.iso.date({ error: () => $localize`write a day like 2026-12-24` }).optional(),
     /** Account that it is given to. */
     to: id.optional(),
   })
   .refine(({ state, until }) => state !== 'put off' || until !== undefined, {
     path: ['until'],
-    error: 'say until which day',
+    error: () => $localize`say until which day`,
   })
-  .refine(({ state, to }) => state !== 'given' || to !== undefined, { path: ['to'], error: 'say to whom' })
+  .refine(({ state, to }) => state !== 'given' || to !== undefined, {
+    path: ['to'],
+    error: () => $localize`say to whom`,
+  })
   .meta({ id: 'DeskNote' });
 export type DeskNote = z.output<typeof deskNoteSchema>;
 

@@ -9,32 +9,32 @@ export interface EntrySaying {
 
 /** What an entry of a station is called on a button and above a field. */
 export const ENTRY_WORDS: Readonly<Record<StationEntryKind, string>> = {
-  'taken-in': 'Taken in',
-  'setup-begun': 'Set-up begun',
-  'setup-done': 'Set-up done',
-  'run-begun': 'Run begun',
-  stopped: 'Stopped',
-  resumed: 'Gone on',
-  good: 'Good out',
-  spoiled: 'Spoiled',
-  samples: 'Samples',
-  'left-over': 'Left over',
-  reading: 'Reading',
-  fault: 'Fault seen',
-  incident: 'Incident',
-  check: 'Check',
-  inspected: 'Lot looked at',
-  sorted: 'Refused lot sorted',
-  'handed-on': 'Handed on',
-  difference: 'Difference explained',
-  'step-closed': 'Station closed',
-  'step-opened': 'Station opened again',
-  note: 'Note',
-  photo: 'Photograph',
+  'taken-in': $localize`Taken in`,
+  'setup-begun': $localize`Set-up begun`,
+  'setup-done': $localize`Set-up done`,
+  'run-begun': $localize`Run begun`,
+  stopped: $localize`Stopped`,
+  resumed: $localize`Gone on`,
+  good: $localize`Good out`,
+  spoiled: $localize`Spoiled`,
+  samples: $localize`Samples`,
+  'left-over': $localize`Left over`,
+  reading: $localize`Reading`,
+  fault: $localize`Fault seen`,
+  incident: $localize`Incident`,
+  check: $localize`Check`,
+  inspected: $localize`Lot looked at`,
+  sorted: $localize`Refused lot sorted`,
+  'handed-on': $localize`Handed on`,
+  difference: $localize`Difference explained`,
+  'step-closed': $localize`Station closed`,
+  'step-opened': $localize`Station opened again`,
+  note: $localize`Note`,
+  photo: $localize`Photograph`,
 };
 
 const at = (sheet: number | undefined, { count }: EntrySaying): string =>
-  sheet === undefined ? '' : ` at sheet ${count(sheet)}`;
+  sheet === undefined ? '' : $localize` at sheet ${count(sheet)}`;
 
 /** What was entered at a station, without its name. */
 function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say: EntrySaying): string {
@@ -44,29 +44,29 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
     case 'taken-in':
     case 'good':
     case 'handed-on':
-      return `${word} ${count(event.count)}${event.pile === undefined ? '' : `, pile ${event.pile}`}`;
+      return `${word} ${count(event.count)}${event.pile === undefined ? '' : $localize`, pile ${event.pile}`}`;
     case 'samples':
     case 'left-over':
       return `${word} ${count(event.count)}`;
     case 'spoiled':
-      return `${word} ${count(event.count)}: ${event.reason}${event.during === 'set-up' ? ', in set-up' : ''}`;
+      return `${word} ${count(event.count)}: ${event.reason}${event.during === 'set-up' ? $localize`, in set-up` : ''}`;
     case 'stopped':
     case 'step-opened':
       return `${word}: ${event.reason}`;
     case 'reading':
-      return `${word} of ${event.of}${event.name ? `, ${event.name}` : ''}: ${count(event.value, 3)}${at(event.sheet, say)}${event.source ? `, ${event.source}` : ''}`;
+      return $localize`${word} of ${event.of}${event.name ? `, ${event.name}` : ''}\: ${count(event.value, 3)}${at(event.sheet, say)}${event.source ? `, ${event.source}` : ''}`;
     case 'fault':
       return `${word}: ${event.fault}${at(event.sheet, say)}${event.note ? `, ${event.note}` : ''}`;
     case 'incident':
-      return `${event.what[0]?.toUpperCase() ?? ''}${event.what.slice(1)}${event.lost > 0 ? `, ${count(event.lost)} lost` : ''}`;
+      return `${event.what[0]?.toUpperCase() ?? ''}${event.what.slice(1)}${event.lost > 0 ? $localize`, ${count(event.lost)} lost` : ''}`;
     case 'check':
-      return `${event.check}: ${event.passed ? 'passed' : 'not passed'}`;
+      return `${event.check}: ${event.passed ? 'passed' : $localize`not passed`}`;
     case 'inspected':
-      return `${word}: ${count(event.faulty)} faulty in ${count(event.sample)} of ${count(event.lot)}${event.pile === undefined ? '' : `, pile ${event.pile}`}`;
+      return $localize`${word}\: ${count(event.faulty)} faulty in ${count(event.sample)} of ${count(event.lot)}${event.pile === undefined ? '' : $localize`, pile ${event.pile}`}`;
     case 'sorted':
-      return `${word}: ${count(event.faulty)} taken out`;
+      return $localize`${word}\: ${count(event.faulty)} taken out`;
     case 'difference':
-      return `${word}, ${count(event.pieces)} pieces: ${event.reason}`;
+      return $localize`${word}, ${count(event.pieces)} pieces: ${event.reason}`;
     case 'note':
       return event.text;
     case 'photo':
@@ -82,50 +82,50 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
   switch (event.kind) {
     case 'artwork':
       return event.sent
-        ? `Proof of ${name(event.component)} sent to the customer`
-        : `Artwork of ${name(event.component)} ${event.approved ? 'approved' : 'refused'}`;
+        ? $localize`Proof of ${name(event.component)} sent to the customer`
+        : $localize`Artwork of ${name(event.component)} ${event.approved ? 'approved' : 'refused'}`;
     case 'carrier':
       return `${name(event.carrier)}: ${CARRIER_STATE_WORDS[event.state].toLowerCase()}${event.place ? `, ${event.place}` : ''}`;
     case 'inspection':
-      return `${name(event.carrier)} inspected: ${event.faults.length > 0 ? event.faults.join(', ') : 'no fault'}`;
+      return $localize`${name(event.carrier)} inspected: ${event.faults.length > 0 ? event.faults.join(', ') : $localize`no fault`}`;
     case 'trial':
-      return `Trial of ${event.ink} ${event.accepted ? 'accepted' : 'refused'}`;
+      return $localize`Trial of ${event.ink} ${event.accepted ? 'accepted' : 'refused'}`;
     case 'ink':
-      return `${count(event.kg, 3)} kg of ${event.ink} ${event.move}`;
+      return $localize`${count(event.kg, 3)} kg of ${event.ink} ${event.move}`;
     case 'press-start':
-      return `${name(event.step)} started`;
+      return $localize`${name(event.step)} started`;
     case 'first-sheet':
-      return `First good sheet of ${name(event.step)} passed${event.kept ? `, kept: ${event.kept}` : ''}`;
+      return $localize`First good sheet of ${name(event.step)} passed${event.kept ? $localize`, kept: ${event.kept}` : ''}`;
     case 'count':
-      return `${count(event.good)} good counted at ${name(event.step)}`;
+      return $localize`${count(event.good)} good counted at ${name(event.step)}`;
     case 'reader-stop':
-      return `Reader at ${name(event.step)} stopped at section ${event.place}: ${event.fault}`;
+      return $localize`Reader at ${name(event.step)} stopped at section ${event.place}\: ${event.fault}`;
     case 'issued':
-      return `${count(event.count)} of ${event.item} issued to ${event.to}`;
+      return $localize`${count(event.count)} of ${event.item} issued to ${event.to}`;
     case 'returned':
-      return `${count(event.count)} of ${event.item} returned by ${event.from}`;
+      return $localize`${count(event.count)} of ${event.item} returned by ${event.from}`;
     case 'carried':
-      return `${event.what} carried from ${event.from} to ${event.to}`;
+      return $localize`${event.what} carried from ${event.from} to ${event.to}`;
     case 'bagged':
-      return `Bag ${event.bag}, seal ${event.seal}: ${count(event.count)} spoiled of ${name(event.step) || 'this station'}, ${event.place}`;
+      return $localize`Bag ${event.bag}, seal ${event.seal}\: ${count(event.count)} spoiled of ${name(event.step) || $localize`this station`}, ${event.place}`;
     case 'recounted':
-      return `Bag ${event.bag} counted again: ${count(event.count)}`;
+      return $localize`Bag ${event.bag} counted again: ${count(event.count)}`;
     case 'destroyed':
-      return `Bags ${event.bags.join(', ')} ${event.how}, ${event.place}`;
+      return $localize`Bags ${event.bags.join(', ')} ${event.how}, ${event.place}`;
     case 'witnessed':
-      return `Destruction ${event.record} witnessed`;
+      return $localize`Destruction ${event.record} witnessed`;
     case 'voided':
-      return `Voided: ${event.numbers.join(', ')} (${event.reason})`;
+      return $localize`Voided: ${event.numbers.join(', ')} (${event.reason})`;
     case 'remade':
-      return `Made again: ${event.numbers.map((number, i) => (event.as[i] === undefined ? number : `${number} as ${event.as[i]}`)).join(', ')}`;
+      return $localize`Made again: ${event.numbers.map((number, i) => (event.as[i] === undefined ? number : $localize`${number} as ${event.as[i]}`)).join(', ')}`;
     case 'take-back':
-      return 'An entry taken back';
+      return $localize`An entry taken back`;
     case 'strike':
-      return `Entry ${event.record} struck through: ${event.why}`;
+      return $localize`Entry ${event.record} struck through: ${event.why}`;
     case 'held':
-      return `Held: ${entryWords(event.entry, say)}`;
+      return $localize`Held: ${entryWords(event.entry, say)}`;
     case 'settled':
-      return `Entry ${event.record} ${event.taken ? 'counts' : 'stays out'}: ${event.why}`;
+      return $localize`Entry ${event.record} ${event.taken ? 'counts' : $localize`stays out`}\: ${event.why}`;
     default: {
       const station = name(event.step);
       return `${station === '' ? '' : `${station}: `}${stationWords(event, say)}`;

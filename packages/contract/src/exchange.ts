@@ -7,7 +7,10 @@ const MOST_EXCHANGED = 1_400_000;
 /** A file of another program (XJDF), in base64. */
 export const exchangeFileSchema = z
   .strictObject({
-    file: z.base64({ error: 'send the file itself, in base64' }).min(4).max(MOST_EXCHANGED),
+    file: z
+      .base64({ error: () => $localize`send the file itself, in base64` })
+      .min(4)
+      .max(MOST_EXCHANGED),
   })
   .meta({ id: 'ExchangeFile' });
 /** What a file of another program tells; nothing of it has been taken in. */

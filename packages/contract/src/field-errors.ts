@@ -1,4 +1,4 @@
-import { numberText } from '@druckerei/core';
+import { inEveryTongue, numberText } from '@druckerei/core';
 import type * as z from 'zod';
 
 /** One wrong field: where, and what is wrong with it in words of the trade. */
@@ -18,32 +18,32 @@ function joined(sum: string, part: PropertyKey): string {
 export const pathOf = (path: readonly PropertyKey[]): string => path.reduce<string>(joined, '');
 
 /** What the trade calls the fields that are most often wrong. */
-const FIELD_NAMES: Readonly<Record<string, string>> = {
-  running: 'Running spoilage',
-  setup: 'Set-up',
-  quantity: 'Order quantity',
-  plannedOvers: 'Planned overs',
-  yield: 'Yield',
-  widthMm: 'Width',
-  heightMm: 'Height',
-  pages: 'Pages',
-  coverage: 'Ink coverage',
-  samples: 'Samples',
-  folds: 'Folds',
-  perPack: 'Pieces in a pack',
-  hours: 'Drying hours',
-  due: 'Due date',
-  usage: 'Usage',
-  over: 'Overs',
-  under: 'Unders',
-  url: 'Address',
-};
+const fieldNames = inEveryTongue((): Readonly<Record<string, string>> => ({
+  running: $localize`Running spoilage`,
+  setup: $localize`Set-up`,
+  quantity: $localize`Order quantity`,
+  plannedOvers: $localize`Planned overs`,
+  yield: $localize`Yield`,
+  widthMm: $localize`Width`,
+  heightMm: $localize`Height`,
+  pages: $localize`Pages`,
+  coverage: $localize`Ink coverage`,
+  samples: $localize`Samples`,
+  folds: $localize`Folds`,
+  perPack: $localize`Pieces in a pack`,
+  hours: $localize`Drying hours`,
+  due: $localize`Due date`,
+  usage: $localize`Usage`,
+  over: $localize`Overs`,
+  under: $localize`Unders`,
+  url: $localize`Address`,
+}));
 
 /** What the trade calls a field, by the last name of its path: `workStyle` is "Work style". */
 export const fieldName = (path: readonly PropertyKey[]): string => {
   const last = [...path].reverse().find((part) => typeof part === 'string') ?? 'value';
   const words = last.replace(/([a-z])([A-Z])/g, (_, end: string, start: string) => `${end} ${start.toLowerCase()}`);
-  return FIELD_NAMES[last] ?? words.charAt(0).toUpperCase() + words.slice(1);
+  return fieldNames()[last] ?? words.charAt(0).toUpperCase() + words.slice(1);
 };
 
 const number = (value: unknown): string =>
@@ -54,29 +54,29 @@ function wording(issue: z.core.$ZodIssue): string {
   const isShare = issue.path.at(-1) === 'running';
   switch (issue.code) {
     case 'too_big':
-      if (isShare) return 'Running spoilage is a share below 100 %';
-      if (issue.origin === 'string') return `${name}: at most ${number(issue.maximum)} characters`;
-      if (issue.origin === 'array') return `${name}: at most ${number(issue.maximum)} entries`;
-      return `${name} must be ${issue.inclusive ? 'at most' : 'below'} ${number(issue.maximum)}`;
+      if (isShare) return $localize`Running spoilage is a share below 100 %`;
+      if (issue.origin === 'string') return $localize`${name}\: at most ${number(issue.maximum)} characters`;
+      if (issue.origin === 'array') return $localize`${name}\: at most ${number(issue.maximum)} entries`;
+      return $localize`${name} must be ${issue.inclusive ? $localize`at most` : 'below'} ${number(issue.maximum)}`;
     case 'too_small':
-      if (isShare) return 'Running spoilage cannot be negative';
-      if (issue.origin === 'string') return `${name} is empty`;
-      if (issue.origin === 'array') return `${name}: at least ${number(issue.minimum)} wanted`;
-      return `${name} must be ${issue.inclusive ? 'at least' : 'above'} ${number(issue.minimum)}`;
+      if (isShare) return $localize`Running spoilage cannot be negative`;
+      if (issue.origin === 'string') return $localize`${name} is empty`;
+      if (issue.origin === 'array') return $localize`${name}\: at least ${number(issue.minimum)} wanted`;
+      return $localize`${name} must be ${issue.inclusive ? $localize`at least` : 'above'} ${number(issue.minimum)}`;
     case 'invalid_type':
       return issue.input === undefined
-        ? `${name} is missing`
-        : `${name} must be a ${issue.expected === 'int' ? 'whole number' : issue.expected}`;
+        ? $localize`${name} is missing`
+        : $localize`${name} must be a ${issue.expected === 'int' ? $localize`whole number` : issue.expected}`;
     case 'unrecognized_keys':
-      return `Unknown field ${issue.keys.join(', ')}`;
+      return $localize`Unknown field ${issue.keys.join(', ')}`;
     case 'invalid_value':
       if (issue.path.length === 1 && issue.path[0] === 'version' && Number(issue.input) > Number(issue.values[0]))
-        return `This file has version ${String(issue.input)}, this Druckerei reads ${issue.values.map(String).join(', ')}: bring it up to date`;
-      return `${name} must be one of: ${issue.values.map(String).join(', ')}`;
+        return $localize`This file has version ${String(issue.input)}, this Druckerei reads ${issue.values.map(String).join(', ')}\: bring it up to date`;
+      return $localize`${name} must be one of: ${issue.values.map(String).join(', ')}`;
     case 'invalid_format':
       return issue.format === 'regex'
-        ? `${name} takes small letters, digits and hyphens, at most 40`
-        : `${name} is not a valid ${issue.format}`;
+        ? $localize`${name} takes small letters, digits and hyphens, at most 40`
+        : $localize`${name} is not a valid ${issue.format}`;
     default:
       return `${name}: ${issue.message}`;
   }

@@ -30,7 +30,7 @@ export class FloorNames {
     this.machines = new Map(machines.map(({ id, name }) => [id, name]));
   }
   number(job: number): string {
-    return this.jobs.get(job)?.number ?? `job ${job}`;
+    return this.jobs.get(job)?.number ?? $localize`job ${job}`;
   }
   title(job: number): string {
     return this.jobs.get(job)?.title ?? '';
@@ -52,19 +52,19 @@ export class FloorNames {
 
 const CHANGE_WORDS: Readonly<Record<FloorSlot['changes'][number]['what'], string>> = {
   wash: 'wash-up',
-  size: 'other sheet size',
-  stock: 'other stock',
-  thickness: 'other thickness',
-  fold: 'other fold scheme',
-  'fold size': 'same fold, other size',
-  die: 'other die',
-  glue: 'other glue',
-  format: 'other format',
+  size: $localize`other sheet size`,
+  stock: $localize`other stock`,
+  thickness: $localize`other thickness`,
+  fold: $localize`other fold scheme`,
+  'fold size': $localize`same fold, other size`,
+  die: $localize`other die`,
+  glue: $localize`other glue`,
+  format: $localize`other format`,
 };
 
 /** What is changed on the machine before a station, in words: each wash-up from which ink to which. */
 export function changesText({ changes, washes }: Pick<FloorSlot, 'changes' | 'washes'>): string {
-  const inks = washes.map(({ from, to }) => `${from.name} to ${to.name}`);
+  const inks = washes.map(({ from, to }) => $localize`:a change|:${from.name} to ${to.name}`);
   const others = changes.filter(({ what }) => what !== 'wash').map(({ what }) => CHANGE_WORDS[what]);
   return [...(inks.length > 0 ? [`${CHANGE_WORDS.wash} ${inks.join(', ')}`] : []), ...others].join('; ');
 }
@@ -73,16 +73,17 @@ export function changesText({ changes, washes }: Pick<FloorSlot, 'changes' | 'wa
 export function holdText({ what, of, day, sent }: FloorHold | FloorLie, { date, count }: Saying): string {
   switch (what) {
     case 'paper':
-      return day === null ? `${of}: not ordered` : `${of}, on order for ${date(day)}`;
+      return day === null ? $localize`${of}\: not ordered` : $localize`${of}, on order for ${date(day)}`;
     case 'artwork':
-      if (sent !== undefined) return `the proof${of === '' ? '' : ` of ${of}`}, at the customer since ${date(sent)}`;
-      return of === '' ? 'artwork that is not approved' : `the artwork of ${of}, not approved`;
+      if (sent !== undefined)
+        return $localize`the proof${of === '' ? '' : $localize` of ${of}`}, at the customer since ${date(sent)}`;
+      return of === '' ? $localize`artwork that is not approved` : $localize`the artwork of ${of}, not approved`;
     case 'trial':
-      return `a trial of ${of}, not accepted`;
+      return $localize`a trial of ${of}, not accepted`;
     case 'carriers':
-      return `${count(Number(of))} ${of === '1' ? 'carrier' : 'carriers'} not made and inspected`;
+      return $localize`${count(Number(of))} ${of === '1' ? 'carrier' : 'carriers'} not made and inspected`;
     case 'drying':
-      return `what comes from ${of} to lie and dry`;
+      return $localize`what comes from ${of} to lie and dry`;
   }
 }
 
@@ -92,10 +93,10 @@ export const waitsText = (slot: Pick<FloorSlot, 'cause' | 'machine'>, names: Flo
 
 /** What a station waits for, in words; empty where it could begin at once. */
 export function causeText({ cause }: Pick<FloorSlot, 'cause'>, names: FloorNames, say: Saying): string {
-  if (cause.hold) return `for ${holdText(cause.hold, say)}`;
+  if (cause.hold) return $localize`for ${holdText(cause.hold, say)}`;
   if (cause.kind === 'release' || cause.job === null || cause.step === null) return '';
   const step = names.step(cause.job, cause.step);
   return cause.kind === 'link'
-    ? `after ${step}`
-    : `${cause.held === null ? 'its machine' : names.machine(cause.held)} is held by ${names.number(cause.job)}, ${step}`;
+    ? $localize`after ${step}`
+    : $localize`${cause.held === null ? $localize`its machine` : names.machine(cause.held)} is held by ${names.number(cause.job)}, ${step}`;
 }

@@ -2,11 +2,11 @@ import { type FloorHours, type FloorPlan, MOST_PLACES, isWall } from '@druckerei
 import * as z from 'zod';
 import { line } from './text.js';
 
-const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'write a time of day like 06:00' });
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: () => $localize`write a time of day like 06:00` });
 /** Day and time by the clock on the wall of the works. */
 export const wallSchema = z
   .string()
-  .refine(isWall, { error: 'write a day and time that there is, like 2026-12-24T06:00' });
+  .refine(isWall, { error: () => $localize`write a day and time that there is, like 2026-12-24T06:00` });
 const shiftSchema = z.strictObject({ days: z.array(z.int().min(1).max(7)).min(1).max(7), from: clock, until: clock });
 const shifts = z.array(shiftSchema).max(21);
 
@@ -256,7 +256,9 @@ export type FloorFeed = z.output<typeof feedSchema>;
 /** The address of a feed, told once. */
 export const madeFeedSchema = feedSchema.extend({ path: z.string() }).meta({ id: 'MadeFloorFeed' });
 export type MadeFloorFeed = z.output<typeof madeFeedSchema>;
-export const feedToken = z.object({ token: z.string().regex(/^[\w-]{32}$/, { error: 'is no address of a calendar' }) });
+export const feedToken = z.object({
+  token: z.string().regex(/^[\w-]{32}$/, { error: () => $localize`is no address of a calendar` }),
+});
 
 const stationSchema = z.strictObject({ job: z.int().min(1).max(2_147_483_647), step: stepId });
 /** Where the planner puts a station in a schedule: ahead of another on its machine, behind it, on another machine. */

@@ -3,10 +3,10 @@ import { line } from './text.js';
 
 /** What other programs are told of, in words for whoever chooses. */
 export const HOOK_EVENTS = {
-  'job.released': 'A job is released',
-  'job.counted': 'A station counts',
-  'job.done': 'A job is done',
-  'job.late': 'A job becomes late',
+  'job.released': $localize`A job is released`,
+  'job.counted': $localize`A station counts`,
+  'job.done': $localize`A job is done`,
+  'job.late': $localize`A job becomes late`,
 } as const;
 export type HookEvent = keyof typeof HOOK_EVENTS;
 export const HOOK_EVENT_IDS = Object.keys(HOOK_EVENTS) as [HookEvent, ...HookEvent[]];
@@ -22,7 +22,7 @@ const address = z
     error: 'is no address: it begins with http:// or https://',
   })
   .refine((text) => !/^\w+:\/\/[^/?#]*@/.test(text), {
-    error: 'has a name and a password in it, which everybody sees who looks: leave them out',
+    error: () => $localize`has a name and a password in it, which everybody sees who looks: leave them out`,
   })
   .meta({ format: 'uri' });
 

@@ -25,18 +25,18 @@ import { CONTACT_WORDS, DRYING_WORDS, INK_KIND_WORDS } from './press-words.js';
 
 /** What a list of inks and supplies may tell, and what its columns are called. */
 export const INK_COLUMNS = {
-  name: 'Name',
-  what: 'What it is',
-  drying: 'How it dries',
-  film: 'Film, g/m²',
-  solids: 'Solids, share',
-  tolerance: 'Trial accepted up to, ΔE00',
+  name: $localize`Name`,
+  what: $localize`What it is`,
+  drying: $localize`How it dries`,
+  film: $localize`Film, g/m²`,
+  solids: $localize`Solids, share`,
+  tolerance: $localize`Trial accepted up to, ΔE00`,
   l: 'L*',
   a: 'a*',
   b: 'b*',
-  recipe: 'Recipe, parts',
-  cleared: 'Cleared for',
-  accountable: 'Accountable',
+  recipe: $localize`Recipe, parts`,
+  cleared: $localize`Cleared for`,
+  accountable: $localize`Accountable`,
 } as const;
 /** One of them. */
 export type InkColumn = keyof typeof INK_COLUMNS;
@@ -264,7 +264,8 @@ export function readInkList(rows: readonly (readonly string[])[], key: InkListKe
     const reader = new Reader(row, key);
     const name = bareName(reader.cell('name'));
     const before = name === '' ? undefined : seen.get(name);
-    if (before !== undefined) return [{ line, why: `“${reader.cell('name')}” stands in line ${before} already.` }];
+    if (before !== undefined)
+      return [{ line, why: $localize`“${reader.cell('name')}” stands in line ${before} already.` }];
     seen.set(name, line);
     return [{ line, ...readLine(reader, known, id) }];
   });

@@ -156,7 +156,7 @@ const foreignSchema = z
   )
   .max(MOST_FOREIGN_ELEMENTS)
   .refine((all) => all.reduce((sum, { xml }) => sum + xml.length, 0) <= MOST_FOREIGN, {
-    error: `at most ${MOST_FOREIGN} letters, of all together`,
+    error: () => $localize`at most ${MOST_FOREIGN} letters, of all together`,
   })
   .describe('what came with the job from another program and is not understood: it goes back with it');
 
@@ -212,7 +212,9 @@ export const jobSchema = z
     artwork: z
       .array(artwork)
       .max(40)
-      .refine((files) => pagesOf(files) <= MOST_PAGES, { error: `at most ${MOST_PAGES} pages, of all files together` })
+      .refine((files) => pagesOf(files) <= MOST_PAGES, {
+        error: () => $localize`at most ${MOST_PAGES} pages, of all files together`,
+      })
       .optional()
       .describe('files of artwork that were examined'),
     foreign: foreignSchema.optional(),

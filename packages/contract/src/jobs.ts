@@ -31,7 +31,7 @@ const ids = (most: number) =>
     .string()
     .regex(/^[0-9]{1,9}(,[0-9]{1,9})*$/, { error: 'ids' })
     .transform((text) => text.split(',').map(Number))
-    .refine((all) => all.length <= most, { error: `at most ${most} jobs at once` })
+    .refine((all) => all.length <= most, { error: () => $localize`at most ${most} jobs at once` })
     .describe('ids of jobs, with commas');
 /** Jobs whose pictures are asked for. */
 export const picturesQuery = z.object({ jobs: ids(500) });

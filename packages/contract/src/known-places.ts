@@ -16,7 +16,10 @@ export function isLocale(tag: string): boolean {
 }
 
 /** Language and place, BCP 47. */
-export const localeSchema = known(isLocale, 'no language and place are known by this; write it like en-GB');
+export const localeSchema = known(
+  isLocale,
+  () => $localize`no language and place are known by this; write it like en-GB`,
+);
 
 /** Whether a time zone of this IANA name is known. */
 export function isTimeZone(name: string): boolean {

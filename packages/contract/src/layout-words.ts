@@ -4,12 +4,12 @@ import type { ComponentLayout, MeasureSystem, SheetArrangement, SheetPattern } f
 /** How pieces lie, in words. */
 export const ARRANGEMENT_WORDS: Readonly<Record<SheetArrangement, string>> = {
   upright: 'upright',
-  turned: 'turned by a quarter',
-  mixed: 'both ways mixed',
-  straight: 'straight rows',
-  'head-to-tail': 'head to tail',
+  turned: $localize`turned by a quarter`,
+  mixed: $localize`both ways mixed`,
+  straight: $localize`straight rows`,
+  'head-to-tail': $localize`head to tail`,
   interlocked: 'interlocked',
-  shared: 'items sharing the form',
+  shared: $localize`items sharing the form`,
 };
 
 const PER_MILLE = 1000;
@@ -17,7 +17,7 @@ const percent = (share: number): string => `${Math.round(share * PER_MILLE) / (P
 
 /** A pattern in words: `8 up, head to tail`, `9 up, 3 across by 3`. */
 export const patternWords = ({ count, grid, arrangement }: SheetPattern): string =>
-  `${numberText(count)} up, ${grid ? `${grid.columns} across by ${grid.rows}` : ARRANGEMENT_WORDS[arrangement]}`;
+  $localize`${numberText(count)} up, ${grid ? $localize`${grid.columns} across by ${grid.rows}` : ARRANGEMENT_WORDS[arrangement]}`;
 
 /** A layout in a line: how many lie how, what of the sheet is used, and the most that any layout could hold. */
 export function layoutWords({ pattern, component, bound, usedShare, cutOffs, machine }: ComponentLayout): string {
@@ -25,13 +25,17 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
   const most =
     pattern.arrangement === 'shared'
       ? []
-      : [bound === pattern.count ? 'no layout holds more' : `no layout holds more than ${numberText(bound)}`];
+      : [
+          bound === pattern.count
+            ? $localize`no layout holds more`
+            : $localize`no layout holds more than ${numberText(bound)}`,
+        ];
   return [
     patternWords(pattern),
-    ...(cutOffs > 1 ? [`over ${cutOffs} cut-offs`] : []),
-    `${percent(usedShare)} of the ${on} used`,
+    ...(cutOffs > 1 ? [$localize`over ${cutOffs} cut-offs`] : []),
+    $localize`${percent(usedShare)} of the ${on} used`,
     ...most,
-    ...(component.pages ? [`${component.pages} pages each`] : []),
+    ...(component.pages ? [$localize`${component.pages} pages each`] : []),
   ].join('; ');
 }
 
@@ -45,8 +49,8 @@ export interface SizeWords {
 const SIZE_WORDS: SizeWords = {
   number: String,
   inside: 'inside',
-  pages: (count) => `${count} pages`,
-  items: (count) => `${count} items`,
+  pages: (count) => $localize`${count} pages`,
+  items: (count) => $localize`${count} items`,
 };
 
 /** A component's size in words; empty for the forms of a gang. */

@@ -81,7 +81,9 @@ export const decisionsSchema = z
       )
       .min(1)
       .max(500)
-      .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, { error: 'a norm is named twice' }),
+      .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, {
+        error: () => $localize`a norm is named twice`,
+      }),
     seen: markSchema.describe('mark of the works that was seen'),
     reason: lines(300),
   })
@@ -122,7 +124,7 @@ export type HappenedJob = z.output<typeof happenedJobSchema>;
 export const happenedQuery = z.object({
   month: z
     .string()
-    .regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: 'a month like 2026-11' })
+    .regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: () => $localize`a month like 2026-11` })
     .optional(),
 });
 /** Planned and happened: what was closed in a month. */

@@ -19,7 +19,9 @@ const normId = z.string().min(1).max(120);
 /** Norms with their values and those that the editor saw, each once. */
 export const normsSet = z
   .array(z.strictObject({ norm: normId, value: normValueSchema, expected: z.number() }))
-  .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, { error: 'a norm is named twice' });
+  .refine((all) => new Set(all.map(({ norm }) => norm)).size === all.length, {
+    error: () => $localize`a norm is named twice`,
+  });
 /** Several norms changed together, all or none; each once. */
 export const normChangesSchema = z
   .strictObject({

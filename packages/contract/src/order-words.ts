@@ -5,7 +5,7 @@ const QUESTIONS: Partial<Readonly<Record<Question, string>>> = {
   measures: 'size',
   pages: 'pages',
   stock: 'paper',
-  coverStock: 'paper of the cover',
+  coverStock: $localize`paper of the cover`,
 };
 
 /** What a line of a list of orders does not tell, and is taken as usual. */

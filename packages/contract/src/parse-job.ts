@@ -13,7 +13,9 @@ export function parseJobFile(text: string): ParsedJob {
   } catch (error) {
     return {
       ok: false,
-      errors: [{ path: '', message: `This is no JSON: ${error instanceof Error ? error.message : 'unreadable'}` }],
+      errors: [
+        { path: '', message: $localize`This is no JSON: ${error instanceof Error ? error.message : 'unreadable'}` },
+      ],
     };
   }
   const parsed = jobSchema.safeParse(value, { reportInput: true });

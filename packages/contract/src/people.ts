@@ -28,7 +28,9 @@ export const MANAGER_ROLE = 'manager';
 
 export const roleId = z
   .string()
-  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, { error: 'an id has small letters, digits and hyphens, forty at most' });
+  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, {
+    error: () => $localize`an id has small letters, digits and hyphens, forty at most`,
+  });
 /** Where whoever may record does so: at all stations, or at those of these keys. */
 export const ownStationsSchema = z
   .union([
@@ -36,7 +38,7 @@ export const ownStationsSchema = z
     z
       .array(
         z.string().regex(/^(machine|hand|room)\/[a-z0-9][a-z0-9-]{0,79}$/, {
-          error: 'a station is machine/ and its id, hand/ and what is done, room/plates or room/inks',
+          error: () => $localize`a station is machine/ and its id, hand/ and what is done, room/plates or room/inks`,
         }),
       )
       .max(1000),

@@ -42,20 +42,20 @@ export function readPlan(text: string): KeptPlan {
   try {
     body = JSON.parse(text);
   } catch {
-    return { ok: false, why: 'The plan of this release cannot be read: it is no JSON.' };
+    return { ok: false, why: $localize`The plan of this release cannot be read: it is no JSON.` };
   }
   const version = z.looseObject({ version: z.int() }).safeParse(body).data?.version ?? 0;
   if (version > 1)
     return {
       ok: false,
-      why: `The plan of this release has version ${version}; this Druckerei reads version 1. Bring it up to date.`,
+      why: $localize`The plan of this release has version ${version}; this Druckerei reads version 1. Bring it up to date.`,
     };
   const parsed = planFileSchema.safeParse(body);
   if (!parsed.success) {
     const [issue] = parsed.error.issues;
     return {
       ok: false,
-      why: `The plan of this release cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`,
+      why: $localize`The plan of this release cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`,
     };
   }
   const { plan } = parsed.data;

@@ -14,7 +14,7 @@ const page = {
 /** Prices of one supplier. */
 export const MOST_PRICES = 2_000;
 const money = z.number().min(0).max(1_000_000_000);
-const above = amount.refine((value) => value > 0, { error: 'must be more than 0' });
+const above = amount.refine((value) => value > 0, { error: () => $localize`must be more than 0` });
 
 /** What a supplier asks for one thing, from a quantity on, between two days. */
 export const supplyPriceSchema = z
@@ -31,7 +31,7 @@ export const supplyPriceSchema = z
     ({ validFrom, validUntil }) => validFrom === undefined || validUntil === undefined || validFrom <= validUntil,
     {
       path: ['validUntil'],
-      error: 'a price ends on the day that it begins or later',
+      error: () => $localize`a price ends on the day that it begins or later`,
     },
   )
   .meta({ id: 'SupplyPrice' });
@@ -79,7 +79,7 @@ export const purchaseLineSchema = z
   })
   .refine(({ paper, other }) => (paper === undefined) !== (other === undefined), {
     path: ['paper'],
-    error: 'A line is of a paper or of something else: tell one of them',
+    error: () => $localize`A line is of a paper or of something else: tell one of them`,
   });
 export type PurchaseLine = z.output<typeof purchaseLineSchema>;
 

@@ -7,7 +7,7 @@ const number = (value: number, unit: string | undefined): string =>
 export function findingText({ name, reason, value, limit, unit, artwork }: Finding): string {
   const seen = [
     artwork?.ink,
-    artwork?.page === undefined ? undefined : `page ${artwork.page}`,
+    artwork?.page === undefined ? undefined : $localize`page ${artwork.page}`,
     artwork?.file,
     value === undefined ? undefined : number(value, unit),
     limit === undefined ? undefined : `${artwork && unit !== 'share' ? 'wanted' : 'limit'} ${number(limit, unit)}`,
@@ -16,25 +16,25 @@ export function findingText({ name, reason, value, limit, unit, artwork }: Findi
 }
 
 const SETS: Readonly<Record<string, (value: string) => string>> = {
-  'finish.glueFree': () => 'Keep the glued areas free',
-  'finish.adhesive': () => 'Take hot melt',
-  'finish.glueCleared': () => 'Say that the glue is cleared',
-  'finish.varnishCleared': () => 'Say that the varnish is cleared',
-  widthMm: (value) => `Make it ${value} mm wide`,
-  perPack: (value) => `Pack ${value} in a box`,
-  machine: (value) => `Take ${value}`,
-  grain: () => 'Lay the grain right',
-  powder: () => 'Print without powder',
-  heightMm: (value) => `Make it ${value} mm high`,
-  count: (value) => `Lay ${value} on the form`,
-  counter: () => 'Have a counter made',
-  folds: (value) => `Fold ${value} times`,
+  'finish.glueFree': () => $localize`Keep the glued areas free`,
+  'finish.adhesive': () => $localize`Take hot melt`,
+  'finish.glueCleared': () => $localize`Say that the glue is cleared`,
+  'finish.varnishCleared': () => $localize`Say that the varnish is cleared`,
+  widthMm: (value) => $localize`Make it ${value} mm wide`,
+  perPack: (value) => $localize`Pack ${value} in a box`,
+  machine: (value) => $localize`Take ${value}`,
+  grain: () => $localize`Lay the grain right`,
+  powder: () => $localize`Print without powder`,
+  heightMm: (value) => $localize`Make it ${value} mm high`,
+  count: (value) => $localize`Lay ${value} on the form`,
+  counter: () => $localize`Have a counter made`,
+  folds: (value) => $localize`Fold ${value} times`,
 };
 
 const WORK_STYLE_WORDS: Readonly<Record<WorkStyle, string>> = {
-  single: 'on one side',
-  perfecting: 'both sides in one pass',
-  sheetwise: 'one side after the other',
+  single: $localize`on one side`,
+  perfecting: $localize`both sides in one pass`,
+  sheetwise: $localize`one side after the other`,
   'work-and-turn': 'work-and-turn',
   'work-and-tumble': 'work-and-tumble',
 };
@@ -43,25 +43,25 @@ const WORK_STYLE_WORDS: Readonly<Record<WorkStyle, string>> = {
 export function mendText(mend: Mend, nameOf: (id: string) => string): string {
   switch (mend.kind) {
     case 'insert':
-      return `Put “${OPERATION_RULES[mend.operation].name}” before ${nameOf(mend.before)}`;
+      return $localize`Put “${OPERATION_RULES[mend.operation].name}” before ${nameOf(mend.before)}`;
     case 'insert-after':
-      return `Put “${OPERATION_RULES[mend.operation].name}” after ${nameOf(mend.after)}`;
+      return $localize`Put “${OPERATION_RULES[mend.operation].name}” after ${nameOf(mend.after)}`;
     case 'split-section':
-      return `Part ${nameOf(mend.component)} into two`;
+      return $localize`Part ${nameOf(mend.component)} into two`;
     case 'style':
-      return `Print ${nameOf(mend.component)} ${WORK_STYLE_WORDS[mend.style]}`;
+      return $localize`Print ${nameOf(mend.component)} ${WORK_STYLE_WORDS[mend.style]}`;
     case 'ink': {
-      const where = `the ${mend.sides.join(' and ')} of ${nameOf(mend.component)}`;
-      return mend.prints ? `Print “${mend.ink}” on ${where}` : `Leave “${mend.ink}” off ${where}`;
+      const where = $localize`the ${mend.sides.join(' and ')} of ${nameOf(mend.component)}`;
+      return mend.prints ? $localize`Print “${mend.ink}” on ${where}` : $localize`Leave “${mend.ink}” off ${where}`;
     }
     case 'trim':
-      return `Make it ${numberText(mend.widthMm)} x ${numberText(mend.heightMm)} mm`;
+      return $localize`Make it ${numberText(mend.widthMm)} x ${numberText(mend.heightMm)} mm`;
     case 'move':
-      return `Move ${nameOf(mend.step)} before ${nameOf(mend.before)}`;
+      return $localize`Move ${nameOf(mend.step)} before ${nameOf(mend.before)}`;
     case 'set': {
       const path = mend.path.join('.');
       const words = SETS[path] ?? SETS[String(mend.path.at(-1))];
-      return words ? words(nameOf(String(mend.value))) : 'Put it right';
+      return words ? words(nameOf(String(mend.value))) : $localize`Put it right`;
     }
   }
 }

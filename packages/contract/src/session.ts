@@ -28,7 +28,10 @@ export type Account = z.output<typeof accountSchema>;
 export const ownSettingsSchema = z.strictObject({ locale: localeSchema.nullable() }).meta({ id: 'OwnSettings' });
 
 /** A password as it is chosen; how hard it is to guess is looked at where it is set. */
-export const passwordSchema = z.string().min(10, { error: 'a password has ten letters or more' }).max(200);
+export const passwordSchema = z
+  .string()
+  .min(10, { error: () => $localize`a password has ten letters or more` })
+  .max(200);
 
 /** The first manager of a works, made by who reads the code in the terminal. */
 export const firstManagerSchema = z

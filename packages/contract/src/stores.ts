@@ -16,7 +16,7 @@ export const paperItemSchema = z
   })
   .refine(({ heightMm, grain }) => (heightMm === undefined) === (grain === undefined), {
     path: ['grain'],
-    error: 'A sheet has a height and a grain, a roll has neither',
+    error: () => $localize`A sheet has a height and a grain, a roll has neither`,
   });
 
 /** Something of the store that is no paper, as the needs of jobs call it. */
@@ -95,7 +95,7 @@ export const newHoldingSchema = z
   })
   .refine(({ paper, other }) => (paper === undefined) !== (other === undefined), {
     path: ['paper'],
-    error: 'A lot is of a paper or of something else: tell one of them',
+    error: () => $localize`A lot is of a paper or of something else: tell one of them`,
   })
   .meta({ id: 'NewHolding' });
 export type NewHolding = z.output<typeof newHoldingSchema>;
@@ -117,7 +117,7 @@ export const heldListSchema = z
           })
           .refine(({ paper, other }) => (paper === undefined) !== (other === undefined), {
             path: ['paper'],
-            error: 'A lot is of a paper or of something else: tell one of them',
+            error: () => $localize`A lot is of a paper or of something else: tell one of them`,
           }),
       )
       .min(1)

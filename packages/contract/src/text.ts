@@ -11,7 +11,9 @@ export const line = (max: number) =>
     .string()
     .trim()
     .max(max)
-    .refine((text) => !UNPRINTABLE.test(text), { error: 'line breaks and control characters cannot be kept here' });
+    .refine((text) => !UNPRINTABLE.test(text), {
+      error: () => $localize`line breaks and control characters cannot be kept here`,
+    });
 
 /** Text that may go over several lines, at most so long. */
 export const lines = (max: number) =>
@@ -19,12 +21,13 @@ export const lines = (max: number) =>
     .string()
     .trim()
     .max(max)
-    .refine((text) => !UNPRINTABLE_IN_LINES.test(text), { error: 'control characters cannot be kept' });
+    .refine((text) => !UNPRINTABLE_IN_LINES.test(text), { error: () => $localize`control characters cannot be kept` });
 
 /** Text that has to be known somewhere. @param error what is said where it is not */
-export const known = (isKnown: (value: string) => boolean, error: string) => z.string().refine(isKnown, { error });
+export const known = (isKnown: (value: string) => boolean, error: () => string) =>
+  z.string().refine(isKnown, { error });
 
 /** What a machine, a stock, an ink or a supply of a works is known by. */
 export const itemId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, {
-  error: 'an id has small letters, digits and hyphens, sixty at most',
+  error: () => $localize`an id has small letters, digits and hyphens, sixty at most`,
 });

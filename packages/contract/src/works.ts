@@ -84,9 +84,12 @@ export const worksSettingsSchema = z
     name: line(80).min(1),
     place: line(120).optional(),
     letterhead: lines(600).optional(),
-    currency: known((code) => CURRENCIES.has(code), 'no currency has this code; take one of three letters, as EUR'),
+    currency: known(
+      (code) => CURRENCIES.has(code),
+      () => $localize`no currency has this code; take one of three letters, as EUR`,
+    ),
     locale: localeSchema.optional(),
-    timeZone: known(isTimeZone, 'no time zone has this name; write it like Europe/Berlin').optional(),
+    timeZone: known(isTimeZone, () => $localize`no time zone has this name; write it like Europe/Berlin`).optional(),
     numberPattern: line(40)
       .superRefine((pattern, context) => {
         const wrong = wrongNumberPattern(pattern);
@@ -98,7 +101,7 @@ export const worksSettingsSchema = z
     measures: z.enum(['metric', 'inch-pound']).optional(),
     ticketWithout: line(120)
       .refine((told) => told.split(',').every((name) => isTicketPart(name.trim())), {
-        message: `a part that tickets do not have; they have ${TICKET_PARTS.join(', ')}`,
+        message: $localize`a part that tickets do not have; they have ${TICKET_PARTS.join(', ')}`,
       })
       .optional(),
   })
@@ -114,9 +117,9 @@ const MOST_LOGO = 700_000;
 export const newLogoSchema = z
   .strictObject({
     image: z
-      .base64({ error: 'send the picture itself, in base64' })
+      .base64({ error: () => $localize`send the picture itself, in base64` })
       .min(8)
-      .max(MOST_LOGO, { error: 'the picture is larger than 500 kB' }),
+      .max(MOST_LOGO, { error: () => $localize`the picture is larger than 500 kB` }),
   })
   .meta({ id: 'NewLogo' });
 /** The same as it is shown: a data URL, or none. */
@@ -173,7 +176,7 @@ export const MOST_INKS = 2_000;
 const MOST_STOCKS = 6_000;
 const apart = (all: readonly { readonly id: string }[]): boolean =>
   new Set(all.map(({ id }) => id)).size === all.length;
-const TWICE = { error: 'one of them is named twice' };
+const TWICE = { error: () => $localize`one of them is named twice` };
 const items = {
   machines: z.array(machineSchema).max(MOST_MACHINES).refine(apart, TWICE),
   stocks: z.array(stockSchema).max(MOST_STOCKS).refine(apart, TWICE),

@@ -46,12 +46,12 @@ export function csrf(secret: string): Csrf {
         return;
       }
       const signingIn = request.method === 'POST' && BEFORE_SIGN_IN.includes(request.path);
-      if (request.session.accountId === undefined && !signingIn) throw new ProblemError(401, 'Sign in first');
+      if (request.session.accountId === undefined && !signingIn) throw new ProblemError(401, $localize`Sign in first`);
       const sent = request.get(CSRF_HEADER) ?? '';
       const [nonce = ''] = sent.split('.', 1);
       if (nonce === '' || !same(sent, signed(request, nonce)))
-        throw new ProblemError(403, 'The page is out of date. Load it again.', {
-          detail: `${CSRF_HEADER} is missing or wrong`,
+        throw new ProblemError(403, $localize`The page is out of date. Load it again.`, {
+          detail: $localize`${CSRF_HEADER} is missing or wrong`,
         });
       next();
     },

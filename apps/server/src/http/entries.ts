@@ -28,7 +28,7 @@ const TOGETHER = 2_000;
 export const MOST_TOLD = 500;
 const MOST_BYTES = 100_000_000;
 const MOST_LINE = 200_000;
-const TOO_LARGE = `The list is larger than ${MOST_BYTES / 1e6} MB. Part it.`;
+const tooLarge = (): string => $localize`The list is larger than ${MOST_BYTES / 1e6} MB. Part it.`;
 
 /** Entries that are all there already. */
 export const together = <T>(entries: readonly T[]): Entries<T> => ({
@@ -45,7 +45,7 @@ async function* linesOf(source: AsyncIterable<Buffer>): AsyncIterable<readonly s
   for await (const chunk of source) {
     const lines = (rest + decoder.decode(chunk, { stream: true })).split('\n');
     rest = lines.pop() ?? '';
-    if (rest.length > MOST_LINE) throw new ProblemError(413, `A line is longer than ${MOST_LINE} characters`);
+    if (rest.length > MOST_LINE) throw new ProblemError(413, $localize`A line is longer than ${MOST_LINE} characters`);
     yield lines.filter(isLine);
   }
   yield [rest + decoder.decode()].filter(isLine);
@@ -87,9 +87,9 @@ class SentList {
       if (this.errors.length === 0 && taken.length > 0)
         yield taken.map((entry) => `${JSON.stringify(entry)}\n`).join('');
     }
-    if (!this.seen) throw invalid([{ path: '', message: 'The first line is the body without its list' }]);
-    if (this.count === 0) this.refuse('', 'at least one entry is wanted');
-    if (this.count > MOST_ENTRIES) this.refuse('', `at most ${MOST_ENTRIES} entries are taken at once`);
+    if (!this.seen) throw invalid([{ path: '', message: $localize`The first line is the body without its list` }]);
+    if (this.count === 0) this.refuse('', $localize`at least one entry is wanted`);
+    if (this.count > MOST_ENTRIES) this.refuse('', $localize`at most ${MOST_ENTRIES} entries are taken at once`);
     if (this.errors.length > 0) throw invalid(this.errors);
   }
 
@@ -102,7 +102,7 @@ class SentList {
     const parsed = schema.safeParse(told, { reportInput: true });
     const isHead = !this.seen;
     this.seen = true;
-    if (told === UNREADABLE) this.refuse(isHead ? '' : `[${this.count - 1}]`, 'This line is no JSON');
+    if (told === UNREADABLE) this.refuse(isHead ? '' : `[${this.count - 1}]`, $localize`This line is no JSON`);
     else if (!parsed.success) this.errors.push(...fieldErrors(parsed.error, within));
     else if (isHead) this.head = parsed.data;
     else return parsed.data;
@@ -131,14 +131,14 @@ async function receive(request: Request, list: SentList, file: string): Promise<
   try {
     await pipeline(
       request,
-      upTo(MOST_BYTES, TOO_LARGE),
+      upTo(MOST_BYTES, tooLarge()),
       (source: AsyncIterable<Buffer>) => list.checked(source),
       fs.createWriteStream(file, { mode: 0o600 }),
     );
   } catch (error) {
     throw error instanceof ProblemError
       ? error
-      : new ProblemError(400, 'The list did not come in whole. Nothing was taken; send it again.');
+      : new ProblemError(400, $localize`The list did not come in whole. Nothing was taken; send it again.`);
   }
 }
 
@@ -162,7 +162,7 @@ export async function withEntries<T>(
     return work(sent.head, {
       batches: () => batchesOf(file),
       tell: (doing, done) => {
-        if (gone.aborted) throw new ProblemError(499, 'Nobody waits for this any more');
+        if (gone.aborted) throw new ProblemError(499, $localize`Nobody waits for this any more`);
         tell(doing, done, sent.count);
       },
     });

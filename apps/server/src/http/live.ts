@@ -48,10 +48,10 @@ export class Live {
   /** Answers somebody until they leave, their session ends or the server stops. */
   join(listener: Listener): void {
     const { account, response } = listener;
-    if (this.closed) throw new ProblemError(503, 'The server is stopping');
+    if (this.closed) throw new ProblemError(503, $localize`The server is stopping`);
     if ([...this.listeners].filter((one) => one.account === account).length >= MOST_OF_ONE)
-      throw new ProblemError(429, 'You listen from too many windows at once', {
-        detail: `Close some of them: ${MOST_OF_ONE} may listen at a time.`,
+      throw new ProblemError(429, $localize`You listen from too many windows at once`, {
+        detail: $localize`Close some of them: ${MOST_OF_ONE} may listen at a time.`,
       });
     response.writeHead(200, {
       'Content-Type': 'text/event-stream; charset=utf-8',

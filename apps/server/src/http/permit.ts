@@ -1,3 +1,4 @@
+import { wordOf } from '@druckerei/core';
 import { type Account, type Endpoint, type EndpointId, RIGHTS } from '@druckerei/contract';
 import { ProblemError } from './problem.js';
 
@@ -24,21 +25,23 @@ export function permit(
   refused: (account: Account) => void,
 ): void {
   if (account?.program && (browser || NOT_FOR_PROGRAMS.includes(right)))
-    throw new ProblemError(403, 'No program may do this', { detail: 'It is for somebody who signs in at a browser.' });
+    throw new ProblemError(403, $localize`No program may do this`, {
+      detail: $localize`It is for somebody who signs in at a browser.`,
+    });
   if (right === 'public') return;
-  if (!account) throw new ProblemError(401, 'Sign in first');
+  if (!account) throw new ProblemError(401, $localize`Sign in first`);
   if (
     wantsFactor(account) &&
     !account.secondFactor &&
     !account.program &&
     !(BEFORE_FACTOR as readonly string[]).includes(id)
   )
-    throw new ProblemError(403, 'Take up a second factor first', {
-      detail: 'The works wants one of you. You find it in the menu with your name.',
+    throw new ProblemError(403, $localize`Take up a second factor first`, {
+      detail: $localize`The works wants one of you. You find it in the menu with your name.`,
     });
   if (right === 'signed in' || account.rights.includes(right)) return;
   refused(account);
-  throw new ProblemError(403, `The role ${account.roleName} may not do this`, {
-    detail: `This is for those who may: ${RIGHTS[right].toLowerCase()}.`,
+  throw new ProblemError(403, $localize`The role ${account.roleName} may not do this`, {
+    detail: $localize`This is for those who may: ${wordOf(RIGHTS[right])}.`,
   });
 }

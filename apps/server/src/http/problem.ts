@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { isNativeError } from 'node:util/types';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { FieldError, Revision } from '@druckerei/contract';
+import { inEveryTongue } from '@druckerei/core';
 import { endOfTheWay, isOnTheWay } from './on-the-way.js';
 import { isAway, isHeld, mayTryAgain, unkeepable, violated } from '../db/errors.js';
 
@@ -23,40 +24,51 @@ export class ProblemError extends Error {
   }
 }
 
-export const notFound = (what: string): ProblemError => new ProblemError(404, `${what} does not exist`);
+export const notFound = (what: string): ProblemError => new ProblemError(404, $localize`${what} does not exist`);
 export const invalid = (errors: readonly FieldError[]): ProblemError =>
-  new ProblemError(422, 'Some values cannot be used', { errors });
+  new ProblemError(422, $localize`Some values cannot be used`, { errors });
 
 /** Constraints that a user can run into, in words. Every other violation is our own bug. */
-const CONSTRAINTS: ReadonlyMap<string, ProblemError> = new Map(
-  Object.entries({
-    job_number_unique: new ProblemError(409, 'This job number is taken', {
-      errors: [{ path: 'number', message: 'This job number is taken. Choose another.' }],
-    }),
-    customer_order_number_unique: new ProblemError(409, 'This order number is taken', {
-      errors: [{ path: 'number', message: 'This order number is taken. Choose another.' }],
-    }),
-    offer_number_unique: new ProblemError(409, 'This offer number is taken', {
-      errors: [{ path: 'number', message: 'This offer number is taken. Choose another.' }],
-    }),
-    hook_name_unique: new ProblemError(409, 'An address is called this already', {
-      detail: 'Call it something else, or change the one that is there.',
-    }),
-    supplier_name_unique: new ProblemError(409, 'The works has a supplier of this name', {
-      errors: [{ path: 'name', message: 'The works has a supplier of this name. Choose another, or change that one.' }],
-    }),
-    purchase_number_unique: new ProblemError(409, 'This order number is taken', {
-      errors: [{ path: 'number', message: 'This order number is taken. Choose another.' }],
-    }),
-    house_fold_pk: new ProblemError(409, 'The works keeps folds of this name', {
-      errors: [{ path: 'name', message: 'The works keeps folds of this name. Choose another.' }],
-    }),
-    revision_one_draft: new ProblemError(409, 'Somebody else has just opened a draft of this job'),
-    revision_pk: new ProblemError(409, 'Somebody else has just opened this revision'),
-    book_entry_uid_unique: new ProblemError(409, 'An entry of this name is in the book of another job already'),
-    book_entry_frozen: new ProblemError(409, 'A record stays as it is; take it back instead'),
-    revision_frozen: new ProblemError(409, 'This revision is released and stays as it is'),
-  }),
+const constraints = inEveryTongue(
+  (): ReadonlyMap<string, ProblemError> =>
+    new Map(
+      Object.entries({
+        job_number_unique: new ProblemError(409, $localize`This job number is taken`, {
+          errors: [{ path: 'number', message: $localize`This job number is taken. Choose another.` }],
+        }),
+        customer_order_number_unique: new ProblemError(409, $localize`This order number is taken`, {
+          errors: [{ path: 'number', message: $localize`This order number is taken. Choose another.` }],
+        }),
+        offer_number_unique: new ProblemError(409, $localize`This offer number is taken`, {
+          errors: [{ path: 'number', message: $localize`This offer number is taken. Choose another.` }],
+        }),
+        hook_name_unique: new ProblemError(409, $localize`An address is called this already`, {
+          detail: $localize`Call it something else, or change the one that is there.`,
+        }),
+        supplier_name_unique: new ProblemError(409, $localize`The works has a supplier of this name`, {
+          errors: [
+            {
+              path: 'name',
+              message: $localize`The works has a supplier of this name. Choose another, or change that one.`,
+            },
+          ],
+        }),
+        purchase_number_unique: new ProblemError(409, $localize`This order number is taken`, {
+          errors: [{ path: 'number', message: $localize`This order number is taken. Choose another.` }],
+        }),
+        house_fold_pk: new ProblemError(409, $localize`The works keeps folds of this name`, {
+          errors: [{ path: 'name', message: $localize`The works keeps folds of this name. Choose another.` }],
+        }),
+        revision_one_draft: new ProblemError(409, $localize`Somebody else has just opened a draft of this job`),
+        revision_pk: new ProblemError(409, $localize`Somebody else has just opened this revision`),
+        book_entry_uid_unique: new ProblemError(
+          409,
+          $localize`An entry of this name is in the book of another job already`,
+        ),
+        book_entry_frozen: new ProblemError(409, $localize`A record stays as it is; take it back instead`),
+        revision_frozen: new ProblemError(409, $localize`This revision is released and stays as it is`),
+      }),
+    ),
 );
 
 function send(response: Response, { status, title, details }: ProblemError): void {
@@ -73,35 +85,38 @@ function send(response: Response, { status, title, details }: ProblemError): voi
 function readProblem(error: unknown): ProblemError | undefined {
   if (!isNativeError(error)) return undefined;
   const { type, status, code } = error as Error & { type?: unknown; status?: unknown; code?: unknown };
-  if (type === 'entity.parse.failed') return new ProblemError(400, 'The body is no JSON');
-  if (type === 'entity.too.large') return new ProblemError(413, 'The body is larger than 2 MB');
+  if (type === 'entity.parse.failed') return new ProblemError(400, $localize`The body is no JSON`);
+  if (type === 'entity.too.large') return new ProblemError(413, $localize`The body is larger than 2 MB`);
   if (typeof code === 'string' && code.startsWith('Z_'))
-    return new ProblemError(400, 'The body is not packed as its Content-Encoding says');
+    return new ProblemError(400, $localize`The body is not packed as its Content-Encoding says`);
   return typeof status === 'number' && status >= 400 && status < 500
-    ? new ProblemError(status, 'The request cannot be read')
+    ? new ProblemError(status, $localize`The request cannot be read`)
     : undefined;
 }
 
 /** What the database says: away or busy, or a value that it cannot keep. */
 function databaseProblem(error: unknown): ProblemError | undefined {
   if (isAway(error))
-    return new ProblemError(503, 'The database is away for the moment. Nothing was saved; try again in a few seconds.');
+    return new ProblemError(
+      503,
+      $localize`The database is away for the moment. Nothing was saved; try again in a few seconds.`,
+    );
   if (isHeld(error) || mayTryAgain(error))
-    return new ProblemError(503, 'Others are writing to the same thing. Nothing was saved; try again.');
+    return new ProblemError(503, $localize`Others are writing to the same thing. Nothing was saved; try again.`);
   const why = unkeepable(error);
   return why === undefined ? undefined : new ProblemError(400, why);
 }
 
 /** What somebody is told of an error of our own or of the database; undefined where it is a bug. */
 export const problemOf = (error: unknown): ProblemError | undefined =>
-  error instanceof ProblemError ? error : (CONSTRAINTS.get(violated(error) ?? '') ?? databaseProblem(error));
+  error instanceof ProblemError ? error : (constraints().get(violated(error) ?? '') ?? databaseProblem(error));
 
 /** A path with a broken percent sign. */
 const pathProblem = (error: unknown): ProblemError | undefined =>
-  error instanceof URIError ? new ProblemError(400, 'The address cannot be read') : undefined;
+  error instanceof URIError ? new ProblemError(400, $localize`The address cannot be read`) : undefined;
 
 export const unknownRoute: RequestHandler = () => {
-  throw notFound('This address');
+  throw notFound($localize`This address`);
 };
 
 export const answerProblems: ErrorRequestHandler = (error: unknown, request, response, next) => {
@@ -119,8 +134,8 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
   request.log.error({ err: error, errorId: id }, 'unexpected error');
   send(
     response,
-    new ProblemError(500, 'Something went wrong on our side. Nothing was saved.', {
-      detail: `In the log of the server this is error ${id}.`,
+    new ProblemError(500, $localize`Something went wrong on our side. Nothing was saved.`, {
+      detail: $localize`In the log of the server this is error ${id}.`,
     }),
   );
 };

@@ -24,8 +24,8 @@ export const byToken =
       : undefined;
     if (!found) {
       response.setHeader('WWW-Authenticate', 'Bearer');
-      throw new ProblemError(401, 'This token does not hold', {
-        detail: 'Send Authorization: Bearer and a token; whoever manages people makes them, and may have withdrawn it.',
+      throw new ProblemError(401, $localize`This token does not hold`, {
+        detail: $localize`Send Authorization: Bearer and a token; whoever manages people makes them, and may have withdrawn it.`,
       });
     }
     PROGRAMS.set(request, found.id);

@@ -41,7 +41,7 @@ function parse(schema: z.ZodType | undefined, value: unknown, fail: (error: z.Zo
 }
 
 const badAddress = (error: z.ZodError): ProblemError =>
-  new ProblemError(400, 'The address cannot be used', { errors: fieldErrors(error) });
+  new ProblemError(400, $localize`The address cannot be used`, { errors: fieldErrors(error) });
 
 export interface RegisterOptions {
   readonly database: Database;

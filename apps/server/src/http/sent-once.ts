@@ -17,7 +17,7 @@ function keyOf(endpoint: Endpoint, request: Request): string | undefined {
   const key = endpoint.method === 'post' && endpoint.right !== 'public' ? request.get(HEADER) : undefined;
   if (key === undefined) return undefined;
   if (KEY.test(key)) return key;
-  throw new ProblemError(400, 'Idempotency-Key takes 8 to 80 letters, digits and signs');
+  throw new ProblemError(400, $localize`Idempotency-Key takes 8 to 80 letters, digits and signs`);
 }
 
 /**
@@ -39,7 +39,7 @@ export async function once(
   if (!(await database.one('sent/claim', account.id, key, fingerprint))) {
     const known = await database.one<Known & Record<string, unknown>>('sent/known', account.id, key);
     if (known && known.fingerprint !== fingerprint)
-      throw new ProblemError(422, 'This Idempotency-Key was sent with something else');
+      throw new ProblemError(422, $localize`This Idempotency-Key was sent with something else`);
     if (known?.answer) return known.answer.body;
     throw new ProblemError(409, UNDER_WAY);
   }

@@ -101,7 +101,9 @@ export function signInLimits(
       handler: (request, _response, next) => {
         const { used } = (request as Request & { rateLimit?: { used: number } }).rateLimit ?? { used: 0 };
         const told = used === most + 1 ? refused(request, loginOf(request.body)) : Promise.resolve();
-        void told.then(() => next(new ProblemError(429, 'Too many tries. Wait a quarter of an hour and try again.')));
+        void told.then(() =>
+          next(new ProblemError(429, $localize`Too many tries. Wait a quarter of an hour and try again.`)),
+        );
       },
     });
   const byAddress = limit(address, (request) => `address ${ipKeyGenerator(request.ip ?? '')}`);

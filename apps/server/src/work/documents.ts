@@ -73,7 +73,7 @@ function document({ revision, kept, book }: Asked): {
 /** A component's layout in a revision; 404 where the job has no such component. */
 function layoutOf(plan: Plan, { component = '' }: Asked): ComponentLayout {
   const layout = plan.layouts[component];
-  if (!layout) throw new ProblemError(404, `This job has no component ${component}`);
+  if (!layout) throw new ProblemError(404, $localize`This job has no component ${component}`);
   return layout;
 }
 
@@ -86,7 +86,7 @@ function layoutPdfOf(asked: Asked): Promise<Buffer> {
 const drawingOf = (asked: Asked): LayoutDrawing =>
   drawLayout(layoutOf(document(asked).plan, asked), asked.side ?? 'front');
 
-const noStep = (step: string): ProblemError => new ProblemError(404, `This job has no step ${step}`);
+const noStep = (step: string): ProblemError => new ProblemError(404, $localize`This job has no step ${step}`);
 
 /** The sheet of a station with its lists in full. */
 function stationPdfOf(asked: Asked): Promise<Buffer> {
@@ -124,7 +124,7 @@ function stationSvgOf(asked: Asked): string {
   const { step = '', drawing = 0 } = asked;
   const made = document(asked);
   const drawn = stationSheet(made.job, made.plan, made.works, step)?.drawings[drawing];
-  if (!drawn) throw new ProblemError(404, `Step ${step} has no such drawing`);
+  if (!drawn) throw new ProblemError(404, $localize`Step ${step} has no such drawing`);
   return stationSvg(drawn);
 }
 
@@ -133,7 +133,8 @@ const MOST_IN_PDF = 100_000;
 
 function numbersOf(job: Job, planned: Plan, { step = '' }: Asked): readonly NumberLine[] {
   const lines = numberList(job, planned, step);
-  if (!lines) throw new ProblemError(404, `Step ${step} has no list of numbers, or one of more than a million`);
+  if (!lines)
+    throw new ProblemError(404, $localize`Step ${step} has no list of numbers, or one of more than a million`);
   return lines;
 }
 
@@ -147,7 +148,10 @@ function numbersPdfOf(asked: Asked): Promise<Buffer> {
   const lines = numbersOf(made.job, made.plan, asked);
   const step = made.plan.steps.find(({ id }) => id === asked.step);
   if (!step || lines.length > MOST_IN_PDF)
-    throw new ProblemError(404, `The list of ${asked.step ?? ''} has more than 100,000 numbers. Take it as CSV.`);
+    throw new ProblemError(
+      404,
+      $localize`The list of ${asked.step ?? ''} has more than 100,000 numbers. Take it as CSV.`,
+    );
   return numbersPdf(made, step, lines);
 }
 
@@ -156,9 +160,13 @@ function labelsOf(asked: Asked): Promise<Buffer> {
   const made = document(asked);
   const count = labelled(made, things).length;
   if (count > MOST_LABELS)
-    throw new ProblemError(422, `There would be ${count} labels, and at most ${MOST_LABELS} are printed at once`, {
-      detail: 'Put more into a pack, or print the tags of the piles.',
-    });
+    throw new ProblemError(
+      422,
+      $localize`There would be ${count} labels, and at most ${MOST_LABELS} are printed at once`,
+      {
+        detail: $localize`Put more into a pack, or print the tags of the piles.`,
+      },
+    );
   return labelsPdf(made, things, size);
 }
 

@@ -43,16 +43,16 @@ export interface Workshop {
 }
 
 const busy = (): ProblemError =>
-  new ProblemError(503, 'The server is busy with other jobs. Try again in a few seconds.');
+  new ProblemError(503, $localize`The server is busy with other jobs. Try again in a few seconds.`);
 const stopping = (): ProblemError =>
-  new ProblemError(503, 'The server is being stopped. Try again when it is there once more.');
+  new ProblemError(503, $localize`The server is being stopped. Try again when it is there once more.`);
 const tooLong = (ms: number): ProblemError =>
-  new ProblemError(422, `This takes longer than ${ms / 1000} seconds to reckon, which is the limit.`, {
-    detail: 'Ask for less at once: fewer steps, pieces on a sheet, numbers or points of an outline.',
+  new ProblemError(422, $localize`This takes longer than ${ms / 1000} seconds to reckon, which is the limit.`, {
+    detail: $localize`Ask for less at once: fewer steps, pieces on a sheet, numbers or points of an outline.`,
   });
 const tooMuch = (mb: number): ProblemError =>
-  new ProblemError(422, `This takes more than ${mb} MB of memory to reckon, which is the limit.`, {
-    detail: 'Ask for less at once: fewer steps, pieces on a sheet, numbers or points of an outline.',
+  new ProblemError(422, $localize`This takes more than ${mb} MB of memory to reckon, which is the limit.`, {
+    detail: $localize`Ask for less at once: fewer steps, pieces on a sheet, numbers or points of an outline.`,
   });
 
 /** Watches one task: ends it when it has run or waited too long. */
@@ -153,6 +153,6 @@ function asProblem(error: unknown, { memoryMb }: WorkLimits): unknown {
   if (!isNativeError(error)) return error;
   const code = 'code' in error ? error.code : undefined;
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return tooMuch(memoryMb);
-  if (error.name === 'AbortError') return new ProblemError(499, 'The request was given up');
+  if (error.name === 'AbortError') return new ProblemError(499, $localize`The request was given up`);
   return error;
 }

@@ -32,7 +32,7 @@ export const routes: Routes = [
   },
   {
     path: 'first',
-    title: 'The first manager - Druckerei',
+    title: $localize`The first manager - Druckerei`,
     loadComponent: () => import('./features/sign-in/first.page').then((m) => m.FirstPage),
   },
   {
@@ -57,12 +57,12 @@ export const routes: Routes = [
       },
       {
         path: 'jobs/list',
-        title: 'List of orders - Druckerei',
+        title: $localize`List of orders - Druckerei`,
         loadComponent: () => import('./features/jobs/order-list.page').then((m) => m.OrderListPage),
       },
       {
         path: 'jobs/file',
-        title: 'Job out of a file - Druckerei',
+        title: $localize`Job out of a file - Druckerei`,
         loadComponent: () => import('./features/jobs/job-file.page').then((m) => m.JobFilePage),
       },
       {

@@ -2,22 +2,23 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { ReckonerPage } from '../app/features/benches/pages/reckoner.page';
 import { Theme } from '../app/platform/theme';
 import { Measures } from '../app/ui/measures';
+import { WordPipe } from '../app/ui/word';
 
 /** The reckoner without all else: there at once, on a telephone too, for whoever has no account as well. */
 @Component({
   selector: 'dk-root',
-  imports: [ReckonerPage],
+  imports: [ReckonerPage, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <header>
       <img src="/mark.svg" alt="" width="22" height="22" />
-      <h1>Reckoner</h1>
+      <h1 i18n>Reckoner</h1>
       <span class="gap"></span>
       <button type="button" (click)="measures.toggle()">
-        {{ measures.system() === 'metric' ? 'Inch, pound' : 'Metric' }}
+        {{ measures.system() === 'metric' ? ('Inch, pound' | word) : ('Metric' | word) }}
       </button>
-      <button type="button" (click)="theme.toggle()">{{ theme.dark() ? 'Light' : 'Dark' }}</button>
-      <a href="/benches/reckoner">Druckerei</a>
+      <button type="button" (click)="theme.toggle()">{{ theme.dark() ? ('Light' | word) : ('Dark' | word) }}</button>
+      <a i18n href="/benches/reckoner">Druckerei</a>
     </header>
     <main><dk-reckoner-page /></main>
   `,

@@ -75,10 +75,10 @@ const BOARD_GSM = 200;
 const METALS: Partial<
   Readonly<Record<CarrierKind, { readonly name: string; readonly density: number; readonly way: BalanceWay }>>
 > = {
-  plate: { name: 'Aluminium of plates', density: 2.7, way: 'aluminium' },
-  'recessed-plate': { name: 'Copper of recessed plates', density: 8.96, way: 'kept' },
-  cylinder: { name: 'Copper of cylinders', density: 8.96, way: 'kept' },
-  'flexo-plate': { name: 'Polymer of flexo plates', density: 1.1, way: 'other metal' },
+  plate: { name: $localize`Aluminium of plates`, density: 2.7, way: 'aluminium' },
+  'recessed-plate': { name: $localize`Copper of recessed plates`, density: 8.96, way: 'kept' },
+  cylinder: { name: $localize`Copper of cylinders`, density: 8.96, way: 'kept' },
+  'flexo-plate': { name: $localize`Polymer of flexo plates`, density: 1.1, way: 'other metal' },
 };
 
 /** Supplies that weigh, by the norm of their grammage where they are told by area; the share of them that dries away. */
@@ -174,19 +174,19 @@ function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, lo
       {
         side: 'out',
         kind,
-        name: `Cut from ${component.name.toLowerCase()} as it is bought`,
+        name: $localize`Cut from ${component.name.toLowerCase()} as it is bought`,
         way: stock.coated ? 'coated apart' : 'mill',
       },
       `out.bought.${id}`,
       'paper - used',
-      { paper, used: balance.give(`used.${id}`, 'Into the route', used, 'kg') },
+      { paper, used: balance.give(`used.${id}`, $localize`Into the route`, used, 'kg') },
     );
   }
   for (const { id, name, massG = 0 } of job.parts ?? [])
     if (massG > 0)
       balance.add({ side: 'in', kind: 'part', name }, `in.part.${id}`, 'count * mass / 1000', {
         count: figureId.part(id, 'count'),
-        mass: balance.give(`part.${id}`, 'Mass of one', massG, 'g'),
+        mass: balance.give(`part.${id}`, $localize`Mass of one`, massG, 'g'),
       });
   const first = plan.layouts[Object.keys(plan.layouts)[0] ?? '']?.stock.gsm ?? 0;
   losses.forEach((loss, i) => {
@@ -208,20 +208,22 @@ function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, lo
   for (const { material, to, count, state, figure } of plan.edges)
     if (to === null)
       balance.add(
-        { side: 'out', kind: kindOfStock(first), name: `Delivered, ${state.unit}`, way: 'product' },
+        { side: 'out', kind: kindOfStock(first), name: $localize`Delivered, ${state.unit}`, way: 'product' },
         `out.product.${material}`,
         'count * mass / 1000',
         {
           count:
-            valueAt(plan, figure) === count ? figure : balance.give(`count.${material}`, 'Delivered', count, 'pieces'),
-          mass: balance.give(`mass.${material}`, 'Mass of one', state.massG, 'g'),
+            valueAt(plan, figure) === count
+              ? figure
+              : balance.give(`count.${material}`, $localize`Delivered`, count, 'pieces'),
+          mass: balance.give(`mass.${material}`, $localize`Mass of one`, state.massG, 'g'),
         },
       );
 }
 
 /** Ink drawn: laid on the product and on what is spoiled, dried away, left in units and wash-ups. */
 function inkLines(balance: BalanceBook, plan: Plan): void {
-  balance.add({ side: 'in', kind: 'ink', name: 'Ink drawn' }, 'in.ink', 'ink', { ink: 'total.inkKg' });
+  balance.add({ side: 'in', kind: 'ink', name: $localize`Ink drawn` }, 'in.ink', 'ink', { ink: 'total.inkKg' });
   const laid = Object.entries(plan.layouts).flatMap(([id, { component }]) =>
     (['front', 'back'] as const).flatMap((side) =>
       component[side].flatMap((_, index) => figureOf(plan, figureId.component(id, `ink.${side}.${index}`)) ?? []),
@@ -231,15 +233,15 @@ function inkLines(balance: BalanceBook, plan: Plan): void {
   const good = passes.length > 0 ? Math.min(...passes.map(goodShare)) : 1;
   const inputs = table(laid.map(({ id }, i) => [`l${i + 1}`, id]));
   const sum = Object.keys(inputs).join(' + ') || '0';
-  const share = balance.give('goodShare', 'Share of the sheets that reach the product', good, 'share');
+  const share = balance.give('goodShare', $localize`Share of the sheets that reach the product`, good, 'share');
   balance.add(
-    { side: 'out', kind: 'ink', name: 'On the product', way: 'product' },
+    { side: 'out', kind: 'ink', name: $localize`On the product`, way: 'product' },
     'out.ink.product',
     `(${sum}) * good`,
     { ...inputs, good: share },
   );
   balance.add(
-    { side: 'out', kind: 'ink', name: 'On spoiled sheets', way: 'ink' },
+    { side: 'out', kind: 'ink', name: $localize`On spoiled sheets`, way: 'ink' },
     'out.ink.spoiled',
     `(${sum}) * (1 - good)`,
     { ...inputs, good: share },
@@ -249,12 +251,17 @@ function inkLines(balance: BalanceBook, plan: Plan): void {
   );
   const dried = wet.map(({ i }) => `l${i} / s${i} - l${i}`).join(' + ') || '0';
   const solids = table(wet.map(({ i, solids: id }) => [`s${i}`, id]));
-  balance.add({ side: 'out', kind: 'ink', name: 'Solvent and water of the ink', way: 'air' }, 'out.ink.air', dried, {
-    ...inputs,
-    ...solids,
-  });
   balance.add(
-    { side: 'out', kind: 'ink', name: 'Left in units and wash-ups', way: 'ink' },
+    { side: 'out', kind: 'ink', name: $localize`Solvent and water of the ink`, way: 'air' },
+    'out.ink.air',
+    dried,
+    {
+      ...inputs,
+      ...solids,
+    },
+  );
+  balance.add(
+    { side: 'out', kind: 'ink', name: $localize`Left in units and wash-ups`, way: 'ink' },
     'out.ink.left',
     `drawn - (${sum}) - (${dried})`,
     {
@@ -280,13 +287,13 @@ function supplyLines(balance: BalanceBook, plan: Plan): void {
     if (step.gainG > 0 && kind === 'film') {
       // What is put on weighs with the sheets from here on; the rest is cut off.
       balance.add(
-        { side: 'out', kind, name: `${name}: cut off`, way: 'film', step: id },
+        { side: 'out', kind, name: $localize`${name}\: cut off`, way: 'film', step: id },
         `out.${key}.cut`,
         `${all} - units * gain / 1000`,
         {
           ...inputs,
           units: figureId.step(id, 'processUnits'),
-          gain: balance.give(`gain.${id}`, 'Put on one', step.gainG, 'g'),
+          gain: balance.give(`gain.${id}`, $localize`Put on one`, step.gainG, 'g'),
         },
       );
       continue;
@@ -295,24 +302,29 @@ function supplyLines(balance: BalanceBook, plan: Plan): void {
     const dried: Readonly<Record<string, string>> = dries === undefined ? {} : { solids: balance.norm(dries) };
     // Foil is drawn on its carrier, which is thrown away with what the dies leave.
     if (kind === 'foil') {
-      balance.add({ side: 'out', kind, name: `${name}: carrier`, way: 'film', step: id }, `out.${key}`, all, inputs);
+      balance.add(
+        { side: 'out', kind, name: $localize`${name}\: carrier`, way: 'film', step: id },
+        `out.${key}`,
+        all,
+        inputs,
+      );
       continue;
     }
-    const good = balance.give(`good.${id}`, 'Share that reaches the product', goodShare(step), 'share');
+    const good = balance.give(`good.${id}`, $localize`Share that reaches the product`, goodShare(step), 'share');
     balance.add({ side: 'out', kind, name, way: 'product', step: id }, `out.${key}.product`, `${all} * ${dry} * good`, {
       ...inputs,
       ...dried,
       good,
     });
     balance.add(
-      { side: 'out', kind, name: `${name}: on what is spoiled`, way: 'board', step: id },
+      { side: 'out', kind, name: $localize`${name}\: on what is spoiled`, way: 'board', step: id },
       `out.${key}.spoiled`,
       `${all} * ${dry} * (1 - good)`,
       { ...inputs, ...dried, good },
     );
     if (dries !== undefined)
       balance.add(
-        { side: 'out', kind, name: `${name}: dried away`, way: 'air', step: id },
+        { side: 'out', kind, name: $localize`${name}\: dried away`, way: 'air', step: id },
         `out.${key}.air`,
         `${all} * (1 - solids)`,
         { ...inputs, ...dried },
@@ -328,8 +340,8 @@ function metalLines(balance: BalanceBook, job: Job, plan: Plan, works: Works): v
     const mm3 = own.reduce((sum, { widthMm = 0, heightMm = 0, gaugeMm = 0 }) => sum + widthMm * heightMm * gaugeMm, 0);
     if (mm3 === 0) continue;
     const inputs = {
-      volume: balance.give(`volume.${kind}`, 'Volume of all of them', mm3 / 1000, 'cm3'),
-      density: balance.give(`density.${kind}`, 'Density', metal.density, 'g/cm3', {
+      volume: balance.give(`volume.${kind}`, $localize`Volume of all of them`, mm3 / 1000, 'cm3'),
+      density: balance.give(`density.${kind}`, $localize`Density`, metal.density, 'g/cm3', {
         label: 'memory',
         note: 'physical constant',
       }),

@@ -130,7 +130,7 @@ export class Search {
               job: { ...mended.job, school: this.job.school },
               sums: sumsOf(mended.plan),
               changes: changed.flatMap(({ part: { now }, way }) =>
-                way ? [{ component: now.id, name: now.kind === 'section' ? 'Text' : now.name, way }] : [],
+                way ? [{ component: now.id, name: now.kind === 'section' ? $localize`Text` : now.name, way }] : [],
               ),
             },
           };

@@ -12,13 +12,13 @@ import {
 
 /** What a list of counts may tell, and what its columns are called. */
 export const COUNT_COLUMNS = {
-  job: 'Job',
-  station: 'Station',
-  when: 'When',
-  time: 'Time of day',
-  good: 'Good',
-  spoiled: 'Spoiled',
-  reason: 'Reason',
+  job: $localize`Job`,
+  station: $localize`Station`,
+  when: $localize`When`,
+  time: $localize`Time of day`,
+  good: $localize`Good`,
+  spoiled: $localize`Spoiled`,
+  reason: $localize`Reason`,
 } as const;
 /** One of them. */
 export type CountColumn = keyof typeof COUNT_COLUMNS;

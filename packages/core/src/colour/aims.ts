@@ -20,8 +20,8 @@ export interface AimSet {
 export const AIM_SETS: readonly AimSet[] = [
   {
     id: 'offset-coated-2007',
-    name: 'Offset, coated, black backing (ISO 12647-2:2004/Amd 1:2007)',
-    source: { label: 'memory', note: 'ISO 12647-2:2004/Amd 1:2007, from memory' },
+    name: $localize`Offset, coated, black backing (ISO 12647-2:2004/Amd 1:2007)`,
+    source: { label: 'memory', note: $localize`ISO 12647-2:2004/Amd 1:2007, from memory` },
     solids: {
       K: { l: 16, a: 0, b: 0 },
       C: { l: 54, a: -36, b: -49 },
@@ -39,8 +39,8 @@ export const AIM_SETS: readonly AimSet[] = [
   },
   {
     id: 'offset-coated-2013',
-    name: 'Offset, premium coated, black backing (ISO 12647-2:2013)',
-    source: { label: 'memory', note: 'ISO 12647-2:2013, print substrate 1, from memory' },
+    name: $localize`Offset, premium coated, black backing (ISO 12647-2:2013)`,
+    source: { label: 'memory', note: $localize`ISO 12647-2:2013, print substrate 1, from memory` },
     solids: {
       K: { l: 16, a: 0, b: 0 },
       C: { l: 55, a: -36, b: -51 },

@@ -141,7 +141,7 @@ export function solidAt(aim: Lab, off: number): Lab {
  */
 export function standInDensitometer(seed: number, inks: readonly string[], set: AimSet): ColourSource {
   return {
-    name: 'Stand-in spectrodensitometer',
+    name: $localize`Stand-in spectrodensitometer`,
     read: (sheet) =>
       inks.map((ink, i): PatchReading => {
         const aim = own(set.solids, ink) ?? { l: 50, a: 0, b: 0 };

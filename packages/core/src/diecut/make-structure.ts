@@ -68,7 +68,7 @@ function selfLocking(board: Board): DieDrawing {
     ];
     return { width, top: dust(width, board), bottom: { ...glued, creases: [diagonal] } };
   });
-  const drawing = drawTube('Self-locking base', board.flap, board.d + 2 * board.fold, panels);
+  const drawing = drawTube($localize`Self-locking base`, board.flap, board.d + 2 * board.fold, panels);
   // Beside each diagonal the corner away from the long flap is glued to it.
   const lowest = Math.max(...panels.flatMap(({ bottom }) => bottom.edge.map(({ y }) => y)));
   const corners = [1, 3].map((i): DieArea => {
@@ -93,7 +93,7 @@ function wallet({ l, d, w, fold }: Board): DieDrawing {
     top: NO_END,
     bottom: i === 1 ? plainFlap(width, Math.max(w, d / 4), 2) : NO_END,
   }));
-  return drawTube('Board wallet', 0, d, panels);
+  return drawTube($localize`Board wallet`, 0, d, panels);
 }
 
 /** Front and back with a side seam, a glued bottom flap and a seal flap. */
@@ -101,7 +101,7 @@ function packet({ l, d, w, fold, flap }: Board): DieDrawing {
   const width = l + w + fold;
   const bottom = plainFlap(width, flap, 2);
   const seal = taperedFlap(width, d * SEAL_SHARE, Math.min(flap, width / 4));
-  const drawing = drawTube('Side-seam packet', flap, d, [
+  const drawing = drawTube($localize`Side-seam packet`, flap, d, [
     { width, top: NO_END, bottom },
     { width, top: seal, bottom: NO_END },
   ]);
@@ -126,15 +126,15 @@ function slottedCase(board: Board): DieDrawing {
     const flap = plainFlap(width, reach, board.t / 2);
     return { width, top: flap, bottom: flap };
   });
-  return drawTube('Slotted case', board.flap, board.d + 2 * board.fold, panels);
+  return drawTube($localize`Slotted case`, board.flap, board.d + 2 * board.fold, panels);
 }
 
 /** A base and a lid that goes over it with a little clearance. */
 function twoPiece({ l, w, d, t, fold }: Board): StructurePart[] {
   const over = 2 * (t + fold) + 2 * LID_CLEARANCE_MM;
   return [
-    { part: 'base', drawing: drawTray('Base', l + 2 * fold, w + 2 * fold, d + fold) },
-    { part: 'lid', drawing: drawTray('Lid', l + 2 * fold + over, w + 2 * fold + over, d * LID_SHARE + fold) },
+    { part: 'base', drawing: drawTray($localize`Base`, l + 2 * fold, w + 2 * fold, d + fold) },
+    { part: 'lid', drawing: drawTray($localize`Lid`, l + 2 * fold + over, w + 2 * fold + over, d * LID_SHARE + fold) },
   ];
 }
 
@@ -145,22 +145,22 @@ function partsOf(id: StructureId, size: StructureSize): StructurePart[] {
   const { l, w, d, fold } = board;
   switch (id) {
     case 'straight-tuck':
-      return one(tuckCarton(board, 'Straight tuck', 2));
+      return one(tuckCarton(board, $localize`Straight tuck`, 2));
     case 'reverse-tuck':
-      return one(tuckCarton(board, 'Reverse tuck', 0));
+      return one(tuckCarton(board, $localize`Reverse tuck`, 0));
     case 'self-locking':
       return one(selfLocking(board));
     case 'sleeve':
       return one(
         drawTube(
-          'Sleeve',
+          $localize`Sleeve`,
           board.flap,
           d,
           around(board).map((width) => ({ width, top: NO_END, bottom: NO_END })),
         ),
       );
     case 'tray':
-      return one(drawTray('Tray', l + 2 * fold, w + 2 * fold, d + fold));
+      return one(drawTray($localize`Tray`, l + 2 * fold, w + 2 * fold, d + fold));
     case 'wallet':
       return one(wallet(board));
     case 'packet':

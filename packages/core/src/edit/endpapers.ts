@@ -42,7 +42,7 @@ export function withEndpapers(job: Job, endpaper: string): Job {
     const usual = `tip-${component}`;
     const id = made.route.some((step) => step.id === usual) ? freeId(made, 'tip') : usual;
     const tip: Step = {
-      note: 'Endpaper to the fold.',
+      note: $localize`Endpaper to the fold.`,
       ...like,
       id,
       operation: 'tip',

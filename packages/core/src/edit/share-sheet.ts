@@ -51,7 +51,7 @@ function formOf(first: Component, second: Component, each: number): Component {
   const { stock, sheet, bought, press, workStyle } = first;
   return {
     id: `form-${first.id}-${second.id}`.slice(0, 40),
-    name: `${first.name} and ${second.name}`.slice(0, 60),
+    name: $localize`${first.name} and ${second.name}`.slice(0, 60),
     kind: 'gang',
     stock,
     sheet,

@@ -22,7 +22,12 @@ export function splitRun(job: Job, componentId: string, share: number): Job {
   if (!component || !last || !mayRunTwice(component)) return job;
   if (passes.some(({ makes }) => makes) || job.components.some(({ id }) => id === again)) return job;
   const together = `${componentId}.runs`;
-  const second: Component = { ...component, id: again, name: `${component.name}, second run`, runOf: componentId };
+  const second: Component = {
+    ...component,
+    id: again,
+    name: $localize`${component.name}, second run`,
+    runOf: componentId,
+  };
   const rest = Math.round((1 - share) * PLACES) / PLACES;
   // Set for the first run, set for the second: the station is the same.
   const named = printSteps(again, component.workStyle).filter((step) =>
@@ -84,7 +89,7 @@ export function reprintOf(job: Job, componentId: string, quantity: number): Job 
   });
   return {
     ...rest,
-    title: `${component.name} again, ${job.title}`,
+    title: $localize`${component.name} again, ${job.title}`,
     order: { quantity, plannedOvers: 0, policy: job.order.policy },
     components: [own],
     route: route.map(({ makes: _makes, ...step }) => step),

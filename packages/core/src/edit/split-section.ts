@@ -45,7 +45,7 @@ function parted(job: Job, componentId: string): Job {
   const taken = new Set(job.route.map(({ id }) => id));
   const ids = new Map(lane.map(({ id }) => [id, freeOf(id, taken)]));
   const { scheme: _scheme, folding: _folding, ...like } = component;
-  const named = (count: number): string => component.name.replace(/\d+ pages/, `${count} pages`);
+  const named = (count: number): string => component.name.replace(/\d+ pages/, $localize`${count} pages`);
   const laneIds = new Set(lane.map(({ id }) => id));
   const last = lane.at(-1)?.id;
   return {

@@ -47,7 +47,7 @@ function sectionOf(answers: FamilyAnswers, works: Works, id: string, name: strin
 function mostThatFit(answers: FamilyAnswers, works: Works, trims: Partial<Component>): number {
   const least = 4;
   for (let most = mostPages(gsmOf(works, answers.stock)); most > least; most /= 2) {
-    const section = { ...sectionOf(answers, works, 'section', 'Section', most), ...trims };
+    const section = { ...sectionOf(answers, works, 'section', $localize`Section`, most), ...trims };
     if (fitsASheet(section, works, answers.twoUp === true)) return most;
   }
   return least;
@@ -84,12 +84,12 @@ function coverRoute(component: Component, works: Works, scored: boolean): Step[]
 export function stitched(answers: FamilyAnswers, works: Works): Made {
   const { stock: _stock, ...common } = sectionOf(answers, works, '', '', 4);
   const sections = splitPages(answers.pages, mostThatFit(answers, works, {})).map((pages, i) =>
-    sectionOf(answers, works, `section-${i + 1}`, `Section of ${pages} pages`, pages),
+    sectionOf(answers, works, `section-${i + 1}`, $localize`Section of ${pages} pages`, pages),
   );
   const cover: Component = {
     ...common,
     id: 'cover',
-    name: 'Cover',
+    name: $localize`Cover`,
     kind: 'cover',
     pages: 4,
     stock: answers.coverStock,
@@ -117,7 +117,7 @@ function gatheredSections(
   split: (pages: number, most: number) => number[],
 ): Component[] {
   return split(answers.pages, mostThatFit(answers, works, trims)).map((pages, i): Component => ({
-    ...sectionOf(answers, works, `section-${i + 1}`, `Section ${i + 1}, ${pages} pages`, pages),
+    ...sectionOf(answers, works, `section-${i + 1}`, $localize`Section ${i + 1}, ${pages} pages`, pages),
     ...trims,
   }));
 }
@@ -158,7 +158,7 @@ const feedersOf = (works: Works, process: MachineProcess): number =>
 export function gluedCover(answers: FamilyAnswers, works: Works): Component {
   return {
     id: 'cover',
-    name: 'Cover',
+    name: $localize`Cover`,
     kind: 'sheet',
     ...coverSheet(answers, normsOf(works, {})('bind.trim').value, 0, answers.twoUp ? 2 : 1),
     grain: 'height',
@@ -177,7 +177,7 @@ function gluedCoverLane(cover: Component, answers: FamilyAnswers): Lane {
     .addIf(answers.cover === 'varnish', 'coat')
     .addIf(answers.cover === 'film', 'laminate')
     .add('cut')
-    .add('score', { note: 'Four scores: both edges of the spine, both hinges.' });
+    .add('score', { note: $localize`Four scores: both edges of the spine, both hinges.` });
 }
 
 /** A book glued at its spine. Source: handbook chapter 2, family 4. */
@@ -189,7 +189,7 @@ export function perfectBound(answers: FamilyAnswers, works: Works): Made {
   const cover = gluedCover(answers, works);
   const lanes = sections.map((section) =>
     foldedLane(section, works).map((step): Step =>
-      notched && step.operation === 'fold' ? { ...step, note: 'Notched at the spine fold.' } : step,
+      notched && step.operation === 'fold' ? { ...step, note: $localize`Notched at the spine fold.` } : step,
     ),
   );
   const coverLane = gluedCoverLane(cover, answers);
@@ -247,12 +247,12 @@ function caseParts(answers: FamilyAnswers, works: Works): { components: Componen
   return {
     boardMm: boardStock ? tenth((boardStock.gsm * boardStock.bulk) / UM) : 0,
     components: [
-      unprinted(works, 'board', 'Board', board, widthMm, heightMm),
-      unprinted(works, 'strip', 'Spine strip', board, STRIP_MM, heightMm),
+      unprinted(works, 'board', $localize`:of a case|:Board`, board, widthMm, heightMm),
+      unprinted(works, 'strip', $localize`Spine strip`, board, STRIP_MM, heightMm),
       unprinted(
         works,
         'cloth',
-        'Cloth',
+        $localize`Cloth`,
         standIn(works, HOUSE_STOCKS.cloth)?.id ?? HOUSE_STOCKS.cloth,
         2 * widthMm,
         heightMm,
@@ -274,7 +274,7 @@ export function caseBound(answers: FamilyAnswers, works: Works): Made {
   const endpaper = unprinted(
     works,
     'endpaper',
-    'Endpaper',
+    $localize`Endpaper`,
     standIn(works, HOUSE_STOCKS.endpaper)?.id ?? HOUSE_STOCKS.endpaper,
     2 * (answers.widthMm + trim),
     answers.heightMm + 2 * trim,
@@ -286,7 +286,10 @@ export function caseBound(answers: FamilyAnswers, works: Works): Made {
   const block = new Lane(undefined);
   if (gathers.length === 0) block.add('gather', {}, ...joined(lanes)).add('sew');
   else block.add('sew', {}, ...joined(gathered));
-  block.add('spine').add('trim').add('line', { note: 'Mull, paper, headbands.' });
+  block
+    .add('spine')
+    .add('trim')
+    .add('line', { note: $localize`Mull, paper, headbands.` });
   const cut = cases.map(({ id }) => new Lane(id, `-${id}`).add('cut'));
   const [boards, strips, cloths] = cut;
   const made = new Lane(undefined).add(
@@ -298,7 +301,7 @@ export function caseBound(answers: FamilyAnswers, works: Works): Made {
       ...(strips ? [strips] : []),
     ]),
   );
-  if (answers.foil) made.add('foil', { id: 'stamp', note: 'Spine and front board.' });
+  if (answers.foil) made.add('foil', { id: 'stamp', note: $localize`Spine and front board.` });
   const book = new Lane(undefined)
     .add('case-in', {}, ...joined([block, made]))
     .add('press')

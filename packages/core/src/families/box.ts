@@ -15,7 +15,7 @@ export function carton(answers: FamilyAnswers, works: Works): Made {
   const grain = cartonGrainOf(normsOf(works, {}));
   const component: Component = {
     id: 'carton',
-    name: 'Carton',
+    name: $localize`Carton`,
     kind: 'blank',
     ...(answers.die.kind === 'structure' ? { widthMm: answers.widthMm, heightMm: answers.heightMm } : {}),
     die: answers.die,
@@ -84,7 +84,7 @@ const plain = (works: Works, stock: string): Partial<Component> => ({
 /** A board wallet with a glued tray and an insert. Source: handbook chapter 2, family 7. */
 export function wallet(answers: FamilyAnswers, works: Works): Made {
   const film = answers.cover === 'film';
-  const outer = blank(answers, works, 'wallet', 'Wallet', 'wallet', dieTools(frontOf(answers)));
+  const outer = blank(answers, works, 'wallet', $localize`Wallet`, 'wallet', dieTools(frontOf(answers)));
   const room = 4;
   const tray = blank(
     {
@@ -94,7 +94,7 @@ export function wallet(answers: FamilyAnswers, works: Works): Made {
     },
     works,
     'tray',
-    'Tray',
+    $localize`Tray`,
     'tray',
     plain(works, answers.stock),
     Math.max(1, answers.heightMm - 2),
@@ -108,15 +108,15 @@ export function wallet(answers: FamilyAnswers, works: Works): Made {
     .add('die-cut');
   const trays = new Lane(tray.id, '-tray').add('die-cut').add('glue');
   const product = new Lane(undefined)
-    .add('hand', { id: 'tray-in', note: 'Tray glued into the wallet.' }, ...joined([cover, trays]))
+    .add('hand', { id: 'tray-in', note: $localize`Tray glued into the wallet.` }, ...joined([cover, trays]))
     .add(
       'hand',
-      { id: 'insert', note: 'Insert dropped in, wallet closed.', leavesMm: closed },
+      { id: 'insert', note: $localize`Insert dropped in, wallet closed.`, leavesMm: closed },
       { material: 'part.insert' },
     )
     .add('wrap')
     .add('box', { perPack: 24 });
-  const insert: Part = { id: 'insert', name: 'Insert', widthMm: answers.widthMm - 8, massG: 40, price: 0.35 };
+  const insert: Part = { id: 'insert', name: $localize`Insert`, widthMm: answers.widthMm - 8, massG: 40, price: 0.35 };
   return {
     components: [outer, tray],
     parts: [insert],
@@ -135,7 +135,7 @@ const depthOf = ({ die }: FamilyAnswers): number => (die.kind === 'structure' ? 
 
 /** A printed sheet laminated to corrugated board, die cut, windowed, glued. Source: handbook chapter 2, family 8. */
 export function laminatedBox(answers: FamilyAnswers, works: Works): Made {
-  const component = blank(answers, works, 'box', 'Box', 'self-locking');
+  const component = blank(answers, works, 'box', $localize`Box`, 'self-locking');
   const { sheet } = component;
   const lane = Lane.printed(component)
     .addIf(doneHere(works, 'coat'), 'coat')
@@ -143,14 +143,14 @@ export function laminatedBox(answers: FamilyAnswers, works: Works): Made {
     .add('die-cut')
     .add('window')
     .add('glue')
-    .addIf(doneHere(works, 'band'), 'band', { perPack: 20, note: 'Bundles.' })
+    .addIf(doneHere(works, 'band'), 'band', { perPack: 20, note: $localize`Bundles.` })
     .add('pallet');
   return {
     components: [component],
     parts: [
       {
         id: 'board',
-        name: 'Corrugated sheet, E flute',
+        name: $localize`Corrugated sheet, E flute`,
         widthMm: sheet.widthMm - 10,
         heightMm: sheet.heightMm - 10,
         caliperUm: 1500,
@@ -168,7 +168,7 @@ const LEAST_BOARD_UM = 1000;
 
 /** A slotted case from the corrugator: printed, slotted, glued, bundled. Source: handbook chapter 2, family 9. */
 export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
-  const component = blank(answers, works, 'case', 'Case', 'slotted-case', {
+  const component = blank(answers, works, 'case', $localize`Case`, 'slotted-case', {
     front: [{ name: 'K', coverage: 0.08 }],
     grain: 'height',
   });
@@ -199,18 +199,18 @@ export function corrugatedCase(answers: FamilyAnswers, works: Works): Made {
   // The one that takes the thickest board.
   const slotter = wantedMachine(works, 'die-cutter', ({ takes }) => (takes?.minCaliperUm ?? 0) >= LEAST_BOARD_UM);
   const lane = new Lane(component.id)
-    .add('corrugate', { note: 'Flute and liners to board, slit, scored, cut off.' })
+    .add('corrugate', { note: $localize`Flute and liners to board, slit, scored, cut off.` })
     .add('print', { id: 'print-case', side: 'front' })
-    .add('die-cut', { ...slotter, note: 'Slotted and cut in the rotary station.' })
+    .add('die-cut', { ...slotter, note: $localize`Slotted and cut in the rotary station.` })
     .add('glue')
-    .addIf(doneHere(works, 'band'), 'band', { perPack: answers.perPack ?? 25, note: 'Bundles.' })
+    .addIf(doneHere(works, 'band'), 'band', { perPack: answers.perPack ?? 25, note: $localize`Bundles.` })
     .add('pallet');
   return { components: [made], route: lane.steps };
 }
 
 /** A packet on the roll and the repeat that it covers best, either way around: one behind another, as many beside each other as the roll takes. */
 function packetOnWeb(answers: FamilyAnswers, works: Works): Component {
-  const { bought: _bought, grain: _grain, ...packet } = blank(answers, works, 'packet', 'Packet', 'packet');
+  const { bought: _bought, grain: _grain, ...packet } = blank(answers, works, 'packet', $localize`Packet`, 'packet');
   const press = works.machines.find(({ id }) => id === answers.press)?.press;
   const { drawing } = dieOf(packet, caliperOf(works, answers.stock), '');
   if (!press || !drawing) return packet;
@@ -243,7 +243,7 @@ const packetFromSheets = (component: Component, works: Works): Lane =>
   Lane.printed(component)
     .add('die-cut', {
       ...wantedMachine(works, 'die-cutter', ({ cutsStacks }) => cutsStacks === true),
-      note: 'Through a stack.',
+      note: $localize`Through a stack.`,
     })
     .add('score')
     .add('envelope');
@@ -255,8 +255,8 @@ const packetFromRoll = ({ id, workStyle }: Component): Lane =>
     '',
     printSteps(id, workStyle).filter(({ operation }) => operation === 'print'),
   )
-    .add('die-cut', { note: 'In line, from the roll.' })
-    .add('envelope', { note: 'In line.' });
+    .add('die-cut', { note: $localize`In line, from the roll.` })
+    .add('envelope', { note: $localize`In line.` });
 
 /**
  * Packets and envelopes, from sheets or on one machine from the roll: seams and bottom glued, closed by gum dried open or
@@ -264,16 +264,16 @@ const packetFromRoll = ({ id, workStyle }: Component): Lane =>
  */
 export function envelope(answers: FamilyAnswers, works: Works): Made {
   const onWeb = works.machines.some((machine) => machine.id === answers.press && webOf(machine));
-  const component = onWeb ? packetOnWeb(answers, works) : blank(answers, works, 'packet', 'Packet', 'packet');
+  const component = onWeb ? packetOnWeb(answers, works) : blank(answers, works, 'packet', $localize`Packet`, 'packet');
   const perPack = answers.perPack ?? 500;
   const string = answers.closure === 'string';
   const lane = onWeb ? packetFromRoll(component) : packetFromSheets(component, works);
   if (string)
     lane
-      .add('rivet', { note: 'On the back and on the flap.' }, { material: 'part.button', usage: 2 })
-      .add('count', { ...wantedMachine(works, 'hand', () => true), note: 'Stood upright.' });
-  else lane.add('gum').add('count', { note: 'Stood upright.' });
+      .add('rivet', { note: $localize`On the back and on the flap.` }, { material: 'part.button', usage: 2 })
+      .add('count', { ...wantedMachine(works, 'hand', () => true), note: $localize`Stood upright.` });
+  else lane.add('gum').add('count', { note: $localize`Stood upright.` });
   lane.add('box', { perPack });
-  const parts: readonly Part[] = [{ id: 'button', name: 'Button with rivet', massG: 0.4, price: 0.02 }];
+  const parts: readonly Part[] = [{ id: 'button', name: $localize`Button with rivet`, massG: 0.4, price: 0.02 }];
   return { components: [component], route: lane.steps, ...(string ? { parts } : {}) };
 }

@@ -9,7 +9,7 @@ function inksOf(count: number): InkUse[] {
   const process = PROCESS.slice(0, Math.min(count, PROCESS.length)).map((name) => ({ name }));
   return [
     ...process,
-    ...Array.from({ length: Math.max(0, count - PROCESS.length) }, (_, i) => ({ name: `Spot ${i + 1}` })),
+    ...Array.from({ length: Math.max(0, count - PROCESS.length) }, (_, i) => ({ name: $localize`Spot ${i + 1}` })),
   ];
 }
 

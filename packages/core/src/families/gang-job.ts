@@ -43,7 +43,7 @@ export function gangJob(like: GangJobLike, items: readonly Item[], { forms }: Ga
   const shares = items.map((_, i) => sharesOf(forms, i));
   const components = forms.map(({ counts }, form): Component => ({
     id: `form-${form + 1}`,
-    name: `Form ${form + 1}`,
+    name: $localize`Form ${form + 1}`,
     kind: 'gang',
     stock: like.stock,
     sheet: like.sheet,

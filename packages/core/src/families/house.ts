@@ -87,13 +87,13 @@ export function standIn(works: Works, id: string): Stock | undefined {
 
 /** Presses in words, as somebody would look for one. */
 const PRESS_WORDS: Readonly<Record<PressKind, string>> = {
-  sheet: 'press for sheets',
-  'cut-off web': 'web press with a fixed cut-off',
-  'cylinder web': 'web press with changeable cylinders',
-  gravure: 'gravure press',
-  case: 'flexo press for sheets of board',
-  digital: 'press without plates',
-  envelope: 'press for sheets or envelopes',
+  sheet: $localize`press for sheets`,
+  'cut-off web': $localize`web press with a fixed cut-off`,
+  'cylinder web': $localize`web press with changeable cylinders`,
+  gravure: $localize`gravure press`,
+  case: $localize`flexo press for sheets of board`,
+  digital: $localize`press without plates`,
+  envelope: $localize`press for sheets or envelopes`,
 };
 
 /** Processes that a family prints with, beside those of the press that it is asked for. */
@@ -117,7 +117,7 @@ export function missingFor(family: AskedFamily, answers: FamilyAnswers, works: W
   const prints = ALSO_PRINTS[family]?.(answers) ?? [];
   const issues: Issue[] = prints
     .filter((printing) => pressPrinting(works, printing) === printing)
-    .map((printing) => error('start.no-press', 'press', { press: `press that prints ${printing}` }));
+    .map((printing) => error('start.no-press', 'press', { press: $localize`press that prints ${printing}` }));
   if (asks.includes('press')) {
     if (pressesFor(kind, works).length === 0)
       issues.push(error('start.no-press', 'press', { press: PRESS_WORDS[kind] }));
@@ -127,7 +127,7 @@ export function missingFor(family: AskedFamily, answers: FamilyAnswers, works: W
   for (const question of ['stock', 'coverStock'] as const) {
     if (!asks.includes(question)) continue;
     const offered = stocksFor(question === 'stock' ? kind : 'sheet', works);
-    if (offered.length === 0) issues.push(error('start.no-stock', question, { stock: 'paper for it' }));
+    if (offered.length === 0) issues.push(error('start.no-stock', question, { stock: $localize`paper for it` }));
     else if (!has(works.stocks, answers[question]))
       issues.push(error('job.unknown-stock', question, { component: name, stock: answers[question] }));
   }
@@ -135,7 +135,9 @@ export function missingFor(family: AskedFamily, answers: FamilyAnswers, works: W
     const id = HOUSE_STOCKS[wanted];
     if (!standIn(works, id))
       issues.push(
-        error('start.no-stock', 'stock', { stock: `${wanted} of about ${shipped(id)?.gsm ?? 0} g/m2 in sheets` }),
+        error('start.no-stock', 'stock', {
+          stock: $localize`${wanted} of about ${shipped(id)?.gsm ?? 0} g/m2 in sheets`,
+        }),
       );
   }
   return issues;

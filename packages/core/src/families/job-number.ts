@@ -29,11 +29,13 @@ const DAY_PARTS: Readonly<Record<string, (day: string) => string>> = {
 export function wrongNumberPattern(pattern: string): string | undefined {
   const rows = pattern.match(RUNNING) ?? [];
   const unknown = [...pattern.matchAll(PLACEHOLDER)].find(([, name = '']) => !Object.hasOwn(DAY_PARTS, name));
-  if (unknown) return `“${unknown[0]}” is unknown; there are {year}, {yy} and {month}`;
-  if (/[{}]/.test(pattern.replace(PLACEHOLDER, ''))) return 'a brace has no other; write {year}, {yy} or {month}';
-  if (rows.length === 0) return 'the running number is missing; write one # for each of its digits, like {yy}-####';
-  if (rows.length > 1) return 'there is more than one running number; write its # in one row';
-  if ((rows[0] ?? '').length > MOST_DIGITS) return `the running number has at most ${MOST_DIGITS} digits`;
+  if (unknown) return $localize`“${unknown[0]}” is unknown; there are {year}, {yy} and {month}`;
+  if (/[{}]/.test(pattern.replace(PLACEHOLDER, '')))
+    return $localize`a brace has no other; write {year}, {yy} or {month}`;
+  if (rows.length === 0)
+    return $localize`the running number is missing; write one # for each of its digits, like {yy}-####`;
+  if (rows.length > 1) return $localize`there is more than one running number; write its # in one row`;
+  if ((rows[0] ?? '').length > MOST_DIGITS) return $localize`the running number has at most ${MOST_DIGITS} digits`;
   return undefined;
 }
 

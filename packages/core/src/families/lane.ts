@@ -80,9 +80,9 @@ export function dieTools({
 }: Pick<FamilyAnswers, 'foil' | 'emboss' | 'widthMm' | 'heightMm'>): Pick<Component, 'tools'> {
   const size = { widthMm: Math.round(widthMm / DIE_SHARE), heightMm: Math.round(heightMm / DIE_SHARE) };
   const tools: Tool[] = [
-    ...(foil ? [{ id: 'foil-die', kind: 'foil-die', name: 'Foil die', ...size } as const] : []),
+    ...(foil ? [{ id: 'foil-die', kind: 'foil-die', name: $localize`Foil die`, ...size } as const] : []),
     ...(emboss
-      ? [{ id: 'emboss-die', kind: 'embossing-die', name: 'Embossing die', counter: true, ...size } as const]
+      ? [{ id: 'emboss-die', kind: 'embossing-die', name: $localize`Embossing die`, counter: true, ...size } as const]
       : []),
   ];
   return tools.length > 0 ? { tools } : {};

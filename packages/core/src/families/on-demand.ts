@@ -15,7 +15,7 @@ const HOUR_S = 3600;
 export function onDemand(answers: FamilyAnswers, works: Works): Made {
   const leaf: Component = {
     id: 'leaf',
-    name: 'Leaf',
+    name: $localize`Leaf`,
     kind: 'sheet',
     widthMm: answers.widthMm,
     heightMm: answers.heightMm,
@@ -38,7 +38,7 @@ export function onDemand(answers: FamilyAnswers, works: Works): Made {
     );
   const leaves = prints(leaf, '-leaf').add('cut', {
     ...SINGLE,
-    note: 'Separator code between two copies of the stack.',
+    note: $localize`Separator code between two copies of the stack.`,
   });
   const covers = prints(cover, '-cover')
     .addIf(answers.cover !== 'none', 'laminate', SINGLE)
@@ -47,14 +47,17 @@ export function onDemand(answers: FamilyAnswers, works: Works): Made {
   const book = new Lane(undefined)
     .add(
       'kit',
-      { ...SINGLE, note: 'Codes of cover and block are read and must match.' },
+      { ...SINGLE, note: $localize`Codes of cover and block are read and must match.` },
       ...joined([{ end: leaves.end, usage: answers.pages / 2 }, covers]),
     )
     .add('bind', SINGLE)
     .add('cool')
     .add('trim', SINGLE)
-    .add('inspect', { perHour: Math.round(HOUR_S / normsOf(works, {})('check.seconds').value), note: 'All six sides.' })
-    .add('box', { perPack: 1, note: 'Tote, which carries the code of the order.' });
+    .add('inspect', {
+      perHour: Math.round(HOUR_S / normsOf(works, {})('check.seconds').value),
+      note: $localize`All six sides.`,
+    })
+    .add('box', { perPack: 1, note: $localize`Tote, which carries the code of the order.` });
   return {
     components: [leaf, cover],
     route: [...leaves.steps, ...covers.steps, ...book.steps],

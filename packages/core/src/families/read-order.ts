@@ -112,7 +112,7 @@ function readProduct(reader: Reader): void {
   PRODUCTS.some(([pattern, family]) =>
     reader.take(pattern, () => ({ as: FAMILY_RULES[family].name, gives: { family } })),
   );
-  FOLDS.some(([pattern, fold]) => reader.take(pattern, () => ({ as: `${fold} fold`, gives: { fold } })));
+  FOLDS.some(([pattern, fold]) => reader.take(pattern, () => ({ as: $localize`${fold} fold`, gives: { fold } })));
 }
 
 /** A grammage with its surface, before or behind it; of a cover the grammage alone as well. */
@@ -121,7 +121,7 @@ function readStock(reader: Reader, stocks: readonly Stock[], field: 'stock' | 'c
   const noSize = String.raw`(?![\d\/x×p])`;
   const read = (gsm: string | undefined, surface?: string): Meaning | undefined => {
     const stock = stockOf(stocks, gsm, surface);
-    return stock && { as: `${field === 'stock' ? '' : 'cover: '}${stock.name}`, gives: { [field]: stock.id } };
+    return stock && { as: `${field === 'stock' ? '' : $localize`cover: `}${stock.name}`, gives: { [field]: stock.id } };
   };
   const patterns: readonly (readonly [string, (match: RegExpExecArray) => Meaning | undefined])[] = [
     [`${SURFACE} ${GSM}${noSize}`, ([, surface, gsm]) => read(gsm, surface)],
@@ -134,13 +134,13 @@ function readStock(reader: Reader, stocks: readonly Stock[], field: 'stock' | 'c
 function readPages(reader: Reader): void {
   reader.take(/\b(\d{1,3}) ?(?:pp|pages?|p)\b|\b(\d{1,3})-page\b/i, ([, before, joined]) => {
     const pages = Number(before ?? joined);
-    return { as: `${pages} pages`, gives: { pages } };
+    return { as: $localize`${pages} pages`, gives: { pages } };
   });
 }
 
 function readColours(reader: Reader): void {
   reader.take(/\b([1-6]) ?\/ ?([0-6])\b/, ([, front, back]) => ({
-    as: `${front} colours on the front, ${back} on the back`,
+    as: $localize`${front} colours on the front, ${back} on the back`,
     gives: { colours: { front: Number(front), back: Number(back) } },
   }));
 }
@@ -148,7 +148,7 @@ function readColours(reader: Reader): void {
 function readSize(reader: Reader): void {
   const named = reader.take(/\b([AB](?:10|\d))\b/i, ([, name = '']) => {
     const size = isoSize(name.toUpperCase());
-    return size && { as: `${name.toUpperCase()}: ${size.widthMm} x ${size.heightMm} mm`, gives: size };
+    return size && { as: $localize`${name.toUpperCase()}\: ${size.widthMm} x ${size.heightMm} mm`, gives: size };
   });
   if (named) return;
   reader.take(/\b(\d{2,4}(?:\.\d)?) ?[x×] ?(\d{2,4}(?:\.\d)?)(?: ?mm)?\b/i, ([, width, height]) => {
@@ -173,21 +173,21 @@ function readQuantity(reader: Reader): void {
     new RegExp(String.raw`(?<!-)\b${NUMBER}(?: ?(?:copies|pieces|pcs|off))?\b(?!-\d)`, 'i'),
     ([, digits = '', k]) => {
       const quantity = numberOf(digits, k);
-      return quantity < 1 || quantity > MOST ? undefined : { as: `${quantity} ordered`, gives: { quantity } };
+      return quantity < 1 || quantity > MOST ? undefined : { as: $localize`${quantity} ordered`, gives: { quantity } };
     },
   );
 }
 
 function readWhose(reader: Reader): void {
-  reader.take(/["“”]([^"“”]{1,120})["“”]/, ([, title = '']) => ({ as: `title: ${title}`, gives: { title } }));
+  reader.take(/["“”]([^"“”]{1,120})["“”]/, ([, title = '']) => ({ as: $localize`title: ${title}`, gives: { title } }));
   reader.take(/\bdue (\d{4}-\d{2}-\d{2})\b/i, ([, due = '']) =>
-    isCalendarDay(due) ? { as: `due ${due}`, gives: { due } } : undefined,
+    isCalendarDay(due) ? { as: $localize`due ${due}`, gives: { due } } : undefined,
   );
 }
 
 function readCustomer(reader: Reader): void {
   reader.take(/\bfor (\p{Lu}[\p{L}'’-]*(?: (?:\p{Lu}[\p{L}'’-]*|of|and|&))*)/u, ([, customer = '']) => ({
-    as: `customer: ${customer}`,
+    as: $localize`customer: ${customer}`,
     gives: { customer },
   }));
 }

@@ -14,7 +14,7 @@ const after = (steps: readonly Step[]): { from: { material: string }[] } => ({
 export function folded(answers: FamilyAnswers, works: Works): Made {
   const component: Component = {
     id: 'leaflet',
-    name: 'Leaflet',
+    name: $localize`Leaflet`,
     kind: 'sheet',
     widthMm: answers.widthMm,
     heightMm: answers.heightMm,
@@ -58,7 +58,7 @@ function flatPiece(answers: FamilyAnswers, works: Works, id: string, name: strin
 
 /** Posters, postcards and cards: printed, coated or filmed, foiled, cut, banded, boxed. */
 export function flat(answers: FamilyAnswers, works: Works): Made {
-  const piece = flatPiece(answers, works, 'piece', 'Piece', PROCESS);
+  const piece = flatPiece(answers, works, 'piece', $localize`Piece`, PROCESS);
   const film = answers.cover === 'film';
   const component: Component = { ...piece, ...dieTools(answers) };
   const lane = Lane.printed(component)
@@ -75,8 +75,10 @@ export function flat(answers: FamilyAnswers, works: Works): Made {
 /** Numbered documents: both sides at once, screen, recessed plate, inspected, numbered, inspected, cut, counted, sealed. */
 export function numbered(answers: FamilyAnswers, works: Works): Made {
   const component: Component = {
-    ...flatPiece(answers, works, 'document', 'Document', PROCESS),
-    tools: [{ id: 'numbering', kind: 'numbering-box', name: 'Numbering boxes', start: 1, step: 1, check: true }],
+    ...flatPiece(answers, works, 'document', $localize`Document`, PROCESS),
+    tools: [
+      { id: 'numbering', kind: 'numbering-box', name: $localize`Numbering boxes`, start: 1, step: 1, check: true },
+    ],
     sheet: { widthMm: 740, heightMm: 520, grain: 'width' },
   };
   const { bought: _bought, ...fits } = component;
@@ -85,23 +87,23 @@ export function numbered(answers: FamilyAnswers, works: Works): Made {
     .add('overprint', {
       id: 'screen',
       machine: pressPrinting(works, 'screen'),
-      note: 'Screen colour.',
-      inks: [{ name: 'Screen colour', coverage: 0.06 }],
+      note: $localize`Screen colour.`,
+      inks: [{ name: $localize`Screen colour`, coverage: 0.06 }],
     })
     .add('dry')
     .add('overprint', {
       id: 'recessed',
       machine: pressPrinting(works, 'recessed', ({ press }) => press?.handLaid !== true),
-      note: 'Recessed plate, face only.',
-      inks: [{ name: 'Recessed ink', coverage: 0.08 }],
+      note: $localize`Recessed plate, face only.`,
+      inks: [{ name: $localize`Recessed ink`, coverage: 0.08 }],
     })
     .add('dry')
-    .add('inspect', { note: 'Every sheet. Spoils are kept, counted and destroyed under witness.' })
+    .add('inspect', { note: $localize`Every sheet. Spoils are kept, counted and destroyed under witness.` })
     .add('number')
-    .add('inspect', { note: 'Every number. A voided one goes into the list and is replaced.' })
-    .add('cut', { perLift: 100, note: 'Piles of exactly a hundred.' })
-    .add('count', { note: 'Packs by machine, against the number list.' })
-    .add('wrap', { perPack, note: 'Sealed.' })
+    .add('inspect', { note: $localize`Every number. A voided one goes into the list and is replaced.` })
+    .add('cut', { perLift: 100, note: $localize`Piles of exactly a hundred.` })
+    .add('count', { note: $localize`Packs by machine, against the number list.` })
+    .add('wrap', { perPack, note: $localize`Sealed.` })
     .add('box', { perPack: 20 * perPack });
   return { components: [fits], route: lane.steps };
 }
@@ -113,16 +115,16 @@ export function stationery(answers: FamilyAnswers, works: Works): Made {
   const plate = laid === 'recessed' ? pressPrinting(works, 'recessed') : laid;
   const press = powder ? pressPrinting(works, 'letterpress') : plate;
   const component: Component = {
-    ...flatPiece({ ...answers, press }, works, 'card', 'Card', []),
+    ...flatPiece({ ...answers, press }, works, 'card', $localize`Card`, []),
     front: [{ name: 'K', coverage: 0.06 }],
   };
   const begin = printSteps(component.id, 'single').map((step): Step =>
-    step.operation === 'print' && !powder ? { ...step, note: 'Laid by hand; plate with its counter.' } : step,
+    step.operation === 'print' && !powder ? { ...step, note: $localize`Laid by hand; plate with its counter.` } : step,
   );
   const lane = new Lane(component.id, '', powder ? begin.filter(({ operation }) => operation === 'print') : begin)
     .addIf(powder, 'raise')
     .add('cut')
-    .add('inspect', { note: 'By hand, against the passed sheet.' })
+    .add('inspect', { note: $localize`By hand, against the passed sheet.` })
     .add('count')
     .add('box', { perPack: answers.perPack ?? 50 });
   return { components: [component], route: lane.steps };

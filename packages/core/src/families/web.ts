@@ -69,7 +69,7 @@ export function webLeaflet(answers: FamilyAnswers, works: Works): Made {
   const { pages } = answers;
   const { component, lane } = webLane(answers, works, {
     id: 'leaflet',
-    name: `Leaflet of ${pages} pages`,
+    name: $localize`Leaflet of ${pages} pages`,
     kind: 'section',
     pages,
     workStyle: 'perfecting',
@@ -83,7 +83,7 @@ export function webLeaflet(answers: FamilyAnswers, works: Works): Made {
 export function labels(answers: FamilyAnswers, works: Works): Made {
   const { component, lane } = webLane(answers, works, {
     id: 'label',
-    name: 'Label',
+    name: $localize`Label`,
     kind: 'sheet',
     workStyle: 'single',
     back: [],
@@ -103,7 +103,7 @@ const MM = 1000;
 export function paperRoll(answers: FamilyAnswers, works: Works): Made {
   const { component, lane } = webLane(answers, works, {
     id: 'paper',
-    name: 'Printed paper',
+    name: $localize`Printed paper`,
     kind: 'sheet',
     workStyle: 'single',
     back: [],
@@ -111,9 +111,12 @@ export function paperRoll(answers: FamilyAnswers, works: Works): Made {
   });
   const rollM = answers.rollM ?? 5;
   lane
-    .add('rewind', { yield: answers.heightMm / (rollM * MM), note: `Rolls of ${rollM} m, designs kept apart.` })
-    .add('wrap', { note: 'Each roll in film.' })
-    .add('hand', { perHour: 1200, note: 'Designs assorted.' })
+    .add('rewind', {
+      yield: answers.heightMm / (rollM * MM),
+      note: $localize`Rolls of ${rollM} m, designs kept apart.`,
+    })
+    .add('wrap', { note: $localize`Each roll in film.` })
+    .add('hand', { perHour: 1200, note: $localize`Designs assorted.` })
     .add('box', { perPack: answers.perPack ?? 24 });
   return { components: [component], route: lane.steps, finish: { rollM } };
 }

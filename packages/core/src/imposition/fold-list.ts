@@ -31,7 +31,7 @@ export function readFolds(text: string): { readonly folds: readonly Fold[]; read
   const read = parts.map(readFold);
   const wrong = parts.find((_, i) => read[i] === undefined);
   if (wrong !== undefined) return { folds: [], wrong };
-  if (parts.length === 0 || parts.length > MOST_FOLDS) return { folds: [], wrong: `${parts.length} folds` };
+  if (parts.length === 0 || parts.length > MOST_FOLDS) return { folds: [], wrong: $localize`${parts.length} folds` };
   return { folds: read.flatMap((fold) => fold ?? []) };
 }
 
@@ -42,7 +42,7 @@ export const foldsText = (folds: readonly Fold[]): string =>
       [
         kind === 'slit' ? 'slit ' : '',
         under ? direction.replace('over', 'under') : direction,
-        at === undefined ? '' : ` at ${at}`,
+        at === undefined ? '' : $localize` at ${at}`,
       ].join(''),
     )
     .join('; ');
@@ -58,7 +58,7 @@ export interface OwnFolding {
 /** A list of folds as a scheme. */
 export const ownScheme = ({ columns, rows, folds }: OwnFolding): FoldScheme => ({
   id: `own ${columns} x ${rows}: ${folds}`,
-  name: 'Own folds',
+  name: $localize`Own folds`,
   columns,
   rows,
   folds: readFolds(folds).folds,

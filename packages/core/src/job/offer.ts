@@ -22,4 +22,4 @@ export function offerPrice(cost: number, margin: number, quantity: number): Offe
 
 /** The same as it is opened: what is put into it, and how. */
 export const offerWorking = (cost: number, margin: number): string =>
-  `price = cost / (1 - margin) = ${cost.toFixed(2)} / (1 - ${margin}) = ${offerPrice(cost, margin, 1).total.toFixed(2)}`;
+  $localize`price = cost / (1 - margin) = ${cost.toFixed(2)} / (1 - ${margin}) = ${offerPrice(cost, margin, 1).total.toFixed(2)}`;

@@ -35,7 +35,7 @@ export type Figures = Readonly<Record<string, Figure>>;
 /** The source of what is arithmetic. */
 export const IDENTITY: Source = { label: 'identity' };
 /** The source of what the job says. */
-export const GIVEN: Source = { label: 'set by user', note: 'given in the job' };
+export const GIVEN: Source = { label: 'set by user', note: $localize`given in the job` };
 
 /** Collects the figures of one plan; each id once. */
 export class FigureBook {

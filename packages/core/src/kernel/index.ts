@@ -18,3 +18,4 @@ export { dayAfter, daysBetween, isCalendarDay } from './day.js';
 export { type DayFirst, guessDayFirst, readDay } from './read-day.js';
 export { type InSteps, throughRows, toEnd } from './in-steps.js';
 export { MINUTE_MS, instantOf, wallClock } from './zone.js';
+export * from './words.js';

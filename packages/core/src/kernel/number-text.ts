@@ -1,3 +1,5 @@
+import { spokenLocale } from './words.js';
+
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** Making a format takes some twenty times as long as using it. */
@@ -15,9 +17,9 @@ function formatOf(locale: string, most: number, least: number): Intl.NumberForma
 
 /**
  * A number as the trade writes it: thousands apart, never a nil below nil. @param most decimals at most.
- * @param least decimals in any case. @param locale whose way of writing it is, BCP 47.
+ * @param least decimals in any case. @param locale whose way of writing it is, BCP 47; that of the language spoken.
  */
-export function numberText(value: number, most = 3, least = 0, locale = 'en-GB'): string {
+export function numberText(value: number, most = 3, least = 0, locale = spokenLocale()): string {
   const text = formatOf(locale, most, least).format(value);
   return value < 0 && !/[1-9∞]/.test(text) ? text.slice(1) : text;
 }

@@ -1,5 +1,6 @@
 import type { Figure } from './figure.js';
 import { numberText } from './number-text.js';
+import { wordOf } from './words.js';
 import { own } from './table.js';
 
 /**
@@ -156,15 +157,18 @@ const SYMBOLS: Readonly<Record<string, string>> = {
 };
 const UNCHANGED = new Set(['people', 'h', 'g', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
 
+const singularOf = (unit: string): string => unit.replace(/s$/, '');
+const pluralOf = (unit: string): string => {
+  if (unit === 'copy') return 'copies';
+  return unit === 'box' ? 'boxes' : `${unit}s`;
+};
+
 /** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */
 export const unitText = (unit: string, value: number): string => {
   const symbol = own(SYMBOLS, unit);
   if (symbol !== undefined) return symbol;
   if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
-  if (unit === 'copy') return value === 1 ? unit : 'copies';
-  if (unit === 'box') return value === 1 ? unit : 'boxes';
-  const singular = unit.replace(/s$/, '');
-  return value === 1 ? singular : `${singular}s`;
+  return wordOf(value === 1 ? singularOf(unit) : pluralOf(singularOf(unit)));
 };
 
 /** A value with its unit as the workshop says it. */

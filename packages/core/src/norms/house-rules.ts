@@ -31,8 +31,8 @@ export function houseRuleNorm(id: string): Norm | undefined {
   return {
     id,
     group: 'rules',
-    subject: 'Rules of this house',
-    name: `${OPERATION_RULES[rule.first].name} before ${OPERATION_RULES[rule.then].name.toLowerCase()}`,
+    subject: $localize`Rules of this house`,
+    name: $localize`${OPERATION_RULES[rule.first].name} before ${OPERATION_RULES[rule.then].name.toLowerCase()}`,
     unit: '',
     value: 0,
     min: 0,

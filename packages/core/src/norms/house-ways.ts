@@ -9,7 +9,7 @@ const CARTON_GRAIN = ['around the box', 'up the box'] as const;
 const way = (id: string, name: string, choices: readonly string[]): Norm => ({
   id: `house.${id}`,
   group: 'rules',
-  subject: 'Ways of this house',
+  subject: $localize`Ways of this house`,
   name,
   unit: '',
   value: 0,
@@ -22,7 +22,7 @@ const way = (id: string, name: string, choices: readonly string[]): Norm => ({
 
 /** What a house does in its own way, where the trade knows two: new jobs are begun so. */
 export const HOUSE_WAYS: readonly Norm[] = [
-  way('oddNested', 'Odd section of saddle work', HOUSE_ODD.nested),
-  way('oddGathered', 'Odd section of gathered work', HOUSE_ODD.gathered),
-  way('cartonGrain', 'Grain of cartons', CARTON_GRAIN),
+  way('oddNested', $localize`Odd section of saddle work`, HOUSE_ODD.nested),
+  way('oddGathered', $localize`Odd section of gathered work`, HOUSE_ODD.gathered),
+  way('cartonGrain', $localize`Grain of cartons`, CARTON_GRAIN),
 ];

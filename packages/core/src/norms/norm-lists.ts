@@ -20,7 +20,7 @@ import { HOUSE_WAYS } from './house-ways.js';
 import { RULE_NORMS } from './rule-norms.js';
 
 /** Prices come from nobody's list: the works enters its own. */
-const PRICE: Source = { label: 'practice', note: 'example price, enter your own' };
+const PRICE: Source = { label: 'practice', note: $localize`example price, enter your own` };
 const MOST_PRICE = 1_000_000;
 
 const price = (id: string, subject: string, name: string, unit: string, value: number): Norm => ({
@@ -62,7 +62,7 @@ export function machineNorms(machine: Machine, currency: string): Norm[] {
 
 /** What a kilogram of a stock costs. */
 export const stockPrice = (stock: Stock, currency: string): Norm =>
-  price(`price.stock.${stock.id}`, 'Paper', stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
+  price(`price.stock.${stock.id}`, $localize`Paper`, stock.name, `${currency}/kg`, stock.coated ? 1.15 : 1.05);
 
 /** Factors for CO2 equivalent: none is shipped, the works enters its own with its source. */
 const CO2_NORMS: readonly Norm[] = (
@@ -70,30 +70,30 @@ const CO2_NORMS: readonly Norm[] = (
 ).map((kind) => ({
   id: `co2.${kind}`,
   group: 'paper',
-  subject: 'CO2 equivalent',
-  name: `Of a kilogram of ${kind}`,
+  subject: $localize`CO2 equivalent`,
+  name: $localize`Of a kilogram of ${kind}`,
   unit: 'kg/kg',
   value: 0,
   min: 0,
   max: 1_000,
-  source: { label: 'practice', note: 'none shipped; enter your own with its source' },
+  source: { label: 'practice', note: $localize`none shipped; enter your own with its source` },
 }));
 
 /** Example prices of carriers other than offset plates. */
 const CARRIER_PRICES: readonly (readonly [CarrierKind, string, number])[] = [
-  ['flexo-plate', 'Flexo plate', 95],
-  ['cylinder', 'Gravure cylinder, engraved', 650],
-  ['recessed-plate', 'Recessed plate', 380],
-  ['counter', 'Counter of a recessed plate', 60],
-  ['form-plate', 'Page plate', 9],
-  ['stencil', 'Stencil', 45],
-  ['letterpress-die', 'Letterpress die', 110],
-  ['foil-die', 'Foil die', 140],
-  ['embossing-die', 'Embossing die', 180],
-  ['embossing-counter', 'Embossing counter', 60],
-  ['embossing-roller', 'Embossing roller', 900],
-  ['cutting-die', 'Cutting die', 260],
-  ['numbering-box', 'Numbering box, prepared', 12],
+  ['flexo-plate', $localize`Flexo plate`, 95],
+  ['cylinder', $localize`Gravure cylinder, engraved`, 650],
+  ['recessed-plate', $localize`Recessed plate`, 380],
+  ['counter', $localize`Counter of a recessed plate`, 60],
+  ['form-plate', $localize`Page plate`, 9],
+  ['stencil', $localize`Stencil`, 45],
+  ['letterpress-die', $localize`Letterpress die`, 110],
+  ['foil-die', $localize`Foil die`, 140],
+  ['embossing-die', $localize`Embossing die`, 180],
+  ['embossing-counter', $localize`Embossing counter`, 60],
+  ['embossing-roller', $localize`Embossing roller`, 900],
+  ['cutting-die', $localize`Cutting die`, 260],
+  ['numbering-box', $localize`Numbering box, prepared`, 12],
 ];
 
 /** Norms of a stock: what it weighs, how it is packed, what it costs. */
@@ -130,30 +130,42 @@ export function commonNorms({ norms, currency }: Works): readonly (Norm | ItemNo
     'stocks',
     ...DRYING_NORMS,
     'prices',
-    price('price.plate', 'Press room', 'Plate, imaged', `${currency}/plate`, 14),
+    price('price.plate', $localize`Press room`, $localize`Plate, imaged`, `${currency}/plate`, 14),
     ...CARRIER_PRICES.map(([kind, name, value]) =>
-      price(`price.carrier.${kind}`, 'Press room', name, `${currency}/piece`, value),
+      price(`price.carrier.${kind}`, $localize`Press room`, name, `${currency}/piece`, value),
     ),
-    price('price.click', 'Press room', 'Digital side, printed', `${currency}/side`, 0.05),
-    price('price.ink', 'Press room', 'Ink', `${currency}/kg`, 9.5),
+    price('price.click', $localize`Press room`, $localize`Digital side, printed`, `${currency}/side`, 0.05),
+    price('price.ink', $localize`Press room`, $localize`Ink`, `${currency}/kg`, 9.5),
     ...(Object.keys(SUPPLIES) as SupplyId[]).map((supply) => {
       const { name, unit, price: value } = SUPPLIES[supply];
       const each = unit === 'pieces' ? 'piece' : unit;
-      return price(`price.supply.${supply}`, 'Supplies and packing', name, `${currency}/${each}`, value);
+      return price(`price.supply.${supply}`, $localize`Supplies and packing`, name, `${currency}/${each}`, value);
     }),
     {
       ...price(
         'price.waste',
-        'Waste and carriage',
-        'Waste taken away; below 0 what the mill pays',
+        $localize`Waste and carriage`,
+        $localize`Waste taken away; below 0 what the mill pays`,
         `${currency}/kg`,
         0,
       ),
       min: -MOST_PRICE,
     },
     ...CO2_NORMS,
-    price('price.carriage', 'Waste and carriage', 'Carriage of a metre of loading', `${currency}/m`, 28),
-    price('price.over', 'Sureness', 'Press sheet of overs that nobody takes, put away', `${currency}/sheet`, 0),
-    price('price.people', 'People', 'Hour of one person', `${currency}/h`, 32),
+    price(
+      'price.carriage',
+      $localize`Waste and carriage`,
+      $localize`Carriage of a metre of loading`,
+      `${currency}/m`,
+      28,
+    ),
+    price(
+      'price.over',
+      $localize`Sureness`,
+      $localize`Press sheet of overs that nobody takes, put away`,
+      `${currency}/sheet`,
+      0,
+    ),
+    price('price.people', $localize`People`, $localize`Hour of one person`, `${currency}/h`, 32),
   ];
 }

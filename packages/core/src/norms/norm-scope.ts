@@ -49,17 +49,17 @@ export interface ScopePlace {
 
 /** Places that a norm of the works may be told for, in words: the table for machines alone, it has run lengths itself. */
 export function scopesOf({ machines }: Works, norm: Norm): readonly ScopePlace[] {
-  const onMachines = machines.map(({ id, name }) => ({ scope: `machine=${id}`, name: `on ${name}` }));
+  const onMachines = machines.map(({ id, name }) => ({ scope: `machine=${id}`, name: $localize`on ${name}` }));
   if (ofTable(norm.id)) return onMachines;
   return [
     ...onMachines,
     ...BANDS.map((upTo, i) =>
       upTo === Infinity
-        ? { scope: 'run=over', name: `runs over ${numberText(BANDS[i - 1] ?? 0)}` }
-        : { scope: `run=${upTo}`, name: `runs up to ${numberText(upTo)}` },
+        ? { scope: 'run=over', name: $localize`runs over ${numberText(BANDS[i - 1] ?? 0)}` }
+        : { scope: `run=${upTo}`, name: $localize`runs up to ${numberText(upTo)}` },
     ),
-    { scope: 'stock=coated', name: 'on coated stock' },
-    { scope: 'stock=uncoated', name: 'on uncoated stock' },
+    { scope: 'stock=coated', name: $localize`on coated stock` },
+    { scope: 'stock=uncoated', name: $localize`on uncoated stock` },
   ];
 }
 

@@ -18,6 +18,6 @@ export const normInWords = (norm: Norm, value: number): string =>
 /** The limits of a norm, e.g. `from 0 to below 100 %` or `above 0 to 1,000,000 sheets/h`. */
 export function limitsInWords(norm: Norm): string {
   if (norm.choices) return norm.choices.join(' or ');
-  const from = norm.min === ABOVE_ZERO ? 'above 0' : `from ${valueInWords(norm, norm.min)}`;
-  return `${from} ${norm.below ? 'to below' : 'to'} ${normInWords(norm, norm.max)}${norm.whole ? ', whole' : ''}`;
+  const from = norm.min === ABOVE_ZERO ? $localize`above 0` : $localize`from ${valueInWords(norm, norm.min)}`;
+  return `${from} ${norm.below ? $localize`to below` : 'to'} ${normInWords(norm, norm.max)}${norm.whole ? $localize`, whole` : ''}`;
 }

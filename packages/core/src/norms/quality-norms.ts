@@ -4,41 +4,41 @@ import type { Norm } from './norm.js';
 import { MOST_UNITS, UNSOURCED } from './shipped-norms.js';
 
 /** Source: memory; check against your own copy of the standard. */
-const STANDARD: Source = { label: 'memory', note: 'ISO 2859-1:1999, check against your copy' };
+const STANDARD: Source = { label: 'memory', note: $localize`ISO 2859-1:1999, check against your copy` };
 
 /** Source: handbook chapter 7 "Guillotine". */
-const PILES: Source = { label: 'practice', note: 'accountable work: piles of exactly 100' };
+const PILES: Source = { label: 'practice', note: $localize`accountable work: piles of exactly 100` };
 
 const quality = (id: string, subject: string, name: string, unit: string, value: number, max: number): Norm => ({
   ...{ id, group: 'quality', subject, name, unit, value, min: 0, max, source: UNSOURCED },
 });
 const choice = (id: string, name: string, choices: readonly string[], value: number): Norm => ({
-  ...quality(id, 'Sampling', name, '', value, choices.length - 1),
+  ...quality(id, $localize`Sampling`, name, '', value, choices.length - 1),
   whole: true,
   choices,
 });
 
 /** Norms of quality: limits of readings, and the tables that lots are sampled by. */
 export const QUALITY_NORMS: readonly Norm[] = [
-  quality('quality.density', 'Readings', 'Density, off its aim', 'D', 0.1, 3),
-  quality('quality.colour', 'Readings', 'Colour difference', 'ΔE00', 5, 100),
+  quality('quality.density', $localize`Readings`, $localize`Density, off its aim`, 'D', 0.1, 3),
+  quality('quality.colour', $localize`Readings`, $localize`Colour difference`, 'ΔE00', 5, 100),
   {
-    ...quality('account.pile', 'Accountable work', 'Pieces of a pile', 'pieces', 100, MOST_UNITS),
+    ...quality('account.pile', $localize`Accountable work`, $localize`Pieces of a pile`, 'pieces', 100, MOST_UNITS),
     ...{ min: 1, whole: true, source: PILES },
   },
   choice(
     'sample.aql',
-    'Acceptance quality limit',
+    $localize`Acceptance quality limit`,
     AQLS.map((aql) => `${aql} %`),
     AQLS.indexOf(1),
   ),
-  choice('sample.level', 'Inspection level', LEVELS, LEVELS.indexOf('II')),
+  choice('sample.level', $localize`Inspection level`, LEVELS, LEVELS.indexOf('II')),
   ...(['normal', 'reduced'] as const).flatMap((severity) =>
     LETTERS.map((letter, i): Norm => ({
       ...quality(
         `sample.size.${severity}.${letter}`,
-        severity === 'normal' ? 'Samples, normal and tightened' : 'Samples, reduced',
-        `Letter ${letter}`,
+        severity === 'normal' ? $localize`Samples, normal and tightened` : $localize`Samples, reduced`,
+        $localize`Letter ${letter}`,
         'pieces',
         SAMPLING_TABLE.sizes[severity][i] ?? 0,
         MOST_UNITS,
@@ -50,8 +50,8 @@ export const QUALITY_NORMS: readonly Norm[] = [
     SAMPLING_TABLE.accepts[severity].map((accept, i): Norm => ({
       ...quality(
         `sample.accept.${severity}.${i + 1}`,
-        `Accepted, ${severity} inspection`,
-        `Diagonal ${i + 1} behind that of 0`,
+        $localize`Accepted, ${severity} inspection`,
+        $localize`Diagonal ${i + 1} behind that of 0`,
         'faulty',
         accept,
         1_000,

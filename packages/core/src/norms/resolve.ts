@@ -17,7 +17,7 @@ export interface ResolvedNorm {
 /** Looks norms up in the order: job; machine, run length, surface where the works tells them apart; works; shipped. */
 export type NormLookup = (id: string, scope?: NormScope) => ResolvedNorm;
 
-const IN_JOB: Source = { label: 'set by user', note: 'set in this job' };
+const IN_JOB: Source = { label: 'set by user', note: $localize`set in this job` };
 
 /** Norms asked for last in a works, by what the job sets itself. */
 const known = new WeakMap<Works, { readonly letters: string; readonly lookup: NormLookup }>();
@@ -96,13 +96,13 @@ export function normLevels(
   const base = normById(works, id);
   const names = new Map(base ? scopesOf(works, base).map(({ scope: of, name }) => [of, name]) : []);
   const levels = [
-    { name: 'in this job', value: jobNorms[id] },
+    { name: $localize`in this job`, value: jobNorms[id] },
     ...scopedIds(id, scope).flatMap((one) => {
       const name = names.get(one.slice(id.length + 1));
       return name === undefined ? [] : [{ name, value: works.norms[one]?.value }];
     }),
-    { name: 'in the house', value: works.norms[id]?.value },
-    { name: 'as shipped', value: base?.value },
+    { name: $localize`in the house`, value: works.norms[id]?.value },
+    { name: $localize`as shipped`, value: base?.value },
   ];
   const first = levels.findIndex(({ value }) => value !== undefined);
   return levels.map((level, i) => ({ ...level, inForce: i === first }));

@@ -6,7 +6,7 @@ import { HANDBOOK } from './shipped-norms.js';
 export const RULE_NORMS: readonly Norm[] = RULE_IDS.map((id) => ({
   id: `rule.${id}`,
   group: 'rules',
-  subject: 'Rules of the route',
+  subject: $localize`Rules of the route`,
   name: ROUTE_RULES[id].name,
   unit: '',
   value: RULE_WEIGHTS.indexOf(ROUTE_RULES[id].weight),

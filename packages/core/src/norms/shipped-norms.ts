@@ -7,63 +7,63 @@ import type { Norm } from './norm.js';
  */
 export const HANDBOOK: Source = { label: 'practice', note: 'handbook' };
 /** No table gives these; they are ours. */
-export const UNSOURCED: Source = { label: 'practice', note: 'common practice, no source' };
+export const UNSOURCED: Source = { label: 'practice', note: $localize`common practice, no source` };
 /** Most units that a norm may count. */
 export const MOST_UNITS = 1_000_000;
 
 /** key, subject, set-up, set-up per (colour or fold), running, running per colour. Set-up of what runs off a web is metres. */
 const SPOILAGE = [
-  ['print-side', 'Print, a side', 80, 30, 0.008, 0.002, HANDBOOK],
-  ['print-perfect', 'Print, perfecting', 80, 25, 0.012, 0.001, HANDBOOK],
-  ['print-second', 'Print, second pass with the same plates', 50, 0, 0.01, 0, HANDBOOK],
-  ['print-digital', 'Print, digital', 5, 0, 0.005, 0, HANDBOOK],
-  ['print-web', 'Print, heatset web', 2_500, 0, 0.03, 0, HANDBOOK],
-  ['print-narrow', 'Print, narrow web and flexo', 100, 40, 0.03, 0, HANDBOOK],
-  ['print-gravure', 'Print, gravure', 300, 60, 0.025, 0, HANDBOOK],
-  ['print-screen', 'Print, screen', 20, 0, 0.015, 0, HANDBOOK],
-  ['print-recessed', 'Print, recessed plate', 60, 0, 0.03, 0, HANDBOOK],
-  ['dry', 'Dry', 0, 0, 0, 0, UNSOURCED],
-  ['coat', 'Coat', 40, 0, 0.005, 0, HANDBOOK],
-  ['cut', 'Guillotine', 5, 0, 0.002, 0, HANDBOOK],
-  ['die-cut', 'Die cut and strip', 80, 0, 0.012, 0, HANDBOOK],
-  ['score', 'Score', 50, 0, 0.01, 0, HANDBOOK],
-  ['fold', 'Fold', 50, 10, 0.01, 0, HANDBOOK],
-  ['glue', 'Fold and glue', 100, 0, 0.01, 0, HANDBOOK],
-  ['stitch', 'Gather and stitch', 60, 0, 0.015, 0, HANDBOOK],
-  ['trim', 'Trim three sides', 5, 0, 0.002, 0, HANDBOOK],
-  ['rewind', 'Rewind into small rolls', 10, 0, 0.005, 0, UNSOURCED],
-  ['band', 'Band', 0, 0, 0.001, 0, HANDBOOK],
-  ['inspect', 'Inspection, expected rejects', 0, 0, 0.005, 0, UNSOURCED],
-  ['hand', 'Hand work', 0, 0, 0.005, 0, HANDBOOK],
-  ['outside', 'Outside work', 0, 0, 0.01, 0, UNSOURCED],
-  ['corrugate', 'Corrugate', 60, 0, 0.025, 0, HANDBOOK],
-  ['raise', 'Powder and melt', 20, 0, 0.01, 0, UNSOURCED],
-  ['laminate', 'Laminate with film', 30, 0, 0.007, 0, HANDBOOK],
-  ['foil', 'Foil', 50, 0, 0.01, 0, HANDBOOK],
-  ['emboss', 'Emboss', 40, 0, 0.008, 0, HANDBOOK],
-  ['mount', 'Laminate to board', 50, 0, 0.01, 0, HANDBOOK],
-  ['convert', 'Perforate and kiss-cut', 30, 0, 0.008, 0, UNSOURCED],
-  ['window', 'Patch windows', 60, 0, 0.01, 0, HANDBOOK],
-  ['envelope', 'Fold and glue envelopes', 80, 0, 0.01, 0, UNSOURCED],
-  ['gum', 'Seal gum, dried open', 20, 0, 0.003, 0, UNSOURCED],
-  ['rivet', 'Rivet the string closure', 20, 0, 0.005, 0, UNSOURCED],
-  ['tip', 'Tip on', 10, 0, 0.005, 0, UNSOURCED],
-  ['gather', 'Gather', 30, 0, 0.004, 0, UNSOURCED],
-  ['sew', 'Sew', 20, 0, 0.007, 0, HANDBOOK],
-  ['spine', 'Press and glue the spine', 10, 0, 0.003, 0, UNSOURCED],
-  ['line', 'Line the spine', 10, 0, 0.003, 0, UNSOURCED],
-  ['kit', 'Match cover and block', 0, 0, 0.001, 0, UNSOURCED],
-  ['bind', 'Bind with hot melt', 80, 0, 0.015, 0, HANDBOOK],
-  ['cool', 'Cool on the conveyor', 0, 0, 0, 0, UNSOURCED],
-  ['split', 'Split two-up', 3, 0, 0.002, 0, UNSOURCED],
-  ['case', 'Make cases', 10, 0, 0.01, 0, HANDBOOK],
-  ['case-in', 'Case in', 10, 0, 0.01, 0, HANDBOOK],
-  ['press', 'Press books', 0, 0, 0, 0, UNSOURCED],
-  ['number', 'Number', 30, 0, 0.007, 0, HANDBOOK],
-  ['count', 'Count', 0, 0, 0, 0, UNSOURCED],
-  ['wrap', 'Shrink wrap', 0, 0, 0.001, 0, HANDBOOK],
-  ['pallet', 'Build pallets', 0, 0, 0, 0, UNSOURCED],
-  ['box', 'Box', 0, 0, 0, 0, UNSOURCED],
+  ['print-side', $localize`Print, a side`, 80, 30, 0.008, 0.002, HANDBOOK],
+  ['print-perfect', $localize`Print, perfecting`, 80, 25, 0.012, 0.001, HANDBOOK],
+  ['print-second', $localize`Print, second pass with the same plates`, 50, 0, 0.01, 0, HANDBOOK],
+  ['print-digital', $localize`Print, digital`, 5, 0, 0.005, 0, HANDBOOK],
+  ['print-web', $localize`Print, heatset web`, 2_500, 0, 0.03, 0, HANDBOOK],
+  ['print-narrow', $localize`Print, narrow web and flexo`, 100, 40, 0.03, 0, HANDBOOK],
+  ['print-gravure', $localize`Print, gravure`, 300, 60, 0.025, 0, HANDBOOK],
+  ['print-screen', $localize`Print, screen`, 20, 0, 0.015, 0, HANDBOOK],
+  ['print-recessed', $localize`Print, recessed plate`, 60, 0, 0.03, 0, HANDBOOK],
+  ['dry', $localize`Dry`, 0, 0, 0, 0, UNSOURCED],
+  ['coat', $localize`Coat`, 40, 0, 0.005, 0, HANDBOOK],
+  ['cut', $localize`Guillotine`, 5, 0, 0.002, 0, HANDBOOK],
+  ['die-cut', $localize`Die cut and strip`, 80, 0, 0.012, 0, HANDBOOK],
+  ['score', $localize`Score`, 50, 0, 0.01, 0, HANDBOOK],
+  ['fold', $localize`:station|:Fold`, 50, 10, 0.01, 0, HANDBOOK],
+  ['glue', $localize`Fold and glue`, 100, 0, 0.01, 0, HANDBOOK],
+  ['stitch', $localize`Gather and stitch`, 60, 0, 0.015, 0, HANDBOOK],
+  ['trim', $localize`Trim three sides`, 5, 0, 0.002, 0, HANDBOOK],
+  ['rewind', $localize`Rewind into small rolls`, 10, 0, 0.005, 0, UNSOURCED],
+  ['band', $localize`Band`, 0, 0, 0.001, 0, HANDBOOK],
+  ['inspect', $localize`Inspection, expected rejects`, 0, 0, 0.005, 0, UNSOURCED],
+  ['hand', $localize`Hand work`, 0, 0, 0.005, 0, HANDBOOK],
+  ['outside', $localize`Outside work`, 0, 0, 0.01, 0, UNSOURCED],
+  ['corrugate', $localize`Corrugate`, 60, 0, 0.025, 0, HANDBOOK],
+  ['raise', $localize`Powder and melt`, 20, 0, 0.01, 0, UNSOURCED],
+  ['laminate', $localize`Laminate with film`, 30, 0, 0.007, 0, HANDBOOK],
+  ['foil', $localize`Foil`, 50, 0, 0.01, 0, HANDBOOK],
+  ['emboss', $localize`Emboss`, 40, 0, 0.008, 0, HANDBOOK],
+  ['mount', $localize`Laminate to board`, 50, 0, 0.01, 0, HANDBOOK],
+  ['convert', $localize`Perforate and kiss-cut`, 30, 0, 0.008, 0, UNSOURCED],
+  ['window', $localize`Patch windows`, 60, 0, 0.01, 0, HANDBOOK],
+  ['envelope', $localize`Fold and glue envelopes`, 80, 0, 0.01, 0, UNSOURCED],
+  ['gum', $localize`Seal gum, dried open`, 20, 0, 0.003, 0, UNSOURCED],
+  ['rivet', $localize`Rivet the string closure`, 20, 0, 0.005, 0, UNSOURCED],
+  ['tip', $localize`Tip on`, 10, 0, 0.005, 0, UNSOURCED],
+  ['gather', $localize`Gather`, 30, 0, 0.004, 0, UNSOURCED],
+  ['sew', $localize`Sew`, 20, 0, 0.007, 0, HANDBOOK],
+  ['spine', $localize`Press and glue the spine`, 10, 0, 0.003, 0, UNSOURCED],
+  ['line', $localize`Line the spine`, 10, 0, 0.003, 0, UNSOURCED],
+  ['kit', $localize`Match cover and block`, 0, 0, 0.001, 0, UNSOURCED],
+  ['bind', $localize`Bind with hot melt`, 80, 0, 0.015, 0, HANDBOOK],
+  ['cool', $localize`Cool on the conveyor`, 0, 0, 0, 0, UNSOURCED],
+  ['split', $localize`Split two-up`, 3, 0, 0.002, 0, UNSOURCED],
+  ['case', $localize`Make cases`, 10, 0, 0.01, 0, HANDBOOK],
+  ['case-in', $localize`Case in`, 10, 0, 0.01, 0, HANDBOOK],
+  ['press', $localize`Press books`, 0, 0, 0, 0, UNSOURCED],
+  ['number', $localize`:station|:Number`, 30, 0, 0.007, 0, HANDBOOK],
+  ['count', $localize`:station|:Count`, 0, 0, 0, 0, UNSOURCED],
+  ['wrap', $localize`Shrink wrap`, 0, 0, 0.001, 0, HANDBOOK],
+  ['pallet', $localize`Build pallets`, 0, 0, 0, 0, UNSOURCED],
+  ['box', $localize`Box`, 0, 0, 0, 0, UNSOURCED],
 ] as const;
 
 /** Rows of spoilage: an operation, or one of the ways to print. */
@@ -78,8 +78,8 @@ export const setUpInMetres = (key: SpoilageKey): boolean => BY_METRES.includes(k
 const PERCENT_OF: Norm = {
   id: 'flow.percentOf',
   group: 'spoilage',
-  subject: 'Running spoilage',
-  name: 'Told as a share of',
+  subject: $localize`Running spoilage`,
+  name: $localize`Told as a share of`,
   unit: '',
   value: 0,
   min: 0,
@@ -136,20 +136,23 @@ const OPERATION_NORMS: readonly Norm[] = SPOILAGE.flatMap(
     });
     const per = key.startsWith('print-') || key === 'fold';
     return [
-      setUp('setup', 'Set-up', setup),
-      ...(per ? [setUp('setupPer', `Set-up, each ${each}`, setupPer)] : []),
+      setUp('setup', $localize`Set-up`, setup),
+      ...(per ? [setUp('setupPer', $localize`Set-up, each ${each}`, setupPer)] : []),
       ...(key.startsWith('print-')
         ? [
-            { ...setUp('setupVersion', 'Set-up, each change of version', VERSION_SPOILS[key] ?? 0), source: UNSOURCED },
             {
-              ...setUp('setupPlate', 'Set-up, each worn carrier changed', CHANGE_SPOILS),
+              ...setUp('setupVersion', $localize`Set-up, each change of version`, VERSION_SPOILS[key] ?? 0),
+              source: UNSOURCED,
+            },
+            {
+              ...setUp('setupPlate', $localize`Set-up, each worn carrier changed`, CHANGE_SPOILS),
               unit: 'units',
               source: UNSOURCED,
             },
           ]
         : []),
-      share('running', 'Running spoilage', running),
-      ...(key.startsWith('print-') ? [share('runningPer', 'Running spoilage, each colour', runningPer)] : []),
+      share('running', $localize`Running spoilage`, running),
+      ...(key.startsWith('print-') ? [share('runningPer', $localize`Running spoilage, each colour`, runningPer)] : []),
     ];
   },
 );
@@ -157,15 +160,15 @@ const OPERATION_NORMS: readonly Norm[] = SPOILAGE.flatMap(
 /** What a splice loses. Source: handbook chapter 6 for the heatset web. */
 const SPLICES: readonly Norm[] = (
   [
-    ['print-web', 'Print, heatset web', 'copies', 60, HANDBOOK],
-    ['print-narrow', 'Print, narrow web and flexo', 'm', 5, UNSOURCED],
-    ['print-gravure', 'Print, gravure', 'm', 5, UNSOURCED],
+    ['print-web', $localize`Print, heatset web`, 'copies', 60, HANDBOOK],
+    ['print-narrow', $localize`Print, narrow web and flexo`, 'm', 5, UNSOURCED],
+    ['print-gravure', $localize`Print, gravure`, 'm', 5, UNSOURCED],
   ] as const
 ).map(([key, subject, unit, value, source]) => ({
   id: `spoil.${key}.splice`,
   group: 'spoilage',
   subject,
-  name: 'Lost at a splice',
+  name: $localize`Lost at a splice`,
   unit,
   value,
   min: 0,
@@ -175,15 +178,29 @@ const SPLICES: readonly Norm[] = (
 
 /** What happens now and then at a heatset web: impressions from one to the next, and how many each loses. */
 export const WEB_INCIDENTS = [
-  ['break', 'Web break', 100_000, 800, HANDBOOK],
-  ['wash', 'Blanket wash', 50_000, 150, UNSOURCED],
+  ['break', $localize`Web break`, 100_000, 800, HANDBOOK],
+  ['wash', $localize`Blanket wash`, 50_000, 150, UNSOURCED],
 ] as const;
 
 const INCIDENT_NORMS: readonly Norm[] = WEB_INCIDENTS.flatMap(([key, name, every, loss, source]) => {
-  const norm = { group: 'spoilage', subject: 'Print, heatset web', max: 1_000_000_000, source } as const;
+  const norm = { group: 'spoilage', subject: $localize`Print, heatset web`, max: 1_000_000_000, source } as const;
   return [
-    { ...norm, id: `spoil.print-web.${key}Every`, name: `${name}, one in`, unit: 'cut-offs', value: every, min: 1 },
-    { ...norm, id: `spoil.print-web.${key}Loss`, name: `${name}, lost at each`, unit: 'cut-offs', value: loss, min: 0 },
+    {
+      ...norm,
+      id: `spoil.print-web.${key}Every`,
+      name: $localize`${name}, one in`,
+      unit: 'cut-offs',
+      value: every,
+      min: 1,
+    },
+    {
+      ...norm,
+      id: `spoil.print-web.${key}Loss`,
+      name: $localize`${name}, lost at each`,
+      unit: 'cut-offs',
+      value: loss,
+      min: 0,
+    },
   ];
 });
 
@@ -204,18 +221,18 @@ export const TABLE_ROWS = [
 
 /** Columns of the spoilage table: by colours, and one for each finishing step. */
 export const TABLE_COLUMNS = [
-  ['c1', '1 colour'],
-  ['c2', '2 colours'],
-  ['c3', '3 to 4 colours'],
-  ['c5', '5 colours and more'],
-  ['finishing', 'each finishing step'],
+  ['c1', $localize`1 colour`],
+  ['c2', $localize`2 colours`],
+  ['c3', $localize`3 to 4 colours`],
+  ['c5', $localize`5 colours and more`],
+  ['finishing', $localize`each finishing step`],
 ] as const;
 
 const thousands = (n: number): string => numberText(n);
 /** Id of a band of the spoilage table; its columns follow behind a point. */
 export const bandId = (upTo: number): string => (upTo === Infinity ? 'table.over' : `table.${upTo}`);
 const bandName = (upTo: number): string =>
-  upTo === Infinity ? 'Net sheets over the last band' : `Net sheets up to ${thousands(upTo)}`;
+  upTo === Infinity ? $localize`Net sheets over the last band` : $localize`Net sheets up to ${thousands(upTo)}`;
 
 /** Every field of the spoilage table. Source: handbook chapter 6, school 3. */
 export const TABLE_NORMS: readonly Norm[] = [
@@ -236,8 +253,8 @@ export const TABLE_NORMS: readonly Norm[] = [
   {
     id: 'table.floorBase',
     group: 'table',
-    subject: 'Least spoils of a printed component',
-    name: 'Base',
+    subject: $localize`Least spoils of a printed component`,
+    name: $localize`Base`,
     unit: 'sheets',
     value: 100,
     min: 0,
@@ -248,8 +265,8 @@ export const TABLE_NORMS: readonly Norm[] = [
   {
     id: 'table.floorPerColour',
     group: 'table',
-    subject: 'Least spoils of a printed component',
-    name: 'Each colour',
+    subject: $localize`Least spoils of a printed component`,
+    name: $localize`Each colour`,
     unit: 'sheets',
     value: 25,
     min: 0,
@@ -262,7 +279,7 @@ export const TABLE_NORMS: readonly Norm[] = [
 const drying = (paper: string, before: string, name: string, value: number): Norm => ({
   id: `dry.${paper}.${before}`,
   group: 'drying',
-  subject: `Drying, ${paper} paper`,
+  subject: $localize`Drying, ${paper} paper`,
   name,
   unit: 'h',
   value,
@@ -273,40 +290,40 @@ const drying = (paper: string, before: string, name: string, value: number): Nor
 
 /** Conventional sheet-fed ink: the middle of the ranges of handbook chapter 5, their upper end where coverage is heavy. */
 export const DRYING_NORMS: readonly Norm[] = [
-  drying('coated', 'side', 'Before the second side', 4),
-  drying('coated', 'cut', 'Before cutting or coating', 8),
-  drying('coated', 'fold', 'Before folding', 18),
-  drying('coated', 'film', 'Before film, foil or mounting', 18),
-  drying('coated', 'bind', 'Before binding', 18),
-  drying('coated', 'side.heavy', 'Before the second side, heavy coverage', 6),
-  drying('coated', 'cut.heavy', 'Before cutting or coating, heavy coverage', 12),
-  drying('coated', 'fold.heavy', 'Before folding, heavy coverage', 24),
-  drying('coated', 'film.heavy', 'Before film, foil or mounting, heavy coverage', 24),
-  drying('coated', 'bind.heavy', 'Before binding, heavy coverage', 24),
-  drying('uncoated', 'side', 'Before the second side', 8),
-  drying('uncoated', 'cut', 'Before cutting or coating', 24),
-  drying('uncoated', 'fold', 'Before folding', 24),
-  drying('uncoated', 'film', 'Before film, foil or mounting', 24),
-  drying('uncoated', 'bind', 'Before binding', 24),
-  drying('uncoated', 'side.heavy', 'Before the second side, heavy coverage', 12),
-  drying('uncoated', 'cut.heavy', 'Before cutting or coating, heavy coverage', 24),
-  drying('uncoated', 'fold.heavy', 'Before folding, heavy coverage', 24),
-  drying('uncoated', 'film.heavy', 'Before film, foil or mounting, heavy coverage', 24),
-  drying('uncoated', 'bind.heavy', 'Before binding, heavy coverage', 24),
-  { ...drying('fast', 'side', 'Before the second side', 1.25), subject: 'Drying, fast-setting ink' },
-  { ...drying('fast', 'later', 'Before anything else', 1.5), subject: 'Drying, fast-setting ink' },
+  drying('coated', 'side', $localize`Before the second side`, 4),
+  drying('coated', 'cut', $localize`Before cutting or coating`, 8),
+  drying('coated', 'fold', $localize`Before folding`, 18),
+  drying('coated', 'film', $localize`Before film, foil or mounting`, 18),
+  drying('coated', 'bind', $localize`Before binding`, 18),
+  drying('coated', 'side.heavy', $localize`Before the second side, heavy coverage`, 6),
+  drying('coated', 'cut.heavy', $localize`Before cutting or coating, heavy coverage`, 12),
+  drying('coated', 'fold.heavy', $localize`Before folding, heavy coverage`, 24),
+  drying('coated', 'film.heavy', $localize`Before film, foil or mounting, heavy coverage`, 24),
+  drying('coated', 'bind.heavy', $localize`Before binding, heavy coverage`, 24),
+  drying('uncoated', 'side', $localize`Before the second side`, 8),
+  drying('uncoated', 'cut', $localize`Before cutting or coating`, 24),
+  drying('uncoated', 'fold', $localize`Before folding`, 24),
+  drying('uncoated', 'film', $localize`Before film, foil or mounting`, 24),
+  drying('uncoated', 'bind', $localize`Before binding`, 24),
+  drying('uncoated', 'side.heavy', $localize`Before the second side, heavy coverage`, 12),
+  drying('uncoated', 'cut.heavy', $localize`Before cutting or coating, heavy coverage`, 24),
+  drying('uncoated', 'fold.heavy', $localize`Before folding, heavy coverage`, 24),
+  drying('uncoated', 'film.heavy', $localize`Before film, foil or mounting, heavy coverage`, 24),
+  drying('uncoated', 'bind.heavy', $localize`Before binding, heavy coverage`, 24),
+  { ...drying('fast', 'side', $localize`Before the second side`, 1.25), subject: $localize`Drying, fast-setting ink` },
+  { ...drying('fast', 'later', $localize`Before anything else`, 1.5), subject: $localize`Drying, fast-setting ink` },
   {
-    ...drying('', '', 'Heavy coverage from, all inks of a side together', 1.6),
+    ...drying('', '', $localize`Heavy coverage from, all inks of a side together`, 1.6),
     id: 'dry.heavyFrom',
-    subject: 'Drying',
+    subject: $localize`Drying`,
     unit: 'share',
     max: 8,
     source: UNSOURCED,
   },
   {
-    ...drying('', '', 'Released', 0),
+    ...drying('', '', $localize`Released`, 0),
     id: 'dry.byTouch',
-    subject: 'Drying',
+    subject: $localize`Drying`,
     unit: '',
     max: 1,
     whole: true,

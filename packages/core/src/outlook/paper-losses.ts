@@ -44,7 +44,7 @@ export function paperLosses(plan: Plan): {
     const runs = Math.max(0, step.processUnits - step.setup);
     const incidents = (valueAt(plan, figureId.step(step.id, 'incidents')) ?? 0) * runs;
     const running = step.running * runs;
-    const mass = book.give(`${id}.mass`, `Weight of one ${step.unitIn}`, each, 'kg', IDENTITY);
+    const mass = book.give(`${id}.mass`, $localize`Weight of one ${step.unitIn}`, each, 'kg', IDENTITY);
     const part = (kind: LossKind, units: number, unit: string, kg: number, name: string): Loss[] => {
       if (kg <= WORTH_KG) return [];
       const figure = `${id}.${kind.replace(' ', '-')}`;
@@ -54,7 +54,7 @@ export function paperLosses(plan: Plan): {
       else
         book.reckon(figure, `${name}, ${step.name}`, kg, 'kg', 'units * mass', {
           units: count,
-          mass: book.give(`${figure}.mass`, 'Weight of each', units > 0 ? kg / units : 0, 'kg', IDENTITY),
+          mass: book.give(`${figure}.mass`, $localize`Weight of each`, units > 0 ? kg / units : 0, 'kg', IDENTITY),
         });
       return [{ step: step.id, kind, units, unit, kg, figure }];
     };
@@ -71,17 +71,17 @@ export function paperLosses(plan: Plan): {
     const spoiled = (step.setup + incidents + running) * each;
     const over = kgOf(into) + gain * step.processUnits - kgOf(out) - spoiled - samples - cutAway;
     return [
-      ...part('set-up', step.setup, step.unitIn, step.setup * each, 'Set-up'),
-      ...part('running', running, step.unitIn, running * each, 'Spoiled while running'),
-      ...part('incidents', incidents, step.unitIn, incidents * each, 'Lost to incidents'),
-      ...part('samples', step.samples, step.unitOut, samples, 'Samples'),
-      ...part('cut away', good, step.unitIn, cutAway, 'Cut away'),
+      ...part('set-up', step.setup, step.unitIn, step.setup * each, $localize`Set-up`),
+      ...part('running', running, step.unitIn, running * each, $localize`Spoiled while running`),
+      ...part('incidents', incidents, step.unitIn, incidents * each, $localize`Lost to incidents`),
+      ...part('samples', step.samples, step.unitOut, samples, $localize`Samples`),
+      ...part('cut away', good, step.unitIn, cutAway, $localize`Cut away`),
       ...part(
         'over',
         massOut > 0 ? over / massOut : 0,
         step.unitOut,
         over,
-        kinds.size > 1 ? 'Cut away, and over' : 'Over, by rounding up',
+        kinds.size > 1 ? $localize`Cut away, and over` : $localize`Over, by rounding up`,
       ),
     ];
   });

@@ -16,8 +16,9 @@ const NUMBERED = /^(\D*?)(\d+)(\D.*|)$/;
 /** Numbers as people write them in a row: 2-11, or 1, 3 and 5. */
 function rowOf(numbers: readonly number[]): string {
   const [first = 0, last = 0] = [numbers[0], numbers.at(-1)];
-  if (last - first === numbers.length - 1) return numbers.length === 2 ? `${first} and ${last}` : `${first}-${last}`;
-  return `${numbers.slice(0, -1).join(', ')} and ${last}`;
+  if (last - first === numbers.length - 1)
+    return numbers.length === 2 ? $localize`${first} and ${last}` : `${first}-${last}`;
+  return $localize`${numbers.slice(0, -1).join(', ')} and ${last}`;
 }
 
 /** Most numbers that are written one by one. */
@@ -33,7 +34,7 @@ export function nameTogether(names: readonly string[]): string {
   const rising = numbers.every((number, i) => number > (numbers[i - 1] ?? -1));
   const row = rowOf(numbers);
   const short = names.length <= MOST_NUMBERS || row.includes('-');
-  if (!rising || before.trim() === '' || !short) return `${first}, and ${others.length} more alike`;
+  if (!rising || before.trim() === '' || !short) return $localize`${first}, and ${others.length} more alike`;
   return `${before.trim()}s ${row}${after}`;
 }
 

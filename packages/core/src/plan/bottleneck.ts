@@ -17,7 +17,7 @@ export interface Bottleneck {
 export function bottleneckOf({ steps }: Pick<Plan, 'steps'>): Bottleneck | undefined {
   const machines = new Map<string, { hours: number; longest: PlanStep }>();
   for (const step of steps) {
-    const key = step.machine ?? `step ${step.id}`;
+    const key = step.machine ?? $localize`step ${step.id}`;
     const before = machines.get(key);
     machines.set(key, {
       hours: (before?.hours ?? 0) + step.hours,

@@ -13,4 +13,4 @@ export const checkNorm = ({ operation }: Step, incoming: Material | undefined): 
   operation === 'inspect' && incoming?.unit === 'book' ? 'check.seconds' : undefined;
 
 /** What the press's own figures hold already. */
-export const IN_LINE = { label: 'identity', note: 'in line: set up, run and spoiled with the press' } as const;
+export const IN_LINE = { label: 'identity', note: $localize`in line: set up, run and spoiled with the press` } as const;

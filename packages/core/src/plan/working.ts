@@ -18,8 +18,8 @@ import { type NormLookup, type NormScope, giveNorm } from '../norms/index.js';
 import type { Job } from '../job/index.js';
 import { type JobDemand, type JobFlow, yieldField } from './counting/build-graph.js';
 
-const SCHOOL_SOURCE: Source = { label: 'practice', note: 'handbook chapter 6' };
-const IN_JOB: Source = { label: 'set by user', note: 'given in the job' };
+const SCHOOL_SOURCE: Source = { label: 'practice', note: $localize`handbook chapter 6` };
+const IN_JOB: Source = { label: 'set by user', note: $localize`given in the job` };
 const TOLD: Source = { label: 'set by user' };
 
 interface Taker {
@@ -55,12 +55,18 @@ function sumOfConsumers(
     const after = ledger.step(next);
     inputs[`next${n}`] = after.of(field);
     if (usage === 1) return `next${n}`;
-    inputs[`usage${n}`] = after.give(`usage.${step.id}`, `Pieces of ${step.id} in one`, usage, 'pieces', IN_JOB);
+    inputs[`usage${n}`] = after.give(
+      `usage.${step.id}`,
+      $localize`Pieces of ${step.id} in one`,
+      usage,
+      'pieces',
+      IN_JOB,
+    );
     return `next${n} * usage${n}`;
   });
   const sum = [...(order === undefined ? [] : ['order']), ...terms].join(' + ');
   if (output.share === undefined) return { formula: sum, inputs };
-  inputs['share'] = at.give(`share.${output.material}`, 'Share of the split', output.share, 'share', IN_JOB);
+  inputs['share'] = at.give(`share.${output.material}`, $localize`Share of the split`, output.share, 'share', IN_JOB);
   return { formula: `share * (${sum})`, inputs };
 }
 
@@ -75,11 +81,11 @@ function incidentsFigure(at: Group, { step }: StepFlow): Entry | undefined {
   if (step.incidents.length === 0) return undefined;
   const inputs = table<Entry>();
   const terms = step.incidents.map(({ name, rate, loss }, i) => {
-    inputs[`rate${i}`] = at.give(`incident.${i}.rate`, `${name}: rate`, rate, 'per unit', TOLD);
-    inputs[`loss${i}`] = at.give(`incident.${i}.loss`, `${name}: loss`, loss, 'units', TOLD);
+    inputs[`rate${i}`] = at.give(`incident.${i}.rate`, $localize`${name}\: rate`, rate, 'per unit', TOLD);
+    inputs[`loss${i}`] = at.give(`incident.${i}.loss`, $localize`${name}\: loss`, loss, 'units', TOLD);
     return `rate${i} * loss${i}`;
   });
-  return at.reckon('incidents', rule('Lost to incidents', 'share', terms.join(' + ')), inputs);
+  return at.reckon('incidents', rule($localize`Lost to incidents`, 'share', terms.join(' + ')), inputs);
 }
 
 /** Good pieces of each output, and the process units of the one that wants most. */
@@ -98,7 +104,7 @@ function stepByStep(working: Working): void {
     const need = flow.byStep.needsOut[output.material] ?? 0;
     inputs[`needs${n}`] = at.count(
       outputs.length === 1 ? 'needs.step' : `needs.step.${output.material}`,
-      rule('Good pieces wanted', working.unitOf(output), wholePieces(output, formula)),
+      rule($localize`Good pieces wanted`, working.unitOf(output), wholePieces(output, formula)),
       takers,
       need,
     );
@@ -106,11 +112,11 @@ function stepByStep(working: Working): void {
     return `ceil((needs${n} + samples) / (yield${n} * (1 - running${incidents ? ' - incidents' : ''})))`;
   });
   const most = runs.length === 1 ? runs.join() : `max(${runs.join(', ')})`;
-  const units = rule('Into the machine, step by step', unit, `${most} + setup`, SCHOOL_SOURCE);
+  const units = rule($localize`Into the machine, step by step`, unit, `${most} + setup`, SCHOOL_SOURCE);
   at.count('units.step', units, inputs, flow.units.step);
 }
 
-const ADDED = rule('Into the machine, added up', '', 'ceil(net + spoiled + setups)', SCHOOL_SOURCE);
+const ADDED = rule($localize`Into the machine, added up`, '', 'ceil(net + spoiled + setups)', SCHOOL_SOURCE);
 
 function addedUp(working: Working): void {
   const { at, flow, unit, incidents } = working;
@@ -121,7 +127,7 @@ function addedUp(working: Working): void {
   const ofNet = sum('netWithSamples');
   const net = at.count(
     'netWithSamples',
-    rule('Net, samples counted', unit, `(${ofNet.formula} + samples) / yield`),
+    rule($localize`Net, samples counted`, unit, `(${ofNet.formula} + samples) / yield`),
     { ...ofNet.inputs, samples: at.of('samples'), yield: own },
     toNumber(downstream.netWithSamples),
   );
@@ -130,7 +136,7 @@ function addedUp(working: Working): void {
   const spoiled = at.count(
     'spoiled',
     rule(
-      'Spoiled while running, from here on',
+      $localize`Spoiled while running, from here on`,
       unit,
       later ? `net * ${running} + (${later.formula}) / yield` : `net * ${running}`,
     ),
@@ -145,18 +151,18 @@ function addedUp(working: Working): void {
   const after = last ? undefined : sum('setups');
   const setups = at.count(
     'setups',
-    rule('Set-ups from here on, converted', unit, after ? `setup + (${after.formula}) / yield` : 'setup'),
+    rule($localize`Set-ups from here on, converted`, unit, after ? `setup + (${after.formula}) / yield` : 'setup'),
     { setup: at.of('setup'), ...(after ? { ...after.inputs, yield: own } : {}) },
     toNumber(downstream.setups),
   );
   at.count('units.added', ADDED, { net, spoiled, setups }, flow.units.added, { unit });
 }
 
-const COUNTED: Source = { label: 'identity', note: 'counted along the route' };
-const WHOLE = rule('Net, whole', '', 'ceil(net)');
-const FINISHED = rule('Into the machine, by table', '', 'ceil(net + read * finishing * steps)', SCHOOL_SOURCE);
+const COUNTED: Source = { label: 'identity', note: $localize`counted along the route` };
+const WHOLE = rule($localize`Net, whole`, '', 'ceil(net)');
+const FINISHED = rule($localize`Into the machine, by table`, '', 'ceil(net + read * finishing * steps)', SCHOOL_SOURCE);
 const PRINTED = rule(
-  'Into the machine, by table',
+  $localize`Into the machine, by table`,
   '',
   'ceil(net + max(read * (pass + pass / 2 * further + finishing * steps), floorBase + floorPerColour * colours))',
   SCHOOL_SOURCE,
@@ -168,7 +174,7 @@ function byTable(working: Working, norms: NormLookup, scope: NormScope): void {
   const ofNet = sumOfConsumers(working, downstream.output, 'net');
   const exact = at.count(
     'net',
-    rule('Net', unit, `(${ofNet.formula}) / yield`),
+    rule($localize`Net`, unit, `(${ofNet.formula}) / yield`),
     { ...ofNet.inputs, yield: at.of(yieldField(flow.step, downstream.output.material)) },
     toNumber(downstream.net),
   );
@@ -178,7 +184,7 @@ function byTable(working: Working, norms: NormLookup, scope: NormScope): void {
       ? net
       : at.give(
           'netRead',
-          'Net at the upper end of the band below, whose spoils are higher',
+          $localize`Net at the upper end of the band below, whose spoils are higher`,
           table.netRead,
           unit,
           IDENTITY,
@@ -189,23 +195,23 @@ function byTable(working: Working, norms: NormLookup, scope: NormScope): void {
     net,
     read,
     finishing: norm(`${table.band.id}.finishing`),
-    steps: count('finishingSteps', 'Finishing steps from here on', table.finishingSteps),
+    steps: count('finishingSteps', $localize`Finishing steps from here on`, table.finishingSteps),
   };
   if (downstream.passes.length === 0) at.count('units.table', FINISHED, inputs, flow.units.table, { unit });
   else {
     const pass = {
       ...inputs,
       pass: norm(`${table.band.id}.${table.column}`),
-      further: count('furtherPasses', 'Further passes from here on', table.furtherPasses),
+      further: count('furtherPasses', $localize`Further passes from here on`, table.furtherPasses),
       floorBase: norm('table.floorBase'),
       floorPerColour: norm('table.floorPerColour'),
-      colours: count('passColours', 'Colours of the pass with most', table.colours),
+      colours: count('passColours', $localize`Colours of the pass with most`, table.colours),
     };
     at.count('units.table', PRINTED, pass, flow.units.table, { unit });
   }
 }
 
-const SURE = rule('Into the machine, by sureness', '', 'steps + margin');
+const SURE = rule($localize`Into the machine, by sureness`, '', 'steps + margin');
 
 /**
  * By sureness: what step by step counts, and as much more or less as makes all components come out together with the
@@ -214,9 +220,9 @@ const SURE = rule('Into the machine, by sureness', '', 'steps + margin');
 function bySureness({ at, flow, unit }: Working, units: number, norms: NormLookup): void {
   const [p, draws, seed] = ['sure.p', 'sure.draws', 'sure.seed'].map((norm) => norms(norm).value);
   const more = units - flow.units.step;
-  const margin = at.give('sureMargin', 'More than step by step, so that all comes out', more, unit, {
+  const margin = at.give('sureMargin', $localize`More than step by step, so that all comes out`, more, unit, {
     label: 'practice',
-    note: `enough in ${Math.round((p ?? 0) * 1000) / 10} % of ${draws ?? 0} runs drawn from seed ${seed ?? 0}, handbook chapter 6`,
+    note: $localize`enough in ${Math.round((p ?? 0) * 1000) / 10} % of ${draws ?? 0} runs drawn from seed ${seed ?? 0}, handbook chapter 6`,
   });
   at.count('units.sure', SURE, { steps: at.of('units.step'), margin }, units, { unit });
 }
@@ -244,7 +250,7 @@ interface CountContext {
   readonly units: ReadonlyMap<string, number>;
 }
 
-const WANTED = 'Good pieces wanted';
+const WANTED = $localize`Good pieces wanted`;
 
 /**
  * Records what goes through every station and what is wanted out of it by the job's own school, and how every count came
@@ -267,7 +273,7 @@ export function countFigures(context: CountContext): void {
       if (!Number.isSafeInteger(count)) throw new Error(`count of ${step.id} is no whole number`);
     const at = ledger.step(step.id);
     // Told again, with their working, when somebody opens a figure.
-    at.give('processUnits', `Into the machine, ${job.school}`, own, at.of('setup').unit, SCHOOL_SOURCE);
+    at.give('processUnits', $localize`Into the machine, ${job.school}`, own, at.of('setup').unit, SCHOOL_SOURCE);
     const needs = ownNeeds(stepFlow, units, ordered.get(downstream.output.material) ?? 0);
     at.give('needsOut', WANTED, needs, jobFlow.materials.get(downstream.output.material)?.unit ?? 'units', IN_JOB);
   }

@@ -94,9 +94,9 @@ export function made(
     distortionPercent: flat ? distortionPercent(plate.gaugeMm, plate.baseMm ?? 0, repeat) : undefined,
     note:
       kind === 'cylinder'
-        ? `engraved by ${carriers?.engraving ?? 'stylus'}`
+        ? $localize`engraved by ${carriers?.engraving ?? 'stylus'}`
         : kind === 'recessed-plate' && images > 1
-          ? `one etched plate cut into ${images} images`
+          ? $localize`one etched plate cut into ${images} images`
           : undefined,
   };
 }
@@ -107,7 +107,13 @@ export function withCounter(carrier: Carrier): Carrier[] {
   const { id, key } = carrier;
   return [
     carrier,
-    { ...carrier, id: `${id}.counter`, kind: 'counter', key: `${key}/counter`, note: 'made from the first print' },
+    {
+      ...carrier,
+      id: `${id}.counter`,
+      kind: 'counter',
+      key: `${key}/counter`,
+      note: $localize`made from the first print`,
+    },
   ];
 }
 

@@ -141,17 +141,17 @@ const PLAIN = {
 } as const;
 
 const TOOL_NOTES: Partial<Readonly<Record<Tool['kind'], string>>> = {
-  'foil-die': 'heated; gloves for heat, cool-down before handling',
-  'embossing-roller': 'one of a pair, tried on the stock of the job',
+  'foil-die': $localize`heated; gloves for heat, cool-down before handling`,
+  'embossing-roller': $localize`one of a pair, tried on the stock of the job`,
 };
 
 /** How a numbering box is set, in words. */
 const numberNote = (tool: Tool): string =>
   [
-    `from ${tool.start ?? 1}`,
-    `step ${tool.step ?? 1}`,
-    ...((tool.checkSystem ?? (tool.check ? 'MOD 97-10' : 'none')) === 'none' ? [] : ['check character']),
-    ...(tool.skips ? [`without ${tool.skips}`] : []),
+    $localize`from ${tool.start ?? 1}`,
+    $localize`step ${tool.step ?? 1}`,
+    ...((tool.checkSystem ?? (tool.check ? 'MOD 97-10' : 'none')) === 'none' ? [] : [$localize`check character`]),
+    ...(tool.skips ? [$localize`without ${tool.skips}`] : []),
   ].join(', ');
 
 /** Dies, rollers and numbering boxes, one for each position, each embossing die with its counter. */
@@ -200,9 +200,9 @@ function testPlate({ norms }: Context, carriers: readonly Carrier[]): Carrier[] 
       unit: undefined,
       version: undefined,
       id: TEST_PLATE,
-      name: 'Test plate of the imager',
+      name: $localize`Test plate of the imager`,
       impressions: 0,
-      note: 'looked at before the others are made',
+      note: $localize`looked at before the others are made`,
       key: TEST_PLATE,
     },
   ];

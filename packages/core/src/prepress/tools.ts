@@ -3,12 +3,12 @@ import type { Component, Tool, Unordered } from '../job/index.js';
 
 /** What a tool is called. */
 export const TOOL_NAMES: Readonly<Record<Tool['kind'], string>> = {
-  'letterpress-die': 'Letterpress dies',
-  'foil-die': 'Foil dies',
-  'embossing-die': 'Embossing dies',
-  'embossing-roller': 'Embossing rollers',
-  'cutting-die': 'Cutting dies',
-  'numbering-box': 'Numbering boxes',
+  'letterpress-die': $localize`Letterpress dies`,
+  'foil-die': $localize`Foil dies`,
+  'embossing-die': $localize`Embossing dies`,
+  'embossing-roller': $localize`Embossing rollers`,
+  'cutting-die': $localize`Cutting dies`,
+  'numbering-box': $localize`Numbering boxes`,
 };
 
 /** Stations that a tool works at. */
@@ -28,7 +28,7 @@ export function toolsOf(job: Unordered, component: Component): readonly Tool[] {
   const named = component.tools ?? [];
   const dieCut = job.route.some((step) => step.component === component.id && step.operation === 'die-cut');
   return dieCut && !named.some(({ kind }) => kind === 'cutting-die')
-    ? [...named, { id: 'cutting-die', kind: 'cutting-die', name: 'Cutting die' }]
+    ? [...named, { id: 'cutting-die', kind: 'cutting-die', name: $localize`Cutting die` }]
     : named;
 }
 

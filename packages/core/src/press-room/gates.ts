@@ -68,7 +68,7 @@ function carrierGate(
       : [
           error('room.short', 'reason', {
             carrier: labelOf(carrier),
-            count: run?.finished ? 'finished short' : 'not finished',
+            count: run?.finished ? $localize`finished short` : $localize`not finished`,
             expected: run?.expected ?? 0,
             wanted: card.target,
           }),

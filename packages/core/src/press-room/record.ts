@@ -116,10 +116,10 @@ export interface RoomRecord {
 export function subjectOf(event: RoomEvent, records: readonly RoomRecord[]): string | undefined {
   switch (event.kind) {
     case 'artwork':
-      return `artwork ${event.component}`;
+      return $localize`artwork ${event.component}`;
     case 'carrier':
     case 'inspection':
-      return `carrier ${event.carrier}`;
+      return $localize`carrier ${event.carrier}`;
     case 'press-start':
     case 'first-sheet':
     case 'count':

@@ -43,8 +43,8 @@ export function standInReadings(seed: number, inks: readonly string[], sheet: nu
   const register = Object.entries(camera.read(sheet).colours).flatMap(([ink, offsets]): InstrumentReading[] => {
     const common = { of: 'register', sheet, source: camera.name } as const;
     return [
-      { ...common, name: `${ink} across`, value: rounded(mean(offsets.map(({ dx }) => dx))) },
-      { ...common, name: `${ink} around`, value: rounded(mean(offsets.map(({ dy }) => dy))) },
+      { ...common, name: $localize`${ink} across`, value: rounded(mean(offsets.map(({ dx }) => dx))) },
+      { ...common, name: $localize`${ink} around`, value: rounded(mean(offsets.map(({ dy }) => dy))) },
     ];
   });
   return [...colour, ...register];

@@ -31,16 +31,19 @@ export function adviseEngraving({ smallestPt, finestMm, vignettes, securityLines
   readonly why: string;
 } {
   if (securityLines)
-    return { engraving: 'etch', why: 'Security lines want the finest edges: etched through a resist.' };
+    return { engraving: 'etch', why: $localize`Security lines want the finest edges: etched through a resist.` };
   if (finestMm !== undefined && finestMm < FINEST_MM)
-    return { engraving: 'etch', why: `Lines of ${finestMm} mm want the finest edges: etched through a resist.` };
+    return {
+      engraving: 'etch',
+      why: $localize`Lines of ${finestMm} mm want the finest edges: etched through a resist.`,
+    };
   if (smallestPt !== undefined && smallestPt < SMALL_PT)
-    return { engraving: 'laser', why: `Type of ${smallestPt} pt: a stylus shows its cells at such edges.` };
+    return { engraving: 'laser', why: $localize`Type of ${smallestPt} pt: a stylus shows its cells at such edges.` };
   if (finestMm !== undefined && finestMm < FINE_MM)
-    return { engraving: 'laser', why: `Lines of ${finestMm} mm: a stylus shows its cells at such edges.` };
-  if (vignettes) return { engraving: 'laser', why: 'Soft vignettes run out more smoothly by laser on zinc.' };
-  if (foil) return { engraving: 'laser', why: 'Foil takes no ink in: shallow cells by laser lay down less.' };
-  return { engraving: 'stylus', why: 'Nothing in the motif asks for more: most work is cut by stylus.' };
+    return { engraving: 'laser', why: $localize`Lines of ${finestMm} mm: a stylus shows its cells at such edges.` };
+  if (vignettes) return { engraving: 'laser', why: $localize`Soft vignettes run out more smoothly by laser on zinc.` };
+  if (foil) return { engraving: 'laser', why: $localize`Foil takes no ink in: shallow cells by laser lay down less.` };
+  return { engraving: 'stylus', why: $localize`Nothing in the motif asks for more: most work is cut by stylus.` };
 }
 
 /**

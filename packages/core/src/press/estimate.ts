@@ -1,6 +1,5 @@
 /** How a picture of red, green and blue is turned into separations, in words. */
-export const ESTIMATE_WORDS =
-  'Estimate from RGB: K = 1 - max(R, G, B), C = max - R, M = max - G, Y = max - B; no profile, no paper white.';
+export const ESTIMATE_WORDS = $localize`Estimate from RGB: K = 1 - max(R, G, B), C = max - R, M = max - G, Y = max - B; no profile, no paper white.`;
 
 /**
  * Separations of RGBA pixels over white paper as words of C, M, Y, K: all grey goes to black, the rest to the colours.

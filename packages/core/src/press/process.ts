@@ -36,26 +36,26 @@ export const CARRIER_OF: Readonly<Record<PrintProcess, CarrierKind | undefined>>
 
 /** What a process calls its carriers, many of them: as a heading, and as a unit. */
 export const CARRIER_WORDS: Readonly<Record<CarrierKind, readonly [string, string]>> = {
-  plate: ['Plates', 'plates'],
-  'flexo-plate': ['Flexo plates', 'flexo plates'],
-  cylinder: ['Cylinders', 'cylinders'],
-  'recessed-plate': ['Recessed plates', 'recessed plates'],
-  counter: ['Counters', 'counters'],
-  'form-plate': ['Page plates', 'page plates'],
-  stencil: ['Stencils', 'stencils'],
-  'letterpress-die': ['Letterpress dies', 'dies'],
-  'foil-die': ['Foil dies', 'dies'],
-  'embossing-die': ['Embossing dies', 'dies'],
-  'embossing-counter': ['Embossing counters', 'counters'],
-  'embossing-roller': ['Embossing rollers', 'rollers'],
-  'cutting-die': ['Cutting dies', 'dies'],
-  'numbering-box': ['Numbering boxes', 'boxes'],
+  plate: [$localize`Plates`, 'plates'],
+  'flexo-plate': [$localize`Flexo plates`, $localize`flexo plates`],
+  cylinder: [$localize`Cylinders`, 'cylinders'],
+  'recessed-plate': [$localize`Recessed plates`, $localize`recessed plates`],
+  counter: [$localize`Counters`, 'counters'],
+  'form-plate': [$localize`Page plates`, $localize`page plates`],
+  stencil: [$localize`Stencils`, 'stencils'],
+  'letterpress-die': [$localize`Letterpress dies`, 'dies'],
+  'foil-die': [$localize`Foil dies`, 'dies'],
+  'embossing-die': [$localize`Embossing dies`, 'dies'],
+  'embossing-counter': [$localize`Embossing counters`, 'counters'],
+  'embossing-roller': [$localize`Embossing rollers`, 'rollers'],
+  'cutting-die': [$localize`Cutting dies`, 'dies'],
+  'numbering-box': [$localize`Numbering boxes`, 'boxes'],
 };
 
 /** What several kinds of carriers together are called. */
 export const carrierWords = (kinds: readonly CarrierKind[]): readonly [string, string] => {
   const [first, ...others] = [...new Set(kinds)];
-  return first !== undefined && others.length === 0 ? CARRIER_WORDS[first] : ['Carriers', 'carriers'];
+  return first !== undefined && others.length === 0 ? CARRIER_WORDS[first] : [$localize`Carriers`, 'carriers'];
 };
 
 /** Faults that an inspection looks for, by kind of carrier. Source: practice, handbook chapters 4 and 9. */

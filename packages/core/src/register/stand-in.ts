@@ -83,7 +83,7 @@ export function standInCamera({ seed, marks, colours, sheetNoiseMm, markNoiseMm 
     });
   };
   return {
-    name: 'Stand-in register camera',
+    name: $localize`Stand-in register camera`,
     read: (sheet) => ({
       sheet,
       colours: table(Object.entries(colours).map(([name, of], i) => [name, measure(of, sheet, i)])),

@@ -45,4 +45,4 @@ export const runsInLine = (process: MachineProcess, operation: Operation): boole
   IN_LINE[process]?.includes(operation) ?? false;
 
 /** Always said with the cautions. Source: handbook chapter 10. */
-export const CAUTION_RULE = 'Local law, the machine’s manual and trained people come first.';
+export const CAUTION_RULE = $localize`Local law, the machine’s manual and trained people come first.`;

@@ -51,7 +51,7 @@ export function checkRoute(job: Job, plan: Plan, works: Works): readonly Finding
   });
   const own = houseRules(works).flatMap(({ first, then, weight, reason }) => {
     if (weight === 'off') return [];
-    const name = `${OPERATION_RULES[first].name} before ${OPERATION_RULES[then].name.toLowerCase()}`;
+    const name = $localize`${OPERATION_RULES[first].name} before ${OPERATION_RULES[then].name.toLowerCase()}`;
     return told(inOrder([first], [then])(facts), `order.${first}.${then}`, name, reason, weight);
   });
   return [...shipped, ...own];

@@ -17,12 +17,12 @@ import { startJob } from './start-job.js';
 
 /** What a list of orders may tell, and what its columns are called. */
 export const ORDER_COLUMNS = {
-  product: 'Product, in words',
-  quantity: 'Quantity',
-  number: 'Job number',
-  title: 'Title',
-  customer: 'Customer',
-  due: 'Due',
+  product: $localize`Product, in words`,
+  quantity: $localize`Quantity`,
+  number: $localize`Job number`,
+  title: $localize`Title`,
+  customer: $localize`Customer`,
+  due: $localize`Due`,
 } as const;
 /** One of them. */
 export type OrderColumn = keyof typeof ORDER_COLUMNS;

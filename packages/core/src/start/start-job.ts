@@ -39,7 +39,8 @@ function ruleIssue({ rule, name, reason, value, limit, unit = '', step }: Findin
     const operation = job.route.find(({ id }) => id === step)?.operation;
     return error('start.no-machine', 'press', { operation: operation ? OPERATION_RULES[operation].name : step });
   }
-  const values = value === undefined || limit === undefined ? '' : ` (${value} ${unit}, limit ${limit} ${unit})`;
+  const values =
+    value === undefined || limit === undefined ? '' : $localize` (${value} ${unit}, limit ${limit} ${unit})`;
   // A flat piece is asked how it is folded, a book how many pages it has.
   const asked = rule === 'machine-folds' && job.finish?.fold ? 'fold' : (ASKED[rule] ?? 'stock');
   return error('start.rule', asked, { rule: `${name}${values}`, reason });

@@ -13,81 +13,91 @@ export function bindSheet(sheet: SheetBook): void {
   const parted = blockAndCover(sheet.incoming);
   const made = stacked(parted.block);
   const trims = made?.trims;
-  const block = sheet.card(sheet.give('block', 'Block', (made?.caliperUm ?? 0) / UM, 'mm'));
-  const spine = sheet.show('spine', 'Spine of the cover', 'mm', 'block + calipers * cover / 1000', {
+  const block = sheet.card(sheet.give('block', $localize`Block`, (made?.caliperUm ?? 0) / UM, 'mm'));
+  const spine = sheet.show('spine', $localize`Spine of the cover`, 'mm', 'block + calipers * cover / 1000', {
     block,
     calipers: sheet.norm('bind.coverCalipers'),
-    cover: sheet.give('coverCaliper', 'Caliper of the cover', parted.cover?.caliperUm ?? 0, 'um'),
+    cover: sheet.give('coverCaliper', $localize`Caliper of the cover`, parted.cover?.caliperUm ?? 0, 'um'),
   });
   const given = (name: string, title: string, mm = 0): string => sheet.give(name, title, mm, 'mm');
   const books = made?.books ?? 1;
-  const fore = given('trimFore', 'Trim at the fore edge', trims?.foreMm);
-  const head = given('trimHead', 'Trim at head and foot, both together', (trims?.headMm ?? 0) + (trims?.footMm ?? 0));
-  const width = given('pageWidth', 'Page, width', (made?.widthMm ?? 0) - (trims?.foreMm ?? 0) - (trims?.spineMm ?? 0));
+  const fore = given('trimFore', $localize`Trim at the fore edge`, trims?.foreMm);
+  const head = given(
+    'trimHead',
+    $localize`Trim at head and foot, both together`,
+    (trims?.headMm ?? 0) + (trims?.footMm ?? 0),
+  );
+  const width = given(
+    'pageWidth',
+    $localize`Page, width`,
+    (made?.widthMm ?? 0) - (trims?.foreMm ?? 0) - (trims?.spineMm ?? 0),
+  );
   const height = given(
     'pageHeight',
-    'Page, height',
+    $localize`Page, height`,
     (made?.heightMm ?? 0) / books - (trims?.headMm ?? 0) - (trims?.footMm ?? 0),
   );
-  const copies = sheet.give('copies', 'Books bound as one', books, 'books');
-  sheet.show('coverWidth', 'Cover, untrimmed, width', 'mm', '2 * (page + trim) + spine', {
+  const copies = sheet.give('copies', $localize`Books bound as one`, books, 'books');
+  sheet.show('coverWidth', $localize`Cover, untrimmed, width`, 'mm', '2 * (page + trim) + spine', {
     page: width,
     trim: fore,
     spine,
   });
-  sheet.show('coverHeight', 'Cover, untrimmed, height', 'mm', 'copies * (page + trim)', {
+  sheet.show('coverHeight', $localize`Cover, untrimmed, height`, 'mm', 'copies * (page + trim)', {
     page: height,
     trim: head,
     copies,
   });
   if (job.binding?.spine === 'notched') {
     const every = sheet.norm('bind.notchEvery');
-    sheet.show('notches', 'Notches of a spine', 'notches', 'floor(copies * page / every)', {
+    sheet.show('notches', $localize`Notches of a spine`, 'notches', 'floor(copies * page / every)', {
       copies,
       page: height,
       every,
     });
     sheet.card(sheet.norm('bind.notchLength'));
-    sheet.remark('Notched: the folder cuts through the spine fold, leaves stay joined; nothing is milled off.');
+    sheet.remark(
+      $localize`Notched: the folder cuts through the spine fold, leaves stay joined; nothing is milled off.`,
+    );
   } else
-    sheet.show('mill', 'Block before milling, width', 'mm', 'page + trim + mill', {
+    sheet.show('mill', $localize`Block before milling, width`, 'mm', 'page + trim + mill', {
       page: width,
       trim: fore,
-      mill: given('milled', 'Milled off the spine', trims?.spineMm),
+      mill: given('milled', $localize`Milled off the spine`, trims?.spineMm),
     });
   sheet.used('hot-melt');
   sheet.used('pur');
-  const speed = sheet.work('conveyorSpeed', 'Speed of the conveyor', 'm/min', 'books * spacing / 60', {
+  const speed = sheet.work('conveyorSpeed', $localize`Speed of the conveyor`, 'm/min', 'books * spacing / 60', {
     books: sheet.machineNorm('speed'),
     spacing: sheet.machineNorm('spacing'),
   });
   sheet.card(speed);
   const clamps = sheet.machine?.takes?.clamps;
   if (clamps !== undefined)
-    sheet.show('clampRound', 'A block is held in its clamp', 's', '3600 * clamps / books', {
-      clamps: sheet.give('clamps', 'Clamps of the machine', clamps, 'clamps'),
+    sheet.show('clampRound', $localize`A block is held in its clamp`, 's', '3600 * clamps / books', {
+      clamps: sheet.give('clamps', $localize`Clamps of the machine`, clamps, 'clamps'),
       books: sheet.machineNorm('speed'),
     });
-  const cooling = sheet.show('cooling', 'Cooling on the conveyor', 'min', 'length / speed', {
+  const cooling = sheet.show('cooling', $localize`Cooling on the conveyor`, 'min', 'length / speed', {
     length: sheet.machineNorm('conveyor'),
     speed,
   });
   const wanted = sheet.norm('bind.coolMinutes');
-  sheet.show('fastest', 'Fastest that still cools', 'books/h', '60 * length / wanted / spacing', {
+  sheet.show('fastest', $localize`Fastest that still cools`, 'books/h', '60 * length / wanted / spacing', {
     length: sheet.machineNorm('conveyor'),
     wanted,
     spacing: sheet.machineNorm('spacing'),
   });
   if (sheet.value(cooling) < sheet.value(wanted))
     sheet.remark(
-      `The conveyor is too short for ${tenth(sheet.value(wanted))} min at this speed: run slower, or let the books lie before they are cut.`,
+      $localize`The conveyor is too short for ${tenth(sheet.value(wanted))} min at this speed: run slower, or let the books lie before they are cut.`,
     );
   const text = sheet.job.components.find(({ kind }) => kind === 'section');
   const stock = text && sheet.works.stocks.find(({ id }) => id === text.stock);
   if (stock?.coated && stock.gsm >= HEAVY_COATED && bookGlue(job.finish) !== 'pur')
-    sheet.remark('Heavy coated text: PUR holds its leaves better than hot melt.');
+    sheet.remark($localize`Heavy coated text: PUR holds its leaves better than hot melt.`);
   if (job.binding?.twoUp)
-    sheet.remark('Two-up, head to head: half the clamps for the same books; split after the conveyor.');
+    sheet.remark($localize`Two-up, head to head: half the clamps for the same books; split after the conveyor.`);
   drawSpine(sheet, sheet.value(width), sheet.value(height), sheet.value(spine), sheet.value(fore));
 }
 
@@ -106,7 +116,7 @@ function drawSpine(sheet: SheetBook, page: number, height: number, spine: number
     ],
   }));
   sheet.draw({
-    title: 'Cover around the block, outside up',
+    title: $localize`Cover around the block, outside up`,
     widthMm: all,
     heightMm: tall,
     shapes: [

@@ -5,10 +5,10 @@ import type { SheetBook } from './sheet.js';
 
 /** Thread and swell. Source: handbook chapter 7 (practice). */
 export function sewSheet(sheet: SheetBook): void {
-  sheet.card(sheet.give('sections', 'Sections', sheet.first?.sections ?? 0, 'sections'));
+  sheet.card(sheet.give('sections', $localize`Sections`, sheet.first?.sections ?? 0, 'sections'));
   sheet.used('thread');
-  const flat = sheet.give('flat', 'Block before sewing', (sheet.first?.caliperUm ?? 0) / UM, 'mm');
-  sheet.show('sewn', 'Block, sewn', 'mm', 'flat * (1 + swell)', { flat, swell: sheet.norm('sew.swell') });
+  const flat = sheet.give('flat', $localize`Block before sewing`, (sheet.first?.caliperUm ?? 0) / UM, 'mm');
+  sheet.show('sewn', $localize`Block, sewn`, 'mm', 'flat * (1 + swell)', { flat, swell: sheet.norm('sew.swell') });
 }
 
 /** The block that a case is made for: what meets it where it is cased in. */
@@ -21,36 +21,49 @@ function blockOfCase({ plan }: SheetBook): Material | undefined {
 export function caseSheet(sheet: SheetBook): void {
   const { job } = sheet;
   const block = blockOfCase(sheet);
-  const width = sheet.give('blockWidth', 'Block, width', block?.widthMm ?? 0, 'mm');
-  const height = sheet.give('blockHeight', 'Block, height', block?.heightMm ?? 0, 'mm');
-  const thick = sheet.give('blockThick', 'Block, sewn', (block?.caliperUm ?? 0) / UM, 'mm');
+  const width = sheet.give('blockWidth', $localize`Block, width`, block?.widthMm ?? 0, 'mm');
+  const height = sheet.give('blockHeight', $localize`Block, height`, block?.heightMm ?? 0, 'mm');
+  const thick = sheet.give('blockThick', $localize`Block, sewn`, (block?.caliperUm ?? 0) / UM, 'mm');
   const square = sheet.norm('case.square');
   const joint = sheet.norm('case.joint');
   const turnIn = sheet.norm('case.turnIn');
   const boardMm = sheet.told(
     'boardMm',
-    'Board, thickness',
+    $localize`Board, thickness`,
     job.finish?.boardMm ?? Math.max(0, ...sheet.incoming.map(({ material }) => material.caliperUm)) / UM,
     'mm',
   );
-  const boardWidth = sheet.show('boardWidth', 'Board, width', 'mm', 'width + square - joint', { width, square, joint });
-  const boardHeight = sheet.show('boardHeight', 'Board and strip, height', 'mm', 'height + 2 * square', {
+  const boardWidth = sheet.show('boardWidth', $localize`Board, width`, 'mm', 'width + square - joint', {
+    width,
+    square,
+    joint,
+  });
+  const boardHeight = sheet.show('boardHeight', $localize`Board and strip, height`, 'mm', 'height + 2 * square', {
     height,
     square,
   });
-  const strip = sheet.show('strip', 'Spine strip, width', 'mm', 'thick + 2 * board', { thick, board: boardMm });
-  const gap = sheet.show('gap', 'Joint as it is set', 'mm', 'joint + calipers * board', {
+  const strip = sheet.show('strip', $localize`Spine strip, width`, 'mm', 'thick + 2 * board', {
+    thick,
+    board: boardMm,
+  });
+  const gap = sheet.show('gap', $localize`Joint as it is set`, 'mm', 'joint + calipers * board', {
     joint,
     calipers: sheet.norm('case.jointCalipers'),
     board: boardMm,
   });
-  const clothWidth = sheet.show('clothWidth', 'Cloth, width', 'mm', '2 * board + 2 * gap + strip + 2 * turnIn', {
-    board: boardWidth,
-    gap,
-    strip,
-    turnIn,
-  });
-  const clothHeight = sheet.show('clothHeight', 'Cloth, height', 'mm', 'board + 2 * turnIn', {
+  const clothWidth = sheet.show(
+    'clothWidth',
+    $localize`Cloth, width`,
+    'mm',
+    '2 * board + 2 * gap + strip + 2 * turnIn',
+    {
+      board: boardWidth,
+      gap,
+      strip,
+      turnIn,
+    },
+  );
+  const clothHeight = sheet.show('clothHeight', $localize`Cloth, height`, 'mm', 'board + 2 * turnIn', {
     board: boardHeight,
     turnIn,
   });
@@ -70,14 +83,14 @@ export function caseSheet(sheet: SheetBook): void {
   const grainX = left + bw / 2;
   const grainY = t + bh * 0.75;
   sheet.draw({
-    title: 'Case, inside up; the arrow is the grain of boards and cloth',
+    title: $localize`Case, inside up; the arrow is the grain of boards and cloth`,
     widthMm: W,
     heightMm: H,
     shapes: [
       { kind: 'box', role: 'cloth', x: 0, y: 0, width: W, height: H },
-      { kind: 'box', role: 'board', x: left, y: t, width: bw, height: bh, label: 'Board' },
+      { kind: 'box', role: 'board', x: left, y: t, width: bw, height: bh, label: $localize`:of a case|:Board` },
       { kind: 'box', role: 'board', x: mid, y: t, width: s, height: bh },
-      { kind: 'box', role: 'board', x: right, y: t, width: bw, height: bh, label: 'Board' },
+      { kind: 'box', role: 'board', x: right, y: t, width: bw, height: bh, label: $localize`:of a case|:Board` },
       {
         kind: 'path',
         role: 'edge',
@@ -105,15 +118,17 @@ export function caseSheet(sheet: SheetBook): void {
 
 /** Casing-in and pressing. */
 export function caseInSheet(sheet: SheetBook): void {
-  sheet.show('pressed', 'Under pressure afterwards', 'h', 'norm', { norm: sheet.norm('press.hours') });
+  sheet.show('pressed', $localize`Under pressure afterwards`, 'h', 'norm', { norm: sheet.norm('press.hours') });
   const { made } = sheet;
   sheet.used('paste');
-  sheet.card(sheet.give('block', 'Thickness of the block', (sheet.first?.caliperUm ?? 0) / UM, 'mm'));
-  sheet.card(sheet.give('thickness', 'Thickness of the book, boards and cloth counted', sheet.thicknessMm, 'mm'));
-  sheet.card(sheet.give('width', 'Book, width', made?.widthMm ?? 0, 'mm'));
-  sheet.card(sheet.give('height', 'Book, height', made?.heightMm ?? 0, 'mm'));
-  sheet.card(sheet.give('massG', 'Mass of one', made?.massG ?? 0, 'g'));
+  sheet.card(sheet.give('block', $localize`Thickness of the block`, (sheet.first?.caliperUm ?? 0) / UM, 'mm'));
+  sheet.card(
+    sheet.give('thickness', $localize`Thickness of the book, boards and cloth counted`, sheet.thicknessMm, 'mm'),
+  );
+  sheet.card(sheet.give('width', $localize`Book, width`, made?.widthMm ?? 0, 'mm'));
+  sheet.card(sheet.give('height', $localize`Book, height`, made?.heightMm ?? 0, 'mm'));
+  sheet.card(sheet.give('massG', $localize`Mass of one`, made?.massG ?? 0, 'g'));
   sheet.remark(
-    'Endpapers are pasted without creases; the book is pressed with brass in the joint before it is opened.',
+    $localize`Endpapers are pasted without creases; the book is pressed with brass in the joint before it is opened.`,
   );
 }

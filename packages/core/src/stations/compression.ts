@@ -12,12 +12,12 @@ const NEWTON = 9.81;
 export function compression(sheet: SheetBook, board: string, length: string, width: string): string {
   const force = sheet.show(
     'compression',
-    'Compression of a box put up, dry and new',
+    $localize`Compression of a box put up, dry and new`,
     'N',
     '5.87 * ect * sqrt(board * 2 * (length + width))',
     { ect: sheet.norm('pack.ect'), board, length, width },
   );
-  return sheet.show('bearsKg', 'A box bears in a stack', 'kg', `force * share / ${NEWTON}`, {
+  return sheet.show('bearsKg', $localize`A box bears in a stack`, 'kg', `force * share / ${NEWTON}`, {
     force,
     share: sheet.norm('pack.bears'),
   });
@@ -26,14 +26,14 @@ export function compression(sheet: SheetBook, board: string, length: string, wid
 /** How many boxes may stand on each other, and how high that is. Source: identity of what the lowest bears. */
 export function stackOfBoxes(sheet: SheetBook, bears: string): void {
   const own = (name: string): string => `step.${sheet.step.id}.${name}`;
-  const high = sheet.show('stack', 'Boxes that may stand on each other', 'boxes', '1 + floor(bears / mass)', {
+  const high = sheet.show('stack', $localize`Boxes that may stand on each other`, 'boxes', '1 + floor(bears / mass)', {
     bears,
     mass: own('packKg'),
   });
-  sheet.show('stackMm', 'Height of such a stack', 'mm', 'high * depth', { high, depth: own('packDepth') });
+  sheet.show('stackMm', $localize`Height of such a stack`, 'mm', 'high * depth', { high, depth: own('packDepth') });
   const layers = valueAt(sheet.plan, own('layers')) ?? 0;
   if (layers > sheet.value(high))
     sheet.remark(
-      `On a full pallet ${layers} boxes stand on each other, more than the lowest is trusted with: use stronger boxes, or build the pallet lower.`,
+      $localize`On a full pallet ${layers} boxes stand on each other, more than the lowest is trusted with: use stronger boxes, or build the pallet lower.`,
     );
 }

@@ -7,12 +7,12 @@ import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
 
 const BACK: Readonly<Record<Cut['back'], string>> = {
-  left: 'left edge',
-  right: 'right edge',
-  gripper: 'gripper edge',
+  left: $localize`left edge`,
+  right: $localize`right edge`,
+  gripper: $localize`gripper edge`,
   tail: 'tail',
 };
-const TURNS = ['as it lies', 'quarter turn', 'half turn'] as const;
+const TURNS = [$localize`as it lies`, $localize`quarter turn`, $localize`half turn`] as const;
 
 /** The guillotine: programme, gauges, turns, lifts and what falls away. Source: handbook chapter 7 "Guillotine". */
 export function cutSheet(sheet: SheetBook): void {
@@ -23,37 +23,49 @@ export function cutSheet(sheet: SheetBook): void {
   const least = sheet.norm('cut.leastStrip');
   const { programme } = cutWork(layout, step, sheet.value(least));
   if (!programme) {
-    sheet.remark('No full cuts part these pieces. Choose a layout in rows, or die cut it.');
+    sheet.remark($localize`No full cuts part these pieces. Choose a layout in rows, or die cut it.`);
     return;
   }
   const cuts = sheet.card(figureId.step(step.id, 'cuts'));
   const turns = sheet.card(figureId.step(step.id, 'turns'));
-  sheet.show('liftMinutes', 'Minutes a lift', 'min', 'load + (cuts * cut + turns * turn) / 60', {
+  sheet.show('liftMinutes', $localize`Minutes a lift`, 'min', 'load + (cuts * cut + turns * turn) / 60', {
     load: sheet.machineNorm('minutesPerLift'),
     cuts,
     turns,
     cut: sheet.machineNorm('secondsPerCut'),
     turn: sheet.norm('cut.turnSeconds'),
   });
-  const blades = sheet.show('blades', 'Blade changes', 'changes', 'lifts * cuts / life', {
+  const blades = sheet.show('blades', $localize`Blade changes`, 'changes', 'lifts * cuts / life', {
     lifts: figureId.step(step.id, 'lifts'),
     cuts,
     life: sheet.norm('cut.bladeCuts'),
   });
-  sheet.show('bladeMinutes', 'Blade changes, share of this job', 'min', 'blades * minutes', {
+  sheet.show('bladeMinutes', $localize`Blade changes, share of this job`, 'min', 'blades * minutes', {
     blades,
     minutes: sheet.norm('cut.bladeMinutes'),
   });
-  const waste = sheet.give('wasteMm2', 'Falls away of a sheet', programme.wasteMm2, 'mm2');
-  const gsm = sheet.give('through', 'Grammage of all that is cut through', sheet.first?.throughGsm ?? 0, 'g/m2');
-  sheet.show('wasteKg', 'Shavings and strips', 'kg', 'waste / 1000000 * gsm / 1000 * units', {
+  const waste = sheet.give('wasteMm2', $localize`Falls away of a sheet`, programme.wasteMm2, 'mm2');
+  const gsm = sheet.give(
+    'through',
+    $localize`Grammage of all that is cut through`,
+    sheet.first?.throughGsm ?? 0,
+    'g/m2',
+  );
+  sheet.show('wasteKg', $localize`Shavings and strips`, 'kg', 'waste / 1000000 * gsm / 1000 * units', {
     waste,
     gsm,
     units: sheet.units,
   });
   sheet.list({
-    title: 'Cutting programme',
-    heads: ['Cut', 'Gauge mm', 'At the back', 'Turn', 'Falls away', 'Piles together'],
+    title: $localize`Cutting programme`,
+    heads: [
+      $localize`Cut`,
+      $localize`Gauge mm`,
+      $localize`At the back`,
+      $localize`Turn`,
+      $localize`Falls away`,
+      $localize`Piles together`,
+    ],
     rows: programme.cuts.map((cut, i) => [
       i + 1,
       mmText(cut.gaugeMm),
@@ -66,10 +78,10 @@ export function cutSheet(sheet: SheetBook): void {
   const short = programme.tooShort.length;
   if (short > 0)
     sheet.remark(
-      `${short === 1 ? '1 cut has' : `${short} cuts have`} a gauge below ${mmText(sheet.value(least))} mm, which the clamp does not hold: use a backing strip, or lay the pieces otherwise.`,
+      $localize`${short === 1 ? $localize`1 cut has` : $localize`${short} cuts have`} a gauge below ${mmText(sheet.value(least))} mm, which the clamp does not hold: use a backing strip, or lay the pieces otherwise.`,
     );
   sheet.draw({
-    title: 'Cuts in order',
+    title: $localize`Cuts in order`,
     widthMm: layout.sheet.widthMm,
     heightMm: layout.sheet.heightMm,
     shapes: drawCuts(layout, programme.cuts),

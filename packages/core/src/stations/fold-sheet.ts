@@ -13,7 +13,7 @@ export function foldSheet(sheet: SheetBook): void {
   if (!first) return;
   if (layout?.section) {
     sheet.remark(
-      `Scheme ${layout.section.scheme.id}: ${foldsOf(step, layout)} folds, ${layout.component.pages} pages. The first fold lies at the gripper edge.`,
+      $localize`Scheme ${layout.section.scheme.id}\: ${foldsOf(step, layout)} folds, ${layout.component.pages} pages. The first fold lies at the gripper edge.`,
     );
     return;
   }
@@ -25,24 +25,30 @@ export function foldSheet(sheet: SheetBook): void {
   if (!made.ok) {
     sheet.remark(
       made.reason === 'too-short'
-        ? `This ${kind} fold makes a panel shorter than a folder takes: ${mmText(made.needsMm)} mm along the fold would do, or fewer folds.`
-        : 'The panels told by hand do not fold: see what the job says about them.',
+        ? $localize`This ${kind} fold makes a panel shorter than a folder takes: ${mmText(made.needsMm)} mm along the fold would do, or fewer folds.`
+        : $localize`The panels told by hand do not fold: see what the job says about them.`,
     );
     return;
   }
   const { panels } = made;
-  sheet.card(sheet.give('folded', 'Folded, width', panels.foldedWidthMm, 'mm'));
-  sheet.card(sheet.give('foldedHeight', 'Folded, height', panels.foldedHeightMm, 'mm'));
-  sheet.show('foldedThickness', 'Folded, thickness', 'mm', 'layers * caliper / 1000', {
-    layers: sheet.give('layers', 'Layers', panels.layers, 'layers'),
-    caliper: sheet.give('caliper', 'Caliper', first.caliperUm, 'um'),
+  sheet.card(sheet.give('folded', $localize`Folded, width`, panels.foldedWidthMm, 'mm'));
+  sheet.card(sheet.give('foldedHeight', $localize`Folded, height`, panels.foldedHeightMm, 'mm'));
+  sheet.show('foldedThickness', $localize`Folded, thickness`, 'mm', 'layers * caliper / 1000', {
+    layers: sheet.give('layers', $localize`Layers`, panels.layers, 'layers'),
+    caliper: sheet.give('caliper', $localize`Caliper`, first.caliperUm, 'um'),
   });
   const score = sheet.job.route.some(
     ({ operation, component }) => operation === 'score' && component === step.component,
   );
   sheet.list({
-    title: 'Panels',
-    heads: ['Panel', 'mm', 'Fold at mm', 'Way', score ? 'Scored' : 'Plate stop'],
+    title: $localize`Panels`,
+    heads: [
+      $localize`Panel`,
+      'mm',
+      $localize`Fold at mm`,
+      $localize`Way`,
+      score ? $localize`Scored` : $localize`Plate stop`,
+    ],
     rows: panels.panelsMm.map((panel, i) => {
       const line = panels.lines[i];
       return [
@@ -94,7 +100,7 @@ function drawPanels(sheet: SheetBook, panels: Panels, lengthMm: number, otherMm:
     return measure({ x, y: otherMm }, { x: x + panel, y: otherMm }, panel);
   });
   sheet.draw({
-    title: 'Flat, with folds',
+    title: $localize`Flat, with folds`,
     widthMm: lengthMm,
     heightMm: otherMm,
     shapes: [...boxes, ...lines, ...cross, ...measures],
@@ -113,7 +119,7 @@ function drawPanels(sheet: SheetBook, panels: Panels, lengthMm: number, otherMm:
   const [left, top] = [Math.min(...points.map((p) => p.x)), Math.min(...points.map((p) => p.y))];
   const moved = points.map((p) => ({ x: p.x - left, y: p.y - top + rise }));
   sheet.draw({
-    title: 'Edge on, as it folds',
+    title: $localize`Edge on, as it folds`,
     widthMm: Math.max(...moved.map((p) => p.x)),
     heightMm: Math.max(...moved.map((p) => p.y)) + rise,
     shapes: [{ kind: 'path', role: 'edge', points: moved }],
@@ -130,24 +136,24 @@ export function scoreSheet(sheet: SheetBook): void {
   if (glued && spine?.widthMm !== undefined && first) {
     const page = job.components.find(({ kind }) => kind === 'section')?.widthMm ?? job.components[0]?.widthMm ?? 0;
     const trim = sheet.norm('bind.trim');
-    const pageId = sheet.told('pageWidth', 'Page, width', page, 'mm');
-    const width = sheet.told('coverWidth', 'Cover, width', spine.widthMm, 'mm');
-    const spineId = sheet.show('spine', 'Spine of the cover', 'mm', 'cover - 2 * (page + trim)', {
+    const pageId = sheet.told('pageWidth', $localize`Page, width`, page, 'mm');
+    const width = sheet.told('coverWidth', $localize`Cover, width`, spine.widthMm, 'mm');
+    const spineId = sheet.show('spine', $localize`Spine of the cover`, 'mm', 'cover - 2 * (page + trim)', {
       cover: width,
       page: pageId,
       trim,
     });
     const hinge = sheet.norm('bind.hinge');
-    const left = sheet.show('left', 'First spine score, from the left', 'mm', '(cover - spine) / 2', {
+    const left = sheet.show('left', $localize`First spine score, from the left`, 'mm', '(cover - spine) / 2', {
       cover: width,
       spine: spineId,
     });
-    const right = sheet.show('right', 'Second spine score', 'mm', '(cover + spine) / 2', {
+    const right = sheet.show('right', $localize`Second spine score`, 'mm', '(cover + spine) / 2', {
       cover: width,
       spine: spineId,
     });
-    const first_ = sheet.show('hingeLeft', 'Hinge score, left', 'mm', 'left - hinge', { left, hinge });
-    const last = sheet.show('hingeRight', 'Hinge score, right', 'mm', 'right + hinge', { right, hinge });
+    const first_ = sheet.show('hingeLeft', $localize`Hinge score, left`, 'mm', 'left - hinge', { left, hinge });
+    const last = sheet.show('hingeRight', $localize`Hinge score, right`, 'mm', 'right + hinge', { right, hinge });
     const height = spine.heightMm ?? 0;
     const lines = [first_, left, right, last].map((id): Shape => ({
       kind: 'path',
@@ -158,7 +164,7 @@ export function scoreSheet(sheet: SheetBook): void {
       ],
     }));
     sheet.draw({
-      title: 'Cover, outside up',
+      title: $localize`Cover, outside up`,
       widthMm: spine.widthMm,
       heightMm: height,
       shapes: [
@@ -169,5 +175,5 @@ export function scoreSheet(sheet: SheetBook): void {
       ],
     });
   }
-  sheet.remark('The bead of the score lies inside the fold.');
+  sheet.remark($localize`The bead of the score lies inside the fold.`);
 }

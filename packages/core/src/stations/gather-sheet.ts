@@ -6,16 +6,17 @@ import type { SheetBook } from './sheet.js';
 
 /** Saddle work: wire and what the fold bears; creep is on the layout. Source: handbook chapter 7 "Binding". */
 export function stitchSheet(sheet: SheetBook): void {
-  sheet.card(sheet.give('thickness', 'Thickness of a copy', sheet.thicknessMm, 'mm'));
-  sheet.card(sheet.give('stitches', 'Stitches', STITCHES, 'stitches'));
+  sheet.card(sheet.give('thickness', $localize`Thickness of a copy`, sheet.thicknessMm, 'mm'));
+  sheet.card(sheet.give('stitches', $localize`Stitches`, STITCHES, 'stitches'));
   sheet.used('wire');
   drawStitches(sheet, STITCHES);
-  sheet.card(sheet.give('sections', 'Feeders', sheet.incoming.length, 'feeders'));
+  sheet.card(sheet.give('sections', $localize`Feeders`, sheet.incoming.length, 'feeders'));
   const creeps = sheet.job.components.flatMap(({ id }) =>
     (sheet.plan.layouts[id]?.section?.outer ?? []).map(({ towardsSpineMm }) => towardsSpineMm),
   );
   const creep = Math.max(0, ...creeps);
-  if (creep > 0) sheet.card(sheet.give('creep', 'Most creep, taken up on the layout', tenth(creep * 10) / 10, 'mm'));
+  if (creep > 0)
+    sheet.card(sheet.give('creep', $localize`Most creep, taken up on the layout`, tenth(creep * 10) / 10, 'mm'));
 }
 
 /** The spine of a copy with its stitches, spread evenly. */
@@ -26,7 +27,7 @@ function drawStitches(sheet: SheetBook, stitches: number): void {
   const wire = 13;
   const centres = Array.from({ length: stitches }, (_, i) => ((i + 0.5) * height) / stitches);
   sheet.draw({
-    title: 'Open copy, its spine in the middle',
+    title: $localize`Open copy, its spine in the middle`,
     widthMm: 2 * width,
     heightMm: height,
     shapes: [
@@ -58,14 +59,14 @@ function drawStitches(sheet: SheetBook, stitches: number): void {
 /** Sections gathered: feeders, marks, codes. */
 export function gatherSheet(sheet: SheetBook): void {
   const feeders = sheet.incoming.length;
-  sheet.card(sheet.give('sections', 'Sections', feeders, 'sections'));
-  sheet.card(sheet.give('thickness', 'Thickness of the block', sheet.thicknessMm, 'mm'));
+  sheet.card(sheet.give('sections', $localize`Sections`, feeders, 'sections'));
+  sheet.card(sheet.give('thickness', $localize`Thickness of the block`, sheet.thicknessMm, 'mm'));
   const stations = sheet.machine?.takes?.stations;
   if (stations !== undefined) {
     const sections = `station.${sheet.step.id}.sections`;
-    sheet.show('passes', 'Gathers', 'times', 'ceil(sections / stations)', {
+    sheet.show('passes', $localize`Gathers`, 'times', 'ceil(sections / stations)', {
       sections,
-      stations: sheet.give('stations', 'Feeders of the machine', stations, 'feeders'),
+      stations: sheet.give('stations', $localize`Feeders of the machine`, stations, 'feeders'),
     });
   }
   const codes = Object.values(sheet.plan.layouts).flatMap(({ section, component }) =>
@@ -73,14 +74,14 @@ export function gatherSheet(sheet: SheetBook): void {
   );
   if (codes.length > 0)
     sheet.list({
-      title: 'Codes that the reader checks',
-      heads: ['Place', 'Section', 'Code'],
+      title: $localize`Codes that the reader checks`,
+      heads: [$localize`:of a section|:Place`, $localize`Section`, $localize`Code`],
       rows: codes.sort((a, b) => Number(a[0]) - Number(b[0])),
     });
   const heightMm = sheet.job.components.find(({ kind }) => kind === 'section')?.heightMm ?? 0;
   drawStaircase(sheet, heightMm, feeders);
   sheet.remark(
-    'The staircase of spine marks runs down unbroken: a missing, doubled, swapped or turned section breaks it.',
+    $localize`The staircase of spine marks runs down unbroken: a missing, doubled, swapped or turned section breaks it.`,
   );
 }
 
@@ -91,7 +92,7 @@ function drawStaircase(sheet: SheetBook, heightMm: number, sections: number): vo
   // Sections are drawn as wide as a mark, so that the staircase can be read.
   const each = SECTION_BLOCK.widthMm * 2;
   sheet.draw({
-    title: 'Spine of a gathered block, sections side by side',
+    title: $localize`Spine of a gathered block, sections side by side`,
     widthMm: sections * each,
     heightMm,
     shapes: marks.flatMap(({ section, topMm }): Shape[] => [
@@ -115,16 +116,16 @@ export function trimSheet(sheet: SheetBook): void {
   for (const [name, title, mm] of [
     ['head', 'head', trims?.headMm],
     ['foot', 'foot', trims?.footMm],
-    ['fore', 'fore edge', trims?.foreMm],
+    ['fore', $localize`fore edge`, trims?.foreMm],
   ] as const)
-    sheet.card(sheet.give(name, `Trim, ${title}`, mm ?? 0, 'mm'));
-  sheet.card(sheet.give('width', 'Trimmed, width', made?.widthMm ?? 0, 'mm'));
-  sheet.card(sheet.give('height', 'Trimmed, height', made?.heightMm ?? 0, 'mm'));
-  sheet.card(sheet.give('thickness', 'Thickness', sheet.thicknessMm, 'mm'));
+    sheet.card(sheet.give(name, $localize`Trim, ${title}`, mm ?? 0, 'mm'));
+  sheet.card(sheet.give('width', $localize`Trimmed, width`, made?.widthMm ?? 0, 'mm'));
+  sheet.card(sheet.give('height', $localize`Trimmed, height`, made?.heightMm ?? 0, 'mm'));
+  sheet.card(sheet.give('thickness', $localize`Thickness`, sheet.thicknessMm, 'mm'));
   const [w, h, t] = [made?.widthMm ?? 0, made?.heightMm ?? 0, trims?.foreMm ?? 0];
   if (w * h === 0) return;
   sheet.draw({
-    title: 'Three cuts: fore edge, head, foot; the spine lies at the left',
+    title: $localize`Three cuts: fore edge, head, foot; the spine lies at the left`,
     widthMm: w + t,
     heightMm: h + 2 * t,
     shapes: [

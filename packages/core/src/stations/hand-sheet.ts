@@ -8,7 +8,7 @@ import type { SheetBook } from './sheet.js';
 export function handSheet(sheet: SheetBook): void {
   const { step } = sheet;
   const pace = ['perHour', 'pace'].map((name) => `step.${step.id}.${name}`).find((id) => figureOf(sheet.plan, id));
-  sheet.show('minutes', 'Minutes of one person for a hundred', 'min', '100 * 60 / pace', {
+  sheet.show('minutes', $localize`Minutes of one person for a hundred`, 'min', '100 * 60 / pace', {
     pace: pace ?? sheet.norm(`hand.${step.operation}`),
   });
   const [outer, inner] = sheet.incoming.map(({ from }) => componentOf(sheet, from));
@@ -33,18 +33,18 @@ function trayIn(sheet: SheetBook, outer: Component, inner: Component): void {
   const [panel, base] = [sizeOf(outer), sizeOf(inner)];
   if (!panel || !base) return;
   const told = (name: string, title: string, mm: number): string => sheet.told(name, title, mm, 'mm');
-  const width = told('trayWidth', 'Tray, width', base.w);
-  sheet.show('room', 'Room beside the tray, each side', 'mm', '(panel - tray) / 2', {
-    panel: told('panelWidth', 'Panel of the wallet, width', panel.w),
+  const width = told('trayWidth', $localize`Tray, width`, base.w);
+  sheet.show('room', $localize`Room beside the tray, each side`, 'mm', '(panel - tray) / 2', {
+    panel: told('panelWidth', $localize`Panel of the wallet, width`, panel.w),
     tray: width,
   });
   sheet.used('glue');
-  sheet.show('pressed', 'Under compression', 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
+  sheet.show('pressed', $localize`Under compression`, 'h', 'norm', { norm: sheet.norm('glue.dryHours') });
   const [x, y] = [(panel.w - base.w) / 2, (panel.h - base.h) / 2];
   const bead = sheet.value(sheet.norm('glue.beadWidth'));
   const strip = (top: number): Shape => ({ kind: 'box', role: 'glue', x, y: top, width: base.w, height: bead });
   sheet.draw({
-    title: 'Tray on the panel of the wallet',
+    title: $localize`Tray on the panel of the wallet`,
     widthMm: panel.w,
     heightMm: panel.h,
     shapes: [
@@ -64,17 +64,24 @@ function insertIn(sheet: SheetBook): void {
   const part = sheet.job.parts?.find(({ id }) => taken.has(partMaterial(id)));
   const tray = sheet.job.components.find(({ die }) => die?.kind === 'structure' && die.structure === 'tray');
   if (part?.widthMm === undefined || tray?.widthMm === undefined) return;
-  const room = sheet.show('insertRoom', 'Room beside the insert, each side', 'mm', '(tray - insert) / 2', {
-    tray: sheet.told('trayInside', 'Tray inside, width', tray.widthMm, 'mm'),
-    insert: sheet.told('insertWidth', `${part.name}, width`, part.widthMm, 'mm'),
+  const room = sheet.show('insertRoom', $localize`Room beside the insert, each side`, 'mm', '(tray - insert) / 2', {
+    tray: sheet.told('trayInside', $localize`Tray inside, width`, tray.widthMm, 'mm'),
+    insert: sheet.told('insertWidth', $localize`${part.name}, width`, part.widthMm, 'mm'),
   });
-  if (sheet.value(room) < 0) sheet.remark('The insert is wider than the tray: make one smaller or the other larger.');
+  if (sheet.value(room) < 0)
+    sheet.remark($localize`The insert is wider than the tray: make one smaller or the other larger.`);
 }
 
 /** Two buttons and their string. Source: handbook chapter 7 "Envelopes" (riveted at two places). */
 export function rivetSheet(sheet: SheetBook): void {
-  const buttons = sheet.give('buttons', 'Buttons on one', 2, 'buttons', { label: 'practice', note: 'back and flap' });
-  sheet.show('buttonCount', 'Buttons and rivets', 'buttons', 'units * buttons', { units: sheet.units, buttons });
+  const buttons = sheet.give('buttons', $localize`Buttons on one`, 2, 'buttons', {
+    label: 'practice',
+    note: $localize`back and flap`,
+  });
+  sheet.show('buttonCount', $localize`Buttons and rivets`, 'buttons', 'units * buttons', {
+    units: sheet.units,
+    buttons,
+  });
   sheet.used('string');
   const { component } = sheet.layout ?? {};
   if (component?.die?.kind !== 'structure' || component.widthMm === undefined) return;
@@ -93,7 +100,7 @@ export function rivetSheet(sheet: SheetBook): void {
     label,
   });
   sheet.draw({
-    title: 'Back of the envelope, flap closed',
+    title: $localize`Back of the envelope, flap closed`,
     widthMm: w,
     heightMm: h,
     shapes: [
@@ -105,5 +112,5 @@ export function rivetSheet(sheet: SheetBook): void {
       measure({ x: w, y: flap - edge }, { x: w, y: flap - edge + apart }, apart),
     ],
   });
-  sheet.remark('Rivets through one leaf each: the back before the flap is closed, the flap by itself.');
+  sheet.remark($localize`Rivets through one leaf each: the back before the flap is closed, the flap by itself.`);
 }

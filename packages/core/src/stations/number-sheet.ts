@@ -61,44 +61,48 @@ const LISTED = 3;
 export function numberSheet(sheet: SheetBook): void {
   const { layout, planned } = sheet;
   const plan = numberPlanOf(sheet.job);
-  const positions = sheet.card(sheet.give('positions', 'Numbers on the sheet', layout?.pattern.count ?? 1, 'numbers'));
+  const positions = sheet.card(
+    sheet.give('positions', $localize`Numbers on the sheet`, layout?.pattern.count ?? 1, 'numbers'),
+  );
   const places = numberingOf(sheet.job)?.places ?? 1;
-  sheet.show('boxes', 'Numbering boxes', 'boxes', 'positions * places', {
+  sheet.show('boxes', $localize`Numbering boxes`, 'boxes', 'positions * places', {
     positions,
-    places: sheet.told('places', 'Places of a number on one piece', places, 'places'),
+    places: sheet.told('places', $localize`Places of a number on one piece`, places, 'places'),
   });
   const sheets = figureId.step(sheet.step.id, 'needsOut');
-  sheet.show('numbers', 'Numbers of the run', 'numbers', 'sheets * positions', { sheets, positions });
-  sheet.card(sheet.told('first', 'First number', plan.first, ''));
-  sheet.card(sheet.told('step', 'From number to number', plan.step, ''));
+  sheet.show('numbers', $localize`Numbers of the run`, 'numbers', 'sheets * positions', { sheets, positions });
+  sheet.card(sheet.told('first', $localize`First number`, plan.first, ''));
+  sheet.card(sheet.told('step', $localize`From number to number`, plan.step, ''));
   const count = planned.needsOut * (layout?.pattern.count ?? 1);
   const voided = voidsOf(sheet.job, count);
-  if (!voided) sheet.remark('The voided numbers cannot be read: write them like 7, 100-105.');
+  if (!voided) sheet.remark($localize`The voided numbers cannot be read: write them like 7, 100-105.`);
   else {
     const { voids, strange } = voided;
     if (voids.length > 0) {
-      sheet.card(sheet.give('voided', 'Voided numbers', voids.length, 'numbers'));
+      sheet.card(sheet.give('voided', $localize`Voided numbers`, voids.length, 'numbers'));
       sheet.list({
-        title: 'Voided and replaced',
-        heads: ['Void', 'Replaced by'],
+        title: $localize`Voided and replaced`,
+        heads: [$localize`Void`, $localize`Replaced by`],
         rows: voids.map(({ printed, replacedBy }) => [printed, replacedBy]),
       });
     }
     if (strange.length > 0)
-      sheet.remark(`Not of this run, so nothing replaces them: ${strange.slice(0, 5).join(', ')}. Look at the list.`);
+      sheet.remark(
+        $localize`Not of this run, so nothing replaces them: ${strange.slice(0, 5).join(', ')}. Look at the list.`,
+      );
   }
   if (
     sheet.job.components.every(({ tools = [] }) => tools.every(({ skips }) => readSkips(skips ?? '') !== undefined))
   ) {
     const lines = numberLines(plan, planned.needsOut, layout?.pattern.count ?? 1, 0, LISTED);
     sheet.list({
-      title: 'First sheets',
-      heads: ['Sheet', 'Position', 'Number'],
+      title: $localize`First sheets`,
+      heads: [$localize`Sheet`, $localize`Position`, $localize`Number`],
       rows: lines.map(({ sheet: at, position, printed }) => [at, position, printed]),
     });
-  } else sheet.remark('The numbers left out cannot be read: write them like 7, 100-105.');
+  } else sheet.remark($localize`The numbers left out cannot be read: write them like 7, 100-105.`);
   sheet.remark(
-    'Number = first + step x (position x sheets + sheet), counted from 0: each cut pile runs on from the one before, and piles are laid one on another by position. A spoiled sheet is voided with all its numbers, listed and replaced from behind the run.',
+    $localize`Number = first + step x (position x sheets + sheet), counted from 0: each cut pile runs on from the one before, and piles are laid one on another by position. A spoiled sheet is voided with all its numbers, listed and replaced from behind the run.`,
   );
   if (!layout) return;
   const { widthMm, heightMm } = layout.sheet;
@@ -109,7 +113,7 @@ export function numberSheet(sheet: SheetBook): void {
     label: String(i + 1),
   }));
   sheet.draw({
-    title: 'Positions',
+    title: $localize`Positions`,
     widthMm,
     heightMm,
     shapes: [{ kind: 'box', role: 'sheet', x: 0, y: 0, width: widthMm, height: heightMm }, ...pieces],

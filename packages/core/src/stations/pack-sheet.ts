@@ -22,7 +22,7 @@ export function boxSheet(sheet: SheetBook): void {
   const packing = sheet.plan.packings[sheet.step.id];
   if (!packing?.box) return;
   showPlanned(sheet, 'perPack', 'packKg');
-  sheet.show('byHand', 'Most that a person lifts', 'pieces', 'floor(limit * 1000 / mass)', {
+  sheet.show('byHand', $localize`Most that a person lifts`, 'pieces', 'floor(limit * 1000 / mass)', {
     limit: sheet.norm('pack.handKg'),
     mass: figureId.step(sheet.step.id, 'massG'),
   });
@@ -48,15 +48,15 @@ function labelsBefore({ job, plan, step }: SheetBook): number {
 }
 
 function palletOf(sheet: SheetBook, { pallet, noPallet }: Packing): void {
-  if (noPallet) sheet.remark('Not one fits the pallet: pack fewer together, or take a larger pallet.');
+  if (noPallet) sheet.remark($localize`Not one fits the pallet: pack fewer together, or take a larger pallet.`);
   if (!pallet) return;
   showPlanned(sheet, 'perLayer', 'layers', 'pallets', 'fullPallet', 'palletKg', 'palletMm', 'loadingM');
   sheet.used('pallet');
   sheet.used('stretch-film');
   const first = labelsBefore(sheet);
   sheet.list({
-    title: 'Labels',
-    heads: ['Pallet', 'Code'],
+    title: $localize`Labels`,
+    heads: [$localize`Pallet`, $localize`Code`],
     rows: Array.from({ length: Math.min(MOST_LABELS, pallet.pallets) }, (_, i) => [
       i + 1,
       labelCode(sheet.job.number, first + i + 1),
@@ -67,7 +67,7 @@ function palletOf(sheet: SheetBook, { pallet, noPallet }: Packing): void {
     number,
   ];
   sheet.draw({
-    title: 'One layer on the pallet',
+    title: $localize`One layer on the pallet`,
     widthMm: lengthMm,
     heightMm: widthMm,
     shapes: [
@@ -98,8 +98,8 @@ export function outsideSheet(sheet: SheetBook): void {
   const { step } = sheet;
   sheet.card(sheet.units);
   const back = sheet.card(figureId.step(step.id, 'needsOut'));
-  sheet.show('allowance', 'May be lost outside', 'pieces', 'sent - back', { sent: sheet.units, back });
+  sheet.show('allowance', $localize`May be lost outside`, 'pieces', 'sent - back', { sent: sheet.units, back });
   const cost = `cost.outside.${step.id}`;
   if (figureOf(sheet.plan, cost)) sheet.card(cost);
-  sheet.remark('Count what goes and what comes back, and note both: the difference is theirs to explain.');
+  sheet.remark($localize`Count what goes and what comes back, and note both: the difference is theirs to explain.`);
 }

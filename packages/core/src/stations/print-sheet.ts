@@ -3,7 +3,7 @@ import { CONDITIONING_ANCHOR, CONDITIONING_POWERS, MOST_CONDITIONING_HOURS } fro
 import type { SheetBook } from './sheet.js';
 
 /** Between the points that practice gives. */
-const POWER = { label: 'practice', note: 'through the points of handbook chapter 3 "Conditioning"' } as const;
+const POWER = { label: 'practice', note: $localize`through the points of handbook chapter 3 "Conditioning"` } as const;
 
 /**
  * Paper as it comes to the press: the pile, and the hours that it stands wrapped in the press room before it is opened.
@@ -15,12 +15,12 @@ export function printSheet(sheet: SheetBook): void {
   const { widthMm, heightMm } = layout.component.sheet;
   const volume = sheet.show(
     'pileM3',
-    'Volume of a pile',
+    $localize`Volume of a pile`,
     'm3',
     'width * height * min(most, sheets * caliper / 1000) / 1000 / 1000 / 1000',
     {
-      width: sheet.told('sheetWidth', 'Press sheet, width', widthMm, 'mm'),
-      height: sheet.told('sheetHeight', 'Press sheet, height', heightMm, 'mm'),
+      width: sheet.told('sheetWidth', $localize`Press sheet, width`, widthMm, 'mm'),
+      height: sheet.told('sheetHeight', $localize`Press sheet, height`, heightMm, 'mm'),
       most: sheet.norm('pile.height'),
       sheets: sheet.units,
       caliper: figureId.component(layout.component.id, 'caliper'),
@@ -32,12 +32,12 @@ export function printSheet(sheet: SheetBook): void {
   const inputs = {
     kelvin,
     volume,
-    a: sheet.give('conditionLower', 'Power of the volume, lower', lower, '', POWER),
-    b: sheet.give('conditionUpper', 'Power of the volume, upper', upper, '', POWER),
+    a: sheet.give('conditionLower', $localize`Power of the volume, lower`, lower, '', POWER),
+    b: sheet.give('conditionUpper', $localize`Power of the volume, upper`, upper, '', POWER),
   };
   for (const [name, title, which] of [
-    ['conditionFrom', 'Stands in the press room before it is opened, at least', 'min'],
-    ['conditionTo', 'Stands in the press room before it is opened, at most', 'max'],
+    ['conditionFrom', $localize`Stands in the press room before it is opened, at least`, 'min'],
+    ['conditionTo', $localize`Stands in the press room before it is opened, at most`, 'max'],
   ] as const)
     sheet.show(
       name,
@@ -47,5 +47,5 @@ export function printSheet(sheet: SheetBook): void {
       inputs,
     );
   if (sheet.value(kelvin) > 0)
-    sheet.remark('The wrapping stays on until then: cold paper takes the damp of the room at its edges.');
+    sheet.remark($localize`The wrapping stays on until then: cold paper takes the damp of the room at its edges.`);
 }

@@ -132,7 +132,7 @@ export function productPicture(job: Job, plan: Plan): StationDrawing | undefined
   const look = LOOKS[job.family];
   const body = bodyOf(job, plan, look);
   if (!body || !(body.width > 0) || !(body.height > 0)) return undefined;
-  const title = `${job.title}, to scale`;
+  const title = $localize`${job.title}, to scale`;
   if (look === 'roll') {
     const drawn = rollShapes(body.width, Math.max(body.depth, body.width * 0.15));
     return { title, widthMm: drawn.width, heightMm: drawn.height, shapes: drawn.shapes };

@@ -74,8 +74,8 @@ function timeFigures(sheet: SheetBook): void {
   if (!machine || !figureOf(sheet.plan, hours) || planned.hours === 0) return;
   const crew = sheet.machineNorm('crew');
   const setup = sheet.card(figureId.step(step.id, 'setupHours'));
-  sheet.show('runHours', 'Run', 'h', 'hours - setup', { hours, setup });
-  sheet.show('peopleHours', 'Hours of people', 'h', 'hours * people', { hours, people: crew });
+  sheet.show('runHours', $localize`Run`, 'h', 'hours - setup', { hours, setup });
+  sheet.show('peopleHours', $localize`Hours of people`, 'h', 'hours * people', { hours, people: crew });
   const lead = figureOf(sheet.plan, figureId.step(step.id, 'lead'));
   if (lead) sheet.card(lead.id);
   const wait = figureId.step(step.id, 'wait');

@@ -4,12 +4,12 @@ import type { KnownItem } from './known-items.js';
 
 /** What a list of a supplier's prices may tell, and what its columns are called. */
 export const ASKED_COLUMNS = {
-  item: 'What they sell',
-  price: 'Price',
-  per: 'For how many',
-  from: 'From how many on',
-  first: 'Holds from',
-  last: 'Holds until',
+  item: $localize`What they sell`,
+  price: $localize`Price`,
+  per: $localize`For how many`,
+  from: $localize`From how many on`,
+  first: $localize`Holds from`,
+  last: $localize`Holds until`,
 } as const;
 /** One of them. */
 export type AskedColumn = keyof typeof ASKED_COLUMNS;

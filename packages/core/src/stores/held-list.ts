@@ -16,11 +16,11 @@ import { type Need, paperName } from './needs.js';
 
 /** What a list of what lies in the stores may tell, and what its columns are called. */
 export const HELD_COLUMNS = {
-  item: 'What lies there',
-  size: 'Sheet or roll, mm',
-  grain: 'Grain along, mm',
-  quantity: 'How many',
-  place: 'Where',
+  item: $localize`What lies there`,
+  size: $localize`Sheet or roll, mm`,
+  grain: $localize`Grain along, mm`,
+  quantity: $localize`How many`,
+  place: $localize`Where`,
 } as const;
 /** One of them. */
 export type HeldColumn = keyof typeof HELD_COLUMNS;

@@ -16,8 +16,8 @@ export function knownItems(works: Works, needs: readonly Need[]): KnownItem[] {
   const items = new Map<string, KnownItem>();
   const add = (item: KnownItem): unknown => items.has(item.key) || items.set(item.key, item);
   for (const { id, name, sheets } of inUse(works.stocks))
-    add({ key: paperPriceKey(id), name: `${name}, every size`, unit: sheets.length > 0 ? 'sheets' : 'rolls' });
-  for (const { name } of inUse(works.inks ?? [])) add({ key: inkKey(name), name: `Ink ${name}`, unit: 'kg' });
+    add({ key: paperPriceKey(id), name: $localize`${name}, every size`, unit: sheets.length > 0 ? 'sheets' : 'rolls' });
+  for (const { name } of inUse(works.inks ?? [])) add({ key: inkKey(name), name: $localize`Ink ${name}`, unit: 'kg' });
   for (const [id, { name, unit }] of Object.entries(SUPPLIES)) add({ key: supplyKey(id as SupplyId), name, unit });
   for (const { key, kind, name, unit } of needs) if (!OF_ONE_JOB.includes(kind)) add({ key, name, unit });
   return [...items.values()].sort((a, b) => a.name.localeCompare(b.name, 'en'));

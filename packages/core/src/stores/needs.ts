@@ -51,8 +51,8 @@ export interface Need {
 /** A paper item in words, the side along the grain marked. */
 export function paperName({ stock, widthMm, heightMm, grain }: PaperItem, works: Works): string {
   const name = works.stocks.find(({ id }) => id === stock)?.name ?? stock;
-  if (heightMm === undefined) return `${name}, roll ${widthMm} mm`;
-  return `${name}, ${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
+  if (heightMm === undefined) return $localize`${name}, roll ${widthMm} mm`;
+  return $localize`${name}, ${widthMm} × ${heightMm} mm, grain along ${grain === 'width' ? widthMm : heightMm}`;
 }
 
 /** The key of a bought part of a job. */
@@ -107,7 +107,7 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
   const inks = Object.entries(plan.totals.inkKgByName).map(([name, kg]): Need => ({
     key: inkKey(name),
     kind: 'ink',
-    name: `Ink ${name}`,
+    name: $localize`Ink ${name}`,
     quantity: kg,
     unit: 'kg',
     figure: figureId.ink(name, 'kg'),
@@ -120,7 +120,7 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
       {
         key: `carriers/${machine.id}`,
         kind: 'carriers',
-        name: `Carriers, ${machine.name}`,
+        name: $localize`Carriers, ${machine.name}`,
         quantity: value(figure),
         unit: 'pieces',
         figure,
@@ -138,7 +138,7 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
       unit: 'pieces',
       pack: 1,
     });
-    return [one('tools', tool.name, count), one('counters', `Counters, ${tool.name.toLowerCase()}`, counters)];
+    return [one('tools', tool.name, count), one('counters', $localize`Counters, ${tool.name.toLowerCase()}`, counters)];
   });
   const ownParts = (job.parts ?? []).filter(({ owner }) => owner !== 'customer');
   const parts = ownParts.map(({ id, name }): Need => ({
@@ -156,7 +156,7 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
           {
             key: `outside/${job.number}/${step.id}`,
             kind: 'outside',
-            name: `Outside work, ${step.note ?? step.id}, ${job.title}`,
+            name: $localize`Outside work, ${step.note ?? step.id}, ${job.title}`,
             quantity: value(figureId.step(step.id, 'processUnits')),
             unit: 'units',
             figure: figureId.step(step.id, 'processUnits'),

@@ -133,7 +133,7 @@ export interface StreamShown {
 }
 
 const ordered = ({ count }: PlanEdge): { title: string; lines: string[] } => ({
-  title: 'Product',
+  title: $localize`Product`,
   lines: [numberText(count), 'ordered'],
 });
 
@@ -248,7 +248,7 @@ export function streamModel(job: Job, whole: Plan, shown: StreamShown = {}): Str
         x: MARGIN,
         y: step ? yOf(step) : joinY,
         width: END,
-        title: 'Paper',
+        title: $localize`Paper`,
         lines: component === undefined ? [] : paper(component),
       };
     }),

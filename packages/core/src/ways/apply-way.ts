@@ -47,7 +47,7 @@ export function splitText(job: Job, choice: WayChoice): readonly Component[] {
   return choice.sections.map((pages, i) => ({
     ...choose(like, choice),
     id: `section-${i + 1}`,
-    name: `Section of ${pages} pages`,
+    name: $localize`Section of ${pages} pages`,
     pages,
   }));
 }

@@ -83,10 +83,10 @@ export const rankWays = (ways: readonly Way[], ranking: Ranking): Way[] =>
 
 const boughtWords = (bought: Bought | undefined): string =>
   bought === undefined
-    ? 'as bought'
+    ? $localize`as bought`
     : bought.kind !== 'sheet'
       ? `${bought.kind} ${bought.widthMm}`
-      : `from ${bought.widthMm}x${bought.heightMm} ${bought.grain}`;
+      : $localize`from ${bought.widthMm}x${bought.heightMm} ${bought.grain}`;
 
 /** Stable name of a choice. */
 export const wayId = ({ press, stock, sheet, bought, workStyle, sections, shared }: WayChoice): string =>
@@ -97,7 +97,7 @@ export const wayId = ({ press, stock, sheet, bought, workStyle, sections, shared
     boughtWords(bought),
     workStyle,
     ...(sections ? [sections.join('+')] : []),
-    ...(shared ? ['shared forms'] : []),
+    ...(shared ? [$localize`shared forms`] : []),
   ].join(' | ');
 
 /**

@@ -29,7 +29,9 @@ function fieldIssues(of: unknown, field: WorksField): Issue[] {
         ? []
         : [error('works.field-choice', path, { field: name, choices: choices.join(', ') })];
     case 'flag':
-      return typeof value === 'boolean' ? [] : [error('works.field-choice', path, { field: name, choices: 'yes, no' })];
+      return typeof value === 'boolean'
+        ? []
+        : [error('works.field-choice', path, { field: name, choices: $localize`yes, no` })];
   }
 }
 

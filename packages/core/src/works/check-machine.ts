@@ -20,7 +20,7 @@ function pieceIssues({ takes }: Machine): Issue[] {
   if (!takes) return [];
   const sorted = (of: readonly [number, number]): readonly number[] => [...of].sort((a, b) => b - a);
   const [most, least] = [sorted(takes.maxMm), sorted(takes.minMm)];
-  return ['longer side', 'shorter side'].flatMap((what, i) =>
+  return [$localize`longer side`, $localize`shorter side`].flatMap((what, i) =>
     (least[i] ?? 0) > (most[i] ?? 0)
       ? [error('works.most-below-least', 'takes.maxMm', { what, least: least[i] ?? 0, most: most[i] ?? 0 })]
       : [],
@@ -32,8 +32,8 @@ function marginIssues(press: PressLimits): Issue[] {
   const { gripperMm, tailMm, sideMm, turnsSheet, minSheetMm } = press;
   const along = gripperMm + (turnsSheet ? Math.max(gripperMm, tailMm) : tailMm);
   return [
-    { path: 'press.gripperMm', what: 'Gripper and tail margins', margins: along, sheet: minSheetMm[1] },
-    { path: 'press.sideMm', what: 'Both side margins', margins: 2 * sideMm, sheet: minSheetMm[0] },
+    { path: 'press.gripperMm', what: $localize`Gripper and tail margins`, margins: along, sheet: minSheetMm[1] },
+    { path: 'press.sideMm', what: $localize`Both side margins`, margins: 2 * sideMm, sheet: minSheetMm[0] },
   ].flatMap(({ path, what, margins, sheet }) =>
     margins >= sheet ? [error('works.margins-too-wide', path, { what, margins, sheet })] : [],
   );

@@ -54,14 +54,14 @@ const folder = (
  * limits are corrected to the machine that stands there. Source: common practice, no source.
  */
 export const MACHINE_TYPES: readonly Machine[] = [
-  sheetPress('B1', 'B1 four-colour', 4),
-  sheetPress('B1', 'B1 five-colour with coating', 5, { coatingUnits: 1, maxCaliperUm: 800 }),
-  sheetPress('B2', 'B2 two-colour', 2),
-  sheetPress('B2', 'B2 five-colour with coating', 5, { coatingUnits: 1, maxCaliperUm: 600 }),
-  sheetPress('B2', 'B2 eight-unit perfector 4/4', 8, { perfects: true, turnsSheet: true }),
-  sheetPress('B3', 'B3 four-colour', 4),
-  sheetPress('B3', 'B3 two-colour perfector 1/1', 2, { perfects: true, turnsSheet: true }),
-  folder('Buckle folder B2, four pockets', [740, 520], 300, [4, 1]),
-  folder('Knife and buckle folder B1', [1020, 720], 500, [4, 3]),
+  sheetPress('B1', $localize`B1 four-colour`, 4),
+  sheetPress('B1', $localize`B1 five-colour with coating`, 5, { coatingUnits: 1, maxCaliperUm: 800 }),
+  sheetPress('B2', $localize`B2 two-colour`, 2),
+  sheetPress('B2', $localize`B2 five-colour with coating`, 5, { coatingUnits: 1, maxCaliperUm: 600 }),
+  sheetPress('B2', $localize`B2 eight-unit perfector 4/4`, 8, { perfects: true, turnsSheet: true }),
+  sheetPress('B3', $localize`B3 four-colour`, 4),
+  sheetPress('B3', $localize`B3 two-colour perfector 1/1`, 2, { perfects: true, turnsSheet: true }),
+  folder($localize`Buckle folder B2, four pockets`, [740, 520], 300, [4, 1]),
+  folder($localize`Knife and buckle folder B1`, [1020, 720], 500, [4, 3]),
   ...SHIPPED_WORKS.machines,
 ];

@@ -4,16 +4,16 @@ import type { SheetSize } from './works.js';
 
 /** What a column of a price list may tell, as people call it. */
 export const PRICE_COLUMNS = {
-  name: 'Paper',
-  gsm: 'Weight, g/m²',
-  bulk: 'Bulk, cm³/g',
-  caliper: 'Caliper, µm or mm',
-  coated: 'Coated, yes or no',
-  size: 'Sheet size',
-  grain: 'Grain, long or short',
-  roll: 'Roll width, mm',
-  price: 'Price',
-  currency: 'Currency',
+  name: $localize`Paper`,
+  gsm: $localize`Weight, g/m²`,
+  bulk: $localize`Bulk, cm³/g`,
+  caliper: $localize`Caliper, µm or mm`,
+  coated: $localize`Coated, yes or no`,
+  size: $localize`Sheet size`,
+  grain: $localize`Grain, long or short`,
+  roll: $localize`Roll width, mm`,
+  price: $localize`Price`,
+  currency: $localize`Currency`,
 } as const;
 /** One of them. */
 export type PriceColumn = keyof typeof PRICE_COLUMNS;

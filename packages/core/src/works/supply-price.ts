@@ -97,7 +97,7 @@ function dearerThanMore(
 export function costWorking(bought: Purchase, { price: { price, per, measure }, cost }: Priced, works: Works): string {
   const amount = measure === 'kg' ? (kilograms(bought, works) ?? 0) : bought.quantity;
   const unit = measure === 'kg' ? 'kg' : bought.unit;
-  return `cost = ${Number(amount.toFixed(3))} ${unit} × ${price} / ${per} ${unit} = ${cost.toFixed(2)}`;
+  return $localize`cost = ${Number(amount.toFixed(3))} ${unit} × ${price} / ${per} ${unit} = ${cost.toFixed(2)}`;
 }
 
 /** Who sells it, and at which prices. */

@@ -70,7 +70,7 @@ function shapeOf(image: GeoTIFFImage): Shape {
     image.getTileWidth(),
     Math.min(image.getTileHeight(), image.isTiled ? Infinity : height),
   ];
-  if (!(blockWidth > 0 && blockHeight > 0)) refuse('artwork.unreadable', { why: 'its strips have no size' });
+  if (!(blockWidth > 0 && blockHeight > 0)) refuse('artwork.unreadable', { why: $localize`its strips have no size` });
   return { image, width, height, samples, compression, planar, blockWidth, blockHeight };
 }
 
@@ -170,7 +170,7 @@ async function readPlaces(source: ByteSource, image: GeoTIFFImage, littleEndian:
     const table = deferredArrays.get(tag);
     if (!table) continue;
     const size = PLACE_BYTES[table.fieldType];
-    if (!size) refuse('artwork.unreadable', { why: 'its strips have no place' });
+    if (!size) refuse('artwork.unreadable', { why: $localize`its strips have no place` });
     else if (table.arrayOffset + table.length * size > source.size) refuse('artwork.truncated');
     else {
       const view = new DataView(await source.read(table.arrayOffset, table.length * size));

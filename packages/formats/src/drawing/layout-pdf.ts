@@ -11,7 +11,7 @@ const ROOM: [number, number] = [740, 400];
 /** A component's layout with its dimensions, a page for each printed side. */
 export function layoutPdf(document: JobDocument, layout: ComponentLayout): Promise<Buffer> {
   const { component, machine } = layout;
-  const edge = machine.press?.web ? 'the web runs upwards' : 'gripper edge at the bottom';
+  const edge = machine.press?.web ? $localize`the web runs upwards` : $localize`gripper edge at the bottom`;
   const sides = component.back.length > 0 ? SHEET_SIDES : (['front'] as const);
   const content = sides.flatMap((side, i): Content[] => [
     {
@@ -20,14 +20,18 @@ export function layoutPdf(document: JobDocument, layout: ComponentLayout): Promi
       ...(i > 0 ? { pageBreak: 'before' as const } : {}),
     },
     {
-      text: `${stateText(document)}. ${layoutWords(layout)}. Seen from the printed side, ${edge}. Millimetres.`,
+      text: $localize`${stateText(document)}. ${layoutWords(layout)}. Seen from the printed side, ${edge}. Millimetres.`,
       style: 'quiet',
       margin: [0, 2, 0, 8],
     },
     { svg: layoutSvg(drawLayout(layout, side), { dimensions: true }), fit: ROOM },
   ]);
   return renderPdf(
-    { content, pageOrientation: 'landscape', info: { title: `${document.job.number} layout ${component.name}` } },
+    {
+      content,
+      pageOrientation: 'landscape',
+      info: { title: $localize`${document.job.number} layout ${component.name}` },
+    },
     document.at,
   );
 }

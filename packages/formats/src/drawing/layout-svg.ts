@@ -104,7 +104,7 @@ function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
     ? [path(`M${x - 220} ${y + 22} h130 m-14 -8 l14 8 l-14 8 m-102 -16 l-14 8 l14 8`), text(x, y + 30, 'grain', 'end')]
     : [
         path(`M${x + 22} 30 v130 m-8 -14 l8 14 l8 -14 m-16 -102 l8 -14 l8 14`),
-        text(x, y + 30, 'grain as the arrow', 'end'),
+        text(x, y + 30, $localize`grain as the arrow`, 'end'),
       ];
 }
 
@@ -133,7 +133,12 @@ export function layoutSvg(drawing: LayoutDrawing, { dimensions = false, gripper 
       ...(piece.mark ? [rect(piece.mark, 'fill="#222222"'), markCode(piece.mark)] : []),
       ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
     ]),
-    text(0, sheet.height + 30, cutOffs > 0 ? 'web, printed upwards' : `gripper edge, ${edge}`, 'start'),
+    text(
+      0,
+      sheet.height + 30,
+      cutOffs > 0 ? $localize`web, printed upwards` : $localize`gripper edge, ${edge}`,
+      'start',
+    ),
     ...grainArrow(sheet, grain),
   ];
   const before = dimensions ? DIMENSION_ROOM : 3;

@@ -197,19 +197,23 @@ export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit |
     return fail(
       error('die.unreadable', 'text', {
         format: 'DXF',
-        why: caught instanceof Error ? caught.message : 'its end is missing',
+        why: caught instanceof Error ? caught.message : $localize`its end is missing`,
       }),
     );
   }
-  if (!parsed) return fail(error('die.unreadable', 'text', { format: 'DXF', why: 'it holds no sections' }));
+  if (!parsed) return fail(error('die.unreadable', 'text', { format: 'DXF', why: $localize`it holds no sections` }));
   const said = Number(parsed.header?.['$INSUNITS'] ?? 0);
   const units = unit ?? INSUNITS[said];
-  if (!units) return fail(error('die.unknown-units', 'unit', { units: said === 0 ? 'none' : `code ${said}` }));
+  if (!units) return fail(error('die.unknown-units', 'unit', { units: said === 0 ? 'none' : $localize`code ${said}` }));
   const reader = new Reader(parsed.blocks ?? {});
   const scale = DRAWING_UNITS[units];
   if (!reader.read(parsed.entities ?? [], ({ x, y }) => ({ x: x * scale, y: y * scale }), undefined, 0))
     return fail(
-      error('die.too-many', 'text', { value: `more than ${MOST_ENTITIES}`, what: 'entities', most: MOST_ENTITIES }),
+      error('die.too-many', 'text', {
+        value: $localize`more than ${MOST_ENTITIES}`,
+        what: 'entities',
+        most: MOST_ENTITIES,
+      }),
     );
   return mapRuns(reader.runs, mapping);
 }

@@ -68,10 +68,11 @@ export function readSvg(text: string, mapping: LayerMapping, unit: DrawingUnit):
   if (text.length > MOST_FILE_BYTES)
     return fail(error('die.too-many', 'text', { value: text.length, what: 'bytes', most: MOST_FILE_BYTES }));
   if (/<!(DOCTYPE|ENTITY)/i.test(text))
-    return fail(error('die.unreadable', 'text', { format: 'SVG', why: 'it brings definitions of its own' }));
+    return fail(error('die.unreadable', 'text', { format: 'SVG', why: $localize`it brings definitions of its own` }));
   const scale = DRAWING_UNITS[unit];
   const paths = [...text.matchAll(/<path\b([^>]*)>/gi)].map(([, attributes = '']) => attributes);
-  if (paths.length === 0) return fail(error('die.unreadable', 'text', { format: 'SVG', why: 'it holds no paths' }));
+  if (paths.length === 0)
+    return fail(error('die.unreadable', 'text', { format: 'SVG', why: $localize`it holds no paths` }));
   const attribute = (source: string, name: string): string | undefined =>
     new RegExp(`\\s${name}="([^"]*)"`, 'i').exec(source)?.[1];
   try {
@@ -85,6 +86,6 @@ export function readSvg(text: string, mapping: LayerMapping, unit: DrawingUnit):
       mapping,
     );
   } catch {
-    return fail(error('die.unreadable', 'text', { format: 'SVG', why: 'a path cannot be followed' }));
+    return fail(error('die.unreadable', 'text', { format: 'SVG', why: $localize`a path cannot be followed` }));
   }
 }

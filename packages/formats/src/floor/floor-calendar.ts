@@ -8,7 +8,7 @@ function eventOf({ id, at: made, plan }: ShiftBook['schedule'], line: ShiftBookL
   const { slot, machine, job, title, station, changes, waitsFor } = line;
   const event = new ICAL.Component('vevent');
   const at = (minute: number): ICAL.Time => utc(plan.origin + minute * MINUTE_MS);
-  const told = [title, changes, waitsFor === '' ? '' : `Waits: ${waitsFor}`, slot.place ?? ''];
+  const told = [title, changes, waitsFor === '' ? '' : $localize`Waits: ${waitsFor}`, slot.place ?? ''];
   event.addPropertyWithValue('uid', `${slot.job}-${slot.step}@floor.druckerei`);
   event.addPropertyWithValue('sequence', id);
   event.addPropertyWithValue('dtstamp', utc(Date.parse(made)));
@@ -34,7 +34,7 @@ export function floorCalendar({ works, book }: FloorCalendar): string {
   const calendar = new ICAL.Component('vcalendar');
   calendar.addPropertyWithValue('version', '2.0');
   calendar.addPropertyWithValue('prodid', '-//Druckerei//Floor//EN');
-  calendar.addPropertyWithValue('x-wr-calname', `Floor, ${works}`);
+  calendar.addPropertyWithValue('x-wr-calname', $localize`Floor, ${works}`);
   if (book) for (const line of shiftBookLines(book)) calendar.addSubcomponent(eventOf(book.schedule, line));
   return calendar.toString();
 }

@@ -73,7 +73,8 @@ class Reader {
   take(from: string, until: string, why: string): void {
     if (until <= this.window.from) this.over++;
     else if (from >= this.window.until) this.later++;
-    else if (until <= from) this.left.push(`${why === '' ? 'An event' : why} on ${from.slice(0, 10)} has no length.`);
+    else if (until <= from)
+      this.left.push($localize`${why === '' ? $localize`An event` : why} on ${from.slice(0, 10)} has no length.`);
     else this.stretches.push({ from, until, why: why.slice(0, MOST_WHY) });
   }
 
@@ -98,7 +99,7 @@ class Reader {
       told(at.item, at.startDate, at.endDate);
     }
     if (this.stretches.length <= MOST_STRETCHES)
-      this.left.push(`${summaryOf(event) || 'An event'} comes too often to be followed.`);
+      this.left.push($localize`${summaryOf(event) || $localize`An event`} comes too often to be followed.`);
   }
 
   busy(component: ICAL.Component): void {
@@ -115,8 +116,12 @@ class Reader {
 
   notes(): string[] {
     const many = (count: number, what: string): string[] =>
-      count === 0 ? [] : [`${numberText(count)} ${count === 1 ? 'event is' : 'events are'} ${what}.`];
-    return [...many(this.over, 'over already'), ...many(this.later, 'more than a year away'), ...this.left];
+      count === 0 ? [] : [`${numberText(count)} ${count === 1 ? $localize`event is` : $localize`events are`} ${what}.`];
+    return [
+      ...many(this.over, $localize`over already`),
+      ...many(this.later, $localize`more than a year away`),
+      ...this.left,
+    ];
   }
 }
 
@@ -141,34 +146,44 @@ function eventsOf(calendar: ICAL.Component): { event: ICAL.Component; exceptions
 export function readCalendar(text: string, window: CalendarWindow): ReadCalendar {
   const wrong = (problem: string): ReadCalendar => ({ ok: false, problem });
   if (text.length > MOST_CALENDAR_BYTES)
-    return wrong(`This calendar is larger than ${MOST_CALENDAR_BYTES / 1e6} MB. Export fewer days or fewer calendars.`);
+    return wrong(
+      $localize`This calendar is larger than ${MOST_CALENDAR_BYTES / 1e6} MB. Export fewer days or fewer calendars.`,
+    );
   if (!/^\s*BEGIN:VCALENDAR/i.test(text))
-    return wrong('This is no iCalendar file: it does not begin with BEGIN:VCALENDAR. Export it as .ics.');
+    return wrong($localize`This is no iCalendar file: it does not begin with BEGIN:VCALENDAR. Export it as .ics.`);
   const count = text.match(/^BEGIN:(VEVENT|VFREEBUSY)/gim)?.length ?? 0;
-  if (count === 0) return wrong('This calendar has no events.');
+  if (count === 0) return wrong($localize`This calendar has no events.`);
   if (count > MOST_EVENTS)
     return wrong(
-      `This calendar has ${numberText(count)} events, and at most ${numberText(MOST_EVENTS)} are read. Export fewer days.`,
+      $localize`This calendar has ${numberText(count)} events, and at most ${numberText(MOST_EVENTS)} are read. Export fewer days.`,
     );
   const reader = new Reader(window);
   let calendar: ICAL.Component;
   try {
     calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
   } catch (error) {
-    return wrong(`This calendar cannot be read: ${error instanceof Error ? error.message : 'it is broken'}.`);
+    return wrong(
+      $localize`This calendar cannot be read: ${error instanceof Error ? error.message : $localize`it is broken`}.`,
+    );
   }
   const tryOut = (what: string, read: () => void): void => {
     try {
       read();
     } catch (error) {
-      reader.left.push(`${what} cannot be read: ${error instanceof Error ? error.message : 'it is broken'}.`);
+      reader.left.push(
+        $localize`${what} cannot be read: ${error instanceof Error ? error.message : $localize`it is broken`}.`,
+      );
     }
   };
   for (const { event, exceptions } of eventsOf(calendar))
-    tryOut(String(event.getFirstPropertyValue('summary') ?? 'An event'), () => reader.event(event, exceptions));
-  for (const one of calendar.getAllSubcomponents('vfreebusy')) tryOut('A busy time', () => reader.busy(one));
+    tryOut(String(event.getFirstPropertyValue('summary') ?? $localize`An event`), () =>
+      reader.event(event, exceptions),
+    );
+  for (const one of calendar.getAllSubcomponents('vfreebusy')) tryOut($localize`A busy time`, () => reader.busy(one));
   if (reader.stretches.length > MOST_STRETCHES)
-    return wrong(`This calendar closes the works more than ${numberText(MOST_STRETCHES)} times. Export fewer days.`);
+    return wrong(
+      $localize`This calendar closes the works more than ${numberText(MOST_STRETCHES)} times. Export fewer days.`,
+    );
   const stretches = [...new Map(reader.stretches.map((one) => [JSON.stringify(one), one])).values()].sort((a, b) =>
     a.from < b.from ? -1 : a.from > b.from ? 1 : 0,
   );

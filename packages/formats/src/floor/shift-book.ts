@@ -70,16 +70,16 @@ export const shiftBookCsv = (book: ShiftBook): string =>
   Papa.unparse(
     {
       fields: [
-        'Machine',
-        'Begins',
-        'Through',
-        'Job',
-        'Title',
-        'Station',
-        'Set-up, min',
-        'Changed before',
-        'Waits for',
-        'Who',
+        $localize`Machine`,
+        $localize`Begins`,
+        $localize`Through`,
+        $localize`Job`,
+        $localize`Title`,
+        $localize`Station`,
+        $localize`Set-up, min`,
+        $localize`Changed before`,
+        $localize`Waits for`,
+        $localize`Who`,
       ],
       data: shiftBookLines(book).map(({ slot, machine, begins, through, job, title, station, changes, waitsFor }) => [
         machine,
@@ -99,9 +99,26 @@ export const shiftBookCsv = (book: ShiftBook): string =>
 
 const WIDTHS = [34, 52, 72, '*', 36, 150, 150, 64];
 const headsOf = (): TableCell[] =>
-  heads('Begins', 'Through', 'Job', 'Station', '>Set-up', 'Changed before', 'Waits for', 'Who');
+  heads(
+    $localize`Begins`,
+    $localize`Through`,
+    $localize`Job`,
+    $localize`Station`,
+    '>Set-up',
+    $localize`Changed before`,
+    $localize`Waits for`,
+    $localize`Who`,
+  );
 
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const WEEKDAYS = [
+  $localize`Sunday`,
+  $localize`Monday`,
+  $localize`Tuesday`,
+  $localize`Wednesday`,
+  $localize`Thursday`,
+  $localize`Friday`,
+  $localize`Saturday`,
+];
 const dayText = (day: string): string => `${WEEKDAYS[new Date(`${day}T00:00:00Z`).getUTCDay()] ?? ''}, ${day}`;
 
 /** The end of a station as its line tells it: the day only where it is another. */
@@ -132,7 +149,7 @@ function groupedBy(
 export function shiftBookPdf(book: ShiftBook): Promise<Buffer> {
   const { works, schedule } = book;
   const lines = shiftBookLines(book);
-  const state = `${schedule.state === 'in force' ? 'In force' : 'A trial, not in force'}, ${schedule.by}, ${schedule.at.slice(0, 16).replace('T', ' ')} UTC`;
+  const state = $localize`${schedule.state === 'in force' ? $localize`In force` : $localize`A trial, not in force`}, ${schedule.by}, ${schedule.at.slice(0, 16).replace('T', ' ')} UTC`;
   const content: Content[] = [...groupedBy(lines, ({ machine }) => machine)].flatMap(([machine, own], i): Content[] => [
     { text: machine, style: 'title', ...(i > 0 ? { pageBreak: 'before' as const } : {}) },
     { text: state, style: 'quiet' },
@@ -140,17 +157,18 @@ export function shiftBookPdf(book: ShiftBook): Promise<Buffer> {
       stack: [{ text: dayText(day), style: 'heading' }, table(WIDTHS, headsOf(), of.map(rowOf))],
     })),
   ]);
-  const title = `Shift book, ${works}`;
+  const title = $localize`Shift book, ${works}`;
   return renderPdf(
     {
       pageOrientation: 'landscape',
       info: { title },
       footer: (page, count) => ({
-        text: footText(`${title}. Schedule ${schedule.id}, ${state}. Page ${page} of ${count}`, book.book),
+        text: footText($localize`${title}. Schedule ${schedule.id}, ${state}. Page ${page} of ${count}`, book.book),
         margin: [42, 12],
         style: 'quiet',
       }),
-      content: content.length > 0 ? content : [{ text: title, style: 'title' }, 'No station runs on a machine.'],
+      content:
+        content.length > 0 ? content : [{ text: title, style: 'title' }, $localize`No station runs on a machine.`],
     },
     new Date(schedule.at),
   );

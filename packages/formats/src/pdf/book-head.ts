@@ -10,4 +10,4 @@ export const grouped = (sha256: string): string => (sha256.match(/.{8}/g) ?? [])
 
 /** What stands at the foot of a page, with how the book ended when it was printed: whoever has the paper can have the hash looked up. */
 export const footText = (text: string, book: BookHead | undefined): string =>
-  book ? `${text}\nBook to entry ${book.entry}: ${grouped(book.sha256)}` : text;
+  book ? $localize`${text}\nBook to entry ${book.entry}\: ${grouped(book.sha256)}` : text;

@@ -30,11 +30,15 @@ const solved = (row: Figure): TableCell[] => [
 
 function exercise(one: Exercise, answers: boolean): Content {
   const rows = answers
-    ? table([170, 110, '*'], heads('Row', 'Answer', 'How'), one.rows.map(solved))
-    : table([200, '*', 70], heads('Row', 'Your answer', ''), one.rows.map(blank));
+    ? table([170, 110, '*'], heads($localize`Row`, $localize`Answer`, $localize`How`), one.rows.map(solved))
+    : table([200, '*', 70], heads($localize`Row`, $localize`Your answer`, ''), one.rows.map(blank));
   return {
     unbreakable: true,
-    stack: [{ text: `No. ${one.seed}`, style: 'heading' }, { text: docketText(one), margin: [0, 0, 0, 6] }, rows],
+    stack: [
+      { text: $localize`No. ${one.seed}`, style: 'heading' },
+      { text: docketText(one), margin: [0, 0, 0, 6] },
+      rows,
+    ],
   };
 }
 
@@ -42,13 +46,13 @@ function exercise(one: Exercise, answers: boolean): Content {
 export function exerciseSheetPdf({ exercises, answers, works, at }: ExerciseSheet): Promise<Buffer> {
   const [first] = exercises;
   if (!first) throw new Error('a sheet wants an exercise');
-  const title = `${exerciseName(first.kind)}${answers ? ', answers' : ''}`;
-  const name: Content = answers ? [] : { text: 'Name:', margin: [0, 6, 0, 0] };
+  const title = `${exerciseName(first.kind)}${answers ? $localize`, answers` : ''}`;
+  const name: Content = answers ? [] : { text: $localize`Name:`, margin: [0, 6, 0, 0] };
   return renderPdf(
     {
       info: { title },
       footer: (page, pages) => ({
-        text: `${works}  |  ${title}  |  ${page} of ${pages}`,
+        text: $localize`${works}  |  ${title}  |  ${page} of ${pages}`,
         style: 'quiet',
         margin: [42, 14, 36, 0],
       }),

@@ -5,7 +5,7 @@ import type { AuditRecord } from '@druckerei/contract';
 export const auditCsv = (lines: readonly AuditRecord[]): string =>
   Papa.unparse(
     {
-      fields: ['When', 'Who', 'What', 'Of which'],
+      fields: ['When', $localize`Who`, 'What', $localize`Of which`],
       data: lines.map(({ at, by, what, subject }) => [at, by, what, subject]),
     },
     { escapeFormulae: true },

@@ -34,7 +34,8 @@ function tokensOf(text: string, faults: CgatsFault[]): Token[] {
       for (const [found, quoted, word] of row.matchAll(/"((?:[^"]|"")*)"|#.*$|([^\s"#]+)|"[^"]*$/g)) {
         if (quoted !== undefined) tokens.push({ text: quoted.replaceAll('""', '"'), line, quoted: true });
         else if (word !== undefined) tokens.push({ text: word, line, quoted: false });
-        else if (!found.startsWith('#')) faults.push({ line, message: 'A text begins with " and does not end.' });
+        else if (!found.startsWith('#'))
+          faults.push({ line, message: $localize`A text begins with " and does not end.` });
       }
       return tokens;
     });
@@ -49,7 +50,10 @@ function sectionAt(
 ): { readonly section: readonly Token[]; readonly next: number } {
   const end = tokens.findIndex(({ text, quoted }, i) => i > begin && !quoted && text === `END_${name}`);
   if (end >= 0) return { section: tokens.slice(begin + 1, end), next: end + 1 };
-  faults.push({ line: tokens[begin]?.line ?? 1, message: `BEGIN_${name} has no END_${name}: the file is cut off.` });
+  faults.push({
+    line: tokens[begin]?.line ?? 1,
+    message: $localize`BEGIN_${name} has no END_${name}\: the file is cut off.`,
+  });
   return { section: tokens.slice(begin + 1), next: tokens.length };
 }
 
@@ -60,13 +64,13 @@ function setsOf(section: readonly Token[], fields: readonly string[], faults: Cg
     const cells = section.slice(i, i + fields.length);
     const line = cells[0]?.line ?? 1;
     if (cells.length < fields.length)
-      faults.push({ line, message: `The last set has ${cells.length} values, ${fields.length} are wanted.` });
+      faults.push({ line, message: $localize`The last set has ${cells.length} values, ${fields.length} are wanted.` });
     else sets.push({ line, cells: cells.map(({ text }) => text) });
     for (const cell of cells)
       if (!cell.quoted && /^[+-]?\d+,\d+$/.test(cell.text))
         faults.push({
           line: cell.line,
-          message: `${cell.text} has a decimal comma: write ${cell.text.replace(',', '.')}.`,
+          message: $localize`${cell.text} has a decimal comma: write ${cell.text.replace(',', '.')}.`,
         });
   }
   return sets;
@@ -76,7 +80,7 @@ function counted(keywords: ReadonlyMap<string, string>, name: string, found: num
   const told = keywords.get(name);
   return told === undefined || Number(told) === found
     ? []
-    : [{ line, message: `${name} says ${told}, ${found} are there.` }];
+    : [{ line, message: $localize`${name} says ${told}, ${found} are there.` }];
 }
 
 /** Reads measurements as text: keywords, quoted texts, comments, several tables. Source: ISO 28178 (CGATS), from memory. */
@@ -96,7 +100,8 @@ export function readCgats(text: string): ReadCgats {
       i = next;
     } else if (word === 'BEGIN_DATA') {
       const { section, next } = sectionAt(tokens, i, 'DATA', faults);
-      if (fields.length === 0) faults.push({ line, message: 'Data come before BEGIN_DATA_FORMAT says what they are.' });
+      if (fields.length === 0)
+        faults.push({ line, message: $localize`Data come before BEGIN_DATA_FORMAT says what they are.` });
       else {
         const sets = setsOf(section, fields, faults);
         faults.push(...counted(keywords, 'NUMBER_OF_SETS', sets.length, line));
@@ -113,7 +118,7 @@ export function readCgats(text: string): ReadCgats {
     }
   }
   if (tables.length === 0 && faults.length === 0)
-    faults.push({ line: 1, message: 'No BEGIN_DATA: this is no file of measurements.' });
+    faults.push({ line: 1, message: $localize`No BEGIN_DATA: this is no file of measurements.` });
   return { tables, faults };
 }
 
@@ -169,14 +174,14 @@ export function readingsOf({ tables, faults }: ReadCgats): {
     if (columns.length === 0)
       wrong.push({
         line: sets[0]?.line ?? 1,
-        message: `None of ${fields.join(', ')} is a density or a colour difference.`,
+        message: $localize`None of ${fields.join(', ')} is a density or a colour difference.`,
       });
     return sets.flatMap(({ cells, line }) =>
       columns.flatMap((field): CgatsReading[] => {
         const text = cell(cells, field);
         const value = Number(text);
         if (text === '' || !Number.isFinite(value)) {
-          wrong.push({ line, message: `${field} is ${text === '' ? 'empty' : text}: a number is wanted.` });
+          wrong.push({ line, message: $localize`${field} is ${text === '' ? 'empty' : text}\: a number is wanted.` });
           return [];
         }
         const sheet = Number(cell(cells, 'SHEET') || NaN);

@@ -78,7 +78,7 @@ export function readMachines(text: string, taken: readonly string[] = []): ReadM
     .map((column) => ({
       line: 1,
       column,
-      message: 'No machine has this column. Take it out, or call it as the export does.',
+      message: $localize`No machine has this column. Take it out, or call it as the export does.`,
     }));
   const ids = new Set(taken);
   const machines = rows.flatMap((row, i): Machine[] => {

@@ -79,7 +79,7 @@ function sheetName(name: string, taken: ReadonlySet<string>): string {
       .slice(0, most)
       .replace(/[\ud800-\udbff]$/, '')
       .replace(/^['\s]+|['\s]+$/g, '');
-  const said = cut(name.replace(/[[\]:*?/\\\p{Cc}]/gu, ' ').replace(/\s+/g, ' '), NAME_LETTERS) || 'Table';
+  const said = cut(name.replace(/[[\]:*?/\\\p{Cc}]/gu, ' ').replace(/\s+/g, ' '), NAME_LETTERS) || $localize`Table`;
   for (let i = 1; ; i++) {
     const more = i === 1 ? '' : ` ${i}`;
     const made = cut(said, NAME_LETTERS - more.length) + more;

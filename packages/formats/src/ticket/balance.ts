@@ -16,7 +16,7 @@ export function balanceLine({ job, plan, works }: JobDocument): Content {
     return sum > 0 ? [`${WAY_NAMES[way]} ${kg(sum)}`] : [];
   });
   return {
-    text: `Material: ${kg(inKg)} come in; ${kg(productKg)} (${share(productKg / inKg)}) leave as product, ${kg(wasteKg)} (${share(wasteKg / inKg)}) are waste.${co2Kg === undefined ? '' : ` By the factors of the works ${kg(co2Kg)} of CO2 equivalent.`} ${ways.join('; ')}.`,
+    text: $localize`Material: ${kg(inKg)} come in; ${kg(productKg)} (${share(productKg / inKg)}) leave as product, ${kg(wasteKg)} (${share(wasteKg / inKg)}) are waste.${co2Kg === undefined ? '' : $localize` By the factors of the works ${kg(co2Kg)} of CO2 equivalent.`} ${ways.join('; ')}.`,
     margin: [0, 2, 0, 0],
   };
 }

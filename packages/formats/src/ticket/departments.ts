@@ -5,11 +5,11 @@ export type Department = 'press' | 'finishing' | 'bindery' | 'boxes' | 'packing'
 
 /** What the departments are called on the ticket. */
 export const DEPARTMENT_NAMES: Readonly<Record<Department, string>> = {
-  press: 'Press room',
-  finishing: 'Cutting, folding and surfaces',
-  bindery: 'Bindery',
-  boxes: 'Box shop',
-  packing: 'Hands, inspection and packing',
+  press: $localize`Press room`,
+  finishing: $localize`Cutting, folding and surfaces`,
+  bindery: $localize`Bindery`,
+  boxes: $localize`Box shop`,
+  packing: $localize`Hands, inspection and packing`,
 };
 
 /** The department of every operation. Source: common practice, no source. */

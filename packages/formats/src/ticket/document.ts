@@ -18,4 +18,4 @@ export const number = (value: number, digits = 0): string => numberText(value, d
 export const percent = (share: number): string => `${numberText(share * 100)} %`;
 
 export const stateText = ({ revision, state }: JobDocument): string =>
-  `Revision ${revision}, ${state === 'released' ? 'released' : 'draft, not released'}`;
+  $localize`Revision ${revision}, ${state === 'released' ? 'released' : $localize`draft, not released`}`;

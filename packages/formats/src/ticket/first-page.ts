@@ -24,10 +24,10 @@ import { heads, right, table } from './table.js';
 
 const overs = ({ job: { order } }: JobDocument): string => {
   const { policy } = order;
-  if (policy.kind === 'exact') return 'exactly this many';
+  if (policy.kind === 'exact') return $localize`exactly this many`;
   return policy.kind === 'all-overs'
-    ? 'all overs are delivered'
-    : `${policy.under === 0 ? 'no unders' : `at most ${policy.under} % under`}, ${policy.over === 0 ? 'no overs' : `at most ${policy.over} % over`}`;
+    ? $localize`all overs are delivered`
+    : `${policy.under === 0 ? $localize`no unders` : $localize`at most ${policy.under} % under`}, ${policy.over === 0 ? $localize`no overs` : $localize`at most ${policy.over} % over`}`;
 };
 
 /** Components that are made alike, as one. */
@@ -37,7 +37,7 @@ function header(document: JobDocument): Content {
   const { job, plan, works } = document;
   // Beside sizes in inches, a drawing says what its own are in.
   const inMillimetres: Content[] =
-    measureSystem(works.measures) === 'metric' ? [] : [{ text: 'Drawn in millimetres', style: 'small' }];
+    measureSystem(works.measures) === 'metric' ? [] : [{ text: $localize`Drawn in millimetres`, style: 'small' }];
   const code: Content[] = isCodable(job.number)
     ? [{ svg: code128Svg(job.number), width: 150, alignment: 'right' }]
     : [];
@@ -47,17 +47,19 @@ function header(document: JobDocument): Content {
       {
         width: '*',
         stack: [
-          { text: `${works.name}  |  Job ticket`, style: 'quiet' },
+          { text: $localize`${works.name}  |  Job ticket`, style: 'quiet' },
           { text: `${job.number}  ${job.title}`, style: 'title' },
           { text: job.customer },
           {
-            text: `${number(job.order.quantity)} ${figureOf(plan, 'order.quantity')?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? `, ${number(job.order.plannedOvers)} planned over` : ''}`,
+            text: `${number(job.order.quantity)} ${figureOf(plan, 'order.quantity')?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? $localize`, ${number(job.order.plannedOvers)} planned over` : ''}`,
             bold: true,
           },
           ...(job.order.deliveries ?? []).map(({ quantity, due }, i) => ({
-            text: `Delivery ${i + 1}: ${number(quantity)}${due === undefined ? '' : `, due ${due}`}`,
+            text: $localize`Delivery ${i + 1}\: ${number(quantity)}${due === undefined ? '' : $localize`, due ${due}`}`,
           })),
-          { text: `${job.due === undefined ? 'No due date' : `Due ${job.due}`}  |  ${stateText(document)}` },
+          {
+            text: `${job.due === undefined ? $localize`No due date` : $localize`Due ${job.due}`}  |  ${stateText(document)}`,
+          },
         ],
       },
       ...(picture
@@ -92,7 +94,7 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
       [
         name,
         sizeWords(component, measureSystem(works.measures)),
-        `${stock?.name ?? component.stock}\n${said.size(sheet.widthMm, sheet.heightMm)}, grain along ${said.sides(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
+        $localize`${stock?.name ?? component.stock}\n${said.size(sheet.widthMm, sheet.heightMm)}, grain along ${said.sides(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
         `${press?.name ?? component.press}\n${component.workStyle}`,
         `${inksOf(component.front)} / ${inksOf(component.back)}`,
         right(number(sum(plan.totals.platesByComponent))),
@@ -105,14 +107,14 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
   const sheets = Object.values(totals.pressSheets).reduce((a, b) => a + b, 0);
   const school = { step: 'step by step', added: 'added up', table: 'by table', sure: 'by sureness' }[plan.school];
   return [
-    { text: 'Components', style: 'heading' },
+    { text: $localize`Components`, style: 'heading' },
     table(
       [80, 62, '*', 84, 34, 28, 44, 42],
       heads(
-        'Component',
-        'Size',
-        'Stock and sheet',
-        'Press',
+        $localize`Component`,
+        $localize`Size`,
+        $localize`Stock and sheet`,
+        $localize`Press`,
         'Front / back',
         '>Plates',
         '>Into press',
@@ -121,7 +123,7 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
       rows,
     ),
     {
-      text: `${figureOf(plan, 'total.pressSheets')?.name ?? ''} ${number(sheets)}, plates ${number(totals.plates)}, paper ${said.quantity(totals.paperKg, 'kg')}, ink ${said.quantity(totals.inkKg, 'kg')}, machine hours ${hoursText(totals.hours)}, first sheet to last box ${hoursText(totals.leadHours)}. Spoilage reckoned ${school}.`,
+      text: $localize`${figureOf(plan, 'total.pressSheets')?.name ?? ''} ${number(sheets)}, plates ${number(totals.plates)}, paper ${said.quantity(totals.paperKg, 'kg')}, ink ${said.quantity(totals.inkKg, 'kg')}, machine hours ${hoursText(totals.hours)}, first sheet to last box ${hoursText(totals.leadHours)}. Spoilage reckoned ${school}.`,
       margin: [0, 4, 0, 0],
     },
   ];
@@ -132,16 +134,16 @@ function gates({ job, plan, works }: JobDocument): Content[] {
   const prints = plan.steps.some(({ operation }) => operation === 'print' || operation === 'overprint');
   const mixed = inkNames(job).filter((name) => wantsTrial(inkOf(job, works, name)));
   const names = [
-    ...(prints ? ['Artwork approved', 'Carriers inspected'] : []),
-    ...(mixed.length > 0 ? [`Trial accepted: ${mixed.join(', ')}`] : []),
-    ...(prints ? ['First good sheet passed: position, colour, register'] : []),
-    'Count of good pieces agreed, ready for delivery',
+    ...(prints ? [$localize`Artwork approved`, $localize`Carriers inspected`] : []),
+    ...(mixed.length > 0 ? [$localize`Trial accepted: ${mixed.join(', ')}`] : []),
+    ...(prints ? [$localize`First good sheet passed: position, colour, register`] : []),
+    $localize`Count of good pieces agreed, ready for delivery`,
   ];
   return [
-    { text: 'To be signed', style: 'heading' },
+    { text: $localize`To be signed`, style: 'heading' },
     table(
       ['*', 120, 90],
-      heads('Gate', 'Signed', 'Date and hour'),
+      heads($localize`Gate`, $localize`Signed`, $localize`Date and hour`),
       names.map((name) => [{ text: name, margin: [0, 3, 0, 3] }, '', '']),
     ),
   ];

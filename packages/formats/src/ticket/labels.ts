@@ -27,8 +27,8 @@ function label(document: JobDocument, things: Labelled, pile: Pile, scale: numbe
     : [];
   const what =
     things === 'piles'
-      ? [`Done: ${pile.state}`, `Next: ${pile.next ?? 'delivery'}`]
-      : [job.customer, job.due === undefined ? '' : `Due ${job.due}`];
+      ? [$localize`Done: ${pile.state}`, $localize`Next: ${pile.next ?? 'delivery'}`]
+      : [job.customer, job.due === undefined ? '' : $localize`Due ${job.due}`];
   return {
     stack: [
       { text: `${works.name}  |  ${stateText(document)}`, fontSize: size(8) },
@@ -44,7 +44,7 @@ function label(document: JobDocument, things: Labelled, pile: Pile, scale: numbe
             margin: [0, size(6), 0, 0],
           },
           {
-            text: `${NAMES[things]} ${number(pile.number)} of ${number(pile.of)}`,
+            text: $localize`${NAMES[things]} ${number(pile.number)} of ${number(pile.of)}`,
             fontSize: size(14),
             alignment: 'right',
             margin: [0, size(14), 0, 0],
@@ -65,11 +65,11 @@ export function labelsPdf(document: JobDocument, things: Labelled, size: LabelSi
   const piles = labelled(document, things).slice(0, MOST_LABELS);
   const pages = piles.map((pile): Content => label(document, things, pile, scale));
   const definition: TDocumentDefinitions = {
-    info: { title: `Labels ${document.job.number}, ${things}` },
+    info: { title: $localize`Labels ${document.job.number}, ${things}` },
     ...paper,
     content:
       pages.length === 0
-        ? [{ text: `${document.job.number} has no ${things}.` }]
+        ? [{ text: $localize`${document.job.number} has no ${things}.` }]
         : pages.map((page, i): Content => (i === 0 ? page : { stack: [page], pageBreak: 'before' })),
   };
   return renderPdf(definition, document.at);

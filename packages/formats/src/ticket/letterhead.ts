@@ -38,14 +38,14 @@ export const letterhead = ({ name, place, letterhead: lines, logo }: Letterhead)
 export function pictureOf(bytes: Uint8Array): { readonly logo: string } | { readonly wrong: string } {
   const size = pictureSize(bytes);
   const media = MEDIA[size?.type ?? ''];
-  if (size === undefined || media === undefined) return { wrong: 'This is neither a PNG nor a JPEG.' };
+  if (size === undefined || media === undefined) return { wrong: $localize`This is neither a PNG nor a JPEG.` };
   if (Math.max(size.width, size.height) > MOST_LOGO_SIDE)
     return {
-      wrong: `It has ${size.width} × ${size.height} pixels; make it no larger than ${MOST_LOGO_SIDE} either way.`,
+      wrong: $localize`It has ${size.width} × ${size.height} pixels; make it no larger than ${MOST_LOGO_SIDE} either way.`,
     };
   return { logo: `data:${media};base64,${Buffer.from(bytes).toString('base64')}` };
 }
 
 /** A page with the head alone: throws where the logo cannot be drawn. */
 export const letterheadPdf = (works: Letterhead): Promise<Buffer> =>
-  renderPdf({ info: { title: 'Letterhead' }, content: [letterhead(works)] }, new Date(0));
+  renderPdf({ info: { title: $localize`Letterhead` }, content: [letterhead(works)] }, new Date(0));

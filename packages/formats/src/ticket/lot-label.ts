@@ -30,11 +30,11 @@ export function lotLabelPdf(lot: LotLabel): Promise<Buffer> {
     { text: lot.name, bold: true, fontSize: size(16) },
     { text: `${numberText(lot.quantity, 3)} ${unitText(lot.unit, lot.quantity)}`, bold: true, fontSize: size(24) },
     ...(lot.place ? [{ text: lot.place, fontSize: size(16) }] : []),
-    { text: [`came ${lot.came}`, lot.reason].filter(Boolean).join(', '), fontSize: size(10) },
+    { text: [$localize`came ${lot.came}`, lot.reason].filter(Boolean).join(', '), fontSize: size(10) },
     { svg: code128Svg(lotCode(lot.id)), width: size(150), margin: [0, size(6), 0, 0] },
   ];
   return renderPdf(
-    { info: { title: `Label ${lotCode(lot.id)}` }, ...page, content },
+    { info: { title: $localize`Label ${lotCode(lot.id)}` }, ...page, content },
     new Date(`${lot.came}T12:00:00Z`),
   );
 }

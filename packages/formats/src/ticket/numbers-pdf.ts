@@ -34,23 +34,23 @@ export function numbersPdf(document: JobDocument, step: PlanStep, lines: readonl
     });
   return renderPdf(
     {
-      info: { title: `${job.number} numbers` },
+      info: { title: $localize`${job.number} numbers` },
       footer: (page, count) => ({
-        text: footText(`${job.number}  ${page} of ${count}`, document.book),
+        text: footText($localize`${job.number}  ${page} of ${count}`, document.book),
         margin: [42, 12],
         style: 'quiet',
       }),
       content: [
-        { text: `${job.number}  Numbers`, style: 'title' },
+        { text: $localize`${job.number}  Numbers`, style: 'title' },
         {
-          text: `${job.title}. ${number(lines.length)} numbers at ${step.name.toLowerCase()}, ${number(voided.length)} voided. ${stateText(document)}.`,
+          text: $localize`${job.title}. ${number(lines.length)} numbers at ${step.name.toLowerCase()}, ${number(voided.length)} voided. ${stateText(document)}.`,
           style: 'quiet',
         },
         {
-          text: 'Sheet.position and number; struck through where voided, with what replaces it.',
+          text: $localize`Sheet.position and number; struck through where voided, with what replaces it.`,
           margin: [0, 0, 0, 8],
         },
-        ...voided.map(({ printed, replacedBy }) => `${printed} is void, replaced by ${replacedBy}`),
+        ...voided.map(({ printed, replacedBy }) => $localize`${printed} is void, replaced by ${replacedBy}`),
         ...pages,
       ],
     },

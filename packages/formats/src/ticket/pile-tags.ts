@@ -31,7 +31,7 @@ function tag(document: JobDocument, pile: Pile): Content {
             stack: [
               { text: `${job.number}  ${job.title}`, bold: true, fontSize: 11 },
               { text: pile.component },
-              { text: `Done: ${pile.state}. Next: ${pile.next ?? 'delivery'}.` },
+              { text: $localize`Done: ${pile.state}. Next: ${pile.next ?? 'delivery'}.` },
               { text: stateText(document), style: 'quiet' },
             ],
           },
@@ -45,7 +45,7 @@ function tag(document: JobDocument, pile: Pile): Content {
                 fontSize: 14,
                 alignment: 'right',
               },
-              { text: `pile ${pile.number} of ${pile.of}`, alignment: 'right' },
+              { text: $localize`pile ${pile.number} of ${pile.of}`, alignment: 'right' },
             ],
           },
         ],
@@ -53,7 +53,7 @@ function tag(document: JobDocument, pile: Pile): Content {
           {
             border: [true, false, false, true],
             margin: [6, 14, 6, 6],
-            text: 'Counted: ____________   by: ____________   date: ____________',
+            text: $localize`Counted: ____________   by: ____________   date: ____________`,
           },
           { border: [false, false, true, true], margin: [0, 2, 6, 6], ...code },
         ],
@@ -66,7 +66,7 @@ function tag(document: JobDocument, pile: Pile): Content {
 export const pileTagsPdf = (document: JobDocument): Promise<Buffer> =>
   renderPdf(
     {
-      info: { title: `Pile tags ${document.job.number}` },
+      info: { title: $localize`Pile tags ${document.job.number}` },
       content: listPiles(document.job, document.plan).map((pile) => tag(document, pile)),
     },
     document.at,

@@ -37,7 +37,7 @@ import { heads, right, table } from './table.js';
 
 const quiet = (text: string): Content => ({ text, style: 'small', margin: [0, 2, 0, 0] });
 const cautionText = (cautions: readonly string[]): Content =>
-  quiet(`Cautions. ${[...new Set(cautions)].join(' ')} ${CAUTION_RULE}`);
+  quiet($localize`Cautions. ${[...new Set(cautions)].join(' ')} ${CAUTION_RULE}`);
 
 /** What components that are made alike are called together, by each of them; the first stands for the others. */
 interface Together {
@@ -97,7 +97,7 @@ function carriers({ job, plan, works }: JobDocument, { name, ...alike }: Togethe
       [
         units.join(' '),
         name(carrier.component),
-        `${namesOf(line)}${line.length > inks ? `, ${line.length} of them` : ''}${carrier.owner === 'customer' ? ' (customer’s property)' : ''}`,
+        `${namesOf(line)}${line.length > inks ? $localize`, ${line.length} of them` : ''}${carrier.owner === 'customer' ? $localize` (customer’s property)` : ''}`,
         CARRIER_NAMES[carrier.kind],
         together(line.map((one) => makingWords(one, system))),
         right(number(carrier.impressions)),
@@ -106,10 +106,22 @@ function carriers({ job, plan, works }: JobDocument, { name, ...alike }: Togethe
     ];
   });
   return [
-    { text: 'Carriers', style: 'station', margin: [0, 6, 0, 2] },
-    table([30, 84, 84, 40, '*', 34, 40], heads('Unit', 'Component', 'Of', 'Kind', 'Made as', '>Runs', '>Life'), rows),
+    { text: $localize`Carriers`, style: 'station', margin: [0, 6, 0, 2] },
+    table(
+      [30, 84, 84, 40, '*', 34, 40],
+      heads(
+        $localize`Unit`,
+        $localize`Component`,
+        $localize`Of`,
+        $localize`Kind`,
+        $localize`Made as`,
+        '>Runs',
+        '>Life',
+      ),
+      rows,
+    ),
     quiet(
-      'None is made before the artwork is approved; each is inspected before the press starts, and held until the count is safe.',
+      $localize`None is made before the artwork is approved; each is inspected before the press starts, and held until the count is safe.`,
     ),
     cautionText(all.flatMap(({ kind }) => CARRIER_CAUTIONS[kind])),
   ];
@@ -161,14 +173,28 @@ function inks(document: JobDocument, placed: readonly Placed[], together: Togeth
   const totals = inkNames(job).map((name) => {
     const [kg, pails] = [valueAt(plan, figureId.ink(name, 'kg')) ?? 0, valueAt(plan, figureId.ink(name, 'pails')) ?? 0];
     const { kind, accountable } = inkOf(job, works, name);
-    return `${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? ', issued and returned by weight' : ''}) ${said.measure(kg, 'kg', 2)} in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
+    return $localize`${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? $localize`, issued and returned by weight` : ''}) ${said.measure(kg, 'kg', 2)} in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
   });
   return [
-    { text: 'Inks', style: 'station', margin: [0, 6, 0, 2] },
-    table([92, 32, '*', 110, 56], heads('Component', 'Side', 'Unit, ink, to draw', 'Stands here', 'Wash-up for'), rows),
-    { text: `To draw: ${totals.join('; ')}.`, margin: [0, 4, 0, 0] },
+    { text: $localize`Inks`, style: 'station', margin: [0, 6, 0, 2] },
+    table(
+      [92, 32, '*', 110, 56],
+      heads(
+        $localize`Component`,
+        $localize`Side`,
+        $localize`Unit, ink, to draw`,
+        $localize`Stands here`,
+        $localize`Wash-up for`,
+      ),
+      rows,
+    ),
+    { text: $localize`To draw: ${totals.join('; ')}.`, margin: [0, 4, 0, 0] },
     ...(job.contact
-      ? [quiet(`The product touches ${CONTACT_WORDS[job.contact]}: inks, varnishes and glues cleared for it only.`)]
+      ? [
+          quiet(
+            $localize`The product touches ${CONTACT_WORDS[job.contact]}\: inks, varnishes and glues cleared for it only.`,
+          ),
+        ]
       : []),
     cautionText(INK_CAUTIONS),
   ];
@@ -184,23 +210,25 @@ function mixing({ job, plan, works }: JobDocument): Content[] {
     const kg = valueAt(plan, figureId.ink(name, 'kg')) ?? 0;
     const limit = tolerance ?? normsOf(works, job.norms)('ink.trialTolerance').value;
     const target = aim
-      ? `Aim L* ${number(aim.l, 1)} a* ${number(aim.a, 1)} b* ${number(aim.b, 1)}, accepted up to CIEDE2000 ${number(limit, 1)}.`
-      : 'No aim is set.';
+      ? $localize`Aim L* ${number(aim.l, 1)} a* ${number(aim.a, 1)} b* ${number(aim.b, 1)}, accepted up to CIEDE2000 ${number(limit, 1)}.`
+      : $localize`No aim is set.`;
     const list = mixInk(recipe, kg, rests, name);
     const rows = list.ok
       ? [
           ...list.value.rests.map(({ name: rest, kg: of }): TableCell[] => [
-            `${rest} (rest)`,
+            $localize`${rest} (rest)`,
             right(said.number(of, 'kg', 3)),
           ]),
           ...list.value.bases.map(({ ink: base, kg: of }): TableCell[] => [base, right(said.number(of, 'kg', 3))]),
         ]
       : [];
     const content: Content[] = [
-      { text: `Mixing: ${name}`, style: 'station', margin: [0, 6, 0, 2] },
-      ...(rows.length > 0 ? [table(['*', 60], heads('Weigh out', `>${said.unit('kg')}`), rows)] : []),
+      { text: $localize`Mixing: ${name}`, style: 'station', margin: [0, 6, 0, 2] },
+      ...(rows.length > 0 ? [table(['*', 60], heads($localize`Weigh out`, `>${said.unit('kg')}`), rows)] : []),
       ...(recipe.length > 0 && !list.ok ? [quiet(list.issues.map(issueText).join(' '))] : []),
-      quiet(`${target} Draw it down on the job’s own stock; the press does not start before the trial is accepted.`),
+      quiet(
+        $localize`${target} Draw it down on the job’s own stock; the press does not start before the trial is accepted.`,
+      ),
     ];
     return [{ unbreakable: true, stack: content }];
   });
@@ -219,21 +247,21 @@ function register({ job, plan, works }: JobDocument, together: Together): Conten
       REGISTER_WORDS[kind],
       right(`± ${said.number(toleranceMm, 'mm', 2)}`),
       what,
-      right(haveMm === undefined ? 'by the file' : said.number(haveMm, 'mm', 2)),
+      right(haveMm === undefined ? $localize`by the file` : said.number(haveMm, 'mm', 2)),
       right(said.number(neededMm, 'mm', 2)),
     ]);
     const at = places.map(({ xMm, yMm }) => `${said.number(xMm, 'mm', 1)} / ${said.number(yMm, 'mm', 1)}`).join(', ');
     const content: Content[] = [
-      { text: `Register: ${together.name(layout.component.id)}`, style: 'station', margin: [0, 6, 0, 2] },
+      { text: $localize`Register: ${together.name(layout.component.id)}`, style: 'station', margin: [0, 6, 0, 2] },
       table(
         ['*', 70, 70, 70, 60],
-        heads('What', `>Within, ${mm}`, 'Bounds', `>There is, ${mm}`, `>Needed, ${mm}`),
+        heads('What', `>Within, ${mm}`, $localize`Bounds`, `>There is, ${mm}`, `>Needed, ${mm}`),
         rows,
       ),
       quiet(
         places.length > 0
-          ? `Marks at ${at} ${mm}, from the left and from the gripper edge, seen printed side up.`
-          : 'No place is clear for register marks.',
+          ? $localize`Marks at ${at} ${mm}, from the left and from the gripper edge, seen printed side up.`
+          : $localize`No place is clear for register marks.`,
       ),
     ];
     return [{ unbreakable: true, stack: content }];
@@ -249,19 +277,19 @@ function zones(placed: readonly Placed[]): Content[] {
     const lines = Math.ceil(shares.length / PER_LINE);
     return Array.from({ length: lines }, (_, line): TableCell[] => {
       const part = shares.slice(line * PER_LINE, (line + 1) * PER_LINE);
-      const unit = ink.unit === undefined ? 'no unit' : `unit ${ink.unit + 1}`;
+      const unit = ink.unit === undefined ? $localize`no unit` : $localize`unit ${ink.unit + 1}`;
       return [
         line === 0 ? `${layout.component.name}, ${unit}, ${ink.name}` : '',
-        `${line * PER_LINE + 1} to ${line * PER_LINE + part.length}`,
+        $localize`${line * PER_LINE + 1} to ${line * PER_LINE + part.length}`,
         { text: part.map((share) => number(share * 100)).join('  '), characterSpacing: 0.2 },
       ];
     });
   });
   if (rows.length === 0) return [];
   return [
-    { text: 'Ink zones', style: 'station', margin: [0, 6, 0, 2] },
-    table([130, 50, '*'], heads('Unit', 'Zones', 'Coverage, %'), rows),
-    quiet('Zone 1 is at the left of the sheet seen printed side up.'),
+    { text: $localize`Ink zones`, style: 'station', margin: [0, 6, 0, 2] },
+    table([130, 50, '*'], heads($localize`Unit`, $localize`Zones`, $localize`Coverage, %`), rows),
+    quiet($localize`Zone 1 is at the left of the sheet seen printed side up.`),
   ];
 }
 

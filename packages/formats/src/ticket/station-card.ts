@@ -43,14 +43,19 @@ export function stationCard(
           list.rows.slice(0, rows).map((row) => row.map((cell) => String(cell))),
         ),
         ...(list.rows.length > rows
-          ? [{ text: `and ${number(list.rows.length - rows)} more, in the station’s own document`, style: 'quiet' }]
+          ? [
+              {
+                text: $localize`and ${number(list.rows.length - rows)} more, in the station’s own document`,
+                style: 'quiet',
+              },
+            ]
           : []),
       ],
     })),
     drawings: sheet.drawings.map((drawing): Content => ({
       stack: [
         { svg: stationSvg(drawing), fit: [width, width * 0.55] },
-        { text: `${drawing.title}, millimetres`, style: 'small' },
+        { text: $localize`${drawing.title}, millimetres`, style: 'small' },
       ],
       unbreakable: true,
       margin: [0, 3, 0, 0],
@@ -68,7 +73,7 @@ export function stationPdf(document: JobDocument, step: PlanStep, title: string)
     {
       info: { title: `${job.number} ${title}` },
       footer: (page, pages) => ({
-        text: footText(`${job.number}  ${title}  ${page} of ${pages}`, document.book),
+        text: footText($localize`${job.number}  ${title}  ${page} of ${pages}`, document.book),
         margin: [42, 12],
         style: 'quiet',
       }),

@@ -3,8 +3,8 @@ import { type JobDocument, number, percent } from './document.js';
 import { Said } from './measures.js';
 
 const platesLine = (plates: number, plateless: boolean): string => {
-  if (plateless) return 'no plates';
-  return plates === 0 ? 'the plates of the pass before stay on' : `hang ${number(plates)} plates`;
+  if (plateless) return $localize`no plates`;
+  return plates === 0 ? $localize`the plates of the pass before stay on` : $localize`hang ${number(plates)} plates`;
 };
 
 /** Instructions for one station, a line each: what comes in, what must go out, and what the machine is set to. */
@@ -18,45 +18,45 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
   const lines: string[] = [];
   if (step.operation === 'outside') {
     lines.push(
-      `Send out ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}; ${number(step.needsOut)} good have to come back. Away ${hoursText(step.lagHours)}. Count both.`,
+      $localize`Send out ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}; ${number(step.needsOut)} good have to come back. Away ${hoursText(step.lagHours)}. Count both.`,
     );
   } else if (step.operation === 'dry') {
     lines.push(
-      `Lies ${hoursText(step.lagHours)} before the next step. ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}.`,
+      $localize`Lies ${hoursText(step.lagHours)} before the next step. ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}.`,
     );
   } else {
     lines.push(
-      `${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${unitText(step.unitOut, step.needsOut)}.`,
-      `Allowed: set-up ${number(step.setup)}${step.setupSpoils > 0 ? ` good and ${number(step.setupSpoils)} of spoils` : ''}, running ${percent(step.running)}${step.samples > 0 ? `, samples ${number(step.samples)}` : ''}. Planned ${hoursText(step.hours)}.`,
+      $localize`${machine ? `${machine.name}. ` : ''}Take in ${number(step.processUnits)} ${unitText(step.unitIn, step.processUnits)}; give out at least ${number(step.needsOut)} good ${unitText(step.unitOut, step.needsOut)}.`,
+      $localize`Allowed: set-up ${number(step.setup)}${step.setupSpoils > 0 ? $localize` good and ${number(step.setupSpoils)} of spoils` : ''}, running ${percent(step.running)}${step.samples > 0 ? $localize`, samples ${number(step.samples)}` : ''}. Planned ${hoursText(step.hours)}.`,
     );
   }
   if (incoming && step.operation !== 'dry') {
     lines.push(
-      `Comes as ${said.number(incoming.widthMm, 'mm')} x ${said.measure(incoming.heightMm, 'mm')}, ${said.measure(incoming.caliperUm, 'um')}, grain along ${incoming.grain === 'width' ? 'the first' : 'the second'} side.`,
+      $localize`Comes as ${said.number(incoming.widthMm, 'mm')} x ${said.measure(incoming.heightMm, 'mm')}, ${said.measure(incoming.caliperUm, 'um')}, grain along ${incoming.grain === 'width' ? $localize`:of its sides|:the first` : $localize`:of its sides|:the second`} side.`,
     );
   }
   const parted = plan.edges.filter(({ from }) => from === step.id);
   if (new Set(parted.map(({ material }) => material)).size > 1)
     lines.push(
-      `Parts into ${parted.map(({ count, state }) => `${number(count)} ${unitText(state.unit, count)}`).join(', ')}.`,
+      $localize`Parts into ${parted.map(({ count, state }) => `${number(count)} ${unitText(state.unit, count)}`).join(', ')}.`,
     );
   if (step.operation === 'print' && component) {
     const side = source?.side ?? 'front';
     const plates = figure(figureId.step(step.id, 'platesHung')) ?? 0;
     const colours =
       side === 'both'
-        ? `front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
+        ? $localize`front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
         : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
-      `Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
-      `Double-sheet detector: sheet caliper ${said.measure(figure(figureId.component(component.id, 'caliper')) ?? 0, 'um')}. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
-      'Have the first good sheet passed for position, colour and register, and keep it, before the count begins.',
+      $localize`Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
+      $localize`Double-sheet detector: sheet caliper ${said.measure(figure(figureId.component(component.id, 'caliper')) ?? 0, 'um')}. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
+      $localize`Have the first good sheet passed for position, colour and register, and keep it, before the count begins.`,
     );
   }
   if (step.operation === 'overprint' && source?.inks?.length) {
     const carriers = figure(figureId.step(step.id, 'carriers')) ?? 0;
     lines.push(
-      `Inks: ${source.inks.map(({ name }) => name).join(', ')}; ${number(carriers)} ${unitText('carrier', carriers)}. Have the first good sheet passed.`,
+      $localize`Inks: ${source.inks.map(({ name }) => name).join(', ')}; ${number(carriers)} ${unitText('carrier', carriers)}. Have the first good sheet passed.`,
     );
   }
   const rolls = figure(figureId.component(step.component ?? '', 'rolls'));
@@ -64,15 +64,15 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     const splices = rolls - 1;
     const metres = (id: string): string => said.measure(figure(`component.${step.component ?? ''}.${id}`) ?? 0, 'm');
     lines.push(
-      `${number(rolls)} ${unitText('roll', rolls)} of ${metres('rollUsable')} printable, ${number(splices)} ${unitText('splice', splices)}; ${metres('rollNeed')} of web with what threads the press.`,
+      $localize`${number(rolls)} ${unitText('roll', rolls)} of ${metres('rollUsable')} printable, ${number(splices)} ${unitText('splice', splices)}; ${metres('rollNeed')} of web with what threads the press.`,
     );
   }
   const extras: readonly [string, string][] = [
     ['lifts', 'lifts'],
-    ['sheetsPerLift', 'sheets a lift'],
-    ['cuts', 'cuts a lift'],
+    ['sheetsPerLift', $localize`sheets a lift`],
+    ['cuts', $localize`cuts a lift`],
     ['foldCount', 'folds'],
-    ['perPack', 'pieces in a pack'],
+    ['perPack', $localize`pieces in a pack`],
     ['packs', 'packs'],
   ];
   const known = extras.flatMap(([id, name]) => {
@@ -80,6 +80,6 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     return value === undefined ? [] : [`${name} ${number(value)}`];
   });
   if (known.length > 0) lines.push(`${known.join(', ').replace(/^./, (first) => first.toUpperCase())}.`);
-  if (source?.note) lines.push(`Note: ${source.note}`);
+  if (source?.note) lines.push($localize`Note: ${source.note}`);
   return lines;
 }

@@ -24,8 +24,8 @@ function cautions({ operation }: PlanStep, name: string, said: Map<PlanStep['ope
   return {
     text:
       first === undefined
-        ? `Cautions. ${OPERATION_RULES[operation].cautions.join(' ')} ${CAUTION_RULE}`
-        : `Cautions as at ${first}.`,
+        ? $localize`Cautions. ${OPERATION_RULES[operation].cautions.join(' ')} ${CAUTION_RULE}`
+        : $localize`Cautions as at ${first}.`,
     style: 'small',
     margin: [0, 2, 0, 0],
   };
@@ -39,7 +39,7 @@ function station(
   said: Map<PlanStep['operation'], string>,
 ): Content {
   const component = document.job.components.find(({ id }) => id === step.component);
-  const of = group && group.ids.length > 1 ? `${group.name}, each` : component?.name;
+  const of = group && group.ids.length > 1 ? $localize`${group.name}, each` : component?.name;
   const name = `${OPERATION_RULES[step.operation].name}${of === undefined ? '' : `: ${of}`}`;
   const sheet = stationSheet(document.job, document.plan, document.works, step.id);
   const card = sheet ? stationCard(document, sheet, { width: SIDE }) : undefined;
@@ -98,10 +98,10 @@ function alikeCodes(document: JobDocument, { ids, name }: Alike, department: Dep
     {
       unbreakable: ids.length < 24,
       stack: [
-        { text: `${name}: pages and codes`, style: 'station', margin: [0, 6, 0, 2] },
+        { text: $localize`${name}\: pages and codes`, style: 'station', margin: [0, 6, 0, 2] },
         table(
           ['*', 60, ...columns.map(() => 130)],
-          heads('Component', 'Pages', ...columns.map(({ name: operation }) => `>${operation}`)),
+          heads($localize`Component`, $localize`Pages`, ...columns.map(({ name: operation }) => `>${operation}`)),
           rows,
         ),
       ],
@@ -138,8 +138,8 @@ function layoutOf({ plan, works }: JobDocument, step: PlanStep): Content[] {
   const drawing = drawLayout(layout);
   const { component, section, sheet, machine } = layout;
   const edge = machine.press?.web
-    ? 'The web runs upwards'
-    : `Gripper edge at the bottom${drawing.tailGripped ? ', tail gripped too' : ''}, ${said.size(layout.margins.gripperMm)}`;
+    ? $localize`The web runs upwards`
+    : $localize`Gripper edge at the bottom${drawing.tailGripped ? $localize`, tail gripped too` : ''}, ${said.size(layout.margins.gripperMm)}`;
   const twoSided = section !== undefined && component.back.length > 0;
   const svg = (side: 'front' | 'back', fit: [number, number]): Content => ({
     svg: layoutSvg(drawLayout(layout, side), { gripper: said.size(layout.margins.gripperMm) }),
@@ -150,14 +150,14 @@ function layoutOf({ plan, works }: JobDocument, step: PlanStep): Content[] {
     twoSided
       ? {
           columns: [
-            [{ text: 'Front', style: 'small' }, svg('front', half)],
-            [{ text: 'Back', style: 'small' }, svg('back', half)],
+            [{ text: $localize`Front`, style: 'small' }, svg('front', half)],
+            [{ text: $localize`Back`, style: 'small' }, svg('back', half)],
           ],
           columnGap: 6,
         }
       : svg('front', [SIDE, SIDE * 0.66]),
     {
-      text: `${layoutWords(layout)}; on ${said.size(sheet.widthMm, sheet.heightMm)}. ${edge}; grain ${drawing.grain === 'across' ? 'across the drawing' : 'up the drawing'}.`,
+      text: $localize`${layoutWords(layout)}; on ${said.size(sheet.widthMm, sheet.heightMm)}. ${edge}; grain ${drawing.grain === 'across' ? $localize`across the drawing` : $localize`up the drawing`}.`,
       style: 'small',
     },
   ];

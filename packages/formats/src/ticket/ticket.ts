@@ -30,12 +30,12 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
   const behind = [...part('finishing'), ...part('bindery'), ...part('boxes'), ...part('packing')];
   return renderPdf(
     {
-      info: { title: `Job ticket ${job.number}` },
+      info: { title: $localize`Job ticket ${job.number}` },
       pageMargins: MARGINS,
       defaultStyle: { font: 'Franklin', fontSize: 8, lineHeight: 1.05 },
       ...(document.state === 'draft' ? { watermark: { text: 'DRAFT', opacity: 0.06 } } : {}),
       footer: (page, pages) => ({
-        text: footText(`${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`, document.book),
+        text: footText($localize`${job.number}  |  ${stateText(document)}  |  ${page} of ${pages}`, document.book),
         style: 'quiet',
         margin: [42, 14, 36, 0],
       }),
@@ -47,7 +47,7 @@ export function ticketPdf(document: JobDocument): Promise<Buffer> {
         ...(without.includes('press')
           ? []
           : [
-              { text: 'Plate room, ink room and press', style: 'department', pageBreak: 'before' as const },
+              { text: $localize`Plate room, ink room and press`, style: 'department', pageBreak: 'before' as const },
               ...pressRoom(document, alike),
               ...part('press'),
             ]),

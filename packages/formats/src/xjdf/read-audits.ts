@@ -49,15 +49,15 @@ export function toldAudits(root: Tree): { audits: readonly ToldAudit[]; faults: 
     if (station === undefined)
       faults.push({
         line,
-        message: `${audit.name} names no station: JobPartID of the XJDF or DeviceID of its Header does.`,
+        message: $localize`${audit.name} names no station: JobPartID of the XJDF or DeviceID of its Header does.`,
       });
     else if (at === undefined)
       faults.push({
         line,
-        message: `${audit.name} does not say when: it wants a Header with a Time as 2026-12-01T14:05:00Z.`,
+        message: $localize`${audit.name} does not say when: it wants a Header with a Time as 2026-12-01T14:05:00Z.`,
       });
     else if (![good, spoiled].every(Number.isInteger))
-      faults.push({ line, message: `${audit.name} counts ${good} and ${spoiled}: counts are whole.` });
+      faults.push({ line, message: $localize`${audit.name} counts ${good} and ${spoiled}\: counts are whole.` });
     else if (begun !== undefined || good + spoiled > 0)
       audits.push({
         job: root.attributes['JobID'] ?? '',

@@ -27,7 +27,7 @@ export interface ToldXjdf {
 export type ReadXjdf =
   { readonly ok: true; readonly value: ToldXjdf } | { readonly ok: false; readonly faults: readonly FileFault[] };
 
-const inFile = ({ line, message }: FileFault): string => `Line ${line}: ${message}`;
+const inFile = ({ line, message }: FileFault): string => $localize`Line ${line}\: ${message}`;
 
 /** Attributes that the subset has not. */
 function unknownAttributes(tree: Tree): FileFault[] {
@@ -70,7 +70,10 @@ export function readXjdf(bytes: Uint8Array): ReadXjdf {
     const fits = letters <= MOST_FOREIGN && foreign.length < MOST_FOREIGN_ELEMENTS;
     if (fits) foreign.push({ at, xml });
     notes.push(
-      inFile({ line, message: `${name} is not understood, and ${fits ? 'kept as it is' : 'too much to be kept'}.` }),
+      inFile({
+        line,
+        message: $localize`${name} is not understood, and ${fits ? $localize`kept as it is` : $localize`too much to be kept`}.`,
+      }),
     );
   }
   notes.push(...unknownAttributes(root).map(inFile));
@@ -86,7 +89,7 @@ export function readXjdf(bytes: Uint8Array): ReadXjdf {
       jobFile: named(root, `${PREFIX}:Job`).at(0)?.text,
       audits,
       foreign,
-      notes: notes.length > NOTES ? [...notes.slice(0, NOTES), `And ${notes.length - NOTES} more.`] : notes,
+      notes: notes.length > NOTES ? [...notes.slice(0, NOTES), $localize`And ${notes.length - NOTES} more.`] : notes,
     },
   };
 }

@@ -24,11 +24,11 @@ const plain = (message: string): string =>
   message
     .trim()
     .replace(/\{[^}]*\}/g, '')
-    .replace(/ is not a valid value of the (?:atomic|list|union|local atomic) type /, ' is not a ')
+    .replace(/ is not a valid value of the (?:atomic|list|union|local atomic) type /, $localize` is not a `)
     .replace(/'xs:nonNegativeInteger'/g, 'whole number')
     .replace(/'xs:dateTime'/g, 'time (2026-12-01T14:05:00Z)')
     .replace(/'xs:duration'/g, 'duration (PT90M)')
-    .replace(/'xs:boolean'/g, 'true or false')
+    .replace(/'xs:boolean'/g, $localize`true or false`)
     .replace(/'xs:NMTOKENS?'/g, 'name (letters, digits, . - _)')
     .replace(/'(?:Measure|Measures|xs:double)'/g, 'number');
 
@@ -47,11 +47,12 @@ function schema(): XsdValidator {
 }
 
 function wrongRoot(document: XmlDocument): string | undefined {
-  if (document.dtd) return 'A DOCTYPE is not read: take it out. Nothing of an exchange file is defined by one.';
+  if (document.dtd)
+    return $localize`A DOCTYPE is not read: take it out. Nothing of an exchange file is defined by one.`;
   const { name, namespaceUri } = document.root;
   if (name === 'XJDF' && namespaceUri === XJDF) return undefined;
-  if (name === 'XJDF') return `The root has the namespace "${namespaceUri}"; ${XJDF} is read.`;
-  return `The root is ${name}; XJDF of the namespace ${XJDF} is read.`;
+  if (name === 'XJDF') return $localize`The root has the namespace "${namespaceUri}"; ${XJDF} is read.`;
+  return $localize`The root is ${name}; XJDF of the namespace ${XJDF} is read.`;
 }
 
 /** The faults of a document that the parser, or the schema of the subset, finds; undefined where none. */

@@ -21,13 +21,13 @@ function twice(elements: readonly Tree[]): FileFault[] {
     if (before === undefined) seen.set(id, line);
     return before === undefined
       ? []
-      : [{ line, message: `${name} has the ID ${id}, which one on line ${before} has.` }];
+      : [{ line, message: $localize`${name} has the ID ${id}, which one on line ${before} has.` }];
   });
 }
 
 const noProduct = (of: Tree, id: string): FileFault => ({
   line: of.line,
-  message: `${of.name} refers to the product ${id}, which is not in the list of products.`,
+  message: $localize`${of.name} refers to the product ${id}, which is not in the list of products.`,
 });
 
 /** What names something that there is not, or has a name that another has. */
@@ -52,7 +52,7 @@ export function referenceFaults(root: Tree): FileFault[] {
           : [
               {
                 line,
-                message: `CombinedProcessIndex ${index} is of no process: Types has ${processes}, counted from 0.`,
+                message: $localize`CombinedProcessIndex ${index} is of no process: Types has ${processes}, counted from 0.`,
               },
             ],
       ),
@@ -60,7 +60,7 @@ export function referenceFaults(root: Tree): FileFault[] {
     ...everywhere(root, 'Intent').flatMap((intent) => {
       const name = intent.attributes['Name'] ?? '';
       const known = intent.children.length === 0 || named(intent, name).length > 0;
-      return known ? [] : [{ line: intent.line, message: `The intent ${name} has no element ${name} in it.` }];
+      return known ? [] : [{ line: intent.line, message: $localize`The intent ${name} has no element ${name} in it.` }];
     }),
   ];
 }

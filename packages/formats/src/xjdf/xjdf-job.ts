@@ -40,13 +40,17 @@ function ownJob(text: string, told: ToldXjdf): XjdfJob {
   if (!read.ok)
     return {
       job: undefined,
-      why: read.errors.map(({ path, message }) => `The job file in it: ${path === '' ? '' : `${path}: `}${message}`),
+      why: read.errors.map(
+        ({ path, message }) => $localize`The job file in it: ${path === '' ? '' : `${path}: `}${message}`,
+      ),
     };
   const said: string[] = [];
   let { job } = read;
   for (const field of fieldsOf(job, told)) {
     if (field.told === undefined || field.told === writable(field.was)) continue;
-    said.push(`${field.name} is ${field.told}, and the job file in it says ${field.was}: ${field.told} was taken.`);
+    said.push(
+      $localize`${field.name} is ${field.told}, and the job file in it says ${field.was}\: ${field.told} was taken.`,
+    );
     job = field.set(job, field.told);
   }
   return { job, said };
@@ -62,9 +66,9 @@ function beyond({ pages = 0, widthMm = 0, heightMm = 0, colours }: ToldProduct):
   const side = Math.max(widthMm, heightMm);
   const inks = Math.max(colours?.front.length ?? 0, colours?.back.length ?? 0);
   return [
-    ...(pages > MOST_PAGES ? [`${pages} pages are more than ${MOST_PAGES}.`] : []),
-    ...(side > MOST_MM ? [`A side of ${side} mm is longer than ${MOST_MM} mm.`] : []),
-    ...(inks > MOST_INKS ? [`${inks} inks of a side are more than ${MOST_INKS}.`] : []),
+    ...(pages > MOST_PAGES ? [$localize`${pages} pages are more than ${MOST_PAGES}.`] : []),
+    ...(side > MOST_MM ? [$localize`A side of ${side} mm is longer than ${MOST_MM} mm.`] : []),
+    ...(inks > MOST_INKS ? [$localize`${inks} inks of a side are more than ${MOST_INKS}.`] : []),
   ];
 }
 
@@ -86,7 +90,10 @@ function withNames(job: Job, told: ToldColours): Job {
 function wantedJob(told: ToldXjdf, works: Works, number: string): XjdfJob {
   const { product } = told;
   if (!product)
-    return { job: undefined, why: ['There is no product in it: a ProductList with a Product says what is wanted.'] };
+    return {
+      job: undefined,
+      why: [$localize`There is no product in it: a ProductList with a Product says what is wanted.`],
+    };
   const { colours, ...of } = product;
   const wrong = beyond(product);
   if (wrong.length > 0) return { job: undefined, why: wrong };
@@ -114,8 +121,8 @@ function wantedJob(told: ToldXjdf, works: Works, number: string): XjdfJob {
   return {
     job: colours ? withNames(job, colours) : job,
     said: [
-      ...(usual.length > 0 ? [`Taken as usual: ${usualText(usual)}.`] : []),
-      ...left.map((one) => `The works has no ${one}; what is usual was taken.`),
+      ...(usual.length > 0 ? [$localize`Taken as usual: ${usualText(usual)}.`] : []),
+      ...left.map((one) => $localize`The works has no ${one}; what is usual was taken.`),
     ],
   };
 }

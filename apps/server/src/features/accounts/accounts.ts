@@ -40,7 +40,7 @@ export async function setFirstManager(
 type Ids = 'health' | 'ready' | 'session' | 'firstManager' | 'signIn' | 'signOut' | 'ownSettings';
 
 /** Told in the place of a wrong password where a code is still wanted; the page then asks for it. */
-const WANTS_CODE = 'The code of your second factor is wanted';
+const wantsCode = (): string => $localize`The code of your second factor is wanted`;
 
 export interface AccountOptions {
   readonly database: Database;
@@ -60,14 +60,16 @@ export function accountHandlers(options: AccountOptions): Pick<Handlers, Ids> {
   const schema = migrations().length;
   return {
     health: async () => {
-      if (!(await database.isAlive())) throw new ProblemError(503, 'The database does not answer');
+      if (!(await database.isAlive())) throw new ProblemError(503, $localize`The database does not answer`);
       return { status: 'ok' };
     },
     ready: async () => {
       // A newer instance may have gone on with the schema: this one is to be asked no more.
       const row = await database.one<{ count: number }>('accounts/migrations');
       if (row?.count !== schema)
-        throw new ProblemError(503, 'The schema is of another version', { detail: 'Bring this instance up to date.' });
+        throw new ProblemError(503, $localize`The schema is of another version`, {
+          detail: $localize`Bring this instance up to date.`,
+        });
       return { status: 'ready' };
     },
     session: async ({ account, request, response }) => {
@@ -92,15 +94,21 @@ export function accountHandlers(options: AccountOptions): Pick<Handlers, Ids> {
       // The password is right: only now is told that a code is wanted.
       const { totp_secret: secret = null } = known ?? {};
       const code = body.code?.trim() ?? '';
-      if (known && secret !== null && code === '') throw new ProblemError(401, WANTS_CODE);
+      if (known && secret !== null && code === '') throw new ProblemError(401, wantsCode());
       const mayUse = known !== undefined && (secret === null || (await useCode(database, known.id, secret, code)));
       await security.note(request, 'sign in', body.login, mayUse ? 'done' : 'refused');
       if (!mayUse)
-        throw new ProblemError(401, known ? 'This code does not count' : 'Name or password is wrong', {
-          ...(known
-            ? { detail: 'Wait for the next one that the app shows, or take a recovery code; each counts once.' }
-            : {}),
-        });
+        throw new ProblemError(
+          401,
+          known ? $localize`This code does not count` : $localize`Name or password is wrong`,
+          {
+            ...(known
+              ? {
+                  detail: $localize`Wait for the next one that the app shows, or take a recovery code; each counts once.`,
+                }
+              : {}),
+          },
+        );
       const account = await accountBy(database, known.id);
       await entry.enter(request, response, account);
       return { account };

@@ -25,7 +25,7 @@ export const findAccount = (queries: Queries, login: string): Promise<FoundAccou
 /** An account as whoever is signed in knows it. */
 export async function accountBy(queries: Queries, id: number): Promise<Account> {
   const account = await readAccount(queries, id);
-  if (!account) throw new ProblemError(401, 'Sign in first');
+  if (!account) throw new ProblemError(401, $localize`Sign in first`);
   return account;
 }
 

@@ -40,11 +40,13 @@ export const makeFirstManager = (
   database.transaction(async (queries) => {
     await lockKind(queries, 'account');
     if (!(await hasNobody(queries)))
-      throw new ProblemError(409, 'This works has its first manager already', {
-        detail: 'Sign in, or ask a manager for an account.',
+      throw new ProblemError(409, $localize`This works has its first manager already`, {
+        detail: $localize`Sign in, or ask a manager for an account.`,
       });
     if (!same(bare(code), bare(firstCode(secret))))
-      throw invalid([{ path: 'code', message: 'This is not the code that the terminal shows. Look there again.' }]);
+      throw invalid([
+        { path: 'code', message: $localize`This is not the code that the terminal shows. Look there again.` },
+      ]);
     await addAccount(queries, { login, name, role: 'manager', password, demo: false });
     const made = await queries.one<{ id: number }>('accounts/by-login', login);
     if (!made) throw new Error('the first manager was not added');

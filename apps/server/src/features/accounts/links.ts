@@ -14,8 +14,8 @@ import { hashOf } from '../../http/hash-of.js';
 async function linked(queries: Queries, token: string): Promise<Pick<Account, 'id' | 'login' | 'name'>> {
   const found = await queries.one<Pick<Account, 'id' | 'login' | 'name'>>('people/of-link', hashOf(token));
   if (!found)
-    throw new ProblemError(410, 'This link does not hold any longer', {
-      detail: 'It was used, or its time is over. Ask a manager for a new one.',
+    throw new ProblemError(410, $localize`This link does not hold any longer`, {
+      detail: $localize`It was used, or its time is over. Ask a manager for a new one.`,
     });
   return found;
 }

@@ -20,8 +20,7 @@ async function proveFactor(queries: Queries, { id, login }: Account, old = ''): 
     throw invalid([
       {
         path: 'old',
-        message:
-          'This is no code of the second factor that stands. Wait for the next one that its app shows, or take a recovery code; each counts once.',
+        message: $localize`This is no code of the second factor that stands. Wait for the next one that its app shows, or take a recovery code; each counts once.`,
       },
     ]);
 }
@@ -30,7 +29,7 @@ async function proveFactor(queries: Queries, { id, login }: Account, old = ''): 
 export const ownAccountHandlers = ({ database, memory, security, entry }: AccountOptions): Pick<Handlers, Ids> => ({
   ownPassword: async ({ account, body: { now, next }, request }) => {
     if (!(await entry.isRight(await findAccount(database, account.login), now)))
-      throw invalid([{ path: 'now', message: 'This is not your password.' }]);
+      throw invalid([{ path: 'now', message: $localize`This is not your password.` }]);
     refuseGuessable(next, [account.login, account.name], 'next');
     const hashed = await hash(next, HASHING);
     await database.transaction(async (queries) => {
@@ -56,8 +55,8 @@ export const ownAccountHandlers = ({ database, memory, security, entry }: Accoun
   },
   dropSecondFactor: async ({ account, body: { old }, request }) => {
     if (wantsFactor(account))
-      throw new ProblemError(409, 'The works wants a second factor of you', {
-        detail: 'Take up another one in its place, or ask for the setting to be changed.',
+      throw new ProblemError(409, $localize`The works wants a second factor of you`, {
+        detail: $localize`Take up another one in its place, or ask for the setting to be changed.`,
       });
     await database.transaction(async (queries) => {
       await proveFactor(queries, account, old);

@@ -31,7 +31,7 @@ export function refuseGuessable(password: string, about: readonly string[], at: 
   throw invalid([
     {
       path: at,
-      message: `This password is guessed easily. ${why === '' ? 'Take several words that do not belong together.' : why}`,
+      message: $localize`This password is guessed easily. ${why === '' ? $localize`Take several words that do not belong together.` : why}`,
     },
   ]);
 }

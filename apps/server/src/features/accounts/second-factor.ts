@@ -49,7 +49,7 @@ export async function takeUp(queries: Queries, account: number, secret: string, 
     throw invalid([
       {
         path: 'code',
-        message: 'This is not the code that the app shows now. Look at the clock of the device, and try the next one.',
+        message: $localize`This is not the code that the app shows now. Look at the clock of the device, and try the next one.`,
       },
     ]);
   const codes = recoveryCodes();

@@ -73,7 +73,7 @@ const isOfToday = (card: Assessment['card']): boolean => card?.edition === CARD_
 /** The same out of the database. */
 async function readAssessment(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
   const row = await database.one<KeptRow & Record<string, unknown>>('assessments/of-job', id);
-  if (!row) throw notFound('This job');
+  if (!row) throw notFound($localize`This job`);
   const stands =
     row.body !== null &&
     (row.body.problems.length > 0 || isOfToday(row.body.card)) &&
@@ -94,7 +94,7 @@ export async function assessmentOf(database: Database, workshop: Workshop, id: n
   const jobs = kept.get(database) ?? new Map<number, { stamp: string; assessment: Promise<Assessment> }>();
   kept.set(database, jobs);
   const row = await database.one<{ stamp: string }>('assessments/stamp', id);
-  if (!row) throw notFound('This job');
+  if (!row) throw notFound($localize`This job`);
   const before = jobs.get(id);
   if (before?.stamp === row.stamp) return before.assessment;
   const read = { stamp: row.stamp, assessment: readAssessment(database, workshop, id) };

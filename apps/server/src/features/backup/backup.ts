@@ -15,16 +15,17 @@ import { writeBackup } from '../../db/backup/write-backup.js';
 const ZIP = 'application/zip';
 /** Bytes of a file that is sent to be restored; larger ones are restored by the command. */
 export const MOST_BYTES = 1_000_000_000;
-const TOO_LARGE = `The file is larger than ${MOST_BYTES / 1e6} MB. Restore it with “npm run restore”.`;
+const tooLarge = (): string =>
+  $localize`The file is larger than ${MOST_BYTES / 1e6} MB. Restore it with “npm run restore”.`;
 
 async function receive(request: Request, file: string): Promise<void> {
-  if (!request.is(ZIP)) throw new ProblemError(415, `Send the backup itself, as ${ZIP}`);
+  if (!request.is(ZIP)) throw new ProblemError(415, $localize`Send the backup itself, as ${ZIP}`);
   try {
-    await pipeline(request, upTo(MOST_BYTES, TOO_LARGE), fs.createWriteStream(file, { mode: 0o600 }));
+    await pipeline(request, upTo(MOST_BYTES, tooLarge()), fs.createWriteStream(file, { mode: 0o600 }));
   } catch (error) {
     throw error instanceof ProblemError
       ? error
-      : new ProblemError(400, 'The file did not come in whole. Send it again.');
+      : new ProblemError(400, $localize`The file did not come in whole. Send it again.`);
   }
 }
 
@@ -45,7 +46,8 @@ const brought = ({ made, tables }: Manifest): Restored => ({
 
 /** Why a backup was not restored, as an answer. */
 const told = (error: unknown): unknown => {
-  if (error instanceof WorksInUse) return new ProblemError(409, 'This works is in use', { detail: error.message });
+  if (error instanceof WorksInUse)
+    return new ProblemError(409, $localize`This works is in use`, { detail: error.message });
   if (error instanceof UnusableBackup) return new ProblemError(422, error.message);
   return error;
 };

@@ -31,7 +31,9 @@ export async function refuseUnseen(
 ): Promise<void> {
   const last = await queries.one<{ id: number; after: Value; changed_by: string }>('changes/last', kind, subject);
   if (last && last.id > seen)
-    throw new ProblemError(409, `${last.changed_by} has changed this meanwhile`, { detail: words(last.after) });
+    throw new ProblemError(409, $localize`${last.changed_by} has changed this meanwhile`, {
+      detail: words(last.after),
+    });
 }
 
 export const noteChange = (

@@ -22,7 +22,7 @@ const PAGE = 200;
 
 export async function readCustomer(queries: Queries, id: number): Promise<KeptCustomer> {
   const found = await queries.one<KeptCustomer>('customers/one', id);
-  if (!found) throw notFound('This customer');
+  if (!found) throw notFound($localize`This customer`);
   return found;
 }
 
@@ -34,11 +34,11 @@ async function refuseTaken(queries: Queries, customer: Customer, id: number | nu
   for (const [i, name] of namesOf(customer).entries()) {
     const other = await queries.one<{ name: string }>('customers/named', [name], id);
     if (other)
-      throw new ProblemError(409, 'Another customer has this name', {
+      throw new ProblemError(409, $localize`Another customer has this name`, {
         errors: [
           {
             path: i === 0 ? 'name' : `also[${i - 1}]`,
-            message: `“${name}” is a name of ${other.name}. Choose another, or change that customer.`,
+            message: $localize`“${name}” is a name of ${other.name}. Choose another, or change that customer.`,
           },
         ],
       });
@@ -54,7 +54,7 @@ const changeCustomer = (
   database.transaction(async (queries) => {
     await lockKind(queries, 'customer');
     const now = await queries.one<{ version: number; customer: Customer }>('customers/lock', id);
-    if (!now) throw notFound('This customer');
+    if (!now) throw notFound($localize`This customer`);
     refuseOlder('customer', now.version, version);
     const before = now.customer.name;
     const also = [...new Set([...(customer.also ?? []), ...(before === customer.name ? [] : [before])])].filter(
@@ -94,7 +94,7 @@ async function takenNames(queries: Queries, { first, entries }: Batch<Customer>)
         : [
             {
               path: `customers[${first + i}].name`,
-              message: `“${name}” is a name of ${of}. Choose another, or leave it out.`,
+              message: $localize`“${name}” is a name of ${of}. Choose another, or leave it out.`,
             },
           ],
     );
@@ -120,7 +120,7 @@ const addCustomers = (
       const rows = await queries.many<{ id: number }>('customers/add-many', JSON.stringify(batch.entries), account.id);
       ids.push(...rows.map(({ id }) => id));
     }
-    if (errors.length > 0) throw new ProblemError(409, 'Some customers have names that are taken', { errors });
+    if (errors.length > 0) throw new ProblemError(409, $localize`Some customers have names that are taken`, { errors });
     return { ids };
   });
 

@@ -32,7 +32,7 @@ function told({ total: _, body, ...row }: Row): Offer {
 
 async function readRow(queries: Queries, id: number): Promise<Row> {
   const [row] = await queries.many<Row>('offers/list', '[]', id, 0, 1);
-  if (!row) throw notFound('This offer');
+  if (!row) throw notFound($localize`This offer`);
   return row;
 }
 const readOffer = async (queries: Queries, id: number): Promise<Offer> => told(await readRow(queries, id));
@@ -46,15 +46,18 @@ export async function addOffer(
   const { number, margin, until, note, jobs } = offer;
   const [first] = jobs;
   const errors = jobs.flatMap(({ customer }, i) =>
-    customer === first?.customer ? [] : [{ path: `jobs[${i}].customer`, message: 'An offer goes to one customer.' }],
+    customer === first?.customer
+      ? []
+      : [{ path: `jobs[${i}].customer`, message: $localize`An offer goes to one customer.` }],
   );
   const quantities = jobs.map(({ order }) => order.quantity);
   for (const [i, quantity] of quantities.entries())
     if (quantities.indexOf(quantity) !== i)
-      errors.push({ path: `jobs[${i}].order.quantity`, message: `${quantity} is offered twice.` });
+      errors.push({ path: `jobs[${i}].order.quantity`, message: $localize`${quantity} is offered twice.` });
   const works = await currentWorks(database);
   const today = dayIn(new Date(), works.timeZone);
-  if (until < today) errors.push({ path: 'until', message: `The offer would have ended already: today is ${today}.` });
+  if (until < today)
+    errors.push({ path: 'until', message: $localize`The offer would have ended already: today is ${today}.` });
   if (!first || errors.length > 0) throw invalid(errors);
   const locale = await localeOf(database, first.customer, works);
   const costed = await workshop.run('costs', { jobs, works, locale });
@@ -86,9 +89,10 @@ async function lockOffer(
   version: number,
 ): Promise<{ state: 'open' | 'declined'; until: string }> {
   const now = await queries.one<{ version: number; state: Offer['state']; until: string }>('offers/lock', id);
-  if (!now) throw notFound('This offer');
+  if (!now) throw notFound($localize`This offer`);
   refuseOlder('offer', now.version, version);
-  if (now.state === 'taken') throw new ProblemError(409, 'This offer has been taken: its job is there already');
+  if (now.state === 'taken')
+    throw new ProblemError(409, $localize`This offer has been taken: its job is there already`);
   return { state: now.state, until: now.until };
 }
 
@@ -102,16 +106,16 @@ async function takeOffer(
   { version, line, number, due }: OfferTake,
 ): Promise<Offer> {
   const jobs = (await database.one<{ jobs: Job[] }>('offers/jobs', id))?.jobs;
-  if (!jobs) throw notFound('This offer');
+  if (!jobs) throw notFound($localize`This offer`);
   const offered = jobs[line];
-  if (!offered) throw invalid([{ path: 'line', message: `The offer has ${jobs.length} quantities.` }]);
+  if (!offered) throw invalid([{ path: 'line', message: $localize`The offer has ${jobs.length} quantities.` }]);
   const job: Job = { ...offered, number, ...(due === undefined ? {} : { due }) };
   const assessed = await assessJob(database, workshop, job);
   return database.transaction(async (queries) => {
     const { state, until } = await lockOffer(queries, id, version);
-    if (state === 'declined') throw new ProblemError(409, 'This offer was declined. Open it again first.');
+    if (state === 'declined') throw new ProblemError(409, $localize`This offer was declined. Open it again first.`);
     if (until < (await todayIn(queries)))
-      throw new ProblemError(409, `This offer held until ${until}. Offer it anew, at the cost of today.`);
+      throw new ProblemError(409, $localize`This offer held until ${until}. Offer it anew, at the cost of today.`);
     const made = await addJob(queries, account, job, assessed);
     await queries.one('offers/set', id, 'taken', made.id);
     return readOffer(queries, id);

@@ -11,7 +11,7 @@ const bodyOf = ({ number: _number, jobs: _jobs, ...body }: CustomerOrder): objec
 
 async function readOrder(queries: Queries, id: number): Promise<KeptOrder> {
   const [found] = await queries.many<KeptOrder>('customers/orders', null, id);
-  if (!found) throw notFound('This order');
+  if (!found) throw notFound($localize`This order`);
   return found;
 }
 
@@ -38,13 +38,16 @@ async function refuseForeign(
     path: `jobs[${jobs.indexOf(job)}]`,
     message:
       number === null
-        ? 'There is no such job.'
+        ? $localize`There is no such job.`
         : order === null
-          ? `${number} is another customer’s. Change its customer first.`
-          : `${number} is of order ${order}. Take it out there first.`,
+          ? $localize`${number} is another customer’s. Change its customer first.`
+          : $localize`${number} is of order ${order}. Take it out there first.`,
   }));
   if (place !== undefined && !(customer.places ?? []).some(({ name }) => name === place))
-    errors.push({ path: 'place', message: `${customer.name} has no place “${place}”. Enter it with the customer.` });
+    errors.push({
+      path: 'place',
+      message: $localize`${customer.name} has no place “${place}”. Enter it with the customer.`,
+    });
   if (errors.length > 0) throw invalid(errors);
 }
 
@@ -82,7 +85,7 @@ const changeOrder = (
   database.transaction(async (queries) => {
     await lockKind(queries, 'order');
     const now = await queries.one<{ version: number; customer: number }>('customers/lock-order', id);
-    if (!now) throw notFound('This order');
+    if (!now) throw notFound($localize`This order`);
     refuseOlder('order', now.version, version);
     await refuseForeign(queries, await readCustomer(queries, now.customer), order, id);
     await queries.one('customers/change-order', id, order.number, bodyOf(order), account.id);

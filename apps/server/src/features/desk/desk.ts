@@ -174,10 +174,10 @@ async function note(
     return;
   }
   if (state === 'put off' && (until ?? today) <= today)
-    throw invalid([{ path: 'until', message: `${until ?? ''} is not after today. Choose a later day.` }]);
+    throw invalid([{ path: 'until', message: $localize`${until ?? ''} is not after today. Choose a later day.` }]);
   const people = await queries.many<{ id: number }>('desk/people');
   if (state === 'given' && !people.some(({ id }) => id === to))
-    throw invalid([{ path: 'to', message: 'Nobody here has this account. Choose somebody of the works.' }]);
+    throw invalid([{ path: 'to', message: $localize`Nobody here has this account. Choose somebody of the works.` }]);
   const comes = state === 'done' ? dayAfter(today, 1) : state === 'put off' ? (until ?? null) : null;
   await queries.one('desk/put-note', key, state, comes, state === 'given' ? to : null, account.id);
 }
@@ -189,8 +189,8 @@ export const deskHandlers = (bench: Bench): Pick<Handlers, 'desk' | 'noteDesk'> 
     noteDesk: async ({ account, body }) => {
       const looked = await look(bench, kept);
       if (body.state !== 'open' && !looked.matters.some(({ key }) => key === body.key))
-        throw new ProblemError(409, 'This is settled already', {
-          detail: 'Nothing of the desk is called so any more.',
+        throw new ProblemError(409, $localize`This is settled already`, {
+          detail: $localize`Nothing of the desk is called so any more.`,
         });
       await bench.database.transaction((queries) => note(queries, account, body, looked.today));
       return told(bench.database, looked, account);

@@ -78,7 +78,7 @@ async function askBack(queries: Queries, { job, pieces }: Received, most: number
     throw invalid([
       {
         path: 'meant',
-        message: `The plan of this job gives ${most} pieces at most, and ${received} came in before. Count again; if it is meant, say so.`,
+        message: $localize`The plan of this job gives ${most} pieces at most, and ${received} came in before. Count again; if it is meant, say so.`,
       },
     ]);
 }
@@ -94,7 +94,8 @@ export async function addFinished(
 ): Promise<Finished> {
   const { job: id, pieces, place, meant = false } = received;
   const { packed, problems } = await assessmentOf(database, workshop, id);
-  if (!packed) throw new ProblemError(409, 'This job cannot be planned as it stands', { detail: problems.join(' ') });
+  if (!packed)
+    throw new ProblemError(409, $localize`This job cannot be planned as it stands`, { detail: problems.join(' ') });
   const { job, works } = await readRevision(database, id);
   const most = meant ? undefined : await workshop.run('mostFinished', { job, works }, { runMs: PLAN_MS });
   return database.transaction(async (queries) => {
@@ -182,7 +183,7 @@ async function keepDays(
     queries,
     subject,
     seen,
-    (now) => `The road to ${destination} takes ${now ?? 0} days now, you said ${transitDays}.`,
+    (now) => $localize`The road to ${destination} takes ${now ?? 0} days now, you said ${transitDays}.`,
   );
   await queries.one('finished/put-destination', destination, transitDays);
   await noteChange(queries, subject, { before, after: transitDays }, account);
@@ -197,14 +198,17 @@ export const callOff = (
 ): Promise<Finished> =>
   database.transaction(async (queries) => {
     const before = await queries.one<{ pieces: number; version: number }>('finished/lock', lot);
-    if (!before) throw notFound('This lot');
+    if (!before) throw notFound($localize`This lot`);
     if (before.pieces !== expected || version !== before.version)
-      throw new ProblemError(409, 'Somebody else has changed this lot', {
-        detail: `It holds ${before.pieces} now, you saw ${expected}.`,
+      throw new ProblemError(409, $localize`Somebody else has changed this lot`, {
+        detail: $localize`It holds ${before.pieces} now, you saw ${expected}.`,
       });
     if (pieces > before.pieces)
       throw invalid([
-        { path: 'pieces', message: `The lot holds ${before.pieces}. Call off fewer, or take from another lot too.` },
+        {
+          path: 'pieces',
+          message: $localize`The lot holds ${before.pieces}. Call off fewer, or take from another lot too.`,
+        },
       ]);
     await keepDays(queries, account, { destination, transitDays, seen });
     await queries.one('finished/take', lot, pieces);

@@ -44,14 +44,16 @@ async function setHours(
 function refusePin({ problem: { jobs } }: FloorNow, { job: id, step: stepId, machine }: PinChange): void {
   const job = jobs.find((one) => one.id === id);
   if (!job)
-    throw invalid([{ path: 'job', message: 'This job is not on the floor: release it first, or it is finished.' }]);
+    throw invalid([
+      { path: 'job', message: $localize`This job is not on the floor: release it first, or it is finished.` },
+    ]);
   const step = job.steps.find((one) => one.id === stepId);
-  if (!step) throw invalid([{ path: 'step', message: `${job.number} has no station ${stepId}.` }]);
+  if (!step) throw invalid([{ path: 'step', message: $localize`${job.number} has no station ${stepId}.` }]);
   if (machine !== undefined && !step.ways.some((way) => way.machine === machine))
     throw invalid([
       {
         path: 'machine',
-        message: `${step.name} of ${job.number} cannot be done on ${machine}. Choose one of its machines.`,
+        message: $localize`${step.name} of ${job.number} cannot be done on ${machine}. Choose one of its machines.`,
       },
     ]);
 }
@@ -65,8 +67,8 @@ async function standingOf(
   const both = [await readSchedule(database, 'trial', basis), await readSchedule(database, 'in force', basis)];
   const standing = both.find((one) => one?.id === schedule)?.plan;
   if (!standing)
-    throw new ProblemError(409, 'This schedule is not looked at any more', {
-      detail: 'A newer one stands. Load the page anew.',
+    throw new ProblemError(409, $localize`This schedule is not looked at any more`, {
+      detail: $localize`A newer one stands. Load the page anew.`,
     });
   return { problem, standing };
 }
@@ -78,8 +80,8 @@ const LAID_MS = 5_000;
 const MOST_LAID = 4;
 
 const cannotBeThere = (): ProblemError =>
-  new ProblemError(422, 'This station cannot be there', {
-    detail: 'It has begun, it waits for what it would go ahead of, or that machine cannot do it.',
+  new ProblemError(422, $localize`This station cannot be there`, {
+    detail: $localize`It has begun, it waits for what it would go ahead of, or that machine cannot do it.`,
   });
 
 /** Tells other programs of jobs that are late by the schedule that stands now, and were not before. */
@@ -102,13 +104,14 @@ export async function takeNow(bench: Bench, id: number): Promise<void> {
   await bench.database.transaction(async (queries) => {
     await lockKind(queries, 'floor');
     const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', id);
-    if (!row) throw notFound('This schedule');
+    if (!row) throw notFound($localize`This schedule`);
     if (row.state !== 'trial')
-      throw new ProblemError(409, `This schedule is ${row.state}`, { detail: 'Plan anew, and take that.' });
+      throw new ProblemError(409, $localize`This schedule is ${row.state}`, {
+        detail: $localize`Plan anew, and take that.`,
+      });
     if (row.basis !== basis)
-      throw new ProblemError(409, 'What this schedule builds on has changed', {
-        detail:
-          'Jobs, counts, hours, pins or machines are others than when it was made. Plan anew: what has begun stays.',
+      throw new ProblemError(409, $localize`What this schedule builds on has changed`, {
+        detail: $localize`Jobs, counts, hours, pins or machines are others than when it was made. Plan anew: what has begun stays.`,
       });
     const before = await readSchedule(queries, 'in force', basis);
     await queries.one('floor/end-in-force');
@@ -213,7 +216,7 @@ export const floorHandlers = (
     planFloor: async ({ account, body }) => ({ id: await askForPlan(database, account, body) }),
 
     stopPlan: async ({ params }) => {
-      if (!(await database.one('floor/stop-run', params.id))) throw notFound('This plan');
+      if (!(await database.one('floor/stop-run', params.id))) throw notFound($localize`This plan`);
       return answer();
     },
 
@@ -223,7 +226,7 @@ export const floorHandlers = (
     },
 
     dropTrial: async ({ params }) => {
-      if (!(await database.one('floor/drop-trial', params.id))) throw notFound('This trial');
+      if (!(await database.one('floor/drop-trial', params.id))) throw notFound($localize`This trial`);
       return answer();
     },
 
@@ -248,7 +251,7 @@ export const floorHandlers = (
         QUIET_MS,
       ).unref();
       const trial = await readSchedule(database, 'trial', now.basis);
-      if (!trial) throw notFound('This trial');
+      if (!trial) throw notFound($localize`This trial`);
       return trial;
     },
 

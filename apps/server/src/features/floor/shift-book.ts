@@ -41,7 +41,7 @@ export const shiftBookHandlers = ({
 }: Bench): Pick<Handlers, 'shiftBookPdf' | 'shiftBookCsv' | 'ownFeed' | 'makeFeed' | 'dropFeed' | 'floorFeed'> => {
   const book = async (id: number, machine?: string): Promise<ShiftBook> => {
     const schedule = await database.one<Row>('floor/schedule-by-id', id);
-    if (!schedule) throw notFound('This schedule');
+    if (!schedule) throw notFound($localize`This schedule`);
     return bookOf(database, schedule, machine);
   };
   const feedOf = async (account: number): Promise<{ madeAt: string | null }> => ({
@@ -69,7 +69,7 @@ export const shiftBookHandlers = ({
       return feedOf(account.id);
     },
     floorFeed: async ({ params, response }) => {
-      if (!(await database.one('floor/feed-by-token', hashOf(params.token)))) throw notFound('This calendar');
+      if (!(await database.one('floor/feed-by-token', hashOf(params.token)))) throw notFound($localize`This calendar`);
       const schedule = await database.one<Row>('floor/schedule', 'in force');
       response.setHeader('Cache-Control', `private, max-age=${FEED_AGE_S}`);
       const { name } = await currentWorks(database);

@@ -12,7 +12,7 @@ const SHOWN = 50;
 /** Bytes of a secret. */
 const SECRET_BYTES = 24;
 
-const THIS = 'This address';
+const thisAddress = (): string => $localize`This address`;
 const newSecret = (): string => `${SECRET_MARK}${randomBytes(SECRET_BYTES).toString('base64')}`;
 
 const allOf = (queries: Queries): Promise<Hook[]> => queries.many<Hook & Record<string, unknown>>('hooks/all');
@@ -30,30 +30,30 @@ export const hookHandlers = (
   addHook: ({ body: { name, url, events, paused } }) =>
     database.transaction(async (queries) => {
       if ((await allOf(queries)).length >= MOST_HOOKS)
-        throw new ProblemError(422, `${MOST_HOOKS} addresses are told already. Take one away first.`);
+        throw new ProblemError(422, $localize`${MOST_HOOKS} addresses are told already. Take one away first.`);
       const secret = newSecret();
       await queries.one('hooks/add', name, url, events, secret, paused);
       return { secret };
     }),
 
   changeHook: async ({ params: { id }, body: { name, url, events, paused } }) => {
-    if (!(await database.one('hooks/change', id, name, url, events, paused))) throw notFound(THIS);
+    if (!(await database.one('hooks/change', id, name, url, events, paused))) throw notFound(thisAddress());
     return allOf(database);
   },
 
   dropHook: async ({ params: { id } }) => {
-    if (!(await database.one('hooks/drop', id))) throw notFound(THIS);
+    if (!(await database.one('hooks/drop', id))) throw notFound(thisAddress());
     return allOf(database);
   },
 
   renewHookSecret: async ({ params: { id } }) => {
     const secret = newSecret();
-    if (!(await database.one('hooks/put-secret', id, secret))) throw notFound(THIS);
+    if (!(await database.one('hooks/put-secret', id, secret))) throw notFound(thisAddress());
     return { secret };
   },
 
   hookMessages: async ({ params: { id } }) => {
-    if (!(await database.one('hooks/known', id))) throw notFound(THIS);
+    if (!(await database.one('hooks/known', id))) throw notFound(thisAddress());
     return messagesOf(database, id);
   },
 
@@ -61,7 +61,7 @@ export const hookHandlers = (
     database.transaction(async (queries) => {
       const event = 'hook.tried';
       const made = await queries.one<{ id: number }>('hooks/add-message', id, event, messageBody(event, {}));
-      if (!made) throw notFound(THIS);
+      if (!made) throw notFound(thisAddress());
       await queueMessages(queries, [made]);
       return messagesOf(queries, id);
     }),
@@ -70,8 +70,8 @@ export const hookHandlers = (
     database.transaction(async (queries) => {
       const made = await queries.one<{ id: number }>('hooks/again', id, message);
       if (!made)
-        throw new ProblemError(409, 'Only a message that was given up is sent again', {
-          detail: 'It waits for its next try, has arrived, or is a month old and forgotten.',
+        throw new ProblemError(409, $localize`Only a message that was given up is sent again`, {
+          detail: $localize`It waits for its next try, has arrived, or is a month old and forgotten.`,
         });
       await queueMessages(queries, [made]);
       return messagesOf(queries, id);

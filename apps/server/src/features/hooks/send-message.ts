@@ -67,7 +67,7 @@ const rootOf = (error: unknown): string =>
 
 function wordsOf(error: unknown): string {
   const known = codesOf(error).find((code) => WORDS[code] !== undefined);
-  return (known === undefined ? undefined : WORDS[known]) ?? `it cannot be reached: ${rootOf(error)}`;
+  return (known === undefined ? undefined : WORDS[known]) ?? $localize`it cannot be reached: ${rootOf(error)}`;
 }
 
 /** Sends a message once. What it answers besides its status is not read, and where it points on to is not followed. */
@@ -84,11 +84,15 @@ export async function sendMessage(message: Message, answerMs = ANSWER_MS): Promi
     await answer.body?.cancel();
     return { arrived: answer.ok, outcome: answered(answer.status) };
   } catch (error) {
-    return { arrived: false, outcome: late.aborted ? `no answer in ${answerMs / 1_000} seconds` : wordsOf(error) };
+    return {
+      arrived: false,
+      outcome: late.aborted ? $localize`no answer in ${answerMs / 1_000} seconds` : wordsOf(error),
+    };
   }
 }
 
 function answered(status: number): string {
-  if (status >= 300 && status < 400) return `answered ${status}: it points on to another address, enter that one`;
-  return `answered ${status}`;
+  if (status >= 300 && status < 400)
+    return $localize`answered ${status}\: it points on to another address, enter that one`;
+  return $localize`answered ${status}`;
 }

@@ -36,16 +36,16 @@ function told(error: unknown): TakenFile {
   if (!problem || problem.status >= 500) throw error;
   const errors = problem.details?.errors?.map(({ path, message }) => {
     const at = /^jobs\[(\d+)\]/.exec(path)?.[1];
-    return at === undefined ? `${path}: ${message}` : `Line ${Number(at) + FIRST_LINE}: ${message}`;
+    return at === undefined ? `${path}: ${message}` : $localize`Line ${Number(at) + FIRST_LINE}\: ${message}`;
   });
   return refused(...(errors && errors.length > 0 ? errors : [problem.title]));
 }
 
 const begunText = ({ job, left, usual }: OrderedJob, line: number): string =>
   [
-    `Line ${line}: ${job.number} ${job.title}`,
-    ...(usual.length > 0 ? [`taken as usual: ${usualText(usual)}`] : []),
-    ...(left.length > 0 ? [`not understood: ${left.join(', ')}`] : []),
+    $localize`Line ${line}\: ${job.number} ${job.title}`,
+    ...(usual.length > 0 ? [$localize`taken as usual: ${usualText(usual)}`] : []),
+    ...(left.length > 0 ? [$localize`not understood: ${left.join(', ')}`] : []),
   ].join('; ');
 
 async function takeOrders(bench: Bench, account: Account, text: string): Promise<TakenFile> {
@@ -53,17 +53,17 @@ async function takeOrders(bench: Bench, account: Account, text: string): Promise
   const columns = guessOrderColumns(headings);
   if (columns.product === undefined || Object.keys(columns).length < LEAST_COLUMNS)
     return refused(
-      `Line 1 has to name the columns, as ${Object.values(ORDER_COLUMNS).join('; ')}. It reads: ${headings.join('; ')}`,
+      $localize`Line 1 has to name the columns, as ${Object.values(ORDER_COLUMNS).join('; ')}. It reads: ${headings.join('; ')}`,
     );
-  if (rows.length === 0) return refused('There is no order behind the headings.');
+  if (rows.length === 0) return refused($localize`There is no order behind the headings.`);
   if (rows.length > MOST_BEGUN)
-    return refused(`${rows.length} orders are more than the ${MOST_BEGUN} that go in at once. Part the list.`);
+    return refused($localize`${rows.length} orders are more than the ${MOST_BEGUN} that go in at once. Part the list.`);
   const { due } = columns;
   const first = guessDayFirst(due === undefined ? [] : rows.map((row) => row[due] ?? ''));
   const works = await currentWorks(bench.database);
   const made = [...startOrders(rows, { columns, first }, works, await nextNumber(bench.database))];
   const wrong = made.flatMap((one, i) =>
-    one.ok ? [] : [`Line ${i + FIRST_LINE}: ${one.issues.map(issueText).join(' ')}`],
+    one.ok ? [] : [$localize`Line ${i + FIRST_LINE}\: ${one.issues.map(issueText).join(' ')}`],
   );
   if (wrong.length > 0) return refused(...wrong);
   const orders = made.flatMap((one) => (one.ok ? [one.value] : []));
@@ -87,12 +87,12 @@ async function takeJob(bench: Bench, account: Account, text: string): Promise<Ta
 async function takeXjdf(bench: Bench, account: Account, bytes: Uint8Array): Promise<TakenFile> {
   const { job, why, said, counts } = await readExchange(bench, bytes);
   if (counts.length > 0) {
-    if (!account.rights.includes('record')) return refused(`${account.name} may not enter counts.`);
+    if (!account.rights.includes('record')) return refused($localize`${account.name} may not enter counts.`);
     const { entered, known, held } = await enterCounts(bench, account, FOLDER, together(counts));
     return {
       taken: true,
       topic: 'room',
-      lines: [`Entries: ${entered} new, ${known} known, ${held} held for explaining.`, ...said],
+      lines: [$localize`Entries: ${entered} new, ${known} known, ${held} held for explaining.`, ...said],
     };
   }
   if (!job) return refused(...why, ...said);

@@ -54,7 +54,9 @@ async function freeName(folder: string, name: string): Promise<string> {
 async function answer({ dir }: Inbox, name: string, { taken, lines }: TakenFile): Promise<void> {
   const folder = path.join(dir, taken ? 'taken' : 'refused');
   await fs.mkdir(folder, { recursive: true });
-  const head = taken ? 'Taken in.' : 'Refused; nothing of it was taken in. Mend it and drop it again.';
+  const head = taken
+    ? $localize`Taken in.`
+    : $localize`Refused; nothing of it was taken in. Mend it and drop it again.`;
   await fs.writeFile(path.join(dir, `${name}.answer.txt`), `${[head, ...lines].join('\n')}\n`);
   await fs.rename(path.join(dir, CLAIMED + name), await freeName(folder, name));
 }
@@ -70,7 +72,7 @@ async function takerOf(database: Database, login: string): Promise<Account> {
 /** What became of a file that is claimed. Errors: throws where the database is away. */
 async function readClaimed(bench: Bench, account: Account, name: string, file: string): Promise<TakenFile> {
   const { size } = await fs.stat(file);
-  if (size > MOST_BYTES) return { taken: false, lines: [`A file may have ${MOST_BYTES / 1e6} MB at most.`] };
+  if (size > MOST_BYTES) return { taken: false, lines: [$localize`A file may have ${MOST_BYTES / 1e6} MB at most.`] };
   const bytes = await fs.readFile(file);
   const note: Note = {
     values: [account.name, 'Take in a file of the inbox', name.slice(0, MOST_SUBJECT)],
@@ -143,7 +145,7 @@ class Watch {
         throw error;
       }
       this.failed(error);
-      return { taken: false, lines: ['Something went wrong with it in the server, whose log says what.'] };
+      return { taken: false, lines: [$localize`Something went wrong with it in the server, whose log says what.`] };
     });
     await answer(this.inbox, name, made);
     if (made.taken) await database.one('live/tell', JSON.stringify({ topic: made.topic ?? 'jobs', by: account.name }));
@@ -153,8 +155,7 @@ class Watch {
   private async tellLeft(name: string): Promise<void> {
     const { ctimeMs } = await fs.stat(path.join(this.inbox.dir, CLAIMED + name)).catch(() => ({ ctimeMs: Infinity }));
     if (Date.now() - ctimeMs < (this.inbox.leftMs ?? LEFT_MS)) return;
-    const line =
-      'The server stopped while it was taken in. Look whether its jobs are there before it is dropped again.';
+    const line = $localize`The server stopped while it was taken in. Look whether its jobs are there before it is dropped again.`;
     await answer(this.inbox, name, { taken: false, lines: [line] });
   }
 }

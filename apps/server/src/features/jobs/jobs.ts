@@ -91,7 +91,11 @@ export function jobHandlers(bench: Bench): Pick<Handlers, Ids> {
         const kept = await keptPlan(database, id, revision.revision);
         files.push(await ticketOf(workshop, { revision, kept, book }, signal));
       }
-      const joined = await workshop.run('joined', { title: `Tickets of ${files.length} jobs`, files }, { signal });
+      const joined = await workshop.run(
+        'joined',
+        { title: $localize`Tickets of ${files.length} jobs`, files },
+        { signal },
+      );
       response.setHeader('Content-Disposition', 'inline; filename="tickets.pdf"');
       return Buffer.from(joined);
     },

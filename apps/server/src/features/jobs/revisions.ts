@@ -40,7 +40,7 @@ export async function revisionAnswer(
   apart = false,
 ): Promise<JsonText> {
   const row = await queries.one<Answered & Record<string, unknown>>('jobs/revision', id, revision ?? null, apart);
-  if (!row) throw notFound(revision === undefined ? 'This job' : 'This revision');
+  if (!row) throw notFound(revision === undefined ? $localize`This job` : $localize`This revision`);
   return new JsonText([row.answer]);
 }
 

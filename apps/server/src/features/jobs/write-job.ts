@@ -19,11 +19,11 @@ interface Newest {
 /** The newest revision, locked; refused with the server's own version in hand where it is not the one the editor saw. */
 async function lockNewest(queries: Queries, id: number, version: number): Promise<Newest> {
   const newest = await queries.one<Newest>('jobs/lock-newest', id);
-  if (!newest) throw notFound('This job');
+  if (!newest) throw notFound($localize`This job`);
   if (newest.version !== version) {
     const current = await readRevision(queries, id);
-    throw new ProblemError(409, 'Somebody else has changed this job', {
-      detail: `${current.changedBy} saved version ${current.version}; yours began at ${version}.`,
+    throw new ProblemError(409, $localize`Somebody else has changed this job`, {
+      detail: $localize`${current.changedBy} saved version ${current.version}; yours began at ${version}.`,
       current,
     });
   }
@@ -60,10 +60,10 @@ async function refuseTaken(queries: Queries, jobs: readonly Job[]): Promise<void
     const isKnown = known.has(number);
     known.add(number);
     return isKnown
-      ? [{ path: `jobs[${i}].number`, message: `The job number ${number} is taken. Choose another.` }]
+      ? [{ path: `jobs[${i}].number`, message: $localize`The job number ${number} is taken. Choose another.` }]
       : [];
   });
-  if (errors.length > 0) throw new ProblemError(409, 'Some job numbers are taken', { errors });
+  if (errors.length > 0) throw new ProblemError(409, $localize`Some job numbers are taken`, { errors });
 }
 
 /** New jobs out of a list, all of them or none; each is planned first. */
@@ -134,24 +134,23 @@ export async function release(
   const { faults, assessment, kept } = await workshop.run('judge', { job: seen.job, works: frozen });
   return database.transaction(async (queries) => {
     const newest = await lockNewest(queries, id, version);
-    if (newest.state === 'released') throw new ProblemError(409, 'This revision is released already');
+    if (newest.state === 'released') throw new ProblemError(409, $localize`This revision is released already`);
     if (newest.version !== seen.version)
-      throw new ProblemError(409, 'This job has changed while it was planned. Look at it once more.');
+      throw new ProblemError(409, $localize`This job has changed while it was planned. Look at it once more.`);
     if ((works.mark ?? 0) !== mark)
-      throw new ProblemError(409, 'The norms have changed since you looked at this job', {
-        detail: 'The figures are reckoned with those of today now. Look at them, and release it if they still hold.',
+      throw new ProblemError(409, $localize`The norms have changed since you looked at this job`, {
+        detail: $localize`The figures are reckoned with those of today now. Look at them, and release it if they still hold.`,
         current: await readRevision(queries, id),
       });
     if (others)
-      throw new ProblemError(409, 'The works has changed since you looked at this job', {
-        detail:
-          'A machine, a paper, an ink or what a supplier asks is another now. Look at the figures, and release it if they still hold.',
+      throw new ProblemError(409, $localize`The works has changed since you looked at this job`, {
+        detail: $localize`A machine, a paper, an ink or what a supplier asks is another now. Look at the figures, and release it if they still hold.`,
         current: await readRevision(queries, id),
       });
     if (faults.length > 0) throw invalid(faults);
     const basis = basisOf(works);
     if (basisOf(await currentWorks(queries)) !== basis)
-      throw new ProblemError(409, 'The norms have changed while this job was planned. Look at it once more.');
+      throw new ProblemError(409, $localize`The norms have changed while this job was planned. Look at it once more.`);
     await queries.one('jobs/release', id, newest.revision, newest.version + 1, frozen, account.id);
     const { number, title, customer, order, due } = seen.job;
     await tellHooks(

@@ -62,10 +62,12 @@ function proposalOf(
 ): NormProposal {
   const found = proposals.find((one) => one.norm === norm);
   if (!found)
-    throw invalid([{ path: `decisions[${i}].norm`, message: `Nothing is proposed for ${norm} any more. Load anew.` }]);
+    throw invalid([
+      { path: `decisions[${i}].norm`, message: $localize`Nothing is proposed for ${norm} any more. Load anew.` },
+    ]);
   if (found.value !== value || found.upTo !== upTo)
-    throw new ProblemError(409, 'The log says more by now', {
-      detail: `${found.subject}, ${found.name}: ${found.value} is proposed now, you saw ${value}. Load anew, and look again.`,
+    throw new ProblemError(409, $localize`The log says more by now`, {
+      detail: $localize`${found.subject}, ${found.name}\: ${found.value} is proposed now, you saw ${value}. Load anew, and look again.`,
     });
   return found;
 }
@@ -84,7 +86,7 @@ async function decide(
   await bench.database.transaction(async (queries) => {
     await lockKind(queries, 'norm');
     if (changes.length > 0) {
-      const why = `from the log, ${runs} ${runs === 1 ? 'run' : 'runs'}${reason === '' ? '' : `: ${reason}`}`;
+      const why = $localize`from the log, ${runs} ${runs === 1 ? 'run' : 'runs'}${reason === '' ? '' : `: ${reason}`}`;
       await changeNorms(
         queries,
         await currentWorks(queries),

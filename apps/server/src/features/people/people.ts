@@ -49,8 +49,8 @@ async function makeLink(queries: Queries, account: number, hours: number): Promi
 async function refuseNobody(queries: Queries): Promise<void> {
   const left = await queries.one<{ count: number }>('people/managers');
   if (!left?.count)
-    throw new ProblemError(409, 'Nobody would be left who may manage people', {
-      detail: 'Give somebody else the right first, and let them sign in.',
+    throw new ProblemError(409, $localize`Nobody would be left who may manage people`, {
+      detail: $localize`Give somebody else the right first, and let them sign in.`,
     });
 }
 
@@ -60,8 +60,8 @@ export const changing = <T>(database: Database, account: Account, work: (queries
     await lockKind(queries, 'account');
     const now = await readAccount(queries, account.id);
     if (!now?.rights.includes('people'))
-      throw new ProblemError(403, 'You may no longer do this', {
-        detail: 'Somebody has changed your own rights meanwhile.',
+      throw new ProblemError(403, $localize`You may no longer do this`, {
+        detail: $localize`Somebody has changed your own rights meanwhile.`,
       });
     return work(queries);
   });
@@ -69,7 +69,7 @@ export const changing = <T>(database: Database, account: Account, work: (queries
 export async function roleKnown(queries: Queries, role: string): Promise<void> {
   const roles = await queries.many<RoleOf>('people/roles');
   if (!roles.some(({ id }) => id === role))
-    throw invalid([{ path: 'role', message: `There is no role ${role}. Choose another.` }]);
+    throw invalid([{ path: 'role', message: $localize`There is no role ${role}. Choose another.` }]);
 }
 
 /** Refuses stations that the works does not have, retired machines among those that it has. */
@@ -82,7 +82,9 @@ async function stationsKnown(queries: Queries, stations: OwnStations): Promise<v
     ...machines.map(({ id }) => stationKey({ machine: id, operation: 'print' })),
   ]);
   const faults = stations.flatMap((key, i) =>
-    known.has(key) ? [] : [{ path: `stations.${i}`, message: `The works has no station ${key}. Leave it out.` }],
+    known.has(key)
+      ? []
+      : [{ path: `stations.${i}`, message: $localize`The works has no station ${key}. Leave it out.` }],
   );
   if (faults.length > 0) throw invalid(faults);
 }
@@ -109,7 +111,7 @@ export const peopleHandlers = (
     changing(database, account, async (queries) => {
       await roleKnown(queries, role);
       if (await queries.one('people/by-login', login))
-        throw invalid([{ path: 'login', message: 'Somebody signs in by this name already. Choose another.' }]);
+        throw invalid([{ path: 'login', message: $localize`Somebody signs in by this name already. Choose another.` }]);
       const made = await queries.one<{ id: number }>('people/invite', login, name, role);
       if (!made) throw new Error('nobody was invited');
       return makeLink(queries, made.id, INVITED_HOURS);
@@ -117,10 +119,12 @@ export const peopleHandlers = (
 
   changePerson: async ({ params: { id }, body: { name, role, disabled }, account }) => {
     if (id === account.id && disabled)
-      throw new ProblemError(409, 'Nobody disables themselves', { detail: 'Another manager has to do it.' });
+      throw new ProblemError(409, $localize`Nobody disables themselves`, {
+        detail: $localize`Another manager has to do it.`,
+      });
     const now = await changing(database, account, async (queries) => {
       await roleKnown(queries, role);
-      if (!(await queries.one('people/change', id, name, role, disabled))) throw notFound('This person');
+      if (!(await queries.one('people/change', id, name, role, disabled))) throw notFound($localize`This person`);
       await refuseNobody(queries);
       if (disabled) {
         await queries.one('accounts/end-sessions', id);
@@ -136,11 +140,15 @@ export const peopleHandlers = (
     const made = await changing(database, account, async (queries) => {
       const { people } = await everybody(queries);
       const person = people.find((one) => one.id === id);
-      if (!person) throw notFound('This person');
+      if (!person) throw notFound($localize`This person`);
       if (person.program)
-        throw new ProblemError(409, `${person.name} is a program`, { detail: 'Make a new token for it.' });
+        throw new ProblemError(409, $localize`${person.name} is a program`, {
+          detail: $localize`Make a new token for it.`,
+        });
       if (person.disabled)
-        throw new ProblemError(409, `${person.name} is disabled`, { detail: 'Let them in again first.' });
+        throw new ProblemError(409, $localize`${person.name} is disabled`, {
+          detail: $localize`Let them in again first.`,
+        });
       await queries.one('people/set-second-factor', id, null, null);
       await queries.one('accounts/end-sessions', id);
       return makeLink(queries, id, person.invited ? INVITED_HOURS : RECOVERY_HOURS);
@@ -157,24 +165,24 @@ export const peopleHandlers = (
   signIns: async ({ params: { id } }): Promise<SignIns> => {
     const { people } = await everybody(database);
     const person = people.find((one) => one.id === id);
-    if (!person) throw notFound('This person');
+    if (!person) throw notFound($localize`This person`);
     return database.many<SignIns[number]>('people/sign-ins', person.login);
   },
 
   putRole: async ({ params: { id }, body: { name, rights, stations }, account }) => {
     const now = await changing(database, account, async (queries) => {
       if (id === MANAGER_ROLE && rights.length < RIGHT_IDS.length)
-        throw new ProblemError(409, 'Whoever manages may do everything', {
-          detail: 'Make another role for those who may do less.',
+        throw new ProblemError(409, $localize`Whoever manages may do everything`, {
+          detail: $localize`Make another role for those who may do less.`,
         });
       if (id === MANAGER_ROLE && stations !== undefined && stations !== 'all')
-        throw new ProblemError(409, 'Whoever manages enters at every station', {
-          detail: 'Make another role for those of single stations.',
+        throw new ProblemError(409, $localize`Whoever manages enters at every station`, {
+          detail: $localize`Make another role for those of single stations.`,
         });
       await stationsKnown(queries, stations ?? 'all');
       const others = await queries.many<RoleOf>('people/roles');
       if (others.some((role) => role.id !== id && role.name.toLowerCase() === name.toLowerCase()))
-        throw invalid([{ path: 'name', message: 'Another role has this name. Call it something else.' }]);
+        throw invalid([{ path: 'name', message: $localize`Another role has this name. Call it something else.` }]);
       const own = stations === undefined || stations === 'all' ? stations : [...new Set(stations)];
       await queries.one(
         'people/put-role',

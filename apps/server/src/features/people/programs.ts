@@ -26,7 +26,7 @@ export const programHandlers = (
     changing(database, account, async (queries) => {
       await roleKnown(queries, role);
       if (await queries.one('people/by-login', loginOf(name)))
-        throw invalid([{ path: 'name', message: 'A program has this name already. Call it something else.' }]);
+        throw invalid([{ path: 'name', message: $localize`A program has this name already. Call it something else.` }]);
       const made = await queries.one<{ id: number }>('people/add-program', loginOf(name), name, role);
       if (!made) throw new Error('no program was added');
       return makeToken(queries, made.id, days);
@@ -35,13 +35,13 @@ export const programHandlers = (
   renewToken: ({ params: { id }, body: { days }, account }) =>
     changing(database, account, async (queries) => {
       const { people } = await everybody(queries);
-      if (!people.find((one) => one.id === id)?.program) throw notFound('This program');
+      if (!people.find((one) => one.id === id)?.program) throw notFound($localize`This program`);
       return makeToken(queries, id, days);
     }),
 
   withdrawToken: async ({ params: { id }, account }) => {
     const now = await changing(database, account, async (queries) => {
-      if (!(await queries.one('people/drop-token', id))) throw notFound('A token of this program');
+      if (!(await queries.one('people/drop-token', id))) throw notFound($localize`A token of this program`);
       return everybody(queries);
     });
     memory.clear();

@@ -30,7 +30,7 @@ function marked({ kind, seed, grade, answers }: FilledExercise): number {
   const strange = answers.findIndex(({ row }) => !rows.has(row));
   if (strange >= 0)
     throw invalid([
-      { path: `answers[${strange}].row`, message: `This exercise has the rows ${[...rows].join(', ')}.` },
+      { path: `answers[${strange}].row`, message: $localize`This exercise has the rows ${[...rows].join(', ')}.` },
     ]);
   const filled = table<number>();
   for (const { row, value } of answers) filled[row] = value;

@@ -33,12 +33,12 @@ async function refuseOddLines(queries: Queries, lines: readonly PurchaseLine[]):
     const sum = jobs.reduce((all, one) => all + one.quantity, 0);
     return [
       ...refuseOdd(line, stocks, at),
-      ...(keyed ? [] : [{ path: `${at}key`, message: `${key} is not the key of what this line orders.` }]),
+      ...(keyed ? [] : [{ path: `${at}key`, message: $localize`${key} is not the key of what this line orders.` }]),
       ...jobs.flatMap(({ job }, j) =>
-        gone.has(job) ? [{ path: `${at}jobs[${j}].job`, message: `There is no job ${job}.` }] : [],
+        gone.has(job) ? [{ path: `${at}jobs[${j}].job`, message: $localize`There is no job ${job}.` }] : [],
       ),
       ...(sum > quantity + 1e-6
-        ? [{ path: `${at}jobs`, message: `Jobs are to have ${sum} of it, but ${quantity} are ordered.` }]
+        ? [{ path: `${at}jobs`, message: $localize`Jobs are to have ${sum} of it, but ${quantity} are ordered.` }]
         : []),
     ];
   });
@@ -53,9 +53,9 @@ const bodyOf = ({ expected, note, lines }: PurchaseOrder): PurchaseBody => ({
 
 async function refuseRetired(queries: Queries, id: number): Promise<void> {
   const found = await readSupplier(queries, id).catch(() => undefined);
-  if (!found) throw invalid([{ path: 'supplier', message: 'There is no such supplier. Choose another.' }]);
+  if (!found) throw invalid([{ path: 'supplier', message: $localize`There is no such supplier. Choose another.` }]);
   if (found.supplier.retired)
-    throw invalid([{ path: 'supplier', message: `${found.supplier.name} is retired. Choose another.` }]);
+    throw invalid([{ path: 'supplier', message: $localize`${found.supplier.name} is retired. Choose another.` }]);
 }
 
 export const addPurchase = (
@@ -80,7 +80,7 @@ const changePurchase = (
   database.transaction(async (queries) => {
     const now = await lockPurchase(queries, id, version);
     if (now.state === 'closed' || now.state === 'withdrawn')
-      throw new ProblemError(409, `This order is ${now.state}: it stays as it is`);
+      throw new ProblemError(409, $localize`This order is ${now.state}\: it stays as it is`);
     const next = bodyOf(purchase);
     const isDraft = now.state === 'draft';
     if (isDraft) {
@@ -116,14 +116,14 @@ export const setPurchase = (
   database.transaction(async (queries) => {
     const now = await lockPurchase(queries, id, version);
     if (!AFTER[now.state].includes(state))
-      throw new ProblemError(409, `This order is ${now.state}: it cannot be ${state} now`);
+      throw new ProblemError(409, $localize`This order is ${now.state}\: it cannot be ${state} now`);
     const came = await queries.many<{ line: number; received: number }>('purchasing/received', id);
     if (state === 'withdrawn' && came.length > 0)
-      throw new ProblemError(409, 'Some of this order has come: say that no more of it will come instead');
+      throw new ProblemError(409, $localize`Some of this order has come: say that no more of it will come instead`);
     const received = new Map(came.map((one) => [one.line, one.received]));
     const isOpen = now.body.lines.some(({ quantity }, i) => openOf({ quantity, received: received.get(i) ?? 0 }) > 0);
     if (state === 'closed' && isOpen && !reason)
-      throw invalid([{ path: 'reason', message: 'Not all of it has come: say why no more will.' }]);
+      throw invalid([{ path: 'reason', message: $localize`Not all of it has come: say why no more will.` }]);
     await queries.one('purchasing/set-state', id, state, reason ?? null, account.id);
     return readPurchase(queries, account, id);
   });

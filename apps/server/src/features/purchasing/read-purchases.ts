@@ -94,14 +94,14 @@ export async function readPurchase(
   id: number,
 ): Promise<KeptPurchase> {
   const [found] = (await listPurchases(queries, account, { id })).rows;
-  if (!found) throw notFound('This order');
+  if (!found) throw notFound($localize`This order`);
   return found;
 }
 
 /** An order, held until the transaction ends; refused where somebody else has changed it. */
 export async function lockPurchase(queries: Queries, id: number, version: number): Promise<LockedPurchase> {
   const now = await queries.one<LockedPurchase>('purchasing/lock', id);
-  if (!now) throw notFound('This order');
+  if (!now) throw notFound($localize`This order`);
   refuseOlder('order', now.version, version);
   return now;
 }

@@ -12,9 +12,9 @@ import { type LockedPurchase, lockPurchase, readPurchase } from './read-purchase
 function wrongLines({ body }: LockedPurchase, { lines }: NewReceipt): FieldError[] {
   return lines.flatMap(({ line }, i): FieldError[] => {
     if (body.lines[line] === undefined)
-      return [{ path: `lines[${i}].line`, message: `The order has ${body.lines.length} lines.` }];
+      return [{ path: `lines[${i}].line`, message: $localize`The order has ${body.lines.length} lines.` }];
     return lines.findIndex((other) => other.line === line) < i
-      ? [{ path: `lines[${i}].line`, message: 'This line comes twice in the delivery. Enter the sum of it.' }]
+      ? [{ path: `lines[${i}].line`, message: $localize`This line comes twice in the delivery. Enter the sum of it.` }]
       : [];
   });
 }
@@ -31,7 +31,8 @@ export const receive = (
 ): Promise<KeptPurchase> =>
   database.transaction(async (queries) => {
     const order = await lockPurchase(queries, id, receipt.version);
-    if (order.state !== 'sent') throw new ProblemError(409, `This order is ${order.state}: nothing of it can come in`);
+    if (order.state !== 'sent')
+      throw new ProblemError(409, $localize`This order is ${order.state}\: nothing of it can come in`);
     const errors = [
       ...wrongLines(order, receipt),
       ...receipt.lines.flatMap(({ line, quantity }, i) =>
@@ -44,7 +45,7 @@ export const receive = (
     const received = new Map(before.map((one) => [one.line, one.received]));
     const ended = new Set(await finishedJobs(queries));
     for (const { id: aside } of await queries.many<{ id: number }>('purchasing/aside-jobs', id)) ended.add(aside);
-    const reason = [`order ${order.number}`, receipt.note].filter(Boolean).join(', ');
+    const reason = [$localize`order ${order.number}`, receipt.note].filter(Boolean).join(', ');
     for (const { line, quantity, place } of receipt.lines) {
       const of = order.body.lines[line];
       if (!of) continue;

@@ -16,7 +16,7 @@ const suppliersOf = (queries: Queries, words: string, id: number | null, skip: n
 
 export async function readSupplier(queries: Queries, id: number): Promise<KeptSupplier> {
   const [row] = await suppliersOf(queries, '', id, 0, 1);
-  if (!row) throw notFound('This supplier');
+  if (!row) throw notFound($localize`This supplier`);
   const { total: _, ...supplier } = row;
   return supplier;
 }
@@ -39,7 +39,7 @@ const changeSupplier = (
   database.transaction(async (queries) => {
     await lockKind(queries, 'supplier');
     const now = await queries.one<{ version: number }>('purchasing/lock-supplier', id);
-    if (!now) throw notFound('This supplier');
+    if (!now) throw notFound($localize`This supplier`);
     refuseOlder('supplier', now.version, version);
     await queries.one('purchasing/change-supplier', id, supplier.name, supplier, account.id);
     return readSupplier(queries, id);

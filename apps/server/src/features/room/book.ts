@@ -22,7 +22,7 @@ function cardFor({ rights }: Viewer, card: RoomCard | undefined): RoomCard | nul
 async function bookOf(bench: Bench, account: Viewer, job: number): Promise<JobBook> {
   const { database, workshop } = bench;
   const line = await database.one<JobLine & Record<string, unknown>>('room/job', job);
-  if (!line) throw notFound('This job');
+  if (!line) throw notFound($localize`This job`);
   const { card } = await assessmentOf(database, workshop, job);
   const records = told(await readEntries(database, job), account) as JobBook['records'];
   return { job: line, card: cardFor(account, card) as JobBook['card'], records };
@@ -74,8 +74,8 @@ async function scanned(bench: Bench, code: string): Promise<Scanned> {
   const [, number = code, from, pile] = CODE.exec(code) ?? [];
   const found = await bench.database.one<Scanned['job'] & Record<string, unknown>>('room/scan', number.trim());
   if (!found)
-    throw new ProblemError(404, `No job has the number ${number}`, {
-      detail: 'Look at the tag: it says the number of the job, the station and the pile, like D-1001/print/3.',
+    throw new ProblemError(404, $localize`No job has the number ${number}`, {
+      detail: $localize`Look at the tag: it says the number of the job, the station and the pile, like D-1001/print/3.`,
     });
   const job = { id: found.id, number: found.number, title: found.title };
   const none = { pile: null, count: null, material: null };
@@ -83,16 +83,19 @@ async function scanned(bench: Bench, code: string): Promise<Scanned> {
   const { piles = [], card } = await assessmentOf(bench.database, bench.workshop, found.id);
   if (pile === undefined) {
     if (card?.steps.some(({ id }) => id === from)) return { job, step: from, ...none };
-    throw new ProblemError(404, `Job ${number} has no station ${from}`, {
-      detail: 'Look at the ticket: its stations are those of the newest revision.',
+    throw new ProblemError(404, $localize`Job ${number} has no station ${from}`, {
+      detail: $localize`Look at the ticket: its stations are those of the newest revision.`,
     });
   }
   const tag = piles.find((one) => one.tag === `${from}/${Number(pile)}`);
   if (!tag) {
     const of = piles.filter((one) => one.from === from).length;
     const station = card?.steps.find(({ id }) => id === from);
-    throw new ProblemError(404, `Job ${number} has no pile ${pile} from ${station?.name ?? from}`, {
-      detail: of > 0 ? `That station makes piles 1 to ${of}.` : 'No station of this job makes piles under that name.',
+    throw new ProblemError(404, $localize`Job ${number} has no pile ${pile} from ${station?.name ?? from}`, {
+      detail:
+        of > 0
+          ? $localize`That station makes piles 1 to ${of}.`
+          : $localize`No station of this job makes piles under that name.`,
     });
   }
   return { job, step: tag.to ?? null, pile: code, count: tag.count, material: tag.material };

@@ -37,10 +37,10 @@ async function certificate({ database, workshop }: Bench, job: number, record: n
   const { card } = row ? await assessmentOf(database, workshop, job) : {};
   const { account } = roomState(row ? await readEntries(database, job) : []);
   const destruction = account.destructions.get(record);
-  if (!row || !card || !destruction) throw notFound('This destruction');
+  if (!row || !card || !destruction) throw notFound($localize`This destruction`);
   if (!isWitnessed(destruction))
-    throw new ProblemError(409, 'Nobody else has witnessed this destruction yet', {
-      detail: 'A second person who saw it enters so; then the certificate is printed.',
+    throw new ProblemError(409, $localize`Nobody else has witnessed this destruction yet`, {
+      detail: $localize`A second person who saw it enters so; then the certificate is printed.`,
     });
   const works = await currentWorks(database);
   const bags = destruction.bags.flatMap((one) => account.bags.get(one) ?? []);

@@ -34,8 +34,8 @@ import { type Photo, photoFaults, photoOf } from './photos.js';
 /** Who enters something. */
 export type Author = Pick<Account, 'id' | 'name' | 'rights' | 'stations'>;
 
-const NOT_HERE = 'Your role enters nothing at this station. Ask somebody of the station.';
-const NOT_YOURS = 'Your role does not keep the book of accountable work. Ask somebody who does.';
+const notHere = (): string => $localize`Your role enters nothing at this station. Ask somebody of the station.`;
+const notYours = (): string => $localize`Your role does not keep the book of accountable work. Ask somebody who does.`;
 /** Entries of accountable work want a right of their own. */
 const mayEnter = ({ rights }: Author, event: RoomEntry): boolean =>
   !isAccountEntry(event) || rights.includes('accountable');
@@ -46,7 +46,7 @@ const mayEnterHere = ({ stations }: Author, { card, state }: RoomContext, event:
 
 /** Why nothing can be entered at a job that cannot be planned. */
 const unplanned = ({ problems }: Assessment): ProblemError =>
-  new ProblemError(409, 'This job cannot be planned as it stands', { detail: problems.join(' ') });
+  new ProblemError(409, $localize`This job cannot be planned as it stands`, { detail: problems.join(' ') });
 
 /** A carrier taken out of the store: what it has run is what the store says. One at a time takes it, of whatever job. */
 async function fromStore(queries: Queries, event: RoomEntry, carrier: CardCarrier | undefined): Promise<RoomEntry> {
@@ -56,8 +56,10 @@ async function fromStore(queries: Queries, event: RoomEntry, carrier: CardCarrie
   const kept = (await keptCarriers(queries, { keys: [carrier.key] })).find((one) => one.job === job);
   if (!kept) {
     const holder = await queries.one<{ number: string; entered_by: string }>('room/holder', carrier.key);
-    throw new ProblemError(409, `The store has no such carrier of job ${job} any more`, {
-      detail: holder ? `Job ${holder.number} has it, by ${holder.entered_by}.` : 'Nobody has ever put it away.',
+    throw new ProblemError(409, $localize`The store has no such carrier of job ${job} any more`, {
+      detail: holder
+        ? $localize`Job ${holder.number} has it, by ${holder.entered_by}.`
+        : $localize`Nobody has ever put it away.`,
     });
   }
   return { ...event, from: { job, used: kept.used }, place: event.place ?? kept.place ?? undefined };
@@ -81,15 +83,15 @@ function refuseOver(records: readonly RoomRecord[], event: RoomEntry, seen: numb
   const later =
     about === undefined ? undefined : records.findLast((record) => subjectOf(record.event, records) === about);
   if (!later || later.id <= seen) return;
-  const counted = later.event.kind === 'count' ? `${later.event.good} good are counted now.` : undefined;
-  throw new ProblemError(409, `${later.by} has recorded this meanwhile`, {
-    detail: counted ?? 'Look at what stands, and enter yours again if it still holds.',
+  const counted = later.event.kind === 'count' ? $localize`${later.event.good} good are counted now.` : undefined;
+  throw new ProblemError(409, $localize`${later.by} has recorded this meanwhile`, {
+    detail: counted ?? $localize`Look at what stands, and enter yours again if it still holds.`,
   });
 }
 
 async function lockJob(queries: Queries, job: number): Promise<LockedJob> {
   const locked = await queries.one<LockedJob & Record<string, unknown>>('room/lock-job', job);
-  if (!locked) throw notFound('This job');
+  if (!locked) throw notFound($localize`This job`);
   return locked;
 }
 
@@ -104,7 +106,7 @@ export async function enterEvent(
   event: RoomEntry,
   seen?: number,
 ): Promise<void> {
-  if (!mayEnter(account, event)) throw new ProblemError(403, NOT_YOURS);
+  if (!mayEnter(account, event)) throw new ProblemError(403, notYours());
   const assessment = await assessmentOf(bench.database, bench.workshop, job);
   const { card } = assessment;
   if (!card) throw unplanned(assessment);
@@ -116,7 +118,7 @@ export async function enterEvent(
       const fold = new RoomFold(records);
       const before = goodOfSteps(fold.state);
       const context = { card, state: fold.state, by: account.name };
-      if (!mayEnterHere(account, context, event)) throw new ProblemError(403, NOT_HERE);
+      if (!mayEnterHere(account, context, event)) throw new ProblemError(403, notHere());
       const refused = refuse(context, event);
       if (refused.length > 0)
         throw invalid(refused.map((issue) => ({ path: `event.${issue.path}`, message: issueText(issue) })));
@@ -169,11 +171,11 @@ class Batch {
       ...spoiled,
       ...worded(refuseTime(happened, now)),
       ...this.why,
-      ...(mayEnter(this.author, event) ? [] : [{ path: 'kind', message: NOT_YOURS }]),
-      ...(context && !mayEnterHere(this.author, context, event) ? [{ path: 'step', message: NOT_HERE }] : []),
+      ...(mayEnter(this.author, event) ? [] : [{ path: 'kind', message: notYours() }]),
+      ...(context && !mayEnterHere(this.author, context, event) ? [{ path: 'step', message: notHere() }] : []),
       ...(context ? worded(refuse(context, event)) : []),
       // The store's carriers go from hand to hand: nobody takes one without looking at what is there.
-      ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: FROM_STORE }] : []),
+      ...(event.kind === 'carrier' && event.from ? [{ path: 'from', message: takenElsewhere() }] : []),
     ];
     if (spoiled.length > 0 || (errors.length > 0 && !late)) {
       this.answers.push({ uid, outcome: 'refused', id: null, errors });
@@ -192,7 +194,8 @@ class Batch {
     this.fold.add({ id: this.fold.lastId + 1, at, by: this.author.name, event: entered });
   }
 }
-const FROM_STORE = 'A carrier of an earlier job is taken out of the store at the carriers of the job.';
+const takenElsewhere = (): string =>
+  $localize`A carrier of an earlier job is taken out of the store at the carriers of the job.`;
 
 /**
  * Enters what a device sends, in its order: what the book knows already stays as it is; what a gate refuses is told where

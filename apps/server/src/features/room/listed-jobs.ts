@@ -90,15 +90,15 @@ export class ListedJobs {
     const found = job?.station(line.station);
     const wall = this.instant(line.at);
     const [ahead] = refuseTime(wall, Date.now());
-    if (!job) refuse('job', `No job has the number ${line.job}. Look at its ticket.`);
+    if (!job) refuse('job', $localize`No job has the number ${line.job}. Look at its ticket.`);
     else if (job.problems.length > 0) refuse('job', job.problems.join(' '));
-    else if (found === 'none') refuse('station', `Job ${line.job} has no station ${line.station}.`);
+    else if (found === 'none') refuse('station', $localize`Job ${line.job} has no station ${line.station}.`);
     else if (found === 'several')
-      refuse('station', `Job ${line.job} has several stations ${line.station}. Name it as the ticket does.`);
+      refuse('station', $localize`Job ${line.job} has several stations ${line.station}. Name it as the ticket does.`);
     if (ahead) refuse('at', issueText(ahead));
     if (line.begun !== undefined && this.instant(line.begun) > wall)
-      refuse('begun', 'The run began after it had ended.');
-    if (line.begun === undefined && line.good + line.spoiled === 0) refuse('good', 'Nothing was counted.');
+      refuse('begun', $localize`The run began after it had ended.`);
+    if (line.begun === undefined && line.good + line.spoiled === 0) refuse('good', $localize`Nothing was counted.`);
     return faults;
   }
 

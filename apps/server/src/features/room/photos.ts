@@ -19,16 +19,21 @@ const wrong = (message: string): { path: string; message: string }[] => [{ path:
 /** What is wrong with what comes with an entry: a photograph with its picture, every other entry with none. */
 export function photoFaults({ event, picture }: Sent): { path: string; message: string }[] {
   if (event.kind !== 'photo')
-    return picture === undefined ? [] : wrong('This entry has no picture: only a photograph has one. Leave it away.');
-  if (picture === undefined) return wrong('The picture is missing. Take it again.');
+    return picture === undefined
+      ? []
+      : wrong($localize`This entry has no picture: only a photograph has one. Leave it away.`);
+  if (picture === undefined) return wrong($localize`The picture is missing. Take it again.`);
   const bytes = Buffer.from(picture, 'base64');
   const size = pictureSize(bytes);
-  if (size?.type !== 'jpg') return wrong('This is no JPEG. Take the picture with the station, or save it as JPEG.');
+  if (size?.type !== 'jpg')
+    return wrong($localize`This is no JPEG. Take the picture with the station, or save it as JPEG.`);
   if (Math.max(size.width, size.height) > MOST_PHOTO_SIDE)
-    return wrong(`It has ${size.width} × ${size.height} pixels; make it no larger than ${MOST_PHOTO_SIDE} either way.`);
+    return wrong(
+      $localize`It has ${size.width} × ${size.height} pixels; make it no larger than ${MOST_PHOTO_SIDE} either way.`,
+    );
   return createHash('sha256').update(bytes).digest('hex') === event.sha256
     ? []
-    : wrong('The picture is not the one that its entry names: it was damaged on the way. Take it again.');
+    : wrong($localize`The picture is not the one that its entry names: it was damaged on the way. Take it again.`);
 }
 
 /** The photograph of an entry that has passed {@link photoFaults}. */
@@ -38,7 +43,7 @@ export const photoOf = ({ event, picture }: Sent): Photo | undefined =>
 export const photoHandlers = ({ database }: Bench): Pick<Handlers, 'photo'> => ({
   photo: async ({ params }) => {
     const row = await database.one<{ data: string }>('room/photo', params.id, params.sha256);
-    if (!row) throw notFound('This photograph');
+    if (!row) throw notFound($localize`This photograph`);
     return Buffer.from(row.data, 'base64');
   },
 });

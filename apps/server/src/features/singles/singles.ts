@@ -1,4 +1,4 @@
-import { type SingleOrder, type SingleState, mayBecome } from '@druckerei/core';
+import { type SingleOrder, type SingleState, inEveryTongue, mayBecome } from '@druckerei/core';
 import type { Account, SingleBook } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -14,12 +14,12 @@ interface BookRow {
   changed_at: Date;
 }
 
-const STATE_WORDS: Readonly<Record<SingleState, string>> = {
-  open: 'not printed yet',
+const stateWords = inEveryTongue((): Readonly<Record<SingleState, string>> => ({
+  open: $localize`not printed yet`,
   printed: 'printed',
-  kitted: 'matched already',
-  checked: 'checked already',
-};
+  kitted: $localize`matched already`,
+  checked: $localize`checked already`,
+}));
 
 const readBook = async (queries: Queries): Promise<SingleBook[]> =>
   (await queries.many<BookRow & Record<string, unknown>>('singles/all')).map(
@@ -45,9 +45,12 @@ export const addSingles = (
     const sorted = [...orders.entries()].sort(([, a], [, b]) => (a.id < b.id ? -1 : 1));
     for (const [i, { id, ...body }] of sorted)
       if (!(await queries.one('singles/add', id, body, body.due, account.id)))
-        wrong.push({ path: `orders[${i}].id`, message: `${id} is in the book already. Give it a code of its own.` });
+        wrong.push({
+          path: `orders[${i}].id`,
+          message: $localize`${id} is in the book already. Give it a code of its own.`,
+        });
     if (wrong.length > 0)
-      throw new ProblemError(409, 'Some of these orders are in the book already', { errors: wrong });
+      throw new ProblemError(409, $localize`Some of these orders are in the book already`, { errors: wrong });
     return readBook(queries);
   });
 
@@ -71,16 +74,19 @@ const move = (
     const now = new Map(rows.map((row) => [row.code, row]));
     const wrong = codes.flatMap((code) => {
       const before = now.get(code)?.state;
-      if (before === undefined) return [{ path, message: `The book has no order ${code}. Look at the code again.` }];
+      if (before === undefined)
+        return [{ path, message: $localize`The book has no order ${code}. Look at the code again.` }];
       if (mayBecome(before, state)) return [];
-      return [{ path, message: `${code} is ${STATE_WORDS[before]}: it cannot become ${state} now.` }];
+      return [{ path, message: $localize`${code} is ${stateWords()[before]}\: it cannot become ${state} now.` }];
     });
     const changed = books.flatMap(({ id, version }) => {
       const row = now.get(id);
-      return row && version !== undefined && version !== row.version ? [`${id} is ${STATE_WORDS[row.state]}`] : [];
+      return row && version !== undefined && version !== row.version
+        ? [$localize`${id} is ${stateWords()[row.state]}`]
+        : [];
     });
     if (changed.length > 0)
-      throw new ProblemError(409, 'Somebody else has moved these books', { detail: `${changed.join(', ')}.` });
+      throw new ProblemError(409, $localize`Somebody else has moved these books`, { detail: `${changed.join(', ')}.` });
     if (wrong.length > 0) throw invalid(wrong);
     await queries.one('singles/move', codes, state, account.id);
     for (const { code, state: before } of rows)
@@ -100,7 +106,7 @@ export const singlesHandlers = (
       throw invalid([
         {
           path: 'cover',
-          message: `Cover ${cover || 'without a code'} and block ${block || 'without a code'} are not of one order. Stop, and sort the stack from here on.`,
+          message: $localize`Cover ${cover || $localize`without a code`} and block ${block || $localize`without a code`} are not of one order. Stop, and sort the stack from here on.`,
         },
       ]);
     return move(database, account, [{ id: block }], 'kitted', 'block');

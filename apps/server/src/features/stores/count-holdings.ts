@@ -65,7 +65,12 @@ class Check {
         ...refuseOtherKey(lot.other, `${at}.`),
         ...(before === undefined
           ? []
-          : [{ path: at, message: `lots[${before}] counts this already. Add them up, or tell where each lies.` }]),
+          : [
+              {
+                path: at,
+                message: $localize`lots[${before}] counts this already. Add them up, or tell where each lies.`,
+              },
+            ]),
       ];
     });
   }

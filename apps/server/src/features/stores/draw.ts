@@ -36,7 +36,7 @@ async function takeOut(drawer: Drawer, key: string, quantity: number): Promise<n
   for (const lot of await drawer.queries.many<LotOfKey>('stores/lots-of-key', key)) {
     const taken = Math.min(left, lot.quantity);
     if (taken <= NOTHING) continue;
-    await changeLot(drawer, lot, lot.quantity - taken, `Taken in on the floor, job ${drawer.number}`);
+    await changeLot(drawer, lot, lot.quantity - taken, $localize`Taken in on the floor, job ${drawer.number}`);
     left -= taken;
   }
   return quantity - left;
@@ -45,7 +45,7 @@ async function takeOut(drawer: Drawer, key: string, quantity: number): Promise<n
 /** Puts back what a job has drawn too much: onto the newest lot of it. */
 async function putBack(drawer: Drawer, key: string, quantity: number): Promise<void> {
   const lot = (await drawer.queries.many<LotOfKey>('stores/lots-of-key', key)).at(-1);
-  if (lot) await changeLot(drawer, lot, lot.quantity + quantity, `Back from the floor, job ${drawer.number}`);
+  if (lot) await changeLot(drawer, lot, lot.quantity + quantity, $localize`Back from the floor, job ${drawer.number}`);
 }
 
 /** Makes what is drawn of a key for a use so much. */

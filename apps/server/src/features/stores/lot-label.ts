@@ -19,7 +19,7 @@ interface LotRow extends Record<string, unknown> {
 export const lotLabelHandlers = ({ database, workshop }: Bench): Pick<Handlers, 'lotLabel'> => ({
   lotLabel: async ({ params, response }) => {
     const lot = await database.one<LotRow>('stores/lot', params.id);
-    if (!lot) throw notFound('This lot');
+    if (!lot) throw notFound($localize`This lot`);
     const works = await currentWorks(database);
     const { id, quantity, place, reason } = lot;
     const made = await workshop.run('lotLabel', {

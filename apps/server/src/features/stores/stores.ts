@@ -166,7 +166,7 @@ export const addHolding = (
   database.transaction(async (queries) => {
     const errors = refuseOdd({ paper, quantity: lot.quantity }, stockIds(await currentWorks(queries)));
     if (lot.quantity === 0)
-      errors.push({ path: 'quantity', message: 'Quantity must be more than 0: an empty lot is no lot.' });
+      errors.push({ path: 'quantity', message: $localize`Quantity must be more than 0: an empty lot is no lot.` });
     errors.push(...refuseOtherKey(other));
     if (errors.length > 0) throw invalid(errors);
     if (paper) await putIn(queries, account, { ...lot, paper, key: paperKey(paper) });
@@ -185,22 +185,30 @@ const reserve = (
   { key, quantity, seen }: { key: string; quantity: number; seen: number },
 ): Promise<Stores> =>
   database.transaction(async (queries) => {
-    if (!(await queries.one('room/lock-job', job))) throw notFound('This job');
+    if (!(await queries.one('room/lock-job', job))) throw notFound($localize`This job`);
     await lockKind(queries, 'reservation');
-    await refuseUnseen(queries, reservation(job, key), seen, (now) => `It is ${now ?? 0} reserved for this job now.`);
+    await refuseUnseen(
+      queries,
+      reservation(job, key),
+      seen,
+      (now) => $localize`It is ${now ?? 0} reserved for this job now.`,
+    );
     const parts = refuseParts(key, quantity, 'quantity');
     if (parts.length > 0) throw invalid(parts);
     const { free = 0 } = (await queries.one<{ free: number }>('stores/free', key, job)) ?? {};
     if (quantity > free)
       throw invalid([
-        { path: 'quantity', message: `Only ${free} are free: the others are reserved or not on hand. Reserve fewer.` },
+        {
+          path: 'quantity',
+          message: $localize`Only ${free} are free: the others are reserved or not on hand. Reserve fewer.`,
+        },
       ]);
     await setReservation(queries, account, { job, key, quantity });
     return readStores(queries);
   });
 
 /** What is said of a job that has just been saved by an earlier version, or under other norms. */
-const BEING_RECKONED = 'This job is being reckoned. Look again in a moment.';
+const beingReckoned = (): string => $localize`This job is being reckoned. Look again in a moment.`;
 
 /** Jobs that need nothing more: their last stations have counted enough. */
 export async function finishedJobs(queries: Queries): Promise<number[]> {
@@ -213,7 +221,7 @@ export async function finishedJobs(queries: Queries): Promise<number[]> {
 /** What every open job needs, as it was reckoned when it was saved. */
 async function needsAnswer(queries: Queries): Promise<JsonText> {
   const finished = await finishedJobs(queries);
-  const rows = await queries.many<{ answer: string }>('stores/open-jobs', finished, BEING_RECKONED);
+  const rows = await queries.many<{ answer: string }>('stores/open-jobs', finished, beingReckoned());
   const parts = rows.flatMap(({ answer }, i) => (i === 0 ? [answer] : [',', answer]));
   return new JsonText(['{"jobs":[', ...parts, ']}']);
 }
@@ -248,12 +256,12 @@ export const storesHandlers = (
         'stores/lock',
         params.id,
       );
-      if (!before) throw notFound('This lot');
+      if (!before) throw notFound($localize`This lot`);
       const parts = refuseParts(before.key, body.quantity, 'quantity');
       if (parts.length > 0) throw invalid(parts);
       if (before.quantity !== body.expected || body.version !== before.version)
-        throw new ProblemError(409, 'Somebody else has changed this lot', {
-          detail: `It holds ${before.quantity} now and lies at ${before.place || 'no place'}; you saw ${body.expected}.`,
+        throw new ProblemError(409, $localize`Somebody else has changed this lot`, {
+          detail: $localize`It holds ${before.quantity} now and lies at ${before.place || $localize`no place`}; you saw ${body.expected}.`,
         });
       await queries.one('stores/change', params.id, body.quantity, body.place, account.id);
       await queries.one(

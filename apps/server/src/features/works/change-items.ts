@@ -52,7 +52,7 @@ function wrongItems<T extends Items[keyof Items][number]>(
   return items.flatMap((one, i) => [
     ...told(check(one), `${at}[${i}]`),
     ...(alike.has(one.id)
-      ? [{ path: `${at}[${i}].name`, message: 'Another one has this name. Call it something else.' }]
+      ? [{ path: `${at}[${i}].name`, message: $localize`Another one has this name. Call it something else.` }]
       : []),
   ]);
 }
@@ -78,7 +78,7 @@ export function worksWithItems(works: Works, { machines, stocks, inks, supplies 
         ? [
             {
               path: `machines[${i}].process`,
-              message: `This machine is a ${before.process}: enter another machine, and retire this one.`,
+              message: $localize`This machine is a ${before.process}\: enter another machine, and retire this one.`,
             },
           ]
         : [];
@@ -106,8 +106,8 @@ export async function changeItems(
       changes.seen,
     );
     if (unseen)
-      throw new ProblemError(409, `${unseen.changed_by} has changed this meanwhile`, {
-        detail: `“${unseen.name}” was changed since you looked. Look at what stands, then send yours once more.`,
+      throw new ProblemError(409, $localize`${unseen.changed_by} has changed this meanwhile`, {
+        detail: $localize`“${unseen.name}” was changed since you looked. Look at what stands, then send yours once more.`,
       });
     await queries.one('works/note-items', kind, items, account.id);
     await queries.one('works/put-items', kind, items);

@@ -25,8 +25,8 @@ function changeOf(
   const without = (base === norm.id ? undefined : norms.get(base)?.value) ?? norm.value;
   const before = norms.get(norm.id)?.value ?? without;
   if (before !== expected)
-    throw new ProblemError(409, 'Somebody else has changed this norm', {
-      detail: `${norm.subject}: ${norm.name} is ${before} now, you saw ${expected}.`,
+    throw new ProblemError(409, $localize`Somebody else has changed this norm`, {
+      detail: $localize`${norm.subject}\: ${norm.name} is ${before} now, you saw ${expected}.`,
     });
   return { norm: norm.id, value, before, after: value ?? without };
 }
@@ -55,8 +55,8 @@ export async function changeNorms(
   );
   if (unseen) {
     const { before } = set.find(({ norm }) => norm === unseen.norm) ?? { before: '' };
-    throw new ProblemError(409, 'Somebody else has changed this norm', {
-      detail: `${unseen.norm} is ${before} now, and was changed since you looked.`,
+    throw new ProblemError(409, $localize`Somebody else has changed this norm`, {
+      detail: $localize`${unseen.norm} is ${before} now, and was changed since you looked.`,
     });
   }
   const told = set.filter(({ value }) => value !== null).map(({ norm, value }) => ({ id: norm, value }));

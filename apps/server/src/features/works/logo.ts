@@ -26,7 +26,7 @@ export const logoHandlers = ({ database, workshop }: Bench): Pick<Handlers, 'log
     // What cannot be drawn now would keep every paper from being made later.
     await workshop.run('letterhead', { name: '', logo: read.logo }).catch((error: unknown) => {
       if (error instanceof ProblemError && error.status !== 422) throw error;
-      throw wrong('This picture is damaged: it cannot be drawn. Save it anew as PNG or JPEG.');
+      throw wrong($localize`This picture is damaged: it cannot be drawn. Save it anew as PNG or JPEG.`);
     });
     await database.one('works/put-logo', read.logo, account.id);
     return { logo: read.logo };

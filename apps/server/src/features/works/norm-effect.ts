@@ -10,9 +10,9 @@ const AT_ONCE = 20;
 /** A norm that may have a value, or none of the works' own; refused where there is no such norm, or beyond its limits. @param at path of it in what was sent. */
 export function settable(works: Works, id: string, value: number | null, at = ''): Norm {
   const norm = normById(works, id);
-  if (!norm) throw notFound(at === '' ? 'This norm' : `The norm ${id}`);
+  if (!norm) throw notFound(at === '' ? $localize`This norm` : $localize`The norm ${id}`);
   if (value !== null && !isWithin(norm, value))
-    throw invalid([{ path: `${at}value`, message: `${norm.name} goes ${limitsInWords(norm)}` }]);
+    throw invalid([{ path: `${at}value`, message: $localize`${norm.name} goes ${limitsInWords(norm)}` }]);
   return norm;
 }
 

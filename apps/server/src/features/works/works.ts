@@ -100,8 +100,8 @@ const changeSettings = (
       (field) => now.get(field) !== before.get(field),
     );
     if (others !== undefined)
-      throw new ProblemError(409, 'Somebody else has changed the settings of the works', {
-        detail: `${others} is “${now.get(others) ?? ''}” now, you saw “${before.get(others) ?? ''}”. Load the page anew.`,
+      throw new ProblemError(409, $localize`Somebody else has changed the settings of the works`, {
+        detail: $localize`${others} is “${now.get(others) ?? ''}” now, you saw “${before.get(others) ?? ''}”. Load the page anew.`,
       });
     for (const field of new Set([...now.keys(), ...after.keys()])) {
       const change = { before: now.get(field) ?? null, after: after.get(field) ?? null };
@@ -190,7 +190,7 @@ export const worksHandlers = (
       }),
 
     dropFold: async ({ params }) => {
-      if (!(await database.one('works/drop-fold', params.name))) throw notFound('These folds');
+      if (!(await database.one('works/drop-fold', params.name))) throw notFound($localize`These folds`);
       return currentWorks(database);
     },
   };

@@ -1,3 +1,4 @@
+import './speak-in-worker';
 import { bestPlan, ladderOf } from '@druckerei/core';
 import type { BestAnswer, BestQuestion } from './best.messages';
 

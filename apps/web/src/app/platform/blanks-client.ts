@@ -1,5 +1,6 @@
 import type { BlankLayouts, BlankRequest } from '@druckerei/core';
 import { askWorker } from './ask-worker';
+import { wordsOfPage } from './words-of-page';
 
 export interface BlanksQuestion {
   readonly kind: 'blanks';
@@ -15,7 +16,7 @@ export const askBlanks = (
   failed: () => void,
 ): (() => void) =>
   askWorker(
-    new Worker(new URL('./blanks.worker', import.meta.url), { type: 'module' }),
+    new Worker(new URL('./blanks.worker', import.meta.url), { type: 'module', name: wordsOfPage() }),
     question,
     ({ kind }) => kind === 'blanks',
     answered,

@@ -1,3 +1,4 @@
+import './speak-in-worker';
 import { layBlanks } from '@druckerei/core';
 import type { BlanksAnswer, BlanksQuestion } from './blanks-client';
 

@@ -213,5 +213,5 @@ export class BookOutbox {
 
 const DEVICE = 'druckerei.device';
 /** What this device is called in the book; its user may say. */
-export const deviceName = (): string => localStorage.getItem(DEVICE) ?? 'A device without a name';
+export const deviceName = (): string => localStorage.getItem(DEVICE) ?? $localize`A device without a name`;
 export const nameDevice = (name: string): void => localStorage.setItem(DEVICE, name);

@@ -31,21 +31,21 @@ export interface ChangesData {
         }
         <ul data-test="changes">
           @for (change of found.changes; track $index) {
-            <li>
+            <li i18n>
               {{ data.subject(change.subject) }}: {{ data.value(change.before) }} to {{ data.value(change.after) }}
               <span class="quiet">{{ change.by }}, {{ time(change.at) }}</span>
             </li>
           } @empty {
             @if (!found.failed) {
-              <li class="quiet">Nothing has changed yet.</li>
+              <li i18n class="quiet">Nothing has changed yet.</li>
             }
           }
         </ul>
       } @else {
-        <p class="quiet">Looking…</p>
+        <p i18n class="quiet">Looking…</p>
       }
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button matButton mat-dialog-close>Close</button></mat-dialog-actions>
+    <mat-dialog-actions align="end"><button i18n matButton mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
     ul {

@@ -42,7 +42,7 @@ export const keyText = (key: string): string =>
     .split('+')
     .map(
       (part) =>
-        ({ $mod: 'Ctrl', ArrowLeft: 'Left', ArrowRight: 'Right', Escape: 'Esc' })[part] ??
+        ({ $mod: $localize`Ctrl`, ArrowLeft: '←', ArrowRight: '→', Escape: 'Esc' })[part] ??
         (part.length === 1 ? part.toUpperCase() : part),
     )
     .join(' + ');

@@ -41,7 +41,8 @@ export class Contested {
       const before = stands();
       this.refresh().subscribe({
         next: () => {
-          if (kept() && stands() !== before) this.changed.set(`${changerOf(message)} has changed this meanwhile`);
+          if (kept() && stands() !== before)
+            this.changed.set($localize`${changerOf(message)} has changed this meanwhile`);
         },
         // What cannot be looked at now is looked at when it is sent.
         error: () => undefined,

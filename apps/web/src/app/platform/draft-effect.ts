@@ -15,7 +15,7 @@ export class DraftEffect {
   /** Share of the drafts looked at, in words. */
   readonly progress = computed(() => {
     const look = this.look();
-    return look ? `${count(look.done)} of ${look.total === 0 ? '…' : count(look.total)} drafts planned` : '';
+    return look ? $localize`${count(look.done)} of ${look.total === 0 ? '…' : count(look.total)} drafts planned` : '';
   });
 
   /** @param ask the next drafts behind those looked at. @param done called when all are looked at. */

@@ -8,8 +8,8 @@ import { Commands, keyText } from './commands';
   imports: [MatButtonModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Keys</h2>
-    <mat-dialog-content tabindex="0" role="region" aria-label="List of keys">
+    <h2 i18n mat-dialog-title>Keys</h2>
+    <mat-dialog-content tabindex="0" role="region" i18n-aria-label aria-label="List of keys">
       <dl>
         @for (command of commands; track command.id) {
           <dt>{{ text(command.key ?? '') }}</dt>
@@ -17,7 +17,7 @@ import { Commands, keyText } from './commands';
         }
       </dl>
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button matButton mat-dialog-close>Close</button></mat-dialog-actions>
+    <mat-dialog-actions align="end"><button i18n matButton mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
     dl {

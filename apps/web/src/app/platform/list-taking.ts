@@ -39,7 +39,7 @@ export class ListTaking<T> implements Taking {
         this.way.set(undefined);
         const { text, problem } = failureOf(error);
         const lines = refusedLines(problem, (at) => listed[at]?.line);
-        this.failed.set(lines === '' ? text : `Nothing was taken. ${lines}`);
+        this.failed.set(lines === '' ? text : $localize`Nothing was taken. ${lines}`);
       },
     });
   }

@@ -53,4 +53,4 @@ export function whenChanged(
 }
 
 /** Who has changed it, as a sentence begins. */
-export const changerOf = ({ by }: Pick<LiveMessage, 'by'>): string => (by === '' ? 'Somebody' : by);
+export const changerOf = ({ by }: Pick<LiveMessage, 'by'>): string => (by === '' ? $localize`Somebody` : by);

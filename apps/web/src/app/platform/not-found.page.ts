@@ -5,8 +5,8 @@ import { RouterLink } from '@angular/router';
   selector: 'dk-not-found-page',
   imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<h1>Nothing is here</h1>
-    <p>The address leads nowhere. <a routerLink="/jobs">Go to the jobs</a></p>`,
+  template: `<h1 i18n>Nothing is here</h1>
+    <p i18n>The address leads nowhere. <a routerLink="/jobs">Go to the jobs</a></p>`,
   styles: `
     :host {
       padding: 48px;

@@ -16,7 +16,7 @@ export class NoticeEffects {
     () =>
       this.actions.pipe(
         ofType(NoticeActions.say),
-        tap(({ text }) => this.snackBar.open(text, 'Close', { duration: 8000 })),
+        tap(({ text }) => this.snackBar.open(text, $localize`Close`, { duration: 8000 })),
       ),
     { dispatch: false },
   );

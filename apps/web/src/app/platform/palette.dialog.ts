@@ -32,7 +32,7 @@ import type { Offer } from './commands';
               }
             </mat-option>
           } @empty {
-            <mat-option disabled>Nothing of that name</mat-option>
+            <mat-option i18n disabled>Nothing of that name</mat-option>
           }
         </mat-autocomplete>
       </mat-form-field>

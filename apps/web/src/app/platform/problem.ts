@@ -29,7 +29,11 @@ function isProblem(body: unknown): body is Problem {
 }
 
 /** Lists whose entries have no other name than their place. */
-const LISTED: Readonly<Record<string, string>> = { lines: 'Line', prices: 'Price', places: 'Place' };
+const LISTED: Readonly<Record<string, string>> = {
+  lines: $localize`Line`,
+  prices: $localize`Price`,
+  places: $localize`Place`,
+};
 
 /** What is wrong with a field; with the place of its entry where that is in a list. */
 function withPlace({ path, message }: { readonly path: string; readonly message: string }): string {
@@ -44,8 +48,12 @@ export function failureOf(error: unknown): Failure {
   const body: unknown = error.error;
   const problem = isProblem(body) ? body : undefined;
   if (error.status === 0)
-    return { status: 0, text: 'The server cannot be reached. What you typed is kept on this computer.', problem };
-  const title = problem?.title ?? 'The server could not do this';
+    return {
+      status: 0,
+      text: $localize`The server cannot be reached. What you typed is kept on this computer.`,
+      problem,
+    };
+  const title = problem?.title ?? $localize`The server could not do this`;
   const fields = problem?.errors?.map(withPlace).join(' ') ?? '';
   return {
     status: error.status,
@@ -67,7 +75,7 @@ export function refusedLines(problem: Problem | undefined, lineOf: (at: number) 
   const errors = problem?.errors ?? [];
   const told = errors.slice(0, TOLD).map(({ path, message }) => {
     const line = lineOf(Number(/^\w+\[(\d+)\]/.exec(path)?.[1] ?? NaN));
-    return line === undefined ? message : `Line ${line}: ${message}`;
+    return line === undefined ? message : $localize`Line ${line}\: ${message}`;
   });
-  return [...told, ...(errors.length > TOLD ? [`And ${errors.length - TOLD} more.`] : [])].join(' ');
+  return [...told, ...(errors.length > TOLD ? [$localize`And ${errors.length - TOLD} more.`] : [])].join(' ');
 }

@@ -20,62 +20,65 @@ import { Theme } from './theme';
 import { unsentDrafts } from './unsent';
 import { LOCALES } from '../ui/locale';
 import { Measures } from '../ui/measures';
+import { WordPipe } from '../ui/word';
 
 /** The frame of every page: where one can go, what one can do, who is signed in. */
 @Component({
   selector: 'dk-root',
-  imports: [MatButtonModule, MatIconModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [MatButtonModule, MatIconModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (framed()) {
       <header>
         @if (account(); as account) {
-          <a routerLink="/desk" class="mark" aria-label="Druckerei, to the desk"
-            ><img src="mark.svg" alt="" width="22" height="22" />Druckerei</a
+          <a routerLink="/desk" class="mark" i18n-aria-label aria-label="Druckerei, to the desk"
+            ><img src="mark.svg" alt="" width="22" height="22" /><ng-container i18n>Druckerei</ng-container></a
           >
-          <nav aria-label="Areas">
-            <a routerLink="/desk" routerLinkActive="here" ariaCurrentWhenActive="page">Desk</a>
-            <a routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
-            <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">Floor</a>
-            <a routerLink="/book" routerLinkActive="here" ariaCurrentWhenActive="page">Stations</a>
-            <a routerLink="/quality" routerLinkActive="here" ariaCurrentWhenActive="page">Quality</a>
-            <a routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
-            <a routerLink="/customers" routerLinkActive="here" ariaCurrentWhenActive="page">Customers</a>
-            <a routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
-            <a routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
-            <a routerLink="/works" routerLinkActive="here" ariaCurrentWhenActive="page">Works</a>
+          <nav i18n-aria-label aria-label="Areas">
+            <a i18n routerLink="/desk" routerLinkActive="here" ariaCurrentWhenActive="page">Desk</a>
+            <a i18n routerLink="/jobs" routerLinkActive="here" ariaCurrentWhenActive="page">Jobs</a>
+            <a i18n routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">Floor</a>
+            <a i18n routerLink="/book" routerLinkActive="here" ariaCurrentWhenActive="page">Stations</a>
+            <a i18n routerLink="/quality" routerLinkActive="here" ariaCurrentWhenActive="page">Quality</a>
+            <a i18n routerLink="/benches" routerLinkActive="here" ariaCurrentWhenActive="page">Benches</a>
+            <a i18n routerLink="/customers" routerLinkActive="here" ariaCurrentWhenActive="page">Customers</a>
+            <a i18n routerLink="/stores" routerLinkActive="here" ariaCurrentWhenActive="page">Stores</a>
+            <a i18n routerLink="/norms" routerLinkActive="here" ariaCurrentWhenActive="page">Norms</a>
+            <a i18n routerLink="/works" routerLinkActive="here" ariaCurrentWhenActive="page">Works</a>
           </nav>
           <span class="gap"></span>
           <button matButton (click)="openPalette()">
-            <mat-icon>manage_search</mat-icon><span class="word">Find</span> <kbd>Ctrl K</kbd>
+            <mat-icon>manage_search</mat-icon><span i18n class="word">Find</span> <kbd i18n>Ctrl K</kbd>
           </button>
           <button matButton (click)="openGuide()">
-            <mat-icon>help_outline</mat-icon><span class="word">Guide</span> <kbd>F1</kbd>
+            <mat-icon>help_outline</mat-icon><span i18n class="word">Guide</span> <kbd>F1</kbd>
           </button>
           <button matButton class="keys" (click)="openKeys()">
-            <mat-icon>keyboard</mat-icon><span class="word">Keys</span> <kbd>?</kbd>
+            <mat-icon>keyboard</mat-icon><span i18n class="word">Keys</span> <kbd>?</kbd>
           </button>
           <button matButton [matMenuTriggerFor]="who">
             <mat-icon>person</mat-icon><span class="word">{{ account.name }}</span>
           </button>
           <mat-menu #who>
-            <span mat-menu-item disabled>Role: {{ account.roleName }}</span>
-            <a mat-menu-item routerLink="/account"><mat-icon>manage_accounts</mat-icon>Your account</a>
+            <span i18n mat-menu-item disabled>Role: {{ account.roleName }}</span>
+            <a mat-menu-item routerLink="/account"
+              ><mat-icon>manage_accounts</mat-icon><ng-container i18n>Your account</ng-container></a
+            >
             <button mat-menu-item (click)="theme.toggle()">
               <mat-icon>{{ theme.dark() ? 'light_mode' : 'dark_mode' }}</mat-icon>{{
-                theme.dark() ? 'Light colours' : 'Dark colours'
+                theme.dark() ? ('Light colours' | word) : ('Dark colours' | word)
               }}
             </button>
             <button mat-menu-item (click)="measures.toggle()">
               <mat-icon>{{ measures.system() === 'metric' ? 'square_foot' : 'straighten' }}</mat-icon>{{
-                measures.system() === 'metric' ? 'Measures in inch and pound' : 'Measures in metric'
+                measures.system() === 'metric' ? ('Measures in inch and pound' | word) : ('Measures in metric' | word)
               }}
             </button>
             @if (account.rights.includes('backup')) {
-              <a mat-menu-item routerLink="/backup">Backup</a>
+              <a i18n mat-menu-item routerLink="/backup">Backup</a>
             }
-            <button mat-menu-item [matMenuTriggerFor]="dates">Dates and weeks</button>
-            <button mat-menu-item (click)="signOut()">Sign out</button>
+            <button i18n mat-menu-item [matMenuTriggerFor]="dates">Dates and weeks</button>
+            <button i18n mat-menu-item (click)="signOut()">Sign out</button>
           </mat-menu>
           <mat-menu #dates>
             @for (one of locales; track one.id) {
@@ -95,7 +98,7 @@ import { Measures } from '../ui/measures';
       </header>
     }
     @if (unanswered()) {
-      <p class="unanswered" role="alert">
+      <p i18n class="unanswered" role="alert">
         The server has a problem and does not answer. It is asked again by itself; what you typed is kept on this
         computer.
       </p>
@@ -232,7 +235,7 @@ export class Shell {
   private bookOutbox: BookOutbox | undefined;
   protected readonly theme = inject(Theme);
   /** As the works writes them, or as one of these places does. */
-  protected readonly locales = [{ id: null, name: 'As the works' }, ...LOCALES];
+  protected readonly locales = [{ id: null, name: $localize`As the works` }, ...LOCALES];
   protected readonly measures = inject(Measures);
   protected readonly account = this.store.selectSignal(sessionFeature.selectAccount);
   /** The head keeps its place while it is asked who is signed in, so that nothing below it moves. */
@@ -246,31 +249,51 @@ export class Shell {
     inject(Live);
     void import('./book-outbox').then(({ BookOutbox: Outbox }) => (this.bookOutbox = this.injector.get(Outbox)));
     this.commands.offerShell([
-      { id: 'palette', name: 'Find a command', key: '$mod+k', run: () => this.openPalette() },
-      { id: 'guide', name: 'Open the guide at this place', key: 'F1', run: () => void this.openGuide() },
+      { id: 'palette', name: $localize`Find a command`, key: '$mod+k', run: () => this.openPalette() },
+      { id: 'guide', name: $localize`Open the guide at this place`, key: 'F1', run: () => void this.openGuide() },
       {
-        ...{ id: 'tables', name: 'Save the tables of this page, or of the dialog that is open' },
+        ...{ id: 'tables', name: $localize`Save the tables of this page, or of the dialog that is open` },
         ...{ key: '$mod+Shift+s', inDialogs: true, run: () => void this.openTables() },
       },
-      { id: 'keys', name: 'Show all keys', key: '?', run: () => void this.openKeys() },
-      { id: 'desk', name: 'Go to the desk', key: 'g d', run: () => void this.router.navigateByUrl('/desk') },
-      { id: 'jobs', name: 'Go to jobs', key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
-      { id: 'floor', name: 'Go to the floor', key: 'g f', run: () => void this.router.navigateByUrl('/floor') },
-      { id: 'quality', name: 'Go to quality', key: 'g q', run: () => void this.router.navigateByUrl('/quality') },
-      { id: 'benches', name: 'Go to benches', key: 'g b', run: () => void this.router.navigateByUrl('/benches') },
-      { id: 'customers', name: 'Go to customers', key: 'g c', run: () => void this.router.navigateByUrl('/customers') },
-      { id: 'norms', name: 'Go to norms', key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
-      { id: 'works', name: 'Go to works', key: 'g w', run: () => void this.router.navigateByUrl('/works') },
-      { id: 'backup', name: 'Go to backup', run: () => void this.router.navigateByUrl('/backup') },
-      { id: 'measures', name: 'Metric or inch and pound', run: () => this.measures.toggle() },
-      { id: 'theme', name: 'Light or dark', run: () => this.theme.toggle() },
-      { id: 'sign-out', name: 'Sign out', run: () => this.signOut() },
+      { id: 'keys', name: $localize`Show all keys`, key: '?', run: () => void this.openKeys() },
+      { id: 'desk', name: $localize`Go to the desk`, key: 'g d', run: () => void this.router.navigateByUrl('/desk') },
+      { id: 'jobs', name: $localize`Go to jobs`, key: 'g j', run: () => void this.router.navigateByUrl('/jobs') },
+      {
+        id: 'floor',
+        name: $localize`Go to the floor`,
+        key: 'g f',
+        run: () => void this.router.navigateByUrl('/floor'),
+      },
+      {
+        id: 'quality',
+        name: $localize`Go to quality`,
+        key: 'g q',
+        run: () => void this.router.navigateByUrl('/quality'),
+      },
+      {
+        id: 'benches',
+        name: $localize`Go to benches`,
+        key: 'g b',
+        run: () => void this.router.navigateByUrl('/benches'),
+      },
+      {
+        id: 'customers',
+        name: $localize`Go to customers`,
+        key: 'g c',
+        run: () => void this.router.navigateByUrl('/customers'),
+      },
+      { id: 'norms', name: $localize`Go to norms`, key: 'g n', run: () => void this.router.navigateByUrl('/norms') },
+      { id: 'works', name: $localize`Go to works`, key: 'g w', run: () => void this.router.navigateByUrl('/works') },
+      { id: 'backup', name: $localize`Go to backup`, run: () => void this.router.navigateByUrl('/backup') },
+      { id: 'measures', name: $localize`Metric or inch and pound`, run: () => this.measures.toggle() },
+      { id: 'theme', name: $localize`Light or dark`, run: () => this.theme.toggle() },
+      { id: 'sign-out', name: $localize`Sign out`, run: () => this.signOut() },
     ]);
   }
 
   protected openPalette(): void {
     const commands = this.commands.all().filter(({ id }) => id !== 'palette');
-    void openPalette(this.dialog, { label: 'What do you want to do?', commands });
+    void openPalette(this.dialog, { label: $localize`What do you want to do?`, commands });
   }
 
   /** Every page writes dates anew. */

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import { WordPipe } from '../ui/word';
 
 /** What the server does not have yet of whoever signs out. */
 export interface Unsent {
@@ -13,24 +14,27 @@ export interface Unsent {
 /** Says what is not sent yet before somebody signs out: it stays on this computer, under their name. */
 @Component({
   selector: 'dk-sign-out-dialog',
-  imports: [MatButtonModule, MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Not everything is sent yet</h2>
+    <h2 i18n mat-dialog-title>Not everything is sent yet</h2>
     <mat-dialog-content>
       <ul data-test="unsent">
         @if (unsent.jobs.length > 0) {
-          <li>Changes of {{ unsent.jobs.join(', ') }}</li>
+          <li i18n>Changes of {{ unsent.jobs.join(', ') }}</li>
         }
         @if (unsent.entries > 0) {
-          <li>{{ unsent.entries === 1 ? 'An entry' : unsent.entries + ' entries' }} of the press room or a station</li>
+          <li i18n>
+            {{ unsent.entries === 1 ? ('An entry' | word) : unsent.entries + (' entries' | word) }} of the press room or
+            a station
+          </li>
         }
       </ul>
-      <p>They stay on this computer, and are sent when you sign in here again. Nobody else sees or sends them.</p>
+      <p i18n>They stay on this computer, and are sent when you sign in here again. Nobody else sees or sends them.</p>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton [mat-dialog-close]="true">Sign out all the same</button>
-      <button matButton="filled" [mat-dialog-close]="false" cdkFocusInitial>Stay</button>
+      <button i18n matButton [mat-dialog-close]="true">Sign out all the same</button>
+      <button i18n matButton="filled" [mat-dialog-close]="false" cdkFocusInitial>Stay</button>
     </mat-dialog-actions>
   `,
 })

@@ -26,23 +26,28 @@ const fileName = (name: string): string =>
   imports: [MatButtonModule, MatDialogModule, MatIconModule, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Tables of this {{ of }}</h2>
-    <mat-dialog-content tabindex="0" role="region" aria-label="Tables that can be saved">
+    <h2 i18n mat-dialog-title>Tables of this {{ of }}</h2>
+    <mat-dialog-content tabindex="0" role="region" i18n-aria-label aria-label="Tables that can be saved">
       @if (tables(); as found) {
         @if (found.length === 0) {
-          <p>There is no table on this {{ of }} that holds anything.</p>
+          <p i18n>There is no table on this {{ of }} that holds anything.</p>
         } @else {
-          <p class="quiet">As they are sorted and sifted now, with all their lines.</p>
+          <p i18n class="quiet">As they are sorted and sifted now, with all their lines.</p>
           <ul>
             @for (table of found; track $index) {
               <li>
                 <span
                   ><b>{{ table.name }}</b> {{ many(table.rows.length, 'line') }}</span
                 >
-                <button matButton (click)="asCsv(table)" [attr.aria-label]="table.name + ' as CSV'">
+                <button matButton (click)="asCsv(table)" i18n-attr.aria-label attr.aria-label="{{ table.name }} as CSV">
                   <mat-icon>download</mat-icon>CSV
                 </button>
-                <button matButton (click)="asWorkbook([table])" [attr.aria-label]="table.name + ' as XLSX'">
+                <button
+                  matButton
+                  (click)="asWorkbook([table])"
+                  i18n-attr.aria-label
+                  attr.aria-label="{{ table.name }} as XLSX"
+                >
                   <mat-icon>download</mat-icon>XLSX
                 </button>
               </li>
@@ -50,15 +55,15 @@ const fileName = (name: string): string =>
           </ul>
         }
       } @else {
-        <p role="status">All lines are fetched.</p>
-        <mat-progress-bar mode="indeterminate" aria-label="Fetching lines" />
+        <p i18n role="status">All lines are fetched.</p>
+        <mat-progress-bar mode="indeterminate" i18n-aria-label aria-label="Fetching lines" />
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Close</button>
+      <button i18n matButton mat-dialog-close>Close</button>
       @if (tables(); as found) {
         @if (found.length > 1) {
-          <button matButton="filled" (click)="asWorkbook(found)">All as one XLSX</button>
+          <button i18n matButton="filled" (click)="asWorkbook(found)">All as one XLSX</button>
         }
       }
     </mat-dialog-actions>

@@ -12,8 +12,8 @@ import { Commands } from './commands';
 export class UndoBar implements OnDestroy {
   readonly of = input.required<Undoable>();
   private readonly takeBack = inject(Commands).offerPage([
-    { id: 'undo', name: 'Undo', key: '$mod+z', run: () => this.of().undo() },
-    { id: 'redo', name: 'Redo', key: '$mod+Shift+z', run: () => this.of().redo() },
+    { id: 'undo', name: $localize`Undo`, key: '$mod+z', run: () => this.of().undo() },
+    { id: 'redo', name: $localize`Redo`, key: '$mod+Shift+z', run: () => this.of().redo() },
   ]);
 
   ngOnDestroy(): void {

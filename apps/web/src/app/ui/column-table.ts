@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { WordPipe } from './word';
 
 /** A column of a table that was pasted or read: its place, its heading, and what is taken out of it; empty where it is left out. */
 export interface TableColumn {
@@ -10,20 +11,23 @@ export interface TableColumn {
 /** Lines of a table that was pasted or read, with what stands in each column to be chosen at its head. */
 @Component({
   selector: 'dk-column-table',
+  imports: [WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <table [attr.aria-label]="label()">
       <thead>
         <tr>
-          <th scope="col" class="line">Line</th>
+          <th i18n scope="col" class="line">Line</th>
           @for (column of columns(); track column.at) {
             <th scope="col">
               <span class="quiet">{{ column.heading }}</span>
               <select
-                [attr.aria-label]="'What stands in ' + (column.heading || 'column ' + (column.at + 1))"
+                [attr.aria-label]="
+                  ('What stands in ' | word) + (column.heading || ('column ' | word) + (column.at + 1))
+                "
                 (change)="chosen.emit({ at: column.at, is: picked($event) })"
               >
-                <option value="" [selected]="column.is === ''">leave out</option>
+                <option i18n value="" [selected]="column.is === ''">leave out</option>
                 @for (one of names(); track one.id) {
                   <option [value]="one.id" [selected]="column.is === one.id">{{ one.name }}</option>
                 }
@@ -102,7 +106,7 @@ export function tableColumns(
   const told = new Map(Object.entries(chosen).map(([column, at]) => [at, column]));
   return Array.from({ length: wide }, (_, at) => ({
     at,
-    heading: headings ? (headings[at] ?? '') : `Column ${at + 1}`,
+    heading: headings ? (headings[at] ?? '') : $localize`Column ${at + 1}`,
     is: told.get(at) ?? '',
   }));
 }

@@ -68,7 +68,7 @@ export class DateBox {
     // As it is kept is understood everywhere.
     const read = date ?? DateTime.fromISO(typed.trim());
     if (typed.trim() !== '' && !read.isValid) {
-      this.wrong.set(`“${typed.trim()}” is no date; write it like ${this.example}`);
+      this.wrong.set($localize`“${typed.trim()}” is no date; write it like ${this.example}`);
       return;
     }
     this.wrong.set('');

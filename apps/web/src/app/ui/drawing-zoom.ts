@@ -40,7 +40,7 @@ export class DrawingZoom {
     return {
       a,
       b,
-      text: `${mm(Math.hypot(b.x - a.x, b.y - a.y))} (${mm(Math.abs(b.x - a.x))} across, ${mm(Math.abs(b.y - a.y))} up)`,
+      text: $localize`${mm(Math.hypot(b.x - a.x, b.y - a.y))} (${mm(Math.abs(b.x - a.x))} across, ${mm(Math.abs(b.y - a.y))} up)`,
     };
   });
   /** The first end, while the second is looked for. */

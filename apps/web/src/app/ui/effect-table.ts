@@ -13,12 +13,12 @@ type Come = NormEffect['changed'][number]['before'];
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (jobs().length > 0) {
-      <table aria-label="Open jobs that come to something else">
+      <table i18n-aria-label aria-label="Open jobs that come to something else">
         <thead>
           <tr>
-            <th scope="col">Job</th>
-            <th scope="col" class="number">Press sheets</th>
-            <th scope="col" class="number">Cost, {{ currency() }}</th>
+            <th i18n scope="col">Job</th>
+            <th i18n scope="col" class="number">Press sheets</th>
+            <th i18n scope="col" class="number">Cost, {{ currency() }}</th>
           </tr>
         </thead>
         <tbody>
@@ -34,7 +34,7 @@ type Come = NormEffect['changed'][number]['before'];
         </tbody>
       </table>
     } @else if (!looking()) {
-      <p>No draft in hand comes to other sheets or another cost.</p>
+      <p i18n>No draft in hand comes to other sheets or another cost.</p>
     }
   `,
   styles: `
@@ -65,6 +65,6 @@ export class EffectTable {
   readonly currency = input.required<string>();
   /** More may come. */
   readonly looking = input(false);
-  protected readonly sheets = (come: Come): string => (come ? count(come.pressSheets) : 'cannot be planned');
+  protected readonly sheets = (come: Come): string => (come ? count(come.pressSheets) : $localize`cannot be planned`);
   protected readonly cost = (come: Come): string => (come ? sayNumber(come.cost, this.currency()) : '');
 }

@@ -33,7 +33,7 @@ import { TypedField } from './typed-field';
             (selectionChange)="changed.emit($event.value === '' ? undefined : $event.value)"
           >
             @if (!field().wanted) {
-              <mat-option value="">as is usual</mat-option>
+              <mat-option i18n value="">as is usual</mat-option>
             }
             @for (one of field().choices ?? []; track one) {
               <mat-option [value]="one">{{ words(one) }}</mat-option>

@@ -12,7 +12,7 @@ import { Measures } from './measures';
         {{ text() }}
       </button>
     } @else {
-      <span class="quiet">none</span>
+      <span i18n class="quiet">none</span>
     }
   `,
   styles: `
@@ -52,7 +52,7 @@ export class FigureButton {
     const figure = this.figure();
     if (!figure) return '';
     return figure.otherwise === undefined
-      ? `${figure.name}: show the working`
-      : `${figure.name}: set by hand, would be ${this.measures.quantity(figure.otherwise, figure.unit)}`;
+      ? $localize`${figure.name}\: show the working`
+      : $localize`${figure.name}\: set by hand, would be ${this.measures.quantity(figure.otherwise, figure.unit)}`;
   });
 }

@@ -13,54 +13,56 @@ export function spanText(minutes: number): string {
 
 /** A chance in whole percent; what was never seen to fail, or to come out, is not promised. */
 export const chanceText = (chance: number): string =>
-  chance > 0.99 ? 'over 99 %' : chance < 0.01 ? 'under 1 %' : percent(Math.round(chance * 100) / 100);
+  chance > 0.99 ? $localize`over 99 %` : chance < 0.01 ? $localize`under 1 %` : percent(Math.round(chance * 100) / 100);
 
 /** A chance from which on nothing more is said. */
 const SURE = 0.9;
 
 /** Whether a job is ready in time, and how sure that is. */
 export function sureText({ ready, late, chance, sure }: FloorPromise): string {
-  if (ready === null) return 'a station of it fits nowhere';
-  if (late) return 'after its due day';
-  if (chance !== null && chance >= SURE) return `in time, ${chanceText(chance)} sure`;
-  return sure === null ? '' : `surely ${timeText(sure)}`;
+  if (ready === null) return $localize`a station of it fits nowhere`;
+  if (late) return $localize`after its due day`;
+  if (chance !== null && chance >= SURE) return $localize`in time, ${chanceText(chance)} sure`;
+  return sure === null ? '' : $localize`surely ${timeText(sure)}`;
 }
 
 /** The same at length. */
 export const surenessText = ({ chance, sure }: FloorPromise): string =>
   sure === null
     ? ''
-    : 'Set-ups and spoilage vary from run to run, in the jobs ahead of it too. ' +
-      `It is surely ready ${timeText(sure)}${chance === null ? '' : `, in time in ${chanceText(chance)} of the runs drawn`}.`;
+    : $localize`Set-ups and spoilage vary from run to run, in the jobs ahead of it too. ` +
+      $localize`It is surely ready ${timeText(sure)}${chance === null ? '' : $localize`, in time in ${chanceText(chance)} of the runs drawn`}.`;
 
 /** What would help a late job, and what it costs others. @param help with names of its station and machine in place of ids. */
 export function helpWords(help: Help): string {
   const { kind, won, othersLate, rest } = help;
   const others =
     othersLate > 0
-      ? `, others ${spanText(othersLate)} later`
+      ? $localize`, others ${spanText(othersLate)} later`
       : othersLate < 0
-        ? `, others ${spanText(othersLate)} earlier`
+        ? $localize`, others ${spanText(othersLate)} earlier`
         : '';
   const other =
-    kind === 'half first' ? `, the rest ${rest > 0 ? `${spanText(rest)} later than now` : 'as soon as now'}` : '';
-  return `${changeWords(help)}: ${spanText(won)} earlier${other}${others}`;
+    kind === 'half first'
+      ? $localize`, the rest ${rest > 0 ? $localize`${spanText(rest)} later than now` : $localize`as soon as now`}`
+      : '';
+  return $localize`${changeWords(help)}\: ${spanText(won)} earlier${other}${others}`;
 }
 
 function changeWords({ kind, step, machine, overtime }: Help): string {
-  const [station, where] = [step ?? '', machine ?? 'all its machines'];
+  const [station, where] = [step ?? '', machine ?? $localize`all its machines`];
   switch (kind) {
     case 'other machine':
-      return `${station} on ${where}`;
+      return $localize`${station} on ${where}`;
     case 'split':
-      return `half of ${station} on ${where} as well`;
+      return $localize`half of ${station} on ${where} as well`;
     case 'goes first':
-      return `${station} goes first on ${where}`;
+      return $localize`${station} goes first on ${where}`;
     case 'job first':
-      return 'the whole job goes first';
+      return $localize`the whole job goes first`;
     case 'half first':
-      return 'half of it delivered first';
+      return $localize`half of it delivered first`;
     case 'overtime':
-      return `overtime on ${where}, ${spanText(overtime)} until then`;
+      return $localize`overtime on ${where}, ${spanText(overtime)} until then`;
   }
 }

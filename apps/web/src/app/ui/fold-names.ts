@@ -2,12 +2,12 @@ import type { FoldKind } from '@druckerei/core';
 
 /** Kinds of fold by the trade's names. */
 export const FOLD_NAMES: Readonly<Record<FoldKind, string>> = {
-  half: 'Once, in half',
-  letter: 'Letter fold',
-  accordion: 'Accordion fold',
-  roll: 'Roll fold',
-  gate: 'Gate fold',
-  parallel: 'Twice parallel',
-  'right-angle': 'Right angle',
-  map: 'Map: accordion, then right angle',
+  half: $localize`Once, in half`,
+  letter: $localize`Letter fold`,
+  accordion: $localize`Accordion fold`,
+  roll: $localize`Roll fold`,
+  gate: $localize`Gate fold`,
+  parallel: $localize`Twice parallel`,
+  'right-angle': $localize`Right angle`,
+  map: $localize`Map: accordion, then right angle`,
 };

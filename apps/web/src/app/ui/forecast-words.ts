@@ -8,6 +8,6 @@ export function forecastWords(forecast: Outcome<RunForecast> | undefined): strin
   if (!forecast.ok) return forecast.issues.map(issueText).join(' ');
   const { expected, wanted, range, short } = forecast.value;
   const [low, high] = range;
-  const between = low === high ? '' : ` (${count(low)} to ${count(high)} in nine of ten runs)`;
-  return `${count(expected)} of ${count(wanted)} expected by the last count${between}, chance of falling short ${percent(Math.round(short * 100) / 100)}.`;
+  const between = low === high ? '' : $localize` (${count(low)} to ${count(high)} in nine of ten runs)`;
+  return $localize`${count(expected)} of ${count(wanted)} expected by the last count${between}, chance of falling short ${percent(Math.round(short * 100) / 100)}.`;
 }

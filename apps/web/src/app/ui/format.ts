@@ -1,4 +1,4 @@
-import { numberText, unitText } from '@druckerei/core/kernel';
+import { numberText, spokenLocale, unitText, wordOf } from '@druckerei/core/kernel';
 import { chosenLocale } from './locale';
 
 /** Money to the hundredth, without its currency. */
@@ -6,15 +6,23 @@ export const money = (value: number): string => numberText(value, 2, 2);
 export const count = (value: number, digits = 0): string => numberText(value, digits);
 /** So many of something: “1 paper”, “2,000 papers”. */
 export const many = (value: number, one: string, more = `${one}s`): string =>
-  `${count(value)} ${value === 1 ? one : more}`;
+  `${count(value)} ${wordOf(value === 1 ? one : more)}`;
 
 export { unitText };
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 
+/** Thousands by points, `1.200`, and by nothing else: a single point is a decimal sign that somebody is used to. */
+const POINTED = /^-?\d{1,3}(\.\d{3})+(,|$)/;
+/** A number typed in the language of the page, as the machine reads it. */
+function plainNumber(text: string): string {
+  if (spokenLocale() === 'en-GB') return text.replace(/,/g, '');
+  return (POINTED.test(text) || text.includes(',') ? text.replace(/\./g, '') : text).replace(',', '.');
+}
+
 /** Reads a number as people type it: thousands may be apart. Undefined where it is none. */
 export function readNumber(text: string): number | undefined {
-  const plain = text.replace(/[\s,]/g, '').replace(/%$/, '');
+  const plain = plainNumber(text.replace(/\s/g, '').replace(/%$/, ''));
   if (plain === '') return undefined;
   const value = Number(plain);
   return Number.isFinite(value) ? value : undefined;

@@ -27,6 +27,7 @@ import { layoutWords } from '@druckerei/contract';
 import { Measures } from './measures';
 import { DrawingZoom, type Spot } from './drawing-zoom';
 import { ZoomTools } from './zoom-tools';
+import { WordPipe } from './word';
 
 const TURN = { top: 0, right: 90, bottom: 180, left: 270 } as const;
 /** Longest side of a sheet whose letters are of full size, millimetres. */
@@ -41,7 +42,7 @@ const MOST_LETTER = 24;
  */
 @Component({
   selector: 'dk-layout-view',
-  imports: [MatButtonModule, MatButtonToggleModule, MatTooltipModule, ZoomTools],
+  imports: [MatButtonModule, MatButtonToggleModule, MatTooltipModule, ZoomTools, WordPipe],
   providers: [DrawingZoom],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './layout-view.html',
@@ -125,7 +126,7 @@ export class LayoutView {
     const { sheet } = this.drawing();
     const mm = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'mm');
     const { x, y, width, height } = piece.trim;
-    return `${piece.item ?? `Piece ${at + 1}`}: ${this.measures.size(width, height)} ${this.measures.of('mm').unit}, ${mm(x)} from the left, ${mm(sheet.height - y - height)} from the ${this.drawing().cutOffs > 0 ? 'foot of the turn' : 'gripper edge'}`;
+    return $localize`${piece.item ?? $localize`Piece ${at + 1}`}\: ${this.measures.size(width, height)} ${this.measures.of('mm').unit}, ${mm(x)} from the left, ${mm(sheet.height - y - height)} from the ${this.drawing().cutOffs > 0 ? $localize`foot of the turn` : $localize`gripper edge`}`;
   }
 
   protected runOf(points: readonly Spot[], closed = false): string {

@@ -69,14 +69,16 @@ const TOLD = 20;
     @if (list().text() === '') {
       <button matButton type="button" (click)="file.click()"><mat-icon>upload_file</mat-icon>{{ label() }}</button>
       <button matButton type="button" [attr.aria-expanded]="pasting()" (click)="pasting.set(!pasting())">
-        <mat-icon>content_paste</mat-icon>Paste lines
+        <mat-icon>content_paste</mat-icon><ng-container i18n>Paste lines</ng-container>
       </button>
       <input #file type="file" accept=".csv,.txt,.tsv,text/csv" hidden (change)="open(file.files); file.value = ''" />
       @if (pasting()) {
         <textarea
           #pasted
           rows="5"
-          [attr.aria-label]="'Lines of a sheet: ' + kind().several"
+          i18n-attr.aria-label
+          attr.aria-label="Lines of a sheet: {{ kind().several }}"
+          i18n-placeholder
           placeholder="Copy the lines out of a sheet, with their heading, and paste them here"
           (input)="begin(pasted.value)"
         ></textarea>
@@ -84,6 +86,7 @@ const TOLD = 20;
     } @else {
       <section [attr.aria-label]="label()">
         <dk-column-table
+          i18n-label
           label="Lines of the list"
           [columns]="list().columns()"
           [names]="columnNames()"
@@ -92,10 +95,10 @@ const TOLD = 20;
           (chosen)="choose($event.at, $event.is)"
         />
         @if (list().rows().length > list().preview().length) {
-          <p class="quiet">{{ count(list().preview().length) }} of {{ count(list().rows().length) }} lines.</p>
+          <p i18n class="quiet">{{ count(list().preview().length) }} of {{ count(list().rows().length) }} lines.</p>
         }
         @if (list().table().cut) {
-          <p role="alert">
+          <p i18n role="alert">
             The list is longer than the {{ count(list().rows().length) }} lines that are read at once. Read the rest of
             it afterwards.
           </p>
@@ -103,48 +106,49 @@ const TOLD = 20;
         <p class="how">
           @if (tells(kind().figures)) {
             <label
-              >Decimal sign
-              <select (change)="decimal.set($any($event.target).value)">
-                <option value="." [selected]="decimal() === '.'">point</option>
-                <option value="," [selected]="decimal() === ','">comma</option>
+              ><ng-container i18n>Decimal sign </ng-container
+              ><select (change)="decimal.set($any($event.target).value)">
+                <option i18n value="." [selected]="decimal() === '.'">point</option>
+                <option i18n value="," [selected]="decimal() === ','">comma</option>
               </select></label
             >
           }
           @if (tells(kind().dates)) {
             <label
-              >In a date like 4/5/2027
-              <select (change)="dates.set($any($event.target).value)">
-                <option value="day" [selected]="dates() === 'day'">the day comes first</option>
-                <option value="month" [selected]="dates() === 'month'">the month comes first</option>
+              ><ng-container i18n>In a date like 4/5/2027 </ng-container
+              ><select (change)="dates.set($any($event.target).value)">
+                <option i18n value="day" [selected]="dates() === 'day'">the day comes first</option>
+                <option i18n value="month" [selected]="dates() === 'month'">the month comes first</option>
               </select></label
             >
           }
           <ng-content />
         </p>
         @if (untold(); as column) {
-          <p role="alert">Say which column is: {{ column }}.</p>
+          <p i18n role="alert">Say which column is: {{ column }}.</p>
         } @else {
           @if (soFar(); as many) {
-            <p data-test="list-read">Reading: {{ count(many) }} of {{ count(list().rows().length) }} lines.</p>
+            <p i18n data-test="list-read">Reading: {{ count(many) }} of {{ count(list().rows().length) }} lines.</p>
           } @else {
             <p role="status" data-test="list-file">{{ outcome() }}</p>
           }
           @for (one of refused().slice(0, told); track one.line) {
             <p class="wrong">
-              <b>Line {{ one.line }}:</b> {{ one.why }}
+              <b i18n>Line {{ one.line }}:</b> {{ one.why }}
             </p>
           }
           @if (refused().length > told) {
-            <p>and {{ count(refused().length - told) }} more.</p>
+            <p i18n>and {{ count(refused().length - told) }} more.</p>
           }
         }
         @if (items().length > kind().most) {
-          <p role="alert">
+          <p i18n role="alert">
             At most {{ count(kind().most) }} {{ kind().several }} are taken at once, all or none of them. Part the list.
           </p>
         }
         <p>
           <button
+            i18n
             matButton="outlined"
             type="button"
             [disabled]="isUnderWay() || items().length === 0 || items().length > kind().most"
@@ -154,10 +158,10 @@ const TOLD = 20;
           </button>
           @if (refused().length > 0) {
             <button matButton type="button" (click)="saveRefused()">
-              <mat-icon>download</mat-icon>Lines that cannot, as CSV
+              <mat-icon>download</mat-icon><ng-container i18n>Lines that cannot, as CSV</ng-container>
             </button>
           }
-          <button matButton type="button" [disabled]="isUnderWay()" (click)="leave()">Leave the file</button>
+          <button i18n matButton type="button" [disabled]="isUnderWay()" (click)="leave()">Leave the file</button>
         </p>
       </section>
     }
@@ -252,7 +256,7 @@ export class ListFile<T> {
   protected readonly outcome = computed(() => {
     const [taken, refused] = [this.items().length, this.refused().length];
     const { one, several } = this.kind();
-    return `${many(taken, one, several)} can be taken${refused > 0 ? `; ${many(refused, 'line')} cannot` : ''}.`;
+    return $localize`${many(taken, one, several)} can be taken${refused > 0 ? $localize`; ${many(refused, 'line')} cannot` : ''}.`;
   });
 
   constructor() {

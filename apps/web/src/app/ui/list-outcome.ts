@@ -23,9 +23,9 @@ export interface Taking {
 }
 
 const DOING: Readonly<Record<ListWay['doing'], string>> = {
-  sending: 'Sending the list.',
-  looking: 'Looking through the list:',
-  entering: 'Entering the list:',
+  sending: $localize`Sending the list.`,
+  looking: $localize`Looking through the list:`,
+  entering: $localize`Entering the list:`,
 };
 
 /** How far a list is, with a way to stop it, and what came of it. */
@@ -39,7 +39,7 @@ const DOING: Readonly<Record<ListWay['doing'], string>> = {
         <p>
           {{ DOING[way.doing] }}
           @if (way.doing !== 'sending') {
-            {{ count(way.done) }} of {{ count(way.of) }}
+            <ng-container i18n>{{ count(way.done) }} of {{ count(way.of) }}</ng-container>
           }
         </p>
         <mat-progress-bar
@@ -47,7 +47,9 @@ const DOING: Readonly<Record<ListWay['doing'], string>> = {
           [value]="(way.done / way.of) * 100"
           [attr.aria-label]="label()"
         />
-        <button matButton type="button" (click)="taking().stop()"><mat-icon>stop_circle</mat-icon>Stop</button>
+        <button matButton type="button" (click)="taking().stop()">
+          <mat-icon>stop_circle</mat-icon><ng-container i18n>Stop</ng-container>
+        </button>
       </div>
     }
     @if (taking().said(); as text) {

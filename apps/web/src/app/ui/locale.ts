@@ -1,10 +1,10 @@
 /** How people of the places that this speaks to write dates, by name; and in what papers come to whoever is there. */
 export const LOCALES: readonly { readonly id: string; readonly name: string; readonly sent: string }[] = [
-  { id: 'en-GB', name: '31 Dec 2026, week from Monday', sent: 'English, 31 December 2026' },
-  { id: 'en-US', name: 'Dec 31, 2026, week from Sunday', sent: 'English, December 31, 2026' },
-  { id: 'de-DE', name: '31. Dez. 2026, Woche ab Montag', sent: 'German, 31. Dezember 2026' },
-  { id: 'fr-FR', name: '31 déc. 2026, semaine du lundi', sent: 'English, dates and numbers as in France' },
-  { id: 'sv-SE', name: '31 dec. 2026, vecka från måndag', sent: 'English, dates and numbers as in Sweden' },
+  { id: 'en-GB', name: $localize`31 Dec 2026, week from Monday`, sent: $localize`English, 31 December 2026` },
+  { id: 'en-US', name: $localize`Dec 31, 2026, week from Sunday`, sent: $localize`English, December 31, 2026` },
+  { id: 'de-DE', name: '31. Dez. 2026, Woche ab Montag', sent: $localize`German, 31. Dezember 2026` },
+  { id: 'fr-FR', name: '31 déc. 2026, semaine du lundi', sent: $localize`English, dates and numbers as in France` },
+  { id: 'sv-SE', name: '31 dec. 2026, vecka från måndag', sent: $localize`English, dates and numbers as in Sweden` },
 ];
 
 const ownLocale = (): string => Intl.DateTimeFormat.supportedLocalesOf([navigator.language])[0] ?? 'en-GB';

@@ -21,6 +21,7 @@ export function typedNorm(
   name: string,
 ): { value: number; wrong: string } {
   const value = norm.choices ? Number(text) : readNorm(norm, text, system);
-  if (value === undefined) return { value: NaN, wrong: `${name}: “${text}” is no number; write it like 1,200 or 0.5` };
-  return { value, wrong: isWithin(norm, value) ? '' : `${name} goes ${limitsInWords(norm)}` };
+  if (value === undefined)
+    return { value: NaN, wrong: $localize`${name}\: “${text}” is no number; write it like 1,200 or 0.5` };
+  return { value, wrong: isWithin(norm, value) ? '' : $localize`${name} goes ${limitsInWords(norm)}` };
 }

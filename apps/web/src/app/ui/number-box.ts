@@ -59,7 +59,7 @@ export class NumberBox {
   protected readonly text = computed(() => this.typed() ?? count(this.measure().show(this.value()), DIGITS));
   protected readonly wrong = computed(() => {
     const typed = this.typed();
-    if (typed !== null && readNumber(typed) === undefined) return 'A number is wanted, like 1,200 or 0.5';
+    if (typed !== null && readNumber(typed) === undefined) return $localize`A number is wanted, like 1,200 or 0.5`;
     return this.error();
   });
 

@@ -15,13 +15,15 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
       }
       @switch (state().kind) {
         @case ('running') {
-          <button matButton (click)="stopped.emit()"><mat-icon>stop_circle</mat-icon>Stop</button>
+          <button matButton (click)="stopped.emit()">
+            <mat-icon>stop_circle</mat-icon><ng-container i18n>Stop</ng-container>
+          </button>
         }
         @case ('stopped') {
-          <span class="quiet" role="status">Stopped. What stands here is the best found until then.</span>
+          <span i18n class="quiet" role="status">Stopped. What stands here is the best found until then.</span>
         }
         @case ('failed') {
-          <span role="alert" class="wrong">This could not be worked out. Start it again.</span>
+          <span i18n role="alert" class="wrong">This could not be worked out. Start it again.</span>
         }
       }
     </div>

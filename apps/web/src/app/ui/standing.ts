@@ -12,15 +12,15 @@ export interface StandingRow {
   selector: 'dk-standing',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <section role="alert" aria-label="Changed meanwhile">
+    <section role="alert" i18n-aria-label aria-label="Changed meanwhile">
       <p>{{ why() }}</p>
       @if (rows().length > 0) {
         <table>
           <thead>
             <tr>
               <th scope="col"></th>
-              <th scope="col">Stands now</th>
-              <th scope="col">Yours</th>
+              <th i18n scope="col">Stands now</th>
+              <th i18n scope="col">Yours</th>
             </tr>
           </thead>
           <tbody>
@@ -34,7 +34,9 @@ export interface StandingRow {
           </tbody>
         </table>
       }
-      <p class="quiet">Yours is kept here. Send it once more to put it in the place of what stands, or leave it.</p>
+      <p i18n class="quiet">
+        Yours is kept here. Send it once more to put it in the place of what stands, or leave it.
+      </p>
     </section>
   `,
   styles: `

@@ -3,10 +3,10 @@ import { MatIconModule } from '@angular/material/icon';
 import type { JobStatus } from '@druckerei/contract';
 
 const MARKS: Readonly<Record<JobStatus, { icon: string; text: string }>> = {
-  draft: { icon: 'edit_note', text: 'Draft' },
-  released: { icon: 'task_alt', text: 'Released' },
-  aside: { icon: 'inventory_2', text: 'Put aside' },
-  changed: { icon: 'difference', text: 'Released, changed since' },
+  draft: { icon: 'edit_note', text: $localize`Draft` },
+  released: { icon: 'task_alt', text: $localize`Released` },
+  aside: { icon: 'inventory_2', text: $localize`Put aside` },
+  changed: { icon: 'difference', text: $localize`Released, changed since` },
 };
 
 /** A job's status by word and shape. */
@@ -15,7 +15,7 @@ const MARKS: Readonly<Record<JobStatus, { icon: string; text: string }>> = {
   imports: [MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<mat-icon aria-hidden="true">{{ mark().icon }}</mat-icon
-    >{{ mark().text }}<span class="quiet">rev. {{ revision() }}</span>`,
+    >{{ mark().text }}<span i18n class="quiet">rev. {{ revision() }}</span>`,
   styles: `
     :host {
       display: inline-flex;

@@ -50,7 +50,7 @@ function nameOf(table: HTMLTableElement, headings: readonly Element[]): string {
   const panel = table.closest('[role=tabpanel]');
   const tab = document.getElementById(panel?.getAttribute('aria-labelledby') ?? '');
   const over = panel && tab && (!nearest || !panel.contains(nearest)) ? tab : nearest;
-  return over ? said(over) : 'Table';
+  return over ? said(over) : $localize`Table`;
 }
 
 /** A table as it is seen: columns that hold nothing are left out, and the row that says that there is none. */

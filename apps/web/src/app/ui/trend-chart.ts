@@ -41,7 +41,7 @@ export class TrendChart {
   /** Ends of the scale; by the readings and the band where absent. */
   readonly range = input<readonly [number, number]>();
   readonly unit = input('');
-  readonly xTitle = input('Sheet');
+  readonly xTitle = input($localize`Sheet`);
   readonly digits = input(3);
   readonly dark = input(false);
   protected readonly options = computed(() => {

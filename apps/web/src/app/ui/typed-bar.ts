@@ -1,22 +1,23 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Standing, type StandingRow } from './standing';
+import { WordPipe } from './word';
 
 /** What is typed and not entered: entering or leaving it, why it was not taken, what somebody else has made of it meanwhile. */
 @Component({
   selector: 'dk-typed-bar',
-  imports: [MatButtonModule, Standing],
+  imports: [MatButtonModule, Standing, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (mayEdit() && changed()) {
-      <b>Typed and not entered</b>
+      <b i18n>Typed and not entered</b>
       <ng-content select="[progress]" />
       <button matButton="filled" (click)="entered.emit()" [disabled]="busy()">{{ enter() }}</button>
-      <button matButton (click)="left.emit()">Leave it as it was</button>
+      <button i18n matButton (click)="left.emit()">Leave it as it was</button>
     } @else if (said()) {
       <span role="status">{{ said() }}</span>
     } @else {
-      <span class="quiet">{{ mayEdit() ? 'What you change is entered when you say so.' : others() }}</span>
+      <span class="quiet">{{ mayEdit() ? ('What you change is entered when you say so.' | word) : others() }}</span>
     }
     @if (failed(); as message) {
       <p role="alert">{{ message }}</p>
@@ -57,7 +58,7 @@ export class TypedBar {
   readonly mayEdit = input.required<boolean>();
   readonly changed = input.required<boolean>();
   /** What the button says that enters it, and whether it cannot be pressed yet. */
-  readonly enter = input('Enter it');
+  readonly enter = input($localize`Enter it`);
   readonly busy = input(false);
   /** Who changes it, told to those who may not. */
   readonly others = input.required<string>();

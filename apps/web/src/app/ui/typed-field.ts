@@ -8,7 +8,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'black-first': 'black, cyan, magenta, yellow',
   'black-last': 'cyan, magenta, yellow, black',
   'black-magenta': 'black, magenta, cyan, yellow',
-  recessed: 'recessed plate',
+  recessed: $localize`recessed plate`,
 };
 const DIGITS = 4;
 
@@ -42,7 +42,7 @@ export abstract class TypedField {
   protected readonly wrong = computed(() => {
     const typed = this.typed();
     return typed !== undefined && this.read(typed) === 'unread'
-      ? 'A number is wanted, like 1,200 or 0.5'
+      ? $localize`A number is wanted, like 1,200 or 0.5`
       : this.error();
   });
 

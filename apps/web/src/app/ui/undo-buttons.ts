@@ -21,7 +21,9 @@ export interface Undoable {
       matIconButton
       (click)="of().undo()"
       [disabled]="!of().canUndo()"
+      i18n-aria-label
       aria-label="Undo"
+      i18n-matTooltip
       matTooltip="Undo (Ctrl + Z)"
     >
       <mat-icon>undo</mat-icon>
@@ -30,7 +32,9 @@ export interface Undoable {
       matIconButton
       (click)="of().redo()"
       [disabled]="!of().canRedo()"
+      i18n-aria-label
       aria-label="Redo"
+      i18n-matTooltip
       matTooltip="Redo (Ctrl + Shift + Z)"
     >
       <mat-icon>redo</mat-icon>

@@ -20,9 +20,9 @@ export const formulaWords = (formula: string): string =>
   formula
     .replaceAll('*', '×')
     .replaceAll(' - ', ' − ')
-    .replaceAll('ceil', 'round up ')
-    .replaceAll('floor', 'round down ')
-    .replaceAll('sqrt', 'root of ')
+    .replaceAll('ceil', $localize`round up `)
+    .replaceAll('floor', $localize`round down `)
+    .replaceAll('sqrt', $localize`root of `)
     .replaceAll('pow', 'power ');
 
 /** A formula as parts: names are told apart from signs, so that each can be opened. */

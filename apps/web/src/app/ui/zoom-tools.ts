@@ -11,21 +11,44 @@ import type { DrawingZoom } from './drawing-zoom';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button
+      i18n
       matButton
       [class.on]="of().measuring()"
       [attr.aria-pressed]="of().measuring()"
       (click)="of().measure()"
+      i18n-matTooltip
       matTooltip="Click two places to measure between them (M)"
     >
       Measure
     </button>
-    <button matIconButton (click)="of().larger()" aria-label="Larger" matTooltip="Larger (+)">
+    <button
+      matIconButton
+      (click)="of().larger()"
+      i18n-aria-label
+      aria-label="Larger"
+      i18n-matTooltip
+      matTooltip="Larger (+)"
+    >
       <mat-icon>zoom_in</mat-icon>
     </button>
-    <button matIconButton (click)="of().smaller()" aria-label="Smaller" matTooltip="Smaller (-)">
+    <button
+      matIconButton
+      (click)="of().smaller()"
+      i18n-aria-label
+      aria-label="Smaller"
+      i18n-matTooltip
+      matTooltip="Smaller (-)"
+    >
       <mat-icon>zoom_out</mat-icon>
     </button>
-    <button matIconButton (click)="of().fit()" aria-label="Whole drawing" matTooltip="Whole drawing (0)">
+    <button
+      matIconButton
+      (click)="of().fit()"
+      i18n-aria-label
+      aria-label="Whole drawing"
+      i18n-matTooltip
+      matTooltip="Whole drawing (0)"
+    >
       <mat-icon>fit_screen</mat-icon>
     </button>
   `,

@@ -42,9 +42,9 @@ export interface CostTotals {
   readonly currency: string;
 }
 
-const ALL_KINDS: Rule = rule('Cost', '', COST_KINDS.join(' + '));
-const OF_ONE = rule('Cost of one', '', 'cost / quantity');
-const OF_METRES = rule('Carriage', '', 'metres * price');
+const ALL_KINDS: Rule = rule($localize`Cost`, '', COST_KINDS.join(' + '));
+const OF_ONE = rule($localize`Cost of one`, '', 'cost / quantity');
+const OF_METRES = rule($localize`Carriage`, '', 'metres * price');
 const OF_SUPPLY = rule('', '', 'quantity * price');
 
 /** What stations use up: of packing, or of all else. */
@@ -97,18 +97,18 @@ export function prepareCost(context: Prepared): (run: Run, uses: readonly UsedUp
     const byKg = (field: 'ink' | 'waste', name: string, kg: Entry): Entry =>
       at.reckon(field, OF_PAPER, { kg, price: prices[field] }, { name, ...told });
     const kinds: Readonly<Record<CostKind, Entry>> = {
-      paper: sum('paper', 'Paper'),
-      plates: sum('plates', 'Plates and other carriers'),
-      ink: byKg('ink', 'Ink', total.of('inkKg')),
-      clicks: sum('clicks', 'Digital sides'),
-      supplies: at.sum('supplies', 'Coating, film, foil, glue, thread', currency, used(false)),
-      packing: at.sum('packing', 'Bands, boxes, pallets', currency, used(true)),
-      parts: sum('parts', 'Parts bought ready made'),
-      outside: sum('outside', 'Outside work'),
-      waste: byKg('waste', 'Waste taken away', total.of('wasteKg')),
+      paper: sum('paper', $localize`Paper`),
+      plates: sum('plates', $localize`Plates and other carriers`),
+      ink: byKg('ink', $localize`Ink`, total.of('inkKg')),
+      clicks: sum('clicks', $localize`Digital sides`),
+      supplies: at.sum('supplies', $localize`Coating, film, foil, glue, thread`, currency, used(false)),
+      packing: at.sum('packing', $localize`Bands, boxes, pallets`, currency, used(true)),
+      parts: sum('parts', $localize`Parts bought ready made`),
+      outside: sum('outside', $localize`Outside work`),
+      waste: byKg('waste', $localize`Waste taken away`, total.of('wasteKg')),
       carriage: at.reckon('carriage', OF_METRES, { metres: total.of('loadingM'), price: prices.carriage }, told),
-      machines: sum('machines', 'Machine hours'),
-      people: sum('people', 'People'),
+      machines: sum('machines', $localize`Machine hours`),
+      people: sum('people', $localize`People`),
     };
     const cost = total.reckon<string>('cost', ALL_KINDS, kinds, told);
     const quantity = run.ledger.group('order').of('quantity');

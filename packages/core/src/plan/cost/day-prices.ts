@@ -29,8 +29,8 @@ export interface Bought {
 
 const noteOf = ({ seller, priced: { price } }: DayPrice, day: string, unit: string): string => {
   const of = price.measure === 'kg' ? 'kg' : unit;
-  const from = price.from === undefined ? '' : `, from ${numberText(price.from)} ${of} on`;
-  return `${seller.name} asks ${numberText(price.price, 4)} for ${price.per} ${of}${from}, ${day}`;
+  const from = price.from === undefined ? '' : $localize`, from ${numberText(price.from)} ${of} on`;
+  return $localize`${seller.name} asks ${numberText(price.price, 4)} for ${price.per} ${of}${from}, ${day}`;
 };
 const told = (note: string): Source => ({ label: 'set by user', note });
 
@@ -81,7 +81,7 @@ function inkPrice(works: Works, day: string, inks: Bought['inks']): NormValue | 
   }
   if (notes.length === 0) return undefined;
   const others = Object.values(inks).filter((kg) => kg > 0).length - notes.length;
-  const rest = others > 0 ? [`${others} more at ${numberText(norm, 4)}`] : [];
+  const rest = others > 0 ? [$localize`${others} more at ${numberText(norm, 4)}`] : [];
   return { value: sum / kilos, source: told([...notes, ...rest].join('; ')) };
 }
 

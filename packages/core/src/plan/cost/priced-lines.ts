@@ -14,7 +14,7 @@ import { carrierPrice, overprintsOf, type ToolSet } from '../../prepress/index.j
 import { isPlateless } from '../../press-sheet/index.js';
 import type { Prepared, Run } from '../prepared.js';
 
-const CUSTOMERS = { label: 'set by user', note: 'the customer’s' } as const;
+const CUSTOMERS = { label: 'set by user', note: $localize`the customer’s` } as const;
 
 const OF_COUNT = rule('', '', 'count * price');
 const OF_PLATES = rule('', '', 'plates * price');
@@ -36,7 +36,8 @@ const charged = (
   owner: 'house' | 'customer' | undefined,
   unit: string,
   priced: () => Entry,
-): Entry => (owner === 'customer' ? at.give(field, 'The customer’s own, not charged', 0, unit, CUSTOMERS) : priced());
+): Entry =>
+  owner === 'customer' ? at.give(field, $localize`The customer’s own, not charged`, 0, unit, CUSTOMERS) : priced();
 
 /** A line of the cost: what it prices is found when the run is known; none where the run has no such thing. */
 export type Line = (run: Run) => readonly Entry[];
@@ -73,7 +74,9 @@ export function toolLines({ ledger, works }: Prepared, norm: Norm, set: ToolSet)
   };
   return [
     priced('tool', tool.name, count, tool.kind),
-    ...(counters > 0 ? [priced('counter', `Counters, ${tool.name.toLowerCase()}`, counters, 'embossing-counter')] : []),
+    ...(counters > 0
+      ? [priced('counter', $localize`Counters, ${tool.name.toLowerCase()}`, counters, 'embossing-counter')]
+      : []),
   ];
 }
 
@@ -94,7 +97,7 @@ export function carrierLines({ job, works, layouts, ledger }: Prepared, norm: No
     if (kind === undefined) return [];
     const price = norm(carrierPrice(kind));
     return [
-      line('cost.plates', id, OF_CARRIERS, { name: `Carriers, ${id}`, unit }, ({ ledger }) => ({
+      line('cost.plates', id, OF_CARRIERS, { name: $localize`Carriers, ${id}`, unit }, ({ ledger }) => ({
         carriers: ledger.step(id).of('carriers'),
         price,
       })),
@@ -107,7 +110,7 @@ export function carrierLines({ job, works, layouts, ledger }: Prepared, norm: No
 export function counterLines({ job, works, layouts }: Prepared, norm: Norm): Line[] {
   const counters = (id: string, plates: (run: Run) => Entry | undefined): Line => {
     const price = norm(carrierPrice('counter'));
-    return line('cost.counters', id, OF_PLATES, { name: `Counters, ${id}`, unit: works.currency }, (run) => {
+    return line('cost.counters', id, OF_PLATES, { name: $localize`Counters, ${id}`, unit: works.currency }, (run) => {
       const found = plates(run);
       return found && { plates: found, price };
     });
@@ -126,7 +129,7 @@ export function counterLines({ job, works, layouts }: Prepared, norm: Norm): Lin
 /** Paper of every component that a station takes up. */
 export const paperLines = ({ layouts, ledger, works }: Prepared, norm: Norm): Line[] =>
   [...layouts].map(([id, { stock, component }]) => {
-    const told = { name: `Paper, ${stock.name}`, unit: works.currency };
+    const told = { name: $localize`Paper, ${stock.name}`, unit: works.currency };
     const price = charged(ledger.component(id), 'paperPrice', component.paperOwner, told.unit, () =>
       norm(`price.stock.${stock.id}`),
     );
@@ -143,10 +146,16 @@ export const clickLines = ({ job, layouts, works }: Prepared, norm: Norm): Line[
     if (operation !== 'print' || !layout || !isPlateless(layout)) return [];
     const price = norm('price.click');
     return [
-      line('cost.clicks', id, OF_SIDES, { name: `Digital sides, ${id}`, unit: works.currency }, ({ ledger }) => {
-        const at = ledger.step(id);
-        return { sheets: at.of('processUnits'), sides: at.of('sides'), price };
-      }),
+      line(
+        'cost.clicks',
+        id,
+        OF_SIDES,
+        { name: $localize`Digital sides, ${id}`, unit: works.currency },
+        ({ ledger }) => {
+          const at = ledger.step(id);
+          return { sheets: at.of('processUnits'), sides: at.of('sides'), price };
+        },
+      ),
     ];
   });
 
@@ -176,7 +185,7 @@ export const peopleLines = (context: Prepared, norm: Norm): Line[] =>
   stationLines(context, (id, machine, hoursOf) => {
     const people = norm(`machine.${machine.id}.crew`);
     const price = norm('price.people');
-    const told = { name: `People at ${machine.name}, ${id}`, unit: context.works.currency };
+    const told = { name: $localize`People at ${machine.name}, ${id}`, unit: context.works.currency };
     return line('cost.people', id, OF_PEOPLE, told, (run) => {
       const hours = hoursOf(run);
       return hours && { hours, people, price };
@@ -190,7 +199,7 @@ export const partLines = ({ job, ledger, works }: Prepared): Line[] =>
     const customers = owner === 'customer';
     const price = ledger
       .group(`part.${id}`)
-      .give('price', `Price, ${name}`, customers ? 0 : each, unit, customers ? CUSTOMERS : GIVEN);
+      .give('price', $localize`Price, ${name}`, customers ? 0 : each, unit, customers ? CUSTOMERS : GIVEN);
     return line('cost.part', id, OF_COUNT, { name, unit }, (run) => ({
       count: run.ledger.group(`part.${id}`).of('count'),
       price,
@@ -202,9 +211,9 @@ export const outsideLines = ({ job, ledger, works }: Prepared): Line[] =>
   job.route.flatMap(({ id, operation, price: each }) => {
     if (operation !== 'outside' || each === undefined) return [];
     const unit = works.currency;
-    const price = ledger.step(id).give('price', 'Price of one sent out', each, unit, GIVEN);
+    const price = ledger.step(id).give('price', $localize`Price of one sent out`, each, unit, GIVEN);
     return [
-      line('cost.outside', id, OF_SENT, { name: `Outside work, ${id}`, unit }, (run) => ({
+      line('cost.outside', id, OF_SENT, { name: $localize`Outside work, ${id}`, unit }, (run) => ({
         sent: run.ledger.step(id).of('processUnits'),
         price,
       })),

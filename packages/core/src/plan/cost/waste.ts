@@ -23,7 +23,7 @@ export function wasteFigure({ job, jobFlow, ledger }: Context): void {
     terms.push(`${sign} ${name}`);
   };
   const kg = (at: Group, field: string, name: string, count: Entry, grams: number): Entry => {
-    const mass = at.give(`${field}.mass`, 'Mass of one', grams, 'g', IDENTITY);
+    const mass = at.give(`${field}.mass`, $localize`Mass of one`, grams, 'g', IDENTITY);
     return at.reckon(field, KG, { count, mass }, { name });
   };
   job.parts?.forEach(({ id, name, massG = 0 }, i) => {
@@ -33,11 +33,11 @@ export function wasteFigure({ job, jobFlow, ledger }: Context): void {
   job.route.forEach(({ id }, i) => {
     const gain = jobFlow.gains.get(id) ?? 0;
     const at = ledger.step(id);
-    if (gain > 0) add(`put${i + 1}`, '+', kg(at, 'putOnKg', 'Put on', at.of('processUnits'), gain));
+    if (gain > 0) add(`put${i + 1}`, '+', kg(at, 'putOnKg', $localize`Put on`, at.of('processUnits'), gain));
   });
   jobFlow.demands.forEach(({ material, figure }, i) => {
     const grams = jobFlow.materials.get(material)?.massG ?? 0;
-    add(`product${i + 1}`, '-', kg(ledger.group(`product.${material}`), 'kg', 'Delivered', figure, grams));
+    add(`product${i + 1}`, '-', kg(ledger.group(`product.${material}`), 'kg', $localize`Delivered`, figure, grams));
   });
-  total.reckon('wasteKg', rule('Waste of paper, board and film', 'kg', terms.join(' ')), inputs);
+  total.reckon('wasteKg', rule($localize`Waste of paper, board and film`, 'kg', terms.join(' ')), inputs);
 }

@@ -55,12 +55,12 @@ interface GraphContext {
 export const yieldField = ({ outputs }: { readonly outputs: readonly unknown[] }, material: string): string =>
   outputs.length > 1 ? `yield.${material}` : 'yield';
 
-const GRID = rule('Yield', 'pieces', 'columns * rows');
-const GRID_OVER = rule('Yield', 'pieces', 'columns * rows / cutOffs');
-const COUNTED = rule('Yield', 'pieces', 'count');
-const COUNTED_OVER = rule('Yield', 'pieces', 'count / cutOffs');
-const ONE_OF_ONE: Source = { label: 'identity', note: 'one out of one' };
-const TWO_COPIES: Source = { label: 'identity', note: 'two copies bound as one' };
+const GRID = rule($localize`Yield`, 'pieces', 'columns * rows');
+const GRID_OVER = rule($localize`Yield`, 'pieces', 'columns * rows / cutOffs');
+const COUNTED = rule($localize`Yield`, 'pieces', 'count');
+const COUNTED_OVER = rule($localize`Yield`, 'pieces', 'count / cutOffs');
+const ONE_OF_ONE: Source = { label: 'identity', note: $localize`one out of one` };
+const TWO_COPIES: Source = { label: 'identity', note: $localize`two copies bound as one` };
 
 /** Pieces out of the sheet that a step parts: columns by rows, or counted; of a web, over its cut-offs. */
 function partedFigure(
@@ -71,16 +71,22 @@ function partedFigure(
 ): Entry {
   const own = ledger.component(component.id);
   const over = (): { cutOffs: Entry } => ({
-    cutOffs: own.give('cutOffs', 'Cut-offs that the folder collects', cutOffs, 'cut-offs', IDENTITY),
+    cutOffs: own.give('cutOffs', $localize`Cut-offs that the folder collects`, cutOffs, 'cut-offs', IDENTITY),
   });
   const { grid } = pattern;
   if (grid) {
     const given = (name: 'columns' | 'rows'): Entry =>
-      own.give(name, `${name} on the sheet`, grid[name], 'pieces', IDENTITY);
+      own.give(name, $localize`${name} on the sheet`, grid[name], 'pieces', IDENTITY);
     const inputs = { columns: given('columns'), rows: given('rows') };
     return cutOffs === 1 ? at.reckon(field, GRID, inputs) : at.reckon(field, GRID_OVER, { ...inputs, ...over() });
   }
-  const count = own.give('count', 'Pieces on the sheet, counted on the layout', pattern.count, 'pieces', IDENTITY);
+  const count = own.give(
+    'count',
+    $localize`Pieces on the sheet, counted on the layout`,
+    pattern.count,
+    'pieces',
+    IDENTITY,
+  );
   return cutOffs === 1 ? at.reckon(field, COUNTED, { count }) : at.reckon(field, COUNTED_OVER, { count, ...over() });
 }
 
@@ -94,15 +100,15 @@ function yieldFigure(
 ): number {
   const at = ledger.step(step.id);
   if (own !== undefined) {
-    at.give(field, 'Yield', own, 'pieces', (step.makes ?? step.yield) ? GIVEN : IDENTITY);
+    at.give(field, $localize`Yield`, own, 'pieces', (step.makes ?? step.yield) ? GIVEN : IDENTITY);
     return own;
   }
   if (layout && partsSheet(step, layout)) return partedFigure(ledger, at, field, layout).value;
   const parts = job.route.some(({ operation }) => operation === 'split') ? 'split' : 'trim';
   const twoUp = step.operation === parts && job.binding?.twoUp === true;
   return twoUp
-    ? at.give(field, 'Yield', 2, 'pieces', TWO_COPIES).value
-    : at.give(field, 'Yield', 1, 'pieces', ONE_OF_ONE).value;
+    ? at.give(field, $localize`Yield`, 2, 'pieces', TWO_COPIES).value
+    : at.give(field, $localize`Yield`, 1, 'pieces', ONE_OF_ONE).value;
 }
 
 /** Stations that count what they put together. */
@@ -130,7 +136,7 @@ function flowStep(
 ): FlowStep {
   const { setup, told, ofNet } = spoilageFigures({ ledger, norms, scope }, step, layout, unit);
   const samples = step.samples ?? 0;
-  ledger.step(step.id).give('samples', 'Samples taken', samples, unit, GIVEN);
+  ledger.step(step.id).give('samples', $localize`Samples taken`, samples, unit, GIVEN);
   const all = madeBy(step, layout);
   const outputs = all.map((made): FlowOutput => ({
     material: made.material,
@@ -172,7 +178,7 @@ export function orderUnit(job: Job, last: string | undefined): string {
   return own(PLURALS, last) ?? (last.endsWith('s') ? last : `${last}s`);
 }
 
-const TARGET = rule('To be delivered', '', 'quantity + overs');
+const TARGET = rule($localize`To be delivered`, '', 'quantity + overs');
 
 /** What must be there at the end: the order, or each item's own quantity. Issues: `flow.no-end`, `gang.ends`. */
 function demandsOf(
@@ -188,8 +194,8 @@ function demandsOf(
   const [end = steps[0]?.outputs[0]?.material ?? ''] = ends;
   const unit = orderUnit(job, unitOf(end));
   const order = ledger.group('order');
-  const quantity = order.give('quantity', 'Order', job.order.quantity, unit, GIVEN);
-  const overs = order.give('plannedOvers', 'Planned overs', job.order.plannedOvers, unit, GIVEN);
+  const quantity = order.give('quantity', $localize`Order`, job.order.quantity, unit, GIVEN);
+  const overs = order.give('plannedOvers', $localize`Planned overs`, job.order.plannedOvers, unit, GIVEN);
   const target = order.reckon('target', TARGET, { quantity, overs }, { unit });
   const items = job.items ?? [];
   if (items.length === 0 || (ends.length === 1 && isAssorted(job))) {
@@ -207,7 +213,7 @@ function demandsOf(
     }
     const figure = ledger
       .group(`item.${item.id}`)
-      .give('quantity', `Ordered, ${item.name}`, item.quantity, 'pieces', GIVEN);
+      .give('quantity', $localize`Ordered, ${item.name}`, item.quantity, 'pieces', GIVEN);
     return [{ material, quantity: item.quantity, figure }];
   });
   const strangers = ends.filter((material) => behind(material).size === 0);

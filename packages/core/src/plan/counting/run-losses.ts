@@ -97,9 +97,9 @@ export function lossesAt(step: Step, layout: ComponentLayout, norms: NormLookup,
     : { ok: false, issues: [error('web.rolls', `${layout.path}.sheet`, params)] };
 }
 
-const SPLICE_METRES = rule('Lost at a splice', '', 'ceil(metres * 1000 / repeat)');
-const SPLICE_COPIES = rule('Lost at a splice', '', 'ceil(copies / pieces)');
-const LOST = 'Set-up, splices and changes of carriers';
+const SPLICE_METRES = rule($localize`Lost at a splice`, '', 'ceil(metres * 1000 / repeat)');
+const SPLICE_COPIES = rule($localize`Lost at a splice`, '', 'ceil(copies / pieces)');
+const LOST = $localize`Set-up, splices and changes of carriers`;
 
 /** Turns of the cylinder that a splice loses, as a figure. */
 function spliceFigure(ledger: Ledger, norms: NormLookup, step: Step, layout: ComponentLayout, unit: string): Entry {
@@ -109,10 +109,10 @@ function spliceFigure(ledger: Ledger, norms: NormLookup, step: Step, layout: Com
   const norm = giveNorm(ledger, norms, spliceNorm(step, layout));
   const each = spliceUnits(step, layout, norms);
   if (runsByMetres(layout)) {
-    const repeat = own.give('repeat', 'Repeat of the cylinder', component.sheet.heightMm, 'mm', IDENTITY);
+    const repeat = own.give('repeat', $localize`Repeat of the cylinder`, component.sheet.heightMm, 'mm', IDENTITY);
     return at.count('setup.spliceTurns', SPLICE_METRES, { metres: norm, repeat }, each, { unit });
   }
-  const pieces = own.give('perTurn', 'Pieces of one cut-off', pattern.count / cutOffs, 'pieces', IDENTITY);
+  const pieces = own.give('perTurn', $localize`Pieces of one cut-off`, pattern.count / cutOffs, 'pieces', IDENTITY);
   return at.count('setup.spliceTurns', SPLICE_COPIES, { copies: norm, pieces }, each, { unit });
 }
 
@@ -128,21 +128,27 @@ export function lossFigures(
   { splices, changes }: RunLosses,
 ): void {
   const at = ledger.step(step.id);
-  const ready = at.of('setup').as('setup.ready', 'Set-up before the run');
+  const ready = at.of('setup').as('setup.ready', $localize`Set-up before the run`);
   const { unit } = at.put('setup.ready', ready);
   const inputs: Record<string, Entry> = { ready };
   const terms = ['ready'];
   if (splices > 0) {
     inputs['turns'] = spliceFigure(ledger, norms, step, layout, unit);
-    inputs['splices'] = at.give('setup.splices', 'Splices, repeated until they stand', splices, 'splices', IDENTITY);
+    inputs['splices'] = at.give(
+      'setup.splices',
+      $localize`Splices, repeated until they stand`,
+      splices,
+      'splices',
+      IDENTITY,
+    );
     terms.push('splices * turns');
   }
   if (changes > 0) {
-    const name = 'Sets of carriers worn out, repeated until they stand';
+    const name = $localize`Sets of carriers worn out, repeated until they stand`;
     inputs['plate'] = giveNorm(ledger, norms, changeNorm(step, layout));
     inputs['colours'] = at.give(
       'setup.changed',
-      'Colours of this pass',
+      $localize`Colours of this pass`,
       passColours(step, layout),
       'colours',
       IDENTITY,

@@ -36,7 +36,7 @@ function unitsOutOf(
   return undefined;
 }
 
-const GOOD = rule('Set-up, of good material', '', 'max(0, all - floor(spoils * each))');
+const GOOD = rule($localize`Set-up, of good material`, '', 'max(0, all - floor(spoils * each))');
 
 /**
  * Set-ups made with the spoils of an earlier step: its set-up spoils, as units of this step, come first, and good material
@@ -61,11 +61,11 @@ export function withSpoils(
     }
     const at = ledger.step(step.id);
     const own = at.of('setup');
-    const name = `Units of this step out of one of ${from}`;
+    const name = $localize`Units of this step out of one of ${from}`;
     const units = at.give('setup.spoilsEach', name, toNumber(each), own.unit, IDENTITY);
     const spoils = floor(multiply(each, fraction(set.get(from) ?? 0)));
     const setup = Math.max(0, step.setup - spoils);
-    const all = at.put('setup.all', own.as('setup.all', 'Set-up, of good material or spoils'));
+    const all = at.put('setup.all', own.as('setup.all', $localize`Set-up, of good material or spoils`));
     const theirs = ledger.step(from).find('setup.all') ?? ledger.step(from).of('setup');
     at.count('setup', GOOD, { all, spoils: theirs, each: units }, setup, { unit: own.unit });
     return { ...step, setup };

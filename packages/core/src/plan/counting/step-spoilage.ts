@@ -66,7 +66,7 @@ function compoundRule(parts: readonly Part[]): Rule {
   return { ...plain, run: (of) => asDecimal(plain.run(of)) };
 }
 
-const COUNTED_OF_JOB: Source = { label: 'identity', note: 'counted from the job' };
+const COUNTED_OF_JOB: Source = { label: 'identity', note: $localize`counted from the job` };
 
 function compound(
   { ledger, norms, scope }: SpoilageContext,
@@ -79,7 +79,7 @@ function compound(
   const inputs: Record<string, Entry> = { base: giveNorm(ledger, norms, baseNorm, scope) };
   for (const { norm, count, each, unit } of parts) {
     inputs[each] = giveNorm(ledger, norms, norm, scope);
-    inputs[unit] = at.give(`${field}.${unit}`, `${unit} of this step`, count, unit, COUNTED_OF_JOB);
+    inputs[unit] = at.give(`${field}.${unit}`, $localize`${unit} of this step`, count, unit, COUNTED_OF_JOB);
   }
   return at.reckon(field, compoundRule(parts), inputs, told);
 }
@@ -154,8 +154,8 @@ const repeatsIn = (metres: number, layout: ComponentLayout, step: Step): number 
   return ceilRatio(metres * 1000, lengthMm) * lanes;
 };
 
-const REPEATS = rule('Set-up', '', 'ceil(metres * 1000 / repeat)');
-const REPEATS_BESIDE = rule('Set-up', '', 'ceil(metres * 1000 / repeat) * beside');
+const REPEATS = rule($localize`Set-up`, '', 'ceil(metres * 1000 / repeat)');
+const REPEATS_BESIDE = rule($localize`Set-up`, '', 'ceil(metres * 1000 / repeat) * beside');
 
 /** What the spoilage of a step is written with. */
 interface SpoilageContext {
@@ -177,23 +177,24 @@ function repeatsFigure(
     context,
     at,
     `${field}.metres`,
-    { name: 'Set-up, length of web', unit: 'm' },
+    { name: $localize`Set-up, length of web`, unit: 'm' },
     `spoil.${spoilageKey(step, layout)}.setup`,
     partsOf(step, layout, 'setup'),
   );
   const { lengthMm, lanes } = runLength(step, layout);
   const component = context.ledger.component(layout.component.id);
-  const title = step.operation === 'corrugate' ? 'Cut-off at the corrugator' : 'Repeat of the cylinder';
+  const title =
+    step.operation === 'corrugate' ? $localize`Cut-off at the corrugator` : $localize`Repeat of the cylinder`;
   const repeat = component.give('repeat', title, lengthMm, 'mm', IDENTITY);
   const repeats = repeatsIn(metres.value, layout, step);
   if (lanes === 1) return at.count(field, REPEATS, { metres, repeat }, repeats, { unit });
-  const beside = component.give('beside', 'Sheets across the web', lanes, 'sheets', IDENTITY);
+  const beside = component.give('beside', $localize`Sheets across the web`, lanes, 'sheets', IDENTITY);
   return at.count(field, REPEATS_BESIDE, { metres, repeat, beside }, repeats, { unit });
 }
 
 const AS_NORM = rule('', '', 'norm');
-const OF_NET = rule('Running spoilage', 'share', 'told / (1 + told)');
-const SET_IN_JOB: Source = { label: 'set by user', note: 'set in this job' };
+const OF_NET = rule($localize`Running spoilage`, 'share', 'told / (1 + told)');
+const SET_IN_JOB: Source = { label: 'set by user', note: $localize`set in this job` };
 
 /** Set-up or running spoilage of a step by the norms, under a field. */
 function normFigure(
@@ -231,9 +232,10 @@ export function spoilageFigures(
     return at.give(field, name, own, unit, SET_IN_JOB, house.value);
   };
   const ofNet = tellsNet(context.norms);
-  const setup = figure('setup', 'setup', 'Set-up', unit, step.setup);
-  if (!ofNet) return { setup, ofNet, told: figure('running', 'running', 'Running spoilage', 'share', step.running) };
-  const told = figure('running', 'told', 'Running spoilage, of the net', 'share', step.running);
+  const setup = figure('setup', 'setup', $localize`Set-up`, unit, step.setup);
+  if (!ofNet)
+    return { setup, ofNet, told: figure('running', 'running', $localize`Running spoilage`, 'share', step.running) };
+  const told = figure('running', 'told', $localize`Running spoilage, of the net`, 'share', step.running);
   at.reckon('running', OF_NET, { told });
   return { setup, told, ofNet };
 }

@@ -3,7 +3,7 @@ import { type NormLookup, giveNorm } from '../../norms/index.js';
 import type { Unordered } from '../../job/index.js';
 import type { Run } from '../prepared.js';
 
-const SHARE = rule('Share of the batch', 'share', 'min(1, quantity / batch)');
+const SHARE = rule($localize`Share of the batch`, 'share', 'min(1, quantity / batch)');
 
 /** Single books run in a batch of their format, paper and film. Source: handbook chapter 2, family 15. */
 export const runsInBatches = ({ family }: Unordered): boolean => family === 'on-demand';
@@ -14,6 +14,6 @@ export function batchShare({ job, ledger }: Run, norms: NormLookup): Entry {
   const batch =
     job.order.batch === undefined
       ? giveNorm(ledger, norms, 'singles.batch')
-      : order.give('batch', 'Books of the batch', job.order.batch, 'books', GIVEN);
+      : order.give('batch', $localize`Books of the batch`, job.order.batch, 'books', GIVEN);
   return order.reckon('batchShare', SHARE, { quantity: order.of('quantity'), batch });
 }

@@ -19,7 +19,7 @@ import type { StationTime, StepTime, Timer } from './step-time.js';
 import { type Count, counterOf, countsOf, hourly, runHours } from './throughput.js';
 
 /** Cuts and turns come of the programme that the station shows. */
-const PROGRAMME = { label: 'identity', note: 'counted in the cutting programme' } as const;
+const PROGRAMME = { label: 'identity', note: $localize`counted in the cutting programme` } as const;
 
 /** Set-up of a station with all that it depends on: the one part of its hours that the run does not change. */
 function setUp<Name extends string>(
@@ -32,14 +32,14 @@ function setUp<Name extends string>(
     const entry = at.reckon('setupHours', of, inputs);
     return () => entry;
   }
-  const part: Rule = rule('Set-up, its part of the batch', of.unit, `(${of.formula}) * share`);
+  const part: Rule = rule($localize`Set-up, its part of the batch`, of.unit, `(${of.formula}) * share`);
   return (run) => run.ledger.step(step.id).reckon('setupHours', part, { ...inputs, share: batchShare(run, norms) });
 }
 
-const SET_UP = rule('Set-up', 'h', 'setup');
-const SET_UP_FOLDS = rule('Set-up', 'h', 'setup + each * folds');
-const SET_UP_PRESS = rule('Set-up', 'h', 'setup + each * plates');
-const SET_UP_WASHED = rule('Set-up', 'h', 'setup + each * plates + washes * wash');
+const SET_UP = rule($localize`Set-up`, 'h', 'setup');
+const SET_UP_FOLDS = rule($localize`Set-up`, 'h', 'setup + each * folds');
+const SET_UP_PRESS = rule($localize`Set-up`, 'h', 'setup + each * plates');
+const SET_UP_WASHED = rule($localize`Set-up`, 'h', 'setup + each * plates + washes * wash');
 
 /** How much of what a rate counts runs through a station, as a figure. */
 function through(context: Prepared, station: Station, counts: Counted): (run: Run) => Entry {
@@ -74,7 +74,7 @@ function through(context: Prepared, station: Station, counts: Counted): (run: Ru
 function ratedRule(metres: boolean, shares: number): Rule {
   const rate = [metres ? '60 * speed' : 'speed', 'efficiency'];
   for (let i = 1; i <= shares; i++) rate.push(`share${i}`);
-  return rule('Machine hours', 'h', `setup + through / (${rate.join(' * ')})`);
+  return rule($localize`Machine hours`, 'h', `setup + through / (${rate.join(' * ')})`);
 }
 
 /** What runs in an hour by a machine's own speed, slowed where its curve says so. */
@@ -111,20 +111,20 @@ function pressTimer(context: Prepared, station: Station): Timer {
   const inputs = {
     setup: norm('setup'),
     each: norm('setupPer'),
-    plates: at.give('platesHung', `${heading} hung for this pass`, hung, carriers, IDENTITY),
+    plates: at.give('platesHung', $localize`${heading} hung for this pass`, hung, carriers, IDENTITY),
   };
   const setup =
     washes > 0
       ? setUp(context, station, SET_UP_WASHED, {
           ...inputs,
-          washes: at.give('washUps', 'Units washed before this pass', washes, 'wash-ups', IDENTITY),
+          washes: at.give('washUps', $localize`Units washed before this pass`, washes, 'wash-ups', IDENTITY),
           wash: giveNorm(ledger, norms, 'press.washUp'),
         })
       : setUp(context, station, SET_UP_PRESS, inputs);
   return rated(context, station, setup, counts, norm('speed'));
 }
 
-const BY_SECONDS = rule('Books in an hour', 'pieces/h', '3600 / seconds');
+const BY_SECONDS = rule($localize`Books in an hour`, 'pieces/h', '3600 / seconds');
 
 /** Pieces an hour: told in the job, by the norm of hand work, or by the machine. */
 function paceFigure({ ledger, norms }: Prepared, { step, at, incoming, norm }: Station): Entry {
@@ -135,8 +135,8 @@ function paceFigure({ ledger, norms }: Prepared, { step, at, incoming, norm }: S
       ? norm('speed')
       : giveNorm(ledger, norms, hand);
   if (step.perHour === undefined) return pace;
-  const told = { label: 'set by user', note: 'set in this job' } as const;
-  return at.give('perHour', 'Pieces in an hour', step.perHour, 'pieces/h', told, pace.value);
+  const told = { label: 'set by user', note: $localize`set in this job` } as const;
+  return at.give('perHour', $localize`Pieces in an hour`, step.perHour, 'pieces/h', told, pace.value);
 }
 
 function rateTimer(context: Prepared, station: Station): Timer {
@@ -146,23 +146,23 @@ function rateTimer(context: Prepared, station: Station): Timer {
   return rated(context, station, setup, counts, paceFigure(context, station));
 }
 
-const PER_LIFT = rule('Sheets a lift', 'sheets', 'max(1, floor(height * 1000 / caliper))');
-const PER_LIFT_TOLD = rule('Sheets a lift', 'sheets', 'min(told, max(1, floor(height * 1000 / caliper)))');
-const LIFTS = rule('Lifts', 'lifts', 'ceil(units / sheets)');
-const LIFTS_OF_BATCH = rule('Lifts, its part of the batch', 'lifts', 'share * ceil(units / share / sheets)');
+const PER_LIFT = rule($localize`Sheets a lift`, 'sheets', 'max(1, floor(height * 1000 / caliper))');
+const PER_LIFT_TOLD = rule($localize`Sheets a lift`, 'sheets', 'min(told, max(1, floor(height * 1000 / caliper)))');
+const LIFTS = rule($localize`Lifts`, 'lifts', 'ceil(units / sheets)');
+const LIFTS_OF_BATCH = rule($localize`Lifts, its part of the batch`, 'lifts', 'share * ceil(units / share / sheets)');
 const LIFT_HOURS = rule(
-  'Machine hours',
+  $localize`Machine hours`,
   'h',
   'setup + lifts * (minutes + (cuts * seconds + turns * turn) / 60) / 60 / efficiency',
 );
 
 /** Sheets in a lift: as high as the machine takes, no more than are told. */
 function sheetsFigure({ step, at, incoming, norm }: Station): Entry {
-  const caliper = at.give('caliper', 'Caliper of what is cut', incoming?.caliperUm ?? 0, 'um', IDENTITY);
+  const caliper = at.give('caliper', $localize`Caliper of what is cut`, incoming?.caliperUm ?? 0, 'um', IDENTITY);
   const height = norm('liftHeight');
   const perLift = sheetsPerLift(height.value, caliper.value, step.perLift);
   if (step.perLift === undefined) return at.count('sheetsPerLift', PER_LIFT, { height, caliper }, perLift);
-  const told = at.give('perLift', 'Sheets in a counted pile', step.perLift, 'sheets', GIVEN);
+  const told = at.give('perLift', $localize`Sheets in a counted pile`, step.perLift, 'sheets', GIVEN);
   return at.count('sheetsPerLift', PER_LIFT_TOLD, { height, caliper, told }, perLift);
 }
 
@@ -175,9 +175,9 @@ function liftTimer(context: Prepared, station: Station): Timer {
   const setup = setUp(context, station, SET_UP, { setup: norm('setup') });
   const fixed = {
     minutes: norm('minutesPerLift'),
-    cuts: at.give('cuts', 'Cuts a lift', work.cuts, 'cuts', PROGRAMME),
+    cuts: at.give('cuts', $localize`Cuts a lift`, work.cuts, 'cuts', PROGRAMME),
     seconds: norm('secondsPerCut'),
-    turns: at.give('turns', 'Quarter turns a lift', work.quarterTurns, 'turns', PROGRAMME),
+    turns: at.give('turns', $localize`Quarter turns a lift`, work.quarterTurns, 'turns', PROGRAMME),
     turn: giveNorm(ledger, norms, 'cut.turnSeconds'),
     efficiency: norm('efficiency'),
   };
@@ -195,26 +195,26 @@ function liftTimer(context: Prepared, station: Station): Timer {
   };
 }
 
-const BELT = rule('Sheets an hour', '', 'min(most, 60 * belt / (length + gap))');
+const BELT = rule($localize`Sheets an hour`, '', 'min(most, 60 * belt / (length + gap))');
 
 /** Folder and folder-gluer: pieces an hour by belt speed and sheet length, no more than the machine's limit. Source: handbook chapter 7. */
 function beltTimer(context: Prepared, station: Station): Timer {
   const { step, at, layout, incoming, machine, norm } = station;
   const lengthM = Math.max(incoming?.widthMm ?? 0, incoming?.heightMm ?? 0) / UM;
-  const length = at.give('length', 'Length of the sheet in the folder', lengthM, 'm', IDENTITY);
+  const length = at.give('length', $localize`Length of the sheet in the folder`, lengthM, 'm', IDENTITY);
   const counts = machine ? MACHINE_COUNTS[machine.process] : 'pieces';
   const rate = at.reckon(
     'rate',
     BELT,
     { belt: norm('beltSpeed'), gap: norm('gap'), most: norm('speed'), length },
-    { name: counts === 'blanks' ? 'Blanks an hour' : 'Sheets an hour', unit: `${counts}/h` },
+    { name: counts === 'blanks' ? $localize`Blanks an hour` : $localize`Sheets an hour`, unit: `${counts}/h` },
   );
   const setup =
     step.operation === 'fold'
       ? setUp(context, station, SET_UP_FOLDS, {
           setup: norm('setup'),
           each: norm('setupPer'),
-          folds: at.give('foldCount', 'Folds', foldsOf(step, layout), 'folds', IDENTITY),
+          folds: at.give('foldCount', $localize`Folds`, foldsOf(step, layout), 'folds', IDENTITY),
         })
       : setUp(context, station, SET_UP, { setup: norm('setup') });
   return rated(context, station, setup, counts, rate);
@@ -228,7 +228,7 @@ function stationTime(context: Prepared, step: Step): StationTime {
   const nothing: StationTime = { lagHours: 0, waitHours: 0, hours: undefined };
   if (time === 'lag') return { ...nothing, lagHours: lagFigure(context, station) };
   if (isInLine(step, context.lanes.get(step.component ?? station.incoming?.component ?? ''))) {
-    station.at.give('hours', 'Machine hours', 0, 'h', IN_LINE);
+    station.at.give('hours', $localize`Machine hours`, 0, 'h', IN_LINE);
     return nothing;
   }
   const waitHours = waitFigure(context, station);
@@ -255,7 +255,7 @@ export function prepareTimes(context: Prepared): Times {
       if (own) timed.push(own);
       steps.set(id, { lagHours, waitHours, hours: own?.value ?? 0 });
     }
-    const hours = run.ledger.group('total').sum('hours', 'Machine hours', 'h', timed);
+    const hours = run.ledger.group('total').sum('hours', $localize`Machine hours`, 'h', timed);
     return { steps, hours: hours.value, leadHours: lead(run) };
   };
 }

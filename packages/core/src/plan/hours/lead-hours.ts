@@ -23,7 +23,7 @@ const maxOf = (names: readonly string[]): string =>
 function leadRule(feeds: number, waits: boolean, isBusy: boolean, works: boolean): Rule {
   const names = Array.from({ length: feeds }, (_, i) => `before${i + 1}`);
   const there = `${maxOf(names)}${waits ? ' + wait' : ''}`;
-  return rule('Done after', 'h', `${isBusy ? `max(${there}, free)` : there}${works ? ' + own' : ''}`);
+  return rule($localize`Done after`, 'h', `${isBusy ? `max(${there}, free)` : there}${works ? ' + own' : ''}`);
 }
 
 /** Steps of a route with what feeds them: what two runs or two machines make together is there when the later one is through. */
@@ -87,7 +87,7 @@ function firstOf(ready: readonly Stop[], done: Done, free: Done): Stop | undefin
 export function prepareLead(context: Prepared, times: ReadonlyMap<string, StationTime>): (run: Run) => number {
   const stops = stopsOf(context, times);
   const ends = stops.filter(({ after }) => after.length === 0);
-  const longest: Rule = rule('First sheet to last box', 'h', maxOf(ends.map((_, i) => `end${i + 1}`)));
+  const longest: Rule = rule($localize`First sheet to last box`, 'h', maxOf(ends.map((_, i) => `end${i + 1}`)));
   return (run) => {
     const done = new Map<string, Entry>();
     const free = new Map<string, Entry>();

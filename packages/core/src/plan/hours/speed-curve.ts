@@ -55,7 +55,7 @@ export const fluteFigures = (
         .map((id) => giveNorm(ledger, norms, id))
     : [];
 
-const SHARE = 'Share of the rated speed';
+const SHARE = $localize`Share of the rated speed`;
 const AT_POINT = rule(SHARE, 'share', 'point');
 const ON_LINE = rule(SHARE, 'share', 'low + (high - low) * (at - from) / (to - from)');
 

@@ -42,8 +42,8 @@ const asTheyCome = (name: string): (() => Counting) => {
   return () => counting;
 };
 
-const OF_BOARD = counted('Metres through the machine', 'ceil(units / lanes) * length / 1000');
-const OF_LENGTH = counted('Metres through the machine', 'units * length / 1000');
+const OF_BOARD = counted($localize`Metres through the machine`, 'ceil(units / lanes) * length / 1000');
+const OF_LENGTH = counted($localize`Metres through the machine`, 'units * length / 1000');
 
 /** Length that runs through for one process unit: a repeat of the web, or the sheet from gripper to tail. */
 function metres({ step, layout, incoming }: Through): Counting {
@@ -53,80 +53,88 @@ function metres({ step, layout, incoming }: Through): Counting {
       of: 'units',
       rule: OF_BOARD,
       values: {
-        length: { name: 'Cut-off', value: lengthMm, unit: 'mm' },
-        lanes: { name: 'Sheets across the web', value: lanes, unit: 'sheets' },
+        length: { name: $localize`Cut-off`, value: lengthMm, unit: 'mm' },
+        lanes: { name: $localize`Sheets across the web`, value: lanes, unit: 'sheets' },
       },
     };
   }
   const value = incoming?.heightMm ?? layout?.component.sheet.heightMm ?? 0;
-  return { of: 'units', rule: OF_LENGTH, values: { length: { name: 'Length of one, as it runs', value, unit: 'mm' } } };
+  return {
+    of: 'units',
+    rule: OF_LENGTH,
+    values: { length: { name: $localize`Length of one, as it runs`, value, unit: 'mm' } },
+  };
 }
 
-const REPEATS = counted('Repeats through the machine', 'ceil(units / pieces)');
+const REPEATS = counted($localize`Repeats through the machine`, 'ceil(units / pieces)');
 
 /** Several pieces out of one repeat run through together. */
 function repeats({ layout, incoming }: Through): Counting {
   const parted = incoming?.unit !== 'repeat' && incoming?.unit !== 'cut-off';
   const value = parted ? Math.max(1, layout?.pattern.count ?? 1) : 1;
-  return { of: 'units', rule: REPEATS, values: { pieces: { name: 'Pieces of one repeat', value, unit: 'pieces' } } };
+  return {
+    of: 'units',
+    rule: REPEATS,
+    values: { pieces: { name: $localize`Pieces of one repeat`, value, unit: 'pieces' } },
+  };
 }
 
-const STROKES = counted('Strokes', 'ceil(units / sheets)');
-const ONE_A_STROKE = asTheyCome('Strokes');
+const STROKES = counted($localize`Strokes`, 'ceil(units / sheets)');
+const ONE_A_STROKE = asTheyCome($localize`Strokes`);
 
 /** Sheets at a stroke: one, or as many as a high die cuts through. Source: handbook chapter 7. */
 function strokes({ incoming, stackMm }: Through): Counting {
   if (stackMm === undefined) return ONE_A_STROKE();
   const value = Math.max(1, Math.floor((stackMm * UM) / Math.max(1, incoming?.caliperUm ?? 1) + 1e-9));
-  return { of: 'units', rule: STROKES, values: { sheets: { name: 'Sheets a stack', value, unit: 'sheets' } } };
+  return { of: 'units', rule: STROKES, values: { sheets: { name: $localize`Sheets a stack`, value, unit: 'sheets' } } };
 }
 
-const SECTIONS = counted('Sections through the machine', 'units * sections');
+const SECTIONS = counted($localize`Sections through the machine`, 'units * sections');
 const sections = ({ incoming }: Through): Counting => ({
   of: 'units',
   rule: SECTIONS,
   values: {
-    sections: { name: 'Sections of one block', value: Math.max(1, incoming?.sections ?? 1), unit: 'sections' },
+    sections: { name: $localize`Sections of one block`, value: Math.max(1, incoming?.sections ?? 1), unit: 'sections' },
   },
 });
 
-const ROLLS = counted('Rolls wound', 'ceil(units * each)');
+const ROLLS = counted($localize`Rolls wound`, 'ceil(units * each)');
 const rolls = ({ yielded }: Through): Counting => ({
   of: 'units',
   rule: ROLLS,
-  values: { each: { name: 'Rolls out of one', value: yielded, unit: 'rolls' } },
+  values: { each: { name: $localize`Rolls out of one`, value: yielded, unit: 'rolls' } },
 });
 
-const PACKS = counted('Packs', 'ceil(wanted / perPack)');
+const PACKS = counted($localize`Packs`, 'ceil(wanted / perPack)');
 const packs = ({ perPack }: Through): Counting => ({
   of: 'wanted',
   rule: PACKS,
-  values: { perPack: { name: 'Pieces in a pack', value: perPack, unit: 'pieces' } },
+  values: { perPack: { name: $localize`Pieces in a pack`, value: perPack, unit: 'pieces' } },
 });
 
-const SIDES = counted('Sides', 'units * sides');
+const SIDES = counted($localize`Sides`, 'units * sides');
 const sides = ({ step }: Through): Counting => ({
   of: 'units',
   rule: SIDES,
-  values: { sides: { name: 'Sides of this pass', value: sidesOf(step), unit: 'sides' } },
+  values: { sides: { name: $localize`Sides of this pass`, value: sidesOf(step), unit: 'sides' } },
 });
 
 /** How each thing that a rate counts comes of what runs through a station. Total: a new one has to say it. */
 const COUNTINGS: Readonly<Record<Counted, (through: Through) => Counting>> = {
-  sheets: asTheyCome('Sheets'),
+  sheets: asTheyCome($localize`Sheets`),
   sides,
-  'cut-offs': asTheyCome('Cut-offs'),
+  'cut-offs': asTheyCome($localize`Cut-offs`),
   repeats,
   metres,
   strokes,
-  blanks: asTheyCome('Blanks'),
+  blanks: asTheyCome($localize`Blanks`),
   sections,
-  sets: asTheyCome('Sets'),
-  books: asTheyCome('Books'),
-  cases: asTheyCome('Cases'),
+  sets: asTheyCome($localize`Sets`),
+  books: asTheyCome($localize`Books`),
+  cases: asTheyCome($localize`Cases`),
   rolls,
   packs,
-  pieces: asTheyCome('Pieces'),
+  pieces: asTheyCome($localize`Pieces`),
 };
 
 /** How much of what a rate counts comes of the process units and the good pieces wanted of a station. */

@@ -15,30 +15,32 @@ function thousandSheets(
   grammage: Entry,
 ): Entry {
   const inputs = {
-    width: at.give(`${field}Width`, `${name}, width`, size.widthMm, 'mm', GIVEN),
-    height: at.give(`${field}Height`, `${name}, height`, size.heightMm, 'mm', GIVEN),
+    width: at.give(`${field}Width`, $localize`${name}, width`, size.widthMm, 'mm', GIVEN),
+    height: at.give(`${field}Height`, $localize`${name}, height`, size.heightMm, 'mm', GIVEN),
     grammage,
   };
-  return at.reckon(`${field}KgPerThousand`, PER_THOUSAND, inputs, { name: `A thousand sheets, ${name.toLowerCase()}` });
+  return at.reckon(`${field}KgPerThousand`, PER_THOUSAND, inputs, {
+    name: $localize`A thousand sheets, ${name.toLowerCase()}`,
+  });
 }
 
 /** What the figures of a web are called, at the sheeter and at the corrugator. */
 const WEB_WORDS = {
   roll: {
-    lanes: 'Sheets across the web',
-    cut: 'Cut-off at the sheeter',
+    lanes: $localize`Sheets across the web`,
+    cut: $localize`Cut-off at the sheeter`,
     cutIs: GIVEN,
     width: 'rollWidth',
-    web: 'Roll width',
-    length: 'Length of web',
+    web: $localize`Roll width`,
+    length: $localize`Length of web`,
   },
   deckle: {
-    lanes: 'Sheets across the web of the corrugator',
-    cut: 'Cut-off at the corrugator',
+    lanes: $localize`Sheets across the web of the corrugator`,
+    cut: $localize`Cut-off at the corrugator`,
     cutIs: IDENTITY,
     width: 'deckle',
-    web: 'Web of the corrugator',
-    length: 'Length of board',
+    web: $localize`Web of the corrugator`,
+    length: $localize`Length of board`,
   },
 } as const;
 
@@ -47,7 +49,7 @@ const CALIPER = rule('', 'um', 'grammage * bulk');
 const WEB_M = rule('', 'm', 'ceil(sheets / lanes) * length / 1000');
 const WEB_KG = rule('', 'kg', 'web * width / 1000 * grammage / 1000');
 const SHEETS_KG = rule('', 'kg', 'sheets * perThousand / 1000');
-const BOUGHT = rule('Bought sheets', 'sheets', 'ceil(sheets / out)');
+const BOUGHT = rule($localize`Bought sheets`, 'sheets', 'ceil(sheets / out)');
 
 /**
  * What a component's press sheets are cut from, in kilograms, with the working: press sheets as bought, bought sheets
@@ -64,10 +66,10 @@ export function paperOfRun({ ledger, norms }: Prepared, layout: ComponentLayout)
       { norm: giveNorm(ledger, norms, `stock.${stock.id}.${field}`) },
       { name: `${title}, ${stock.name}`, unit },
     );
-  const grammage = own('gsm', 'Grammage', 'g/m2');
-  const bulk = own('bulk', 'Bulk', 'cm3/g');
-  at.reckon('caliper', CALIPER, { grammage, bulk }, { name: `Caliper, ${stock.name}` });
-  const told = { name: `Paper, ${component.name}` };
+  const grammage = own('gsm', $localize`Grammage`, 'g/m2');
+  const bulk = own('bulk', $localize`Bulk`, 'cm3/g');
+  at.reckon('caliper', CALIPER, { grammage, bulk }, { name: $localize`Caliper, ${stock.name}` });
+  const told = { name: $localize`Paper, ${component.name}` };
   const into = (run: Run) => run.ledger.component(component.id);
   if (isWeb(supply)) {
     const words = WEB_WORDS[supply.kind];
@@ -82,11 +84,11 @@ export function paperOfRun({ ledger, norms }: Prepared, layout: ComponentLayout)
     };
   }
   if (supply.kind === 'press sheet') {
-    const perThousand = thousandSheets(at, 'sheet', 'Press sheet', component.sheet, grammage);
+    const perThousand = thousandSheets(at, 'sheet', $localize`Press sheet`, component.sheet, grammage);
     return (run, sheets) => into(run).reckon('paperKg', SHEETS_KG, { sheets, perThousand }, told);
   }
-  const out = at.give('out', 'Press sheets out of a bought sheet', supply.out, 'sheets', IDENTITY);
-  const perThousand = thousandSheets(at, 'bought', 'Bought sheet', supply.sheet, grammage);
+  const out = at.give('out', $localize`Press sheets out of a bought sheet`, supply.out, 'sheets', IDENTITY);
+  const perThousand = thousandSheets(at, 'bought', $localize`Bought sheet`, supply.sheet, grammage);
   return (run, sheets) => {
     const bought = into(run).reckon('boughtSheets', BOUGHT, { sheets, out });
     return into(run).reckon('paperKg', SHEETS_KG, { sheets: bought, perThousand }, told);

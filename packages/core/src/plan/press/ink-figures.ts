@@ -12,20 +12,22 @@ export const inkGroup = (ledger: Ledger, name: string): Group => ledger.group(`i
 export const filmFigure = (ledger: Ledger, norms: NormLookup, spec: InkSpec, norm: string): Entry =>
   spec.filmGsm === undefined
     ? giveNorm(ledger, norms, norm)
-    : inkGroup(ledger, spec.name).give('film', `Film of ${spec.name}`, spec.filmGsm, 'g/m2', GIVEN);
+    : inkGroup(ledger, spec.name).give('film', $localize`Film of ${spec.name}`, spec.filmGsm, 'g/m2', GIVEN);
 
 /** Share of what is drawn that stays on the paper. */
 function solidsFigure(ledger: Ledger, norms: NormLookup, spec: InkSpec, norm: string | undefined): Entry {
   if (spec.solids !== undefined)
-    return inkGroup(ledger, spec.name).give('solids', `Solids of ${spec.name}`, spec.solids, 'share', GIVEN);
+    return inkGroup(ledger, spec.name).give('solids', $localize`Solids of ${spec.name}`, spec.solids, 'share', GIVEN);
   return spec.filmGsm === undefined && norm
     ? giveNorm(ledger, norms, norm)
-    : ledger.group('ink').give('asSupplied', 'Solids where the film is told as supplied', 1, 'share', IDENTITY);
+    : ledger
+        .group('ink')
+        .give('asSupplied', $localize`Solids where the film is told as supplied`, 1, 'share', IDENTITY);
 }
 
 /** Area of a sheet that ink may lie on, m2. */
 export const printedArea = (ledger: Ledger, { component, printedAreaM2 }: ComponentLayout): Entry =>
-  ledger.component(component.id).give('printedArea', 'Printed area of a side', printedAreaM2, 'm2', IDENTITY);
+  ledger.component(component.id).give('printedArea', $localize`Printed area of a side`, printedAreaM2, 'm2', IDENTITY);
 
 const LAID = rule('', 'kg', 'sheets * area * coverage * film / 1000');
 const DRAWN = rule('', 'kg', 'laid / solids + fills * fill + washes * loss');
@@ -59,20 +61,20 @@ function unitPart(
     coverage:
       given === undefined
         ? giveNorm(ledger, norms, 'ink.coverage')
-        : at.give(`${field}.coverage`, `Coverage, ${name} ${side}`, given, 'share', GIVEN),
+        : at.give(`${field}.coverage`, $localize`Coverage, ${name} ${side}`, given, 'share', GIVEN),
     film: filmFigure(ledger, norms, spec, from.film),
   };
   const filled = fills.has(filledId(pass.id, side, name)) ? 1 : 0;
-  const filling = 'Fills of its unit: once for all forms that run on it';
+  const filling = $localize`Fills of its unit: once for all forms that run on it`;
   const lost = {
     solids: solidsFigure(ledger, norms, spec, from.solids),
     fills: at.give(`${field}.fills`, filling, filled, 'fills', IDENTITY),
     fill: giveNorm(ledger, norms, 'ink.fill'),
-    washes: at.give(`${field}.washes`, 'Wash-ups of its unit', unit.washed ? 1 : 0, 'wash-ups', IDENTITY),
+    washes: at.give(`${field}.washes`, $localize`Wash-ups of its unit`, unit.washed ? 1 : 0, 'wash-ups', IDENTITY),
     loss: giveNorm(ledger, norms, 'ink.washLoss'),
   };
-  const named = { name: `Ink ${name}, ${component.name}, ${side}` };
-  const drawn = { name: `Ink ${name} to draw, ${component.name}, ${side}` };
+  const named = { name: $localize`Ink ${name}, ${component.name}, ${side}` };
+  const drawn = { name: $localize`Ink ${name} to draw, ${component.name}, ${side}` };
   const drawnField = `${field}.drawn`;
   return {
     ink: name,
@@ -113,8 +115,8 @@ export function prepareInks({ ledger, norms }: Prepared, parts: readonly InkPart
     return new Map(
       [...byInk].map(([name, drawn]) => {
         const at = inkGroup(run.ledger, name);
-        const kg = at.sum('kg', `Ink ${name}`, 'kg', drawn);
-        at.reckon('pails', PAILS, { kg, pail }, { name: `Pails of ${name}` });
+        const kg = at.sum('kg', $localize`Ink ${name}`, 'kg', drawn);
+        at.reckon('pails', PAILS, { kg, pail }, { name: $localize`Pails of ${name}` });
         return [name, kg];
       }),
     );

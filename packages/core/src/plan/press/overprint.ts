@@ -20,12 +20,12 @@ function overprintInks(context: Prepared, fills: ReadonlySet<string>, { step, in
       coverage:
         coverage === undefined
           ? giveNorm(ledger, norms, 'ink.coverage')
-          : at.give(`ink.${i}.coverage`, `Coverage, ${name}`, coverage, 'share', GIVEN),
+          : at.give(`ink.${i}.coverage`, $localize`Coverage, ${name}`, coverage, 'share', GIVEN),
       film: filmFigure(ledger, norms, spec, filmNorms(layout, spec.kind).film),
-      fills: at.give(`ink.${i}.fills`, 'Fills of its unit', filled, 'fills', IDENTITY),
+      fills: at.give(`ink.${i}.fills`, $localize`Fills of its unit`, filled, 'fills', IDENTITY),
       fill: giveNorm(ledger, norms, 'ink.fill'),
     };
-    const told = { name: `Ink ${name}, ${step.id}` };
+    const told = { name: $localize`Ink ${name}, ${step.id}` };
     return {
       ink: name,
       drawn: (run) => {
@@ -41,7 +41,7 @@ function overprintCarriers({ norms, ledger }: Prepared, { step, inks, kind }: Ov
   if (kind === undefined) return [];
   const [heading, unit] = carrierWords([kind]);
   const life = giveNorm(ledger, norms, lifeNorm(kind));
-  const perSet = ledger.step(step.id).give('inks', 'Inks of this pass', inks.length, 'inks', GIVEN);
+  const perSet = ledger.step(step.id).give('inks', $localize`Inks of this pass`, inks.length, 'inks', GIVEN);
   const told = { name: `${heading}, ${step.id}`, unit };
   return [
     (run) => {

@@ -35,9 +35,9 @@ export interface PressTotals {
 
 /** What goes through the press, by its unit. */
 const PRESS_NAMES: Readonly<Record<PressUnit, string>> = {
-  sheet: 'Press sheets',
-  'cut-off': 'Cut-offs',
-  repeat: 'Repeats',
+  sheet: $localize`Press sheets`,
+  'cut-off': $localize`Cut-offs`,
+  repeat: $localize`Repeats`,
 };
 
 type Sheets = Readonly<Record<string, number>>;
@@ -72,7 +72,7 @@ const PLATES_OF_VERSIONS = rule(
   '',
   '(perSet - changing) * ceil(sheets * turns / life) + changing * versions * ceil(sheets * turns / versions / life)',
 );
-const HELD = { label: 'identity', note: 'held from the first run' } as const;
+const HELD = { label: 'identity', note: $localize`held from the first run` } as const;
 
 /** Carriers of a component for so many sheets. Source: identity, handbook chapter 4. */
 function carriersOfRun({ job, ledger, norms }: Prepared, layout: ComponentLayout): (run: Run, sheets: Entry) => Entry {
@@ -84,9 +84,9 @@ function carriersOfRun({ job, ledger, norms }: Prepared, layout: ComponentLayout
   const each = carriersPerColour(layout);
   const [front, back] = [component.front.length * each, component.back.length * each];
   const one = countPlates(component.workStyle, front, back, 1, life.value);
-  const source = { label: 'identity', note: `work style: ${component.workStyle}` } as const;
-  const perSet = at.give('platesPerSet', `${heading} in one set`, one.perSet, unit, source);
-  const name = 'Impressions of one on a sheet or turn';
+  const source = { label: 'identity', note: $localize`work style: ${component.workStyle}` } as const;
+  const perSet = at.give('platesPerSet', $localize`${heading} in one set`, one.perSet, unit, source);
+  const name = $localize`Impressions of one on a sheet or turn`;
   const turns = at.give('impressionsPerSheet', name, one.impressions, 'impressions', source);
   const told = { name: `${heading}, ${component.name}`, unit };
   const into = (run: Run) => run.ledger.component(component.id);
@@ -97,11 +97,11 @@ function carriersOfRun({ job, ledger, norms }: Prepared, layout: ComponentLayout
       const { plates } = countPlates(component.workStyle, front, back, sheets.value, life.value);
       return into(run).count('plates', PLATES, { perSet, turns, sheets, life }, plates, told);
     };
-  const changing = `${heading} of a set that change with the version`;
+  const changing = $localize`${heading} of a set that change with the version`;
   const fixed = {
     perSet,
     changing: at.give('platesChanging', changing, changingColours(component) * each, unit, IDENTITY),
-    versions: at.give('versions', 'Versions', versions, 'versions', GIVEN),
+    versions: at.give('versions', $localize`Versions`, versions, 'versions', GIVEN),
     turns,
     life,
   };
@@ -175,7 +175,7 @@ export function preparePress(context: Prepared): PressFigures {
     const others = again.carriers.map((carrier) => carrier(run));
     const total = run.ledger.group('total');
     const mixed = kinds.size > 1;
-    const name = mixed ? 'Press sheets and turns' : PRESS_NAMES[unit];
+    const name = mixed ? $localize`Press sheets and turns` : PRESS_NAMES[unit];
     total.sum('pressSheets', name, mixed ? 'units' : `${unit}s`, [...sheets.values()]);
     return {
       pressSheets: valuesOf(sheets),
@@ -183,8 +183,8 @@ export function preparePress(context: Prepared): PressFigures {
       paperKgByComponent: valuesOf(paper),
       inkKgByName: valuesOf(drawn),
       plates: total.sum('plates', ...words, [...carriers.values(), ...others]).value,
-      paperKg: total.sum('paperKg', 'Paper', 'kg', [...paper.values()]).value,
-      inkKg: total.sum('inkKg', 'Ink', 'kg', [...drawn.values()]).value,
+      paperKg: total.sum('paperKg', $localize`Paper`, 'kg', [...paper.values()]).value,
+      inkKg: total.sum('inkKg', $localize`Ink`, 'kg', [...drawn.values()]).value,
     };
   };
 }

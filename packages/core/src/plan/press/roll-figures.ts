@@ -40,15 +40,15 @@ export function spliceUnits(step: Step, layout: ComponentLayout, norms: NormLook
 }
 
 const USABLE = rule(
-  'Printable length of a roll',
+  $localize`Printable length of a roll`,
   'm',
   'pi * max(0, (outer - wraps) * (outer - wraps) - (core + waste) * (core + waste)) / (4 * caliper)',
 );
-const NEED = rule('Length of web with what threads the press', 'm', 'web + thread');
+const NEED = rule($localize`Length of web with what threads the press`, 'm', 'web + thread');
 const ROLLS = rule('', 'rolls', 'max(1, ceil(need / usable))');
-const SPLICES = rule('Splices', 'splices', 'rolls - 1');
-const WHOLE = rule('Length of a full roll', 'm', 'pi * (outer * outer - core * core) / (4 * caliper)');
-const WHOLE_KG = rule('Weight of a full roll', 'kg', 'length * width / 1000 * grammage / 1000');
+const SPLICES = rule($localize`Splices`, 'splices', 'rolls - 1');
+const WHOLE = rule($localize`Length of a full roll`, 'm', 'pi * (outer * outer - core * core) / (4 * caliper)');
+const WHOLE_KG = rule($localize`Weight of a full roll`, 'kg', 'length * width / 1000 * grammage / 1000');
 const TO_BUY = rule('', 'kg', 'rolls * each');
 
 /**
@@ -60,25 +60,25 @@ export function rollsOfRun(ledger: Ledger, norms: NormLookup, layout: ComponentL
   const at = ledger.component(component.id);
   const norm = (id: string): Entry => giveNorm(ledger, norms, id);
   const of = rollNorms(layout);
-  const pi = ledger.group('identity').give('pi', 'Pi', Math.PI, 'number', IDENTITY);
+  const pi = ledger.group('identity').give('pi', $localize`Pi`, Math.PI, 'number', IDENTITY);
   const [outer, core, caliper] = [norm(of.outer), norm(of.core), at.of('caliper')];
   const [wraps, waste] = [norm('roll.wraps'), norm('roll.coreWaste')];
   const usable = at.reckon('rollUsable', USABLE, { pi, outer, core, wraps, waste, caliper });
   const thread = webOf(machine)
     ? norm(`machine.${machine.id}.thread`)
-    : at.give('thread', 'Web held when threaded', 0, 'm', GIVEN);
+    : at.give('thread', $localize`Web held when threaded`, 0, 'm', GIVEN);
   const length = at.reckon('rollLength', WHOLE, { pi, outer, core, caliper });
   const widthMm = supply.kind === 'roll' ? supply.webMm : component.sheet.widthMm;
-  const width = at.give('rollWidth', 'Roll width', widthMm, 'mm', GIVEN);
+  const width = at.give('rollWidth', $localize`Roll width`, widthMm, 'mm', GIVEN);
   const each = at.reckon('rollKg', WHOLE_KG, { length, width, grammage: at.of('gsm') });
   return (run, web) => {
     const own = run.ledger.component(component.id);
     const need = own.reckon('rollNeed', NEED, { web, thread });
     if (usable.value <= 0) return;
     const count = Math.max(1, ceilRatio(need.value, usable.value));
-    const rolls = own.count('rolls', ROLLS, { need, usable }, count, { name: `Rolls, ${component.name}` });
+    const rolls = own.count('rolls', ROLLS, { need, usable }, count, { name: $localize`Rolls, ${component.name}` });
     own.reckon('splices', SPLICES, { rolls });
-    own.reckon('rollsKg', TO_BUY, { rolls, each }, { name: `Rolls to buy, ${component.name}` });
+    own.reckon('rollsKg', TO_BUY, { rolls, each }, { name: $localize`Rolls to buy, ${component.name}` });
   };
 }
 

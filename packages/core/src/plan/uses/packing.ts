@@ -79,22 +79,22 @@ const PACK_KG = rule('', 'kg', 'mass * count / 1000');
 
 /** The figures of a box, a bundle or a wrapped pack as it stands; returns how many are in one. */
 function packFigures(at: Group, box: BoxPlan, massG: number, title: string): Entry {
-  const mass = at.give('massG', 'Mass of one', massG, 'g', IDENTITY);
-  const count = at.give('perPack', `In a ${title}`, box.pieces, 'pieces', GIVEN);
-  at.reckon('packKg', PACK_KG, { mass, count }, { name: `Mass of a ${title}` });
+  const mass = at.give('massG', $localize`Mass of one`, massG, 'g', IDENTITY);
+  const count = at.give('perPack', $localize`In a ${title}`, box.pieces, 'pieces', GIVEN);
+  at.reckon('packKg', PACK_KG, { mass, count }, { name: $localize`Mass of a ${title}` });
   for (const [field, side, mm] of [
     ['packWidth', 'length', box.outerMm[0]],
     ['packHeight', 'width', box.outerMm[1]],
     ['packDepth', 'height', box.outerMm[2]],
   ] as const)
-    at.give(field, `A ${title} outside, ${side}`, mm, 'mm', IDENTITY);
+    at.give(field, $localize`A ${title} outside, ${side}`, mm, 'mm', IDENTITY);
   return count;
 }
 
-const PALLETS = rule('Pallets', 'pallets', 'ceil(boxes / perPallet)');
-const ON_PALLET = rule('On a full pallet', 'pieces', 'perPallet * each');
+const PALLETS = rule($localize`Pallets`, 'pallets', 'ceil(boxes / perPallet)');
+const ON_PALLET = rule($localize`On a full pallet`, 'pieces', 'perPallet * each');
 /** Width of a lorry's load is 2.4 m. */
-const LOADING = rule('Loading', 'm', 'pallets * length / 1000 * width / 1000 / 2.4');
+const LOADING = rule($localize`Loading`, 'm', 'pallets * length / 1000 * width / 1000 / 2.4');
 
 /** Pallets of a station's packs, with their figures. */
 function palletFigures(
@@ -108,15 +108,21 @@ function palletFigures(
   const most = told === undefined ? Infinity : Math.floor(told / box.pieces);
   const pallet = palletFor(box, packs, palletLimits(norms), most);
   if (!pallet) return undefined;
-  const boxes = at.give('boxes', 'Boxes or bundles', packs, 'boxes', IDENTITY);
-  const perPallet = at.give('perPallet', 'Boxes or bundles on a full pallet', pallet.perPallet, 'boxes', IDENTITY);
-  at.give('perLayer', 'In a layer', pallet.perLayer, 'boxes', IDENTITY);
-  at.give('layers', 'Layers', pallet.layers, 'layers', IDENTITY);
+  const boxes = at.give('boxes', $localize`Boxes or bundles`, packs, 'boxes', IDENTITY);
+  const perPallet = at.give(
+    'perPallet',
+    $localize`Boxes or bundles on a full pallet`,
+    pallet.perPallet,
+    'boxes',
+    IDENTITY,
+  );
+  at.give('perLayer', $localize`In a layer`, pallet.perLayer, 'boxes', IDENTITY);
+  at.give('layers', $localize`Layers`, pallet.layers, 'layers', IDENTITY);
   const pallets = at.count('pallets', PALLETS, { boxes, perPallet }, pallet.pallets);
-  const each = at.give('each', 'Pieces in each', box.pieces, 'pieces', IDENTITY);
+  const each = at.give('each', $localize`Pieces in each`, box.pieces, 'pieces', IDENTITY);
   at.reckon('fullPallet', ON_PALLET, { perPallet, each });
-  at.give('palletKg', 'Load of a full pallet', pallet.kg, 'kg', IDENTITY);
-  at.give('palletMm', 'Height of a full pallet', pallet.heightMm, 'mm', IDENTITY);
+  at.give('palletKg', $localize`Load of a full pallet`, pallet.kg, 'kg', IDENTITY);
+  at.give('palletMm', $localize`Height of a full pallet`, pallet.heightMm, 'mm', IDENTITY);
   const [length, width] = [giveNorm(ledger, norms, 'pallet.length'), giveNorm(ledger, norms, 'pallet.width')];
   at.count('loadingM', LOADING, { pallets, length, width }, pallet.loadingM);
   return pallet;
@@ -136,7 +142,7 @@ function packOfRun(context: Prepared, { again }: Stations, step: Step, piece: Ma
   const palletised = boxed && !again.has(step) && job.family !== 'on-demand';
   return (run) => {
     const at = run.ledger.step(step.id);
-    const packs = packsFigure(at, boxed ? 'Boxes' : 'Packs', each);
+    const packs = packsFigure(at, boxed ? $localize`Boxes` : $localize`Packs`, each);
     const pallet = palletised ? palletFigures(run.ledger, context.norms, at, box, packs, undefined) : undefined;
     const pieces = at.of('needsOut').value;
     return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: palletised && !pallet };
@@ -156,7 +162,11 @@ function palletOfRun(context: Prepared, { stations }: Stations, step: Step, piec
     const pieces = at.of('needsOut').value;
     const pallet = palletFigures(run.ledger, context.norms, at, box, ceilRatio(pieces, perInner), step.perPack);
     const perPack = (pallet?.perPallet ?? 1) * perInner;
-    const packs = packsFigure(at, 'Pallets', at.give('onPallet', 'Pieces on a pallet', perPack, 'pieces', IDENTITY));
+    const packs = packsFigure(
+      at,
+      $localize`Pallets`,
+      at.give('onPallet', $localize`Pieces on a pallet`, perPack, 'pieces', IDENTITY),
+    );
     return { step: step.id, pieces, perPack, packs, box, pallet, noPallet: !pallet };
   };
 }
@@ -196,7 +206,7 @@ const SHRINK = rule('', '', 'packs * surface * (1 + overlap)');
 /** Metres of loading that all of the job takes. */
 export function loadingFigure({ ledger }: Run, packings: ReadonlyMap<string, Packing>): void {
   const loaded = [...packings.keys()].flatMap((step) => ledger.step(step).find('loadingM') ?? []);
-  ledger.group('total').sum('loadingM', 'Loading', 'm', loaded);
+  ledger.group('total').sum('loadingM', $localize`Loading`, 'm', loaded);
 }
 
 /** What packing uses up: bands, film, boxes, pallets. Source: identity of the packs; film by their surface. */
@@ -219,7 +229,7 @@ function usesOfPacking(ledger: Ledger, norms: NormLookup, step: Step, { pallet, 
   const pallets = (): UsedUp[] => {
     if (!pallet) return [];
     const { lengthMm, widthMm } = palletLimits(norms);
-    const around = at.give('around', 'Around a pallet', (2 * (lengthMm + widthMm)) / UM, 'm', IDENTITY);
+    const around = at.give('around', $localize`Around a pallet`, (2 * (lengthMm + widthMm)) / UM, 'm', IDENTITY);
     const count = at.of('pallets');
     return [
       use('pallet', EACH_PALLET, { pallets: count }),
@@ -237,7 +247,13 @@ function usesOfPacking(ledger: Ledger, norms: NormLookup, step: Step, { pallet, 
       return [use('band', EACH_PACK, { packs })];
     case 'wrap': {
       const [a, b, c] = box?.outerMm ?? [0, 0, 0];
-      const surface = at.give('surface', 'Surface of a pack', (2 * (a * b + b * c + a * c)) / 1e6, 'm2', IDENTITY);
+      const surface = at.give(
+        'surface',
+        $localize`Surface of a pack`,
+        (2 * (a * b + b * c + a * c)) / 1e6,
+        'm2',
+        IDENTITY,
+      );
       return [use('shrink-film', SHRINK, { packs, surface, overlap: giveNorm(ledger, norms, 'pack.overlap') })];
     }
     case 'box':

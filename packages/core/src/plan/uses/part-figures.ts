@@ -13,7 +13,7 @@ export function partFigures(ledger: Ledger, job: Job): void {
         const n = terms.length + 1;
         const at = ledger.step(step.id);
         inputs[`units${n}`] = at.of('processUnits');
-        inputs[`each${n}`] = at.give(`takes.${id}`, `${name}, taken for one`, usage, 'pieces', GIVEN);
+        inputs[`each${n}`] = at.give(`takes.${id}`, $localize`${name}, taken for one`, usage, 'pieces', GIVEN);
         terms.push(`units${n} * each${n}`);
       }
     ledger.group(`part.${id}`).reckon('count', rule(name, 'pieces', terms.join(' + ') || '0'), inputs);

@@ -1,6 +1,6 @@
 import { type Sum, choiceField, numberField } from '../sum.js';
 
-const EXACT = { label: 'standard', note: 'international yard and pound, 1959' } as const;
+const EXACT = { label: 'standard', note: $localize`international yard and pound, 1959` } as const;
 
 /** A conversion: how many of the one unit are one of the other. */
 interface Conversion {
@@ -27,17 +27,17 @@ export const CONVERSION_NAMES = CONVERSIONS.map(conversionName);
 /** From one unit to another. */
 export const CONVERT_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'convert', group: 'paper', name: 'From unit to unit', words: ['convert', 'conversion'] },
+    ...{ id: 'convert', group: 'paper', name: $localize`From unit to unit`, words: ['convert', 'conversion'] },
     fields: [
-      numberField('value', 'Value', '', undefined, { min: -1e9 }),
-      choiceField('way', 'From and to', CONVERSION_NAMES),
+      numberField('value', $localize`Value`, '', undefined, { min: -1e9 }),
+      choiceField('way', $localize`From and to`, CONVERSION_NAMES),
     ],
     reckon(book) {
       const way = CONVERSIONS.find((one) => conversionName(one) === book.text('way'));
       if (!way) return;
-      const factor = book.known('factor', `One ${way.from} in ${way.to}`, way.factor, '', EXACT);
+      const factor = book.known('factor', $localize`One ${way.from} in ${way.to}`, way.factor, '', EXACT);
       // The unit is part of the name: what is read in inches is not turned back into millimetres.
-      book.show('is', `In ${way.to}`, '', 'value * factor', { value: 'value', factor }, EXACT);
+      book.show('is', $localize`In ${way.to}`, '', 'value * factor', { value: 'value', factor }, EXACT);
     },
   },
 ];

@@ -61,13 +61,13 @@ function stepByStep(book: SumBook, stations: readonly TypedStation[]): string {
   for (const [i, { name, setup, running, yield: each }] of [...stations.entries()].reverse()) {
     const inputs = {
       wanted,
-      setup: book.known(`setup${i}`, `Set-up, ${name}`, setup, ''),
-      running: book.known(`running${i}`, `Spoiled while running, ${name}`, running, 'share'),
-      each: book.known(`each${i}`, `Out of one, ${name}`, each, ''),
+      setup: book.known(`setup${i}`, $localize`Set-up, ${name}`, setup, ''),
+      running: book.known(`running${i}`, $localize`Spoiled while running, ${name}`, running, 'share'),
+      each: book.known(`each${i}`, $localize`Out of one, ${name}`, each, ''),
     };
     const formula = 'ceil(wanted / (each * (1 - running))) + ceil(setup)';
     wanted = `into${i}`;
-    const title = `Into ${name}`;
+    const title = $localize`Into ${name}`;
     book.say(wanted, title, '', formula, inputs);
   }
   return wanted;
@@ -76,11 +76,11 @@ function stepByStep(book: SumBook, stations: readonly TypedStation[]): string {
 /** Press sheets by every school. */
 export const COUNT_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'press-sheets', group: 'counts', name: 'Sheets for a quantity, by all schools' },
+    ...{ id: 'press-sheets', group: 'counts', name: $localize`Sheets for a quantity, by all schools` },
     words: ['route', 'print', 'spoilage', 'sheets for', 'press sheets'],
     fields: [
-      numberField('quantity', 'Good ones wanted', '', undefined, { min: 1, max: 100_000_000, whole: true }),
-      textField('route', 'Route', 'print 200 1.5 %, cut 5 0.2 % x8, fold 60 1 %'),
+      numberField('quantity', $localize`Good ones wanted`, '', undefined, { min: 1, max: 100_000_000, whole: true }),
+      textField('route', $localize`Route`, 'print 200 1.5 %, cut 5 0.2 % x8, fold 60 1 %'),
     ],
     reckon(book) {
       const { stations, issues } = readRoute(book.text('route'));
@@ -95,11 +95,11 @@ export const COUNT_SUMS: readonly Sum[] = [
       const into = stepByStep(book, stations);
       book.show(
         'step',
-        'Step by step',
+        $localize`Step by step`,
         'sheets',
         'into',
         { into },
-        { label: 'identity', note: 'rounded up at each station' },
+        { label: 'identity', note: $localize`rounded up at each station` },
       );
       const first = flow.value.byId.get('s0');
       for (const school of RULE_SCHOOLS.filter((one) => one !== 'step'))
@@ -107,9 +107,9 @@ export const COUNT_SUMS: readonly Sum[] = [
           ...{ label: 'practice', note: NOTES[school] },
         });
       const sure = ownUnits('sure', graph, flow.value, book.norms).get('s0') ?? 0;
-      book.showKnown('sure', 'Sureness', sure, 'sheets', {
+      book.showKnown('sure', $localize`Sureness`, sure, 'sheets', {
         label: 'identity',
-        note: 'enough in as many runs as the norm says',
+        note: $localize`enough in as many runs as the norm says`,
       });
       book.also(...stations.slice(1).map((_, i) => `into${i + 1}`));
     },
@@ -118,58 +118,58 @@ export const COUNT_SUMS: readonly Sum[] = [
 /** What an order may be over and under, what came in and went out, and how often a web is spliced. */
 export const BALANCE_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'overs', group: 'counts', name: 'Overs and unders', words: ['overs', 'unders', 'tolerance'] },
+    ...{ id: 'overs', group: 'counts', name: $localize`Overs and unders`, words: ['overs', 'unders', 'tolerance'] },
     fields: [
-      numberField('quantity', 'Ordered', '', undefined, { min: 1, max: 100_000_000, whole: true }),
-      numberField('under', 'Under by at most', '%', 0, { max: 100 }),
-      numberField('over', 'Over by at most', '%', 5, { max: 1_000 }),
+      numberField('quantity', $localize`Ordered`, '', undefined, { min: 1, max: 100_000_000, whole: true }),
+      numberField('under', $localize`Under by at most`, '%', 0, { max: 100 }),
+      numberField('over', $localize`Over by at most`, '%', 5, { max: 1_000 }),
     ],
     reckon(book) {
-      book.show('least', 'At least', 'pieces', 'ceil(quantity * (1 - under / 100))', {
+      book.show('least', $localize`At least`, 'pieces', 'ceil(quantity * (1 - under / 100))', {
         quantity: 'quantity',
         under: 'under',
       });
-      book.show('most', 'At most', 'pieces', 'floor(quantity * (1 + over / 100))', {
+      book.show('most', $localize`At most`, 'pieces', 'floor(quantity * (1 + over / 100))', {
         quantity: 'quantity',
         over: 'over',
       });
     },
   },
   {
-    ...{ id: 'balance', group: 'counts', name: 'In and out of a station', words: ['balance', 'in and out'] },
+    ...{ id: 'balance', group: 'counts', name: $localize`In and out of a station`, words: ['balance', 'in and out'] },
     fields: [
-      numberField('came', 'Taken in', '', undefined, { min: 1, max: 100_000_000, whole: true }),
-      numberField('each', 'Out of one', '', 1, { min: 1, max: 10_000, whole: true }),
-      numberField('spoiled', 'Spoiled, as they came', '', 0, { max: 100_000_000, whole: true }),
-      numberField('samples', 'Samples', '', 0, { max: 100_000_000, whole: true }),
-      numberField('left', 'Left over, as they came', '', 0, { max: 100_000_000, whole: true }),
+      numberField('came', $localize`Taken in`, '', undefined, { min: 1, max: 100_000_000, whole: true }),
+      numberField('each', $localize`Out of one`, '', 1, { min: 1, max: 10_000, whole: true }),
+      numberField('spoiled', $localize`Spoiled, as they came`, '', 0, { max: 100_000_000, whole: true }),
+      numberField('samples', $localize`Samples`, '', 0, { max: 100_000_000, whole: true }),
+      numberField('left', $localize`Left over, as they came`, '', 0, { max: 100_000_000, whole: true }),
     ],
     reckon(book) {
-      book.say('could', 'Could be made of it', 'pieces', 'came * each', { came: 'came', each: 'each' });
-      book.show('good', 'Good ones that balance it', 'pieces', 'could - (spoiled + left) * each - samples', {
+      book.say('could', $localize`Could be made of it`, 'pieces', 'came * each', { came: 'came', each: 'each' });
+      book.show('good', $localize`Good ones that balance it`, 'pieces', 'could - (spoiled + left) * each - samples', {
         ...{ could: 'could', spoiled: 'spoiled', left: 'left', each: 'each', samples: 'samples' },
       });
     },
   },
   {
-    ...{ id: 'splices', group: 'rolls', name: 'Splices of a run', words: ['splice', 'splices'] },
+    ...{ id: 'splices', group: 'rolls', name: $localize`Splices of a run`, words: ['splice', 'splices'] },
     fields: [
-      numberField('metres', 'Run', 'm', undefined, { min: 1, max: 100_000_000 }),
-      numberField('roll', 'On a roll', 'm', undefined, { min: 1, max: 1_000_000 }),
-      numberField('lost', 'Lost at a splice', 'm', 20, { max: 10_000 }),
+      numberField('metres', $localize`Run`, 'm', undefined, { min: 1, max: 100_000_000 }),
+      numberField('roll', $localize`On a roll`, 'm', undefined, { min: 1, max: 1_000_000 }),
+      numberField('lost', $localize`Lost at a splice`, 'm', 20, { max: 10_000 }),
     ],
     reckon(book) {
-      book.show('rolls', 'Rolls, before what splices lose', 'rolls', 'ceil(metres / roll)', {
+      book.show('rolls', $localize`Rolls, before what splices lose`, 'rolls', 'ceil(metres / roll)', {
         metres: 'metres',
         roll: 'roll',
       });
-      book.show('splices', 'Splices', '', 'rolls - 1', { rolls: 'rolls' });
-      book.show('waste', 'Lost by them', 'm', 'splices * lost', { splices: 'splices', lost: 'lost' });
+      book.show('splices', $localize`Splices`, '', 'rolls - 1', { rolls: 'rolls' });
+      book.show('waste', $localize`Lost by them`, 'm', 'splices * lost', { splices: 'splices', lost: 'lost' });
     },
   },
 ];
-const NAMES = { added: 'Added up', table: 'By table' } as const;
+const NAMES = { added: $localize`Added up`, table: $localize`By table` } as const;
 const NOTES = {
-  added: 'all running spoilage and all set-ups added to the net, rounded up once',
-  table: 'by run length and colours, four of them, and a per cent for each station behind the press',
+  added: $localize`all running spoilage and all set-ups added to the net, rounded up once`,
+  table: $localize`by run length and colours, four of them, and a per cent for each station behind the press`,
 } as const;

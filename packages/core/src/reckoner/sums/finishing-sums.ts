@@ -4,57 +4,73 @@ import { type Sum, choiceField, numberField } from '../sum.js';
 
 const side = (id: string, name: string, max = 5_000) => numberField(id, name, 'mm', undefined, { min: 0.1, max });
 const FOLDS = ['half', 'letter', 'accordion', 'roll', 'gate', 'parallel'] as const satisfies readonly PanelFold[];
-const GRAVITY = { label: 'standard', note: 'ISO 80000-3, standard acceleration of free fall' } as const;
+const GRAVITY = { label: 'standard', note: $localize`ISO 80000-3, standard acceleration of free fall` } as const;
 
 /** Cutting and folding. */
 export const FINISHING_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'die-force', group: 'finishing', name: 'Force of a die', words: ['die', 'force', 'rule'] },
+    ...{ id: 'die-force', group: 'finishing', name: $localize`Force of a die`, words: ['die', 'force', 'rule'] },
     fields: [
-      numberField('cut', 'Cutting rule', 'm', undefined, { max: 10_000 }),
-      numberField('crease', 'Creasing rule', 'm', 0, { max: 10_000 }),
-      numberField('perCut', 'Force of cutting rule', 'kN/m', 35, { min: 0.1, max: 200 }),
-      numberField('perCrease', 'Force of creasing rule', 'kN/m', 15, { min: 0.1, max: 100 }),
+      numberField('cut', $localize`Cutting rule`, 'm', undefined, { max: 10_000 }),
+      numberField('crease', $localize`Creasing rule`, 'm', 0, { max: 10_000 }),
+      numberField('perCut', $localize`Force of cutting rule`, 'kN/m', 35, { min: 0.1, max: 200 }),
+      numberField('perCrease', $localize`Force of creasing rule`, 'kN/m', 15, { min: 0.1, max: 100 }),
     ],
     reckon(book) {
-      book.show('force', 'Force', 'kN', 'cut * perCut + crease * perCrease', {
+      book.show('force', $localize`Force`, 'kN', 'cut * perCut + crease * perCrease', {
         ...{ cut: 'cut', perCut: 'perCut', crease: 'crease', perCrease: 'perCrease' },
       });
-      book.show('tonnes', 'As a weight', 't', 'force / 9.80665', { force: 'force' }, GRAVITY);
+      book.show('tonnes', $localize`As a weight`, 't', 'force / 9.80665', { force: 'force' }, GRAVITY);
     },
   },
   {
-    ...{ id: 'cuts', group: 'finishing', name: 'Cuts of a sheet', words: ['cuts', 'guillotine', 'strokes'] },
+    ...{ id: 'cuts', group: 'finishing', name: $localize`Cuts of a sheet`, words: ['cuts', 'guillotine', 'strokes'] },
     fields: [
-      numberField('across', 'Pieces across', '', undefined, { min: 1, max: 100, whole: true }),
-      numberField('around', 'Pieces around', '', undefined, { min: 1, max: 100, whole: true }),
-      choiceField('gutter', 'Gutters between them', ['yes', 'no']),
-      numberField('sheets', 'Sheets', '', 1_000, { min: 1, max: 100_000_000, whole: true }),
-      numberField('lift', 'Sheets in a lift', '', 500, { min: 1, max: 100_000, whole: true }),
+      numberField('across', $localize`Pieces across`, '', undefined, { min: 1, max: 100, whole: true }),
+      numberField('around', $localize`Pieces around`, '', undefined, { min: 1, max: 100, whole: true }),
+      choiceField('gutter', $localize`Gutters between them`, ['yes', 'no']),
+      numberField('sheets', $localize`Sheets`, '', 1_000, { min: 1, max: 100_000_000, whole: true }),
+      numberField('lift', $localize`Sheets in a lift`, '', 500, { min: 1, max: 100_000, whole: true }),
     ],
     reckon(book) {
-      const trims = book.known('trims', 'Trims all round', 4, '');
-      const between = book.known('between', 'Cuts between two pieces', book.text('gutter') === 'yes' ? 2 : 1, '');
-      book.say('strips', 'Cuts into strips', '', '(across - 1) * between', { across: 'across', between });
-      book.say('within', 'Cuts across the strips', '', '(around - 1) * between', { around: 'around', between });
+      const trims = book.known('trims', $localize`Trims all round`, 4, '');
+      const between = book.known(
+        'between',
+        $localize`Cuts between two pieces`,
+        book.text('gutter') === 'yes' ? 2 : 1,
+        '',
+      );
+      book.say('strips', $localize`Cuts into strips`, '', '(across - 1) * between', { across: 'across', between });
+      book.say('within', $localize`Cuts across the strips`, '', '(around - 1) * between', {
+        around: 'around',
+        between,
+      });
       const of = { trims, strips: 'strips', within: 'within' };
-      book.show('cuts', 'Cuts, strips side by side', '', 'trims + strips + within', of);
-      book.show('alone', 'Strip by strip', '', 'trims + strips + across * within', { ...of, across: 'across' });
-      book.say('lifts', 'Lifts', '', 'ceil(sheets / lift)', { sheets: 'sheets', lift: 'lift' });
-      book.show('strokes', 'Strokes for all sheets', '', 'cuts * lifts', { cuts: 'cuts', lifts: 'lifts' });
+      book.show('cuts', $localize`Cuts, strips side by side`, '', 'trims + strips + within', of);
+      book.show('alone', $localize`Strip by strip`, '', 'trims + strips + across * within', {
+        ...of,
+        across: 'across',
+      });
+      book.say('lifts', $localize`Lifts`, '', 'ceil(sheets / lift)', { sheets: 'sheets', lift: 'lift' });
+      book.show('strokes', $localize`Strokes for all sheets`, '', 'cuts * lifts', { cuts: 'cuts', lifts: 'lifts' });
     },
   },
   {
-    ...{ id: 'panels', group: 'finishing', name: 'Panels of a fold', words: ['fold', 'panel', 'panels', 'folding'] },
+    ...{
+      id: 'panels',
+      group: 'finishing',
+      name: $localize`Panels of a fold`,
+      words: ['fold', 'panel', 'panels', 'folding'],
+    },
     fields: [
       ...[
-        choiceField('kind', 'Fold', FOLDS, 'letter'),
-        side('length', 'Length that is folded'),
-        side('other', 'Other side'),
+        choiceField('kind', $localize`Fold`, FOLDS, 'letter'),
+        side('length', $localize`Length that is folded`),
+        side('other', $localize`Other side`),
       ],
-      numberField('folds', 'Folds', '', 2, { min: 1, max: 12, whole: true }),
-      numberField('short', 'Panel inside is shorter by', 'mm', 1, { max: 20 }),
-      numberField('caliper', 'Caliper', 'um', 100, { min: 1, max: 5_000 }),
+      numberField('folds', $localize`Folds`, '', 2, { min: 1, max: 12, whole: true }),
+      numberField('short', $localize`Panel inside is shorter by`, 'mm', 1, { max: 20 }),
+      numberField('caliper', $localize`Caliper`, 'um', 100, { min: 1, max: 5_000 }),
     ],
     reckon(book) {
       const shortMm = book.number('short');
@@ -71,13 +87,16 @@ export const FINISHING_SUMS: readonly Sum[] = [
         return;
       }
       const { panels } = made;
-      const source = { label: 'practice', note: 'what lies inside is shorter by the measure of the house' } as const;
+      const source = {
+        label: 'practice',
+        note: $localize`what lies inside is shorter by the measure of the house`,
+      } as const;
       for (const [i, mm] of panels.panelsMm.entries())
-        book.showKnown(`panel${i + 1}`, `Panel ${i + 1}`, Math.round(mm * 100) / 100, 'mm', source);
-      book.showKnown('layers', 'Layers', panels.layers, '', source);
+        book.showKnown(`panel${i + 1}`, $localize`Panel ${i + 1}`, Math.round(mm * 100) / 100, 'mm', source);
+      book.showKnown('layers', $localize`Layers`, panels.layers, '', source);
       let at = 0;
       book.drawing = {
-        title: 'Panels',
+        title: $localize`Panels`,
         ...{ widthMm: flat.lengthMm, heightMm: flat.otherMm },
         shapes: panels.panelsMm.map((width) => {
           const x = at;

@@ -7,7 +7,7 @@ const side = (id: string, name: string, usual?: number) =>
   numberField(id, name, 'mm', usual, { min: 0.1, max: 20_000 });
 const GRAINS = ['along the width', 'along the height'] as const;
 const grainOf = (text: string): 'width' | 'height' => (text === GRAINS[0] ? 'width' : 'height');
-const SHEETS = numberField('wanted', 'Pieces wanted', '', 1_000, { min: 1 });
+const SHEETS = numberField('wanted', $localize`Pieces wanted`, '', 1_000, { min: 1 });
 
 /** The pattern on its sheet, to scale. */
 const drawn = (title: string, book: SumBook, { pieces }: Pattern, margin: number): StationDrawing => ({
@@ -26,12 +26,15 @@ const drawn = (title: string, book: SumBook, { pieces }: Pattern, margin: number
 /** What the layout has found, and what follows from it. */
 function results(book: SumBook, out: number, piece: readonly [string, string]): void {
   const [pieceWidth, pieceHeight] = piece;
-  const source = { label: 'identity', note: 'the best pattern of edge-to-edge cuts' } as const;
-  book.showKnown('out', 'Out of one', out, 'pieces', source);
-  book.show('used', 'Used of it', 'share', 'out * pieceWidth * pieceHeight / (width * height)', {
+  const source = { label: 'identity', note: $localize`the best pattern of edge-to-edge cuts` } as const;
+  book.showKnown('out', $localize`Out of one`, out, 'pieces', source);
+  book.show('used', $localize`Used of it`, 'share', 'out * pieceWidth * pieceHeight / (width * height)', {
     ...{ out: 'out', pieceWidth, pieceHeight, width: 'width', height: 'height' },
   });
-  book.show('sheets', 'Sheets for those wanted', 'sheets', 'ceil(wanted / out)', { wanted: 'wanted', out: 'out' });
+  book.show('sheets', $localize`Sheets for those wanted`, 'sheets', 'ceil(wanted / out)', {
+    wanted: 'wanted',
+    out: 'out',
+  });
 }
 
 /** The piece as an order tells it. */
@@ -48,13 +51,22 @@ const nothing = (book: SumBook): void =>
 /** How many lie on a sheet. */
 export const LAYOUT_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'out-of-parent', group: 'layout', name: 'Sheets out of a parent', words: ['parent', 'cut out', 'out of'] },
+    ...{
+      id: 'out-of-parent',
+      group: 'layout',
+      name: $localize`Sheets out of a parent`,
+      words: ['parent', 'cut out', 'out of'],
+    },
     fields: [
-      ...[side('width', 'Parent, width'), side('height', 'Parent, height'), choiceField('grain', 'Grain', GRAINS)],
-      ...[side('pieceWidth', 'Sheet, width'), side('pieceHeight', 'Sheet, height')],
       ...[
-        choiceField('pieceGrain', 'Its grain', GRAINS),
-        numberField('trim', 'Trim all round', 'mm', 0, { max: 500 }),
+        side('width', $localize`Parent, width`),
+        side('height', $localize`Parent, height`),
+        choiceField('grain', $localize`Grain`, GRAINS),
+      ],
+      ...[side('pieceWidth', $localize`Sheet, width`), side('pieceHeight', $localize`Sheet, height`)],
+      ...[
+        choiceField('pieceGrain', $localize`Its grain`, GRAINS),
+        numberField('trim', $localize`Trim all round`, 'mm', 0, { max: 500 }),
         SHEETS,
       ],
     ],
@@ -74,18 +86,18 @@ export const LAYOUT_SUMS: readonly Sum[] = [
         return;
       }
       results(book, out, ['pieceWidth', 'pieceHeight']);
-      book.drawing = drawn('Sheets on the parent', book, pattern, trim);
+      book.drawing = drawn($localize`Sheets on the parent`, book, pattern, trim);
     },
   },
   {
-    ...{ id: 'n-up', group: 'layout', name: 'Pieces on a sheet', words: ['up', 'on', 'n-up', 'ups', 'lay'] },
+    ...{ id: 'n-up', group: 'layout', name: $localize`Pieces on a sheet`, words: ['up', 'on', 'n-up', 'ups', 'lay'] },
     fields: [
-      ...[side('width', 'Sheet, width'), side('height', 'Sheet, height')],
-      numberField('margin', 'Margin all round', 'mm', 10, { max: 500 }),
-      ...[side('pieceWidth', 'Piece, width'), side('pieceHeight', 'Piece, height')],
-      numberField('bleed', 'Bleed', 'mm', 3, { max: 100 }),
-      numberField('gutter', 'Gutter', 'mm', 0, { max: 200 }),
-      ...[choiceField('turns', 'May be turned', ['yes', 'no']), SHEETS],
+      ...[side('width', $localize`Sheet, width`), side('height', $localize`Sheet, height`)],
+      numberField('margin', $localize`Margin all round`, 'mm', 10, { max: 500 }),
+      ...[side('pieceWidth', $localize`Piece, width`), side('pieceHeight', $localize`Piece, height`)],
+      numberField('bleed', $localize`Bleed`, 'mm', 3, { max: 100 }),
+      numberField('gutter', $localize`Gutter`, 'mm', 0, { max: 200 }),
+      ...[choiceField('turns', $localize`May be turned`, ['yes', 'no']), SHEETS],
     ],
     reckon(book) {
       const margin = book.number('margin');
@@ -105,18 +117,23 @@ export const LAYOUT_SUMS: readonly Sum[] = [
         return;
       }
       results(book, pattern.count, ['pieceWidth', 'pieceHeight']);
-      book.showKnown('bound', 'No pattern holds more than', bound, 'pieces');
-      book.drawing = drawn('Pieces on the sheet', book, pattern, margin);
+      book.showKnown('bound', $localize`No pattern holds more than`, bound, 'pieces');
+      book.drawing = drawn($localize`Pieces on the sheet`, book, pattern, margin);
       book.order = `${book.number('wanted')} cards ${sizeOf(book)}`;
     },
   },
   {
-    ...{ id: 'pages-on-sheet', group: 'layout', name: 'Pages on a sheet', words: ['pages', 'pp', 'imposition'] },
+    ...{
+      id: 'pages-on-sheet',
+      group: 'layout',
+      name: $localize`Pages on a sheet`,
+      words: ['pages', 'pp', 'imposition'],
+    },
     fields: [
-      numberField('copies', 'Copies', '', undefined, { min: 1, whole: true }),
-      numberField('pages', 'Pages', '', undefined, { min: 1, max: 100_000, whole: true }),
-      ...[side('pieceWidth', 'Page, width', 210), side('pieceHeight', 'Page, height', 297)],
-      ...[side('width', 'Sheet, width', 707), side('height', 'Sheet, height', 1_000)],
+      numberField('copies', $localize`Copies`, '', undefined, { min: 1, whole: true }),
+      numberField('pages', $localize`Pages`, '', undefined, { min: 1, max: 100_000, whole: true }),
+      ...[side('pieceWidth', $localize`Page, width`, 210), side('pieceHeight', $localize`Page, height`, 297)],
+      ...[side('width', $localize`Sheet, width`, 707), side('height', $localize`Sheet, height`, 1_000)],
     ],
     reckon(book) {
       const pages = (turned: boolean): string =>
@@ -124,17 +141,17 @@ export const LAYOUT_SUMS: readonly Sum[] = [
           ? 'floor(width / pieceHeight) * floor(height / pieceWidth)'
           : 'floor(width / pieceWidth) * floor(height / pieceHeight)';
       const sizes = { width: 'width', height: 'height', pieceWidth: 'pieceWidth', pieceHeight: 'pieceHeight' };
-      const side = book.say('side', 'Pages on a side', 'pages', `max(${pages(false)}, ${pages(true)})`, sizes);
+      const side = book.say('side', $localize`Pages on a side`, 'pages', `max(${pages(false)}, ${pages(true)})`, sizes);
       if (side < 1) {
         nothing(book);
         return;
       }
-      book.show('perSheet', 'Pages on a sheet, both sides', 'pages', '2 * side', { side: 'side' });
-      book.show('sheetsPerCopy', 'Sheets of a copy', 'sheets', 'pages / perSheet', {
+      book.show('perSheet', $localize`Pages on a sheet, both sides`, 'pages', '2 * side', { side: 'side' });
+      book.show('sheetsPerCopy', $localize`Sheets of a copy`, 'sheets', 'pages / perSheet', {
         pages: 'pages',
         perSheet: 'perSheet',
       });
-      book.show('sheets', 'Sheets for all, nothing spoiled', 'sheets', 'ceil(copies * sheetsPerCopy)', {
+      book.show('sheets', $localize`Sheets for all, nothing spoiled`, 'sheets', 'ceil(copies * sheetsPerCopy)', {
         ...{ copies: 'copies', sheetsPerCopy: 'sheetsPerCopy' },
       });
       book.order = `${book.number('copies')} booklets ${sizeOf(book)} ${book.number('pages')}pp`;

@@ -61,9 +61,9 @@ export function weightedWait(jobs: readonly TypedJob[]): number {
 
 const JOHNSON: Source = {
   label: 'literature',
-  note: 'Johnson 1954: shorter at the first station in front, shorter at the second behind',
+  note: $localize`Johnson 1954: shorter at the first station in front, shorter at the second behind`,
 };
-const SMITH: Source = { label: 'literature', note: 'Smith 1956: by time over weight' };
+const SMITH: Source = { label: 'literature', note: $localize`Smith 1956: by time over weight` };
 const name = (jobs: readonly TypedJob[]): string => jobs.map((job) => job.name).join(', ');
 
 /** Jobs of a sum, told; nothing where they cannot be read. */
@@ -76,53 +76,78 @@ function typedJobs(book: SumBook): readonly TypedJob[] {
 /** In which order jobs are run. */
 export const ORDER_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'two-stations', group: 'press', name: 'Order at two stations' },
+    ...{ id: 'two-stations', group: 'press', name: $localize`Order at two stations` },
     words: ['two stations', 'order at two', 'soonest through'],
-    fields: [textField('jobs', 'Jobs, minutes at the first and the second', 'Map 90 40, Card 30 60, Book 70 80')],
+    fields: [
+      textField(
+        'jobs',
+        $localize`Jobs, minutes at the first and the second`,
+        $localize`Map 90 40, Card 30 60, Book 70 80`,
+      ),
+    ],
     reckon(book) {
       const told = typedJobs(book);
       if (told.length === 0) return;
       const jobs = soonestThrough(told);
       for (const [i, job] of jobs.entries()) {
         const [own, at] = [
-          book.known(`first${i}`, `At the first station, ${job.name}`, job.figures[0], 'min'),
+          book.known(`first${i}`, $localize`At the first station, ${job.name}`, job.figures[0], 'min'),
           `${i + 1}`,
         ];
-        const second = book.known(`second${i}`, `At the second station, ${job.name}`, job.figures[1], 'min');
+        const second = book.known(`second${i}`, $localize`At the second station, ${job.name}`, job.figures[1], 'min');
         if (i === 0) {
-          book.say('left0', 'First station through with number 1', 'min', 'own', { own });
-          book.say('through0', 'Second station through with number 1', 'min', 'ready + own', {
+          book.say('left0', $localize`First station through with number 1`, 'min', 'own', { own });
+          book.say('through0', $localize`Second station through with number 1`, 'min', 'ready + own', {
             ready: 'left0',
             own: second,
           });
           continue;
         }
         const left = `left${i}`;
-        book.say(left, `First station through with number ${at}`, 'min', 'before + own', {
+        book.say(left, $localize`First station through with number ${at}`, 'min', 'before + own', {
           before: `left${i - 1}`,
           own,
         });
-        book.say(`through${i}`, `Second station through with number ${at}`, 'min', 'max(ready, before) + own', {
-          ...{ ready: left, before: `through${i - 1}`, own: second },
-        });
+        book.say(
+          `through${i}`,
+          $localize`Second station through with number ${at}`,
+          'min',
+          'max(ready, before) + own',
+          {
+            ...{ ready: left, before: `through${i - 1}`, own: second },
+          },
+        );
       }
-      book.tell('Order', name(jobs));
-      book.show('through', 'Both are through after', 'min', 'last', { last: `through${jobs.length - 1}` }, JOHNSON);
-      book.showKnown('asTold', 'In the order as typed', throughBoth(told), 'min');
+      book.tell($localize`Order`, name(jobs));
+      book.show(
+        'through',
+        $localize`Both are through after`,
+        'min',
+        'last',
+        { last: `through${jobs.length - 1}` },
+        JOHNSON,
+      );
+      book.showKnown('asTold', $localize`In the order as typed`, throughBoth(told), 'min');
     },
   },
   {
-    ...{ id: 'one-machine', group: 'press', name: 'Order at one machine' },
+    ...{ id: 'one-machine', group: 'press', name: $localize`Order at one machine` },
     words: ['one machine', 'order at one', 'weights of jobs'],
-    fields: [textField('jobs', 'Jobs, minutes and weight of a minute late', 'Map 90 1, Card 30 1, Book 60 3')],
+    fields: [
+      textField(
+        'jobs',
+        $localize`Jobs, minutes and weight of a minute late`,
+        $localize`Map 90 1, Card 30 1, Book 60 3`,
+      ),
+    ],
     reckon(book) {
       const told = typedJobs(book);
       if (told.length === 0) return;
       const jobs = leastWaited(told);
       for (const [i, { name: of, figures }] of jobs.entries()) {
-        const own = book.known(`minutes${i}`, `Takes, ${of}`, figures[0], 'min');
-        book.known(`weight${i}`, `Weight, ${of}`, figures[1], '');
-        const title = `Through with number ${i + 1}`;
+        const own = book.known(`minutes${i}`, $localize`Takes, ${of}`, figures[0], 'min');
+        book.known(`weight${i}`, $localize`Weight, ${of}`, figures[1], '');
+        const title = $localize`Through with number ${i + 1}`;
         if (i === 0) book.say('through0', title, 'min', 'own', { own });
         else book.say(`through${i}`, title, 'min', 'before + own', { before: `through${i - 1}`, own });
       }
@@ -132,10 +157,10 @@ export const ORDER_SUMS: readonly Sum[] = [
           [`w${i}`, `weight${i}`],
         ]),
       );
-      book.tell('Order', name(jobs));
+      book.tell($localize`Order`, name(jobs));
       const sum = jobs.map((_, i) => `w${i} * t${i}`).join(' + ');
-      book.show('waited', 'Waited for all, weighted', 'min', sum, inputs, SMITH);
-      book.showKnown('asTold', 'In the order as typed', weightedWait(told), 'min');
+      book.show('waited', $localize`Waited for all, weighted`, 'min', sum, inputs, SMITH);
+      book.showKnown('asTold', $localize`In the order as typed`, weightedWait(told), 'min');
     },
   },
 ];

@@ -3,7 +3,7 @@ import { error } from '../../kernel/index.js';
 import { AQLS, LEVELS, type Level, SEVERITIES, type Severity, passChance, samplingPlan } from '../../quality/index.js';
 import { type Sum, choiceField, numberField, textField } from '../sum.js';
 
-const STANDARD = { label: 'memory', note: 'ISO 2859-1:1999, check against your copy' } as const;
+const STANDARD = { label: 'memory', note: $localize`ISO 2859-1:1999, check against your copy` } as const;
 
 /** Longest number list that is told. */
 const MOST_NUMBERS = 20;
@@ -12,12 +12,17 @@ const MOST_DIGITS = 30;
 /** What is looked at, numbers and their check characters. */
 export const QUALITY_SUMS: readonly Sum[] = [
   {
-    ...{ id: 'sampling', group: 'quality', name: 'Sampling plan', words: ['sample', 'sampling', 'aql', 'lot'] },
+    ...{
+      id: 'sampling',
+      group: 'quality',
+      name: $localize`Sampling plan`,
+      words: ['sample', 'sampling', 'aql', 'lot'],
+    },
     fields: [
-      numberField('lot', 'Pieces in the lot', '', undefined, { min: 2, max: 100_000_000, whole: true }),
-      choiceField('aql', 'Acceptance limit, %', AQLS.map(String), '1'),
-      choiceField('level', 'Level', LEVELS, 'II'),
-      choiceField('severity', 'Inspection', SEVERITIES, 'normal'),
+      numberField('lot', $localize`Pieces in the lot`, '', undefined, { min: 2, max: 100_000_000, whole: true }),
+      choiceField('aql', $localize`Acceptance limit, %`, AQLS.map(String), '1'),
+      choiceField('level', $localize`Level`, LEVELS, 'II'),
+      choiceField('severity', $localize`Inspection`, SEVERITIES, 'normal'),
     ],
     reckon(book) {
       const plan = samplingPlan({
@@ -29,29 +34,29 @@ export const QUALITY_SUMS: readonly Sum[] = [
         return;
       }
       const { n, accept, reject, planLetter } = plan.value;
-      book.tell('Letter', planLetter);
-      book.showKnown('n', 'Look at', n, 'pieces', STANDARD);
-      book.showKnown('accept', 'Accepted with up to', accept, 'faulty', STANDARD);
-      book.showKnown('reject', 'Refused from', reject, 'faulty', STANDARD);
+      book.tell($localize`Letter`, planLetter);
+      book.showKnown('n', $localize`Look at`, n, 'pieces', STANDARD);
+      book.showKnown('accept', $localize`Accepted with up to`, accept, 'faulty', STANDARD);
+      book.showKnown('reject', $localize`Refused from`, reject, 'faulty', STANDARD);
       const share = Number(book.text('aql')) / 100;
       book.showKnown(
         'pass',
-        'Passes at the limit',
+        $localize`Passes at the limit`,
         passChance({ lot: book.number('lot'), n, accept }, share),
         'share',
         {
-          ...{ label: 'identity', note: 'binomial, hypergeometric of small lots' },
+          ...{ label: 'identity', note: $localize`binomial, hypergeometric of small lots` },
         },
       );
     },
   },
   {
-    ...{ id: 'check-character', group: 'quality', name: 'Check characters', words: ['check', 'mod', 'digit'] },
+    ...{ id: 'check-character', group: 'quality', name: $localize`Check characters`, words: ['check', 'mod', 'digit'] },
     fields: [
-      textField('digits', 'Digits'),
+      textField('digits', $localize`Digits`),
       choiceField(
         'system',
-        'System',
+        $localize`System`,
         CHECK_SYSTEMS.filter((one) => one !== 'none'),
       ),
     ],
@@ -62,18 +67,23 @@ export const QUALITY_SUMS: readonly Sum[] = [
         return;
       }
       const check = checkCharacters(digits, book.text('system') as CheckSystem);
-      book.tell('Check characters', check);
-      book.tell('Whole', `${digits}${check}`);
+      book.tell($localize`Check characters`, check);
+      book.tell($localize`Whole`, `${digits}${check}`);
     },
   },
   {
-    ...{ id: 'number-list', group: 'quality', name: 'List of numbers', words: ['numbers', 'numbering', 'serial'] },
+    ...{
+      id: 'number-list',
+      group: 'quality',
+      name: $localize`List of numbers`,
+      words: ['numbers', 'numbering', 'serial'],
+    },
     fields: [
-      numberField('first', 'First number', '', 1, { max: 999_999_999, whole: true }),
-      numberField('count', 'How many', '', undefined, { min: 1, max: 100_000_000, whole: true }),
-      numberField('step', 'One to the next', '', 1, { min: 1, max: 1_000_000, whole: true }),
-      numberField('digits', 'Digits', '', 6, { min: 1, max: 15, whole: true }),
-      choiceField('system', 'Check', CHECK_SYSTEMS),
+      numberField('first', $localize`First number`, '', 1, { max: 999_999_999, whole: true }),
+      numberField('count', $localize`How many`, '', undefined, { min: 1, max: 100_000_000, whole: true }),
+      numberField('step', $localize`One to the next`, '', 1, { min: 1, max: 1_000_000, whole: true }),
+      numberField('digits', $localize`Digits`, '', 6, { min: 1, max: 15, whole: true }),
+      choiceField('system', $localize`Check`, CHECK_SYSTEMS),
     ],
     reckon(book) {
       const [first, count, step, digits] = ['first', 'count', 'step', 'digits'].map((id) => book.number(id)) as [
@@ -82,7 +92,7 @@ export const QUALITY_SUMS: readonly Sum[] = [
         number,
         number,
       ];
-      const last = book.show('last', 'Last number', '', 'first + (count - 1) * step', {
+      const last = book.show('last', $localize`Last number`, '', 'first + (count - 1) * step', {
         ...{ first: 'first', count: 'count', step: 'step' },
       });
       if (String(last).length > digits) {
@@ -95,7 +105,7 @@ export const QUALITY_SUMS: readonly Sum[] = [
         return `${text}${checkCharacters(text, system)}`;
       };
       const shown = Array.from({ length: Math.min(count, MOST_NUMBERS) }, (_, i) => printed(first + i * step));
-      book.tell('Printed', `${shown.join(', ')}${count > MOST_NUMBERS ? `, … ${printed(last)}` : ''}`);
+      book.tell($localize`Printed`, `${shown.join(', ')}${count > MOST_NUMBERS ? `, … ${printed(last)}` : ''}`);
     },
   },
 ];

@@ -4,7 +4,7 @@ import type { OperationRule } from './operation-rule.js';
 /** The bindery: from sections to books. In the order in which a sheet meets them. */
 export const BINDERY_STATIONS = {
   gather: {
-    name: 'Gather',
+    name: $localize`Gather`,
     process: 'gatherer',
     time: 'rate',
     finishing: true,
@@ -13,7 +13,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT, NOISE],
   },
   sew: {
-    name: 'Sew',
+    name: $localize`Sew`,
     process: 'sewer',
     time: 'rate',
     finishing: true,
@@ -22,7 +22,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT, NOISE],
   },
   spine: {
-    name: 'Press and glue the spine',
+    name: $localize`Press and glue the spine`,
     process: 'spine-gluer',
     time: 'rate',
     finishing: true,
@@ -31,7 +31,7 @@ export const BINDERY_STATIONS = {
     cautions: [CRUSH, LOCK_OUT],
   },
   stitch: {
-    name: 'Gather and stitch',
+    name: $localize`Gather and stitch`,
     process: 'stitcher',
     time: 'rate',
     finishing: true,
@@ -40,7 +40,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT, NOISE],
   },
   kit: {
-    name: 'Match cover and block',
+    name: $localize`Match cover and block`,
     process: 'hand',
     time: 'rate',
     finishing: false,
@@ -49,7 +49,7 @@ export const BINDERY_STATIONS = {
     cautions: [REPETITION],
   },
   bind: {
-    name: 'Bind with hot melt',
+    name: $localize`Bind with hot melt`,
     process: 'binder',
     time: 'rate',
     finishing: true,
@@ -58,7 +58,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT, HOT_GLUE, FUMES, NOISE],
   },
   cool: {
-    name: 'Cool on the conveyor',
+    name: $localize`Cool on the conveyor`,
     process: undefined,
     time: 'lag',
     finishing: false,
@@ -66,7 +66,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS],
   },
   split: {
-    name: 'Split two-up',
+    name: $localize`Split two-up`,
     process: 'splitter',
     time: 'rate',
     finishing: false,
@@ -75,7 +75,7 @@ export const BINDERY_STATIONS = {
     cautions: [CUTTING, LOCK_OUT],
   },
   trim: {
-    name: 'Trim three sides',
+    name: $localize`Trim three sides`,
     process: 'trimmer',
     time: 'rate',
     finishing: true,
@@ -83,7 +83,7 @@ export const BINDERY_STATIONS = {
     cautions: [CUTTING, LOCK_OUT, SHARP],
   },
   line: {
-    name: 'Line the spine',
+    name: $localize`Line the spine`,
     process: 'spine-gluer',
     time: 'rate',
     finishing: true,
@@ -92,7 +92,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT],
   },
   case: {
-    name: 'Make cases',
+    name: $localize`Make cases`,
     process: 'case-maker',
     time: 'rate',
     finishing: true,
@@ -101,7 +101,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT],
   },
   'case-in': {
-    name: 'Case in',
+    name: $localize`Case in`,
     process: 'caser-in',
     time: 'rate',
     finishing: true,
@@ -110,7 +110,7 @@ export const BINDERY_STATIONS = {
     cautions: [NIPS, LOCK_OUT, CRUSH],
   },
   press: {
-    name: 'Press books',
+    name: $localize`Press books`,
     process: undefined,
     time: 'lag',
     finishing: false,

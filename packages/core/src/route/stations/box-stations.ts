@@ -4,7 +4,7 @@ import type { OperationRule } from './operation-rule.js';
 /** The box shop and the envelopes. In the order in which a sheet meets them. */
 export const BOX_STATIONS = {
   window: {
-    name: 'Patch windows',
+    name: $localize`Patch windows`,
     process: 'window-patcher',
     time: 'rate',
     finishing: true,
@@ -12,7 +12,7 @@ export const BOX_STATIONS = {
     cautions: [NIPS, LOCK_OUT],
   },
   glue: {
-    name: 'Fold and glue',
+    name: $localize`Fold and glue`,
     process: 'folder-gluer',
     time: 'belt',
     finishing: true,
@@ -20,7 +20,7 @@ export const BOX_STATIONS = {
     cautions: [NIPS, LOCK_OUT, HOT_GLUE, REPETITION],
   },
   envelope: {
-    name: 'Fold and glue envelopes',
+    name: $localize`Fold and glue envelopes`,
     process: 'envelope-folder',
     time: 'rate',
     finishing: true,
@@ -29,7 +29,7 @@ export const BOX_STATIONS = {
     cautions: [NIPS, LOCK_OUT, NOISE],
   },
   gum: {
-    name: 'Seal gum, dried open',
+    name: $localize`Seal gum, dried open`,
     process: 'envelope-folder',
     time: 'rate',
     finishing: false,
@@ -37,7 +37,7 @@ export const BOX_STATIONS = {
     cautions: [NIPS, LOCK_OUT],
   },
   rivet: {
-    name: 'Rivet the string closure',
+    name: $localize`Rivet the string closure`,
     process: 'riveter',
     time: 'rate',
     finishing: true,
@@ -45,7 +45,7 @@ export const BOX_STATIONS = {
     cautions: [CRUSH, REPETITION],
   },
   tip: {
-    name: 'Tip on',
+    name: $localize`Tip on`,
     process: 'tipper',
     time: 'rate',
     finishing: false,

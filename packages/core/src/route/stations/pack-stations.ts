@@ -4,7 +4,7 @@ import type { OperationRule } from './operation-rule.js';
 /** Counted, looked at, packed and sent. In the order in which a sheet meets them. */
 export const PACK_STATIONS = {
   rewind: {
-    name: 'Rewind',
+    name: $localize`Rewind`,
     process: 'rewinder',
     time: 'rate',
     finishing: false,
@@ -13,7 +13,7 @@ export const PACK_STATIONS = {
     cautions: [NIPS, LOCK_OUT, LIFTING],
   },
   number: {
-    name: 'Number',
+    name: $localize`:station|:Number`,
     process: 'numberer',
     time: 'rate',
     finishing: false,
@@ -21,16 +21,23 @@ export const PACK_STATIONS = {
     cautions: [NIPS, LOCK_OUT],
   },
   inspect: {
-    name: 'Inspect',
+    name: $localize`Inspect`,
     process: 'hand',
     time: 'rate',
     finishing: false,
     dryFor: 'handle',
     cautions: [REPETITION],
   },
-  count: { name: 'Count', process: 'hand', time: 'rate', finishing: false, dryFor: 'handle', cautions: [REPETITION] },
+  count: {
+    name: $localize`:station|:Count`,
+    process: 'hand',
+    time: 'rate',
+    finishing: false,
+    dryFor: 'handle',
+    cautions: [REPETITION],
+  },
   hand: {
-    name: 'Hand work',
+    name: $localize`Hand work`,
     process: 'hand',
     time: 'rate',
     finishing: false,
@@ -38,7 +45,7 @@ export const PACK_STATIONS = {
     cautions: [SHARP, REPETITION],
   },
   outside: {
-    name: 'Outside work',
+    name: $localize`Outside work`,
     process: undefined,
     time: 'lag',
     finishing: false,
@@ -46,7 +53,7 @@ export const PACK_STATIONS = {
     cautions: [LIFTING],
   },
   band: {
-    name: 'Band',
+    name: $localize`Band`,
     process: 'bander',
     time: 'rate',
     finishing: false,
@@ -54,7 +61,7 @@ export const PACK_STATIONS = {
     cautions: [SHARP, REPETITION],
   },
   wrap: {
-    name: 'Shrink wrap',
+    name: $localize`Shrink wrap`,
     process: 'shrink-tunnel',
     time: 'rate',
     finishing: false,
@@ -62,7 +69,7 @@ export const PACK_STATIONS = {
     cautions: [HEAT, REPETITION],
   },
   box: {
-    name: 'Box',
+    name: $localize`Box`,
     process: 'hand',
     time: 'rate',
     finishing: false,
@@ -70,7 +77,7 @@ export const PACK_STATIONS = {
     cautions: [LIFTING, REPETITION],
   },
   pallet: {
-    name: 'Build pallets',
+    name: $localize`Build pallets`,
     process: 'hand',
     time: 'rate',
     finishing: false,

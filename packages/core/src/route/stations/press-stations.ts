@@ -4,7 +4,7 @@ import type { OperationRule } from './operation-rule.js';
 /** The press room: printing, what is laid over it, and the corrugator before it. In the order in which a sheet meets them. */
 export const PRESS_STATIONS = {
   corrugate: {
-    name: 'Corrugate',
+    name: $localize`Corrugate`,
     process: 'corrugator',
     time: 'rate',
     finishing: false,
@@ -12,16 +12,16 @@ export const PRESS_STATIONS = {
     cautions: [NIPS, LOCK_OUT, ROLLS, HEAT, NOISE],
   },
   print: {
-    name: 'Print',
+    name: $localize`:station|:Print`,
     process: 'sheet-fed',
     time: 'press',
     finishing: false,
     dryFor: 'side',
     cautions: [NIPS, LOCK_OUT, SOLVENTS, DUST, NOISE],
   },
-  dry: { name: 'Dry', process: undefined, time: 'lag', finishing: false, dryFor: 'none', cautions: [LIFTING] },
+  dry: { name: $localize`Dry`, process: undefined, time: 'lag', finishing: false, dryFor: 'none', cautions: [LIFTING] },
   overprint: {
-    name: 'Print again, another press',
+    name: $localize`Print again, another press`,
     process: 'sheet-fed',
     time: 'press',
     finishing: false,
@@ -29,7 +29,7 @@ export const PRESS_STATIONS = {
     cautions: [NIPS, LOCK_OUT, SOLVENTS, DUST, NOISE],
   },
   raise: {
-    name: 'Powder and melt',
+    name: $localize`Powder and melt`,
     process: 'powder-melter',
     time: 'rate',
     finishing: true,
@@ -37,7 +37,7 @@ export const PRESS_STATIONS = {
     cautions: [HEAT, DUST],
   },
   coat: {
-    name: 'Coat',
+    name: $localize`Coat`,
     process: 'coater',
     time: 'rate',
     finishing: true,

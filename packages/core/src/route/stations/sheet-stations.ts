@@ -4,7 +4,7 @@ import type { OperationRule } from './operation-rule.js';
 /** Sheets parted and folded. In the order in which a sheet meets them. */
 export const SHEET_STATIONS = {
   cut: {
-    name: 'Guillotine',
+    name: $localize`Guillotine`,
     process: 'guillotine',
     time: 'lifts',
     finishing: true,
@@ -12,7 +12,7 @@ export const SHEET_STATIONS = {
     cautions: [CUTTING, LOCK_OUT, LIFTING],
   },
   'die-cut': {
-    name: 'Die cut and strip',
+    name: $localize`Die cut and strip`,
     process: 'die-cutter',
     time: 'rate',
     finishing: true,
@@ -20,7 +20,7 @@ export const SHEET_STATIONS = {
     cautions: [CRUSH, LOCK_OUT, SHARP, STRIPPING, NOISE],
   },
   convert: {
-    name: 'Perforate and kiss-cut',
+    name: $localize`Perforate and kiss-cut`,
     process: 'converter',
     time: 'rate',
     finishing: true,
@@ -28,7 +28,7 @@ export const SHEET_STATIONS = {
     cautions: [NIPS, LOCK_OUT, SHARP],
   },
   score: {
-    name: 'Score',
+    name: $localize`Score`,
     process: 'scorer',
     time: 'rate',
     finishing: true,
@@ -36,7 +36,7 @@ export const SHEET_STATIONS = {
     cautions: [NIPS, LOCK_OUT],
   },
   fold: {
-    name: 'Fold',
+    name: $localize`:station|:Fold`,
     process: 'folder',
     time: 'belt',
     finishing: true,

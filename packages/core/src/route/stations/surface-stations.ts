@@ -4,7 +4,7 @@ import type { OperationRule } from './operation-rule.js';
 /** What is put onto the printed sheet or pressed into it. In the order in which a sheet meets them. */
 export const SURFACE_STATIONS = {
   laminate: {
-    name: 'Laminate with film',
+    name: $localize`Laminate with film`,
     process: 'laminator',
     time: 'rate',
     finishing: true,
@@ -12,7 +12,7 @@ export const SURFACE_STATIONS = {
     cautions: [NIPS, LOCK_OUT, HEAT],
   },
   foil: {
-    name: 'Foil',
+    name: $localize`Foil`,
     process: 'foil-press',
     time: 'rate',
     finishing: true,
@@ -20,7 +20,7 @@ export const SURFACE_STATIONS = {
     cautions: [CRUSH, HEAT, LOCK_OUT, LIFTING],
   },
   emboss: {
-    name: 'Emboss',
+    name: $localize`Emboss`,
     process: 'foil-press',
     time: 'rate',
     finishing: true,
@@ -28,7 +28,7 @@ export const SURFACE_STATIONS = {
     cautions: [CRUSH, HEAT, LOCK_OUT, LIFTING],
   },
   mount: {
-    name: 'Laminate to board',
+    name: $localize`Laminate to board`,
     process: 'board-laminator',
     time: 'rate',
     finishing: true,

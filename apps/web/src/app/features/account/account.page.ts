@@ -52,11 +52,11 @@ export class AccountPage {
   protected password(form: { reset(): void }, now: string, next: string): void {
     this.send(this.api.ownPassword(now, next), () => {
       form.reset();
-      this.said.set('Your password is changed. Every other session of yours has ended.');
+      this.said.set($localize`Your password is changed. Every other session of yours has ended.`);
     });
   }
   protected endOthers(): void {
-    this.send(this.api.endOtherSessions(), () => this.said.set('Every other session of yours has ended.'));
+    this.send(this.api.endOtherSessions(), () => this.said.set($localize`Every other session of yours has ended.`));
   }
   protected begin(): void {
     this.old.set('');
@@ -73,7 +73,7 @@ export class AccountPage {
   }
   protected drop(old: string): void {
     this.send(this.api.dropFactor(old.trim()), () => {
-      this.said.set('You sign in by your password alone.');
+      this.said.set($localize`You sign in by your password alone.`);
       this.renew();
     });
   }

@@ -47,7 +47,7 @@ export class BackupPage {
     const state = this.state();
     if (state.kind !== 'done') return '';
     const { made, jobs, rows } = state.restored;
-    return `Restored as of ${dateText(made)}: ${count(jobs)} jobs, ${count(rows)} rows in all, equal to the backup.`;
+    return $localize`Restored as of ${dateText(made)}\: ${count(jobs)} jobs, ${count(rows)} rows in all, equal to the backup.`;
   });
 
   constructor() {

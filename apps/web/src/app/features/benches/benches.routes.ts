@@ -41,7 +41,7 @@ export const benchesRoutes: Routes = [
       },
       {
         path: 'practice/shift',
-        title: 'Shift at the press - Druckerei',
+        title: $localize`Shift at the press - Druckerei`,
         loadComponent: () => import('./pages/shift.page').then((m) => m.ShiftPage),
       },
       {
@@ -61,7 +61,7 @@ export const benchesRoutes: Routes = [
       },
       {
         path: 'colour',
-        title: 'Colour on press - Druckerei',
+        title: $localize`Colour on press - Druckerei`,
         loadComponent: () => import('./pages/colour.page').then((m) => m.ColourPage),
       },
       {
@@ -76,7 +76,7 @@ export const benchesRoutes: Routes = [
       },
       {
         path: 'codes',
-        title: 'Codes at the bindery - Druckerei',
+        title: $localize`Codes at the bindery - Druckerei`,
         loadComponent: () => import('./pages/codes.page').then((m) => m.CodesPage),
       },
       {
@@ -86,7 +86,7 @@ export const benchesRoutes: Routes = [
       },
       {
         path: 'web',
-        title: 'Web and cylinders - Druckerei',
+        title: $localize`Web and cylinders - Druckerei`,
         loadComponent: () => import('./pages/web.page').then((m) => m.WebPage),
       },
     ],

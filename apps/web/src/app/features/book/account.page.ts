@@ -17,6 +17,7 @@ import { type DestroyedBy, type IssuedOf, DESTROYED_BY, ISSUED_OF } from '@druck
 import { whenChanged } from '../../platform/live';
 import { count, many, money, readNumber, timeText } from '../../ui/format';
 import { AccountStore } from './account.store';
+import { WordPipe } from '../../ui/word';
 
 /** Numbers as somebody types them: parted by commas, semicolons or blanks. */
 const typedNumbers = (text: string): string[] => text.split(/[\s,;]+/).filter((one) => one !== '');
@@ -24,7 +25,7 @@ const typedNumbers = (text: string): string[] => text.split(/[\s,;]+/).filter((o
 /** Accountable work of a job: what is issued, where it is, what is bagged, destroyed under witness, voided and made again. */
 @Component({
   selector: 'dk-account-page',
-  imports: [MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink],
+  imports: [MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink, WordPipe],
   providers: [AccountStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './account.page.html',
@@ -71,14 +72,14 @@ export class AccountPage {
   private whole(text: string): number | undefined {
     const value = readNumber(text);
     if (value !== undefined && Number.isInteger(value) && value > 0) return value;
-    this.wrong.set('A whole number is wanted, like 250.');
+    this.wrong.set($localize`A whole number is wanted, like 250.`);
     return undefined;
   }
   /** Texts without blanks around them; undefined with what is wrong where one is empty. */
   private filled(...texts: readonly string[]): string[] | undefined {
     const told = texts.map((text) => text.trim());
     if (told.every((text) => text !== '')) return told;
-    this.wrong.set('Every field of it wants something.');
+    this.wrong.set($localize`Every field of it wants something.`);
     return undefined;
   }
 

@@ -108,7 +108,7 @@ export const AccountStore = signalStore(
         if (id === undefined) return;
         patchState(store, { busy: true, failed: '' });
         const entry = { uid: newUid(), at: new Date().toISOString(), late: false, event };
-        api.enter(id, { device: 'Desk', seen: 0, entries: [entry as never] }).subscribe({
+        api.enter(id, { device: $localize`Desk`, seen: 0, entries: [entry as never] }).subscribe({
           next: ({ entries }) => {
             const failed = (entries[0]?.errors ?? []).map(({ message }) => message).join(' ');
             patchState(store, { failed });

@@ -9,7 +9,7 @@ export const bookRoutes: Routes = [
   },
   {
     path: 'check',
-    title: 'The chain of the book - Druckerei',
+    title: $localize`The chain of the book - Druckerei`,
     loadComponent: () => import('./check.page').then((m) => m.CheckPage),
   },
   {

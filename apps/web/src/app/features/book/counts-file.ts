@@ -13,8 +13,8 @@ import { ListFile, type ListKind } from '../../ui/list-file';
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file label="Counts out of a file" [kind]="kind" [taking]="taking" (taken)="take($event)">
-      <span>Times are those of the works' clock. A list that is taken twice is entered once.</span>
+    <dk-list-file i18n-label label="Counts out of a file" [kind]="kind" [taking]="taking" (taken)="take($event)">
+      <span i18n>Times are those of the works' clock. A list that is taken twice is entered once.</span>
     </dk-list-file>
   `,
   styleUrl: '../../ui/plain-select.scss',
@@ -24,7 +24,7 @@ export class CountsFile {
   private readonly file = viewChild.required<ListFile<CountedLine>>(ListFile);
   protected readonly taking = new ListTaking({
     taken: enteredText,
-    stopped: 'Stopped. What was entered until then stays; the same list taken again enters the rest.',
+    stopped: $localize`Stopped. What was entered until then stays; the same list taken again enters the rest.`,
   });
   protected readonly kind: ListKind<CountedLine> = {
     name: 'counts',

@@ -46,11 +46,11 @@ export interface Act {
   readonly why?: 'stop' | 'open';
 }
 
-const BEGIN_SETUP: Act = { word: 'Begin set-up', icon: 'build', kind: 'setup-begun' };
-const BEGIN_RUN: Act = { word: 'Begin the run', icon: 'play_arrow', kind: 'run-begun' };
-const STOP: Act = { word: 'Stop', icon: 'pause', kind: 'stopped', why: 'stop' };
-const CLOSE: Act = { word: 'Close the station', icon: 'task_alt', kind: 'step-closed' };
-const FIRST: Act = { word: 'Pass the first good sheet', icon: 'verified', kind: 'first-sheet' };
+const BEGIN_SETUP: Act = { word: $localize`Begin set-up`, icon: 'build', kind: 'setup-begun' };
+const BEGIN_RUN: Act = { word: $localize`Begin the run`, icon: 'play_arrow', kind: 'run-begun' };
+const STOP: Act = { word: $localize`Stop`, icon: 'pause', kind: 'stopped', why: 'stop' };
+const CLOSE: Act = { word: $localize`Close the station`, icon: 'task_alt', kind: 'step-closed' };
+const FIRST: Act = { word: $localize`Pass the first good sheet`, icon: 'verified', kind: 'first-sheet' };
 
 /** @param pass it is a pass through a press, whose first good sheet is passed before the count. */
 export function actsIn(
@@ -62,23 +62,23 @@ export function actsIn(
     case 'waiting':
       return [BEGIN_SETUP, BEGIN_RUN];
     case 'set-up':
-      return [...first, { word: 'Set-up done', icon: 'done', kind: 'setup-done' }, STOP];
+      return [...first, { word: $localize`Set-up done`, icon: 'done', kind: 'setup-done' }, STOP];
     case 'ready':
       return [...first, BEGIN_RUN, BEGIN_SETUP, CLOSE];
     case 'running':
       return [...first, STOP, CLOSE];
     case 'stopped':
-      return [{ word: 'Go on', icon: 'play_arrow', kind: 'resumed' }, CLOSE];
+      return [{ word: $localize`Go on`, icon: 'play_arrow', kind: 'resumed' }, CLOSE];
     case 'closed':
-      return [{ word: 'Open again', icon: 'lock_open', kind: 'step-opened', why: 'open' }];
+      return [{ word: $localize`Open again`, icon: 'lock_open', kind: 'step-opened', why: 'open' }];
   }
 }
 
 export const PHASES: Readonly<Record<StationPhase, { readonly word: string; readonly icon: string }>> = {
-  waiting: { word: 'Not begun', icon: 'radio_button_unchecked' },
-  'set-up': { word: 'In set-up', icon: 'build' },
-  ready: { word: 'Ready to run', icon: 'done' },
-  running: { word: 'Running', icon: 'play_arrow' },
-  stopped: { word: 'Stopped', icon: 'pause' },
-  closed: { word: 'Closed', icon: 'task_alt' },
+  waiting: { word: $localize`Not begun`, icon: 'radio_button_unchecked' },
+  'set-up': { word: $localize`In set-up`, icon: 'build' },
+  ready: { word: $localize`Ready to run`, icon: 'done' },
+  running: { word: $localize`Running`, icon: 'play_arrow' },
+  stopped: { word: $localize`Stopped`, icon: 'pause' },
+  closed: { word: $localize`Closed`, icon: 'task_alt' },
 };

@@ -7,22 +7,23 @@ import { count, many, timeText } from '../../ui/format';
 import type { BookWaiting } from '../../platform/book-shelf';
 import { pictureUrl } from '../../platform/photograph';
 import { ON_THE_WAY, StationStore } from './station.store';
+import { WordPipe } from '../../ui/word';
 
 const SHOWN = 12;
 
 /** The last entries of a station: what counts, what is struck through, what is held or on its way, each with what can be done. */
 @Component({
   selector: 'dk-entry-list',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Entries</h2>
+    <h2 i18n>Entries</h2>
     @for (entry of refused(); track entry.n) {
       <p class="held" role="alert">
         <mat-icon aria-hidden="true">block</mat-icon>
-        <span>{{ words(entry.event) }} was not taken. {{ entry.refused }}</span>
-        <button matButton (click)="store.outbox.retry(entry)">Send it again</button>
-        <button matButton (click)="store.outbox.drop(entry)">Leave it out</button>
+        <span i18n>{{ words(entry.event) }} was not taken. {{ entry.refused }}</span>
+        <button i18n matButton (click)="store.outbox.retry(entry)">Send it again</button>
+        <button i18n matButton (click)="store.outbox.drop(entry)">Leave it out</button>
       </p>
     }
     <ol>
@@ -47,33 +48,38 @@ const SHOWN = 12;
           </span>
           @if (line.state === 'held' && store.mayExplain()) {
             @if (asked() === line.id) {
-              <label><span>What happened</span><input #why maxlength="300" /></label>
-              <button matButton="filled" (click)="settle(line.id, true, why)">It counts</button>
-              <button matButton="outlined" (click)="settle(line.id, false, why)">It stays out</button>
+              <label><span i18n>What happened</span><input #why maxlength="300" /></label>
+              <button i18n matButton="filled" (click)="settle(line.id, true, why)">It counts</button>
+              <button i18n matButton="outlined" (click)="settle(line.id, false, why)">It stays out</button>
             } @else {
-              <button matButton="outlined" (click)="asked.set(line.id)">Explain</button>
+              <button i18n matButton="outlined" (click)="asked.set(line.id)">Explain</button>
             }
           } @else if (line.canStrike && store.mayRecord()) {
             @if (asked() === line.id) {
-              <label><span>Why it is wrong</span><input #why maxlength="200" /></label>
-              <button matButton="filled" (click)="strike(line.id, why)">Strike through</button>
+              <label><span i18n>Why it is wrong</span><input #why maxlength="200" /></label>
+              <button i18n matButton="filled" (click)="strike(line.id, why)">Strike through</button>
             } @else {
-              <button matIconButton (click)="asked.set(line.id)" [attr.aria-label]="'Strike through: ' + line.text">
+              <button
+                matIconButton
+                (click)="asked.set(line.id)"
+                i18n-attr.aria-label
+                attr.aria-label="Strike through: {{ line.text }}"
+              >
                 <mat-icon aria-hidden="true">strikethrough_s</mat-icon>
               </button>
             }
           }
         </li>
       } @empty {
-        <li class="quiet">Nothing entered here yet. Tap a line of the tally sheet, or begin the set-up.</li>
+        <li i18n class="quiet">Nothing entered here yet. Tap a line of the tally sheet, or begin the set-up.</li>
       }
     </ol>
     @if (all().length > shown()) {
-      <button matButton (click)="shown.set(shown() + 50)">Show more of {{ number(all().length) }}</button>
+      <button i18n matButton (click)="shown.set(shown() + 50)">Show more of {{ number(all().length) }}</button>
     }
     @if (measured() > 0) {
-      <button matButton [attr.aria-pressed]="withReadings()" (click)="withReadings.set(!withReadings())">
-        {{ withReadings() ? 'Leave out' : 'Show' }} {{ many(measured(), 'reading') }} of instruments
+      <button i18n matButton [attr.aria-pressed]="withReadings()" (click)="withReadings.set(!withReadings())">
+        {{ withReadings() ? ('Leave out' | word) : ('Show' | word) }} {{ many(measured(), 'reading') }} of instruments
       </button>
     }
   `,
@@ -181,7 +187,7 @@ export class EntryList {
           id,
           state,
           at: timeText(at),
-          by: [by, device, entered === undefined ? undefined : `entered ${timeText(entered)}`]
+          by: [by, device, entered === undefined ? undefined : $localize`entered ${timeText(entered)}`]
             .filter(Boolean)
             .join(', '),
           text: this.words(event),
@@ -193,7 +199,7 @@ export class EntryList {
   });
 
   protected words(event: RoomRecord['event'] | RoomEntry): string {
-    if (event.kind === 'held') return `Held: ${this.words(event.entry)}`;
+    if (event.kind === 'held') return $localize`Held: ${this.words(event.entry)}`;
     // What is told at its station needs no name.
     const here = (STATION_KINDS as readonly string[]).includes(event.kind);
     return entryWords(event, { name: () => (here ? '' : (this.store.station()?.title ?? '')), count });

@@ -14,17 +14,20 @@ const TAKES_MS = 4_000;
   imports: [MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p class="quiet">
+    <p i18n class="quiet">
       For practice, without a device: stand-ins of a densitometer and a register camera measure every
       {{ count(every) }}th sheet, with a drift to be found. Their readings go into the book under their names.
     </p>
     @if (on()) {
-      <p role="status"><mat-icon aria-hidden="true">sensors</mat-icon>Measuring. Last sheet {{ count(sheet()) }}.</p>
-      <button matButton="outlined" class="wide" (click)="on.set(false)">Stop measuring</button>
+      <p role="status">
+        <mat-icon aria-hidden="true">sensors</mat-icon
+        ><ng-container i18n>Measuring. Last sheet {{ count(sheet()) }}.</ng-container>
+      </p>
+      <button i18n matButton="outlined" class="wide" (click)="on.set(false)">Stop measuring</button>
     } @else if (running()) {
-      <button matButton="outlined" class="wide" (click)="begin()">Let the stand-ins measure</button>
+      <button i18n matButton="outlined" class="wide" (click)="begin()">Let the stand-ins measure</button>
     } @else {
-      <p>They measure while the press runs.</p>
+      <p i18n>They measure while the press runs.</p>
     }
   `,
   styleUrl: './entry-form.scss',

@@ -3,25 +3,26 @@ import { MatButtonModule } from '@angular/material/button';
 import { type RoomEntry, type SamplingRules, type StationTally, lotsOf, nextPlan } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { count, many, readNumber } from '../../ui/format';
+import { WordPipe } from '../../ui/word';
 
 /** A lot looked at by its plan, and a refused one sorted. */
 @Component({
   selector: 'dk-lot-entry',
-  imports: [MatButtonModule],
+  imports: [MatButtonModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (lots().unsorted > 0) {
-      <p role="status">{{ many(lots().unsorted, 'refused lot') }} to sort, piece by piece.</p>
-      <label><span>Faulty ones taken out</span><input #out inputmode="numeric" /></label>
-      <button matButton="outlined" class="wide" [disabled]="busy()" (click)="sorted(out.value)">
+      <p i18n role="status">{{ many(lots().unsorted, 'refused lot') }} to sort, piece by piece.</p>
+      <label><span i18n>Faulty ones taken out</span><input #out inputmode="numeric" /></label>
+      <button i18n matButton="outlined" class="wide" [disabled]="busy()" (click)="sorted(out.value)">
         Enter the sorted lot
       </button>
     }
     @if (piles().length > 0) {
       <label
-        ><span>Pile</span
+        ><span i18n>Pile</span
         ><select #from (change)="take(from.value)">
-          <option value="">no one pile</option>
+          <option i18n value="">no one pile</option>
           @for (one of piles(); track one[0]) {
             <option [value]="one[0]" [selected]="one[0] === pile()">{{ one[0] }}: {{ count(one[1]) }}</option>
           }
@@ -29,33 +30,40 @@ import { count, many, readNumber } from '../../ui/format';
       >
     }
     <label
-      ><span>Pieces in the lot</span><input inputmode="numeric" #pieces [value]="lot()" (input)="lot.set(pieces.value)"
+      ><span i18n>Pieces in the lot</span
+      ><input inputmode="numeric" #pieces [value]="lot()" (input)="lot.set(pieces.value)"
     /></label>
     @if (plan(); as one) {
-      <p data-test="plan">
+      <p i18n data-test="plan">
         Look at <b>{{ count(one.n) }}</b>, {{ one.severity }} inspection:
-        {{ one.accept === 0 ? 'none may be faulty' : 'up to ' + count(one.accept) + ' may be faulty' }}.
+        {{
+          one.accept === 0
+            ? ('none may be faulty' | word)
+            : ('up to ' | word) + count(one.accept) + (' may be faulty' | word)
+        }}.
       </p>
     }
     @if (lots().now.stopped) {
-      <p role="status">
+      <p i18n role="status">
         Five lots were refused on tightened inspection: nothing is accepted until the cause is mended.
       </p>
-      <label class="check"><input type="checkbox" #cause /> The cause is mended</label>
-      <label><span>Faulty ones among them</span><input #bad inputmode="numeric" /></label>
-      <button matButton="filled" class="wide" [disabled]="busy()" (click)="looked(bad.value, cause.checked)">
+      <label class="check"
+        ><input type="checkbox" #cause /> <ng-container i18n>The cause is mended</ng-container></label
+      >
+      <label><span i18n>Faulty ones among them</span><input #bad inputmode="numeric" /></label>
+      <button i18n matButton="filled" class="wide" [disabled]="busy()" (click)="looked(bad.value, cause.checked)">
         Enter the lot
       </button>
     } @else {
-      <label><span>Faulty ones among them</span><input #bad inputmode="numeric" /></label>
-      <button matButton="filled" class="wide" [disabled]="busy()" (click)="looked(bad.value, false)">
+      <label><span i18n>Faulty ones among them</span><input #bad inputmode="numeric" /></label>
+      <button i18n matButton="filled" class="wide" [disabled]="busy()" (click)="looked(bad.value, false)">
         Enter the lot
       </button>
     }
     @if (lots().lots.length > 0) {
       <ul>
         @for (one of lots().lots; track $index) {
-          <li>
+          <li i18n>
             {{ count(one.faulty) }} of {{ count(one.sample) }} faulty, lot of {{ count(one.lot) }}:
             <b>{{ one.accepted ? 'accepted' : 'refused' }}</b>
           </li>
@@ -116,7 +124,9 @@ export class LotEntry {
   protected looked(text: string, mended: boolean): void {
     const [lot, faulty, made] = [readNumber(this.lot()), readNumber(text), this.made()];
     if (lot === undefined || faulty === undefined || !Number.isInteger(faulty) || faulty < 0)
-      this.wrong.emit('Whole numbers are wanted: the pieces of the lot, and the faulty ones among the sample.');
+      this.wrong.emit(
+        $localize`Whole numbers are wanted: the pieces of the lot, and the faulty ones among the sample.`,
+      );
     else if (made && !made.ok) this.wrong.emit(made.issues.map(issueText).join(' '));
     else if (made) {
       const { aql, level } = this.rules();
@@ -129,7 +139,7 @@ export class LotEntry {
   protected sorted(text: string): void {
     const faulty = readNumber(text);
     if (faulty === undefined || !Number.isInteger(faulty) || faulty < 0)
-      this.wrong.emit('A whole number is wanted, like 12.');
+      this.wrong.emit($localize`A whole number is wanted, like 12.`);
     else this.entered.emit({ kind: 'sorted', step: this.step(), faulty });
   }
 }

@@ -18,14 +18,14 @@ import { Chips } from './ui/chips';
 const KINDS = ['incident', 'fault', 'reading', 'lot', 'pile', 'check', 'note', 'photo'] as const;
 type Kind = (typeof KINDS)[number];
 const WORDS: Readonly<Record<Kind, string>> = {
-  incident: 'Incident',
-  fault: 'Fault seen',
-  reading: 'Reading',
-  lot: 'Lot',
-  pile: 'Pile handed on',
-  check: 'Check done',
-  note: 'Note',
-  photo: 'Photograph',
+  incident: $localize`Incident`,
+  fault: $localize`Fault seen`,
+  reading: $localize`Reading`,
+  lot: $localize`Lot`,
+  pile: $localize`Pile handed on`,
+  check: $localize`Check done`,
+  note: $localize`Note`,
+  photo: $localize`Photograph`,
 };
 const UNITS: Readonly<Record<Reading, string>> = {
   register: 'mm',
@@ -45,7 +45,7 @@ const MOST_NAME = 60;
   imports: [Chips, LotEntry, MatButtonModule, PhotoEntry],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="kinds" role="group" aria-label="Other entries">
+    <div class="kinds" role="group" i18n-aria-label aria-label="Other entries">
       @for (kind of kinds; track kind) {
         <button
           [matButton]="kind === shown() ? 'tonal' : 'outlined'"
@@ -59,29 +59,36 @@ const MOST_NAME = 60;
     </div>
     @switch (shown()) {
       @case ('incident') {
-        <dk-chips aria-label="What" [of]="incidents" [(chosen)]="what" />
-        <label><span>Lost by it, of what goes through</span><input #lost inputmode="numeric" value="0" /></label>
-        <button matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="incident(lost.value)">
+        <dk-chips i18n-aria-label aria-label="What" [of]="incidents" [(chosen)]="what" />
+        <label><span i18n>Lost by it, of what goes through</span><input #lost inputmode="numeric" value="0" /></label>
+        <button i18n matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="incident(lost.value)">
           Enter the incident
         </button>
       }
       @case ('fault') {
-        <dk-chips aria-label="Fault" [of]="reasons()" [(chosen)]="what" />
-        <label><span>At sheet on the counter</span><input #sheet inputmode="numeric" /></label>
-        <label><span>Where on it, how much</span><input #text maxlength="300" /></label>
-        <button matButton="filled" class="wide" [disabled]="!what() || busy()" (click)="fault(sheet.value, text.value)">
+        <dk-chips i18n-aria-label aria-label="Fault" [of]="reasons()" [(chosen)]="what" />
+        <label><span i18n>At sheet on the counter</span><input #sheet inputmode="numeric" /></label>
+        <label><span i18n>Where on it, how much</span><input #text maxlength="300" /></label>
+        <button
+          i18n
+          matButton="filled"
+          class="wide"
+          [disabled]="!what() || busy()"
+          (click)="fault(sheet.value, text.value)"
+        >
           Enter the fault
         </button>
       }
       @case ('reading') {
-        <dk-chips aria-label="Of what" [of]="readings" [(chosen)]="what" />
-        <label><span>Ink, mark or place</span><input #name maxlength="60" /></label>
+        <dk-chips i18n-aria-label aria-label="Of what" [of]="readings" [(chosen)]="what" />
+        <label><span i18n>Ink, mark or place</span><input #name maxlength="60" /></label>
         <label
-          ><span>Value {{ unit() }}</span
+          ><span i18n>Value {{ unit() }}</span
           ><input #value inputmode="decimal"
         /></label>
-        <label><span>At sheet on the counter</span><input #at inputmode="numeric" /></label>
+        <label><span i18n>At sheet on the counter</span><input #at inputmode="numeric" /></label>
         <button
+          i18n
           matButton="filled"
           class="wide"
           [disabled]="!what() || busy()"
@@ -90,7 +97,7 @@ const MOST_NAME = 60;
           Enter the reading
         </button>
         <label
-          ><span>Or those of a file of measurements (CGATS)</span
+          ><span i18n>Or those of a file of measurements (CGATS)</span
           ><input #file type="file" accept=".txt,.cgats,text/plain" (change)="readFile(file)"
         /></label>
       }
@@ -105,17 +112,19 @@ const MOST_NAME = 60;
         />
       }
       @case ('pile') {
-        <label><span>Tag of the pile</span><input #tag maxlength="120" [value]="nextTag()" /></label>
-        <label><span>Good ones in it</span><input #pieces inputmode="numeric" [value]="inPile()" /></label>
-        <button matButton="filled" class="wide" [disabled]="busy()" (click)="handOn(tag.value, pieces.value)">
+        <label><span i18n>Tag of the pile</span><input #tag maxlength="120" [value]="nextTag()" /></label>
+        <label><span i18n>Good ones in it</span><input #pieces inputmode="numeric" [value]="inPile()" /></label>
+        <button i18n matButton="filled" class="wide" [disabled]="busy()" (click)="handOn(tag.value, pieces.value)">
           Close the pile and hand it on
         </button>
       }
       @case ('check') {
-        <label><span>What was checked</span><input #check maxlength="120" /></label>
+        <label><span i18n>What was checked</span><input #check maxlength="120" /></label>
         <div class="two">
-          <button matButton="filled" [disabled]="busy()" (click)="checked(check.value, true)">Passed</button>
-          <button matButton="outlined" [disabled]="busy()" (click)="checked(check.value, false)">Not passed</button>
+          <button i18n matButton="filled" [disabled]="busy()" (click)="checked(check.value, true)">Passed</button>
+          <button i18n matButton="outlined" [disabled]="busy()" (click)="checked(check.value, false)">
+            Not passed
+          </button>
         </div>
       }
       @case ('photo') {
@@ -127,8 +136,10 @@ const MOST_NAME = 60;
         />
       }
       @case ('note') {
-        <label><span>Note</span><textarea #note rows="3" maxlength="600"></textarea></label>
-        <button matButton="filled" class="wide" [disabled]="busy()" (click)="noted(note.value)">Enter the note</button>
+        <label><span i18n>Note</span><textarea #note rows="3" maxlength="600"></textarea></label>
+        <button i18n matButton="filled" class="wide" [disabled]="busy()" (click)="noted(note.value)">
+          Enter the note
+        </button>
       }
     }
     @if (wrong(); as text) {
@@ -175,7 +186,7 @@ export class MoreEntries {
   protected readonly wrong = signal('');
   protected readonly unit = (): string => {
     const unit = UNITS[this.what() as Reading] as string | undefined;
-    return unit === undefined ? '' : `in ${unit}`;
+    return unit === undefined ? '' : $localize`in ${unit}`;
   };
 
   protected choose(kind: Kind): void {
@@ -189,7 +200,7 @@ export class MoreEntries {
     if (text.trim() === '') return undefined;
     const value = readNumber(text);
     if (value !== undefined && Number.isInteger(value) && value >= 0) return value;
-    this.wrong.set('A whole number is wanted, like 250.');
+    this.wrong.set($localize`A whole number is wanted, like 250.`);
     return false;
   }
   protected async enter(entry: RoomEntry, picture?: string): Promise<void> {
@@ -217,7 +228,7 @@ export class MoreEntries {
   protected async reading(of: string, text: string, at: string): Promise<void> {
     const value = readNumber(text);
     const sheet = this.whole(at);
-    if (value === undefined) this.wrong.set('A number is wanted, like 1.35.');
+    if (value === undefined) this.wrong.set($localize`A number is wanted, like 1.35.`);
     if (value === undefined || sheet === false) return;
     const name = of.trim();
     await this.enter({
@@ -237,8 +248,8 @@ export class MoreEntries {
     const { decodeText, readCgats, readingsOf } = await import('@druckerei/formats/tables');
     const { readings, faults } = readingsOf(readCgats(decodeText(new Uint8Array(await file.arrayBuffer()))));
     const unknown = readings.find(({ of }) => !(READINGS as readonly string[]).includes(of));
-    const told = faults.slice(0, MOST_TOLD).map(({ line, message }) => `Line ${line}: ${message}`);
-    if (unknown) told.push(`${unknown.of} is nothing that is read here: ${READINGS.join(', ')}.`);
+    const told = faults.slice(0, MOST_TOLD).map(({ line, message }) => $localize`Line ${line}\: ${message}`);
+    if (unknown) told.push($localize`${unknown.of} is nothing that is read here: ${READINGS.join(', ')}.`);
     this.wrong.set(told.join(' '));
     if (told.length > 0) return;
     for (const { of, name, sheet, value } of readings) {
@@ -262,19 +273,19 @@ export class MoreEntries {
   protected readonly nextTag = computed(() => `${this.number()}/${this.step()}/${this.tally().pilesOut.size + 1}`);
   protected async handOn(tag: string, text: string): Promise<void> {
     const [pile, pieces] = [tag.trim(), this.whole(text)];
-    if (pile === '') this.wrong.set('Say which pile: its tag.');
-    else if (pieces === undefined || pieces === 0) this.wrong.set('Say how many good ones are in it.');
+    if (pile === '') this.wrong.set($localize`Say which pile: its tag.`);
+    else if (pieces === undefined || pieces === 0) this.wrong.set($localize`Say how many good ones are in it.`);
     if (pile === '' || !pieces) return;
     await this.enter({ kind: 'handed-on', step: this.step(), pile, count: pieces });
   }
   protected async checked(text: string, passed: boolean): Promise<void> {
     const check = text.trim();
-    if (check === '') this.wrong.set('Say what was checked.');
+    if (check === '') this.wrong.set($localize`Say what was checked.`);
     else await this.enter({ kind: 'check', step: this.step(), check, passed });
   }
   protected async noted(typed: string): Promise<void> {
     const text = typed.trim();
-    if (text === '') this.wrong.set('Say something.');
+    if (text === '') this.wrong.set($localize`Say something.`);
     else await this.enter({ kind: 'note', step: this.step(), text });
   }
 }

@@ -3,11 +3,12 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { RoomEntry } from '@druckerei/core';
 import { type Photograph, photographOf, pictureUrl } from '../../platform/photograph';
+import { WordPipe } from '../../ui/word';
 
 /** A photograph at the station: from the camera or a file, with what is to be seen on it. */
 @Component({
   selector: 'dk-photo-entry',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <input
@@ -15,20 +16,22 @@ import { type Photograph, photographOf, pictureUrl } from '../../platform/photog
       type="file"
       accept="image/*"
       capture="environment"
+      i18n-aria-label
       aria-label="Picture from the camera or a file"
       class="cdk-visually-hidden"
       tabindex="-1"
       (change)="take(file)"
     />
     @if (taken(); as photo) {
-      <img [src]="url(photo.picture)" alt="The picture as it will be kept" />
+      <img [src]="url(photo.picture)" i18n-alt alt="The picture as it will be kept" />
     }
     <button [matButton]="taken() ? 'outlined' : 'filled'" class="wide" (click)="file.click()">
-      <mat-icon aria-hidden="true">photo_camera</mat-icon>{{ taken() ? 'Take it again' : 'Take a picture' }}
+      <mat-icon aria-hidden="true">photo_camera</mat-icon
+      >{{ taken() ? ('Take it again' | word) : ('Take a picture' | word) }}
     </button>
     @if (taken(); as photo) {
-      <label><span>What is to be seen</span><input #note maxlength="300" /></label>
-      <button matButton="filled" class="wide" [disabled]="busy()" (click)="enter(photo, note.value)">
+      <label><span i18n>What is to be seen</span><input #note maxlength="300" /></label>
+      <button i18n matButton="filled" class="wide" [disabled]="busy()" (click)="enter(photo, note.value)">
         Enter the photograph
       </button>
     }
@@ -64,7 +67,7 @@ export class PhotoEntry {
     this.wrong.emit(
       photo
         ? ''
-        : `${file.name} is no picture that can be read here. Take one with the camera, or choose a JPEG or PNG.`,
+        : $localize`${file.name} is no picture that can be read here. Take one with the camera, or choose a JPEG or PNG.`,
     );
   }
   protected enter({ sha256, picture }: Photograph, typed: string): void {

@@ -4,6 +4,7 @@ import type { StationSheetAnswer } from '@druckerei/contract';
 import { BookApi } from '../../platform/book-api';
 import { failureOf } from '../../platform/problem';
 import { count } from '../../ui/format';
+import { WordPipe } from '../../ui/word';
 
 /** Rows of a list that are shown at first. */
 const SHOWN = 12;
@@ -11,10 +12,10 @@ const SHOWN = 12;
 /** What a station looks at beside its tally: figures, remarks, drawings, lists. */
 @Component({
   selector: 'dk-station-sheet',
-  imports: [MatButtonModule],
+  imports: [MatButtonModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Station sheet</h2>
+    <h2 i18n>Station sheet</h2>
     @if (sheet(); as shown) {
       <dl>
         @for (figure of shown.figures; track $index) {
@@ -30,7 +31,7 @@ const SHOWN = 12;
       @for (title of shown.drawings; track $index) {
         <figure>
           <img [src]="address() + '.svg?drawing=' + $index" [alt]="title" loading="lazy" />
-          <figcaption>{{ title }}, millimetres</figcaption>
+          <figcaption i18n>{{ title }}, millimetres</figcaption>
         </figure>
       }
       @for (list of shown.tables; track $index) {
@@ -60,16 +61,16 @@ const SHOWN = 12;
           </table>
         </div>
         @if (list.rows.length > most()) {
-          <button matButton="outlined" (click)="most.set(list.rows.length)">
+          <button i18n matButton="outlined" (click)="most.set(list.rows.length)">
             All {{ count(list.rows.length) }} rows
           </button>
         } @else if (list.more > 0) {
-          <p>And {{ count(list.more) }} more, in the station’s document.</p>
+          <p i18n>And {{ count(list.more) }} more, in the station’s document.</p>
         }
       }
-      <p><a [href]="address() + '.pdf'" target="_blank" rel="noopener">The same as a document (PDF)</a></p>
+      <p><a i18n [href]="address() + '.pdf'" target="_blank" rel="noopener">The same as a document (PDF)</a></p>
     } @else {
-      <p role="status">{{ failed() || 'The sheet is on its way.' }}</p>
+      <p role="status">{{ failed() || ('The sheet is on its way.' | word) }}</p>
     }
   `,
   styles: `
@@ -157,7 +158,7 @@ export class StationSheetView {
         next: (sheet) => this.sheet.set(sheet),
         error: (error: unknown) => {
           const { status, text } = failureOf(error);
-          this.failed.set(status === 0 ? 'Without network, and the sheet is not kept on this device.' : text);
+          this.failed.set(status === 0 ? $localize`Without network, and the sheet is not kept on this device.` : text);
         },
       });
       onCleanup(() => asked.unsubscribe());

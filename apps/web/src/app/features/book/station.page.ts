@@ -30,6 +30,7 @@ import { Scans, hearScanner } from './scans';
 import { isQuiet, setQuiet } from './sound';
 import { StationSheetView } from './station-sheet';
 import { StationStore } from './station.store';
+import { WordPipe } from '../../ui/word';
 
 /** A station at the machine: its tally sheet, what it does, its sheet; for gloves, and without the network. */
 @Component({
@@ -46,6 +47,7 @@ import { StationStore } from './station.store';
     RouterLink,
     StationSheetView,
     TallyMarks,
+    WordPipe,
   ],
   providers: [StationStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -104,7 +106,9 @@ export class StationPage {
     return (station?.takes ?? []).map(({ material, from, unit }) => ({
       material,
       text:
-        from === null ? `bought ${unitText(unit, 2)}` : (card?.steps.find(({ id }) => id === from)?.title ?? material),
+        from === null
+          ? $localize`bought ${unitText(unit, 2)}`
+          : (card?.steps.find(({ id }) => id === from)?.title ?? material),
     }));
   });
   protected readonly materialIds = computed(() => this.materials().map(({ material }) => material));

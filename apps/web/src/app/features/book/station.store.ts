@@ -70,7 +70,7 @@ export const StationStore = signalStore(
     const waiting = computed(() => outbox.waiting().filter((entry) => entry.job === job()));
     const records = computed((): readonly RoomRecord[] => [
       ...((book()?.records ?? []) as readonly RoomRecord[]),
-      ...waiting().map(({ n, at, event }) => ({ id: ON_THE_WAY + n, at, by: 'on its way', event })),
+      ...waiting().map(({ n, at, event }) => ({ id: ON_THE_WAY + n, at, by: $localize`on its way`, event })),
     ]);
     const state = computed(() => roomState(records()));
     const station = computed((): CardStep | undefined => card()?.steps.find(({ id }) => id === step()));
@@ -180,7 +180,7 @@ export const StationStore = signalStore(
       const answer = await store.outbox.enter(store.job(), event, { late, picture });
       if (answer?.outcome === 'refused')
         return refuseHere({ event, picture }, answer.errors.map(({ message }) => message).join(' '));
-      patchState(store, { said: answer ? 'Entered.' : 'Kept on this device; it is sent by itself.' });
+      patchState(store, { said: answer ? $localize`Entered.` : $localize`Kept on this device; it is sent by itself.` });
       soundOf(answer?.outcome === 'held' ? 'held' : 'taken');
       return true;
     };

@@ -67,8 +67,8 @@ export class StationsPage {
   protected openText(difference: number): string {
     if (difference === 0) return '';
     return difference > 0
-      ? `, ${count(difference, 2)} still here`
-      : `, ${count(-difference, 2)} more told than came in`;
+      ? $localize`, ${count(difference, 2)} still here`
+      : $localize`, ${count(-difference, 2)} more told than came in`;
   }
   protected async open(code: string): Promise<void> {
     this.busy.set(true);

@@ -12,52 +12,72 @@ import { offerNumber } from '../../platform/next-number';
 import { failureOf } from '../../platform/problem';
 import { DateBox } from '../../ui/date-box';
 import { count, timeText } from '../../ui/format';
+import { WordPipe } from '../../ui/word';
 
 /** A job that is ordered again: what is kept of the last time and what happened then, and what differs this time. */
 @Component({
   selector: 'dk-again-dialog',
-  imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
+  imports: [
+    DateBox,
+    MatButtonModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    ReactiveFormsModule,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Order {{ past.number }} again</h2>
+    <h2 i18n mat-dialog-title>Order {{ past.number }} again</h2>
     <form [formGroup]="form" (ngSubmit)="send()">
       <mat-dialog-content>
-        <section aria-label="The last time">
+        <section i18n-aria-label aria-label="The last time">
           <p>
-            Taken over from revision {{ past.revision
-            }}{{ past.released === past.revision ? ', released' : ', never released as it stands' }}.
+            <ng-container i18n
+              >Taken over from revision {{ past.revision
+              }}{{
+                past.released === past.revision ? (', released' | word) : (', never released as it stands' | word)
+              }}.
+            </ng-container>
             @if (past.counted !== null) {
-              Counted then: {{ count(past.counted) }} good of {{ count(past.quantity) }}.
+              <ng-container i18n
+                >Counted then: {{ count(past.counted) }} good of {{ count(past.quantity) }}.</ng-container
+              >
             }
           </p>
           @for (carrier of carriers(); track carrier.key) {
-            <p>Kept: {{ carrier.name }}{{ carrier.place ? ', at ' + carrier.place : '' }}</p>
+            <p i18n>Kept: {{ carrier.name }}{{ carrier.place ? (', at ' | word) + carrier.place : '' }}</p>
           } @empty {
-            <p class="quiet">Nothing is kept for it: carriers are made anew.</p>
+            <p i18n class="quiet">Nothing is kept for it: carriers are made anew.</p>
           }
           @for (line of remarks(); track $index) {
             <p class="quiet">{{ line }}</p>
           }
         </section>
         <mat-form-field>
-          <mat-label>Number</mat-label>
+          <mat-label i18n>Number</mat-label>
           <input matInput formControlName="number" cdkFocusInitial maxlength="40" />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Quantity</mat-label>
+          <mat-label i18n>Quantity</mat-label>
           <input matInput type="number" formControlName="quantity" min="1" />
         </mat-form-field>
-        <dk-date label="Due" [value]="form.controls.due.value" (picked)="form.controls.due.setValue($event)" />
+        <dk-date
+          i18n-label
+          label="Due"
+          [value]="form.controls.due.value"
+          (picked)="form.controls.due.setValue($event)"
+        />
         <mat-form-field>
-          <mat-label>Title</mat-label><input matInput formControlName="title" maxlength="120" />
+          <mat-label i18n>Title</mat-label><input matInput formControlName="title" maxlength="120" />
         </mat-form-field>
         @if (failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Make the job</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Make the job</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -112,7 +132,8 @@ export class AgainDialog {
         const counts = [...roomState(records).counts];
         this.remarks.set(
           counts.map(
-            ([step, { good, record }]) => `${step}: ${count(good)} good, ${record.by}, ${timeText(record.at)}`,
+            ([step, { good, record }]) =>
+              $localize`${step}\: ${count(good)} good, ${record.by}, ${timeText(record.at)}`,
           ),
         );
       });

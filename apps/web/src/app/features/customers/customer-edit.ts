@@ -7,16 +7,16 @@ import { failureOf } from '../../platform/problem';
 import type { StandingRow } from '../../ui/standing';
 
 const NAMES: Readonly<Record<keyof Customer, string>> = {
-  name: 'Name',
-  also: 'Also named',
-  reference: 'Number',
-  places: 'Places',
-  policy: 'May be delivered',
-  weight: 'Weight',
-  artwork: 'Artwork',
-  note: 'Note',
-  locale: 'Language and dates',
-  retired: 'Retired',
+  name: $localize`Name`,
+  also: $localize`Also named`,
+  reference: $localize`Number`,
+  places: $localize`Places`,
+  policy: $localize`May be delivered`,
+  weight: $localize`Weight`,
+  artwork: $localize`Artwork`,
+  note: $localize`Note`,
+  locale: $localize`Language and dates`,
+  retired: $localize`Retired`,
 };
 const FIELDS = Object.keys(NAMES) as (keyof Customer)[];
 
@@ -28,7 +28,9 @@ function inWords(field: keyof Customer, customer: Customer): string {
   if (field === 'also') return also.join('; ');
   if (field === 'retired') return retired ? 'yes' : 'no';
   if (field === 'policy')
-    return policy?.kind === 'percent' ? `${policy.under} % under, ${policy.over} % over` : (policy?.kind ?? '');
+    return policy?.kind === 'percent'
+      ? $localize`${policy.under} % under, ${policy.over} % over`
+      : (policy?.kind ?? '');
   return String(plain[field] ?? '');
 }
 /** Without what is empty: an empty text, a list of nothing, a no. */
@@ -111,7 +113,7 @@ export class CustomerEdit {
     );
     this.sending.send(call, () => {
       this.leave();
-      this.said.set('It is entered.');
+      this.said.set($localize`It is entered.`);
     });
   }
 
@@ -121,8 +123,8 @@ export class CustomerEdit {
     if (!now || !yours) return [];
     return FIELDS.filter((field) => JSON.stringify(now[field]) !== JSON.stringify(yours[field])).map((field) => ({
       what: NAMES[field],
-      now: inWords(field, now) || 'not told',
-      yours: inWords(field, yours) || 'not told',
+      now: inWords(field, now) || $localize`not told`,
+      yours: inWords(field, yours) || $localize`not told`,
     }));
   }
 }

@@ -34,13 +34,14 @@ import { TypedBar } from '../../ui/typed-bar';
 import { AgainDialog } from './again.dialog';
 import { CustomerEdit } from './customer-edit';
 import { OrderDialog, type OrderData } from './order.dialog';
+import { WordPipe } from '../../ui/word';
 
 /** Kinds of what may be delivered, as they are chosen; nothing where each order says it. */
 const POLICIES: readonly { readonly kind: OversPolicy['kind'] | ''; readonly name: string }[] = [
-  { kind: '', name: 'as each order says' },
-  { kind: 'exact', name: 'exactly what is ordered' },
-  { kind: 'percent', name: 'within per cents' },
-  { kind: 'all-overs', name: 'all overs' },
+  { kind: '', name: $localize`as each order says` },
+  { kind: 'exact', name: $localize`exactly what is ordered` },
+  { kind: 'percent', name: $localize`within per cents` },
+  { kind: 'all-overs', name: $localize`all overs` },
 ];
 
 /** One customer: where they are delivered to and what they keep to; what they ordered, and what became of it. */
@@ -58,6 +59,7 @@ const POLICIES: readonly { readonly kind: OversPolicy['kind'] | ''; readonly nam
     RouterLink,
     StatusMark,
     TypedBar,
+    WordPipe,
   ],
   providers: [CustomerEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -113,16 +115,17 @@ export class CustomerPage {
 
   /** Where a carrier lies, whose it is, and how much of its life it has run. */
   protected carrierText({ place, owner, used, life }: KeptCarrier): string {
-    const run = life > 0 ? `${count(used)} of ${count(life)} impressions` : `${count(used)} impressions`;
+    const run =
+      life > 0 ? $localize`${count(used)} of ${count(life)} impressions` : $localize`${count(used)} impressions`;
     return [place, owner === 'customer' ? 'theirs' : '', run].filter(Boolean).join(', ');
   }
   /** What became of a job, in words. */
   protected became({ status, counted, quantity, carriers, stops }: PastJob): string {
     return [
-      counted === null ? '' : `${count(counted)} good of ${count(quantity)}`,
-      carriers > 0 ? `${many(carriers, 'carrier')} kept` : '',
-      stops > 0 ? `${count(stops)} on record as tried again, taken back or stopped` : '',
-      status === 'aside' ? 'put aside' : '',
+      counted === null ? '' : $localize`${count(counted)} good of ${count(quantity)}`,
+      carriers > 0 ? $localize`${many(carriers, 'carrier')} kept` : '',
+      stops > 0 ? $localize`${count(stops)} on record as tried again, taken back or stopped` : '',
+      status === 'aside' ? $localize`put aside` : '',
     ]
       .filter(Boolean)
       .join('; ');

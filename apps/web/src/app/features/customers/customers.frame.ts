@@ -10,12 +10,12 @@ import { AreaNav } from '../../ui/area-nav';
   imports: [AreaNav, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-area-nav label="Customers and offers" [places]="mayOffer() ? [CUSTOMERS, OFFERS] : [CUSTOMERS]" />
+    <dk-area-nav i18n-label label="Customers and offers" [places]="mayOffer() ? [CUSTOMERS, OFFERS] : [CUSTOMERS]" />
     <router-outlet />
   `,
 })
 export class CustomersFrame {
   protected readonly mayOffer = inject(Store).selectSignal(selectMay('customers'));
-  protected readonly CUSTOMERS = { name: 'Customers', to: '/customers' };
-  protected readonly OFFERS = { name: 'Offers', to: '/offers' };
+  protected readonly CUSTOMERS = { name: $localize`Customers`, to: '/customers' };
+  protected readonly OFFERS = { name: $localize`Offers`, to: '/offers' };
 }

@@ -37,34 +37,42 @@ interface Listed {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
-      <h1>Customers</h1>
+      <h1 i18n>Customers</h1>
       <mat-form-field>
-        <mat-label>Search name, number, place</mat-label>
+        <mat-label i18n>Search name, number, place</mat-label>
         <input matInput #words type="search" [value]="list.search()" (input)="list.find(words.value)" />
       </mat-form-field>
       <span class="gap"></span>
       @if (mayEdit()) {
         <mat-form-field>
-          <mat-label>Name of a new customer</mat-label>
+          <mat-label i18n>Name of a new customer</mat-label>
           <input matInput #name maxlength="120" (keydown.enter)="add(name.value)" />
         </mat-form-field>
-        <button matButton="filled" (click)="add(name.value)"><mat-icon>add</mat-icon>Enter it</button>
+        <button matButton="filled" (click)="add(name.value)">
+          <mat-icon>add</mat-icon><ng-container i18n>Enter it</ng-container>
+        </button>
       }
     </div>
     @if (mayEdit()) {
-      <dk-list-file label="Customers out of a file" [kind]="kind" [taking]="taking" (taken)="enter($event)" />
+      <dk-list-file
+        i18n-label
+        label="Customers out of a file"
+        [kind]="kind"
+        [taking]="taking"
+        (taken)="enter($event)"
+      />
     }
     @if (list.failed(); as message) {
-      <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
+      <p role="alert">{{ message }} <button i18n matButton (click)="list.again()">Look again</button></p>
     }
     <table>
       <thead>
         <tr>
-          <th scope="col">Customer</th>
-          <th scope="col">Number</th>
-          <th scope="col" class="number">Places</th>
-          <th scope="col" class="number">Jobs</th>
-          <th scope="col">Last job</th>
+          <th i18n scope="col">Customer</th>
+          <th i18n scope="col">Number</th>
+          <th i18n scope="col" class="number">Places</th>
+          <th i18n scope="col" class="number">Jobs</th>
+          <th i18n scope="col">Last job</th>
         </tr>
       </thead>
       <tbody>
@@ -73,7 +81,7 @@ interface Listed {
             <th scope="row">
               <a [routerLink]="['/customers', row.id]">{{ row.name }}</a>
               @if (row.retired) {
-                , <b>retired</b>
+                , <b i18n>retired</b>
               }
             </th>
             <td>{{ row.reference ?? '' }}</td>
@@ -85,11 +93,13 @@ interface Listed {
           <tr>
             <td colspan="5" class="empty">
               @if (!list.loaded()) {
-                Looking for the customers.
+                <ng-container i18n>Looking for the customers.</ng-container>
               } @else if (list.search().trim() !== '') {
-                No customer holds these words.
+                <ng-container i18n>No customer holds these words.</ng-container>
               } @else {
-                No customer is entered yet. Enter the first by its name, as jobs name it.
+                <ng-container i18n
+                  >No customer is entered yet. Enter the first by its name, as jobs name it.</ng-container
+                >
               }
             </td>
           </tr>
@@ -98,8 +108,8 @@ interface Listed {
     </table>
     @if (list.total() > list.rows().length) {
       <p class="more">
-        {{ count(list.rows().length) }} of {{ count(list.total()) }} customers.
-        <button matButton (click)="list.more()">Show more</button>
+        <ng-container i18n>{{ count(list.rows().length) }} of {{ count(list.total()) }} customers. </ng-container
+        ><button i18n matButton (click)="list.more()">Show more</button>
       </p>
     }
   `,
@@ -115,8 +125,8 @@ export class CustomersPage {
 
   private readonly file = viewChild<ListFile<Listed>>(ListFile);
   protected readonly taking = new ListTaking<EnteredCustomers>({
-    taken: ({ ids }) => `${many(ids.length, 'customer')} entered.`,
-    stopped: 'Stopped. Nothing was taken, unless it had just come to its end.',
+    taken: ({ ids }) => $localize`${many(ids.length, 'customer')} entered.`,
+    stopped: $localize`Stopped. Nothing was taken, unless it had just come to its end.`,
   });
   protected readonly kind: ListKind<Listed> = {
     name: 'customers',
@@ -146,7 +156,7 @@ export class CustomersPage {
 
   protected add(name: string): void {
     if (name.trim() === '') {
-      this.list.failed.set('A customer wants a name: as jobs name it.');
+      this.list.failed.set($localize`A customer wants a name: as jobs name it.`);
       return;
     }
     this.api.addCustomer({ name: name.trim() }).subscribe({

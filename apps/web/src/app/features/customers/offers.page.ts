@@ -21,28 +21,28 @@ import { TakeDialog } from './take.dialog';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
-      <h1>Offers</h1>
+      <h1 i18n>Offers</h1>
       <mat-form-field>
-        <mat-label>Search number, customer, title, state</mat-label>
+        <mat-label i18n>Search number, customer, title, state</mat-label>
         <input matInput #words type="search" [value]="list.search()" (input)="list.find(words.value)" />
       </mat-form-field>
       <span class="gap"></span>
-      <span class="quiet">A new one is made at a job, under Quantities.</span>
+      <span i18n class="quiet">A new one is made at a job, under Quantities.</span>
     </div>
     @if (list.failed(); as message) {
-      <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
+      <p role="alert">{{ message }} <button i18n matButton (click)="list.again()">Look again</button></p>
     }
     <table>
       <thead>
         <tr>
-          <th scope="col">Offer</th>
-          <th scope="col" class="number">Quantity</th>
-          <th scope="col" class="number">Cost</th>
-          <th scope="col" class="number">Price</th>
-          <th scope="col" class="number">A thousand</th>
-          <th scope="col">Holds until</th>
-          <th scope="col">State</th>
-          <th scope="col"><span class="cdk-visually-hidden">What to do</span></th>
+          <th i18n scope="col">Offer</th>
+          <th i18n scope="col" class="number">Quantity</th>
+          <th i18n scope="col" class="number">Cost</th>
+          <th i18n scope="col" class="number">Price</th>
+          <th i18n scope="col" class="number">A thousand</th>
+          <th i18n scope="col">Holds until</th>
+          <th i18n scope="col">State</th>
+          <th scope="col"><span i18n class="cdk-visually-hidden">What to do</span></th>
         </tr>
       </thead>
       <tbody>
@@ -52,7 +52,7 @@ import { TakeDialog } from './take.dialog';
               @if (first) {
                 <th scope="row" [attr.rowspan]="offer.lines.length">
                   {{ offer.number }}<br />{{ offer.customer }}
-                  <div class="quiet">{{ offer.title }}, {{ percent(offer.margin) }} of the price earned</div>
+                  <div i18n class="quiet">{{ offer.title }}, {{ percent(offer.margin) }} of the price earned</div>
                 </th>
               }
               <td class="number">{{ count(line.quantity) }}</td>
@@ -63,21 +63,21 @@ import { TakeDialog } from './take.dialog';
                 <td [attr.rowspan]="offer.lines.length">{{ day(offer.until) }}</td>
                 <td [attr.rowspan]="offer.lines.length">
                   @if (offer.job) {
-                    <a [routerLink]="['/jobs', offer.job]">taken</a>
+                    <a i18n [routerLink]="['/jobs', offer.job]">taken</a>
                   } @else {
                     {{ offer.state }}
                   }
                 </td>
                 <td [attr.rowspan]="offer.lines.length">
                   <a matButton [href]="'/api/offers/' + offer.id + '/offer.pdf'" target="_blank" rel="noopener"
-                    ><mat-icon>description</mat-icon>As it is sent</a
+                    ><mat-icon>description</mat-icon><ng-container i18n>As it is sent</ng-container></a
                   >
                   @if (offer.state === 'open') {
-                    <button matButton (click)="take(offer)">Taken</button>
-                    <button matButton (click)="set(offer, 'declined')">Declined</button>
+                    <button i18n matButton (click)="take(offer)">Taken</button>
+                    <button i18n matButton (click)="set(offer, 'declined')">Declined</button>
                   }
                   @if (offer.state === 'declined') {
-                    <button matButton (click)="set(offer, 'open')">Open again</button>
+                    <button i18n matButton (click)="set(offer, 'open')">Open again</button>
                   }
                 </td>
               }
@@ -87,11 +87,13 @@ import { TakeDialog } from './take.dialog';
           <tr>
             <td colspan="8" class="empty">
               @if (!list.loaded()) {
-                Looking for the offers.
+                <ng-container i18n>Looking for the offers.</ng-container>
               } @else if (list.search().trim() !== '') {
-                No offer holds these words.
+                <ng-container i18n>No offer holds these words.</ng-container>
               } @else {
-                Nothing was offered yet. Open a job, compare its quantities, and offer them.
+                <ng-container i18n
+                  >Nothing was offered yet. Open a job, compare its quantities, and offer them.</ng-container
+                >
               }
             </td>
           </tr>
@@ -100,8 +102,8 @@ import { TakeDialog } from './take.dialog';
     </table>
     @if (list.total() > list.rows().length) {
       <p class="more">
-        {{ count(list.rows().length) }} of {{ count(list.total()) }} offers.
-        <button matButton (click)="list.more()">Show more</button>
+        <ng-container i18n>{{ count(list.rows().length) }} of {{ count(list.total()) }} offers. </ng-container
+        ><button i18n matButton (click)="list.more()">Show more</button>
       </p>
     }
   `,

@@ -9,6 +9,7 @@ import type { CustomerOrder, KeptCustomer, KeptOrder, PastJob } from '@druckerei
 import { Api } from '../../platform/api';
 import { failureOf } from '../../platform/problem';
 import { DateBox } from '../../ui/date-box';
+import { WordPipe } from '../../ui/word';
 
 export interface OrderData {
   readonly customer: KeptCustomer;
@@ -29,41 +30,47 @@ export interface OrderData {
     MatInputModule,
     MatSelectModule,
     ReactiveFormsModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ data.order ? 'Order ' + data.order.order.number : 'An order' }}</h2>
+    <h2 mat-dialog-title>{{ data.order ? ('Order ' | word) + data.order.order.number : ('An order' | word) }}</h2>
     <form [formGroup]="form" (ngSubmit)="send()">
       <mat-dialog-content>
         <mat-form-field>
-          <mat-label>Number of the order</mat-label>
+          <mat-label i18n>Number of the order</mat-label>
           <input matInput formControlName="number" cdkFocusInitial maxlength="40" />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Their own number for it</mat-label>
+          <mat-label i18n>Their own number for it</mat-label>
           <input matInput formControlName="reference" maxlength="60" />
         </mat-form-field>
-        <dk-date label="Due" [value]="form.controls.due.value" (picked)="form.controls.due.setValue($event)" />
+        <dk-date
+          i18n-label
+          label="Due"
+          [value]="form.controls.due.value"
+          (picked)="form.controls.due.setValue($event)"
+        />
         <mat-form-field>
-          <mat-label>Delivered to</mat-label>
+          <mat-label i18n>Delivered to</mat-label>
           <mat-select formControlName="place">
-            <mat-option value="">not told</mat-option>
+            <mat-option i18n value="">not told</mat-option>
             @for (one of data.customer.customer.places ?? []; track one.name) {
               <mat-option [value]="one.name">{{ one.name }}</mat-option>
             }
           </mat-select>
         </mat-form-field>
         <mat-form-field class="wide">
-          <mat-label>Jobs that it holds</mat-label>
+          <mat-label i18n>Jobs that it holds</mat-label>
           <mat-select formControlName="jobs" multiple>
             @for (job of data.jobs; track job.id) {
               <mat-option [value]="job.id">{{ job.number }} {{ job.title }}</mat-option>
             }
           </mat-select>
-          <mat-hint>Jobs of theirs that are of no other order.</mat-hint>
+          <mat-hint i18n>Jobs of theirs that are of no other order.</mat-hint>
         </mat-form-field>
         <mat-form-field class="wide">
-          <mat-label>Note</mat-label>
+          <mat-label i18n>Note</mat-label>
           <textarea matInput formControlName="note" rows="2" maxlength="2000"></textarea>
         </mat-form-field>
         @if (failed(); as message) {
@@ -71,8 +78,8 @@ export interface OrderData {
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">{{ data.order ? 'Change it' : 'Enter it' }}</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button matButton="filled" type="submit">{{ data.order ? ('Change it' | word) : ('Enter it' | word) }}</button>
       </mat-dialog-actions>
     </form>
   `,

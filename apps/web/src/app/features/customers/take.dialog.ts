@@ -26,31 +26,36 @@ import { count, money } from '../../ui/format';
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ offer.number }} was taken</h2>
+    <h2 i18n mat-dialog-title>{{ offer.number }} was taken</h2>
     <form [formGroup]="form" (ngSubmit)="send()">
       <mat-dialog-content>
         <mat-form-field>
-          <mat-label>Quantity</mat-label>
+          <mat-label i18n>Quantity</mat-label>
           <mat-select formControlName="line">
             @for (line of offer.lines; track line.quantity; let i = $index) {
-              <mat-option [value]="i"
+              <mat-option i18n [value]="i"
                 >{{ count(line.quantity) }} at {{ money(line.price) }} {{ offer.currency }}</mat-option
               >
             }
           </mat-select>
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Number of the job</mat-label>
+          <mat-label i18n>Number of the job</mat-label>
           <input matInput formControlName="number" cdkFocusInitial maxlength="40" />
         </mat-form-field>
-        <dk-date label="Due" [value]="form.controls.due.value" (picked)="form.controls.due.setValue($event)" />
+        <dk-date
+          i18n-label
+          label="Due"
+          [value]="form.controls.due.value"
+          (picked)="form.controls.due.setValue($event)"
+        />
         @if (failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Make the job</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Make the job</button>
       </mat-dialog-actions>
     </form>
   `,

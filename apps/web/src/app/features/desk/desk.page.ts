@@ -18,12 +18,21 @@ import { many } from '../../ui/format';
 import { DeskApi } from './desk.api';
 import { besideText, daysOf, matterText, noteText, settledAt } from './desk-words';
 import { PutOffDialog } from './put-off.dialog';
+import { WordPipe } from '../../ui/word';
 
 const DAYS_PUT_OFF = 7;
 /** What wants a decision, in sentences: the most urgent first. Each is done, put off or given to somebody from here. */
 @Component({
   selector: 'dk-desk-page',
-  imports: [MatButtonModule, MatIconModule, MatMenuModule, MatProgressBarModule, MatSlideToggleModule, RouterLink],
+  imports: [
+    MatButtonModule,
+    MatIconModule,
+    MatMenuModule,
+    MatProgressBarModule,
+    MatSlideToggleModule,
+    RouterLink,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './desk.page.html',
   styleUrl: './desk.page.scss',

@@ -9,13 +9,15 @@ import { DateBox } from '../../ui/date-box';
   imports: [DateBox, MatButtonModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Put it off</h2>
+    <h2 i18n mat-dialog-title>Put it off</h2>
     <mat-dialog-content>
-      <dk-date label="Until which day" [value]="until()" (picked)="until.set($event)" />
+      <dk-date i18n-label label="Until which day" [value]="until()" (picked)="until.set($event)" />
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Cancel</button>
-      <button matButton="filled" [disabled]="until() <= data.today" (click)="ref.close(until())">Put it off</button>
+      <button i18n matButton mat-dialog-close>Cancel</button>
+      <button i18n matButton="filled" [disabled]="until() <= data.today" (click)="ref.close(until())">
+        Put it off
+      </button>
     </mat-dialog-actions>
   `,
 })

@@ -32,13 +32,14 @@ const DRAG_PX = 5;
         <span [style.top.px]="row.y - 20">{{ names().machine(row.machine) }}</span>
       }
       @for (crew of at.crews; track crew.name) {
-        <span class="crew" [style.top.px]="crew.y - 20">{{ crew.name }}, people</span>
+        <span i18n class="crew" [style.top.px]="crew.y - 20">{{ crew.name }}, people</span>
       }
     </div>
     <div
       class="chains"
       tabindex="0"
       role="group"
+      i18n-aria-label
       aria-label="Chains of work by machine; the shift book has the same in words"
       #window
       (scroll)="look(window)"
@@ -297,8 +298,8 @@ export class ChainsView {
     return [
       `${names.number(slot.job)} ${names.title(slot.job)}`,
       names.step(slot.job, slot.step),
-      `${clock.text(slot.start)} to ${clock.text(slot.end)}`,
-      ...(changes === '' ? [] : [`first: ${changes}`]),
+      $localize`${clock.text(slot.start)} to ${clock.text(slot.end)}`,
+      ...(changes === '' ? [] : [$localize`first: ${changes}`]),
     ].join('\n');
   }
 }

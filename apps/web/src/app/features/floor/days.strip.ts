@@ -22,6 +22,7 @@ import {
 } from '@druckerei/core';
 import { count } from '../../ui/format';
 import { chosenLocale } from '../../ui/locale';
+import { WordPipe } from '../../ui/word';
 
 /** A stretch by the clock on the wall. */
 export interface Stretch {
@@ -74,30 +75,40 @@ const weekdayNames = (): string[] => {
 /** Weeks ahead, a cell a day with its open hours: drag over days to close them, or read a calendar. */
 @Component({
   selector: 'dk-days',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="bar">
       <label
-        >Whose days
-        <select #of [value]="whose()" (change)="whoseChosen.emit(of.value)">
-          <option value="">the whole works</option>
+        ><ng-container i18n>Whose days </ng-container
+        ><select #of [value]="whose()" (change)="whoseChosen.emit(of.value)">
+          <option i18n value="">the whole works</option>
           @for (machine of works().machines; track machine.id) {
             <option [value]="'machine:' + machine.id">{{ machine.name }}</option>
           }
           @for (crew of hours().crews ?? []; track crew.name) {
-            <option [value]="'crew:' + crew.name">crew {{ crew.name }}</option>
+            <option i18n [value]="'crew:' + crew.name">crew {{ crew.name }}</option>
           }
         </select>
       </label>
-      <span class="quiet"
+      <span i18n class="quiet"
         >Drag over days to close them; with keys: arrows, Shift and arrows for more than one, Enter.</span
       >
       <span class="gap"></span>
-      <button matButton (click)="file.click()"><mat-icon>upload_file</mat-icon>From a calendar</button>
-      <input #file hidden type="file" accept=".ics,text/calendar" aria-label="Calendar file" (change)="take(file)" />
+      <button matButton (click)="file.click()">
+        <mat-icon>upload_file</mat-icon><ng-container i18n>From a calendar</ng-container>
+      </button>
+      <input
+        #file
+        hidden
+        type="file"
+        accept=".ics,text/calendar"
+        i18n-aria-label
+        aria-label="Calendar file"
+        (change)="take(file)"
+      />
     </div>
-    <div class="days" role="group" aria-label="Open hours of the coming weeks" (pointerleave)="drop()">
+    <div class="days" role="group" i18n-aria-label aria-label="Open hours of the coming weeks" (pointerleave)="drop()">
       @for (name of weekdays; track name) {
         <span class="weekday" aria-hidden="true">{{ name }}</span>
       }
@@ -110,7 +121,9 @@ const weekdayNames = (): string[] => {
           [class.today]="one.day === today()"
           [class.marked]="isMarked(one.day)"
           [attr.tabindex]="$index === focus() ? 0 : -1"
-          [attr.aria-label]="one.name + ', ' + (one.hours === 0 ? 'closed' : count(one.hours, 1) + ' hours open')"
+          [attr.aria-label]="
+            one.name + ', ' + (one.hours === 0 ? 'closed' : count(one.hours, 1) + (' hours open' | word))
+          "
           (pointerdown)="begin($event, one.day)"
           (pointerenter)="reach(one.day)"
           (pointerup)="end()"

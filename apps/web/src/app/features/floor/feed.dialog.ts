@@ -6,27 +6,32 @@ import type { Observable } from 'rxjs';
 import { failureOf } from '../../platform/problem';
 import { timeText } from '../../ui/format';
 import { FloorApi } from './floor.api';
+import { WordPipe } from '../../ui/word';
 
 /** The address under which a calendar reads the schedule in force: made, shown once, ended. */
 @Component({
   selector: 'dk-feed-dialog',
-  imports: [MatButtonModule, MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>The floor as a calendar</h2>
+    <h2 i18n mat-dialog-title>The floor as a calendar</h2>
     <mat-dialog-content>
-      <p>
+      <p i18n>
         A calendar that takes addresses shows when each station of the schedule in force runs, and follows every new
         one. Whoever has the address can read it without signing in: give it to nobody else.
       </p>
       @if (address(); as text) {
         <label class="address">
-          Your address; it is shown this once
-          <input readonly [value]="text" (focus)="copy.select()" #copy />
+          <ng-container i18n>Your address; it is shown this once </ng-container
+          ><input readonly [value]="text" (focus)="copy.select()" #copy />
         </label>
       } @else if (feed(); as one) {
         <p data-test="feed">
-          {{ one.madeAt === null ? 'You have no address.' : 'Your address was made ' + timeText(one.madeAt) + '.' }}
+          {{
+            one.madeAt === null
+              ? ('You have no address.' | word)
+              : ('Your address was made ' | word) + timeText(one.madeAt) + '.'
+          }}
         </p>
       }
       @if (failed()) {
@@ -35,10 +40,12 @@ import { FloorApi } from './floor.api';
     </mat-dialog-content>
     <mat-dialog-actions align="end">
       @if (feed()?.madeAt) {
-        <button matButton (click)="end()">End it</button>
+        <button i18n matButton (click)="end()">End it</button>
       }
-      <button matButton (click)="make()">{{ feed()?.madeAt ? 'Make another' : 'Make an address' }}</button>
-      <button matButton="filled" mat-dialog-close>Close</button>
+      <button matButton (click)="make()">
+        {{ feed()?.madeAt ? ('Make another' | word) : ('Make an address' | word) }}
+      </button>
+      <button i18n matButton="filled" mat-dialog-close>Close</button>
     </mat-dialog-actions>
   `,
   styles: `

@@ -56,15 +56,15 @@ export function lateText({ minutes, alone, waits, chain }: FloorLate, plan: Floo
   const begun = chain.at(-1);
   const first = plan.slots.find(({ job, step }) => job === begun?.job && step === begun.step);
   const released = first?.cause.hold
-    ? `${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold, SAY)}.`
+    ? $localize`${names.step(first.job, first.step)} waits ${spanText(first.cause.minute)} for ${holdText(first.cause.hold, SAY)}.`
     : '';
   if (alone >= minutes)
-    return `It would be as late alone in the works: its own stations and what lies between them take that long. ${released}`.trim();
+    return $localize`It would be as late alone in the works: its own stations and what lies between them take that long. ${released}`.trim();
   if (released !== '' && (first?.cause.minute ?? 0) > (waits?.minutes ?? 0)) return released;
-  const itself = alone > 0 ? ` Even alone in the works it would be ${spanText(alone)} late.` : '';
+  const itself = alone > 0 ? $localize` Even alone in the works it would be ${spanText(alone)} late.` : '';
   const slot = waits && plan.slots.find(({ job, step }) => job === waits.job && step === waits.step);
-  if (!slot) return `Its own stations take until then, one after another.${itself}`;
-  return `${names.step(slot.job, slot.step)} waits ${spanText(waits.minutes)}: ${causeText(slot, names)}.${itself}`;
+  if (!slot) return $localize`Its own stations take until then, one after another.${itself}`;
+  return $localize`${names.step(slot.job, slot.step)} waits ${spanText(waits.minutes)}\: ${causeText(slot, names)}.${itself}`;
 }
 
 /** What would help, and what it costs others. */
@@ -77,13 +77,14 @@ export const helpText = (help: Help, job: number, names: FloorNames): string =>
 
 /** What a move comes to: “35 min more set-up, HB-26-0417 2 h later, 3 jobs unaffected”. */
 export function effectText({ shifted, setUp, lateOrders }: MoveEffect, jobs: number, names: FloorNames): string {
-  const parts = setUp === 0 ? [] : [`${spanText(setUp)} ${setUp > 0 ? 'more' : 'less'} set-up`];
+  const parts = setUp === 0 ? [] : [$localize`${spanText(setUp)} ${setUp > 0 ? 'more' : 'less'} set-up`];
   for (const { job, minutes } of [...shifted]
     .sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))
     .slice(0, MOST_TOLD))
-    parts.push(`${names.number(job)} through ${spanText(minutes)} ${minutes > 0 ? 'later' : 'earlier'}`);
-  if (shifted.length > MOST_TOLD) parts.push(`${many(shifted.length - MOST_TOLD, 'other job')} moved too`);
-  if (lateOrders !== 0) parts.push(`${many(Math.abs(lateOrders), 'job')} ${lateOrders > 0 ? 'more' : 'fewer'} late`);
-  return [...parts, `${many(jobs - shifted.length, 'job')} unaffected`].join(', ');
+    parts.push($localize`${names.number(job)} through ${spanText(minutes)} ${minutes > 0 ? 'later' : 'earlier'}`);
+  if (shifted.length > MOST_TOLD) parts.push($localize`${many(shifted.length - MOST_TOLD, 'other job')} moved too`);
+  if (lateOrders !== 0)
+    parts.push($localize`${many(Math.abs(lateOrders), 'job')} ${lateOrders > 0 ? 'more' : 'fewer'} late`);
+  return [...parts, $localize`${many(jobs - shifted.length, 'job')} unaffected`].join(', ');
 }
 const MOST_TOLD = 3;

@@ -26,6 +26,7 @@ import type { Zoom } from './folded-time';
 import { FeedDialog } from './feed.dialog';
 import { HoursPanel } from './hours.panel';
 import { PinDialog, type PinData } from './pin.dialog';
+import { WordPipe } from '../../ui/word';
 
 interface Loaded {
   readonly floor: Floor;
@@ -45,6 +46,7 @@ interface Loaded {
     MatProgressBarModule,
     MatTabsModule,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './floor.page.html',
@@ -275,7 +277,7 @@ export class FloorPage {
       this.moved.set(trial.id);
       const floor = this.floor();
       if (floor) this.took({ ...floor, trial });
-      if (names) this.effect.set(`Moved: ${effectText(effect, jobs, names)}`);
+      if (names) this.effect.set($localize`Moved: ${effectText(effect, jobs, names)}`);
     });
   }
   protected feed(): void {

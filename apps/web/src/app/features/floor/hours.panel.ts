@@ -19,6 +19,7 @@ import { many } from '../../ui/format';
 import { chosenLocale } from '../../ui/locale';
 import { DaysStrip, type Stretch } from './days.strip';
 import { FloorApi } from './floor.api';
+import { WordPipe } from '../../ui/word';
 
 type Hours = Floor['hours'];
 type Shift = Hours['press'][number];
@@ -64,7 +65,7 @@ const NEW_SHIFT: Shift = { days: [1, 2, 3, 4, 5], from: '07:00', until: '16:00' 
 /** Shifts of the press room and the finishing room, machines with their own, and what is closed or open beside. */
 @Component({
   selector: 'dk-hours',
-  imports: [DaysStrip, MatButtonModule, MatIconModule, MatSelectModule, NgTemplateOutlet],
+  imports: [DaysStrip, MatButtonModule, MatIconModule, MatSelectModule, NgTemplateOutlet, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './hours.panel.html',
   styleUrl: './hours.panel.scss',
@@ -101,8 +102,8 @@ export class HoursPanel {
     const { press, finishing, machines } = this.hours();
     const names = new Map(this.works().machines.map(({ id, name }) => [id, name]));
     return [
-      { key: 'press', name: 'Press room', kind: 'room', shifts: press },
-      { key: 'finishing', name: 'Finishing', kind: 'room', shifts: finishing },
+      { key: 'press', name: $localize`Press room`, kind: 'room', shifts: press },
+      { key: 'finishing', name: $localize`Finishing`, kind: 'room', shifts: finishing },
       ...Object.entries(machines).map(([key, shifts]): Group => ({
         key,
         name: names.get(key) ?? key,
@@ -114,7 +115,7 @@ export class HoursPanel {
   protected readonly crews = computed((): Group[] =>
     (this.hours().crews ?? []).map((crew, i) => ({
       key: String(i),
-      name: crew.name === '' ? `Crew ${i + 1}` : crew.name,
+      name: crew.name === '' ? $localize`Crew ${i + 1}` : crew.name,
       kind: 'crew',
       shifts: crew.shifts,
       crew,
@@ -200,7 +201,7 @@ export class HoursPanel {
     const { MOST_CALENDAR_BYTES, readCalendar } = await import('@druckerei/formats/calendar');
     if (file.size > MOST_CALENDAR_BYTES) {
       this.read.set(
-        `${file.name} is larger than ${MOST_CALENDAR_BYTES / 1e6} MB. Export fewer days or fewer calendars.`,
+        $localize`${file.name} is larger than ${MOST_CALENDAR_BYTES / 1e6} MB. Export fewer days or fewer calendars.`,
       );
       return;
     }
@@ -217,8 +218,8 @@ export class HoursPanel {
     const added = this.hours().exceptions.length - before;
     const known = made.stretches.length - added;
     const told = [
-      `${many(added, 'stretch', 'stretches')} of ${file.name} put in below; nothing is kept before you save.`,
-      ...(known > 0 ? [`${many(known, 'was', 'were')} there already.`] : []),
+      $localize`${many(added, 'stretch', 'stretches')} of ${file.name} put in below; nothing is kept before you save.`,
+      ...(known > 0 ? [$localize`${many(known, 'was', 'were')} there already.`] : []),
       ...made.left,
     ];
     this.read.set(told.join(' '));

@@ -25,28 +25,28 @@ export interface PinData {
   imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Fix {{ data.title }}</h2>
+    <h2 i18n mat-dialog-title>Fix {{ data.title }}</h2>
     <mat-dialog-content>
       @if (data.pin; as pin) {
-        <p>Fixed by {{ pin.by }}, {{ timeText(pin.at) }}.</p>
+        <p i18n>Fixed by {{ pin.by }}, {{ timeText(pin.at) }}.</p>
       }
-      <p>What is fixed stays when the floor is planned anew. Whatever else is planned goes around it.</p>
+      <p i18n>What is fixed stays when the floor is planned anew. Whatever else is planned goes around it.</p>
       <mat-form-field>
-        <mat-label>Machine</mat-label>
+        <mat-label i18n>Machine</mat-label>
         <mat-select [value]="machine()" (selectionChange)="machine.set($event.value)">
-          <mat-option value="">any that can do it</mat-option>
+          <mat-option i18n value="">any that can do it</mat-option>
           @for (one of data.machines; track one.id) {
             <mat-option [value]="one.id">{{ one.name }}</mat-option>
           }
         </mat-select>
       </mat-form-field>
       <mat-form-field>
-        <mat-label>Begins at</mat-label>
+        <mat-label i18n>Begins at</mat-label>
         <input matInput type="datetime-local" #when [value]="start()" (input)="start.set(when.value)" />
-        <mat-hint>By the clock of the works; empty for any hour</mat-hint>
+        <mat-hint i18n>By the clock of the works; empty for any hour</mat-hint>
       </mat-form-field>
       <mat-form-field>
-        <mat-label>Why</mat-label>
+        <mat-label i18n>Why</mat-label>
         <input matInput #why maxlength="200" [value]="reason()" (input)="reason.set(why.value)" />
       </mat-form-field>
       @if (failed()) {
@@ -55,10 +55,15 @@ export interface PinData {
     </mat-dialog-content>
     <mat-dialog-actions align="end">
       @if (data.pin) {
-        <button matButton (click)="send('', '')">Let it go</button>
+        <button i18n matButton (click)="send('', '')">Let it go</button>
       }
-      <button matButton mat-dialog-close>Cancel</button>
-      <button matButton="filled" [disabled]="machine() === '' && start() === ''" (click)="send(machine(), start())">
+      <button i18n matButton mat-dialog-close>Cancel</button>
+      <button
+        i18n
+        matButton="filled"
+        [disabled]="machine() === '' && start() === ''"
+        (click)="send(machine(), start())"
+      >
         Fix
       </button>
     </mat-dialog-actions>

@@ -11,7 +11,7 @@ import { GuideReader } from '../../platform/guide/guide-reader';
   imports: [GuideReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h1>Guide</h1>
+    <h1 i18n>Guide</h1>
     <dk-guide-reader [at]="at()" (went)="go($event)" />
   `,
   styles: `

@@ -17,33 +17,38 @@ import type { JobsStore } from './jobs.store';
   imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Copy {{ row.number }} to a new job</h2>
+    <h2 i18n mat-dialog-title>Copy {{ row.number }} to a new job</h2>
     <form [formGroup]="form" (ngSubmit)="copy()">
       <mat-dialog-content>
-        <p class="quiet">Route, presses, inks and layouts are taken over. What changes?</p>
+        <p i18n class="quiet">Route, presses, inks and layouts are taken over. What changes?</p>
         <mat-form-field>
-          <mat-label>Number</mat-label>
+          <mat-label i18n>Number</mat-label>
           <input matInput formControlName="number" cdkFocusInitial maxlength="40" />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Quantity</mat-label>
+          <mat-label i18n>Quantity</mat-label>
           <input matInput type="number" formControlName="quantity" min="1" />
-          <mat-hint>{{ row.number }} is of {{ pieces }}</mat-hint>
+          <mat-hint i18n>{{ row.number }} is of {{ pieces }}</mat-hint>
         </mat-form-field>
-        <dk-date label="Due" [value]="form.controls.due.value" (picked)="form.controls.due.setValue($event)" />
+        <dk-date
+          i18n-label
+          label="Due"
+          [value]="form.controls.due.value"
+          (picked)="form.controls.due.setValue($event)"
+        />
         <mat-form-field>
-          <mat-label>Title</mat-label><input matInput formControlName="title" maxlength="120" />
+          <mat-label i18n>Title</mat-label><input matInput formControlName="title" maxlength="120" />
         </mat-form-field>
         <mat-form-field class="customer">
-          <mat-label>Customer</mat-label><input matInput formControlName="customer" maxlength="120" />
+          <mat-label i18n>Customer</mat-label><input matInput formControlName="customer" maxlength="120" />
         </mat-form-field>
         @if (failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Copy</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Copy</button>
       </mat-dialog-actions>
     </form>
   `,

@@ -16,6 +16,7 @@ import { selectMay } from '../../platform/session.state';
 import { enteredText } from '../../ui/entered-words';
 import { count, dateText, many, timeText } from '../../ui/format';
 import { bytesOfFile } from './file-bytes';
+import { WordPipe } from '../../ui/word';
 
 /** Bytes of a file that is sent to be read. */
 const MOST_BYTES = 1_000_000;
@@ -28,7 +29,15 @@ type Read = Exchanged & { readonly name: string };
 /** A file of another program, or a job file: what it asks for and has counted, seen before anything of it is taken in. */
 @Component({
   selector: 'dk-job-file-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, MatProgressBarModule, RouterLink],
+  imports: [
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatProgressBarModule,
+    RouterLink,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-file.page.html',
   styleUrls: ['../../ui/list-page.scss', './job-file.page.scss'],
@@ -52,7 +61,7 @@ export class JobFilePage {
   protected readonly family = computed(() => {
     const family = this.read()?.job?.family;
     if (!family) return '';
-    return family === 'gang' ? 'Gang' : FAMILY_RULES[family].name;
+    return family === 'gang' ? $localize`Gang` : FAMILY_RULES[family].name;
   });
   protected readonly due = computed(() => dateText(this.read()?.job?.due));
 
@@ -63,7 +72,7 @@ export class JobFilePage {
     this.faults.set([]);
     this.entered.set('');
     if (file.size > MOST_BYTES) {
-      this.faults.set([`${file.name} is larger than 1 MB. A job is smaller; take out what is not of it.`]);
+      this.faults.set([$localize`${file.name} is larger than 1 MB. A job is smaller; take out what is not of it.`]);
       return;
     }
     const { text, base64 } = await bytesOfFile(file);
@@ -78,7 +87,7 @@ export class JobFilePage {
   }
 
   private readExchange(name: string, base64: string): void {
-    this.busy.set(`Reading ${name}`);
+    this.busy.set($localize`Reading ${name}`);
     this.api.readExchange(base64).subscribe({
       next: (told) => {
         this.busy.set('');
@@ -97,7 +106,7 @@ export class JobFilePage {
     this.busy.set('');
     const { text, problem } = failureOf(error);
     const lines = problem?.errors?.map(({ path, message }) =>
-      path.startsWith('line ') ? `${path.replace('line', 'Line')}: ${message}` : message,
+      path.startsWith('line ') ? `${path.replace('line', $localize`Line`)}: ${message}` : message,
     );
     this.faults.set(lines && lines.length > 0 ? lines : [text]);
   }
@@ -105,7 +114,7 @@ export class JobFilePage {
   protected begin(): void {
     const job = this.read()?.job;
     if (!job) return;
-    this.busy.set('Planning the job');
+    this.busy.set($localize`Planning the job`);
     this.faults.set([]);
     this.api.createJob({ ...job, number: this.number().trim() }).subscribe({
       next: ({ id }) => void this.router.navigate(['/jobs', id]),
@@ -115,7 +124,7 @@ export class JobFilePage {
 
   protected enter(): void {
     const lines = this.read()?.counts ?? [];
-    this.busy.set('Entering the counts');
+    this.busy.set($localize`Entering the counts`);
     this.faults.set([]);
     this.book.enterCounts({ device: deviceName(), lines: [...lines] }).subscribe({
       next: (one) => {

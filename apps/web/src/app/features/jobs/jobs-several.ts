@@ -5,39 +5,46 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { JobRow } from '@druckerei/contract';
 import { JobsStore } from './jobs.store';
 import { SeveralStore } from './several.store';
+import { WordPipe } from '../../ui/word';
 
 /** What can be done to all jobs that are ticked, how far it is, and what became of each. */
 @Component({
   selector: 'dk-jobs-several',
-  imports: [MatButtonModule, MatIconModule, MatProgressBarModule],
+  imports: [MatButtonModule, MatIconModule, MatProgressBarModule, WordPipe],
   providers: [SeveralStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="row">
-      <b>{{ rows().length === 1 ? '1 job' : rows().length + ' jobs' }}</b>
+      <b>{{ rows().length === 1 ? ('1 job' | word) : rows().length + (' jobs' | word) }}</b>
       @if (several.doing(); as doing) {
-        <span>{{ doing }}, {{ several.done().length }} of {{ several.of() }}</span>
-        <button matButton (click)="several.stop()">Stop</button>
+        <span i18n>{{ doing }}, {{ several.done().length }} of {{ several.of() }}</span>
+        <button i18n matButton (click)="several.stop()">Stop</button>
       } @else {
         @if (mayEdit()) {
-          <button matButton (click)="release()"><mat-icon>task_alt</mat-icon>Release</button>
+          <button matButton (click)="release()">
+            <mat-icon>task_alt</mat-icon><ng-container i18n>Release</ng-container>
+          </button>
         }
         @if (rows().length <= most) {
-          <a matButton [href]="tickets()" target="_blank"><mat-icon>print</mat-icon>Print tickets</a>
+          <a matButton [href]="tickets()" target="_blank"
+            ><mat-icon>print</mat-icon><ng-container i18n>Print tickets</ng-container></a
+          >
         } @else {
-          <span class="quiet">Tickets are printed for {{ most }} jobs at once.</span>
+          <span i18n class="quiet">Tickets are printed for {{ most }} jobs at once.</span>
         }
         @if (mayEdit()) {
-          <button matButton (click)="copy()"><mat-icon>content_copy</mat-icon>Copy</button>
+          <button matButton (click)="copy()">
+            <mat-icon>content_copy</mat-icon><ng-container i18n>Copy</ng-container>
+          </button>
         }
-        <button matButton (click)="cleared.emit()">Tick none</button>
+        <button i18n matButton (click)="cleared.emit()">Tick none</button>
       }
     </div>
     @if (several.doing()) {
       <mat-progress-bar [value]="(100 * several.done().length) / several.of()" [attr.aria-label]="several.doing()" />
     }
     @if (several.done().length > 0) {
-      <ul aria-label="What became of them">
+      <ul i18n-aria-label aria-label="What became of them">
         @for (one of several.done(); track one.row.id) {
           <li>
             <mat-icon aria-hidden="true">{{ one.ok ? 'check' : 'error_outline' }}</mat-icon><b>{{ one.row.number }}</b
@@ -46,7 +53,7 @@ import { SeveralStore } from './several.store';
         }
       </ul>
       @if (!several.doing()) {
-        <button matButton (click)="several.clear()">Put this list away</button>
+        <button i18n matButton (click)="several.clear()">Put this list away</button>
       }
     }
   `,

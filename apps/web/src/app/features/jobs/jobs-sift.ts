@@ -12,19 +12,19 @@ import { DateBox } from '../../ui/date-box';
 import { JobsStore } from './jobs.store';
 
 const STATUSES = [
-  { id: 'draft', name: 'Draft' },
-  { id: 'released', name: 'Released' },
-  { id: 'changed', name: 'Released, changed since' },
-  { id: 'aside', name: 'Put aside' },
+  { id: 'draft', name: $localize`Draft` },
+  { id: 'released', name: $localize`Released` },
+  { id: 'changed', name: $localize`Released, changed since` },
+  { id: 'aside', name: $localize`Put aside` },
 ] as const;
 
 /** Columns that may be put away; number and title stay. */
 const CHOOSABLE = [
-  { id: 'customer', name: 'Customer' },
-  { id: 'quantity', name: 'Quantity' },
-  { id: 'due', name: 'Due' },
-  { id: 'status', name: 'Status' },
-  { id: 'changedAt', name: 'Last change' },
+  { id: 'customer', name: $localize`Customer` },
+  { id: 'quantity', name: $localize`Quantity` },
+  { id: 'due', name: $localize`Due` },
+  { id: 'status', name: $localize`Status` },
+  { id: 'changedAt', name: $localize`Last change` },
 ] as const;
 
 /** Sifts the list of jobs and chooses its columns; fetched once the list stands. */

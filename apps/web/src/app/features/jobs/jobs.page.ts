@@ -37,6 +37,7 @@ import { JobsSeveral } from './jobs-several';
 import { JobsSift } from './jobs-sift';
 import { JobsStore } from './jobs.store';
 import type { NewJobDialog, NewJobFrom } from './new-job.dialog';
+import { WordPipe } from '../../ui/word';
 
 /** Columns that may be put away; number and title stay. */
 const CHOOSABLE = ['customer', 'quantity', 'due', 'status', 'changedAt'] as const;
@@ -58,6 +59,7 @@ const CHOOSABLE = ['customer', 'quantity', 'due', 'status', 'changedAt'] as cons
     ProductPicture,
     RouterLink,
     StatusMark,
+    WordPipe,
   ],
   providers: [JobsStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -82,8 +84,8 @@ export class JobsPage implements OnDestroy {
   protected readonly format = { count, dateText, timeText };
   private readonly searchField = viewChild<ElementRef<HTMLInputElement>>('search');
   private readonly takeBack = inject(Commands).offerPage([
-    { id: 'search', name: 'Search jobs', key: '/', run: () => this.searchField()?.nativeElement.focus() },
-    { id: 'new', name: 'New job', key: 'n', run: () => void this.newJob() },
+    { id: 'search', name: $localize`Search jobs`, key: '/', run: () => this.searchField()?.nativeElement.focus() },
+    { id: 'new', name: $localize`New job`, key: 'n', run: () => void this.newJob() },
   ]);
 
   private readonly ids = signal<ReadonlySet<number>>(new Set());

@@ -48,6 +48,7 @@ import { offerNumber } from '../../platform/next-number';
 import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
 import { COVER_NAMES, MEASURES, OPENING, offeredSize, outlookWords, usualAnswers } from './new-job.words';
+import { WordPipe } from '../../ui/word';
 
 /** Milliseconds without a change before the best way is looked for. */
 const SETTLED_MS = 350;
@@ -77,6 +78,7 @@ export interface NewJobFrom {
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-job.dialog.html',
@@ -226,7 +228,7 @@ export class NewJobDialog {
   private readonly problem = computed((): string | undefined => {
     const asked = this.form.controls;
     const made = this.job();
-    if (asked.quantity.value === null) return 'How many are ordered?';
+    if (asked.quantity.value === null) return $localize`How many are ordered?`;
     const measures = [asked.quantity, asked.front, asked.back, asked.lengthMm, asked.breadthMm, asked.depthMm];
     if (!made || measures.some(({ invalid }) => invalid)) return '';
     const outcome = this.planned();

@@ -16,24 +16,29 @@ import {
 } from '@druckerei/core';
 
 /** What may lie over the print. */
-export const COVER_NAMES: Readonly<Record<CoverWork, string>> = { none: 'Nothing', varnish: 'Varnish', film: 'Film' };
+export const COVER_NAMES: Readonly<Record<CoverWork, string>> = {
+  none: $localize`Nothing`,
+  varnish: $localize`Varnish`,
+  film: $localize`Film`,
+};
 /** What the two measures of a family are called. */
 export const MEASURES: Partial<Readonly<Record<AskedFamily, readonly [string, string]>>> = {
-  labels: ['Width across the web', 'Height along it'],
-  'paper-roll': ['Width of the roll', 'Repeat of the design'],
-  numbered: ['Width', 'Height'],
-  stationery: ['Width', 'Height'],
-  wallet: ['Panel width', 'Thickness inside'],
-  envelope: ['Width', 'Thickness of what goes in'],
+  labels: [$localize`Width across the web`, $localize`Height along it`],
+  'paper-roll': [$localize`Width of the roll`, $localize`Repeat of the design`],
+  numbered: [$localize`Width`, $localize`Height`],
+  stationery: [$localize`Width`, $localize`Height`],
+  wallet: [$localize`Panel width`, $localize`Thickness inside`],
+  envelope: [$localize`Width`, $localize`Thickness of what goes in`],
 };
 /** What they are called of a box. */
-export const OPENING = ['Length, inside', 'Width, inside'] as const;
+export const OPENING = [$localize`Length, inside`, $localize`Width, inside`] as const;
 
 /** Sections by their pages: 12 sections of 16 pages, or 32 + 4 pages. */
 function inSections(pages: readonly number[]): string {
   const [first] = pages;
-  if (pages.length > 1 && pages.every((one) => one === first)) return `${pages.length} sections of ${first} pages`;
-  return `Sections of ${pages.join(' + ')} pages`;
+  if (pages.length > 1 && pages.every((one) => one === first))
+    return $localize`${pages.length} sections of ${first} pages`;
+  return $localize`Sections of ${pages.join(' + ')} pages`;
 }
 
 /** The offered size of these measures, if it is one of them. */
@@ -62,8 +67,8 @@ export function outlookWords(job: Job, planned: Plan): string {
       : '';
   const carriers = figureOf(planned, 'total.plates');
   const [first] = Object.values(layouts);
-  const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : 'press sheets';
+  const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : $localize`press sheets`;
   const plates = sayQuantity(carriers?.value ?? 0, carriers?.unit ?? 'plates');
   const cost = sayQuantity(totals.cost.total, totals.currency);
-  return `${sections}${numberText(sheets)} ${unit}, ${plates}, ${job.route.length} stations, ${cost}.`;
+  return $localize`${sections}${numberText(sheets)} ${unit}, ${plates}, ${job.route.length} stations, ${cost}.`;
 }

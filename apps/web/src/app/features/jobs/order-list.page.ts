@@ -194,7 +194,7 @@ export class OrderListPage {
         this.busy.set(false);
         const { text, problem } = failureOf(error);
         const lines = refusedLines(problem, (at) => begun[at]?.line);
-        this.failed.set(lines === '' ? text : `None was begun. ${lines}`);
+        this.failed.set(lines === '' ? text : $localize`None was begun. ${lines}`);
       },
     });
   }

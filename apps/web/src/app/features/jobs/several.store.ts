@@ -25,18 +25,18 @@ export class SeveralStore {
     const release = (row: JobRow): Observable<string> =>
       this.api.job(row.id).pipe(
         switchMap((seen) => this.api.release(seen)),
-        map(({ revision }) => `revision ${revision} is released`),
+        map(({ revision }) => $localize`revision ${revision} is released`),
       );
-    this.each('Releasing', rows, release, then);
+    this.each($localize`Releasing`, rows, release, then);
   }
 
   copy(rows: readonly JobRow[], then: () => void): void {
     const copy = (row: JobRow): Observable<string> =>
       this.api.nextNumber().pipe(
         switchMap((number) => this.api.copyJob(row.id, { number, title: row.title, due: null })),
-        map(({ job }) => `copied to ${job.number}`),
+        map(({ job }) => $localize`copied to ${job.number}`),
       );
-    this.each('Copying', rows, copy, then);
+    this.each($localize`Copying`, rows, copy, then);
   }
 
   /** Begins no further job; what is done stays done. */

@@ -14,11 +14,20 @@ import { count, many, money, monthText } from '../../ui/format';
 import { saveText } from '../../ui/save-text';
 import { LearningApi } from './learning.api';
 import { amountOf, lateText, reasonsText } from './learning-words';
+import { WordPipe } from '../../ui/word';
 
 /** What was planned and what happened, job by job of a month: the largest differences first, with their reasons. */
 @Component({
   selector: 'dk-happened-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatProgressBarModule, MatSelectModule, RouterLink],
+  imports: [
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatProgressBarModule,
+    MatSelectModule,
+    RouterLink,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './happened.page.html',
   styleUrl: './happened.page.scss',

@@ -8,7 +8,11 @@ import { type Operation, OPERATIONS, OPERATION_RULES, RULE_WEIGHTS, houseRuleId 
 import { failureOf } from '../../platform/problem';
 import type { NormsStore } from './norms.store';
 
-const WEIGHT_NAMES = { off: 'off', soft: 'soft: a warning', hard: 'hard: nothing is released against it' } as const;
+const WEIGHT_NAMES = {
+  off: 'off',
+  soft: $localize`soft: a warning`,
+  hard: $localize`hard: nothing is released against it`,
+} as const;
 
 /** Adds a rule of the house: in one lane, one operation comes before another. Its reason is shown where it fires. */
 @Component({
@@ -16,11 +20,11 @@ const WEIGHT_NAMES = { off: 'off', soft: 'soft: a warning', hard: 'hard: nothing
   imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>A rule of this house</h2>
+    <h2 i18n mat-dialog-title>A rule of this house</h2>
     <form (submit)="$event.preventDefault(); add(reason.value)">
       <mat-dialog-content>
         <mat-form-field>
-          <mat-label>This comes first</mat-label>
+          <mat-label i18n>This comes first</mat-label>
           <mat-select [value]="first()" (selectionChange)="first.set($event.value)" cdkFocusInitial>
             @for (one of operations; track one.id) {
               <mat-option [value]="one.id">{{ one.name }}</mat-option>
@@ -28,7 +32,7 @@ const WEIGHT_NAMES = { off: 'off', soft: 'soft: a warning', hard: 'hard: nothing
           </mat-select>
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Then this</mat-label>
+          <mat-label i18n>Then this</mat-label>
           <mat-select [value]="then()" (selectionChange)="then.set($event.value)">
             @for (one of operations; track one.id) {
               <mat-option [value]="one.id">{{ one.name }}</mat-option>
@@ -36,21 +40,21 @@ const WEIGHT_NAMES = { off: 'off', soft: 'soft: a warning', hard: 'hard: nothing
           </mat-select>
         </mat-form-field>
         <mat-form-field>
-          <mat-label>How much it counts</mat-label>
+          <mat-label i18n>How much it counts</mat-label>
           <mat-select [value]="weight()" (selectionChange)="weight.set($event.value)">
             @for (one of weights; track one.value) {
               <mat-option [value]="one.value">{{ one.name }}</mat-option>
             }
           </mat-select>
         </mat-form-field>
-        <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
+        <mat-form-field><mat-label i18n>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
         @if (failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Set the rule</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Set the rule</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -76,11 +80,11 @@ export class HouseRuleDialog {
 
   protected add(reason: string): void {
     if (this.first() === this.then()) {
-      this.failed.set('Choose two operations: one cannot come before itself.');
+      this.failed.set($localize`Choose two operations: one cannot come before itself.`);
       return;
     }
     if (reason.trim() === '') {
-      this.failed.set('Say why: the reason is shown where the rule fires.');
+      this.failed.set($localize`Say why: the reason is shown where the rule fires.`);
       return;
     }
     const id = houseRuleId(this.first(), this.then());

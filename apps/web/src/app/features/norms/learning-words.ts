@@ -10,19 +10,23 @@ export function weightText({ kind, weight, logged, evidence }: NormProposalLine)
   const verb = evidence.length === 1 ? 'counts' : 'count';
   switch (kind) {
     case 'running':
-      return `${runs} ${verb} for ${count(logged)} units, the norm for ${count(weight)}`;
+      return $localize`${runs} ${verb} for ${count(logged)} units, the norm for ${count(weight)}`;
     case 'efficiency':
-      return `${runs} ${verb} for ${hoursText(logged)}, the norm for ${hoursText(weight)}`;
+      return $localize`${runs} ${verb} for ${hoursText(logged)}, the norm for ${hoursText(weight)}`;
     case 'set-up':
     case 'set-up time':
     case 'spread':
-      return `${runs}; the norm counts for ${count(weight)}`;
+      return $localize`${runs}; the norm counts for ${count(weight)}`;
   }
 }
 
 /** What ran, as evidence of a kind of norm counts it. */
 export const amountText = (kind: NormProposalLine['kind'], amount: number): string =>
-  kind === 'running' ? `${count(amount)} units` : kind === 'efficiency' ? hoursText(amount) : '1 set-up';
+  kind === 'running'
+    ? $localize`${count(amount)} units`
+    : kind === 'efficiency'
+      ? hoursText(amount)
+      : $localize`1 set-up`;
 
 /** Where on a strip the marks of a proposal stand, per cent of its length; a bit of room at both ends. */
 export function stripOf({ now, value, low, high }: Pick<NormProposalLine, 'now' | 'value' | 'low' | 'high'>): {
@@ -42,15 +46,15 @@ export function changeText({ now, value }: Pick<NormProposalLine, 'now' | 'value
   if (now === 0) return 'more';
   const share = (value - now) / now;
   return share >= 1
-    ? `${count(value / now, 1)} times`
+    ? $localize`${count(value / now, 1)} times`
     : `${count(Math.abs(share) * 100)} % ${share < 0 ? 'less' : 'more'}`;
 }
 
 /** Days late or early. */
 export function lateText({ late }: Pick<HappenedJob, 'late'>): string {
   if (late === null) return '';
-  if (late === 0) return 'on the day';
-  return late > 0 ? `${many(late, 'day')} late` : `${many(-late, 'day')} early`;
+  if (late === 0) return $localize`on the day`;
+  return late > 0 ? $localize`${many(late, 'day')} late` : $localize`${many(-late, 'day')} early`;
 }
 
 /** Reasons with their amounts. */

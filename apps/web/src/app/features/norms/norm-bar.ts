@@ -8,11 +8,21 @@ import { EffectTable } from '../../ui/effect-table';
 import { Standing } from '../../ui/standing';
 import { NormEdits } from './norm-edits';
 import { NormsStore } from './norms.store';
+import { WordPipe } from '../../ui/word';
 
 /** What is typed and not set: why, what it does to the open jobs, and setting or leaving it. */
 @Component({
   selector: 'dk-norm-bar',
-  imports: [EffectTable, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, Standing, UndoBar],
+  imports: [
+    EffectTable,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    Standing,
+    UndoBar,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './norm-bar.html',
   styles: `

@@ -121,7 +121,7 @@ export class NormEdits {
 
   /** Brings back what stood before what was set last. */
   takeBack(): void {
-    this.sending.send(this.norms.changeAll([...this.back()], 'taken back'), () => this.back.set([]));
+    this.sending.send(this.norms.changeAll([...this.back()], $localize`taken back`), () => this.back.set([]));
   }
 
   /** What stands beside what is typed, where somebody else was faster. */

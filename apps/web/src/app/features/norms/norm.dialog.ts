@@ -22,7 +22,7 @@ import type { NormRow, NormsStore } from './norms.store';
       <mat-dialog-content>
         @if (row.norm.choices; as choices) {
           <mat-form-field>
-            <mat-label>Value</mat-label>
+            <mat-label i18n>Value</mat-label>
             <mat-select [value]="choice()" (selectionChange)="choice.set($event.value)">
               @for (words of choices; track words; let i = $index) {
                 <mat-option [value]="i">{{ words }}</mat-option>
@@ -31,7 +31,7 @@ import type { NormRow, NormsStore } from './norms.store';
           </mat-form-field>
         } @else {
           <mat-form-field>
-            <mat-label>Value</mat-label>
+            <mat-label i18n>Value</mat-label>
             <input
               matInput
               #value
@@ -41,36 +41,38 @@ import type { NormRow, NormsStore } from './norms.store';
               (input)="typed.set(value.value)"
             />
             <span matTextSuffix>&nbsp;{{ unit }}</span>
-            <mat-hint>{{ limits }}; shipped {{ text(row.norm.value) }}</mat-hint>
+            <mat-hint i18n>{{ limits }}; shipped {{ text(row.norm.value) }}</mat-hint>
           </mat-form-field>
         }
         @if (scopes.length > 0) {
           <mat-form-field>
-            <mat-label>Told for</mat-label>
+            <mat-label i18n>Told for</mat-label>
             <mat-select [value]="scope()" (selectionChange)="scope.set($event.value)">
-              <mat-option value="">everything</mat-option>
+              <mat-option i18n value="">everything</mat-option>
               @for (one of scopes; track one.scope) {
                 <mat-option [value]="one.scope">{{ one.name }}</mat-option>
               }
             </mat-select>
-            <mat-hint>A machine comes before a run length, that before a surface, all before the house.</mat-hint>
+            <mat-hint i18n>A machine comes before a run length, that before a surface, all before the house.</mat-hint>
           </mat-form-field>
         }
-        <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
+        <mat-form-field><mat-label i18n>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
         @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing()" />
         }
         @if (sending.failed(); as message) {
           <p role="alert">{{ message }}</p>
         }
-        <p class="quiet">Drafts are planned anew with it. Released revisions keep the norms they were planned with.</p>
+        <p i18n class="quiet">
+          Drafts are planned anew with it. Released revisions keep the norms they were planned with.
+        </p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
         @if (isSet()) {
           <button matButton type="button" (click)="send(null, reason.value)">{{ withdraw() }}</button>
         }
-        <button matButton="filled" type="submit">Set the norm</button>
+        <button i18n matButton="filled" type="submit">Set the norm</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -117,7 +119,9 @@ export class NormDialog {
     const value = this.read(text);
     if (value === undefined || !isWithin(norm, value)) {
       this.sending.refuse(
-        value === undefined ? `“${text}” is no number; write it like 1,200 or 0.5` : `${norm.name} goes ${this.limits}`,
+        value === undefined
+          ? $localize`“${text}” is no number; write it like 1,200 or 0.5`
+          : $localize`${norm.name} goes ${this.limits}`,
       );
       return;
     }
@@ -131,7 +135,8 @@ export class NormDialog {
   }
 
   protected readonly isSet = (): boolean => this.data.norms.works()?.norms[this.normId()] !== undefined;
-  protected readonly withdraw = (): string => (this.scope() === '' ? 'As shipped again' : 'As for everything again');
+  protected readonly withdraw = (): string =>
+    this.scope() === '' ? $localize`As shipped again` : $localize`As for everything again`;
 
   /** The norm, or what is told of it for one place. */
   private readonly normId = (): string =>
@@ -145,6 +150,6 @@ export class NormDialog {
   protected standing(): StandingRow[] {
     const { choices } = this.row.norm;
     const words = (value: number): string => choices?.[value] ?? this.text(value);
-    return [{ what: 'Value', now: words(this.now()), yours: choices ? words(this.choice()) : this.typed() }];
+    return [{ what: $localize`Value`, now: words(this.now()), yours: choices ? words(this.choice()) : this.typed() }];
   }
 }

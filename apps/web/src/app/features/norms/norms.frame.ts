@@ -10,15 +10,15 @@ import { AreaNav } from '../../ui/area-nav';
   imports: [AreaNav, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-area-nav label="Norms and what the log says" [places]="places()" />
+    <dk-area-nav i18n-label label="Norms and what the log says" [places]="places()" />
     <router-outlet />
   `,
 })
 export class NormsFrame {
   private readonly seesPrices = inject(Store).selectSignal(selectMay('prices'));
   protected readonly places = computed(() => [
-    { name: 'In force', to: '/norms', exact: true as const },
-    { name: 'Proposals', to: '/norms/proposals' },
-    ...(this.seesPrices() ? [{ name: 'Planned and happened', to: '/norms/happened' }] : []),
+    { name: $localize`In force`, to: '/norms', exact: true as const },
+    { name: $localize`Proposals`, to: '/norms/proposals' },
+    ...(this.seesPrices() ? [{ name: $localize`Planned and happened`, to: '/norms/happened' }] : []),
   ]);
 }

@@ -26,18 +26,19 @@ import { NormBar } from './norm-bar';
 import { NormEdits } from './norm-edits';
 import { NormDialog } from './norm.dialog';
 import { type NormRow, NormsStore } from './norms.store';
+import { WordPipe } from '../../ui/word';
 
 const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
-  spoilage: 'Spoilage',
-  table: 'Spoilage table',
-  machines: 'Machines',
-  'press room': 'Press room',
-  finishing: 'Finishing',
-  rules: 'Route rules',
-  quality: 'Quality',
-  paper: 'Paper and rolls',
-  drying: 'Drying',
-  prices: 'Prices',
+  spoilage: $localize`Spoilage`,
+  table: $localize`Spoilage table`,
+  machines: $localize`Machines`,
+  'press room': $localize`Press room`,
+  finishing: $localize`Finishing`,
+  rules: $localize`Route rules`,
+  quality: $localize`Quality`,
+  paper: $localize`Paper and rolls`,
+  drying: $localize`Drying`,
+  prices: $localize`Prices`,
 };
 
 /** A letter for each kind of source, read with the legend over the table. */
@@ -45,9 +46,9 @@ const MARKS: Readonly<Record<SourceLabel, { mark: string; words: string }>> = {
   standard: { mark: 'S', words: 'standard' },
   literature: { mark: 'L', words: 'literature' },
   identity: { mark: '=', words: 'identity' },
-  practice: { mark: 'P', words: 'common practice, no source' },
-  memory: { mark: 'M', words: 'from memory' },
-  'set by user': { mark: 'W', words: 'set by this works' },
+  practice: { mark: 'P', words: $localize`common practice, no source` },
+  memory: { mark: 'M', words: $localize`from memory` },
+  'set by user': { mark: 'W', words: $localize`set by this works` },
 };
 
 const REASONS = new Map(RULE_IDS.map((id) => [`rule.${id}`, ROUTE_RULES[id].reason]));
@@ -62,6 +63,7 @@ const REASONS = new Map(RULE_IDS.map((id) => [`rule.${id}`, ROUTE_RULES[id].reas
     MatProgressBarModule,
     MatTooltipModule,
     NormBar,
+    WordPipe,
   ],
   providers: [NormsStore, NormEdits],
   changeDetection: ChangeDetectionStrategy.OnPush,

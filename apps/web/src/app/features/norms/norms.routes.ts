@@ -20,7 +20,7 @@ export const normsRoutes: Routes = [
       },
       {
         path: 'happened',
-        title: 'Planned and happened - Druckerei',
+        title: $localize`Planned and happened - Druckerei`,
         loadComponent: () => import('./happened.page').then((m) => m.HappenedPage),
       },
     ],

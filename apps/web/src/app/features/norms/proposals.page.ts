@@ -22,6 +22,7 @@ import { normUnit, normValue } from '../../ui/norm-text';
 import { LearningApi } from './learning.api';
 import { amountText, changeText, weightText } from './learning-words';
 import { ProposalStrip } from './ui/proposal-strip';
+import { WordPipe } from '../../ui/word';
 
 /** What the log of the floor proposes for norms, with its evidence: taken, refused, or left until it says more. */
 @Component({
@@ -36,6 +37,7 @@ import { ProposalStrip } from './ui/proposal-strip';
     MatProgressBarModule,
     ProposalStrip,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './proposals.page.html',

@@ -19,6 +19,7 @@ import { GROUPS, type QualityChart, type RuleSet, alarmText, chartsOf, driftText
 import { PERIODS, periodText } from './periods';
 import { QualityApi } from './quality.api';
 import { ControlChartView } from './ui/control-chart';
+import { WordPipe } from '../../ui/word';
 
 /** What was measured: chance told from what is not, drift with where it began, the process beside the tolerance. */
 @Component({
@@ -32,6 +33,7 @@ import { ControlChartView } from './ui/control-chart';
     MatProgressBarModule,
     MatSelectModule,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './charts.page.html',

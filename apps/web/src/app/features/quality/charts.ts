@@ -26,11 +26,11 @@ export const rulesOf = (set: RuleSet): RunRule[] =>
 
 /** What is measured, with its unit and the digits that it is told with. */
 const OF: Readonly<Record<Reading, { readonly name: string; readonly unit: string; readonly digits: number }>> = {
-  register: { name: 'Register', unit: 'mm', digits: 3 },
-  density: { name: 'Density', unit: '', digits: 3 },
-  colour: { name: 'Colour difference', unit: 'ΔE00', digits: 2 },
-  length: { name: 'Length', unit: 'mm', digits: 2 },
-  weight: { name: 'Weight', unit: 'g', digits: 2 },
+  register: { name: $localize`Register`, unit: 'mm', digits: 3 },
+  density: { name: $localize`Density`, unit: '', digits: 3 },
+  colour: { name: $localize`Colour difference`, unit: 'ΔE00', digits: 2 },
+  length: { name: $localize`Length`, unit: 'mm', digits: 2 },
+  weight: { name: $localize`Weight`, unit: 'g', digits: 2 },
 };
 
 /** A chart as it is drawn and told. */
@@ -97,7 +97,7 @@ function readingChart(series: ReadingSeries, { rules, group }: Wish): QualityCha
     from: [`${job.number} ${job.title} · ${title}`, machine, source].filter((one) => one !== null).join(', '),
     unit,
     digits,
-    along: counted ? 'Sheet' : 'Reading',
+    along: counted ? $localize`Sheet` : $localize`Reading`,
     x: made.chart.points.map((_, i) => all[i * group] ?? i),
     links: points.map(() => [job.number, job.id, step]),
     ...made,
@@ -159,11 +159,17 @@ function countedCharts(all: readonly Counted[], { rules }: Wish, words: CountedW
 }
 
 const SPOILED: CountedWords = {
-  ...{ name: 'Spoiled while running', unit: '%', each: 100, along: 'Run', chart: shareChart },
+  ...{ name: $localize`Spoiled while running`, unit: '%', each: 100, along: $localize`Run`, chart: shareChart },
 };
-const FAULTY: CountedWords = { name: 'Faulty in lots', unit: '%', each: 100, along: 'Lot', chart: shareChart };
+const FAULTY: CountedWords = {
+  name: $localize`Faulty in lots`,
+  unit: '%',
+  each: 100,
+  along: $localize`Lot`,
+  chart: shareChart,
+};
 const SEEN: CountedWords = {
-  ...{ name: 'Faults seen', unit: 'in 1,000', each: 1000, along: 'Run', chart: faultsChart },
+  ...{ name: $localize`Faults seen`, unit: $localize`in 1,000`, each: 1000, along: $localize`Run`, chart: faultsChart },
 };
 
 /** How much a chart wants to be looked at: beyond the tolerance first, then what goes away, then signals. */
@@ -185,10 +191,12 @@ export function chartsOf({ series, runs, lots }: Readings, set: RuleSet, group =
 
 /** What a chart says, in a few words; nothing where it is quiet. */
 export function alarmText({ beyond, drift, signals, along, x }: QualityChart): string {
-  if (beyond > 0) return `${many(beyond, 'reading')} beyond the tolerance`;
-  if (drift) return `goes away from ${along.toLowerCase()} ${count(drift.at)} on`;
+  if (beyond > 0) return $localize`${many(beyond, 'reading')} beyond the tolerance`;
+  if (drift) return $localize`goes away from ${along.toLowerCase()} ${count(drift.at)} on`;
   const first = signals[0];
-  return first ? `${many(signals.length, 'signal')} from ${along.toLowerCase()} ${count(x[first.from] ?? 0)} on` : '';
+  return first
+    ? $localize`${many(signals.length, 'signal')} from ${along.toLowerCase()} ${count(x[first.from] ?? 0)} on`
+    : '';
 }
 
 /** Where it began to go away, and what it came to. */
@@ -196,12 +204,15 @@ export function driftText({ drift, name, digits, unit, along }: QualityChart): s
   if (!drift) return '';
   const way = drift.change > 0 ? 'up' : 'down';
   const size = `${count(Math.abs(drift.change), digits)} ${unit}`.trim();
-  return `${name} stood level until ${along.toLowerCase()} ${count(drift.at)} and went ${way} from there: ${size} by the last reading.`;
+  return $localize`${name} stood level until ${along.toLowerCase()} ${count(drift.at)} and went ${way} from there: ${size} by the last reading.`;
 }
 
 /** A signal in words, with whose rule it is. */
 export function signalText({ rule, from, to }: RunSignal, { along, x }: Pick<QualityChart, 'along' | 'x'>): string {
   const at = (i: number): string => count(x[i] ?? 0);
-  const where = from === to ? `at ${along.toLowerCase()} ${at(to)}` : `${along.toLowerCase()} ${at(from)} to ${at(to)}`;
+  const where =
+    from === to
+      ? $localize`at ${along.toLowerCase()} ${at(to)}`
+      : $localize`${along.toLowerCase()} ${at(from)} to ${at(to)}`;
   return `${rule}, ${where}`;
 }

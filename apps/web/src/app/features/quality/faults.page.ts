@@ -17,7 +17,7 @@ import { QualityApi } from './quality.api';
 const BY = {
   Reason: ({ reason }: FaultLine) => reason,
   Station: ({ station }: FaultLine) => station,
-  Machine: ({ machine }: FaultLine) => machine ?? 'by hand',
+  Machine: ({ machine }: FaultLine) => machine ?? $localize`by hand`,
   Stock: ({ stock }: FaultLine) => stock || 'several',
   Shift: ({ shift }: FaultLine) => shift,
 } as const;

@@ -8,14 +8,14 @@ import { AreaNav } from '../../ui/area-nav';
   imports: [AreaNav, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-area-nav label="Quality" [places]="PLACES" />
+    <dk-area-nav i18n-label label="Quality" [places]="PLACES" />
     <router-outlet />
   `,
 })
 export class QualityFrame {
   protected readonly PLACES = [
-    { name: 'Readings', to: '/quality', exact: true },
-    { name: 'Faults', to: '/quality/faults' },
-    { name: 'Sampling', to: '/quality/sampling' },
+    { name: $localize`Readings`, to: '/quality', exact: true },
+    { name: $localize`Faults`, to: '/quality/faults' },
+    { name: $localize`Sampling`, to: '/quality/sampling' },
   ] as const;
 }

@@ -23,6 +23,7 @@ import { Api } from '../../platform/api';
 import { Theme } from '../../platform/theme';
 import { count, readNumber } from '../../ui/format';
 import { PassChart } from './ui/pass-chart';
+import { WordPipe } from '../../ui/word';
 
 /** Shares of the chance that the curve is read off at. */
 const CHANCES = [0.95, 0.5, 0.1] as const;
@@ -30,7 +31,7 @@ const CHANCES = [0.95, 0.5, 0.1] as const;
 /** How many pieces of a lot are looked at, how many of them may be faulty, and what such a plan lets pass. */
 @Component({
   selector: 'dk-sampling-page',
-  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, PassChart, RouterLink],
+  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, PassChart, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sampling.page.html',
   styleUrl: './sampling.page.scss',

@@ -20,35 +20,36 @@ const LEAST_LETTERS = 10;
   template: `
     <section>
       <dk-stream-mark />
-      <h1>The first manager</h1>
-      <p class="quiet">
+      <h1 i18n>The first manager</h1>
+      <p i18n class="quiet">
         Nobody has an account in this works yet. The terminal where the server was started shows a code: whoever reads
         it there makes the first account.
       </p>
       <form [formGroup]="form" (ngSubmit)="make()">
         <mat-form-field>
-          <mat-label>Code from the terminal</mat-label>
+          <mat-label i18n>Code from the terminal</mat-label>
           <input matInput formControlName="code" autocomplete="off" spellcheck="false" cdkFocusInitial />
-          <mat-error>As the terminal shows it</mat-error>
+          <mat-error i18n>As the terminal shows it</mat-error>
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Your name</mat-label><input matInput formControlName="name" autocomplete="name" />
-          <mat-error>As colleagues read it beside what you change</mat-error>
+          <mat-label i18n>Your name</mat-label><input matInput formControlName="name" autocomplete="name" />
+          <mat-error i18n>As colleagues read it beside what you change</mat-error>
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Name to sign in with</mat-label><input matInput formControlName="login" autocomplete="username" />
-          <mat-error>At most 80 letters</mat-error>
+          <mat-label i18n>Name to sign in with</mat-label
+          ><input matInput formControlName="login" autocomplete="username" />
+          <mat-error i18n>At most 80 letters</mat-error>
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Password</mat-label>
+          <mat-label i18n>Password</mat-label>
           <input matInput formControlName="password" type="password" autocomplete="new-password" />
-          <mat-hint>Ten letters or more; a few words that belong together for you alone</mat-hint>
-          <mat-error>Ten letters or more</mat-error>
+          <mat-hint i18n>Ten letters or more; a few words that belong together for you alone</mat-hint>
+          <mat-error i18n>Ten letters or more</mat-error>
         </mat-form-field>
         @if (failed(); as message) {
-          <p class="error" role="alert">{{ message }} <a routerLink="/sign-in">Go to sign in</a></p>
+          <p class="error" role="alert">{{ message }} <a i18n routerLink="/sign-in">Go to sign in</a></p>
         }
-        <button matButton="filled" [disabled]="asking()">Begin</button>
+        <button i18n matButton="filled" [disabled]="asking()">Begin</button>
       </form>
     </section>
   `,

@@ -18,7 +18,7 @@ import { SessionActions, sessionFeature } from '../../platform/session.state';
 import { StreamMark } from './stream-mark';
 
 /** What the server says where it wants a code beside the password. */
-const WANTS_CODE = 'The code of your second factor';
+const WANTS_CODE = $localize`The code of your second factor`;
 
 @Component({
   selector: 'dk-sign-in-page',
@@ -27,36 +27,36 @@ const WANTS_CODE = 'The code of your second factor';
   template: `
     <section>
       <dk-stream-mark />
-      <h1>Druckerei</h1>
-      <p class="quiet">Plans print jobs from order to ticket.</p>
+      <h1 i18n>Druckerei</h1>
+      <p i18n class="quiet">Plans print jobs from order to ticket.</p>
       <form (ngSubmit)="signIn(login.value, password.value, code()?.nativeElement?.value)">
         <mat-form-field
-          ><mat-label>Name</mat-label
+          ><mat-label i18n>Name</mat-label
           ><input matInput #login name="login" autocomplete="username" required cdkFocusInitial
         /></mat-form-field>
         <mat-form-field
-          ><mat-label>Password</mat-label
+          ><mat-label i18n>Password</mat-label
           ><input matInput #password name="password" type="password" autocomplete="current-password" required
         /></mat-form-field>
         @if (wantsCode()) {
           <mat-form-field>
-            <mat-label>Code of your second factor</mat-label>
+            <mat-label i18n>Code of your second factor</mat-label>
             <input matInput #code name="code" inputmode="numeric" autocomplete="one-time-code" />
-            <mat-hint>As your app shows it now, or a recovery code</mat-hint>
+            <mat-hint i18n>As your app shows it now, or a recovery code</mat-hint>
           </mat-form-field>
         }
         @if (refused(); as message) {
           <p class="error" role="alert">{{ message }}</p>
         }
-        <button matButton="filled" [disabled]="state().kind === 'asking'">Sign in</button>
+        <button i18n matButton="filled" [disabled]="state().kind === 'asking'">Sign in</button>
       </form>
       @if (first()) {
-        <p>Nobody has an account in this works yet. <a routerLink="/first">Make the first manager</a></p>
+        <p i18n>Nobody has an account in this works yet. <a routerLink="/first">Make the first manager</a></p>
       }
       @if (demo()) {
         <div class="demo">
-          <h2>Demo works</h2>
-          <p class="quiet">Sign in as</p>
+          <h2 i18n>Demo works</h2>
+          <p i18n class="quiet">Sign in as</p>
           @for (role of roles; track role.login) {
             <button matButton="outlined" (click)="signIn(role.login, 'weir-and-wheel')">{{ role.name }}</button>
           }
@@ -74,9 +74,9 @@ export class SignInPage {
   protected readonly first = this.store.selectSignal(sessionFeature.selectFirst);
   protected readonly demo = this.store.selectSignal(sessionFeature.selectDemo);
   protected readonly roles = [
-    { login: 'manager', name: 'Production manager' },
-    { login: 'operator', name: 'Press operator' },
-    { login: 'viewer', name: 'Sales desk' },
+    { login: 'manager', name: $localize`Production manager` },
+    { login: 'operator', name: $localize`Press operator` },
+    { login: 'viewer', name: $localize`Sales desk` },
   ];
   protected readonly refused = computed(() => {
     const state = this.state();

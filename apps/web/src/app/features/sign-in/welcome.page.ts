@@ -28,28 +28,28 @@ import { StreamMark } from './stream-mark';
     <section>
       <dk-stream-mark />
       @if (who(); as who) {
-        <h1>Welcome, {{ who.name }}</h1>
-        <p>
+        <h1 i18n>Welcome, {{ who.name }}</h1>
+        <p i18n>
           You sign in as <b>{{ who.login }}</b>. Choose a password: ten letters or more, a few words that belong
           together for you alone.
         </p>
         <form (ngSubmit)="choose(password.value)">
           <input type="text" name="login" autocomplete="username" [value]="who.login" hidden />
           <mat-form-field>
-            <mat-label>Password</mat-label>
+            <mat-label i18n>Password</mat-label>
             <input matInput #password name="password" type="password" autocomplete="new-password" cdkFocusInitial />
           </mat-form-field>
           @if (failed(); as message) {
             <p class="error" role="alert">{{ message }}</p>
           }
-          <button matButton="filled" [disabled]="asking()">Begin</button>
+          <button i18n matButton="filled" [disabled]="asking()">Begin</button>
         </form>
       } @else if (failed(); as message) {
-        <h1>This link leads nowhere</h1>
+        <h1 i18n>This link leads nowhere</h1>
         <p class="error" role="alert">{{ message }}</p>
-        <p><a routerLink="/sign-in">Go to sign in</a></p>
+        <p><a i18n routerLink="/sign-in">Go to sign in</a></p>
       } @else {
-        <mat-progress-bar mode="indeterminate" aria-label="Looking whom the link is for" />
+        <mat-progress-bar mode="indeterminate" i18n-aria-label aria-label="Looking whom the link is for" />
       }
     </section>
   `,

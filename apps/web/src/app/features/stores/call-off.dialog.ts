@@ -28,16 +28,16 @@ const whole = (text: string, least: number): number | undefined => {
   imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, Standing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Call off {{ data.lot.title }}</h2>
+    <h2 i18n mat-dialog-title>Call off {{ data.lot.title }}</h2>
     <form (submit)="$event.preventDefault(); call()">
       <mat-dialog-content>
-        <p class="quiet">{{ count(lot().pieces) }} on hand, {{ lot().place }}.</p>
+        <p i18n class="quiet">{{ count(lot().pieces) }} on hand, {{ lot().place }}.</p>
         <mat-form-field>
-          <mat-label>Pieces</mat-label>
+          <mat-label i18n>Pieces</mat-label>
           <input matInput #p inputmode="numeric" [value]="pieces()" (input)="pieces.set(p.value)" cdkFocusInitial />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>To</mat-label>
+          <mat-label i18n>To</mat-label>
           <input matInput #d maxlength="80" list="dk-destinations" [value]="destination()" (input)="choose(d.value)" />
         </mat-form-field>
         <datalist id="dk-destinations">
@@ -46,11 +46,11 @@ const whole = (text: string, least: number): number | undefined => {
           }
         </datalist>
         <mat-form-field>
-          <mat-label>Days on the road</mat-label>
+          <mat-label i18n>Days on the road</mat-label>
           <input matInput #t inputmode="numeric" [value]="days()" (input)="days.set(t.value)" />
-          <mat-hint>kept for this destination</mat-hint>
+          <mat-hint i18n>kept for this destination</mat-hint>
         </mat-form-field>
-        <dk-date label="Due there" [value]="due()" (picked)="due.set($event)" />
+        <dk-date i18n-label label="Due there" [value]="due()" (picked)="due.set($event)" />
         <p aria-live="polite" data-test="load">{{ outlook() }}</p>
         @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing()" />
@@ -60,8 +60,8 @@ const whole = (text: string, least: number): number | undefined => {
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Call off</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Call off</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -95,7 +95,8 @@ export class CallOffDialog {
     const [pieces, days] = [whole(this.pieces(), 1), whole(this.days(), 0)];
     const load = pieces === undefined ? undefined : this.data.stock.loadOf(this.lot(), pieces);
     if (load === undefined) return '';
-    const leaves = this.due() === '' || days === undefined ? '' : ` Leaves by ${dateText(leavesBy(this.due(), days))}.`;
+    const leaves =
+      this.due() === '' || days === undefined ? '' : $localize` Leaves by ${dateText(leavesBy(this.due(), days))}.`;
     return `${loadWords(load)}.${leaves}`;
   });
 
@@ -111,10 +112,10 @@ export class CallOffDialog {
     const [pieces, days, destination] = [whole(this.pieces(), 1), whole(this.days(), 0), this.destination().trim()];
     const wrong =
       pieces === undefined
-        ? 'A whole number of pieces is wanted, like 2,500.'
+        ? $localize`A whole number of pieces is wanted, like 2,500.`
         : destination === ''
-          ? 'Say where the pieces go.'
-          : 'Days on the road are a whole number, 0 where they arrive the same day.';
+          ? $localize`Say where the pieces go.`
+          : $localize`Days on the road are a whole number, 0 where they arrive the same day.`;
     if (pieces === undefined || destination === '' || days === undefined) {
       this.sending.refuse(wrong);
       return;
@@ -135,8 +136,8 @@ export class CallOffDialog {
   protected standing(): StandingRow[] {
     const days = this.data.stock.finished()?.destinations.find(({ name }) => name === this.destination().trim())?.days;
     return [
-      { what: 'Pieces', now: `${count(this.lot().pieces)} on hand`, yours: this.pieces() },
-      { what: 'Days on the road', now: days === undefined ? '' : count(days), yours: this.days() },
+      { what: $localize`Pieces`, now: $localize`${count(this.lot().pieces)} on hand`, yours: this.pieces() },
+      { what: $localize`Days on the road`, now: days === undefined ? '' : count(days), yours: this.days() },
     ];
   }
 }

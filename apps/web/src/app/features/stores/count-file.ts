@@ -26,12 +26,12 @@ interface Listed {
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file label="Stock out of a file" [kind]="kind()" [taking]="taking" (taken)="take($event)">
+    <dk-list-file i18n-label label="Stock out of a file" [kind]="kind()" [taking]="taking" (taken)="take($event)">
       <label
-        >Why
-        <input #reason maxlength="300" [value]="why()" (input)="why.set(reason.value)" />
+        ><ng-container i18n>Why </ng-container
+        ><input #reason maxlength="300" [value]="why()" (input)="why.set(reason.value)" />
       </label>
-      <span>What a line counts takes the place of what lay there. What no line tells stays as it is.</span>
+      <span i18n>What a line counts takes the place of what lay there. What no line tells stays as it is.</span>
     </dk-list-file>
   `,
   styleUrl: '../../ui/plain-select.scss',
@@ -39,11 +39,11 @@ interface Listed {
 export class CountFile {
   private readonly stores = inject(StoresStore);
   private readonly file = viewChild.required<ListFile<Listed>>(ListFile);
-  protected readonly why = signal('Counted by a list');
+  protected readonly why = signal($localize`Counted by a list`);
   protected readonly taking = new ListTaking<CountedList>({
     taken: ({ added, changed, same }) =>
-      `${many(added, 'lot')} came in, ${many(changed, 'count')} changed what stood, ${many(same, 'count')} found it as it stood.`,
-    stopped: 'Stopped. Nothing was taken, unless it had just come to its end.',
+      $localize`${many(added, 'lot')} came in, ${many(changed, 'count')} changed what stood, ${many(same, 'count')} found it as it stood.`,
+    stopped: $localize`Stopped. Nothing was taken, unless it had just come to its end.`,
   });
   /** What is no paper: what jobs need, and what lies there already. */
   private readonly others = computed(() => {

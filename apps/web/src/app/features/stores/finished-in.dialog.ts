@@ -15,31 +15,35 @@ import type { FinishedStore } from './finished.store';
   imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Finished pieces into the stock</h2>
+    <h2 i18n mat-dialog-title>Finished pieces into the stock</h2>
     <form (submit)="$event.preventDefault(); keep(pieces.value, place.value)">
       <mat-dialog-content>
         <mat-form-field>
-          <mat-label>Job</mat-label>
+          <mat-label i18n>Job</mat-label>
           <mat-select [value]="job()" (selectionChange)="job.set($event.value)" cdkFocusInitial>
             @for (one of stock.jobs(); track one.id) {
               <mat-option [value]="one.id">{{ one.number }} {{ one.title }}</mat-option>
             }
           </mat-select>
         </mat-form-field>
-        <mat-form-field><mat-label>Pieces</mat-label><input matInput #pieces inputmode="numeric" /></mat-form-field>
-        <mat-form-field><mat-label>Where they lie</mat-label><input matInput #place maxlength="80" /></mat-form-field>
+        <mat-form-field
+          ><mat-label i18n>Pieces</mat-label><input matInput #pieces inputmode="numeric"
+        /></mat-form-field>
+        <mat-form-field
+          ><mat-label i18n>Where they lie</mat-label><input matInput #place maxlength="80"
+        /></mat-form-field>
         @if (failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
         }
         @if (asked()) {
-          <mat-checkbox [checked]="meant()" (change)="meant.set($event.checked)"
+          <mat-checkbox i18n [checked]="meant()" (change)="meant.set($event.checked)"
             >It is so, I counted again</mat-checkbox
           >
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Take in</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Take in</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -65,7 +69,7 @@ export class FinishedInDialog {
   protected keep(text: string, place: string): void {
     const [job, pieces] = [this.job(), readNumber(text)];
     if (job === undefined || pieces === undefined || !Number.isInteger(pieces) || pieces < 1) {
-      this.failed.set('A whole number of pieces is wanted, like 2,500.');
+      this.failed.set($localize`A whole number of pieces is wanted, like 2,500.`);
       return;
     }
     this.stock.add({ job, pieces, place, ...(this.meant() ? { meant: true } : {}) }).subscribe({

@@ -12,11 +12,12 @@ import { CallOffDialog } from './call-off.dialog';
 import { FinishedInDialog } from './finished-in.dialog';
 import { FinishedStore } from './finished.store';
 import { loadWords } from './load-words';
+import { WordPipe } from '../../ui/word';
 
 /** Finished goods that wait for their call-off, and what has left. */
 @Component({
   selector: 'dk-finished-panel',
-  imports: [MatButtonModule, MatIconModule, RouterLink],
+  imports: [MatButtonModule, MatIconModule, RouterLink, WordPipe],
   providers: [FinishedStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './finished.panel.html',
@@ -41,10 +42,10 @@ export class FinishedPanel {
   }
   protected showChanges(): void {
     const data: ChangesData = {
-      title: 'How the roads changed',
+      title: $localize`How the roads changed`,
       kind: 'destination',
       subject: (name) => name,
-      value: (days) => (days === null ? 'new' : `${count(Number(days))} days`),
+      value: (days) => (days === null ? 'new' : $localize`${count(Number(days))} days`),
     };
     this.dialog.open(ChangesDialog, { data, width: '460px' });
   }

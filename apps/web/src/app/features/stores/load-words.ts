@@ -7,10 +7,10 @@ const many = (value: number, unit: string): string => `${count(value)} ${unitTex
 export function loadWords({ pallets, partly, kg, loadingM, vehicles }: CallOff): string {
   const mass = `${count(kg, kg < 1 ? 3 : kg < 100 ? 1 : 0)} kg`;
   if (loadingM === undefined || vehicles === undefined) return mass;
-  const rest = partly > 0 ? `${many(partly, 'pieces')} on one more` : '';
+  const rest = partly > 0 ? $localize`${many(partly, 'pieces')} on one more` : '';
   const full = pallets > 0 ? many(pallets, 'pallets') : '';
-  const on = [full, rest === '' ? '' : full === '' ? `${many(partly, 'pieces')} on one pallet` : rest]
+  const on = [full, rest === '' ? '' : full === '' ? $localize`${many(partly, 'pieces')} on one pallet` : rest]
     .filter(Boolean)
     .join(' and ');
-  return `${on}, ${mass}, ${count(loadingM, 1)} m of loading, ${many(vehicles, 'trucks')}`;
+  return $localize`${on}, ${mass}, ${count(loadingM, 1)} m of loading, ${many(vehicles, 'trucks')}`;
 }

@@ -12,6 +12,7 @@ import { Contested } from '../../platform/contested';
 import { count, readNumber, timeText } from '../../ui/format';
 import { Standing, type StandingRow } from '../../ui/standing';
 import type { StoresStore } from './stores.store';
+import { WordPipe } from '../../ui/word';
 
 export interface LotData {
   readonly stores: InstanceType<typeof StoresStore>;
@@ -22,22 +23,22 @@ export interface LotData {
 /** Puts a lot into the store, or counts, moves and uses one, with the reason that goes into its history. */
 @Component({
   selector: 'dk-lot-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ data.lot ? data.lot.name : 'Into the store' }}</h2>
+    <h2 mat-dialog-title>{{ data.lot ? data.lot.name : ('Into the store' | word) }}</h2>
     <form (submit)="$event.preventDefault(); keep(quantity.value, place.value, reason.value)">
       <mat-dialog-content>
         @if (!data.lot) {
           <mat-form-field>
-            <mat-label>What comes in</mat-label>
+            <mat-label i18n>What comes in</mat-label>
             <mat-select [value]="stock()" (selectionChange)="stock.set($event.value)" cdkFocusInitial>
-              <mat-optgroup label="Papers">
+              <mat-optgroup i18n-label label="Papers">
                 @for (one of stocks; track one.id) {
                   <mat-option [value]="one.id">{{ one.name }}</mat-option>
                 }
               </mat-optgroup>
-              <mat-optgroup label="What else jobs need">
+              <mat-optgroup i18n-label label="What else jobs need">
                 @for (one of others(); track one.key) {
                   <mat-option [value]="one.key">{{ one.name }}</mat-option>
                 }
@@ -47,7 +48,7 @@ export interface LotData {
         }
         @if (!data.lot && !other()) {
           <mat-form-field>
-            <mat-label>Sheet or roll</mat-label>
+            <mat-label i18n>Sheet or roll</mat-label>
             <mat-select [value]="key()" (selectionChange)="chosen.set($event.value)">
               @for (one of items(); track one.key) {
                 <mat-option [value]="one.key">{{ one.name }}</mat-option>
@@ -56,13 +57,14 @@ export interface LotData {
           </mat-form-field>
         }
         <mat-form-field>
-          <mat-label>{{ unit() }} on hand</mat-label>
+          <mat-label i18n>{{ unit() }} on hand</mat-label>
           <input matInput #quantity inputmode="numeric" [value]="data.lot ? count(data.lot.quantity, 3) : ''" />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Where it lies</mat-label><input matInput #place maxlength="80" [value]="data.lot?.place ?? ''" />
+          <mat-label i18n>Where it lies</mat-label
+          ><input matInput #place maxlength="80" [value]="data.lot?.place ?? ''" />
         </mat-form-field>
-        <mat-form-field><mat-label>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
+        <mat-form-field><mat-label i18n>Why</mat-label><input matInput #reason maxlength="300" /></mat-form-field>
         @if (sending.changed(); as why) {
           <dk-standing [why]="why" [rows]="standing(quantity.value, place.value)" />
         }
@@ -70,10 +72,10 @@ export interface LotData {
           <p role="alert" class="wrong">{{ message }}</p>
         }
         @if (history()?.length) {
-          <h3>How it changed</h3>
+          <h3 i18n>How it changed</h3>
           <ul>
             @for (entry of history(); track $index) {
-              <li>
+              <li i18n>
                 {{ count(entry.before, 3) }} to {{ count(entry.after, 3) }}{{ moved(entry) }}
                 <span class="quiet"
                   >({{ entry.reason ? entry.reason + ', ' : '' }}{{ entry.by }}, {{ time(entry.at) }})</span
@@ -84,8 +86,8 @@ export interface LotData {
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Keep</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Keep</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -164,7 +166,9 @@ export class LotDialog {
     const [lot, thing, { stores }] = [this.seen(), this.thing(), this.data];
     const isWhole = this.paper() !== undefined;
     if (quantity === undefined || quantity < 0 || (isWhole && !Number.isInteger(quantity))) {
-      this.sending.refuse(isWhole ? 'A whole number is wanted, like 2,500.' : 'A number is wanted, like 12.5.');
+      this.sending.refuse(
+        isWhole ? $localize`A whole number is wanted, like 2,500.` : $localize`A number is wanted, like 12.5.`,
+      );
       return;
     }
     const call: Observable<void> | undefined = lot
@@ -177,14 +181,16 @@ export class LotDialog {
     const now = this.seen();
     return now
       ? [
-          { what: `${this.unit()} on hand`, now: count(now.quantity, 3), yours: quantity },
-          { what: 'Where it lies', now: now.place, yours: place },
+          { what: $localize`${this.unit()} on hand`, now: count(now.quantity, 3), yours: quantity },
+          { what: $localize`Where it lies`, now: now.place, yours: place },
         ]
       : [];
   }
 
   /** Where a lot went with a change, if it did. */
   protected moved({ placeBefore, placeAfter }: HoldingHistoryEntry): string {
-    return placeBefore === placeAfter || !placeAfter ? '' : `, ${placeBefore ? `${placeBefore} to ` : ''}${placeAfter}`;
+    return placeBefore === placeAfter || !placeAfter
+      ? ''
+      : `, ${placeBefore ? $localize`${placeBefore} to ` : ''}${placeAfter}`;
   }
 }

@@ -26,6 +26,7 @@ import { PurchasingApi } from './purchasing/purchasing.api';
 import { SuppliersPanel } from './purchasing/suppliers.panel';
 import { DateBox } from '../../ui/date-box';
 import { StoresStore } from './stores.store';
+import { WordPipe } from '../../ui/word';
 
 const MOST_NUMBERS = 2;
 
@@ -46,6 +47,7 @@ const MOST_NUMBERS = 2;
     OrdersPanel,
     RouterLink,
     SuppliersPanel,
+    WordPipe,
   ],
   providers: [StoresStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -91,11 +93,11 @@ export class StoresPage {
     const names = new Map(this.stores.stores()?.holdings.map((lot) => [lot.key, lot.other?.name ?? this.paper(lot)]));
     const numbers = new Map(this.stores.needs()?.jobs.map(({ job, number }) => [String(job), number]));
     const data: ChangesData = {
-      title: 'How reservations changed',
+      title: $localize`How reservations changed`,
       kind: 'reservation',
       subject: (subject) => {
         const [job = '', key = ''] = subject.split(/ (.*)/);
-        return `${numbers.get(job) ?? `job ${job}`}, ${names.get(key) ?? key}`;
+        return `${numbers.get(job) ?? $localize`job ${job}`}, ${names.get(key) ?? key}`;
       },
       value: (value) => count(Number(value ?? 0)),
     };
@@ -139,13 +141,15 @@ export class StoresPage {
     if (orders.length === 0) return '';
     const parts = [
       coming > 0 ? this.amount(coming, need.unit) : '',
-      late > 0 ? `${this.amount(late, need.unit)} too late` : '',
+      late > 0 ? $localize`${this.amount(late, need.unit)} too late` : '',
     ];
-    return `${parts.filter(Boolean).join(', ') || 'for other jobs'} (${numbers})`;
+    return `${parts.filter(Boolean).join(', ') || $localize`for other jobs`} (${numbers})`;
   }
   /** Numbers of the jobs, as many as a line has room for. */
   protected jobs(numbers: readonly string[]): string {
-    return numbers.length <= MOST_NUMBERS ? numbers.join(', ') : `${numbers[0]} and ${count(numbers.length - 1)} more`;
+    return numbers.length <= MOST_NUMBERS
+      ? numbers.join(', ')
+      : $localize`${numbers[0]} and ${count(numbers.length - 1)} more`;
   }
   /** What comes over, where it is more than nothing as it is written. */
   protected over({ left, need: { unit } }: BuyLine): string {

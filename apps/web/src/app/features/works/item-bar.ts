@@ -4,19 +4,21 @@ import { EffectTable } from '../../ui/effect-table';
 import { TypedBar } from '../../ui/typed-bar';
 import type { AnyEdit } from './item-edit';
 import { WorksStore } from './works.store';
+import { WordPipe } from '../../ui/word';
 
 /** What is typed of an item of the works and not entered: what it does to open jobs, and entering or leaving it. */
 @Component({
   selector: 'dk-item-bar',
-  imports: [EffectTable, MatButtonModule, TypedBar],
+  imports: [EffectTable, MatButtonModule, TypedBar, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let one = edit();
     <dk-typed-bar
       [mayEdit]="mayEdit()"
       [changed]="one.isChanged()"
-      [enter]="one.effect.jobs()?.length ? 'Enter it nevertheless' : 'Enter it'"
+      [enter]="one.effect.jobs()?.length ? ('Enter it nevertheless' | word) : ('Enter it' | word)"
       [busy]="one.effect.look() !== undefined"
+      i18n-others
       others="A production manager changes this."
       [said]="one.said()"
       [failed]="one.sending.failed() || one.effect.failed()"
@@ -28,7 +30,7 @@ import { WorksStore } from './works.store';
       @if (one.effect.look()) {
         <ng-container ngProjectAs="[progress]">
           <span aria-live="polite">{{ one.effect.progress() }}</span>
-          <button matButton (click)="one.effect.stop()">Stop</button>
+          <button i18n matButton (click)="one.effect.stop()">Stop</button>
         </ng-container>
       }
       @if (one.effect.jobs(); as jobs) {

@@ -170,9 +170,11 @@ export abstract class ItemEdit<T extends Item> {
   private send(item: T): void {
     const norms = Object.fromEntries(this.normEdits().map(({ id, value }) => [id, value]));
     const items = this.entered(this.isItemChanged() ? [item] : []);
-    this.sending.send(this.works.enter({ ...items, norms, reason: `of ${item.name}` }), () => {
+    this.sending.send(this.works.enter({ ...items, norms, reason: $localize`of ${item.name}` }), () => {
       this.leave();
-      this.said.set('It is entered. Drafts are planned anew; released revisions keep what they were planned with.');
+      this.said.set(
+        $localize`It is entered. Drafts are planned anew; released revisions keep what they were planned with.`,
+      );
     });
   }
 
@@ -196,7 +198,7 @@ export type AnyEdit = ItemEdit<Machine> | ItemEdit<Stock> | ItemEdit<KeptInk> | 
 
 /** A value in words, as a history tells it. */
 export const valueWords = (value: unknown): string => {
-  if (value === undefined || value === null || value === '') return 'not told';
+  if (value === undefined || value === null || value === '') return $localize`not told`;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (Array.isArray(value)) return value.join(', ');
   return typeof value === 'number' || typeof value === 'string' ? String(value) : '';

@@ -8,24 +8,25 @@ import { failureOf } from '../../platform/problem';
 import { UndoBar } from '../../platform/undo-bar';
 import { ItemHistoryDialog } from './item-history.dialog';
 import type { AnyEdit } from './item-edit';
+import { WordPipe } from '../../ui/word';
 
 /** The head of an item of the works: the way back, its name, undo, a copy of it, and how it came to be. */
 @Component({
   selector: 'dk-item-head',
-  imports: [MatButtonModule, MatIconModule, RouterLink, UndoBar],
+  imports: [MatButtonModule, MatIconModule, RouterLink, UndoBar, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a [routerLink]="list()">{{ listName() }}</a>
-    <h1>{{ edit().item()?.name || 'Without a name' }}</h1>
+    <h1>{{ edit().item()?.name || ('Without a name' | word) }}</h1>
     <span class="quiet">{{ words() }}</span>
     <span class="gap"></span>
     @if (mayEdit()) {
       <dk-undo-bar [of]="edit().undo" />
       <button matButton (click)="copy()" [disabled]="edit().isChanged()">
-        <mat-icon>content_copy</mat-icon>Copy it
+        <mat-icon>content_copy</mat-icon><ng-container i18n>Copy it</ng-container>
       </button>
     }
-    <button matButton (click)="history()"><mat-icon>history</mat-icon>History</button>
+    <button matButton (click)="history()"><mat-icon>history</mat-icon><ng-container i18n>History</ng-container></button>
   `,
   styles: `
     :host {
@@ -63,7 +64,7 @@ export class ItemHead {
   protected history(): void {
     const { id = '', name = 'it' } = this.edit().stands() ?? {};
     const data = {
-      title: `How ${name} changed`,
+      title: $localize`How ${name} changed`,
       kind: this.kind(),
       subject: id,
       differences: this.edit().differences,

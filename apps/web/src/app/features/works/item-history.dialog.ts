@@ -32,25 +32,25 @@ export interface ItemHistoryData {
           <section>
             <b>{{ version.by }},</b> <span class="quiet">{{ time(version.at) }}</span>
             @if (version.before === null) {
-              <p>Entered.</p>
+              <p i18n>Entered.</p>
             } @else {
               <ul>
                 @for (one of version.differing; track one.what) {
-                  <li>{{ one.what }}: {{ one.now }} to {{ one.yours }}</li>
+                  <li i18n>{{ one.what }}: {{ one.now }} to {{ one.yours }}</li>
                 }
               </ul>
             }
           </section>
         } @empty {
           @if (!found.failed) {
-            <p class="quiet">It is as it was entered with the works.</p>
+            <p i18n class="quiet">It is as it was entered with the works.</p>
           }
         }
       } @else {
-        <p class="quiet">Looking…</p>
+        <p i18n class="quiet">Looking…</p>
       }
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button matButton mat-dialog-close>Close</button></mat-dialog-actions>
+    <mat-dialog-actions align="end"><button i18n matButton mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
     .quiet {

@@ -10,10 +10,10 @@ import { WorksStore } from './works.store';
 
 /** What a kind of item is called, and where and under which name its list stands. */
 const KINDS: Readonly<Record<ItemKind, { readonly name: string; readonly list: string; readonly listName: string }>> = {
-  machine: { name: 'machine', list: '/works/machines', listName: 'Machines' },
-  stock: { name: 'paper', list: '/works/papers', listName: 'Papers' },
-  ink: { name: 'ink', list: '/works/inks', listName: 'Inks and supplies' },
-  supply: { name: 'supply', list: '/works/inks', listName: 'Inks and supplies' },
+  machine: { name: 'machine', list: '/works/machines', listName: $localize`Machines` },
+  stock: { name: 'paper', list: '/works/papers', listName: $localize`Papers` },
+  ink: { name: 'ink', list: '/works/inks', listName: $localize`Inks and supplies` },
+  supply: { name: 'supply', list: '/works/inks', listName: $localize`Inks and supplies` },
 };
 
 /** What stands around the fields of an item of the works: that it is being loaded, its head, what is typed, and that there is none. */
@@ -24,11 +24,12 @@ const KINDS: Readonly<Record<ItemKind, { readonly name: string; readonly list: s
   template: `
     @switch (works.request().kind) {
       @case ('loading') {
-        <mat-progress-bar mode="indeterminate" [attr.aria-label]="'Loading the ' + of().name" />
+        <mat-progress-bar mode="indeterminate" i18n-attr.aria-label attr.aria-label="Loading the {{ of().name }}" />
       }
       @case ('failed') {
         <p role="alert">
-          The {{ of().name }} cannot be shown. <button matButton (click)="works.load()">Try again</button>
+          <ng-container i18n>The {{ of().name }} cannot be shown. </ng-container
+          ><button i18n matButton (click)="works.load()">Try again</button>
         </p>
       }
     }
@@ -44,7 +45,7 @@ const KINDS: Readonly<Record<ItemKind, { readonly name: string; readonly list: s
       <dk-item-bar [edit]="edit()" [mayEdit]="mayEdit()" />
       <ng-content />
     } @else if (works.works()) {
-      <p class="empty">
+      <p i18n class="empty">
         This works has no such {{ of().name }}. Go to <a [routerLink]="of().list">{{ of().listName }}</a>
       </p>
     }

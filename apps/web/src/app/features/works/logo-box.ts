@@ -4,6 +4,7 @@ import { MatIconModule } from '@angular/material/icon';
 import { Api } from '../../platform/api';
 import { whenChanged } from '../../platform/live';
 import { failureOf } from '../../platform/problem';
+import { WordPipe } from '../../ui/word';
 
 /** Bytes of the largest picture. */
 const MOST_BYTES = 500_000;
@@ -11,31 +12,32 @@ const MOST_BYTES = 500_000;
 /** The picture at the head of papers that leave the works: shown, set from a file, taken away. It is kept at once. */
 @Component({
   selector: 'dk-logo-box',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (logo(); as picture) {
-      <img [src]="picture" alt="Logo of the works" />
+      <img [src]="picture" i18n-alt alt="Logo of the works" />
     } @else {
-      <span class="quiet">{{ loaded() ? 'No logo yet.' : 'Looking for the logo.' }}</span>
+      <span class="quiet">{{ loaded() ? ('No logo yet.' | word) : ('Looking for the logo.' | word) }}</span>
     }
     @if (mayEdit() && loaded()) {
       <input
         #file
         type="file"
         accept="image/png,image/jpeg"
+        i18n-aria-label
         aria-label="Logo from a file"
         class="cdk-visually-hidden"
         tabindex="-1"
         (change)="take(file)"
       />
       <button matButton="outlined" type="button" (click)="file.click()">
-        <mat-icon>image</mat-icon>{{ logo() ? 'Another logo' : 'A logo from a file' }}
+        <mat-icon>image</mat-icon>{{ logo() ? ('Another logo' | word) : ('A logo from a file' | word) }}
       </button>
       @if (logo()) {
-        <button matButton type="button" (click)="set(null)">Take it away</button>
+        <button i18n matButton type="button" (click)="set(null)">Take it away</button>
       }
-      <span class="quiet">PNG or JPEG, up to 500 kB; it is kept at once.</span>
+      <span i18n class="quiet">PNG or JPEG, up to 500 kB; it is kept at once.</span>
     }
     @if (failed(); as message) {
       <p role="alert">{{ message }}</p>
@@ -82,12 +84,12 @@ export class LogoBox {
     input.value = '';
     if (!file) return;
     if (file.size > MOST_BYTES) {
-      this.failed.set(`${file.name} is larger than 500 kB. Save it smaller, as PNG or JPEG.`);
+      this.failed.set($localize`${file.name} is larger than 500 kB. Save it smaller, as PNG or JPEG.`);
       return;
     }
     const reader = new FileReader();
     reader.onload = () => this.set((reader.result as string).replace(/^[^,]*,/, ''));
-    reader.onerror = () => this.failed.set(`${file.name} cannot be read.`);
+    reader.onerror = () => this.failed.set($localize`${file.name} cannot be read.`);
     reader.readAsDataURL(file);
   }
 

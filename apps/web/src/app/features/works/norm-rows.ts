@@ -75,6 +75,6 @@ export class NormRows {
   readonly edit = input.required<ItemEdit<Machine> | ItemEdit<Stock>>();
   readonly mayEdit = input.required<boolean>();
   /** A price is called by its paper, which stands above. */
-  protected readonly name = ({ group, name }: Norm): string => (group === 'prices' ? 'Price' : name);
+  protected readonly name = ({ group, name }: Norm): string => (group === 'prices' ? $localize`Price` : name);
   protected readonly unit = (norm: Norm): string => normUnit(norm, this.measures.system());
 }

@@ -11,8 +11,8 @@ import { WorksStore } from './works.store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (steps().length > 0) {
-      <section aria-label="Setting up the works">
-        <h2>Setting up the works</h2>
+      <section i18n-aria-label aria-label="Setting up the works">
+        <h2 i18n>Setting up the works</h2>
         <ol>
           @for (step of steps(); track step.words) {
             <li>
@@ -68,21 +68,21 @@ export class SetUp {
     if (!works) return [];
     const steps = [
       {
-        words: 'Say what the works is called, its currency and its time zone',
+        words: $localize`Say what the works is called, its currency and its time zone`,
         link: '/works',
-        why: 'tickets and offers say it',
+        why: $localize`tickets and offers say it`,
         done: works.name !== NEW_WORKS.name,
       },
       {
-        words: 'Choose the machines that it has, and correct them',
+        words: $localize`Choose the machines that it has, and correct them`,
         link: '/works/machines',
-        why: 'a job is planned on them',
+        why: $localize`a job is planned on them`,
         done: inUse(works.machines).some(({ press }) => press),
       },
       {
-        words: 'Enter its papers, by a price list or one by one',
+        words: $localize`Enter its papers, by a price list or one by one`,
         link: '/works/papers',
-        why: 'sheets and prices come from them',
+        why: $localize`sheets and prices come from them`,
         done: inUse(works.stocks).length > 0,
       },
     ];
@@ -90,7 +90,12 @@ export class SetUp {
       ? []
       : [
           ...steps,
-          { words: 'Plan the first job', link: '/jobs', why: 'then release it and print its ticket', done: false },
+          {
+            words: $localize`Plan the first job`,
+            link: '/jobs',
+            why: $localize`then release it and print its ticket`,
+            done: false,
+          },
         ];
   });
 }

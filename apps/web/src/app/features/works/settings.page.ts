@@ -33,30 +33,31 @@ import { LOCALES, chosenLocale } from '../../ui/locale';
 import { Standing, type StandingRow } from '../../ui/standing';
 import { LogoBox } from './logo-box';
 import { WorksStore } from './works.store';
+import { WordPipe } from '../../ui/word';
 
 /** Names of the settings, as the form and the history say them. */
 const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
-  name: 'Name',
-  place: 'Place',
-  letterhead: 'Lines under the name',
-  currency: 'Currency',
-  locale: 'Dates and weeks',
-  timeZone: 'Time zone',
-  numberPattern: 'Pattern of job numbers',
-  secondFactor: 'Second factor',
-  measures: 'Measures',
-  labelSize: 'Size of labels',
-  ticketWithout: 'Tickets are printed without',
+  name: $localize`Name`,
+  place: $localize`Place`,
+  letterhead: $localize`Lines under the name`,
+  currency: $localize`Currency`,
+  locale: $localize`Dates and weeks`,
+  timeZone: $localize`Time zone`,
+  numberPattern: $localize`Pattern of job numbers`,
+  secondFactor: $localize`Second factor`,
+  measures: $localize`Measures`,
+  labelSize: $localize`Size of labels`,
+  ticketWithout: $localize`Tickets are printed without`,
 };
 /** Parts of a ticket, as the form names them. */
 const PARTS: Readonly<Record<TicketPart, string>> = {
-  stream: 'the stream of stations',
-  material: 'what becomes of the material',
-  gates: 'the gates to sign',
-  press: 'plate room, ink room and press',
-  finishing: 'cutting and folding',
-  bindery: 'the bindery',
-  boxes: 'the box shop',
+  stream: $localize`the stream of stations`,
+  material: $localize`what becomes of the material`,
+  gates: $localize`the gates to sign`,
+  press: $localize`plate room, ink room and press`,
+  finishing: $localize`cutting and folding`,
+  bindery: $localize`the bindery`,
+  boxes: $localize`the box shop`,
   packing: 'packing',
 };
 /** Entries of a list that is offered while somebody types. */
@@ -80,6 +81,7 @@ const holds = (text: string, typed: string): boolean => text.toLowerCase().inclu
     ReactiveFormsModule,
     RouterLink,
     Standing,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './settings.page.html',
@@ -134,19 +136,19 @@ export class SettingsPage {
   /** What the clock says in the zone that is typed. */
   protected readonly clock = computed(() => {
     const timeZone = this.typed().timeZone ?? '';
-    if (timeZone === '') return 'That of the server, where none is told.';
+    if (timeZone === '') return $localize`That of the server, where none is told.`;
     return ZONES.includes(timeZone)
-      ? `It is ${new Date().toLocaleTimeString(chosenLocale(), { timeZone, hour: '2-digit', minute: '2-digit' })} there now.`
+      ? $localize`It is ${new Date().toLocaleTimeString(chosenLocale(), { timeZone, hour: '2-digit', minute: '2-digit' })} there now.`
       : '';
   });
   /** What the pattern comes to, or what is wrong with it. */
   protected readonly number = computed(() => {
     const pattern = (this.typed().numberPattern ?? '').trim();
-    if (pattern === '') return 'Without one, a job is numbered after the last.';
+    if (pattern === '') return $localize`Without one, a job is numbered after the last.`;
     const wrong = wrongNumberPattern(pattern);
     return wrong === undefined
-      ? `The first of today would be ${nextJobNumber(pattern, [], dayIn(new Date()))}.`
-      : `This cannot be used: ${wrong}.`;
+      ? $localize`The first of today would be ${nextJobNumber(pattern, [], dayIn(new Date()))}.`
+      : $localize`This cannot be used: ${wrong}.`;
   });
 
   constructor() {
@@ -249,17 +251,17 @@ export class SettingsPage {
     const [now, yours] = [this.told(this.now() ?? {}), this.told(this.form.getRawValue())];
     return WORKS_SETTINGS.filter((field) => now[field] !== yours[field]).map((field) => ({
       what: NAMES[field],
-      now: now[field] ?? 'not told',
-      yours: yours[field] ?? 'not told',
+      now: now[field] ?? $localize`not told`,
+      yours: yours[field] ?? $localize`not told`,
     }));
   }
 
   protected showChanges(): void {
     const data: ChangesData = {
-      title: 'How the settings changed',
+      title: $localize`How the settings changed`,
       kind: 'works',
       subject: (field) => NAMES[field as keyof WorksSettings],
-      value: (value) => (value === null ? 'not told' : String(value)),
+      value: (value) => (value === null ? $localize`not told` : String(value)),
     };
     this.dialog.open(ChangesDialog, { data, width: '520px' });
   }

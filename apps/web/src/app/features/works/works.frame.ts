@@ -11,7 +11,7 @@ import { SetUp } from './set-up';
   imports: [AreaNav, RouterOutlet, SetUp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-area-nav label="The works" [places]="places()" />
+    <dk-area-nav i18n-label label="The works" [places]="places()" />
     @if (mayEdit()) {
       <dk-set-up />
     }
@@ -23,10 +23,10 @@ export class WorksFrame {
   protected readonly mayEdit = this.store.selectSignal(selectMay('machines'));
   private readonly mayPeople = this.store.selectSignal(selectMay('people'));
   protected readonly places = computed(() => [
-    { name: 'Settings', to: '/works', exact: true as const },
-    { name: 'Machines', to: '/works/machines' },
-    { name: 'Papers', to: '/works/papers' },
-    { name: 'Inks and supplies', to: '/works/inks' },
-    ...(this.mayPeople() ? [{ name: 'People', to: '/works/people' }] : []),
+    { name: $localize`Settings`, to: '/works', exact: true as const },
+    { name: $localize`Machines`, to: '/works/machines' },
+    { name: $localize`Papers`, to: '/works/papers' },
+    { name: $localize`Inks and supplies`, to: '/works/inks' },
+    ...(this.mayPeople() ? [{ name: $localize`People`, to: '/works/people' }] : []),
   ]);
 }

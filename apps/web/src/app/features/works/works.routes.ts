@@ -32,12 +32,12 @@ export const worksRoutes: Routes = [
       },
       {
         path: 'audit',
-        title: 'What was done - Druckerei',
+        title: $localize`What was done - Druckerei`,
         loadComponent: () => import('./people/audit.page').then((m) => m.AuditPage),
       },
       {
         path: 'inks',
-        title: 'Inks and supplies - Druckerei',
+        title: $localize`Inks and supplies - Druckerei`,
         loadComponent: () => import('./inks/inks.page').then((m) => m.InksPage),
       },
       {

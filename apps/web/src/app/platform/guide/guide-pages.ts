@@ -5,16 +5,16 @@ import { type GuideSection, sectionsOf } from '../../ui/guide-text';
 
 /** Pages of the guide in the order that they are read; each is a file of the documentation. */
 export const GUIDE_PAGES = [
-  { id: 'first-job', title: 'A first job in ten minutes' },
-  { id: 'screens', title: 'Screens' },
-  { id: 'stations', title: 'Stations' },
-  { id: 'lessons', title: 'Lessons' },
-  { id: 'schools', title: 'Counting sheets' },
-  { id: 'rules', title: 'Rules of the route' },
-  { id: 'formulas', title: 'Formulas' },
-  { id: 'norms', title: 'Shipped norms' },
-  { id: 'issues', title: 'What is refused' },
-  { id: 'words', title: 'Words' },
+  { id: 'first-job', title: $localize`A first job in ten minutes` },
+  { id: 'screens', title: $localize`Screens` },
+  { id: 'stations', title: $localize`Stations` },
+  { id: 'lessons', title: $localize`Lessons` },
+  { id: 'schools', title: $localize`Counting sheets` },
+  { id: 'rules', title: $localize`Rules of the route` },
+  { id: 'formulas', title: $localize`Formulas` },
+  { id: 'norms', title: $localize`Shipped norms` },
+  { id: 'issues', title: $localize`What is refused` },
+  { id: 'words', title: $localize`Words` },
 ] as const;
 export type GuidePage = (typeof GUIDE_PAGES)[number]['id'];
 

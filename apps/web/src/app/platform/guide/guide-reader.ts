@@ -20,11 +20,12 @@ import { type GuideHit, searchGuide, slugOf } from '../../ui/guide-text';
 import { failureOf } from '../problem';
 import { GUIDE_PAGES, GuidePages, isGuidePage } from './guide-pages';
 import type { GuideAt } from './guide-place';
+import { WordPipe } from '../../ui/word';
 
 /** The guide: its pages and a search on the left, the page that is open on the right. */
 @Component({
   selector: 'dk-guide-reader',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatProgressBarModule],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatProgressBarModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './guide-reader.html',
   styleUrl: './guide-reader.scss',

@@ -11,11 +11,11 @@ import { GuideReader } from './guide-reader';
   imports: [GuideReader, MatButtonModule, MatDialogModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h1 mat-dialog-title>Guide</h1>
+    <h1 i18n mat-dialog-title>Guide</h1>
     <mat-dialog-content><dk-guide-reader [at]="at()" (went)="at.set($event)" /></mat-dialog-content>
     <mat-dialog-actions align="end">
-      <a matButton mat-dialog-close [routerLink]="['/guide', at().page]" [fragment]="at().heading">As a page</a>
-      <button matButton="filled" mat-dialog-close>Close</button>
+      <a i18n matButton mat-dialog-close [routerLink]="['/guide', at().page]" [fragment]="at().heading">As a page</a>
+      <button i18n matButton="filled" mat-dialog-close>Close</button>
     </mat-dialog-actions>
   `,
   styles: `

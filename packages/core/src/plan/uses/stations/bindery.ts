@@ -11,8 +11,8 @@ function bindUse({ job, incoming }: UseAt): readonly Use[] {
       supply: bookGlue(job.finish),
       formula: 'units * block * length * thickness * density / 1000 / 1000',
       values: {
-        block: mm('Block', (block?.caliperUm ?? 0) / 1000),
-        length: mm('Length of the spine', block?.heightMm),
+        block: mm($localize`Block`, (block?.caliperUm ?? 0) / 1000),
+        length: mm($localize`Length of the spine`, block?.heightMm),
       },
       norms: { thickness: 'bind.meltThickness', density: 'bind.meltDensity' },
     },
@@ -24,7 +24,7 @@ const sewUse = ({ incoming: [first] }: UseAt): readonly Use[] => [
   {
     supply: 'thread',
     formula: 'units * sections * needles * stitch / 1000',
-    values: { sections: plain('Sections', first?.material.sections ?? 0, 'sections') },
+    values: { sections: plain($localize`Sections`, first?.material.sections ?? 0, 'sections') },
     norms: { needles: 'sew.needles', stitch: 'sew.stitch' },
   },
 ];
@@ -36,8 +36,8 @@ const stitchUse = ({ made }: UseAt): readonly Use[] => [
     supply: 'wire',
     formula: 'units * stitches * (2 * thick + legs) / 1000',
     values: {
-      stitches: plain('Stitches', STITCHES, 'stitches'),
-      thick: mm('Thickness of a copy', (made?.caliperUm ?? 0) / 1000),
+      stitches: plain($localize`Stitches`, STITCHES, 'stitches'),
+      thick: mm($localize`Thickness of a copy`, (made?.caliperUm ?? 0) / 1000),
     },
     norms: { legs: 'bind.stitchLegs' },
   },
@@ -45,27 +45,33 @@ const stitchUse = ({ made }: UseAt): readonly Use[] => [
 const spineUse = ({ incoming: [first] }: UseAt): readonly Use[] => [
   overArea(
     'glue',
-    plain('Area of the spine', ((first?.material.caliperUm ?? 0) / 1000) * (first?.material.heightMm ?? 0), 'mm2'),
+    plain(
+      $localize`Area of the spine`,
+      ((first?.material.caliperUm ?? 0) / 1000) * (first?.material.heightMm ?? 0),
+      'mm2',
+    ),
   ),
 ];
 
 /** Mull, lining paper and two headbands. Source: handbook chapter 2, family 5; overlap a norm. */
 const lineUse = ({ incoming: [first] }: UseAt): readonly Use[] => {
-  const thick = mm('Thickness of the block', (first?.material.caliperUm ?? 0) / 1000);
+  const thick = mm($localize`Thickness of the block`, (first?.material.caliperUm ?? 0) / 1000);
   return [
     {
       supply: 'lining',
       formula: 'units * 2 * (thick + 2 * overlap) / 1000 * height / 1000',
-      values: { thick, height: mm('Height of the block', first?.material.heightMm) },
+      values: { thick, height: mm($localize`Height of the block`, first?.material.heightMm) },
       norms: { overlap: 'line.overlap' },
     },
     { supply: 'headband', formula: 'units * 2 * thick / 1000', values: { thick }, norms: {} },
   ];
 };
 
-const caseUse = (at: UseAt): readonly Use[] => [overArea('paste', { ...sheetArea(at), name: 'Area of the cloth' })];
+const caseUse = (at: UseAt): readonly Use[] => [
+  overArea('paste', { ...sheetArea(at), name: $localize`Area of the cloth` }),
+];
 const caseInUse = ({ made }: UseAt): readonly Use[] => [
-  overArea('paste', plain('Both pasted endpapers', 2 * (made?.widthMm ?? 0) * (made?.heightMm ?? 0), 'mm2')),
+  overArea('paste', plain($localize`Both pasted endpapers`, 2 * (made?.widthMm ?? 0) * (made?.heightMm ?? 0), 'mm2')),
 ];
 
 /** What these stations use up. Total: one that is forgotten does not compile. */

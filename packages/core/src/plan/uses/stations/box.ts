@@ -10,9 +10,10 @@ function glueUse(at: UseAt): readonly Use[] {
   const { adhesive } = adhesiveAt(job, layout);
   const supply = adhesive === 'cold' ? 'glue' : adhesive;
   const area = layout?.die ? measureDie(layout.die).glueMm2 : 0;
-  if (finish?.beadMm === undefined && area > 0) return [overArea(supply, plain('Glued area of a blank', area, 'mm2'))];
+  if (finish?.beadMm === undefined && area > 0)
+    return [overArea(supply, plain($localize`Glued area of a blank`, area, 'mm2'))];
   const told = finish?.beadMm;
-  return [beads(supply, mm('Length of beads', told ?? incoming[0]?.material.heightMm, told !== undefined))];
+  return [beads(supply, mm($localize`Length of beads`, told ?? incoming[0]?.material.heightMm, told !== undefined))];
 }
 
 /** Seams and bottom of an envelope. Source: handbook chapter 7 "Envelopes". */
@@ -24,7 +25,7 @@ function envelopeUse({ layout, incoming }: UseAt): readonly Use[] {
     {
       supply: 'glue',
       formula: 'units * (seam + bottom) * width * wet * density / 1000 / 1000',
-      values: { seam: mm('Side seam', side), bottom: mm('Bottom', bottom) },
+      values: { seam: mm($localize`Side seam`, side), bottom: mm($localize`Bottom`, bottom) },
       norms: BEAD,
     },
   ];
@@ -34,7 +35,7 @@ const gumUse = ({ layout, incoming }: UseAt): readonly Use[] => [
   {
     supply: 'gum',
     formula: 'units * length * width * wet * density / 1000 / 1000',
-    values: { length: mm('Length of gum', layout?.component.widthMm ?? incoming[0]?.material.widthMm) },
+    values: { length: mm($localize`Length of gum`, layout?.component.widthMm ?? incoming[0]?.material.widthMm) },
     norms: { ...AREA, width: 'gum.width' },
   },
 ];
@@ -47,17 +48,17 @@ const windowUse = ({ job: { finish } }: UseAt): readonly Use[] =>
           supply: 'window-film',
           formula: 'units * (width + 2 * margin) / 1000 * (height + 2 * margin) / 1000',
           values: {
-            width: mm('Window, width', finish.windowMm.widthMm, true),
-            height: mm('Window, height', finish.windowMm.heightMm, true),
+            width: mm($localize`Window, width`, finish.windowMm.widthMm, true),
+            height: mm($localize`Window, height`, finish.windowMm.heightMm, true),
           },
           norms: { margin: 'window.glueMargin' },
         },
-        beads('glue', mm('Around the window', 2 * (finish.windowMm.widthMm + finish.windowMm.heightMm))),
+        beads('glue', mm($localize`Around the window`, 2 * (finish.windowMm.widthMm + finish.windowMm.heightMm))),
       ]
     : [];
 
 const tipUse = ({ incoming: [first] }: UseAt): readonly Use[] => [
-  beads('glue', mm('Bead along the fold', first?.material.heightMm)),
+  beads('glue', mm($localize`Bead along the fold`, first?.material.heightMm)),
 ];
 
 const rivetUse = (): readonly Use[] => [

@@ -6,13 +6,13 @@ function handUse({ incoming }: UseAt): readonly Use[] {
   const [, tray] = incoming;
   // What stands up and comes second is a tray.
   const stands = tray?.material.throughGsm === 0 && tray.material.component !== undefined;
-  return stands ? [beads('glue', mm('Beads under the tray, both long sides', 2 * tray.material.widthMm))] : [];
+  return stands ? [beads('glue', mm($localize`Beads under the tray, both long sides`, 2 * tray.material.widthMm))] : [];
 }
 const rewindUse = ({ step }: UseAt): readonly Use[] => [
   {
     supply: 'core',
     formula: 'ceil(units * rolls)',
-    values: { rolls: plain('Rolls out of one', step.yield ?? 1, 'rolls') },
+    values: { rolls: plain($localize`Rolls out of one`, step.yield ?? 1, 'rolls') },
     norms: {},
   },
 ];

@@ -9,7 +9,7 @@ const coatUse = ({ layout, incoming: [first] }: UseAt): readonly Use[] => [
     formula: 'units * area * film / 1000 + fill',
     values: {
       area: plain(
-        'Area that is coated',
+        $localize`Area that is coated`,
         layout?.printedAreaM2 ?? ((first?.material.widthMm ?? 0) * (first?.material.heightMm ?? 0)) / 1e6,
         'm2',
       ),
@@ -30,8 +30,12 @@ function printUse({ step, layout, norms }: UseAt): readonly Use[] {
       supply: 'powder',
       formula: 'units * area * film * coverage / 1000',
       values: {
-        area: plain('Area of a sheet', (layout.component.sheet.widthMm * layout.component.sheet.heightMm) / 1e6, 'm2'),
-        coverage: plain('Coverage of all inks together', covered, 'share'),
+        area: plain(
+          $localize`Area of a sheet`,
+          (layout.component.sheet.widthMm * layout.component.sheet.heightMm) / 1e6,
+          'm2',
+        ),
+        coverage: plain($localize`Coverage of all inks together`, covered, 'share'),
       },
       norms: { film: 'powder.gsm' },
     },
@@ -47,8 +51,8 @@ function raiseUse({ layout, norms }: UseAt): readonly Use[] {
       supply: 'raise-powder',
       formula: 'units * area * film * coverage / 1000',
       values: {
-        area: plain('Printed area of a side', layout.printedAreaM2, 'm2'),
-        coverage: plain('Coverage of all inks together', covered, 'share'),
+        area: plain($localize`Printed area of a side`, layout.printedAreaM2, 'm2'),
+        coverage: plain($localize`Coverage of all inks together`, covered, 'share'),
       },
       norms: { film: 'raise.gsm' },
     },

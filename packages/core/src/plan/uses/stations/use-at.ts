@@ -62,7 +62,7 @@ export const overArea = (supply: SupplyId, area: UseValue): Use => ({
 
 /** Area of the sheet that comes to a station, mm2. */
 export const sheetArea = ({ incoming: [first] }: UseAt): UseValue =>
-  plain('Area of a sheet', (first?.material.widthMm ?? 0) * (first?.material.heightMm ?? 0), 'mm2');
+  plain($localize`Area of a sheet`, (first?.material.widthMm ?? 0) * (first?.material.heightMm ?? 0), 'mm2');
 
 /** A station that uses up nothing. */
 export const NOTHING = (): readonly Use[] => [];

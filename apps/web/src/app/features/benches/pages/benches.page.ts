@@ -8,8 +8,8 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
   imports: [MatTabsModule, RouterLink, RouterLinkActive, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h1 class="cdk-visually-hidden">Benches</h1>
-    <nav mat-tab-nav-bar [tabPanel]="panel" mat-stretch-tabs="false" aria-label="Benches">
+    <h1 i18n class="cdk-visually-hidden">Benches</h1>
+    <nav mat-tab-nav-bar [tabPanel]="panel" mat-stretch-tabs="false" i18n-aria-label aria-label="Benches">
       @for (bench of benches; track bench.path) {
         <a mat-tab-link [routerLink]="bench.path" routerLinkActive #link="routerLinkActive" [active]="link.isActive">{{
           bench.name
@@ -34,16 +34,16 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 })
 export class BenchesPage {
   protected readonly benches = [
-    { path: 'reckoner', name: 'Reckoner' },
-    { path: 'practice', name: 'Practice' },
-    { path: 'gang', name: 'Gang sheet' },
-    { path: 'die', name: 'Die-cut blank' },
-    { path: 'web', name: 'Web and cylinders' },
-    { path: 'ink', name: 'Mixed colour' },
-    { path: 'register', name: 'Register' },
-    { path: 'colour', name: 'Colour on press' },
-    { path: 'numbers', name: 'Numbers' },
-    { path: 'codes', name: 'Codes' },
-    { path: 'singles', name: 'Single books' },
+    { path: 'reckoner', name: $localize`Reckoner` },
+    { path: 'practice', name: $localize`Practice` },
+    { path: 'gang', name: $localize`Gang sheet` },
+    { path: 'die', name: $localize`Die-cut blank` },
+    { path: 'web', name: $localize`Web and cylinders` },
+    { path: 'ink', name: $localize`Mixed colour` },
+    { path: 'register', name: $localize`Register` },
+    { path: 'colour', name: $localize`Colour on press` },
+    { path: 'numbers', name: $localize`Numbers` },
+    { path: 'codes', name: $localize`Codes` },
+    { path: 'singles', name: $localize`Single books` },
   ];
 }

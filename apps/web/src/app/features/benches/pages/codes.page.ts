@@ -9,9 +9,9 @@ import { Bench } from '../parts/bench';
 import { SCAN_WORDS, readScan } from '../../../ui/scan-words';
 
 const KITS = {
-  'no cover': 'There is a block, but no cover for it.',
-  'no block': 'There is a cover, but no block for it.',
-  'not the same': 'Cover and block are of different orders. Stop, and sort the stack from here on.',
+  'no cover': $localize`There is a block, but no cover for it.`,
+  'no block': $localize`There is a cover, but no block for it.`,
+  'not the same': $localize`Cover and block are of different orders. Stop, and sort the stack from here on.`,
 } as const;
 
 const lines = (text: string): string[] => text.split(/[\s,;]+/).filter((word) => word !== '');
@@ -47,8 +47,8 @@ export class CodesPage {
     if (blocks.length + covers.length === 0) return undefined;
     const result = checkKits(blocks, covers);
     return result.ok
-      ? { ok: true, text: `${count(blocks.length)} kits match.` }
-      : { ok: false, text: `At place ${result.at + 1}: ${KITS[result.fault]}` };
+      ? { ok: true, text: $localize`${count(blocks.length)} kits match.` }
+      : { ok: false, text: $localize`At place ${result.at + 1}\: ${KITS[result.fault]}` };
   });
 
   /** Two sound blocks, to see how it reads. */

@@ -24,6 +24,7 @@ import { PRACTICE_SHEETS } from '../../../ui/register-input';
 import { TrendChart } from '../../../ui/trend-chart';
 import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
+import { WordPipe } from '../../../ui/word';
 
 const INKS = ['K', 'C', 'M', 'Y'];
 const SHEETS_BETWEEN = 50;
@@ -34,7 +35,16 @@ const START: ColourInput = { set: FIRST, readings: [], seed: 7, sheets: PRACTICE
 /** Colour on press: solids against an aim set, density and tone value increase in their bands, and where they go over the run. */
 @Component({
   selector: 'dk-colour-page',
-  imports: [Bench, MatButtonModule, MatFormFieldModule, MatIconModule, MatSelectModule, NumberBox, TrendChart],
+  imports: [
+    Bench,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatSelectModule,
+    NumberBox,
+    TrendChart,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './colour.page.html',
   styleUrl: './bench-page.scss',
@@ -74,7 +84,7 @@ export class ColourPage {
   );
   protected readonly trend = computed(() => {
     const own = this.form().readings.filter(({ ink }) => ink === this.watchedInk());
-    return [{ name: 'Density', points: own.map(({ sheet, density }) => ({ x: sheet, y: density })) }];
+    return [{ name: $localize`Density`, points: own.map(({ sheet, density }) => ({ x: sheet, y: density })) }];
   });
   protected readonly band = computed((): readonly [number, number] => {
     const aim = own(this.set()?.densities, this.watchedInk() ?? '') ?? 1;

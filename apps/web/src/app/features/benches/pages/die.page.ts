@@ -181,12 +181,12 @@ export class DiePage {
     this.fileError.set('');
     const format = /\.svg$/i.test(file.name) ? 'svg' : 'dxf';
     if (!/\.(dxf|svg)$/i.test(file.name)) {
-      this.fileError.set(`${file.name} is neither DXF nor SVG. Save the drawing as one of both.`);
+      this.fileError.set($localize`${file.name} is neither DXF nor SVG. Save the drawing as one of both.`);
       return;
     }
     if (file.size > MOST_FILE_BYTES) {
       this.fileError.set(
-        `${file.name} has ${count(file.size / 1e6, 1)} MB; at most ${MOST_FILE_BYTES / 1e6} MB can be read. Take the drawing's other layers out.`,
+        $localize`${file.name} has ${count(file.size / 1e6, 1)} MB; at most ${MOST_FILE_BYTES / 1e6} MB can be read. Take the drawing's other layers out.`,
       );
       return;
     }
@@ -241,7 +241,7 @@ export class DiePage {
     if (!drawing) return;
     const shape = this.shapeOf(drawing);
     this.jobs.takeInto({
-      what: 'this blank',
+      what: $localize`this blank`,
       parts: blanksOf,
       take: (job, component) => withBlank(job, component, shape),
     });

@@ -57,10 +57,10 @@ const row = (name: string, widthMm: number, heightMm: number, quantity: number):
 /** Made-up items of the demo works; costs are examples, the works enters its own. */
 const START: GangInput = {
   rows: [
-    row('Orchid card', 148, 105, 2000),
-    row('Lantern card', 148, 105, 500),
-    row('Ferry ticket', 210, 99, 4000),
-    row('Tea label', 70, 50, 6000),
+    row($localize`Orchid card`, 148, 105, 2000),
+    row($localize`Lantern card`, 148, 105, 500),
+    row($localize`Ferry ticket`, 210, 99, 4000),
+    row($localize`Tea label`, 70, 50, 6000),
   ],
   widthMm: 1010,
   // What a B1 press leaves that grips the sheet at both edges.
@@ -142,7 +142,7 @@ export class GangPage {
     this.set({ rows: this.form().rows.map((one, i) => (i === at ? { ...one, ...change } : one)) });
   }
   protected addRow(): void {
-    this.set({ rows: [...this.form().rows, row(`Item ${this.form().rows.length + 1}`, 148, 105, 1000)] });
+    this.set({ rows: [...this.form().rows, row($localize`Item ${this.form().rows.length + 1}`, 148, 105, 1000)] });
   }
   protected removeRow(at: number): void {
     this.set({ rows: this.form().rows.filter((_, i) => i !== at) });
@@ -165,7 +165,7 @@ export class GangPage {
   private items(): Item[] {
     return this.form().rows.map(({ name, ...size }, i) => ({
       id: `item-${i + 1}`,
-      name: name.trim() || `Item ${i + 1}`,
+      name: name.trim() || $localize`Item ${i + 1}`,
       ...size,
     }));
   }
@@ -177,9 +177,9 @@ export class GangPage {
     const { bleedMm } = this.form();
     const items = this.items();
     this.jobs.takeInto({
-      what: 'these forms',
+      what: $localize`these forms`,
       family: 'gang',
-      parts: ({ number }) => [{ id: number, name: 'all of it, in place of its items and forms' }],
+      parts: ({ number }) => [{ id: number, name: $localize`all of it, in place of its items and forms` }],
       take: (job) => withGang(job, bleedMm, items, answer),
     });
   }

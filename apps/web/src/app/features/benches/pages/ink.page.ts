@@ -11,6 +11,7 @@ import { NumberBox } from '../../../ui/number-box';
 import { BenchForm } from '../state/bench-form';
 import { MakeJob } from '../state/make-job';
 import { Bench } from '../parts/bench';
+import { WordPipe } from '../../../ui/word';
 
 interface InkInput {
   readonly recipe: readonly RecipePart[];
@@ -25,13 +26,13 @@ interface InkInput {
 /** A copper of the demo works. The tolerance is practice. */
 const START: InkInput = {
   recipe: [
-    { ink: 'Warm red', parts: 42 },
-    { ink: 'Yellow', parts: 40 },
-    { ink: 'Black', parts: 8 },
-    { ink: 'Transparent white', parts: 10 },
+    { ink: $localize`Warm red`, parts: 42 },
+    { ink: $localize`Yellow`, parts: 40 },
+    { ink: $localize`Black`, parts: 8 },
+    { ink: $localize`Transparent white`, parts: 10 },
   ],
   wantedKg: 6.5,
-  rests: [{ name: 'Tea caddy, last run', kg: 1.2 }],
+  rests: [{ name: $localize`Tea caddy, last run`, kg: 1.2 }],
   aim: { l: 46, a: 32, b: 38 },
   trial: { l: 45.2, a: 31.4, b: 39.6 },
   tolerance: 2,
@@ -45,7 +46,7 @@ const CHANNELS = [
 /** The bench of a mixed colour: its recipe weighed out, rests used up first, and the trial against the aim. */
 @Component({
   selector: 'dk-ink-page',
-  imports: [Bench, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox],
+  imports: [Bench, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, NumberBox, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink.page.html',
   styleUrl: './bench-page.scss',
@@ -83,7 +84,7 @@ export class InkPage {
   protected takeInto(): void {
     const { recipe, rests, aim, tolerance } = this.form();
     this.jobs.takeInto({
-      what: 'this recipe',
+      what: $localize`this recipe`,
       parts: mixedInks,
       take: (job, ink) => withMix(job, ink, { recipe, rests, aim, tolerance }),
     });
@@ -92,7 +93,7 @@ export class InkPage {
     this.set({ recipe: this.form().recipe.map((part, i) => (i === at ? { ...part, ...change } : part)) });
   }
   protected addPart(): void {
-    this.set({ recipe: [...this.form().recipe, { ink: `Base ${this.form().recipe.length + 1}`, parts: 1 }] });
+    this.set({ recipe: [...this.form().recipe, { ink: $localize`Base ${this.form().recipe.length + 1}`, parts: 1 }] });
   }
   protected removePart(at: number): void {
     this.set({ recipe: this.form().recipe.filter((_, i) => i !== at) });
@@ -101,7 +102,7 @@ export class InkPage {
     this.set({ rests: this.form().rests.map((rest, i) => (i === at ? { ...rest, ...change } : rest)) });
   }
   protected addRest(): void {
-    this.set({ rests: [...this.form().rests, { name: `Rest ${this.form().rests.length + 1}`, kg: 0 }] });
+    this.set({ rests: [...this.form().rests, { name: $localize`Rest ${this.form().rests.length + 1}`, kg: 0 }] });
   }
   protected removeRest(at: number): void {
     this.set({ rests: this.form().rests.filter((_, i) => i !== at) });

@@ -78,14 +78,14 @@ export class NumbersPage {
     const sheets = whole(form.sheets, 1, MOST_SHEETS);
     const positions = whole(form.positions, 1, MOST_POSITIONS);
     const skips = readSkips(form.skips);
-    if (first === undefined) return 'The first number is a whole number from 0 on.';
-    if (step === undefined || step === 0) return 'The step is a whole number, not 0: 1, or -1 to count down.';
-    if (digits === undefined) return 'Give 1 to 12 digits.';
-    if (sheets === undefined) return 'Give 1 to 1,000,000 sheets.';
-    if (positions === undefined) return 'Give 1 to 400 positions on the sheet.';
-    if (skips === undefined) return 'Numbers left out are written like 7, 100-105.';
+    if (first === undefined) return $localize`The first number is a whole number from 0 on.`;
+    if (step === undefined || step === 0) return $localize`The step is a whole number, not 0: 1, or -1 to count down.`;
+    if (digits === undefined) return $localize`Give 1 to 12 digits.`;
+    if (sheets === undefined) return $localize`Give 1 to 1,000,000 sheets.`;
+    if (positions === undefined) return $localize`Give 1 to 400 positions on the sheet.`;
+    if (skips === undefined) return $localize`Numbers left out are written like 7, 100-105.`;
     if (first + step * (sheets * positions + skips.length) < 0)
-      return 'Counting down, the run would end below 0. Begin higher.';
+      return $localize`Counting down, the run would end below 0. Begin higher.`;
     return {
       plan: { first, step, prefix: form.prefix, digits, check: form.check, skips, lowestOnTop: form.lowestOnTop },
       sheets,
@@ -126,7 +126,7 @@ export class NumbersPage {
     const { first: start, step, prefix, digits, check: checkSystem, lowestOnTop } = asked.plan;
     const { skips, voided: voids } = this.form();
     this.jobs.takeInto({
-      what: 'this numbering',
+      what: $localize`this numbering`,
       family: 'numbered',
       parts: numberedParts,
       take: (job, part) =>

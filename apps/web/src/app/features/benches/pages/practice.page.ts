@@ -29,9 +29,9 @@ import { ChoiceList } from '../ui/choice-list';
 import { PracticeStore } from '../state/practice.store';
 
 const GRADE_NAMES: Readonly<Record<ExerciseGrade, string>> = {
-  1: 'every row of the working',
-  2: 'the results',
-  3: 'the last result alone',
+  1: $localize`every row of the working`,
+  2: $localize`the results`,
+  3: $localize`the last result alone`,
 };
 const MARK_ICONS: Readonly<Record<Mark['kind'], string>> = {
   right: 'check_circle',
@@ -162,18 +162,19 @@ export class PracticePage {
   protected said(mark: Mark): string {
     switch (mark.kind) {
       case 'right':
-        return 'Right.';
+        return $localize`Right.`;
       case 'by-own-rows':
-        return 'Right by your own rows above: the slip is further up.';
+        return $localize`Right by your own rows above: the slip is further up.`;
       case 'wrong-way':
         return WRONG_WORDS[mark.way];
       case 'wrong':
-        return 'Not right.';
+        return $localize`Not right.`;
     }
   }
   /** The formula of a row in words, or that core has found it by looking. */
   protected hintText({ formula, source }: Figure): string {
-    if (formula === undefined) return `It is looked up or laid out, not reckoned: ${source.note ?? source.label}.`;
+    if (formula === undefined)
+      return $localize`It is looked up or laid out, not reckoned: ${source.note ?? source.label}.`;
     return formulaWords(formula);
   }
 }

@@ -23,16 +23,17 @@ import { Working } from '../../../ui/working';
 import { type PastSum, ReckonerStore } from '../state/reckoner.store';
 import { ChoiceList } from '../ui/choice-list';
 import { PlainField } from '../ui/plain-field';
+import { WordPipe } from '../../../ui/word';
 
 const GROUP_NAMES: Readonly<Record<SumGroup, string>> = {
-  paper: 'Paper',
-  rolls: 'Rolls',
-  layout: 'On the sheet',
-  book: 'Books',
-  counts: 'Counts',
-  press: 'At the press',
-  finishing: 'Finishing and packing',
-  quality: 'Numbers and samples',
+  paper: $localize`Paper`,
+  rolls: $localize`Rolls`,
+  layout: $localize`On the sheet`,
+  book: $localize`Books`,
+  counts: $localize`Counts`,
+  press: $localize`At the press`,
+  finishing: $localize`Finishing and packing`,
+  quality: $localize`Numbers and samples`,
 };
 /** Milliseconds that a sum stands before it is remembered. */
 const STANDS_MS = 2_000;
@@ -40,7 +41,7 @@ const STANDS_MS = 2_000;
 /** Sums that planners do on paper all day: typed in words or in fields, with their working, without a job. */
 @Component({
   selector: 'dk-reckoner-page',
-  imports: [ChoiceList, FigureButton, PlainField, ProductPicture, Working],
+  imports: [ChoiceList, FigureButton, PlainField, ProductPicture, Working, WordPipe],
   providers: [ReckonerStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './reckoner.page.html',
@@ -56,8 +57,8 @@ export class ReckonerPage {
   }));
   protected readonly examples = [
     '74 lb text in gsm',
-    'spine 240 pp 110 um',
-    'roll 1000/76 0.1 mm',
+    $localize`spine 240 pp 110 um`,
+    $localize`roll 1000/76 0.1 mm`,
     '2500 x 44pp A4 on B1',
   ];
   /** Figures opened one out of another. */
@@ -108,7 +109,7 @@ export class ReckonerPage {
   protected readonly wanting = computed(() => {
     const missing = this.issues().filter(({ code }) => code === 'sum.missing');
     const names = missing.map(({ params }) => String(params['field']));
-    return names.length === 0 ? '' : `Still wanted: ${names.join(', ')}.`;
+    return names.length === 0 ? '' : $localize`Still wanted: ${names.join(', ')}.`;
   });
   protected readonly wrong = computed(() => {
     const ids = new Set(this.store.of()?.fields.map(({ id }) => id));
@@ -124,8 +125,8 @@ export class ReckonerPage {
     if (!answer?.byNorms || this.store.results().length === 0) return '';
     const works = this.store.works();
     return works
-      ? `By the norms of ${works.name}.`
-      : 'By the norms as they ship: those of your works cannot be read just now.';
+      ? $localize`By the norms of ${works.name}.`
+      : $localize`By the norms as they ship: those of your works cannot be read just now.`;
   });
 
   /** Nothing is typed that an example would write over. */

@@ -112,8 +112,8 @@ export class RegisterPage {
         return { x: sheet, y: sum / Math.max(1, offsets.length) };
       });
     return [
-      { name: 'Across', points: mean(({ dx }) => dx) },
-      { name: 'Around', points: mean(({ dy }) => dy) },
+      { name: $localize`Across`, points: mean(({ dx }) => dx) },
+      { name: $localize`Around`, points: mean(({ dy }) => dy) },
     ];
   });
 
@@ -147,8 +147,10 @@ export class RegisterPage {
   private pressCan(): string[] {
     const { packing, fanOut } = this.form();
     return [
-      ...(packing ? ['Packing alters the length around on this press: more under the plate prints shorter.'] : []),
-      ...(fanOut ? ['Its tail can be fanned.'] : []),
+      ...(packing
+        ? [$localize`Packing alters the length around on this press: more under the plate prints shorter.`]
+        : []),
+      ...(fanOut ? [$localize`Its tail can be fanned.`] : []),
     ];
   }
 

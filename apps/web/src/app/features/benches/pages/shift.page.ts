@@ -29,6 +29,7 @@ import { TrendChart } from '../../../ui/trend-chart';
 import { PracticeApi } from '../state/practice.api';
 import { ShiftRun } from '../state/shift-run';
 import { RegisterView } from '../ui/register-view';
+import { WordPipe } from '../../../ui/word';
 
 /** Seeds that are drawn when another run is asked for, and that a link may name. */
 const MOST_DRAWN = 10_000;
@@ -37,7 +38,16 @@ const MOST_SEED = 1e9;
 /** A press run with a drifting register, a colour going off, a web break and a short count: decided look by look, held against the best that could be done. */
 @Component({
   selector: 'dk-shift-page',
-  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, NumberBox, RegisterView, RouterLink, TrendChart],
+  imports: [
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatIconModule,
+    NumberBox,
+    RegisterView,
+    RouterLink,
+    TrendChart,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shift.page.html',
   styleUrls: ['./bench-page.scss', './shift.page.scss'],
@@ -88,12 +98,14 @@ export class ShiftPage {
 
   private said({ moves, keys, roll, count: counts }: ShiftDecision): string[] {
     const steps = (what: string, of: Readonly<Record<string, number | undefined>>): string[] =>
-      Object.entries(of).map(([colour, by = 0]) => `${what} ${colour} by ${by > 0 ? '+' : '−'}${Math.abs(by)}`);
+      Object.entries(of).map(
+        ([colour, by = 0]) => $localize`${what} ${colour} by ${by > 0 ? '+' : '−'}${Math.abs(by)}`,
+      );
     return [
-      ...(roll === undefined ? [] : [roll === 'new' ? 'hang another roll' : 'thread the same roll']),
+      ...(roll === undefined ? [] : [roll === 'new' ? $localize`hang another roll` : $localize`thread the same roll`]),
       ...steps('move', moves),
-      ...steps('keys of', keys),
-      ...(counts ? ['count a pile'] : []),
+      ...steps($localize`keys of`, keys),
+      ...(counts ? [$localize`count a pile`] : []),
     ];
   }
 

@@ -11,6 +11,7 @@ import { count, dateText, readNumber } from '../../../ui/format';
 import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
 import { SinglesStore } from '../state/singles.store';
+import { WordPipe } from '../../../ui/word';
 
 /** An order out of one line; the reason where it is none. */
 function readOrder(line: string, at: number): SingleOrder | string {
@@ -19,12 +20,13 @@ function readOrder(line: string, at: number): SingleOrder | string {
     .map((part) => part.trim());
   const [widthMm, heightMm, many] = [width, height, pages].map(readNumber);
   const finish = SINGLE_FILMS.find((one) => one === film);
-  const where = `Line ${at + 1}: `;
-  if (id === '' || title === '') return `${where}a number and a title are wanted first.`;
-  if (!widthMm || !heightMm || widthMm < 0 || heightMm < 0) return `${where}width and height are millimetres above 0.`;
-  if (!many || !Number.isInteger(many) || many < 4) return `${where}pages are a whole number from 4 on.`;
-  if (!finish) return `${where}film is matt, gloss or none, not “${film}”.`;
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(due)) return `${where}due is a date like 2026-12-04.`;
+  const where = $localize`Line ${at + 1}\: `;
+  if (id === '' || title === '') return $localize`${where}a number and a title are wanted first.`;
+  if (!widthMm || !heightMm || widthMm < 0 || heightMm < 0)
+    return $localize`${where}width and height are millimetres above 0.`;
+  if (!many || !Number.isInteger(many) || many < 4) return $localize`${where}pages are a whole number from 4 on.`;
+  if (!finish) return $localize`${where}film is matt, gloss or none, not “${film}”.`;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(due)) return $localize`${where}due is a date like 2026-12-04.`;
   return { id, title, widthMm, heightMm, pages: many, stock, film: finish, due };
 }
 
@@ -32,7 +34,7 @@ function readOrder(line: string, at: number): SingleOrder | string {
 const START = { text: '', booksPerHour: '300', seconds: '11' };
 
 const STATE_NAMES: Readonly<Record<SingleState, string>> = {
-  open: 'to be printed',
+  open: $localize`to be printed`,
   printed: 'printed',
   kitted: 'matched',
   checked: 'checked',
@@ -41,7 +43,7 @@ const STATE_NAMES: Readonly<Record<SingleState, string>> = {
 /** The order book of single books: batched by format, paper and film, matched by code, looked over, with the people that it wants. */
 @Component({
   selector: 'dk-singles-page',
-  imports: [Bench, MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [Bench, MatButtonModule, MatFormFieldModule, MatInputModule, WordPipe],
   providers: [SinglesStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './singles.page.html',
@@ -75,7 +77,7 @@ export class SinglesPage {
 
   protected showChanges(): void {
     const data: ChangesData = {
-      title: 'How the books went on',
+      title: $localize`How the books went on`,
       kind: 'single-book',
       subject: (code) => code,
       value: (state) => STATE_NAMES[state as SingleState],

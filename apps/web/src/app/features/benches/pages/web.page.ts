@@ -136,8 +136,8 @@ export class WebPage {
     return {
       scheme: scheme.id,
       sides: [
-        { name: 'Outer side', rows: pageRows(outer, columns, rows) },
-        { name: 'Inner side', rows: pageRows(inner, columns, rows) },
+        { name: $localize`Outer side`, rows: pageRows(outer, columns, rows) },
+        { name: $localize`Inner side`, rows: pageRows(inner, columns, rows) },
       ],
     };
   });

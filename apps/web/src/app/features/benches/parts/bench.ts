@@ -25,7 +25,9 @@ interface Typed {
           <dk-undo-bar [of]="form.undo" />
           <button
             matIconButton
+            i18n-aria-label
             aria-label="Begin anew"
+            i18n-matTooltip
             matTooltip="Begin anew; undo brings it back"
             [disabled]="!form.isTouched()"
             (click)="form.anew()"
@@ -79,7 +81,7 @@ interface Typed {
 })
 export class Bench {
   readonly name = input.required<string>();
-  readonly result = input('Result');
+  readonly result = input($localize`Result`);
   /** Undo and beginning anew, where the bench has its own. */
   readonly typed = input<Typed>();
 }

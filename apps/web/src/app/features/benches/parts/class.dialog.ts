@@ -13,7 +13,7 @@ import { PracticeApi } from '../state/practice.api';
   imports: [MatButtonModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>The class</h2>
+    <h2 i18n mat-dialog-title>The class</h2>
     <mat-dialog-content>
       @if (failed(); as message) {
         <p role="alert">{{ message }}</p>
@@ -22,12 +22,12 @@ import { PracticeApi } from '../state/practice.api';
           <table>
             <thead>
               <tr>
-                <th scope="col">Name</th>
-                <th scope="col">Without a mistake</th>
-                <th scope="col">Exercise</th>
-                <th scope="col" class="number">Best</th>
-                <th scope="col" class="number">Times</th>
-                <th scope="col">Last</th>
+                <th i18n scope="col">Name</th>
+                <th i18n scope="col">Without a mistake</th>
+                <th i18n scope="col">Exercise</th>
+                <th i18n scope="col" class="number">Best</th>
+                <th i18n scope="col" class="number">Times</th>
+                <th i18n scope="col">Last</th>
               </tr>
             </thead>
             @for (person of all; track person.id) {
@@ -38,7 +38,7 @@ import { PracticeApi } from '../state/practice.api';
                       <span [class.cdk-visually-hidden]="!first">{{ person.name }}</span>
                     </th>
                     <td>
-                      <span [class.cdk-visually-hidden]="!first">{{ person.solved }} of {{ kinds }}</span>
+                      <span i18n [class.cdk-visually-hidden]="!first">{{ person.solved }} of {{ kinds }}</span>
                     </td>
                     <td>{{ name(line.kind) }}</td>
                     <td class="number">{{ percent(line.best) }}</td>
@@ -50,13 +50,13 @@ import { PracticeApi } from '../state/practice.api';
             }
           </table>
         } @else {
-          <p>Nobody has filled an exercise yet. Send somebody the address of one: who opens it gets the same.</p>
+          <p i18n>Nobody has filled an exercise yet. Send somebody the address of one: who opens it gets the same.</p>
         }
       } @else {
-        <p role="status">Looking for the results.</p>
+        <p i18n role="status">Looking for the results.</p>
       }
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button matButton="filled" mat-dialog-close>Close</button></mat-dialog-actions>
+    <mat-dialog-actions align="end"><button i18n matButton="filled" mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
     table {

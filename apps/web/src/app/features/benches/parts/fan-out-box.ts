@@ -14,37 +14,40 @@ const START = { grain: 'width' as 'width' | 'height', deltaRh: 8, perRh: GROWTH_
   imports: [Bench, MatButtonToggleModule, NumberBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-bench name="Humidity and fan-out" result="What the sheet does" [typed]="bench">
+    <dk-bench name="Humidity and fan-out" i18n-result result="What the sheet does" [typed]="bench">
       <div inputs class="fields">
         <mat-button-toggle-group
+          i18n-aria-label
           aria-label="Grain along"
           hideSingleSelectionIndicator
           [value]="form().grain"
           (change)="set({ grain: $event.value })"
         >
-          <mat-button-toggle value="width">Grain across</mat-button-toggle>
-          <mat-button-toggle value="height">Grain around</mat-button-toggle>
+          <mat-button-toggle i18n value="width">Grain across</mat-button-toggle>
+          <mat-button-toggle i18n value="height">Grain around</mat-button-toggle>
         </mat-button-toggle-group>
         <dk-number
+          i18n-label
           label="Humidity changes by, % RH"
           name="delta-rh"
           [value]="form().deltaRh"
           (valueChange)="set({ deltaRh: $event })"
         />
         <dk-number
+          i18n-label
           label="Growth across the grain, % for 1 % RH"
           name="growth"
           [value]="form().perRh"
           (valueChange)="set({ perRh: $event })"
         />
       </div>
-      <p aria-live="polite" data-test="fan-out">
+      <p i18n aria-live="polite" data-test="fan-out">
         The sheet changes by <b>{{ count(change().widthMm, 3) }} mm</b> across and
         <b>{{ count(change().heightMm, 3) }} mm</b> around: up to {{ count(change().edgeAcrossMm, 3) }} mm at a side
         edge and {{ count(change().edgeAroundMm, 3) }} mm at the tail when laid on the middle. To compensate, make the
         next plates by {{ count(change().acrossPpm) }} µm/m across and {{ count(change().aroundPpm) }} µm/m around.
       </p>
-      <p class="quiet">
+      <p i18n class="quiet">
         Along the grain paper changes about a third as much (practice); the growth is from memory, so measure your own.
       </p>
     </dk-bench>

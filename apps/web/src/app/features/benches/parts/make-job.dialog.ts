@@ -33,27 +33,29 @@ export interface MakeJobData {
   imports: [ReactiveFormsModule, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Make a job of it</h2>
+    <h2 i18n mat-dialog-title>Make a job of it</h2>
     <form [formGroup]="form" (ngSubmit)="create()">
       <mat-dialog-content>
         <div class="fields">
           <mat-form-field>
-            <mat-label>Number</mat-label><input matInput formControlName="number" cdkFocusInitial />
-            <mat-error>A job has a number, at most 40 characters</mat-error>
+            <mat-label i18n>Number</mat-label><input matInput formControlName="number" cdkFocusInitial />
+            <mat-error i18n>A job has a number, at most 40 characters</mat-error>
           </mat-form-field>
           <mat-form-field>
-            <mat-label>Title</mat-label><input matInput formControlName="title" />
-            <mat-error>A job has a title, at most 120 characters</mat-error>
+            <mat-label i18n>Title</mat-label><input matInput formControlName="title" />
+            <mat-error i18n>A job has a title, at most 120 characters</mat-error>
           </mat-form-field>
-          <mat-form-field><mat-label>Customer</mat-label><input matInput formControlName="customer" /></mat-form-field>
+          <mat-form-field
+            ><mat-label i18n>Customer</mat-label><input matInput formControlName="customer"
+          /></mat-form-field>
           @if (data.asksQuantity) {
             <mat-form-field>
-              <mat-label>Quantity</mat-label><input matInput type="number" formControlName="quantity" />
-              <mat-error>From 1 to 1,000,000,000</mat-error>
+              <mat-label i18n>Quantity</mat-label><input matInput type="number" formControlName="quantity" />
+              <mat-error i18n>From 1 to 1,000,000,000</mat-error>
             </mat-form-field>
           }
           <mat-form-field>
-            <mat-label>Stock</mat-label>
+            <mat-label i18n>Stock</mat-label>
             <mat-select formControlName="stock">
               @for (stock of stocks; track stock.id) {
                 <mat-option [value]="stock.id">{{ stock.name }}</mat-option>
@@ -61,7 +63,7 @@ export interface MakeJobData {
             </mat-select>
           </mat-form-field>
           <mat-form-field>
-            <mat-label>Press</mat-label>
+            <mat-label i18n>Press</mat-label>
             <mat-select formControlName="press">
               @for (press of presses; track press.id) {
                 <mat-option [value]="press.id">{{ press.name }}</mat-option>
@@ -72,8 +74,8 @@ export interface MakeJobData {
         <p [class.wrong]="!outlook().ok" aria-live="polite">{{ outlook().text }}</p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Create job</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Create job</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -125,7 +127,9 @@ export class MakeJobDialog {
   });
   protected readonly outlook = computed(() => {
     const job = this.job();
-    return job ? outlookOf(job, this.data.works) : { ok: false, text: 'The stock has no sheet that this press takes.' };
+    return job
+      ? outlookOf(job, this.data.works)
+      : { ok: false, text: $localize`The stock has no sheet that this press takes.` };
   });
 
   protected create(): void {

@@ -41,10 +41,10 @@ const TYPING_MS = 150;
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Take {{ data.what }} into a job</h2>
+    <h2 i18n mat-dialog-title>Take {{ data.what }} into a job</h2>
     <mat-dialog-content>
       <mat-form-field>
-        <mat-label>Draft, by number, title or customer</mat-label>
+        <mat-label i18n>Draft, by number, title or customer</mat-label>
         <input
           matInput
           #search
@@ -67,7 +67,7 @@ const TYPING_MS = 150;
       @if (draft(); as d) {
         @if (parts().length > 0) {
           <mat-form-field>
-            <mat-label>Into</mat-label>
+            <mat-label i18n>Into</mat-label>
             <mat-select [value]="part()" (selectionChange)="chosen.set($event.value)">
               @for (one of parts(); track one.id) {
                 <mat-option [value]="one.id">{{ one.name }}</mat-option>
@@ -75,13 +75,13 @@ const TYPING_MS = 150;
             </mat-select>
           </mat-form-field>
           @if (before(); as b) {
-            <p>{{ d.job.number }} now: {{ b.text }}</p>
+            <p i18n>{{ d.job.number }} now: {{ b.text }}</p>
           }
           @if (after(); as a) {
-            <p [class.wrong]="!a.ok" aria-live="polite" data-test="after">With {{ data.what }}: {{ a.text }}</p>
+            <p i18n [class.wrong]="!a.ok" aria-live="polite" data-test="after">With {{ data.what }}: {{ a.text }}</p>
           }
         } @else {
-          <p class="wrong" role="alert">
+          <p i18n class="wrong" role="alert">
             {{ d.job.number }} has no part that takes {{ data.what }}. Choose another job.
           </p>
         }
@@ -91,8 +91,8 @@ const TYPING_MS = 150;
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Leave it</button>
-      <button matButton="filled" [disabled]="!after()?.ok" (click)="take()">Take it in</button>
+      <button i18n matButton mat-dialog-close>Leave it</button>
+      <button i18n matButton="filled" [disabled]="!after()?.ok" (click)="take()">Take it in</button>
     </mat-dialog-actions>
   `,
   styles: `

@@ -7,5 +7,8 @@ export function outlookOf(job: Job, works: Works): { readonly ok: boolean; reado
   if (!outcome.ok) return { ok: false, text: outcome.issues.map(issueText).join(' ') };
   const { pressSheets, plates } = outcome.value.totals;
   const sheets = Object.values(pressSheets).reduce((a, b) => a + b, 0);
-  return { ok: true, text: `${numberText(sheets)} press sheets, ${plates} ${plates === 1 ? 'plate' : 'plates'}.` };
+  return {
+    ok: true,
+    text: $localize`${numberText(sheets)} press sheets, ${plates} ${plates === 1 ? 'plate' : 'plates'}.`,
+  };
 }

@@ -140,7 +140,7 @@ export class ShiftRun {
     cockStepMmPerM: STEPS.cockMmPerM,
     sheets: PRACTICE_SHEETS,
     seed: this.seed(),
-    from: `a shift at the press, look ${this.state().look} of ${this.shift().looks}, colour minus black`,
+    from: $localize`a shift at the press, look ${this.state().look} of ${this.shift().looks}, colour minus black`,
   }));
   /** What the instrument has read so far, for the colour bench. */
   readonly forColour = computed((): ColourInput => ({

@@ -9,7 +9,13 @@ const openPath = (points: Outline): string => `M${points.map(({ x, y }) => `${x}
   selector: 'dk-die-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg class="drawing" [attr.viewBox]="viewBox()" role="img" [attr.aria-label]="'Blank to scale: ' + drawing().name">
+    <svg
+      class="drawing"
+      [attr.viewBox]="viewBox()"
+      role="img"
+      i18n-attr.aria-label
+      attr.aria-label="Blank to scale: {{ drawing().name }}"
+    >
       <defs>
         <pattern id="glue" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="5" class="hatch" />

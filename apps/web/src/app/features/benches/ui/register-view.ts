@@ -32,7 +32,7 @@ const HEAD = 0.012;
         <text [attr.x]="arrow.x" [attr.y]="arrow.y">{{ arrow.colour }}</text>
       }
     </svg>
-    <p class="quiet">
+    <p i18n class="quiet">
       Arrows are {{ times() }} times as long as the offsets; the ring is the tolerance. Gripper edge at the bottom.
     </p>
   `,
@@ -88,7 +88,7 @@ export class RegisterView {
   );
   protected readonly label = computed(
     () =>
-      `Sheet with ${this.marks().length} marks and the offsets of ${this.colours()
+      $localize`Sheet with ${this.marks().length} marks and the offsets of ${this.colours()
         .map(({ colour }) => colour)
         .join(', ')}`,
   );

@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { assembleDie } from '@druckerei/core';
 import { dieDxf, dieSvg, laidDxf, laidSvg, readDxf, readSvg } from '@druckerei/formats/drawings';
 import type { Answer, ReadQuestion, WriteQuestion } from './messages';

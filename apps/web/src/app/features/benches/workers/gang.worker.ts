@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { planGang, table } from '@druckerei/core';
 import highsLoader from 'highs';
 import type { Answer, GangQuestion } from './messages';

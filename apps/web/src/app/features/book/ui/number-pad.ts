@@ -38,21 +38,28 @@ const CODE = /^\S+\/[a-z0-9-]+(\/\d+)?$/i;
       <span class="unit">{{ unit() }}</span>
     </label>
     @if (wrong()) {
-      <p class="wrong" role="alert">A whole number is wanted, like 250.</p>
+      <p i18n class="wrong" role="alert">A whole number is wanted, like 250.</p>
     }
     <div class="keys">
       @for (key of keys; track key) {
         <button type="button" matButton class="key" (click)="press(key)">{{ key }}</button>
       }
-      <button type="button" matButton class="key" (click)="text.set('')" aria-label="Clear">C</button>
+      <button type="button" matButton class="key" (click)="text.set('')" i18n-aria-label aria-label="Clear">C</button>
       <button type="button" matButton class="key" (click)="press('0')">0</button>
-      <button type="button" matButton class="key" (click)="back()" aria-label="Take the last digit away">
+      <button
+        type="button"
+        matButton
+        class="key"
+        (click)="back()"
+        i18n-aria-label
+        aria-label="Take the last digit away"
+      >
         <mat-icon aria-hidden="true">backspace</mat-icon>
       </button>
     </div>
     <div class="ends">
-      <button type="button" matButton (click)="left.emit()">Leave it</button>
-      <button type="button" matButton="filled" [disabled]="!value() || busy()" (click)="enter()">
+      <button i18n type="button" matButton (click)="left.emit()">Leave it</button>
+      <button i18n type="button" matButton="filled" [disabled]="!value() || busy()" (click)="enter()">
         Enter{{ value() ? ' ' + said() + ' ' + unit() : '' }}
       </button>
     </div>

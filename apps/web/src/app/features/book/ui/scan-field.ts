@@ -2,23 +2,24 @@ import { ChangeDetectionStrategy, Component, type ElementRef, input, output, sig
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { type CameraScan, canScan, scanByCamera } from './camera';
+import { WordPipe } from '../../../ui/word';
 
 /** Takes a code: typed, by a hand scanner that types, or by the camera where the browser lets it. */
 @Component({
   selector: 'dk-scan-field',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="send($event)">
       <label>
-        <span>Tag, ticket or number</span>
+        <span i18n>Tag, ticket or number</span>
         <input #field name="code" autocomplete="off" autocapitalize="characters" spellcheck="false" maxlength="200" />
       </label>
-      <button matButton="filled" type="submit" [disabled]="busy()">Open</button>
+      <button i18n matButton="filled" type="submit" [disabled]="busy()">Open</button>
       @if (canScan) {
         <button matButton="outlined" type="button" (click)="camera ? stop() : look()">
           <mat-icon aria-hidden="true">{{ camera ? 'videocam_off' : 'qr_code_scanner' }}</mat-icon>{{
-            camera ? 'Stop' : 'Camera'
+            camera ? ('Stop' | word) : ('Camera' | word)
           }}
         </button>
       }
@@ -26,7 +27,7 @@ import { type CameraScan, canScan, scanByCamera } from './camera';
     @if (problem(); as text) {
       <p class="wrong" role="alert">{{ text }}</p>
     }
-    <video #video muted playsinline [hidden]="!seeing()" aria-label="What the camera sees"></video>
+    <video #video muted playsinline [hidden]="!seeing()" i18n-aria-label aria-label="What the camera sees"></video>
   `,
   styles: `
     form {
@@ -99,7 +100,7 @@ export class ScanField {
         this.scanned.emit(code);
       }
     } catch {
-      this.problem.set('The camera cannot be used here. Type the number of the tag, or use a hand scanner.');
+      this.problem.set($localize`The camera cannot be used here. Type the number of the tag, or use a hand scanner.`);
     }
     this.stop();
   }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { WordPipe } from '../../../ui/word';
 
 const MOST = 40;
 const STEP = 7;
@@ -7,6 +8,7 @@ const FIVE = 5;
 /** Strokes of a tally, every fifth across the four before it: one for each entry of a line. */
 @Component({
   selector: 'dk-tally-marks',
+  imports: [WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg
@@ -14,7 +16,7 @@ const FIVE = 5;
       height="22"
       [attr.viewBox]="'0 0 ' + width() + ' 22'"
       role="img"
-      [attr.aria-label]="count() + (count() === 1 ? ' entry' : ' entries')"
+      [attr.aria-label]="count() + (count() === 1 ? (' entry' | word) : (' entries' | word))"
     >
       <path [attr.d]="path()" />
     </svg>

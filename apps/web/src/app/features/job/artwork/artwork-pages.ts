@@ -3,32 +3,33 @@ import type { ArtworkPages } from '@druckerei/core';
 import { count, percent } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { InkDot } from '../parts/ink-dot';
+import { WordPipe } from '../../../ui/word';
 
 /** The pages of a file of artwork, those that are alike in one row. */
 @Component({
   selector: 'dk-artwork-pages',
-  imports: [InkDot],
+  imports: [InkDot, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table [attr.aria-label]="'Pages of ' + name()">
+    <table i18n-attr.aria-label attr.aria-label="Pages of {{ name() }}">
       <thead>
         <tr>
-          <th scope="col">Pages</th>
-          <th scope="col" class="number">Trimmed, {{ mm().unit }}</th>
-          <th scope="col" class="number">Bleed, {{ mm().unit }}</th>
-          <th scope="col">Inks</th>
-          <th scope="col" class="number">Most ink, about</th>
+          <th i18n scope="col">Pages</th>
+          <th i18n scope="col" class="number">Trimmed, {{ mm().unit }}</th>
+          <th i18n scope="col" class="number">Bleed, {{ mm().unit }}</th>
+          <th i18n scope="col">Inks</th>
+          <th i18n scope="col" class="number">Most ink, about</th>
         </tr>
       </thead>
       <tbody>
         @for (row of rows(); track row.first) {
           <tr>
-            <th scope="row">{{ row.first === row.last ? row.first : row.first + ' to ' + row.last }}</th>
+            <th scope="row">{{ row.first === row.last ? row.first : row.first + (' to ' | word) + row.last }}</th>
             <td class="number">{{ measures.size(row.widthMm, row.heightMm) }}</td>
             <td class="number">
               {{ length(row.bleedMm) }}
               @if (row.boundBleedMm > row.bleedMm) {
-                <span class="quiet">({{ length(row.boundBleedMm) }} but at the spine)</span>
+                <span i18n class="quiet">({{ length(row.boundBleedMm) }} but at the spine)</span>
               }
             </td>
             <td>
@@ -37,9 +38,9 @@ import { InkDot } from '../parts/ink-dot';
                   <span class="ink"><dk-ink-dot [name]="ink" />{{ ink }}</span>
                 }
                 @if (row.rgb) {
-                  <span>red, green, blue</span>
+                  <span i18n>red, green, blue</span>
                 } @else if (row.inks.length === 0) {
-                  <span class="quiet">none: blank</span>
+                  <span i18n class="quiet">none: blank</span>
                 }
               </span>
             </td>

@@ -22,6 +22,7 @@ import { Names } from '../state/names';
 import { askArtwork } from './artwork.client';
 import type { ArtworkAnswer, ArtworkQuestion } from './artwork.messages';
 import { ArtworkPagesTable } from './artwork-pages';
+import { WordPipe } from '../../../ui/word';
 
 /** Names of files as a job holds them. */
 const LONGEST_NAME = 200;
@@ -29,7 +30,15 @@ const LONGEST_NAME = 200;
 /** The files of artwork: examined here, laid beside what is printed, and kept with the job as what they say. */
 @Component({
   selector: 'dk-artwork-room',
-  imports: [ArtworkPagesTable, FileChooser, MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule],
+  imports: [
+    ArtworkPagesTable,
+    FileChooser,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatIconModule,
+    MatProgressBarModule,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './artwork-room.html',
   styleUrl: './artwork-room.scss',
@@ -82,10 +91,10 @@ export class ArtworkRoom {
       artwork.pages.reduce((sum, one) => sum + one.count, 0),
       'page',
     );
-    return `${pages}, ${has === wanted.length ? 'all' : count(has)} of ${count(wanted.length)} that are printed`;
+    return $localize`${pages}, ${has === wanted.length ? 'all' : count(has)} of ${count(wanted.length)} that are printed`;
   }
   protected ofText({ of }: Artwork): string {
-    return of.map((id) => this.names.components().get(id) ?? `${id} (gone)`).join(', ');
+    return of.map((id) => this.names.components().get(id) ?? $localize`${id} (gone)`).join(', ');
   }
 
   protected choose(file: File): void {

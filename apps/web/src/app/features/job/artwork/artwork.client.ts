@@ -1,5 +1,6 @@
 import { askWorker } from '../../../platform/ask-worker';
 import type { ArtworkAnswer, ArtworkQuestion } from './artwork.messages';
+import { wordsOfPage } from '../../../platform/words-of-page';
 
 /** Examines a PDF in a worker; what is returned stops it. */
 export const askArtwork = (
@@ -8,7 +9,7 @@ export const askArtwork = (
   failed: () => void,
 ): (() => void) =>
   askWorker(
-    new Worker(new URL('./artwork.worker', import.meta.url), { type: 'module' }),
+    new Worker(new URL('./artwork.worker', import.meta.url), { type: 'module', name: wordsOfPage() }),
     question,
     ({ kind }) => kind === 'done',
     answered,

@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { examinePdf } from '@druckerei/formats/pdf-artwork';
 import { countPicture } from '../zones/read-picture';
 import type { ArtworkAnswer, ArtworkQuestion } from './artwork.messages';

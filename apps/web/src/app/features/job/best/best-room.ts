@@ -7,13 +7,14 @@ import { Measures } from '../../../ui/measures';
 import { RunBar } from '../../../ui/run-bar';
 import { JobEditor } from '../state/job-editor';
 import { BestStore } from './best.store';
+import { WordPipe } from '../../../ui/word';
 
 const NAMES: Readonly<Record<Aim, string>> = {
-  cost: 'Cheapest',
-  paper: 'Least paper',
-  hours: 'Least time',
-  plates: 'Fewest plates',
-  'one press': 'One press only',
+  cost: $localize`Cheapest`,
+  paper: $localize`Least paper`,
+  hours: $localize`Least time`,
+  plates: $localize`Fewest plates`,
+  'one press': $localize`One press only`,
 };
 
 interface Row {
@@ -30,7 +31,7 @@ interface Row {
 /** The cheapest way to run the whole job, why it is so, and others that are better in something else. */
 @Component({
   selector: 'dk-best-room',
-  imports: [MatButtonModule, RunBar],
+  imports: [MatButtonModule, RunBar, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './best-room.html',
   styleUrl: './best-room.scss',
@@ -59,7 +60,14 @@ export class BestRoom {
       const by = cost - found.now.cost;
       return Math.abs(by) < 0.005 ? '' : `${by < 0 ? '−' : '+'}${this.measures.quantity(Math.abs(by), works.currency)}`;
     };
-    const asIs: Row = { name: 'As it is now', sums: found.now, cost: '', changes: '', isBest: false, job: undefined };
+    const asIs: Row = {
+      name: $localize`As it is now`,
+      sums: found.now,
+      cost: '',
+      changes: '',
+      isBest: false,
+      job: undefined,
+    };
     const proposals = found.best.changes.length > 0 ? [found.best, ...found.others] : found.others;
     return [
       ...proposals.map((one): Row => ({

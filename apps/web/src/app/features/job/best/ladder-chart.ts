@@ -42,14 +42,14 @@ export class LadderChart {
     return {
       chart: plainChart('line', 220, dark),
       series: [
-        line('With plates', ({ withPlates }) => withPlates?.sums.cost),
-        line('Digital', ({ digital }) => digital?.sums.cost),
+        line($localize`With plates`, ({ withPlates }) => withPlates?.sums.cost),
+        line($localize`Digital`, ({ digital }) => digital?.sums.cost),
       ],
       xaxis: {
         categories: this.rungs().map(({ quantity }) => count(quantity)),
-        title: { text: 'Quantity' },
+        title: { text: $localize`Quantity` },
       },
-      yaxis: { min: 0, labels: { formatter: say }, title: { text: `Cost of one, ${unit}` } },
+      yaxis: { min: 0, labels: { formatter: say }, title: { text: $localize`Cost of one, ${unit}` } },
       stroke: { width: 2, dashArray: [0, 5] },
       markers: { size: 4 },
       colors: series,

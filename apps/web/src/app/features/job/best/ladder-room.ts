@@ -53,7 +53,7 @@ export class LadderRoom {
       quantity,
       sums: best.sums,
       job: best.job,
-      changes: changesWords(best, works) || 'as it is now',
+      changes: changesWords(best, works) || $localize`as it is now`,
       plates: withPlates ? this.money(withPlates.sums.cost) : 'none',
       digital: digital ? this.money(digital.sums.cost) : 'none',
       isOrder: quantity === this.ordered(),
@@ -61,9 +61,9 @@ export class LadderRoom {
   });
   protected readonly breakEven = computed(() => {
     const from = this.store.breakEven();
-    if (from !== undefined) return `From ${count(from)} on plates cost less than digital sides.`;
+    if (from !== undefined) return $localize`From ${count(from)} on plates cost less than digital sides.`;
     return this.store.climb.state().kind === 'idle'
-      ? 'Within these quantities one of plates and digital sides is always the cheaper, or there is only one of them.'
+      ? $localize`Within these quantities one of plates and digital sides is always the cheaper, or there is only one of them.`
       : '';
   });
 
@@ -79,8 +79,10 @@ export class LadderRoom {
       const value = numbers[i];
       return value === undefined || !Number.isInteger(value) || value < 1 || value > MOST;
     });
-    if (bad !== undefined) this.wrong.set(`“${bad.trim()}” is no quantity; write whole numbers like 500; 1,000; 2,500`);
-    else if (words.length === 0 || words.length > MOST_RUNGS) this.wrong.set(`From one to ${MOST_RUNGS} quantities`);
+    if (bad !== undefined)
+      this.wrong.set($localize`“${bad.trim()}” is no quantity; write whole numbers like 500; 1,000; 2,500`);
+    else if (words.length === 0 || words.length > MOST_RUNGS)
+      this.wrong.set($localize`From one to ${MOST_RUNGS} quantities`);
     else {
       this.wrong.set(undefined);
       this.quantities.set([...new Set(numbers.flatMap((one) => one ?? []))].sort((a, b) => a - b));

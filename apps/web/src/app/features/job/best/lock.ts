@@ -4,19 +4,23 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import type { LockedChoice } from '@druckerei/core';
 import { JobEditor } from '../state/job-editor';
+import { WordPipe } from '../../../ui/word';
 
 /** Fixes a choice of a component, so that a search for a better way keeps it. */
 @Component({
   selector: 'dk-lock',
-  imports: [MatButtonModule, MatIconModule, MatTooltipModule],
+  imports: [MatButtonModule, MatIconModule, MatTooltipModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button
       matIconButton
       type="button"
       [attr.aria-pressed]="locked()"
-      [attr.aria-label]="'Lock the ' + name()"
-      [matTooltip]="locked() ? 'Locked: a search for a better way keeps it' : 'Open to a better way; lock it here'"
+      i18n-attr.aria-label
+      attr.aria-label="Lock the {{ name() }}"
+      [matTooltip]="
+        locked() ? ('Locked: a search for a better way keeps it' | word) : ('Open to a better way; lock it here' | word)
+      "
       [disabled]="!editor.editable()"
       (click)="toggle()"
     >

@@ -10,6 +10,7 @@ import { failureOf } from '../../../platform/problem';
 import { DateBox } from '../../../ui/date-box';
 import { count, money } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
+import { WordPipe } from '../../../ui/word';
 
 export interface OfferData {
   readonly currency: string;
@@ -24,36 +25,36 @@ const USUAL_PERCENT = 20;
 /** An offer of the quantities that were reckoned: its number, what is earned of the price, until when it holds. */
 @Component({
   selector: 'dk-offer-dialog',
-  imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, NumberBox],
+  imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, NumberBox, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Offer these quantities</h2>
+    <h2 i18n mat-dialog-title>Offer these quantities</h2>
     <mat-dialog-content>
       @if (made(); as offer) {
-        <p role="status">
+        <p i18n role="status">
           {{ offer.number }} is made.
           <a [href]="'/api/offers/' + offer.id + '/offer.pdf'" target="_blank" rel="noopener">As it is sent</a>
         </p>
       } @else {
         <div class="fields">
           <mat-form-field>
-            <mat-label>Number of the offer</mat-label>
+            <mat-label i18n>Number of the offer</mat-label>
             <input matInput #field maxlength="40" [value]="number()" (input)="number.set(field.value)" />
           </mat-form-field>
-          <dk-number label="Earned of the price" unit="%" [(value)]="margin" [error]="wrong()" />
-          <dk-date label="Holds until" [value]="until()" (picked)="until.set($event)" />
+          <dk-number i18n-label label="Earned of the price" unit="%" [(value)]="margin" [error]="wrong()" />
+          <dk-date i18n-label label="Holds until" [value]="until()" (picked)="until.set($event)" />
           <mat-form-field class="wide">
-            <mat-label>What else it says</mat-label>
+            <mat-label i18n>What else it says</mat-label>
             <textarea matInput #words rows="2" maxlength="2000" (input)="note.set(words.value)"></textarea>
           </mat-form-field>
         </div>
         <table>
           <thead>
             <tr>
-              <th scope="col" class="number">Quantity</th>
-              <th scope="col" class="number">Cost</th>
-              <th scope="col" class="number">Price, {{ data.currency }}</th>
-              <th scope="col" class="number">A thousand</th>
+              <th i18n scope="col" class="number">Quantity</th>
+              <th i18n scope="col" class="number">Cost</th>
+              <th i18n scope="col" class="number">Price, {{ data.currency }}</th>
+              <th i18n scope="col" class="number">A thousand</th>
             </tr>
           </thead>
           <tbody>
@@ -67,16 +68,16 @@ const USUAL_PERCENT = 20;
             }
           </tbody>
         </table>
-        <p class="quiet">price = cost / (1 - what is earned of it), up to the next hundredth</p>
+        <p i18n class="quiet">price = cost / (1 - what is earned of it), up to the next hundredth</p>
       }
       @if (failed(); as message) {
         <p role="alert">{{ message }}</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>{{ made() ? 'Close' : 'Leave it' }}</button>
+      <button matButton mat-dialog-close>{{ made() ? ('Close' | word) : ('Leave it' | word) }}</button>
       @if (!made()) {
-        <button matButton="filled" (click)="send()" [disabled]="!ready()">Make the offer</button>
+        <button i18n matButton="filled" (click)="send()" [disabled]="!ready()">Make the offer</button>
       }
     </mat-dialog-actions>
   `,
@@ -118,7 +119,7 @@ export class OfferDialog {
   protected readonly made = signal<Offer | undefined>(undefined);
   protected readonly wrong = computed(() => {
     const margin = this.margin();
-    return margin >= 0 && margin <= MOST_MARGIN * 100 ? '' : `From 0 to ${MOST_MARGIN * 100} %`;
+    return margin >= 0 && margin <= MOST_MARGIN * 100 ? '' : $localize`From 0 to ${MOST_MARGIN * 100} %`;
   });
   protected readonly ready = computed(() => this.wrong() === '' && this.number().trim() !== '' && this.until() !== '');
   protected readonly rows = computed(() =>

@@ -54,7 +54,7 @@ export class WhatIf {
           name: kept.name,
           kept: this.measures.figure(kept),
           tried: this.measures.figure(tried),
-          difference: Math.abs(by) < 1e-9 ? 'the same' : `${by < 0 ? '−' : '+'}${difference}`,
+          difference: Math.abs(by) < 1e-9 ? $localize`the same` : `${by < 0 ? '−' : '+'}${difference}`,
         },
       ];
     }),
@@ -80,13 +80,13 @@ export class WhatIf {
     if (id === undefined || !was) return;
     this.editor.takePlan(was);
     this.beside.drop(id);
-    this.said.set('The job is as it was kept; undo brings back what was tried.');
+    this.said.set($localize`The job is as it was kept; undo brings back what was tried.`);
   }
 
   protected leaveIt(): void {
     const id = this.id();
     if (id !== undefined) this.beside.drop(id);
-    this.said.set('The job stays as it is now.');
+    this.said.set($localize`The job stays as it is now.`);
   }
 
   /** The kept one becomes a job of its own. */
@@ -100,7 +100,7 @@ export class WhatIf {
       next: () => {
         this.busy.set(false);
         this.beside.drop(id);
-        this.said.set(`What was kept is job ${job.number} now; this one stays as it is tried.`);
+        this.said.set($localize`What was kept is job ${job.number} now; this one stays as it is tried.`);
       },
       error: (error: unknown) => {
         this.busy.set(false);

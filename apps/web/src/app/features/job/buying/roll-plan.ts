@@ -36,12 +36,12 @@ const told = (n: number, unit: string): string => `${count(n)} ${unitText(unit, 
     <table>
       <thead>
         <tr>
-          <th scope="col">Roll</th>
-          <th scope="col" class="number">From, m</th>
-          <th scope="col" class="number">To, m</th>
-          <th scope="col" class="number">Begins at, mm</th>
-          <th scope="col" class="number">Ends at, mm</th>
-          <th scope="col" class="number">Left, m</th>
+          <th i18n scope="col">Roll</th>
+          <th i18n scope="col" class="number">From, m</th>
+          <th i18n scope="col" class="number">To, m</th>
+          <th i18n scope="col" class="number">Begins at, mm</th>
+          <th i18n scope="col" class="number">Ends at, mm</th>
+          <th i18n scope="col" class="number">Left, m</th>
         </tr>
       </thead>
       <tbody>
@@ -144,6 +144,6 @@ export class RollPlan {
   );
   protected readonly spoken = computed(
     () =>
-      `${told(this.rolls().length, 'rolls')}, ${told(this.splices().length, 'splices')}, ${count(this.total())} metres`,
+      $localize`${told(this.rolls().length, 'rolls')}, ${told(this.splices().length, 'splices')}, ${count(this.total())} metres`,
   );
 }

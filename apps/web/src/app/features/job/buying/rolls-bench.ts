@@ -20,7 +20,7 @@ const FIGURES = ['pressSheets', 'webM', 'rollNeed', 'rollUsable', 'rolls', 'spli
     </dl>
     @if (rolls().length > 0) {
       <dk-roll-plan [rolls]="rolls()" [coreMm]="coreMm()" />
-      <p class="quiet">
+      <p i18n class="quiet">
         Each splice loses what its norm says; the count is repeated until rolls and splices stand. Diameters, wraps and
         core waste are norms: open Printable length to change them for this job.
       </p>

@@ -8,23 +8,23 @@ import { Measures } from '../../../ui/measures';
   selector: 'dk-balance-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Material balance</h2>
+    <h2 i18n>Material balance</h2>
     <dl>
       <div>
-        <dt>Comes in</dt>
+        <dt i18n>Comes in</dt>
         <dd>{{ kg(balance().inKg) }}</dd>
       </div>
       <div>
-        <dt>Leaves as product</dt>
+        <dt i18n>Leaves as product</dt>
         <dd>{{ kg(balance().productKg) }}, {{ share(balance().productKg / all()) }}</dd>
       </div>
       <div>
-        <dt>Waste</dt>
+        <dt i18n>Waste</dt>
         <dd>{{ kg(balance().wasteKg) }}, {{ share(balance().wasteKg / all()) }}</dd>
       </div>
       @if (balance().co2Kg; as co2) {
         <div>
-          <dt>CO₂ equivalent, by the works’ factors</dt>
+          <dt i18n>CO₂ equivalent, by the works’ factors</dt>
           <dd>{{ kg(co2) }}</dd>
         </div>
       }
@@ -32,9 +32,9 @@ import { Measures } from '../../../ui/measures';
     <table>
       <thead>
         <tr>
-          <th scope="col">What</th>
+          <th i18n scope="col">What</th>
           <th scope="col" class="number">kg</th>
-          <th scope="col" class="number">Share</th>
+          <th i18n scope="col" class="number">Share</th>
         </tr>
       </thead>
       @for (group of groups(); track group.name) {
@@ -56,7 +56,7 @@ import { Measures } from '../../../ui/measures';
         </tbody>
       }
     </table>
-    <p class="quiet">
+    <p i18n class="quiet">
       Ink, varnish and glue are weighed here; the mass of one piece is that of its paper, board and film. Factors for
       CO₂ equivalent are norms: none is shipped.
     </p>
@@ -83,7 +83,7 @@ export class BalanceSheet {
     );
     return [
       group(
-        'Comes in',
+        $localize`Comes in`,
         lines.filter(({ side }) => side === 'in'),
       ),
       ...ways.filter((one) => one.lines.length > 0),

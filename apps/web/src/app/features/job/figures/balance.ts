@@ -30,7 +30,7 @@ const ITEMS = [
     <ng-content />
     @if (bottleneck(); as most) {
       <div data-test="bottleneck">
-        <span class="name">Bottleneck</span>
+        <span i18n class="name">Bottleneck</span>
         <button type="button" (click)="chose.emit(most.step)" [matTooltip]="most.why">{{ most.name }}</button>
         <span class="was">{{ most.why }}</span>
       </div>
@@ -120,7 +120,7 @@ export class Balance {
         id,
         name: figure?.name ?? '',
         figure,
-        was: changed ? `was ${this.measures.quantity(was, figure.unit)}` : '',
+        was: changed ? $localize`was ${this.measures.quantity(was, figure.unit)}` : '',
       };
     });
   });
@@ -133,7 +133,8 @@ export class Balance {
     return {
       step,
       name: this.names().get(machine ?? step) ?? step,
-      why: kind === 'machine' ? `${time} of ${this.measures.quantity(total, 'h')}` : `${time} of lying`,
+      why:
+        kind === 'machine' ? $localize`${time} of ${this.measures.quantity(total, 'h')}` : $localize`${time} of lying`,
     };
   });
 }

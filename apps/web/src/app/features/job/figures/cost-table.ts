@@ -2,18 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { type CostKind, type CostLine, COST_KINDS, MORE, numberText } from '@druckerei/core';
 
 const KINDS: Readonly<Record<CostKind, string>> = {
-  paper: 'Paper',
-  plates: 'Carriers, dies and boxes',
-  ink: 'Ink',
-  clicks: 'Digital sides',
-  supplies: 'Coating, film, glue, thread',
-  packing: 'Bands, boxes, pallets',
-  parts: 'Parts bought ready made',
-  outside: 'Outside work',
-  waste: 'Waste taken away',
-  carriage: 'Carriage',
-  machines: 'Machine hours',
-  people: 'People',
+  paper: $localize`Paper`,
+  plates: $localize`Carriers, dies and boxes`,
+  ink: $localize`Ink`,
+  clicks: $localize`Digital sides`,
+  supplies: $localize`Coating, film, glue, thread`,
+  packing: $localize`Bands, boxes, pallets`,
+  parts: $localize`Parts bought ready made`,
+  outside: $localize`Outside work`,
+  waste: $localize`Waste taken away`,
+  carriage: $localize`Carriage`,
+  machines: $localize`Machine hours`,
+  people: $localize`People`,
 };
 
 /** What the job costs, by kind or by component; each line opens to its working. */
@@ -21,16 +21,16 @@ const KINDS: Readonly<Record<CostKind, string>> = {
   selector: 'dk-cost-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Cost</h2>
+    <h2 i18n>Cost</h2>
     <dl>
       <div>
-        <dt>All of it</dt>
+        <dt i18n>All of it</dt>
         <dd>
           <button type="button" (click)="figureOpened.emit('total.cost')">{{ money(total(), 0) }}</button>
         </dd>
       </div>
       <div>
-        <dt>One</dt>
+        <dt i18n>One</dt>
         <dd>
           <button type="button" (click)="figureOpened.emit('total.unitCost')">
             {{ money(total() / quantity(), 3) }}
@@ -39,7 +39,7 @@ const KINDS: Readonly<Record<CostKind, string>> = {
       </div>
       @if (next(); as more) {
         <div>
-          <dt>The next {{ thousand }}</dt>
+          <dt i18n>The next {{ thousand }}</dt>
           <dd>{{ money(more, 0) }}</dd>
         </div>
       }
@@ -47,8 +47,8 @@ const KINDS: Readonly<Record<CostKind, string>> = {
     <table>
       <thead>
         <tr>
-          <th scope="col">For</th>
-          <th scope="col">Part</th>
+          <th i18n scope="col">For</th>
+          <th i18n scope="col">Part</th>
           <th scope="col" class="number">{{ currency() }}</th>
         </tr>
       </thead>

@@ -17,7 +17,7 @@ export const hardFirst = (findings: readonly Finding[]): Finding[] =>
   imports: [MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ul aria-label="What the route breaks" role="list">
+    <ul i18n-aria-label aria-label="What the route breaks" role="list">
       @for (one of shown(); track one.rule + one.step + (one.artwork?.file ?? '') + (one.artwork?.ink ?? '')) {
         <li [class.hard]="one.weight === 'hard'" [attr.data-rule]="one.rule">
           <mat-icon aria-hidden="true">{{ one.weight === 'hard' ? 'report' : 'warning_amber' }}</mat-icon>
@@ -37,7 +37,7 @@ export const hardFirst = (findings: readonly Finding[]): Finding[] =>
       }
     </ul>
     @if (findings().length > shown().length) {
-      <button matButton (click)="all.emit()">Show all {{ findings().length }}</button>
+      <button i18n matButton (click)="all.emit()">Show all {{ findings().length }}</button>
     }
   `,
   styleUrl: './findings.scss',

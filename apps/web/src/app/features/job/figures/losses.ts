@@ -2,14 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { Loss, LossKind } from '@druckerei/core';
 import { count, unitText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
+import { WordPipe } from '../../../ui/word';
 
 const KINDS: Readonly<Record<LossKind, string>> = {
-  'set-up': 'Set-up',
-  running: 'Spoiled while running',
-  incidents: 'Incidents',
-  samples: 'Samples',
-  'cut away': 'Cut away',
-  over: 'Over, by rounding up',
+  'set-up': $localize`Set-up`,
+  running: $localize`Spoiled while running`,
+  incidents: $localize`Incidents`,
+  samples: $localize`Samples`,
+  'cut away': $localize`Cut away`,
+  over: $localize`Over, by rounding up`,
 };
 
 /** Share of the paper from which a loss has a line of its own, and units below which parts are told. */
@@ -19,17 +20,18 @@ const FEW = 10;
 /** Where the paper goes, most first. */
 @Component({
   selector: 'dk-losses',
+  imports: [WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Where the paper goes</h2>
-    <p class="quiet">
+    <h2 i18n>Where the paper goes</h2>
+    <p i18n class="quiet">
       {{ kg(bought()) }} are bought, {{ kg(bought() - lost()) }} reach the customer. What is left on the way, most
       first; each opens to its working.
     </p>
     <ol>
       @for (row of rows(); track row.figure) {
         <li>
-          <button type="button" (click)="figureOpened.emit(row.figure)" [title]="'Show the working'">
+          <button type="button" (click)="figureOpened.emit(row.figure)" [title]="'Show the working' | word">
             <span class="what"
               >{{ row.kind }} <span class="quiet">{{ row.where }}</span></span
             >
@@ -43,7 +45,7 @@ const FEW = 10;
       }
     </ol>
     @if (smallKg() >= 0.05) {
-      <p class="quiet">And {{ kg(smallKg()) }} in smaller parts, mostly rounding up.</p>
+      <p i18n class="quiet">And {{ kg(smallKg()) }} in smaller parts, mostly rounding up.</p>
     }
   `,
   styles: `

@@ -10,12 +10,12 @@ import { FigureButton } from '../../../ui/figure-button';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <details>
-      <summary>Step by step, where they differ</summary>
+      <summary i18n>Step by step, where they differ</summary>
       <table>
         <thead>
           <tr>
-            <th scope="col">Into</th>
-            <th scope="col" class="number">Net</th>
+            <th i18n scope="col">Into</th>
+            <th i18n scope="col" class="number">Net</th>
             @for (name of names; track name) {
               <th scope="col" class="number">{{ name }}</th>
             }
@@ -38,7 +38,7 @@ import { FigureButton } from '../../../ui/figure-button';
           }
         </tbody>
       </table>
-      <p class="quiet">
+      <p i18n class="quiet">
         Under each figure the difference to step by step. Added up falls behind from step to step, because later
         spoilage is not itself spoiled again and nothing is rounded up on the way. The table knows the run length and
         the colours, not the stations.
@@ -76,7 +76,7 @@ export class SchoolSteps {
   readonly plan = input.required<Plan>();
   readonly components = input.required<readonly { id: string; name: string }[]>();
   readonly figureOpened = output<string>();
-  protected readonly names = ['Steps', 'Added', 'Table'];
+  protected readonly names = [$localize`Steps`, $localize`Added`, $localize`Table`];
   protected readonly count = count;
   protected readonly abs = Math.abs;
   protected readonly rows = computed(() => {

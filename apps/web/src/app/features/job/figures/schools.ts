@@ -4,10 +4,10 @@ import { FigureButton } from '../../../ui/figure-button';
 import { SchoolSteps } from './school-steps';
 
 const NAMES: Readonly<Record<School, string>> = {
-  step: 'Step by step',
-  added: 'Added up',
-  table: 'Table',
-  sure: 'Sureness',
+  step: $localize`Step by step`,
+  added: $localize`Added up`,
+  table: $localize`Table`,
+  sure: $localize`Sureness`,
 };
 
 /** What goes into the press of every component by all schools, side by side. */
@@ -16,12 +16,12 @@ const NAMES: Readonly<Record<School, string>> = {
   imports: [FigureButton, SchoolSteps],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Schools of reckoning</h2>
-    <p class="quiet">What goes into the press by each. The job is planned by the one marked.</p>
+    <h2 i18n>Schools of reckoning</h2>
+    <p i18n class="quiet">What goes into the press by each. The job is planned by the one marked.</p>
     <table>
       <thead>
         <tr>
-          <th scope="col">Component</th>
+          <th i18n scope="col">Component</th>
           @for (school of schools(); track school) {
             <th scope="col" class="number" [class.own]="school === plan().school">
               {{ names[school] }}{{ school === plan().school ? ' *' : '' }}
@@ -47,7 +47,7 @@ const NAMES: Readonly<Record<School, string>> = {
         }
       </tbody>
     </table>
-    <p class="quiet">
+    <p i18n class="quiet">
       Step by step compounds every station's spoilage and rounds at each. Added up sums all rates on the net. The table
       reads the house's per cents by run length and colours.
     </p>

@@ -10,13 +10,15 @@ import { RoomStore } from '../record/room.store';
   imports: [MatButtonModule, NumberBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h3>By weight</h3>
-    <p data-test="out">{{ count(out(), 3) }} kg are out.</p>
+    <h3 i18n>By weight</h3>
+    <p i18n data-test="out">{{ count(out(), 3) }} kg are out.</p>
     @if (room.mayInks()) {
       <div class="row">
-        <dk-number label="Weighed" unit="kg" name="weighed" [(value)]="kg" />
-        <button matButton="outlined" (click)="enter('issued')" [disabled]="kg() <= 0 || room.busy()">Issue</button>
-        <button matButton="outlined" (click)="enter('returned')" [disabled]="kg() <= 0 || room.busy()">Return</button>
+        <dk-number i18n-label label="Weighed" unit="kg" name="weighed" [(value)]="kg" />
+        <button i18n matButton="outlined" (click)="enter('issued')" [disabled]="kg() <= 0 || room.busy()">Issue</button>
+        <button i18n matButton="outlined" (click)="enter('returned')" [disabled]="kg() <= 0 || room.busy()">
+          Return
+        </button>
       </div>
     }
   `,

@@ -12,6 +12,7 @@ import { Field } from '../parts/field';
 import { InkAccount } from './ink-account';
 import { InkRecipe } from './ink-recipe';
 import { InkTrial } from './ink-trial';
+import { WordPipe } from '../../../ui/word';
 
 /** A new aim, to be set from a sample or a standard: mid grey. */
 const MID_GREY = { l: 50, a: 0, b: 0 };
@@ -29,6 +30,7 @@ const MID_GREY = { l: 50, a: 0, b: 0 };
     MatCheckboxModule,
     MatFormFieldModule,
     MatSelectModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink-card.html',
@@ -41,7 +43,7 @@ export class InkCard {
   protected readonly words = CONTACT_WORDS;
   protected readonly kinds = INK_KINDS.map((id) => ({ id, name: INK_KIND_WORDS[id] }));
   protected readonly dryings = [
-    { id: '', name: 'as is usual for the process' },
+    { id: '', name: $localize`as is usual for the process` },
     ...DRYINGS.map((id) => ({ id, name: DRYING_WORDS[id] })),
   ];
   /** Place in the job's own list; -1 where the job says nothing of this ink. */

@@ -13,13 +13,18 @@ import { Field } from '../parts/field';
   imports: [Field, MatButtonModule, MatIconModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h3>Recipe</h3>
+    <h3 i18n>Recipe</h3>
     @for (part of recipe(); track $index; let i = $index) {
       <div class="row">
-        <dk-field label="Base ink" [path]="['inks', at(), 'recipe', i, 'ink']" kind="text" />
-        <dk-field label="Parts" [path]="['inks', at(), 'recipe', i, 'parts']" />
+        <dk-field i18n-label label="Base ink" [path]="['inks', at(), 'recipe', i, 'ink']" kind="text" />
+        <dk-field i18n-label label="Parts" [path]="['inks', at(), 'recipe', i, 'parts']" />
         @if (editor.editable()) {
-          <button matIconButton [attr.aria-label]="'Take out ' + part.ink" (click)="remove('recipe', i)">
+          <button
+            matIconButton
+            i18n-attr.aria-label
+            attr.aria-label="Take out {{ part.ink }}"
+            (click)="remove('recipe', i)"
+          >
             <mat-icon>close</mat-icon>
           </button>
         }
@@ -27,32 +32,37 @@ import { Field } from '../parts/field';
     }
     @for (rest of rests(); track $index; let i = $index) {
       <div class="row">
-        <dk-field label="Rest, used first" [path]="['inks', at(), 'rests', i, 'name']" kind="text" />
-        <dk-field label="Left" unit="kg" [path]="['inks', at(), 'rests', i, 'kg']" />
+        <dk-field i18n-label label="Rest, used first" [path]="['inks', at(), 'rests', i, 'name']" kind="text" />
+        <dk-field i18n-label label="Left" unit="kg" [path]="['inks', at(), 'rests', i, 'kg']" />
         @if (editor.editable()) {
-          <button matIconButton [attr.aria-label]="'Take out ' + rest.name" (click)="remove('rests', i)">
+          <button
+            matIconButton
+            i18n-attr.aria-label
+            attr.aria-label="Take out {{ rest.name }}"
+            (click)="remove('rests', i)"
+          >
             <mat-icon>close</mat-icon>
           </button>
         }
       </div>
     }
     @if (editor.editable()) {
-      <button matButton (click)="addPart()"><mat-icon>add</mat-icon>Base ink</button>
-      <button matButton (click)="addRest()"><mat-icon>add</mat-icon>Rest</button>
+      <button matButton (click)="addPart()"><mat-icon>add</mat-icon><ng-container i18n>Base ink</ng-container></button>
+      <button matButton (click)="addRest()"><mat-icon>add</mat-icon><ng-container i18n>Rest</ng-container></button>
     }
     @if (recipe().length > 0) {
       @if (mixing(); as m) {
         <table data-test="mixing">
           <thead>
             <tr>
-              <th scope="col">Weigh out</th>
+              <th i18n scope="col">Weigh out</th>
               <th scope="col" class="number">kg</th>
             </tr>
           </thead>
           <tbody>
             @for (rest of m.rests; track $index) {
               <tr>
-                <td>{{ rest.name }} <span class="quiet">(rest)</span></td>
+                <td>{{ rest.name }} <span i18n class="quiet">(rest)</span></td>
                 <td class="number">{{ count(rest.kg, 3) }}</td>
               </tr>
             }
@@ -96,12 +106,12 @@ export class InkRecipe {
   protected addPart(): void {
     const recipe = this.recipe();
     const sum = recipe.reduce((total, { parts }) => total + parts, 0);
-    const part = { ink: `Base ${recipe.length + 1}`, parts: Math.max(0, 100 - sum) };
+    const part = { ink: $localize`Base ${recipe.length + 1}`, parts: Math.max(0, 100 - sum) };
     this.editor.set(['inks', this.at(), 'recipe'], [...recipe, part]);
   }
   protected addRest(): void {
     const rests = this.rests();
-    this.editor.set(['inks', this.at(), 'rests'], [...rests, { name: `Rest ${rests.length + 1}`, kg: 0 }]);
+    this.editor.set(['inks', this.at(), 'rests'], [...rests, { name: $localize`Rest ${rests.length + 1}`, kg: 0 }]);
   }
   protected remove(list: 'recipe' | 'rests', at: number): void {
     const left = (list === 'recipe' ? this.recipe() : this.rests()).filter((_, i) => i !== at);

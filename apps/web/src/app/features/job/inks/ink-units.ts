@@ -9,6 +9,7 @@ import { INK_SCHOOL_WORDS, ORDER_RULE_WORDS } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
 import { FigureButton } from '../../../ui/figure-button';
 import { InkDot } from '../parts/ink-dot';
+import { WordPipe } from '../../../ui/word';
 
 /** A unit of the press as it is drawn, with its ink where it has one. */
 interface UnitBox {
@@ -41,6 +42,7 @@ function boxesOf({ inks }: PassInks, { press }: Machine): readonly UnitBox[] {
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink-units.html',

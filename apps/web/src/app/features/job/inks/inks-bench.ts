@@ -9,11 +9,12 @@ import { InkDot } from '../parts/ink-dot';
 import { RoomLine } from '../record/room-line';
 import { InkCard } from './ink-card';
 import { InkUnits } from './ink-units';
+import { WordPipe } from '../../../ui/word';
 
 /** The ink bench of a component: its inks in the units of the press, what is drawn of each, and each in hand with its trial. */
 @Component({
   selector: 'dk-inks-bench',
-  imports: [Choice, FigureButton, InkCard, InkDot, InkUnits, RoomLine],
+  imports: [Choice, FigureButton, InkCard, InkDot, InkUnits, RoomLine, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './inks-bench.html',
   styleUrl: './inks-bench.scss',
@@ -24,7 +25,7 @@ export class InksBench {
   readonly componentId = input.required<string>();
   readonly figureOpened = output<string>();
   protected readonly contacts = [
-    { id: '', name: 'nothing that asks for clearance' },
+    { id: '', name: $localize`nothing that asks for clearance` },
     ...CONTACTS.map((id) => ({ id, name: CONTACT_WORDS[id] })),
   ];
   protected readonly words = CONTACT_WORDS;

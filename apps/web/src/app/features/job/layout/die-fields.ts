@@ -15,20 +15,26 @@ import { Field } from '../parts/field';
     @if (structure(); as die) {
       <div class="fields">
         <mat-form-field class="wide">
-          <mat-label>Structure</mat-label>
+          <mat-label i18n>Structure</mat-label>
           <mat-select [value]="die.structure" (selectionChange)="choose($event.value)" [disabled]="!editor.editable()">
             @for (one of structures; track one.id) {
               <mat-option [value]="one.id">{{ one.name }}</mat-option>
             }
           </mat-select>
         </mat-form-field>
-        <dk-field label="Length, inside" [path]="['components', index(), 'widthMm']" unit="mm" />
-        <dk-field label="Width, inside" [path]="['components', index(), 'heightMm']" unit="mm" />
-        <dk-field label="Depth, inside" [path]="['components', index(), 'die', 'depthMm']" unit="mm" />
-        <dk-field label="Glue flap" [path]="['components', index(), 'die', 'flapMm']" unit="mm" [optional]="true" />
+        <dk-field i18n-label label="Length, inside" [path]="['components', index(), 'widthMm']" unit="mm" />
+        <dk-field i18n-label label="Width, inside" [path]="['components', index(), 'heightMm']" unit="mm" />
+        <dk-field i18n-label label="Depth, inside" [path]="['components', index(), 'die', 'depthMm']" unit="mm" />
+        <dk-field
+          i18n-label
+          label="Glue flap"
+          [path]="['components', index(), 'die', 'flapMm']"
+          unit="mm"
+          [optional]="true"
+        />
       </div>
     } @else {
-      <p class="quiet">By the drawing {{ drawing() }}. Read another at the die bench.</p>
+      <p i18n class="quiet">By the drawing {{ drawing() }}. Read another at the die bench.</p>
     }
   `,
   styles: `

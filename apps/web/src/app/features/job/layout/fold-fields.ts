@@ -22,38 +22,43 @@ const HOUSE = 'house ';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <mat-form-field>
-      <mat-label>Fold scheme</mat-label>
+      <mat-label i18n>Fold scheme</mat-label>
       <mat-select [value]="chosen()" (selectionChange)="choose($event.value)" [disabled]="!editor.editable()">
         @for (scheme of schemes(); track scheme.id) {
           <mat-option [value]="scheme.id">{{ scheme.name }}</mat-option>
         }
         @if (house().length > 0) {
-          <mat-optgroup label="Kept by the works">
+          <mat-optgroup i18n-label label="Kept by the works">
             @for (fold of house(); track fold.name) {
               <mat-option [value]="prefix + fold.name">{{ fold.name }}</mat-option>
             }
           </mat-optgroup>
         }
-        <mat-option [value]="own">Folds of our own</mat-option>
+        <mat-option i18n [value]="own">Folds of our own</mat-option>
       </mat-select>
     </mat-form-field>
     @if (component()?.folding) {
-      <dk-field label="Folds, first to last" [path]="['components', index(), 'folding', 'folds']" kind="text" />
+      <dk-field
+        i18n-label
+        label="Folds, first to last"
+        [path]="['components', index(), 'folding', 'folds']"
+        kind="text"
+      />
       <div class="pair">
-        <dk-field label="Pages across" [path]="['components', index(), 'folding', 'columns']" />
-        <dk-field label="Pages up" [path]="['components', index(), 'folding', 'rows']" />
+        <dk-field i18n-label label="Pages across" [path]="['components', index(), 'folding', 'columns']" />
+        <dk-field i18n-label label="Pages up" [path]="['components', index(), 'folding', 'rows']" />
       </div>
       @if (kept(); as fold) {
-        <button matButton type="button" [disabled]="busy()" (click)="drop(fold.name)">
+        <button i18n matButton type="button" [disabled]="busy()" (click)="drop(fold.name)">
           No longer kept by the works
         </button>
       } @else {
         <form class="keep" (submit)="keep(name.value); $event.preventDefault()">
           <mat-form-field>
-            <mat-label>Keep for the works as</mat-label>
+            <mat-label i18n>Keep for the works as</mat-label>
             <input matInput #name maxlength="60" required />
           </mat-form-field>
-          <button matButton="outlined" type="submit" [disabled]="busy() || !layout()?.section">Keep</button>
+          <button i18n matButton="outlined" type="submit" [disabled]="busy() || !layout()?.section">Keep</button>
         </form>
       }
       @if (failure(); as text) {

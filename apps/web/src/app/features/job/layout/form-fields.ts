@@ -15,10 +15,10 @@ import { Field } from '../parts/field';
     <table>
       <thead>
         <tr>
-          <th scope="col">Item</th>
-          <th scope="col">On the form</th>
-          <th scope="col">Ordered</th>
-          <th scope="col" class="number">Over</th>
+          <th i18n scope="col">Item</th>
+          <th i18n scope="col">On the form</th>
+          <th i18n scope="col">Ordered</th>
+          <th i18n scope="col" class="number">Over</th>
         </tr>
       </thead>
       <tbody>
@@ -27,8 +27,8 @@ import { Field } from '../parts/field';
             <td>
               {{ row.name }}<br /><span class="quiet">{{ row.size }}</span>
             </td>
-            <td><dk-field label="Times" [path]="['components', index(), 'carries', i, 'count']" /></td>
-            <td><dk-field label="Pieces" [path]="['items', row.at, 'quantity']" /></td>
+            <td><dk-field i18n-label label="Times" [path]="['components', index(), 'carries', i, 'count']" /></td>
+            <td><dk-field i18n-label label="Pieces" [path]="['items', row.at, 'quantity']" /></td>
             <td class="number">{{ row.over }}</td>
           </tr>
         }
@@ -36,8 +36,8 @@ import { Field } from '../parts/field';
     </table>
     @if (sumDiffers(); as sum) {
       <p class="wrong">
-        The items add up to {{ count(sum) }}.
-        <button matButton type="button" (click)="takeSum(sum)">Set the order to {{ count(sum) }}</button>
+        <ng-container i18n>The items add up to {{ count(sum) }}. </ng-container
+        ><button i18n matButton type="button" (click)="takeSum(sum)">Set the order to {{ count(sum) }}</button>
       </p>
     }
   `,

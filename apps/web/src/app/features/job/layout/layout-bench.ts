@@ -33,9 +33,14 @@ import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 import { FoldFields } from './fold-fields';
 import { FormFields } from './form-fields';
+import { WordPipe } from '../../../ui/word';
 
-const CREEP_NAMES = { thumb: '1 caliper', round: 'Round', square: 'Square' } as const;
-const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowed' } as const;
+const CREEP_NAMES = { thumb: $localize`1 caliper`, round: $localize`Round`, square: $localize`Square` } as const;
+const SHARE_NAMES = {
+  inwards: $localize`Inwards`,
+  half: $localize`Half, half`,
+  narrowed: $localize`Narrowed`,
+} as const;
 
 /** The layout of a component, large: what lies where on either side, how else it could lie, and its files. */
 @Component({
@@ -56,6 +61,7 @@ const SHARE_NAMES = { inwards: 'Inwards', half: 'Half, half', narrowed: 'Narrowe
     MatIconModule,
     MatMenuModule,
     MatSelectModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './layout-bench.html',
@@ -96,7 +102,7 @@ export class LayoutBench {
     return layout && webOf(layout.machine);
   });
   protected readonly grains = [
-    { id: 'any', name: 'either side' },
+    { id: 'any', name: $localize`either side` },
     { id: 'width', name: 'width' },
     { id: 'height', name: 'height' },
   ];

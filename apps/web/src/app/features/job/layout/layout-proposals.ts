@@ -17,6 +17,7 @@ import { LayoutView } from '../../../ui/layout-view';
       cdkDropListSortingDisabled
       [cdkDropListConnectedTo]="sheet()"
       role="radiogroup"
+      i18n-aria-label
       aria-label="How the pieces lie"
     >
       @for (one of shown(); track $index) {
@@ -33,7 +34,7 @@ import { LayoutView } from '../../../ui/layout-view';
         >
           <dk-layout-view [layout]="one.layout" [plain]="true" />
           <span
-            ><b>{{ count(one.pattern.count) }} up</b>, {{ words[one.pattern.arrangement]
+            ><b i18n>{{ count(one.pattern.count) }} up</b>, {{ words[one.pattern.arrangement]
             }}{{ one.pattern.grid ? ', ' + one.pattern.grid.columns + ' × ' + one.pattern.grid.rows : '' }}</span
           >
         </button>

@@ -14,16 +14,18 @@ import { RoomLine } from '../record/room-line';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <details #details [open]="open()" (toggle)="open.set(details.open)">
-      <summary><mat-icon aria-hidden="true">checklist</mat-icon>Counts while it runs</summary>
+      <summary>
+        <mat-icon aria-hidden="true">checklist</mat-icon><ng-container i18n>Counts while it runs</ng-container>
+      </summary>
       @if (open()) {
         <table data-test="counts">
           <thead>
             <tr>
-              <th scope="col">Station</th>
-              <th scope="col" class="number">Good wanted</th>
-              <th scope="col" class="number">Counted</th>
-              <th scope="col" class="number">Run more now</th>
-              <th scope="col">Count</th>
+              <th i18n scope="col">Station</th>
+              <th i18n scope="col" class="number">Good wanted</th>
+              <th i18n scope="col" class="number">Counted</th>
+              <th i18n scope="col" class="number">Run more now</th>
+              <th i18n scope="col">Count</th>
             </tr>
           </thead>
           <tbody>
@@ -38,7 +40,8 @@ import { RoomLine } from '../record/room-line';
                     <input
                       #good
                       inputmode="numeric"
-                      [attr.aria-label]="'Good out of ' + row.name"
+                      i18n-attr.aria-label
+                      attr.aria-label="Good out of {{ row.name }}"
                       [attr.aria-invalid]="wrong() === row.id ? true : null"
                       (keydown.enter)="enter(row.id, good)"
                       (change)="enter(row.id, good)"
@@ -50,7 +53,7 @@ import { RoomLine } from '../record/room-line';
           </tbody>
         </table>
         @if (wrong()) {
-          <p role="alert" class="wrong">A whole number of good pieces is wanted, like 12,500.</p>
+          <p i18n role="alert" class="wrong">A whole number of good pieces is wanted, like 12,500.</p>
         }
         <dk-room-line at="step" />
         @if (forecast(); as text) {

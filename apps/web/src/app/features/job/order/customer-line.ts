@@ -13,7 +13,7 @@ import { JobEditor } from '../state/job-editor';
       <p data-test="customer">
         <a [routerLink]="['/customers', known.id]">{{ known.name }}</a>
         @if (known.artwork) {
-          <span>Artwork: {{ known.artwork }}</span>
+          <span i18n>Artwork: {{ known.artwork }}</span>
         }
       </p>
     }

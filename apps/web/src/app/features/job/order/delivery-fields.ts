@@ -7,23 +7,24 @@ import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
 import { DateField } from '../parts/date-field';
 import { Field } from '../parts/field';
+import { WordPipe } from '../../../ui/word';
 
 /** What becomes of the order: delivered and invoiced as planned, as the counts so far promise, and in which parts. */
 @Component({
   selector: 'dk-delivery-fields',
-  imports: [DateField, Field, MatButtonModule, MatIconModule],
+  imports: [DateField, Field, MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h3>Delivery</h3>
+    <h3 i18n>Delivery</h3>
     <table data-test="outcomes">
       <thead>
         <tr>
-          <th scope="col">If it comes out</th>
-          <th scope="col" class="number">Good</th>
-          <th scope="col" class="number">Delivered</th>
-          <th scope="col" class="number">Invoiced</th>
-          <th scope="col" class="number">Kept</th>
-          <th scope="col" class="number">Missing</th>
+          <th i18n scope="col">If it comes out</th>
+          <th i18n scope="col" class="number">Good</th>
+          <th i18n scope="col" class="number">Delivered</th>
+          <th i18n scope="col" class="number">Invoiced</th>
+          <th i18n scope="col" class="number">Kept</th>
+          <th i18n scope="col" class="number">Missing</th>
         </tr>
       </thead>
       <tbody>
@@ -41,13 +42,24 @@ import { Field } from '../parts/field';
     </table>
     @for (part of parts(); track $index; let i = $index) {
       <div class="part">
-        <dk-field [label]="'Delivery ' + (i + 1)" [path]="['order', 'deliveries', i, 'quantity']" [unit]="unit()" />
-        <dk-date-field label="Due" [path]="['order', 'deliveries', i, 'due']" />
-        <span class="quiet"
-          >{{ count(part.covered) }} covered {{ forecast() ? 'by the counts so far' : 'as planned' }}</span
+        <dk-field
+          i18n-label
+          label="Delivery {{ i + 1 }}"
+          [path]="['order', 'deliveries', i, 'quantity']"
+          [unit]="unit()"
+        />
+        <dk-date-field i18n-label label="Due" [path]="['order', 'deliveries', i, 'due']" />
+        <span i18n class="quiet"
+          >{{ count(part.covered) }} covered
+          {{ forecast() ? ('by the counts so far' | word) : ('as planned' | word) }}</span
         >
         @if (editor.editable()) {
-          <button matIconButton [attr.aria-label]="'Take out delivery ' + (i + 1)" (click)="remove(i)">
+          <button
+            matIconButton
+            i18n-attr.aria-label
+            attr.aria-label="Take out delivery {{ i + 1 }}"
+            (click)="remove(i)"
+          >
             <mat-icon>close</mat-icon>
           </button>
         }
@@ -57,7 +69,9 @@ import { Field } from '../parts/field';
       <p role="alert" class="wrong">{{ message }}</p>
     }
     @if (editor.editable()) {
-      <button matButton (click)="add()"><mat-icon>add</mat-icon>Partial delivery</button>
+      <button matButton (click)="add()">
+        <mat-icon>add</mat-icon><ng-container i18n>Partial delivery</ng-container>
+      </button>
     }
   `,
   styleUrl: '../parts/bench.scss',
@@ -90,13 +104,15 @@ export class DeliveryFields {
     const { least, most } = orderLimits(order);
     const forecast = this.forecast();
     const cases: [string, number][] = [
-      ['as planned', order.quantity + order.plannedOvers],
-      ...(least < order.quantity ? [['the fewest that are taken', least] as [string, number]] : []),
-      ...(most < Infinity && most > order.quantity ? [['the most that are taken', most] as [string, number]] : []),
+      [$localize`as planned`, order.quantity + order.plannedOvers],
+      ...(least < order.quantity ? [[$localize`the fewest that are taken`, least] as [string, number]] : []),
+      ...(most < Infinity && most > order.quantity
+        ? [[$localize`the most that are taken`, most] as [string, number]]
+        : []),
       ...(forecast
         ? ([
-            ['by the counts so far', forecast.expected],
-            ['in the worst of twenty runs', forecast.range[0]],
+            [$localize`by the counts so far`, forecast.expected],
+            [$localize`in the worst of twenty runs`, forecast.range[0]],
           ] as [string, number][])
         : []),
     ];

@@ -28,74 +28,80 @@ import { Field } from '../parts/field';
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Order</h2>
+    <h2 i18n>Order</h2>
     <div class="fields">
-      <dk-field label="Quantity" [path]="['order', 'quantity']" [unit]="unit()" />
-      <dk-field label="Planned overs" [path]="['order', 'plannedOvers']" [unit]="unit()" />
-      <dk-date-field label="Due" [path]="['due']" />
+      <dk-field i18n-label label="Quantity" [path]="['order', 'quantity']" [unit]="unit()" />
+      <dk-field i18n-label label="Planned overs" [path]="['order', 'plannedOvers']" [unit]="unit()" />
+      <dk-date-field i18n-label label="Due" [path]="['due']" />
       <mat-form-field>
-        <mat-label>May be delivered</mat-label>
+        <mat-label i18n>May be delivered</mat-label>
         <mat-select
           [value]="policy().kind"
           (selectionChange)="choosePolicy($event.value)"
           [disabled]="!editor.editable()"
         >
-          <mat-option value="exact">Exactly the order</mat-option>
-          <mat-option value="percent">Within per cents</mat-option>
-          <mat-option value="all-overs">All overs to the customer</mat-option>
+          <mat-option i18n value="exact">Exactly the order</mat-option>
+          <mat-option i18n value="percent">Within per cents</mat-option>
+          <mat-option i18n value="all-overs">All overs to the customer</mat-option>
         </mat-select>
       </mat-form-field>
       @if (policy().kind === 'percent') {
-        <dk-field label="Under by at most" [path]="['order', 'policy', 'under']" unit="%" />
-        <dk-field label="Over by at most" [path]="['order', 'policy', 'over']" unit="%" />
+        <dk-field i18n-label label="Under by at most" [path]="['order', 'policy', 'under']" unit="%" />
+        <dk-field i18n-label label="Over by at most" [path]="['order', 'policy', 'over']" unit="%" />
       }
-      <dk-choice label="Spoilage reckoned" [path]="['school']" [options]="schools" />
+      <dk-choice i18n-label label="Spoilage reckoned" [path]="['school']" [options]="schools" />
       @if (isOnDemand()) {
-        <dk-field label="Copies made in one batch" [path]="['order', 'batch']" [optional]="true" [norm]="batchNorm()" />
+        <dk-field
+          i18n-label
+          label="Copies made in one batch"
+          [path]="['order', 'batch']"
+          [optional]="true"
+          [norm]="batchNorm()"
+        />
       }
       <mat-form-field>
-        <mat-label>Accountable work</mat-label>
+        <mat-label i18n>Accountable work</mat-label>
         <mat-select
           [value]="accountable()?.remake ?? 'no'"
           (selectionChange)="account($event.value)"
           [disabled]="!editor.editable()"
         >
-          <mat-option value="no">No</mat-option>
-          <mat-option value="same">Yes, voided numbers made again</mat-option>
-          <mat-option value="new">Yes, others in their place</mat-option>
+          <mat-option i18n value="no">No</mat-option>
+          <mat-option i18n value="same">Yes, voided numbers made again</mat-option>
+          <mat-option i18n value="new">Yes, others in their place</mat-option>
         </mat-select>
       </mat-form-field>
       @if (accountable()) {
-        <dk-field label="Face value of a piece" [path]="['accountable', 'faceValue']" [unit]="currency()" />
+        <dk-field i18n-label label="Face value of a piece" [path]="['accountable', 'faceValue']" [unit]="currency()" />
         <mat-form-field>
-          <mat-label>Looked at before a station is closed</mat-label>
+          <mat-label i18n>Looked at before a station is closed</mat-label>
           <mat-select
             [value]="accountable()?.inspect ?? 'no'"
             (selectionChange)="inspect($event.value)"
             [disabled]="!editor.editable()"
           >
-            <mat-option value="no">What the stations like</mat-option>
-            <mat-option value="sample">A sample of every lot</mat-option>
-            <mat-option value="all">Every piece</mat-option>
+            <mat-option i18n value="no">What the stations like</mat-option>
+            <mat-option i18n value="sample">A sample of every lot</mat-option>
+            <mat-option i18n value="all">Every piece</mat-option>
           </mat-select>
         </mat-form-field>
       }
-      <dk-field label="Number" [path]="['number']" kind="text" />
-      <dk-field label="Title" [path]="['title']" kind="text" />
-      <dk-field class="wide" label="Customer" [path]="['customer']" kind="text" />
+      <dk-field i18n-label label="Number" [path]="['number']" kind="text" />
+      <dk-field i18n-label label="Title" [path]="['title']" kind="text" />
+      <dk-field class="wide" i18n-label label="Customer" [path]="['customer']" kind="text" />
     </div>
     <dk-customer-line />
     <dk-delivery-fields />
     <dk-count-table />
-    <h3>Components</h3>
+    <h3 i18n>Components</h3>
     <table>
       <thead>
         <tr>
-          <th scope="col">Component</th>
-          <th scope="col">Paper</th>
-          <th scope="col" class="number">Into the press</th>
-          <th scope="col" class="number">Carriers</th>
-          <th scope="col" class="number">Paper</th>
+          <th i18n scope="col">Component</th>
+          <th i18n scope="col">Paper</th>
+          <th i18n scope="col" class="number">Into the press</th>
+          <th i18n scope="col" class="number">Carriers</th>
+          <th i18n scope="col" class="number">Paper</th>
         </tr>
       </thead>
       <tbody>
@@ -117,10 +123,10 @@ export class OrderBench {
   protected readonly editor = inject(JobEditor);
   protected readonly policy = computed((): OversPolicy => this.editor.job()?.order.policy ?? { kind: 'exact' });
   protected readonly schools = [
-    { id: 'step', name: 'Step by step' },
-    { id: 'added', name: 'Added up' },
-    { id: 'table', name: 'By table' },
-    { id: 'sure', name: 'By sureness' },
+    { id: 'step', name: $localize`Step by step` },
+    { id: 'added', name: $localize`Added up` },
+    { id: 'table', name: $localize`By table` },
+    { id: 'sure', name: $localize`By sureness` },
   ];
 
   /** Its pieces are worth something: every sheet, spoil and number is accounted for. */

@@ -12,14 +12,14 @@ import { JobEditor } from '../state/job-editor';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (theirs(); as t) {
-      <section role="alert" aria-label="Two versions">
-        <h2>{{ t.changedBy }} changed this job at {{ time(t.changedAt) }}</h2>
+      <section role="alert" i18n-aria-label aria-label="Two versions">
+        <h2 i18n>{{ t.changedBy }} changed this job at {{ time(t.changedAt) }}</h2>
         <table>
           <thead>
             <tr>
-              <th scope="col">Field</th>
-              <th scope="col">Theirs</th>
-              <th scope="col">Yours</th>
+              <th i18n scope="col">Field</th>
+              <th i18n scope="col">Theirs</th>
+              <th i18n scope="col">Yours</th>
             </tr>
           </thead>
           <tbody>
@@ -31,13 +31,13 @@ import { JobEditor } from '../state/job-editor';
               </tr>
             } @empty {
               <tr>
-                <td colspan="3">Both say the same.</td>
+                <td i18n colspan="3">Both say the same.</td>
               </tr>
             }
           </tbody>
         </table>
-        <button matButton="filled" (click)="editor.keepMine()">Save mine over theirs</button>
-        <button matButton="outlined" (click)="editor.takeTheirs()">Take theirs</button>
+        <button i18n matButton="filled" (click)="editor.keepMine()">Save mine over theirs</button>
+        <button i18n matButton="outlined" (click)="editor.takeTheirs()">Take theirs</button>
       </section>
     }
   `,

@@ -55,6 +55,7 @@ import { SaveMark } from './save-mark';
 import { Tour } from './tour';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../../platform/session.state';
+import { WordPipe } from '../../../ui/word';
 
 /** Height of the stream where nobody dragged it: one lane, or as much of the window as several may take. */
 const ONE_LANE_PX = 172;
@@ -85,6 +86,7 @@ const LEAST_WORKING_SHARE = 8;
     Tour,
     UndoButtons,
     Working,
+    WordPipe,
   ],
   providers: [JobClock, JobView, RoomStore, OtherTabs, ChangedElsewhere, OpenFigures, Names, Panes, FigureWalk],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -150,63 +152,97 @@ export class JobPage implements OnDestroy {
     `${this.documents().at}/labels.pdf?of=${of}&size=${size}`;
 
   private readonly commands: readonly Command[] = [
-    { id: 'undo', name: 'Undo', key: '$mod+z', run: () => this.editor.undo() },
-    { id: 'redo', name: 'Redo', key: '$mod+Shift+z', run: () => this.editor.redo() },
-    { id: 'redo-y', name: 'Redo (other key)', key: '$mod+y', run: () => this.editor.redo() },
-    { id: 'save', name: 'Save now', key: '$mod+s', run: () => this.editor.saveNow() },
-    { id: 'next', name: 'Next operation', key: 'ArrowRight', run: () => this.step(1) },
-    { id: 'previous', name: 'Previous operation', key: 'ArrowLeft', run: () => this.step(-1) },
-    { id: 'earlier', name: 'Move the operation one earlier', key: 'Alt+ArrowLeft', run: () => this.move('before') },
-    { id: 'later', name: 'Move the operation one later', key: 'Alt+ArrowRight', run: () => this.move('behind') },
-    { id: 'order', name: 'Open the order', key: 'o', run: () => this.view.choose(null) },
-    { id: 'station', name: 'Choose a station by its name', key: '/', run: () => this.findStation() },
-    { id: 'working', name: 'Show the working of the chosen operation', key: 'w', run: () => this.openWorking() },
-    { id: 'next-figure', name: 'Next figure', key: 'n', run: () => this.walk.go(1) },
-    { id: 'previous-figure', name: 'Figure before', key: 'Shift+N', run: () => this.walk.go(-1) },
-    { id: 'close', name: 'Put the working away', key: 'Escape', run: () => this.walk.close() },
-    { id: 'mend', name: 'Take the first mend', key: 'm', run: () => this.takeMend() },
-    { id: 'fit', name: 'Whole stream, or full size', key: 'z', run: () => this.panes.fit(!this.panes.fitted()) },
+    { id: 'undo', name: $localize`Undo`, key: '$mod+z', run: () => this.editor.undo() },
+    { id: 'redo', name: $localize`Redo`, key: '$mod+Shift+z', run: () => this.editor.redo() },
+    { id: 'redo-y', name: $localize`Redo (other key)`, key: '$mod+y', run: () => this.editor.redo() },
+    { id: 'save', name: $localize`Save now`, key: '$mod+s', run: () => this.editor.saveNow() },
+    { id: 'next', name: $localize`Next operation`, key: 'ArrowRight', run: () => this.step(1) },
+    { id: 'previous', name: $localize`Previous operation`, key: 'ArrowLeft', run: () => this.step(-1) },
+    {
+      id: 'earlier',
+      name: $localize`Move the operation one earlier`,
+      key: 'Alt+ArrowLeft',
+      run: () => this.move('before'),
+    },
+    {
+      id: 'later',
+      name: $localize`Move the operation one later`,
+      key: 'Alt+ArrowRight',
+      run: () => this.move('behind'),
+    },
+    { id: 'order', name: $localize`Open the order`, key: 'o', run: () => this.view.choose(null) },
+    { id: 'station', name: $localize`Choose a station by its name`, key: '/', run: () => this.findStation() },
+    {
+      id: 'working',
+      name: $localize`Show the working of the chosen operation`,
+      key: 'w',
+      run: () => this.openWorking(),
+    },
+    { id: 'next-figure', name: $localize`Next figure`, key: 'n', run: () => this.walk.go(1) },
+    { id: 'previous-figure', name: $localize`Figure before`, key: 'Shift+N', run: () => this.walk.go(-1) },
+    { id: 'close', name: $localize`Put the working away`, key: 'Escape', run: () => this.walk.close() },
+    { id: 'mend', name: $localize`Take the first mend`, key: 'm', run: () => this.takeMend() },
+    {
+      id: 'fit',
+      name: $localize`Whole stream, or full size`,
+      key: 'z',
+      run: () => this.panes.fit(!this.panes.fitted()),
+    },
     {
       id: 'fold-stream',
-      name: 'Fold the stream away, or bring it back',
+      name: $localize`Fold the stream away, or bring it back`,
       key: '1',
       run: () => this.panes.toggle('stream'),
     },
     {
       id: 'fold-bench',
-      name: 'Fold the bench away, or bring it back',
+      name: $localize`Fold the bench away, or bring it back`,
       key: '2',
       run: () => this.panes.toggle('bench'),
     },
-    { id: 'fold-working', name: 'Fold the working away, or bring it back', key: '3', run: () => this.foldWorking() },
+    {
+      id: 'fold-working',
+      name: $localize`Fold the working away, or bring it back`,
+      key: '3',
+      run: () => this.foldWorking(),
+    },
     {
       id: 'schools',
-      name: 'Compare the schools, and see how sure it is',
+      name: $localize`Compare the schools, and see how sure it is`,
       key: 'c',
       run: () => this.view.show('schools'),
     },
-    { id: 'best', name: 'Plan for me: the cheapest way', key: 'f', run: () => this.view.show('best') },
-    { id: 'quantities', name: 'Compare quantities', key: 'q', run: () => this.view.show('quantities') },
+    { id: 'best', name: $localize`Plan for me: the cheapest way`, key: 'f', run: () => this.view.show('best') },
+    { id: 'quantities', name: $localize`Compare quantities`, key: 'q', run: () => this.view.show('quantities') },
     {
       id: 'what-if',
-      name: 'What if: keep this beside and try another',
+      name: $localize`What if: keep this beside and try another`,
       key: 'v',
       run: () => this.view.show('what if'),
     },
-    { id: 'artwork', name: 'Show the artwork', key: 'a', run: () => this.view.show('artwork') },
-    { id: 'paper', name: 'Show where the paper goes', key: 'p', run: () => this.view.show('paper') },
-    { id: 'balance', name: 'Show the balance of the material', key: 'l', run: () => this.view.show('balance') },
-    { id: 'cost', name: 'Show the cost', key: 'k', run: () => this.view.show('cost') },
-    { id: 'buying', name: 'Show what is to be bought', key: 'b', run: () => this.view.show('buying') },
-    { id: 'revisions', name: 'Show revisions', key: 'r', run: () => this.view.show('revisions') },
-    { id: 'release', name: 'Release this revision', run: () => this.release() },
+    { id: 'artwork', name: $localize`Show the artwork`, key: 'a', run: () => this.view.show('artwork') },
+    { id: 'paper', name: $localize`Show where the paper goes`, key: 'p', run: () => this.view.show('paper') },
+    {
+      id: 'balance',
+      name: $localize`Show the balance of the material`,
+      key: 'l',
+      run: () => this.view.show('balance'),
+    },
+    { id: 'cost', name: $localize`Show the cost`, key: 'k', run: () => this.view.show('cost') },
+    { id: 'buying', name: $localize`Show what is to be bought`, key: 'b', run: () => this.view.show('buying') },
+    { id: 'revisions', name: $localize`Show revisions`, key: 'r', run: () => this.view.show('revisions') },
+    { id: 'release', name: $localize`Release this revision`, run: () => this.release() },
     {
       id: 'ticket',
-      name: 'Open the job ticket',
+      name: $localize`Open the job ticket`,
       key: 't',
       run: () => window.open(this.documents().ticket, '_blank', 'noopener'),
     },
-    { id: 'tags', name: 'Open the pile tags', run: () => window.open(this.documents().pileTags, '_blank', 'noopener') },
+    {
+      id: 'tags',
+      name: $localize`Open the pile tags`,
+      run: () => window.open(this.documents().pileTags, '_blank', 'noopener'),
+    },
   ];
   private takeBack = inject(Commands).offerPage(this.commands);
 
@@ -288,7 +324,7 @@ export class JobPage implements OnDestroy {
       name: `${i + 1} ${this.names.steps().get(id) ?? id}`,
       run: () => this.view.choose(id),
     }));
-    void openPalette(this.dialog, { label: 'Which station?', commands });
+    void openPalette(this.dialog, { label: $localize`Which station?`, commands });
   }
 
   /** Takes the first mend on offer. */

@@ -12,6 +12,7 @@ import { failureOf } from '../../../platform/problem';
 import { selectMay } from '../../../platform/session.state';
 import { timeText } from '../../../ui/format';
 import { StatusMark } from '../../../ui/status-mark';
+import {} from '../../../ui/word';
 
 /** A job as it is written, without reckoning anything: the way in where a plan goes wrong. It is mended, or put aside. */
 @Component({
@@ -74,11 +75,16 @@ export class PlainPage {
 
   protected save(): void {
     const [parsed, now] = [this.parsed(), this.revision()];
-    if (parsed.ok && now) this.ask(this.api.saveDraft(now.id, now.version, parsed.job), 'Saved.', true);
+    if (parsed.ok && now) this.ask(this.api.saveDraft(now.id, now.version, parsed.job), $localize`Saved.`, true);
   }
 
   protected putAside(aside: boolean): void {
     const now = this.revision();
-    if (now) this.ask(this.api.putAside(now.id, now.version, aside), aside ? 'Put aside.' : 'Taken up again.', false);
+    if (now)
+      this.ask(
+        this.api.putAside(now.id, now.version, aside),
+        aside ? $localize`Put aside.` : $localize`Taken up again.`,
+        false,
+      );
   }
 }

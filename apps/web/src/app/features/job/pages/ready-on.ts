@@ -12,6 +12,7 @@ import { sureText } from '../../../ui/floor-words';
 import { timeText } from '../../../ui/format';
 import { JobClock } from '../state/job-clock';
 import { StationsDialog } from './stations.dialog';
+import { WordPipe } from '../../../ui/word';
 
 /** Milliseconds after a save before the floor is asked. */
 const QUIET_MS = 400;
@@ -19,14 +20,15 @@ const QUIET_MS = 400;
 /** When the job as it is saved could be ready at the earliest, in the gaps of the schedule in force. */
 @Component({
   selector: 'dk-ready-on',
-  imports: [MatButtonModule, MatIconModule, MatTooltipModule],
+  imports: [MatButtonModule, MatIconModule, MatTooltipModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <span class="name">Ready on</span>
+    <span i18n class="name">Ready on</span>
     @if (promise(); as one) {
       <button
         matIconButton
         class="clock"
+        i18n-aria-label
         aria-label="When each station runs, in the stream"
         [attr.aria-pressed]="clock.inStream()"
         (click)="clock.inStream.set(!clock.inStream())"
@@ -44,7 +46,7 @@ const QUIET_MS = 400;
       </button>
       <span class="name">{{ sureText(one) }}</span>
     } @else {
-      <b>{{ promise() === null ? 'not known' : '…' }}</b>
+      <b>{{ promise() === null ? ('not known' | word) : '…' }}</b>
     }
   `,
   styles: `
@@ -106,10 +108,9 @@ export class ReadyOn {
   protected readonly promise = this.clock.promise;
   protected readonly timeText = timeText;
   protected readonly sureText = sureText;
-  protected readonly why =
-    'The earliest that the job as it is saved can be ready, in the gaps that the schedule in force leaves, nothing of it moved.';
+  protected readonly why = $localize`The earliest that the job as it is saved can be ready, in the gaps that the schedule in force leaves, nothing of it moved.`;
 
-  protected readonly planned = 'As the schedule in force has it. Open it for the clock of each station.';
+  protected readonly planned = $localize`As the schedule in force has it. Open it for the clock of each station.`;
   private readonly dialog = inject(MatDialog);
   protected open(promise: FloorPromise): void {
     this.dialog.open<StationsDialog, FloorPromise>(StationsDialog, { data: promise, maxWidth: '90vw' });

@@ -8,14 +8,14 @@ import type { Job } from '@druckerei/core';
   imports: [MatButtonModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Release {{ job.number }}?</h2>
-    <mat-dialog-content
+    <h2 i18n mat-dialog-title>Release {{ job.number }}?</h2>
+    <mat-dialog-content i18n
       >The revision is frozen with the works it was planned with: norms, machines, papers, inks and prices. A later
       change opens the next revision.</mat-dialog-content
     >
     <mat-dialog-actions align="end">
-      <button matButton [mat-dialog-close]="false">Leave it a draft</button>
-      <button matButton="filled" [mat-dialog-close]="true" cdkFocusInitial>Release</button>
+      <button i18n matButton [mat-dialog-close]="false">Leave it a draft</button>
+      <button i18n matButton="filled" [mat-dialog-close]="true" cdkFocusInitial>Release</button>
     </mat-dialog-actions>
   `,
 })

@@ -6,30 +6,38 @@ import { failureOf } from '../../../platform/problem';
 import { timeText } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
+import { WordPipe } from '../../../ui/word';
 
 /** Revisions of the job, and what differs between one and the one before. */
 @Component({
   selector: 'dk-revisions',
-  imports: [RouterLink],
+  imports: [RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Revisions</h2>
+    <h2 i18n>Revisions</h2>
     <ul class="list">
       @for (row of editor.revision()?.revisions; track row.revision) {
         <li>
-          <a [routerLink]="['/jobs', editor.revision()?.id]" [queryParams]="$first ? {} : { revision: row.revision }"
+          <a
+            i18n
+            [routerLink]="['/jobs', editor.revision()?.id]"
+            [queryParams]="$first ? {} : { revision: row.revision }"
             >Revision {{ row.revision }}</a
           >
           {{
             row.releasedAt
-              ? 'released ' + time(row.releasedAt) + ', ' + row.releasedBy
-              : 'draft, ' + time(row.changedAt) + ', ' + row.changedBy
+              ? ('released ' | word) + time(row.releasedAt) + ', ' + row.releasedBy
+              : ('draft, ' | word) + time(row.changedAt) + ', ' + row.changedBy
           }}
           @if (row.revision > 1) {
-            <button type="button" class="link" (click)="compare(row.revision - 1, row.revision)">What changed</button>
+            <button i18n type="button" class="link" (click)="compare(row.revision - 1, row.revision)">
+              What changed
+            </button>
           }
           @if (row.releasedAt) {
-            <button type="button" class="link" (click)="compare(row.revision, row.revision)">As reckoned today</button>
+            <button i18n type="button" class="link" (click)="compare(row.revision, row.revision)">
+              As reckoned today
+            </button>
           }
         </li>
       }
@@ -39,10 +47,10 @@ import { JobEditor } from '../state/job-editor';
     }
     @if (difference(); as d) {
       @if (isDrift()) {
-        <h3>Revision {{ d.to }} as released, and as reckoned today</h3>
-        <p class="quiet">Its documents keep the figures that it was released with.</p>
+        <h3 i18n>Revision {{ d.to }} as released, and as reckoned today</h3>
+        <p i18n class="quiet">Its documents keep the figures that it was released with.</p>
       } @else {
-        <h3>From revision {{ d.from }} to {{ d.to }}</h3>
+        <h3 i18n>From revision {{ d.from }} to {{ d.to }}</h3>
       }
       @for (part of parts(); track part.name) {
         <table>
@@ -54,8 +62,8 @@ import { JobEditor } from '../state/job-editor';
           <thead>
             <tr>
               <th scope="col">{{ part.name }}</th>
-              <th scope="col" class="number">{{ isDrift() ? 'As released' : 'Before' }}</th>
-              <th scope="col" class="number">{{ isDrift() ? 'Today' : 'After' }}</th>
+              <th scope="col" class="number">{{ isDrift() ? ('As released' | word) : ('Before' | word) }}</th>
+              <th scope="col" class="number">{{ isDrift() ? ('Today' | word) : ('After' | word) }}</th>
             </tr>
           </thead>
           <tbody>
@@ -67,7 +75,7 @@ import { JobEditor } from '../state/job-editor';
               </tr>
             } @empty {
               <tr>
-                <td colspan="3" class="quiet">no difference</td>
+                <td i18n colspan="3" class="quiet">no difference</td>
               </tr>
             }
           </tbody>
@@ -140,9 +148,9 @@ export class Revisions {
     return [
       ...(this.isDrift()
         ? []
-        : [{ name: 'Fields', changes: difference.fields.map((change) => changeInWords(change, works)) }]),
+        : [{ name: $localize`Fields`, changes: difference.fields.map((change) => changeInWords(change, works)) }]),
       {
-        name: 'Figures',
+        name: $localize`Figures`,
         changes: difference.figures.map(({ name, unit, before, after }) => ({
           name,
           before: text(before, unit),

@@ -20,6 +20,7 @@ import { Names } from '../state/names';
 import { StepBench } from '../station/step-bench';
 import { Sureness } from '../sureness/sureness';
 import { Revisions } from './revisions';
+import { WordPipe } from '../../../ui/word';
 
 /** Below the stream: the bench of what is chosen, and the rooms about the whole job, each as wide as the page lets it. */
 @Component({
@@ -39,6 +40,7 @@ import { Revisions } from './revisions';
     StepBench,
     Sureness,
     WhatIf,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [Beside, BestStore],

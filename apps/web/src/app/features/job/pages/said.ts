@@ -10,11 +10,12 @@ import { Names } from '../state/names';
 import { ChangedElsewhere } from '../state/changed-elsewhere';
 import { OtherTabs } from '../state/other-tabs';
 import { Conflict } from './conflict';
+import { WordPipe } from '../../../ui/word';
 
 /** What is to be said of the open job before it is worked on: revisions, other tabs, what keeps it from being planned, rules. */
 @Component({
   selector: 'dk-said',
-  imports: [Conflict, Findings, MatButtonModule, MatIconModule, RouterLink],
+  imports: [Conflict, Findings, MatButtonModule, MatIconModule, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './said.html',
   styleUrl: './said.scss',

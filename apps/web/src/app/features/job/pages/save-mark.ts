@@ -14,7 +14,7 @@ import { JobEditor } from '../state/job-editor';
       >{{ mark().text }}</span
     >
     @if (editor.save().kind === 'failed') {
-      <button matButton (click)="editor.saveNow()">Try again</button>
+      <button i18n matButton (click)="editor.saveNow()">Try again</button>
     }
   `,
   styles: `
@@ -34,20 +34,20 @@ import { JobEditor } from '../state/job-editor';
 export class SaveMark {
   protected readonly editor = inject(JobEditor);
   protected readonly mark = computed(() => {
-    if (!this.editor.editable()) return { icon: 'lock', text: 'Read only' };
+    if (!this.editor.editable()) return { icon: 'lock', text: $localize`Read only` };
     const save = this.editor.save();
     if (Object.keys(this.editor.pending()).length > 0 && save.kind === 'saved')
-      return { icon: 'edit', text: 'Saved, but for a field that cannot be used' };
+      return { icon: 'edit', text: $localize`Saved, but for a field that cannot be used` };
     switch (save.kind) {
       case 'saved':
-        return { icon: 'cloud_done', text: 'Saved' };
+        return { icon: 'cloud_done', text: $localize`Saved` };
       case 'waiting':
       case 'saving':
-        return { icon: 'cloud_upload', text: 'Saving' };
+        return { icon: 'cloud_upload', text: $localize`Saving` };
       case 'failed':
-        return { icon: 'cloud_off', text: `Not saved. ${save.message}` };
+        return { icon: 'cloud_off', text: $localize`Not saved. ${save.message}` };
       case 'conflict':
-        return { icon: 'call_split', text: 'Not saved: changed by somebody else' };
+        return { icon: 'call_split', text: $localize`Not saved: changed by somebody else` };
     }
   });
 }

@@ -5,32 +5,34 @@ import { RouterLink } from '@angular/router';
 import type { FloorPromise } from '@druckerei/contract';
 import { surenessText } from '../../../ui/floor-words';
 import { timeText } from '../../../ui/format';
+import { WordPipe } from '../../../ui/word';
 
 /** The clock of a job's stream: when each of its stations begins and is through. */
 @Component({
   selector: 'dk-stations-dialog',
-  imports: [MatButtonModule, MatDialogModule, RouterLink],
+  imports: [MatButtonModule, MatDialogModule, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>When each station runs</h2>
+    <h2 i18n mat-dialog-title>When each station runs</h2>
     <mat-dialog-content>
       <p>
         {{
           promise.inForce
-            ? 'As the schedule in force has it.'
-            : 'The earliest in the gaps of the schedule in force, nothing of it moved. It is held for nobody until the job is released and planned.'
+            ? ('As the schedule in force has it.' | word)
+            : ('The earliest in the gaps of the schedule in force, nothing of it moved. It is held for nobody until the job is released and planned.'
+              | word)
         }}
       </p>
       <p>{{ surenessText(promise) }}</p>
-      <table aria-label="When each station runs">
+      <table i18n-aria-label aria-label="When each station runs">
         <thead>
           <tr>
-            <th scope="col">Station</th>
-            <th scope="col">On</th>
-            <th scope="col">Begins</th>
-            <th scope="col">Through</th>
+            <th i18n scope="col">Station</th>
+            <th i18n scope="col">On</th>
+            <th i18n scope="col">Begins</th>
+            <th i18n scope="col">Through</th>
             @if (promise.inForce) {
-              <th scope="col">Waits</th>
+              <th i18n scope="col">Waits</th>
             }
           </tr>
         </thead>
@@ -50,8 +52,8 @@ import { timeText } from '../../../ui/format';
       </table>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <a matButton routerLink="/floor" mat-dialog-close>To the floor</a>
-      <button matButton="filled" mat-dialog-close>Close</button>
+      <a i18n matButton routerLink="/floor" mat-dialog-close>To the floor</a>
+      <button i18n matButton="filled" mat-dialog-close>Close</button>
     </mat-dialog-actions>
   `,
   styles: `

@@ -32,7 +32,7 @@ const shorten = (text: string, room: number): string => (text.length > room ? `$
 function productName({ items = [], title }: Job, figure: string): string {
   const item = items.find(({ id }) => figure === `item.${id}.quantity`)?.name;
   if (item !== undefined) return shorten(item, NAME_ROOM);
-  return title.length > NAME_ROOM ? 'Product' : title;
+  return title.length > NAME_ROOM ? $localize`Product` : title;
 }
 
 /** The stream in its pane: whole, or at full size with the overview of where one is; the chosen station in sight. */
@@ -63,7 +63,7 @@ export class StreamPane {
       works.stocks
         .find((stock) => stock.id === id)
         ?.name.replace(' coated', '')
-        .replace('Uncoated ', '') ?? id;
+        .replace($localize`Uncoated `, '') ?? id;
     return streamModel(job, plan, {
       open: this.opened(),
       chosen: plan.steps.find(({ id }) => id === this.view.step())?.component ?? null,
@@ -148,7 +148,7 @@ export class StreamPane {
     const forecast = this.room.forecast();
     const ends = plan.edges.filter(({ to }) => to === null).length;
     return forecast?.ok && ends === 1
-      ? [`${count(ordered)} ordered`, `${count(forecast.value.expected)} expected`]
+      ? [$localize`${count(ordered)} ordered`, $localize`${count(forecast.value.expected)} expected`]
       : [count(ordered), 'ordered'];
   }
 }

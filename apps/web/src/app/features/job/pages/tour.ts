@@ -4,24 +4,24 @@ import { kept } from '../../../ui/kept';
 
 /** What is shown of the page, and in which of its parts; the first only asks. */
 const STEPS = [
-  { of: undefined, text: 'New here? This page in five steps, a minute in all.' },
+  { of: undefined, text: $localize`New here? This page in five steps, a minute in all.` },
   {
     of: 'dk-balance',
-    text: 'The balance: what the whole job takes. Press any figure, here or below, and it opens to its working.',
+    text: $localize`The balance: what the whole job takes. Press any figure, here or below, and it opens to its working.`,
   },
   {
     of: 'dk-stream-pane',
-    text: 'The stream: paper comes in on the left, each station takes what the one before it gives. Choose a station with the mouse, the arrow keys, or by typing after /.',
+    text: $localize`The stream: paper comes in on the left, each station takes what the one before it gives. Choose a station with the mouse, the arrow keys, or by typing after /.`,
   },
   {
     of: 'dk-rooms',
-    text: 'The bench: what the station is told, and its drawing. The tabs look at the whole job: Plan for me finds the cheapest way to run it.',
+    text: $localize`The bench: what the station is told, and its drawing. The tabs look at the whole job: Plan for me finds the cheapest way to run it.`,
   },
   {
     of: '.head',
-    text: 'Everything is saved as you type, and undone as far as you like. Release makes a revision for the floor; its ticket is under Documents.',
+    text: $localize`Everything is saved as you type, and undone as far as you like. Release makes a revision for the floor; its ticket is under Documents.`,
   },
-  { of: 'dk-root > header', text: 'F1 opens the guide at the place where you are, here and on every page.' },
+  { of: 'dk-root > header', text: $localize`F1 opens the guide at the place where you are, here and on every page.` },
 ] as const;
 const SPOT = 'dk-spot';
 
@@ -32,14 +32,14 @@ const SPOT = 'dk-spot';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (!seen().ever) {
-      <section aria-label="Tour of this page">
+      <section i18n-aria-label aria-label="Tour of this page">
         @if (at() > 0) {
-          <strong>{{ at() }} of {{ last }}</strong>
+          <strong i18n>{{ at() }} of {{ last }}</strong>
         }
         <p role="status">{{ step().text }}</p>
         <button matButton="outlined" (click)="next()">{{ word() }}</button>
         @if (at() < last) {
-          <button matButton (click)="end()">Not again</button>
+          <button i18n matButton (click)="end()">Not again</button>
         }
       </section>
     }
@@ -67,7 +67,9 @@ export class Tour {
   protected readonly at = signal(0);
   protected readonly last = STEPS.length - 1;
   protected readonly step = computed(() => STEPS[this.at()] ?? STEPS[0]);
-  protected readonly word = computed(() => (this.at() === 0 ? 'Show me' : this.at() < this.last ? 'Next' : 'Done'));
+  protected readonly word = computed(() =>
+    this.at() === 0 ? $localize`Show me` : this.at() < this.last ? $localize`Next` : $localize`Done`,
+  );
 
   constructor() {
     effect(() => this.light(this.seen().ever ? undefined : this.step().of));

@@ -13,8 +13,8 @@ export interface Option {
 
 /** Whose a thing is. */
 export const OWNERS: readonly Option[] = [
-  { id: 'house', name: 'the house' },
-  { id: 'customer', name: 'the customer' },
+  { id: 'house', name: $localize`the house` },
+  { id: 'customer', name: $localize`the customer` },
 ];
 
 /** A field of the job that is one of a few, chosen by its path. */

@@ -39,7 +39,7 @@ let bursts = 0;
         <span matTextSuffix class="unit">{{ unitText(measure().unit, 2) }}</span>
       }
       @if (norm() && shown() === '') {
-        <mat-hint>norm {{ norm() }}</mat-hint>
+        <mat-hint i18n>norm {{ norm() }}</mat-hint>
       }
     </mat-form-field>
     @if (wrong(); as message) {

@@ -4,29 +4,31 @@ import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { JobEditor } from '../state/job-editor';
 import { Field } from './field';
+import { WordPipe } from '../../../ui/word';
 
 const NORM_FIGURE = 'norm.';
 
 /** Where the figure on show is a norm: lets this job have a value of its own for it. Empty, the norm of the works stands. */
 @Component({
   selector: 'dk-norm-field',
-  imports: [Field],
+  imports: [Field, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (norm(); as n) {
       <dk-field
+        i18n-label
         label="In this job, instead of the norm"
         [path]="['norms', n.id]"
         [unit]="n.unit"
         [optional]="true"
         [norm]="house()"
       />
-      <p class="quiet">Goes {{ limits() }}. For every job: change it under Norms.</p>
+      <p i18n class="quiet">Goes {{ limits() }}. For every job: change it under Norms.</p>
       @if (levels(); as all) {
-        <dl aria-label="Where the value comes from, nearest first">
+        <dl i18n-aria-label aria-label="Where the value comes from, nearest first">
           @for (level of all; track level.name) {
             <dt [class.here]="level.inForce">{{ level.name }}</dt>
-            <dd [class.here]="level.inForce">{{ level.text }}{{ level.inForce ? ', in force' : '' }}</dd>
+            <dd [class.here]="level.inForce">{{ level.text }}{{ level.inForce ? (', in force' | word) : '' }}</dd>
           }
         </dl>
       }
@@ -80,7 +82,7 @@ export class NormField {
     };
     return normLevels(works, job.norms, norm.id, scope).map(({ value, ...level }) => ({
       ...level,
-      text: value === undefined ? 'not told' : normInWords(norm, value),
+      text: value === undefined ? $localize`not told` : normInWords(norm, value),
     }));
   });
   protected readonly house = computed(() => {

@@ -21,28 +21,37 @@ import { count, timeText } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
 import { LayoutView } from '../../../ui/layout-view';
+import { WordPipe } from '../../../ui/word';
 
 type Settable = Exclude<CarrierState, 'wanted' | 'inspected'>;
 /** Where a carrier can go without letting it go, and what the button says. */
 const NEXT: Readonly<Partial<Record<CarrierState, readonly (readonly [Settable, string])[]>>> = {
-  wanted: [['made', 'It is made']],
+  wanted: [['made', $localize`It is made`]],
   inspected: [
-    ['on-press', 'Put on press'],
-    ['held', 'Hold'],
+    ['on-press', $localize`Put on press`],
+    ['held', $localize`Hold`],
   ],
-  'on-press': [['held', 'Hold']],
-  held: [['on-press', 'Put on press']],
+  'on-press': [['held', $localize`Hold`]],
+  held: [['on-press', $localize`Put on press`]],
 };
 const LET_GO: readonly (readonly [Settable, string])[] = [
-  ['kept', 'Keep'],
-  ['recycled', 'Recycle'],
-  ['destroyed', 'Destroy'],
+  ['kept', $localize`Keep`],
+  ['recycled', $localize`Recycle`],
+  ['destroyed', $localize`Destroy`],
 ];
 
 /** One carrier in hand: its form as drawn, its checklist, where it can go next, and what the store keeps in its place. */
 @Component({
   selector: 'dk-carrier-card',
-  imports: [LayoutView, MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatIconModule, MatInputModule],
+  imports: [
+    LayoutView,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './carrier-card.html',
   styleUrl: '../parts/bench.scss',
@@ -83,7 +92,7 @@ export class CarrierCard {
     if (this.carrier().kind !== 'cylinder' || !layout || !job || !works) return '';
     const stops = cylinderRoute(layout, normsOf(works, job.norms));
     const said = stops.map(({ station, hours }) => `${station} ${hoursText(hours)}`).join(', ');
-    return `${said}; engraved again after a fault at the proof, ${hoursText(hoursAgain(stops))} more`;
+    return $localize`${said}; engraved again after a fault at the proof, ${hoursText(hoursAgain(stops))} more`;
   });
 
   protected to(state: Settable, place: string, reason: string): void {

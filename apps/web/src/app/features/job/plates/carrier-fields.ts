@@ -21,16 +21,17 @@ import { CARRIER_NAMES } from '@druckerei/contract';
 import { JobEditor } from '../state/job-editor';
 import { Choice, OWNERS } from '../parts/choice';
 import { Field } from '../parts/field';
+import { WordPipe } from '../../../ui/word';
 
 const ENGRAVING_NAMES: Readonly<Record<Engraving, string>> = {
-  stylus: 'by stylus',
-  laser: 'by laser on zinc',
+  stylus: $localize`by stylus`,
+  laser: $localize`by laser on zinc`,
   etch: 'etched',
 };
 const MOTIFS = [
-  { id: 'vignettes', name: 'soft vignettes' },
-  { id: 'securityLines', name: 'security lines' },
-  { id: 'foil', name: 'print on foil or film' },
+  { id: 'vignettes', name: $localize`soft vignettes` },
+  { id: 'securityLines', name: $localize`security lines` },
+  { id: 'foil', name: $localize`print on foil or film` },
 ] as const satisfies readonly { id: keyof Motif; name: string }[];
 const TOOL_KINDS = Object.keys(TOOL_NAMES) as Tool['kind'][];
 const MOST_NAME = 40;
@@ -47,6 +48,7 @@ const MOST_NAME = 40;
     MatInputModule,
     MatMenuModule,
     MatSelectModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './carrier-fields.html',
@@ -58,7 +60,7 @@ export class CarrierFields {
   protected readonly owners = OWNERS;
   protected readonly counters = [
     { id: false, name: 'none' },
-    { id: true, name: 'made with it' },
+    { id: true, name: $localize`made with it` },
   ];
   protected readonly engravings = ENGRAVINGS.map((id) => ({ id, name: ENGRAVING_NAMES[id] }));
   protected readonly engravingNames = ENGRAVING_NAMES;

@@ -14,6 +14,7 @@ import { InkDot } from '../parts/ink-dot';
 import { RoomLine } from '../record/room-line';
 import { CarrierCard } from './carrier-card';
 import { CarrierFields } from './carrier-fields';
+import { WordPipe } from '../../../ui/word';
 
 /** Dies and boxes stand behind all units. */
 const NO_UNIT = 1000;
@@ -31,6 +32,7 @@ const NO_UNIT = 1000;
     MatIconModule,
     MatInputModule,
     RoomLine,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './carriers-bench.html',
@@ -65,11 +67,11 @@ export class CarriersBench {
     this.rows().flatMap(({ carrier, life }) => (life.state === state ? [carrier] : []));
   protected readonly isSafe = this.room.countIsSafe;
   protected readonly forecastText = computed(() => {
-    if (this.isSafe()) return 'The count is complete: carriers may be let go.';
+    if (this.isSafe()) return $localize`The count is complete: carriers may be let go.`;
     const told = forecastWords(this.room.forecast());
     return told === ''
-      ? 'Nothing is counted yet: hold the carriers until the count is safe.'
-      : `${told} Hold the carriers until it is safe.`;
+      ? $localize`Nothing is counted yet: hold the carriers until the count is safe.`
+      : $localize`${told} Hold the carriers until it is safe.`;
   });
 
   protected choose(id: string): void {

@@ -1,5 +1,6 @@
 import { type LatestWorker, latestWorker } from '../../../platform/latest-worker';
 import type { ForecastAnswer, ForecastQuestion } from './forecast.messages';
+import { wordsOfPage } from '../../../platform/words-of-page';
 
 /** Keeps a worker that draws what the counts so far will come to, while somebody types. */
 export const keepForecaster = (
@@ -7,7 +8,7 @@ export const keepForecaster = (
   failed: () => void,
 ): LatestWorker<ForecastQuestion> =>
   latestWorker(
-    () => new Worker(new URL('./forecast.worker', import.meta.url), { type: 'module' }),
+    () => new Worker(new URL('./forecast.worker', import.meta.url), { type: 'module', name: wordsOfPage() }),
     (answer) => answered(answer as ForecastAnswer),
     failed,
   );

@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { forecastCounts } from '@druckerei/core';
 import type { ForecastQuestion } from './forecast.messages';
 

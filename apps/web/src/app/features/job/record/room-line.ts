@@ -18,19 +18,19 @@ import { type EntryPlace, RoomStore, placeOf } from './room.store';
       <p class="waits" [attr.role]="entry.refused ? 'alert' : 'status'">
         <mat-icon aria-hidden="true">{{ entry.refused ? 'block' : 'schedule_send' }}</mat-icon>
         @if (entry.refused) {
-          <span>{{ entry.text }}, made {{ entry.time }}, was not taken. {{ entry.refused }}</span>
-          <button matButton (click)="room.sendAgain(entry.key)">Send it again</button>
-          <button matButton (click)="room.leaveOut(entry.key)">Leave it out</button>
+          <span i18n>{{ entry.text }}, made {{ entry.time }}, was not taken. {{ entry.refused }}</span>
+          <button i18n matButton (click)="room.sendAgain(entry.key)">Send it again</button>
+          <button i18n matButton (click)="room.leaveOut(entry.key)">Leave it out</button>
         } @else {
-          <span>{{ entry.text }} waits on this computer and is sent by itself once the server answers.</span>
+          <span i18n>{{ entry.text }} waits on this computer and is sent by itself once the server answers.</span>
         }
       </p>
     }
     @if (lastText(); as text) {
       <p class="last" aria-live="polite">
-        <span class="quiet">Last entry: {{ text }}</span>
+        <span i18n class="quiet">Last entry: {{ text }}</span>
         @if (room.mayRecord()) {
-          <button matButton (click)="room.takeBack()" [disabled]="room.busy()">Take it back</button>
+          <button i18n matButton (click)="room.takeBack()" [disabled]="room.busy()">Take it back</button>
         }
       </p>
     }
@@ -73,7 +73,7 @@ export class RoomLine {
   protected readonly lastText = computed(() => {
     const last = this.room.state().last;
     if (!last || placeOf(last.event) !== this.at()) return undefined;
-    return `${entryWords(last.event, this.say)}, by ${last.by}, ${timeText(last.at)}`;
+    return $localize`${entryWords(last.event, this.say)}, by ${last.by}, ${timeText(last.at)}`;
   });
 
   private nameOf(id: string): string {

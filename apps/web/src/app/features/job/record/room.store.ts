@@ -186,7 +186,7 @@ export const RoomStore = signalStore(
     const forecaster = keepForecaster(
       (forecast) => patchState(store, { forecast, forecastIsNow: true }),
       () => {
-        const why = 'the forecast could not be drawn';
+        const why = $localize`the forecast could not be drawn`;
         patchState(store, {
           forecast: { ok: false, issues: [error('plan.failed', '', { why })] },
           forecastIsNow: false,

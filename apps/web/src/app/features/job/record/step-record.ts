@@ -8,31 +8,32 @@ import { count, readNumber, timeText } from '../../../ui/format';
 import { RoomStore } from './room.store';
 import { forecastWords } from '../../../ui/forecast-words';
 import { RoomLine } from './room-line';
+import { WordPipe } from '../../../ui/word';
 
 /** What is recorded at a step: the start of a press pass and its first good sheet, each behind its gate, and the count. */
 @Component({
   selector: 'dk-step-record',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RoomLine],
+  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RoomLine, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h3>On record</h3>
+    <h3 i18n>On record</h3>
     @if (isPress()) {
       <div class="gate">
         @if (started(); as s) {
           <mat-icon aria-hidden="true">check_circle</mat-icon>
-          <span>Press started by {{ s.by }}, {{ time(s.at) }}</span>
+          <span i18n>Press started by {{ s.by }}, {{ time(s.at) }}</span>
         } @else {
           <mat-icon aria-hidden="true">radio_button_unchecked</mat-icon>
-          <span>Press not started</span>
+          <span i18n>Press not started</span>
           @if (may()) {
-            <button matButton="outlined" (click)="start()" [disabled]="missing().length > 0 || room.busy()">
+            <button i18n matButton="outlined" (click)="start()" [disabled]="missing().length > 0 || room.busy()">
               Start the press
             </button>
           }
         }
       </div>
       @if (!started() && missing().length > 0) {
-        <ul aria-label="What keeps the press from starting">
+        <ul i18n-aria-label aria-label="What keeps the press from starting">
           @for (reason of missing(); track reason) {
             <li>{{ reason }}</li>
           }
@@ -41,19 +42,19 @@ import { RoomLine } from './room-line';
       <div class="gate">
         @if (firstSheet(); as sheet) {
           <mat-icon aria-hidden="true">check_circle</mat-icon>
-          <span
+          <span i18n
             >First good sheet passed by {{ sheet.record.by }}, {{ time(sheet.record.at)
-            }}{{ sheet.event.kept ? '; kept: ' + sheet.event.kept : '' }}</span
+            }}{{ sheet.event.kept ? ('; kept: ' | word) + sheet.event.kept : '' }}</span
           >
         } @else {
           <mat-icon aria-hidden="true">radio_button_unchecked</mat-icon>
-          <span>No good sheet passed yet</span>
+          <span i18n>No good sheet passed yet</span>
           @if (started() && may()) {
             <mat-form-field subscriptSizing="dynamic">
-              <mat-label>Kept where</mat-label>
+              <mat-label i18n>Kept where</mat-label>
               <input matInput #kept maxlength="80" />
             </mat-form-field>
-            <button matButton="outlined" (click)="pass(kept.value)" [disabled]="room.busy()">
+            <button i18n matButton="outlined" (click)="pass(kept.value)" [disabled]="room.busy()">
               Pass the first sheet
             </button>
           }
@@ -64,19 +65,21 @@ import { RoomLine } from './room-line';
       <mat-icon aria-hidden="true">{{ counted() ? 'check_circle' : 'radio_button_unchecked' }}</mat-icon>
       <span>
         @if (counted(); as c) {
-          {{ number(c.good) }} good counted by {{ c.record.by }}, {{ time(c.record.at) }}
+          <ng-container i18n
+            >{{ number(c.good) }} good counted by {{ c.record.by }}, {{ time(c.record.at) }}</ng-container
+          >
         } @else {
-          Nothing counted yet
+          <ng-container i18n>Nothing counted yet</ng-container>
         }
       </span>
       @if (may() && (!isPress() || firstSheet())) {
         <mat-form-field subscriptSizing="dynamic" [class.wrong]="wrong()">
-          <mat-label>Good out</mat-label>
+          <mat-label i18n>Good out</mat-label>
           <input matInput #good inputmode="numeric" (keydown.enter)="enter(good)" [attr.aria-invalid]="wrong()" />
         </mat-form-field>
-        <button matButton="outlined" (click)="enter(good)" [disabled]="room.busy()">Enter the count</button>
+        <button i18n matButton="outlined" (click)="enter(good)" [disabled]="room.busy()">Enter the count</button>
         @if (wrong()) {
-          <span class="error" role="alert">A whole number of good pieces is wanted, like 12,500.</span>
+          <span i18n class="error" role="alert">A whole number of good pieces is wanted, like 12,500.</span>
         }
       }
     </div>
@@ -84,7 +87,7 @@ import { RoomLine } from './room-line';
       <p data-test="forecast" aria-live="polite">
         {{ text }}
         @if (more(); as units) {
-          Put {{ number(units) }} more through here now, while the carriers are up.
+          <ng-container i18n>Put {{ number(units) }} more through here now, while the carriers are up.</ng-container>
         }
       </p>
     }

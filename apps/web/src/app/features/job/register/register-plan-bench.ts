@@ -53,14 +53,16 @@ export class RegisterPlanBench {
     if (!press) return '';
     const { register, plate } = press;
     const said = [
-      ...(plate?.pins === undefined ? [] : [`plates are pinned by ${plate.pins}`]),
+      ...(plate?.pins === undefined ? [] : [$localize`plates are pinned by ${plate.pins}`]),
       ...(register
-        ? [`one step moves ${count(register.moveMm, 3)} mm, one step of cock ${count(register.cockMmPerM, 3)} mm/m`]
+        ? [
+            $localize`one step moves ${count(register.moveMm, 3)} mm, one step of cock ${count(register.cockMmPerM, 3)} mm/m`,
+          ]
         : []),
-      ...(register?.packing ? ['packing alters the length around'] : []),
-      ...(register?.fanOut ? ['the tail can be fanned'] : []),
+      ...(register?.packing ? [$localize`packing alters the length around`] : []),
+      ...(register?.fanOut ? [$localize`the tail can be fanned`] : []),
     ];
-    return said.length > 0 ? `On this press ${said.join('; ')}.` : '';
+    return said.length > 0 ? $localize`On this press ${said.join('; ')}.` : '';
   });
 
   private setMarks(marks: readonly SheetPlace[] | undefined): void {
@@ -106,7 +108,7 @@ export class RegisterPlanBench {
       seed: PRACTICE_SEED,
       packing: machine.press?.register?.packing,
       fanOut: machine.press?.register?.fanOut,
-      from: `${job.number} ${job.title}: ${component.name}, colour minus ${reference ?? 'the first'}`,
+      from: $localize`${job.number} ${job.title}\: ${component.name}, colour minus ${reference ?? $localize`the first`}`,
     };
     keep('register', input);
     void this.router.navigateByUrl('/benches/register');

@@ -22,8 +22,8 @@ export class ChangedElsewhere {
   readonly said = computed(() => {
     const message = this.message();
     if (!message) return undefined;
-    const what = message.topic === 'works' ? 'norms or machines of the works' : 'this job';
-    return `${changerOf(message)} has changed ${what}.`;
+    const what = message.topic === 'works' ? $localize`norms or machines of the works` : $localize`this job`;
+    return $localize`${changerOf(message)} has changed ${what}.`;
   });
   /** What that came to, once it is shown. */
   readonly changes = computed(() => {

@@ -17,10 +17,10 @@ export class JobClock {
     return (step: Pick<PlanStep, 'id' | 'operation'>): StationClock | undefined => {
       const at = stations?.get(step.id);
       if (!at) return undefined;
-      const waits = at.waits === '' ? '' : `, waits ${at.waits}`;
+      const waits = at.waits === '' ? '' : $localize`, waits ${at.waits}`;
       return {
-        short: isLag(step) ? `to ${hourText(at.end)}` : timeText(at.start),
-        spoken: `, ${timeText(at.start)} to ${timeText(at.end)}${waits}`,
+        short: isLag(step) ? $localize`to ${hourText(at.end)}` : timeText(at.start),
+        spoken: $localize`, ${timeText(at.start)} to ${timeText(at.end)}${waits}`,
       };
     };
   });

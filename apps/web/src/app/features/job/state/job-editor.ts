@@ -84,7 +84,7 @@ export class JobEditor {
     const read = readNumber(text);
     const empty = text.trim() === '';
     if (read === undefined && !(empty && kind.optional)) {
-      keep(empty ? 'A number is wanted here' : `“${text}” is no number; write it like 1,200 or 0.5`);
+      keep(empty ? $localize`A number is wanted here` : $localize`“${text}” is no number; write it like 1,200 or 0.5`);
       return;
     }
     this.take(job, path, text, read === undefined ? undefined : kind.store(read), burst);
@@ -107,7 +107,7 @@ export class JobEditor {
       const values = read.flatMap((one) => (one === undefined ? [] : [store(one)]));
       this.take(job, path, text, values.length === 0 ? undefined : values, burst);
     } else {
-      const message = `“${wrong.trim()}” is no number; write them like 99.5; 99.5; 98`;
+      const message = $localize`“${wrong.trim()}” is no number; write them like 99.5; 99.5; 98`;
       this.store.dispatch(JobActions.type({ path: pathOf(path), pending: { text, message } }));
     }
   }

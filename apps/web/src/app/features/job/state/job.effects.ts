@@ -30,8 +30,7 @@ import { LocalDrafts } from './local-drafts';
 const REST_MS = 600;
 const RETRY_MS = 5_000;
 
-const NOT_KEPT =
-  'The storage of this browser is full: what you type is not kept on this computer until the server has it. Stay on this page.';
+const NOT_KEPT = $localize`The storage of this browser is full: what you type is not kept on this computer until the server has it. Stay on this page.`;
 
 @Injectable()
 export class JobEffects {
@@ -139,7 +138,7 @@ export class JobEffects {
           concatMap((released) =>
             of(
               JobActions.released({ revision: released }),
-              NoticeActions.say({ text: `Revision ${released.revision} is released and frozen.` }),
+              NoticeActions.say({ text: $localize`Revision ${released.revision} is released and frozen.` }),
             ),
           ),
           catchError((error: unknown) => {

@@ -8,7 +8,7 @@ import { JobEditor } from '../state/job-editor';
 import { Choice } from '../parts/choice';
 import { Field } from '../parts/field';
 
-const ADHESIVE_NAMES = { cold: 'cold glue', 'hot-melt': 'hot melt', pur: 'PUR' } as const;
+const ADHESIVE_NAMES = { cold: $localize`cold glue`, 'hot-melt': $localize`hot melt`, pur: 'PUR' } as const;
 
 /** A tool with its way in the job file. */
 interface FoundTool {
@@ -29,7 +29,7 @@ export class FinishFields {
   readonly stepId = input.required<string>();
   protected readonly folds = FOLD_KINDS.map((id) => ({ id, name: FOLD_NAMES[id] }));
   protected readonly adhesives = [
-    { id: '', name: 'by what comes' },
+    { id: '', name: $localize`by what comes` },
     ...ADHESIVES.map((id) => ({ id, name: ADHESIVE_NAMES[id] })),
   ];
   protected readonly films = [
@@ -37,12 +37,12 @@ export class FinishFields {
     { id: 'gloss', name: 'gloss' },
   ];
   protected readonly filmBonds = [
-    { id: 'dispersion', name: 'dispersion, lies before it is cut' },
-    { id: 'thermal', name: 'heat, cut at once' },
+    { id: 'dispersion', name: $localize`dispersion, lies before it is cut` },
+    { id: 'thermal', name: $localize`heat, cut at once` },
   ];
   protected readonly spines = [
     { id: 'milled', name: 'milled' },
-    { id: 'notched', name: 'notched at the fold' },
+    { id: 'notched', name: $localize`notched at the fold` },
   ];
   private readonly step = computed(() => this.editor.job()?.route.find(({ id }) => id === this.stepId()));
   protected readonly operation = computed(() => this.step()?.operation);

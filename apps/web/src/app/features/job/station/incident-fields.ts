@@ -15,18 +15,18 @@ import { Field } from '../parts/field';
   template: `
     @for (incident of incidents(); track $index; let i = $index) {
       <div class="row">
-        <dk-field label="What happens" [path]="['route', index(), 'incidents', i, 'name']" kind="text" />
-        <dk-number label="Once in" [value]="once(incident)" (valueChange)="setOnce(i, $event)" />
-        <dk-field label="Loses" [path]="['route', index(), 'incidents', i, 'loss']" [unit]="unit()" />
+        <dk-field i18n-label label="What happens" [path]="['route', index(), 'incidents', i, 'name']" kind="text" />
+        <dk-number i18n-label label="Once in" [value]="once(incident)" (valueChange)="setOnce(i, $event)" />
+        <dk-field i18n-label label="Loses" [path]="['route', index(), 'incidents', i, 'loss']" [unit]="unit()" />
         @if (editor.editable()) {
-          <button matIconButton [attr.aria-label]="'Take out ' + incident.name" (click)="remove(i)">
+          <button matIconButton i18n-attr.aria-label attr.aria-label="Take out {{ incident.name }}" (click)="remove(i)">
             <mat-icon>close</mat-icon>
           </button>
         }
       </div>
     } @empty {
       @for (incident of usual(); track incident.name) {
-        <p class="quiet">
+        <p i18n class="quiet">
           {{ incident.name }}, once in {{ count(once(incident)) }}, loses {{ count(incident.loss) }}
           {{ unitText(unit(), incident.loss) }}
         </p>
@@ -35,8 +35,12 @@ import { Field } from '../parts/field';
     @if (editor.editable()) {
       <p class="add">
         @if (usual().length > 0) {
-          <button matButton (click)="put(usual())"><mat-icon>edit</mat-icon>Change for this job</button>
-          <button matButton (click)="put([])"><mat-icon>close</mat-icon>Plan without</button>
+          <button matButton (click)="put(usual())">
+            <mat-icon>edit</mat-icon><ng-container i18n>Change for this job</ng-container>
+          </button>
+          <button matButton (click)="put([])">
+            <mat-icon>close</mat-icon><ng-container i18n>Plan without</ng-container>
+          </button>
         }
         @for (usual of offered(); track usual.name) {
           <button matButton (click)="add(usual)"><mat-icon>add</mat-icon>{{ usual.name }}</button>

@@ -30,10 +30,10 @@ export class NormFields {
   /** "Set-up 25 sheets, runs 1.2 %". */
   protected readonly line = computed(() => {
     const planned = this.planned();
-    if (!planned) return 'Set-up and running';
+    if (!planned) return $localize`Set-up and running`;
     const setup = planned.setup + planned.setupSpoils;
-    const samples = planned.samples > 0 ? `, ${count(planned.samples)} samples taken` : '';
-    return `Set-up ${count(setup)} ${unitText(planned.unitIn, setup)}, runs ${percent(planned.running)}${samples}`;
+    const samples = planned.samples > 0 ? $localize`, ${count(planned.samples)} samples taken` : '';
+    return $localize`Set-up ${count(setup)} ${unitText(planned.unitIn, setup)}, runs ${percent(planned.running)}${samples}`;
   });
   /** What the job itself says of this station. */
   protected readonly marked = computed(() => {
@@ -42,7 +42,7 @@ export class NormFields {
       setup === undefined ? [] : 'set-up',
       running === undefined ? [] : 'running',
       samples ? 'samples' : [],
-      setupFrom === undefined ? [] : 'spoils used',
+      setupFrom === undefined ? [] : $localize`spoils used`,
       incidents.length === 0 ? [] : 'incidents',
     ].flat();
   });

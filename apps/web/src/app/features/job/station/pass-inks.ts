@@ -12,28 +12,32 @@ import { Field } from '../parts/field';
   template: `
     <div class="fields four">
       @for (ink of inks(); track $index; let i = $index) {
-        <dk-field class="wide" label="Ink" [path]="['route', index(), 'inks', i, 'name']" kind="text" />
+        <dk-field class="wide" i18n-label label="Ink" [path]="['route', index(), 'inks', i, 'name']" kind="text" />
         <dk-field
+          i18n-label
           label="Coverage"
           [path]="['route', index(), 'inks', i, 'coverage']"
           unit="share"
           [optional]="true"
+          i18n-norm
           norm="as the house"
         />
         @if (editor.editable()) {
-          <button matIconButton [attr.aria-label]="'Take out ' + ink.name" (click)="takeOut(i)">
+          <button matIconButton i18n-attr.aria-label attr.aria-label="Take out {{ ink.name }}" (click)="takeOut(i)">
             <mat-icon>close</mat-icon>
           </button>
         }
       }
     </div>
     @if (inks().length > 0) {
-      <p class="quiet">
+      <p i18n class="quiet">
         Aim, recipe and trial stand with the inks of the first press, its carriers among its carriers.
       </p>
     }
     @if (editor.editable()) {
-      <button matButton (click)="add()"><mat-icon>add</mat-icon>Ink of this pass</button>
+      <button matButton (click)="add()">
+        <mat-icon>add</mat-icon><ng-container i18n>Ink of this pass</ng-container>
+      </button>
     }
   `,
   styleUrl: '../parts/bench.scss',
@@ -44,7 +48,10 @@ export class PassInks {
   protected readonly inks = computed(() => this.editor.job()?.route[this.index()]?.inks ?? []);
 
   protected add(): void {
-    this.editor.set(['route', this.index(), 'inks'], [...this.inks(), { name: `Ink ${this.inks().length + 1}` }]);
+    this.editor.set(
+      ['route', this.index(), 'inks'],
+      [...this.inks(), { name: $localize`Ink ${this.inks().length + 1}` }],
+    );
   }
   protected takeOut(at: number): void {
     const left = this.inks().filter((_, i) => i !== at);

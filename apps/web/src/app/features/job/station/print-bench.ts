@@ -37,22 +37,23 @@ import { RegisterPlanBench } from '../register/register-plan-bench';
 import { RollsBench } from '../buying/rolls-bench';
 import { WaysBench } from '../ways/ways-bench';
 import { ZonesBench } from '../zones/zones-bench';
+import { WordPipe } from '../../../ui/word';
 
 const VIEWS = [
-  { id: 'press', name: 'Press' },
-  { id: 'layout', name: 'Layout' },
-  { id: 'rolls', name: 'Rolls' },
-  { id: 'ways', name: 'Ways to run' },
-  { id: 'carriers', name: 'Carriers' },
-  { id: 'inks', name: 'Inks' },
-  { id: 'zones', name: 'Zones' },
-  { id: 'register', name: 'Register' },
+  { id: 'press', name: $localize`Press` },
+  { id: 'layout', name: $localize`Layout` },
+  { id: 'rolls', name: $localize`Rolls` },
+  { id: 'ways', name: $localize`Ways to run` },
+  { id: 'carriers', name: $localize`Carriers` },
+  { id: 'inks', name: $localize`Inks` },
+  { id: 'zones', name: $localize`Zones` },
+  { id: 'register', name: $localize`Register` },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
 
 const PAPER_OWNERS = [
-  { id: 'house', name: 'the house' },
-  { id: 'customer', name: 'the customer, not charged' },
+  { id: 'house', name: $localize`the house` },
+  { id: 'customer', name: $localize`the customer, not charged` },
 ];
 
 /** The press bench of a component: paper, press, colours and work style; its layout, large; and every way to run it. */
@@ -82,6 +83,7 @@ const PAPER_OWNERS = [
     RollsBench,
     WaysBench,
     ZonesBench,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './print-bench.html',
@@ -121,7 +123,7 @@ export class PrintBench {
   protected readonly layout = computed(() => this.editor.plan()?.layouts[this.componentId()]);
   protected readonly sheetKey = ({ widthMm, heightMm, grain }: SheetSize): string => `${widthMm} ${heightMm} ${grain}`;
   protected readonly sheetText = ({ widthMm, heightMm, grain }: SheetSize): string =>
-    `${this.measures.size(widthMm, heightMm)} ${this.measures.of('mm').unit}, grain along ${this.measures.of('mm').show(grain === 'width' ? widthMm : heightMm)}`;
+    $localize`${this.measures.size(widthMm, heightMm)} ${this.measures.of('mm').unit}, grain along ${this.measures.of('mm').show(grain === 'width' ? widthMm : heightMm)}`;
   protected readonly webPress = computed(() => {
     const machine = this.editor.works()?.machines.find(({ id }) => id === this.component()?.press);
     return machine && webOf(machine) ? machine.press : undefined;
@@ -140,7 +142,7 @@ export class PrintBench {
       return rolls.flatMap((width) => this.repeats(width)).sort((a, b) => a.areaM2 - b.areaM2);
     return rolls.map((widthMm) => {
       const sheet: SheetSize = { widthMm, heightMm: cutOffMm, grain: 'height' };
-      const text = `${this.measures.quantity(widthMm, 'mm')} roll, cut off at ${this.measures.quantity(cutOffMm, 'mm')}`;
+      const text = $localize`${this.measures.quantity(widthMm, 'mm')} roll, cut off at ${this.measures.quantity(cutOffMm, 'mm')}`;
       return { sheet, text };
     });
   });
@@ -154,11 +156,11 @@ export class PrintBench {
     const { heightMm = 0 } = component;
     if (press.web.anyRepeat)
       return madeRepeats(heightMm, gapMm, press.minSheetMm[1], press.maxSheetMm[1]).map(({ repeatMm, around }) => {
-        const size = `${this.measures.quantity(widthMm, 'mm')} roll, repeat made at ${this.measures.quantity(repeatMm, 'mm')}`;
+        const size = $localize`${this.measures.quantity(widthMm, 'mm')} roll, repeat made at ${this.measures.quantity(repeatMm, 'mm')}`;
         return {
           sheet: { widthMm, heightMm: repeatMm, grain: 'height' },
           areaM2: widthMm * repeatMm,
-          text: `${size}, ${count(around)} around`,
+          text: $localize`${size}, ${count(around)} around`,
         };
       });
     return chooseRepeat({
@@ -170,11 +172,11 @@ export class PrintBench {
       edgeMm: press.sideMm + bleedMm,
       cylinders: press.web.cylinderTeeth ?? [],
     }).map(({ teeth, repeatMm, around, across, areaM2PerThousand: areaM2 }) => {
-      const size = `${this.measures.quantity(widthMm, 'mm')} roll, ${count(teeth)} teeth`;
+      const size = $localize`${this.measures.quantity(widthMm, 'mm')} roll, ${count(teeth)} teeth`;
       return {
         sheet: { widthMm, heightMm: repeatMm, grain: 'height' },
         areaM2,
-        text: `${size}: ${count(around * across)} up, ${count(areaM2, 1)} m² a thousand`,
+        text: $localize`${size}\: ${count(around * across)} up, ${count(areaM2, 1)} m² a thousand`,
       };
     });
   }
@@ -186,9 +188,9 @@ export class PrintBench {
     const { bought } = component;
     const from =
       bought?.kind === 'roll'
-        ? `, from a roll of ${this.measures.quantity(bought.widthMm, 'mm')}`
+        ? $localize`, from a roll of ${this.measures.quantity(bought.widthMm, 'mm')}`
         : bought?.kind === 'sheet'
-          ? `, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
+          ? $localize`, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
           : '';
     return `${this.sheetText(component.sheet)}${from}`;
   });

@@ -15,25 +15,25 @@ import { readNumber } from '../../../ui/format';
   imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>More of {{ name }}</h2>
+    <h2 i18n mat-dialog-title>More of {{ name }}</h2>
     <form (submit)="$event.preventDefault(); make(number.value, pieces.value)">
       <mat-dialog-content>
         <mat-form-field>
-          <mat-label>Pieces wanted</mat-label>
+          <mat-label i18n>Pieces wanted</mat-label>
           <input matInput #pieces inputmode="numeric" cdkFocusInitial />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Number of the new job</mat-label>
+          <mat-label i18n>Number of the new job</mat-label>
           <input matInput #number maxlength="40" [value]="data.job.number + '-R'" />
         </mat-form-field>
         @if (failed(); as message) {
           <p role="alert" class="wrong">{{ message }}</p>
         }
-        <p class="quiet">It holds this part alone, from its paper to where it joins the others.</p>
+        <p i18n class="quiet">It holds this part alone, from its paper to where it joins the others.</p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it</button>
-        <button matButton="filled" type="submit">Make the job</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it</button>
+        <button i18n matButton="filled" type="submit">Make the job</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -58,7 +58,7 @@ export class ReprintDialog {
   protected make(number: string, text: string): void {
     const pieces = readNumber(text);
     if (pieces === undefined || !Number.isInteger(pieces) || pieces < 1) {
-      this.failed.set('A whole number of pieces is wanted, like 400.');
+      this.failed.set($localize`A whole number of pieces is wanted, like 400.`);
       return;
     }
     const job = { ...reprintOf(this.data.job, this.data.component, pieces), number: number.trim() };

@@ -24,37 +24,41 @@ import { ReprintDialog } from './reprint.dialog';
   imports: [MatButtonModule, MatIconModule, MatMenuModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button matButton [matMenuTriggerFor]="menu"><mat-icon>alt_route</mat-icon>Route</button>
+    <button matButton [matMenuTriggerFor]="menu">
+      <mat-icon>alt_route</mat-icon><ng-container i18n>Route</ng-container>
+    </button>
     <mat-menu #menu>
       @if (mayFollow()) {
-        <button mat-menu-item [matMenuTriggerFor]="more">Put a station behind</button>
+        <button i18n mat-menu-item [matMenuTriggerFor]="more">Put a station behind</button>
       }
       @if (mayGo()) {
-        <button mat-menu-item (click)="editor.removeStep(stepId())">Take this station out</button>
+        <button i18n mat-menu-item (click)="editor.removeStep(stepId())">Take this station out</button>
       }
       @if (split()) {
-        <button mat-menu-item (click)="editor.joinStation(stepId())">Run it on one machine again</button>
+        <button i18n mat-menu-item (click)="editor.joinStation(stepId())">Run it on one machine again</button>
       } @else if (maySplit()) {
-        <button mat-menu-item [matMenuTriggerFor]="machines">Run it on two machines</button>
+        <button i18n mat-menu-item [matMenuTriggerFor]="machines">Run it on two machines</button>
       }
       @if (ends().length > 0) {
-        <button mat-menu-item [matMenuTriggerFor]="open">Join to this station</button>
+        <button i18n mat-menu-item [matMenuTriggerFor]="open">Join to this station</button>
       }
       @if (takings().length > 0) {
-        <button mat-menu-item [matMenuTriggerFor]="taken">Part from this station</button>
+        <button i18n mat-menu-item [matMenuTriggerFor]="taken">Part from this station</button>
       }
       @if (component(); as c) {
         @if (c.runs) {
-          <button mat-menu-item (click)="editor.joinRuns(c.first)">Print it in one run again</button>
+          <button i18n mat-menu-item (click)="editor.joinRuns(c.first)">Print it in one run again</button>
         } @else if (c.twice) {
-          <button mat-menu-item (click)="editor.splitRun(c.id, 0.5)">Print it in two runs</button>
+          <button i18n mat-menu-item (click)="editor.splitRun(c.id, 0.5)">Print it in two runs</button>
         }
-        <button mat-menu-item (click)="reprint(c.id)">Plan more of this part</button>
+        <button i18n mat-menu-item (click)="reprint(c.id)">Plan more of this part</button>
       }
     </mat-menu>
     <mat-menu #machines>
       @for (machine of others(); track machine.id) {
-        <button mat-menu-item (click)="editor.splitStation(stepId(), machine.id)">and on {{ machine.name }}</button>
+        <button i18n mat-menu-item (click)="editor.splitStation(stepId(), machine.id)">
+          and on {{ machine.name }}
+        </button>
       }
     </mat-menu>
     <mat-menu #open>

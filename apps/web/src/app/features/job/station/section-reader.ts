@@ -7,18 +7,19 @@ import { count, unitText } from '../../../ui/format';
 import { SCAN_WORDS, readScan } from '../../../ui/scan-words';
 import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
+import { WordPipe } from '../../../ui/word';
 
 /** Section codes at the gatherer, one by one as the reader gives them; it stops at the first error and puts it on record. */
 @Component({
   selector: 'dk-section-reader',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (codes().length > 0 && room.ownSteps().has(stepId())) {
-      <h3>Section reader</h3>
+      <h3 i18n>Section reader</h3>
       <div class="line">
         <mat-form-field subscriptSizing="dynamic">
-          <mat-label>Code as read</mat-label>
+          <mat-label i18n>Code as read</mat-label>
           <input
             matInput
             #code
@@ -28,21 +29,22 @@ import { RoomStore } from '../record/room.store';
             (keydown.enter)="take(code)"
           />
         </mat-form-field>
-        <span role="status" data-test="scanned">
+        <span i18n role="status" data-test="scanned">
           {{ count(books()) }} {{ unitText('books', books()) }} right{{
-            inBook() > 0 ? ', ' + count(inBook()) + ' of ' + codes().length : ''
+            inBook() > 0 ? ', ' + count(inBook()) + (' of ' | word) + codes().length : ''
           }}. Next: {{ codes()[inBook()] }}
         </span>
       </div>
       @if (stop(); as s) {
         <p role="alert" data-test="reader-stop">
-          Stopped at section {{ inBook() + 1 }}, {{ s.read === '' ? 'nothing' : s.read }} read for {{ s.wanted }}.
-          {{ words[s.fault] }}
-          <button matButton="outlined" (click)="goOn()">Put right, go on</button>
+          <ng-container i18n
+            >Stopped at section {{ inBook() + 1 }}, {{ s.read === '' ? 'nothing' : s.read }} read for {{ s.wanted }}.
+            {{ words[s.fault] }} </ng-container
+          ><button i18n matButton="outlined" (click)="goOn()">Put right, go on</button>
         </p>
       }
       @if (stops().length > 0) {
-        <p class="quiet">{{ count(stops().length) }} {{ unitText('stops', stops().length) }} on record.</p>
+        <p i18n class="quiet">{{ count(stops().length) }} {{ unitText('stops', stops().length) }} on record.</p>
       }
     }
   `,

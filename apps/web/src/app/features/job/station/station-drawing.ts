@@ -12,6 +12,7 @@ import { type Shape, type Spot, type StationDrawing, roomAround } from '@drucker
 import { Shapes } from '../../../ui/shapes';
 import { DrawingZoom } from '../../../ui/drawing-zoom';
 import { ZoomTools } from '../../../ui/zoom-tools';
+import { WordPipe } from '../../../ui/word';
 
 /** How far from its edge a length is written, and how large letters are, as shares of the longer side. */
 const OFF = 0.03;
@@ -21,7 +22,7 @@ type Measure = Extract<Shape, { kind: 'measure' }>;
 /** A station's drawing to scale. Roles are told by stroke and fill, not by colour alone. */
 @Component({
   selector: 'dk-station-drawing',
-  imports: [Shapes, ZoomTools],
+  imports: [Shapes, ZoomTools, WordPipe],
   providers: [DrawingZoom],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './station-drawing.html',

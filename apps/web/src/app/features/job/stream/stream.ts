@@ -5,9 +5,9 @@ import type { StationClock } from './station-clock';
 
 /** What is marked at a station, as it is spoken. */
 const MARK_WORDS = {
-  hard: ', breaks a rule',
-  soft: ', breaks a rule',
-  differs: ', is otherwise now',
+  hard: $localize`, breaks a rule`,
+  soft: $localize`, breaks a rule`,
+  differs: $localize`, is otherwise now`,
   none: '',
 } as const;
 
@@ -71,12 +71,12 @@ export class Stream {
   }
 
   protected spoken({ step, setupLost, runningLost, counted, takes, mark }: StreamStation): string {
-    const into = `${count(step.processUnits)} ${unitText(step.unitIn, step.processUnits)} in`;
-    const out = `${count(step.needsOut)} ${unitText(step.unitOut, step.needsOut)} out`;
+    const into = $localize`${count(step.processUnits)} ${unitText(step.unitIn, step.processUnits)} in`;
+    const out = $localize`${count(step.needsOut)} ${unitText(step.unitOut, step.needsOut)} out`;
     const clock = this.clock()(step)?.spoken ?? '';
     return isLag(step)
       ? `${step.name}, ${hoursText(step.lagHours)}${clock}`
-      : `${step.name}: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : `, ${count(counted)} counted`}${takes.length === 0 ? '' : `, takes ${takes.join(' and ')}`}${MARK_WORDS[mark ?? 'none']}${clock}`;
+      : $localize`${step.name}\: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : $localize`, ${count(counted)} counted`}${takes.length === 0 ? '' : $localize`, takes ${takes.join(' and ')}`}${MARK_WORDS[mark ?? 'none']}${clock}`;
   }
 
   protected take(event: PointerEvent, station: StreamStation): void {

@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { reckonSure } from '@druckerei/core';
 import type { SureMessage, SureQuestion } from './sure.messages';
 

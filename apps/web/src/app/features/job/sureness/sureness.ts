@@ -79,7 +79,7 @@ export class Sureness {
   });
   protected readonly lines = computed(() => [
     {
-      name: 'Chance of falling short',
+      name: $localize`Chance of falling short`,
       points: (this.answer()?.curve ?? [])
         .filter(({ level }) => level >= 0.02 && level < 1)
         .map(({ total, short }) => ({ x: total, y: short * 100 })),

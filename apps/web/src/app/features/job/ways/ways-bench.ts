@@ -26,12 +26,13 @@ import { WaysStore } from './ways.store';
 import { STYLE_NAMES } from '../ui/style-names';
 import { LayoutView } from '../../../ui/layout-view';
 import { type FigureAt, Working } from '../../../ui/working';
+import { WordPipe } from '../../../ui/word';
 
 const RANKING_NAMES: Readonly<Record<Ranking, string>> = {
-  cost: 'Cost',
-  paper: 'Paper',
-  hours: 'Hours',
-  plates: 'Plates',
+  cost: $localize`Cost`,
+  paper: $localize`Paper`,
+  hours: $localize`Hours`,
+  plates: $localize`Plates`,
 };
 
 interface Row {
@@ -50,7 +51,7 @@ interface Row {
 /** Every way to run a component or the text, ranked; each opens to its working and can be taken. */
 @Component({
   selector: 'dk-ways-bench',
-  imports: [LayoutView, MatButtonModule, MatButtonToggleModule, MatIconModule, MatProgressBarModule, Working],
+  imports: [LayoutView, MatButtonModule, MatButtonToggleModule, MatIconModule, MatProgressBarModule, Working, WordPipe],
   providers: [ReadyWays, WaysStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ways-bench.html',
@@ -105,7 +106,9 @@ export class WaysBench {
     const digital = (way: Way): boolean => works !== null && isPlatelessPress(works, way.press);
     const [offset, plateless] = [found.find((way) => !digital(way)), found.find(digital)];
     const quantity = offset && plateless ? breakEven(offset, plateless) : undefined;
-    return quantity === undefined ? '' : `Digital is the cheaper up to about ${count(Math.floor(quantity))} copies.`;
+    return quantity === undefined
+      ? ''
+      : $localize`Digital is the cheaper up to about ${count(Math.floor(quantity))} copies.`;
   });
 
   constructor() {
@@ -143,7 +146,10 @@ export class WaysBench {
       press: works?.machines.find(({ id }) => id === way.press)?.name ?? way.press,
       paper: this.paperText(way),
       style: STYLE_NAMES[way.workStyle],
-      sections: [way.sections ? `sections ${way.sections.join(' + ')}` : [], way.shared ? 'two sections on a form' : []]
+      sections: [
+        way.sections ? $localize`sections ${way.sections.join(' + ')}` : [],
+        way.shared ? $localize`two sections on a form` : [],
+      ]
         .flat()
         .join(', '),
       isCurrent: way.id === now?.id,
@@ -154,11 +160,11 @@ export class WaysBench {
   private paperText({ sheet, bought, stock }: Way): string {
     const name = this.editor.works()?.stocks.find(({ id }) => id === stock)?.name ?? stock;
     const grain = this.measures.of('mm').show(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm);
-    const size = `${this.measures.size(sheet.widthMm, sheet.heightMm)}, grain along ${count(grain, 2).replace(/,/g, '')}`;
+    const size = $localize`${this.measures.size(sheet.widthMm, sheet.heightMm)}, grain along ${count(grain, 2).replace(/,/g, '')}`;
     if (!bought) return `${name}, ${size}`;
     return bought.kind === 'sheet'
-      ? `${name}, ${size}, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
-      : `${name}, ${size}, from a ${bought.kind === 'roll' ? 'roll' : 'web'} of ${this.measures.quantity(bought.widthMm, 'mm')}`;
+      ? $localize`${name}, ${size}, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
+      : $localize`${name}, ${size}, from a ${bought.kind === 'roll' ? 'roll' : 'web'} of ${this.measures.quantity(bought.widthMm, 'mm')}`;
   }
 
   protected firstLayout(row: Row) {

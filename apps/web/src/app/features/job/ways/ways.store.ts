@@ -42,7 +42,7 @@ export const WaysStore = signalStore(
           else if (answer.outcome.ok) patchState(store, { search: { kind: 'done' }, found: answer.outcome.value });
           else fail(answer.outcome.issues.map(issueText).join(' '));
         },
-        () => fail('The search broke off. Change the job or open this view again to search anew.'),
+        () => fail($localize`The search broke off. Change the job or open this view again to search anew.`),
       );
     },
     stop(): void {

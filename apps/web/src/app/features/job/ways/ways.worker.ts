@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { findWays } from '@druckerei/core';
 import type { WaysAnswer, WaysQuestion } from './ways.messages';
 

@@ -24,7 +24,7 @@ export function countPicture(
     return { ok: false, issues: [error('artwork.too-large', 'artwork', { width, height, most: MOST_PIXELS })] };
   const band = Math.min(height, Math.max(1, Math.floor(BAND_PIXELS / width)));
   const context = new OffscreenCanvas(width, band).getContext('2d', { willReadFrequently: true });
-  if (!context) return unreadable('the browser gives no room to draw it in');
+  if (!context) return unreadable($localize`the browser gives no room to draw it in`);
   const counter = new ToneCounter(width, height, Math.min(BINS, width), Math.min(BINS, height), limit);
   for (let top = 0; top < height; top += band) {
     const rows = Math.min(band, height - top);

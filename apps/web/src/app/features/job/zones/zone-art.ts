@@ -25,6 +25,7 @@ import { FileChooser } from '../parts/file-chooser';
 import { JobEditor } from '../state/job-editor';
 import { askZones } from './zones.client';
 import type { ZonesAnswer, ZonesQuestion } from './zones.messages';
+import { WordPipe } from '../../../ui/word';
 
 /** An artwork for the ink zones: chosen, read in a worker, laid on the plate, and taken into the job as one edit. */
 @Component({
@@ -37,6 +38,7 @@ import type { ZonesAnswer, ZonesQuestion } from './zones.messages';
     MatProgressBarModule,
     MatSelectModule,
     NumberBox,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './zone-art.html',
@@ -99,18 +101,18 @@ export class ZoneArt {
     const art = this.art();
     if (!art) return '';
     const { widthPx, heightPx, widthMm, heightMm } = art;
-    const pixels = `${count(widthPx)} x ${count(heightPx)} pixels`;
+    const pixels = $localize`${count(widthPx)} x ${count(heightPx)} pixels`;
     return widthMm === undefined || heightMm === undefined
       ? pixels
-      : `${pixels}, ${count(widthMm, 1)} x ${count(heightMm, 1)} mm by its resolution`;
+      : $localize`${pixels}, ${count(widthMm, 1)} x ${count(heightMm, 1)} mm by its resolution`;
   });
   protected readonly overText = computed(() => {
     const art = this.art();
     if (!art) return '';
     const { overLimit, highestTotal } = art.profile;
-    const most = `The heaviest place has ${percent(Math.round(highestTotal * 1000) / 1000)}`;
-    if (overLimit === 0) return `${most}; none is over ${percent(this.limit())}.`;
-    return `${most}; ${count(overLimitCm2(art.profile, this.placed()), 1)} cm² of the sheet (${percent(Math.round(overLimit * 1e4) / 1e4)} of the artwork) are over ${percent(this.limit())}: they set off and dry slowly.`;
+    const most = $localize`The heaviest place has ${percent(Math.round(highestTotal * 1000) / 1000)}`;
+    if (overLimit === 0) return $localize`${most}; none is over ${percent(this.limit())}.`;
+    return $localize`${most}; ${count(overLimitCm2(art.profile, this.placed()), 1)} cm² of the sheet (${percent(Math.round(overLimit * 1e4) / 1e4)} of the artwork) are over ${percent(this.limit())}\: they set off and dry slowly.`;
   });
 
   protected choose(file: File): void {

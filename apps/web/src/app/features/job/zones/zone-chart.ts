@@ -59,7 +59,7 @@ export class ZoneChart {
       plotOptions: { bar: { columnWidth: '90%' } },
       grid: { padding: { top: -16, bottom: -8, left: 4, right: 4 }, borderColor: grid },
       colors: series,
-      tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (zone: number) => `Zone ${zone}` } },
+      tooltip: { theme: dark ? 'dark' : 'light', x: { formatter: (zone: number) => $localize`Zone ${zone}` } },
     } satisfies ApexOptions;
   });
 }

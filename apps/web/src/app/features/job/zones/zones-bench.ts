@@ -42,7 +42,7 @@ export class ZonesBench {
     return unitsOf(job, works, layout.component, layout.machine).flatMap(({ inks, side: pass }) =>
       inks.map(({ name, side, index, unit }) => {
         const zones = plateZones(layout, side, index);
-        const where = unit === undefined ? 'no unit' : `Unit ${unit + 1}`;
+        const where = unit === undefined ? $localize`no unit` : $localize`Unit ${unit + 1}`;
         return { unit: where, side: pass === 'both' ? side : pass, ink: name, zones };
       }),
     );

@@ -1,5 +1,6 @@
 import { askWorker } from '../../../platform/ask-worker';
 import type { ZonesAnswer, ZonesQuestion } from './zones.messages';
+import { wordsOfPage } from '../../../platform/words-of-page';
 
 /** Reads an artwork in a worker; what is returned stops it. */
 export const askZones = (
@@ -8,7 +9,7 @@ export const askZones = (
   failed: () => void,
 ): (() => void) =>
   askWorker(
-    new Worker(new URL('./zones.worker', import.meta.url), { type: 'module' }),
+    new Worker(new URL('./zones.worker', import.meta.url), { type: 'module', name: wordsOfPage() }),
     question,
     ({ kind }) => kind === 'read',
     answered,

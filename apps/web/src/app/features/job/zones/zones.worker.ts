@@ -1,3 +1,4 @@
+import '../../../platform/speak-in-worker';
 import { type Outcome, error } from '@druckerei/core';
 import { type ReadArtwork, blobSource, readTiff } from '@druckerei/formats/artwork';
 import { readPdf } from './read-pdf';

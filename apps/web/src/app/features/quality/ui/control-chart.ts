@@ -57,10 +57,10 @@ export class ControlChartView {
     return {
       chart: plainChart('line', this.height(), dark),
       series: [
-        { name: 'Value', data: line(points) },
-        { name: 'Mean', data: line(limits.map(({ centre }) => centre)) },
-        { name: 'Upper limit', data: line(limits.map(({ upper }) => upper)) },
-        { name: 'Lower limit', data: line(limits.map(({ lower }) => lower)) },
+        { name: $localize`Value`, data: line(points) },
+        { name: $localize`Mean`, data: line(limits.map(({ centre }) => centre)) },
+        { name: $localize`Upper limit`, data: line(limits.map(({ upper }) => upper)) },
+        { name: $localize`Lower limit`, data: line(limits.map(({ lower }) => lower)) },
       ],
       xaxis: {
         type: 'numeric',
@@ -84,7 +84,12 @@ export class ControlChartView {
         yaxis: edges.map((y) => ({
           ...{ y, borderColor: other, strokeDashArray: 0, borderWidth: 2 },
           label: {
-            ...{ text: `tolerance ${word(y)}`, borderColor: 'transparent', position: 'left', textAnchor: 'start' },
+            ...{
+              text: $localize`tolerance ${word(y)}`,
+              borderColor: 'transparent',
+              position: 'left',
+              textAnchor: 'start',
+            },
             style: { background: 'transparent', color: other, fontSize: '12px' },
           },
         })),

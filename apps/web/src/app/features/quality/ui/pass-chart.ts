@@ -39,11 +39,16 @@ export class PassChart {
     const { grid, limit, series } = chartColours(dark);
     return {
       chart: plainChart('line', 300, dark),
-      series: [{ name: 'Passes', data: this.curve().map(({ share, pass }) => ({ x: share * 100, y: pass * 100 })) }],
+      series: [
+        {
+          name: $localize`:of lots|:Passes`,
+          data: this.curve().map(({ share, pass }) => ({ x: share * 100, y: pass * 100 })),
+        },
+      ],
       xaxis: {
         type: 'numeric',
         tickAmount: 8,
-        title: { text: 'Faulty ones in the lot, %' },
+        title: { text: $localize`Faulty ones in the lot, %` },
         labels: { formatter: (at: string) => count(Number(at), 1) },
       },
       yaxis: { min: 0, max: 100, tickAmount: 5, labels: { formatter: (value: number) => `${count(value)} %` } },
@@ -54,13 +59,13 @@ export class PassChart {
         xaxis: [
           {
             ...{ x: this.aql(), borderColor: limit, strokeDashArray: 4 },
-            label: { text: `limit ${this.aql()} %`, orientation: 'horizontal', borderColor: 'transparent' },
+            label: { text: $localize`limit ${this.aql()} %`, orientation: 'horizontal', borderColor: 'transparent' },
           },
         ],
       },
       tooltip: {
         theme: dark ? 'dark' : 'light',
-        x: { formatter: (share: number) => `${count(share, 2)} % faulty` },
+        x: { formatter: (share: number) => $localize`${count(share, 2)} % faulty` },
         y: { formatter: (value: number) => `${count(value, 1)} %` },
       },
     } satisfies ApexOptions;

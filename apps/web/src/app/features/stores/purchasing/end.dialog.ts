@@ -6,26 +6,27 @@ import { MatInputModule } from '@angular/material/input';
 import type { KeptPurchase } from '@druckerei/contract';
 import { failureOf } from '../../../platform/problem';
 import { PurchasingApi } from './purchasing.api';
+import { WordPipe } from '../../../ui/word';
 
 /** Ends an order before all of it has come: withdrawn where nothing has, closed where some has. */
 @Component({
   selector: 'dk-end-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>End order {{ order.number }}</h2>
+    <h2 i18n mat-dialog-title>End order {{ order.number }}</h2>
     <form (submit)="$event.preventDefault(); end(why.value)">
       <mat-dialog-content>
-        <p>
+        <p i18n>
           {{
             state === 'closed'
-              ? 'Some of it has come. No more is counted as coming from now on.'
-              : 'Nothing of it has come. It is withdrawn, and nothing is counted as coming.'
+              ? ('Some of it has come. No more is counted as coming from now on.' | word)
+              : ('Nothing of it has come. It is withdrawn, and nothing is counted as coming.' | word)
           }}
           Tell the supplier too.
         </p>
         <mat-form-field class="wide">
-          <mat-label>Why</mat-label>
+          <mat-label i18n>Why</mat-label>
           <input matInput #why maxlength="300" cdkFocusInitial />
         </mat-form-field>
         @if (failed(); as message) {
@@ -33,8 +34,8 @@ import { PurchasingApi } from './purchasing.api';
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button matButton type="button" mat-dialog-close>Leave it open</button>
-        <button matButton="filled" type="submit">End it</button>
+        <button i18n matButton type="button" mat-dialog-close>Leave it open</button>
+        <button i18n matButton="filled" type="submit">End it</button>
       </mat-dialog-actions>
     </form>
   `,

@@ -21,13 +21,22 @@ import { linesOf } from './purchase-draft';
 import { PurchaseDialog, type PurchaseData } from './purchase.dialog';
 import { PurchasingApi } from './purchasing.api';
 import { ReceiveDialog } from './receive.dialog';
+import { WordPipe } from '../../../ui/word';
 
 type Line = KeptPurchase['lines'][number];
 
 /** Orders to suppliers: what is still to come of each, and what has come. */
 @Component({
   selector: 'dk-orders-panel',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, MatSlideToggleModule, RouterLink],
+  imports: [
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatSlideToggleModule,
+    RouterLink,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './orders.panel.html',
   styleUrl: '../stores.page.scss',
@@ -66,10 +75,10 @@ export class OrdersPanel {
   /** What is still to come of a line, or by how much what came differs from what was ordered. */
   protected difference({ state }: KeptPurchase, line: Line): string {
     const left = line.received - line.quantity;
-    if (left > 0) return `${this.amount(left, line.unit)} over`;
-    if (openOf(line) === 0) return 'all of it';
-    if (state === 'closed') return `${this.amount(openOf(line), line.unit)} short`;
-    return state === 'sent' ? `${this.amount(openOf(line), line.unit)} to come` : '';
+    if (left > 0) return $localize`${this.amount(left, line.unit)} over`;
+    if (openOf(line) === 0) return $localize`all of it`;
+    if (state === 'closed') return $localize`${this.amount(openOf(line), line.unit)} short`;
+    return state === 'sent' ? $localize`${this.amount(openOf(line), line.unit)} to come` : '';
   }
   protected whole(isOpen: boolean): void {
     this.open.set(isOpen);

@@ -17,17 +17,17 @@ import { ListFile, type ListKind } from '../../../ui/list-file';
   imports: [ListFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-list-file label="Prices out of a file" [kind]="kind()" (taken)="take($event)">
+    <dk-list-file i18n-label label="Prices out of a file" [kind]="kind()" (taken)="take($event)">
       <label
-        >Where no column says it, a price is for
-        <select (change)="per.set(+$any($event.target).value)">
+        ><ng-container i18n>Where no column says it, a price is for </ng-container
+        ><select (change)="per.set(+$any($event.target).value)">
           @for (one of counts; track one) {
             <option [value]="one" [selected]="one === per()">{{ one }}</option>
           }
         </select>
-        <select aria-label="Which it counts" (change)="measure.set($any($event.target).value)">
+        <select i18n-aria-label aria-label="Which it counts" (change)="measure.set($any($event.target).value)">
           <option value="kg" [selected]="measure() === 'kg'">kg</option>
-          <option value="unit" [selected]="measure() === 'unit'">of its unit</option>
+          <option i18n value="unit" [selected]="measure() === 'unit'">of its unit</option>
         </select></label
       >
     </dk-list-file>

@@ -44,23 +44,23 @@ export function pricesOf(
 ): { readonly prices: SupplyPrice[] } | { readonly wrong: string } {
   const prices: SupplyPrice[] = [];
   for (const [i, { item, price, from, per, measure, validFrom, validUntil }] of rows.entries()) {
-    const at = `Price ${i + 1}`;
+    const at = $localize`Price ${i + 1}`;
     const asked = item.trim();
     const known = keyIn(items, asked);
     // What is of a job that is no more keeps its key.
     const key = known ?? (asked.includes('/') ? asked : undefined);
     if (key === undefined)
       return {
-        wrong: `${at}: “${asked}” is nothing that the works buys. Choose it from the list that comes as you type.`,
+        wrong: $localize`${at}\: “${asked}” is nothing that the works buys. Choose it from the list that comes as you type.`,
       };
     const [each, least] = [readNumber(price), from.trim() === '' ? undefined : readNumber(from)];
-    if (each === undefined || each < 0) return { wrong: `${at}: a price is a number, like 97 or 1.25.` };
+    if (each === undefined || each < 0) return { wrong: $localize`${at}\: a price is a number, like 97 or 1.25.` };
     if (from.trim() !== '' && (least === undefined || least < 0))
-      return { wrong: `${at}: “from” is a quantity, like 500; empty where it holds from the first.` };
+      return { wrong: $localize`${at}\: “from” is a quantity, like 500; empty where it holds from the first.` };
     const odd = [validFrom, validUntil].find((day) => day !== '' && !/^\d{4}-\d\d-\d\d$/.test(day));
-    if (odd !== undefined) return { wrong: `${at}: “${odd}” is no day; write it like 2026-12-31.` };
+    if (odd !== undefined) return { wrong: $localize`${at}\: “${odd}” is no day; write it like 2026-12-31.` };
     if (validFrom !== '' && validUntil !== '' && validUntil < validFrom)
-      return { wrong: `${at}: it ends before it begins.` };
+      return { wrong: $localize`${at}\: it ends before it begins.` };
     prices.push({
       item: key,
       price: each,

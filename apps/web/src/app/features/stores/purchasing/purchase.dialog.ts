@@ -14,6 +14,7 @@ import { count, money, readNumber, unitText } from '../../../ui/format';
 import { type DraftLine, PurchaseDraft, numberAfter } from './purchase-draft';
 import { Standing, type StandingRow } from '../../../ui/standing';
 import { PurchasingApi } from './purchasing.api';
+import { WordPipe } from '../../../ui/word';
 
 export interface PurchaseData {
   readonly works: Works;
@@ -35,6 +36,7 @@ export interface PurchaseData {
     MatInputModule,
     MatSelectModule,
     Standing,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './purchase.dialog.html',
@@ -81,7 +83,7 @@ export class PurchaseDialog {
   /** What a supplier asks, told beside the name. */
   protected asked({ name, told, cost }: { name: string; told: number; cost: number }): string {
     const all = this.draft.lines().length;
-    const of = told < all ? ` for ${count(told)} of ${count(all)} lines` : '';
+    const of = told < all ? $localize` for ${count(told)} of ${count(all)} lines` : '';
     return told === 0 ? name : `${name}: ${money(cost)} ${this.currency}${of}`;
   }
   protected quantity(at: number, text: string): void {
@@ -89,14 +91,16 @@ export class PurchaseDialog {
     this.sending.refuse('');
     if (quantity !== undefined && quantity > 0) this.draft.set(at, { quantity });
     else
-      this.sending.refuse('A quantity above 0 is wanted, like 2,500. Take the line out if nothing of it is ordered.');
+      this.sending.refuse(
+        $localize`A quantity above 0 is wanted, like 2,500. Take the line out if nothing of it is ordered.`,
+      );
   }
   protected price(at: number, text: string): void {
     const price = readNumber(text);
     this.sending.refuse('');
     if (text.trim() === '') this.draft.set(at, { typedPrice: undefined });
     else if (price !== undefined && price >= 0) this.draft.set(at, { typedPrice: price });
-    else this.sending.refuse('A price is a number, like 1,250.50. Leave it empty for that of the supplier.');
+    else this.sending.refuse($localize`A price is a number, like 1,250.50. Leave it empty for that of the supplier.`);
   }
 
   /** What stands beside what is written, where somebody else was faster. */
@@ -115,10 +119,10 @@ export class PurchaseDialog {
         `${this.amount(quantity, unit)} ${name}${price === null ? '' : `, ${money(price)}`}`,
     );
     return [
-      { what: 'Supplier', now: now.supplierName, yours: names.get(yours.supplier) ?? '' },
-      { what: 'Wanted on', now: now.expected, yours: yours.expected },
-      { what: 'Lines', now: stands.join('; '), yours: lines.join('; ') },
-      { what: 'What else it says', now: now.note ?? '', yours: yours.note ?? '' },
+      { what: $localize`Supplier`, now: now.supplierName, yours: names.get(yours.supplier) ?? '' },
+      { what: $localize`Wanted on`, now: now.expected, yours: yours.expected },
+      { what: $localize`Lines`, now: stands.join('; '), yours: lines.join('; ') },
+      { what: $localize`What else it says`, now: now.note ?? '', yours: yours.note ?? '' },
     ].filter((row) => row.now !== row.yours);
   }
 
@@ -128,10 +132,10 @@ export class PurchaseDialog {
     if (order.number === '' || order.supplier === 0 || order.lines.length === 0) {
       this.sending.refuse(
         order.number === ''
-          ? 'The order wants a number.'
+          ? $localize`The order wants a number.`
           : order.supplier === 0
-            ? 'Choose who is to deliver. Suppliers are entered in their own tab.'
-            : 'Nothing is left to order.',
+            ? $localize`Choose who is to deliver. Suppliers are entered in their own tab.`
+            : $localize`Nothing is left to order.`,
       );
       return;
     }

@@ -24,19 +24,19 @@ interface Typed {
   imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>What has come of {{ order().number }}</h2>
+    <h2 i18n mat-dialog-title>What has come of {{ order().number }}</h2>
     <mat-dialog-content>
       <mat-form-field class="wide">
-        <mat-label>Number of the delivery note</mat-label>
+        <mat-label i18n>Number of the delivery note</mat-label>
         <input matInput #note maxlength="120" cdkFocusInitial />
       </mat-form-field>
       <table data-test="receive">
         <thead>
           <tr>
-            <th scope="col">What</th>
-            <th scope="col" class="number">To come</th>
-            <th scope="col" class="number">Has come</th>
-            <th scope="col">Where it lies</th>
+            <th i18n scope="col">What</th>
+            <th i18n scope="col" class="number">To come</th>
+            <th i18n scope="col" class="number">Has come</th>
+            <th i18n scope="col">Where it lies</th>
           </tr>
         </thead>
         <tbody>
@@ -45,7 +45,7 @@ interface Typed {
               <th scope="row">
                 {{ line.name }}
                 @if (line.jobs.length > 0) {
-                  <span class="quiet">for {{ jobs(line) }}</span>
+                  <span i18n class="quiet">for {{ jobs(line) }}</span>
                 }
               </th>
               <td class="number">{{ count(open(line), 3) }} {{ unitText(line.unit, open(line)) }}</td>
@@ -53,7 +53,8 @@ interface Typed {
                 <input
                   class="plain"
                   inputmode="decimal"
-                  [attr.aria-label]="'Has come: ' + line.name"
+                  i18n-attr.aria-label
+                  attr.aria-label="Has come: {{ line.name }}"
                   [value]="typed()[$index]?.quantity"
                   (input)="type($index, { quantity: $any($event.target).value })"
                 />
@@ -62,7 +63,8 @@ interface Typed {
                 <input
                   class="plain long"
                   maxlength="80"
-                  [attr.aria-label]="'Where it lies: ' + line.name"
+                  i18n-attr.aria-label
+                  attr.aria-label="Where it lies: {{ line.name }}"
                   (input)="type($index, { place: $any($event.target).value })"
                 />
               </td>
@@ -70,14 +72,16 @@ interface Typed {
           }
         </tbody>
       </table>
-      <p class="quiet">Leave a quantity empty where nothing came. What jobs are to have of it is reserved for them.</p>
+      <p i18n class="quiet">
+        Leave a quantity empty where nothing came. What jobs are to have of it is reserved for them.
+      </p>
       @if (sending.changed() || sending.failed(); as message) {
         <p role="alert">{{ message }}</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Leave it</button>
-      <button matButton="filled" (click)="enter(note.value)">Take it in</button>
+      <button i18n matButton mat-dialog-close>Leave it</button>
+      <button i18n matButton="filled" (click)="enter(note.value)">Take it in</button>
     </mat-dialog-actions>
   `,
   styleUrl: './dialog.scss',
@@ -105,7 +109,7 @@ export class ReceiveDialog {
   protected jobs({ jobs }: KeptPurchase['lines'][number]): string {
     const numbers = jobs.slice(0, MOST_NUMBERS).map(({ number }) => number);
     const more = jobs.length - numbers.length;
-    return `${numbers.join(', ')}${more > 0 ? ` and ${count(more)} more` : ''}`;
+    return `${numbers.join(', ')}${more > 0 ? $localize` and ${count(more)} more` : ''}`;
   }
   protected type(at: number, change: Partial<Typed>): void {
     this.typed.update((all) => all.map((one, i) => (i === at ? { ...one, ...change } : one)));
@@ -119,7 +123,9 @@ export class ReceiveDialog {
     if (lines.length === 0 || wrong) {
       const name = wrong && this.order().lines[wrong.line]?.name;
       this.sending.refuse(
-        wrong ? `${name}: a quantity above 0 is wanted, like 2,500.` : 'Nothing has come: enter a quantity.',
+        wrong
+          ? $localize`${name}\: a quantity above 0 is wanted, like 2,500.`
+          : $localize`Nothing has come: enter a quantity.`,
       );
       return;
     }

@@ -18,6 +18,7 @@ import { pastedPrices } from './pasted-prices';
 import { NO_PRICE, type PriceRow, keyIn, pricesOf, rowOf } from './price-rows';
 import { Standing, type StandingRow } from '../../../ui/standing';
 import { PurchasingApi } from './purchasing.api';
+import { WordPipe } from '../../../ui/word';
 
 export interface SupplierData {
   /** None where it is a new one. */
@@ -40,6 +41,7 @@ export interface SupplierData {
     PriceFile,
     ReactiveFormsModule,
     Standing,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './supplier.dialog.html',
@@ -107,7 +109,7 @@ export class SupplierDialog {
     const read = pricesOf(this.rows(), this.data.items);
     if ('wrong' in read) return read;
     if (leadDays.trim() !== '' && (days === undefined || !Number.isInteger(days) || days < 0))
-      return { wrong: 'Days to deliver are a whole number, like 3.' };
+      return { wrong: $localize`Days to deliver are a whole number, like 3.` };
     return {
       name,
       ...Object.fromEntries(Object.entries(texts).filter(([, text]) => text.trim() !== '')),
@@ -126,18 +128,18 @@ export class SupplierDialog {
         .map((price) => rowOf(price, this.data.items, (value) => count(value, 4)))
         .map(
           ({ item, price, per, measure, from }) =>
-            `${item} ${price} / ${per} ${measure}${from === '' ? '' : ` from ${from}`}`,
+            `${item} ${price} / ${per} ${measure}${from === '' ? '' : $localize` from ${from}`}`,
         )
         .join('; ');
     return [
-      { what: 'Name', now: now.name, yours: yours.name },
-      { what: 'Our number with them', now: now.reference ?? '', yours: yours.reference ?? '' },
-      { what: 'Days to deliver', now: String(now.leadDays ?? ''), yours: String(yours.leadDays ?? '') },
-      { what: 'Language and dates', now: now.locale ?? '', yours: yours.locale ?? '' },
-      { what: 'Address', now: now.address ?? '', yours: yours.address ?? '' },
-      { what: 'Note', now: now.note ?? '', yours: yours.note ?? '' },
-      { what: 'Retired', now: now.retired ? 'yes' : 'no', yours: yours.retired ? 'yes' : 'no' },
-      { what: 'Prices', now: prices(now), yours: prices(yours) },
+      { what: $localize`Name`, now: now.name, yours: yours.name },
+      { what: $localize`Our number with them`, now: now.reference ?? '', yours: yours.reference ?? '' },
+      { what: $localize`Days to deliver`, now: String(now.leadDays ?? ''), yours: String(yours.leadDays ?? '') },
+      { what: $localize`Language and dates`, now: now.locale ?? '', yours: yours.locale ?? '' },
+      { what: $localize`Address`, now: now.address ?? '', yours: yours.address ?? '' },
+      { what: $localize`Note`, now: now.note ?? '', yours: yours.note ?? '' },
+      { what: $localize`Retired`, now: now.retired ? 'yes' : 'no', yours: yours.retired ? 'yes' : 'no' },
+      { what: $localize`Prices`, now: prices(now), yours: prices(yours) },
     ].filter((row) => row.now !== row.yours);
   }
 

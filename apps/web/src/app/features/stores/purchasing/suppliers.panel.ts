@@ -11,32 +11,35 @@ import { SearchedList } from '../../../platform/searched-list';
 import { count, many } from '../../../ui/format';
 import { PurchasingApi } from './purchasing.api';
 import { SupplierDialog, type SupplierData } from './supplier.dialog';
+import { WordPipe } from '../../../ui/word';
 
 /** Who sells to the works, and how much of what they ask is known. */
 @Component({
   selector: 'dk-suppliers-panel',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule],
+  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="row">
       <mat-form-field class="search" subscriptSizing="dynamic">
-        <mat-label>Search name, number, address</mat-label>
+        <mat-label i18n>Search name, number, address</mat-label>
         <input matInput #words type="search" [value]="list.search()" (input)="list.find(words.value)" />
       </mat-form-field>
       <span class="gap"></span>
-      <button matButton="outlined" (click)="open()"><mat-icon>add</mat-icon>A new supplier</button>
+      <button matButton="outlined" (click)="open()">
+        <mat-icon>add</mat-icon><ng-container i18n>A new supplier</ng-container>
+      </button>
     </div>
     @if (list.failed(); as message) {
-      <p role="alert" class="wrong">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
+      <p role="alert" class="wrong">{{ message }} <button i18n matButton (click)="list.again()">Look again</button></p>
     }
     <table data-test="suppliers">
       <thead>
         <tr>
-          <th scope="col">Supplier</th>
-          <th scope="col">Our number with them</th>
-          <th scope="col" class="number">Days to deliver</th>
-          <th scope="col">Prices</th>
-          <th scope="col"><span class="cdk-visually-hidden">Change</span></th>
+          <th i18n scope="col">Supplier</th>
+          <th i18n scope="col">Our number with them</th>
+          <th i18n scope="col" class="number">Days to deliver</th>
+          <th i18n scope="col">Prices</th>
+          <th scope="col"><span i18n class="cdk-visually-hidden">Change</span></th>
         </tr>
       </thead>
       <tbody>
@@ -45,7 +48,7 @@ import { SupplierDialog, type SupplierData } from './supplier.dialog';
             <th scope="row">
               {{ row.supplier.name }}
               @if (row.supplier.retired) {
-                , <b>retired</b>
+                , <b i18n>retired</b>
               }
               <div class="quiet">{{ row.supplier.address ?? '' }}</div>
             </th>
@@ -53,7 +56,12 @@ import { SupplierDialog, type SupplierData } from './supplier.dialog';
             <td class="number">{{ row.supplier.leadDays === undefined ? '' : count(row.supplier.leadDays) }}</td>
             <td>{{ prices(row) }}</td>
             <td>
-              <button matIconButton [attr.aria-label]="'Change ' + row.supplier.name" (click)="open(row)">
+              <button
+                matIconButton
+                i18n-attr.aria-label
+                attr.aria-label="Change {{ row.supplier.name }}"
+                (click)="open(row)"
+              >
                 <mat-icon>edit</mat-icon>
               </button>
             </td>
@@ -63,10 +71,10 @@ import { SupplierDialog, type SupplierData } from './supplier.dialog';
             <td colspan="5" class="empty">
               {{
                 !list.loaded()
-                  ? 'Looking for the suppliers.'
+                  ? ('Looking for the suppliers.' | word)
                   : list.search().trim() !== ''
-                    ? 'No supplier holds these words.'
-                    : 'No supplier is entered yet. Enter the first with what they ask, to order from them.'
+                    ? ('No supplier holds these words.' | word)
+                    : ('No supplier is entered yet. Enter the first with what they ask, to order from them.' | word)
               }}
             </td>
           </tr>
@@ -75,8 +83,8 @@ import { SupplierDialog, type SupplierData } from './supplier.dialog';
     </table>
     @if (list.total() > list.rows().length) {
       <p class="more">
-        {{ count(list.rows().length) }} of {{ count(list.total()) }} suppliers.
-        <button matButton (click)="list.more()">Show more</button>
+        <ng-container i18n>{{ count(list.rows().length) }} of {{ count(list.total()) }} suppliers. </ng-container
+        ><button i18n matButton (click)="list.more()">Show more</button>
       </p>
     }
   `,
@@ -98,7 +106,9 @@ export class SuppliersPanel {
 
   protected prices({ supplier: { prices = [] } }: KeptSupplier): string {
     const things = new Set(prices.map(({ item }) => item)).size;
-    return prices.length === 0 ? 'none told' : `${many(prices.length, 'price')} of ${many(things, 'thing')}`;
+    return prices.length === 0
+      ? $localize`none told`
+      : $localize`${many(prices.length, 'price')} of ${many(things, 'thing')}`;
   }
   protected open(supplier?: KeptSupplier): void {
     const data: SupplierData = { supplier, items: this.items(), currency: this.currency() };

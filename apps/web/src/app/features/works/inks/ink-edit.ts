@@ -29,7 +29,7 @@ export class InkEdit extends ItemEdit<KeptInk> {
   addPart(): void {
     const recipe = this.item()?.recipe ?? [];
     const sum = recipe.reduce((total, { parts }) => total + parts, 0);
-    this.set('recipe', [...recipe, { ink: `Base ${recipe.length + 1}`, parts: Math.max(0, 100 - sum) }]);
+    this.set('recipe', [...recipe, { ink: $localize`Base ${recipe.length + 1}`, parts: Math.max(0, 100 - sum) }]);
   }
   dropPart(at: number): void {
     const left = (this.item()?.recipe ?? []).filter((_, i) => i !== at);
@@ -45,8 +45,8 @@ function inkDifferences(before: unknown, after: unknown): Differing[] {
   return fieldDifferences(
     [
       ...[...INK_FIELDS, ...AIM_FIELDS].map((field) => ({ ...field, words: valueWords })),
-      { path: 'cleared', name: 'Cleared to touch', words: valueWords },
-      { path: 'recipe', name: 'Recipe', words: (recipe: unknown) => valueWords(recipeWords(recipe)) },
+      { path: 'cleared', name: $localize`Cleared to touch`, words: valueWords },
+      { path: 'recipe', name: $localize`Recipe`, words: (recipe: unknown) => valueWords(recipeWords(recipe)) },
     ],
     before,
     after,

@@ -36,10 +36,11 @@ import { ListFile, type ListKind } from '../../../ui/list-file';
 import { holdsWords } from '../../../ui/search';
 import { freeName } from '../item-edit';
 import { type Entered, WorksStore } from '../works.store';
+import { WordPipe } from '../../../ui/word';
 
 /** An ink and a supply that are begun by hand. */
-const BLANK_INK: Omit<KeptInk, 'id'> = { name: 'New ink', kind: 'mixed', cleared: [] };
-const BLANK_SUPPLY: Omit<HouseSupply, 'id'> = { name: 'New supply', supply: 'glue', cleared: [] };
+const BLANK_INK: Omit<KeptInk, 'id'> = { name: $localize`New ink`, kind: 'mixed', cleared: [] };
+const BLANK_SUPPLY: Omit<HouseSupply, 'id'> = { name: $localize`New supply`, supply: 'glue', cleared: [] };
 
 const clearedWords = (cleared: readonly Contact[]): string =>
   cleared.map((contact) => CONTACT_WORDS[contact]).join(', ');
@@ -60,6 +61,7 @@ type Listed = Exclude<InkLine, { readonly why: string }>;
     MatInputModule,
     MatProgressBarModule,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './inks.page.html',
@@ -84,8 +86,8 @@ export class InksPage {
       wanted: ['name', 'what'] satisfies InkColumn[],
       figures: ['film', 'solids', 'tolerance', 'l', 'a', 'b', 'recipe'] satisfies InkColumn[],
       dates: [],
-      one: 'ink or supply',
-      several: 'inks and supplies',
+      one: $localize`ink or supply`,
+      several: $localize`inks and supplies`,
       most: MOST_INKS,
       guess: guessInkColumns,
       read: (rows, key, first) =>
@@ -100,7 +102,7 @@ export class InksPage {
     this.found(this.works.inks(), ({ kind }) => INK_KIND_WORDS[kind]).map((ink) => ({
       ink,
       kind: INK_KIND_WORDS[ink.kind],
-      drying: ink.drying ? DRYING_WORDS[ink.drying] : 'as is usual',
+      drying: ink.drying ? DRYING_WORDS[ink.drying] : $localize`as is usual`,
       recipe: (ink.recipe ?? []).map(({ ink: base, parts }) => `${base} ${parts}`).join(', '),
       cleared: clearedWords(ink.cleared),
       sellers: this.sellers(inkKey(ink.name)),
@@ -157,17 +159,17 @@ export class InksPage {
     this.busy.set(true);
     this.failed.set('');
     this.entered.set('');
-    this.works.enter({ inks, supplies, reason: 'out of a list' }).subscribe({
+    this.works.enter({ inks, supplies, reason: $localize`out of a list` }).subscribe({
       next: () => {
         this.busy.set(false);
         this.entered.set(
-          `${many(inks.length, 'ink')} and ${many(supplies.length, 'supply', 'supplies')} came out of the list.`,
+          $localize`${many(inks.length, 'ink')} and ${many(supplies.length, 'supply', 'supplies')} came out of the list.`,
         );
         this.file()?.leave();
       },
       error: (error: unknown) => {
         this.busy.set(false);
-        this.failed.set(`Nothing was taken. ${failureOf(error).text}`);
+        this.failed.set($localize`Nothing was taken. ${failureOf(error).text}`);
       },
     });
   }

@@ -11,7 +11,7 @@ export class SupplyEdit extends ItemEdit<HouseSupply> {
   protected readonly entered = (supplies: readonly HouseSupply[]) => ({ supplies });
   readonly differences = (before: unknown, after: unknown) =>
     fieldDifferences(
-      [...SUPPLY_FIELDS, { path: 'cleared', name: 'Cleared to touch' }].map((field) => ({
+      [...SUPPLY_FIELDS, { path: 'cleared', name: $localize`Cleared to touch` }].map((field) => ({
         ...field,
         words: valueWords,
       })),

@@ -9,17 +9,17 @@ export function machineWords({ press, takes, process, ...rest }: Machine, measur
   const size = (pair: readonly [number, number]): string => `${measures.size(...pair)} ${measures.of('mm').unit}`;
   if (press) {
     const units = press.units === 0 ? '' : `${press.units} ${press.units === 1 ? 'unit' : 'units'}, `;
-    const how = press.units === 0 ? 'lays and cuts' : printingOf({ process, press, ...rest });
-    return `${units}${how}, up to ${size(press.maxSheetMm)}`;
+    const how = press.units === 0 ? $localize`lays and cuts` : printingOf({ process, press, ...rest });
+    return $localize`${units}${how}, up to ${size(press.maxSheetMm)}`;
   }
-  if (!takes) return 'takes anything';
+  if (!takes) return $localize`takes anything`;
   return [
-    `up to ${size(takes.maxMm)}`,
-    `${count(takes.minCaliperUm)} to ${count(takes.maxCaliperUm)} µm`,
-    ...(takes.stations === undefined ? [] : [`${takes.stations} stations`]),
-    ...(takes.clamps === undefined ? [] : [`${takes.clamps} clamps`]),
-    ...(takes.parallelFolds === undefined ? [] : [`${takes.parallelFolds} folds in a unit`]),
-    ...(takes.crossFolds === undefined ? [] : [`${takes.crossFolds} turns`]),
+    $localize`up to ${size(takes.maxMm)}`,
+    $localize`${count(takes.minCaliperUm)} to ${count(takes.maxCaliperUm)} µm`,
+    ...(takes.stations === undefined ? [] : [$localize`${takes.stations} stations`]),
+    ...(takes.clamps === undefined ? [] : [$localize`${takes.clamps} clamps`]),
+    ...(takes.parallelFolds === undefined ? [] : [$localize`${takes.parallelFolds} folds in a unit`]),
+    ...(takes.crossFolds === undefined ? [] : [$localize`${takes.crossFolds} turns`]),
   ].join(', ');
 }
 

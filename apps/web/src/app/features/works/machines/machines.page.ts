@@ -80,7 +80,7 @@ export class MachinesPage {
       names.add(name.toLowerCase());
       return { ...machine, id, name };
     });
-    this.send(free, `${many(free.length, 'machine')} entered. Correct their limits and speeds to yours.`);
+    this.send(free, $localize`${many(free.length, 'machine')} entered. Correct their limits and speeds to yours.`);
   }
 
   private send(machines: readonly Machine[], done: string): void {
@@ -106,16 +106,18 @@ export class MachinesPage {
       this.works.machines().map(({ id }) => id),
     );
     if (wrong.length > 0 || machines.length === 0) {
-      const told = wrong.slice(0, MOST_TOLD).map(({ line, column, message }) => `Line ${line}, ${column}: ${message}`);
-      const more = wrong.length > MOST_TOLD ? [`and ${wrong.length - MOST_TOLD} more.`] : [];
+      const told = wrong
+        .slice(0, MOST_TOLD)
+        .map(({ line, column, message }) => $localize`Line ${line}, ${column}\: ${message}`);
+      const more = wrong.length > MOST_TOLD ? [$localize`and ${wrong.length - MOST_TOLD} more.`] : [];
       this.said.set('');
       this.wrong.set(
         wrong.length > 0
-          ? ['Nothing was entered. Correct the table and read it again.', ...told, ...more]
-          : ['No machine stands in this table. Its first line names the columns, as the export does.'],
+          ? [$localize`Nothing was entered. Correct the table and read it again.`, ...told, ...more]
+          : [$localize`No machine stands in this table. Its first line names the columns, as the export does.`],
       );
       return;
     }
-    this.send(machines, `${many(machines.length, 'machine')} read from ${file.name}.`);
+    this.send(machines, $localize`${many(machines.length, 'machine')} read from ${file.name}.`);
   }
 }

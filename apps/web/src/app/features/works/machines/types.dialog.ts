@@ -14,11 +14,11 @@ import { byKind, machineWords } from './machine.words';
   imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Which of these are like yours?</h2>
+    <h2 i18n mat-dialog-title>Which of these are like yours?</h2>
     <mat-dialog-content>
-      <p class="quiet">Limits and speeds are common practice: correct them to your machines afterwards.</p>
+      <p i18n class="quiet">Limits and speeds are common practice: correct them to your machines afterwards.</p>
       <mat-form-field>
-        <mat-label>Search</mat-label>
+        <mat-label i18n>Search</mat-label>
         <input matInput #search type="search" (input)="this.search.set(search.value)" />
       </mat-form-field>
       @for (kind of kinds(); track kind.name) {
@@ -31,12 +31,12 @@ import { byKind, machineWords } from './machine.words';
           </div>
         }
       } @empty {
-        <p>None holds these words. Take one that is nearest, and change it.</p>
+        <p i18n>None holds these words. Take one that is nearest, and change it.</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Cancel</button>
-      <button matButton="filled" [disabled]="chosen().size === 0" (click)="done()">
+      <button i18n matButton mat-dialog-close>Cancel</button>
+      <button i18n matButton="filled" [disabled]="chosen().size === 0" (click)="done()">
         Add {{ chosen().size === 0 ? '' : chosen().size }} {{ chosen().size === 1 ? 'machine' : 'machines' }}
       </button>
     </mat-dialog-actions>

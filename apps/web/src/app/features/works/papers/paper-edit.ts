@@ -4,8 +4,8 @@ import { type Differing, ItemEdit, fieldDifferences, valueWords } from '../item-
 
 /** What a list of a paper is called. */
 export const LIST_NAMES: Readonly<Record<keyof typeof STOCK_LISTS, string>> = {
-  flutes: 'Flutes, from the printed side',
-  cleared: 'Cleared to touch',
+  flutes: $localize`Flutes, from the printed side`,
+  cleared: $localize`Cleared to touch`,
 };
 
 /** One paper being corrected. */
@@ -44,7 +44,7 @@ export class PaperEdit extends ItemEdit<Stock> {
 const sheetWords = (sheets: unknown): string =>
   Array.isArray(sheets)
     ? (sheets as SheetSize[])
-        .map(({ widthMm, heightMm, grain }) => `${widthMm} × ${heightMm} mm, grain along the ${grain}`)
+        .map(({ widthMm, heightMm, grain }) => $localize`${widthMm} × ${heightMm} mm, grain along the ${grain}`)
         .join('; ')
     : '';
 
@@ -54,7 +54,7 @@ const paperDifferences = (before: unknown, after: unknown): Differing[] =>
     [
       ...STOCK_FIELDS.map((field) => ({ ...field, words: valueWords })),
       ...Object.entries(LIST_NAMES).map(([path, name]) => ({ path, name, words: valueWords })),
-      { path: 'sheets', name: 'Sheets', words: (sheets: unknown) => valueWords(sheetWords(sheets)) },
+      { path: 'sheets', name: $localize`Sheets`, words: (sheets: unknown) => valueWords(sheetWords(sheets)) },
     ],
     before,
     after,

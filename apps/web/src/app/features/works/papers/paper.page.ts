@@ -48,7 +48,7 @@ export class PaperPage {
   protected readonly caliper = computed(() => {
     const { gsm = NaN, bulk = NaN } = this.edit.item() ?? {};
     const um = caliperUm(gsm, bulk);
-    return Number.isFinite(um) ? `${count(um)} µm thick: ${count(gsm)} g/m² × ${count(bulk, 3)} cm³/g` : '';
+    return Number.isFinite(um) ? $localize`${count(um)} µm thick: ${count(gsm)} g/m² × ${count(bulk, 3)} cm³/g` : '';
   });
 
   constructor() {

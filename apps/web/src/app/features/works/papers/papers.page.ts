@@ -23,7 +23,7 @@ const AT_ONCE = 200;
 
 /** A paper that is begun by hand. */
 const BLANK: Omit<Stock, 'id'> = {
-  name: 'New paper',
+  name: $localize`New paper`,
   gsm: 100,
   bulk: 1.2,
   coated: false,
@@ -89,7 +89,7 @@ export class PapersPage {
     const rolls =
       rollWidthsMm.length === 0
         ? []
-        : [`rolls ${rollWidthsMm.map((mm) => count(this.measures.of('mm').show(mm), 2)).join(', ')}`];
+        : [$localize`rolls ${rollWidthsMm.map((mm) => count(this.measures.of('mm').show(mm), 2)).join(', ')}`];
     return [...size, ...rolls].join('; ');
   }
 
@@ -114,7 +114,7 @@ export class PapersPage {
     const common = SHIPPED_WORKS.stocks.filter(({ id, name }) => !known.has(id) && !known.has(name.toLowerCase()));
     this.enter(common, () =>
       this.said.set(
-        `${many(common.length, 'common paper')} entered. Correct their sizes and prices, and retire what you do not keep.`,
+        $localize`${many(common.length, 'common paper')} entered. Correct their sizes and prices, and retire what you do not keep.`,
       ),
     );
   }

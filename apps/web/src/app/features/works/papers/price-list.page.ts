@@ -25,13 +25,14 @@ import { ColumnTable } from '../../../ui/column-table';
 import { NumberBox } from '../../../ui/number-box';
 import { PastedTable, textOfFile } from '../../../ui/pasted-table';
 import { WorksStore } from '../works.store';
+import { WordPipe } from '../../../ui/word';
 
 const PER_NAMES: Readonly<Record<(typeof PRICED_PER)[number], string>> = {
-  kg: 'a kilogram',
-  '100 kg': '100 kilograms',
-  t: 'a tonne',
-  '1000 sheets': '1,000 sheets',
-  m2: 'a square metre',
+  kg: $localize`a kilogram`,
+  '100 kg': $localize`100 kilograms`,
+  t: $localize`a tonne`,
+  '1000 sheets': $localize`1,000 sheets`,
+  m2: $localize`a square metre`,
 };
 /** Lines and mistakes that are shown. */
 const SHOWN_LINES = 12;
@@ -55,6 +56,7 @@ const USUAL: Options = { decimal: '.', per: 'kg', bulk: 1.2, coated: false, grai
     MatSelectModule,
     NumberBox,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './price-list.page.html',
@@ -95,11 +97,11 @@ export class PriceListPage {
         .slice(0, EXAMPLES)
         .map(
           ({ stock, perKg }) =>
-            `${list.stocks.find(({ id }) => id === stock)?.name ?? stock} at ${sayNumber(perKg, works.currency)}`,
+            $localize`${list.stocks.find(({ id }) => id === stock)?.name ?? stock} at ${sayNumber(perKg, works.currency)}`,
         ),
       changed: list.stocks.length - added,
       wrongLines: new Set(list.wrong.map(({ line }) => line)).size,
-      wrong: list.wrong.slice(0, SHOWN_WRONG).map(({ line, issue }) => `Line ${line}: ${issueText(issue)}`),
+      wrong: list.wrong.slice(0, SHOWN_WRONG).map(({ line, issue }) => $localize`Line ${line}\: ${issueText(issue)}`),
       more: Math.max(0, list.wrong.length - SHOWN_WRONG),
     };
   });
@@ -127,11 +129,11 @@ export class PriceListPage {
     this.sending.set(true);
     this.failed.set('');
     const norms = Object.fromEntries(prices.map(({ stock, perKg }) => [`price.stock.${stock}`, perKg]));
-    this.works.enter({ stocks, norms, reason: reason.trim() || 'price list' }).subscribe({
+    this.works.enter({ stocks, norms, reason: reason.trim() || $localize`price list` }).subscribe({
       next: () => {
         this.sending.set(false);
         this.list.take('');
-        this.done.set(`${many(read.added, 'paper')} entered, ${count(read.changed)} brought up to date.`);
+        this.done.set($localize`${many(read.added, 'paper')} entered, ${count(read.changed)} brought up to date.`);
       },
       error: (error: unknown) => {
         this.sending.set(false);

@@ -8,33 +8,36 @@ import type { AuditRecord } from '@druckerei/contract';
 import { SearchedList } from '../../../platform/searched-list';
 import { count, timeText } from '../../../ui/format';
 import { PeopleApi } from './people.api';
+import { WordPipe } from '../../../ui/word';
 
 /** What was written by whom, newest first; searched, and given as a table. */
 @Component({
   selector: 'dk-audit-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RouterLink],
+  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
-      <a routerLink="/works/people">People</a>
-      <h1>What was done</h1>
+      <a i18n routerLink="/works/people">People</a>
+      <h1 i18n>What was done</h1>
       <mat-form-field>
-        <mat-label>Search who, what, of which</mat-label>
+        <mat-label i18n>Search who, what, of which</mat-label>
         <input matInput #search type="search" maxlength="100" (input)="list.find(search.value)" />
       </mat-form-field>
       <span class="gap"></span>
-      <a matButton [href]="table()" download><mat-icon>download</mat-icon>As a table</a>
+      <a matButton [href]="table()" download
+        ><mat-icon>download</mat-icon><ng-container i18n>As a table</ng-container></a
+      >
     </div>
     @if (list.failed(); as message) {
-      <p role="alert">{{ message }} <button matButton (click)="list.again()">Look again</button></p>
+      <p role="alert">{{ message }} <button i18n matButton (click)="list.again()">Look again</button></p>
     }
     <table>
       <thead>
         <tr>
-          <th scope="col">When</th>
-          <th scope="col">Who</th>
-          <th scope="col">What</th>
-          <th scope="col">Of which</th>
+          <th i18n scope="col">When</th>
+          <th i18n scope="col">Who</th>
+          <th i18n scope="col">What</th>
+          <th i18n scope="col">Of which</th>
         </tr>
       </thead>
       <tbody>
@@ -48,7 +51,7 @@ import { PeopleApi } from './people.api';
         } @empty {
           <tr>
             <td colspan="4" class="empty">
-              {{ list.search() ? 'No line holds these words.' : 'Nothing was written yet.' }}
+              {{ list.search() ? ('No line holds these words.' | word) : ('Nothing was written yet.' | word) }}
             </td>
           </tr>
         }
@@ -56,8 +59,8 @@ import { PeopleApi } from './people.api';
     </table>
     @if (list.total() > list.rows().length) {
       <p class="more">
-        {{ count(list.rows().length) }} of {{ count(list.total()) }} lines.
-        <button matButton (click)="list.more()">Show more</button>
+        <ng-container i18n>{{ count(list.rows().length) }} of {{ count(list.total()) }} lines. </ng-container
+        ><button i18n matButton (click)="list.more()">Show more</button>
       </p>
     }
   `,

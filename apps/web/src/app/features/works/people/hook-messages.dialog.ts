@@ -7,6 +7,7 @@ import { type Observable, switchMap, timer } from 'rxjs';
 import { failureOf } from '../../../platform/problem';
 import { timeText } from '../../../ui/format';
 import { HooksApi } from './hooks.api';
+import { WordPipe } from '../../../ui/word';
 
 /** Milliseconds between two looks at what has arrived. */
 const LOOK_MS = 2_000;
@@ -14,10 +15,10 @@ const LOOK_MS = 2_000;
 /** The latest messages to an address, how they ended, and one to try it out. */
 @Component({
   selector: 'dk-hook-messages-dialog',
-  imports: [MatButtonModule, MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Messages to {{ hook.name }}</h2>
+    <h2 i18n mat-dialog-title>Messages to {{ hook.name }}</h2>
     <mat-dialog-content>
       @if (failed(); as message) {
         <p role="alert">{{ message }}</p>
@@ -27,12 +28,12 @@ const LOOK_MS = 2_000;
           <table>
             <thead>
               <tr>
-                <th scope="col">Made</th>
-                <th scope="col">Says</th>
-                <th scope="col">State</th>
-                <th scope="col">Tries</th>
-                <th scope="col">Last try</th>
-                <th scope="col"><span class="cdk-visually-hidden">Again</span></th>
+                <th i18n scope="col">Made</th>
+                <th i18n scope="col">Says</th>
+                <th i18n scope="col">State</th>
+                <th i18n scope="col">Tries</th>
+                <th i18n scope="col">Last try</th>
+                <th scope="col"><span i18n class="cdk-visually-hidden">Again</span></th>
               </tr>
             </thead>
             <tbody>
@@ -45,7 +46,7 @@ const LOOK_MS = 2_000;
                   <td>{{ message.outcome }}</td>
                   <td>
                     @if (message.state === 'given up') {
-                      <button matButton (click)="again(message)">Send again</button>
+                      <button i18n matButton (click)="again(message)">Send again</button>
                     }
                   </td>
                 </tr>
@@ -53,13 +54,13 @@ const LOOK_MS = 2_000;
             </tbody>
           </table>
         } @else {
-          <p>Nothing was told yet.</p>
+          <p i18n>Nothing was told yet.</p>
         }
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton (click)="tryOut()">Try it out</button>
-      <button matButton="filled" mat-dialog-close>Close</button>
+      <button i18n matButton (click)="tryOut()">Try it out</button>
+      <button i18n matButton="filled" mat-dialog-close>Close</button>
     </mat-dialog-actions>
   `,
   styles: `
@@ -101,7 +102,7 @@ export class HookMessagesDialog {
   }
 
   protected readonly says = ({ event }: HookMessage): string =>
-    (HOOK_EVENTS as Readonly<Record<string, string>>)[event] ?? 'Nothing, to try it out';
+    (HOOK_EVENTS as Readonly<Record<string, string>>)[event] ?? $localize`Nothing, to try it out`;
   protected tryOut(): void {
     this.show(this.api.tryOut(this.hook.id));
   }

@@ -8,33 +8,42 @@ import { type Hook, type HookEvent, HOOK_EVENTS, HOOK_EVENT_IDS } from '@drucker
 import { Asking } from '../../../platform/asking';
 import { HooksApi } from './hooks.api';
 import { ToldOnce } from './told-once';
+import { WordPipe } from '../../../ui/word';
 
 /** An address that is told something, or is changed: its name, what it is told, and its secret, which is shown once. */
 @Component({
   selector: 'dk-hook-dialog',
-  imports: [MatButtonModule, ToldOnce, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [
+    MatButtonModule,
+    ToldOnce,
+    MatCheckboxModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    WordPipe,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ hook ? hook.name : 'Tell an address' }}</h2>
+    <h2 mat-dialog-title>{{ hook ? hook.name : ('Tell an address' | word) }}</h2>
     <mat-dialog-content>
       @if (secret(); as made) {
-        <p>
+        <p i18n>
           This is what messages to {{ name() }} are signed with. Give it to whoever checks them there; it is not shown
           again.
         </p>
         <dk-told-once kind="secret" [text]="made" />
-        <p class="quiet">
+        <p i18n class="quiet">
           Each message has webhook-id, webhook-timestamp and webhook-signature in its head: HMAC-SHA-256 over id, time
           and body, as the open standard of webhooks has it.
         </p>
       } @else {
         <div class="fields">
           <mat-form-field>
-            <mat-label>Name</mat-label>
+            <mat-label i18n>Name</mat-label>
             <input matInput maxlength="60" [value]="name()" (input)="name.set($any($event.target).value)" />
           </mat-form-field>
           <mat-form-field>
-            <mat-label>Address</mat-label>
+            <mat-label i18n>Address</mat-label>
             <input
               matInput
               type="url"
@@ -47,10 +56,10 @@ import { ToldOnce } from './told-once';
             @if (asking.failedAt('url'); as wrong) {
               <mat-hint class="wrong" role="alert">{{ wrong }}</mat-hint>
             } @else {
-              <mat-hint>Over https where the way leads out of the house.</mat-hint>
+              <mat-hint i18n>Over https where the way leads out of the house.</mat-hint>
             }
           </mat-form-field>
-          <div role="group" aria-label="What it is told">
+          <div role="group" i18n-aria-label aria-label="What it is told">
             @for (event of eventIds; track event) {
               <mat-checkbox [checked]="events().includes(event)" (change)="tick(event, $event.checked)">{{
                 words[event]
@@ -58,15 +67,15 @@ import { ToldOnce } from './told-once';
             }
           </div>
           @if (hook) {
-            <mat-checkbox [checked]="paused()" (change)="paused.set($event.checked)"
+            <mat-checkbox i18n [checked]="paused()" (change)="paused.set($event.checked)"
               >Paused: what happens now it is never told</mat-checkbox
             >
           }
         </div>
         @if (hook; as one) {
           <p>
-            <button matButton (click)="renew(one)">Make a new secret</button>
-            <button matButton (click)="drop(one)">Take the address away</button>
+            <button i18n matButton (click)="renew(one)">Make a new secret</button>
+            <button i18n matButton (click)="drop(one)">Take the address away</button>
           </p>
         }
       }
@@ -75,10 +84,10 @@ import { ToldOnce } from './told-once';
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>{{ secret() ? 'Close' : 'Cancel' }}</button>
+      <button matButton mat-dialog-close>{{ secret() ? ('Close' | word) : ('Cancel' | word) }}</button>
       @if (!secret()) {
         <button matButton="filled" (click)="send()" [disabled]="!ready()">
-          {{ hook ? 'Change' : 'Tell it, and make a secret' }}
+          {{ hook ? ('Change' | word) : ('Tell it, and make a secret' | word) }}
         </button>
       }
     </mat-dialog-actions>

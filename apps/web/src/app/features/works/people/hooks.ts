@@ -17,22 +17,24 @@ import { HookMessagesDialog } from './hook-messages.dialog';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head roles">
-      <h2>Told to other programs</h2>
+      <h2 i18n>Told to other programs</h2>
       <span class="gap"></span>
-      <button matButton (click)="open()"><mat-icon>add</mat-icon>Tell an address</button>
+      <button matButton (click)="open()">
+        <mat-icon>add</mat-icon><ng-container i18n>Tell an address</ng-container>
+      </button>
     </div>
     @if (failed(); as message) {
-      <p role="alert">{{ message }} <button matButton (click)="load()">Look again</button></p>
+      <p role="alert">{{ message }} <button i18n matButton (click)="load()">Look again</button></p>
     }
     @if (hooks().length > 0) {
       <table>
         <thead>
           <tr>
-            <th scope="col">Name</th>
-            <th scope="col">Address</th>
-            <th scope="col">Is told</th>
-            <th scope="col">Last message</th>
-            <th scope="col"><span class="cdk-visually-hidden">Look and change</span></th>
+            <th i18n scope="col">Name</th>
+            <th i18n scope="col">Address</th>
+            <th i18n scope="col">Is told</th>
+            <th i18n scope="col">Last message</th>
+            <th scope="col"><span i18n class="cdk-visually-hidden">Look and change</span></th>
           </tr>
         </thead>
         <tbody>
@@ -43,8 +45,21 @@ import { HookMessagesDialog } from './hook-messages.dialog';
               <td>{{ toldOf(hook) }}</td>
               <td [class.wrong]="isWrong(hook)">{{ lastOf(hook) }}</td>
               <td class="does">
-                <button matButton (click)="look(hook)" [attr.aria-label]="'Messages to ' + hook.name">Messages</button>
-                <button matIconButton (click)="open(hook)" [attr.aria-label]="'Change ' + hook.name">
+                <button
+                  i18n
+                  matButton
+                  (click)="look(hook)"
+                  i18n-attr.aria-label
+                  attr.aria-label="Messages to {{ hook.name }}"
+                >
+                  Messages
+                </button>
+                <button
+                  matIconButton
+                  (click)="open(hook)"
+                  i18n-attr.aria-label
+                  attr.aria-label="Change {{ hook.name }}"
+                >
                   <mat-icon>edit</mat-icon>
                 </button>
               </td>
@@ -53,7 +68,7 @@ import { HookMessagesDialog } from './hook-messages.dialog';
         </tbody>
       </table>
     }
-    <p class="quiet">
+    <p i18n class="quiet">
       An address is told when a job is released, counted, done or late: a message each, signed, and tried again for a
       day where it does not arrive. No message says what something costs.
     </p>
@@ -102,10 +117,12 @@ export class Hooks {
   protected readonly isWrong = ({ last }: Hook): boolean => last !== null && last.state !== 'delivered';
 
   protected lastOf({ paused, last, waiting }: Hook): string {
-    const wait = waiting > 0 ? [`${many(waiting, 'message', 'messages')} waiting`] : [];
-    const went = last ? [`${last.state === 'given up' ? 'given up, ' : ''}${last.outcome}, ${timeText(last.at)}`] : [];
+    const wait = waiting > 0 ? [$localize`${many(waiting, 'message', 'messages')} waiting`] : [];
+    const went = last
+      ? [`${last.state === 'given up' ? $localize`given up, ` : ''}${last.outcome}, ${timeText(last.at)}`]
+      : [];
     const words = [...(paused ? ['paused'] : []), ...went, ...wait];
-    return words.length > 0 ? words.join('; ') : 'none yet';
+    return words.length > 0 ? words.join('; ') : $localize`none yet`;
   }
 
   protected open(hook?: Hook): void {

@@ -5,7 +5,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import { type OwnStations, idOf } from '@druckerei/core';
+import { type OwnStations, idOf, wordOf } from '@druckerei/core';
 import {
   type People,
   type Person,
@@ -47,7 +47,7 @@ export class PeoplePage {
   protected readonly people = signal<People | undefined>(undefined);
   protected readonly failed = signal('');
   protected readonly time = timeText;
-  protected readonly rights = RIGHT_IDS.map((id) => ({ id, words: RIGHTS[id] }));
+  protected readonly rights = RIGHT_IDS.map((id) => ({ id, words: wordOf(RIGHTS[id]) }));
   protected readonly persons = computed(() => this.people()?.people.filter(({ program }) => program === null) ?? []);
   protected readonly programs = computed(() => this.people()?.people.filter(({ program }) => program !== null) ?? []);
   protected readonly roles = computed(() => this.people()?.roles ?? []);
@@ -94,17 +94,17 @@ export class PeoplePage {
 
   protected tokenOf({ disabled, program }: Person): string {
     if (disabled) return 'disabled';
-    if (!program?.holds) return 'no token that holds';
-    const until = program.until ? `until ${dateText(program.until)}` : 'until it is withdrawn';
-    return `${until}, ${program.used ? `used ${timeText(program.used)}` : 'not used yet'}`;
+    if (!program?.holds) return $localize`no token that holds`;
+    const until = program.until ? $localize`until ${dateText(program.until)}` : $localize`until it is withdrawn`;
+    return `${until}, ${program.used ? $localize`used ${timeText(program.used)}` : $localize`not used yet`}`;
   }
 
   protected stateOf({ disabled, invited, sessions, lastSeen }: Person): string {
     if (disabled) return 'disabled';
     if (invited) return 'invited';
     return sessions > 0
-      ? `${sessions} ${sessions === 1 ? 'session' : 'sessions'}${lastSeen ? `, seen ${timeText(lastSeen)}` : ''}`
-      : 'not signed in';
+      ? `${sessions} ${sessions === 1 ? 'session' : 'sessions'}${lastSeen ? $localize`, seen ${timeText(lastSeen)}` : ''}`
+      : $localize`not signed in`;
   }
 
   protected openProgram(program?: Person): void {
@@ -127,7 +127,7 @@ export class PeoplePage {
   }
 
   protected readonly whereOf = ({ stations }: RoleOf): string =>
-    stations === 'all' ? 'at all stations' : `at ${many(stations.length, 'station', 'stations')}`;
+    stations === 'all' ? $localize`at all stations` : $localize`at ${many(stations.length, 'station', 'stations')}`;
   protected chooseStations(role: RoleOf): void {
     this.dialog
       .open<RoleStationsDialog, RoleStations, OwnStations>(RoleStationsDialog, {

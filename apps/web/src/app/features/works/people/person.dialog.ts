@@ -11,6 +11,7 @@ import { Asking } from '../../../platform/asking';
 import { timeText } from '../../../ui/format';
 import { PeopleApi } from './people.api';
 import { ToldOnce } from './told-once';
+import { WordPipe } from '../../../ui/word';
 
 export interface PersonData {
   /** Nobody where somebody is invited. */
@@ -29,13 +30,14 @@ export interface PersonData {
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ data.person ? data.person.name : 'Invite somebody' }}</h2>
+    <h2 mat-dialog-title>{{ data.person ? data.person.name : ('Invite somebody' | word) }}</h2>
     <mat-dialog-content>
       @if (link(); as link) {
-        <p>
+        <p i18n>
           Give this link to {{ name() }}, by a way that nobody else reads. It lets them choose a password, once, until
           {{ time(link.until) }}; it is not shown again.
         </p>
@@ -43,17 +45,17 @@ export interface PersonData {
       } @else {
         <div class="fields">
           <mat-form-field>
-            <mat-label>Name</mat-label>
+            <mat-label i18n>Name</mat-label>
             <input matInput maxlength="80" [value]="name()" (input)="name.set($any($event.target).value)" />
           </mat-form-field>
           @if (!data.person) {
             <mat-form-field>
-              <mat-label>Name to sign in with</mat-label>
+              <mat-label i18n>Name to sign in with</mat-label>
               <input matInput maxlength="80" [value]="login()" (input)="login.set($any($event.target).value)" />
             </mat-form-field>
           }
           <mat-form-field>
-            <mat-label>Role</mat-label>
+            <mat-label i18n>Role</mat-label>
             <mat-select [value]="role()" (selectionChange)="role.set($event.value)">
               @for (one of data.roles; track one.id) {
                 <mat-option [value]="one.id">{{ one.name }}</mat-option>
@@ -62,22 +64,24 @@ export interface PersonData {
           </mat-form-field>
         </div>
         @if (data.person; as person) {
-          <mat-checkbox [checked]="disabled()" (change)="disabled.set($event.checked)"
+          <mat-checkbox i18n [checked]="disabled()" (change)="disabled.set($event.checked)"
             >Disabled: may not sign in, every session ends</mat-checkbox
           >
           <p>
             <button matButton (click)="recover(person)">
-              {{ person.invited ? 'Make a new link' : 'Cannot sign in: make a link' }}
+              {{ person.invited ? ('Make a new link' | word) : ('Cannot sign in: make a link' | word) }}
             </button>
-            <button matButton (click)="endSessions(person)" [disabled]="person.sessions === 0">End the sessions</button>
-            <button matButton (click)="look(person)">Sign-ins</button>
+            <button i18n matButton (click)="endSessions(person)" [disabled]="person.sessions === 0">
+              End the sessions
+            </button>
+            <button i18n matButton (click)="look(person)">Sign-ins</button>
           </p>
           @if (signIns(); as all) {
             <ul>
               @for (one of all; track $index) {
-                <li>{{ time(one.at) }}: {{ one.what }}, {{ one.result }}, from {{ one.address }}</li>
+                <li i18n>{{ time(one.at) }}: {{ one.what }}, {{ one.result }}, from {{ one.address }}</li>
               } @empty {
-                <li class="quiet">Never signed in.</li>
+                <li i18n class="quiet">Never signed in.</li>
               }
             </ul>
           }
@@ -91,10 +95,10 @@ export interface PersonData {
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>{{ link() ? 'Close' : 'Cancel' }}</button>
+      <button matButton mat-dialog-close>{{ link() ? ('Close' | word) : ('Cancel' | word) }}</button>
       @if (!link()) {
         <button matButton="filled" (click)="send()" [disabled]="!ready()">
-          {{ data.person ? 'Change' : 'Invite, and make a link' }}
+          {{ data.person ? ('Change' | word) : ('Invite, and make a link' | word) }}
         </button>
       }
     </mat-dialog-actions>
@@ -143,7 +147,7 @@ export class PersonDialog {
     this.ask(this.api.recover(id), (link) => this.link.set(link));
   }
   protected endSessions({ id }: Person): void {
-    this.ask(this.api.endSessions(id), () => this.said.set('Every session has ended.'));
+    this.ask(this.api.endSessions(id), () => this.said.set($localize`Every session has ended.`));
   }
   protected look({ id }: Person): void {
     this.ask(this.api.signIns(id), (all) => this.signIns.set(all));

@@ -10,6 +10,7 @@ import { Asking } from '../../../platform/asking';
 import { dateText } from '../../../ui/format';
 import { PeopleApi } from './people.api';
 import { ToldOnce } from './told-once';
+import { WordPipe } from '../../../ui/word';
 
 export interface ProgramData {
   /** None where a program is let in. */
@@ -19,10 +20,10 @@ export interface ProgramData {
 
 /** How long a token holds, in days. */
 const TERMS: readonly (readonly [days: number | null, words: string])[] = [
-  [30, 'A month'],
-  [90, 'Three months'],
-  [365, 'A year'],
-  [null, 'Until it is withdrawn'],
+  [30, $localize`A month`],
+  [90, $localize`Three months`],
+  [365, $localize`A year`],
+  [null, $localize`Until it is withdrawn`],
 ];
 
 /** A program that is let in or changed: its name, its role, and its token, which is shown once. */
@@ -36,35 +37,36 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>{{ data.program ? data.program.name : 'Let a program in' }}</h2>
+    <h2 mat-dialog-title>{{ data.program ? data.program.name : ('Let a program in' | word) }}</h2>
     <mat-dialog-content>
       @if (made(); as token) {
-        <p>
-          This is the token of {{ name() }}{{ token.until ? ', until ' + day(token.until) : '' }}. Keep it where only
-          the program reads it: whoever has it may do what the role may. It is not shown again.
+        <p i18n>
+          This is the token of {{ name() }}{{ token.until ? (', until ' | word) + day(token.until) : '' }}. Keep it
+          where only the program reads it: whoever has it may do what the role may. It is not shown again.
         </p>
         <dk-told-once kind="token" [text]="token.token" />
-        <p class="quiet">The program sends it with every call: Authorization: Bearer, a space, and the token.</p>
+        <p i18n class="quiet">The program sends it with every call: Authorization: Bearer, a space, and the token.</p>
       } @else {
         <div class="fields">
           <mat-form-field>
-            <mat-label>Name</mat-label>
+            <mat-label i18n>Name</mat-label>
             <input matInput maxlength="60" [value]="name()" (input)="name.set($any($event.target).value)" />
           </mat-form-field>
           <mat-form-field>
-            <mat-label>Role</mat-label>
+            <mat-label i18n>Role</mat-label>
             <mat-select [value]="role()" (selectionChange)="role.set($event.value)">
               @for (one of data.roles; track one.id) {
                 <mat-option [value]="one.id">{{ one.name }}</mat-option>
               }
             </mat-select>
-            <mat-hint>Make a role of its own for it, with no more than it needs.</mat-hint>
+            <mat-hint i18n>Make a role of its own for it, with no more than it needs.</mat-hint>
           </mat-form-field>
           <mat-form-field>
-            <mat-label>{{ data.program ? 'A new token holds' : 'Its token holds' }}</mat-label>
+            <mat-label>{{ data.program ? ('A new token holds' | word) : ('Its token holds' | word) }}</mat-label>
             <mat-select [value]="days()" (selectionChange)="days.set($event.value)">
               @for (term of terms; track term[0]) {
                 <mat-option [value]="term[0]">{{ term[1] }}</mat-option>
@@ -73,12 +75,12 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
           </mat-form-field>
         </div>
         @if (data.program; as program) {
-          <mat-checkbox [checked]="disabled()" (change)="disabled.set($event.checked)"
+          <mat-checkbox i18n [checked]="disabled()" (change)="disabled.set($event.checked)"
             >Disabled: may not come in, whatever its token</mat-checkbox
           >
           <p>
-            <button matButton (click)="renew(program)">Make a new token</button>
-            <button matButton (click)="withdraw(program)" [disabled]="!program.program?.holds">
+            <button i18n matButton (click)="renew(program)">Make a new token</button>
+            <button i18n matButton (click)="withdraw(program)" [disabled]="!program.program?.holds">
               Withdraw the token
             </button>
           </p>
@@ -89,10 +91,10 @@ const TERMS: readonly (readonly [days: number | null, words: string])[] = [
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>{{ made() ? 'Close' : 'Cancel' }}</button>
+      <button matButton mat-dialog-close>{{ made() ? ('Close' | word) : ('Cancel' | word) }}</button>
       @if (!made()) {
         <button matButton="filled" (click)="send()" [disabled]="!ready()">
-          {{ data.program ? 'Change' : 'Let it in, and make a token' }}
+          {{ data.program ? ('Change' | word) : ('Let it in, and make a token' | word) }}
         </button>
       }
     </mat-dialog-actions>

@@ -16,9 +16,9 @@ export interface RoleStations {
   imports: [MatButtonModule, MatCheckboxModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title>Where {{ role.name }} enters what happens</h2>
+    <h2 i18n mat-dialog-title>Where {{ role.name }} enters what happens</h2>
     <mat-dialog-content>
-      <mat-checkbox [checked]="own() === 'all'" (change)="own.set($event.checked ? 'all' : [])"
+      <mat-checkbox i18n [checked]="own() === 'all'" (change)="own.set($event.checked ? 'all' : [])"
         >At all stations, also at those that come to be</mat-checkbox
       >
       @for (group of groups; track group.name) {
@@ -36,8 +36,8 @@ export interface RoleStations {
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button matButton mat-dialog-close>Cancel</button>
-      <button matButton="filled" (click)="dialog.close(own())">Keep</button>
+      <button i18n matButton mat-dialog-close>Cancel</button>
+      <button i18n matButton="filled" (click)="dialog.close(own())">Keep</button>
     </mat-dialog-actions>
   `,
   styles: `
@@ -62,23 +62,23 @@ export class RoleStationsDialog {
   protected readonly own = signal<OwnStations>(this.role.stations);
   protected readonly groups = [
     {
-      name: 'Rooms',
+      name: $localize`Rooms`,
       stations: [
-        { key: ROOM_KEYS.plates, name: 'Plate room: artwork, plates, inspection' },
-        { key: ROOM_KEYS.inks, name: 'Ink room: trials, ink by weight' },
+        { key: ROOM_KEYS.plates, name: $localize`Plate room: artwork, plates, inspection` },
+        { key: ROOM_KEYS.inks, name: $localize`Ink room: trials, ink by weight` },
       ],
     },
     {
-      name: 'Machines',
+      name: $localize`Machines`,
       stations: this.data.machines
         .map(({ id, name, retired }) => ({
           key: stationKey({ machine: id, operation: 'print' }),
-          name: retired ? `${name} (retired)` : name,
+          name: retired ? $localize`${name} (retired)` : name,
         }))
         .sort((a, b) => a.name.localeCompare(b.name)),
     },
     {
-      name: 'By hand',
+      name: $localize`By hand`,
       stations: OPERATIONS.filter((operation) => OPERATION_RULES[operation].time !== 'lag').map((operation) => ({
         key: stationKey({ machine: null, operation }),
         name: OPERATION_RULES[operation].name,

@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, effect, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { WordPipe } from '../../../ui/word';
 
 /** A link, token or secret that is shown this once, to be copied. */
 @Component({
   selector: 'dk-told-once',
-  imports: [MatButtonModule],
+  imports: [MatButtonModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p>
       <code [attr.data-test]="kind()">{{ text() }}</code>
     </p>
-    <button matButton (click)="copy()">{{ copied() ? 'Copied' : 'Copy it' }}</button>
+    <button matButton (click)="copy()">{{ copied() ? ('Copied' | word) : ('Copy it' | word) }}</button>
   `,
   styles: `
     p {

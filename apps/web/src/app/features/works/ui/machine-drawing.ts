@@ -53,7 +53,7 @@ const pairOf = (value: readonly [number, number] | undefined): readonly [number,
         }
       </svg>
     } @else {
-      <p class="quiet">It is drawn to scale once its largest and smallest sizes are told.</p>
+      <p i18n class="quiet">It is drawn to scale once its largest and smallest sizes are told.</p>
     }
   `,
   styles: `
@@ -139,17 +139,19 @@ export class MachineDrawing {
       rollers: units,
       texts: [
         { x: 0, y: foot + size * 1.4, words: this.words(most, least) },
-        ...(press && press.gripperMm > 0 ? [{ x: 0, y: size * -0.4 - press.gripperMm, words: 'gripper edge' }] : []),
+        ...(press && press.gripperMm > 0
+          ? [{ x: 0, y: size * -0.4 - press.gripperMm, words: $localize`gripper edge` }]
+          : []),
       ],
       viewBox: `${left - room} ${top - height - room} ${-2 * left + 2 * room} ${foot - top + height + 2 * room + size * 2}`,
-      label: `${name}, to scale: ${this.words(most, least)}`,
+      label: $localize`${name}, to scale: ${this.words(most, least)}`,
     };
   });
 
   private words(most: readonly [number, number], least: readonly [number, number] | undefined): string {
     const unit = this.measures.of('mm').unit;
     const size = ([a, b]: readonly [number, number]): string => this.measures.size(a, b);
-    return `up to ${size(most)} ${unit}${least ? `, from ${size(least)} ${unit}` : ''}`;
+    return $localize`up to ${size(most)} ${unit}${least ? $localize`, from ${size(least)} ${unit}` : ''}`;
   }
 
   /** What cannot be printed on: gripper, tail and both sides. */

@@ -1,0 +1,33 @@
+import { loadTranslations } from '@angular/localize';
+
+/** The words of a language, by the ids of what is said in the sources. */
+export interface SpokenWords {
+  /** BCP 47, without a region: `de`. */
+  readonly language: string;
+  /** Where a browser finds them. */
+  readonly file: string;
+  readonly words: Readonly<Record<string, string>>;
+}
+
+/**
+ * Says what is tagged with `$localize` in another language from now on. What a module says as it is loaded, is said as it was
+ * spoken then. @param isSpoken asked at every sentence, where several languages are spoken at once
+ */
+export function speak({ language, words }: SpokenWords, isSpoken: () => boolean = () => true): void {
+  loadTranslations({ ...words });
+  const { translate } = $localize;
+  if (!translate) return;
+  const known = new WeakMap<TemplateStringsArray, readonly [TemplateStringsArray, readonly number[]]>();
+  const find = (said: TemplateStringsArray): readonly [TemplateStringsArray, readonly number[]] => {
+    const places = said.slice(1).map((_, n) => n);
+    const [parts, order] = translate(said, places) as [TemplateStringsArray, readonly number[]];
+    known.set(said, [parts, order]);
+    return [parts, order];
+  };
+  $localize.translate = (said, values) => {
+    if (!isSpoken()) return [said, values];
+    const [parts, order] = known.get(said) ?? find(said);
+    return [parts, order.map((n): unknown => values[n])];
+  };
+  Object.defineProperty($localize, 'locale', { get: () => (isSpoken() ? language : 'en'), configurable: true });
+}

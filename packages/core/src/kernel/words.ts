@@ -1,0 +1,32 @@
+/** The way of writing numbers of the language that is spoken, BCP 47. */
+export const spokenLocale = (): string => ($localize.locale === 'de' ? 'de-DE' : 'en-GB');
+
+/** A table of words, made anew for every language that it is read in. */
+export function inEveryTongue<Table>(make: () => Table): () => Table {
+  const made = new Map<string | undefined, Table>();
+  return () => {
+    const known = made.get($localize.locale);
+    if (known !== undefined) return known;
+    const table = make();
+    made.set($localize.locale, table);
+    return table;
+  };
+}
+
+/** Words that are remembered: there are no more of ours, and what people have typed is not remembered for ever. */
+const MOST_SAID = 10_000;
+const said = new Map<string, string>();
+
+/**
+ * What a word that is kept as it is, in books, addresses and files, is called in the language that is spoken; itself where
+ * there is no other for it.
+ */
+export function wordOf(word: string): string {
+  if (word === '') return word;
+  const key = `${$localize.locale ?? ''} ${word}`;
+  const known = said.get(key);
+  if (known !== undefined) return known;
+  const words = $localize(Object.assign([word], { raw: [word] }));
+  if (said.size < MOST_SAID) said.set(key, words);
+  return words;
+}
