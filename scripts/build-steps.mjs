@@ -61,6 +61,8 @@ function unlessFresh(name, inputs, output, work) {
 
 const tsc = path.join(repo, 'node_modules/typescript/bin/tsc');
 const base = ['tsconfig.base.json', 'package-lock.json'];
+const wordsFrom = ['words', 'scripts/words', 'scripts/words.mjs'];
+const words = path.join(repo, 'scripts/words.mjs');
 const packages = ['packages/core', 'packages/contract', 'packages/formats'];
 
 /** node_modules as the lock file says. Install scripts are not needed by anything here. */
@@ -77,10 +79,11 @@ export const buildPackages = () =>
 export const buildServer = () =>
   unlessFresh(
     'server',
-    [...base, 'apps/server/src', ...packages.map((p) => `${p}/src`)],
-    'apps/server/dist/main.js',
+    [...base, ...wordsFrom, 'apps/server/src', ...packages.map((p) => `${p}/src`)],
+    'apps/server/dist/words-de.json',
     () => {
       run(process.execPath, [tsc, '-b', 'apps/server/tsconfig.build.json']);
+      run(process.execPath, [words, 'server']);
     },
   );
 
@@ -100,13 +103,19 @@ function placeAssets() {
 
 export const buildWeb = () => {
   placeAssets();
-  unlessFresh('web', [...base, 'apps/web', ...packages.map((p) => `${p}/src`)], 'apps/web/dist/index.html', () => {
-    const ng = path.join(repo, 'node_modules/@angular/cli/bin/ng.js');
-    // The whole clears the folder that the reckoner alone is put into.
-    for (const target of ['web:build', 'web:reckoner'])
-      run(process.execPath, [ng, 'run', target], { cwd: path.join(repo, 'apps/web') });
-    for (const folder of ['', 'guide-pages', 'reckoner']) packFiles(path.join(repo, 'apps/web/dist', folder));
-  });
+  unlessFresh(
+    'web',
+    [...base, ...wordsFrom, 'apps/web', ...packages.map((p) => `${p}/src`)],
+    'apps/web/dist/index.html',
+    () => {
+      const ng = path.join(repo, 'node_modules/@angular/cli/bin/ng.js');
+      // The whole clears the folder that the reckoner alone is put into.
+      for (const target of ['web:build', 'web:reckoner'])
+        run(process.execPath, [ng, 'run', target], { cwd: path.join(repo, 'apps/web') });
+      run(process.execPath, [words, 'pages']);
+      for (const folder of ['', 'guide-pages', 'reckoner']) packFiles(path.join(repo, 'apps/web/dist', folder));
+    },
+  );
 };
 
 /** One less than the most that Brotli can: a third of the time for a fiftieth of the size. */

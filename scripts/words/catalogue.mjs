@@ -22,10 +22,10 @@ const spaces = /\s+/g;
 /** A text as the catalogue knows it: spaces are one, none at its ends; before a bar, what tells it from its like. */
 const keyOf = ({ meaning, text }) => `${meaning ? `${meaning}|` : ''}${text.replace(spaces, ' ').trim()}`;
 
-const sources = (folder) =>
+const sources = (folder, kind = /\.ts$/) =>
   fs
     .readdirSync(path.join(repo, folder), { recursive: true })
-    .filter((file) => /\.ts$/.test(file) && !/\.(spec|fixture|d)\.ts$/.test(file))
+    .filter((file) => kind.test(file) && !/\.(spec|fixture|d)\.ts$/.test(file))
     .map((file) => path.join(folder, file))
     .sort();
 
@@ -34,7 +34,9 @@ export function wordsOfSources() {
   const all = [];
   for (const [area, folder] of Object.entries(AREAS))
     for (const file of sources(folder))
-      wordsOfCode(path.join(repo, file), (said, line) => all.push({ ...said, key: keyOf(said), area, at: `${file}:${line}` }));
+      wordsOfCode(path.join(repo, file), (said, line) =>
+        all.push({ ...said, key: keyOf(said), area, at: `${file}:${line}` }),
+      );
   return all;
 }
 
@@ -66,3 +68,19 @@ export function spoken(said, words) {
 
 /** What is said of words that are kept. @param words of the catalogue of them */
 export const keptWords = (words) => Object.keys(words).map((text) => ({ key: text, text }));
+
+const literals = () => {
+  const all = new Set();
+  for (const folder of Object.values(AREAS))
+    for (const file of sources(folder, /\.(ts|html)$/))
+      for (const [, text] of fs.readFileSync(path.join(repo, file), 'utf8').matchAll(/'((?:[^'\\\n]|\\.)*)'/g))
+        all.add(text);
+  return all;
+};
+let known;
+/** Whether a word is kept, and stands somewhere in the sources as it is, or as one of several. */
+export function isKept(key, words) {
+  known ??= literals();
+  if (!Object.hasOwn(words, key)) return false;
+  return [key, key.replace(/s$/, ''), key.replace(/es$/, ''), `${key}s`].some((text) => known.has(text));
+}

@@ -49,6 +49,7 @@ import { csrf } from './http/csrf.js';
 import { requestLog } from './http/log.js';
 import { type Live, teller } from './http/live.js';
 import { serveWeb } from './http/serve-web.js';
+import { inTheirTongue } from './http/tongue.js';
 import { SessionMemory, endOldSessions, sessions } from './http/session.js';
 import { type SignInTries, SIGN_IN_TRIES, devices, signInLimits } from './http/sign-in-limit.js';
 import { securityLog } from './http/security-log.js';
@@ -124,7 +125,7 @@ export async function createApp({
   app.disable('etag');
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
   app.use(requestLog(log));
-  app.use(SECURITY, compression({ level: PACKING }));
+  app.use(SECURITY, compression({ level: PACKING }), inTheirTongue);
   const api = '/api';
   const token = csrf(sessionSecret);
   const known = devices(sessionSecret);

@@ -14,6 +14,7 @@ import { type Listening, listen, stopListening } from './http/listen.js';
 import { openLog } from './http/log.js';
 import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
+import { learnTongues } from './http/tongue.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
 import { sendMessages } from './features/hooks/sender.js';
@@ -45,6 +46,7 @@ const told =
   };
 
 const database = connect(settings.DATABASE_URL, told('database connection'));
+learnTongues();
 const workshop = openWorkshop();
 const live = new Live(settings.DATABASE_URL, told('hearing other instances'));
 let runs: FloorRuns | undefined;

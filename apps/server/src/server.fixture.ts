@@ -14,6 +14,7 @@ import { type NewEntry, addEntries } from './features/room/entries.js';
 import { type FloorRuns, planFloors } from './features/floor/runs.js';
 import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
+import { learnTongues } from './http/tongue.js';
 import { type Workshop, openWorkshop } from './work/workshop.js';
 import { loadDemo, setUpWorks } from './demo/load-demo.js';
 
@@ -56,6 +57,7 @@ export async function startServer(
   const owner = connect(urls.owner, (error) => errors.push(error.message));
   await setUpSchema(urls.application, urls.owner);
   await setUpWorks(database);
+  learnTongues();
   const workshop = openWorkshop();
   const live = new Live(urls.application, (error) => errors.push(error.message));
   if (demo) await loadDemo({ database, workshop });

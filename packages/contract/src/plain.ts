@@ -14,3 +14,13 @@ export const TAB_HEADER = 'X-Tab';
 export const JSON_LINES = 'application/x-ndjson';
 /** Entries of such a list. */
 export const MOST_ENTRIES = 100_000;
+
+/** Languages that are spoken: that of the sources, and those of the catalogue. */
+export const SPOKEN = ['en', 'de'] as const;
+export type Language = (typeof SPOKEN)[number];
+
+/** The language that somebody with a locale is spoken to in. @param locale BCP 47; English where its language is not spoken */
+export function languageOf(locale: string | undefined): Language {
+  const language = locale === undefined ? undefined : new Intl.Locale(locale).language;
+  return SPOKEN.find((known) => known === language) ?? 'en';
+}

@@ -4,6 +4,7 @@ import { isNativeError } from 'node:util/types';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../http/problem.js';
+import { tongueHere } from '../http/tongue.js';
 import type { Done, TaskInput, TaskName, TaskResult } from './tasks.js';
 import type { Order } from './worker.js';
 
@@ -96,16 +97,26 @@ class Watch {
 const THREADS = Math.max(2, availableParallelism());
 
 export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
-  const pool = new Piscina<Order, Done<TaskName>>({
-    filename: WORKER,
-    minThreads: 1,
-    maxThreads: THREADS,
-    idleTimeout: 60_000,
-    // Node waits for atomics in an idle thread; a sleeping thread that can be ended is what is wanted here.
-    atomics: 'disabled',
-    resourceLimits: { maxOldGenerationSizeMb: limits.memoryMb },
-  });
-  pool.on('error', () => undefined); // told to the task that it happened to
+  const pools = new Map<string, Piscina<Order, Done<TaskName>>>();
+  /** Threads that speak a language: a thread says all that it says in the one that it was started in. */
+  const poolOf = (language: string): Piscina<Order, Done<TaskName>> => {
+    const known = pools.get(language);
+    if (known) return known;
+    const pool = new Piscina<Order, Done<TaskName>>({
+      filename: WORKER,
+      argv: [language],
+      minThreads: 1,
+      maxThreads: THREADS,
+      idleTimeout: 60_000,
+      // Node waits for atomics in an idle thread; a sleeping thread that can be ended is what is wanted here.
+      atomics: 'disabled',
+      resourceLimits: { maxOldGenerationSizeMb: limits.memoryMb },
+    });
+    pool.on('error', () => undefined); // told to the task that it happened to
+    pools.set(language, pool);
+    return pool;
+  };
+  poolOf(tongueHere());
   let asked = 0;
   let closed = false;
 
@@ -126,7 +137,7 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
       if (channel && told) channel.port1.on('message', told);
       try {
         const signals = signal ? [watch.signal, signal] : [watch.signal];
-        const done = (await pool.run(
+        const done = (await poolOf(tongueHere()).run(
           { name, input, begun: watch.begun, ends: flag.buffer, port: channel?.port2 },
           { signal: AbortSignal.any(signals), ...(channel ? { transferList: [channel.port2] } : {}) },
         )) as Done<Name>;
@@ -143,7 +154,7 @@ export function openWorkshop(limits: WorkLimits = WORK_LIMITS): Workshop {
     },
     close() {
       closed = true;
-      return pool.destroy();
+      return Promise.all([...pools.values()].map((pool) => pool.destroy())).then(() => undefined);
     },
   };
 }

@@ -1,8 +1,10 @@
 import { createHash } from 'node:crypto';
+import { languageOf } from '@druckerei/contract/plain';
 import { type Job, type Works, CARD_EDITION } from '@druckerei/core';
 import type { Database, Queries } from '../../db/database.js';
 import { unnoted } from '../../db/noted.js';
 import type { Assessment } from '../../work/tasks.js';
+import { inTongue } from '../../http/tongue.js';
 import type { Workshop } from '../../work/workshop.js';
 import { notFound } from '../../http/problem.js';
 import type { Bench } from '../jobs/bench.js';
@@ -16,9 +18,9 @@ const ENGINE = 5;
 export const PLAN_MS = 4_000;
 
 /** What an assessment was reckoned in. */
-export function basisOf({ machines, stocks, inks, norms }: Works): string {
+export function basisOf({ machines, stocks, inks, norms, locale }: Works): string {
   const values = Object.entries(norms).map(([id, { value }]) => [id, value]);
-  const reckonedWith = JSON.stringify([ENGINE, machines, stocks, inks, values]);
+  const reckonedWith = JSON.stringify([ENGINE, languageOf(locale), machines, stocks, inks, values]);
   return createHash('sha256').update(reckonedWith).digest('base64url');
 }
 
@@ -27,13 +29,15 @@ export interface Assessed {
   readonly assessment: Assessment;
 }
 
+/** In the language of the works: what is kept of it is shown to everybody. */
+const assess = (workshop: Workshop, job: Job, works: Works): Promise<Assessment> =>
+  inTongue(works.locale, () => workshop.run('assess', { job, works }, { runMs: PLAN_MS }));
+
 /** Reckons jobs in the works of today. Issues: 422 where one takes longer or more than a plan may. */
 export async function assessJobs(queries: Queries, workshop: Workshop, jobs: readonly Job[]): Promise<Assessed[]> {
   const works = await currentWorks(queries);
   const basis = basisOf(works);
-  return Promise.all(
-    jobs.map(async (job) => ({ basis, assessment: await workshop.run('assess', { job, works }, { runMs: PLAN_MS }) })),
-  );
+  return Promise.all(jobs.map(async (job) => ({ basis, assessment: await assess(workshop, job, works) })));
 }
 
 /** The same of one job. */
@@ -62,7 +66,7 @@ interface KeptRow {
 async function refresh(database: Database, workshop: Workshop, id: number): Promise<Assessment> {
   const revision = await readRevision(database, id);
   const works = revision.works as Works;
-  const assessment = await workshop.run('assess', { job: revision.job, works }, { runMs: PLAN_MS });
+  const assessment = await assess(workshop, revision.job, works);
   await unnoted(() => keepAssessment(database, revision, { basis: basisOf(works), assessment }));
   return assessment;
 }

@@ -21,6 +21,7 @@ import {
 import type { Account } from '@druckerei/contract';
 import { idle } from '../ui/idle';
 import { useLocale } from '../ui/locale';
+import { speakAs } from './tongue-of-page';
 import { Measures } from '../ui/measures';
 import { Api } from './api';
 import { HeldWorks } from './held-works';
@@ -41,7 +42,9 @@ export class SessionEffects {
   private readonly measures = inject(Measures);
   /** Dates and measures are written as the person chose, else as the works does. */
   private readonly writeAs = (account: Account | null): void => {
-    useLocale(account?.locale ?? account?.worksLocale ?? null);
+    const locale = account?.locale ?? account?.worksLocale ?? null;
+    useLocale(locale);
+    if (account) speakAs(locale);
     this.measures.useWorks(account?.worksMeasures);
   };
 

@@ -1,0 +1,42 @@
+// What a language is spoken from: words by the ids of what the sources say, for the server and for the pages.
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { KEPT, LANGUAGES, catalogue, keptWords, readWords, spoken, wordsOfSources } from './catalogue.mjs';
+import { wordsOfCode } from './in-code.mjs';
+
+/** @param {string} language @param {{ key: string, meaning: string, text: string }[]} said */
+const wordsOf = (language, said) => spoken([...said, ...keptWords(readWords(language, KEPT))], catalogue(language));
+
+/** Words for the server and what it loads. @param {string} folder */
+export function makeServerWords(folder) {
+  const said = wordsOfSources().filter(({ area }) => area !== 'web');
+  for (const language of LANGUAGES) {
+    const words = { language, file: '', words: wordsOf(language, said) };
+    fs.writeFileSync(path.join(folder, `words-${language}.json`), JSON.stringify(words));
+  }
+}
+
+/** A script that a page loads before all else; its name changes with what is in it. */
+function writePageWords(folder, base, language, words) {
+  for (const old of fs.readdirSync(folder).filter((name) => name.startsWith(`words-${language}-`)))
+    fs.rmSync(path.join(folder, old));
+  const hash = createHash('sha256').update(JSON.stringify(words)).digest('hex').slice(0, 8).toUpperCase();
+  const file = `words-${language}-${hash}.js`;
+  const text = JSON.stringify({ language, file: `${base}${file}`, words });
+  fs.writeFileSync(path.join(folder, file), `druckereiWords=${text}`);
+}
+
+/** Words for the pages of the web: all of them, and of a page that is an application of its own what it says. @param {string} folder */
+export function makePageWords(folder) {
+  const said = wordsOfSources().filter(({ area }) => area !== 'server');
+  const alone = path.join(folder, 'reckoner');
+  const keys = new Set();
+  for (const file of fs.readdirSync(alone).filter((name) => name.endsWith('.js') && !name.startsWith('words-')))
+    wordsOfCode(path.join(alone, file), ({ meaning, text }) => keys.add(`${meaning}|${text}`));
+  for (const language of LANGUAGES) {
+    writePageWords(folder, '/', language, wordsOf(language, said));
+    const its = said.filter(({ meaning, text }) => keys.has(`${meaning}|${text}`));
+    writePageWords(alone, '/reckoner/', language, wordsOf(language, its));
+  }
+}
