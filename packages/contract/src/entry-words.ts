@@ -1,4 +1,4 @@
-import type { RoomEntry, RoomEvent, StationEntryKind } from '@druckerei/core';
+import { type RoomEntry, type RoomEvent, type StationEntryKind, wordOf } from '@druckerei/core';
 import { CARRIER_STATE_WORDS } from './press-words.js';
 
 /** How an entry is told: what a component, carrier or step is called (nothing where it is told at its station), and how a number is written. */
@@ -83,13 +83,13 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
     case 'artwork':
       return event.sent
         ? $localize`Proof of ${name(event.component)} sent to the customer`
-        : $localize`Artwork of ${name(event.component)} ${event.approved ? 'approved' : 'refused'}`;
+        : $localize`Artwork of ${name(event.component)} ${wordOf(event.approved ? 'approved' : 'refused')}`;
     case 'carrier':
       return `${name(event.carrier)}: ${CARRIER_STATE_WORDS[event.state].toLowerCase()}${event.place ? `, ${event.place}` : ''}`;
     case 'inspection':
-      return $localize`${name(event.carrier)} inspected: ${event.faults.length > 0 ? event.faults.join(', ') : $localize`no fault`}`;
+      return $localize`${name(event.carrier)} inspected: ${event.faults.length > 0 ? event.faults.map(wordOf).join(', ') : $localize`no fault`}`;
     case 'trial':
-      return $localize`Trial of ${event.ink} ${event.accepted ? 'accepted' : 'refused'}`;
+      return $localize`Trial of ${event.ink} ${wordOf(event.accepted ? 'accepted' : 'refused')}`;
     case 'ink':
       return $localize`${count(event.kg, 3)} kg of ${event.ink} ${event.move}`;
     case 'press-start':
@@ -99,7 +99,7 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
     case 'count':
       return $localize`${count(event.good)} good counted at ${name(event.step)}`;
     case 'reader-stop':
-      return $localize`Reader at ${name(event.step)} stopped at section ${event.place}\: ${event.fault}`;
+      return $localize`Reader at ${name(event.step)} stopped at section ${event.place}\: ${wordOf(event.fault)}`;
     case 'issued':
       return $localize`${count(event.count)} of ${event.item} issued to ${event.to}`;
     case 'returned':
@@ -111,11 +111,11 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
     case 'recounted':
       return $localize`Bag ${event.bag} counted again: ${count(event.count)}`;
     case 'destroyed':
-      return $localize`Bags ${event.bags.join(', ')} ${event.how}, ${event.place}`;
+      return $localize`Bags ${event.bags.join(', ')} ${wordOf(event.how)}, ${event.place}`;
     case 'witnessed':
       return $localize`Destruction ${event.record} witnessed`;
     case 'voided':
-      return $localize`Voided: ${event.numbers.join(', ')} (${event.reason})`;
+      return $localize`Voided: ${event.numbers.join(', ')} (${wordOf(event.reason)})`;
     case 'remade':
       return $localize`Made again: ${event.numbers.map((number, i) => (event.as[i] === undefined ? number : $localize`${number} as ${event.as[i]}`)).join(', ')}`;
     case 'take-back':

@@ -1,3 +1,4 @@
+import '@angular/localize/init';
 import { AsyncLocalStorage } from 'node:async_hooks';
 import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';

@@ -1,3 +1,4 @@
+import '@angular/localize/init';
 import { type SpokenWords, speak } from '@druckerei/contract/speak';
 
 /**

@@ -1,9 +1,9 @@
-import { type MeasureSystem, type Norm, isWithin, limitsInWords, measureOf } from '@druckerei/core';
+import { type MeasureSystem, type Norm, isWithin, limitsInWords, measureOf, wordOf } from '@druckerei/core';
 import { count, readNumber, unitText } from './format';
 
 /** A norm's value in the unit that people read: shares as per cent, lengths as chosen. */
 export const normValue = (norm: Norm, value: number, system: MeasureSystem): string =>
-  norm.choices?.[value] ?? count(measureOf(norm.unit, system).show(value), 6);
+  wordOf(norm.choices?.[value] ?? '') || count(measureOf(norm.unit, system).show(value), 6);
 
 export const normUnit = (norm: Norm, system: MeasureSystem): string => unitText(measureOf(norm.unit, system).unit, 2);
 

@@ -1,18 +1,19 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
+import { WordPipe } from './word';
 
 /** Several of some choices. */
 @Component({
   selector: 'dk-several',
-  imports: [MatFormFieldModule, MatSelectModule],
+  imports: [MatFormFieldModule, MatSelectModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <mat-form-field>
       <mat-label>{{ label() }}</mat-label>
       <mat-select multiple [value]="value()" [disabled]="disabled()" (selectionChange)="changed.emit($event.value)">
         @for (one of choices(); track one) {
-          <mat-option [value]="one">{{ names()[one] ?? one }}</mat-option>
+          <mat-option [value]="one">{{ names()[one] ?? (one | word) }}</mat-option>
         }
       </mat-select>
     </mat-form-field>

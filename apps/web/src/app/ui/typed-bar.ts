@@ -52,9 +52,10 @@ import { WordPipe } from './word';
       color: var(--mat-sys-error);
     }
   `,
-  host: { role: 'group', 'aria-label': 'What is typed' },
+  host: { role: 'group', '[attr.aria-label]': 'label' },
 })
 export class TypedBar {
+  protected readonly label = $localize`What is typed`;
   readonly mayEdit = input.required<boolean>();
   readonly changed = input.required<boolean>();
   /** What the button says that enters it, and whether it cannot be pressed yet. */

@@ -11,6 +11,7 @@ import {
   UM,
   ceilRatio,
   rule,
+  wordOf,
 } from '../../kernel/index.js';
 import { type NormLookup, giveNorm } from '../../norms/index.js';
 import { type SupplyId, SUPPLIES } from '../../works/index.js';
@@ -80,14 +81,14 @@ const PACK_KG = rule('', 'kg', 'mass * count / 1000');
 /** The figures of a box, a bundle or a wrapped pack as it stands; returns how many are in one. */
 function packFigures(at: Group, box: BoxPlan, massG: number, title: string): Entry {
   const mass = at.give('massG', $localize`Mass of one`, massG, 'g', IDENTITY);
-  const count = at.give('perPack', $localize`In a ${title}`, box.pieces, 'pieces', GIVEN);
-  at.reckon('packKg', PACK_KG, { mass, count }, { name: $localize`Mass of a ${title}` });
+  const count = at.give('perPack', $localize`In a ${wordOf(title)}`, box.pieces, 'pieces', GIVEN);
+  at.reckon('packKg', PACK_KG, { mass, count }, { name: $localize`Mass of a ${wordOf(title)}` });
   for (const [field, side, mm] of [
     ['packWidth', 'length', box.outerMm[0]],
     ['packHeight', 'width', box.outerMm[1]],
     ['packDepth', 'height', box.outerMm[2]],
   ] as const)
-    at.give(field, $localize`A ${title} outside, ${side}`, mm, 'mm', IDENTITY);
+    at.give(field, $localize`A ${wordOf(title)} outside, ${wordOf(side)}`, mm, 'mm', IDENTITY);
   return count;
 }
 

@@ -92,9 +92,10 @@ import { WordPipe } from '../../ui/word';
       height: 18px;
     }
   `,
-  host: { role: 'group', 'aria-label': 'Jobs that are ticked' },
+  host: { role: 'group', '[attr.aria-label]': 'label' },
 })
 export class JobsSeveral {
+  protected readonly label = $localize`Jobs that are ticked`;
   protected readonly several = inject(SeveralStore);
   private readonly jobs = inject(JobsStore);
   readonly rows = input.required<readonly JobRow[]>();

@@ -58,9 +58,10 @@ const CHOOSABLE = [
       flex: 1;
     }
   `,
-  host: { role: 'group', 'aria-label': 'Sift the jobs' },
+  host: { role: 'group', '[attr.aria-label]': 'label' },
 })
 export class JobsSift {
+  protected readonly label = $localize`Sift the jobs`;
   protected readonly jobs = inject(JobsStore);
   /** Columns on show. */
   readonly shown = input.required<readonly string[]>();

@@ -52,9 +52,10 @@ import { WordPipe } from '../../ui/word';
       color: var(--mat-sys-error);
     }
   `,
-  host: { role: 'group', 'aria-label': 'Norms that are typed' },
+  host: { role: 'group', '[attr.aria-label]': 'label' },
 })
 export class NormBar {
+  protected readonly label = $localize`Norms that are typed`;
   protected readonly edits = inject(NormEdits);
   private readonly norms = inject(NormsStore);
   protected readonly currency = computed(() => this.norms.works()?.currency ?? '');

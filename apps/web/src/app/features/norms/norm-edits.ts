@@ -1,5 +1,5 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { type Norm, listedNorm } from '@druckerei/core';
+import { type Norm, listedNorm, wordOf } from '@druckerei/core';
 import type { NormChanges } from '@druckerei/contract';
 import { Api } from '../../platform/api';
 import { Contested } from '../../platform/contested';
@@ -128,8 +128,8 @@ export class NormEdits {
   standing(): { what: string; now: string; yours: string }[] {
     return this.edits().map(({ norm, text, change }) => ({
       what: `${norm.subject}: ${norm.name}`,
-      now: norm.choices?.[change.expected] ?? this.text(norm, change.expected),
-      yours: norm.choices?.[change.value] ?? text,
+      now: wordOf(norm.choices?.[change.expected] ?? '') || this.text(norm, change.expected),
+      yours: wordOf(norm.choices?.[change.value] ?? '') || text,
     }));
   }
 }

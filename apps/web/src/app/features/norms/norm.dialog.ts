@@ -4,17 +4,18 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { isWithin, limitsInWords, mayScope, scopedId, scopesOf } from '@druckerei/core';
+import { isWithin, limitsInWords, mayScope, scopedId, scopesOf, wordOf } from '@druckerei/core';
 import { Contested } from '../../platform/contested';
 import { Measures } from '../../ui/measures';
 import { Standing, type StandingRow } from '../../ui/standing';
 import { normUnit, normValue, readNorm } from '../../ui/norm-text';
 import type { NormRow, NormsStore } from './norms.store';
+import { WordPipe } from '../../ui/word';
 
 /** Changes one norm, with the reason that goes into its history. */
 @Component({
   selector: 'dk-norm-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule, Standing, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>{{ row.norm.subject }}: {{ row.norm.name }}</h2>
@@ -25,7 +26,7 @@ import type { NormRow, NormsStore } from './norms.store';
             <mat-label i18n>Value</mat-label>
             <mat-select [value]="choice()" (selectionChange)="choice.set($event.value)">
               @for (words of choices; track words; let i = $index) {
-                <mat-option [value]="i">{{ words }}</mat-option>
+                <mat-option [value]="i">{{ words | word }}</mat-option>
               }
             </mat-select>
           </mat-form-field>
@@ -149,7 +150,7 @@ export class NormDialog {
 
   protected standing(): StandingRow[] {
     const { choices } = this.row.norm;
-    const words = (value: number): string => choices?.[value] ?? this.text(value);
+    const words = (value: number): string => wordOf(choices?.[value] ?? '') || this.text(value);
     return [{ what: $localize`Value`, now: words(this.now()), yours: choices ? words(this.choice()) : this.typed() }];
   }
 }

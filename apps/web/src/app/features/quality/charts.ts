@@ -15,6 +15,7 @@ import {
   meanRangeChart,
   runSignals,
   shareChart,
+  wordOf,
 } from '@druckerei/core';
 import type { ReadingSeries, Readings } from '@druckerei/contract';
 import { count, many } from '../../ui/format';
@@ -97,7 +98,7 @@ function readingChart(series: ReadingSeries, { rules, group }: Wish): QualityCha
     from: [`${job.number} ${job.title} · ${title}`, machine, source].filter((one) => one !== null).join(', '),
     unit,
     digits,
-    along: counted ? $localize`Sheet` : $localize`Reading`,
+    along: counted ? 'Sheet' : 'Reading',
     x: made.chart.points.map((_, i) => all[i * group] ?? i),
     links: points.map(() => [job.number, job.id, step]),
     ...made,
@@ -159,17 +160,17 @@ function countedCharts(all: readonly Counted[], { rules }: Wish, words: CountedW
 }
 
 const SPOILED: CountedWords = {
-  ...{ name: $localize`Spoiled while running`, unit: '%', each: 100, along: $localize`Run`, chart: shareChart },
+  ...{ name: $localize`Spoiled while running`, unit: '%', each: 100, along: 'Run', chart: shareChart },
 };
 const FAULTY: CountedWords = {
   name: $localize`Faulty in lots`,
   unit: '%',
   each: 100,
-  along: $localize`Lot`,
+  along: 'Lot',
   chart: shareChart,
 };
 const SEEN: CountedWords = {
-  ...{ name: $localize`Faults seen`, unit: $localize`in 1,000`, each: 1000, along: $localize`Run`, chart: faultsChart },
+  ...{ name: $localize`Faults seen`, unit: $localize`in 1,000`, each: 1000, along: 'Run', chart: faultsChart },
 };
 
 /** How much a chart wants to be looked at: beyond the tolerance first, then what goes away, then signals. */
@@ -192,10 +193,10 @@ export function chartsOf({ series, runs, lots }: Readings, set: RuleSet, group =
 /** What a chart says, in a few words; nothing where it is quiet. */
 export function alarmText({ beyond, drift, signals, along, x }: QualityChart): string {
   if (beyond > 0) return $localize`${many(beyond, 'reading')} beyond the tolerance`;
-  if (drift) return $localize`goes away from ${along.toLowerCase()} ${count(drift.at)} on`;
+  if (drift) return $localize`goes away from ${wordOf(along.toLowerCase())} ${count(drift.at)} on`;
   const first = signals[0];
   return first
-    ? $localize`${many(signals.length, 'signal')} from ${along.toLowerCase()} ${count(x[first.from] ?? 0)} on`
+    ? $localize`${many(signals.length, 'signal')} from ${wordOf(along.toLowerCase())} ${count(x[first.from] ?? 0)} on`
     : '';
 }
 
@@ -204,7 +205,7 @@ export function driftText({ drift, name, digits, unit, along }: QualityChart): s
   if (!drift) return '';
   const way = drift.change > 0 ? 'up' : 'down';
   const size = `${count(Math.abs(drift.change), digits)} ${unit}`.trim();
-  return $localize`${name} stood level until ${along.toLowerCase()} ${count(drift.at)} and went ${way} from there: ${size} by the last reading.`;
+  return $localize`${name} stood level until ${wordOf(along.toLowerCase())} ${count(drift.at)} and went ${way} from there: ${size} by the last reading.`;
 }
 
 /** A signal in words, with whose rule it is. */
@@ -212,7 +213,7 @@ export function signalText({ rule, from, to }: RunSignal, { along, x }: Pick<Qua
   const at = (i: number): string => count(x[i] ?? 0);
   const where =
     from === to
-      ? $localize`at ${along.toLowerCase()} ${at(to)}`
-      : $localize`${along.toLowerCase()} ${at(from)} to ${at(to)}`;
+      ? $localize`at ${wordOf(along.toLowerCase())} ${at(to)}`
+      : $localize`${wordOf(along.toLowerCase())} ${at(from)} to ${at(to)}`;
   return `${rule}, ${where}`;
 }

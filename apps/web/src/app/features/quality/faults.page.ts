@@ -12,6 +12,7 @@ import { whenChanged } from '../../platform/live';
 import { count, many, timeText } from '../../ui/format';
 import { PERIODS, periodText } from './periods';
 import { QualityApi } from './quality.api';
+import { WordPipe } from '../../ui/word';
 
 /** What faults are added up by. */
 const BY = {
@@ -36,6 +37,7 @@ const LISTED = 50;
     MatProgressBarModule,
     MatSelectModule,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './faults.page.html',

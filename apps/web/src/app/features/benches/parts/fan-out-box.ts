@@ -14,7 +14,7 @@ const START = { grain: 'width' as 'width' | 'height', deltaRh: 8, perRh: GROWTH_
   imports: [Bench, MatButtonToggleModule, NumberBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <dk-bench name="Humidity and fan-out" i18n-result result="What the sheet does" [typed]="bench">
+    <dk-bench i18n-name name="Humidity and fan-out" i18n-result result="What the sheet does" [typed]="bench">
       <div inputs class="fields">
         <mat-button-toggle-group
           i18n-aria-label

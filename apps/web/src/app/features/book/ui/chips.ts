@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { wordOf } from '@druckerei/core/kernel';
 
 /** A few things of which one is chosen, as keys that a glove hits. */
 @Component({
@@ -37,5 +38,5 @@ export class Chips {
   readonly of = input.required<readonly string[]>();
   readonly chosen = model.required<string>();
   /** What each is called. */
-  readonly named = input<(one: string) => string>((one) => one);
+  readonly named = input<(one: string) => string>(wordOf);
 }

@@ -1,3 +1,4 @@
+import { wordOf } from '@druckerei/core/kernel';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ControlChart as Drawn, RunSignal } from '@druckerei/core';
 import { type ApexOptions, ChartComponent } from 'ng-apexcharts';
@@ -65,7 +66,7 @@ export class ControlChartView {
       xaxis: {
         type: 'numeric',
         tickAmount: Math.min(8, points.length),
-        title: { text: this.along() },
+        title: { text: wordOf(this.along()) },
         labels: { formatter: (at: string) => count(Number(at)) },
       },
       yaxis: { min: low - room, max: high + room, tickAmount: 5, labels: { formatter: word } },
@@ -96,7 +97,7 @@ export class ControlChartView {
       },
       tooltip: {
         theme: dark ? 'dark' : 'light',
-        x: { formatter: (at: number) => `${this.along()} ${count(at)}` },
+        x: { formatter: (at: number) => `${wordOf(this.along())} ${count(at)}` },
       },
     } satisfies ApexOptions;
   });

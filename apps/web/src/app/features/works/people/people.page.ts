@@ -30,11 +30,12 @@ import { PersonDialog, type PersonData } from './person.dialog';
 import { type ProgramData, ProgramDialog } from './program.dialog';
 import { Hooks } from './hooks';
 import { PeopleApi } from './people.api';
+import { WordPipe } from '../../../ui/word';
 
 /** Who has an account, and what their roles may do. */
 @Component({
   selector: 'dk-people-page',
-  imports: [Hooks, MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink],
+  imports: [Hooks, MatButtonModule, MatCheckboxModule, MatIconModule, MatProgressBarModule, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './people.page.html',
   styleUrl: '../../../ui/list-page.scss',
