@@ -140,16 +140,18 @@ test('the works says what it is called, its money and how it numbers jobs', asyn
   await expect(page.getByText('No logo yet.')).toBeVisible();
 });
 
-test('each person chooses how dates are written for them', async ({ page }) => {
+test('each person chooses what they read, and how dates are written for them', async ({ page }) => {
   // Somebody whose dates no other test reads.
   await signIn(page, 'viewer');
-  const choose = async (name: string | RegExp): Promise<void> => {
-    await chooseOwn(page, 'Dates and weeks');
+  const choose = async (menu: string, name: string | RegExp): Promise<void> => {
+    await chooseOwn(page, menu);
     // The page is loaded anew with it.
     await Promise.all([page.waitForEvent('load'), page.getByRole('menuitemradio', { name }).click()]);
   };
-  await choose(/Woche ab Montag/);
+  await choose('Language and dates', /^Deutsch/);
+  await expect(page.getByRole('heading', { name: 'Aufträge' })).toBeVisible();
   await expect(page.locator('tbody')).toContainText(/4\. Dez\. 2026/);
-  await choose('As the works');
+  await choose('Sprache und Daten', 'Wie der Betrieb');
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
   await expect(page.locator('tbody')).toContainText(/4 Dec 2026/);
 });

@@ -20,7 +20,11 @@ export const csrf = async (page: Page): Promise<Record<string, string>> => ({
 });
 
 /** Is signed in, for a test that is about something else: asked of the server, without the page for it, and no news to anybody. */
-export async function signIn(page: Page, login: Login = 'manager', { isNew = false } = {}): Promise<void> {
+export async function signIn(
+  page: Page,
+  login: Login = 'manager',
+  { isNew = false, heading = 'Jobs' } = {},
+): Promise<void> {
   if (!isNew) await page.addInitScript(() => localStorage.setItem('druckerei.tour.job', '{"ever":true}'));
   await page.request.get('/api/session');
   const answer = await page.request.post('/api/session', {
@@ -29,7 +33,7 @@ export async function signIn(page: Page, login: Login = 'manager', { isNew = fal
   });
   expect(answer.ok()).toBe(true);
   await page.goto('/jobs');
-  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: heading })).toBeVisible();
 }
 
 /** A job out of an example that is released, due in so many days. Returns its number. */

@@ -1,6 +1,4 @@
 import {
-  BindingPipe,
-  LiteralPrimitive,
   RecursiveAstVisitor,
   TmplAstRecursiveVisitor,
   parseTemplate,

@@ -26,11 +26,9 @@ export const rightSchema = z.enum(Object.keys(RIGHTS) as [Right, ...Right[]]);
 /** The role that may do everything, whatever comes to be: nobody can lock themselves out by it. */
 export const MANAGER_ROLE = 'manager';
 
-export const roleId = z
-  .string()
-  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, {
-    error: () => $localize`an id has small letters, digits and hyphens, forty at most`,
-  });
+export const roleId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, {
+  error: () => $localize`an id has small letters, digits and hyphens, forty at most`,
+});
 /** Where whoever may record does so: at all stations, or at those of these keys. */
 export const ownStationsSchema = z
   .union([

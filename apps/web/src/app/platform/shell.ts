@@ -77,7 +77,7 @@ import { WordPipe } from '../ui/word';
             @if (account.rights.includes('backup')) {
               <a i18n mat-menu-item routerLink="/backup">Backup</a>
             }
-            <button i18n mat-menu-item [matMenuTriggerFor]="dates">Dates and weeks</button>
+            <button i18n mat-menu-item [matMenuTriggerFor]="dates">Language and dates</button>
             <button i18n mat-menu-item (click)="signOut()">Sign out</button>
           </mat-menu>
           <mat-menu #dates>

@@ -1,10 +1,18 @@
-/** How people of the places that this speaks to write dates, by name; and in what papers come to whoever is there. */
+/** What people read, and how those of their place write dates and numbers, by name in their own language; and in what papers come to whoever is there. */
 export const LOCALES: readonly { readonly id: string; readonly name: string; readonly sent: string }[] = [
-  { id: 'en-GB', name: $localize`31 Dec 2026, week from Monday`, sent: $localize`English, 31 December 2026` },
-  { id: 'en-US', name: $localize`Dec 31, 2026, week from Sunday`, sent: $localize`English, December 31, 2026` },
-  { id: 'de-DE', name: '31. Dez. 2026, Woche ab Montag', sent: $localize`German, 31. Dezember 2026` },
-  { id: 'fr-FR', name: '31 déc. 2026, semaine du lundi', sent: $localize`English, dates and numbers as in France` },
-  { id: 'sv-SE', name: '31 dec. 2026, vecka från måndag', sent: $localize`English, dates and numbers as in Sweden` },
+  { id: 'en-GB', name: 'English, 31 Dec 2026, week from Monday', sent: $localize`English, 31 December 2026` },
+  { id: 'en-US', name: 'English, Dec 31, 2026, week from Sunday', sent: $localize`English, December 31, 2026` },
+  { id: 'de-DE', name: 'Deutsch, 31. Dez. 2026, Woche ab Montag', sent: $localize`German, 31. Dezember 2026` },
+  {
+    id: 'fr-FR',
+    name: 'English, 31 déc. 2026, semaine du lundi',
+    sent: $localize`English, dates and numbers as in France`,
+  },
+  {
+    id: 'sv-SE',
+    name: 'English, 31 dec. 2026, vecka från måndag',
+    sent: $localize`English, dates and numbers as in Sweden`,
+  },
 ];
 
 const ownLocale = (): string => Intl.DateTimeFormat.supportedLocalesOf([navigator.language])[0] ?? 'en-GB';

@@ -41,7 +41,7 @@ const NAMES: Readonly<Record<keyof WorksSettings, string>> = {
   place: $localize`Place`,
   letterhead: $localize`Lines under the name`,
   currency: $localize`Currency`,
-  locale: $localize`Dates and weeks`,
+  locale: $localize`Language and dates`,
   timeZone: $localize`Time zone`,
   numberPattern: $localize`Pattern of job numbers`,
   secondFactor: $localize`Second factor`,

@@ -1,0 +1,84 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import {
+  CHECKLISTS,
+  DIFFERENCES,
+  DIFFERS,
+  INCIDENTS,
+  LOSS_KINDS,
+  SHIPPED_WORKS,
+  NORM_GROUPS,
+  OPERATIONS,
+  STOPS,
+  faultsAt,
+  normsOfGroup,
+} from '@druckerei/core';
+import { RIGHTS } from './people.js';
+
+const repo = fileURLToPath(new URL('../../../', import.meta.url));
+const home = path.join(repo, 'words/de');
+const german = fs
+  .readdirSync(home)
+  .flatMap((file) =>
+    Object.entries(JSON.parse(fs.readFileSync(path.join(home, file), 'utf8')) as Record<string, string>),
+  );
+const kept = JSON.parse(fs.readFileSync(path.join(home, 'kept.json'), 'utf8')) as Record<string, string>;
+/** What stands for a value or a mark-up of the page, in order of name. */
+const placesIn = (text: string): string[] => [...text.matchAll(/\{\$?\w+\}/g)].map(([place]) => place).sort();
+const wordsIn = (text: string): number =>
+  text
+    .replaceAll(/\{\$?\w+\}/g, '')
+    .split(/\s+/)
+    .filter((word) => /\p{L}{2}/u.test(word)).length;
+
+describe('the catalogue', () => {
+  it('has everything that the sources say, and nothing that they do not', () => {
+    const { status, stderr } = spawnSync(process.execPath, ['scripts/words.mjs', '--check'], {
+      cwd: repo,
+      encoding: 'utf8',
+      env: { ...process.env, NODE_OPTIONS: '' },
+    });
+    expect(stderr.split('\n').filter((line) => line.startsWith('de '))).toEqual([]);
+    expect(status).toBe(0);
+  }, 120_000);
+
+  it('is one: no text stands in it twice', () => {
+    const twice = german.map(([key]) => key).filter((key, i, all) => all.indexOf(key) !== i);
+    expect(twice.filter((key) => !(key in kept))).toEqual([]);
+  });
+
+  it('puts every value into what it says, and no other', () => {
+    const wrong = german.filter(([key, words]) => {
+      const [own, other] = [placesIn(key.replace(/^[^|{]*\|/, '')), placesIn(words)];
+      return own.some((place) => !other.includes(place)) || other.some((place) => !own.includes(place));
+    });
+    expect(wrong).toEqual([]);
+  });
+
+  it('leaves no sentence in English (from memory)', () => {
+    const same = german.filter(([key, words]) => key === words && wordsIn(words) > 4).map(([key]) => key);
+    // What is typed into the reckoner is English in every language.
+    expect(same.sort()).toEqual(['3000 booklets A5 40pp 4/4 silk 115 cover 250']);
+  });
+
+  it.each([
+    ['faults', OPERATIONS.flatMap(faultsAt)],
+    ['stops', STOPS],
+    ['differences', DIFFERENCES],
+    ['incidents', INCIDENTS],
+    ['faults of carriers', Object.values(CHECKLISTS).flat()],
+    ['losses', LOSS_KINDS],
+    ['what differs', DIFFERS],
+    ['rights', Object.values(RIGHTS)],
+    [
+      'choices of norms',
+      NORM_GROUPS.flatMap((group) => normsOfGroup(SHIPPED_WORKS, group))
+        .flatMap(({ choices = [] }) => choices)
+        .filter((choice) => !/^[\d.]+( %)?$|^[IVS]/.test(choice)),
+    ],
+  ])('has every word that is kept: %s', (_, words) => {
+    expect([...new Set(words)].filter((word) => !(word in kept))).toEqual([]);
+  });
+});
