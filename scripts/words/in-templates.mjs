@@ -1,9 +1,4 @@
-import {
-  RecursiveAstVisitor,
-  TmplAstRecursiveVisitor,
-  parseTemplate,
-  tmplAstVisitAll,
-} from '@angular/compiler';
+import { RecursiveAstVisitor, TmplAstRecursiveVisitor, parseTemplate, tmplAstVisitAll } from '@angular/compiler';
 
 /** The text of a message of Angular's, as its id is made of: `Take out {$INTERPOLATION}`. */
 const textOf = (nodes) =>

@@ -39,8 +39,8 @@ describe('the language of an answer', () => {
 
   it('holds for what a thread works out', async () => {
     const manager = await visitor(server.app, 'manager');
-    const { body } = await manager.call('get', '/api/jobs?limit=30');
-    const { id, revision } = (body as { id: number; revision: number }[])[0] ?? { id: 0, revision: 0 };
+    const jobs = await manager.call('get', '/api/jobs?limit=30');
+    const { id, revision } = (jobs.body as { id: number; revision: number }[])[0] ?? { id: 0, revision: 0 };
     const { job } = (await manager.call('get', `/api/jobs/${id}`)).body as { job: { route: { id: string }[] } };
     const sheet = `/api/jobs/${id}/revisions/${revision}/stations/${job.route[0]?.id}.json`;
     const english = await manager.call('get', sheet);
