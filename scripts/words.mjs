@@ -11,6 +11,7 @@ import {
   catalogue,
   isKept,
   readWords,
+  unmarkedInSources,
   wordsOfSources,
   writeWords,
 } from './words/catalogue.mjs';
@@ -42,7 +43,9 @@ if (task === 'server') makeServerWords(path.join(repo, 'apps/server/dist'));
 else if (task === 'pages') makePageWords(path.join(repo, 'apps/web/dist'));
 else {
   const said = wordsOfSources();
-  let wrong = 0;
+  const unmarked = unmarkedInSources(readWords(LANGUAGES[0], KEPT));
+  for (const { text, at } of unmarked) process.stderr.write(`${at} says “${text}” to everybody in English\n`);
+  let wrong = unmarked.length;
   for (const language of LANGUAGES) {
     if (task !== '--check') write(language, said);
     const { missing, unused } = compare(language, said);

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { computeMsgId } from '@angular/compiler';
 import { repo } from '../build-steps.mjs';
 import { wordsOfCode } from './in-code.mjs';
+import { unmarkedInCode } from './unmarked.mjs';
 
 /** Languages besides English, which the sources speak. */
 export const LANGUAGES = ['de'];
@@ -37,6 +38,19 @@ export function wordsOfSources() {
       wordsOfCode(path.join(repo, file), (said, line) =>
         all.push({ ...said, key: keyOf(said), area, at: `${file}:${line}` }),
       );
+  return all;
+}
+
+/** Sentences for people that are not marked, and so are said in English to everybody: `{ text, at }`. @param kept words that are kept */
+export function unmarkedInSources(kept) {
+  const all = [];
+  for (const folder of Object.values(AREAS))
+    for (const file of sources(folder)) {
+      const code = fs.readFileSync(path.join(repo, file), 'utf8');
+      unmarkedInCode(path.join(repo, file), code, (text, line) => {
+        if (!Object.hasOwn(kept, text)) all.push({ text, at: `${file}:${line}` });
+      });
+    }
   return all;
 }
 

@@ -36,7 +36,7 @@ function unknownAttributes(tree: Tree): FileFault[] {
     ...Object.keys(tree.attributes).flatMap((name) =>
       name in known || name.startsWith(`${PREFIX}:`)
         ? []
-        : [{ line: tree.line, message: `${tree.name}/@${name} is not understood, and left.` }],
+        : [{ line: tree.line, message: $localize`${tree.name}/@${name} is not understood, and left.` }],
     ),
     ...tree.children.flatMap(unknownAttributes),
   ];
