@@ -39,6 +39,10 @@ describe('what is said', () => {
   it('stays as it is where there is no other for it', () => {
     const warn = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
     expect(both(() => $localize`Nobody has said this`)).toEqual(['Nobody has said this', 'Nobody has said this']);
+    expect(both(() => wordOf('the second pallet, by hand'))[1]).toBe('the second pallet, by hand');
+    expect(warn).not.toHaveBeenCalled();
+    expect(both(() => $localize`${3} of these`)[1]).toBe('3 of these');
+    expect(warn).toHaveBeenCalledTimes(1);
     warn.mockRestore();
   });
 

@@ -1,4 +1,4 @@
-import { loadTranslations } from '@angular/localize';
+import { loadTranslations, ɵcomputeMsgId as idOf } from '@angular/localize';
 
 /** The words of a language, by the ids of what is said in the sources. */
 export interface SpokenWords {
@@ -18,9 +18,14 @@ export function speak({ language, words }: SpokenWords, isSpoken: () => boolean 
   const { translate } = $localize;
   if (!translate) return;
   const known = new WeakMap<TemplateStringsArray, readonly [TemplateStringsArray, readonly number[]]>();
+  // What people have typed goes through wordOf, too: it stays as it is, and nobody is warned of it.
+  const isTyped = ([text = '', ...others]: TemplateStringsArray): boolean =>
+    others.length === 0 && !text.startsWith(':') && !Object.hasOwn(words, idOf(text));
   const find = (said: TemplateStringsArray): readonly [TemplateStringsArray, readonly number[]] => {
     const places = said.slice(1).map((_, n) => n);
-    const [parts, order] = translate(said, places) as [TemplateStringsArray, readonly number[]];
+    const [parts, order] = isTyped(said)
+      ? [said, places]
+      : (translate(said, places) as [TemplateStringsArray, readonly number[]]);
     known.set(said, [parts, order]);
     return [parts, order];
   };

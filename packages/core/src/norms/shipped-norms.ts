@@ -1,4 +1,4 @@
-import { numberText, type Source } from '../kernel/index.js';
+import { numberText, type Source, wordOf } from '../kernel/index.js';
 import type { Norm } from './norm.js';
 
 /**
@@ -137,7 +137,7 @@ const OPERATION_NORMS: readonly Norm[] = SPOILAGE.flatMap(
     const per = key.startsWith('print-') || key === 'fold';
     return [
       setUp('setup', $localize`Set-up`, setup),
-      ...(per ? [setUp('setupPer', $localize`Set-up, each ${each}`, setupPer)] : []),
+      ...(per ? [setUp('setupPer', $localize`Set-up, each ${wordOf(each)}`, setupPer)] : []),
       ...(key.startsWith('print-')
         ? [
             {

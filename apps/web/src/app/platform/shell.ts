@@ -57,7 +57,7 @@ import { WordPipe } from '../ui/word';
             <mat-icon>keyboard</mat-icon><span i18n class="word">Keys</span> <kbd>?</kbd>
           </button>
           <button matButton [matMenuTriggerFor]="who">
-            <mat-icon>person</mat-icon><span class="word">{{ account.name }}</span>
+            <mat-icon>person</mat-icon><span class="word name">{{ account.name }}</span>
           </button>
           <mat-menu #who>
             <span i18n mat-menu-item disabled>Role: {{ account.roleName }}</span>
@@ -167,6 +167,28 @@ import { WordPipe } from '../ui/word';
     }
     .gap {
       flex: 1;
+    }
+    /* Areas have longer names in German: the tools beside them make room. */
+    @media (max-width: 1560px) {
+      :host-context([lang='de']) kbd {
+        display: none;
+      }
+      :host-context([lang='de']) .word:not(.name) {
+        position: absolute;
+        width: 1px;
+        height: 1px;
+        overflow: hidden;
+        clip-path: inset(50%);
+        white-space: nowrap;
+      }
+    }
+    @media (max-width: 1240px) {
+      :host-context([lang='de']) nav {
+        flex: 1;
+        min-width: 0;
+        overflow-x: auto;
+        scrollbar-width: none;
+      }
     }
     @media (max-width: 900px) {
       kbd {

@@ -14,6 +14,7 @@ import {
   RULE_IDS,
   type SourceLabel,
   listedNorm,
+  wordOf,
 } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../platform/session.state';
@@ -43,9 +44,9 @@ const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
 
 /** A letter for each kind of source, read with the legend over the table. */
 const MARKS: Readonly<Record<SourceLabel, { mark: string; words: string }>> = {
-  standard: { mark: 'S', words: 'standard' },
-  literature: { mark: 'L', words: 'literature' },
-  identity: { mark: '=', words: 'identity' },
+  standard: { mark: 'S', words: wordOf('standard') },
+  literature: { mark: 'L', words: wordOf('literature') },
+  identity: { mark: '=', words: wordOf('identity') },
   practice: { mark: 'P', words: $localize`common practice, no source` },
   memory: { mark: 'M', words: $localize`from memory` },
   'set by user': { mark: 'W', words: $localize`set by this works` },
