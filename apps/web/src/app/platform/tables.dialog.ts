@@ -8,6 +8,7 @@ import { many } from '../ui/format';
 import { saveFile, saveText } from '../ui/save-text';
 import { toldTables } from '../ui/told-tables';
 import { WholeLists } from '../ui/whole-lists';
+import { WordPipe } from '../ui/word';
 
 /** Letters of a file's name. */
 const NAME_LETTERS = 60;
@@ -23,7 +24,7 @@ const fileName = (name: string): string =>
 /** The tables of the page, or of the dialog that is open over it, as files: each as CSV, all of them as one workbook. */
 @Component({
   selector: 'dk-tables-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatIconModule, MatProgressBarModule],
+  imports: [MatButtonModule, MatDialogModule, MatIconModule, MatProgressBarModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n mat-dialog-title>Tables of this {{ of }}</h2>
@@ -39,15 +40,10 @@ const fileName = (name: string): string =>
                 <span
                   ><b>{{ table.name }}</b> {{ many(table.rows.length, 'line') }}</span
                 >
-                <button matButton (click)="asCsv(table)" i18n-attr.aria-label attr.aria-label="{{ table.name }} as CSV">
+                <button matButton (click)="asCsv(table)" [attr.aria-label]="'{0} as CSV' | word: table.name">
                   <mat-icon>download</mat-icon>CSV
                 </button>
-                <button
-                  matButton
-                  (click)="asWorkbook([table])"
-                  i18n-attr.aria-label
-                  attr.aria-label="{{ table.name }} as XLSX"
-                >
+                <button matButton (click)="asWorkbook([table])" [attr.aria-label]="'{0} as XLSX' | word: table.name">
                   <mat-icon>download</mat-icon>XLSX
                 </button>
               </li>

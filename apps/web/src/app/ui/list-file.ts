@@ -20,6 +20,7 @@ import { LinesInSteps } from './lines-in-steps';
 import { ListOutcome, type Taking } from './list-outcome';
 import { PastedTable, textOfFile } from './pasted-table';
 import { saveText } from './save-text';
+import { WordPipe } from './word';
 
 /** How the lines of a list are to be read: place of each column, decimal sign, what comes first in a date. */
 export interface ListKey {
@@ -63,7 +64,7 @@ const TOLD = 20;
 /** A list out of a file: which column is what, what cannot be taken and why, and taking the rest. Options of its own stand within. */
 @Component({
   selector: 'dk-list-file',
-  imports: [ColumnTable, ListOutcome, MatButtonModule, MatIconModule],
+  imports: [ColumnTable, ListOutcome, MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (list().text() === '') {
@@ -76,8 +77,7 @@ const TOLD = 20;
         <textarea
           #pasted
           rows="5"
-          i18n-attr.aria-label
-          attr.aria-label="Lines of a sheet: {{ kind().several }}"
+          [attr.aria-label]="'Lines of a sheet: {0}' | word: kind().several"
           i18n-placeholder
           placeholder="Copy the lines out of a sheet, with their heading, and paste them here"
           (input)="begin(pasted.value)"

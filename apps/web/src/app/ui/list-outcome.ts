@@ -39,7 +39,7 @@ const DOING: Readonly<Record<ListWay['doing'], string>> = {
         <p>
           {{ DOING[way.doing] }}
           @if (way.doing !== 'sending') {
-            <ng-container i18n>{{ count(way.done) }} of {{ count(way.of) }}</ng-container>
+            <ng-container i18n> {{ count(way.done) }} of {{ count(way.of) }} </ng-container>
           }
         </p>
         <mat-progress-bar

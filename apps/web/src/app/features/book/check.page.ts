@@ -67,13 +67,13 @@ const FAULTS: Readonly<Record<BookCheck['faults'][number]['fault'], string>> = {
         <p class="state" role="status" data-test="asked">
           @if (asked.entry; as entry) {
             <mat-icon aria-hidden="true">check_circle</mat-icon
-            ><ng-container i18n>This hash is that of entry {{ entry.id }}, entered {{ time(entry.at) }}.</ng-container>
+            ><ng-container i18n>This hash is that of entry {{ entry.id }}, entered {{ time(entry.at) }}. </ng-container>
           } @else {
             <mat-icon aria-hidden="true">block</mat-icon
             ><ng-container i18n
               >No entry has this hash: the book was cut off or made anew since it was printed, or the hash was not
-              copied whole.</ng-container
-            >
+              copied whole.
+            </ng-container>
           }
         </p>
       }

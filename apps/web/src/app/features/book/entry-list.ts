@@ -62,8 +62,7 @@ const SHOWN = 12;
               <button
                 matIconButton
                 (click)="asked.set(line.id)"
-                i18n-attr.aria-label
-                attr.aria-label="Strike through: {{ line.text }}"
+                [attr.aria-label]="'Strike through: {0}' | word: line.text"
               >
                 <mat-icon aria-hidden="true">strikethrough_s</mat-icon>
               </button>

@@ -40,9 +40,9 @@ import { WordPipe } from '../../ui/word';
               }}.
             </ng-container>
             @if (past.counted !== null) {
-              <ng-container i18n
-                >Counted then: {{ count(past.counted) }} good of {{ count(past.quantity) }}.</ng-container
-              >
+              <ng-container i18n>
+                Counted then: {{ count(past.counted) }} good of {{ count(past.quantity) }}.
+              </ng-container>
             }
           </p>
           @for (carrier of carriers(); track carrier.key) {

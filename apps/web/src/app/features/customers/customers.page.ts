@@ -93,13 +93,13 @@ interface Listed {
           <tr>
             <td colspan="5" class="empty">
               @if (!list.loaded()) {
-                <ng-container i18n>Looking for the customers.</ng-container>
+                <ng-container i18n> Looking for the customers. </ng-container>
               } @else if (list.search().trim() !== '') {
-                <ng-container i18n>No customer holds these words.</ng-container>
+                <ng-container i18n> No customer holds these words. </ng-container>
               } @else {
-                <ng-container i18n
-                  >No customer is entered yet. Enter the first by its name, as jobs name it.</ng-container
-                >
+                <ng-container i18n>
+                  No customer is entered yet. Enter the first by its name, as jobs name it.
+                </ng-container>
               }
             </td>
           </tr>

@@ -87,13 +87,13 @@ import { TakeDialog } from './take.dialog';
           <tr>
             <td colspan="8" class="empty">
               @if (!list.loaded()) {
-                <ng-container i18n>Looking for the offers.</ng-container>
+                <ng-container i18n> Looking for the offers. </ng-container>
               } @else if (list.search().trim() !== '') {
-                <ng-container i18n>No offer holds these words.</ng-container>
+                <ng-container i18n> No offer holds these words. </ng-container>
               } @else {
-                <ng-container i18n
-                  >Nothing was offered yet. Open a job, compare its quantities, and offer them.</ng-container
-                >
+                <ng-container i18n>
+                  Nothing was offered yet. Open a job, compare its quantities, and offer them.
+                </ng-container>
               }
             </td>
           </tr>

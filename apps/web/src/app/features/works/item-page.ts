@@ -7,6 +7,7 @@ import { ItemBar } from './item-bar';
 import type { AnyEdit } from './item-edit';
 import { ItemHead } from './item-head';
 import { WorksStore } from './works.store';
+import { WordPipe } from '../../ui/word';
 
 /** What a kind of item is called, and where and under which name its list stands. */
 const KINDS: Readonly<Record<ItemKind, { readonly name: string; readonly list: string; readonly listName: string }>> = {
@@ -19,12 +20,12 @@ const KINDS: Readonly<Record<ItemKind, { readonly name: string; readonly list: s
 /** What stands around the fields of an item of the works: that it is being loaded, its head, what is typed, and that there is none. */
 @Component({
   selector: 'dk-item-page',
-  imports: [ItemBar, ItemHead, MatButtonModule, MatProgressBarModule, RouterLink],
+  imports: [ItemBar, ItemHead, MatButtonModule, MatProgressBarModule, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (works.request().kind) {
       @case ('loading') {
-        <mat-progress-bar mode="indeterminate" i18n-attr.aria-label attr.aria-label="Loading the {{ of().name }}" />
+        <mat-progress-bar mode="indeterminate" [attr.aria-label]="'Loading the {0}' | word: of().name" />
       }
       @case ('failed') {
         <p role="alert">

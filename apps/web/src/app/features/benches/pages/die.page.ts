@@ -37,6 +37,7 @@ import { RunBar } from '../../../ui/run-bar';
 import type { LayerUse } from '@druckerei/formats/drawings';
 import { saveText } from '../../../ui/save-text';
 import type { ReadLayer, ReadQuestion, WriteQuestion } from '../workers/messages';
+import { WordPipe } from '../../../ui/word';
 
 interface DieInput extends StructureSize {
   readonly structure: StructureId;
@@ -79,6 +80,7 @@ const START: DieInput = {
     MatSelectModule,
     NumberBox,
     RunBar,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './die.page.html',

@@ -27,6 +27,7 @@ import { MakeJob } from '../state/make-job';
 import { benchRun } from '../state/run';
 import { RunBar } from '../../../ui/run-bar';
 import { Bench } from '../parts/bench';
+import { WordPipe } from '../../../ui/word';
 
 interface Row {
   readonly name: string;
@@ -83,6 +84,7 @@ const START: GangInput = {
     MatInputModule,
     NumberBox,
     RunBar,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './gang.page.html',

@@ -27,6 +27,7 @@ import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
 import { FanOutBox } from '../parts/fan-out-box';
 import { RegisterView } from '../ui/register-view';
+import { WordPipe } from '../../../ui/word';
 
 /** Tolerance, trap and steps are practice, handbook chapter 5: sheet-fed. */
 const START: RegisterInput = {
@@ -83,6 +84,7 @@ const zeros = (marks: readonly MarkPlace[]): ColourOffsets => marks.map(() => ({
     NumberBox,
     RegisterView,
     TrendChart,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './register.page.html',

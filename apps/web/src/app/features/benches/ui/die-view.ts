@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type DieDrawing, type Outline, boundsOf } from '@druckerei/core';
+import { WordPipe } from '../../../ui/word';
 
 const closedPath = (points: Outline): string => `${openPath(points)}Z`;
 const openPath = (points: Outline): string => `M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}`;
@@ -7,14 +8,14 @@ const openPath = (points: Outline): string => `M${points.map(({ x, y }) => `${x}
 /** A blank to scale: cut solid, crease dashed, perforation dotted, glue hatched. */
 @Component({
   selector: 'dk-die-view',
+  imports: [WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg
       class="drawing"
       [attr.viewBox]="viewBox()"
       role="img"
-      i18n-attr.aria-label
-      attr.aria-label="Blank to scale: {{ drawing().name }}"
+      [attr.aria-label]="'Blank to scale: {0}' | word: drawing().name"
     >
       <defs>
         <pattern id="glue" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

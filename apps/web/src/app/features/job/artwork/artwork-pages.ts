@@ -11,7 +11,7 @@ import { WordPipe } from '../../../ui/word';
   imports: [InkDot, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table i18n-attr.aria-label attr.aria-label="Pages of {{ name() }}">
+    <table [attr.aria-label]="'Pages of {0}' | word: name()">
       <thead>
         <tr>
           <th i18n scope="col">Pages</th>

@@ -15,6 +15,7 @@ import { JobEditor } from '../state/job-editor';
 import { BestStore } from './best.store';
 import { LadderChart } from './ladder-chart';
 import { OfferDialog, type OfferData } from './offer.dialog';
+import { WordPipe } from '../../../ui/word';
 
 /** Most quantities of a ladder: each is planned anew, the best way. */
 const MOST_RUNGS = 12;
@@ -23,7 +24,7 @@ const MOST = 100_000_000;
 /** A job at several quantities, each the best way for it, with plates and digitally beside each other. */
 @Component({
   selector: 'dk-ladder-room',
-  imports: [LadderChart, MatButtonModule, MatFormFieldModule, MatInputModule, RunBar],
+  imports: [LadderChart, MatButtonModule, MatFormFieldModule, MatInputModule, RunBar, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ladder-room.html',
   styleUrl: './best-room.scss',

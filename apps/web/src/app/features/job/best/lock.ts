@@ -16,8 +16,7 @@ import { WordPipe } from '../../../ui/word';
       matIconButton
       type="button"
       [attr.aria-pressed]="locked()"
-      i18n-attr.aria-label
-      attr.aria-label="Lock the {{ name() }}"
+      [attr.aria-label]="'Lock the {0}' | word: name()"
       [matTooltip]="
         locked() ? ('Locked: a search for a better way keeps it' | word) : ('Open to a better way; lock it here' | word)
       "

@@ -89,14 +89,13 @@ import { WordPipe } from '../../../ui/word';
           <li>
             {{ rest.component }}:
             @if (rest.kind === 'roll') {
-              <ng-container i18n
-                >{{ measures.quantity(rest.widthMm, 'mm') }} roll with {{ count(rest.lengthM ?? 0) }} m
-                left</ng-container
-              >
+              <ng-container i18n>
+                {{ measures.quantity(rest.widthMm, 'mm') }} roll with {{ count(rest.lengthM ?? 0) }} m left
+              </ng-container>
             } @else {
-              <ng-container i18n
-                >{{ count(rest.count) }} strips of {{ measures.size(rest.widthMm, rest.heightMm ?? 0) }}</ng-container
-              >
+              <ng-container i18n>
+                {{ count(rest.count) }} strips of {{ measures.size(rest.widthMm, rest.heightMm ?? 0) }}
+              </ng-container>
             }
           </li>
         }

@@ -6,11 +6,12 @@ import { issueText } from '@druckerei/contract';
 import { count } from '../../../ui/format';
 import { JobEditor } from '../state/job-editor';
 import { Field } from '../parts/field';
+import { WordPipe } from '../../../ui/word';
 
 /** The recipe of a mixed colour, its rests, and the list to weigh out for what the plan draws. */
 @Component({
   selector: 'dk-ink-recipe',
-  imports: [Field, MatButtonModule, MatIconModule],
+  imports: [Field, MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h3 i18n>Recipe</h3>
@@ -19,12 +20,7 @@ import { Field } from '../parts/field';
         <dk-field i18n-label label="Base ink" [path]="['inks', at(), 'recipe', i, 'ink']" kind="text" />
         <dk-field i18n-label label="Parts" [path]="['inks', at(), 'recipe', i, 'parts']" />
         @if (editor.editable()) {
-          <button
-            matIconButton
-            i18n-attr.aria-label
-            attr.aria-label="Take out {{ part.ink }}"
-            (click)="remove('recipe', i)"
-          >
+          <button matIconButton [attr.aria-label]="'Take out {0}' | word: part.ink" (click)="remove('recipe', i)">
             <mat-icon>close</mat-icon>
           </button>
         }
@@ -35,12 +31,7 @@ import { Field } from '../parts/field';
         <dk-field i18n-label label="Rest, used first" [path]="['inks', at(), 'rests', i, 'name']" kind="text" />
         <dk-field i18n-label label="Left" unit="kg" [path]="['inks', at(), 'rests', i, 'kg']" />
         @if (editor.editable()) {
-          <button
-            matIconButton
-            i18n-attr.aria-label
-            attr.aria-label="Take out {{ rest.name }}"
-            (click)="remove('rests', i)"
-          >
+          <button matIconButton [attr.aria-label]="'Take out {0}' | word: rest.name" (click)="remove('rests', i)">
             <mat-icon>close</mat-icon>
           </button>
         }

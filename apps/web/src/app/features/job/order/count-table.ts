@@ -6,11 +6,12 @@ import { JobEditor } from '../state/job-editor';
 import { RoomStore } from '../record/room.store';
 import { forecastWords } from '../../../ui/forecast-words';
 import { RoomLine } from '../record/room-line';
+import { WordPipe } from '../../../ui/word';
 
 /** Good pieces out of every station, as they come in, and what they will come to. */
 @Component({
   selector: 'dk-count-table',
-  imports: [MatIconModule, RoomLine],
+  imports: [MatIconModule, RoomLine, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <details #details [open]="open()" (toggle)="open.set(details.open)">
@@ -40,8 +41,7 @@ import { RoomLine } from '../record/room-line';
                     <input
                       #good
                       inputmode="numeric"
-                      i18n-attr.aria-label
-                      attr.aria-label="Good out of {{ row.name }}"
+                      [attr.aria-label]="'Good out of {0}' | word: row.name"
                       [attr.aria-invalid]="wrong() === row.id ? true : null"
                       (keydown.enter)="enter(row.id, good)"
                       (change)="enter(row.id, good)"

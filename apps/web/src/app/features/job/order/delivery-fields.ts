@@ -54,12 +54,7 @@ import { WordPipe } from '../../../ui/word';
           {{ forecast() ? ('by the counts so far' | word) : ('as planned' | word) }}</span
         >
         @if (editor.editable()) {
-          <button
-            matIconButton
-            i18n-attr.aria-label
-            attr.aria-label="Take out delivery {{ i + 1 }}"
-            (click)="remove(i)"
-          >
+          <button matIconButton [attr.aria-label]="'Take out delivery {0}' | word: i + 1" (click)="remove(i)">
             <mat-icon>close</mat-icon>
           </button>
         }

@@ -65,11 +65,11 @@ import { WordPipe } from '../../../ui/word';
       <mat-icon aria-hidden="true">{{ counted() ? 'check_circle' : 'radio_button_unchecked' }}</mat-icon>
       <span>
         @if (counted(); as c) {
-          <ng-container i18n
-            >{{ number(c.good) }} good counted by {{ c.record.by }}, {{ time(c.record.at) }}</ng-container
-          >
+          <ng-container i18n>
+            {{ number(c.good) }} good counted by {{ c.record.by }}, {{ time(c.record.at) }}
+          </ng-container>
         } @else {
-          <ng-container i18n>Nothing counted yet</ng-container>
+          <ng-container i18n> Nothing counted yet </ng-container>
         }
       </span>
       @if (may() && (!isPress() || firstSheet())) {
@@ -87,7 +87,7 @@ import { WordPipe } from '../../../ui/word';
       <p data-test="forecast" aria-live="polite">
         {{ text }}
         @if (more(); as units) {
-          <ng-container i18n>Put {{ number(units) }} more through here now, while the carriers are up.</ng-container>
+          <ng-container i18n> Put {{ number(units) }} more through here now, while the carriers are up. </ng-container>
         }
       </p>
     }

@@ -10,6 +10,7 @@ import { PRACTICE_SHEETS, type RegisterInput } from '../../../ui/register-input'
 import { JobEditor } from '../state/job-editor';
 import { LayoutView } from '../../../ui/layout-view';
 import { Field } from '../parts/field';
+import { WordPipe } from '../../../ui/word';
 
 const PRACTICE_SEED = 7;
 /** Steps of a press that tells none. */
@@ -18,7 +19,7 @@ const PLAIN_STEPS = { moveMm: 0.01, cockMmPerM: 0.01 };
 /** The register of a component: what has to stand to what and what that bounds, and the marks that it is measured at. */
 @Component({
   selector: 'dk-register-plan-bench',
-  imports: [Field, LayoutView, MatButtonModule, MatIconModule],
+  imports: [Field, LayoutView, MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './register-plan-bench.html',
   styleUrl: './register-plan-bench.scss',

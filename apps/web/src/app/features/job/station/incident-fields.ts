@@ -6,11 +6,12 @@ import { count, unitText } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { JobEditor } from '../state/job-editor';
 import { Field } from '../parts/field';
+import { WordPipe } from '../../../ui/word';
 
 /** What now and then costs process units at a station: how often, and how many. */
 @Component({
   selector: 'dk-incident-fields',
-  imports: [Field, MatButtonModule, MatIconModule, NumberBox],
+  imports: [Field, MatButtonModule, MatIconModule, NumberBox, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (incident of incidents(); track $index; let i = $index) {
@@ -19,7 +20,7 @@ import { Field } from '../parts/field';
         <dk-number i18n-label label="Once in" [value]="once(incident)" (valueChange)="setOnce(i, $event)" />
         <dk-field i18n-label label="Loses" [path]="['route', index(), 'incidents', i, 'loss']" [unit]="unit()" />
         @if (editor.editable()) {
-          <button matIconButton i18n-attr.aria-label attr.aria-label="Take out {{ incident.name }}" (click)="remove(i)">
+          <button matIconButton [attr.aria-label]="'Take out {0}' | word: incident.name" (click)="remove(i)">
             <mat-icon>close</mat-icon>
           </button>
         }

@@ -3,11 +3,12 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { JobEditor } from '../state/job-editor';
 import { Field } from '../parts/field';
+import { WordPipe } from '../../../ui/word';
 
 /** Inks of a pass on another press: each has a carrier of its own. */
 @Component({
   selector: 'dk-pass-inks',
-  imports: [Field, MatButtonModule, MatIconModule],
+  imports: [Field, MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields four">
@@ -23,7 +24,7 @@ import { Field } from '../parts/field';
           norm="as the house"
         />
         @if (editor.editable()) {
-          <button matIconButton i18n-attr.aria-label attr.aria-label="Take out {{ ink.name }}" (click)="takeOut(i)">
+          <button matIconButton [attr.aria-label]="'Take out {0}' | word: ink.name" (click)="takeOut(i)">
             <mat-icon>close</mat-icon>
           </button>
         }

@@ -9,6 +9,7 @@ import { map } from 'rxjs';
 import { Contested } from '../../../platform/contested';
 import { count, readNumber, unitText } from '../../../ui/format';
 import { PurchasingApi } from './purchasing.api';
+import { WordPipe } from '../../../ui/word';
 
 /** Numbers of jobs that a line has room for. */
 const MOST_NUMBERS = 3;
@@ -21,7 +22,7 @@ interface Typed {
 /** What has come of an order, line by line, and where it lies. */
 @Component({
   selector: 'dk-receive-dialog',
-  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n mat-dialog-title>What has come of {{ order().number }}</h2>
@@ -53,8 +54,7 @@ interface Typed {
                 <input
                   class="plain"
                   inputmode="decimal"
-                  i18n-attr.aria-label
-                  attr.aria-label="Has come: {{ line.name }}"
+                  [attr.aria-label]="'Has come: {0}' | word: line.name"
                   [value]="typed()[$index]?.quantity"
                   (input)="type($index, { quantity: $any($event.target).value })"
                 />
@@ -63,8 +63,7 @@ interface Typed {
                 <input
                   class="plain long"
                   maxlength="80"
-                  i18n-attr.aria-label
-                  attr.aria-label="Where it lies: {{ line.name }}"
+                  [attr.aria-label]="'Where it lies: {0}' | word: line.name"
                   (input)="type($index, { place: $any($event.target).value })"
                 />
               </td>

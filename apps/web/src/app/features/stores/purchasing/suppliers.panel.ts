@@ -56,12 +56,7 @@ import { WordPipe } from '../../../ui/word';
             <td class="number">{{ row.supplier.leadDays === undefined ? '' : count(row.supplier.leadDays) }}</td>
             <td>{{ prices(row) }}</td>
             <td>
-              <button
-                matIconButton
-                i18n-attr.aria-label
-                attr.aria-label="Change {{ row.supplier.name }}"
-                (click)="open(row)"
-              >
+              <button matIconButton [attr.aria-label]="'Change {0}' | word: row.supplier.name" (click)="open(row)">
                 <mat-icon>edit</mat-icon>
               </button>
             </td>

@@ -13,6 +13,7 @@ import { NumberBox } from '../../../ui/number-box';
 import { SeveralBox } from '../../../ui/several-box';
 import { ItemPage } from '../item-page';
 import { InkEdit } from './ink-edit';
+import { WordPipe } from '../../../ui/word';
 
 /** One ink of the works: what it is, its colour, its recipe, and what it may touch. */
 @Component({
@@ -26,6 +27,7 @@ import { InkEdit } from './ink-edit';
     MatInputModule,
     NumberBox,
     SeveralBox,
+    WordPipe,
   ],
   providers: [InkEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -13,6 +13,7 @@ import { SeveralBox } from '../../../ui/several-box';
 import { ItemPage } from '../item-page';
 import { NormRows } from '../norm-rows';
 import { LIST_NAMES, PaperEdit } from './paper-edit';
+import { WordPipe } from '../../../ui/word';
 
 /** One paper of the works: what it is, in which sizes it comes, what it costs. */
 @Component({
@@ -27,6 +28,7 @@ import { LIST_NAMES, PaperEdit } from './paper-edit';
     NormRows,
     NumberBox,
     SeveralBox,
+    WordPipe,
   ],
   providers: [PaperEdit],
   changeDetection: ChangeDetectionStrategy.OnPush,

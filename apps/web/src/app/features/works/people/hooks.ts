@@ -9,11 +9,12 @@ import { many, timeText } from '../../../ui/format';
 import { HooksApi } from './hooks.api';
 import { HookDialog } from './hook.dialog';
 import { HookMessagesDialog } from './hook-messages.dialog';
+import { WordPipe } from '../../../ui/word';
 
 /** Addresses of other programs that are told what happens, and how that goes. */
 @Component({
   selector: 'dk-hooks',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [MatButtonModule, MatIconModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head roles">
@@ -45,21 +46,10 @@ import { HookMessagesDialog } from './hook-messages.dialog';
               <td>{{ toldOf(hook) }}</td>
               <td [class.wrong]="isWrong(hook)">{{ lastOf(hook) }}</td>
               <td class="does">
-                <button
-                  i18n
-                  matButton
-                  (click)="look(hook)"
-                  i18n-attr.aria-label
-                  attr.aria-label="Messages to {{ hook.name }}"
-                >
+                <button i18n matButton (click)="look(hook)" [attr.aria-label]="'Messages to {0}' | word: hook.name">
                   Messages
                 </button>
-                <button
-                  matIconButton
-                  (click)="open(hook)"
-                  i18n-attr.aria-label
-                  attr.aria-label="Change {{ hook.name }}"
-                >
+                <button matIconButton (click)="open(hook)" [attr.aria-label]="'Change {0}' | word: hook.name">
                   <mat-icon>edit</mat-icon>
                 </button>
               </td>
