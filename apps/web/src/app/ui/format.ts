@@ -13,7 +13,7 @@ export { unitText };
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 
 /** Thousands by points, `1.200`, and by nothing else: a single point is a decimal sign that somebody is used to. */
-const POINTED = /^-?\d{1,3}(\.\d{3})+(,|$)/;
+const POINTED = /^-?[1-9]\d{0,2}(\.\d{3})+(,|$)/;
 /** A number typed in the language of the page, as the machine reads it. */
 function plainNumber(text: string): string {
   if (spokenLocale() === 'en-GB') return text.replace(/,/g, '');
