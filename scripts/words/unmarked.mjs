@@ -25,7 +25,7 @@ const READ = new Set([
 
 const wordsIn = (text) => text.split(/\s+/).filter((word) => /^[“(]?\p{L}[\p{L}’'-]+[.,:;!?)”]*$/u.test(word)).length;
 /** Lists of what is kept, and what is typed into the reckoner. */
-const LISTED = /^[a-z\[][\w\]-]*(, [a-z\[][\w\]-]*)+$|^hardcover book|^74 lb text in gsm$/;
+const LISTED = /^[a-z[][\w\]-]*(, [a-z[][\w\]-]*)+$|^hardcover book|^74 lb text in gsm$/;
 const isSentence = (text) =>
   wordsIn(text) >= LEAST_WORDS && !LISTED.test(text) && !/[<>{}=|]|::| [*/+] |\w\.\w+\(/.test(text);
 

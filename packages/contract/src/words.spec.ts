@@ -44,6 +44,24 @@ describe('the catalogue', () => {
     expect(status).toBe(0);
   }, 120_000);
 
+  it.each([
+    ['const why = `${count} sheets are short of paper`;', 1],
+    ['const why = $localize`${count} sheets are short of paper`;', 0],
+    ["throw new Error('nobody ought to come here ever');", 0],
+    ["throw new ProblemError(404, 'nobody has seen this job');", 1],
+    ["sheet.show('kg', 'units * area * film / 1000');", 0],
+    ["const page = { template: '<p>Nothing is here</p>' };", 1],
+    ["const page = { template: '<p i18n>Nothing <b>is here</b></p>' };", 0],
+    ["const page = { template: '<dk-box label=\\'Height of it\\' />' };", 1],
+  ])('misses nothing that is not marked: %s', async (code, times) => {
+    const { unmarkedInCode } = (await import(path.join(repo, 'scripts/words/unmarked.mjs'))) as {
+      unmarkedInCode: (file: string, code: string, found: (text: string) => void) => void;
+    };
+    const found: string[] = [];
+    unmarkedInCode(path.join(repo, 'packages/core/src/sample.ts'), code, (text) => found.push(text));
+    expect(found).toHaveLength(times);
+  });
+
   it('is one: no text stands in it twice', () => {
     const twice = german.map(([key]) => key).filter((key, i, all) => all.indexOf(key) !== i);
     expect(twice.filter((key) => !(key in kept))).toEqual([]);
