@@ -173,6 +173,10 @@ import { WordPipe } from '../ui/word';
       :host-context([lang='de']) kbd {
         display: none;
       }
+      :host-context([lang='de']) header > button {
+        min-width: 40px;
+        padding: 0 8px;
+      }
       :host-context([lang='de']) .word:not(.name) {
         position: absolute;
         width: 1px;
