@@ -3,13 +3,14 @@ import { spokenLocale } from './words.js';
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** Making a format takes some twenty times as long as using it. */
-function formatOf(locale: string, most: number, least: number): Intl.NumberFormat {
-  const key = `${locale} ${most} ${least}`;
+function formatOf(locale: string, most: number, least: number, useGrouping = true): Intl.NumberFormat {
+  const key = `${locale} ${most} ${least} ${useGrouping}`;
   const before = formats.get(key);
   if (before) return before;
   const made = new Intl.NumberFormat(locale, {
     minimumFractionDigits: least,
     maximumFractionDigits: Math.max(most, least),
+    useGrouping,
   });
   formats.set(key, made);
   return made;
@@ -23,3 +24,7 @@ export function numberText(value: number, most = 3, least = 0, locale = spokenLo
   const text = formatOf(locale, most, least).format(value);
   return value < 0 && !/[1-9∞]/.test(text) ? text.slice(1) : text;
 }
+
+/** The same with its thousands together, as sizes are written: `1020.5`. @param most decimals at most. */
+export const sizeNumber = (value: number, most: number): string =>
+  formatOf(spokenLocale(), most, 0, false).format(value === 0 ? 0 : value);

@@ -1,5 +1,5 @@
 import type { ComponentLayout } from '../press-sheet/index.js';
-import { type FigureKind, type Mm, numberText, roundAs } from '../kernel/index.js';
+import { type FigureKind, type Mm, roundAs, sizeNumber } from '../kernel/index.js';
 
 /** What a shape stands for; the face gives each its stroke and fill, never a colour alone. */
 export type ShapeRole =
@@ -41,7 +41,7 @@ export interface StationDrawing {
 }
 
 /** A length as it is written on a drawing. */
-export const mmText = (mm: Mm, kind?: FigureKind): string => numberText(roundAs(mm, 'mm', kind), 2).replace(/,/g, '');
+export const mmText = (mm: Mm, kind?: FigureKind): string => sizeNumber(roundAs(mm, 'mm', kind), 2);
 
 /** A length with its text. Millimetres. @param kind how exactly it is told. */
 export const measure = (from: Spot, to: Spot, mm: Mm, kind?: FigureKind): Shape => ({

@@ -1,3 +1,4 @@
+import { spokenLocale } from '@druckerei/core/kernel';
 import Papa from 'papaparse';
 import writeExcelFile from 'write-excel-file/universal';
 
@@ -30,9 +31,13 @@ const FIGURE = new RegExp(
   String.raw`^([-−]?)((?:0|[1-9]\d{0,2})(?:,\d{3})*)(\.\d+)?(?:\s?([^\d\s.,][^\d]{0,${UNIT_LETTERS - 1}}))?$`,
 );
 
+/** Signs of thousands and of decimals change places where numbers are written as in German. */
+const inEnglish = (text: string): string =>
+  spokenLocale() === 'en-GB' ? text : text.replaceAll(/[.,]/g, (sign) => (sign === '.' ? ',' : '.'));
+
 /** A cell of what stands in it: a figure where it is one and nothing else, e.g. "1,250.5 kg"; a year, a date, "4 of 7" stay words. */
 export function toldCell(text: string): ToldCell {
-  const [, sign, whole, part = '', unit = ''] = FIGURE.exec(text) ?? [];
+  const [, sign, whole, part = '', unit = ''] = FIGURE.exec(inEnglish(text)) ?? [];
   if (whole === undefined) return text;
   const value = Number(whole.replaceAll(',', '') + part);
   return { value: sign ? -value : value, unit: unit.trim(), places: Math.max(0, part.length - 1) };

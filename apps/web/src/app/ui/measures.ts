@@ -9,8 +9,8 @@ import {
   measureSystem,
   sayInFull,
   sayMeasured,
+  sizeNumber,
 } from '@druckerei/core/kernel';
-import { count } from './format';
 
 const KEY = 'druckerei.measures';
 
@@ -52,7 +52,7 @@ export class Measures {
 
   /** Two lengths in millimetres, such as a sheet's width and height. */
   size(widthMm: number, heightMm: number): string {
-    const text = (mm: number): string => count(this.of('mm').show(mm), 2).replace(/,/g, '');
+    const text = (mm: number): string => sizeNumber(this.of('mm').show(mm), 2);
     return `${text(widthMm)} × ${text(heightMm)}`;
   }
 }

@@ -14,6 +14,7 @@ import {
   LESSONS,
   SHIFT_KIND,
   own,
+  sizeNumber,
 } from '@druckerei/core';
 import { LESSON_WORDS, WRONG_WORDS, docketText, exerciseName, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
@@ -157,7 +158,7 @@ export class PracticePage {
   /** What stands in a row: what was typed, as it is read here. */
   protected filled(row: Figure): string {
     const value = this.store.answers()[row.id];
-    return value === undefined ? '' : count(this.measures.of(row.unit).show(value), 6).replace(/,/g, '');
+    return value === undefined ? '' : sizeNumber(this.measures.of(row.unit).show(value), 6);
   }
   protected said(mark: Mark): string {
     switch (mark.kind) {

@@ -15,6 +15,7 @@ import {
   withWay,
   figureOf,
   hoursText,
+  sizeNumber,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { sureText } from '../../../ui/floor-words';
@@ -160,7 +161,7 @@ export class WaysBench {
   private paperText({ sheet, bought, stock }: Way): string {
     const name = this.editor.works()?.stocks.find(({ id }) => id === stock)?.name ?? stock;
     const grain = this.measures.of('mm').show(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm);
-    const size = $localize`${this.measures.size(sheet.widthMm, sheet.heightMm)}, grain along ${count(grain, 2).replace(/,/g, '')}`;
+    const size = $localize`${this.measures.size(sheet.widthMm, sheet.heightMm)}, grain along ${sizeNumber(grain, 2)}`;
     if (!bought) return `${name}, ${size}`;
     return bought.kind === 'sheet'
       ? $localize`${name}, ${size}, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
