@@ -1,7 +1,6 @@
 #!/usr/bin/env node
 // npm run trial [-- NAME ...] [--short] [--seed N]: attacks on what we promise (docs/trust.md), each with its table.
 // Bounded, on loopback only, and the same for the same seed.
-import '@angular/localize/init';
 import { buildPackages, installPackages } from './build-steps.mjs';
 import { flexible } from './trial/flexible.mjs';
 import { hostile } from './trial/hostile.mjs';

@@ -101,7 +101,7 @@ export function hostile(count, seed, clock) {
 }
 
 async function attack(database, count, seed, clock) {
-  const { ENDPOINTS } = await import(path.join(repo, 'packages/contract/dist/index.js'));
+  const { ENDPOINTS } = await import('@druckerei/contract');
   const folder = path.join(repo, 'docs/examples');
   const jobs = ['trail-map', 'tea-caddy', 'season-tickets'].map((name) =>
     JSON.parse(fs.readFileSync(path.join(folder, `${name}.json`), 'utf8')),

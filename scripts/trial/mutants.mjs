@@ -90,7 +90,7 @@ async function follow(job, { core, formats }, ticket) {
 /** @param count of schema-valid mutants. @param clock whether their times count. @returns rows of the table, and whether all of it was reached. */
 export async function mutants(count, seed, clock) {
   const [core, contract, formats] = await Promise.all(
-    ['core', 'contract', 'formats'].map((name) => import(path.join(repo, 'packages', name, 'dist/index.js'))),
+    ['core', 'contract', 'formats'].map((name) => import(`@druckerei/${name}`)),
   );
   const folder = path.join(repo, 'docs/examples');
   const jobs = fs

@@ -50,7 +50,7 @@ async function keepDie(who, job, first) {
 /** Each race: what is set up once, and the two calls of a round. */
 const RACES = {
   'a norm, its first change': async ([a, b]) => {
-    const { SHIPPED_WORKS, isWithin, normCatalogue } = await import(path.join(repo, 'packages/core/dist/index.js'));
+    const { SHIPPED_WORKS, isWithin, normCatalogue } = await import('@druckerei/core');
     const norms = [...normCatalogue(SHIPPED_WORKS).values()].filter(
       (norm) => !norm.choices && norm.value > 0 && isWithin(norm, norm.value * 1.02),
     );
