@@ -4,28 +4,8 @@
 // where anything is missing or unused; "server" and "pages" make what the build needs.
 import path from 'node:path';
 import { repo } from './build-steps.mjs';
-import {
-  AREAS,
-  KEPT,
-  LANGUAGES,
-  catalogue,
-  isKept,
-  readWords,
-  unmarkedInSources,
-  wordsOfSources,
-  writeWords,
-} from './words/catalogue.mjs';
+import { AREAS, LANGUAGES, catalogue, keptWords, readSources, writeWords } from './words/catalogue.mjs';
 import { makePageWords, makeServerWords } from './words/make-words.mjs';
-
-/** What a language lacks, and what of it nobody says. @returns {{ missing: { key: string, at: string }[], unused: string[] }} */
-function compare(language, said) {
-  const words = catalogue(language);
-  const wanted = new Map(said.map((one) => [one.key, one]));
-  return {
-    missing: [...wanted.values()].filter(({ key }) => !words[key]),
-    unused: Object.keys(words).filter((key) => !wanted.has(key) && !isKept(key, readWords(language, KEPT))),
-  };
-}
 
 /** Every word in the catalogue of the first area that says it. */
 function write(language, said) {
@@ -38,22 +18,36 @@ function write(language, said) {
   }
 }
 
+/** What a language lacks, and what of it nobody says; a word that is kept stands somewhere as it is, or as one of several. */
+function wrongIn(language, { said, literals }) {
+  const [words, kept] = [catalogue(language), keptWords(language)];
+  const wanted = new Map(said.map((one) => [one.key, one]));
+  const stands = (word) =>
+    [word, word.replace(/s$/, ''), word.replace(/es$/, ''), `${word}s`].some((one) => literals.has(one));
+  const unused = Object.keys(words).filter((key) => !wanted.has(key) && !(Object.hasOwn(kept, key) && stands(key)));
+  return [
+    ...[...wanted.values()].flatMap(({ key, at }) =>
+      words[key] ? [] : [`${language} has nothing for “${key}” (${at})`],
+    ),
+    ...unused.map((key) => `${language} has “${key}”, which nobody says`),
+  ];
+}
+
 const [task] = process.argv.slice(2);
 if (task === 'server') makeServerWords(path.join(repo, 'apps/server/dist'));
 else if (task === 'pages') makePageWords(path.join(repo, 'apps/web/dist'));
 else {
-  const said = wordsOfSources();
-  const unmarked = unmarkedInSources(readWords(LANGUAGES[0], KEPT));
-  for (const { text, at } of unmarked) process.stderr.write(`${at} says “${text}” to everybody in English\n`);
-  let wrong = unmarked.length;
-  for (const language of LANGUAGES) {
-    if (task !== '--check') write(language, said);
-    const { missing, unused } = compare(language, said);
-    for (const { key, at } of missing) process.stderr.write(`${language} has nothing for “${key}” (${at})\n`);
-    for (const key of unused) process.stderr.write(`${language} has “${key}”, which nobody says\n`);
-    wrong += missing.length + unused.length;
-  }
-  if (wrong > 0)
+  const sources = readSources();
+  if (task !== '--check') for (const language of LANGUAGES) write(language, sources.said);
+  const kept = new Set(LANGUAGES.flatMap((language) => Object.keys(keptWords(language))));
+  const wrong = [
+    ...sources.unmarked
+      .filter(({ text }) => !kept.has(text))
+      .map(({ text, at }) => `${at} says “${text}” to everybody in English`),
+    ...LANGUAGES.flatMap((language) => wrongIn(language, sources)),
+  ];
+  for (const line of wrong) process.stderr.write(`${line}\n`);
+  if (wrong.length > 0)
     process.stderr.write('npm run words brings the catalogue up to date; what is missing is written by hand.\n');
-  process.exitCode = wrong > 0 ? 1 : 0;
+  process.exitCode = wrong.length > 0 ? 1 : 0;
 }

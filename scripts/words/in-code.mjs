@@ -1,7 +1,8 @@
 import { dirname, join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import ts from 'typescript';
-import { wordsOfTemplate } from './in-templates.mjs';
+import { readTemplate } from './in-templates.mjs';
+import { isTagged, unmarkedOf } from './unmarked.mjs';
 
 const BLOCK = /^:([^:]*):/;
 
@@ -9,51 +10,54 @@ const BLOCK = /^:([^:]*):/;
 function blockOf(node) {
   const raw = node.rawText ?? node.text;
   const block = raw.startsWith('\\:') ? null : BLOCK.exec(node.text);
-  return { told: block?.[1], text: block ? node.text.slice(block[0].length) : node.text };
+  return { told: block?.[1] ?? '', text: block ? node.text.slice(block[0].length) : node.text };
 }
 
-/** `meaning|` tells a text from its like. */
-const meaningOf = (told) => (told?.includes('|') ? told.slice(0, told.indexOf('|')) : '');
-
-/** A tagged template as its id is made of it: `{$PH} sheets of {$PH_1}`, and what tells it from its like. */
+/** A tagged template as its id is made of it: `{$PH} sheets of {$PH_1}`; before a bar, what tells it from its like. */
 function taggedText(template) {
-  if (ts.isNoSubstitutionTemplateLiteral(template)) {
-    const { told, text } = blockOf(template);
-    return { meaning: meaningOf(told), text };
-  }
-  const { told, text: head } = blockOf(template.head);
-  let text = head;
-  template.templateSpans.forEach(({ literal }, n) => {
+  const spans = ts.isTemplateExpression(template) ? template.templateSpans : [];
+  const { told, text } = blockOf(ts.isTemplateExpression(template) ? template.head : template);
+  const rest = spans.map(({ literal }, n) => {
     const part = blockOf(literal);
-    text += `{$${part.told ?? `PH${n === 0 ? '' : `_${n}`}`}}${part.text}`;
+    return `{$${part.told || `PH${n === 0 ? '' : `_${n}`}`}}${part.text}`;
   });
-  return { meaning: meaningOf(told), text };
+  return { meaning: told.includes('|') ? told.slice(0, told.indexOf('|')) : '', text: [text, ...rest].join('') };
+}
+
+/** The template of a component, where a property is it or names its file; where it begins in the code, where it stands there. */
+function templateOf(node, file) {
+  if (!ts.isPropertyAssignment(node) || !ts.isStringLiteralLike(node.initializer)) return undefined;
+  const { text } = node.initializer;
+  const name = node.name.getText();
+  if (name === 'template') return { template: text, begins: node.initializer.getStart() + 1 };
+  return name === 'templateUrl' ? { template: readFileSync(join(dirname(file), text), 'utf8') } : undefined;
 }
 
 /**
- * Every text for people of a file of code: what is tagged with $localize, and what its templates say.
- * @param {string} file @param {(said: { meaning: string, text: string }, line: number) => void} found
+ * What a file of code says to people: texts that are tagged, and those of its templates; what it says to everybody in English; and
+ * every literal. @param {string} file @param {string} code what stands in it
+ * @returns {{ said: { meaning: string, text: string, line: number }[], unmarked: { text: string, line: number }[], literals: string[] }}
  */
-export function wordsOfCode(file, found) {
-  const code = readFileSync(file, 'utf8');
+export function readCode(file, code = readFileSync(file, 'utf8')) {
   const source = ts.createSourceFile(file, code, ts.ScriptTarget.Latest, true);
   const lineOf = (at) => source.getLineAndCharacterOfPosition(at).line + 1;
+  const [said, unmarked, literals] = [[], [], []];
   const visit = (node) => {
-    if (ts.isTaggedTemplateExpression(node) && node.tag.getText() === '$localize')
-      found(taggedText(node.template), lineOf(node.getStart()));
-    if (ts.isPropertyAssignment(node) && ts.isStringLiteralLike(node.initializer)) {
-      const name = node.name.getText();
-      const { text } = node.initializer;
-      if (name === 'template') {
-        const start = node.initializer.getStart() + 1;
-        wordsOfTemplate(text, file, (said, at) => found(said, lineOf(start + at)));
-      }
-      if (name === 'templateUrl') {
-        const url = join(dirname(file), text);
-        wordsOfTemplate(readFileSync(url, 'utf8'), url, (said) => found(said, lineOf(node.getStart())));
-      }
+    const line = lineOf(node.getStart());
+    if (isTagged(node)) said.push({ ...taggedText(node.template), line });
+    if (ts.isStringLiteralLike(node)) literals.push(node.text);
+    const text = unmarkedOf(node, file);
+    if (text !== undefined) unmarked.push({ text, line });
+    const own = templateOf(node, file);
+    if (own) {
+      const read = readTemplate(own.template, file);
+      const placed = ({ at, ...one }) => ({ ...one, line: own.begins === undefined ? line : lineOf(own.begins + at) });
+      said.push(...read.said.map(placed));
+      unmarked.push(...read.unmarked.map(placed));
+      literals.push(...read.literals);
     }
     ts.forEachChild(node, visit);
   };
   visit(source);
+  return { said, unmarked, literals };
 }

@@ -1,5 +1,23 @@
 import { RecursiveAstVisitor, TmplAstRecursiveVisitor, parseTemplate, tmplAstVisitAll } from '@angular/compiler';
 
+/** Attributes that people read or hear. */
+const READ = new Set([
+  'aria-label',
+  'label',
+  'placeholder',
+  'matTooltip',
+  'alt',
+  'title',
+  'hint',
+  'result',
+  'norm',
+  'xTitle',
+]);
+/** Elements whose text is no words: names of icons, what is typed. */
+const NO_WORDS = ['mat-icon', 'code', 'style'];
+/** Whether a text has a word in it; what is shorter is a unit or a mark. */
+const hasWord = (text) => /\p{L}{5}/u.test(text);
+
 /** The text of a message of Angular's, as its id is made of: `Take out {$INTERPOLATION}`. */
 const textOf = (nodes) =>
   nodes
@@ -14,52 +32,75 @@ const textOf = (nodes) =>
     .join('');
 
 /**
- * Every text of a template that is marked for translation, with where it stands; and what goes through the pipe `word`.
- * @param {string} template @param {string} file @param {(said: { meaning: string, text: string }, at: number) => void} found
+ * What a template says: texts that are marked or go through the pipe `word`, words that nobody has marked, and all literals.
+ * @param {string} template @param {string} file
+ * @returns {{ said: { meaning: string, text: string, at: number }[], unmarked: { text: string, at: number }[], literals: string[] }}
  */
-export function wordsOfTemplate(template, file, found) {
+export function readTemplate(template, file) {
   const { nodes, errors } = parseTemplate(template, file, { enableI18nLegacyMessageIdFormat: false });
   if (errors) throw new Error(`${file}: ${errors[0]}`);
-  class Literals extends RecursiveAstVisitor {
-    visitLiteralPrimitive(literal) {
-      if (typeof literal.value === 'string') found({ meaning: '', text: literal.value }, literal.sourceSpan.start);
-    }
-  }
+  const [said, unmarked, literals] = [[], [], []];
+  let marked = 0;
   class Expressions extends RecursiveAstVisitor {
+    inPipe = 0;
+    visitLiteralPrimitive({ value, sourceSpan }) {
+      if (typeof value !== 'string') return;
+      literals.push(value);
+      if (this.inPipe > 0) said.push({ meaning: '', text: value, at: sourceSpan.start });
+    }
     visitPipe(pipe, context) {
-      if (pipe.name === 'word') new Literals().visit(pipe.exp);
-      super.visitPipe(pipe, context);
+      if (pipe.name !== 'word') return super.visitPipe(pipe, context);
+      this.inPipe++;
+      this.visit(pipe.exp);
+      this.inPipe--;
+      return this.visitAll(pipe.args, context);
     }
   }
   const expressions = new Expressions();
-  const message = (i18n, at) => {
-    if (i18n && 'nodes' in i18n) found({ meaning: i18n.meaning, text: textOf(i18n.nodes) }, at);
+  const message = ({ i18n, sourceSpan }) => {
+    if (i18n && 'nodes' in i18n)
+      said.push({ meaning: i18n.meaning, text: textOf(i18n.nodes), at: sourceSpan.start.offset });
+  };
+  /** Goes through what is within an element; it is marked with it. */
+  const within = (element, go) => {
+    message(element);
+    const more = element.i18n ? 1 : 0;
+    marked += more;
+    go();
+    marked -= more;
+  };
+  const text = (words, { sourceSpan }) => {
+    if (marked === 0 && hasWord(words)) unmarked.push({ text: words.trim(), at: sourceSpan.start.offset });
   };
   class Elements extends TmplAstRecursiveVisitor {
     visitElement(element) {
-      message(element.i18n, element.sourceSpan.start.offset);
-      super.visitElement(element);
+      if (!NO_WORDS.includes(element.name)) within(element, () => super.visitElement(element));
     }
     visitTemplate(element) {
-      message(element.i18n, element.sourceSpan.start.offset);
-      super.visitTemplate(element);
+      within(element, () => super.visitTemplate(element));
     }
     visitContent(element) {
-      message(element.i18n, element.sourceSpan.start.offset);
-      super.visitContent(element);
+      within(element, () => super.visitContent(element));
     }
     visitTextAttribute(attribute) {
-      message(attribute.i18n, attribute.sourceSpan.start.offset);
+      const { name, value, i18n } = attribute;
+      message(attribute);
+      if (!i18n && READ.has(name) && !value.includes('://') && hasWord(value))
+        unmarked.push({ text: `${name}="${value}"`, at: attribute.sourceSpan.start.offset });
     }
     visitBoundAttribute(attribute) {
-      message(attribute.i18n, attribute.sourceSpan.start.offset);
+      message(attribute);
       expressions.visit(attribute.value);
     }
     visitBoundEvent(event) {
       expressions.visit(event.handler);
     }
-    visitBoundText(text) {
-      expressions.visit(text.value);
+    visitText(node) {
+      text(node.value, node);
+    }
+    visitBoundText(node) {
+      text(node.value.ast.strings.join(' … '), node);
+      expressions.visit(node.value);
     }
     visitIfBlockBranch(branch) {
       if (branch.expression) expressions.visit(branch.expression);
@@ -74,4 +115,5 @@ export function wordsOfTemplate(template, file, found) {
     }
   }
   tmplAstVisitAll(new Elements(), nodes);
+  return { said, unmarked, literals };
 }

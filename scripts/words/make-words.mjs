@@ -2,17 +2,14 @@
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { KEPT, LANGUAGES, catalogue, keptWords, readWords, spoken, wordsOfSources } from './catalogue.mjs';
-import { wordsOfCode } from './in-code.mjs';
-
-/** @param {string} language @param {{ key: string, meaning: string, text: string }[]} said */
-const wordsOf = (language, said) => spoken([...said, ...keptWords(readWords(language, KEPT))], catalogue(language));
+import { LANGUAGES, readSources, spoken } from './catalogue.mjs';
+import { readCode } from './in-code.mjs';
 
 /** Words for the server and what it loads. @param {string} folder */
 export function makeServerWords(folder) {
-  const said = wordsOfSources().filter(({ area }) => area !== 'web');
+  const said = readSources().said.filter(({ area }) => area !== 'web');
   for (const language of LANGUAGES) {
-    const words = { language, file: '', words: wordsOf(language, said) };
+    const words = { language, file: '', words: spoken(language, said) };
     fs.writeFileSync(path.join(folder, `words-${language}.json`), JSON.stringify(words));
   }
 }
@@ -29,14 +26,14 @@ function writePageWords(folder, base, language, words) {
 
 /** Words for the pages of the web: all of them, and of a page that is an application of its own what it says. @param {string} folder */
 export function makePageWords(folder) {
-  const said = wordsOfSources().filter(({ area }) => area !== 'server');
+  const said = readSources().said.filter(({ area }) => area !== 'server');
   const alone = path.join(folder, 'reckoner');
-  const keys = new Set();
-  for (const file of fs.readdirSync(alone).filter((name) => name.endsWith('.js') && !name.startsWith('words-')))
-    wordsOfCode(path.join(alone, file), ({ meaning, text }) => keys.add(`${meaning}|${text}`));
+  const built = fs.readdirSync(alone).filter((name) => name.endsWith('.js') && !name.startsWith('words-'));
+  const telling = ({ meaning, text }) => `${meaning}|${text}`;
+  const its = new Set(built.flatMap((file) => readCode(path.join(alone, file)).said.map(telling)));
   for (const language of LANGUAGES) {
-    writePageWords(folder, '/', language, wordsOf(language, said));
-    const its = said.filter(({ meaning, text }) => keys.has(`${meaning}|${text}`));
-    writePageWords(alone, '/reckoner/', language, wordsOf(language, its));
+    writePageWords(folder, '/', language, spoken(language, said));
+    const ofIt = said.filter((one) => its.has(telling(one)));
+    writePageWords(alone, '/reckoner/', language, spoken(language, ofIt));
   }
 }

@@ -1,4 +1,12 @@
-import { type FieldChange, type Norm, type Works, normById, normInWords, numberText } from '@druckerei/core';
+import {
+  type FieldChange,
+  type Norm,
+  type Works,
+  normById,
+  normInWords,
+  numberText,
+  withinSentence,
+} from '@druckerei/core';
 import { fieldName } from './field-errors.js';
 
 /** One field that differs, in words. */
@@ -33,7 +41,7 @@ export function changeInWords({ path, before, after }: FieldChange, works: Works
   const norm = id === undefined ? undefined : normById(works, id);
   if (norm)
     return {
-      name: `${norm.subject}: ${norm.name.toLowerCase()}${path.startsWith('works.') ? '' : $localize`, in this job`}`,
+      name: `${norm.subject}: ${withinSentence(norm.name)}${path.startsWith('works.') ? '' : $localize`, in this job`}`,
       before: normValue(norm, before),
       after: normValue(norm, after),
     };
@@ -41,7 +49,8 @@ export function changeInWords({ path, before, after }: FieldChange, works: Works
   const field = [...parts].reverse().find((part) => !/^\d+$/.test(part)) ?? path;
   const owner = parts[0] === 'route' || parts[0] === 'components' ? parts[1] : undefined;
   return {
-    name: owner === undefined || owner === field ? fieldName([field]) : `${owner}, ${fieldName([field]).toLowerCase()}`,
+    name:
+      owner === undefined || owner === field ? fieldName([field]) : `${owner}, ${withinSentence(fieldName([field]))}`,
     before: valueInWords(before, field),
     after: valueInWords(after, field),
   };

@@ -1,4 +1,4 @@
-import { type RoomEntry, type RoomEvent, type StationEntryKind, wordOf } from '@druckerei/core';
+import { type RoomEntry, type RoomEvent, type StationEntryKind, wordOf, withinSentence } from '@druckerei/core';
 import { CARRIER_STATE_WORDS } from './press-words.js';
 
 /** How an entry is told: what a component, carrier or step is called (nothing where it is told at its station), and how a number is written. */
@@ -37,6 +37,8 @@ const at = (sheet: number | undefined, { count }: EntrySaying): string =>
   sheet === undefined ? '' : $localize` at sheet ${count(sheet)}`;
 
 /** What was entered at a station, without its name. */
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
 function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say: EntrySaying): string {
   const { count } = say;
   const word = ENTRY_WORDS[event.kind];
@@ -49,16 +51,16 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
     case 'left-over':
       return `${word} ${count(event.count)}`;
     case 'spoiled':
-      return `${word} ${count(event.count)}: ${event.reason}${event.during === 'set-up' ? $localize`, in set-up` : ''}`;
+      return `${word} ${count(event.count)}: ${wordOf(event.reason)}${event.during === 'set-up' ? $localize`, in set-up` : ''}`;
     case 'stopped':
     case 'step-opened':
-      return `${word}: ${event.reason}`;
+      return `${word}: ${wordOf(event.reason)}`;
     case 'reading':
       return $localize`${word} of ${event.of}${event.name ? `, ${event.name}` : ''}\: ${count(event.value, 3)}${at(event.sheet, say)}${event.source ? `, ${event.source}` : ''}`;
     case 'fault':
-      return `${word}: ${event.fault}${at(event.sheet, say)}${event.note ? `, ${event.note}` : ''}`;
+      return `${word}: ${wordOf(event.fault)}${at(event.sheet, say)}${event.note ? `, ${event.note}` : ''}`;
     case 'incident':
-      return `${event.what[0]?.toUpperCase() ?? ''}${event.what.slice(1)}${event.lost > 0 ? $localize`, ${count(event.lost)} lost` : ''}`;
+      return `${capital(wordOf(event.what))}${event.lost > 0 ? $localize`, ${count(event.lost)} lost` : ''}`;
     case 'check':
       return `${event.check}: ${event.passed ? 'passed' : $localize`not passed`}`;
     case 'inspected':
@@ -66,7 +68,7 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
     case 'sorted':
       return $localize`${word}\: ${count(event.faulty)} taken out`;
     case 'difference':
-      return $localize`${word}, ${count(event.pieces)} pieces: ${event.reason}`;
+      return $localize`${word}, ${count(event.pieces)} pieces: ${wordOf(event.reason)}`;
     case 'note':
       return event.text;
     case 'photo':
@@ -85,7 +87,7 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
         ? $localize`Proof of ${name(event.component)} sent to the customer`
         : $localize`Artwork of ${name(event.component)} ${wordOf(event.approved ? 'approved' : 'refused')}`;
     case 'carrier':
-      return `${name(event.carrier)}: ${CARRIER_STATE_WORDS[event.state].toLowerCase()}${event.place ? `, ${event.place}` : ''}`;
+      return `${name(event.carrier)}: ${withinSentence(CARRIER_STATE_WORDS[event.state])}${event.place ? `, ${event.place}` : ''}`;
     case 'inspection':
       return $localize`${name(event.carrier)} inspected: ${event.faults.length > 0 ? event.faults.map(wordOf).join(', ') : $localize`no fault`}`;
     case 'trial':
@@ -125,7 +127,7 @@ export function entryWords(event: RoomEvent, say: EntrySaying): string {
     case 'held':
       return $localize`Held: ${entryWords(event.entry, say)}`;
     case 'settled':
-      return $localize`Entry ${event.record} ${event.taken ? 'counts' : $localize`stays out`}\: ${event.why}`;
+      return $localize`Entry ${event.record} ${event.taken ? $localize`:of an entry|:counts` : $localize`stays out`}\: ${event.why}`;
     default: {
       const station = name(event.step);
       return `${station === '' ? '' : `${station}: `}${stationWords(event, say)}`;

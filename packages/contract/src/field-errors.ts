@@ -1,4 +1,4 @@
-import { inEveryTongue, numberText } from '@druckerei/core';
+import { inEveryTongue, numberText, wordOf } from '@druckerei/core';
 import type * as z from 'zod';
 
 /** One wrong field: where, and what is wrong with it in words of the trade. */
@@ -57,12 +57,12 @@ function wording(issue: z.core.$ZodIssue): string {
       if (isShare) return $localize`Running spoilage is a share below 100 %`;
       if (issue.origin === 'string') return $localize`${name}\: at most ${number(issue.maximum)} characters`;
       if (issue.origin === 'array') return $localize`${name}\: at most ${number(issue.maximum)} entries`;
-      return $localize`${name} must be ${issue.inclusive ? $localize`at most` : 'below'} ${number(issue.maximum)}`;
+      return $localize`${name} must be ${issue.inclusive ? $localize`at most` : wordOf('below')} ${number(issue.maximum)}`;
     case 'too_small':
       if (isShare) return $localize`Running spoilage cannot be negative`;
       if (issue.origin === 'string') return $localize`${name} is empty`;
       if (issue.origin === 'array') return $localize`${name}\: at least ${number(issue.minimum)} wanted`;
-      return $localize`${name} must be ${issue.inclusive ? $localize`at least` : 'above'} ${number(issue.minimum)}`;
+      return $localize`${name} must be ${issue.inclusive ? $localize`at least` : wordOf('above')} ${number(issue.minimum)}`;
     case 'invalid_type':
       return issue.input === undefined
         ? $localize`${name} is missing`

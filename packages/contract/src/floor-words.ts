@@ -1,4 +1,4 @@
-import { type FloorHold, type FloorLie, type FloorSlot, stationName } from '@druckerei/core';
+import { type FloorHold, type FloorLie, type FloorSlot, stationName, wordOf } from '@druckerei/core';
 
 /** How days and numbers are said. */
 export interface Saying {
@@ -81,7 +81,7 @@ export function holdText({ what, of, day, sent }: FloorHold | FloorLie, { date, 
     case 'trial':
       return $localize`a trial of ${of}, not accepted`;
     case 'carriers':
-      return $localize`${count(Number(of))} ${of === '1' ? 'carrier' : 'carriers'} not made and inspected`;
+      return $localize`${count(Number(of))} ${wordOf(of === '1' ? 'carrier' : 'carriers')} not made and inspected`;
     case 'drying':
       return $localize`what comes from ${of} to lie and dry`;
   }

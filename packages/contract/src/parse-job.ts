@@ -1,4 +1,4 @@
-import type { Job } from '@druckerei/core';
+import { type Job, wordOf } from '@druckerei/core';
 import { type FieldError, fieldErrors } from './field-errors.js';
 import { jobSchema } from './job-file.js';
 
@@ -14,7 +14,10 @@ export function parseJobFile(text: string): ParsedJob {
     return {
       ok: false,
       errors: [
-        { path: '', message: $localize`This is no JSON: ${error instanceof Error ? error.message : 'unreadable'}` },
+        {
+          path: '',
+          message: $localize`This is no JSON: ${error instanceof Error ? error.message : wordOf('unreadable')}`,
+        },
       ],
     };
   }

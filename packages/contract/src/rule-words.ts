@@ -1,4 +1,4 @@
-import { type Finding, type Mend, type WorkStyle, OPERATION_RULES, numberText } from '@druckerei/core';
+import { type Finding, type Mend, type WorkStyle, OPERATION_RULES, numberText, wordOf } from '@druckerei/core';
 
 const number = (value: number, unit: string | undefined): string =>
   unit === 'share' ? `${Math.round(value * 100)} %` : `${numberText(value)} ${unit ?? ''}`.trim();
@@ -51,7 +51,7 @@ export function mendText(mend: Mend, nameOf: (id: string) => string): string {
     case 'style':
       return $localize`Print ${nameOf(mend.component)} ${WORK_STYLE_WORDS[mend.style]}`;
     case 'ink': {
-      const where = $localize`the ${mend.sides.join(' and ')} of ${nameOf(mend.component)}`;
+      const where = $localize`the ${mend.sides.map(wordOf).join($localize` and `)} of ${nameOf(mend.component)}`;
       return mend.prints ? $localize`Print “${mend.ink}” on ${where}` : $localize`Leave “${mend.ink}” off ${where}`;
     }
     case 'trim':

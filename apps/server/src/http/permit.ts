@@ -1,4 +1,4 @@
-import { wordOf } from '@druckerei/core';
+import { wordOf, withinSentence } from '@druckerei/core';
 import { type Account, type Endpoint, type EndpointId, RIGHTS } from '@druckerei/contract';
 import { ProblemError } from './problem.js';
 
@@ -42,6 +42,6 @@ export function permit(
   if (right === 'signed in' || account.rights.includes(right)) return;
   refused(account);
   throw new ProblemError(403, $localize`The role ${account.roleName} may not do this`, {
-    detail: $localize`This is for those who may: ${wordOf(RIGHTS[right])}.`,
+    detail: $localize`This is for those who may: ${withinSentence(wordOf(RIGHTS[right]))}.`,
   });
 }

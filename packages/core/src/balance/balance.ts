@@ -8,6 +8,7 @@ import {
   table,
   figureOf,
   valueAt,
+  withinSentence,
 } from '../kernel/index.js';
 import { type Loss, paperLosses } from '../outlook/index.js';
 import { type Job, figureId } from '../job/index.js';
@@ -174,7 +175,7 @@ function paperLines(balance: BalanceBook, job: Job, plan: Plan, works: Works, lo
       {
         side: 'out',
         kind,
-        name: $localize`Cut from ${component.name.toLowerCase()} as it is bought`,
+        name: $localize`Cut from ${withinSentence(component.name)} as it is bought`,
         way: stock.coated ? 'coated apart' : 'mill',
       },
       `out.bought.${id}`,

@@ -1,6 +1,6 @@
 import type { Figure } from './figure.js';
 import { numberText } from './number-text.js';
-import { wordOf } from './words.js';
+import { spokenLocale, wordOf } from './words.js';
 import { own } from './table.js';
 
 /**
@@ -168,7 +168,12 @@ export const unitText = (unit: string, value: number): string => {
   const symbol = own(SYMBOLS, unit);
   if (symbol !== undefined) return symbol;
   if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
-  return wordOf(value === 1 ? singularOf(unit) : pluralOf(singularOf(unit)));
+  const one = singularOf(unit);
+  if (value === 1) return wordOf(one);
+  const several = pluralOf(one);
+  const said = wordOf(several);
+  // What a part of a job is called has no plural that we know, but in English.
+  return said === several && spokenLocale() !== 'en-GB' ? unit : said;
 };
 
 /** A value with its unit as the workshop says it. */

@@ -1,6 +1,9 @@
 /** The way of writing numbers of the language that is spoken, BCP 47. */
 export const spokenLocale = (): string => ($localize.locale === 'de' ? 'de-DE' : 'en-GB');
 
+/** Words as they stand within a sentence: English writes them small there, German keeps its nouns as they are. */
+export const withinSentence = (words: string): string => ($localize.locale === 'de' ? words : words.toLowerCase());
+
 /** A table of words, made anew for every language that it is read in. */
 export function inEveryTongue<Table>(make: () => Table): () => Table {
   const made = new Map<string | undefined, Table>();

@@ -1,3 +1,4 @@
+import { withinSentence } from '../kernel/index.js';
 import { type Operation, OPERATION_RULES } from '../route/index.js';
 import { type ComponentLayout, webOf, partsSheet } from '../press-sheet/index.js';
 import { itemMaterial } from '../job/index.js';
@@ -31,7 +32,7 @@ function itemMaterials(paper: Material, layout: ComponentLayout): Map<string, Ma
         itemMaterial(item.id),
         {
           ...paper,
-          unit: section ? 'section' : item.name.toLowerCase(),
+          unit: section ? 'section' : withinSentence(item.name),
           widthMm,
           heightMm,
           grain: turned ? otherSide(paper.grain) : paper.grain,

@@ -1,3 +1,4 @@
+import { withinSentence } from '../kernel/index.js';
 import type { PageMargins } from '../imposition/index.js';
 import type { Grain } from '../layout/index.js';
 import { kgPerThousand } from '../paper/index.js';
@@ -103,7 +104,7 @@ export function paperMaterial(layout: ComponentLayout): Material {
 
 /** A part as it is bought. */
 export const partAsBought = ({ name, widthMm = 0, heightMm = 0, caliperUm = 0, massG = 0 }: Part): Material => ({
-  unit: name.toLowerCase(),
+  unit: withinSentence(name),
   widthMm,
   heightMm,
   caliperUm,

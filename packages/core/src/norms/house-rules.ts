@@ -1,3 +1,4 @@
+import { withinSentence } from '../kernel/index.js';
 import { OPERATIONS, OPERATION_RULES, RULE_WEIGHTS, type Operation, type RuleWeight } from '../route/index.js';
 import type { Works } from '../works/index.js';
 import type { Norm } from './norm.js';
@@ -32,7 +33,7 @@ export function houseRuleNorm(id: string): Norm | undefined {
     id,
     group: 'rules',
     subject: $localize`Rules of this house`,
-    name: $localize`${OPERATION_RULES[rule.first].name} before ${OPERATION_RULES[rule.then].name.toLowerCase()}`,
+    name: $localize`${OPERATION_RULES[rule.first].name} before ${withinSentence(OPERATION_RULES[rule.then].name)}`,
     unit: '',
     value: 0,
     min: 0,

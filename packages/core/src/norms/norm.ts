@@ -1,4 +1,4 @@
-import type { Source } from '../kernel/index.js';
+import { type Source, withinSentence } from '../kernel/index.js';
 
 /** Groups that norms are shown in. */
 export const NORM_GROUPS = [
@@ -61,7 +61,7 @@ export interface Norm {
 }
 
 /** What a norm is called in a working. */
-export const titleOf = ({ subject, name }: Norm): string => `${subject}: ${name.toLowerCase()}`;
+export const titleOf = ({ subject, name }: Norm): string => `${subject}: ${withinSentence(name)}`;
 
 /** Whether a value lies within a norm's limits. */
 export const isWithin = (norm: Norm, value: number): boolean =>

@@ -1,4 +1,4 @@
-import { own } from '../kernel/index.js';
+import { own, wordOf } from '../kernel/index.js';
 import { type CarrierKind, distortionPercent } from '../press/index.js';
 import type { NormLookup } from '../norms/index.js';
 import type { ComponentLayout } from '../press-sheet/index.js';
@@ -94,7 +94,7 @@ export function made(
     distortionPercent: flat ? distortionPercent(plate.gaugeMm, plate.baseMm ?? 0, repeat) : undefined,
     note:
       kind === 'cylinder'
-        ? $localize`engraved by ${carriers?.engraving ?? 'stylus'}`
+        ? $localize`engraved by ${wordOf(carriers?.engraving ?? 'stylus')}`
         : kind === 'recessed-plate' && images > 1
           ? $localize`one etched plate cut into ${images} images`
           : undefined,

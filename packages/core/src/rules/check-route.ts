@@ -1,3 +1,4 @@
+import { withinSentence } from '../kernel/index.js';
 import { type Job, setField } from '../job/index.js';
 import type { Plan } from '../plan/index.js';
 import {
@@ -51,7 +52,7 @@ export function checkRoute(job: Job, plan: Plan, works: Works): readonly Finding
   });
   const own = houseRules(works).flatMap(({ first, then, weight, reason }) => {
     if (weight === 'off') return [];
-    const name = $localize`${OPERATION_RULES[first].name} before ${OPERATION_RULES[then].name.toLowerCase()}`;
+    const name = $localize`${OPERATION_RULES[first].name} before ${withinSentence(OPERATION_RULES[then].name)}`;
     return told(inOrder([first], [then])(facts), `order.${first}.${then}`, name, reason, weight);
   });
   return [...shipped, ...own];

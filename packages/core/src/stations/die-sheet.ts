@@ -1,4 +1,4 @@
-import { numberText } from '../kernel/index.js';
+import { numberText, wordOf } from '../kernel/index.js';
 import { boundsOf } from '../geometry/index.js';
 import { type DieDrawing, measureDie } from '../diecut/index.js';
 import { dieSide, strikingDie } from '../plan/index.js';
@@ -198,7 +198,7 @@ export function filmSheet(sheet: SheetBook): void {
   const area = sheet.used('film');
   if (area) sheet.show('filmKg', $localize`Film`, 'kg', 'area * gsm / 1000', { area, gsm: sheet.norm('film.gsm') });
   sheet.remark(
-    $localize`Film: ${sheet.job.finish?.film ?? 'gloss'}. Glue flaps and numbering areas stay clear where the drawing says so.`,
+    $localize`Film: ${wordOf(sheet.job.finish?.film ?? 'gloss')}. Glue flaps and numbering areas stay clear where the drawing says so.`,
   );
 }
 

@@ -2,7 +2,7 @@ import { paperNeed, paperOfLayout } from '../press-sheet/index.js';
 import { type Job, figureId } from '../job/index.js';
 import type { Plan } from '../plan/index.js';
 import { toolSets } from '../prepress/index.js';
-import { valueAt } from '../kernel/index.js';
+import { valueAt, withinSentence } from '../kernel/index.js';
 import { CARRIER_OF } from '../press/index.js';
 import {
   type PaperItem,
@@ -138,7 +138,10 @@ export function purchaseNeeds(job: Job, plan: Plan, works: Works): Need[] {
       unit: 'pieces',
       pack: 1,
     });
-    return [one('tools', tool.name, count), one('counters', $localize`Counters, ${tool.name.toLowerCase()}`, counters)];
+    return [
+      one('tools', tool.name, count),
+      one('counters', $localize`Counters, ${withinSentence(tool.name)}`, counters),
+    ];
   });
   const ownParts = (job.parts ?? []).filter(({ owner }) => owner !== 'customer');
   const parts = ownParts.map(({ id, name }): Need => ({

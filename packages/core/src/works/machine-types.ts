@@ -10,13 +10,14 @@ const FORMATS = {
 
 function sheetPress(
   format: keyof typeof FORMATS,
+  id: string,
   name: string,
   units: number,
   more: Partial<PressLimits> = {},
 ): Machine {
   const { plate, zones, ...sizes } = FORMATS[format];
   return {
-    id: name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'),
+    id,
     name,
     process: 'sheet-fed',
     press: {
@@ -38,12 +39,13 @@ function sheetPress(
 }
 
 const folder = (
+  id: string,
   name: string,
   most: readonly [number, number],
   most2Um: number,
   [parallelFolds, crossFolds]: readonly [number, number],
 ): Machine => ({
-  id: name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'),
+  id,
   name,
   process: 'folder',
   takes: { maxMm: most, minMm: [100, 70], minCaliperUm: 40, maxCaliperUm: most2Um, parallelFolds, crossFolds },
@@ -54,14 +56,26 @@ const folder = (
  * limits are corrected to the machine that stands there. Source: common practice, no source.
  */
 export const MACHINE_TYPES: readonly Machine[] = [
-  sheetPress('B1', $localize`B1 four-colour`, 4),
-  sheetPress('B1', $localize`B1 five-colour with coating`, 5, { coatingUnits: 1, maxCaliperUm: 800 }),
-  sheetPress('B2', $localize`B2 two-colour`, 2),
-  sheetPress('B2', $localize`B2 five-colour with coating`, 5, { coatingUnits: 1, maxCaliperUm: 600 }),
-  sheetPress('B2', $localize`B2 eight-unit perfector 4/4`, 8, { perfects: true, turnsSheet: true }),
-  sheetPress('B3', $localize`B3 four-colour`, 4),
-  sheetPress('B3', $localize`B3 two-colour perfector 1/1`, 2, { perfects: true, turnsSheet: true }),
-  folder($localize`Buckle folder B2, four pockets`, [740, 520], 300, [4, 1]),
-  folder($localize`Knife and buckle folder B1`, [1020, 720], 500, [4, 3]),
+  sheetPress('B1', 'b1-four-colour', $localize`B1 four-colour`, 4),
+  sheetPress('B1', 'b1-five-colour-with-coating', $localize`B1 five-colour with coating`, 5, {
+    coatingUnits: 1,
+    maxCaliperUm: 800,
+  }),
+  sheetPress('B2', 'b2-two-colour', $localize`B2 two-colour`, 2),
+  sheetPress('B2', 'b2-five-colour-with-coating', $localize`B2 five-colour with coating`, 5, {
+    coatingUnits: 1,
+    maxCaliperUm: 600,
+  }),
+  sheetPress('B2', 'b2-eight-unit-perfector-4-4', $localize`B2 eight-unit perfector 4/4`, 8, {
+    perfects: true,
+    turnsSheet: true,
+  }),
+  sheetPress('B3', 'b3-four-colour', $localize`B3 four-colour`, 4),
+  sheetPress('B3', 'b3-two-colour-perfector-1-1', $localize`B3 two-colour perfector 1/1`, 2, {
+    perfects: true,
+    turnsSheet: true,
+  }),
+  folder('buckle-folder-b2-four-pockets', $localize`Buckle folder B2, four pockets`, [740, 520], 300, [4, 1]),
+  folder('knife-and-buckle-folder-b1', $localize`Knife and buckle folder B1`, [1020, 720], 500, [4, 3]),
   ...SHIPPED_WORKS.machines,
 ];

@@ -181,7 +181,10 @@ export function readingsOf({ tables, faults }: ReadCgats): {
         const text = cell(cells, field);
         const value = Number(text);
         if (text === '' || !Number.isFinite(value)) {
-          wrong.push({ line, message: $localize`${field} is ${text === '' ? 'empty' : text}\: a number is wanted.` });
+          wrong.push({
+            line,
+            message: $localize`${field} is ${text === '' ? $localize`empty` : text}\: a number is wanted.`,
+          });
           return [];
         }
         const sheet = Number(cell(cells, 'SHEET') || NaN);

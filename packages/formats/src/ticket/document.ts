@@ -1,4 +1,4 @@
-import { type Job, type Plan, type Works, numberText } from '@druckerei/core';
+import { type Job, type Plan, type Works, numberText, wordOf } from '@druckerei/core';
 import type { BookHead } from '../pdf/book-head.js';
 
 /** What every document of a job is made from. */
@@ -18,4 +18,4 @@ export const number = (value: number, digits = 0): string => numberText(value, d
 export const percent = (share: number): string => `${numberText(share * 100)} %`;
 
 export const stateText = ({ revision, state }: JobDocument): string =>
-  $localize`Revision ${revision}, ${state === 'released' ? 'released' : $localize`draft, not released`}`;
+  $localize`Revision ${revision}, ${state === 'released' ? wordOf('released') : $localize`draft, not released`}`;

@@ -1,5 +1,14 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import { type LabelSize, type Labelled, type Pile, LABEL_SIZES, listPacks, listPiles, unitText } from '@druckerei/core';
+import {
+  type LabelSize,
+  type Labelled,
+  type Pile,
+  LABEL_SIZES,
+  listPacks,
+  listPiles,
+  unitText,
+  wordOf,
+} from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { renderPdf } from '../pdf/render.js';
 import { labelPage } from './label-page.js';
@@ -27,7 +36,7 @@ function label(document: JobDocument, things: Labelled, pile: Pile, scale: numbe
     : [];
   const what =
     things === 'piles'
-      ? [$localize`Done: ${pile.state}`, $localize`Next: ${pile.next ?? 'delivery'}`]
+      ? [$localize`Done: ${pile.state}`, $localize`Next: ${pile.next ?? wordOf('delivery')}`]
       : [job.customer, job.due === undefined ? '' : $localize`Due ${job.due}`];
   return {
     stack: [

@@ -1,4 +1,4 @@
-import type { NumberLine, PlanStep } from '@druckerei/core';
+import { type NumberLine, type PlanStep, withinSentence } from '@druckerei/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { footText } from '../pdf/book-head.js';
 import { renderPdf } from '../pdf/render.js';
@@ -43,7 +43,7 @@ export function numbersPdf(document: JobDocument, step: PlanStep, lines: readonl
       content: [
         { text: $localize`${job.number}  Numbers`, style: 'title' },
         {
-          text: $localize`${job.title}. ${number(lines.length)} numbers at ${step.name.toLowerCase()}, ${number(voided.length)} voided. ${stateText(document)}.`,
+          text: $localize`${job.title}. ${number(lines.length)} numbers at ${withinSentence(step.name)}, ${number(voided.length)} voided. ${stateText(document)}.`,
           style: 'quiet',
         },
         {

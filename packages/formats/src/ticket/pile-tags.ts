@@ -1,5 +1,5 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { type Pile, listPiles, unitText } from '@druckerei/core';
+import { type Pile, listPiles, unitText, wordOf } from '@druckerei/core';
 import { code128Svg, isCodable } from '../drawing/code128.js';
 import { renderPdf } from '../pdf/render.js';
 import { type JobDocument, number, stateText } from './document.js';
@@ -31,7 +31,7 @@ function tag(document: JobDocument, pile: Pile): Content {
             stack: [
               { text: `${job.number}  ${job.title}`, bold: true, fontSize: 11 },
               { text: pile.component },
-              { text: $localize`Done: ${pile.state}. Next: ${pile.next ?? 'delivery'}.` },
+              { text: $localize`Done: ${pile.state}. Next: ${pile.next ?? wordOf('delivery')}.` },
               { text: stateText(document), style: 'quiet' },
             ],
           },

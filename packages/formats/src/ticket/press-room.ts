@@ -20,6 +20,8 @@ import {
   valueAt,
   figureId,
   measureSystem,
+  withinSentence,
+  unitText,
 } from '@druckerei/core';
 import {
   CARRIER_NAMES,
@@ -173,7 +175,7 @@ function inks(document: JobDocument, placed: readonly Placed[], together: Togeth
   const totals = inkNames(job).map((name) => {
     const [kg, pails] = [valueAt(plan, figureId.ink(name, 'kg')) ?? 0, valueAt(plan, figureId.ink(name, 'pails')) ?? 0];
     const { kind, accountable } = inkOf(job, works, name);
-    return $localize`${name} (${INK_KIND_WORDS[kind].toLowerCase()}${accountable ? $localize`, issued and returned by weight` : ''}) ${said.measure(kg, 'kg', 2)} in ${number(pails)} ${pails === 1 ? 'pail' : 'pails'}`;
+    return $localize`${name} (${withinSentence(INK_KIND_WORDS[kind])}${accountable ? $localize`, issued and returned by weight` : ''}) ${said.measure(kg, 'kg', 2)} in ${number(pails)} ${unitText('pail', pails)}`;
   });
   return [
     { text: $localize`Inks`, style: 'station', margin: [0, 6, 0, 2] },

@@ -1,4 +1,4 @@
-import { type FloorHours, FloorMoves, type FloorPlan, checkHours, numberText } from '@druckerei/core';
+import { type FloorHours, FloorMoves, type FloorPlan, checkHours, numberText, wordOf } from '@druckerei/core';
 import {
   type Account,
   type Floor,
@@ -106,7 +106,7 @@ export async function takeNow(bench: Bench, id: number): Promise<void> {
     const row = await queries.one<{ state: string; basis: string }>('floor/lock-schedule', id);
     if (!row) throw notFound($localize`This schedule`);
     if (row.state !== 'trial')
-      throw new ProblemError(409, $localize`This schedule is ${row.state}`, {
+      throw new ProblemError(409, $localize`This schedule is ${wordOf(row.state)}`, {
         detail: $localize`Plan anew, and take that.`,
       });
     if (row.basis !== basis)

@@ -1,4 +1,4 @@
-import { type NormDecision, type NormProposal, proposeNorms } from '@druckerei/core';
+import { type NormDecision, type NormProposal, proposeNorms, unitText } from '@druckerei/core';
 import type { Account, Learning, NormDecisions, NormProposalLine } from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -86,7 +86,7 @@ async function decide(
   await bench.database.transaction(async (queries) => {
     await lockKind(queries, 'norm');
     if (changes.length > 0) {
-      const why = $localize`from the log, ${runs} ${runs === 1 ? 'run' : 'runs'}${reason === '' ? '' : `: ${reason}`}`;
+      const why = $localize`from the log, ${runs} ${unitText('run', runs)}${reason === '' ? '' : `: ${reason}`}`;
       await changeNorms(
         queries,
         await currentWorks(queries),

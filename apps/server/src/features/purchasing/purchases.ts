@@ -1,4 +1,4 @@
-import { openOf, paperKey } from '@druckerei/core';
+import { openOf, paperKey, wordOf } from '@druckerei/core';
 import type {
   Account,
   FieldError,
@@ -80,7 +80,7 @@ const changePurchase = (
   database.transaction(async (queries) => {
     const now = await lockPurchase(queries, id, version);
     if (now.state === 'closed' || now.state === 'withdrawn')
-      throw new ProblemError(409, $localize`This order is ${now.state}\: it stays as it is`);
+      throw new ProblemError(409, $localize`This order is ${wordOf(now.state)}\: it stays as it is`);
     const next = bodyOf(purchase);
     const isDraft = now.state === 'draft';
     if (isDraft) {
@@ -116,7 +116,7 @@ export const setPurchase = (
   database.transaction(async (queries) => {
     const now = await lockPurchase(queries, id, version);
     if (!AFTER[now.state].includes(state))
-      throw new ProblemError(409, $localize`This order is ${now.state}\: it cannot be ${state} now`);
+      throw new ProblemError(409, $localize`This order is ${wordOf(now.state)}\: it cannot be ${wordOf(state)} now`);
     const came = await queries.many<{ line: number; received: number }>('purchasing/received', id);
     if (state === 'withdrawn' && came.length > 0)
       throw new ProblemError(409, $localize`Some of this order has come: say that no more of it will come instead`);

@@ -1,4 +1,4 @@
-import { openOf, sharesOf } from '@druckerei/core';
+import { openOf, sharesOf, wordOf } from '@druckerei/core';
 import type { Account, FieldError, KeptPurchase, NewReceipt } from '@druckerei/contract';
 import type { Database } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -32,7 +32,7 @@ export const receive = (
   database.transaction(async (queries) => {
     const order = await lockPurchase(queries, id, receipt.version);
     if (order.state !== 'sent')
-      throw new ProblemError(409, $localize`This order is ${order.state}\: nothing of it can come in`);
+      throw new ProblemError(409, $localize`This order is ${wordOf(order.state)}\: nothing of it can come in`);
     const errors = [
       ...wrongLines(order, receipt),
       ...receipt.lines.flatMap(({ line, quantity }, i) =>

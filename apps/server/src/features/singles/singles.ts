@@ -1,4 +1,4 @@
-import { type SingleOrder, type SingleState, inEveryTongue, mayBecome } from '@druckerei/core';
+import { type SingleOrder, type SingleState, inEveryTongue, mayBecome, wordOf } from '@druckerei/core';
 import type { Account, SingleBook } from '@druckerei/contract';
 import type { Database, Queries } from '../../db/database.js';
 import { ProblemError, invalid } from '../../http/problem.js';
@@ -77,7 +77,9 @@ const move = (
       if (before === undefined)
         return [{ path, message: $localize`The book has no order ${code}. Look at the code again.` }];
       if (mayBecome(before, state)) return [];
-      return [{ path, message: $localize`${code} is ${stateWords()[before]}\: it cannot become ${state} now.` }];
+      return [
+        { path, message: $localize`${code} is ${stateWords()[before]}\: it cannot become ${wordOf(state)} now.` },
+      ];
     });
     const changed = books.flatMap(({ id, version }) => {
       const row = now.get(id);

@@ -7,6 +7,7 @@ import {
   checkStock,
   checkSupply,
   inUse,
+  wordOf,
 } from '@druckerei/core';
 import { type Account, type ItemChanges, type Items, issueText } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
@@ -78,7 +79,7 @@ export function worksWithItems(works: Works, { machines, stocks, inks, supplies 
         ? [
             {
               path: `machines[${i}].process`,
-              message: $localize`This machine is a ${before.process}\: enter another machine, and retire this one.`,
+              message: $localize`This machine is a ${wordOf(before.process)}\: enter another machine, and retire this one.`,
             },
           ]
         : [];

@@ -1,4 +1,4 @@
-import { type NormValue, type Works, baseId } from '@druckerei/core';
+import { type NormValue, type Works, baseId, wordOf } from '@druckerei/core';
 import type { Account, NormChanges } from '@druckerei/contract';
 import type { Queries } from '../../db/database.js';
 import { ProblemError } from '../../http/problem.js';
@@ -26,7 +26,7 @@ function changeOf(
   const before = norms.get(norm.id)?.value ?? without;
   if (before !== expected)
     throw new ProblemError(409, $localize`Somebody else has changed this norm`, {
-      detail: $localize`${norm.subject}\: ${norm.name} is ${before} now, you saw ${expected}.`,
+      detail: $localize`${wordOf(norm.subject)}\: ${wordOf(norm.name)} is ${before} now, you saw ${expected}.`,
     });
   return { norm: norm.id, value, before, after: value ?? without };
 }

@@ -1,4 +1,4 @@
-import { type Norm, type Works, isWithin, limitsInWords, normById, table } from '@druckerei/core';
+import { type Norm, type Works, isWithin, limitsInWords, normById, table, wordOf } from '@druckerei/core';
 import type { NormEffect } from '@druckerei/contract';
 import { invalid, notFound } from '../../http/problem.js';
 import type { Bench } from '../jobs/bench.js';
@@ -12,7 +12,7 @@ export function settable(works: Works, id: string, value: number | null, at = ''
   const norm = normById(works, id);
   if (!norm) throw notFound(at === '' ? $localize`This norm` : $localize`The norm ${id}`);
   if (value !== null && !isWithin(norm, value))
-    throw invalid([{ path: `${at}value`, message: $localize`${norm.name} goes ${limitsInWords(norm)}` }]);
+    throw invalid([{ path: `${at}value`, message: $localize`${wordOf(norm.name)} goes ${limitsInWords(norm)}` }]);
   return norm;
 }
 

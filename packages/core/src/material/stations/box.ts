@@ -1,5 +1,5 @@
 import type { StationOf } from '../../route/index.js';
-import { UM } from '../../kernel/index.js';
+import { UM, withinSentence } from '../../kernel/index.js';
 import { type Material, gramsOf } from '../state.js';
 import { type After, type At, asItCame, laid, wetWith } from './at.js';
 import { gainOf } from './gains.js';
@@ -10,7 +10,7 @@ const TUBES = ['straight-tuck', 'reverse-tuck', 'self-locking', 'sleeve', 'packe
 /** A blank once it is glued: a tube lies flat between its panels, a tray stands up. */
 function gluedBlank({ all, layout }: At): Material {
   const { die, widthMm: lengthMm = 0, heightMm: openMm = 0 } = layout?.component ?? {};
-  const unit = layout?.component.name.toLowerCase() ?? $localize`glued piece`;
+  const unit = layout ? withinSentence(layout.component.name) : $localize`glued piece`;
   const glued = { ...all, unit, throughGsm: 0 };
   if (die?.kind !== 'structure') return glued;
   const boardMm = all.caliperUm / UM;

@@ -1,6 +1,6 @@
 import type { StationOf } from '../../route/index.js';
 import { foldedPiece } from '../../finishing/index.js';
-import { UM } from '../../kernel/index.js';
+import { UM, withinSentence } from '../../kernel/index.js';
 import type { NormLookup } from '../../norms/index.js';
 import type { ComponentLayout } from '../../press-sheet/index.js';
 import { foldKindOf, panelsOf } from '../fold-panels.js';
@@ -12,7 +12,7 @@ export function cutOut(sheet: Material, layout: ComponentLayout): Material {
   const { piece, pieceAreaMm2, pattern, component, section, trims } = layout;
   return {
     ...sheet,
-    unit: component.kind === 'sheet' ? component.name.toLowerCase() : component.kind,
+    unit: component.kind === 'sheet' ? withinSentence(component.name) : component.kind,
     widthMm: piece.widthMm,
     heightMm: piece.heightMm,
     grain: pattern.pieces[0]?.turned ? otherSide(sheet.grain) : sheet.grain,

@@ -7,6 +7,7 @@ import {
   GIVEN,
   IDENTITY,
   rule,
+  withinSentence,
 } from '../../kernel/index.js';
 import { type CarrierKind, CARRIER_OF, carrierWords } from '../../press/index.js';
 import { type Machine, printingOf } from '../../works/index.js';
@@ -75,7 +76,7 @@ export function toolLines({ ledger, works }: Prepared, norm: Norm, set: ToolSet)
   return [
     priced('tool', tool.name, count, tool.kind),
     ...(counters > 0
-      ? [priced('counter', $localize`Counters, ${tool.name.toLowerCase()}`, counters, 'embossing-counter')]
+      ? [priced('counter', $localize`Counters, ${withinSentence(tool.name)}`, counters, 'embossing-counter')]
       : []),
   ];
 }

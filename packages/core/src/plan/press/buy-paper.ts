@@ -1,4 +1,4 @@
-import { type Entry, type Group, GIVEN, IDENTITY, rule } from '../../kernel/index.js';
+import { type Entry, type Group, GIVEN, IDENTITY, rule, withinSentence } from '../../kernel/index.js';
 import { type ComponentLayout, isWeb } from '../../press-sheet/index.js';
 import { giveNorm } from '../../norms/index.js';
 import type { Prepared, Run } from '../prepared.js';
@@ -20,7 +20,7 @@ function thousandSheets(
     grammage,
   };
   return at.reckon(`${field}KgPerThousand`, PER_THOUSAND, inputs, {
-    name: $localize`A thousand sheets, ${name.toLowerCase()}`,
+    name: $localize`A thousand sheets, ${withinSentence(name)}`,
   });
 }
 

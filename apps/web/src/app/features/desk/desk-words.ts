@@ -1,4 +1,4 @@
-import { MINUTE_MS, dayAfter, wallClock } from '@druckerei/core';
+import { MINUTE_MS, dayAfter, wallClock, wordOf } from '@druckerei/core';
 import type { DeskLine } from '@druckerei/contract';
 import { helpWords, spanText } from '../../ui/floor-words';
 import { count, dateText, many } from '../../ui/format';
@@ -28,10 +28,10 @@ export function matterText(line: DeskLine): string {
     case 'late':
       return $localize`will be ${spanText(minutes ?? 0)} late`;
     case 'closed':
-      return $localize`${machine ?? ''} is closed while ${many(n, 'station')} ${n === 1 ? 'lies' : 'lie'} on it: plan anew`;
+      return $localize`${machine ?? ''} is closed while ${many(n, 'station')} ${wordOf(n === 1 ? 'lies' : 'lie')} on it: plan anew`;
     case 'plan':
       return line.key === 'plan/none'
-        ? $localize`${many(n, 'released job')} ${n === 1 ? 'has' : 'have'} no schedule in force`
+        ? $localize`${many(n, 'released job')} ${wordOf(n === 1 ? 'has' : 'have')} no schedule in force`
         : $localize`The schedule in force builds on what has changed since: plan anew, and take it`;
     case 'draft':
       return $localize`is due on ${dateText(day)} and not released`;
@@ -77,7 +77,7 @@ export function settledAt({ kind, job }: DeskLine): { readonly words: string; re
 /** What was said of a matter. */
 export function noteText({ note }: Pick<DeskLine, 'note'>): string {
   if (!note) return '';
-  if (note.state === 'given') return $localize`Given to ${note.mine ? 'you' : (note.to ?? '')} by ${note.by}`;
+  if (note.state === 'given') return $localize`Given to ${note.mine ? wordOf('you') : (note.to ?? '')} by ${note.by}`;
   return note.state === 'done'
     ? $localize`Done, says ${note.by}`
     : $localize`Put off to ${dateText(note.until)} by ${note.by}`;

@@ -1,4 +1,4 @@
-import { type FloorLate, type FloorPlan, type FloorSlot, type Help, MINUTE_MS } from '@druckerei/core';
+import { type FloorLate, type FloorPlan, type FloorSlot, type Help, MINUTE_MS, wordOf } from '@druckerei/core';
 import {
   type FloorNames,
   type MoveEffect,
@@ -77,14 +77,16 @@ export const helpText = (help: Help, job: number, names: FloorNames): string =>
 
 /** What a move comes to: “35 min more set-up, HB-26-0417 2 h later, 3 jobs unaffected”. */
 export function effectText({ shifted, setUp, lateOrders }: MoveEffect, jobs: number, names: FloorNames): string {
-  const parts = setUp === 0 ? [] : [$localize`${spanText(setUp)} ${setUp > 0 ? 'more' : 'less'} set-up`];
+  const parts = setUp === 0 ? [] : [$localize`${spanText(setUp)} ${wordOf(setUp > 0 ? 'more' : 'less')} set-up`];
   for (const { job, minutes } of [...shifted]
     .sort((a, b) => Math.abs(b.minutes) - Math.abs(a.minutes))
     .slice(0, MOST_TOLD))
-    parts.push($localize`${names.number(job)} through ${spanText(minutes)} ${minutes > 0 ? 'later' : 'earlier'}`);
+    parts.push(
+      $localize`${names.number(job)} through ${spanText(minutes)} ${wordOf(minutes > 0 ? 'later' : 'earlier')}`,
+    );
   if (shifted.length > MOST_TOLD) parts.push($localize`${many(shifted.length - MOST_TOLD, 'other job')} moved too`);
   if (lateOrders !== 0)
-    parts.push($localize`${many(Math.abs(lateOrders), 'job')} ${lateOrders > 0 ? 'more' : 'fewer'} late`);
+    parts.push($localize`${many(Math.abs(lateOrders), 'job')} ${wordOf(lateOrders > 0 ? 'more' : 'fewer')} late`);
   return [...parts, $localize`${many(jobs - shifted.length, 'job')} unaffected`].join(', ');
 }
 const MOST_TOLD = 3;

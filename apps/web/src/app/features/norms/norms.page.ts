@@ -15,6 +15,7 @@ import {
   type SourceLabel,
   listedNorm,
   wordOf,
+  withinSentence,
 } from '@druckerei/core';
 import { Store } from '@ngrx/store';
 import { selectMay } from '../../platform/session.state';
@@ -105,7 +106,7 @@ export class NormsPage {
         ? [
             {
               ...entry,
-              name: `${norm.subject}: ${norm.name.toLowerCase()}`,
+              name: `${norm.subject}: ${withinSentence(norm.name)}`,
               before: this.text(norm, entry.before),
               after: this.text(norm, entry.after),
               unit: normUnit(norm, this.measures.system()),

@@ -1,4 +1,4 @@
-import { type Job, type Works, numberText, plan } from '@druckerei/core';
+import { type Job, type Works, numberText, plan, unitText } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 
 /** What a job comes to in a line; or what has to be mended before it can be planned. */
@@ -9,6 +9,6 @@ export function outlookOf(job: Job, works: Works): { readonly ok: boolean; reado
   const sheets = Object.values(pressSheets).reduce((a, b) => a + b, 0);
   return {
     ok: true,
-    text: $localize`${numberText(sheets)} press sheets, ${plates} ${plates === 1 ? 'plate' : 'plates'}.`,
+    text: $localize`${numberText(sheets)} press sheets, ${plates} ${unitText('plate', plates)}.`,
   };
 }

@@ -11,6 +11,7 @@ import {
   likelyArtwork,
   pagesWanted,
   placePagesOf,
+  wordOf,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import type { ExaminedPage } from '@druckerei/formats/pdf-artwork';
@@ -91,7 +92,7 @@ export class ArtworkRoom {
       artwork.pages.reduce((sum, one) => sum + one.count, 0),
       'page',
     );
-    return $localize`${pages}, ${has === wanted.length ? 'all' : count(has)} of ${count(wanted.length)} that are printed`;
+    return $localize`${pages}, ${has === wanted.length ? wordOf('all') : count(has)} of ${count(wanted.length)} that are printed`;
   }
   protected ofText({ of }: Artwork): string {
     return of.map((id) => this.names.components().get(id) ?? $localize`${id} (gone)`).join(', ');

@@ -76,7 +76,7 @@ export class Stream {
     const clock = this.clock()(step)?.spoken ?? '';
     return isLag(step)
       ? `${step.name}, ${hoursText(step.lagHours)}${clock}`
-      : $localize`${step.name}\: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : $localize`, ${count(counted)} counted`}${takes.length === 0 ? '' : $localize`, takes ${takes.join(' and ')}`}${MARK_WORDS[mark ?? 'none']}${clock}`;
+      : $localize`${step.name}\: ${into}, ${out}, ${count(setupLost)} spoiled at set-up, ${count(runningLost)} while running${counted === undefined ? '' : $localize`, ${count(counted)} counted`}${takes.length === 0 ? '' : $localize`, takes ${takes.join($localize` and `)}`}${MARK_WORDS[mark ?? 'none']}${clock}`;
   }
 
   protected take(event: PointerEvent, station: StreamStation): void {

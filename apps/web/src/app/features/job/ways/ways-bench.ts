@@ -16,6 +16,7 @@ import {
   figureOf,
   hoursText,
   sizeNumber,
+  wordOf,
 } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { sureText } from '../../../ui/floor-words';
@@ -165,7 +166,7 @@ export class WaysBench {
     if (!bought) return `${name}, ${size}`;
     return bought.kind === 'sheet'
       ? $localize`${name}, ${size}, out of ${this.measures.size(bought.widthMm, bought.heightMm)}`
-      : $localize`${name}, ${size}, from a ${bought.kind === 'roll' ? 'roll' : 'web'} of ${this.measures.quantity(bought.widthMm, 'mm')}`;
+      : $localize`${name}, ${size}, from a ${wordOf(bought.kind === 'roll' ? 'roll' : 'web')} of ${this.measures.quantity(bought.widthMm, 'mm')}`;
   }
 
   protected firstLayout(row: Row) {

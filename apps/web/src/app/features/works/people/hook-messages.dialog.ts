@@ -43,7 +43,7 @@ const LOOK_MS = 2_000;
                   <td>{{ says(message) }}</td>
                   <td>{{ message.state }}</td>
                   <td class="number">{{ message.tries }}</td>
-                  <td>{{ message.outcome }}</td>
+                  <td>{{ message.outcome | word }}</td>
                   <td>
                     @if (message.state === 'given up') {
                       <button i18n matButton (click)="again(message)">Send again</button>
