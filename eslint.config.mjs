@@ -82,7 +82,7 @@ export default defineConfig(
   {
     files: ['**/*.mjs', '**/*.cjs'],
     extends: [eslint.configs.recommended],
-    languageOptions: { globals: { ...globals.node, ...globals.browser } },
+    languageOptions: { globals: { ...globals.node, ...globals.browser, $localize: 'readonly' } },
   },
   prettier,
 );

@@ -5,7 +5,6 @@ import fs from 'node:fs';
 import path from 'node:path';
 import zlib from 'node:zlib';
 import { fileURLToPath } from 'node:url';
-import { placeGuide } from './guide-pages.mjs';
 
 export const repo = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const stamps = path.join(repo, '.data', 'stamps');
@@ -97,7 +96,8 @@ function placeAssets() {
   fs.copyFileSync(path.join(from, 'zxing-wasm/dist/reader/zxing_reader.wasm'), path.join(to, 'zxing_reader.wasm'));
   fs.cpSync(path.join(from, 'pdfjs-dist/standard_fonts'), path.join(to, 'pdf-fonts'), { recursive: true });
   const docs = path.join(repo, 'docs');
-  placeGuide(docs, path.join(to, 'guide-pages'));
+  fs.rmSync(path.join(to, 'guide-pages'), { recursive: true, force: true });
+  fs.cpSync(path.join(docs, 'guide'), path.join(to, 'guide-pages'), { recursive: true });
   fs.cpSync(path.join(docs, 'screenshots'), path.join(to, 'screenshots'), { recursive: true });
 }
 
@@ -113,7 +113,11 @@ export const buildWeb = () => {
       for (const target of ['web:build', 'web:reckoner'])
         run(process.execPath, [ng, 'run', target], { cwd: path.join(repo, 'apps/web') });
       run(process.execPath, [words, 'pages']);
-      for (const folder of ['', 'guide-pages', 'reckoner']) packFiles(path.join(repo, 'apps/web/dist', folder));
+      const built = path.join(repo, 'apps/web/dist');
+      const guides = fs
+        .readdirSync(path.join(built, 'guide-pages'))
+        .map((language) => path.join('guide-pages', language));
+      for (const folder of ['', 'reckoner', ...guides]) packFiles(path.join(built, folder));
     },
   );
 };

@@ -14,6 +14,7 @@ export const AREAS = {
   formats: 'packages/formats/src',
   server: 'apps/server/src',
   web: 'apps/web/src',
+  guide: 'scripts/guide',
 };
 /** Catalogue of words that are kept as they are and said by `wordOf`: no place in the sources says them. */
 const KEPT = 'kept';

@@ -7,7 +7,7 @@ import { readCode } from './in-code.mjs';
 
 /** Words for the server and what it loads. @param {string} folder */
 export function makeServerWords(folder) {
-  const said = readSources().said.filter(({ area }) => area !== 'web');
+  const said = readSources().said.filter(({ area }) => !['web', 'guide'].includes(area));
   for (const language of LANGUAGES) {
     const words = { language, file: '', words: spoken(language, said) };
     fs.writeFileSync(path.join(folder, `words-${language}.json`), JSON.stringify(words));
@@ -26,7 +26,7 @@ function writePageWords(folder, base, language, words) {
 
 /** Words for the pages of the web: all of them, and of a page that is an application of its own what it says. @param {string} folder */
 export function makePageWords(folder) {
-  const said = readSources().said.filter(({ area }) => area !== 'server');
+  const said = readSources().said.filter(({ area }) => !['server', 'guide'].includes(area));
   const alone = path.join(folder, 'reckoner');
   const built = fs.readdirSync(alone).filter((name) => name.endsWith('.js') && !name.startsWith('words-'));
   const telling = ({ meaning, text }) => `${meaning}|${text}`;

@@ -51,6 +51,10 @@ function isPut(node) {
   return ts.isTemplateSpan(at.parent) && isTagged(at.parent.parent.parent);
 }
 
+/** What the tab of the browser is called at a place: one word is enough. */
+const isTitle = ({ parent }, file) =>
+  /\.routes\.ts$/.test(file) && ts.isPropertyAssignment(parent) && parent.name.getText() === 'title';
+
 /** A text that everybody is told in English; undefined where it is none. @param {ts.Node} node @param {string} file of it */
 export function unmarkedOf(node, file) {
   const at = path.relative(repo, file);
@@ -63,6 +67,6 @@ export function unmarkedOf(node, file) {
     return isSentence(text) && !isTagged(node.parent) && !isApart(node) ? text : undefined;
   }
   if (!ts.isStringLiteralLike(node)) return undefined;
-  if (/\p{L}{2}/u.test(node.text) && isPut(node)) return node.text;
+  if (/\p{L}{2}/u.test(node.text) && (isPut(node) || isTitle(node, file))) return node.text;
   return isSentence(node.text) && !isApart(node) ? node.text : undefined;
 }

@@ -4,8 +4,9 @@ import { SCHOOLS } from './flow/index.js';
 import { LESSONS } from './practice/index.js';
 import { CAUTION_RULE, OPERATION_RULES, OPERATIONS, ROUTE_RULES } from './route/index.js';
 
-const page = (name: string): string =>
-  fs.readFileSync(fileURLToPath(new URL(`../../../docs/guide/${name}.md`, import.meta.url)), 'utf8');
+const repo = fileURLToPath(new URL('../../..', import.meta.url));
+const page = (name: string, language = 'en'): string =>
+  fs.readFileSync(`${repo}/docs/guide/${language}/${name}.md`, 'utf8');
 const headings = (text: string): string[] => [...text.matchAll(/^## (.+)$/gm)].map(([, heading]) => heading ?? '');
 
 describe('the guide', () => {
@@ -54,5 +55,34 @@ describe('the guide', () => {
   it('has every rule of the route as it ships, and no other', () => {
     const rows = [...page('rules').matchAll(/^\| (.+) \| (.+) \| (off|soft|hard) \|$/gm)].map(([, ...cells]) => cells);
     expect(rows).toEqual(Object.values(ROUTE_RULES).map(({ name, reason, weight }) => [name, reason, weight]));
+  });
+});
+
+describe.each(fs.readdirSync(`${repo}/words`))('the guide in %s', (language) => {
+  const words = JSON.parse(fs.readFileSync(`${repo}/words/${language}/core.json`, 'utf8')) as Record<string, string>;
+  const pages = fs.readdirSync(`${repo}/docs/guide/en`);
+
+  it('has the same pages', () => {
+    expect(fs.readdirSync(`${repo}/docs/guide/${language}`)).toEqual(pages);
+  });
+
+  it.each(pages.map((file) => file.replace('.md', '')))('has all of the page %s', (name) => {
+    const parts = (text: string): unknown => ({
+      headings: headings(text).length,
+      made: text.match(/<!-- made: .*? -->/g) ?? [],
+      pictures: text.match(/\]\(\S+\)/g) ?? [],
+      keys: new Set(text.match(/`[^`]+`/g)),
+      rows: (text.match(/^\|/gm) ?? []).length,
+    });
+    const [english, own] = [page(name), page(name, language)];
+    if (name === 'words') expect(own.match(/^\|/gm)).toHaveLength(english.match(/^\|/gm)?.length ?? 0);
+    else expect(parts(own)).toEqual(parts(english));
+    for (const [paragraph] of english.matchAll(/^[A-Z][^|\n]{60,}$/gm)) expect(own).not.toContain(paragraph);
+  });
+
+  it('has every station under its name there', () => {
+    const [, ...told] = headings(page('stations', language));
+    const names = OPERATIONS.map((operation) => OPERATION_RULES[operation].name);
+    expect(told).toEqual(names.map((name) => words[`station|${name}`] ?? words[name]));
   });
 });

@@ -7,7 +7,7 @@ import {
 } from '@angular/core';
 import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
 import { MatIconRegistry } from '@angular/material/icon';
-import { provideRouter, withComponentInputBinding, withPreloading } from '@angular/router';
+import { TitleStrategy, provideRouter, withComponentInputBinding, withPreloading } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { provideStoreDevtools } from '@ngrx/store-devtools';
@@ -19,6 +19,7 @@ import { sessionFeature } from './platform/session.state';
 import { sentOnceInterceptor } from './platform/sent-once.interceptor';
 import { signedOutInterceptor } from './platform/signed-out.interceptor';
 import { tabInterceptor } from './platform/tab.interceptor';
+import { Titles } from './platform/titles';
 
 declare const ngDevMode: object | boolean | undefined;
 
@@ -27,6 +28,7 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor, tabInterceptor, sentOnceInterceptor])),
     provideRouter(routes, withComponentInputBinding(), withPreloading(PreloadWhenIdle)),
+    { provide: TitleStrategy, useExisting: Titles },
     provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
     provideEffects(SessionEffects, NoticeEffects),
     typeof ngDevMode === 'undefined' || ngDevMode ? provideStoreDevtools({ maxAge: 50 }) : [],

@@ -27,17 +27,17 @@ const signedIn: CanActivateFn = (_route, state) => {
 export const routes: Routes = [
   {
     path: 'sign-in',
-    title: 'Sign in - Druckerei',
+    title: $localize`Sign in`,
     loadComponent: () => import('./features/sign-in/sign-in.page').then((m) => m.SignInPage),
   },
   {
     path: 'first',
-    title: $localize`The first manager - Druckerei`,
+    title: $localize`The first manager`,
     loadComponent: () => import('./features/sign-in/first.page').then((m) => m.FirstPage),
   },
   {
     path: 'welcome',
-    title: 'Welcome - Druckerei',
+    title: $localize`Welcome`,
     loadComponent: () => import('./features/sign-in/welcome.page').then((m) => m.WelcomePage),
   },
   {
@@ -47,32 +47,32 @@ export const routes: Routes = [
       { path: '', pathMatch: 'full', redirectTo: 'desk' },
       {
         path: 'desk',
-        title: 'Desk - Druckerei',
+        title: $localize`Desk`,
         loadComponent: () => import('./features/desk/desk.page').then((m) => m.DeskPage),
       },
       {
         path: 'jobs',
-        title: 'Jobs - Druckerei',
+        title: $localize`Jobs`,
         loadComponent: () => import('./features/jobs/jobs.page').then((m) => m.JobsPage),
       },
       {
         path: 'jobs/list',
-        title: $localize`List of orders - Druckerei`,
+        title: $localize`List of orders`,
         loadComponent: () => import('./features/jobs/order-list.page').then((m) => m.OrderListPage),
       },
       {
         path: 'jobs/file',
-        title: $localize`Job out of a file - Druckerei`,
+        title: $localize`Job out of a file`,
         loadComponent: () => import('./features/jobs/job-file.page').then((m) => m.JobFilePage),
       },
       {
         path: 'jobs/:id',
-        title: 'Job - Druckerei',
+        title: $localize`Job`,
         loadChildren: () => import('./features/job/job.routes').then((m) => m.jobRoutes),
       },
       {
         path: 'floor',
-        title: 'Floor - Druckerei',
+        title: $localize`Floor`,
         loadComponent: () => import('./features/floor/floor.page').then((m) => m.FloorPage),
       },
       {
@@ -87,7 +87,7 @@ export const routes: Routes = [
       { path: 'practice', redirectTo: 'benches/practice' },
       {
         path: 'benches',
-        title: 'Benches - Druckerei',
+        title: $localize`Benches`,
         loadChildren: () => import('./features/benches/benches.routes').then((m) => m.benchesRoutes),
       },
       {
@@ -100,7 +100,7 @@ export const routes: Routes = [
       },
       {
         path: 'stores',
-        title: 'Stores - Druckerei',
+        title: $localize`Stores`,
         loadComponent: () => import('./features/stores/stores.page').then((m) => m.StoresPage),
       },
       {
@@ -113,23 +113,23 @@ export const routes: Routes = [
       },
       {
         path: 'backup',
-        title: 'Backup - Druckerei',
+        title: $localize`Backup`,
         loadComponent: () => import('./features/backup/backup.page').then((m) => m.BackupPage),
       },
       { path: 'guide', pathMatch: 'full', redirectTo: 'guide/first-job' },
       {
         path: 'guide/:page',
-        title: 'Guide - Druckerei',
+        title: $localize`Guide`,
         loadComponent: () => import('./features/guide/guide.page').then((m) => m.GuidePageComponent),
       },
       {
         path: 'account',
-        title: 'Your account - Druckerei',
+        title: $localize`Your account`,
         loadComponent: () => import('./features/account/account.page').then((m) => m.AccountPage),
       },
       {
         path: '**',
-        title: 'Not found - Druckerei',
+        title: $localize`Not found`,
         loadComponent: () => import('./platform/not-found.page').then((m) => m.NotFoundPage),
       },
     ],

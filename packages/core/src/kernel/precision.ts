@@ -155,18 +155,28 @@ const SYMBOLS: Readonly<Record<string, string>> = {
   'cm3/g': 'cm³/g',
   'g/cm3': 'g/cm³',
 };
-const UNCHANGED = new Set(['people', 'h', 'g', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
+const UNCHANGED = new Set(['h', 'g', 'kg', 'mm', 'm', 'min', 's', 'in', 'ft', 'lb', 'thou']);
+/** Called alike of one and of several. */
+const ALIKE = new Set(['faulty', 'lines/cm']);
 
-const singularOf = (unit: string): string => unit.replace(/s$/, '');
-const pluralOf = (unit: string): string => {
-  if (unit === 'copy') return 'copies';
-  return unit === 'box' ? 'boxes' : `${unit}s`;
-};
+/** Where English does more than put an s behind a unit. */
+const PLURALS = new Map([
+  ['copy', 'copies'],
+  ['box', 'boxes'],
+  ['pass', 'passes'],
+  ['person', 'people'],
+]);
+const SINGULARS = new Map([...PLURALS].map(([one, several]) => [several, one]));
+const singularOf = (unit: string): string => SINGULARS.get(unit) ?? (PLURALS.has(unit) ? unit : unit.replace(/s$/, ''));
+const pluralOf = (unit: string): string => PLURALS.get(unit) ?? `${unit}s`;
 
-/** A unit beside a number: sheet, sheets, copies; symbols stay as they are. */
+/** A unit beside a number: sheet, sheets, copies, sheets/h; symbols stay as they are. */
 export const unitText = (unit: string, value: number): string => {
   const symbol = own(SYMBOLS, unit);
   if (symbol !== undefined) return symbol;
+  if (ALIKE.has(unit)) return wordOf(unit);
+  const [of = '', per] = unit.split('/');
+  if (per !== undefined) return `${unitText(of, 2)}/${unitText(per, 1)}`;
   if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
   const one = singularOf(unit);
   if (value === 1) return wordOf(one);

@@ -4,6 +4,10 @@ export const spokenLocale = (): string => ($localize.locale === 'de' ? 'de-DE' :
 /** Words as they stand within a sentence: English writes them small there, German keeps its nouns as they are. */
 export const withinSentence = (words: string): string => ($localize.locale === 'de' ? words : words.toLowerCase());
 
+/** What a value is founded on, as it is read: `practice, handbook chapter 6`. @param source its label, and a word on it */
+export const sourceInWords = ({ label, note }: { readonly label: string; readonly note?: string }): string =>
+  note ? `${wordOf(label)}, ${wordOf(note)}` : wordOf(label);
+
 /** A table of words, made anew for every language that it is read in. */
 export function inEveryTongue<Table>(make: () => Table): () => Table {
   const made = new Map<string | undefined, Table>();

@@ -2,7 +2,7 @@ export { giveNorm } from './give-norm.js';
 export { type HouseRule, houseRuleId, houseRules } from './house-rules.js';
 export { type SpeedCurve, MACHINE_COUNTS, SPEED_CURVES, hasSpeedCurves } from './machine-norms.js';
 export { listedNorm, normById, normCatalogue, normsOfGroup, normsOfItem } from './norm-catalogue.js';
-export { type NormScope, baseId, hasRunNorms, mayScope, scopedId, scopesOf } from './norm-scope.js';
+export { type NormScope, baseId, mayScope, scopedId, scopesOf, setNorms } from './norm-scope.js';
 export { HOUSE_ODD } from './house-ways.js';
 export { samplingRules } from './sampling-rules.js';
 export { limitsInWords, normInWords } from './norm-words.js';

@@ -1,19 +1,9 @@
 import type { ItemKind, Machine, Stock, Works } from '../works/index.js';
 import { houseRuleNorm } from './house-rules.js';
 import { type ItemNorms, ITEM_GROUPS, commonNorms, machineNorms, paperNorms, stockPrice } from './norm-lists.js';
-import { baseId, mayScope, scopedId, scopedNorm, scopesOf } from './norm-scope.js';
+import { baseId, mayScope, scopedId, scopedNorm, scopesOf, setNorms } from './norm-scope.js';
 import type { Norm, NormGroup } from './norm.js';
 import { packNorm, stockNorms } from './press-room-norms.js';
-
-/** What the works tells of norms for single machines, run lengths or surfaces: ids by the id of the norm itself. */
-function toldApart(works: Works): ReadonlyMap<string, ReadonlySet<string>> {
-  const told = new Map<string, Set<string>>();
-  for (const id of Object.keys(works.norms)) {
-    const base = baseId(id);
-    if (base !== id) told.set(base, (told.get(base) ?? new Set()).add(id));
-  }
-  return told;
-}
 
 /** What is looked up in a works, made as it is asked for: a works may have thousands of stocks, and a job runs on one. */
 class Catalogue {
@@ -21,16 +11,19 @@ class Catalogue {
   private readonly commonById: ReadonlyMap<string, Norm>;
   private readonly machines: ReadonlyMap<string, Machine>;
   private readonly stocks: ReadonlyMap<string, Stock>;
-  private readonly told: ReadonlyMap<string, ReadonlySet<string>>;
   private readonly ofItem = new Map<Machine | Stock, ReadonlyMap<string, Norm>>();
   private list: ReadonlyMap<string, Norm> | undefined;
 
   constructor(private readonly works: Works) {
     this.common = commonNorms(works);
     this.commonById = byId(this.common.filter((one) => typeof one !== 'string'));
-    this.machines = byId(works.machines);
-    this.stocks = byId(works.stocks);
-    this.told = toldApart(works);
+    this.machines = listById(works.machines);
+    this.stocks = listById(works.stocks);
+  }
+
+  /** What is told of a norm by itself, for a machine, a run length or a surface. */
+  private told(id: string): ReadonlySet<string> | undefined {
+    return setNorms(this.works.norms).apart.get(id);
   }
 
   /** A norm that is listed; undefined where the works has none. */
@@ -39,7 +32,7 @@ class Catalogue {
     const base = baseId(id);
     const norm = this.commonById.get(base) ?? this.ofItems(base);
     if (base === id || !norm) return base === id ? norm : undefined;
-    return this.told.get(base)?.has(id) && mayScope(norm) ? scopedNorm(id, norm, this.works) : undefined;
+    return this.told(base)?.has(id) && mayScope(norm) ? scopedNorm(id, norm, this.works) : undefined;
   }
 
   /** A norm of a machine or a stock: `machine.<id>.<what>`, `stock.<id>.<what>`, `price.stock.<id>`. */
@@ -94,7 +87,7 @@ class Catalogue {
 
   /** What is told of a norm by itself, behind the norm. */
   private apart(norm: Norm): Norm[] {
-    const told = this.told.get(norm.id);
+    const told = this.told(norm.id);
     if (!told || !mayScope(norm)) return [];
     return scopesOf(this.works, norm).flatMap(({ scope }) => {
       const id = scopedId(norm.id, scope);
@@ -105,6 +98,13 @@ class Catalogue {
 
 const byId = <Item extends { readonly id: string }>(items: readonly Item[]): ReadonlyMap<string, Item> =>
   new Map(items.map((item) => [item.id, item]));
+/** The same of a list that is the same in many works, made once. */
+const mapsOf = new WeakMap<object, ReadonlyMap<string, unknown>>();
+function listById<Item extends { readonly id: string }>(items: readonly Item[]): ReadonlyMap<string, Item> {
+  const made = (mapsOf.get(items) as ReadonlyMap<string, Item> | undefined) ?? byId(items);
+  mapsOf.set(items, made);
+  return made;
+}
 const PRICE_OF = 'price.stock.';
 /** What stands behind the beginning of an id; empty where it begins otherwise. */
 const after = (id: string, begin: string): string => (id.startsWith(begin) ? id.slice(begin.length) : '');

@@ -38,8 +38,35 @@ export function scopedIds(id: string, { machine, coated, run }: NormScope): stri
   ];
 }
 
-/** Whether any norm is told by run length, so that runs have to be known before norms. */
-export const hasRunNorms = (ids: readonly string[]): boolean => ids.some((id) => id.includes(`${AT}run=`));
+/** What norms that a works has set are about; a works may have set thousands. */
+export interface SetNorms {
+  /** Told for single machines, run lengths or surfaces: ids by the id of the norm itself. */
+  readonly apart: ReadonlyMap<string, ReadonlySet<string>>;
+  /** Any is told by run length, so that runs have to be known before norms. */
+  readonly byRun: boolean;
+  /** Any says what a stock weighs or how thick it is. */
+  readonly ofStocks: boolean;
+}
+
+/** Norms that say what a stock is, beside its entry. */
+export const ofStock = (id: string): boolean => id.startsWith('stock.') && /\.(gsm|bulk)$/.test(id);
+
+const looked = new WeakMap<Works['norms'], SetNorms>();
+
+/** What the norms that a works has set are about, looked through once. */
+export function setNorms(norms: Works['norms']): SetNorms {
+  const known = looked.get(norms);
+  if (known) return known;
+  const [apart, all] = [new Map<string, Set<string>>(), Object.keys(norms)];
+  for (const id of all) {
+    const base = baseId(id);
+    if (base !== id) apart.set(base, (apart.get(base) ?? new Set()).add(id));
+  }
+  const byRun = [...apart.values()].some((ids) => [...ids].some((id) => id.includes(`${AT}run=`)));
+  const made = { apart, byRun, ofStocks: all.some(ofStock) };
+  looked.set(norms, made);
+  return made;
+}
 
 /** A place that a norm may be told for. */
 export interface ScopePlace {
@@ -66,7 +93,10 @@ export function scopesOf({ machines }: Works, norm: Norm): readonly ScopePlace[]
 /** Id of a norm told for a scope. */
 export const scopedId = (id: string, scope: string): string => `${id}${AT}${scope}`;
 /** The house's norm that a scoped one stands for. */
-export const baseId = (id: string): string => id.split(AT)[0] ?? id;
+export function baseId(id: string): string {
+  const at = id.indexOf(AT);
+  return at < 0 ? id : id.slice(0, at);
+}
 
 /** A norm told for a scope; undefined where the works has no such norm, or no such place. */
 export function scopedNorm(id: string, base: Norm | undefined, works: Works): Norm | undefined {

@@ -1,4 +1,4 @@
-import { numberText, wordOf } from '../kernel/index.js';
+import { numberText, unitText, wordOf } from '../kernel/index.js';
 import { type Norm, ABOVE_ZERO } from './norm.js';
 
 const PER_CENT = 100;
@@ -9,11 +9,11 @@ function valueInWords({ unit, choices }: Norm, value: number): string {
   const shown = unit === 'share' ? Number((value * PER_CENT).toPrecision(12)) : value;
   return numberText(shown, 6);
 }
-const unitInWords = ({ unit }: Norm): string => (unit === 'share' ? '%' : unit);
+const unitInWords = ({ unit }: Norm, value: number): string => (unit === 'share' ? '%' : unitText(unit, value));
 
 /** A norm's value with its unit, e.g. `1.5 %`. */
 export const normInWords = (norm: Norm, value: number): string =>
-  `${valueInWords(norm, value)} ${unitInWords(norm)}`.trim();
+  `${valueInWords(norm, value)} ${unitInWords(norm, value)}`.trim();
 
 /** The limits of a norm, e.g. `from 0 to below 100 %` or `above 0 to 1,000,000 sheets/h`. */
 export function limitsInWords(norm: Norm): string {

@@ -3,7 +3,7 @@ import type { SpoilageTable } from '../flow/index.js';
 import type { Works } from '../works/index.js';
 import type { Norm } from './norm.js';
 import { listedNorm, normById } from './norm-catalogue.js';
-import { type NormScope, baseId, scopedIds, scopesOf } from './norm-scope.js';
+import { type NormScope, ofStock, scopedIds, scopesOf, setNorms } from './norm-scope.js';
 import { bandId, TABLE_ROWS } from './shipped-norms.js';
 
 /** A norm's value in force, and what would be in force one level up where somebody overrode it. */
@@ -52,7 +52,7 @@ function makeLookup(works: Works, jobNorms: Readonly<Record<string, number>>): N
     found.set(id, resolved);
     return resolved;
   };
-  const apart = Object.keys(works.norms).some((id) => id !== baseId(id));
+  const apart = setNorms(works.norms).apart.size > 0;
   return (id, scope) => {
     if (!apart || !scope || jobNorms[id] !== undefined) return find(id);
     const near = scopedIds(id, scope).find((one) => works.norms[one] !== undefined);
@@ -60,22 +60,26 @@ function makeLookup(works: Works, jobNorms: Readonly<Record<string, number>>): N
   };
 }
 
+const atOwn = new WeakMap<Works, Works>();
+
 /**
  * The works with its stocks as their norms say they are: grammage and bulk may be told by the house or in the job. The same
- * works where nobody tells them.
+ * works where nobody tells them, and one of each where the job does not.
  */
 export function withStockNorms(works: Works, jobNorms: Readonly<Record<string, number>>): Works {
-  const told = [...Object.keys(works.norms), ...Object.keys(jobNorms)];
-  if (!told.some((id) => /^stock\..+\.(gsm|bulk)$/.test(id))) return works;
+  const inJob = Object.keys(jobNorms).some(ofStock);
+  if (!inJob && !setNorms(works.norms).ofStocks) return works;
+  const known = inJob ? undefined : atOwn.get(works);
+  if (known) return known;
   const value = (id: string, shipped: number): number => jobNorms[id] ?? works.norms[id]?.value ?? shipped;
-  return {
-    ...works,
-    stocks: works.stocks.map((stock) => ({
-      ...stock,
-      gsm: value(`stock.${stock.id}.gsm`, stock.gsm),
-      bulk: value(`stock.${stock.id}.bulk`, stock.bulk),
-    })),
-  };
+  const stocks = works.stocks.map((stock) => {
+    const gsm = value(`stock.${stock.id}.gsm`, stock.gsm);
+    const bulk = value(`stock.${stock.id}.bulk`, stock.bulk);
+    return gsm === stock.gsm && bulk === stock.bulk ? stock : { ...stock, gsm, bulk };
+  });
+  const made = { ...works, stocks };
+  if (!inJob) atOwn.set(works, made);
+  return made;
 }
 
 /** One level at which a norm may be told, and what is told there. */

@@ -239,7 +239,7 @@ export function plan(job: Job, works: Works): Outcome<Plan> {
   const last = lastDayPrices(works);
   const planned = planAtNorms(job, last);
   if (!planned.ok) return planned;
-  const own = worksAtDayPrices(works, boughtBy(planned.value));
+  const own = worksAtDayPrices(works, boughtBy(planned.value), false);
   return own === last ? planned : planAtNorms(job, own);
 }
 
@@ -250,7 +250,7 @@ export function plan(job: Job, works: Works): Outcome<Plan> {
 export function atDayPrices(job: Job, works: Works): Works {
   if (!works.supplied) return works;
   const planned = planAtNorms(job, lastDayPrices(works));
-  return planned.ok ? worksAtDayPrices(works, boughtBy(planned.value)) : withoutSuppliers(works);
+  return planned.ok ? worksAtDayPrices(works, boughtBy(planned.value), true) : withoutSuppliers(works);
 }
 
 function boughtBy(made: Plan): Bought {

@@ -1,5 +1,5 @@
 import { type Issue, type Outcome, Ledger } from '../kernel/index.js';
-import { type NormLookup, hasRunNorms, normsOf, withStockNorms } from '../norms/index.js';
+import { type NormLookup, normsOf, setNorms, withStockNorms } from '../norms/index.js';
 import type { Works } from '../works/index.js';
 import {
   type ComponentLayout,
@@ -63,7 +63,7 @@ function build(job: Job, asked: Works): Outcome<Structure> {
   );
   const ledger = new Ledger();
   const graph = { job, works, layouts: lanes, machines, norms };
-  const { flow: route, issues: wrong } = routeFlow(graph, ledger, toldByRun(works));
+  const { flow: route, issues: wrong } = routeFlow(graph, ledger, setNorms(works.norms).byRun);
   if (wrong.length > 0) return { ok: false, issues: wrong };
   const advice = [
     ...checked,
@@ -86,14 +86,6 @@ function build(job: Job, asked: Works): Outcome<Structure> {
   };
 }
 
-const runTold = new WeakMap<Works['norms'], boolean>();
-/** Whether norms are told by the length of a run; looked for once, since a works may have set thousands of norms. */
-function toldByRun({ norms }: Works): boolean {
-  const told = runTold.get(norms) ?? hasRunNorms(Object.keys(norms));
-  runTold.set(norms, told);
-  return told;
-}
-
 /** Structures kept for a works: of the job that somebody works on, and of what it is compared with. */
 const MOST_KEPT = 24;
 const known = new WeakMap<Works, Map<string, Structure>>();
@@ -106,7 +98,7 @@ const lettersOf = ({ order: _order, ...job }: Job): string => JSON.stringify(job
  * together again. Issues: every code of the catalogue but those of counting.
  */
 export function structureOf(job: Job, works: Works): Outcome<Structure> {
-  if (toldByRun(works)) return build(job, works);
+  if (setNorms(works.norms).byRun) return build(job, works);
   const kept = known.get(works) ?? new Map<string, Structure>();
   const letters = lettersOf(job);
   const before = kept.get(letters);

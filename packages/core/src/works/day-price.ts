@@ -45,7 +45,9 @@ export function dayPrice(works: Works, bought: Purchase): DayPrice | undefined {
   const { key, paper, unit } = bought;
   const keys = paper ? [key, paperPriceKey(paper.stock)] : [key];
   const isRoll = paper !== undefined && paper.heightMm === undefined;
-  const told = joined(keys.flatMap((one) => known.get(one) ?? [])).map((seller) => ({
+  const asking = keys.flatMap((one) => known.get(one) ?? []);
+  if (asking.length === 0) return undefined;
+  const told = joined(asking).map((seller) => ({
     ...seller,
     prices: isRoll && unit === 'kg' ? seller.prices.filter(({ measure }) => measure === 'kg') : seller.prices,
   }));

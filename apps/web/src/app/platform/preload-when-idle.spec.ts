@@ -22,4 +22,21 @@ describe('areas that nobody has opened', () => {
     await soon(200);
     expect(fetched).toEqual(['a', 'b']);
   });
+
+  it('bring what is within them at once, before the next', async () => {
+    const fetched: string[] = [];
+    const preload = TestBed.inject(PreloadWhenIdle);
+    const area =
+      (name: string, within: string[] = []) =>
+      () =>
+        new Observable((observer) => {
+          fetched.push(name);
+          for (const one of within) preload.preload({}, area(one)).subscribe();
+          observer.complete();
+        });
+    preload.preload({}, area('job', ['job page', 'job, plainly'])).subscribe();
+    preload.preload({}, area('floor')).subscribe();
+    await soon(400);
+    expect(fetched).toEqual(['job', 'job page', 'job, plainly', 'floor']);
+  });
 });

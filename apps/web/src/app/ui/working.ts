@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type Figure, measureOf, sayMeasured } from '@druckerei/core/kernel';
+import { type Figure, measureOf, sayMeasured, sourceInWords } from '@druckerei/core/kernel';
 import { count } from './format';
 import { Measures } from './measures';
 import { FigureButton } from './figure-button';
@@ -45,6 +45,7 @@ function partsOf(figure: Figure, figureAt: FigureAt): Part[] {
   styleUrl: './working.scss',
 })
 export class Working {
+  protected readonly sourceText = sourceInWords;
   /** Opens a figure by its id. */
   readonly figureAt = input.required<FigureAt>();
   /** Figures opened one out of another. */

@@ -34,6 +34,10 @@ const noteOf = ({ seller, priced: { price } }: DayPrice, day: string, unit: stri
 };
 const told = (note: string): Source => ({ label: 'set by user', note });
 
+/** Components whose paper the works buys. */
+const ownPaper = ({ layouts }: Bought): ComponentLayout[] =>
+  layouts.filter(({ component }) => component.paperOwner !== 'customer');
+
 /** What a kilogram of a paper costs where all of the job is bought at the least that suppliers ask for each size of it. */
 function paperPrice(
   works: Works,
@@ -86,7 +90,10 @@ function inkPrice(works: Works, day: string, inks: Bought['inks']): NormValue | 
 }
 
 /** The same of papers that the job could be run on instead, for as much as it buys now. */
-function otherPapers(works: Works, day: string, taken: ReadonlySet<string>, kg: number): [string, NormValue][] {
+function otherPapers(works: Works, day: string, bought: Bought): [string, NormValue][] {
+  const layouts = ownPaper(bought);
+  const taken = new Set(layouts.map(({ stock }) => stock.id));
+  const kg = layouts.reduce((sum, { component }) => sum + bought.kgOf(component.id), 0);
   return works.stocks.flatMap(({ id }): [string, NormValue][] => {
     if (taken.has(id)) return [];
     const found = dayPrice(works, { key: '', paper: { stock: id, widthMm: 0 }, quantity: kg, unit: 'kg' });
@@ -99,12 +106,13 @@ function otherPapers(works: Works, day: string, taken: ReadonlySet<string>, kg: 
 /**
  * A works whose price norms are what its suppliers ask today for as much as a job buys: of papers by the kilogram, of its
  * inks together, and of what stations use up. Where nobody asks anything, the norm stands. Source: common practice, no source.
+ * @param others with papers that the job could be run on instead: a works may have thousands
  */
-export function worksAtDayPrices(works: Works, bought: Bought): Works {
+export function worksAtDayPrices(works: Works, bought: Bought, others: boolean): Works {
   const { supplied } = works;
   if (!supplied) return works;
   const { day } = supplied;
-  const layouts = bought.layouts.filter(({ component }) => component.paperOwner !== 'customer');
+  const layouts = ownPaper(bought);
   const stocks = [...new Set(layouts.map(({ stock }) => stock.id))];
   const papers = stocks.flatMap((id): [string, NormValue][] => {
     const price = paperPrice(
@@ -115,7 +123,6 @@ export function worksAtDayPrices(works: Works, bought: Bought): Works {
     );
     return price ? [[`price.stock.${id}`, price]] : [];
   });
-  const kg = layouts.reduce((sum, { component }) => sum + bought.kgOf(component.id), 0);
   const supplies = [...bought.supplies].flatMap(([id, quantity]): [string, NormValue][] => {
     const { unit } = SUPPLIES[id];
     const found = dayPrice(works, { key: supplyKey(id), quantity, unit });
@@ -130,10 +137,9 @@ export function worksAtDayPrices(works: Works, bought: Bought): Works {
     const norm = listedNorm(works, id);
     return norm !== undefined && isWithin(norm, value);
   };
-  const norms = table(
-    [...papers, ...otherPapers(works, day, new Set(stocks), kg), ...supplies, ...inks].filter(isSound),
-  );
-  return kept(works, JSON.stringify(norms), () => ({
+  const more = others ? otherPapers(works, day, bought) : [];
+  const norms = table([...papers, ...more, ...supplies, ...inks].filter(isSound));
+  return kept(others ? madeWithOthers : made, works, JSON.stringify(norms), () => ({
     ...withoutSuppliers(works),
     norms: { ...works.norms, ...norms },
   }));
@@ -150,10 +156,11 @@ export function withoutSuppliers(works: Works): Works {
 
 /** Works at the prices of the day, by what they come to, likewise; the last one asked for is the last. */
 const made = new WeakMap<Works, Map<string, Works>>();
+const madeWithOthers: typeof made = new WeakMap();
 const MOST_KEPT = 20;
-function kept(works: Works, key: string, make: () => Works): Works {
-  const known = made.get(works) ?? new Map<string, Works>();
-  made.set(works, known);
+function kept(home: typeof made, works: Works, key: string, make: () => Works): Works {
+  const known = home.get(works) ?? new Map<string, Works>();
+  home.set(works, known);
   const now = known.get(key) ?? make();
   known.delete(key);
   known.set(key, now);

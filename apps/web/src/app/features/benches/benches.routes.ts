@@ -13,7 +13,7 @@ export const benchesRoutes: Routes = [
       { path: '', pathMatch: 'full', redirectTo: 'reckoner' },
       {
         path: 'reckoner',
-        title: 'Reckoner - Druckerei',
+        title: $localize`Reckoner`,
         loadComponent: () => import('./pages/reckoner.page').then((m) => m.ReckonerPage),
         providers: [
           {
@@ -36,57 +36,57 @@ export const benchesRoutes: Routes = [
       },
       {
         path: 'practice',
-        title: 'Practice - Druckerei',
+        title: $localize`Practice`,
         loadComponent: () => import('./pages/practice.page').then((m) => m.PracticePage),
       },
       {
         path: 'practice/shift',
-        title: $localize`Shift at the press - Druckerei`,
+        title: $localize`Shift at the press`,
         loadComponent: () => import('./pages/shift.page').then((m) => m.ShiftPage),
       },
       {
         path: 'gang',
-        title: 'Gang sheet - Druckerei',
+        title: $localize`Gang sheet`,
         loadComponent: () => import('./pages/gang.page').then((m) => m.GangPage),
       },
       {
         path: 'die',
-        title: 'Die-cut blank - Druckerei',
+        title: $localize`Die-cut blank`,
         loadComponent: () => import('./pages/die.page').then((m) => m.DiePage),
       },
       {
         path: 'ink',
-        title: 'Mixed colour - Druckerei',
+        title: $localize`Mixed colour`,
         loadComponent: () => import('./pages/ink.page').then((m) => m.InkPage),
       },
       {
         path: 'colour',
-        title: $localize`Colour on press - Druckerei`,
+        title: $localize`Colour on press`,
         loadComponent: () => import('./pages/colour.page').then((m) => m.ColourPage),
       },
       {
         path: 'register',
-        title: 'Register - Druckerei',
+        title: $localize`Register`,
         loadComponent: () => import('./pages/register.page').then((m) => m.RegisterPage),
       },
       {
         path: 'numbers',
-        title: 'Numbers - Druckerei',
+        title: $localize`Numbers`,
         loadComponent: () => import('./pages/numbers.page').then((m) => m.NumbersPage),
       },
       {
         path: 'codes',
-        title: $localize`Codes at the bindery - Druckerei`,
+        title: $localize`Codes at the bindery`,
         loadComponent: () => import('./pages/codes.page').then((m) => m.CodesPage),
       },
       {
         path: 'singles',
-        title: 'Single books - Druckerei',
+        title: $localize`Single books`,
         loadComponent: () => import('./pages/singles.page').then((m) => m.SinglesPage),
       },
       {
         path: 'web',
-        title: $localize`Web and cylinders - Druckerei`,
+        title: $localize`Web and cylinders`,
         loadComponent: () => import('./pages/web.page').then((m) => m.WebPage),
       },
     ],

@@ -4,22 +4,22 @@ export const bookRoutes: Routes = [
   {
     path: '',
     pathMatch: 'full',
-    title: 'Stations - Druckerei',
+    title: $localize`Stations`,
     loadComponent: () => import('./stations.page').then((m) => m.StationsPage),
   },
   {
     path: 'check',
-    title: $localize`The chain of the book - Druckerei`,
+    title: $localize`The chain of the book`,
     loadComponent: () => import('./check.page').then((m) => m.CheckPage),
   },
   {
     path: ':job/account',
-    title: 'Accountable work - Druckerei',
+    title: $localize`Accountable work`,
     loadComponent: () => import('./account.page').then((m) => m.AccountPage),
   },
   {
     path: ':job/:step',
-    title: 'Station - Druckerei',
+    title: $localize`Station`,
     loadComponent: () => import('./station.page').then((m) => m.StationPage),
   },
 ];

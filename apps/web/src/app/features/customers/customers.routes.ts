@@ -9,7 +9,7 @@ export const offersRoutes: Routes = [
     children: [
       {
         path: '',
-        title: 'Offers - Druckerei',
+        title: $localize`Offers`,
         loadComponent: () => import('./offers.page').then((m) => m.OffersPage),
       },
     ],
@@ -25,12 +25,12 @@ export const customersRoutes: Routes = [
       {
         path: '',
         pathMatch: 'full',
-        title: 'Customers - Druckerei',
+        title: $localize`Customers`,
         loadComponent: () => import('./customers.page').then((m) => m.CustomersPage),
       },
       {
         path: ':id',
-        title: 'Customer - Druckerei',
+        title: $localize`Customer`,
         loadComponent: () => import('./customer.page').then((m) => m.CustomerPage),
       },
     ],

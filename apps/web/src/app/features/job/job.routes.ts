@@ -9,7 +9,7 @@ export const jobRoutes: Routes = [
   // Reckons nothing: it opens whatever a job says.
   {
     path: 'plain',
-    title: 'Job, plainly - Druckerei',
+    title: $localize`Job, plainly`,
     loadComponent: () => import('./pages/plain.page').then((m) => m.PlainPage),
   },
   {

@@ -53,6 +53,9 @@ const MARKS: Readonly<Record<SourceLabel, { mark: string; words: string }>> = {
   'set by user': { mark: 'W', words: $localize`set by this works` },
 };
 
+/** Rows that the first screen has room for. */
+const FIRST_ROWS = 16;
+
 const REASONS = new Map(RULE_IDS.map((id) => [`rule.${id}`, ROUTE_RULES[id].reason]));
 
 @Component({
@@ -78,7 +81,7 @@ export class NormsPage {
   protected readonly marks = Object.values(MARKS).map(({ mark, words }) => ({ mark, label: words }));
   protected readonly markOf = ({ source }: NormRow): string => MARKS[source.label].mark;
   protected readonly sourceText = ({ source }: NormRow): string =>
-    `${MARKS[source.label].words}${source.note ? `: ${source.note}` : ''}`;
+    `${MARKS[source.label].words}${source.note ? `: ${wordOf(source.note)}` : ''}`;
   private readonly dialog = inject(MatDialog);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('norms'));
   protected readonly groups = NORM_GROUPS.map((id) => ({ id, name: GROUP_NAMES[id] }));
@@ -86,7 +89,7 @@ export class NormsPage {
   protected readonly text = (norm: Norm, value: number): string => normValue(norm, value, this.measures.system());
   protected readonly time = timeText;
   protected readonly unit = (row: NormRow): string => normUnit(row.norm, this.measures.system());
-  private readonly rows = firstRows(this.norms.rows, () => `${this.norms.group()} ${this.norms.search()}`);
+  private readonly rows = firstRows(this.norms.rows, () => `${this.norms.group()} ${this.norms.search()}`, FIRST_ROWS);
   /** Rows under their headings: an operation, a machine, a band. */
   protected readonly sections = computed(() => {
     const sections: { subject: string; rows: NormRow[] }[] = [];
@@ -97,10 +100,11 @@ export class NormsPage {
     }
     return sections;
   });
+  private readonly entries = firstRows(this.norms.history, () => '', FIRST_ROWS);
   protected readonly history = computed(() => {
     const works = this.norms.works();
     if (!works) return [];
-    return this.norms.history().flatMap((entry) => {
+    return this.entries().flatMap((entry) => {
       const norm = listedNorm(works, entry.norm);
       return norm
         ? [

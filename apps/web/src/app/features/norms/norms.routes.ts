@@ -10,17 +10,17 @@ export const normsRoutes: Routes = [
       {
         path: '',
         pathMatch: 'full',
-        title: 'Norms - Druckerei',
+        title: $localize`Norms`,
         loadComponent: () => import('./norms.page').then((m) => m.NormsPage),
       },
       {
         path: 'proposals',
-        title: 'Proposals - Druckerei',
+        title: $localize`Proposals`,
         loadComponent: () => import('./proposals.page').then((m) => m.ProposalsPage),
       },
       {
         path: 'happened',
-        title: $localize`Planned and happened - Druckerei`,
+        title: $localize`Planned and happened`,
         loadComponent: () => import('./happened.page').then((m) => m.HappenedPage),
       },
     ],

@@ -10,17 +10,17 @@ export const qualityRoutes: Routes = [
       {
         path: '',
         pathMatch: 'full',
-        title: 'Quality - Druckerei',
+        title: $localize`Quality`,
         loadComponent: () => import('./charts.page').then((m) => m.ChartsPage),
       },
       {
         path: 'faults',
-        title: 'Faults - Druckerei',
+        title: $localize`Faults`,
         loadComponent: () => import('./faults.page').then((m) => m.FaultsPage),
       },
       {
         path: 'sampling',
-        title: 'Sampling - Druckerei',
+        title: $localize`Sampling`,
         loadComponent: () => import('./sampling.page').then((m) => m.SamplingPage),
       },
     ],

@@ -1,5 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
+import { spokenLocale } from '@druckerei/core/kernel';
 import { firstValueFrom } from 'rxjs';
 import { type GuideSection, sectionsOf } from '../../ui/guide-text';
 
@@ -20,7 +21,7 @@ export type GuidePage = (typeof GUIDE_PAGES)[number]['id'];
 
 export const isGuidePage = (id: string): id is GuidePage => GUIDE_PAGES.some((page) => page.id === id);
 
-/** The texts of the guide, each asked for once. */
+/** The texts of the guide in the language of the page, each asked for once. */
 @Injectable({ providedIn: 'root' })
 export class GuidePages {
   private readonly http = inject(HttpClient);
@@ -30,7 +31,9 @@ export class GuidePages {
   text(id: GuidePage): Promise<string> {
     const known = this.texts.get(id);
     if (known) return known;
-    const text = firstValueFrom(this.http.get(`/guide-pages/${id}.md`, { responseType: 'text' }));
+    const text = firstValueFrom(
+      this.http.get(`/guide-pages/${spokenLocale().slice(0, 2)}/${id}.md`, { responseType: 'text' }),
+    );
     this.texts.set(id, text);
     text.catch(() => this.texts.delete(id));
     return text;

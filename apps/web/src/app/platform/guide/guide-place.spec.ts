@@ -11,7 +11,7 @@ import { GUIDE_PAGES } from './guide-pages';
 import { type GuideAt, GuidePlace, guideAt, screenPlace, stationPlace } from './guide-place';
 
 const DOCS = path.join(__dirname, '../../../../../../docs');
-const headings = [...fs.readFileSync(path.join(DOCS, 'guide/screens.md'), 'utf8').matchAll(/^## (.+)$/gm)].map(
+const headings = [...fs.readFileSync(path.join(DOCS, 'guide/en/screens.md'), 'utf8').matchAll(/^## (.+)$/gm)].map(
   ([, heading = '']) => slugOf(heading),
 );
 /** Areas that have a screen: what is signed in to, and is no way to another. */
@@ -37,14 +37,24 @@ describe('the place of the guide', () => {
     expect([...new Set(opened)].sort()).toEqual([...headings].sort());
   });
   it('of every lesson is there, by what it is called', () => {
-    const lessons = [...fs.readFileSync(path.join(DOCS, 'guide/lessons.md'), 'utf8').matchAll(/^## (.+)$/gm)];
+    const lessons = [...fs.readFileSync(path.join(DOCS, 'guide/en/lessons.md'), 'utf8').matchAll(/^## (.+)$/gm)];
     expect(lessons.map(([, heading]) => heading)).toEqual(LESSONS.map((lesson) => LESSON_WORDS[lesson]));
   });
   it('has a file for every page', () => {
-    for (const { id } of GUIDE_PAGES) {
-      const files = [`guide/${id}.md`, `${id}.md`, `handbook/${id}.md`].map((file) => path.join(DOCS, file));
-      expect([id, files.filter((file) => fs.existsSync(file)).length]).toEqual([id, 1]);
-    }
+    const files = fs.readdirSync(path.join(DOCS, 'guide/en'));
+    expect(GUIDE_PAGES.map(({ id }) => `${id}.md`).sort()).toEqual(files.sort());
+  });
+  it.each(['screens', 'lessons'])('is found in German, too: %s are headed as they are called there', (name) => {
+    const words = path.join(DOCS, '../words/de');
+    const german = Object.assign(
+      {},
+      ...fs.readdirSync(words).map((file): unknown => JSON.parse(fs.readFileSync(path.join(words, file), 'utf8'))),
+    ) as Record<string, string>;
+    const headed = (language: string): string[] =>
+      [...fs.readFileSync(path.join(DOCS, `guide/${language}/${name}.md`), 'utf8').matchAll(/^## (.+)$/gm)].map(
+        ([, heading = '']) => heading,
+      );
+    expect(headed('de')).toEqual(headed('en').map((heading) => german[heading]));
   });
   it('is what the open page says, and where one is when it says nothing or is gone', () => {
     TestBed.configureTestingModule({ providers: [provideRouter([])] });

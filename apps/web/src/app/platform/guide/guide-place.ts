@@ -10,25 +10,29 @@ export interface GuideAt {
 }
 type Told = () => GuideAt | undefined;
 
-/** Headings of the page of screens, by where one is. */
+/** Headings of the page of screens, by where one is: the first that is so. */
 const SCREENS: readonly (readonly [RegExp, string])[] = [
-  [/^\/jobs\/\d/, 'job'],
-  [/^\/jobs/, 'jobs'],
-  [/^\/book/, 'stations'],
-  [/^\/benches\/reckoner/, 'reckoner'],
-  [/^\/benches\/practice/, 'practice'],
-  [/^\/offers/, 'customers'],
-  [/^\/account/, 'your-account'],
-  [/^\/(desk|floor|quality|benches|customers|stores|norms|works|backup)/, ''],
+  [/^\/jobs\/\d/, $localize`Job`],
+  [/^\/jobs/, $localize`Jobs`],
+  [/^\/desk/, $localize`Desk`],
+  [/^\/floor/, $localize`Floor`],
+  [/^\/book/, $localize`Stations`],
+  [/^\/quality/, $localize`Quality`],
+  [/^\/benches\/reckoner/, $localize`Reckoner`],
+  [/^\/benches\/practice/, $localize`Practice`],
+  [/^\/benches/, $localize`Benches`],
+  [/^\/(customers|offers)/, $localize`Customers`],
+  [/^\/stores/, $localize`Stores`],
+  [/^\/norms/, $localize`Norms`],
+  [/^\/works/, $localize`Works`],
+  [/^\/backup/, $localize`Backup`],
+  [/^\/account/, $localize`Your account`],
 ];
 
 /** The place of the guide that is about what is on the screen. */
 export function screenPlace(url: string): GuideAt {
-  for (const [of, named] of SCREENS) {
-    const found = of.exec(url);
-    if (found) return { page: 'screens', heading: found[1] ?? named };
-  }
-  return { page: 'first-job' };
+  const heading = SCREENS.find(([of]) => of.test(url))?.[1];
+  return heading === undefined ? { page: 'first-job' } : { page: 'screens', heading: slugOf(heading) };
 }
 
 /** Knows which place of the guide is about what somebody looks at. */

@@ -69,7 +69,9 @@ export class GuideReader {
   /** Markdown as HTML; Angular takes out what could run. */
   private async rendered(text: string): Promise<string> {
     // Above the title of a page stands the one of the place where it is shown.
-    return marked.parse(text.replaceAll('](../screenshots/', '](/screenshots/').replace(/^#/gm, '##'), { async: true });
+    return marked.parse(text.replaceAll('](../../screenshots/', '](/screenshots/').replace(/^#/gm, '##'), {
+      async: true,
+    });
   }
   protected title(page: string): string {
     return GUIDE_PAGES.find(({ id }) => id === page)?.title ?? '';

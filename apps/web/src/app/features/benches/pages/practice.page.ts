@@ -15,6 +15,7 @@ import {
   SHIFT_KIND,
   own,
   sizeNumber,
+  wordOf,
 } from '@druckerei/core';
 import { LESSON_WORDS, WRONG_WORDS, docketText, exerciseName, issueText } from '@druckerei/contract';
 import { Store } from '@ngrx/store';
@@ -175,7 +176,7 @@ export class PracticePage {
   /** The formula of a row in words, or that core has found it by looking. */
   protected hintText({ formula, source }: Figure): string {
     if (formula === undefined)
-      return $localize`It is looked up or laid out, not reckoned: ${source.note ?? source.label}.`;
+      return $localize`It is looked up or laid out, not reckoned: ${wordOf(source.note ?? source.label)}.`;
     return formulaWords(formula);
   }
 }

@@ -18,13 +18,13 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { Title } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import { OPERATION_RULES, figureId, figureOf, neighboursOf, productPicture } from '@druckerei/core';
 import { statusOf } from '@druckerei/contract';
 import { SplitAreaComponent, SplitComponent, type SplitGutterInteractionEvent } from 'angular-split';
 import { map } from 'rxjs';
 import { type Command, Commands } from '../../../platform/commands';
+import { Titles } from '../../../platform/titles';
 import { guideAt, stationPlace } from '../../../platform/guide/guide-place';
 import { openPalette } from '../../../platform/open-palette';
 import { dateText } from '../../../ui/format';
@@ -258,7 +258,7 @@ export class JobPage implements OnDestroy {
       const step = this.editor.job()?.route.find(({ id }) => id === this.chosen());
       return step && this.view.room() === 'bench' ? stationPlace(OPERATION_RULES[step.operation].name) : undefined;
     });
-    const title = inject(Title);
+    const title = inject(Titles);
     effect(() => this.editor.open(this.id(), this.revision()));
     effect(() => {
       const id = this.id();
@@ -270,7 +270,7 @@ export class JobPage implements OnDestroy {
     });
     effect(() => {
       const job = this.editor.job();
-      if (job) title.setTitle(`${job.number} ${job.title} - Druckerei`);
+      if (job) title.say(`${job.number} ${job.title}`);
     });
   }
 

@@ -12,7 +12,7 @@ import { PROCESS_NAMES } from '../ui/process-names';
 import { MachineEdit } from './machine-edit';
 
 /** Groups of fields that the first screen has room for. */
-const FIRST_GROUPS = 3;
+const FIRST_GROUPS = 2;
 
 /** One machine of the works: what it takes and prints, drawn as it is typed, and what it is reckoned with. */
 @Component({
