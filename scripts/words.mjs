@@ -4,7 +4,7 @@
 // where anything is missing or unused; "server" and "pages" make what the build needs.
 import path from 'node:path';
 import { repo } from './build-steps.mjs';
-import { AREAS, LANGUAGES, catalogue, keptWords, readSources, writeWords } from './words/catalogue.mjs';
+import { AREAS, LANGUAGES, catalogue, keptWords, readSources, standsIn, writeWords } from './words/catalogue.mjs';
 import { makePageWords, makeServerWords } from './words/make-words.mjs';
 
 /** Every word in the catalogue of the first area that says it. */
@@ -22,9 +22,9 @@ function write(language, said) {
 function wrongIn(language, { said, literals }) {
   const [words, kept] = [catalogue(language), keptWords(language)];
   const wanted = new Map(said.map((one) => [one.key, one]));
-  const stands = (word) =>
-    [word, word.replace(/s$/, ''), word.replace(/es$/, ''), `${word}s`].some((one) => literals.has(one));
-  const unused = Object.keys(words).filter((key) => !wanted.has(key) && !(Object.hasOwn(kept, key) && stands(key)));
+  const unused = Object.keys(words).filter(
+    (key) => !wanted.has(key) && !(Object.hasOwn(kept, key) && standsIn(literals, key)),
+  );
   return [
     ...[...wanted.values()].flatMap(({ key, at }) =>
       words[key] ? [] : [`${language} has nothing for “${key}” (${at})`],

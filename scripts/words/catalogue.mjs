@@ -62,10 +62,19 @@ export const catalogue = (language) =>
 /** Spaces at the ends of a text are those of what is said in its place. */
 const between = (text, words) => `${/^\s*/.exec(text)[0]}${words}${/\s*$/.exec(text)[0]}`.replace(spaces, ' ');
 
-/** Words of a language by the ids of messages, as a page or the server loads them: of some texts, and those that are kept. */
-export function spoken(language, said) {
+/** Whether a word that is kept stands among literals as it is, or as one of several. */
+export const standsIn = (literals, word) =>
+  [word, word.replace(/s$/, ''), word.replace(/es$/, ''), `${word}s`].some((one) => literals.has(one));
+
+/**
+ * Words of a language by the ids of messages, as a page or the server loads them: of some texts, and those that are kept.
+ * @param {(word: string) => boolean} wants which of those that are kept
+ */
+export function spoken(language, said, wants = () => true) {
   const words = catalogue(language);
-  const kept = Object.keys(keptWords(language)).map((text) => ({ key: text, meaning: '', text }));
+  const kept = Object.keys(keptWords(language))
+    .filter(wants)
+    .map((text) => ({ key: text, meaning: '', text }));
   const known = [...said, ...kept].filter(({ key }) => Object.hasOwn(words, key));
   return Object.fromEntries(
     known.map(({ key, meaning, text }) => [computeMsgId(text, meaning), between(text, words[key])]),

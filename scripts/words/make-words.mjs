@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { LANGUAGES, readSources, spoken } from './catalogue.mjs';
+import { LANGUAGES, readSources, spoken, standsIn } from './catalogue.mjs';
 import { readCode } from './in-code.mjs';
 
 /** Words for the server and what it loads. @param {string} folder */
@@ -30,10 +30,13 @@ export function makePageWords(folder) {
   const alone = path.join(folder, 'reckoner');
   const built = fs.readdirSync(alone).filter((name) => name.endsWith('.js') && !name.startsWith('words-'));
   const telling = ({ meaning, text }) => `${meaning}|${text}`;
-  const its = new Set(built.flatMap((file) => readCode(path.join(alone, file)).said.map(telling)));
+  const read = built.map((file) => readCode(path.join(alone, file)));
+  const its = new Set(read.flatMap((one) => one.said.map(telling)));
+  const literals = new Set(read.flatMap((one) => one.literals));
   for (const language of LANGUAGES) {
     writePageWords(folder, '/', language, spoken(language, said));
     const ofIt = said.filter((one) => its.has(telling(one)));
-    writePageWords(alone, '/reckoner/', language, spoken(language, ofIt));
+    const itsKept = spoken(language, ofIt, (word) => standsIn(literals, word));
+    writePageWords(alone, '/reckoner/', language, itsKept);
   }
 }

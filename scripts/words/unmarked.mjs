@@ -4,7 +4,7 @@ import { repo } from '../build-steps.mjs';
 
 /** Said to whoever runs or programs the server, or typed by people: English in every language. */
 const NOT_FOR_READERS =
-  /\/(endpoints|demo|db|letters|practice\/exercises|reckoner\/read-typed|endpoint-examples|reckon|openapi|metrics|settings|main|locale|shipped-works|shipped-presses|watch-folder)(\/|\.ts$)/;
+  /\/(endpoints|demo|db|practice\/exercises|reckoner\/read-typed|endpoint-examples|reckon|openapi|metrics|settings|main|locale|shipped-works|shipped-presses|watch-folder)(\/|\.ts$)/;
 const SERVER = 'apps/server/';
 /** Words of a sentence, at least: fewer may be a name. */
 const LEAST_WORDS = 4;
@@ -55,6 +55,10 @@ function isPut(node) {
 const isTitle = ({ parent }, file) =>
   /\.routes\.ts$/.test(file) && ts.isPropertyAssignment(parent) && parent.name.getText() === 'title';
 
+/** Heads of a table on paper, likewise. */
+const isHead = ({ parent, text }) =>
+  ts.isCallExpression(parent) && parent.expression.getText() === 'heads' && /\p{Lu}\p{Ll}{2}/u.test(text);
+
 /** A text that everybody is told in English; undefined where it is none. @param {ts.Node} node @param {string} file of it */
 export function unmarkedOf(node, file) {
   const at = path.relative(repo, file);
@@ -67,6 +71,6 @@ export function unmarkedOf(node, file) {
     return isSentence(text) && !isTagged(node.parent) && !isApart(node) ? text : undefined;
   }
   if (!ts.isStringLiteralLike(node)) return undefined;
-  if (/\p{L}{2}/u.test(node.text) && (isPut(node) || isTitle(node, file))) return node.text;
+  if (/\p{L}{2}/u.test(node.text) && (isPut(node) || isTitle(node, file) || isHead(node))) return node.text;
   return isSentence(node.text) && !isApart(node) ? node.text : undefined;
 }

@@ -1,4 +1,4 @@
-import { measureOf, numberText } from '@druckerei/core';
+import { measureOf, numberText, sizeNumber } from '@druckerei/core';
 import type { ComponentLayout, MeasureSystem, SheetArrangement, SheetPattern } from '@druckerei/core';
 
 /** How pieces lie, in words. */
@@ -39,36 +39,25 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
   ].join('; ');
 }
 
-/** Words of a size, in the language of whoever reads it. */
-export interface SizeWords {
-  readonly number: (value: number) => string;
-  readonly inside: string;
-  readonly pages: (count: number) => string;
-  readonly items: (count: number) => string;
-}
-const SIZE_WORDS: SizeWords = {
-  number: String,
-  inside: 'inside',
-  pages: (count) => $localize`${count} pages`,
-  items: (count) => $localize`${count} items`,
-};
+/** Decimals of a size at most: a length as it is, rounded where it was typed. */
+const MOST_DECIMALS = 6;
 
 /** A component's size in words; empty for the forms of a gang. */
 export function sizeWords(
   { widthMm, heightMm, pages, die, carries }: ComponentLayout['component'],
   system: MeasureSystem = 'metric',
-  words: SizeWords = SIZE_WORDS,
+  number: (value: number) => string = (value) => sizeNumber(value, MOST_DECIMALS),
 ): string {
   const { show: shown, unit } = measureOf('mm', system);
-  const show = (mm: number): string => words.number(shown(mm));
+  const show = (mm: number): string => number(shown(mm));
   const size = [
     ...(widthMm !== undefined && heightMm !== undefined ? [`${show(widthMm)} x ${show(heightMm)}`] : []),
     ...(die?.kind === 'structure' ? [show(die.depthMm)] : []),
   ].join(' x ');
   return [
-    ...(size === '' ? [] : [`${size} ${unit}${die?.kind === 'structure' ? ` ${words.inside}` : ''}`]),
+    ...(size === '' ? [] : [`${size} ${unit}${die?.kind === 'structure' ? ` ${$localize`inside`}` : ''}`]),
     ...(die?.kind === 'drawing' ? [die.name] : []),
-    ...(pages === undefined ? [] : [words.pages(pages)]),
-    ...(carries ? [words.items(carries.length)] : []),
+    ...(pages === undefined ? [] : [$localize`${pages} pages`]),
+    ...(carries ? [$localize`${carries.length} items`] : []),
   ].join(', ');
 }

@@ -489,7 +489,7 @@ describe('a certificate of destruction', () => {
     const text = await textOf(pdf);
     for (const words of [
       'Certificate of destruction',
-      '1 bag of spoils with 29 counted, 580 pieces, were shredded at Yard.',
+      '1 bag of spoils with 29 counted, 580 pieces, was shredded at Yard.',
       'B-1 S-77 Print 29 sheets 580',
       'Late shift, bag B-1',
       'cccccccc cccccccc',

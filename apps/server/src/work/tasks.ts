@@ -30,7 +30,6 @@ import {
   lotLabelPdf,
   offerPdf,
   purchasePdf,
-  tongueOf,
   shiftBookPdf,
 } from '@druckerei/formats';
 import { describeJob } from './describe-job.js';
@@ -126,28 +125,17 @@ export const normEffect = ({ jobs, before, after }: EffectQuestion): NormEffect[
     return same ? [] : [{ job: id, number: job.number, title: job.title, ...both }];
   });
 
-/** What jobs cost in a works, and what the first of them is in the words of a locale; or why one of them cannot be planned. */
-export function costs({
-  jobs,
-  works,
-  locale,
-}: {
-  readonly jobs: readonly Job[];
-  readonly works: Works;
-  readonly locale: string | undefined;
-}): {
+/** What jobs cost in a works; or why one of them cannot be planned. */
+export function costs({ jobs, works }: { readonly jobs: readonly Job[]; readonly works: Works }): {
   costs: number[];
-  description: string[];
   faults: { path: string; message: string }[];
 } {
   const outcomes = jobs.map((job) => plan(job, works));
   const faults = outcomes.flatMap((outcome, i) =>
     outcome.ok ? [] : outcome.issues.map((issue) => ({ path: `jobs[${i}].${issue.path}`, message: issueText(issue) })),
   );
-  const [first] = jobs;
   return {
     costs: outcomes.map((outcome) => (outcome.ok ? outcome.value.totals.cost.total : 0)),
-    description: first ? describeJob(first, works, tongueOf(locale)) : [],
     faults,
   };
 }
@@ -163,6 +151,7 @@ export const TASKS = {
   judge,
   normEffect,
   costs,
+  describeJob,
   letterhead: letterheadPdf,
   lotLabel: lotLabelPdf,
   destruction: destructionPdf,

@@ -11,7 +11,12 @@ export interface ZoneRowOut {
 /** Ink zones as CSV: a line an ink, a column a zone, per cent with two places. Cells that a spreadsheet would run are escaped. */
 export function zonesCsv(rows: readonly ZoneRowOut[]): string {
   const count = Math.max(0, ...rows.map(({ zones }) => zones.length));
-  const fields = ['Unit', 'Side', 'Ink', ...Array.from({ length: count }, (_, i) => $localize`Zone ${i + 1} %`)];
+  const fields = [
+    $localize`Unit`,
+    $localize`Side`,
+    $localize`Ink`,
+    ...Array.from({ length: count }, (_, i) => $localize`Zone ${i + 1} %`),
+  ];
   const data = rows.map(({ unit, side, ink, zones }) => [
     unit,
     side,

@@ -104,7 +104,7 @@ const headsOf = (): TableCell[] =>
     $localize`Through`,
     $localize`Job`,
     $localize`Station`,
-    '>Set-up',
+    `>${$localize`Set-up`}`,
     $localize`Changed before`,
     $localize`Waits for`,
     $localize`Who`,

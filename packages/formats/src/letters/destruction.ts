@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { renderPdf } from '../pdf/render.js';
-import type { DestroyedBy } from '@druckerei/core';
+import { type DestroyedBy, inEveryTongue } from '@druckerei/core';
 import { type BookHead, grouped } from '../pdf/book-head.js';
 import { type Letterhead, letterhead } from '../ticket/letterhead.js';
 import { heads, right, table } from '../ticket/table.js';
@@ -43,10 +43,10 @@ export interface DestructionDocument {
   readonly head: BookHead;
 }
 
-const signs = (all: readonly CertificateSign[], { words, number, moment }: Tongue): Content =>
+const signs = (all: readonly CertificateSign[], { number, moment }: Tongue): Content =>
   table(
     [150, 110, 50, '*'],
-    heads(words.who, words.when, `>${words.entry}`, words.hash),
+    heads($localize`Who`, $localize`When`, `>${$localize`Entry`}`, $localize`Hash of the entry`),
     all.map(({ by, at, entry, sha256 }) => [
       by,
       moment(at),
@@ -55,27 +55,39 @@ const signs = (all: readonly CertificateSign[], { words, number, moment }: Tongu
     ]),
   );
 
+/** How spoils were destroyed. */
+const HOW = inEveryTongue((): Readonly<Record<DestroyedBy, string>> => ({
+  cut: $localize`:destroyed|:cut`,
+  shredded: $localize`shredded`,
+  burned: $localize`burned`,
+}));
+
+/** What was done to the spoils. */
+function saidOf({ bags, how, place }: DestructionDocument, { number }: Tongue): string {
+  const counted = number(bags.reduce((sum, { count }) => sum + count, 0));
+  const pieces = number(bags.reduce((sum, bag) => sum + bag.pieces, 0));
+  return bags.length === 1
+    ? $localize`1 bag of spoils with ${counted} counted, ${pieces} pieces, was ${HOW()[how]} at ${place}.`
+    : $localize`${bags.length} bags of spoils with ${counted} counted, ${pieces} pieces, were ${HOW()[how]} at ${place}.`;
+}
+
 /** A certificate of destruction: what lay in which bags, who counted it, who saw it destroyed, with the hashes that prove it. */
 export function destructionPdf(of: DestructionDocument): Promise<Buffer> {
   const tongue = tongueOf(of.locale);
-  const { words, number, quantity } = tongue;
-  const title = `${words.certificate} ${of.number}`;
-  const units = of.bags.reduce((sum, { count }) => sum + count, 0);
-  const pieces = of.bags.reduce((sum, bag) => sum + bag.pieces, 0);
+  const { number, quantity } = tongue;
+  const certificate = $localize`Certificate of destruction`;
+  const title = `${certificate} ${of.number}`;
   const content: Content[] = [
     letterhead(of.works),
-    { text: words.certificate, style: 'title', margin: [0, 18, 0, 0] },
+    { text: certificate, style: 'title', margin: [0, 18, 0, 0] },
     { text: `${of.number} ${of.title}, ${of.customer}`, bold: true, margin: [0, 4, 0, 0] },
     {
-      text: words.destroyed({
-        ...{ bags: of.bags.length, counted: number(units), pieces: number(pieces) },
-        ...{ how: words.how[of.how], place: of.place },
-      }),
+      text: saidOf(of, tongue),
       margin: [0, 4, 0, 12],
     },
     table(
       [70, 80, '*', 70, 70],
-      heads(words.bag, words.seal, words.station, `>${words.counted}`, `>${words.ofPieces}`),
+      heads($localize`Bag`, $localize`Seal`, $localize`Station`, `>${$localize`Counted`}`, `>${$localize`Pieces`}`),
       of.bags.map(({ bag, seal, station, count, unit, pieces: each }) => [
         bag,
         seal,
@@ -84,19 +96,19 @@ export function destructionPdf(of: DestructionDocument): Promise<Buffer> {
         right(number(each)),
       ]),
     ),
-    { text: words.countedBy, style: 'heading', margin: [0, 14, 0, 4] },
+    { text: $localize`Counted by`, style: 'heading', margin: [0, 14, 0, 4] },
     signs(
-      of.bags.flatMap(({ bag, counted }) => counted.map((one) => ({ ...one, by: words.ofBag(one.by, bag) }))),
+      of.bags.flatMap(({ bag, counted }) => counted.map((one) => ({ ...one, by: $localize`${one.by}, bag ${bag}` }))),
       tongue,
     ),
-    { text: words.destroyedBefore, style: 'heading', margin: [0, 14, 0, 4] },
+    { text: $localize`Destroyed before`, style: 'heading', margin: [0, 14, 0, 4] },
     signs(of.witnesses, tongue),
     ...(of.voided.length > 0
       ? [
-          { text: words.voided, style: 'heading', margin: [0, 14, 0, 4] } as Content,
+          { text: $localize`Voided numbers`, style: 'heading', margin: [0, 14, 0, 4] } as Content,
           table(
             [120, '*', 120],
-            heads(words.number, words.reason, words.remade),
+            heads($localize`Number`, $localize`Reason`, $localize`Made again as`),
             of.voided.map(({ number: one, reason, remade }) => [one, reason, remade]),
           ),
         ]
@@ -105,11 +117,15 @@ export function destructionPdf(of: DestructionDocument): Promise<Buffer> {
       columns: of.witnesses.map(({ by }) => ({ text: `_______________________\n${by}`, margin: [0, 36, 0, 0] })),
     },
     {
-      text: words.bookEnded(number(of.head.entry), grouped(of.head.sha256)),
+      text: $localize`The book ended with entry ${number(of.head.entry)} when this was printed: ${grouped(of.head.sha256)}. Whoever has this paper can have its hashes looked up in the book.`,
       fontSize: 7.5,
       margin: [0, 24, 0, 4],
     },
-    { text: words.caution, fontSize: 7.5, italics: true },
+    {
+      text: $localize`Local law and the rules of the issuer come first: keep what they ask for beside this paper.`,
+      fontSize: 7.5,
+      italics: true,
+    },
   ];
   return renderPdf({ info: { title }, content }, of.at);
 }

@@ -26,19 +26,21 @@ export interface OfferDocument {
 /** An offer on one page. */
 export function offerPdf(offer: OfferDocument): Promise<Buffer> {
   const { works, currency, locale } = offer;
-  const { words, number, day } = tongueOf(locale);
-  const title = `${words.offer} ${offer.number}`;
+  const { number, day } = tongueOf(locale);
+  const title = $localize`Offer ${offer.number}`;
   const content: Content[] = [
     letterhead(works),
     { text: title, style: 'title', margin: [0, 18, 0, 0] },
     { text: offer.customer, bold: true, margin: [0, 4, 0, 0] },
-    { text: words.offered(day(offer.at.toISOString().slice(0, 10)), day(offer.until)) },
+    {
+      text: $localize`Made on ${day(offer.at.toISOString().slice(0, 10))}; it holds until ${day(offer.until)}.`,
+    },
     { text: offer.title, style: 'heading', margin: [0, 24, 0, 4] },
     ...offer.description.map((text): Content => ({ text })),
     {
       ...table(
         ['*', 110, 130],
-        heads(words.quantity, `>${words.price(currency)}`, `>${words.perThousand(currency)}`),
+        heads($localize`Quantity`, `>${$localize`Price, ${currency}`}`, `>${$localize`A thousand, ${currency}`}`),
         offer.lines.map(({ quantity, price, perThousand }) => [
           number(quantity),
           right(number(price, 2)),

@@ -33,8 +33,8 @@ export interface PurchaseDocument {
 /** An order to a supplier. */
 export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
   const { works, supplier, currency, lines, locale } = purchase;
-  const { words, number, day, quantity } = tongueOf(locale);
-  const title = `${words.order} ${purchase.number}`;
+  const { number, day, quantity } = tongueOf(locale);
+  const title = $localize`Order ${purchase.number}`;
   const told = lines.filter(({ price }) => price !== null).length;
   const content: Content[] = [
     letterhead(works),
@@ -42,28 +42,39 @@ export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
       .filter(Boolean)
       .map((text, i): Content => ({ text, bold: i === 0, margin: [0, i === 0 ? 24 : 0, 0, 0] })),
     { text: title, style: 'title', margin: [0, 24, 0, 0] },
-    ...(purchase.isDraft ? [{ text: words.draft, bold: true }] : []),
-    ...(supplier.reference ? [{ text: words.reference(supplier.reference) }] : []),
-    { text: words.ordered(day(purchase.at.toISOString().slice(0, 10)), day(purchase.expected)) },
+    ...(purchase.isDraft ? [{ text: $localize`Draft, not sent`, bold: true }] : []),
+    ...(supplier.reference ? [{ text: $localize`Our number with you\: ${supplier.reference}` }] : []),
     {
-      ...table([18, '*', 110, 90], heads('', words.what, `>${words.amount}`, `>${words.price(currency)}`), [
-        ...lines.map(({ name, unit, price, ...line }, i) => [
-          String(i + 1),
-          name,
-          right(quantity(line.quantity, unit)),
-          right(price === null ? words.asAgreed : number(price, 2)),
-        ]),
-        ...(told > 0
-          ? [
-              [
-                '',
-                told < lines.length ? words.sumOfTold : words.sum,
-                '',
-                right(number(sumOfPrices(lines.map(({ price }) => price)), 2)),
-              ],
-            ]
-          : []),
-      ]),
+      text: $localize`Made on ${day(purchase.at.toISOString().slice(0, 10))}; wanted on ${day(purchase.expected)}.`,
+    },
+    {
+      ...table(
+        [18, '*', 110, 90],
+        heads(
+          '',
+          $localize`:of a letter|:What`,
+          `>${$localize`:of goods|:Quantity`}`,
+          `>${$localize`Price, ${currency}`}`,
+        ),
+        [
+          ...lines.map(({ name, unit, price, ...line }, i) => [
+            String(i + 1),
+            name,
+            right(quantity(line.quantity, unit)),
+            right(price === null ? $localize`as agreed` : number(price, 2)),
+          ]),
+          ...(told > 0
+            ? [
+                [
+                  '',
+                  told < lines.length ? $localize`Sum of the prices told` : $localize`Sum`,
+                  '',
+                  right(number(sumOfPrices(lines.map(({ price }) => price)), 2)),
+                ],
+              ]
+            : []),
+        ],
+      ),
       margin: [0, 18, 0, 18],
     },
     ...(purchase.note ? [{ text: purchase.note, preserveLeadingSpaces: true }] : []),
@@ -72,11 +83,18 @@ export function purchasePdf(purchase: PurchaseDocument): Promise<Buffer> {
 }
 
 /** The same as a table, a line each, with figures as programs read them. Cells that a sheet would run are escaped. */
-export function purchaseCsv({ number: order, expected, currency, lines, locale }: PurchaseDocument): string {
-  const { words } = tongueOf(locale);
+export function purchaseCsv({ number: order, expected, currency, lines }: PurchaseDocument): string {
   return Papa.unparse(
     {
-      fields: [words.order, words.line, words.what, words.amount, words.unit, words.price(currency), words.wantedOn],
+      fields: [
+        $localize`Order`,
+        $localize`:of a letter|:Line`,
+        $localize`:of a letter|:What`,
+        $localize`:of goods|:Quantity`,
+        $localize`:of a value|:Unit`,
+        $localize`Price, ${currency}`,
+        $localize`Wanted on`,
+      ],
       data: lines.map(({ name, quantity, unit, price }, i) => [
         order,
         i + 1,

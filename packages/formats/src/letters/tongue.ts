@@ -1,9 +1,7 @@
-import { numberText, own, unitText } from '@druckerei/core';
-import { type LetterWords, LETTER_WORDS } from './words.js';
+import { numberText, unitText } from '@druckerei/core';
 
-/** How somebody is written to: their words, their numbers and their dates. */
+/** How somebody writes numbers and dates, whom a paper goes to; its words are in the language that is spoken when it is made. */
 export interface Tongue {
-  readonly words: LetterWords;
   /** @param least decimals in any case @param most decimals at most */
   readonly number: (value: number, least?: number, most?: number) => string;
   /** @param day ISO 8601 */
@@ -26,19 +24,9 @@ function datesOf(locale: string): Pick<Tongue, 'day' | 'moment'> {
   return { day: writer(locale, { dateStyle: 'long' }), moment: (wall) => moment(`${wall.replace(' ', 'T')}:00Z`) };
 }
 
-const wordsOf = (locale: string): LetterWords => LETTER_WORDS[new Intl.Locale(locale).language === 'de' ? 'de' : 'en'];
-
-/**
- * How whoever has a locale is written to: by its language where there are words of it, by English otherwise; numbers and dates
- * are those of the locale in any case. @param locale BCP 47; where nothing is told as papers always were, with dates of ISO 8601
- */
+/** @param locale BCP 47; where nothing is told as papers always were, with dates of ISO 8601 */
 export function tongueOf(locale: string | undefined): Tongue {
-  const words = wordsOf(locale ?? 'en');
   const number = (value: number, least = 0, most = least): string => numberText(value, most, least, locale);
-  const quantity = (value: number, unit: string): string => {
-    const [one, several] = own(words.units, unit) ??
-      own(words.units, `${unit}s`) ?? [unitText(unit, 1), unitText(unit, 2)];
-    return `${number(value, 0, 3)} ${value === 1 ? one : several}`;
-  };
-  return { words, number, quantity, ...(locale === undefined ? AS_TOLD : datesOf(locale)) };
+  const quantity = (value: number, unit: string): string => `${number(value, 0, 3)} ${unitText(unit, value)}`;
+  return { number, quantity, ...(locale === undefined ? AS_TOLD : datesOf(locale)) };
 }

@@ -11,7 +11,7 @@ export interface RefusedLine {
 export const refusedCsv = (headings: readonly string[], lines: readonly RefusedLine[]): string =>
   Papa.unparse(
     {
-      fields: [...headings, 'Line', $localize`Why`],
+      fields: [...headings, $localize`Line`, $localize`Why`],
       data: lines.map(({ line, cells, why }) => [...headings.map((_, at) => cells[at] ?? ''), line, why]),
     },
     { escapeFormulae: true },

@@ -105,7 +105,12 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
   });
   const { totals } = plan;
   const sheets = Object.values(totals.pressSheets).reduce((a, b) => a + b, 0);
-  const school = { step: 'step by step', added: 'added up', table: 'by table', sure: 'by sureness' }[plan.school];
+  const school = {
+    step: $localize`step by step`,
+    added: $localize`added up`,
+    table: $localize`by table`,
+    sure: $localize`by sureness`,
+  }[plan.school];
   return [
     { text: $localize`Components`, style: 'heading' },
     table(
@@ -115,10 +120,10 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
         $localize`Size`,
         $localize`Stock and sheet`,
         $localize`Press`,
-        'Front / back',
-        '>Plates',
-        '>Into press',
-        `>Paper ${said.unit('kg')}`,
+        $localize`Front / back`,
+        `>${$localize`Plates`}`,
+        `>${$localize`Into press`}`,
+        `>${$localize`Paper`} ${said.unit('kg')}`,
       ),
       rows,
     ),

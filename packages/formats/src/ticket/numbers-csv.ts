@@ -5,7 +5,7 @@ import Papa from 'papaparse';
 export const numbersCsv = (lines: readonly NumberLine[]): string =>
   Papa.unparse(
     {
-      fields: [$localize`Sheet`, 'Position', 'Number', $localize`Void, replaced by`],
+      fields: [$localize`Sheet`, $localize`Position`, $localize`Number`, $localize`Void, replaced by`],
       data: lines.map(({ sheet, position, printed, replacedBy = '' }) => [sheet, position, printed, replacedBy]),
     },
     { escapeFormulae: true },

@@ -117,8 +117,8 @@ function carriers({ job, plan, works }: JobDocument, { name, ...alike }: Togethe
         $localize`Of`,
         $localize`Kind`,
         $localize`Made as`,
-        '>Runs',
-        '>Life',
+        `>${$localize`Runs`}`,
+        `>${$localize`Life`}`,
       ),
       rows,
     ),
@@ -257,7 +257,13 @@ function register({ job, plan, works }: JobDocument, together: Together): Conten
       { text: $localize`Register: ${together.name(layout.component.id)}`, style: 'station', margin: [0, 6, 0, 2] },
       table(
         ['*', 70, 70, 70, 60],
-        heads('What', `>Within, ${mm}`, $localize`Bounds`, `>There is, ${mm}`, `>Needed, ${mm}`),
+        heads(
+          $localize`What`,
+          `>${$localize`Within, ${mm}`}`,
+          $localize`Bounds`,
+          `>${$localize`There is, ${mm}`}`,
+          `>${$localize`Needed, ${mm}`}`,
+        ),
         rows,
       ),
       quiet(

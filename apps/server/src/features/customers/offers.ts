@@ -6,6 +6,7 @@ import { patternsOf } from '../../db/patterns.js';
 import { inFileName } from '../../http/file-name.js';
 import { ProblemError, invalid, notFound } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { inTongue } from '../../http/tongue.js';
 import { assessJob } from '../assessments/assessments.js';
 import { addJob } from '../jobs/write-job.js';
 import type { Bench } from '../jobs/bench.js';
@@ -60,15 +61,16 @@ export async function addOffer(
     errors.push({ path: 'until', message: $localize`The offer would have ended already: today is ${today}.` });
   if (!first || errors.length > 0) throw invalid(errors);
   const locale = await localeOf(database, first.customer, works);
-  const costed = await workshop.run('costs', { jobs, works, locale });
+  const costed = await workshop.run('costs', { jobs, works });
   if (costed.faults.length > 0) throw invalid(costed.faults);
+  const description = await inTongue(locale, () => workshop.run('describeJob', { job: first, works, locale }));
   const body: Body = {
     works: headOf(works),
     ...(locale === undefined ? {} : { locale }),
     title: first.title,
     customer: first.customer,
     currency: works.currency,
-    description: costed.description,
+    description,
     margin,
     until,
     ...(note ? { note } : {}),
@@ -146,7 +148,8 @@ export const offerHandlers = (
     const { number, body, madeAt } = await readRow(bench.database, params.id);
     const { margin: _, ...document } = body;
     const head = { ...document.works, logo: await currentLogo(bench.database) };
-    const made = await bench.workshop.run('offer', { ...document, works: head, number, at: new Date(madeAt) });
+    const offer = { ...document, works: head, number, at: new Date(madeAt) };
+    const made = await inTongue(document.locale, () => bench.workshop.run('offer', offer));
     response.setHeader('Content-Disposition', `inline; filename="offer-${inFileName(number)}.pdf"`);
     return Buffer.from(made);
   },

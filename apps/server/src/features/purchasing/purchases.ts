@@ -12,6 +12,7 @@ import type { Database, Queries } from '../../db/database.js';
 import { inFileName } from '../../http/file-name.js';
 import { ProblemError, invalid } from '../../http/problem.js';
 import type { Handlers } from '../../http/register.js';
+import { inTongue } from '../../http/tongue.js';
 import type { Bench } from '../jobs/bench.js';
 import { refuseOdd, stockIds } from '../stores/refusals.js';
 import { currentLogo, headOf } from '../works/logo.js';
@@ -171,13 +172,13 @@ export const purchaseHandlers = ({
   receive: ({ account, params, body }) => receive(database, account, params.id, body),
   purchasePdf: async ({ account, params, response }) => {
     const document = await documentOf(database, account, params.id);
-    const made = await workshop.run('purchase', document);
+    const made = await inTongue(document.locale, () => workshop.run('purchase', document));
     response.setHeader('Content-Disposition', `inline; filename="order-${inFileName(document.number)}.pdf"`);
     return made;
   },
   purchaseCsv: async ({ account, params, response }) => {
     const document = await documentOf(database, account, params.id);
     response.setHeader('Content-Disposition', `attachment; filename="order-${inFileName(document.number)}.csv"`);
-    return purchaseCsv(document);
+    return inTongue(document.locale, () => purchaseCsv(document));
   },
 });

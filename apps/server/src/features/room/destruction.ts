@@ -12,6 +12,7 @@ import {
 import type { DestructionDocument } from '@druckerei/formats';
 import { inFileName } from '../../http/file-name.js';
 import type { Handlers } from '../../http/register.js';
+import { inTongue } from '../../http/tongue.js';
 import { ProblemError, notFound } from '../../http/problem.js';
 import { assessmentOf } from '../assessments/assessments.js';
 import { localeOf } from '../customers/locale-of.js';
@@ -92,7 +93,7 @@ function signed(
 export const destructionHandlers = (bench: Bench): Pick<Handlers, 'destructionPdf'> => ({
   destructionPdf: async ({ params, response }) => {
     const document = await certificate(bench, params.id, params.record);
-    const made = await bench.workshop.run('destruction', document);
+    const made = await inTongue(document.locale, () => bench.workshop.run('destruction', document));
     response.setHeader(
       'Content-Disposition',
       `inline; filename="destruction-${inFileName(document.number)}-${params.record}.pdf"`,

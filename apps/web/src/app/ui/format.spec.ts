@@ -4,7 +4,7 @@ describe('numbers as the trade writes them', () => {
   it('keeps tiny shares', () => {
     expect(percent(0.00125)).toBe('0.125 %');
     expect(count(1_234_567.891, 1)).toBe('1,234,567.9');
-    expect(unitText('people', 1)).toBe('people');
+    expect([unitText('people', 1), unitText('people', 2)]).toEqual(['person', 'people']);
   });
 });
 

@@ -114,7 +114,7 @@ export class LayoutView {
       width: zones.widthMm,
       height: share * sheet.height,
       y: sheet.height * (1 - share),
-      title: `Zone ${i + 1}: ${Math.round(share * 1000) / 10} %`,
+      title: $localize`Zone ${i + 1}\: ${Math.round(share * 1000) / 10} %`,
     }));
   });
 

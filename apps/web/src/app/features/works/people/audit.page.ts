@@ -45,7 +45,7 @@ import { WordPipe } from '../../../ui/word';
           <tr>
             <td class="when">{{ time(line.at) }}</td>
             <th scope="row">{{ line.by }}</th>
-            <td>{{ line.what }}</td>
+            <td>{{ line.what | word }}</td>
             <td>{{ line.subject }}</td>
           </tr>
         } @empty {
