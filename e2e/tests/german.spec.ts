@@ -13,6 +13,11 @@ const VIEWS = [
   'customers',
   'benches/reckoner',
   'account',
+  'guide/first-job',
+  'guide/screens',
+  'guide/stations',
+  'guide/lessons',
+  'guide/schools',
 ];
 
 /** Sentences of English that stand where people read: the data of the demo has none of these words. */
@@ -42,6 +47,15 @@ test.describe('in German', () => {
       expect(await englishOn(page), view).toEqual([]);
       await expectAccessible(page, view);
     }
+  });
+
+  test('the guide opens where one is, at the heading that it has there', async ({ page }) => {
+    await signIn(page, 'manager', { heading: 'Aufträge' });
+    await page.goto('/stores');
+    await expect(page).toHaveTitle('Lager - Druckerei');
+    await page.keyboard.press('F1');
+    const heading = page.getByRole('dialog').getByRole('heading', { name: 'Lager', exact: true });
+    await expect(heading).toBeInViewport();
   });
 
   test('a number is typed and read with a comma, and a job is reckoned in German', async ({ page }) => {
