@@ -86,7 +86,8 @@ test('stations go in and out, a run parts in two, spoils serve a set-up; each is
 test('counts come in, the stream shows them and what they will come to', async ({ page }) => {
   await signIn(page);
   await openExample(page, 'trail-map');
-  await page.getByText('Counts while it runs').click();
+  // By key: what comes in above moves it from under a pointer.
+  await page.locator('summary', { hasText: 'Counts while it runs' }).press('Enter');
   const fold = page.getByLabel('Good out of Fold');
   await fold.fill('many');
   await fold.press('Enter');
