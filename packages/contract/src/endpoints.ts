@@ -17,7 +17,7 @@ import { DOCUMENTS } from './endpoints/documents.js';
 import { PRACTICE } from './endpoints/practice.js';
 import { UPKEEP } from './endpoints/upkeep.js';
 
-export type { Endpoint } from './endpoints/endpoint.js';
+export { type Endpoint, isAudited } from './endpoints/endpoint.js';
 
 /** Every route of the server: registered from this table, documented from it, and tested from it. */
 export const ENDPOINTS = [

@@ -46,10 +46,10 @@ const MOST_DECIMALS = 6;
 export function sizeWords(
   { widthMm, heightMm, pages, die, carries }: ComponentLayout['component'],
   system: MeasureSystem = 'metric',
-  number: (value: number) => string = (value) => sizeNumber(value, MOST_DECIMALS),
+  number: (value: number, most: number) => string = sizeNumber,
 ): string {
   const { show: shown, unit } = measureOf('mm', system);
-  const show = (mm: number): string => number(shown(mm));
+  const show = (mm: number): string => number(shown(mm), MOST_DECIMALS);
   const size = [
     ...(widthMm !== undefined && heightMm !== undefined ? [`${show(widthMm)} x ${show(heightMm)}`] : []),
     ...(die?.kind === 'structure' ? [show(die.depthMm)] : []),

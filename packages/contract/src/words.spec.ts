@@ -15,10 +15,9 @@ import {
   faultsAt,
   normsOfGroup,
 } from '@druckerei/core';
-import { type Endpoint, ENDPOINTS } from './endpoints.js';
+import { ENDPOINTS, isAudited } from './endpoints.js';
 import { RIGHTS } from './people.js';
 
-const isAudited = ({ method, unaudited }: Endpoint): boolean => method !== 'get' && unaudited !== true;
 const repo = fileURLToPath(new URL('../../../', import.meta.url));
 const home = path.join(repo, 'words/de');
 const german = fs
@@ -93,7 +92,7 @@ describe('the catalogue', () => {
     ['losses', LOSS_KINDS],
     ['what differs', DIFFERS],
     ['rights', Object.values(RIGHTS)],
-    ['what is audited', ENDPOINTS.filter(isAudited).map(({ summary }) => summary)],
+    ['what is audited', ENDPOINTS.filter((endpoint) => isAudited(endpoint)).map(({ summary }) => summary)],
     [
       'choices of norms',
       NORM_GROUPS.flatMap((group) => normsOfGroup(SHIPPED_WORKS, group))

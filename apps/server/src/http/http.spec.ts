@@ -7,6 +7,7 @@ import {
   type Right,
   ENDPOINTS,
   RIGHT_IDS,
+  isAudited,
   problemSchema,
   rightsOf,
 } from '@druckerei/contract';
@@ -312,7 +313,7 @@ describe('every route for every right', () => {
 
 describe('the audit', () => {
   const writing = endpoints.filter(
-    ({ id, method, unaudited, right }) => method !== 'get' && !unaudited && right !== 'public' && !(id in REFUSED),
+    (endpoint) => isAudited(endpoint) && endpoint.right !== 'public' && !(endpoint.id in REFUSED),
   );
   it.each(writing.map((endpoint) => [endpoint.id, endpoint] as const))('has a line of %s', async (_, endpoint) => {
     const manager = await visitor(server.app, 'manager');
@@ -328,8 +329,7 @@ describe('the audit', () => {
     // What is one's own is nobody else's to see.
     const own = ['ownPassword', 'ownSessions', 'setSecondFactor', 'dropSecondFactor', 'makeFeed', 'dropFeed'];
     const silent = endpoints.filter(
-      ({ id, method, unaudited, right, tells }) =>
-        method !== 'get' && !unaudited && right !== 'public' && !tells && !own.includes(id),
+      (endpoint) => isAudited(endpoint) && endpoint.right !== 'public' && !endpoint.tells && !own.includes(endpoint.id),
     );
     expect(silent).toEqual([]);
   });

@@ -1,6 +1,6 @@
 import type { Express, Request, RequestHandler, Response } from 'express';
 import type * as z from 'zod';
-import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors } from '@druckerei/contract';
+import { type Account, type Endpoint, type EndpointId, ENDPOINTS, fieldErrors, isAudited } from '@druckerei/contract';
 import type { Database } from '../db/database.js';
 import { type Entries, withEntries } from './entries.js';
 import { JsonText } from './json-text.js';
@@ -68,7 +68,7 @@ function handle(endpoint: Endpoint, handler: AnyHandler, options: RegisterOption
     const query = parse(endpoint.query, request.query, badAddress);
     const bodyOf = (schema: z.ZodType | undefined): unknown =>
       parse(schema, request.body, (error) => invalid(fieldErrors(error)));
-    const noted = account && endpoint.method !== 'get' && !endpoint.unaudited;
+    const noted = account && isAudited(endpoint);
     const made = await withEntries(endpoint, request, response, bodyOf, (body, entries) => {
       const call = { params, query, body, entries, account, request, response };
       const work = (): Promise<unknown> => Promise.resolve(handler(call));

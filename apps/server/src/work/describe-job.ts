@@ -18,7 +18,7 @@ export function describeJob({ job: { family, components }, works: { stocks, meas
   const colours = (side: Component['front']): string => (side.length === 0 ? $localize`none` : String(side.length));
   const lines = components.map((component) => {
     const { name, stock, front, back } = component;
-    const size = sizeWords(component, system, (value) => number(value, 0, 6));
+    const size = sizeWords(component, system, (value, most) => number(value, 0, most));
     const told = [size, names.get(stock) ?? stock, $localize`colours ${colours(front)} / ${colours(back)}`];
     return `${name}: ${told.filter(Boolean).join(', ')}`;
   });

@@ -34,6 +34,10 @@ export interface Endpoint {
   readonly media?: string;
 }
 
+/** Whether what somebody does there leaves a line in the audit. */
+export const isAudited = ({ method, unaudited }: Pick<Endpoint, 'method' | 'unaudited'>): boolean =>
+  method !== 'get' && unaudited !== true;
+
 export const whole = z.coerce.number().int().min(1).max(2_147_483_647);
 export const job = z.object({ id: whole });
 export const revision = z.object({ id: whole, revision: whole });

@@ -30,6 +30,8 @@ describe('figures as the workshop says them (hand values; common practice, no so
     [1, 'people', 'given', '1 person'],
     [3.25, 'EUR/m2', 'given', '3.25 EUR/m²'],
     [2, 'lines/cm', 'reckoned', '2 lines/cm'],
+    // A part of a job, as somebody has called it.
+    [2, 'card / envelope / tag', 'given', '2 card / envelope / tag'],
     [0.0123456, 'share', 'reckoned', '1.23 %'],
     // What somebody typed is said as typed.
     [0.00125, 'share', 'given', '0.125 %'],

@@ -170,13 +170,15 @@ const SINGULARS = new Map([...PLURALS].map(([one, several]) => [several, one]));
 const singularOf = (unit: string): string => SINGULARS.get(unit) ?? (PLURALS.has(unit) ? unit : unit.replace(/s$/, ''));
 const pluralOf = (unit: string): string => PLURALS.get(unit) ?? `${unit}s`;
 
+/** What a unit is told by or for, `sheets` and `h`: said as it stands. */
+const partText = (part: string): string => own(SYMBOLS, part) ?? (UNCHANGED.has(part) ? part : wordOf(part));
+
 /** A unit beside a number: sheet, sheets, copies, sheets/h; symbols stay as they are. */
 export const unitText = (unit: string, value: number): string => {
   const symbol = own(SYMBOLS, unit);
   if (symbol !== undefined) return symbol;
   if (ALIKE.has(unit)) return wordOf(unit);
-  const [of = '', per] = unit.split('/');
-  if (per !== undefined) return `${unitText(of, 2)}/${unitText(per, 1)}`;
+  if (unit.includes('/')) return unit.split('/').map(partText).join('/');
   if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
   const one = singularOf(unit);
   if (value === 1) return wordOf(one);

@@ -6,7 +6,16 @@ export { type NormScope, baseId, mayScope, scopedId, scopesOf, setNorms } from '
 export { HOUSE_ODD } from './house-ways.js';
 export { samplingRules } from './sampling-rules.js';
 export { limitsInWords, normInWords } from './norm-words.js';
-export { type Counted, type Norm, type NormGroup, COUNTED, NORM_GROUPS, isWithin, titleOf } from './norm.js';
+export {
+  type Counted,
+  type Norm,
+  type NormGroup,
+  COUNTED,
+  NORM_GROUPS,
+  NORM_GROUP_NAMES,
+  isWithin,
+  titleOf,
+} from './norm.js';
 export {
   type NormLevel,
   type NormLookup,

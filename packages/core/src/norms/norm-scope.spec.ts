@@ -3,7 +3,8 @@ import { example, planned, withoutNorms } from '../plan/examples.fixture.js';
 import type { Job } from '../job/job.js';
 import { plan } from '../plan/plan.js';
 import { normById } from './norm-catalogue.js';
-import { normLevels } from './resolve.js';
+import { setNorms } from './norm-scope.js';
+import { normLevels, withStockNorms } from './resolve.js';
 
 const PRACTICE = { label: 'practice' } as const;
 const worksWith = (norms: Readonly<Record<string, number>>): Works => ({
@@ -79,5 +80,34 @@ describe('a norm told for a machine, a run length or a surface', () => {
       expect(normById(SHIPPED_WORKS, id)).toBeUndefined();
     const outcome = plan({ ...map, norms: { [`${BASE}@stock=coated`]: 0.03 } }, SHIPPED_WORKS);
     expect(outcome.ok ? [] : outcome.issues.map(({ code }) => code)).toEqual(['job.unknown-norm']);
+  });
+});
+
+describe('norms that a works has set', () => {
+  it('are looked through for what is told apart, by run length, and of stocks', () => {
+    const told = (norms: Readonly<Record<string, number>>) => setNorms(worksWith(norms).norms);
+    expect(told({ [BASE]: 0.02, 'stock.silk-115.packets': 2 })).toEqual({
+      apart: new Map(),
+      byRun: false,
+      ofStocks: false,
+    });
+    const { apart, byRun, ofStocks } = told({ [`${BASE}@run=5000`]: 0.02, 'stock.silk-115.gsm': 118 });
+    expect([...apart]).toEqual([[BASE, new Set([`${BASE}@run=5000`])]]);
+    expect([byRun, ofStocks]).toEqual([true, true]);
+    expect(told({ [`${BASE}@machine=hand`]: 0.02 }).byRun).toBe(false);
+  });
+
+  it('make one works with their stocks, in which the others are the same; what a job sets is its own', () => {
+    const works = worksWith({ 'stock.silk-115.gsm': 118 });
+    const made = withStockNorms(works, {});
+    expect(withStockNorms(works, {})).toBe(made);
+    for (const [i, stock] of made.stocks.entries()) {
+      if (stock.id === 'silk-115') expect(stock).toEqual({ ...works.stocks[i], gsm: 118 });
+      else expect(stock).toBe(works.stocks[i]);
+    }
+    const inJob = withStockNorms(works, { 'stock.silk-115.gsm': 121 });
+    expect(inJob.stocks.find(({ id }) => id === 'silk-115')?.gsm).toBe(121);
+    expect(withStockNorms(works, {}).stocks.find(({ id }) => id === 'silk-115')?.gsm).toBe(118);
+    expect(withStockNorms(SHIPPED_WORKS, {})).toBe(SHIPPED_WORKS);
   });
 });

@@ -16,6 +16,20 @@ export const NORM_GROUPS = [
 /** One of the groups. */
 export type NormGroup = (typeof NORM_GROUPS)[number];
 
+/** What the groups are called. */
+export const NORM_GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
+  spoilage: $localize`Spoilage`,
+  table: $localize`Spoilage table`,
+  machines: $localize`Machines`,
+  'press room': $localize`Press room`,
+  finishing: $localize`Finishing`,
+  rules: $localize`Route rules`,
+  quality: $localize`Quality`,
+  paper: $localize`Paper and rolls`,
+  drying: $localize`Drying`,
+  prices: $localize`Prices`,
+};
+
 /** Smallest value of a norm that has to be above 0: hours and metres by it stay numbers. */
 export const ABOVE_ZERO = 1e-6;
 

@@ -134,6 +134,16 @@ describe('the price of the day', () => {
     expect(best.value.now.cost).toBeCloseTo(own?.cost ?? 0, 6);
   });
 
+  it('is that of other papers, too, where ways are compared; a plan asks for its own alone', () => {
+    const other = SHIPPED_WORKS.stocks.find(({ id }) => id !== stock)?.id ?? '';
+    const works = supplied([paper(90), paper(40, { item: paperPriceKey(other) })]);
+    const own = planned(works);
+    const compared = atDayPrices(job, works);
+    expect(compared.norms[`price.stock.${other}`]?.value).toBe(0.4);
+    expect(compared.norms[`price.stock.${stock}`]?.value).toBe(0.9);
+    expect(planned(compared).figures).toEqual(own.figures);
+  });
+
   it('is frozen by being put into the works once, and hidden with all other prices', () => {
     const works = supplied([paper(90)]);
     const frozen = atDayPrices(job, works);

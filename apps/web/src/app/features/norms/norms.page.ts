@@ -8,7 +8,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import {
   type Norm,
-  type NormGroup,
+  NORM_GROUP_NAMES,
   NORM_GROUPS,
   ROUTE_RULES,
   RULE_IDS,
@@ -29,19 +29,6 @@ import { NormEdits } from './norm-edits';
 import { NormDialog } from './norm.dialog';
 import { type NormRow, NormsStore } from './norms.store';
 import { WordPipe } from '../../ui/word';
-
-const GROUP_NAMES: Readonly<Record<NormGroup, string>> = {
-  spoilage: $localize`Spoilage`,
-  table: $localize`Spoilage table`,
-  machines: $localize`Machines`,
-  'press room': $localize`Press room`,
-  finishing: $localize`Finishing`,
-  rules: $localize`Route rules`,
-  quality: $localize`Quality`,
-  paper: $localize`Paper and rolls`,
-  drying: $localize`Drying`,
-  prices: $localize`Prices`,
-};
 
 /** A letter for each kind of source, read with the legend over the table. */
 const MARKS: Readonly<Record<SourceLabel, { mark: string; words: string }>> = {
@@ -84,7 +71,7 @@ export class NormsPage {
     `${MARKS[source.label].words}${source.note ? `: ${wordOf(source.note)}` : ''}`;
   private readonly dialog = inject(MatDialog);
   protected readonly mayEdit = inject(Store).selectSignal(selectMay('norms'));
-  protected readonly groups = NORM_GROUPS.map((id) => ({ id, name: GROUP_NAMES[id] }));
+  protected readonly groups = NORM_GROUPS.map((id) => ({ id, name: NORM_GROUP_NAMES[id] }));
   private readonly measures = inject(Measures);
   protected readonly text = (norm: Norm, value: number): string => normValue(norm, value, this.measures.system());
   protected readonly time = timeText;
