@@ -42,7 +42,7 @@ else {
   const kept = new Set(LANGUAGES.flatMap((language) => Object.keys(keptWords(language))));
   const wrong = [
     ...sources.unmarked
-      .filter(({ text }) => !kept.has(text))
+      .filter(({ text, shown }) => shown || !kept.has(text))
       .map(({ text, at }) => `${at} says “${text}” to everybody in English`),
     ...LANGUAGES.flatMap((language) => wrongIn(language, sources)),
   ];

@@ -86,7 +86,7 @@ test('what was offered at several quantities is taken, becomes a job, and is ord
   // A dialog that opens takes the focus to its first field: what is typed before goes where that is.
   await expect(again.getByLabel('Number')).toBeFocused();
   await again.getByLabel('Number').fill(`E2E-again-${number}`);
-  await again.getByRole('spinbutton', { name: 'Quantity' }).fill('8500');
+  await again.getByRole('textbox', { name: 'Quantity' }).fill('8500');
   await again.getByRole('button', { name: 'Make the job' }).click();
   await expect(field(page, 'order.quantity')).toHaveValue('8,500');
 });

@@ -32,7 +32,7 @@ const filesOf = (folder) =>
 
 /**
  * All that the sources say, each file read once: texts with their keys, what is said to everybody in English, and literals.
- * @returns {{ said: { key: string, meaning: string, text: string, area: string, at: string }[], unmarked: { text: string, at: string }[], literals: Set<string> }}
+ * @returns {{ said: { key: string, meaning: string, text: string, area: string, at: string }[], unmarked: { text: string, at: string, shown?: boolean }[], literals: Set<string> }}
  */
 export function readSources() {
   const all = { said: [], unmarked: [], literals: new Set() };
@@ -40,7 +40,7 @@ export function readSources() {
     for (const file of filesOf(folder)) {
       const read = readCode(path.join(repo, file));
       for (const one of read.said) all.said.push({ ...one, key: keyOf(one), area, at: `${file}:${one.line}` });
-      for (const { text, line } of read.unmarked) all.unmarked.push({ text, at: `${file}:${line}` });
+      for (const { line, ...one } of read.unmarked) all.unmarked.push({ ...one, at: `${file}:${line}` });
       for (const literal of read.literals) all.literals.add(literal);
     }
   return all;

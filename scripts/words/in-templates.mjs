@@ -1,4 +1,14 @@
-import { RecursiveAstVisitor, TmplAstRecursiveVisitor, parseTemplate, tmplAstVisitAll } from '@angular/compiler';
+import {
+  Binary,
+  Conditional,
+  Interpolation,
+  LiteralPrimitive,
+  ParenthesizedExpression,
+  RecursiveAstVisitor,
+  TmplAstRecursiveVisitor,
+  parseTemplate,
+  tmplAstVisitAll,
+} from '@angular/compiler';
 
 /** Attributes that people read or hear. */
 const READ = new Set([
@@ -18,6 +28,18 @@ const NO_WORDS = ['mat-icon', 'code', 'style'];
 /** Whether a text has a word in it; what is shorter is a unit or a mark. */
 const hasWord = (text) => /\p{L}{5}/u.test(text);
 
+/** Words that an expression may come to as they stand: `{{ open ? 'Close' : 'Open' }}`. */
+function comesTo(expression) {
+  if (expression instanceof Interpolation) return expression.expressions.flatMap(comesTo);
+  if (expression instanceof Conditional) return [expression.trueExp, expression.falseExp].flatMap(comesTo);
+  if (expression instanceof ParenthesizedExpression) return comesTo(expression.expression);
+  if (expression instanceof Binary && ['+', '??', '||'].includes(expression.operation))
+    return [expression.left, expression.right].flatMap(comesTo);
+  const isText = expression instanceof LiteralPrimitive && typeof expression.value === 'string';
+  // A place in a pattern, `{yy}`, is typed as it is.
+  return isText && /(?<![{\p{L}])\p{L}{2}/u.test(expression.value) ? [expression] : [];
+}
+
 /** The text of a message of Angular's, as its id is made of: `Take out {$INTERPOLATION}`. */
 const textOf = (nodes) =>
   nodes
@@ -34,7 +56,7 @@ const textOf = (nodes) =>
 /**
  * What a template says: texts that are marked or go through the pipe `word`, words that nobody has marked, and all literals.
  * @param {string} template @param {string} file
- * @returns {{ said: { meaning: string, text: string, at: number }[], unmarked: { text: string, at: number }[], literals: string[] }}
+ * @returns {{ said: { meaning: string, text: string, at: number }[], unmarked: { text: string, at: number, shown?: boolean }[], literals: string[] }}
  */
 export function readTemplate(template, file) {
   const { nodes, errors } = parseTemplate(template, file, { enableI18nLegacyMessageIdFormat: false });
@@ -90,6 +112,9 @@ export function readTemplate(template, file) {
     }
     visitBoundAttribute(attribute) {
       message(attribute);
+      if (READ.has(attribute.name))
+        for (const { value, sourceSpan } of comesTo(attribute.value.ast))
+          unmarked.push({ text: value, at: sourceSpan.start, shown: true });
       expressions.visit(attribute.value);
     }
     visitBoundEvent(event) {
@@ -100,6 +125,8 @@ export function readTemplate(template, file) {
     }
     visitBoundText(node) {
       text(node.value.ast.strings.join(' … '), node);
+      for (const { value, sourceSpan } of comesTo(node.value.ast))
+        unmarked.push({ text: value, at: sourceSpan.start, shown: true });
       expressions.visit(node.value);
     }
     visitIfBlockBranch(branch) {

@@ -55,6 +55,8 @@ describe('the catalogue', () => {
     ["const why = $localize`${count} ${wordOf(count === 1 ? 'is' : 'are')} short`;", 0],
     ["const page = { template: '<p>Nothing is here</p>' };", 1],
     ["const page = { template: '<p i18n>Nothing <b>is here</b></p>' };", 0],
+    ["const page = { template: \"<p>{{ open ? 'in' : count + ' h' }}</p>\" };", 1],
+    ["const page = { template: \"<p>{{ (open ? 'in' : kind === 'out') | word }}</p>\" };", 0],
     ["const page = { template: '<dk-box label=\\'Height of it\\' />' };", 1],
   ])('misses nothing that is not marked: %s', async (code, times) => {
     const { readCode } = (await import(path.join(repo, 'scripts/words/in-code.mjs'))) as {

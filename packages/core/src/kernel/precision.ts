@@ -168,7 +168,12 @@ const PLURALS = new Map([
 ]);
 const SINGULARS = new Map([...PLURALS].map(([one, several]) => [several, one]));
 const singularOf = (unit: string): string => SINGULARS.get(unit) ?? (PLURALS.has(unit) ? unit : unit.replace(/s$/, ''));
-const pluralOf = (unit: string): string => PLURALS.get(unit) ?? `${unit}s`;
+/** The unit of several, as it is kept: what somebody has called a part of a job has no plural that we know, but in English. */
+export function severalOf(unit: string): string {
+  const one = singularOf(unit);
+  const several = PLURALS.get(one) ?? `${one}s`;
+  return spokenLocale() === 'en-GB' || wordOf(several) !== several ? several : unit;
+}
 
 /** What a unit is told by or for, `sheets` and `h`: said as it stands. */
 const partText = (part: string): string => own(SYMBOLS, part) ?? (UNCHANGED.has(part) ? part : wordOf(part));
@@ -180,12 +185,7 @@ export const unitText = (unit: string, value: number): string => {
   if (ALIKE.has(unit)) return wordOf(unit);
   if (unit.includes('/')) return unit.split('/').map(partText).join('/');
   if (UNCHANGED.has(unit) || !/^[a-z -]+$/.test(unit)) return unit;
-  const one = singularOf(unit);
-  if (value === 1) return wordOf(one);
-  const several = pluralOf(one);
-  const said = wordOf(several);
-  // What a part of a job is called has no plural that we know, but in English.
-  return said === several && spokenLocale() !== 'en-GB' ? unit : said;
+  return wordOf(value === 1 ? singularOf(unit) : severalOf(unit));
 };
 
 /** A value with its unit as the workshop says it. */

@@ -9,7 +9,7 @@ import {
   IDENTITY,
   Ledger,
   error,
-  own,
+  severalOf,
   rule,
 } from '../../kernel/index.js';
 import { OPERATION_RULES } from '../../route/index.js';
@@ -165,8 +165,6 @@ function flowStep(
   };
 }
 
-/** Singular and plural where an s does not do. */
-const PLURALS: Readonly<Record<string, string>> = { copy: 'copies', box: 'boxes' };
 /** What leaves a press or a folder has no name of its own yet. */
 const UNNAMED: readonly string[] = ['section', 'sheet', 'set', 'cut-off', 'repeat', 'unit'];
 /** What an order counts, many of them: as it says, packs of several designs, else what leaves the last station. */
@@ -175,7 +173,7 @@ export function orderUnit(job: Job, last: string | undefined): string {
   if (isAssorted(job)) return 'packs';
   if ((job.items?.length ?? 0) > 0 || last === undefined) return 'pieces';
   if (UNNAMED.includes(last)) return 'copies';
-  return own(PLURALS, last) ?? (last.endsWith('s') ? last : `${last}s`);
+  return severalOf(last);
 }
 
 const TARGET = rule($localize`To be delivered`, '', 'quantity + overs');

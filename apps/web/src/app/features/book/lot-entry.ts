@@ -65,7 +65,7 @@ import { WordPipe } from '../../ui/word';
         @for (one of lots().lots; track $index) {
           <li i18n>
             {{ count(one.faulty) }} of {{ count(one.sample) }} faulty, lot of {{ count(one.lot) }}:
-            <b>{{ one.accepted ? 'accepted' : 'refused' }}</b>
+            <b>{{ (one.accepted ? 'accepted' : 'refused') | word }}</b>
           </li>
         }
       </ul>

@@ -13,6 +13,7 @@ import { failureOf } from '../../platform/problem';
 import { DateBox } from '../../ui/date-box';
 import { count, timeText } from '../../ui/format';
 import { WordPipe } from '../../ui/word';
+import { NumberValue } from '../../ui/number-value';
 
 /** A job that is ordered again: what is kept of the last time and what happened then, and what differs this time. */
 @Component({
@@ -23,6 +24,7 @@ import { WordPipe } from '../../ui/word';
     MatDialogModule,
     MatFormFieldModule,
     MatInputModule,
+    NumberValue,
     ReactiveFormsModule,
     WordPipe,
   ],
@@ -60,7 +62,7 @@ import { WordPipe } from '../../ui/word';
         </mat-form-field>
         <mat-form-field>
           <mat-label i18n>Quantity</mat-label>
-          <input matInput type="number" formControlName="quantity" min="1" />
+          <input matInput dkNumber formControlName="quantity" />
         </mat-form-field>
         <dk-date
           i18n-label

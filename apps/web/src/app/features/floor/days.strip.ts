@@ -122,7 +122,7 @@ const weekdayNames = (): string[] => {
           [class.marked]="isMarked(one.day)"
           [attr.tabindex]="$index === focus() ? 0 : -1"
           [attr.aria-label]="
-            one.name + ', ' + (one.hours === 0 ? 'closed' : count(one.hours, 1) + (' hours open' | word))
+            one.name + ', ' + (one.hours === 0 ? ('closed' | word) : count(one.hours, 1) + (' hours open' | word))
           "
           (pointerdown)="begin($event, one.day)"
           (pointerenter)="reach(one.day)"
@@ -131,7 +131,7 @@ const weekdayNames = (): string[] => {
           (focus)="focus.set($index)"
         >
           {{ one.name }}
-          <span>{{ one.hours === 0 ? 'closed' : count(one.hours, 1) + ' h' }}</span>
+          <span>{{ one.hours === 0 ? ('closed' | word) : count(one.hours, 1) + ' h' }}</span>
         </button>
       }
     </div>

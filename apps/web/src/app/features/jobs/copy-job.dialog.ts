@@ -10,11 +10,20 @@ import { failureOf } from '../../platform/problem';
 import { DateBox } from '../../ui/date-box';
 import { count } from '../../ui/format';
 import type { JobsStore } from './jobs.store';
+import { NumberValue } from '../../ui/number-value';
 
 /** A job begun as another is: asks what differs, which usually is the number, how many, and when they are due. */
 @Component({
   selector: 'dk-copy-job-dialog',
-  imports: [DateBox, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
+  imports: [
+    DateBox,
+    MatButtonModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    NumberValue,
+    ReactiveFormsModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n mat-dialog-title>Copy {{ row.number }} to a new job</h2>
@@ -27,7 +36,7 @@ import type { JobsStore } from './jobs.store';
         </mat-form-field>
         <mat-form-field>
           <mat-label i18n>Quantity</mat-label>
-          <input matInput type="number" formControlName="quantity" min="1" />
+          <input matInput dkNumber formControlName="quantity" />
           <mat-hint i18n>{{ row.number }} is of {{ pieces }}</mat-hint>
         </mat-form-field>
         <dk-date

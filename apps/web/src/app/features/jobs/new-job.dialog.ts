@@ -49,6 +49,7 @@ import { failureOf } from '../../platform/problem';
 import type { JobsStore } from './jobs.store';
 import { COVER_NAMES, MEASURES, OPENING, offeredSize, outlookWords, usualAnswers } from './new-job.words';
 import { WordPipe } from '../../ui/word';
+import { NumberValue } from '../../ui/number-value';
 
 /** Milliseconds without a change before the best way is looked for. */
 const SETTLED_MS = 350;
@@ -71,6 +72,7 @@ export interface NewJobFrom {
     LayoutView,
     MatAutocompleteModule,
     ProductPicture,
+    NumberValue,
     ReactiveFormsModule,
     MatButtonModule,
     MatCheckboxModule,

@@ -13,6 +13,7 @@ import {
   pressUnit,
   usualIn,
   sayQuantity,
+  unitText,
 } from '@druckerei/core';
 
 /** What may lie over the print. */
@@ -67,7 +68,7 @@ export function outlookWords(job: Job, planned: Plan): string {
       : '';
   const carriers = figureOf(planned, 'total.plates');
   const [first] = Object.values(layouts);
-  const unit = first && pressUnit(first) !== 'sheet' ? `${pressUnit(first)}s` : $localize`press sheets`;
+  const unit = first && pressUnit(first) !== 'sheet' ? unitText(pressUnit(first), 2) : $localize`press sheets`;
   const plates = sayQuantity(carriers?.value ?? 0, carriers?.unit ?? 'plates');
   const cost = sayQuantity(totals.cost.total, totals.currency);
   return $localize`${sections}${numberText(sheets)} ${unit}, ${plates}, ${job.route.length} stations, ${cost}.`;

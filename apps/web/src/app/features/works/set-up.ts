@@ -3,11 +3,12 @@ import { MatIconModule } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { NEW_WORKS, inUse } from '@druckerei/core';
 import { WorksStore } from './works.store';
+import { WordPipe } from '../../ui/word';
 
 /** What a works still has to tell before its first job can be planned; nothing once it has told it. */
 @Component({
   selector: 'dk-set-up',
-  imports: [MatIconModule, RouterLink],
+  imports: [MatIconModule, RouterLink, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (steps().length > 0) {
@@ -18,7 +19,7 @@ import { WorksStore } from './works.store';
             <li>
               <mat-icon [class.done]="step.done">{{ step.done ? 'check_circle' : 'radio_button_unchecked' }}</mat-icon>
               <a [routerLink]="step.link">{{ step.words }}</a>
-              <span class="quiet">{{ step.done ? 'done' : step.why }}</span>
+              <span class="quiet">{{ step.done ? ('done' | word) : step.why }}</span>
             </li>
           }
         </ol>

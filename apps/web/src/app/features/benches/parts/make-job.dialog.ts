@@ -8,6 +8,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { type Job, type SheetSize, type Works, isPlatelessPress, webOf, inUse } from '@druckerei/core';
 import { outlookOf } from '../state/outlook';
+import { NumberValue } from '../../../ui/number-value';
 
 /** What a bench does not know of a job: who wants it, and where and on what it is printed. */
 export interface JobAnswers {
@@ -30,7 +31,15 @@ export interface MakeJobData {
 /** Makes a job of what a bench has found; planned while the questions are answered, so that it is sound when made. */
 @Component({
   selector: 'dk-make-job-dialog',
-  imports: [ReactiveFormsModule, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [
+    NumberValue,
+    ReactiveFormsModule,
+    MatButtonModule,
+    MatDialogModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n mat-dialog-title>Make a job of it</h2>
@@ -50,7 +59,7 @@ export interface MakeJobData {
           /></mat-form-field>
           @if (data.asksQuantity) {
             <mat-form-field>
-              <mat-label i18n>Quantity</mat-label><input matInput type="number" formControlName="quantity" />
+              <mat-label i18n>Quantity</mat-label><input matInput dkNumber formControlName="quantity" />
               <mat-error i18n>From 1 to 1,000,000,000</mat-error>
             </mat-form-field>
           }

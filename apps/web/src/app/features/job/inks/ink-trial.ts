@@ -6,6 +6,7 @@ import { AIM_SETS, type Lab, type RoomEvent, judgeTrial, standInDensitometer } f
 import { count, timeText } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { RoomStore } from '../record/room.store';
+import { WordPipe } from '../../../ui/word';
 
 const CHANNELS = [
   { key: 'l', name: 'L*' },
@@ -17,7 +18,7 @@ const SEED = 5;
 /** The trial of an ink, drawn down on the job's own stock: measured, judged against the aim, accepted or refused; and its log. */
 @Component({
   selector: 'dk-ink-trial',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, NumberBox],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, NumberBox, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink-trial.html',
   styleUrl: './ink-trial.scss',

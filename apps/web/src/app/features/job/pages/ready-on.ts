@@ -42,7 +42,7 @@ const QUIET_MS = 400;
         [matTooltip]="one.inForce ? planned : why"
         (click)="open(one)"
       >
-        {{ one.ready ? timeText(one.ready) : 'never' }}
+        {{ one.ready ? timeText(one.ready) : ('never' | word) }}
       </button>
       <span class="name">{{ sureText(one) }}</span>
     } @else {

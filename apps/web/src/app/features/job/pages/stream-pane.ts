@@ -10,7 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { type Job, type Plan, streamModel } from '@druckerei/core';
+import { type Job, type Plan, streamModel, wordOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { Measures } from '../../../ui/measures';
 import { RoomStore } from '../record/room.store';
@@ -149,6 +149,6 @@ export class StreamPane {
     const ends = plan.edges.filter(({ to }) => to === null).length;
     return forecast?.ok && ends === 1
       ? [$localize`${count(ordered)} ordered`, $localize`${count(forecast.value.expected)} expected`]
-      : [count(ordered), 'ordered'];
+      : [count(ordered), wordOf('ordered')];
   }
 }

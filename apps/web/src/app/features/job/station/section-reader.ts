@@ -38,8 +38,8 @@ import { WordPipe } from '../../../ui/word';
       @if (stop(); as s) {
         <p role="alert" data-test="reader-stop">
           <ng-container i18n
-            >Stopped at section {{ inBook() + 1 }}, {{ s.read === '' ? 'nothing' : s.read }} read for {{ s.wanted }}.
-            {{ words[s.fault] }} </ng-container
+            >Stopped at section {{ inBook() + 1 }}, {{ s.read === '' ? ('nothing' | word) : s.read }} read for
+            {{ s.wanted }}. {{ words[s.fault] }} </ng-container
           ><button i18n matButton="outlined" (click)="goOn()">Put right, go on</button>
         </p>
       }

@@ -15,7 +15,7 @@ import { type SureAnswer, normsOf, stepNames } from '@druckerei/core';
 import { issueText } from '@druckerei/contract';
 import { Run } from '../../../platform/run';
 import { Theme } from '../../../platform/theme';
-import { count, percent } from '../../../ui/format';
+import { count, many, percent } from '../../../ui/format';
 import { NumberBox } from '../../../ui/number-box';
 import { TrendChart } from '../../../ui/trend-chart';
 import { JobEditor } from '../state/job-editor';
@@ -37,6 +37,7 @@ export class Sureness {
   protected readonly editor = inject(JobEditor);
   protected readonly theme = inject(Theme);
   protected readonly count = count;
+  protected readonly many = many;
   protected readonly percent = percent;
   /** To a tenth of a per cent: more would be chance. */
   protected readonly tenth = (share: number): string => percent(Math.round(share * 1000) / 1000);

@@ -7,11 +7,12 @@ import { MatInputModule } from '@angular/material/input';
 import { type Machine, MACHINE_TYPES } from '@druckerei/core';
 import { Measures } from '../../../ui/measures';
 import { byKind, machineWords } from './machine.words';
+import { WordPipe } from '../../../ui/word';
 
 /** Described machines to begin from: ticked, several at once. */
 @Component({
   selector: 'dk-types-dialog',
-  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule],
+  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatFormFieldModule, MatInputModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 i18n mat-dialog-title>Which of these are like yours?</h2>
@@ -37,7 +38,7 @@ import { byKind, machineWords } from './machine.words';
     <mat-dialog-actions align="end">
       <button i18n matButton mat-dialog-close>Cancel</button>
       <button i18n matButton="filled" [disabled]="chosen().size === 0" (click)="done()">
-        Add {{ chosen().size === 0 ? '' : chosen().size }} {{ chosen().size === 1 ? 'machine' : 'machines' }}
+        Add {{ chosen().size === 0 ? '' : chosen().size }} {{ (chosen().size === 1 ? 'machine' : 'machines') | word }}
       </button>
     </mat-dialog-actions>
   `,

@@ -17,6 +17,7 @@ import { saveText } from '../../../ui/save-text';
 import { freeName } from '../item-edit';
 import { WorksStore } from '../works.store';
 import { holdsWords } from '../../../ui/search';
+import { WordPipe } from '../../../ui/word';
 
 /** Papers that are shown at first; more when they are asked for. */
 const AT_ONCE = 200;
@@ -41,6 +42,7 @@ const BLANK: Omit<Stock, 'id'> = {
     MatInputModule,
     MatProgressBarModule,
     RouterLink,
+    WordPipe,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './papers.page.html',
