@@ -6,6 +6,7 @@ import {
   normInWords,
   numberText,
   withinSentence,
+  wordOf,
 } from '@druckerei/core';
 import { fieldName } from './field-errors.js';
 
@@ -19,7 +20,7 @@ export interface ChangeWords {
 const SHARES = new Set(['running', 'coverage', 'share']);
 
 function valueInWords(value: unknown, field: string): string {
-  if (value === undefined) return 'none';
+  if (value === undefined) return wordOf('none');
   if (typeof value === 'number') return SHARES.has(field) ? `${numberText(value * 100, 4)} %` : numberText(value, 4);
   if (typeof value === 'string') return value;
   const isNamed = typeof value === 'object' && value !== null && 'name' in value && typeof value.name === 'string';
@@ -29,7 +30,7 @@ function valueInWords(value: unknown, field: string): string {
 /** A norm's override: the number itself in a job, with its source in a works. */
 function normValue(norm: Norm, value: unknown): string {
   const number = typeof value === 'object' ? (value as { value?: unknown } | null)?.value : value;
-  return typeof number === 'number' ? normInWords(norm, number) : 'none';
+  return typeof number === 'number' ? normInWords(norm, number) : wordOf('none');
 }
 
 /**

@@ -1,4 +1,4 @@
-import { measureOf, numberText, sizeNumber } from '@druckerei/core';
+import { measureOf, numberText, sizeNumber, wordOf } from '@druckerei/core';
 import type { ComponentLayout, MeasureSystem, SheetArrangement, SheetPattern } from '@druckerei/core';
 
 /** How pieces lie, in words. */
@@ -33,7 +33,7 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
   return [
     patternWords(pattern),
     ...(cutOffs > 1 ? [$localize`over ${cutOffs} cut-offs`] : []),
-    $localize`${percent(usedShare)} of the ${on} used`,
+    $localize`${percent(usedShare)} of the ${wordOf(on)} used`,
     ...most,
     ...(component.pages ? [$localize`${component.pages} pages each`] : []),
   ].join('; ');

@@ -35,8 +35,8 @@ const WORK_STYLE_WORDS: Readonly<Record<WorkStyle, string>> = {
   single: $localize`on one side`,
   perfecting: $localize`both sides in one pass`,
   sheetwise: $localize`one side after the other`,
-  'work-and-turn': 'work-and-turn',
-  'work-and-tumble': 'work-and-tumble',
+  'work-and-turn': wordOf('work-and-turn'),
+  'work-and-tumble': wordOf('work-and-tumble'),
 };
 
 /** A mend as the words of its button. @param nameOf a station's name by its id, a machine's name by its id. */

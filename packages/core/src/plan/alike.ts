@@ -1,4 +1,4 @@
-import { group } from '../kernel/index.js';
+import { group, severalOf } from '../kernel/index.js';
 import type { Component, InkUse, Step, Unordered } from '../job/index.js';
 import type { PlanStep } from './plan.js';
 
@@ -35,7 +35,7 @@ export function nameTogether(names: readonly string[]): string {
   const row = rowOf(numbers);
   const short = names.length <= MOST_NUMBERS || row.includes('-');
   if (!rising || before.trim() === '' || !short) return $localize`${first}, and ${others.length} more alike`;
-  return `${before.trim()}s ${row}${after}`;
+  return `${severalOf(before.trim())} ${row}${after}`;
 }
 
 /** Ink zones belong to the artwork: what is printed where is told for each component by itself. */

@@ -1,7 +1,7 @@
 import type { Cut } from '../finishing/index.js';
 import { type ComponentLayout, partsSheet } from '../press-sheet/index.js';
 import { cutWork } from '../plan/index.js';
-import { figureOf } from '../kernel/index.js';
+import { figureOf, wordOf } from '../kernel/index.js';
 import { figureId } from '../job/index.js';
 import { type Shape, mmText, piecesOn } from './drawing.js';
 import type { SheetBook } from './sheet.js';
@@ -10,7 +10,7 @@ const BACK: Readonly<Record<Cut['back'], string>> = {
   left: $localize`left edge`,
   right: $localize`right edge`,
   gripper: $localize`gripper edge`,
-  tail: 'tail',
+  tail: $localize`tail`,
 };
 const TURNS = [$localize`as it lies`, $localize`quarter turn`, $localize`half turn`] as const;
 
@@ -71,7 +71,7 @@ export function cutSheet(sheet: SheetBook): void {
       mmText(cut.gaugeMm),
       BACK[cut.back],
       TURNS[cut.quarterTurns],
-      cut.falls,
+      wordOf(cut.falls),
       cut.piles.length,
     ]),
   });

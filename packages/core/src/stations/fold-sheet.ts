@@ -1,6 +1,6 @@
 import type { Panels } from '../finishing/index.js';
 import { foldKindOf, foldsOf, panelsOf } from '../material/index.js';
-import { figureOf } from '../kernel/index.js';
+import { figureOf, wordOf } from '../kernel/index.js';
 import { figureId } from '../job/index.js';
 import { type Shape, measure, mmText } from './drawing.js';
 import type { SheetBook } from './sheet.js';
@@ -55,8 +55,8 @@ export function foldSheet(sheet: SheetBook): void {
         i + 1,
         mmText(panel),
         line ? mmText(line.atMm) : '',
-        line?.way ?? '',
-        line ? (score ? 'yes' : mmText(line.atMm)) : '',
+        wordOf(line?.way ?? ''),
+        line ? (score ? wordOf('yes') : mmText(line.atMm)) : '',
       ];
     }),
   });

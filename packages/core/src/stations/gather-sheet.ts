@@ -1,4 +1,4 @@
-import { tenth } from '../kernel/index.js';
+import { tenth, wordOf } from '../kernel/index.js';
 import { SECTION_BLOCK, sectionMarks } from '../imposition/index.js';
 import { STITCHES } from '../plan/index.js';
 import { type Shape, measure } from './drawing.js';
@@ -114,8 +114,8 @@ export function trimSheet(sheet: SheetBook): void {
   const { made, first } = sheet;
   const trims = first?.trims;
   for (const [name, title, mm] of [
-    ['head', 'head', trims?.headMm],
-    ['foot', 'foot', trims?.footMm],
+    ['head', wordOf('head'), trims?.headMm],
+    ['foot', wordOf('foot'), trims?.footMm],
     ['fore', $localize`fore edge`, trims?.foreMm],
   ] as const)
     sheet.card(sheet.give(name, $localize`Trim, ${title}`, mm ?? 0, 'mm'));

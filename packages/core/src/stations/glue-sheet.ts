@@ -51,7 +51,7 @@ function drawTray(sheet: SheetBook): void {
     heightMm: below + die.depthMm,
     shapes: [
       { kind: 'box', role: 'sheet', x: 0, y: 0, width: w, height: h },
-      { kind: 'box', role: 'piece', x: wall, y: wall, width: widthMm, height: heightMm, label: 'inside' },
+      { kind: 'box', role: 'piece', x: wall, y: wall, width: widthMm, height: heightMm, label: $localize`inside` },
       { kind: 'box', role: 'sheet', x: 0, y: below, width: w, height: die.depthMm },
       measure({ x: wall, y: h }, { x: wall + widthMm, y: h }, widthMm),
       measure({ x: w, y: wall }, { x: w, y: wall + heightMm }, heightMm),
@@ -120,7 +120,7 @@ export function corrugateSheet(sheet: SheetBook): void {
         beside,
         tenth(cutOffMm),
         tenth(100 * trimShare),
-        supply.kind === 'deckle' && supply.webMm === deckleMm ? 'taken' : '',
+        supply.kind === 'deckle' && supply.webMm === deckleMm ? $localize`:of a web|:taken` : '',
       ]),
     });
   sheet.remark(

@@ -1,4 +1,4 @@
-import { numberText } from '../kernel/index.js';
+import { numberText, wordOf } from '../kernel/index.js';
 import { type Component, type Job, partMaterial } from '../job/index.js';
 import { type Plan, type PlanEdge, type PlanStep, alikeComponents } from '../plan/index.js';
 import { OPERATION_RULES } from '../route/index.js';
@@ -134,7 +134,7 @@ export interface StreamShown {
 
 const ordered = ({ count }: PlanEdge): { title: string; lines: string[] } => ({
   title: $localize`Product`,
-  lines: [numberText(count), 'ordered'],
+  lines: [numberText(count), wordOf('ordered')],
 });
 
 /**

@@ -1,4 +1,4 @@
-import type { Box, DrawnPage, DrawnPiece, LayoutDrawing, LineKind } from '@druckerei/core';
+import { type Box, type DrawnPage, type DrawnPiece, type LayoutDrawing, type LineKind, wordOf } from '@druckerei/core';
 import { type Dimension, dimensionsOf, isTold, lengthText, middle } from './dimensions.js';
 
 const rect = ({ x, y, width, height }: Box, style: string): string =>
@@ -101,7 +101,10 @@ const DIMENSION_ROOM = 76;
 function grainArrow(sheet: Box, grain: LayoutDrawing['grain']): string[] {
   const [x, y] = [sheet.width, sheet.height];
   return grain === 'across'
-    ? [path(`M${x - 220} ${y + 22} h130 m-14 -8 l14 8 l-14 8 m-102 -16 l-14 8 l14 8`), text(x, y + 30, 'grain', 'end')]
+    ? [
+        path(`M${x - 220} ${y + 22} h130 m-14 -8 l14 8 l-14 8 m-102 -16 l-14 8 l14 8`),
+        text(x, y + 30, wordOf('grain'), 'end'),
+      ]
     : [
         path(`M${x + 22} 30 v130 m-8 -14 l8 14 l8 -14 m-16 -102 l8 -14 l8 14`),
         text(x, y + 30, $localize`grain as the arrow`, 'end'),
@@ -131,7 +134,7 @@ export function layoutSvg(drawing: LayoutDrawing, { dimensions = false, gripper 
       ...itemName(piece),
       ...piece.pages.map(pageMark),
       ...(piece.mark ? [rect(piece.mark, 'fill="#222222"'), markCode(piece.mark)] : []),
-      ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, piece.side)] : []),
+      ...(piece.side ? [text(piece.x + piece.width / 2, piece.y + 40, wordOf(piece.side))] : []),
     ]),
     text(
       0,

@@ -7,6 +7,7 @@ import {
   error,
   warning,
   own,
+  wordOf,
 } from '@druckerei/core';
 import dxfParser, { type IEntity } from 'dxf-parser';
 import { type Spot, arcPoints, bulgePoints, ellipsePoints, splinePoints } from './flatten.js';
@@ -204,7 +205,8 @@ export function readDxf(text: string, mapping: LayerMapping, unit: DrawingUnit |
   if (!parsed) return fail(error('die.unreadable', 'text', { format: 'DXF', why: $localize`it holds no sections` }));
   const said = Number(parsed.header?.['$INSUNITS'] ?? 0);
   const units = unit ?? INSUNITS[said];
-  if (!units) return fail(error('die.unknown-units', 'unit', { units: said === 0 ? 'none' : $localize`code ${said}` }));
+  if (!units)
+    return fail(error('die.unknown-units', 'unit', { units: said === 0 ? wordOf('none') : $localize`code ${said}` }));
   const reader = new Reader(parsed.blocks ?? {});
   const scale = DRAWING_UNITS[units];
   if (!reader.read(parsed.entities ?? [], ({ x, y }) => ({ x: x * scale, y: y * scale }), undefined, 0))

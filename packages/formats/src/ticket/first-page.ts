@@ -12,6 +12,8 @@ import {
   streamModel,
   ticketWithout,
   wantsTrial,
+  wordOf,
+  unitText,
 } from '@druckerei/core';
 import { sizeWords } from '@druckerei/contract';
 import { code128Svg, isCodable } from '../drawing/code128.js';
@@ -51,7 +53,7 @@ function header(document: JobDocument): Content {
           { text: `${job.number}  ${job.title}`, style: 'title' },
           { text: job.customer },
           {
-            text: `${number(job.order.quantity)} ${figureOf(plan, 'order.quantity')?.unit ?? 'copies'}, ${overs(document)}${job.order.plannedOvers > 0 ? $localize`, ${number(job.order.plannedOvers)} planned over` : ''}`,
+            text: `${number(job.order.quantity)} ${unitText(figureOf(plan, 'order.quantity')?.unit ?? 'copies', job.order.quantity)}, ${overs(document)}${job.order.plannedOvers > 0 ? $localize`, ${number(job.order.plannedOvers)} planned over` : ''}`,
             bold: true,
           },
           ...(job.order.deliveries ?? []).map(({ quantity, due }, i) => ({
@@ -78,7 +80,7 @@ function stream({ job, plan, works }: JobDocument): Content {
 }
 
 const inksOf = (inks: Component['front']): string =>
-  inks.length === 0 ? 'none' : inks.map(({ name }) => name).join(' ');
+  inks.length === 0 ? wordOf('none') : inks.map(({ name }) => name).join(' ');
 
 function components({ job, plan, works }: JobDocument, alike: readonly Alike[]): Content[] {
   const said = new Said(works);
@@ -95,7 +97,7 @@ function components({ job, plan, works }: JobDocument, alike: readonly Alike[]):
         name,
         sizeWords(component, measureSystem(works.measures)),
         $localize`${stock?.name ?? component.stock}\n${said.size(sheet.widthMm, sheet.heightMm)}, grain along ${said.sides(sheet.grain === 'width' ? sheet.widthMm : sheet.heightMm)}`,
-        `${press?.name ?? component.press}\n${component.workStyle}`,
+        `${press?.name ?? component.press}\n${wordOf(component.workStyle)}`,
         `${inksOf(component.front)} / ${inksOf(component.back)}`,
         right(number(sum(plan.totals.platesByComponent))),
         right(each ?? number(sum(plan.totals.pressSheets))),

@@ -22,6 +22,7 @@ import {
   measureSystem,
   withinSentence,
   unitText,
+  wordOf,
 } from '@druckerei/core';
 import {
   CARRIER_NAMES,
@@ -194,7 +195,7 @@ function inks(document: JobDocument, placed: readonly Placed[], together: Togeth
     ...(job.contact
       ? [
           quiet(
-            $localize`The product touches ${CONTACT_WORDS[job.contact]}\: inks, varnishes and glues cleared for it only.`,
+            $localize`The product touches ${wordOf(CONTACT_WORDS[job.contact])}\: inks, varnishes and glues cleared for it only.`,
           ),
         ]
       : []),
@@ -248,7 +249,7 @@ function register({ job, plan, works }: JobDocument, together: Together): Conten
     const rows = lines.map(({ kind, toleranceMm, bounds: { what, haveMm, neededMm } }): TableCell[] => [
       REGISTER_WORDS[kind],
       right(`± ${said.number(toleranceMm, 'mm', 2)}`),
-      what,
+      wordOf(what),
       right(haveMm === undefined ? $localize`by the file` : said.number(haveMm, 'mm', 2)),
       right(said.number(neededMm, 'mm', 2)),
     ]);

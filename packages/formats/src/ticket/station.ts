@@ -1,4 +1,4 @@
-import { type PlanStep, figureId, hoursText, unitText, valueAt } from '@druckerei/core';
+import { type PlanStep, figureId, hoursText, unitText, valueAt, wordOf } from '@druckerei/core';
 import { type JobDocument, number, percent } from './document.js';
 import { Said } from './measures.js';
 
@@ -46,9 +46,9 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     const colours =
       side === 'both'
         ? $localize`front ${component.front.map(({ name }) => name).join(' ')}, back ${component.back.map(({ name }) => name).join(' ')}`
-        : `${side} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
+        : `${wordOf(side)} ${component[side === 'back' ? 'back' : 'front'].map(({ name }) => name).join(' ')}`;
     lines.push(
-      $localize`Colours: ${colours}; ${component.workStyle}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
+      $localize`Colours: ${colours}; ${wordOf(component.workStyle)}; ${platesLine(plates, machine?.press?.plateless ?? false)}.`,
       $localize`Double-sheet detector: sheet caliper ${said.measure(figure(figureId.component(component.id, 'caliper')) ?? 0, 'um')}. Take a sample every ${number(figure('norm.sample.interval') ?? 0)} sheets.`,
       $localize`Have the first good sheet passed for position, colour and register, and keep it, before the count begins.`,
     );
@@ -68,12 +68,12 @@ export function stationLines({ job, plan, works }: JobDocument, step: PlanStep):
     );
   }
   const extras: readonly [string, string][] = [
-    ['lifts', 'lifts'],
+    ['lifts', wordOf('lifts')],
     ['sheetsPerLift', $localize`sheets a lift`],
     ['cuts', $localize`cuts a lift`],
-    ['foldCount', 'folds'],
+    ['foldCount', wordOf('folds')],
     ['perPack', $localize`pieces in a pack`],
-    ['packs', 'packs'],
+    ['packs', wordOf('packs')],
   ];
   const known = extras.flatMap(([id, name]) => {
     const value = figure(`step.${step.id}.${id}`);

@@ -1,4 +1,4 @@
-import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule, group } from '../../kernel/index.js';
+import { type Entry, type Group, type Ledger, GIVEN, IDENTITY, rule, group, wordOf } from '../../kernel/index.js';
 import { type NormLookup, giveNorm } from '../../norms/index.js';
 import type { ComponentLayout } from '../../press-sheet/index.js';
 import { filledId, type UnitInk, filmNorms, inkOf, unitsOf } from '../../prepress/index.js';
@@ -61,7 +61,7 @@ function unitPart(
     coverage:
       given === undefined
         ? giveNorm(ledger, norms, 'ink.coverage')
-        : at.give(`${field}.coverage`, $localize`Coverage, ${name} ${side}`, given, 'share', GIVEN),
+        : at.give(`${field}.coverage`, $localize`Coverage, ${name} ${wordOf(side)}`, given, 'share', GIVEN),
     film: filmFigure(ledger, norms, spec, from.film),
   };
   const filled = fills.has(filledId(pass.id, side, name)) ? 1 : 0;
@@ -73,8 +73,8 @@ function unitPart(
     washes: at.give(`${field}.washes`, $localize`Wash-ups of its unit`, unit.washed ? 1 : 0, 'wash-ups', IDENTITY),
     loss: giveNorm(ledger, norms, 'ink.washLoss'),
   };
-  const named = { name: $localize`Ink ${name}, ${component.name}, ${side}` };
-  const drawn = { name: $localize`Ink ${name} to draw, ${component.name}, ${side}` };
+  const named = { name: $localize`Ink ${name}, ${component.name}, ${wordOf(side)}` };
+  const drawn = { name: $localize`Ink ${name} to draw, ${component.name}, ${wordOf(side)}` };
   const drawnField = `${field}.drawn`;
   return {
     ink: name,

@@ -1,5 +1,5 @@
 import type { RuleSchool } from '../../flow/index.js';
-import { type Entry, GIVEN, IDENTITY, rule, table, group } from '../../kernel/index.js';
+import { type Entry, GIVEN, IDENTITY, rule, table, group, wordOf } from '../../kernel/index.js';
 import { CARRIER_OF, STYLE_RULES, carrierWords, countPlates } from '../../press/index.js';
 import { printingOf } from '../../works/index.js';
 import {
@@ -84,7 +84,7 @@ function carriersOfRun({ job, ledger, norms }: Prepared, layout: ComponentLayout
   const each = carriersPerColour(layout);
   const [front, back] = [component.front.length * each, component.back.length * each];
   const one = countPlates(component.workStyle, front, back, 1, life.value);
-  const source = { label: 'identity', note: $localize`work style: ${component.workStyle}` } as const;
+  const source = { label: 'identity', note: $localize`work style: ${wordOf(component.workStyle)}` } as const;
   const perSet = at.give('platesPerSet', $localize`${heading} in one set`, one.perSet, unit, source);
   const name = $localize`Impressions of one on a sheet or turn`;
   const turns = at.give('impressionsPerSheet', name, one.impressions, 'impressions', source);
