@@ -1,6 +1,6 @@
 import { type Page, expect } from '@playwright/test';
 import { test } from './server';
-import { expectAccessible, signIn } from './steps';
+import { expectAccessible, pdfText, signIn } from './steps';
 
 const VIEWS = [
   'desk',
@@ -34,6 +34,18 @@ const englishOn = (page: Page): Promise<string[]> =>
     return found;
   });
 
+/** Words that are alike in both languages, and the hashes of the book. */
+const ALIKE = /^(Aluminium|Block|CIEDE|Codes?|Hammer|PUR|min|[a-f]+)$/;
+/** What a person has called things is theirs, in whatever words. */
+const wordsOf = (text: string): string[] => text.match(/[\p{L}-]{3,}/gu) ?? [];
+
+/** Cookies of a page but for one. */
+const cookiesBut = async (page: Page, but: string): Promise<string> =>
+  (await page.context().cookies())
+    .filter(({ name }) => name !== but)
+    .map(({ name, value }) => `${name}=${value}`)
+    .join('; ');
+
 test.describe('in German', () => {
   test.use({ locale: 'de-DE' });
 
@@ -56,6 +68,30 @@ test.describe('in German', () => {
     await page.keyboard.press('F1');
     const heading = page.getByRole('dialog').getByRole('heading', { name: 'Lager', exact: true });
     await expect(heading).toBeInViewport();
+  });
+
+  test('the ticket of every job is in German: no word of the English one stands in it that nobody has typed', async ({
+    page,
+  }) => {
+    await signIn(page, 'manager', { heading: 'Aufträge' });
+    const read = async (path: string): Promise<unknown> => (await page.request.get(path)).json();
+    const ticket = async (id: number, language: string): Promise<string[]> => {
+      const made = await page.request.get(`/api/jobs/${id}/revisions/1/ticket.pdf`, {
+        headers: { 'Accept-Language': language, Cookie: await cookiesBut(page, 'language') },
+      });
+      return wordsOf(await pdfText(await made.body()));
+    };
+    const works = JSON.stringify(await read('/api/works'));
+    const jobs = (await read('/api/jobs')) as { id: number; number: string }[];
+    expect(jobs.length).toBeGreaterThan(10);
+    for (const { id, number } of jobs) {
+      const job = JSON.stringify(await read(`/api/jobs/${id}?works=apart`));
+      const typed = new Set(wordsOf(`${works} ${job}`.toLowerCase()));
+      const [english, german] = [new Set(await ticket(id, 'en')), await ticket(id, 'de')];
+      const left = german.filter((word) => english.has(word) && !ALIKE.test(word) && !typed.has(word.toLowerCase()));
+      // Several of what somebody has called “Section 1” and “Section 2”.
+      expect([number, [...new Set(left)].filter((word) => word !== 'Sections')]).toEqual([number, []]);
+    }
   });
 
   test('a number is typed and read with a comma, and a job is reckoned in German', async ({ page }) => {

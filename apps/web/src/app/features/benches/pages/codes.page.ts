@@ -4,6 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { type ScanFault, type ScanResult, checkKits, checkScans, sectionCode } from '@druckerei/core';
 import { count, readNumber } from '../../../ui/format';
+import { WordPipe } from '../../../ui/word';
 import { BenchForm } from '../state/bench-form';
 import { Bench } from '../parts/bench';
 import { SCAN_WORDS, readScan } from '../../../ui/scan-words';
@@ -22,7 +23,7 @@ const START = { job: 'HB-26-0440', sections: '4', read: '', blocks: '', covers: 
 /** A reader without its machine: section codes at the gatherer, and covers against blocks, stopping at the first error. */
 @Component({
   selector: 'dk-codes-page',
-  imports: [Bench, MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [Bench, MatButtonModule, MatFormFieldModule, MatInputModule, WordPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './codes.page.html',
   styleUrl: './bench-page.scss',
