@@ -173,8 +173,10 @@ await withDemoServer(async (address) => {
   const { list, files, job } = await measureFirstLoad(address);
   say(`first load in the browser, ${files} files of JavaScript, packed`, kB(list), sizeRatio(list, 220_000));
   say('  and what the first job adds', kB(job), '');
-  const alone = await measureReckonerLoad(address);
-  say('first load of the reckoner alone, all of it, packed', kB(alone), sizeRatio(alone, 120_000));
+  for (const locale of ['en-GB', 'de-DE']) {
+    const alone = await measureReckonerLoad(address, locale);
+    say(`first load of the reckoner alone, all of it, ${locale}, packed`, kB(alone), sizeRatio(alone, 120_000));
+  }
   for (const { name, value } of await measureRepaint(address, large)) say(name, ms(value), ratio(value, 40));
   const { times, shift, hidden } = await measureWorkbench(address);
   for (const { name, value, target } of times) say(name, ms(value), ratio(value, target));

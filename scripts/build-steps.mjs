@@ -101,6 +101,13 @@ function placeAssets() {
   fs.cpSync(path.join(docs, 'screenshots'), path.join(to, 'screenshots'), { recursive: true });
 }
 
+/** Folders with the scripts of a page in other languages. */
+const spokenIn = (built, page) =>
+  fs
+    .readdirSync(path.join(built, page))
+    .filter((name) => /^[a-z]{2}-[A-F0-9]{8}$/.test(name))
+    .map((name) => path.join(page, name));
+
 export const buildWeb = () => {
   placeAssets();
   unlessFresh(
@@ -117,20 +124,22 @@ export const buildWeb = () => {
       const guides = fs
         .readdirSync(path.join(built, 'guide-pages'))
         .map((language) => path.join('guide-pages', language));
-      for (const folder of ['', 'reckoner', ...guides]) packFiles(path.join(built, folder));
+      for (const folder of ['', ...spokenIn(built, ''), ...guides]) packFiles(path.join(built, folder), PACKED_AS);
+      for (const folder of ['reckoner', ...spokenIn(built, 'reckoner')])
+        packFiles(path.join(built, folder), zlib.constants.BROTLI_MAX_QUALITY);
     },
   );
 };
 
-/** One less than the most that Brotli can: a third of the time for a fiftieth of the size. */
+/** One less than the most that Brotli can, for what is large: a third of the time for a fiftieth of the size. */
 const PACKED_AS = 10;
 /** Puts a packed copy beside every file of text, as small as it gets: packed once here, not at every answer. */
-function packFiles(folder) {
+function packFiles(folder, quality) {
   for (const name of fs.readdirSync(folder).filter((file) => /\.(js|css|html|svg|md)$/.test(file))) {
     const file = path.join(folder, name);
     fs.writeFileSync(
       `${file}.br`,
-      zlib.brotliCompressSync(fs.readFileSync(file), { params: { [zlib.constants.BROTLI_PARAM_QUALITY]: PACKED_AS } }),
+      zlib.brotliCompressSync(fs.readFileSync(file), { params: { [zlib.constants.BROTLI_PARAM_QUALITY]: quality } }),
     );
   }
 }

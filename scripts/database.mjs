@@ -5,6 +5,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { repo, run } from './build-steps.mjs';
+import { $localize, fail, warn } from './terminal.mjs';
 
 const isRoot = process.getuid?.() === 0;
 /** PostgreSQL refuses to run as root, so its packaged account runs it then. */
@@ -29,18 +30,12 @@ function binDir() {
 /** Installs a Debian package when `present` says that it is missing; without root it says what to do. */
 export function needPackage(name, present) {
   if (present()) return;
-  if (!isRoot) {
-    process.stderr.write(`Debian package ${name} is missing. Install it with: sudo apt-get install ${name}\n`);
-    process.exit(1);
-  }
-  process.stderr.write(`Installing Debian package ${name} ...\n`);
+  if (!isRoot) fail($localize`Debian package ${name} is missing. Install it with: sudo apt-get install ${name}`);
+  warn($localize`Installing Debian package ${name} ...`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env });
   run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { env });
-  if (!present()) {
-    process.stderr.write(`${name} was installed, but what it should bring is not there\n`);
-    process.exit(1);
-  }
+  if (!present()) fail($localize`${name} was installed, but what it should bring is not there`);
 }
 
 /** The server's programs; the package's own cluster is not wanted, ours is private. */
@@ -108,7 +103,7 @@ export function cluster({ home, port, durable }) {
   }
   const inArchive = (folder) => {
     if (!/^[\w./-]+$/.test(folder))
-      throw new Error(`${folder} holds letters that a shell takes otherwise; name another folder`);
+      throw new Error($localize`${folder} holds letters that a shell takes otherwise; name another folder`);
     return { base: path.join(folder, 'base'), log: path.join(folder, 'log') };
   };
 
@@ -182,7 +177,7 @@ export function cluster({ home, port, durable }) {
      */
     archive(folder) {
       const { base, log: logs } = inArchive(folder);
-      if (fs.existsSync(base)) throw new Error(`${base} is there already; name another folder`);
+      if (fs.existsSync(base)) throw new Error($localize`${base} is there already; name another folder`);
       for (const dir of [folder, logs]) own(dir);
       const keep = `test ! -f ${logs}/%f && cp %p ${logs}/%f.half && mv ${logs}/%f.half ${logs}/%f`;
       psql("ALTER SYSTEM SET archive_mode = 'on'");
@@ -196,15 +191,15 @@ export function cluster({ home, port, durable }) {
     settleArchive() {
       const file = psql('SELECT pg_walfile_name(pg_switch_wal())');
       for (let tries = 0; psql('SELECT last_archived_wal FROM pg_stat_archiver') < file; tries++) {
-        if (tries > 300) throw new Error('the archive does not take the log');
+        if (tries > 300) throw new Error($localize`the archive does not take the log`);
         spawnSync('sleep', ['0.1']);
       }
     },
     /** Makes the cluster anew, out of an archive: as it was last. Refused while there is one. */
     recover(folder) {
       const { base, log: logs } = inArchive(folder);
-      if (made()) throw new Error(`${data} is there; move it away first`);
-      if (!fs.existsSync(base)) throw new Error(`${base} is not there: this folder is no archive`);
+      if (made()) throw new Error($localize`${data} is there; move it away first`);
+      if (!fs.existsSync(base)) throw new Error($localize`${base} is not there: this folder is no archive`);
       own(home);
       fs.rmSync(data, { recursive: true, force: true });
       if (isRoot) execFileSync('runuser', ['-u', ACCOUNT, '--', 'cp', '-a', base, data]);
@@ -248,8 +243,10 @@ export async function withKeptDatabase(work) {
   installPostgres();
   const isWorks = worksCluster().isMade();
   const kept = isWorks ? worksCluster() : demoCluster();
-  process.stderr.write(
-    `This is ${isWorks ? "the works' own database" : 'the database of the demo'}, in ${kept.home}.\n`,
+  warn(
+    isWorks
+      ? $localize`This is the works' own database, in ${kept.home}.`
+      : $localize`This is the database of the demo, in ${kept.home}.`,
   );
   const started = kept.start();
   try {

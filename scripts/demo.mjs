@@ -5,15 +5,13 @@ import path from 'node:path';
 import { buildAll, installPackages, keptSecret, repo } from './build-steps.mjs';
 import { demoCluster, installPostgres } from './database.mjs';
 import { answers, keepRunning } from './keep-running.mjs';
+import { $localize, fail, say } from './terminal.mjs';
 
 const port = process.env.PORT ?? '3900';
 const address = `http://127.0.0.1:${port}`;
-const say = (text) => process.stdout.write(`${text}\n`);
 
-if (await answers(address)) {
-  process.stderr.write(`Druckerei is already running at ${address}; stop it first, or set PORT to another port.\n`);
-  process.exit(1);
-}
+if (await answers(address))
+  fail($localize`Druckerei is already running at ${address}; stop it first, or set PORT to another port.`);
 
 installPackages();
 buildAll();
@@ -44,9 +42,9 @@ const until = Date.now() + 60_000;
 while (!running.isStopping() && Date.now() < until) {
   if (await answers(address)) {
     const { DEMO_ACCOUNTS } = await import('../apps/server/dist/demo/load-demo.js');
-    say(`\nDruckerei is at ${address}\n\nDemo sign-ins:`);
+    say(`\n${$localize`Druckerei is at ${address}`}\n\n${$localize`Demo sign-ins:`}`);
     for (const { login, password, name } of DEMO_ACCOUNTS) say(`  ${login.padEnd(10)} ${password.padEnd(16)} ${name}`);
-    say('\nCtrl-C stops it.');
+    say(`\n${$localize`Ctrl-C stops it.`}`);
     break;
   }
   await new Promise((resolve) => setTimeout(resolve, 100));

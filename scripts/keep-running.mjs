@@ -1,6 +1,7 @@
 // The built server, started again when it ends by itself, and the address that it answers at.
 import { spawn } from 'node:child_process';
 import { repo } from './build-steps.mjs';
+import { $localize, warn } from './terminal.mjs';
 
 /** Milliseconds before a server that ended by itself is started again, and how often within a minute. */
 const AGAIN_MS = 500;
@@ -21,7 +22,7 @@ export function keepRunning(env, ended) {
     server.on('exit', (code) => {
       const lately = starts.filter((at) => at > Date.now() - 60_000).length;
       if (!stopping && lately < MOST_STARTS) {
-        process.stderr.write(`The server ended (${code}); starting it again.\n`);
+        warn($localize`The server ended (${code}); starting it again.`);
         setTimeout(start, AGAIN_MS);
         return;
       }

@@ -6,16 +6,16 @@ import path from 'node:path';
 import { buildAll, buildPackages, buildServer, installPackages, keptSecret, repo } from './build-steps.mjs';
 import { installPostgres, worksCluster } from './database.mjs';
 import { answers, keepRunning } from './keep-running.mjs';
-
-const say = (text) => process.stdout.write(`${text}\n`);
+import { $localize, fail, say, speakHere, warn } from './terminal.mjs';
 
 installPackages();
 if (process.argv.includes('--settings')) {
   buildPackages();
   buildServer();
+  await speakHere();
   const { settingsHelp } = await import('../apps/server/dist/settings.js');
   for (const { name, meaning, usual } of settingsHelp())
-    say(`${name.padEnd(22)} ${meaning}${usual === '' ? '' : ` (usually ${usual})`}`);
+    say(`${name.padEnd(22)} ${meaning}${usual === '' ? '' : ` ${$localize`(usually ${usual})`}`}`);
   process.exit(0);
 }
 buildAll();
@@ -23,27 +23,23 @@ buildAll();
 const beside = path.join(repo, 'druckerei.env');
 const named = process.env.DRUCKEREI_CONFIG ?? (fs.existsSync(beside) ? beside : undefined);
 const config = named === undefined ? undefined : path.resolve(named);
+await speakHere();
 const { readSettings } = await import('../apps/server/dist/settings.js');
 const asked = { ...process.env, ...(config === undefined ? {} : { DRUCKEREI_CONFIG: config }) };
 // Where no address is told the database is the works' own, started here.
 const OWN = 'own';
 const told = readSettings(asked, { DATABASE_URL: OWN });
 if (!told.settings) {
-  process.stderr.write(`The settings cannot be used:\n${told.wrong.map((line) => `  ${line}\n`).join('')}`);
-  process.stderr.write('npm start -- --settings tells all of them.\n');
-  process.exit(1);
+  warn($localize`The settings cannot be used:`);
+  for (const line of told.wrong) warn(`  ${line}`);
+  fail($localize`npm start -- --settings tells all of them.`);
 }
 const { settings, tlsFiles } = told;
-if (settings.DEMO) {
-  process.stderr.write('DEMO=1 is for the demo: npm run demo. A works of its own never has its data.\n');
-  process.exit(1);
-}
+if (settings.DEMO) fail($localize`DEMO=1 is for the demo: npm run demo. A works of its own never has its data.`);
 
 const address = `${tlsFiles ? 'https' : 'http'}://${settings.HOST === '0.0.0.0' ? '127.0.0.1' : settings.HOST}:${settings.PORT}`;
-if (await answers(address)) {
-  process.stderr.write(`Something answers at ${address} already; stop it first, or set PORT to another port.\n`);
-  process.exit(1);
-}
+if (await answers(address))
+  fail($localize`Something answers at ${address} already; stop it first, or set PORT to another port.`);
 
 let cluster;
 let database = {};
@@ -52,9 +48,9 @@ if (settings.DATABASE_URL === OWN) {
   const kept = worksCluster();
   if (kept.start()) cluster = kept;
   database = kept.database('druckerei');
-  say(`The database of the works is in ${kept.home}.`);
+  say($localize`The database of the works is in ${kept.home}.`);
 }
-say(`Druckerei will be at ${address}. Ctrl-C stops it.`);
+say($localize`Druckerei will be at ${address}. Ctrl-C stops it.`);
 keepRunning(
   {
     ...database,

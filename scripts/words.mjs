@@ -5,7 +5,7 @@
 import path from 'node:path';
 import { repo } from './build-steps.mjs';
 import { AREAS, LANGUAGES, catalogue, keptWords, readSources, standsIn, writeWords } from './words/catalogue.mjs';
-import { makePageWords, makeServerWords } from './words/make-words.mjs';
+import { makePages, makeServerWords } from './words/make-words.mjs';
 
 /** Every word in the catalogue of the first area that says it. */
 function write(language, said) {
@@ -35,7 +35,7 @@ function wrongIn(language, { said, literals }) {
 
 const [task] = process.argv.slice(2);
 if (task === 'server') makeServerWords(path.join(repo, 'apps/server/dist'));
-else if (task === 'pages') makePageWords(path.join(repo, 'apps/web/dist'));
+else if (task === 'pages') makePages(path.join(repo, 'apps/web/dist'));
 else {
   const sources = readSources();
   if (task !== '--check') for (const language of LANGUAGES) write(language, sources.said);

@@ -1,4 +1,4 @@
-import { expect } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
 import { test } from './server';
 import { expectAccessible, signIn } from './steps';
 
@@ -29,11 +29,8 @@ test('a sum is typed in words, mended in its fields, opened to its working, and 
   await expect(results).toContainText('13.2 mm');
 });
 
-test('the reckoner fits a telephone, and goes on without network', async ({ page, context }) => {
-  await page.setViewportSize({ width: 390, height: 800 });
-  // For whoever has no account as well.
-  await page.goto('/reckoner');
-  await expect(page.getByLabel('Type a sum')).toBeVisible();
+/** What has come for it so far, packed. */
+async function expectSmall(page: Page): Promise<void> {
   const fetched = await page.evaluate(() =>
     [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
       .map((one) => (one as PerformanceResourceTiming).encodedBodySize)
@@ -41,6 +38,29 @@ test('the reckoner fits a telephone, and goes on without network', async ({ page
   );
   expect(fetched).toBeGreaterThan(50_000);
   expect(fetched).toBeLessThan(120_000);
+}
+
+test.describe('in German', () => {
+  test.use({ locale: 'de-DE' });
+  test('the reckoner alone comes in one language, and is no larger for it', async ({ page }) => {
+    await page.goto('/reckoner');
+    await expect(page.getByRole('button', { name: 'Gewicht von Bogen' })).toBeVisible();
+    await expectSmall(page);
+    const scripts = await page.evaluate(() =>
+      performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname),
+    );
+    const own = scripts.filter((name) => name.endsWith('.js'));
+    expect(own.length).toBeGreaterThan(1);
+    expect(own.filter((name) => !name.startsWith('/reckoner/de-'))).toEqual([]);
+  });
+});
+
+test('the reckoner fits a telephone, and goes on without network', async ({ page, context }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  // For whoever has no account as well.
+  await page.goto('/reckoner');
+  await expect(page.getByLabel('Type a sum')).toBeVisible();
+  await expectSmall(page);
   await expectAccessible(page, 'the reckoner alone, light');
   await page.getByRole('button', { name: 'Dark' }).click();
   await expectAccessible(page, 'the reckoner alone, dark');

@@ -28,11 +28,11 @@ export const measureFirstLoad = (address) =>
     return { list: bytesOf(list), files: list.length, job: bytesOf(job) - bytesOf(list) };
   });
 
-/** Bytes of all that a stranger's browser fetches for the reckoner alone, packed. */
-export const measureReckonerLoad = (address) =>
-  withPage(address, {}, async (page) => {
+/** Bytes of all that a stranger's browser fetches for the reckoner alone, packed. @param {string} locale of the browser */
+export const measureReckonerLoad = (address, locale) =>
+  withPage(address, { locale }, async (page) => {
     await page.goto('/reckoner');
-    await page.getByLabel('Type a sum').waitFor();
+    await page.locator('dk-reckoner-page').waitFor();
     await page.waitForLoadState('networkidle');
     return page.evaluate(() =>
       [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]

@@ -7,7 +7,7 @@ import { readCode } from './in-code.mjs';
 const HOME = path.join(repo, 'words');
 /** Languages besides English, which the sources speak. */
 export const LANGUAGES = fs.readdirSync(HOME);
-/** What words are looked for in, each with a catalogue of its own; a word of several stands in that of the first. */
+/** Where words are looked for: folders or files, each with a catalogue of its own; a word of several stands in that of the first. */
 export const AREAS = {
   core: 'packages/core/src',
   contract: 'packages/contract/src',
@@ -15,6 +15,9 @@ export const AREAS = {
   server: 'apps/server/src',
   web: 'apps/web/src',
   guide: 'scripts/guide',
+  commands: ['start', 'demo', 'backup', 'book', 'archive', 'database', 'keep-running'].map(
+    (one) => `scripts/${one}.mjs`,
+  ),
 };
 /** Catalogue of words that are kept as they are and said by `wordOf`: no place in the sources says them. */
 const KEPT = 'kept';
@@ -23,7 +26,7 @@ const spaces = /\s+/g;
 /** A text as the catalogue knows it: spaces are one, none at its ends; before a bar, what tells it from its like. */
 const keyOf = ({ meaning, text }) => `${meaning ? `${meaning}|` : ''}${text.replace(spaces, ' ').trim()}`;
 
-const filesOf = (folder) =>
+const filesBelow = (folder) =>
   fs
     .readdirSync(path.join(repo, folder), { recursive: true })
     .filter((file) => /\.(ts|mjs)$/.test(file) && !/\.(spec|fixture|d)\.ts$/.test(file))
@@ -32,12 +35,12 @@ const filesOf = (folder) =>
 
 /**
  * All that the sources say, each file read once: texts with their keys, what is said to everybody in English, and literals.
- * @returns {{ said: { key: string, meaning: string, text: string, area: string, at: string }[], unmarked: { text: string, at: string, shown?: boolean }[], literals: Set<string> }}
+ * @returns {{ said: { key: string, meaning: string, text: string, area: string, at: string, looked?: boolean }[], unmarked: { text: string, at: string, shown?: boolean }[], literals: Set<string> }}
  */
 export function readSources() {
   const all = { said: [], unmarked: [], literals: new Set() };
-  for (const [area, folder] of Object.entries(AREAS))
-    for (const file of filesOf(folder)) {
+  for (const [area, where] of Object.entries(AREAS))
+    for (const file of Array.isArray(where) ? where : filesBelow(where)) {
       const read = readCode(path.join(repo, file));
       for (const one of read.said) all.said.push({ ...one, key: keyOf(one), area, at: `${file}:${one.line}` });
       for (const { line, ...one } of read.unmarked) all.unmarked.push({ ...one, at: `${file}:${line}` });

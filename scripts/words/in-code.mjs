@@ -36,7 +36,7 @@ function templateOf(node, file) {
 /**
  * What a file of code says to people: texts that are tagged, and those of its templates; what it says to everybody in English; and
  * every literal. @param {string} file @param {string} code what stands in it
- * @returns {{ said: { meaning: string, text: string, line: number }[], unmarked: { text: string, line: number }[], literals: string[] }}
+ * @returns {{ said: { meaning: string, text: string, line: number, looked?: boolean }[], unmarked: { text: string, line: number }[], literals: string[] }}
  */
 export function readCode(file, code = readFileSync(file, 'utf8')) {
   const source = ts.createSourceFile(file, code, ts.ScriptTarget.Latest, true);

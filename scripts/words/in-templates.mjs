@@ -54,9 +54,9 @@ const textOf = (nodes) =>
     .join('');
 
 /**
- * What a template says: texts that are marked or go through the pipe `word`, words that nobody has marked, and all literals.
+ * What a template says: texts that are marked, or that the pipe `word` looks up; words that nobody has marked, and all literals.
  * @param {string} template @param {string} file
- * @returns {{ said: { meaning: string, text: string, at: number }[], unmarked: { text: string, at: number, shown?: boolean }[], literals: string[] }}
+ * @returns {{ said: { meaning: string, text: string, at: number, looked?: boolean }[], unmarked: { text: string, at: number, shown?: boolean }[], literals: string[] }}
  */
 export function readTemplate(template, file) {
   const { nodes, errors } = parseTemplate(template, file, { enableI18nLegacyMessageIdFormat: false });
@@ -68,7 +68,7 @@ export function readTemplate(template, file) {
     visitLiteralPrimitive({ value, sourceSpan }) {
       if (typeof value !== 'string') return;
       literals.push(value);
-      if (this.inPipe > 0) said.push({ meaning: '', text: value, at: sourceSpan.start });
+      if (this.inPipe > 0) said.push({ meaning: '', text: value, at: sourceSpan.start, looked: true });
     }
     visitPipe(pipe, context) {
       if (pipe.name !== 'word') return super.visitPipe(pipe, context);

@@ -1,42 +1,72 @@
-// What a language is spoken from: words by the ids of what the sources say, for the server and for the pages.
+// What another language is spoken from: for the server, words by the ids of what the sources say; for the pages, scripts in which
+// it stands in place of what is said, and the words that are looked up.
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
+import { repo, run } from '../build-steps.mjs';
 import { LANGUAGES, readSources, spoken, standsIn } from './catalogue.mjs';
 import { readCode } from './in-code.mjs';
 
+const translator = path.join(repo, 'node_modules/@angular/localize/tools/bundles/src/translate/cli.js');
+/** Pages of the build by where the browser finds them; those below another are applications of their own. */
+const PAGES = { '': '/', reckoner: '/reckoner/' };
+
 /** Words for the server and what it loads. @param {string} folder */
 export function makeServerWords(folder) {
-  const said = readSources().said.filter(({ area }) => !['web', 'guide'].includes(area));
+  const said = readSources().said.filter(({ area }) => !['web', 'guide', 'commands'].includes(area));
   for (const language of LANGUAGES) {
     const words = { language, file: '', words: spoken(language, said) };
     fs.writeFileSync(path.join(folder, `words-${language}.json`), JSON.stringify(words));
   }
 }
 
-/** A script that a page loads before all else; its name changes with what is in it. */
-function writePageWords(folder, base, language, words) {
-  for (const old of fs.readdirSync(folder).filter((name) => name.startsWith(`words-${language}-`)))
-    fs.rmSync(path.join(folder, old));
-  const hash = createHash('sha256').update(JSON.stringify(words)).digest('hex').slice(0, 8).toUpperCase();
-  const file = `words-${language}-${hash}.js`;
-  const text = JSON.stringify({ language, file: `${base}${file}`, words });
-  fs.writeFileSync(path.join(folder, file), `druckereiWords=${text}`);
+const isScript = (name) => name.endsWith('.js');
+const literalsOf = (folder) =>
+  new Set(
+    fs
+      .readdirSync(folder)
+      .filter(isScript)
+      .flatMap((name) => readCode(path.join(folder, name)).literals),
+  );
+
+/** The page as it is, with the scripts of another folder and the words before them. */
+const pageWith = (html, language, scripts, words) =>
+  html
+    .replace('<html lang="en"', `<html lang="${language}"`)
+    .replace(/(src|href)="([\w-]+\.js)"/g, `$1="${scripts}/$2"`)
+    .replace('</head>', `<script src="${words}" defer></script></head>`);
+
+/** Puts a page in a language beside it; its scripts into a folder whose name changes with what is said in them. */
+function makePage(folder, base, language, said) {
+  const built = fs.readdirSync(folder).filter(isScript);
+  const literals = base === '/' ? undefined : literalsOf(folder);
+  const translations = spoken(language, said, () => false);
+  const words = spoken(
+    language,
+    said.filter(({ looked, text }) => looked && (literals?.has(text) ?? true)),
+    (word) => !literals || standsIn(literals, word),
+  );
+  const told = JSON.stringify({ translations, words, built });
+  const hash = createHash('sha256').update(told).digest('hex').slice(0, 8).toUpperCase();
+  const scripts = `${language}-${hash}`;
+  const into = path.join(folder, scripts);
+  const list = path.join(folder, `${language}.json`);
+  fs.writeFileSync(list, JSON.stringify({ locale: language, translations }));
+  run(process.execPath, [translator, '-r', folder, '-s', '*.js', '-t', list, '-o', into, '-m', 'error']);
+  fs.rmSync(list);
+  const file = `words-${hash}.js`;
+  const spokenWords = JSON.stringify({ language, file: `${base}${scripts}/${file}`, words });
+  fs.writeFileSync(path.join(into, file), `druckereiWords=${spokenWords}`);
+  const html = fs.readFileSync(path.join(folder, 'index.html'), 'utf8');
+  fs.writeFileSync(
+    path.join(folder, `index.${language}.html`),
+    pageWith(html, language, scripts, `${scripts}/${file}`),
+  );
 }
 
-/** Words for the pages of the web: all of them, and of a page that is an application of its own what it says. @param {string} folder */
-export function makePageWords(folder) {
-  const said = readSources().said.filter(({ area }) => !['server', 'guide'].includes(area));
-  const alone = path.join(folder, 'reckoner');
-  const built = fs.readdirSync(alone).filter((name) => name.endsWith('.js') && !name.startsWith('words-'));
-  const telling = ({ meaning, text }) => `${meaning}|${text}`;
-  const read = built.map((file) => readCode(path.join(alone, file)));
-  const its = new Set(read.flatMap((one) => one.said.map(telling)));
-  const literals = new Set(read.flatMap((one) => one.literals));
-  for (const language of LANGUAGES) {
-    writePageWords(folder, '/', language, spoken(language, said));
-    const ofIt = said.filter((one) => its.has(telling(one)));
-    const itsKept = spoken(language, ofIt, (word) => standsIn(literals, word));
-    writePageWords(alone, '/reckoner/', language, itsKept);
-  }
+/** Every page of the web in every language. @param {string} folder of the build */
+export function makePages(folder) {
+  const said = readSources().said.filter(({ area }) => !['server', 'guide', 'commands'].includes(area));
+  for (const [page, base] of Object.entries(PAGES))
+    for (const language of LANGUAGES) makePage(path.join(folder, page), base, language, said);
 }

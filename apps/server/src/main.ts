@@ -14,7 +14,7 @@ import { type Listening, listen, stopListening } from './http/listen.js';
 import { openLog } from './http/log.js';
 import { Live } from './http/live.js';
 import { makeMetrics } from './http/metrics.js';
-import { learnTongues } from './http/tongue.js';
+import { inTongue, learnTongues, terminalLocale } from './http/tongue.js';
 import { SIGN_IN_TRIES } from './http/sign-in-limit.js';
 import { assessmentKeeper } from './features/assessments/assessments.js';
 import { sendMessages } from './features/hooks/sender.js';
@@ -110,7 +110,7 @@ async function begin({
   if (await hasNobody(database))
     // Not through the log: it is for whoever sits at the terminal, and for nobody who reads logs later.
     process.stdout.write(
-      `\nNobody has an account in this works yet. Open its address in a browser and enter this code:\n\n  ${firstCode(sessionSecret)}\n\n`,
+      `\n${inTongue(terminalLocale(), () => $localize`Nobody has an account in this works yet. Open its address in a browser and enter this code:`)}\n\n  ${firstCode(sessionSecret)}\n\n`,
     );
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => void stop(signal, server));
 }

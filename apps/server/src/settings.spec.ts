@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { readSettings, settingsHelp } from './settings.js';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-settings-'));
@@ -11,6 +12,12 @@ const file = (name: string, text: string): string => {
   fs.writeFileSync(at, text);
   return at;
 };
+const HERE = path.dirname(fileURLToPath(import.meta.url));
+/** The built server in another process, which speaks one language. */
+const SPEAKING = `
+  const { speakOnly } = await import('../dist/http/tongue.js');
+  speakOnly(process.argv.at(-1));
+  const settings = await import('../dist/settings.js');`;
 const DATABASE = { DATABASE_URL: 'postgres://a@b/c' };
 const wrong = (env: NodeJS.ProcessEnv): string => readSettings(env).wrong.join('\n');
 
@@ -26,8 +33,8 @@ describe('the settings of the server', () => {
 
   it.each([
     ['a file that is not there', { ...DATABASE, DRUCKEREI_CONFIG: '/nowhere/works.env' }, /cannot be read.*ENOENT/],
-    ['no database', {}, /DATABASE_URL: is wanted: postgres:/],
-    ['a port that is none', { ...DATABASE, PORT: '99999' }, /PORT: /],
+    ['no database', {}, /DATABASE_URL is wanted: postgres:/],
+    ['a port that is none', { ...DATABASE, PORT: '99999' }, /PORT must be at most 65,535/],
     ['a certificate without its key', { ...DATABASE, TLS_CERT: '/a.pem' }, /go together/],
     [
       'a certificate that is not there',
@@ -89,5 +96,20 @@ describe('the settings of the server', () => {
     expect(help.find(({ name }) => name === 'PORT')?.usual).toBe('3900');
     const running = fs.readFileSync(new URL('../../../docs/deploy.md', import.meta.url), 'utf8');
     for (const { name } of help) expect(running).toContain(`\`${name}\``);
+  });
+
+  it('are told, and what is wrong with them, in the language of the terminal', () => {
+    const said = (language: string, what: string): string =>
+      execFileSync(process.execPath, ['--input-type=module', '-e', `${SPEAKING} ${what}`, language], {
+        cwd: HERE,
+      }).toString();
+    const meanings = 'for (const { meaning } of settings.settingsHelp()) console.log(meaning)';
+    const lines = (language: string): string[] => said(language, meanings).trim().split('\n');
+    const [english, german] = [lines('en'), lines('de')];
+    expect(german).toHaveLength(settingsHelp().length);
+    expect(german.filter((line) => english.includes(line))).toEqual([]);
+    const wrong = "console.log(settings.readSettings({ PORT: '99999' }).wrong.join())";
+    expect(said('de', wrong)).toContain('PORT muss höchstens 65.535 sein');
+    expect(said('de', wrong)).toContain('DATABASE_URL fehlt');
   });
 });

@@ -66,6 +66,17 @@ describe('the catalogue', () => {
     expect(unmarked).toHaveLength(times);
   });
 
+  it.each([
+    ['de_DE.UTF-8', /Sagen Sie, welche Datei: npm run backup -- DATEI/],
+    ['en_GB.UTF-8', /Say which file: npm run backup -- FILE/],
+    ['C', /Say which file: npm run backup -- FILE/],
+  ])('is what a command says at a terminal: %s', (LC_ALL, said) => {
+    const env = { ...process.env, NODE_OPTIONS: '', LC_ALL };
+    const { status, stderr } = spawnSync(process.execPath, ['scripts/backup.mjs', 'backup'], { cwd: repo, env });
+    expect(stderr.toString()).toMatch(said);
+    expect(status).toBe(2);
+  });
+
   it('is one: no text stands in it twice', () => {
     const twice = german.map(([key]) => key).filter((key, i, all) => all.indexOf(key) !== i);
     expect(twice.filter((key) => !(key in kept))).toEqual([]);

@@ -5,6 +5,7 @@ import { brotliCompressSync } from 'node:zlib';
 import express from 'express';
 import request from 'supertest';
 import { serveWeb } from './serve-web.js';
+import { inTheirTongue } from './tongue.js';
 
 const CODE = 'console.log("of the build");';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'druckerei-web-'));
@@ -14,9 +15,11 @@ beforeAll(() => {
   fs.writeFileSync(path.join(folder, 'index.html'), '<title>Druckerei</title>');
   fs.mkdirSync(path.join(folder, 'reckoner'));
   fs.writeFileSync(path.join(folder, 'reckoner/index.html'), '<title>Reckoner</title>');
+  fs.writeFileSync(path.join(folder, 'index.de.html'), '<title>Druckerei auf Deutsch</title>');
   fs.writeFileSync(path.join(folder, 'chunk-ABCD2345.js'), CODE);
   fs.writeFileSync(path.join(folder, 'chunk-ABCD2345.js.br'), brotliCompressSync(CODE));
   fs.writeFileSync(path.join(folder, 'mark.svg'), '<svg/>');
+  app.use(inTheirTongue);
   serveWeb(app, folder);
 });
 afterAll(() => fs.rmSync(folder, { recursive: true }));
@@ -44,6 +47,16 @@ describe('the web as it is served', () => {
     expect(page.text).toContain('Reckoner');
     expect(page.headers['cache-control']).toBe('no-cache');
     expect((await request(app).get('/benches/reckoner')).text).toContain('Druckerei');
+  });
+
+  it('is the page of the language that is asked for; that of the sources where there is none of it', async () => {
+    const page = async (address: string, language: string): Promise<string> =>
+      (await request(app).get(address).set('Accept-Language', language)).text;
+    expect(await page('/jobs/12', 'de-AT,de;q=0.9,en;q=0.8')).toContain('auf Deutsch');
+    expect(await page('/jobs/12', 'fr')).not.toContain('auf Deutsch');
+    expect(await page('/reckoner', 'de')).toBe('<title>Reckoner</title>');
+    const { headers } = await request(app).get('/jobs/12');
+    expect(headers['vary']).toContain('Accept-Language');
   });
 
   it('answers every other address with the page itself, never from a cache', async () => {

@@ -23,6 +23,8 @@ export function inEveryTongue<Table>(make: () => Table): () => Table {
 /** Words that are remembered: there are no more of ours, and what people have typed is not remembered for ever. */
 const MOST_SAID = 10_000;
 const said = new Map<string, string>();
+/** Under another name, since what translates the scripts of a page would take a call of its own for a text. */
+const lookUp = $localize;
 
 /**
  * What a word that is kept as it is, in books, addresses and files, is called in the language that is spoken; itself where
@@ -33,7 +35,7 @@ export function wordOf(word: string): string {
   const key = `${$localize.locale ?? ''} ${word}`;
   const known = said.get(key);
   if (known !== undefined) return known;
-  const words = $localize(Object.assign([word], { raw: [word] }));
+  const words = lookUp(Object.assign([word], { raw: [word] }));
   if (said.size < MOST_SAID) said.set(key, words);
   return words;
 }
