@@ -4,7 +4,16 @@
 // where anything is missing or unused; "server" and "pages" make what the build needs.
 import path from 'node:path';
 import { repo } from './build-steps.mjs';
-import { AREAS, LANGUAGES, catalogue, keptWords, readSources, standsIn, writeWords } from './words/catalogue.mjs';
+import {
+  AREAS,
+  LANGUAGES,
+  SYMBOL,
+  catalogue,
+  keptWords,
+  readSources,
+  standsIn,
+  writeWords,
+} from './words/catalogue.mjs';
 import { makePages, makeServerWords } from './words/make-words.mjs';
 
 /** Every word in the catalogue of the first area that says it. */
@@ -19,15 +28,18 @@ function write(language, said) {
 }
 
 /** What a language lacks, and what of it nobody says; a word that is kept stands somewhere as it is, or as one of several. */
-function wrongIn(language, { said, literals }) {
+function wrongIn(language, sources) {
   const [words, kept] = [catalogue(language), keptWords(language)];
-  const wanted = new Map(said.map((one) => [one.key, one]));
+  const wanted = new Map(sources.said.map((one) => [one.key, one]));
   const unused = Object.keys(words).filter(
-    (key) => !wanted.has(key) && !(Object.hasOwn(kept, key) && standsIn(literals, key)),
+    (key) => !wanted.has(key) && !(Object.hasOwn(kept, key) && standsIn(sources, key)),
   );
   return [
     ...[...wanted.values()].flatMap(({ key, at }) =>
       words[key] ? [] : [`${language} has nothing for “${key}” (${at})`],
+    ),
+    ...[...sources.symbols].flatMap((name) =>
+      words[`${SYMBOL}|${name}`] ? [] : [`${language} has nothing for “${name}”, a name in a formula`],
     ),
     ...unused.map((key) => `${language} has “${key}”, which nobody says`),
   ];

@@ -6,10 +6,12 @@ import {
   SHIPPED_WORKS,
   SUMS,
   SUM_EXAMPLES,
+  formulaIn,
   plan,
   reckonSum,
   sourceInWords,
   stationSheet,
+  symbolOf,
   withinSentence,
 } from '@druckerei/core';
 import { repo } from '../build-steps.mjs';
@@ -40,13 +42,18 @@ const KINDS = [
 ];
 const kindOf = (id, name) => KINDS.find(([of]) => of.test(id))?.[1] ?? name.split(', ')[0];
 
-/** A formula over so many of a kind as one over any number of them. */
+const sumOf = (name) => `“${$localize`sum of ${symbolOf(name)}`}”`;
+/** A formula over so many of a kind as one over any number of them, with its names as they are called. */
 const general = (formula) =>
   formula
-    .replace(/\b([a-z]+)1(?:, \1\d+)+/g, 'each $1')
-    .replace(/\b([a-z]+)1(?: \+ \1\d+)+|\b(n)1\b/g, (_, name, lone) => `sum of ${lone || name === 'n' ? 'all' : name}`)
-    .replace(/ - ([a-z]+)1(?: - \1\d+)*/g, ' - sum of $1')
-    .replace(/\b([a-z]+)\d+\b/gi, '$1');
+    .replace(/\b([a-z]+)1(?:, \1\d+)+/g, (_, name) => `“${$localize`each ${symbolOf(name)}`}”`)
+    .replace(/\b([a-z]+)1(?: \+ \1\d+)+|\b(n)1\b/g, (_, name, lone) =>
+      lone || name === 'n' ? `“${$localize`sum of all`}”` : sumOf(name),
+    )
+    .replace(/ - ([a-z]+)1(?: - \1\d+)*/g, (_, name) => ` - ${sumOf(name)}`)
+    .split(/“(.*?)”/)
+    .map((part, n) => (n % 2 === 1 ? part : formulaIn(part.replace(/\b([a-z]+)\d+\b/gi, '$1'))))
+    .join('');
 
 /** Kinds of figures that are named with one formula. */
 const MOST_NAMES = 5;

@@ -19,8 +19,8 @@ export const AREAS = {
     (one) => `scripts/${one}.mjs`,
   ),
 };
-/** Catalogue of words that are kept as they are and said by `wordOf`: no place in the sources says them. */
-const KEPT = 'kept';
+/** Words that are kept as they are and said by `wordOf`, and names in formulas: no place in the sources says them. */
+const KEPT = ['kept', 'symbols'];
 
 const spaces = /\s+/g;
 /** A text as the catalogue knows it: spaces are one, none at its ends; before a bar, what tells it from its like. */
@@ -35,16 +35,16 @@ const filesBelow = (folder) =>
 
 /**
  * All that the sources say, each file read once: texts with their keys, what is said to everybody in English, and literals.
- * @returns {{ said: { key: string, meaning: string, text: string, area: string, at: string, looked?: boolean }[], unmarked: { text: string, at: string, shown?: boolean }[], literals: Set<string> }}
+ * @returns {{ said: { key: string, meaning: string, text: string, area: string, at: string, looked?: boolean }[], unmarked: { text: string, at: string, shown?: boolean }[], literals: Set<string>, names: Set<string>, symbols: Set<string> }}
  */
 export function readSources() {
-  const all = { said: [], unmarked: [], literals: new Set() };
+  const all = { said: [], unmarked: [], literals: new Set(), names: new Set(), symbols: new Set() };
   for (const [area, where] of Object.entries(AREAS))
     for (const file of Array.isArray(where) ? where : filesBelow(where)) {
       const read = readCode(path.join(repo, file));
       for (const one of read.said) all.said.push({ ...one, key: keyOf(one), area, at: `${file}:${one.line}` });
       for (const { line, ...one } of read.unmarked) all.unmarked.push({ ...one, at: `${file}:${line}` });
-      for (const literal of read.literals) all.literals.add(literal);
+      for (const list of ['literals', 'names', 'symbols']) for (const one of read[list]) all[list].add(one);
     }
   return all;
 }
@@ -57,16 +57,26 @@ export function writeWords(language, area, words) {
 }
 
 /** Words that are kept, in a language. */
-export const keptWords = (language) => readWords(language, KEPT);
+export const keptWords = (language) => Object.assign({}, ...KEPT.map((area) => readWords(language, area)));
 /** All words of a language, by key. */
 export const catalogue = (language) =>
-  Object.assign({}, ...[KEPT, ...Object.keys(AREAS)].map((area) => readWords(language, area)));
+  Object.assign({}, ...[...KEPT, ...Object.keys(AREAS)].map((area) => readWords(language, area)));
 
 /** Spaces at the ends of a text are those of what is said in its place. */
 const between = (text, words) => `${/^\s*/.exec(text)[0]}${words}${/\s*$/.exec(text)[0]}`.replace(spaces, ' ');
 
-/** Whether a word that is kept stands among literals as it is, or as one of several. */
-export const standsIn = (literals, word) =>
+/** What such a key begins with. */
+export const SYMBOL = 'formula';
+/** A key of a name in a formula, taken apart. */
+const symbolIn = (key) => (key.startsWith(`${SYMBOL}|`) ? { meaning: SYMBOL, text: key.slice(SYMBOL.length + 1) } : {});
+
+/**
+ * Whether a word that is kept stands among literals as it is, or as one of several; a symbol in a formula, or among the names of what is put into one.
+ * @param {{ literals: Set<string>, names: Set<string>, symbols: Set<string> }} read
+ */
+export const standsIn = ({ literals, names, symbols }, word) =>
+  names.has(symbolIn(word).text) ||
+  symbols.has(symbolIn(word).text) ||
   [word, word.replace(/s$/, ''), word.replace(/es$/, ''), `${word}s`].some((one) => literals.has(one));
 
 /**
@@ -77,7 +87,7 @@ export function spoken(language, said, wants = () => true) {
   const words = catalogue(language);
   const kept = Object.keys(keptWords(language))
     .filter(wants)
-    .map((text) => ({ key: text, meaning: '', text }));
+    .map((key) => ({ key, meaning: '', text: key, ...symbolIn(key) }));
   const known = [...said, ...kept].filter(({ key }) => Object.hasOwn(words, key));
   return Object.fromEntries(
     known.map(({ key, meaning, text }) => [computeMsgId(text, meaning), between(text, words[key])]),

@@ -1,6 +1,7 @@
 import { dirname, join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import ts from 'typescript';
+import { namesIn } from './in-formulas.mjs';
 import { readTemplate } from './in-templates.mjs';
 import { isTagged, unmarkedOf } from './unmarked.mjs';
 
@@ -35,17 +36,24 @@ function templateOf(node, file) {
 
 /**
  * What a file of code says to people: texts that are tagged, and those of its templates; what it says to everybody in English; and
- * every literal. @param {string} file @param {string} code what stands in it
- * @returns {{ said: { meaning: string, text: string, line: number, looked?: boolean }[], unmarked: { text: string, line: number }[], literals: string[] }}
+ * every literal, with 0 for what is put into it; names of properties and of several; names in formulas. @param {string} file @param {string} code what stands in it
+ * @returns {{ said: { meaning: string, text: string, line: number, looked?: boolean }[], unmarked: { text: string, line: number }[], literals: string[], names: string[], symbols: string[] }}
  */
 export function readCode(file, code = readFileSync(file, 'utf8')) {
   const source = ts.createSourceFile(file, code, ts.ScriptTarget.Latest, true);
   const lineOf = (at) => source.getLineAndCharacterOfPosition(at).line + 1;
-  const [said, unmarked, literals] = [[], [], []];
+  const [said, unmarked, literals, names] = [[], [], [], []];
   const visit = (node) => {
     const line = lineOf(node.getStart());
     if (isTagged(node)) said.push({ ...taggedText(node.template), line });
     if (ts.isStringLiteralLike(node)) literals.push(node.text);
+    if (ts.isPropertyAssignment(node) || ts.isShorthandPropertyAssignment(node)) names.push(node.name.getText());
+    // A formula may have its parts put together, and names of several their numbers.
+    if (ts.isTemplateExpression(node)) {
+      const parts = [node.head, ...node.templateSpans.map(({ literal }) => literal)].map(({ text }) => text);
+      literals.push(parts.join('0'));
+      names.push(parts[0]);
+    }
     const text = unmarkedOf(node, file);
     if (text !== undefined) unmarked.push({ text, line });
     const own = templateOf(node, file);
@@ -59,5 +67,5 @@ export function readCode(file, code = readFileSync(file, 'utf8')) {
     ts.forEachChild(node, visit);
   };
   visit(source);
-  return { said, unmarked, literals };
+  return { said, unmarked, literals, names, symbols: literals.flatMap(namesIn) };
 }

@@ -21,13 +21,14 @@ export function makeServerWords(folder) {
 }
 
 const isScript = (name) => name.endsWith('.js');
-const literalsOf = (folder) =>
-  new Set(
-    fs
-      .readdirSync(folder)
-      .filter(isScript)
-      .flatMap((name) => readCode(path.join(folder, name)).literals),
-  );
+function readScripts(folder) {
+  const read = fs
+    .readdirSync(folder)
+    .filter(isScript)
+    .map((name) => readCode(path.join(folder, name)));
+  const all = (list) => new Set(read.flatMap((one) => one[list]));
+  return { literals: all('literals'), names: all('names'), symbols: all('symbols') };
+}
 
 /** The page as it is, with the scripts of another folder and the words before them. */
 const pageWith = (html, language, scripts, words) =>
@@ -39,12 +40,12 @@ const pageWith = (html, language, scripts, words) =>
 /** Puts a page in a language beside it; its scripts into a folder whose name changes with what is said in them. */
 function makePage(folder, base, language, said) {
   const built = fs.readdirSync(folder).filter(isScript);
-  const literals = base === '/' ? undefined : literalsOf(folder);
+  const own = base === '/' ? undefined : readScripts(folder);
   const translations = spoken(language, said, () => false);
   const words = spoken(
     language,
-    said.filter(({ looked, text }) => looked && (literals?.has(text) ?? true)),
-    (word) => !literals || standsIn(literals, word),
+    said.filter(({ looked, text }) => looked && (own?.literals.has(text) ?? true)),
+    (word) => !own || standsIn(own, word),
   );
   const told = JSON.stringify({ translations, words, built });
   const hash = createHash('sha256').update(told).digest('hex').slice(0, 8).toUpperCase();

@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import { computeMsgId } from '@angular/compiler';
-import { inEveryTongue, numberText, sayQuantity, wordOf } from '@druckerei/core';
+import { formulaIn, inEveryTongue, isFunction, numberText, sayQuantity, symbolOf, wordOf } from '@druckerei/core';
 import { speak } from './speak.js';
 
 const WORDS = {
@@ -8,6 +8,8 @@ const WORDS = {
   [computeMsgId('Fold', '')]: 'Falz',
   [computeMsgId('Fold', 'station')]: 'Falzen',
   [computeMsgId('sheets', '')]: 'Bogen',
+  [computeMsgId('net', 'formula')]: 'Netto',
+  [computeMsgId('perPallet', 'formula')]: 'jePalette',
 };
 let spoken = false;
 
@@ -51,6 +53,15 @@ describe('what is said', () => {
     expect(both(() => wordOf('sheets'))).toEqual(['sheets', 'Bogen']);
     expect(both(() => table().fold)).toEqual(['Fold', 'Falz']);
     expect(table()).toBe(table());
+  });
+
+  it('takes the names of a formula along, and its signs', () => {
+    const formula = 'ceil(net1 + net12) / perPallet + min(0.5, net2 * 2.4)';
+    expect(both(() => formulaIn(formula))).toEqual([
+      formula,
+      'ceil(Netto1 + Netto12) / jePalette + min(0,5; Netto2 * 2,4)',
+    ]);
+    expect(both(() => [symbolOf('net'), isFunction('net'), isFunction('ceil')])[1]).toEqual(['Netto', false, true]);
   });
 
   it('writes numbers as its language does', () => {

@@ -338,6 +338,9 @@ describe('the audit', () => {
     const found = (await manager.call('get', '/api/audit?search=Invite%20somebody')).body as { what: string }[];
     expect(new Set(found.map(({ what }) => what.slice(0, 15)))).toEqual(new Set(['Invite somebody']));
     expect((await manager.call('get', '/api/audit?search=%25')).body).toEqual([]);
+    // As it is called by who asks, too.
+    const inGerman = await manager.call('get', '/api/audit?search=jemanden%20EINGELADEN').set('Accept-Language', 'de');
+    expect(inGerman.body).toEqual(found);
     const table = (await manager.bytes('/api/audit.csv')).toString();
     expect(table.split('\r\n')[0]).toBe('When,Who,What,Of which');
     await expect(server.owner.pool.query('DELETE FROM audit_record')).rejects.toThrow(/stays as it is/);

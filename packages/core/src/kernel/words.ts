@@ -39,3 +39,22 @@ export function wordOf(word: string): string {
   if (said.size < MOST_SAID) said.set(key, words);
   return words;
 }
+
+const FUNCTIONS = new Set(['ceil', 'floor', 'max', 'min', 'pow', 'sqrt']);
+/** Whether a name in a formula is a function's. */
+export const isFunction = (name: string): boolean => FUNCTIONS.has(name);
+
+/** What a value is called in a formula: `perPallet` is “jePalette” in German; of several the number stays, `each12`. */
+export function symbolOf(name: string): string {
+  const [, stem = name, number = ''] = /^(\D+)(\d*)$/.exec(name) ?? [];
+  const told = `:formula|:${stem}`;
+  return `${lookUp(Object.assign([told], { raw: [told] }))}${number}`;
+}
+
+/** Numbers and signs of a formula as the language writes them: with a decimal comma, values are parted by semicolons. */
+export const signsIn = (formula: string): string =>
+  $localize.locale === 'de' ? formula.replaceAll(', ', '; ').replace(/(\d)\.(\d)/g, '$1,$2') : formula;
+
+/** A formula with its names in the language that is spoken. */
+export const formulaIn = (formula: string): string =>
+  signsIn(formula).replace(/[a-z]\w*/gi, (name) => (isFunction(name) ? name : symbolOf(name)));

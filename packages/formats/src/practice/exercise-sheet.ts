@@ -1,5 +1,5 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
-import { type Exercise, type Figure, kindOf, sayQuantity, unitText, wordOf } from '@druckerei/core';
+import { type Exercise, type Figure, formulaIn, kindOf, sayQuantity, unitText, wordOf } from '@druckerei/core';
 import { docketText, exerciseName } from '@druckerei/contract';
 import { renderPdf } from '../pdf/render.js';
 import { heads, table } from '../ticket/table.js';
@@ -25,7 +25,7 @@ const blank = ({ name, unit }: Figure): TableCell[] => [
 const solved = (row: Figure): TableCell[] => [
   row.name,
   { text: sayQuantity(row.value, row.unit, kindOf(row)), bold: true },
-  row.formula ?? wordOf(row.source.note ?? row.source.label),
+  row.formula === undefined ? wordOf(row.source.note ?? row.source.label) : formulaIn(row.formula),
 ];
 
 function exercise(one: Exercise, answers: boolean): Content {

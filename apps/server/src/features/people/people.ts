@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { type OwnStations, OPERATIONS, ROOM_KEYS, stationKey } from '@druckerei/core';
+import { type OwnStations, OPERATIONS, ROOM_KEYS, inEveryTongue, stationKey, table, wordOf } from '@druckerei/core';
 import {
   type Account,
   type AuditRecord,
@@ -8,8 +8,10 @@ import {
   type Person,
   type RoleOf,
   type SignIns,
+  ENDPOINTS,
   MANAGER_ROLE,
   RIGHT_IDS,
+  isAudited,
   rightsOf,
 } from '@druckerei/contract';
 import { auditCsv } from '@druckerei/formats';
@@ -93,8 +95,15 @@ interface AuditRow extends AuditRecord, Record<string, unknown> {
   total: number;
 }
 
+/** What was done as it is called where it is kept, in the language of whoever asks; small, as patterns are. */
+const namesOfActs = inEveryTongue(() =>
+  table(
+    ENDPOINTS.filter((endpoint) => isAudited(endpoint)).map(({ summary }) => [summary, wordOf(summary).toLowerCase()]),
+  ),
+);
+
 async function auditPage(database: Database, search: string, limit: number, offset: number) {
-  const rows = await database.many<AuditRow>('audit/page', patternsOf(search), limit, offset);
+  const rows = await database.many<AuditRow>('audit/page', patternsOf(search), limit, offset, namesOfActs());
   return { total: rows[0]?.total ?? offset, lines: rows.map(({ total: _total, ...line }): AuditRecord => line) };
 }
 

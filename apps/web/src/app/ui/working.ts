@@ -1,5 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type Figure, measureOf, sayMeasured, sourceInWords } from '@druckerei/core/kernel';
+import {
+  type Figure,
+  isFunction,
+  measureOf,
+  sayMeasured,
+  signsIn,
+  sourceInWords,
+  symbolOf,
+} from '@druckerei/core/kernel';
 import { count } from './format';
 import { Measures } from './measures';
 import { FigureButton } from './figure-button';
@@ -12,25 +20,24 @@ interface Part {
   readonly figure: Figure | undefined;
 }
 
-const FUNCTIONS = new Set(['ceil', 'floor', 'max', 'min', 'pow', 'sqrt']);
 const show = (value: number): string => count(value, 4);
 
 /** Signs and functions of a formula as people say them. */
 export const formulaWords = (formula: string): string =>
-  formula
+  signsIn(formula)
     .replaceAll('*', '×')
     .replaceAll(' - ', ' − ')
     .replaceAll('ceil', $localize`round up `)
     .replaceAll('floor', $localize`round down `)
     .replaceAll('sqrt', $localize`root of `)
-    .replaceAll('pow', 'power ');
+    .replaceAll('pow', $localize`power `);
 
 /** A formula as parts: names are told apart from signs, so that each can be opened. */
 function partsOf(figure: Figure, figureAt: FigureAt): Part[] {
   return (figure.formula ?? '').split(/([a-z]\w*)/i).map((text) => {
-    const id = FUNCTIONS.has(text) ? undefined : figure.inputs[text];
+    const id = isFunction(text) ? undefined : figure.inputs[text];
     return {
-      text: id ? text : formulaWords(text),
+      text: id ? symbolOf(text) : formulaWords(text),
       figure: id ? figureAt(id) : undefined,
     };
   });
@@ -88,6 +95,9 @@ export class Working {
     return figure ? partsOf(figure, this.figureAt()) : [];
   });
   protected readonly inputs = computed(() =>
-    Object.entries(this.figure()?.inputs ?? {}).map(([name, id]) => ({ name, figure: this.figureAt()(id) })),
+    Object.entries(this.figure()?.inputs ?? {}).map(([name, id]) => ({
+      name: symbolOf(name),
+      figure: this.figureAt()(id),
+    })),
   );
 }

@@ -13,6 +13,7 @@ import {
   GRADES,
   LESSONS,
   SHIFT_KIND,
+  formulaIn,
   own,
   sizeNumber,
   wordOf,
@@ -177,6 +178,6 @@ export class PracticePage {
   protected hintText({ formula, source }: Figure): string {
     if (formula === undefined)
       return $localize`It is looked up or laid out, not reckoned: ${wordOf(source.note ?? source.label)}.`;
-    return formulaWords(formula);
+    return formulaWords(formulaIn(formula));
   }
 }
