@@ -101,21 +101,25 @@ const views = {
   },
 };
 
+/** Opens the thread of the fifth job on the first machine. */
+async function pickThread(page) {
+  const place = await page.locator('dk-chains svg').evaluate((svg) => {
+    const { left, top } = svg.getBoundingClientRect();
+    const runs = [
+      ...(svg.querySelector('path.waist')?.getAttribute('d') ?? '').matchAll(/M [\d.]+ ([\d.]+) H ([\d.]+)/g),
+    ];
+    const [, y, run] = runs[4] ?? [];
+    return { x: left + Number(run) + 1, y: top + Number(y) };
+  });
+  await page.mouse.click(place.x, place.y);
+}
+
 /** Views of a floor that is crowded, in a works that had the time to plan it. */
 const crowded = {
   floor: async (page) => {
     while ((await (await page.request.get('/api/floor')).json()).inForce === null) await page.waitForTimeout(1000);
     await page.goto('/floor');
-    // The thread of the fifth job on the first machine.
-    const place = await page.locator('dk-chains svg').evaluate((svg) => {
-      const { left, top } = svg.getBoundingClientRect();
-      const runs = [
-        ...(svg.querySelector('path.waist')?.getAttribute('d') ?? '').matchAll(/M [\d.]+ ([\d.]+) H ([\d.]+)/g),
-      ];
-      const [, y, run] = runs[4] ?? [];
-      return { x: left + Number(run) + 1, y: top + Number(y) };
-    });
-    await page.mouse.click(place.x, place.y);
+    await pickThread(page);
   },
   desk: async (page) => {
     await page.goto('/desk');
@@ -132,6 +136,19 @@ async function renderPdf(bytes, number, file) {
   fs.writeFileSync(file, await canvas.encode('png'));
 }
 
+/** What the guide shows in every language: what is to be done anew on a page that has just been opened, whatever it speaks. */
+const inGuide = {
+  jobs: () => undefined,
+  press: (page) => page.locator('dk-print-bench dl').getByRole('button').nth(2).click(),
+  tally: () => undefined,
+  machine: (page) => page.locator('dk-machine-drawing svg').waitFor(),
+  stores: (page) => page.getByRole('tab').nth(2).click(),
+  // The group of the machines.
+  norms: (page) => page.locator('.columns nav button').nth(2).click(),
+  desk: (page) => page.getByRole('listitem').first().waitFor(),
+  floor: pickThread,
+};
+
 /** Takes every picture anew into `folder`. */
 const shooter = (folder) => async (page, name) => {
   await page.mouse.move(0, 0);
@@ -141,24 +158,35 @@ const shooter = (folder) => async (page, name) => {
   process.stdout.write(`${name}\n`);
 };
 
-async function takeViews(page, of, folder) {
-  const shoot = shooter(folder);
+/** The same page as somebody sees it whose browser speaks another language. */
+async function takeAgain(page, name, locale, folder) {
+  const signedIn = await page.context().storageState();
+  const storageState = { ...signedIn, cookies: signedIn.cookies.filter((cookie) => cookie.name !== 'language') };
+  const context = await page.context().browser().newContext({ storageState, locale, viewport: page.viewportSize() });
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.waitForLoadState('networkidle');
+  await inGuide[name](other);
+  await shooter(folder)(other, name);
+  await context.close();
+}
+
+async function takeViews(page, of, folders) {
   for (const [name, lead] of Object.entries(of)) {
     await lead(page);
-    await shoot(page, name);
+    await shooter(folders.en)(page, name);
+    if (Object.hasOwn(inGuide, name)) await takeAgain(page, name, 'de-DE', folders.de);
   }
 }
 
-export async function takePictures(address, folder) {
-  fs.rmSync(folder, { recursive: true, force: true });
-  fs.mkdirSync(folder, { recursive: true });
+export async function takePictures(address, folders) {
   await withManager(address, {}, async (page) => {
-    await takeViews(page, views, folder);
+    await takeViews(page, views, folders);
     const jobs = await (await page.request.get('/api/jobs')).json();
     const map = jobs.find(({ title }) => title === 'Trail map');
     const ticket = await page.request.get(`/api/jobs/${map.id}/revisions/1/ticket.pdf`);
-    await renderPdf(await ticket.body(), 1, path.join(folder, 'ticket.png'));
+    await renderPdf(await ticket.body(), 1, path.join(folders.en, 'ticket.png'));
   });
 }
 
-export const takeCrowded = (address, folder) => withManager(address, {}, (page) => takeViews(page, crowded, folder));
+export const takeCrowded = (address, folders) => withManager(address, {}, (page) => takeViews(page, crowded, folders));

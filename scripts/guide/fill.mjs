@@ -13,7 +13,7 @@ const MADE = { formulas, norms, refusals, rules, sheets, station, sums, words };
 export function fillGuide(language, write) {
   const folder = path.join(repo, 'docs/guide', language);
   const stale = [];
-  for (const name of fs.readdirSync(folder)) {
+  for (const name of fs.readdirSync(folder).filter((file) => file.endsWith('.md'))) {
     const file = path.join(folder, name);
     const before = fs.readFileSync(file, 'utf8');
     const after = before.replace(/<!-- made: (\w+) ?(\S*) -->\n[^]*?<!-- end -->/g, (_, what, of) => {

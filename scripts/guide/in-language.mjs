@@ -6,7 +6,7 @@ import { LANGUAGES, readSources, spoken } from '../words/catalogue.mjs';
 const [language, task] = process.argv.slice(2);
 if (LANGUAGES.includes(language)) {
   const said = readSources().said.filter(({ area }) => area !== 'web');
-  speak({ language, file: '', words: spoken(language, said) });
+  speak(spoken(language, said));
 }
 const { fillGuide } = await import('./fill.mjs');
 const stale = fillGuide(language, task !== '--check');

@@ -71,25 +71,37 @@ export const SYMBOL = 'formula';
 const symbolIn = (key) => (key.startsWith(`${SYMBOL}|`) ? { meaning: SYMBOL, text: key.slice(SYMBOL.length + 1) } : {});
 
 /**
- * Whether a word that is kept stands among literals as it is, or as one of several; a symbol in a formula, or among the names of what is put into one.
+ * Whether a word that is kept stands among literals as it is, or as one of several; a symbol in a formula, by itself, or among the names of what is put into one.
  * @param {{ literals: Set<string>, names: Set<string>, symbols: Set<string> }} read
  */
 export const standsIn = ({ literals, names, symbols }, word) =>
-  names.has(symbolIn(word).text) ||
-  symbols.has(symbolIn(word).text) ||
+  [literals, names, symbols].some((list) => list.has(symbolIn(word).text)) ||
   [word, word.replace(/s$/, ''), word.replace(/es$/, ''), `${word}s`].some((one) => literals.has(one));
 
-/**
- * Words of a language by the ids of messages, as a page or the server loads them: of some texts, and those that are kept.
- * @param {(word: string) => boolean} wants which of those that are kept
- */
-export function spoken(language, said, wants = () => true) {
+/** Words of a language by the ids of messages. @param {{ key: string, meaning: string, text: string }[]} said */
+export function wordsById(language, said) {
   const words = catalogue(language);
-  const kept = Object.keys(keptWords(language))
-    .filter(wants)
-    .map((key) => ({ key, meaning: '', text: key, ...symbolIn(key) }));
-  const known = [...said, ...kept].filter(({ key }) => Object.hasOwn(words, key));
+  const known = said.filter(({ key }) => Object.hasOwn(words, key));
   return Object.fromEntries(
     known.map(({ key, meaning, text }) => [computeMsgId(text, meaning), between(text, words[key])]),
   );
 }
+
+/**
+ * What is looked up in a language: words that are kept, and those that go through the pipe.
+ * @param {(word: string) => boolean} wants which of them
+ */
+export function wordsLookedUp(language, said, wants = () => true) {
+  const words = catalogue(language);
+  const asked = said.filter(({ looked, text }) => looked && Object.hasOwn(words, text)).map(({ text }) => text);
+  const keys = [...new Set([...asked, ...Object.keys(keptWords(language))])].filter(wants);
+  return Object.fromEntries(keys.map((key) => [key, words[key]]));
+}
+
+/** What a process speaks a language from. @param said what it may have to say */
+export const spoken = (language, said) => ({
+  language,
+  file: '',
+  words: wordsById(language, said),
+  looked: wordsLookedUp(language, []),
+});

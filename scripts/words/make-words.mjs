@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { repo, run } from '../build-steps.mjs';
-import { LANGUAGES, readSources, spoken, standsIn } from './catalogue.mjs';
+import { LANGUAGES, readSources, spoken, standsIn, wordsById, wordsLookedUp } from './catalogue.mjs';
 import { readCode } from './in-code.mjs';
 
 const translator = path.join(repo, 'node_modules/@angular/localize/tools/bundles/src/translate/cli.js');
@@ -15,8 +15,7 @@ const PAGES = { '': '/', reckoner: '/reckoner/' };
 export function makeServerWords(folder) {
   const said = readSources().said.filter(({ area }) => !['web', 'guide', 'commands'].includes(area));
   for (const language of LANGUAGES) {
-    const words = { language, file: '', words: spoken(language, said) };
-    fs.writeFileSync(path.join(folder, `words-${language}.json`), JSON.stringify(words));
+    fs.writeFileSync(path.join(folder, `words-${language}.json`), JSON.stringify(spoken(language, said)));
   }
 }
 
@@ -27,7 +26,8 @@ function readScripts(folder) {
     .filter(isScript)
     .map((name) => readCode(path.join(folder, name)));
   const all = (list) => new Set(read.flatMap((one) => one[list]));
-  return { literals: all('literals'), names: all('names'), symbols: all('symbols') };
+  // A page that is small has every formula in it as it is: of all names of its properties few are in one.
+  return { literals: all('literals'), names: new Set(), symbols: all('symbols') };
 }
 
 /** The page as it is, with the scripts of another folder and the words before them. */
@@ -41,13 +41,9 @@ const pageWith = (html, language, scripts, words) =>
 function makePage(folder, base, language, said) {
   const built = fs.readdirSync(folder).filter(isScript);
   const own = base === '/' ? undefined : readScripts(folder);
-  const translations = spoken(language, said, () => false);
-  const words = spoken(
-    language,
-    said.filter(({ looked, text }) => looked && (own?.literals.has(text) ?? true)),
-    (word) => !own || standsIn(own, word),
-  );
-  const told = JSON.stringify({ translations, words, built });
+  const translations = wordsById(language, said);
+  const looked = wordsLookedUp(language, said, (word) => !own || standsIn(own, word));
+  const told = JSON.stringify({ translations, looked, built });
   const hash = createHash('sha256').update(told).digest('hex').slice(0, 8).toUpperCase();
   const scripts = `${language}-${hash}`;
   const into = path.join(folder, scripts);
@@ -56,8 +52,8 @@ function makePage(folder, base, language, said) {
   run(process.execPath, [translator, '-r', folder, '-s', '*.js', '-t', list, '-o', into, '-m', 'error']);
   fs.rmSync(list);
   const file = `words-${hash}.js`;
-  const spokenWords = JSON.stringify({ language, file: `${base}${scripts}/${file}`, words });
-  fs.writeFileSync(path.join(into, file), `druckereiWords=${spokenWords}`);
+  const words = JSON.stringify({ language, file: `${base}${scripts}/${file}`, words: {}, looked });
+  fs.writeFileSync(path.join(into, file), `druckereiWords=${words}`);
   const html = fs.readFileSync(path.join(folder, 'index.html'), 'utf8');
   fs.writeFileSync(
     path.join(folder, `index.${language}.html`),

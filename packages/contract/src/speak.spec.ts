@@ -7,13 +7,11 @@ const WORDS = {
   [computeMsgId('{$PH} of {$PH_1} sheets', '')]: 'von {$PH_1} Bogen {$PH}',
   [computeMsgId('Fold', '')]: 'Falz',
   [computeMsgId('Fold', 'station')]: 'Falzen',
-  [computeMsgId('sheets', '')]: 'Bogen',
-  [computeMsgId('net', 'formula')]: 'Netto',
-  [computeMsgId('perPallet', 'formula')]: 'jePalette',
 };
+const LOOKED = { sheets: 'Bogen', 'formula|net': 'Netto', 'formula|perPallet': 'jePalette' };
 let spoken = false;
 
-beforeAll(() => speak({ language: 'de', file: '', words: WORDS }, () => spoken));
+beforeAll(() => speak({ language: 'de', file: '', words: WORDS, looked: LOOKED }, () => spoken));
 afterAll(() => {
   $localize.translate = undefined;
   Object.defineProperty($localize, 'locale', { value: undefined, configurable: true });

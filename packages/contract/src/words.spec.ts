@@ -92,8 +92,7 @@ describe('the catalogue', () => {
 
   it('leaves no sentence in English (from memory)', () => {
     const same = german.filter(([key, words]) => key === words && wordsIn(words) > 3).map(([key]) => key);
-    // What is typed into the reckoner is English in every language.
-    expect(same.sort()).toEqual(['3000 booklets A5 40pp 4/4 silk 115 cover 250']);
+    expect(same).toEqual([]);
   });
 
   it.each([

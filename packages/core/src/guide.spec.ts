@@ -60,18 +60,30 @@ describe('the guide', () => {
 
 describe.each(fs.readdirSync(`${repo}/words`))('the guide in %s', (language) => {
   const words = JSON.parse(fs.readFileSync(`${repo}/words/${language}/core.json`, 'utf8')) as Record<string, string>;
-  const pages = fs.readdirSync(`${repo}/docs/guide/en`);
+  const pagesOf = (of: string): string[] =>
+    fs.readdirSync(`${repo}/docs/guide/${of}`).filter((file) => file.endsWith('.md'));
+  const pages = pagesOf('en');
 
   it('has the same pages', () => {
-    expect(fs.readdirSync(`${repo}/docs/guide/${language}`)).toEqual(pages);
+    expect(pagesOf(language)).toEqual(pages);
+  });
+
+  it('has a picture of its own for each that the page shows, and no other', () => {
+    const shown = pages.flatMap((file) =>
+      [...page(file.replace('.md', ''), language).matchAll(/\]\(pictures\/(\S+)\)/g)].map(([, name]) => name),
+    );
+    expect(fs.readdirSync(`${repo}/docs/guide/${language}/pictures`)).toEqual([...new Set(shown)].sort());
   });
 
   it.each(pages.map((file) => file.replace('.md', '')))('has all of the page %s', (name) => {
+    const unmade = (text: string): string => text.replace(/<!-- made: .*? -->[^]*?<!-- end -->/g, '');
     const parts = (text: string): unknown => ({
       headings: headings(text).length,
       made: text.match(/<!-- made: .*? -->/g) ?? [],
-      pictures: text.match(/\]\(\S+\)/g) ?? [],
-      keys: new Set(text.match(/`[^`]+`/g)),
+      pictures: [...text.matchAll(/\]\(\S+\/(\S+)\)/g)].map(([, file]) => file),
+      // What is made has its formulas in each language, and so have lines that are typed.
+      keys: new Set(unmade(text).match(/`[^ `]+(?: [^ `]+)?`/g)),
+      typed: unmade(text).match(/`[^ `]+(?: [^ `]+){2,}`/g)?.length,
       rows: (text.match(/^\|/gm) ?? []).length,
     });
     const [english, own] = [page(name), page(name, language)];

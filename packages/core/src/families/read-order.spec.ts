@@ -52,6 +52,30 @@ describe('an order read from a line of text (common practice, no source)', () =>
     expect(read(text)).toMatchObject(wanted);
   });
 
+  // Source: identity, the same order in English.
+  it.each([
+    ['3.000 Broschüren A5 40 Seiten 4/4 silk 115 Umschlag 250', '3000 booklets A5 40 pages 4/4 silk 115 cover 250'],
+    [
+      '3.000 Broschüren A5 40-seitig 4/4 seidenmatt 115 Umschlag: gloss 250',
+      '3000 booklets A5 40-page 4/4 silk 115 cover: gloss 250',
+    ],
+    ['2000 Faltblätter 297x210 mm 4/4 silk 150 Wickelfalz', '2000 leaflets 297x210 mm 4/4 silk 150 letter fold'],
+    ['500 Plakate B1 4/0 silk 150 für Museum der Stadt', '500 posters B1 4/0 silk 150 for Museum der Stadt'],
+    ['1.000 Bücher 210x297 224 S. 1/1 bis 4.12.2026', '1000 books 210x297 224 pp 1/1 due 2026-12-04'],
+    ['12.500 Faltschachteln 60,5 x 120,5 4/0 Termin 2026-12-04', '12500 cartons 60.5 x 120.5 4/0 due 2026-12-04'],
+    ['800 Eintrittskarten A6 4/1', '800 tickets A6 4/1'],
+    ['250 Stück Einladungen A6 2/0', '250 pieces invitations A6 2/0'],
+    ['5000 Etiketten 90x55 4/0', '5000 labels 90x55 4/0'],
+    ['400 Festeinbände A5 240 Seiten 1/1', '400 hardcover books A5 240 pages 1/1'],
+  ])('is read in German as in English: %s', (german, english) => {
+    const meaning = (text: string): unknown => {
+      const { understood, customer, left, ...order } = read(text);
+      return { ...order, as: understood.map(({ as }) => as), left: left.filter((words) => words !== '.') };
+    };
+    expect(meaning(german)).toEqual(meaning(english));
+    expect(read(german).customer).toBe(read(english).customer);
+  });
+
   it('says what it did not understand, and guesses nothing', () => {
     const order = read('3000 booklets A5 glitter spiral silk 117');
     expect(order.left.join(' ')).toContain('glitter spiral');

@@ -29,27 +29,39 @@ export interface ReadOrder {
 
 type Found = Omit<ReadOrder, 'understood' | 'left'>;
 
-/** Names of products as people say them; the longer ones first. */
+/** Names of products as people say them, in either language; the longer ones first. */
 const PRODUCTS: readonly (readonly [RegExp, AskedFamily])[] = [
   [/\b(?:case[- ]bound|hard ?(?:cover|back)) ?(?:books?)?\b/i, 'case-bound'],
+  [/\b(?:festeinb[aä]nde?|deckenb[aä]nde?)(?![\p{L}])/iu, 'case-bound'],
   [/\b(?:perfect[- ]bound|paperback)s? ?(?:books?)?\b/i, 'perfect-bound'],
+  [/\b(?:klebegebundene?n?|klebebindung|taschenbuch|taschenbücher)(?: (?:buch|bücher))?(?![\p{L}])/iu, 'perfect-bound'],
   [/\b(?:saddle[- ]stitched|wire[- ]stitched) ?(?:booklets?|brochures?|programmes?|magazines?)?\b/i, 'saddle-stitched'],
   [/\b(?:booklet|brochure|programme|magazine)s?\b/i, 'saddle-stitched'],
+  [/\b(?:broschüre|programmheft|heft|magazin|zeitschrift)(?:e|en|n)?(?![\p{L}])/iu, 'saddle-stitched'],
   [/\bbooks?\b/i, 'perfect-bound'],
+  [/\b(?:buch|bücher)(?![\p{L}])/iu, 'perfect-bound'],
   [/\b(?:shipping|corrugated) ?(?:case|box|boxe)s?\b/i, 'corrugated-case'],
+  [/\b(?:versandkarton|wellpappkarton|wellpappschachtel)(?:s|n)?\b/i, 'corrugated-case'],
   [/\b(?:carton|folding box|folding boxe)s?\b/i, 'carton'],
+  [/\bfaltschachteln?\b/i, 'carton'],
   [/\b(?:label|sticker)s?\b/i, 'labels'],
+  [/\b(?:etikette?n?|aufkleber)\b/i, 'labels'],
   [/\b(?:envelope|packet)s?\b/i, 'envelope'],
+  [/\b(?:briefumschlag|briefumschläge|kuverts?|briefhüllen?)(?![\p{L}])/iu, 'envelope'],
   [/\b(?:ticket|voucher)s?\b/i, 'numbered'],
+  [/\b(?:eintrittskarte|gutschein)(?:e|n)?\b/i, 'numbered'],
   [/\b(?:letterhead|invitation)s?\b/i, 'stationery'],
+  [/\b(?:briefb[oö]gen|briefpapiere?|einladung(?:en)?)(?![\p{L}])/iu, 'stationery'],
   [/\b(?:leaflet|folder|map)s?\b/i, 'folded'],
+  [/\b(?:faltblatt|faltblätter|falzprospekte?|landkarten?|wanderkarten?|stadtpl[aä]ne?)(?![\p{L}])/iu, 'folded'],
   [/\b(?:poster|postcard|card|flyer)s?\b/i, 'flat'],
+  [/\b(?:plakate?|postkarten?|karten?|handzettel)\b/i, 'flat'],
 ];
 
 const FOLDS: readonly (readonly [RegExp, FoldKind])[] = [
-  [/\bletter[- ]fold(?:ed)?\b/i, 'letter'],
-  [/\b(?:accordion|zig-?zag)[- ]?(?:fold(?:ed)?)?\b/i, 'accordion'],
-  [/\bgate[- ]fold(?:ed)?\b/i, 'gate'],
+  [/\bletter[- ]fold(?:ed)?\b|\bwickelfalz\b/i, 'letter'],
+  [/\b(?:accordion|zig-?zag)[- ]?(?:fold(?:ed)?)?\b|\b(?:leporello(?:falz)?|zickzackfalz)\b/i, 'accordion'],
+  [/\bgate[- ]fold(?:ed)?\b|\b(?:altarfalz|fensterfalz)\b/i, 'gate'],
 ];
 
 /** A number with thousands apart by comma, point, space or apostrophe; k stands for a thousand. */
@@ -57,19 +69,34 @@ const NUMBER = String.raw`(\d{1,3}(?:[ ,.'’\u00a0\u202f]\d{3})+|\d+)(k)?`;
 const numberOf = (digits: string, k: string | undefined): number =>
   Number(digits.replace(/\D/g, '')) * (k === undefined ? 1 : 1000);
 
-const SURFACES = ['silk', 'gloss', 'matt', 'offset', 'uncoated', 'board', 'wove', 'label'] as const;
+/** Surfaces as they stand in names of stocks, in either language. */
+const SURFACES = [
+  ['silk', 'seidenmatt', 'halbmatt'],
+  ['gloss', 'glänzend'],
+  ['matt'],
+  ['offset'],
+  ['uncoated', 'ungestrichen', 'naturpapier'],
+  ['board', 'karton'],
+  ['wove', 'schreibpapier'],
+  ['label', 'etikettenpapier'],
+] as const;
 const GSM = String.raw`(\d{2,3})(?: ?(?:gsm|g\/m2|g\/m²|g)(?![a-z]))?`;
-const SURFACE = `(${SURFACES.join('|')})(?: coated)?`;
+const SURFACE = `(${SURFACES.flat().join('|')})(?: coated)?`;
 
 /** The stock of a grammage, of the surface told where one is; undefined where the works has none. */
 function stockOf(stocks: readonly Stock[], gsm: string | undefined, surface: string | undefined): Stock | undefined {
+  const typed = surface?.toLowerCase();
+  const alike = SURFACES.find((words) => words.some((word) => word === typed)) ?? [];
   const named = ({ name }: Stock): boolean =>
-    surface === undefined || name.toLowerCase().includes(surface.toLowerCase());
+    typed === undefined || alike.some((word) => name.toLowerCase().includes(word));
   return stocks.find((stock) => stock.gsm === Number(gsm) && named(stock));
 }
 
 /** Words that say nothing by themselves. */
-const LITTLE = new Set(['of', 'on', 'with', 'and', 'the', 'a', 'an', 'text', 'in', 'at', 'size', 'paper', 'from']);
+const LITTLE = new Set([
+  ...['of', 'on', 'with', 'and', 'the', 'a', 'an', 'text', 'in', 'at', 'size', 'paper', 'from'],
+  ...['von', 'auf', 'mit', 'und', 'der', 'die', 'das', 'ein', 'eine', 'inhalt', 'bei', 'format', 'papier', 'aus'],
+]);
 
 /** What a match means: the answers that it gives, and the same in words. */
 interface Meaning {
@@ -117,7 +144,7 @@ function readProduct(reader: Reader): void {
 
 /** A grammage with its surface, before or behind it; of a cover the grammage alone as well. */
 function readStock(reader: Reader, stocks: readonly Stock[], field: 'stock' | 'coverStock'): void {
-  const before = field === 'stock' ? String.raw`\b` : String.raw`\bcover:? (?:of |in |on )?`;
+  const before = field === 'stock' ? String.raw`\b` : String.raw`\b(?:cover|umschlag):? (?:of |in |on |aus )?`;
   const noSize = String.raw`(?![\d\/x×p])`;
   const read = (gsm: string | undefined, surface?: string): Meaning | undefined => {
     const stock = stockOf(stocks, gsm, surface);
@@ -132,7 +159,7 @@ function readStock(reader: Reader, stocks: readonly Stock[], field: 'stock' | 'c
 }
 
 function readPages(reader: Reader): void {
-  reader.take(/\b(\d{1,3}) ?(?:pp|pages?|p)\b|\b(\d{1,3})-page\b/i, ([, before, joined]) => {
+  reader.take(/\b(\d{1,3}) ?(?:pp|pages?|p|seiten?|s)\b|\b(\d{1,3})-(?:page|seitig)\b/i, ([, before, joined]) => {
     const pages = Number(before ?? joined);
     return { as: $localize`${pages} pages`, gives: { pages } };
   });
@@ -151,8 +178,10 @@ function readSize(reader: Reader): void {
     return size && { as: $localize`${name.toUpperCase()}\: ${size.widthMm} x ${size.heightMm} mm`, gives: size };
   });
   if (named) return;
-  reader.take(/\b(\d{2,4}(?:\.\d)?) ?[x×] ?(\d{2,4}(?:\.\d)?)(?: ?mm)?\b/i, ([, width, height]) => {
-    const size = { widthMm: Number(width), heightMm: Number(height) };
+  reader.take(/\b(\d{2,4}(?:[.,]\d)?) ?[x×] ?(\d{2,4}(?:[.,]\d)?)(?: ?mm)?\b/i, ([, width = '', height = '']) => {
+    const [widthMm, heightMm] = [width, height].map((side) => Number(side.replace(',', '.')));
+    if (widthMm === undefined || heightMm === undefined) return undefined;
+    const size = { widthMm, heightMm };
     return { as: `${size.widthMm} x ${size.heightMm} mm`, gives: size };
   });
 }
@@ -170,7 +199,7 @@ export function quantityIn(text: string): number | undefined {
 /** No part of a date that there is not is a quantity. */
 function readQuantity(reader: Reader): void {
   reader.take(
-    new RegExp(String.raw`(?<!-)\b${NUMBER}(?: ?(?:copies|pieces|pcs|off))?\b(?!-\d)`, 'i'),
+    new RegExp(String.raw`(?<!-)\b${NUMBER}(?: ?(?:copies|pieces|pcs|off|exemplare|stück))?\b(?!-\d)`, 'i'),
     ([, digits = '', k]) => {
       const quantity = numberOf(digits, k);
       return quantity < 1 || quantity > MOST ? undefined : { as: $localize`${quantity} ordered`, gives: { quantity } };
@@ -180,16 +209,22 @@ function readQuantity(reader: Reader): void {
 
 function readWhose(reader: Reader): void {
   reader.take(/["“”]([^"“”]{1,120})["“”]/, ([, title = '']) => ({ as: $localize`title: ${title}`, gives: { title } }));
-  reader.take(/\bdue (\d{4}-\d{2}-\d{2})\b/i, ([, due = '']) =>
-    isCalendarDay(due) ? { as: $localize`due ${due}`, gives: { due } } : undefined,
+  const due = (day: string): Meaning | undefined =>
+    isCalendarDay(day) ? { as: $localize`due ${day}`, gives: { due: day } } : undefined;
+  reader.take(/\b(?:due|bis|termin) (\d{4}-\d{2}-\d{2})\b/i, ([, day = '']) => due(day));
+  reader.take(/\b(?:bis|termin) (\d{1,2})\. ?(\d{1,2})\. ?(\d{4})\b/i, ([, day = '', month = '', year = '']) =>
+    due(`${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`),
   );
 }
 
 function readCustomer(reader: Reader): void {
-  reader.take(/\bfor (\p{Lu}[\p{L}'’-]*(?: (?:\p{Lu}[\p{L}'’-]*|of|and|&))*)/u, ([, customer = '']) => ({
-    as: $localize`customer: ${customer}`,
-    gives: { customer },
-  }));
+  reader.take(
+    /\b(?:for|für) (\p{Lu}[\p{L}'’-]*(?: (?:\p{Lu}[\p{L}'’-]*|of|and|&|und|für))*)/u,
+    ([, customer = '']) => ({
+      as: $localize`customer: ${customer}`,
+      gives: { customer },
+    }),
+  );
 }
 
 /**

@@ -1,5 +1,6 @@
 import { BASIS_SHEETS, ENVELOPES, isoSize } from '../paper/index.js';
-import { inchToMm, own, table } from '../kernel/index.js';
+import { inchToMm, own, spokenLocale, table, wordOf } from '../kernel/index.js';
+import { germanNumbers, germanRead } from './in-german.js';
 import { type Sum, type SumField, type SumValues, MOST_CHARACTERS } from './sum.js';
 import { SUMS, sumOf } from './sums.js';
 import { CONVERSION_NAMES } from './sums/convert-sums.js';
@@ -48,9 +49,12 @@ interface Item {
 }
 
 const NUMBER = String.raw`-?\d+(?:[.,]\d+)?`;
+const isGerman = (): boolean => spokenLocale() === 'de-DE';
 /** 12,500 as people write thousands, also with a narrow blank; a comma with other than three digits behind it is a decimal one. */
 const plainNumbers = (text: string): string =>
-  text.replace(/(?<![\d.,])\d{1,3}(?:[,\u00a0\u202f]\d{3})+(?!\d)/g, (found) => found.replace(/\D/g, ''));
+  isGerman()
+    ? germanNumbers(text)
+    : text.replace(/(?<![\d.,])\d{1,3}(?:[,\u00a0\u202f]\d{3})+(?!\d)/g, (found) => found.replace(/\D/g, ''));
 const numberOf = (text: string): number => Number(text.replace(',', '.'));
 
 const sizeNamed = (name: string): { readonly widthMm: number; readonly heightMm: number } | undefined =>
@@ -58,10 +62,12 @@ const sizeNamed = (name: string): { readonly widthMm: number; readonly heightMm:
 
 /** Named sizes as millimetres, signs as people type them as one. */
 function normal(text: string): string {
-  return plainNumbers(text.trim())
-    .toLowerCase()
+  const small = plainNumbers(text.trim()).toLowerCase();
+  return (isGerman() ? germanRead(small) : small)
     .replace(/[×*]/g, 'x')
     .replace(/[µμ]/g, 'u')
+    .replaceAll('²', '2')
+    .replaceAll('³', '3')
     .replace(/[“”"″]/g, ' in')
     .replace(/\b((?:sra|ra|[abc])\d{1,2}|dl)\b/g, (name) => {
       const size = sizeNamed(name);
@@ -125,7 +131,10 @@ function fill(sum: Sum, text: string): Understood {
   const words = new Set(text.split(' '));
   for (const { id, kind, choices } of sum.fields.filter((one) => one.kind === 'choice')) {
     const chosen = choices.find(
-      (choice) => words.has(choice.toLowerCase()) || (choice.includes(' ') && text.includes(choice.toLowerCase())),
+      (choice) =>
+        words.has(choice.toLowerCase()) ||
+        words.has(wordOf(choice).toLowerCase()) ||
+        (choice.includes(' ') && text.includes(choice.toLowerCase())),
     );
     if (kind === 'choice' && chosen !== undefined) values[id] = chosen;
   }
@@ -201,7 +210,7 @@ const READERS: readonly Reader[] = [
     });
   },
   (text, typed) => {
-    const found = /^(\d+)\s*(?:x|pieces|copies|good|pcs|:)?\s*,?\s+(\p{L}.*\d.*%.*)$/iu.exec(
+    const found = /^(\d+)\s*(?:x|pieces|copies|good|pcs|stück|exemplare|gute|:)?\s*,?\s+(\p{L}.*\d.*%.*)$/iu.exec(
       plainNumbers(typed.trim()),
     );
     return found ? of('press-sheets', { quantity: Number(found[1]), route: found[2] }) : undefined;
@@ -215,14 +224,18 @@ const READERS: readonly Reader[] = [
       : undefined;
   },
   (_, typed) => {
-    const found = /^(?:mix|recipe)(?: of)?\s+(\d+(?:[.,]\d+)?)\s*kg\s*:?(?:\s+of)?\s+(\p{L}.*\d)\s*$/iu.exec(
-      typed.trim(),
-    );
+    const found =
+      /^(?:mix|recipe|mischung|rezeptur)(?: of| von)?\s+(\d+(?:[.,]\d+)?)\s*kg\s*:?(?:\s+(?:of|aus))?\s+(\p{L}.*\d)\s*$/iu.exec(
+        typed.trim(),
+      );
     return found ? of('mix', { kg: numberOf(found[1] ?? ''), parts: found[2] }) : undefined;
   },
   (_, typed) => {
-    const found = /^(?:order at )?(two stations|one machine)\s*:?\s+(\p{L}.*\d)\s*$/iu.exec(typed.trim());
-    const sum = found?.[1]?.toLowerCase() === 'one machine' ? 'one-machine' : 'two-stations';
+    const found =
+      /^(?:order at )?(two stations|one machine|zwei stationen|eine maschine)\s*:?\s+(\p{L}.*\d)\s*$/iu.exec(
+        typed.trim(),
+      );
+    const sum = /^(one|eine) /i.test(found?.[1] ?? '') ? 'one-machine' : 'two-stations';
     return found ? of(sum, { jobs: found[2] }) : undefined;
   },
   (text) => {
@@ -253,7 +266,7 @@ const speaksOf = (text: string, word: string): boolean =>
 
 /**
  * Reads a line as people type it: `74 lb text in gsm`, `spine 240 pp 110 um`, `roll 1000/76 0.1 mm`, `2500 x 44pp A4 on B1`. Undefined
- * where no sum is known by it. Sizes by name are ISO 216 and 217; what is said without a unit goes to the fields in their order.
+ * where no sum is known by it. Where German is spoken, German words and numbers are read as well: `Rücken 240 Seiten 110 µm`. Sizes by name are ISO 216 and 217; what is said without a unit goes to the fields in their order.
  */
 export function readTyped(typed: string): Understood | undefined {
   if (typed.length > MOST_CHARACTERS) return undefined;

@@ -12,9 +12,9 @@ beforeAll(async () => {
   const catalogue = fileURLToPath(new URL('../../../../scripts/words/catalogue.mjs', import.meta.url));
   const { readSources, spoken } = (await import(catalogue)) as {
     readSources: () => { said: readonly unknown[] };
-    spoken: (language: string, said: readonly unknown[]) => SpokenWords['words'];
+    spoken: (language: string, said: readonly unknown[]) => SpokenWords;
   };
-  speak({ language: 'de', file: '', words: spoken('de', readSources().said) }, () => german);
+  speak(spoken('de', readSources().said), () => german);
 });
 afterAll(() => {
   $localize.translate = undefined;

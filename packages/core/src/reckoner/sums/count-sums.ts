@@ -43,14 +43,16 @@ export function readRoute(text: string): {
   return { stations: stations.filter((one) => typeof one !== 'string'), issues: [] };
 }
 
+/** What a press is called in a typed route, in either language. */
+const PRESS = /^(print|druck)/i;
 /** The route as the flow engine takes it. */
 function graphOf(stations: readonly TypedStation[], quantity: number): FlowGraph {
   const steps = stations.map(({ name, setup, running, yield: each }, i): FlowStep => ({
     ...{ id: `s${i}`, path: 'route', setup, running, incidents: [] },
     inputs: [{ material: i === 0 ? 'paper' : `s${i - 1}`, usage: 1 }],
     outputs: [{ material: `s${i}`, yield: each, samples: 0 }],
-    ...(/^print/i.test(name) ? { passColours: 4 } : {}),
-    finishing: !/^print/i.test(name),
+    ...(PRESS.test(name) ? { passColours: 4 } : {}),
+    finishing: !PRESS.test(name),
   }));
   return { steps, bought: ['paper'], demands: [{ material: `s${stations.length - 1}`, quantity }] };
 }

@@ -21,6 +21,11 @@ export type GuidePage = (typeof GUIDE_PAGES)[number]['id'];
 
 export const isGuidePage = (id: string): id is GuidePage => GUIDE_PAGES.some((page) => page.id === id);
 
+/** Where the pages of this language lie, as the documentation does. */
+const FOLDER = `/guide-pages/${spokenLocale().slice(0, 2)}/`;
+/** Where a picture of a page lies: beside it, or with those of the documentation. */
+export const pictureAt = (place: string): string => new URL(place, `https://here${FOLDER}`).pathname;
+
 /** The texts of the guide in the language of the page, each asked for once. */
 @Injectable({ providedIn: 'root' })
 export class GuidePages {
@@ -31,9 +36,7 @@ export class GuidePages {
   text(id: GuidePage): Promise<string> {
     const known = this.texts.get(id);
     if (known) return known;
-    const text = firstValueFrom(
-      this.http.get(`/guide-pages/${spokenLocale().slice(0, 2)}/${id}.md`, { responseType: 'text' }),
-    );
+    const text = firstValueFrom(this.http.get(`${FOLDER}${id}.md`, { responseType: 'text' }));
     this.texts.set(id, text);
     text.catch(() => this.texts.delete(id));
     return text;

@@ -18,7 +18,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { marked } from 'marked';
 import { type GuideHit, searchGuide, slugOf } from '../../ui/guide-text';
 import { failureOf } from '../problem';
-import { GUIDE_PAGES, GuidePages, isGuidePage } from './guide-pages';
+import { GUIDE_PAGES, GuidePages, isGuidePage, pictureAt } from './guide-pages';
 import type { GuideAt } from './guide-place';
 import { WordPipe } from '../../ui/word';
 
@@ -69,9 +69,8 @@ export class GuideReader {
   /** Markdown as HTML; Angular takes out what could run. */
   private async rendered(text: string): Promise<string> {
     // Above the title of a page stands the one of the place where it is shown.
-    return marked.parse(text.replaceAll('](../../screenshots/', '](/screenshots/').replace(/^#/gm, '##'), {
-      async: true,
-    });
+    const placed = text.replace(/\]\((\S+\.png)\)/g, (_, place: string) => `](${pictureAt(place)})`);
+    return marked.parse(placed.replace(/^#/gm, '##'), { async: true });
   }
   protected title(page: string): string {
     return GUIDE_PAGES.find(({ id }) => id === page)?.title ?? '';

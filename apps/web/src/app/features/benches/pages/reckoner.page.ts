@@ -59,7 +59,7 @@ export class ReckonerPage {
     '74 lb text in gsm',
     $localize`spine 240 pp 110 um`,
     $localize`roll 1000/76 0.1 mm`,
-    '2500 x 44pp A4 on B1',
+    $localize`2500 x 44pp A4 on B1`,
   ];
   /** Figures opened one out of another. */
   protected readonly trail = signal<readonly string[]>([]);
