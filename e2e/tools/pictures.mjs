@@ -139,7 +139,10 @@ async function renderPdf(bytes, number, file) {
 /** What the guide shows in every language: what is to be done anew on a page that has just been opened, whatever it speaks. */
 const inGuide = {
   jobs: () => undefined,
-  press: (page) => page.locator('dk-print-bench dl').getByRole('button').nth(2).click(),
+  press: async (page) => {
+    await station(page, 'print-map').click();
+    await page.locator('dk-print-bench dl').getByRole('button').nth(2).click();
+  },
   tally: () => undefined,
   machine: (page) => page.locator('dk-machine-drawing svg').waitFor(),
   stores: (page) => page.getByRole('tab').nth(2).click(),
