@@ -143,9 +143,10 @@ const inGuide = {
     await station(page, 'print-map').click();
     await page.locator('dk-print-bench dl').getByRole('button').nth(2).click();
   },
-  tally: () => undefined,
+  // Without the pile that was scanned.
+  tally: (page) => page.goto(page.url().replace(/\?.*/, '')),
   machine: (page) => page.locator('dk-machine-drawing svg').waitFor(),
-  stores: (page) => page.getByRole('tab').nth(2).click(),
+  stores: (page) => page.getByRole('tab').nth(1).click(),
   // The group of the machines.
   norms: (page) => page.locator('.columns nav button').nth(2).click(),
   desk: (page) => page.getByRole('listitem').first().waitFor(),

@@ -88,14 +88,15 @@ export function wordsById(language, said) {
 }
 
 /**
- * What is looked up in a language: words that are kept, and those that go through the pipe.
- * @param {(word: string) => boolean} wants which of them
+ * What is looked up in a language: words that are kept, those that go through the pipe, and those that stand somewhere as they are as
+ * well as tagged. @param {Set<string>} literals of all sources @param {(word: string) => boolean} wants which of them
  */
-export function wordsLookedUp(language, said, wants = () => true) {
+export function wordsLookedUp(language, { said, literals }, wants = () => true) {
   const words = catalogue(language);
-  const asked = said.filter(({ looked, text }) => looked && Object.hasOwn(words, text)).map(({ text }) => text);
-  const keys = [...new Set([...asked, ...Object.keys(keptWords(language))])].filter(wants);
-  return Object.fromEntries(keys.map((key) => [key, words[key]]));
+  const asked = said.filter(({ key, looked }) => looked && Object.hasOwn(words, key)).map(({ text }) => text);
+  const alike = Object.keys(words).filter((key) => literals.has(key));
+  const texts = [...new Set([...asked, ...alike, ...Object.keys(keptWords(language))])].filter(wants);
+  return Object.fromEntries(texts.map((text) => [text, between(text, words[keyOf({ text })])]));
 }
 
 /** What a process speaks a language from. @param said what it may have to say */
@@ -103,5 +104,5 @@ export const spoken = (language, said) => ({
   language,
   file: '',
   words: wordsById(language, said),
-  looked: wordsLookedUp(language, []),
+  looked: wordsLookedUp(language, { said: [], literals: new Set() }),
 });

@@ -46,7 +46,7 @@ export function readCode(file, code = readFileSync(file, 'utf8')) {
   const visit = (node) => {
     const line = lineOf(node.getStart());
     if (isTagged(node)) said.push({ ...taggedText(node.template), line });
-    if (ts.isStringLiteralLike(node)) literals.push(node.text);
+    if (ts.isStringLiteralLike(node) && !ts.isTaggedTemplateExpression(node.parent)) literals.push(node.text);
     if (ts.isPropertyAssignment(node) || ts.isShorthandPropertyAssignment(node)) names.push(node.name.getText());
     // A formula may have its parts put together, and names of several their numbers.
     if (ts.isTemplateExpression(node)) {

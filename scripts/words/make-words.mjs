@@ -38,11 +38,11 @@ const pageWith = (html, language, scripts, words) =>
     .replace('</head>', `<script src="${words}" defer></script></head>`);
 
 /** Puts a page in a language beside it; its scripts into a folder whose name changes with what is said in them. */
-function makePage(folder, base, language, said) {
+function makePage(folder, base, language, sources) {
   const built = fs.readdirSync(folder).filter(isScript);
   const own = base === '/' ? undefined : readScripts(folder);
-  const translations = wordsById(language, said);
-  const looked = wordsLookedUp(language, said, (word) => !own || standsIn(own, word));
+  const translations = wordsById(language, sources.said);
+  const looked = wordsLookedUp(language, sources, (word) => !own || standsIn(own, word));
   const told = JSON.stringify({ translations, looked, built });
   const hash = createHash('sha256').update(told).digest('hex').slice(0, 8).toUpperCase();
   const scripts = `${language}-${hash}`;
@@ -63,7 +63,8 @@ function makePage(folder, base, language, said) {
 
 /** Every page of the web in every language. @param {string} folder of the build */
 export function makePages(folder) {
-  const said = readSources().said.filter(({ area }) => !['server', 'guide', 'commands'].includes(area));
+  const { said, literals } = readSources();
+  const sources = { said: said.filter(({ area }) => !['server', 'guide', 'commands'].includes(area)), literals };
   for (const [page, base] of Object.entries(PAGES))
-    for (const language of LANGUAGES) makePage(path.join(folder, page), base, language, said);
+    for (const language of LANGUAGES) makePage(path.join(folder, page), base, language, sources);
 }

@@ -5,8 +5,11 @@ import {
   type Job,
   ISSUE_CODES,
   OPERATIONS,
+  SUMS,
+  SUM_EXAMPLES,
   SHIPPED_WORKS,
   plan,
+  reckonSum,
   setField,
 } from '@druckerei/core';
 import {
@@ -22,6 +25,7 @@ import {
   parseJobFile,
   pathOf,
   reckon,
+  sumIssueText,
 } from './index.js';
 
 const read = (name: string): string => fs.readFileSync(new URL(`../../../${name}`, import.meta.url), 'utf8');
@@ -78,6 +82,32 @@ describe('issue catalogue', () => {
     const documented = [...read('docs/issues.md').matchAll(/^\| `([\w.-]+)` \|/gm)].map(([, code]) => code);
     expect(Object.keys(messages()).sort()).toEqual(codes);
     expect(documented.sort()).toEqual(codes);
+  });
+
+  it('has words of its own for every issue that a sum can have, whatever is put into it', () => {
+    const typed = [
+      undefined,
+      '',
+      'x 1',
+      '0',
+      '-1',
+      '1e12',
+      '3.7',
+      'Plan 90 40',
+      '123456789012345678901',
+      'print 200 150 %',
+    ];
+    const issues = SUMS.flatMap((sum) =>
+      [...typed, 0, -1, 1, 2.5, 7, 120, 5000, 1e9, NaN].flatMap((value) =>
+        sum.fields.flatMap(({ id }) => [
+          ...reckonSum(sum, { ...SUM_EXAMPLES[sum.id], [id]: value }).issues,
+          ...reckonSum(sum, Object.fromEntries(sum.fields.map((field) => [field.id, value]))).issues,
+        ]),
+      ),
+    );
+    expect(new Set(issues.map(({ code }) => code)).size).toBeGreaterThan(10);
+    expect(issues.filter((issue) => sumIssueText(issue) === issue.code)).toEqual([]);
+    expect(issues.map(sumIssueText)).toEqual(issues.map(issueText));
   });
 
   it('puts values and limits into the words', () => {

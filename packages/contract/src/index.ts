@@ -6,6 +6,7 @@ export * from './best-words.js';
 export * from './press-words.js';
 export * from './entry-words.js';
 export * from './messages.js';
+export { sumIssueText } from './sum-messages.js';
 export * from './rule-words.js';
 export * from './plain.js';
 export * from './people.js';

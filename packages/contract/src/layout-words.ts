@@ -1,19 +1,18 @@
-import { measureOf, numberText, sizeNumber, wordOf } from '@druckerei/core';
+import { measureOf, numberText, sizeNumber } from '@druckerei/core';
 import type { ComponentLayout, MeasureSystem, SheetArrangement, SheetPattern } from '@druckerei/core';
 
 /** How pieces lie, in words. */
 export const ARRANGEMENT_WORDS: Readonly<Record<SheetArrangement, string>> = {
-  upright: 'upright',
+  upright: $localize`upright`,
   turned: $localize`turned by a quarter`,
   mixed: $localize`both ways mixed`,
   straight: $localize`straight rows`,
   'head-to-tail': $localize`head to tail`,
-  interlocked: 'interlocked',
+  interlocked: $localize`interlocked`,
   shared: $localize`items sharing the form`,
 };
 
-const PER_MILLE = 1000;
-const percent = (share: number): string => `${Math.round(share * PER_MILLE) / (PER_MILLE / 100)} %`;
+const percent = (share: number): string => `${numberText(share * 100, 1)} %`;
 
 /** A pattern in words: `8 up, head to tail`, `9 up, 3 across by 3`. */
 export const patternWords = ({ count, grid, arrangement }: SheetPattern): string =>
@@ -21,7 +20,6 @@ export const patternWords = ({ count, grid, arrangement }: SheetPattern): string
 
 /** A layout in a line: how many lie how, what of the sheet is used, and the most that any layout could hold. */
 export function layoutWords({ pattern, component, bound, usedShare, cutOffs, machine }: ComponentLayout): string {
-  const on = machine.press?.web ? 'web' : 'sheet';
   const most =
     pattern.arrangement === 'shared'
       ? []
@@ -33,7 +31,9 @@ export function layoutWords({ pattern, component, bound, usedShare, cutOffs, mac
   return [
     patternWords(pattern),
     ...(cutOffs > 1 ? [$localize`over ${cutOffs} cut-offs`] : []),
-    $localize`${percent(usedShare)} of the ${wordOf(on)} used`,
+    machine.press?.web
+      ? $localize`${percent(usedShare)} of the web used`
+      : $localize`${percent(usedShare)} of the sheet used`,
     ...most,
     ...(component.pages ? [$localize`${component.pages} pages each`] : []),
   ].join('; ');

@@ -27,6 +27,6 @@ describe('the price of an offer (identity)', () => {
   });
 
   it('is opened to its working', () => {
-    expect(offerWorking(800, 0.2)).toBe('price = cost / (1 - margin) = 800.00 / (1 - 0.2) = 1000.00');
+    expect(offerWorking(800, 0.2)).toBe('price = cost / (1 - margin) = 800.00 / (1 - 0.2) = 1,000.00');
   });
 });

@@ -1,3 +1,5 @@
+import { numberText } from '../kernel/index.js';
+
 /** What a customer is offered: so many at a price. */
 export interface OfferPrice {
   /** Price of all of them, and of a thousand, in the currency of the works. */
@@ -20,6 +22,7 @@ export function offerPrice(cost: number, margin: number, quantity: number): Offe
   return { total, perThousand: cents((total / quantity) * 1000) };
 }
 
+const money = (value: number): string => numberText(value, 2, 2);
 /** The same as it is opened: what is put into it, and how. */
 export const offerWorking = (cost: number, margin: number): string =>
-  $localize`price = cost / (1 - margin) = ${cost.toFixed(2)} / (1 - ${margin}) = ${offerPrice(cost, margin, 1).total.toFixed(2)}`;
+  $localize`price = cost / (1 - margin) = ${money(cost)} / (1 - ${numberText(margin)}) = ${money(offerPrice(cost, margin, 1).total)}`;

@@ -19,5 +19,5 @@ export const normInWords = (norm: Norm, value: number): string =>
 export function limitsInWords(norm: Norm): string {
   if (norm.choices) return norm.choices.map(wordOf).join($localize` or `);
   const from = norm.min === ABOVE_ZERO ? $localize`above 0` : $localize`from ${valueInWords(norm, norm.min)}`;
-  return `${from} ${norm.below ? $localize`to below` : 'to'} ${normInWords(norm, norm.max)}${norm.whole ? $localize`, whole` : ''}`;
+  return `${from} ${norm.below ? $localize`to below` : $localize`to`} ${normInWords(norm, norm.max)}${norm.whole ? $localize`, whole` : ''}`;
 }

@@ -1,4 +1,12 @@
-import { type FigureKind, type Works, measureOf, measureSystem, sayMeasured, unitText } from '@druckerei/core';
+import {
+  type FigureKind,
+  type Works,
+  measureOf,
+  measureSystem,
+  sayMeasured,
+  sizeNumber,
+  unitText,
+} from '@druckerei/core';
 import { number } from './document.js';
 
 /** Decimals of bare numbers in inches and pounds; metric ones have as many as the place asks for. */
@@ -30,7 +38,7 @@ export class Said {
   /** Lengths in millimetres beside each other, such as a sheet's sides, without their unit. */
   sides(...sides: readonly number[]): string {
     const { show } = measureOf('mm', this.system);
-    return sides.map((mm) => String(Number(show(mm).toFixed(this.system === 'metric' ? 2 : 3)))).join(' x ');
+    return sides.map((mm) => sizeNumber(show(mm), this.system === 'metric' ? 2 : 3)).join(' x ');
   }
   /** The same with it. */
   size(...sides: readonly number[]): string {

@@ -22,6 +22,7 @@ import {
   type SheetSide,
   SHEET_SIDES,
   drawLayout,
+  numberText,
 } from '@druckerei/core';
 import { layoutWords } from '@druckerei/contract';
 import { Measures } from './measures';
@@ -114,7 +115,7 @@ export class LayoutView {
       width: zones.widthMm,
       height: share * sheet.height,
       y: sheet.height * (1 - share),
-      title: $localize`Zone ${i + 1}\: ${Math.round(share * 1000) / 10} %`,
+      title: $localize`Zone ${i + 1}\: ${numberText(share * 100, 1)} %`,
     }));
   });
 

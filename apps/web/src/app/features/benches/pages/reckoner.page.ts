@@ -13,7 +13,7 @@ import {
   resultsOf,
   sumOf,
 } from '@druckerei/core';
-import { issueText } from '@druckerei/contract';
+import { sumIssueText } from '@druckerei/contract';
 import { FOLLOW } from '../../../platform/follow';
 import { keepOffline } from '../../../platform/keep-offline';
 import { FigureButton } from '../../../ui/figure-button';
@@ -103,7 +103,7 @@ export class ReckonerPage {
 
   protected errorOf(id: string): string {
     const issue = this.issues().find(({ path, code }) => path === id && code !== 'sum.missing');
-    return issue ? issueText(issue) : '';
+    return issue ? sumIssueText(issue) : '';
   }
   /** What is wrong beside single fields, and what is still asked for. */
   protected readonly wanting = computed(() => {
@@ -115,7 +115,7 @@ export class ReckonerPage {
     const ids = new Set(this.store.of()?.fields.map(({ id }) => id));
     return this.issues()
       .filter(({ path }) => !ids.has(path))
-      .map(issueText)
+      .map(sumIssueText)
       .join(' ');
   });
 

@@ -91,5 +91,5 @@ export class BalanceSheet {
   });
   protected readonly kg = (value: number): string => this.measures.quantity(Math.round(value * 10) / 10, 'kg');
   protected readonly plain = (value: number): string => numberText(value, 2, 2);
-  protected readonly share = (value: number): string => `${(value * 100).toFixed(1)} %`;
+  protected readonly share = (value: number): string => `${numberText(value * 100, 1, 1)} %`;
 }

@@ -64,6 +64,8 @@ const QUIET_MS = 400;
       min-height: 16px;
       color: var(--mat-sys-on-surface-variant);
       white-space: nowrap;
+      overflow: hidden;
+      text-overflow: ellipsis;
     }
     .clock {
       position: absolute;
