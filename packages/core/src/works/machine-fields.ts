@@ -158,7 +158,10 @@ export const MACHINE_FIELDS: readonly FieldGroup[] = [
       wanted(mm('takes.minMm.1', $localize`Smallest piece, other side`, 1)),
       um('takes.minCaliperUm', $localize`Thinnest`),
       um('takes.maxCaliperUm', $localize`Thickest`),
-      choice('takes.grain', $localize`Grain has to run along the side that is`, ['long', 'short']),
+      {
+        ...choice('takes.grain', $localize`Grain has to run along the side that is`, ['long', 'short']),
+        names: { long: $localize`long`, short: $localize`short` },
+      },
       { ...mm('takes.maxG', $localize`Heaviest piece`, 1, 1_000_000), unit: 'g' },
       whole('takes.stations', $localize`Feeders or stations`, 1, 100),
       { ...whole('takes.clamps', $localize`Clamps`, 1, 100), only: 'binder' },

@@ -1,13 +1,14 @@
 import { Directive, computed, inject, input, output, signal } from '@angular/core';
 import type { WorksField } from '@druckerei/core';
+import { wordOf } from '@druckerei/core/kernel';
 import { count, readNumber, unitText } from './format';
 import { Measures } from './measures';
 
 /** Choices whose word is not what people say. */
 const WORDS: Readonly<Record<string, string>> = {
-  'black-first': 'black, cyan, magenta, yellow',
-  'black-last': 'cyan, magenta, yellow, black',
-  'black-magenta': 'black, magenta, cyan, yellow',
+  'black-first': $localize`black, cyan, magenta, yellow`,
+  'black-last': $localize`cyan, magenta, yellow, black`,
+  'black-magenta': $localize`black, magenta, cyan, yellow`,
   recessed: $localize`recessed plate`,
 };
 const DIGITS = 4;
@@ -26,7 +27,7 @@ export abstract class TypedField {
   private readonly typed = signal<string | undefined>(undefined);
   private readonly measure = computed(() => this.measures.of(this.field().unit ?? ''));
   protected readonly words = (choice: string): string =>
-    this.field().names?.[choice] ?? WORDS[choice] ?? choice.replaceAll('-', ' ');
+    this.field().names?.[choice] ?? WORDS[choice] ?? wordOf(choice.replaceAll('-', ' '));
   protected readonly isText = computed(() => this.field().kind === 'text');
   protected readonly unit = computed(() =>
     this.isText() || this.field().unit === undefined ? '' : unitText(this.measure().unit, 2),
