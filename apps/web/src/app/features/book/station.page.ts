@@ -15,7 +15,7 @@ import {
 } from '@druckerei/core';
 import { ENTRY_WORDS } from '@druckerei/contract';
 import { forecastWords } from '../../ui/forecast-words';
-import { count, hourText, many, unitText } from '../../ui/format';
+import { count, dateText, hourText, many, unitText } from '../../ui/format';
 import { stayAwake } from './awake';
 import { type Act, type Counted, COUNTED, PHASES, actsIn, countEntry } from './entry-forms';
 import { EntryList } from './entry-list';
@@ -65,6 +65,7 @@ export class StationPage {
   readonly material = input<string>();
 
   protected readonly count = count;
+  protected readonly dateText = dateText;
   protected readonly many = many;
   protected readonly stops = STOPS;
   protected readonly differences = DIFFERENCES;
