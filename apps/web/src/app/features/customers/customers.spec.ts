@@ -229,7 +229,7 @@ describe('an offer', () => {
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
     expect(textOf(element, 'tbody tr')).toContain('5,000800.001,000.00 EUR200.00');
-    expect(element.querySelector('[title]')?.getAttribute('title')).toContain('800.00 / (1 - 0.2) = 1000.00');
+    expect(element.querySelector('[title]')?.getAttribute('title')).toContain('800.00 / (1 - 0.2) = 1,000.00');
     button(element, 'Declined').click();
     expect(sent).toEqual([[9, 1, 'declined']]);
   });
