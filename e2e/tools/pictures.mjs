@@ -144,7 +144,10 @@ const inGuide = {
     await page.locator('dk-print-bench dl').getByRole('button').nth(2).click();
   },
   // Without the pile that was scanned.
-  tally: (page) => page.goto(page.url().replace(/\?.*/, '')),
+  tally: async (page) => {
+    await page.goto(page.url().replace(/\?.*/, ''));
+    await page.locator('dk-tally-marks').first().waitFor();
+  },
   machine: (page) => page.locator('dk-machine-drawing svg').waitFor(),
   stores: (page) => page.getByRole('tab').nth(1).click(),
   // The group of the machines.
