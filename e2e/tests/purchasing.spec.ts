@@ -40,7 +40,7 @@ test('what is short is ordered at the price of its quantity, comes in part, and 
   await expect(page.getByRole('combobox', { name: 'Supplier' })).toContainText(`Reedway Packets: ${price} EUR`);
   await expect(page.getByLabel(/^Price of Packet/)).toHaveValue(price);
   await expect(page.locator('[data-test=purchase]')).toContainText(
-    `cost = ${sheets} sheets × 61.5 / 1000 sheets = ${Number(price)}`,
+    `cost = ${told} sheets × 61.5 / 1,000 sheets = ${Number(price)}`,
   );
   await expectAccessible(page, 'order to a supplier');
   await page.getByLabel('Number of the order').fill('P-E2E-1');
