@@ -4,10 +4,9 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const { LC_ALL, LC_MESSAGES, LANG } = process.env;
-const language = (LC_ALL || LC_MESSAGES || LANG || '').slice(0, 2);
+const { language } = new Intl.Locale(Intl.DateTimeFormat().resolvedOptions().locale);
 const file = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../words', language, 'commands.json');
-const words = /^[a-z]{2}$/.test(language) && fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : {};
+const words = fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : {};
 
 /** A text in the language of the terminal. */
 export function $localize(parts, ...values) {

@@ -104,5 +104,5 @@ export const spoken = (language, said) => ({
   language,
   file: '',
   words: wordsById(language, said),
-  looked: wordsLookedUp(language, { said: [], literals: new Set() }),
+  looked: keptWords(language),
 });

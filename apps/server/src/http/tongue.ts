@@ -25,12 +25,8 @@ export const inTongue = <Result>(locale: string | undefined, act: () => Result):
 /** Lets this thread speak the language of whoever is answered. */
 export const learnTongues = (): void => speak(readWords(), () => tongueHere() === LEARNT);
 
-/** The language of the terminal that the server was started in. */
-export const terminalLocale = (): string | undefined => {
-  const { LC_ALL, LC_MESSAGES, LANG } = process.env;
-  const told = [LC_ALL, LC_MESSAGES, LANG].find((one) => one !== undefined && one !== '');
-  return /^[a-z]{2}(?=[._]|$)/.exec(told ?? '')?.[0];
-};
+/** The locale of the terminal that the server was started in. */
+export const terminalLocale = (): string => Intl.DateTimeFormat().resolvedOptions().locale;
 
 /** Lets this thread speak one language alone, before it loads what is said in it. */
 export function speakOnly(language: string): void {

@@ -1,4 +1,4 @@
-import { numberText } from '../kernel/index.js';
+import { money, numberText } from '../kernel/index.js';
 
 /** What a customer is offered: so many at a price. */
 export interface OfferPrice {
@@ -22,7 +22,6 @@ export function offerPrice(cost: number, margin: number, quantity: number): Offe
   return { total, perThousand: cents((total / quantity) * 1000) };
 }
 
-const money = (value: number): string => numberText(value, 2, 2);
 /** The same as it is opened: what is put into it, and how. */
 export const offerWorking = (cost: number, margin: number): string =>
   $localize`price = cost / (1 - margin) = ${money(cost)} / (1 - ${numberText(margin)}) = ${money(offerPrice(cost, margin, 1).total)}`;

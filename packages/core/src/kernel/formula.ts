@@ -20,6 +20,8 @@ const FUNCTIONS = {
   pow: Math.pow,
   sqrt: Math.sqrt,
 } as const;
+/** Whether a name in a formula is that of a function. */
+export const isFunction = (name: string): name is Called => Object.hasOwn(FUNCTIONS, name);
 
 type ValueOf = (name: string) => number;
 /** A formula read once: what its names stand for in, its value out. */

@@ -28,3 +28,6 @@ export function numberText(value: number, most = 3, least = 0, locale = spokenLo
 /** The same with its thousands together, as sizes are written: `1020.5`. @param most decimals at most. */
 export const sizeNumber = (value: number, most: number): string =>
   formatOf(spokenLocale(), most, 0, false).format(value === 0 ? 0 : value);
+
+/** An amount of money without its currency: `1,234.50`. */
+export const money = (value: number): string => numberText(value, 2, 2);

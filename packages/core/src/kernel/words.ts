@@ -1,3 +1,5 @@
+import { isFunction } from './formula.js';
+
 /** The way of writing numbers of the language that is spoken, BCP 47. */
 export const spokenLocale = (): string => ($localize.locale === 'de' ? 'de-DE' : 'en-GB');
 
@@ -39,10 +41,6 @@ export function wordOf(word: string): string {
   if (said.size < MOST_SAID) said.set(key, words);
   return words;
 }
-
-const FUNCTIONS = new Set(['ceil', 'floor', 'max', 'min', 'pow', 'sqrt']);
-/** Whether a name in a formula is a function's. */
-export const isFunction = (name: string): boolean => FUNCTIONS.has(name);
 
 /** What a value is called in a formula: `perPallet` is “jePalette” in German; of several the number stays, `each12`. */
 export function symbolOf(name: string): string {

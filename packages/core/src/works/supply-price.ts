@@ -1,4 +1,4 @@
-import { numberText, unitText } from '../kernel/index.js';
+import { money, numberText, unitText } from '../kernel/index.js';
 import type { PaperItem } from './paper-item.js';
 import type { SupplyPrice } from './asked-price.js';
 import type { Works } from './works.js';
@@ -98,7 +98,7 @@ function dearerThanMore(
 export function costWorking(bought: Purchase, { price: { price, per, measure }, cost }: Priced, works: Works): string {
   const amount = measure === 'kg' ? (kilograms(bought, works) ?? 0) : bought.quantity;
   const unit = measure === 'kg' ? 'kg' : bought.unit;
-  return $localize`cost = ${numberText(amount)} ${unitText(unit, 2)} × ${numberText(price)} / ${numberText(per)} ${unitText(unit, per)} = ${numberText(cost, 2, 2)}`;
+  return $localize`cost = ${numberText(amount)} ${unitText(unit, 2)} × ${numberText(price)} / ${numberText(per)} ${unitText(unit, per)} = ${money(cost)}`;
 }
 
 /** Who sells it, and at which prices. */

@@ -1,14 +1,12 @@
-import { numberText, spokenLocale, unitText, wordOf } from '@druckerei/core/kernel';
+import { money, numberText, spokenLocale, unitText, wordOf } from '@druckerei/core/kernel';
 import { chosenLocale } from './locale';
 
-/** Money to the hundredth, without its currency. */
-export const money = (value: number): string => numberText(value, 2, 2);
 export const count = (value: number, digits = 0): string => numberText(value, digits);
 /** So many of something: “1 paper”, “2,000 papers”. */
 export const many = (value: number, one: string, more = `${one}s`): string =>
   `${count(value)} ${wordOf(value === 1 ? one : more)}`;
 
-export { unitText };
+export { money, unitText };
 
 export const percent = (share: number): string => `${count(share * 100, 4)} %`;
 

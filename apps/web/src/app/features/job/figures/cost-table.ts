@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type CostKind, type CostLine, COST_KINDS, MORE, numberText } from '@druckerei/core';
+import { type CostKind, type CostLine, COST_KINDS, MORE, money, numberText } from '@druckerei/core';
 
 const KINDS: Readonly<Record<CostKind, string>> = {
   paper: $localize`Paper`,
@@ -93,7 +93,7 @@ export class CostTable {
       return lines.length > 0 ? [{ kind, name: KINDS[kind], lines, sum }] : [];
     }),
   );
-  protected readonly plain = (value: number): string => numberText(value, 2, 2);
+  protected readonly plain = money;
   protected money(value: number, digits: number): string {
     return `${numberText(value, digits, digits)} ${this.currency()}`;
   }
