@@ -37,7 +37,7 @@ function templateOf(node, file) {
 /**
  * What a file of code says to people: texts that are tagged, and those of its templates; what it says to everybody in English; and
  * every literal, with 0 for what is put into it; names of properties and of several; names in formulas. @param {string} file @param {string} code what stands in it
- * @returns {{ said: { meaning: string, text: string, line: number, looked?: boolean }[], unmarked: { text: string, line: number }[], literals: string[], names: string[], symbols: string[] }}
+ * @returns {{ said: { meaning: string, text: string, line: number, looked?: boolean }[], unmarked: { text: string, line: number, shown?: boolean }[], literals: string[], names: string[], symbols: string[] }}
  */
 export function readCode(file, code = readFileSync(file, 'utf8')) {
   const source = ts.createSourceFile(file, code, ts.ScriptTarget.Latest, true);
@@ -54,8 +54,8 @@ export function readCode(file, code = readFileSync(file, 'utf8')) {
       literals.push(parts.join('0'));
       names.push(parts[0]);
     }
-    const text = unmarkedOf(node, file);
-    if (text !== undefined) unmarked.push({ text, line });
+    const found = unmarkedOf(node, file);
+    if (found) unmarked.push({ ...found, line });
     const own = templateOf(node, file);
     if (own) {
       const read = readTemplate(own.template, file);

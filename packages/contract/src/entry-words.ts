@@ -62,7 +62,7 @@ function stationWords(event: Extract<RoomEntry, { kind: StationEntryKind }>, say
     case 'incident':
       return `${capital(wordOf(event.what))}${event.lost > 0 ? $localize`, ${count(event.lost)} lost` : ''}`;
     case 'check':
-      return `${event.check}: ${event.passed ? 'passed' : $localize`not passed`}`;
+      return `${event.check}: ${event.passed ? $localize`passed` : $localize`not passed`}`;
     case 'inspected':
       return $localize`${word}\: ${count(event.faulty)} faulty in ${count(event.sample)} of ${count(event.lot)}${event.pile === undefined ? '' : $localize`, pile ${event.pile}`}`;
     case 'sorted':

@@ -10,7 +10,11 @@ export function findingText({ name, reason, value, limit, unit, artwork }: Findi
     artwork?.page === undefined ? undefined : $localize`page ${artwork.page}`,
     artwork?.file,
     value === undefined ? undefined : number(value, unit),
-    limit === undefined ? undefined : `${artwork && unit !== 'share' ? 'wanted' : 'limit'} ${number(limit, unit)}`,
+    limit === undefined
+      ? undefined
+      : artwork && unit !== 'share'
+        ? $localize`wanted ${number(limit, unit)}`
+        : $localize`limit ${number(limit, unit)}`,
   ].filter((one) => one !== undefined);
   return `${name}${seen.length > 0 ? ` (${seen.join(', ')})` : ''}. ${reason}`;
 }

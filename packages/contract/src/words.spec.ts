@@ -53,6 +53,10 @@ describe('the catalogue', () => {
     ["sheet.show('kg', 'units * area * film / 1000');", 0],
     ["const why = $localize`${count} ${count === 1 ? 'is' : 'are'} short`;", 2],
     ["const why = $localize`${count} ${wordOf(count === 1 ? 'is' : 'are')} short`;", 0],
+    ["const kept = `${count} ${count === 1 ? 'unit' : 'units'}`;", 2],
+    ["const key = `norm/${coated ? 'coated' : 'uncoated'}`;", 0],
+    ["const said = (on) => (on ? 'yes' : $localize`not told`);", 1],
+    ["const kind = (on) => (on ? 'open' : 'closed');", 0],
     ["const page = { template: '<p>Nothing is here</p>' };", 1],
     ["const page = { template: '<p i18n>Nothing <b>is here</b></p>' };", 0],
     ["const page = { template: \"<p>{{ open ? 'in' : count + ' h' }}</p>\" };", 1],
@@ -104,6 +108,7 @@ describe('the catalogue', () => {
     ['losses', LOSS_KINDS],
     ['what differs', DIFFERS],
     ['rights', Object.values(RIGHTS)],
+    ['described machines', SHIPPED_WORKS.machines.map(({ name }) => name)],
     ['what is audited', ENDPOINTS.filter((endpoint) => isAudited(endpoint)).map(({ summary }) => summary)],
     [
       'choices of norms',

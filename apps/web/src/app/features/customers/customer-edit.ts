@@ -26,7 +26,7 @@ function inWords(field: keyof Customer, customer: Customer): string {
   if (field === 'places')
     return places.map(({ name, address }) => [name, address].filter(Boolean).join(', ')).join('; ');
   if (field === 'also') return also.join('; ');
-  if (field === 'retired') return retired ? 'yes' : 'no';
+  if (field === 'retired') return retired ? $localize`yes` : $localize`no`;
   if (field === 'policy')
     return policy?.kind === 'percent'
       ? $localize`${policy.under} % under, ${policy.over} % over`

@@ -43,11 +43,11 @@ export function stripOf({ now, value, low, high }: Pick<NormProposalLine, 'now' 
 
 /** What a proposal comes to in words: twice, a third more, a tenth less. */
 export function changeText({ now, value }: Pick<NormProposalLine, 'now' | 'value'>): string {
-  if (now === 0) return 'more';
+  if (now === 0) return $localize`more`;
   const share = (value - now) / now;
-  return share >= 1
-    ? $localize`${count(value / now, 1)} times`
-    : `${count(Math.abs(share) * 100)} % ${share < 0 ? 'less' : 'more'}`;
+  if (share >= 1) return $localize`${count(value / now, 1)} times`;
+  const by = count(Math.abs(share) * 100);
+  return share < 0 ? $localize`${by} % less` : $localize`${by} % more`;
 }
 
 /** Days late or early. */

@@ -45,7 +45,7 @@ export class FinishedPanel {
       title: $localize`How the roads changed`,
       kind: 'destination',
       subject: (name) => name,
-      value: (days) => (days === null ? 'new' : $localize`${count(Number(days))} days`),
+      value: (days) => (days === null ? $localize`new` : $localize`${count(Number(days))} days`),
     };
     this.dialog.open(ChangesDialog, { data, width: '460px' });
   }

@@ -199,7 +199,7 @@ export type AnyEdit = ItemEdit<Machine> | ItemEdit<Stock> | ItemEdit<KeptInk> | 
 /** A value in words, as a history tells it. */
 export const valueWords = (value: unknown): string => {
   if (value === undefined || value === null || value === '') return $localize`not told`;
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'boolean') return value ? $localize`yes` : $localize`no`;
   if (Array.isArray(value)) return value.join(', ');
   return typeof value === 'number' || typeof value === 'string' ? String(value) : '';
 };

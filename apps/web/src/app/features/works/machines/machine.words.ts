@@ -1,4 +1,4 @@
-import { type Machine, printingOf } from '@druckerei/core';
+import { type Machine, printingOf, wordOf } from '@druckerei/core';
 import { count } from '../../../ui/format';
 import { holdsWords } from '../../../ui/search';
 import type { Measures } from '../../../ui/measures';
@@ -8,9 +8,10 @@ import { PROCESS_NAMES } from '../ui/process-names';
 export function machineWords({ press, takes, process, ...rest }: Machine, measures: Measures): string {
   const size = (pair: readonly [number, number]): string => `${measures.size(...pair)} ${measures.of('mm').unit}`;
   if (press) {
-    const units = press.units === 0 ? '' : `${press.units} ${press.units === 1 ? 'unit' : 'units'}, `;
-    const how = press.units === 0 ? $localize`lays and cuts` : printingOf({ process, press, ...rest });
-    return $localize`${units}${how}, up to ${size(press.maxSheetMm)}`;
+    const units = press.units === 1 ? $localize`:of a press|:1 unit` : $localize`:of a press|:${press.units} units`;
+    const how =
+      press.units === 0 ? $localize`lays and cuts` : `${units}, ${wordOf(printingOf({ process, press, ...rest }))}`;
+    return $localize`${how}, up to ${size(press.maxSheetMm)}`;
   }
   if (!takes) return $localize`takes anything`;
   return [

@@ -94,17 +94,17 @@ export class PeoplePage {
   }
 
   protected tokenOf({ disabled, program }: Person): string {
-    if (disabled) return 'disabled';
+    if (disabled) return $localize`disabled`;
     if (!program?.holds) return $localize`no token that holds`;
     const until = program.until ? $localize`until ${dateText(program.until)}` : $localize`until it is withdrawn`;
     return `${until}, ${program.used ? $localize`used ${timeText(program.used)}` : $localize`not used yet`}`;
   }
 
   protected stateOf({ disabled, invited, sessions, lastSeen }: Person): string {
-    if (disabled) return 'disabled';
-    if (invited) return 'invited';
+    if (disabled) return $localize`disabled`;
+    if (invited) return $localize`invited`;
     return sessions > 0
-      ? `${sessions} ${sessions === 1 ? 'session' : 'sessions'}${lastSeen ? $localize`, seen ${timeText(lastSeen)}` : ''}`
+      ? `${many(sessions, 'session')}${lastSeen ? $localize`, seen ${timeText(lastSeen)}` : ''}`
       : $localize`not signed in`;
   }
 
