@@ -108,7 +108,6 @@ describe('the catalogue', () => {
     ['losses', LOSS_KINDS],
     ['what differs', DIFFERS],
     ['rights', Object.values(RIGHTS)],
-    ['described machines', SHIPPED_WORKS.machines.map(({ name }) => name)],
     ['what is audited', ENDPOINTS.filter((endpoint) => isAudited(endpoint)).map(({ summary }) => summary)],
     [
       'choices of norms',

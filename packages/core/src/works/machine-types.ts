@@ -1,4 +1,3 @@
-import { wordOf } from '../kernel/index.js';
 import { SHIPPED_WORKS } from './shipped-works.js';
 import type { Machine, PressLimits } from './works.js';
 
@@ -78,5 +77,5 @@ export const MACHINE_TYPES: readonly Machine[] = [
   }),
   folder('buckle-folder-b2-four-pockets', $localize`Buckle folder B2, four pockets`, [740, 520], 300, [4, 1]),
   folder('knife-and-buckle-folder-b1', $localize`Knife and buckle folder B1`, [1020, 720], 500, [4, 3]),
-  ...SHIPPED_WORKS.machines.map((machine) => ({ ...machine, name: wordOf(machine.name) })),
+  ...SHIPPED_WORKS.machines,
 ];

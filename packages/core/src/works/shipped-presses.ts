@@ -4,7 +4,7 @@ import type { Machine } from './works.js';
 export const PRESSES: readonly Machine[] = [
   {
     id: 'b1-perfector',
-    name: 'B1 eight-unit perfector 4/4',
+    name: $localize`B1 eight-unit perfector 4/4`,
     process: 'sheet-fed',
     press: {
       units: 8,
@@ -27,7 +27,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'b2-four',
-    name: 'B2 four-colour',
+    name: $localize`B2 four-colour`,
     process: 'sheet-fed',
     press: {
       units: 4,
@@ -49,7 +49,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'digital-cut-sheet',
-    name: 'Cut-sheet digital 4/4',
+    name: $localize`Cut-sheet digital 4/4`,
     process: 'digital',
     press: {
       units: 8,
@@ -67,7 +67,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'heatset-web',
-    name: 'Heatset web, 578 mm cut-off',
+    name: $localize`Heatset web, 578 mm cut-off`,
     process: 'web',
     press: {
       units: 8,
@@ -89,7 +89,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'narrow-web',
-    name: 'Narrow web, eight flexo units',
+    name: $localize`Narrow web, eight flexo units`,
     process: 'narrow-web',
     press: {
       units: 8,
@@ -113,7 +113,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'gravure-web',
-    name: 'Gravure web, six units',
+    name: $localize`Gravure web, six units`,
     process: 'narrow-web',
     press: {
       printing: 'gravure',
@@ -135,7 +135,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'envelope-web',
-    name: 'Envelope web, four flexo units',
+    name: $localize`Envelope web, four flexo units`,
     process: 'envelope-web',
     press: {
       printing: 'flexo',
@@ -156,7 +156,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'recessed-three',
-    name: 'Recessed-plate press, three inks',
+    name: $localize`Recessed-plate press, three inks`,
     process: 'sheet-fed',
     press: {
       printing: 'recessed',
@@ -176,7 +176,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'hand-engraver',
-    name: 'Engraving press, hand-laid',
+    name: $localize`Engraving press, hand-laid`,
     process: 'sheet-fed',
     press: {
       printing: 'recessed',
@@ -197,7 +197,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'letterpress-forms',
-    name: 'Letterpress, page-wise forms',
+    name: $localize`Letterpress, page-wise forms`,
     process: 'sheet-fed',
     press: {
       printing: 'letterpress',
@@ -217,7 +217,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'screen-one',
-    name: 'Screen press, one colour',
+    name: $localize`Screen press, one colour`,
     process: 'sheet-fed',
     press: {
       printing: 'screen',
@@ -237,7 +237,7 @@ export const PRESSES: readonly Machine[] = [
   },
   {
     id: 'case-flexo',
-    name: 'Case flexo, two colours',
+    name: $localize`Case flexo, two colours`,
     process: 'sheet-fed',
     press: {
       printing: 'flexo',
