@@ -89,7 +89,7 @@ test('a sum is taken into a job', async ({ page }) => {
   await page.getByRole('link', { name: 'Take it into a job' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.locator('[data-test=read]')).toContainText('44 pages');
-  await expect(dialog.locator('[data-test=read]')).toContainText('2500 ordered');
+  await expect(dialog.locator('[data-test=read]')).toContainText('2,500 ordered');
   await expect(dialog.locator('[data-test=read]')).not.toContainText('not understood');
   await dialog.getByLabel('Title').fill('From the reckoner');
   await dialog.getByRole('button', { name: 'Create job' }).click();

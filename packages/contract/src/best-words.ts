@@ -1,4 +1,4 @@
-import { type BestPlan, type Proposal, type Sums, type Works, sayQuantity } from '@druckerei/core';
+import { type BestPlan, type Proposal, type Sums, type Works, sayQuantity, wordOf } from '@druckerei/core';
 
 const SAME = 1e-6;
 
@@ -12,7 +12,7 @@ export function differenceWords(one: Sums, other: Sums, currency: string): strin
       [one.plates - other.plates, 'plates', 'fewer', 'more'],
     ] as const
   ).flatMap(([by, unit, less, more]) =>
-    Math.abs(by) < SAME ? [] : [`${sayQuantity(Math.abs(by), unit)} ${by < 0 ? less : more}`],
+    Math.abs(by) < SAME ? [] : [`${sayQuantity(Math.abs(by), unit)} ${wordOf(by < 0 ? less : more)}`],
   );
   return parts.length === 0 ? $localize`the same` : parts.join(', ');
 }
@@ -25,7 +25,7 @@ export function changesWords({ changes }: Proposal, works: Works): string {
       [
         $localize`${name} on ${press(way.press)}`,
         $localize`${way.up} up`,
-        way.workStyle === 'single' ? $localize`one side` : way.workStyle.replaceAll('-', ' '),
+        way.workStyle === 'single' ? $localize`one side` : wordOf(way.workStyle).replaceAll('-', ' '),
         `${way.sheet.widthMm} x ${way.sheet.heightMm} mm`,
         ...(way.sections ? [$localize`sections of ${way.sections.join(' + ')} pages`] : []),
         ...(way.shared ? [$localize`sections on shared forms`] : []),

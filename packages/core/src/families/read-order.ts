@@ -1,4 +1,4 @@
-import { isCalendarDay } from '../kernel/index.js';
+import { isCalendarDay, numberText, wordOf } from '../kernel/index.js';
 import { isoSize } from '../paper/index.js';
 import type { FoldKind } from '../job/index.js';
 import type { Stock, Works } from '../works/index.js';
@@ -139,7 +139,9 @@ function readProduct(reader: Reader): void {
   PRODUCTS.some(([pattern, family]) =>
     reader.take(pattern, () => ({ as: FAMILY_RULES[family].name, gives: { family } })),
   );
-  FOLDS.some(([pattern, fold]) => reader.take(pattern, () => ({ as: $localize`${fold} fold`, gives: { fold } })));
+  FOLDS.some(([pattern, fold]) =>
+    reader.take(pattern, () => ({ as: $localize`${wordOf(fold)} fold`, gives: { fold } })),
+  );
 }
 
 /** A grammage with its surface, before or behind it; of a cover the grammage alone as well. */
@@ -202,7 +204,9 @@ function readQuantity(reader: Reader): void {
     new RegExp(String.raw`(?<!-)\b${NUMBER}(?: ?(?:copies|pieces|pcs|off|exemplare|stück))?\b(?!-\d)`, 'i'),
     ([, digits = '', k]) => {
       const quantity = numberOf(digits, k);
-      return quantity < 1 || quantity > MOST ? undefined : { as: $localize`${quantity} ordered`, gives: { quantity } };
+      return quantity < 1 || quantity > MOST
+        ? undefined
+        : { as: $localize`${numberText(quantity)} ordered`, gives: { quantity } };
     },
   );
 }
